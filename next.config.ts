@@ -1,0 +1,12 @@
+import type { NextConfig } from "next";
+
+const config: NextConfig = {
+  serverExternalPackages: ["@electric-sql/pglite", "pg", "@node-rs/argon2", "pino", "proper-lockfile"],
+  turbopack: { root: import.meta.dirname },
+  poweredByHeader: false,
+  // Several copies may be built side by side (a check beside a running demo).
+  distDir: process.env.NEXT_DIST_DIR ?? ".next",
+  experimental: { serverActions: { bodySizeLimit: "2mb" } },
+};
+
+export default config;

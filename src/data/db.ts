@@ -1,0 +1,45 @@
+/** Anything SQL can be sent to: the database itself or one running transaction. */
+export interface Queryable {
+  /**
+   * Runs one statement. Parameters are `$1`, `$2` …; pass JSON as a string and cast it (`$1::jsonb`).
+   * Returned values: int8 and numeric as number, date as "YYYY-MM-DD", timestamptz as Date, jsonb parsed.
+   * @throws DatabaseError
+   */
+  query<Row>(text: string, params?: unknown[]): Promise<Row[]>;
+  /** Runs several statements without parameters (migrations). */
+  script(text: string): Promise<void>;
+}
+
+export interface Db extends Queryable {
+  /** Runs `work` in one transaction: all of it is kept, or, when it throws, nothing. */
+  transaction<Result>(work: (tx: Queryable) => Promise<Result>): Promise<Result>;
+  /** Calls `heard` with the payload of each NOTIFY on the channel, until the returned function is called. */
+  listen(channel: string, heard: (payload: string) => void): Promise<() => void>;
+  close(): Promise<void>;
+}
+
+/** An error of the database, the same for both engines. `code` is the SQLSTATE. */
+export class DatabaseError extends Error {
+  constructor(
+    message: string,
+    readonly code?: string,
+    readonly constraint?: string,
+    readonly detail?: string,
+  ) {
+    super(message);
+    this.name = "DatabaseError";
+  }
+}
+
+const UNIQUE_VIOLATION = "23505";
+
+export function isTaken(error: unknown, constraint: string): boolean {
+  return error instanceof DatabaseError && error.code === UNIQUE_VIOLATION && error.constraint === constraint;
+}
+
+/** The first row of a statement that must return one. */
+export async function one<Row>(db: Queryable, text: string, params: unknown[] = []): Promise<Row> {
+  const [row] = await db.query<Row>(text, params);
+  if (row === undefined) throw new Error("A statement that must return a row returned none.");
+  return row;
+}
