@@ -36,6 +36,7 @@ alter table search_entry alter title_words set storage external, alter words set
 create index search_entry_title_words on search_entry using gin (title_words) with (fastupdate = off);
 create index search_entry_words on search_entry using gin (words) with (fastupdate = off);
 create index search_entry_owner on search_entry (owner_id);
+create index search_entry_popular on search_entry (uses desc, resource_id);
 
 -- What a line and the light table show about a resource, so that a list never opens whole documents.
 create table resource_facts (

@@ -1,0 +1,43 @@
+/** What was typed, as parts: words and quoted phrases, wanted or (with a minus) not. */
+export interface TypedPart {
+  text: string;
+  phrase: boolean;
+  wanted: boolean;
+}
+
+/** The words of the need line. Punctuation other than quotes, a leading minus and hyphens inside words means nothing. */
+export function typedParts(typed: string): TypedPart[] {
+  const parts: TypedPart[] = [];
+  for (const found of typed.normalize("NFC").matchAll(/(-?)(?:["“]([^"”]*)["”]?|(\S+))/g)) {
+    const [, minus, phrase, word] = found;
+    const text = (phrase ?? word ?? "").replace(/[^\p{L}\p{N}.'’-]+/gu, " ").replace(/^[.'’-]+|[.'’-]+$/g, "").trim();
+    if (text) parts.push({ text, phrase: phrase !== undefined, wanted: minus !== "-" });
+  }
+  return parts;
+}
+
+/** The form words are listed under: lower case, without accents. */
+export function listedForm(word: string): string {
+  return word.toLowerCase().normalize("NFD").replace(/\p{M}/gu, "");
+}
+
+const WORD = /[\p{L}\p{N}][\p{L}\p{M}\p{N}]*/gu;
+
+/** The distinct words of a text in their listed form, three letters and more; what suggestions and misspellings draw on. */
+export function wordList(text: string): string[] {
+  const found = new Set<string>();
+  for (const [word] of text.matchAll(WORD)) if (word.length >= 3 && word.length <= 40 && !/\d/.test(word)) found.add(listedForm(word));
+  return [...found];
+}
+
+/**
+ * One part as a tsquery text for `to_tsquery(config, …)`: its own words, or any of `meant` (completions and corrections).
+ * Returns "" when nothing is left of it.
+ */
+export function queryText(part: TypedPart, meant: readonly string[] = []): string {
+  const quoted = (text: string) => `'${text.replace(/['\\]/g, " ")}'`;
+  const own = part.phrase
+    ? part.text.split(/\s+/).map(quoted).join(" <-> ")
+    : [part.text, ...meant.filter((word) => word !== part.text)].map(quoted).join(" | ");
+  return own && `${part.wanted ? "" : "!"}(${own})`;
+}

@@ -1,0 +1,81 @@
+import type { Credit, Document, Licence } from "../resource/document";
+
+/**
+ * What a licence allows. Creative Commons' published compatibility chart for adaptations, from memory; "no licence
+ * stated" is all rights reserved.
+ */
+export const licenceNames: Record<Licence, string> = {
+  "CC0-1.0": "No rights reserved (CC0)",
+  "CC-BY-4.0": "Attribution (CC BY)",
+  "CC-BY-SA-4.0": "Attribution, share alike (CC BY-SA)",
+  "CC-BY-NC-4.0": "Attribution, not for sale (CC BY-NC)",
+  "CC-BY-NC-SA-4.0": "Attribution, not for sale, share alike (CC BY-NC-SA)",
+  "CC-BY-ND-4.0": "Attribution, no adaptations (CC BY-ND)",
+  "CC-BY-NC-ND-4.0": "Attribution, not for sale, no adaptations (CC BY-NC-ND)",
+  "all-rights-reserved": "All rights reserved",
+};
+
+const anyLicence: Licence[] = [
+  "CC0-1.0",
+  "CC-BY-4.0",
+  "CC-BY-SA-4.0",
+  "CC-BY-NC-4.0",
+  "CC-BY-NC-SA-4.0",
+  "CC-BY-ND-4.0",
+  "CC-BY-NC-ND-4.0",
+  "all-rights-reserved",
+];
+
+/** Licences an adaptation of something under `source` may be shared under; none: it may not be shared. */
+export function licencesForAdaptation(source: Licence): Licence[] {
+  switch (source) {
+    case "CC0-1.0":
+      return anyLicence;
+    case "CC-BY-4.0":
+      return anyLicence.filter((licence) => licence.startsWith("CC-BY"));
+    case "CC-BY-NC-4.0":
+      return ["CC-BY-NC-4.0", "CC-BY-NC-SA-4.0"];
+    case "CC-BY-SA-4.0":
+    case "CC-BY-NC-SA-4.0":
+      return [source];
+    default:
+      return [];
+  }
+}
+
+/** Whether an adaptation may be made at all, and if not, why. Her own work she may always change. */
+export function mayAdapt(source: Licence, own: boolean): { allowed: true } | { allowed: false; reason: string } {
+  if (own || source === "all-rights-reserved" || licencesForAdaptation(source).length > 0) return { allowed: true };
+  return {
+    allowed: false,
+    reason: `The author chose “${licenceNames[source]}”: it may be used and assigned as it is, but not changed.`,
+  };
+}
+
+/** The document an adaptation starts from: the same steps with their origin noted, the source credited, the licence kept. */
+export function startAdaptation(
+  source: Document,
+  from: { resource: number; revision: number; title: string; author: string; source: string },
+): Document {
+  const credit: Credit = {
+    title: from.title,
+    author: from.author,
+    source: from.source,
+    licence: source.licence,
+    changed: "",
+  };
+  return {
+    ...source,
+    credits: [...source.credits, credit],
+    steps: source.steps.map((step) => ({
+      ...step,
+      origin: step.origin ?? { resource: from.resource, revision: from.revision, step: step.id },
+    })),
+  };
+}
+
+/** Title, author, source and licence on one line, and what was changed (Creative Commons' recommended attribution). */
+export function creditLine(credit: Credit): string {
+  const line = `“${credit.title}” by ${credit.author}, ${credit.source}, ${licenceNames[credit.licence]}`;
+  return credit.changed ? `${line}; changed: ${credit.changed}` : line;
+}

@@ -1,0 +1,37 @@
+import { fernandezHuertaEase, fleschKincaidGrade } from "./formulas";
+import { countText } from "./measure";
+
+export interface ReadingGrade {
+  /** A school grade, one decimal, never below 0. */
+  grade: number;
+  formula: "Flesch-Kincaid" | "Fernández Huerta";
+}
+
+/** Below this a formula says more about chance than about the text. */
+const FEWEST_WORDS = 30;
+
+/** Bands of Fernández Huerta's ease against school grades: the table printed with his formula; from memory. */
+const spanishBands: [ease: number, grade: number][] = [
+  [90, 4],
+  [80, 5],
+  [70, 6],
+  [60, 8],
+  [50, 10],
+  [30, 12],
+];
+
+/** The measured reading grade of running text, or null: too little text, or no formula for the language here. */
+export function readingGrade(text: string, language: string): ReadingGrade | null {
+  const counts = countText(text, language);
+  if (counts.words < FEWEST_WORDS || counts.sentences === 0) return null;
+  if (language.startsWith("en")) {
+    const grade = Math.max(0, Math.round(fleschKincaidGrade(counts) * 10) / 10);
+    return { grade, formula: "Flesch-Kincaid" };
+  }
+  if (language.startsWith("es")) {
+    const ease = fernandezHuertaEase(counts);
+    const grade = spanishBands.find(([from]) => ease >= from)?.[1] ?? 13;
+    return { grade, formula: "Fernández Huerta" };
+  }
+  return null;
+}

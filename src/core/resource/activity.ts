@@ -1,0 +1,50 @@
+import type { Block } from "./block";
+import type { Step } from "./document";
+import type { QuestionType } from "./question";
+
+/** What students do in a step; shown as a glyph, searched for, counted. */
+export const activities = [
+  "read", "watch", "listen", "look", "choose", "answer", "calculate", "fill in", "match", "order", "write",
+  "draw", "photograph", "record", "vote", "note", "build", "follow a link",
+] as const;
+export type Activity = (typeof activities)[number];
+
+const byQuestion: Record<QuestionType, Activity> = {
+  choice: "choose",
+  choices: "choose",
+  shortText: "answer",
+  number: "calculate",
+  gaps: "fill in",
+  match: "match",
+  order: "order",
+  longText: "write",
+};
+
+const byBlock: Record<Exclude<Block["type"], "question">, Activity> = {
+  text: "read",
+  table: "read",
+  maths: "read",
+  file: "read",
+  picture: "look",
+  film: "watch",
+  sound: "listen",
+  link: "follow a link",
+  notePage: "note",
+  manipulative: "build",
+  drawing: "draw",
+  photo: "photograph",
+  speech: "record",
+  poll: "vote",
+};
+
+export function activityOf(block: Block): Activity {
+  return block.type === "question" ? byQuestion[block.question.type] : byBlock[block.type];
+}
+
+const passive: ReadonlySet<Activity> = new Set(["read", "look", "follow a link"]);
+
+/** The one thing a step is about: the first thing to do in it, or else what there is to take in. */
+export function mainActivity(step: Pick<Step, "blocks">): Activity {
+  const found = step.blocks.map(activityOf);
+  return found.find((activity) => !passive.has(activity)) ?? found[0] ?? "read";
+}

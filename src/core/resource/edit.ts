@@ -1,0 +1,158 @@
+import type { Block } from "./block";
+import type { Document, Step } from "./document";
+import type { Question, QuestionType } from "./question";
+import { usualSpelling } from "./question";
+import { richText } from "./rich-text";
+
+/**
+ * Changes to a document while it is being made: pure, each returns a new document, so undo is the one before.
+ * New ids come in as a function, so that tests can say what they will be.
+ */
+export type NewId = () => string;
+
+export function moveStep(document: Document, from: number, to: number): Document {
+  const steps = [...document.steps];
+  const [moved] = steps.splice(from, 1);
+  if (!moved) return document;
+  steps.splice(Math.max(0, Math.min(to, steps.length)), 0, moved);
+  return { ...document, steps };
+}
+
+export function removeStep(document: Document, id: string): Document {
+  return { ...document, steps: document.steps.filter((step) => step.id !== id) };
+}
+
+export function insertStep(document: Document, step: Step, at: number): Document {
+  const steps = [...document.steps];
+  steps.splice(at, 0, step);
+  return { ...document, steps };
+}
+
+export function replaceStep(document: Document, step: Step): Document {
+  return { ...document, steps: document.steps.map((old) => (old.id === step.id ? step : old)) };
+}
+
+/** A copy right after the original. Its questions get new ids: their answers are gathered apart. */
+export function duplicateStep(document: Document, id: string, newId: NewId): Document {
+  const at = document.steps.findIndex((step) => step.id === id);
+  if (at < 0) return document;
+  const original = document.steps[at]!;
+  const copy: Step = {
+    ...original,
+    id: newId(),
+    blocks: original.blocks.map((block) =>
+      block.type === "question"
+        ? { ...block, id: newId(), question: { ...block.question, id: newId() } }
+        : { ...block, id: newId() },
+    ),
+  };
+  return insertStep(document, copy, at + 1);
+}
+
+/** Puts a block into a step (`at` counts from 0) or, with a block of that id there already, replaces it. */
+export function putBlock(step: Step, block: Block, at = step.blocks.length): Step {
+  if (step.blocks.some((old) => old.id === block.id)) {
+    return { ...step, blocks: step.blocks.map((old) => (old.id === block.id ? block : old)) };
+  }
+  const blocks = [...step.blocks];
+  blocks.splice(at, 0, block);
+  return { ...step, blocks };
+}
+
+export function removeBlock(step: Step, id: string): Step {
+  return { ...step, blocks: step.blocks.filter((block) => block.id !== id) };
+}
+
+export function moveBlock(step: Step, id: string, by: -1 | 1): Step {
+  const at = step.blocks.findIndex((block) => block.id === id);
+  const to = at + by;
+  if (at < 0 || to < 0 || to >= step.blocks.length) return step;
+  const blocks = [...step.blocks];
+  [blocks[at], blocks[to]] = [blocks[to]!, blocks[at]!];
+  return { ...step, blocks };
+}
+
+export function newStep(language: string, title: string, newId: NewId, blocks: Block[] = []): Step {
+  return {
+    id: newId(),
+    title: { [language]: title },
+    audience: "student",
+    phase: "practise",
+    work: "alone",
+    locked: false,
+    minutes: 5,
+    instructions: {},
+    blocks,
+  };
+}
+
+/** An empty question of a type, ready to be written. */
+export function newQuestion(type: QuestionType, language: string, newId: NewId): Question {
+  const text = (words: string) => ({ [language]: words });
+  const asked = {
+    id: newId(),
+    prompt: { [language]: richText("") },
+    marks: 1,
+    partial: "by part" as const,
+    checked: "at once" as const,
+  };
+  const option = (words = "") => ({ id: newId(), text: text(words) });
+  switch (type) {
+    case "choice":
+      return { ...asked, type, options: [option(), option(), option()], right: null };
+    case "choices":
+      return { ...asked, type, options: [option(), option(), option()], right: [] };
+    case "shortText":
+      return { ...asked, type, accepted: [{ text: "", share: 1 }], spelling: usualSpelling };
+    case "number":
+      return { ...asked, type, parts: [{ id: newId(), right: 0, tolerance: 0 }] };
+    case "gaps": {
+      const gap = newId();
+      return {
+        ...asked,
+        type,
+        passage: text(`The tide is [[${gap}]] now.`),
+        gaps: [{ id: gap, accepted: ["high"] }],
+        spelling: usualSpelling,
+      };
+    }
+    case "match": {
+      const left = [option(), option()];
+      const right = [option(), option()];
+      return { ...asked, type, left, right, pairs: left.map((item, at) => [item.id, right[at]!.id]) };
+    }
+    case "order": {
+      const items = [option(), option(), option()];
+      return { ...asked, type, items: mixed(items), right: items.map((item) => item.id) };
+    }
+    case "longText":
+      return { ...asked, type, lines: 6, checked: "never" };
+  }
+}
+
+/** The items of an order in a sequence that is not the right one: every second first. Two change places. */
+export function mixed<Item>(inOrder: readonly Item[]): Item[] {
+  if (inOrder.length === 2) return [inOrder[1]!, inOrder[0]!];
+  return [...inOrder.filter((_, at) => at % 2 === 1), ...inOrder.filter((_, at) => at % 2 === 0)];
+}
+
+/** Makes a passage and its gaps agree: gaps no longer in the text go, new ones ([word]) are made of the bracketed word. */
+export function readPassage(typed: string, gaps: { id: string; accepted: string[] }[], newId: NewId): { passage: string; gaps: { id: string; accepted: string[] }[] } {
+  const kept: { id: string; accepted: string[] }[] = [];
+  const passage = typed.replace(/\[([^[\]]+)\]/g, (_, inside: string) => {
+    const accepted = inside.split("|").map((word) => word.trim()).filter(Boolean);
+    const old = gaps.find((gap) => !kept.some((taken) => taken.id === gap.id) && gap.accepted[0] === accepted[0]);
+    const gap = { ...old, id: old?.id ?? newId(), accepted: accepted.length > 0 ? accepted : ["?"] };
+    kept.push(gap);
+    return `[[${gap.id}]]`;
+  });
+  return { passage, gaps: kept };
+}
+
+/** The reverse: the passage as she types it, "The tide is [high|flood] now." */
+export function writePassage(passage: string, gaps: readonly { id: string; accepted: string[] }[]): string {
+  return passage.replace(/\[\[([A-Za-z0-9_-]+)\]\]/g, (_, id: string) => {
+    const gap = gaps.find((candidate) => candidate.id === id);
+    return `[${gap?.accepted.join("|") ?? "?"}]`;
+  });
+}

@@ -1,0 +1,164 @@
+import { readingGrade } from "../readability/grade";
+import { mainActivity, type Activity } from "./activity";
+import type { Block } from "./block";
+import { allQuestions, type Document, type GradeSpan, type Kind, type Licence, type Subject } from "./document";
+import { inLanguage } from "./language";
+import { isBlank, plainText } from "./rich-text";
+
+/** What a line of results shows; computed from the document, never typed in twice. */
+export interface Facts {
+  title: string;
+  summary: string;
+  kind: Kind;
+  languages: string[];
+  grades: GradeSpan;
+  subjects: Subject[];
+  /** Stated minutes, else the sum of the steps', else an estimate. */
+  minutes: number;
+  minutesFrom: "stated" | "steps" | "estimate";
+  words: number;
+  questions: number;
+  marks: number;
+  /** Main activity of each student step, in order. */
+  doing: Activity[];
+  /** Reading grade of what students read; null where there is too little text or no formula for the language. */
+  readingGrade: number | null;
+  readingFormula: string | null;
+  licence: Licence;
+  standards: string[];
+}
+
+/** Common practice: silent reading in primary school, words a minute, and minutes for each question. */
+const WORDS_A_MINUTE = 100;
+const MINUTES_A_QUESTION = 1.5;
+const MINUTES_TO_WRITE = 8;
+
+function blockWords(block: Block, languages: readonly string[]): string {
+  switch (block.type) {
+    case "text":
+      return plainText(inLanguage(block.text, languages));
+    case "picture":
+      return inLanguage(block.caption, languages) ?? "";
+    case "question":
+      return plainText(inLanguage(block.question.prompt, languages));
+    case "drawing":
+    case "photo":
+    case "speech":
+    case "poll":
+      return plainText(inLanguage(block.prompt, languages));
+    default:
+      return "";
+  }
+}
+
+/** The running text students read: instructions, texts and prompts; a paragraph a line. */
+export function studentText(document: Document): string {
+  return document.steps
+    .filter((step) => step.audience !== "teacher")
+    .flatMap((step) => [
+      plainText(inLanguage(step.instructions, document.languages)?.text),
+      ...step.blocks.map((block) => blockWords(block, document.languages)),
+    ])
+    .filter((text) => text.trim() !== "")
+    .join("\n");
+}
+
+const countWords = (text: string): number => text.match(/\p{L}[\p{L}\p{M}'’-]*/gu)?.length ?? 0;
+
+function minutesOf(document: Document, words: number): Pick<Facts, "minutes" | "minutesFrom"> {
+  if (document.minutes !== undefined) return { minutes: document.minutes, minutesFrom: "stated" };
+  const steps = document.steps.filter((step) => step.minutes !== undefined);
+  if (steps.length > 0 && steps.length === document.steps.length) {
+    return { minutes: Math.max(1, steps.reduce((sum, step) => sum + step.minutes!, 0)), minutesFrom: "steps" };
+  }
+  const asked = allQuestions(document);
+  const writing = asked.filter(({ question }) => question.type === "longText").length;
+  const estimate = words / WORDS_A_MINUTE + (asked.length - writing) * MINUTES_A_QUESTION + writing * MINUTES_TO_WRITE;
+  return { minutes: Math.max(1, Math.round(estimate)), minutesFrom: "estimate" };
+}
+
+export function factsOf(document: Document): Facts {
+  const text = studentText(document);
+  const words = countWords(text);
+  const asked = allQuestions(document);
+  const measured = readingGrade(text, document.languages[0]!);
+  return {
+    title: inLanguage(document.title, document.languages) || "Untitled",
+    summary: inLanguage(document.summary, document.languages) ?? "",
+    kind: document.kind,
+    languages: document.languages,
+    grades: document.grades,
+    subjects: document.subjects,
+    ...minutesOf(document, words),
+    words,
+    questions: asked.length,
+    marks: asked.reduce((sum, { question }) => sum + (question.type === "longText" ? 0 : question.marks), 0),
+    doing: document.steps.filter((step) => step.audience !== "teacher").map(mainActivity),
+    readingGrade: measured?.grade ?? null,
+    readingFormula: measured?.formula ?? null,
+    licence: document.licence,
+    standards: document.standards.map((standard) => standard.code),
+  };
+}
+
+/** The texts the search weighs, heaviest first: title, summary with topics and vocabulary, the author, everything else. */
+export function searchTexts(document: Document): { title: string; about: string; body: string } {
+  const every = (byLanguage: Record<string, string>) => Object.values(byLanguage).join(" ");
+  return {
+    title: every(document.title),
+    about: [
+      every(document.summary),
+      ...document.topics,
+      ...document.subjects,
+      ...document.standards.map((standard) => standard.code),
+      ...document.vocabulary.map((word) => word.term),
+    ].join(" "),
+    body: [...document.steps.map((step) => every(step.title)), studentText(document)].join(" "),
+  };
+}
+
+export interface Unfinished {
+  step: string | null;
+  problem: string;
+}
+
+/** What stands in the way of publishing: said as a sentence, with the step it is about. */
+export function unfinished(document: Document): Unfinished[] {
+  const found: Unfinished[] = [];
+  if (!inLanguage(document.title, document.languages)?.trim()) found.push({ step: null, problem: "The resource has no title." });
+  if (document.steps.length === 0) found.push({ step: null, problem: "There are no steps yet." });
+  for (const step of document.steps) {
+    for (const block of step.blocks) {
+      if (block.type === "picture" && !block.decorative && !inLanguage(block.description, document.languages)?.trim()) {
+        found.push({ step: step.id, problem: "A picture has no description." });
+      }
+      if (block.type !== "question") continue;
+      const { question } = block;
+      if (isBlank(inLanguage(question.prompt, document.languages)) && question.type !== "gaps") {
+        found.push({ step: step.id, problem: "A question asks nothing yet." });
+      }
+      const answer = missingAnswer(question);
+      if (answer) found.push({ step: step.id, problem: answer });
+    }
+  }
+  return found;
+}
+
+function missingAnswer(question: ReturnType<typeof allQuestions>[number]["question"]): string | null {
+  switch (question.type) {
+    case "choice":
+      return question.right && question.options.some((option) => option.id === question.right) ? null : "A choice has no right answer.";
+    case "choices":
+      return question.right.length > 0 ? null : "A question with several choices has no right answer.";
+    case "shortText":
+      return question.accepted.some((answer) => answer.text.trim()) ? null : "A short answer has no accepted answer.";
+    case "gaps":
+      return question.gaps.length > 0 ? null : "A passage has no gaps yet.";
+    case "match":
+      return question.left.every((item) => question.pairs.some(([left]) => left === item.id)) ? null : "Something to match has no partner.";
+    case "order":
+      return question.items.length >= 2 && question.right.length === question.items.length ? null : "An order needs two items or more.";
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,21 @@
+import { z } from "zod";
+import { RichText } from "./rich-text";
+
+/** A BCP 47 language tag, for example "en", "es" or "pt-BR". */
+export const LanguageTag = z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "Not a language tag (BCP 47)");
+
+export const TextByLanguage = z.record(LanguageTag, z.string().max(4000));
+export type TextByLanguage = z.infer<typeof TextByLanguage>;
+
+export const RichTextByLanguage = z.record(LanguageTag, RichText);
+export type RichTextByLanguage = z.infer<typeof RichTextByLanguage>;
+
+/**
+ * The entry for the first of `languages` that has one, or any there is. A jsonb column does not keep the order of keys,
+ * so the order of languages is a list of its own in the document.
+ */
+export function inLanguage<Text>(byLanguage: Record<string, Text> | undefined, languages: readonly string[]): Text | undefined {
+  if (!byLanguage) return undefined;
+  for (const language of languages) if (byLanguage[language] !== undefined) return byLanguage[language];
+  return Object.values(byLanguage)[0];
+}

@@ -1,0 +1,49 @@
+import type { Document, Step } from "./document";
+import type { Question } from "./question";
+
+/**
+ * What may leave the server for a student: no answers, no teacher's steps or notes. The same shape as the document, so
+ * that one renderer serves students, previews and the light table; what is taken out is empty, not missing.
+ */
+export function withoutAnswers(question: Question): Question {
+  const bare = { ...question, feedback: undefined };
+  switch (bare.type) {
+    case "choice":
+      return { ...bare, right: null };
+    case "choices":
+    case "order":
+      return { ...bare, right: [] };
+    case "shortText":
+      return { ...bare, accepted: [] };
+    case "number":
+      return { ...bare, parts: bare.parts.map((part) => ({ ...part, right: 0, tolerance: 0, units: part.units?.map((unit) => ({ ...unit, factor: null })) })) };
+    case "gaps":
+      return { ...bare, gaps: bare.gaps.map((gap) => ({ ...gap, accepted: ["-"] })) };
+    case "match":
+      return { ...bare, pairs: [] };
+    case "longText":
+      return bare;
+  }
+}
+
+export function studentStep(step: Step): Step {
+  return {
+    ...step,
+    teacherNotes: undefined,
+    blocks: step.blocks.map((block) =>
+      block.type === "question"
+        ? { ...block, question: withoutAnswers(block.question) }
+        : block.type === "film"
+          ? { ...block, stops: block.stops.map((stop) => (stop.question ? { ...stop, question: withoutAnswers(stop.question) } : stop)) }
+          : block,
+    ),
+  };
+}
+
+export function studentDocument(document: Document): Document {
+  return {
+    ...document,
+    teacherNotes: undefined,
+    steps: document.steps.filter((step) => step.audience !== "teacher").map(studentStep),
+  };
+}

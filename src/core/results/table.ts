@@ -1,0 +1,138 @@
+import type { Document } from "../resource/document";
+import { allQuestions, titleOf } from "../resource/document";
+import type { Question } from "../resource/question";
+import { mark, type Mark } from "../scoring/mark";
+import { sayResponse } from "../scoring/say";
+
+/** What was kept about one student's one try. Responses are in the order they were given. */
+export interface Try {
+  number: number;
+  startedAt: Date;
+  handedInAt: Date | null;
+  responses: { step: string; question: string; value: unknown; at: Date; checked: boolean }[];
+}
+
+export interface StudentWork {
+  student: { id: number; name: string };
+  /** The revision this student works on, with answers. */
+  document: Document;
+  tries: Try[];
+}
+
+export type Keep = "best" | "last" | "first";
+
+export interface Cell {
+  mark: Mark;
+  /** The answer in words. */
+  said: string;
+  /** How often it was checked or changed before it was right, or so far. */
+  checks: number;
+}
+
+export interface ResultRow {
+  student: { id: number; name: string };
+  state: "not begun" | "working" | "handed in";
+  /** Which try is shown, from 1; null when not begun. */
+  tryNumber: number | null;
+  tries: number;
+  cells: Record<string, Cell>;
+  marks: number;
+  outOf: number;
+  /** Answers a person still has to read. */
+  toRead: number;
+  blanks: number;
+  /** Minutes between the first and the last answer, pauses of more than 5 minutes left out. */
+  minutes: number;
+  handedInAt: Date | null;
+}
+
+export interface ResultTable {
+  questions: { id: string; step: string; label: string; question: Question; /** 0-1 of those who began; null if nobody. */ share: number | null }[];
+  rows: ResultRow[];
+}
+
+const LONGEST_PAUSE_MINUTES = 5;
+
+/** The last response to each question; earlier ones stay in the record but do not count. */
+export function lastResponses(tries: Pick<Try, "responses">): Map<string, Try["responses"][number]> {
+  return new Map(tries.responses.map((response) => [response.question, response]));
+}
+
+export function minutesWorked(work: Pick<Try, "responses" | "startedAt">): number {
+  const moments = [work.startedAt, ...work.responses.map((response) => response.at)].map((at) => at.getTime()).sort((a, b) => a - b);
+  let sum = 0;
+  for (let at = 1; at < moments.length; at += 1) {
+    const minutes = (moments[at]! - moments[at - 1]!) / 60_000;
+    if (minutes <= LONGEST_PAUSE_MINUTES) sum += minutes;
+  }
+  return Math.round(sum * 10) / 10;
+}
+
+function markTry(document: Document, work: Try) {
+  const given = lastResponses(work);
+  const cells: Record<string, Cell> = {};
+  for (const { question } of allQuestions(document)) {
+    const response = given.get(question.id);
+    cells[question.id] = {
+      mark: mark(question, response?.value, document.languages[0]),
+      said: response ? sayResponse(question, response.value, document.languages) : "",
+      checks: work.responses.filter((one) => one.question === question.id && one.checked).length,
+    };
+  }
+  const all = Object.values(cells);
+  return {
+    cells,
+    marks: Math.round(all.reduce((sum, cell) => sum + (cell.mark.marks ?? 0), 0) * 100) / 100,
+    toRead: all.filter((cell) => cell.mark.verdict === "to read").length,
+    blanks: all.filter((cell) => cell.mark.verdict === "blank").length,
+  };
+}
+
+/** The try that counts. Until one is handed in, the one being worked on. */
+export function keptTry(document: Document, tries: readonly Try[], keep: Keep): Try | undefined {
+  const done = tries.filter((one) => one.handedInAt !== null);
+  if (done.length === 0) return tries.at(-1);
+  if (keep === "first") return done[0];
+  if (keep === "last") return done.at(-1);
+  return done.reduce((best, one) => (markTry(document, one).marks > markTry(document, best).marks ? one : best));
+}
+
+export function outOf(document: Document): number {
+  return allQuestions(document).reduce((sum, { question }) => sum + (question.type === "longText" ? 0 : question.marks), 0);
+}
+
+function rowOf(work: StudentWork, keep: Keep): ResultRow {
+  const { student, document, tries } = work;
+  const shown = keptTry(document, tries, keep);
+  const base = { student, tries: tries.length, outOf: outOf(document) };
+  if (!shown) {
+    return { ...base, state: "not begun", tryNumber: null, cells: {}, marks: 0, toRead: 0, blanks: 0, minutes: 0, handedInAt: null };
+  }
+  return {
+    ...base,
+    ...markTry(document, shown),
+    state: tries.some((one) => one.handedInAt) ? "handed in" : "working",
+    tryNumber: shown.number,
+    minutes: minutesWorked(shown),
+    handedInAt: shown.handedInAt,
+  };
+}
+
+/** Students by questions. Everything is recomputed from responses and revisions: nothing is stored that could disagree. */
+export function resultTable(works: readonly StudentWork[], keep: Keep): ResultTable {
+  const rows = works.map((work) => rowOf(work, keep));
+  const questions = new Map<string, ResultTable["questions"][number]>();
+  for (const { document } of works) {
+    for (const { step, question } of allQuestions(document)) {
+      if (questions.has(question.id)) continue;
+      const label = titleOf({ title: step.title, languages: document.languages });
+      questions.set(question.id, { id: question.id, step: step.id, label, question, share: null });
+    }
+  }
+  for (const entry of questions.values()) {
+    const cells = rows.flatMap((row) => row.cells[entry.id] ?? []).filter((cell) => cell.mark.marks !== null && cell.mark.outOf > 0);
+    const answered = cells.filter((cell) => cell.mark.verdict !== "blank");
+    if (answered.length > 0) entry.share = answered.reduce((sum, cell) => sum + cell.mark.marks! / cell.mark.outOf, 0) / answered.length;
+  }
+  return { questions: [...questions.values()], rows };
+}

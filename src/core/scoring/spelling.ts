@@ -1,0 +1,32 @@
+import type { SpellingRule } from "../resource/question";
+
+/** The form two answers are compared in: composed letters, single spaces, straight apostrophes; case and accents by the rule. */
+export function comparable(text: string, rule: SpellingRule): string {
+  let form = text.normalize("NFC").replace(/[’‘`´]/g, "'").replace(/\s+/g, " ").trim();
+  form = form.replace(/[.!?]$/, "").trimEnd();
+  if (rule.ignoreCase) form = form.toLocaleLowerCase("und");
+  if (rule.ignoreAccents) form = form.normalize("NFD").replace(/\p{M}/gu, "");
+  return form;
+}
+
+/** Whether one letter added, missing, wrong or swapped with its neighbour turns `a` into `b` (Damerau 1964). */
+export function oneSlipApart(a: string, b: string): boolean {
+  if (a === b) return true;
+  const [short, long] = a.length <= b.length ? [a, b] : [b, a];
+  if (long.length - short.length > 1) return false;
+  let start = 0;
+  while (start < short.length && short[start] === long[start]) start += 1;
+  let end = 0;
+  while (end < short.length - start && short[short.length - 1 - end] === long[long.length - 1 - end]) end += 1;
+  const left = short.length - start - end;
+  if (long.length > short.length) return left === 0;
+  return left === 1 || (left === 2 && short[start] === long[start + 1] && short[start + 1] === long[start]);
+}
+
+const SHORTEST_FORGIVEN = 5;
+
+export function isAccepted(given: string, accepted: string, rule: SpellingRule): boolean {
+  const [a, b] = [comparable(given, rule), comparable(accepted, rule)];
+  if (a === b) return a !== "";
+  return rule.forgiveOneSlip && b.length >= SHORTEST_FORGIVEN && oneSlipApart(a, b);
+}

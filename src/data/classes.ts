@@ -1,0 +1,83 @@
+import type { Queryable } from "./db";
+
+export interface Class {
+  id: number;
+  name: string;
+  subject: string;
+  gradeFrom: number;
+  gradeTo: number;
+  periodMinutes: number;
+  students: number;
+}
+
+export interface Student {
+  id: number;
+  givenName: string;
+  familyName: string;
+  signInName: string;
+  grade: number;
+}
+
+const columns = `
+  c.id, c.name, c.subject, c.grade_from "gradeFrom", c.grade_to "gradeTo", c.period_minutes "periodMinutes",
+  (select count(*) from enrolment n where n.class_id = c.id) students`;
+
+const teaches = `(t.from_date is null or t.from_date <= $2::date) and (t.to_date is null or t.to_date >= $2::date)`;
+
+/** The classes a teacher has on a day (co-taught and covered ones between their dates), the ones she leads first. */
+export async function classesOf(db: Queryable, teacher: number, day: Date): Promise<Class[]> {
+  return db.query<Class>(
+    `select ${columns} from class c join class_teacher t on t.class_id = c.id
+      where t.person_id = $1 and ${teaches} and c.archived is null
+      order by t.role <> 'lead', c.id`,
+    [teacher, day],
+  );
+}
+
+export async function teachesClass(db: Queryable, teacher: number, classId: number, day: Date): Promise<boolean> {
+  const rows = await db.query(
+    `select 1 from class_teacher t join class c on c.id = t.class_id
+      where t.person_id = $1 and ${teaches} and t.class_id = $3 and c.archived is null`,
+    [teacher, day, classId],
+  );
+  return rows.length > 0;
+}
+
+export async function studentsOf(db: Queryable, classId: number): Promise<Student[]> {
+  return db.query<Student>(
+    `select p.id, p.given_name "givenName", p.family_name "familyName", p.sign_in_name "signInName", p.grade
+       from enrolment n join person p on p.id = n.student_id
+      where n.class_id = $1 and p.active order by p.given_name, p.family_name`,
+    [classId],
+  );
+}
+
+export async function isEnrolled(db: Queryable, student: number, classId: number): Promise<boolean> {
+  return (await db.query("select 1 from enrolment where student_id = $1 and class_id = $2", [student, classId])).length > 0;
+}
+
+export interface JoinCode {
+  code: string;
+  expires: Date;
+}
+
+export async function joinCodeOf(db: Queryable, classId: number, now: Date): Promise<JoinCode | null> {
+  const rows = await db.query<JoinCode>(
+    'select join_code code, join_code_expires expires from class where id = $1 and join_code is not null and join_code_expires > $2',
+    [classId, now],
+  );
+  return rows[0] ?? null;
+}
+
+/** Sets or, with null, ends the class's join code. */
+export async function setJoinCode(db: Queryable, classId: number, code: JoinCode | null): Promise<void> {
+  await db.query("update class set join_code = $2, join_code_expires = $3 where id = $1", [classId, code?.code ?? null, code?.expires ?? null]);
+}
+
+export async function classByJoinCode(db: Queryable, code: string, now: Date): Promise<{ id: number; name: string } | undefined> {
+  const rows = await db.query<{ id: number; name: string }>(
+    "select id, name from class where join_code = $1 and join_code_expires > $2 and archived is null",
+    [code, now],
+  );
+  return rows[0];
+}

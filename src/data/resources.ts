@@ -1,0 +1,133 @@
+import { parseDocument, type Document } from "@/core/resource/document";
+import { one, type Queryable } from "./db";
+
+export interface Resource {
+  id: number;
+  owner: number;
+  ownerName: string;
+  ownerSchool: string | null;
+  head: number | null;
+  headNumber: number | null;
+  revised: Date | null;
+  archived: boolean;
+  /** Where it was adapted from. The title is the source's of that revision. */
+  source: { resource: number; revision: number; number: number; author: string } | null;
+  shelves: ("staffroom" | "district" | "commons")[];
+}
+
+export interface Revision {
+  id: number;
+  resource: number;
+  number: number;
+  document: Document;
+  author: number;
+  created: Date;
+}
+
+export async function resourceById(db: Queryable, id: number): Promise<Resource | undefined> {
+  const rows = await db.query<Resource>(
+    `select r.id, r.owner_id owner, p.given_name || ' ' || p.family_name "ownerName", s.name "ownerSchool",
+            r.head_revision_id head, h.number "headNumber", h.created revised, r.archived is not null archived,
+            (select jsonb_build_object('resource', v.resource_id, 'revision', v.id, 'number', v.number,
+                                       'author', a.given_name || ' ' || a.family_name)
+               from revision v join resource o on o.id = v.resource_id join person a on a.id = o.owner_id
+              where v.id = r.source_revision_id) source,
+            coalesce((select array_agg(e.shelf order by e.shelf) from shelf_entry e where e.resource_id = r.id), '{}') shelves
+       from resource r join person p on p.id = r.owner_id left join school s on s.id = p.school_id
+       left join revision h on h.id = r.head_revision_id
+      where r.id = $1`,
+    [id],
+  );
+  return rows[0];
+}
+
+/** @throws DocumentError when what is stored cannot be read by this version */
+export async function revisionById(db: Queryable, id: number): Promise<Revision | undefined> {
+  const rows = await db.query<Revision>(
+    "select id, resource_id resource, number, document, author_id author, created from revision where id = $1",
+    [id],
+  );
+  return rows[0] && { ...rows[0], document: parseDocument(rows[0].document) };
+}
+
+export async function addResource(
+  db: Queryable,
+  resource: { district: number; owner: number; source: number | null; created: Date },
+): Promise<number> {
+  const { id } = await one<{ id: number }>(
+    db,
+    "insert into resource (district_id, owner_id, source_revision_id, created) values ($1, $2, $3, $4) returning id",
+    [resource.district, resource.owner, resource.source, resource.created],
+  );
+  return id;
+}
+
+/** Adds a revision and makes it the head. The row of the resource is locked, so two publishers get two numbers. */
+export async function addRevision(
+  tx: Queryable,
+  revision: { resource: number; document: Document; hash: string; author: number; created: Date },
+): Promise<{ id: number; number: number }> {
+  await tx.query("select 1 from resource where id = $1 for update", [revision.resource]);
+  const added = await one<{ id: number; number: number }>(
+    tx,
+    `insert into revision (resource_id, number, document, document_hash, author_id, created)
+     select $1, coalesce(max(number), 0) + 1, $2::jsonb, $3, $4, $5 from revision where resource_id = $1
+     returning id, number`,
+    [revision.resource, JSON.stringify(revision.document), revision.hash, revision.author, revision.created],
+  );
+  await tx.query("update resource set head_revision_id = $2 where id = $1", [revision.resource, added.id]);
+  return added;
+}
+
+export async function setArchived(db: Queryable, resource: number, at: Date | null): Promise<void> {
+  await db.query("update resource set archived = $2 where id = $1", [resource, at]);
+}
+
+/** An adaptation of this resource the person already has, newest first. */
+export async function adaptationsBy(db: Queryable, person: number, resource: number): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    `select r.id from resource r join revision v on v.id = r.source_revision_id
+      where r.owner_id = $1 and v.resource_id = $2 and r.archived is null order by r.id desc`,
+    [person, resource],
+  );
+  return rows.map((row) => row.id);
+}
+
+export interface Draft {
+  document: Document;
+  base: number | null;
+  counter: number;
+  saved: Date;
+}
+
+export async function draftOf(db: Queryable, resource: number): Promise<Draft | undefined> {
+  const rows = await db.query<Draft>(
+    "select document, base_revision_id base, counter, saved from draft where resource_id = $1",
+    [resource],
+  );
+  return rows[0] && { ...rows[0], document: parseDocument(rows[0].document) };
+}
+
+/**
+ * Saves a draft if nobody saved another since `seen` (0 for none yet). Returns the new counter, or null when somebody
+ * did: nothing is overwritten then.
+ */
+export async function saveDraft(
+  db: Queryable,
+  draft: { resource: number; document: Document; base: number | null; seen: number; by: number; at: Date },
+): Promise<number | null> {
+  const rows = await db.query<{ counter: number }>(
+    `insert into draft as d (resource_id, document, base_revision_id, counter, saved_by, saved)
+     select $1, $2::jsonb, $3, 1, $5, $6 where $4 = 0 or exists (select 1 from draft where resource_id = $1)
+     on conflict (resource_id) do update
+       set document = excluded.document, counter = d.counter + 1, saved_by = excluded.saved_by, saved = excluded.saved
+       where d.counter = $4
+     returning counter`,
+    [draft.resource, JSON.stringify(draft.document), draft.base, draft.seen, draft.by, draft.at],
+  );
+  return rows[0]?.counter ?? null;
+}
+
+export async function dropDraft(db: Queryable, resource: number): Promise<void> {
+  await db.query("delete from draft where resource_id = $1", [resource]);
+}

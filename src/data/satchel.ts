@@ -1,0 +1,114 @@
+import type { Facts } from "@/core/resource/facts";
+import { one, type Queryable } from "./db";
+
+export interface SatchelItem {
+  id: number;
+  facts: Facts;
+  /** made: hers from nothing; adapted: her version of another's; packed: another's, by reference. */
+  origin: "made" | "adapted" | "packed";
+  author: string;
+  /** Nothing published yet: there is only a draft. */
+  draftOnly: boolean;
+  touched: Date;
+  pockets: number[];
+}
+
+/** Everything in one teacher's satchel that she may still see, most recently touched first. */
+export async function satchelOf(db: Queryable, person: { id: number; school: number | null; district: number }): Promise<SatchelItem[]> {
+  return db.query<SatchelItem>(
+    `with mine as (
+       select r.id, case when r.source_revision_id is null then 'made' else 'adapted' end origin,
+              greatest(r.created, coalesce(h.created, r.created), coalesce(d.saved, r.created)) touched
+         from resource r left join revision h on h.id = r.head_revision_id left join draft d on d.resource_id = r.id
+        where r.owner_id = $1 and r.archived is null
+       union all
+       select k.resource_id, 'packed', k.packed
+         from pack k join resource r on r.id = k.resource_id join search_entry e on e.resource_id = r.id
+        where k.person_id = $1 and r.owner_id <> $1 and r.archived is null
+          and ((e.shelves & 4) <> 0 or ((e.shelves & 2) <> 0 and e.district_id = $3) or ((e.shelves & 1) <> 0 and e.school_id = $2)))
+     select m.id, f.facts, m.origin, p.given_name || ' ' || p.family_name author, r.head_revision_id is null "draftOnly", m.touched,
+            coalesce((select array_agg(i.pocket_id) from pocket_item i join pocket k on k.id = i.pocket_id
+                       where i.resource_id = m.id and k.person_id = $1), '{}') pockets
+       from mine m join resource r on r.id = m.id join person p on p.id = r.owner_id
+       join resource_facts f on f.resource_id = m.id
+      order by m.touched desc, m.id desc`,
+    [person.id, person.school, person.district],
+  );
+}
+
+/** Ids of what is in her satchel: her own and what she packed. */
+export async function satchelIds(db: Queryable, person: number): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    `select id from resource where owner_id = $1 and archived is null
+      union select resource_id from pack where person_id = $1`,
+    [person],
+  );
+  return rows.map((row) => row.id);
+}
+
+/** Packs the head revision. False when it was packed already. */
+export async function pack(db: Queryable, person: number, resource: number, now: Date): Promise<boolean> {
+  const rows = await db.query(
+    `insert into pack (person_id, resource_id, revision_id, packed)
+     select $1, id, head_revision_id, $3 from resource where id = $2 and head_revision_id is not null
+     on conflict do nothing returning 1`,
+    [person, resource, now],
+  );
+  return rows.length > 0;
+}
+
+/** Takes a packed resource out, and out of her pockets. Returns the pockets it was in, for undo. */
+export async function unpack(tx: Queryable, person: number, resource: number): Promise<number[]> {
+  await tx.query("delete from pack where person_id = $1 and resource_id = $2", [person, resource]);
+  const rows = await tx.query<{ pocket: number }>(
+    `delete from pocket_item i using pocket k
+      where k.id = i.pocket_id and k.person_id = $1 and i.resource_id = $2 returning i.pocket_id pocket`,
+    [person, resource],
+  );
+  return rows.map((row) => row.pocket);
+}
+
+export interface Pocket {
+  id: number;
+  name: string;
+}
+
+export async function pocketsOf(db: Queryable, person: number): Promise<Pocket[]> {
+  return db.query<Pocket>("select id, name from pocket where person_id = $1 order by position, id", [person]);
+}
+
+export async function ownsPocket(db: Queryable, person: number, pocket: number): Promise<boolean> {
+  return (await db.query("select 1 from pocket where id = $1 and person_id = $2", [pocket, person])).length > 0;
+}
+
+/** @throws DatabaseError unique violation on pocket_person_id_name_key when she has one of that name */
+export async function addPocket(db: Queryable, person: number, name: string): Promise<Pocket> {
+  return one<Pocket>(
+    db,
+    `insert into pocket (person_id, name, position)
+     select $1, $2, coalesce(max(position), 0) + 1 from pocket where person_id = $1 returning id, name`,
+    [person, name],
+  );
+}
+
+export async function renamePocket(db: Queryable, pocket: number, name: string): Promise<void> {
+  await db.query("update pocket set name = $2 where id = $1", [pocket, name]);
+}
+
+/** Removes a pocket; what was in it stays in the satchel. Returns what it held, for undo. */
+export async function removePocket(tx: Queryable, pocket: number): Promise<number[]> {
+  const rows = await tx.query<{ id: number }>("delete from pocket_item where pocket_id = $1 returning resource_id id", [pocket]);
+  await tx.query("delete from pocket where id = $1", [pocket]);
+  return rows.map((row) => row.id);
+}
+
+export async function putIntoPocket(db: Queryable, pocket: number, resources: readonly number[], now: Date): Promise<void> {
+  await db.query(
+    `insert into pocket_item (pocket_id, resource_id, added) select $1, id, $3 from unnest($2::int[]) id on conflict do nothing`,
+    [pocket, resources, now],
+  );
+}
+
+export async function takeOutOfPocket(db: Queryable, pocket: number, resources: readonly number[]): Promise<void> {
+  await db.query("delete from pocket_item where pocket_id = $1 and resource_id = any($2::int[])", [pocket, resources]);
+}

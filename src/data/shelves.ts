@@ -1,0 +1,68 @@
+import { packFacets } from "@/core/find/facets";
+import { listedForm, wordList } from "@/core/find/words";
+import type { Document } from "@/core/resource/document";
+import { factsOf, searchTexts } from "@/core/resource/facts";
+import type { Queryable } from "./db";
+
+export type SharedShelf = "staffroom" | "district" | "commons";
+
+export async function putOnShelf(
+  db: Queryable,
+  entry: { resource: number; shelf: SharedShelf; school: number | null; by: number; at: Date },
+): Promise<void> {
+  await db.query(
+    `insert into shelf_entry (resource_id, shelf, school_id, added_by, added) values ($1, $2, $3, $4, $5) on conflict do nothing`,
+    [entry.resource, entry.shelf, entry.shelf === "staffroom" ? entry.school : null, entry.by, entry.at],
+  );
+}
+
+export async function takeOffShelf(db: Queryable, resource: number, shelf: SharedShelf): Promise<void> {
+  await db.query("delete from shelf_entry where resource_id = $1 and shelf = $2", [resource, shelf]);
+}
+
+const configurations: Record<string, string> = { en: "satchel_en", es: "satchel_es" };
+
+/** The text search configuration of a language; English rules do least harm to languages without one of their own. */
+export function configurationOf(language: string): string {
+  return configurations[language.split("-")[0]!] ?? "satchel_en";
+}
+
+/**
+ * Brings the search entry and the facts of a resource up to date: after publishing, shelving, archiving. `document` is
+ * the head, or the draft while nothing is published (facts only: a draft is found by nobody).
+ */
+export async function indexResource(tx: Queryable, resource: number, document: Document, published: boolean): Promise<void> {
+  const facts = factsOf(document);
+  await tx.query(
+    "insert into resource_facts (resource_id, facts) values ($1, $2::jsonb) on conflict (resource_id) do update set facts = excluded.facts",
+    [resource, JSON.stringify(facts)],
+  );
+  if (!published) return;
+  const texts = searchTexts(document);
+  const config = configurationOf(document.languages[0]!);
+  await tx.query(
+    `insert into search_entry as e (resource_id, district_id, school_id, owner_id, shelves, facets, minutes, title_words, words)
+     select r.id, r.district_id, coalesce(max(s.school_id), 0), r.owner_id,
+            coalesce(sum(case s.shelf when 'staffroom' then 1 when 'district' then 2 when 'commons' then 4 end), 0),
+            $2, $3, to_tsvector($4::regconfig, $5),
+            setweight(to_tsvector($4::regconfig, $5), 'A') || setweight(to_tsvector($4::regconfig, $6), 'B')
+              || setweight(to_tsvector('simple', p.given_name || ' ' || p.family_name), 'C')
+              || setweight(to_tsvector($4::regconfig, $7), 'D')
+       from resource r join person p on p.id = r.owner_id left join shelf_entry s on s.resource_id = r.id
+      where r.id = $1 and r.archived is null group by r.id, p.id
+     on conflict (resource_id) do update set
+       school_id = excluded.school_id, shelves = excluded.shelves, facets = excluded.facets, minutes = excluded.minutes,
+       title_words = excluded.title_words, words = excluded.words`,
+    [resource, packFacets(facts), facts.minutes, config, texts.title, texts.about, texts.body],
+  );
+  await tx.query(
+    `insert into search_word as w (word, entries) select word, 1 from unnest($1::text[]) word order by word
+     on conflict (word) do update set entries = w.entries + 1`,
+    [wordList(`${texts.title} ${texts.about}`).map(listedForm)],
+  );
+}
+
+/** Takes a resource out of everyone's search; its owner's satchel and running assignments keep it. */
+export async function removeFromSearch(db: Queryable, resource: number): Promise<void> {
+  await db.query("delete from search_entry where resource_id = $1", [resource]);
+}

@@ -1,0 +1,80 @@
+import { listedForm, queryText, typedParts, type TypedPart } from "@/core/find/words";
+import type { Queryable } from "./db";
+import type { WordQuery } from "./search";
+
+/**
+ * The query for what was typed, in every language we stem, or null when nothing in it can be searched for. Text in
+ * quotes is a phrase; a minus excludes. `meant` lists, by part, words that count as well (completions).
+ */
+async function queryOf(db: Queryable, parts: readonly TypedPart[], meant: ReadonlyMap<TypedPart, string[]>): Promise<WordQuery> {
+  if (parts.length === 0) return null;
+  const texts = parts.map((part) => queryText({ ...part, wanted: true }, meant.get(part)));
+  // Words too common to mean anything ("the") leave an empty query in English: they are left out.
+  const rows = await db.query<{ query: string }>(
+    `select coalesce(nullif((en || es || names)::text, ''), '') query
+       from (select n, to_tsquery('satchel_en', t) en, to_tsquery('satchel_es', t) es,
+                    case when numnode(to_tsquery('satchel_en', t)) = 0 then ''::tsquery else to_tsquery('simple', t) end names
+               from unnest($1::text[]) with ordinality as u(t, n)) x order by n`,
+    [texts],
+  );
+  const clauses = rows.map((row, at) => (row.query && !parts[at]!.wanted ? `!(${row.query})` : row.query && `(${row.query})`));
+  return clauses.filter(Boolean).join(" & ") || null;
+}
+
+/** Words as listed that begin with what is being typed, the most frequent first. */
+async function beginningWith(db: Queryable, start: string): Promise<string[]> {
+  const from = listedForm(start);
+  const rows = await db.query<{ word: string }>(
+    "select word from search_word where word like $1 and word <> $2 order by entries desc limit 8",
+    [`${from.replace(/[%_\\]/g, "\\$&")}%`, from],
+  );
+  return rows.map((row) => row.word);
+}
+
+/** The listed word most like a misspelt one, or null when none is like enough. */
+async function closestTo(db: Queryable, word: string): Promise<string | null> {
+  const rows = await db.query<{ word: string }>(
+    `select word from search_word where word % $1 and length(word) between $2 and $3
+      order by similarity(word, $1) desc, entries desc limit 1`,
+    [listedForm(word), word.length - 2, word.length + 2],
+  );
+  return rows[0]?.word ?? null;
+}
+
+const SHORTEST_BEGINNING = 2;
+
+/** The last word may still be being typed: its likely endings count too. */
+export async function readWords(db: Queryable, typed: string): Promise<WordQuery> {
+  const parts = typedParts(typed);
+  const last = parts.at(-1);
+  const meant = new Map<TypedPart, string[]>();
+  if (last && !last.phrase && last.wanted && last.text.length >= SHORTEST_BEGINNING && !/\s$/.test(typed)) {
+    meant.set(last, await beginningWith(db, last.text));
+  }
+  return queryOf(db, parts, meant);
+}
+
+/**
+ * For words that found nothing: the same with each unknown word replaced by the listed one most like it. Null when every
+ * word is known, or nothing is like it. The caller shows it only when it finds something this reader may see.
+ */
+export async function correctWords(db: Queryable, typed: string): Promise<{ words: string; query: WordQuery } | null> {
+  const parts = typedParts(typed);
+  let changed = false;
+  const corrected: TypedPart[] = [];
+  for (const part of parts) {
+    if (part.phrase || !part.wanted) {
+      corrected.push(part);
+      continue;
+    }
+    const known = await db.query("select 1 from search_entry where words @@ $1::tsquery limit 1", [
+      (await queryOf(db, [part], new Map())) ?? "",
+    ]);
+    const closest = known.length > 0 ? null : await closestTo(db, part.text);
+    if (closest && closest !== listedForm(part.text)) changed = true;
+    corrected.push(closest ? { ...part, text: closest } : part);
+  }
+  if (!changed) return null;
+  const words = corrected.map((part) => `${part.wanted ? "" : "-"}${part.phrase ? `"${part.text}"` : part.text}`).join(" ");
+  return { words, query: await queryOf(db, corrected, new Map()) };
+}

@@ -1,0 +1,165 @@
+import type { CheckingTime } from "@/core/resource/question";
+import type { Keep, StudentWork, Try } from "@/core/results/table";
+import { one, type Queryable } from "./db";
+import { revisionById } from "./resources";
+
+/** One student's share of an assignment, as the student meets it. */
+export interface Task {
+  recipient: number;
+  assignment: number;
+  class: number;
+  className: string;
+  teacher: string;
+  revision: number;
+  title: string;
+  opens: Date;
+  due: Date;
+  tries: number | null;
+  keep: Keep;
+  checking: CheckingTime;
+  /** Tries begun; the last may still be open. */
+  begun: number;
+  lastHandedIn: Date | null;
+  working: boolean;
+}
+
+const task = `
+  r.id recipient, a.id assignment, a.class_id class, c.name "className", p.given_name || ' ' || p.family_name teacher, r.revision_id revision,
+  coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), '') title,
+  a.opens, a.due, a.tries, a.keep, a.checking,
+  (select count(*) from attempt t where t.recipient_id = r.id) begun,
+  (select max(t.handed_in) from attempt t where t.recipient_id = r.id) "lastHandedIn",
+  exists (select 1 from attempt t where t.recipient_id = r.id and t.handed_in is null) working
+  from recipient r join assignment a on a.id = r.assignment_id join class c on c.id = a.class_id
+  join person p on p.id = a.made_by join revision v on v.id = r.revision_id`;
+
+/** What a student has been given and not called back; `onlyClass` for one who came in by that class's code. */
+export async function tasksOf(db: Queryable, student: number, onlyClass: number | null): Promise<Task[]> {
+  return db.query<Task>(
+    `select ${task} where r.student_id = $1 and a.called_back is null and ($2::int is null or a.class_id = $2)
+      order by a.due, a.id`,
+    [student, onlyClass],
+  );
+}
+
+export async function taskOf(db: Queryable, student: number, assignment: number, onlyClass: number | null): Promise<Task | undefined> {
+  const rows = await db.query<Task>(
+    `select ${task} where r.student_id = $1 and a.id = $3 and a.called_back is null and ($2::int is null or a.class_id = $2)`,
+    [student, onlyClass, assignment],
+  );
+  return rows[0];
+}
+
+export interface Attempt {
+  id: number;
+  number: number;
+  started: Date;
+  handedIn: Date | null;
+}
+
+export async function attemptsOf(db: Queryable, recipient: number): Promise<Attempt[]> {
+  return db.query<Attempt>(
+    'select id, number, started, handed_in "handedIn" from attempt where recipient_id = $1 order by number',
+    [recipient],
+  );
+}
+
+/** The open try, begun now if there is none and another is allowed; undefined when all tries are used. */
+export async function openAttempt(tx: Queryable, of: { recipient: number; tries: number | null }, now: Date): Promise<Attempt | undefined> {
+  await tx.query("select 1 from recipient where id = $1 for update", [of.recipient]);
+  const all = await attemptsOf(tx, of.recipient);
+  const last = all.at(-1);
+  if (last && !last.handedIn) return last;
+  if (of.tries !== null && all.length >= of.tries) return undefined;
+  return one<Attempt>(
+    tx,
+    'insert into attempt (recipient_id, number, started) values ($1, $2, $3) returning id, number, started, handed_in "handedIn"',
+    [of.recipient, all.length + 1, now],
+  );
+}
+
+export async function handIn(db: Queryable, attempt: number, now: Date): Promise<void> {
+  await db.query("update attempt set handed_in = $2 where id = $1 and handed_in is null", [attempt, now]);
+}
+
+export interface GivenResponse {
+  key: string;
+  step: string;
+  question: string;
+  value: unknown;
+  checked: boolean;
+}
+
+/**
+ * Adds responses to an open try. One that was sent before (same key) is not added again. Returns false when the try has
+ * been handed in: nothing is added then.
+ */
+export async function addResponses(tx: Queryable, attempt: number, given: readonly GivenResponse[], now: Date): Promise<boolean> {
+  const open = await tx.query("select 1 from attempt where id = $1 and handed_in is null for update", [attempt]);
+  if (open.length === 0) return false;
+  await tx.query(
+    `insert into response (attempt_id, step_id, question_id, value, checked, given, client_key)
+     select $1, g.step, g.question, g.value, g.checked, $3, g.key
+       from jsonb_to_recordset($2::jsonb) as g(key text, step text, question text, value jsonb, checked boolean)
+     on conflict (attempt_id, client_key) do nothing`,
+    [attempt, JSON.stringify(given), now],
+  );
+  return true;
+}
+
+export interface StoredResponse {
+  attempt: number;
+  step: string;
+  question: string;
+  value: unknown;
+  checked: boolean;
+  at: Date;
+}
+
+/** All that was answered in a try, in the order given. */
+export async function responsesOf(db: Queryable, attempts: readonly number[]): Promise<StoredResponse[]> {
+  return db.query<StoredResponse>(
+    `select attempt_id attempt, step_id step, question_id question, value, checked, given at
+       from response where attempt_id = any($1::int[]) order by id`,
+    [attempts],
+  );
+}
+
+/** Tells everyone who watches this assignment that something came in. */
+export async function announceWork(db: Queryable, assignment: number): Promise<void> {
+  await db.query("select pg_notify('work', $1)", [String(assignment)]);
+}
+
+/** Everything that came back for one assignment, a student a row, by name. */
+export async function workOf(db: Queryable, assignment: number): Promise<StudentWork[]> {
+  const recipients = await db.query<{ id: number; student: number; name: string; revision: number }>(
+    `select r.id, p.id student, p.given_name || ' ' || p.family_name as name, r.revision_id revision
+       from recipient r join person p on p.id = r.student_id where r.assignment_id = $1 order by p.given_name, p.family_name`,
+    [assignment],
+  );
+  const attempts = await db.query<Attempt & { recipient: number }>(
+    `select t.id, t.number, t.started, t.handed_in "handedIn", t.recipient_id recipient
+       from attempt t join recipient r on r.id = t.recipient_id where r.assignment_id = $1 order by t.number`,
+    [assignment],
+  );
+  const responses = await responsesOf(db, attempts.map((attempt) => attempt.id));
+  const byAttempt = new Map<number, Try["responses"]>(attempts.map((attempt) => [attempt.id, []]));
+  for (const { attempt, ...response } of responses) byAttempt.get(attempt)!.push(response);
+
+  const documents = new Map<number, StudentWork["document"]>();
+  for (const revision of new Set(recipients.map((recipient) => recipient.revision))) {
+    documents.set(revision, (await revisionById(db, revision))!.document);
+  }
+  return recipients.map((recipient) => ({
+    student: { id: recipient.student, name: recipient.name },
+    document: documents.get(recipient.revision)!,
+    tries: attempts
+      .filter((attempt) => attempt.recipient === recipient.id)
+      .map((attempt) => ({
+        number: attempt.number,
+        startedAt: attempt.started,
+        handedInAt: attempt.handedIn,
+        responses: byAttempt.get(attempt.id)!,
+      })),
+  }));
+}
