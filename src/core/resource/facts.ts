@@ -63,6 +63,18 @@ export function studentText(document: Document): string {
     .join("\n");
 }
 
+/** Enough connected text to measure by itself; instructions and prompts are short sentences and would make it look easier. */
+const ENOUGH_TO_READ = 60;
+
+/** What the reading grade is measured on: the texts to read if there are any, else everything students read. */
+export function measuredText(document: Document): string {
+  const texts = document.steps
+    .filter((step) => step.audience !== "teacher")
+    .flatMap((step) => step.blocks.flatMap((block) => (block.type === "text" ? [plainText(inLanguage(block.text, document.languages))] : [])))
+    .join("\n");
+  return countWords(texts) >= ENOUGH_TO_READ ? texts : studentText(document);
+}
+
 const countWords = (text: string): number => text.match(/\p{L}[\p{L}\p{M}'’-]*/gu)?.length ?? 0;
 
 function minutesOf(document: Document, words: number): Pick<Facts, "minutes" | "minutesFrom"> {
@@ -81,7 +93,7 @@ export function factsOf(document: Document): Facts {
   const text = studentText(document);
   const words = countWords(text);
   const asked = allQuestions(document);
-  const measured = readingGrade(text, document.languages[0]!);
+  const measured = readingGrade(measuredText(document), document.languages[0]!);
   return {
     title: inLanguage(document.title, document.languages) || "Untitled",
     summary: inLanguage(document.summary, document.languages) ?? "",

@@ -1,0 +1,75 @@
+import { inLanguage } from "@/core/resource/language";
+import type { Question, ResponseValue } from "@/core/resource/question";
+import type { SeededRandom } from "./bulk/random";
+
+/** The answer a student who knows would give. */
+export function rightAnswer(question: Question, random: SeededRandom): ResponseValue {
+  switch (question.type) {
+    case "choice":
+      return question.right ?? question.options[0]!.id;
+    case "choices":
+      return question.right;
+    case "shortText":
+      return question.accepted[0]?.text ?? "";
+    case "number":
+      return Object.fromEntries(
+        question.parts.map((part) => [part.id, { number: String(part.right), ...(part.units && { unit: part.units[0]!.name }) }]),
+      );
+    case "gaps":
+      return Object.fromEntries(question.gaps.map((gap) => [gap.id, gap.accepted[0]!]));
+    case "match":
+      return question.pairs;
+    case "order":
+      return question.right;
+    case "longText":
+      return random.pick([
+        "Because it says so in the text, and you can see it in the last part.",
+        "I think it is because of the tide. First the water is high and then it goes out.",
+        "You look at the first row and then you go down. The time is on the left.",
+        "She was brave. It says she went on in the dark, and she did not turn round.",
+        "It would be harder for the animals, because they need it for food.",
+      ]);
+  }
+}
+
+/** A mistake a child might make: not nonsense, and not always the same. */
+export function likelyMistake(question: Question, random: SeededRandom): ResponseValue {
+  switch (question.type) {
+    case "choice":
+      return random.pick(question.options.filter((option) => option.id !== question.right)).id;
+    case "choices":
+      return random.next() < 0.5
+        ? question.right.slice(0, -1)
+        : [...question.right.slice(1), random.pick(question.options.filter((option) => !question.right.includes(option.id)) ?? question.options)?.id ?? question.options[0]!.id];
+    case "shortText":
+      return random.pick(["I don't know", (question.accepted[0]?.text ?? "x").slice(0, -2) + "n", "tide"]);
+    case "number": {
+      const off = random.pick([1, -1, 10, 2]);
+      return Object.fromEntries(
+        question.parts.map((part, at) => [
+          part.id,
+          {
+            number: at === question.parts.length - 1 ? String(Math.round((part.right + off * Math.max(1, part.tolerance * 2)) * 100) / 100) : String(part.right),
+            ...(part.units && { unit: random.pick(part.units).name }),
+          },
+        ]),
+      );
+    }
+    case "gaps":
+      return Object.fromEntries(
+        question.gaps.map((gap, at) => [gap.id, at === 0 ? random.pick(gap.options?.filter((word) => !gap.accepted.includes(word)) ?? ["sea"]) : gap.accepted[0]!]),
+      );
+    case "match": {
+      const [first, second, ...rest] = question.pairs;
+      return first && second ? [[first[0], second[1]], [second[0], first[1]], ...rest] : question.pairs;
+    }
+    case "order": {
+      const at = random.int(0, Math.max(0, question.right.length - 2));
+      const items = [...question.right];
+      [items[at], items[at + 1]] = [items[at + 1]!, items[at]!];
+      return items;
+    }
+    case "longText":
+      return random.pick(["I am not sure.", "because", inLanguage({ en: "It was a good story and I liked it." }, ["en"])!]);
+  }
+}

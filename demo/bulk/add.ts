@@ -1,0 +1,91 @@
+import { packFacets } from "@/core/find/facets";
+import { wordList } from "@/core/find/words";
+import { canonical } from "@/core/resource/changes";
+import type { Document } from "@/core/resource/document";
+import { factsOf, searchTexts, type Facts } from "@/core/resource/facts";
+import type { Db, Queryable } from "@/data/db";
+import { one } from "@/data/db";
+import { sha256 } from "@/server/secrets";
+import { documentOf } from "../read";
+import { bulkLesson } from "./lessons";
+import { SeededRandom } from "./random";
+import { familyNames, givenNames } from "./world";
+
+const BATCH = 250;
+const AUTHORS = 60;
+
+async function addAuthors(tx: Queryable, random: SeededRandom): Promise<{ district: number; authors: { id: number; name: string }[] }> {
+  const { id: district } = await one<{ id: number }>(tx, "insert into district (name) values ('Open commons') returning id");
+  const names = new Set<string>();
+  while (names.size < AUTHORS) names.add(`${random.pick(givenNames)} ${random.pick(familyNames)}`);
+  const authors: { id: number; name: string }[] = [];
+  for (const name of names) {
+    const [given, family] = name.split(" ");
+    // They never sign in here: no password, not active.
+    const { id } = await one<{ id: number }>(
+      tx,
+      "insert into person (district_id, kind, given_name, family_name, email, active) values ($1, 'adult', $2, $3, $4, false) returning id",
+      [district, given, family, `${given}.${family}@commons.example`.toLowerCase()],
+    );
+    authors.push({ id, name });
+  }
+  return { district, authors };
+}
+
+interface Prepared {
+  owner: number;
+  author: string;
+  document: Document;
+  hash: string;
+  facts: Facts;
+  facets: number;
+  uses: number;
+  title: string;
+  about: string;
+  body: string;
+}
+
+// The same entry as data/shelves.ts makes, for many at once.
+const addMany = `
+  with given as materialized (
+    select row_number() over () n, g.* from jsonb_to_recordset($1::jsonb) as g(owner int, author text, document jsonb, hash text, facts jsonb,
+      facets int, uses int, title text, about text, body text)),
+  r as (insert into resource (district_id, owner_id, created) select $2, owner, $3 from given order by n returning id),
+  numbered as (select id, row_number() over (order by id) n from r),
+  v as (insert into revision (resource_id, number, document, document_hash, author_id, created)
+        select numbered.id, 1, document, hash, owner, $3 from given join numbered using (n)),
+  s as (insert into shelf_entry (resource_id, shelf, added_by, added) select numbered.id, 'commons', owner, $3 from given join numbered using (n)),
+  f as (insert into resource_facts (resource_id, facts) select numbered.id, facts from given join numbered using (n))
+  insert into search_entry (resource_id, district_id, owner_id, shelves, facets, minutes, uses, title_words, words)
+  select numbered.id, $2, owner, 4, facets, (facts ->> 'minutes')::int, uses, to_tsvector('satchel_en', title),
+         setweight(to_tsvector('satchel_en', title), 'A') || setweight(to_tsvector('satchel_en', about), 'B')
+           || setweight(to_tsvector('simple', author), 'C') || setweight(to_tsvector('satchel_en', body), 'D')
+    from given join numbered using (n) order by n`;
+
+/** Puts generated lessons on the commons, the much-used ones first (entries that lie together are read together). */
+export async function addBulk(db: Db, of: { count: number; seed: number; now: Date }): Promise<void> {
+  if (of.count === 0) return;
+  const random = new SeededRandom(of.seed);
+  const { district, authors } = await db.transaction((tx) => addAuthors(tx, random));
+  const words = new Map<string, number>();
+  for (let done = 0; done < of.count; done += BATCH) {
+    const batch = Array.from({ length: Math.min(BATCH, of.count - done) }, (_, at): Prepared => {
+      const author = random.pick(authors);
+      const document = documentOf(`c${done + at}`, { ...bulkLesson(random), by: "" });
+      const [facts, texts] = [factsOf(document), searchTexts(document)];
+      for (const word of wordList(`${texts.title} ${texts.about}`)) words.set(word, (words.get(word) ?? 0) + 1);
+      const uses = Math.floor(900 / (1 + (done + at) / 20));
+      return { owner: author.id, author: author.name, document, hash: sha256(canonical(document)), facts, facets: packFacets(facts), uses, ...texts };
+    });
+    await db.query(addMany, [JSON.stringify(batch), district, new Date(of.now.getTime() - 90 * 86_400_000)]);
+  }
+  await db.script(
+    "update resource set head_revision_id = v.id from revision v where v.resource_id = resource.id and resource.head_revision_id is null",
+  );
+  await db.query(
+    `insert into search_word as w (word, entries)
+     select word, entries from jsonb_to_recordset($1::jsonb) as g(word text, entries int)
+     on conflict (word) do update set entries = w.entries + excluded.entries`,
+    [JSON.stringify([...words].map(([word, entries]) => ({ word, entries })))],
+  );
+}

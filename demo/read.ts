@@ -1,0 +1,212 @@
+import { parse } from "yaml";
+import { z } from "zod";
+import type { Block } from "@/core/resource/block";
+import { Kind, Licence, parseDocument, phases, Subject, type Document, type Step } from "@/core/resource/document";
+import { mixed } from "@/core/resource/edit";
+import type { Question } from "@/core/resource/question";
+import { richText } from "@/core/resource/rich-text";
+
+/**
+ * The demo's lessons are written by hand in a short YAML form (see demo/README.md), so that they read like lessons.
+ * This turns one into a document; everything is checked on the way.
+ */
+const Text = z.coerce.string();
+const asked = {
+  hint: Text.optional(),
+  right: Text.optional(),
+  wrong: Text.optional(),
+  marks: z.number().optional(),
+  partial: z.enum(["all", "by part"]).optional(),
+  checked: z.enum(["at once", "at the end", "never"]).optional(),
+};
+
+const WrittenBlock = z.union([
+  z.strictObject({ text: Text }),
+  z.strictObject({ picture: z.string(), shows: Text, caption: Text.optional() }),
+  z.strictObject({ table: z.array(z.array(Text)), headers: z.enum(["row", "column", "both", "none"]).default("row"), caption: Text.optional() }),
+  z.strictObject({ link: z.string(), label: Text }),
+  z.strictObject({ choice: Text, options: z.array(Text), ...asked }),
+  z.strictObject({ choices: Text, options: z.array(Text), ...asked }),
+  z.strictObject({ short: Text, answer: z.union([z.array(Text), Text]), slip: z.boolean().optional(), ...asked }),
+  z.strictObject({ number: Text, answer: z.union([z.array(Text), Text]), units: z.record(z.string(), z.number().nullable()).optional(), ...asked }),
+  z.strictObject({ gaps: Text, ask: Text.optional(), bank: z.array(Text).optional(), ...asked }),
+  z.strictObject({ match: Text, pairs: z.record(z.string(), Text), extra: z.array(Text).optional(), ...asked }),
+  z.strictObject({ order: Text, items: z.array(Text), ...asked }),
+  z.strictObject({ write: Text, lines: z.number().optional(), ...asked }),
+]);
+type WrittenBlock = z.infer<typeof WrittenBlock>;
+
+export const Written = z.strictObject({
+  title: Text,
+  by: z.string(),
+  shelf: z.enum(["private", "staffroom", "district", "commons"]),
+  licence: Licence.default("CC-BY-4.0"),
+  language: z.string().default("en"),
+  kind: Kind,
+  grades: z.union([z.number(), z.string()]),
+  subjects: z.array(Subject),
+  topics: z.array(z.string()).default([]),
+  summary: Text,
+  minutes: z.number().optional(),
+  standards: z.array(z.string()).default([]),
+  vocabulary: z.record(z.string(), Text).default({}),
+  notes: Text.optional(),
+  steps: z.array(
+    z.strictObject({
+      title: Text,
+      minutes: z.number().optional(),
+      phase: z.enum(phases).default("practise"),
+      for: z.enum(["student", "teacher", "both"]).default("student"),
+      work: z.enum(["alone", "pairs", "groups", "class"]).default("alone"),
+      say: Text.optional(),
+      notes: Text.optional(),
+      blocks: z.array(WrittenBlock).default([]),
+    }),
+  ),
+});
+export type Written = z.infer<typeof Written>;
+
+function gradeSpan(grades: number | string) {
+  const [from, to = from] = String(grades).split("-").map((grade) => (grade === "K" ? 0 : Number(grade)));
+  return { from: from!, to: to! };
+}
+
+/** "25 min ±1" is 25, give or take 1, with "min" behind the box. */
+function numberPart(id: string, written: string, units?: Record<string, number | null>) {
+  const found = /^(-?[\d.]+)\s*([^±\d]*?)\s*(?:±\s*([\d.]+))?$/.exec(written.trim());
+  if (!found) throw new Error(`"${written}" is not a number with an optional unit and tolerance`);
+  const [, right, unit, tolerance] = found;
+  return {
+    id,
+    right: Number(right),
+    tolerance: Number(tolerance ?? 0),
+    ...(unit && !units && { unit }),
+    ...(units && { units: Object.entries(units).map(([name, factor]) => ({ name, factor })) }),
+  };
+}
+
+function questionOf(written: WrittenBlock, id: string, language: string): Question | null {
+  const rich = (text: string) => ({ [language]: richText(text) });
+  const plain = (text: string) => ({ [language]: text });
+  const options = (texts: string[], from = "o") => texts.map((text, at) => ({ id: `${from}${at + 1}`, text: plain(text.replace(/^\*/, "")) }));
+  const starred = (texts: string[]) => texts.flatMap((text, at) => (text.startsWith("*") ? [`o${at + 1}`] : []));
+  const common = (prompt: string, of: z.infer<z.ZodObject<typeof asked>>) => ({
+    id,
+    prompt: rich(prompt),
+    marks: of.marks ?? 1,
+    partial: of.partial ?? ("by part" as const),
+    checked: of.checked ?? ("at once" as const),
+    ...(of.hint && { hint: rich(of.hint) }),
+    ...((of.right || of.wrong) && {
+      feedback: { ...(of.right && { right: rich(of.right) }), ...(of.wrong && { wrong: rich(of.wrong) }) },
+    }),
+  });
+  const spelling = { ignoreCase: true, ignoreAccents: false, forgiveOneSlip: false };
+  if ("choice" in written) {
+    const [right, ...more] = starred(written.options);
+    if (!right || more.length > 0) throw new Error(`"${written.choice}": mark exactly one option with *`);
+    return { ...common(written.choice, written), type: "choice", options: options(written.options), right };
+  }
+  if ("choices" in written) {
+    return { ...common(written.choices, written), type: "choices", options: options(written.options), right: starred(written.options) };
+  }
+  if ("short" in written) {
+    const accepted = [written.answer].flat().map((text) => ({ text, share: 1 }));
+    return { ...common(written.short, written), type: "shortText", accepted, spelling: { ...spelling, forgiveOneSlip: written.slip ?? false } };
+  }
+  if ("number" in written) {
+    const parts = [written.answer].flat().map((part, at) => numberPart(`p${at + 1}`, part, written.units));
+    return { ...common(written.number, written), type: "number", parts };
+  }
+  if ("gaps" in written) {
+    const gaps: { id: string; accepted: string[]; options?: string[] }[] = [];
+    const passage = written.gaps.trim().replace(/\[([^\]]+)\]/g, (_, words: string) => {
+      const gap = { id: `g${gaps.length + 1}`, accepted: words.split("|"), ...(written.bank && { options: written.bank }) };
+      gaps.push(gap);
+      return `[[${gap.id}]]`;
+    });
+    return { ...common(written.ask ?? "Fill the gaps.", written), type: "gaps", passage: plain(passage), gaps, spelling };
+  }
+  if ("match" in written) {
+    const left = options(Object.keys(written.pairs), "l");
+    const partners = options(Object.values(written.pairs), "r");
+    const astray = options(written.extra ?? [], "x");
+    const pairs = left.map((item, at): [string, string] => [item.id, partners[at]!.id]);
+    return { ...common(written.match, written), type: "match", left, right: mixed([...partners, ...astray]), pairs };
+  }
+  if ("order" in written) {
+    const items = options(written.items, "i");
+    return { ...common(written.order, written), type: "order", items: mixed(items), right: items.map((item) => item.id) };
+  }
+  if ("write" in written) {
+    return { ...common(written.write, { ...written, checked: "never" }), type: "longText", lines: written.lines ?? 6 };
+  }
+  return null;
+}
+
+function blockOf(written: WrittenBlock, id: string, language: string): Block {
+  if ("text" in written) return { id, type: "text", text: { [language]: richText(written.text) } };
+  if ("picture" in written) {
+    const caption = written.caption && { caption: { [language]: written.caption } };
+    return { id, type: "picture", media: `drawing:${written.picture}`, description: { [language]: written.shows }, decorative: false, ...caption };
+  }
+  if ("table" in written) {
+    return {
+      id,
+      type: "table",
+      rows: { [language]: written.table },
+      headerRow: written.headers === "row" || written.headers === "both",
+      headerColumn: written.headers === "column" || written.headers === "both",
+      ...(written.caption && { caption: { [language]: written.caption } }),
+    };
+  }
+  if ("link" in written) return { id, type: "link", href: written.link, label: { [language]: written.label } };
+  return { id, type: "question", question: questionOf(written, `${id}q`, language)! };
+}
+
+/** @throws with the name of the file and what is wrong in it */
+export function documentOf(name: string, written: Written): Document {
+  const { language } = written;
+  const rich = (text: string) => ({ [language]: richText(text) });
+  const steps = written.steps.map((step, at): Step => {
+    const id = `${name.slice(0, 30)}-${at + 1}`;
+    return {
+      id,
+      title: { [language]: step.title },
+      audience: step.for,
+      phase: step.phase,
+      work: step.work,
+      locked: false,
+      ...(step.minutes !== undefined && { minutes: step.minutes }),
+      instructions: step.say ? { [language]: { text: richText(step.say) } } : {},
+      ...(step.notes && { teacherNotes: rich(step.notes) }),
+      blocks: step.blocks.map((block, nth) => blockOf(block, `${id}-${nth + 1}`, language)),
+    };
+  });
+  return parseDocument({
+    schema: 1,
+    languages: [language],
+    title: { [language]: written.title },
+    summary: { [language]: written.summary },
+    kind: written.kind,
+    grades: gradeSpan(written.grades),
+    subjects: written.subjects,
+    topics: written.topics,
+    minutes: written.minutes,
+    standards: written.standards.map((code) => ({ framework: "skerry", code, relation: "teaches" })),
+    vocabulary: Object.entries(written.vocabulary).map(([term, meaning]) => ({ term, meaning: { [language]: meaning } })),
+    licence: written.licence,
+    ...(written.notes && { teacherNotes: rich(written.notes) }),
+    steps,
+  });
+}
+
+/** Reads the YAML of one lesson. @throws with what is wrong and where */
+export function readWritten(name: string, yaml: string): { written: Written; document: Document } {
+  try {
+    const written = Written.parse(parse(yaml));
+    return { written, document: documentOf(name, written) };
+  } catch (error) {
+    throw new Error(`demo/resources/${name}.yaml: ${(error as Error).message}`);
+  }
+}

@@ -1,0 +1,241 @@
+import { readdirSync, readFileSync } from "node:fs";
+import path from "node:path";
+import { parse } from "yaml";
+import { z } from "zod";
+import { schoolDayAt } from "@/core/calendar/wall-clock";
+import { allQuestions, type Document } from "@/core/resource/document";
+import { pictureSecret, type Picture } from "@/core/student/pictures";
+import { addAssignment } from "@/data/assignments";
+import type { Db, Queryable } from "@/data/db";
+import { one } from "@/data/db";
+import { addResource } from "@/data/resources";
+import { addPocket, pack, putIntoPocket } from "@/data/satchel";
+import { putOnShelf } from "@/data/shelves";
+import { addResponses, handIn, openAttempt } from "@/data/work";
+import { publish } from "@/server/publish";
+import { hashSecret } from "@/server/secrets";
+import { likelyMistake, rightAnswer } from "./answers";
+import { SeededRandom } from "./bulk/random";
+import { addBulk } from "./bulk/add";
+import { readWritten } from "./read";
+
+const folder = import.meta.dirname;
+const HOUR = 3_600_000;
+
+const School = z.strictObject({
+  district: z.string(),
+  password: z.string(),
+  pictures: z.array(z.string()),
+  schools: z.array(z.strictObject({ name: z.string(), zone: z.string() })),
+  people: z.array(z.strictObject({ name: z.string(), school: z.string(), roles: z.array(z.string()) })),
+  classes: z.array(
+    z.strictObject({
+      name: z.string(),
+      school: z.string(),
+      subject: z.string(),
+      grades: z.tuple([z.number(), z.number()]),
+      period: z.number(),
+      lead: z.string(),
+      with: z.array(z.string()).default([]),
+      also: z.array(z.string()).default([]),
+      students: z.array(z.string()),
+    }),
+  ),
+});
+
+const Given = z.array(
+  z.strictObject({
+    class: z.string(),
+    resource: z.string(),
+    opens: z.tuple([z.number(), z.number()]),
+    due: z.tuple([z.number(), z.number()]),
+    tries: z.number().nullable(),
+    done: z.number(),
+    begun: z.number(),
+  }),
+);
+
+interface Town {
+  district: number;
+  schools: Map<string, number>;
+  zone: string;
+  people: Map<string, number>;
+  classes: Map<string, { id: number; lead: number; students: number[] }>;
+}
+
+const key = (name: string) => name.toLowerCase().replaceAll(" ", ".");
+
+async function addPeople(tx: Queryable, now: Date): Promise<Town> {
+  const plan = School.parse(parse(readFileSync(path.join(folder, "school.yaml"), "utf8")));
+  const { id: district } = await one<{ id: number }>(tx, "insert into district (name) values ($1) returning id", [plan.district]);
+  const town: Town = { district, schools: new Map(), zone: plan.schools[0]!.zone, people: new Map(), classes: new Map() };
+  for (const school of plan.schools) {
+    const { id } = await one<{ id: number }>(tx, "insert into school (district_id, name, time_zone) values ($1, $2, $3) returning id", [district, school.name, school.zone]);
+    town.schools.set(school.name, id);
+  }
+  const [password, pictures] = await Promise.all([hashSecret(plan.password), hashSecret(pictureSecret(plan.pictures as Picture[]))]);
+  for (const { name, school, roles } of plan.people) {
+    const [given, ...family] = name.split(" ");
+    const { id } = await one<{ id: number }>(
+      tx,
+      `insert into person (district_id, school_id, kind, given_name, family_name, email, password_hash)
+       values ($1, $2, 'adult', $3, $4, $5, $6) returning id`,
+      [district, town.schools.get(school), given, family.join(" "), `${key(name)}@skerry.example`, password],
+    );
+    town.people.set(key(name), id);
+    for (const role of roles) await tx.query("insert into person_role values ($1, $2, 'school')", [id, role]);
+  }
+  const year = now.getFullYear();
+  for (const group of plan.classes) {
+    const school = town.schools.get(group.school)!;
+    const lead = town.people.get(key(group.lead))!;
+    const { id } = await one<{ id: number }>(
+      tx,
+      `insert into class (school_id, name, subject, year, grade_from, grade_to, period_minutes) values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+      [school, group.name, group.subject, year, ...group.grades, group.period],
+    );
+    await tx.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'lead')", [id, lead]);
+    for (const name of group.with) {
+      await tx.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'co-teacher')", [id, town.people.get(key(name))]);
+    }
+    const students: number[] = [];
+    for (const [at, name] of [...group.also, ...group.students].entries()) {
+      let student = town.people.get(`${key(name)}@${school}`);
+      if (student === undefined) {
+        const [given, ...family] = name.split(" ");
+        // Older half of a mixed class first, so that both grades are there.
+        const grade = group.grades[0] === group.grades[1] ? group.grades[0] : at < 6 ? group.grades[1] : group.grades[0];
+        const row = await one<{ id: number }>(
+          tx,
+          `insert into person (district_id, school_id, kind, given_name, family_name, sign_in_name, password_hash, grade)
+           values ($1, $2, 'student', $3, $4, $5, $6, $7) returning id`,
+          [district, school, given, family.join(" "), key(name), pictures, grade],
+        );
+        student = row.id;
+        town.people.set(`${key(name)}@${school}`, student);
+      }
+      students.push(student);
+      await tx.query("insert into enrolment (class_id, student_id) values ($1, $2)", [id, student]);
+    }
+    town.classes.set(group.name, { id, lead, students });
+  }
+  return town;
+}
+
+interface Lesson {
+  id: number;
+  revision: number;
+  document: Document;
+}
+
+async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<string, Lesson>> {
+  const lessons = new Map<string, Lesson>();
+  const files = readdirSync(path.join(folder, "resources")).filter((file) => file.endsWith(".yaml")).sort();
+  for (const [at, file] of files.entries()) {
+    const name = file.replace(/\.yaml$/, "");
+    const { written, document } = readWritten(name, readFileSync(path.join(folder, "resources", file), "utf8"));
+    const owner = town.people.get(written.by);
+    if (owner === undefined) throw new Error(`demo/resources/${file}: nobody is called ${written.by}`);
+    const created = new Date(now.getTime() - (20 + ((at * 37) % 200)) * 24 * HOUR);
+    const id = await addResource(tx, { district: town.district, owner, source: null, created });
+    if (written.shelf !== "private") {
+      const { school } = await one<{ school: number }>(tx, "select school_id school from person where id = $1", [owner]);
+      await putOnShelf(tx, { resource: id, shelf: written.shelf, school, by: owner, at: created });
+    }
+    const revision = await publish(tx, { resource: id, document, author: owner, now: created });
+    lessons.set(name, { id, revision: revision.id, document });
+  }
+  return lessons;
+}
+
+async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
+  const random = new SeededRandom(5);
+  const given = Given.parse(parse(readFileSync(path.join(folder, "fortnight.yaml"), "utf8")));
+  const moment = ([days, hour]: [number, number]) => schoolDayAt(now, town.zone, days, hour);
+  for (const plan of given) {
+    const group = town.classes.get(plan.class)!;
+    const lesson = lessons.get(plan.resource);
+    if (!lesson) throw new Error(`demo/fortnight.yaml: there is no lesson ${plan.resource}`);
+    const [opens, due] = [moment(plan.opens), moment(plan.due)];
+    const assignment = await addAssignment(tx, {
+      class: group.id,
+      resource: lesson.id,
+      revision: lesson.revision,
+      students: group.students,
+      madeBy: group.lead,
+      made: new Date(Math.min(now.getTime(), opens.getTime()) - 30 * HOUR),
+      opens,
+      due,
+      tries: plan.tries,
+      keep: "best",
+      checking: "at once",
+    });
+    if (opens > now) continue;
+    const recipients = await tx.query<{ id: number; student: number }>(
+      "select id, student_id student from recipient where assignment_id = $1 order by id",
+      [assignment],
+    );
+    for (const recipient of recipients) {
+      const lot = random.next();
+      const all = lot < plan.done;
+      if (!all && lot > plan.done + (1 - plan.done) * plan.begun * 2) continue;
+      await addTry(tx, { recipient: recipient.id, lesson, opens, due, all, tries: plan.tries, random, now, ability: abilityOf(recipient.student) });
+    }
+  }
+}
+
+/** How often a student is right, the same in all their work: 0.45 to 0.95. */
+const abilityOf = (student: number) => 0.45 + 0.5 * new SeededRandom(student * 7919).next();
+
+async function addTry(
+  tx: Queryable,
+  of: { recipient: number; lesson: Lesson; opens: Date; due: Date; all: boolean; tries: number | null; random: SeededRandom; now: Date; ability: number },
+): Promise<void> {
+  const { random, lesson } = of;
+  const latest = Math.min(of.due.getTime(), of.now.getTime()) - HOUR / 2;
+  let at = of.opens.getTime() + random.next() * Math.max(HOUR / 4, latest - of.opens.getTime());
+  const attempt = (await openAttempt(tx, of, new Date(at)))!;
+  const asked = allQuestions(lesson.document);
+  const answered = of.all ? asked : asked.slice(0, random.int(1, Math.max(1, asked.length - 1)));
+  for (const [nth, { step, question }] of answered.entries()) {
+    if (of.all && random.next() < 0.04) continue;
+    at += (20 + random.next() * 100) * 1000;
+    const right = random.next() < of.ability;
+    const value = right ? rightAnswer(question, random) : likelyMistake(question, random);
+    const response = { key: `demo-${nth}`, step: step.id, question: question.id, value, checked: question.checked === "at once" };
+    await addResponses(tx, attempt.id, [response], new Date(Math.min(at, of.now.getTime() - 60_000)));
+  }
+  if (of.all) await handIn(tx, attempt.id, new Date(Math.min(at + 30_000, of.now.getTime() - 30_000)));
+}
+
+async function addSatchel(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
+  const ines = town.people.get("ines.halloran")!;
+  const pockets = {
+    "Tides, term 1": ["reading-a-tide-table", "the-ferry-timetable", "why-the-tide-comes-twice"],
+    "Close reading": ["the-keepers-letter", "weather-words"],
+    "Friday openers": ["knots-step-by-step"],
+  };
+  for (const [name, contents] of Object.entries(pockets)) {
+    const pocket = await addPocket(tx, ines, name);
+    const ids = contents.map((lesson) => lessons.get(lesson)!.id);
+    for (const id of ids) await pack(tx, ines, id, new Date(now.getTime() - 9 * 24 * HOUR));
+    await putIntoPocket(tx, pocket.id, ids, now);
+  }
+  for (const name of ["change-from-the-market-stall", "sea-song-rhythm", "bird-counts-as-graphs"]) {
+    await pack(tx, ines, lessons.get(name)!.id, new Date(now.getTime() - 3 * 24 * HOUR));
+  }
+}
+
+/** Fills an empty database with Skerry Isles Schools. All or nothing. `bulk`: how many generated lessons on the commons. */
+export async function seed(db: Db, options: { now: Date; bulk: number }): Promise<void> {
+  const { now } = options;
+  await db.transaction(async (tx) => {
+    const town = await addPeople(tx, now);
+    const lessons = await addLessons(tx, town, now);
+    await addFortnight(tx, town, lessons, now);
+    await addSatchel(tx, town, lessons, now);
+  });
+  await addBulk(db, { count: options.bulk, seed: 1, now });
+  await db.script("vacuum analyze");
+}
+

@@ -1,0 +1,60 @@
+import { z } from "zod";
+import type { Db } from "@/data/db";
+import { database } from "./database";
+import { log } from "./log";
+import { permit, type About, type Act } from "./permissions";
+import { currentVisitor, type Visitor } from "./session";
+
+/** What came of a write: a value, or what was wrong, what was kept, and which field it is about. */
+export type Outcome<Value> = { ok: true; value: Value } | { ok: false; problem: string; field?: string };
+
+/** Thrown inside an action to refuse with a reason a person can act on. Nothing of the action is kept. */
+export class Refused extends Error {
+  constructor(
+    message: string,
+    readonly field?: string,
+  ) {
+    super(message);
+    this.name = "Refused";
+  }
+}
+
+export interface Caller {
+  db: Db;
+  now: Date;
+  visitor: Visitor;
+}
+
+export const notThere = "This is not here, or not yours to see.";
+
+/**
+ * Makes a server action: input checked by Zod, permission asked, errors turned into outcomes. The fields `resource`,
+ * `resources`, `class`, `assignment`, `pocket` and `students` of the input are what the permission is about. For acts
+ * anyone may do, `visitor` is null when nobody is signed in.
+ */
+export function act<Schema extends z.ZodType<object>, Value>(
+  permission: Act,
+  input: Schema,
+  work: (caller: Caller, given: z.infer<Schema>) => Promise<Value>,
+): (given: z.input<Schema>) => Promise<Outcome<Value>> {
+  return async (given) => {
+    const parsed = input.safeParse(given);
+    if (!parsed.success) {
+      const [issue] = parsed.error.issues;
+      return { ok: false, problem: issue?.message ?? "This could not be read.", field: issue?.path.join(".") };
+    }
+    try {
+      const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
+      if (!(await permit(db, visitor, permission, parsed.data as About, now))) {
+        return { ok: false, problem: visitor ? notThere : "You are signed out. Sign in again; what you typed is still here." };
+      }
+      return { ok: true, value: await work({ db, now, visitor: visitor! }, parsed.data) };
+    } catch (error) {
+      if (error instanceof Refused) return { ok: false, problem: error.message, ...(error.field && { field: error.field }) };
+      // Next's own signals (redirect, not found) travel as exceptions.
+      if (typeof (error as { digest?: unknown }).digest === "string") throw error;
+      log.error({ act: permission, error: (error as Error).message }, "action failed");
+      return { ok: false, problem: "That did not work, and nothing was changed. Try again in a moment." };
+    }
+  };
+}

@@ -1,0 +1,25 @@
+import { notFound, redirect } from "next/navigation";
+import type { Db } from "@/data/db";
+import { database } from "./database";
+import { permit, type About, type Act } from "./permissions";
+import { currentVisitor, type Visitor } from "./session";
+
+/**
+ * Asked by every page before it reads anything: who is there, and may they? Nobody signed in goes to the sign-in page;
+ * somebody who may not sees what one sees for a thing that does not exist.
+ */
+export async function enter(permission: Act, about: About = {}): Promise<{ db: Db; visitor: Visitor; now: Date }> {
+  const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
+  if (await permit(db, visitor, permission, about, now)) return { db, visitor: visitor!, now };
+  if (!visitor) redirect("/sign-in");
+  // A student on a teacher's page, or the other way round, is shown home.
+  if (permission === "see own work") redirect("/find");
+  if (visitor.kind === "student") redirect("/student");
+  notFound();
+}
+
+/** A number from an address, or undefined: what is not a number is not there. */
+export function idFrom(text: string | string[] | undefined): number | undefined {
+  const first = Array.isArray(text) ? text[0] : text;
+  return first && /^\d{1,9}$/.test(first) ? Number(first) : undefined;
+}

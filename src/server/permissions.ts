@@ -1,0 +1,101 @@
+import { assignmentById } from "@/data/assignments";
+import { isEnrolled, teachesClass } from "@/data/classes";
+import type { Queryable } from "@/data/db";
+import { resourceById } from "@/data/resources";
+import { ownsPocket } from "@/data/satchel";
+import { mayRead } from "@/data/search";
+import { taskOf } from "@/data/work";
+import type { Visitor } from "./session";
+
+/** What an act is about. Ids that came from outside: nothing is known about them yet. */
+export interface About {
+  resource?: number;
+  resources?: readonly number[];
+  class?: number;
+  assignment?: number;
+  pocket?: number;
+  students?: readonly number[];
+}
+
+type Who = "teacher" | "student";
+type Relation = (db: Queryable, visitor: Visitor, about: About, now: Date) => Promise<boolean>;
+
+const reads = (db: Queryable, visitor: Visitor, resource: number | undefined) =>
+  resource === undefined ? Promise.resolve(false) : mayRead(db, visitor, resource);
+
+const relations = {
+  "reads resource": (db, visitor, about) => reads(db, visitor, about.resource),
+  "reads resources": async (db, visitor, about) => {
+    for (const resource of about.resources ?? []) if (!(await reads(db, visitor, resource))) return false;
+    return true;
+  },
+  "owns resource": async (db, visitor, about) =>
+    about.resource !== undefined && (await resourceById(db, about.resource))?.owner === visitor.id,
+  "owns pocket": async (db, visitor, about) => about.pocket !== undefined && ownsPocket(db, visitor.id, about.pocket),
+  "teaches class": async (db, visitor, about, now) =>
+    about.class !== undefined && teachesClass(db, visitor.id, about.class, now),
+  "students are in class": async (db, _visitor, about) => {
+    for (const student of about.students ?? []) if (!(await isEnrolled(db, student, about.class ?? -1))) return false;
+    return true;
+  },
+  "teaches the assignment's class": async (db, visitor, about, now) => {
+    const assignment = about.assignment === undefined ? undefined : await assignmentById(db, about.assignment);
+    return assignment !== undefined && teachesClass(db, visitor.id, assignment.class, now);
+  },
+  "was given assignment": async (db, visitor, about) =>
+    about.assignment !== undefined && (await taskOf(db, visitor.id, about.assignment, visitor.joinedClass)) !== undefined,
+} satisfies Record<string, Relation>;
+
+interface Permission {
+  /** "anyone": also somebody who is not signed in. */
+  who: Who | "anyone" | "signed in";
+  needs: (keyof typeof relations)[];
+}
+
+/**
+ * The one table of who may do what. Every page, action and route names a row; a test reads the source and fails for one
+ * that does not. A refusal looks the same as something that does not exist.
+ */
+export const permissions = {
+  "sign in": { who: "anyone", needs: [] },
+  "read help": { who: "anyone", needs: [] },
+  "see a drawing": { who: "anyone", needs: [] },
+  "sign out": { who: "signed in", needs: [] },
+  "find resources": { who: "teacher", needs: [] },
+  "look at resource": { who: "teacher", needs: ["reads resource"] },
+  "see own satchel": { who: "teacher", needs: [] },
+  "pack resource": { who: "teacher", needs: ["reads resource"] },
+  "unpack resource": { who: "teacher", needs: [] },
+  "make resource": { who: "teacher", needs: [] },
+  "adapt resource": { who: "teacher", needs: ["reads resource"] },
+  "edit resource": { who: "teacher", needs: ["owns resource"] },
+  "make pocket": { who: "teacher", needs: [] },
+  "change pocket": { who: "teacher", needs: ["owns pocket"] },
+  "put into pocket": { who: "teacher", needs: ["owns pocket", "reads resources"] },
+  "assign resource": { who: "teacher", needs: ["reads resource", "teaches class", "students are in class"] },
+  "see assignments": { who: "teacher", needs: [] },
+  "change assignment": { who: "teacher", needs: ["teaches the assignment's class"] },
+  "see results": { who: "teacher", needs: ["teaches the assignment's class"] },
+  "see own classes": { who: "teacher", needs: [] },
+  "see class": { who: "teacher", needs: ["teaches class"] },
+  "open class to students": { who: "teacher", needs: ["teaches class"] },
+  "see own work": { who: "student", needs: [] },
+  "do assignment": { who: "student", needs: ["was given assignment"] },
+} satisfies Record<string, Permission>;
+
+export type Act = keyof typeof permissions;
+
+function isOne(visitor: Visitor | null, who: Permission["who"]): boolean {
+  if (who === "anyone") return true;
+  if (!visitor) return false;
+  if (who === "signed in") return true;
+  return who === "student" ? visitor.kind === "student" : visitor.kind === "adult" && visitor.roles.includes("teacher");
+}
+
+/** Whether this visitor may do this, to exactly these things. */
+export async function permit(db: Queryable, visitor: Visitor | null, act: Act, about: About, now: Date): Promise<boolean> {
+  const { who, needs } = permissions[act] as Permission;
+  if (!isOne(visitor, who)) return false;
+  for (const need of needs) if (!(await (relations[need] as Relation)(db, visitor!, about, now))) return false;
+  return true;
+}
