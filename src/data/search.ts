@@ -207,3 +207,13 @@ export async function mayRead(db: Queryable, reader: Omit<Reader, "satchel">, re
   );
   return rows.length > 0;
 }
+
+/** By how many classes of a school a resource was used. */
+export async function usedAtSchool(db: Queryable, school: number | null, resource: number): Promise<number> {
+  const rows = await db.query<{ classes: number }>(
+    `select count(distinct a.class_id)::int classes from assignment a join class c on c.id = a.class_id
+      where c.school_id = $1 and a.resource_id = $2 and a.called_back is null`,
+    [school ?? -1, resource],
+  );
+  return rows[0]!.classes;
+}

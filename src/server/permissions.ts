@@ -59,7 +59,7 @@ interface Permission {
 export const permissions = {
   "sign in": { who: "anyone", needs: [] },
   "read help": { who: "anyone", needs: [] },
-  "see a drawing": { who: "anyone", needs: [] },
+  "put into pocket again": { who: "teacher", needs: ["reads resources"] },
   "sign out": { who: "signed in", needs: [] },
   "find resources": { who: "teacher", needs: [] },
   "look at resource": { who: "teacher", needs: ["reads resource"] },
@@ -69,6 +69,8 @@ export const permissions = {
   "make resource": { who: "teacher", needs: [] },
   "adapt resource": { who: "teacher", needs: ["reads resource"] },
   "edit resource": { who: "teacher", needs: ["owns resource"] },
+  "add a picture": { who: "teacher", needs: [] },
+  "see a picture": { who: "signed in", needs: [] },
   "make pocket": { who: "teacher", needs: [] },
   "change pocket": { who: "teacher", needs: ["owns pocket"] },
   "put into pocket": { who: "teacher", needs: ["owns pocket", "reads resources"] },

@@ -63,6 +63,13 @@ export function removeBlock(step: Step, id: string): Step {
   return { ...step, blocks: step.blocks.filter((block) => block.id !== id) };
 }
 
+/** Puts a removed block back at its place; nothing happens when its step is gone or the block is there. */
+export function restoreBlock(document: Document, stepId: string, block: Block, at: number): Document {
+  const step = document.steps.find((one) => one.id === stepId);
+  if (!step || step.blocks.some((one) => one.id === block.id)) return document;
+  return replaceStep(document, putBlock(step, block, at));
+}
+
 export function moveBlock(step: Step, id: string, by: -1 | 1): Step {
   const at = step.blocks.findIndex((block) => block.id === id);
   const to = at + by;

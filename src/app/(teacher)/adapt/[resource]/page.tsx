@@ -1,0 +1,16 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { AdaptScreen } from "@/screens/adapt/adapt-screen";
+import { adaptData } from "@/server/adapt";
+import { chosenClass } from "@/server/chosen-class";
+import { enter, idFrom } from "@/server/page";
+
+export const metadata: Metadata = { title: "Adapt" };
+
+export default async function AdaptPage({ params }: { params: Promise<{ resource: string }> }) {
+  const resource = idFrom((await params).resource) ?? -1;
+  const { db, visitor, now } = await enter("edit resource", { resource });
+  const [data, { current }] = await Promise.all([adaptData(db, resource), chosenClass(db, visitor, now)]);
+  if (!data) notFound();
+  return <AdaptScreen key={resource} data={data} periodMinutes={current?.periodMinutes ?? null} />;
+}

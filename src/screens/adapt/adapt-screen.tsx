@@ -1,0 +1,210 @@
+"use client";
+import { Backpack, Eye, GitBranch, Redo2, Undo2 } from "lucide-react";
+import { useRouter } from "next/navigation";
+import { useEffect, useMemo, useState, useTransition } from "react";
+import { changesBetween, sayChanges, type Changes } from "@/core/resource/changes";
+import type { Document } from "@/core/resource/document";
+import { duplicateStep, insertStep, moveStep, newStep, removeStep, replaceStep, restoreBlock } from "@/core/resource/edit";
+import { unfinished } from "@/core/resource/facts";
+import { inLanguage } from "@/core/resource/language";
+import type { ResponseValue } from "@/core/resource/question";
+import { mark, type Mark } from "@/core/scoring/mark";
+import { publishDraft, shareInStaffroom } from "@/server/actions/adapt";
+import type { AdaptData } from "@/server/adapt";
+import { Button } from "@/ui/button";
+import { Empty } from "@/ui/empty";
+import { IconButton } from "@/ui/icon-button";
+import { Notice } from "@/ui/notice";
+import { Tip } from "@/ui/tip";
+import { tell, tellProblem } from "@/ui/toast";
+import { StepView } from "../step/step-view";
+import { SaveSign } from "./save-state";
+import { Settings } from "./settings";
+import { Spine } from "./spine";
+import { StepEditor } from "./step-editor";
+import { useDraft } from "./use-draft";
+
+const newId = () => crypto.randomUUID().slice(0, 13);
+
+function SourceSign({ data, changes }: { data: AdaptData; changes: Changes | null }) {
+  if (!data.source || !changes) return <span className="text-[13px] text-ink-soft">made by me</span>;
+  return (
+    <Tip text={sayChanges(changes)}>
+      <span tabIndex={0} className="inline-flex h-7 items-center gap-2 rounded-card border border-brass bg-brass-wash px-2.5 text-[13px]">
+        <GitBranch size={14} aria-hidden /> from {data.source.author}, revision {data.source.number} · {changes.count} {changes.count === 1 ? "change" : "changes"}
+      </span>
+    </Tip>
+  );
+}
+
+/** The step by the very view students have, with checking; nothing is kept. */
+function AsStudent({ document, stepId }: { document: Document; stepId: string }) {
+  const [values, setValues] = useState<Record<string, ResponseValue>>({});
+  const [marks, setMarks] = useState<Record<string, Mark | undefined>>({});
+  const step = document.steps.find((one) => one.id === stepId);
+  if (!step) return null;
+  return (
+    <div className="mx-auto max-w-3xl rounded-card border border-line bg-card p-6 text-[17px]">
+      <StepView
+        key={step.id}
+        step={step}
+        languages={document.languages}
+        values={values}
+        marks={marks}
+        onChange={(question, value) => {
+          setValues((old) => ({ ...old, [question.id]: value }));
+          setMarks((old) => ({ ...old, [question.id]: undefined }));
+        }}
+        mayCheck={(question) => question.checked === "at once"}
+        onCheck={(question) => setMarks((old) => ({ ...old, [question.id]: mark(question, values[question.id], document.languages[0]) }))}
+      />
+    </div>
+  );
+}
+
+function usePublish(data: AdaptData, draft: ReturnType<typeof useDraft>) {
+  const router = useRouter();
+  const [busy, start] = useTransition();
+  const publish = () =>
+    start(async () => {
+      if (!(await draft.flush())) return;
+      const outcome = await publishDraft({ resource: data.resource, seen: draft.seen() });
+      if (!outcome.ok) return tellProblem(outcome.problem);
+      tell(`Published as revision ${outcome.value.number}. What is assigned already stays as it was.`);
+      router.push(`/satchel?open=${data.resource}`);
+    });
+  return { busy, publish };
+}
+
+export function AdaptScreen({ data, periodMinutes }: { data: AdaptData; periodMinutes: number | null }) {
+  const draft = useDraft(data.resource, data.document, data.counter);
+  const { document, change, undo, redo, state } = draft;
+  const [current, setCurrent] = useState<string | null>(document.steps[0]?.id ?? null);
+  const [asStudent, setAsStudent] = useState(false);
+  const { busy, publish } = usePublish(data, draft);
+  const router = useRouter();
+  const language = document.languages[0]!;
+  const changes = useMemo(() => (data.source ? changesBetween(data.source.document, document) : null), [data.source, document]);
+  const problems = useMemo(() => unfinished(document), [document]);
+  const step = document.steps.find((one) => one.id === current) ?? document.steps[0] ?? null;
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
+      // A text being written has its own, finer undo.
+      if ((event.target as HTMLElement).isContentEditable) return;
+      event.preventDefault();
+      (event.shiftKey ? redo : undo)?.();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [undo, redo]);
+
+  const remove = (id: string) => {
+    const removed = document.steps.find((one) => one.id === id)!;
+    const at = document.steps.findIndex((one) => one.id === id);
+    const next = removeStep(document, id);
+    change(next);
+    setCurrent(next.steps[Math.min(at, next.steps.length - 1)]?.id ?? null);
+    tell("Removed the step.", () => {
+      change((now) => (now.steps.some((one) => one.id === id) ? now : insertStep(now, removed, at)));
+      setCurrent(id);
+    });
+  };
+  const add = () => {
+    const fresh = newStep(language, "", newId);
+    const at = step ? document.steps.indexOf(step) + 1 : document.steps.length;
+    change(insertStep(document, fresh, at));
+    setCurrent(fresh.id);
+  };
+  const share = async () => {
+    const shared = !data.shelves.includes("staffroom");
+    const outcome = await shareInStaffroom({ resource: data.resource, shared });
+    if (!outcome.ok) return tellProblem(outcome.problem);
+    tell(shared ? "It is in the staffroom now." : "It is yours alone again.", async () => {
+      await shareInStaffroom({ resource: data.resource, shared: !shared });
+      router.refresh();
+    });
+    router.refresh();
+  };
+
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex h-[50px] shrink-0 items-center gap-3 border-b border-line px-5">
+        <Backpack size={18} aria-label="mine" className="shrink-0 text-brass" />
+        <input
+          type="text"
+          aria-label="Title"
+          value={inLanguage(document.title, document.languages) ?? ""}
+          maxLength={300}
+          onChange={(event) => change({ ...document, title: { ...document.title, [language]: event.target.value } }, "title")}
+          className="min-w-40 flex-1 rounded-[4px] bg-transparent px-1 font-serif text-[20px] hover:ring-1 hover:ring-line"
+        />
+        <SourceSign data={data} changes={changes} />
+        <SaveSign state={state} savedBefore={data.saved} />
+        <div className="flex gap-1">
+          <IconButton name="Undo" disabled={!undo} onClick={() => undo?.()}>
+            <Undo2 size={17} aria-hidden />
+          </IconButton>
+          <IconButton name="Redo" disabled={!redo} onClick={() => redo?.()}>
+            <Redo2 size={17} aria-hidden />
+          </IconButton>
+        </div>
+        {data.published && (
+          <Button onClick={() => void share()}>{data.shelves.includes("staffroom") ? "Take out of the staffroom" : "Share in the staffroom"}</Button>
+        )}
+        <Button aria-pressed={asStudent} onClick={() => setAsStudent(!asStudent)}>
+          <Eye size={16} aria-hidden /> {asStudent ? "Back to editing" : "See as student"}
+        </Button>
+        <Button look="main" onClick={publish} disabled={busy || problems.length > 0 || state.kind === "conflict" || (!data.hasDraft && state.kind === "saved" && !state.at)}>
+          {busy ? "One moment …" : "Publish"}
+        </Button>
+      </header>
+      {state.kind === "conflict" && (
+        <Notice tone="warning" className="m-3">
+          Somebody, perhaps you in another window, has saved a change since this page was opened. What you see here is not lost while this window stays open, but it is not
+          saved.{" "}
+          <button type="button" className="font-semibold underline" onClick={() => window.location.reload()}>
+            Go on from what was saved there
+          </button>
+        </Notice>
+      )}
+      <div className="grid min-h-0 flex-1 grid-cols-[262px_minmax(0,1fr)_288px]">
+        <Spine
+          document={document}
+          current={step?.id ?? null}
+          changes={changes}
+          problems={problems}
+          periodMinutes={periodMinutes}
+          onPick={setCurrent}
+          onMove={(from, to) => change(moveStep(document, from, to))}
+          onCopy={(id) => change(duplicateStep(document, id, newId))}
+          onRemove={remove}
+          onAdd={add}
+        />
+        <section aria-label="The step" className="min-h-0 overflow-auto p-6">
+          {!step ? (
+            <Empty title="No steps yet">
+              <Button look="plain" onClick={add}>
+                Write the first step
+              </Button>
+            </Empty>
+          ) : asStudent ? (
+            <AsStudent document={document} stepId={step.id} />
+          ) : (
+            <StepEditor key={step.id} step={step} languages={document.languages} newId={newId} onChange={(next, kind) => change(replaceStep(document, next), kind ?? null)} onRestore={(block, at) => change((now) => restoreBlock(now, step.id, block, at))} />
+          )}
+        </section>
+        <Settings
+          document={document}
+          step={step}
+          problems={problems}
+          sourceLicence={data.source?.document.licence ?? null}
+          onStep={(next, kind) => change(replaceStep(document, next), kind ?? null)}
+          onDocument={(next, kind) => change(next, kind ?? null)}
+          onGo={setCurrent}
+        />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,68 @@
+"use client";
+import { ArrowDown, ArrowUp, Plus, X } from "lucide-react";
+import type { ReactNode } from "react";
+import { inLanguage } from "@/core/resource/language";
+import type { Option } from "@/core/resource/question";
+import { Button } from "@/ui/button";
+import { inputClasses } from "@/ui/field";
+import { IconButton } from "@/ui/icon-button";
+
+/** Options to write: one a line, with what marks it as right in front. `onMove` only where order means something. */
+export function OptionList({
+  name,
+  options,
+  languages,
+  before,
+  onText,
+  onAdd,
+  onRemove,
+  onMove,
+}: {
+  name: string;
+  options: readonly Option[];
+  languages: readonly string[];
+  before?: (option: Option, at: number) => ReactNode;
+  onText: (option: Option) => void;
+  onAdd: () => void;
+  onRemove: (id: string) => void;
+  onMove?: (from: number, to: number) => void;
+}) {
+  return (
+    <div className="grid gap-2">
+      <ul className="grid gap-2">
+        {options.map((option, at) => (
+          <li key={option.id} className="flex items-center gap-2">
+            {before?.(option, at)}
+            <input
+              type="text"
+              aria-label={`${name} ${at + 1}`}
+              value={inLanguage(option.text, languages) ?? ""}
+              placeholder={`${name} ${at + 1}`}
+              maxLength={400}
+              onChange={(event) => onText({ ...option, text: { ...option.text, [languages[0]!]: event.target.value } })}
+              className={`${inputClasses} font-child`}
+            />
+            {onMove && (
+              <>
+                <IconButton name={`${name} ${at + 1} up`} small disabled={at === 0} onClick={() => onMove(at, at - 1)}>
+                  <ArrowUp size={15} aria-hidden />
+                </IconButton>
+                <IconButton name={`${name} ${at + 1} down`} small disabled={at === options.length - 1} onClick={() => onMove(at, at + 1)}>
+                  <ArrowDown size={15} aria-hidden />
+                </IconButton>
+              </>
+            )}
+            <IconButton name={`Remove ${name.toLowerCase()} ${at + 1}`} small disabled={options.length <= 1} onClick={() => onRemove(option.id)}>
+              <X size={15} aria-hidden />
+            </IconButton>
+          </li>
+        ))}
+      </ul>
+      <div>
+        <Button size="small" look="quiet" onClick={onAdd}>
+          <Plus size={15} aria-hidden /> {name}
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,29 @@
+import { Check, CloudOff, Loader2 } from "lucide-react";
+import type { SaveState } from "./use-draft";
+
+const clock = (at: Date) => at.toLocaleTimeString(undefined, { hour: "2-digit", minute: "2-digit" });
+
+/** Honest, always: saved and when, being saved, or not saved and why. */
+export function SaveSign({ state, savedBefore }: { state: SaveState; savedBefore: Date | null }) {
+  const at = state.kind === "saved" ? (state.at ?? savedBefore) : null;
+  return (
+    <p role="status" className="flex min-w-0 items-center gap-1.5 text-[13px] text-ink-soft">
+      {state.kind === "saved" && at && (
+        <>
+          <Check size={14} aria-hidden /> saved {clock(at)}
+        </>
+      )}
+      {(state.kind === "waiting" || state.kind === "saving") && (
+        <>
+          <Loader2 size={14} aria-hidden className="animate-spin" /> saving …
+        </>
+      )}
+      {state.kind === "failed" && (
+        <span className="flex items-center gap-1.5 text-clay">
+          <CloudOff size={14} aria-hidden className="shrink-0" /> <span>not saved: {state.problem}</span>
+        </span>
+      )}
+      {state.kind === "conflict" && <span className="text-clay">not saved: it was changed in another window</span>}
+    </p>
+  );
+}

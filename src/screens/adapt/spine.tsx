@@ -1,0 +1,155 @@
+"use client";
+import { DndContext, KeyboardSensor, PointerSensor, TouchSensor, closestCenter, useSensor, useSensors } from "@dnd-kit/core";
+import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { clsx } from "clsx";
+import { Copy, GripVertical, MoreHorizontal, Plus, Trash2 } from "lucide-react";
+import { useId } from "react";
+import { mainActivity } from "@/core/resource/activity";
+import { stepTitle, type Changes } from "@/core/resource/changes";
+import type { Document, Step } from "@/core/resource/document";
+import type { Unfinished } from "@/core/resource/facts";
+import { Button } from "@/ui/button";
+import { Menu, MenuItem } from "@/ui/menu";
+import { ActivityIcon } from "../step/activity-icon";
+
+const saysChange = { new: "new", changed: "changed", moved: "moved" } as const;
+
+function SpineStep({
+  step,
+  at,
+  here,
+  languages,
+  remark,
+  problem,
+  onPick,
+  onCopy,
+  onRemove,
+}: {
+  step: Step;
+  at: number;
+  here: boolean;
+  languages: readonly string[];
+  remark: string | null;
+  problem: string | null;
+  onPick: () => void;
+  onCopy: () => void;
+  onRemove: () => void;
+}) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: step.id });
+  const title = stepTitle(step, languages);
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Transform.toString(transform), transition }}
+      className={clsx("group flex items-start rounded-card border py-1", here ? "border-ink bg-card" : "border-transparent hover:border-line", isDragging && "relative z-10 bg-card shadow-soft")}
+    >
+      <button type="button" {...attributes} {...listeners} aria-label={`Move “${title}”, now step ${at + 1}`} className="grid h-7 w-6 touch-none place-items-center text-ink-soft">
+        <GripVertical size={14} aria-hidden />
+      </button>
+      <button type="button" aria-current={here ? "step" : undefined} onClick={onPick} title={title} className="grid min-w-0 flex-1 grid-cols-[1.25rem_1.25rem_1fr_auto] items-baseline gap-x-1 py-1 text-left">
+        <span className="numbers text-[13px] text-ink-soft">{at + 1}</span>
+        <span className="translate-y-0.5 text-ink-soft">
+          <ActivityIcon activity={mainActivity(step)} size={15} name />
+        </span>
+        <span className={clsx("truncate", here && "font-semibold")}>{title}</span>
+        <span className="numbers text-ink-soft">{step.minutes ?? "–"}</span>
+        {(problem || remark || step.audience === "teacher") && (
+          <span className={clsx("col-start-3 text-[12px]", problem ? "text-clay" : "text-ink-soft")}>
+            {problem ?? [step.audience === "teacher" && "only for me", remark].filter(Boolean).join(" · ")}
+          </span>
+        )}
+      </button>
+      <Menu
+        trigger={
+          <button type="button" aria-label={`More for step ${at + 1}`} className="grid h-7 w-7 place-items-center rounded text-ink-soft hover:bg-shade">
+            <MoreHorizontal size={16} aria-hidden />
+          </button>
+        }
+      >
+        <MenuItem onSelect={onCopy}>
+          <Copy size={15} aria-hidden /> Duplicate
+        </MenuItem>
+        <MenuItem onSelect={onRemove}>
+          <Trash2 size={15} aria-hidden /> Remove
+        </MenuItem>
+      </Menu>
+    </li>
+  );
+}
+
+/** The steps in order: picked, dragged (mouse, finger, or Space and arrows on the grip), duplicated, removed, added. */
+export function Spine({
+  document,
+  current,
+  changes,
+  problems,
+  periodMinutes,
+  onPick,
+  onMove,
+  onCopy,
+  onRemove,
+  onAdd,
+}: {
+  document: Document;
+  current: string | null;
+  changes: Changes | null;
+  problems: readonly Unfinished[];
+  periodMinutes: number | null;
+  onPick: (id: string) => void;
+  onMove: (from: number, to: number) => void;
+  onCopy: (id: string) => void;
+  onRemove: (id: string) => void;
+  onAdd: () => void;
+}) {
+  const contextId = useId();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 8 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const ids = document.steps.map((step) => step.id);
+  const minutes = document.steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0);
+  return (
+    <section aria-label="Steps" className="flex h-full flex-col overflow-auto bg-shade/60 p-2.5">
+      <p className="mb-2 flex justify-between px-2 text-[13px] text-ink-soft">
+        <span>Steps</span>
+        <span className="numbers">
+          {minutes}
+          {periodMinutes !== null && ` of ${periodMinutes}`} min
+        </span>
+      </p>
+      <DndContext
+        id={contextId}
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={({ active, over }) => over && active.id !== over.id && onMove(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))}
+      >
+        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+          <ol className="grid gap-0.5">
+            {document.steps.map((step, at) => {
+              const change = changes?.steps[step.id];
+              return (
+                <SpineStep
+                  key={step.id}
+                  step={step}
+                  at={at}
+                  here={step.id === current}
+                  languages={document.languages}
+                  remark={change ? saysChange[change] : null}
+                  problem={problems.find((one) => one.step === step.id)?.problem ?? null}
+                  onPick={() => onPick(step.id)}
+                  onCopy={() => onCopy(step.id)}
+                  onRemove={() => onRemove(step.id)}
+                />
+              );
+            })}
+          </ol>
+        </SortableContext>
+      </DndContext>
+      <Button className="mt-3 border-dashed" onClick={onAdd}>
+        <Plus size={16} aria-hidden /> Step
+      </Button>
+    </section>
+  );
+}

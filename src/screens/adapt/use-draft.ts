@@ -1,0 +1,118 @@
+"use client";
+import { useCallback, useEffect, useReducer, useRef, useState } from "react";
+import type { Document } from "@/core/resource/document";
+import { saveDraft } from "@/server/actions/adapt";
+
+/** What has become of the newest change. */
+export type SaveState =
+  | { kind: "saved"; at: Date | null }
+  | { kind: "waiting" }
+  | { kind: "saving" }
+  | { kind: "failed"; problem: string }
+  | { kind: "conflict" };
+
+interface History {
+  past: Document[];
+  now: Document;
+  future: Document[];
+  /** Changes of one kind in a row (typing in one field) are one step of undo. */
+  lastKind: string | null;
+}
+
+/** A new document, or how to make one of whatever it is by then. */
+export type DocumentChange = Document | ((now: Document) => Document);
+
+type Move = { type: "change"; to: DocumentChange; kind: string | null } | { type: "undo" } | { type: "redo" };
+
+const LONGEST_PAST = 200;
+
+function step(history: History, move: Move): History {
+  const { past, now, future } = history;
+  switch (move.type) {
+    case "change": {
+      const to = typeof move.to === "function" ? move.to(now) : move.to;
+      if (to === now) return history;
+      const joins = move.kind !== null && move.kind === history.lastKind;
+      return { past: joins ? past : [...past, now].slice(-LONGEST_PAST), now: to, future: [], lastKind: move.kind };
+    }
+    case "undo":
+      return past.length === 0 ? history : { past: past.slice(0, -1), now: past.at(-1)!, future: [now, ...future], lastKind: null };
+    case "redo":
+      return future.length === 0 ? history : { past: [...past, now], now: future[0]!, future: future.slice(1), lastKind: null };
+  }
+}
+
+const PAUSE_MS = 700;
+const RETRY_MS = 5_000;
+
+/**
+ * The document being made: changes with undo and redo, saved by itself a moment after each. `counter` is the draft's
+ * counter when the page was read; somebody else's save since then is never overwritten.
+ */
+export function useDraft(resource: number, start: Document, counter: number) {
+  const [history, move] = useReducer(step, { past: [], now: start, future: [], lastKind: null });
+  const [state, setState] = useState<SaveState>({ kind: "saved", at: null });
+  const seen = useRef(counter);
+  const saved = useRef(start);
+  const newest = useRef(start);
+  const running = useRef<Promise<boolean> | null>(null);
+
+  const saveOnce = useCallback(async (): Promise<boolean> => {
+    const document = newest.current;
+    if (document === saved.current) return true;
+    setState({ kind: "saving" });
+    let outcome: Awaited<ReturnType<typeof saveDraft>>;
+    try {
+      outcome = await saveDraft({ resource, seen: seen.current, document });
+    } catch {
+      setState({ kind: "failed", problem: "No connection. It is kept in this window and will be saved again." });
+      return false;
+    }
+    if (!outcome.ok) {
+      setState({ kind: "failed", problem: outcome.problem });
+      return false;
+    }
+    if (outcome.value.conflict) {
+      setState({ kind: "conflict" });
+      return false;
+    }
+    seen.current = outcome.value.counter;
+    saved.current = document;
+    setState(newest.current === document ? { kind: "saved", at: new Date() } : { kind: "waiting" });
+    return true;
+  }, [resource]);
+
+  /** Saves what is there now; true when everything is saved. One save at a time. */
+  const flush = useCallback(async (): Promise<boolean> => {
+    while (running.current) await running.current;
+    running.current = saveOnce().finally(() => (running.current = null));
+    return running.current;
+  }, [saveOnce]);
+
+  useEffect(() => {
+    newest.current = history.now;
+    if (history.now === saved.current || state.kind === "conflict") return;
+    const timer = setTimeout(() => void flush(), state.kind === "failed" ? RETRY_MS : PAUSE_MS);
+    return () => clearTimeout(timer);
+  }, [history.now, state.kind, flush]);
+
+  useEffect(() => {
+    const warn = (event: BeforeUnloadEvent) => {
+      if (newest.current !== saved.current) event.preventDefault();
+    };
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, []);
+
+  const change = useCallback((to: DocumentChange, kind: string | null = null) => move({ type: "change", to, kind }), []);
+  const shown: SaveState = state.kind === "saved" && history.now !== start && state.at === null ? { kind: "waiting" } : state;
+  return {
+    document: history.now,
+    change,
+    undo: history.past.length > 0 ? () => move({ type: "undo" }) : null,
+    redo: history.future.length > 0 ? () => move({ type: "redo" }) : null,
+    state: shown,
+    flush,
+    seen: () => seen.current,
+  };
+}

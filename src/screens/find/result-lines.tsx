@@ -1,0 +1,100 @@
+"use client";
+import { ArrowDown } from "lucide-react";
+import { clsx } from "clsx";
+import { COMMONS, DISTRICT, SATCHEL, STAFFROOM } from "@/core/find/facets";
+import { sayGradeSpan } from "@/core/find/grade";
+import type { Facts } from "@/core/resource/facts";
+import type { Activity } from "@/core/resource/activity";
+import type { Hit, Sort } from "@/data/search";
+import { Line, lineColumns } from "@/ui/line";
+import { ActivityIcon } from "../step/activity-icon";
+
+const columns: { sort: Sort; text: string; className: string }[] = [
+  { sort: "title", text: "What", className: "text-left" },
+  { sort: "grades", text: "Grades", className: "text-left" },
+  { sort: "minutes", text: "Min", className: "text-right" },
+  { sort: "reading", text: "Reads at", className: "text-right" },
+  { sort: "used", text: "Used here", className: "text-right" },
+];
+
+/** What students do, each once, in the order it first comes; at most five. */
+export function Doing({ doing }: { doing: readonly Activity[] }) {
+  const distinct = [...new Set(doing)];
+  return (
+    <span className="flex gap-1 text-ink-soft">
+      {distinct.slice(0, 5).map((activity) => (
+        <ActivityIcon key={activity} activity={activity} name />
+      ))}
+      {distinct.length > 5 && <span className="text-[12px]">+{distinct.length - 5}</span>}
+    </span>
+  );
+}
+
+export function FactCells({ facts }: { facts: Facts }) {
+  return (
+    <>
+      <Doing doing={facts.doing} />
+      <span className="numbers">{sayGradeSpan(facts.grades)}</span>
+      <span className="numbers text-right">{facts.minutes}</span>
+      <span className={clsx("numbers text-right", facts.readingGrade !== null && facts.readingGrade > facts.grades.to + 1 && "font-semibold text-clay")}>
+        {facts.readingGrade === null ? "–" : facts.readingGrade.toFixed(1)}
+        {facts.readingGrade !== null && facts.languages[0] !== "en" && <span className="text-[11px]"> {facts.languages[0]}</span>}
+      </span>
+    </>
+  );
+}
+
+/** `last` names the last column where it is not how often a thing was used here. */
+export function LinesHead({ sort, onSort, last }: { sort: Sort | null; onSort?: (sort: Sort) => void; last?: string }) {
+  const heading = (column: (typeof columns)[number]) =>
+    onSort ? (
+      <button
+        key={column.sort}
+        type="button"
+        aria-pressed={sort === column.sort}
+        onClick={() => onSort(sort === column.sort ? "best" : column.sort)}
+        className={clsx("whitespace-nowrap hover:text-ink", column.className, sort === column.sort && "font-semibold text-ink")}
+      >
+        {column.text}
+        {sort === column.sort && <ArrowDown size={11} aria-label="sorted" className="ml-0.5 inline" />}
+      </button>
+    ) : (
+      <span key={column.sort} className={clsx("whitespace-nowrap", column.className)}>
+        {column.sort === "used" ? (last ?? column.text) : column.text}
+      </span>
+    );
+  const [what, ...rest] = columns;
+  return (
+    <div className={clsx(lineColumns, "h-7 shrink-0 border-b border-line bg-shade pr-3 pl-4 text-[12px] text-ink-soft")}>
+      {heading(what!)}
+      <span>Students</span>
+      {rest.map(heading)}
+    </div>
+  );
+}
+
+function sayShelf(reach: number): string {
+  if (reach & STAFFROOM) return "Staffroom";
+  if (reach & DISTRICT) return "District";
+  return reach & COMMONS ? "Commons" : "only mine";
+}
+
+export function ResultLines({ hits, selected, onOpen }: { hits: readonly Hit[]; selected: number | null; onOpen: (id: number) => void }) {
+  return (
+    <ul aria-label="Results">
+      {hits.map((hit) => (
+        <Line
+          key={hit.id}
+          title={hit.facts.title}
+          from={`${hit.mine ? "mine" : hit.author} · ${sayShelf(hit.reach)}`}
+          mine={(hit.reach & SATCHEL) !== 0}
+          selected={hit.id === selected}
+          onOpen={() => onOpen(hit.id)}
+        >
+          <FactCells facts={hit.facts} />
+          <span className="numbers text-right">{hit.usedHere > 0 ? `${hit.usedHere}×` : "–"}</span>
+        </Line>
+      ))}
+    </ul>
+  );
+}

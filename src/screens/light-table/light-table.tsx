@@ -1,0 +1,160 @@
+"use client";
+import { Backpack, GitBranch, Send } from "lucide-react";
+import { useRouter } from "next/navigation";
+import { useState, useTransition } from "react";
+import { sayDay } from "@/core/calendar/wall-clock";
+import { sayGradeSpan } from "@/core/find/grade";
+import { creditLine, licenceNames } from "@/core/licence/licence";
+import { adaptResource } from "@/server/actions/adapt";
+import { packAgain, packResource, unpackResources } from "@/server/actions/satchel";
+import type { AssignContext } from "@/server/assign-context";
+import type { LightTableData } from "@/server/light-table";
+import { Button } from "@/ui/button";
+import { Dialog } from "@/ui/dialog";
+import { Key } from "@/ui/key";
+import { useKeys } from "@/ui/keys";
+import { Notice } from "@/ui/notice";
+import { Tip } from "@/ui/tip";
+import { tell, tellProblem } from "@/ui/toast";
+import { useAddress } from "../use-address";
+import { AssignPanel } from "./assign-panel";
+import { StepTable } from "./step-table";
+
+/** Pack or unpack, each with its way back. */
+function usePacking(data: LightTableData) {
+  const router = useRouter();
+  const id = data.resource.id;
+  const [packed, setPacked] = useState(data.packed);
+  const pack = async () => {
+    setPacked(true);
+    const outcome = await packResource({ resource: id });
+    if (!outcome.ok) {
+      setPacked(false);
+      return tellProblem(outcome.problem);
+    }
+    if (outcome.value.already) tell("It is in your satchel already.");
+    else tell(`Packed “${data.facts.title}”.`, () => void unpack());
+    router.refresh();
+  };
+  const unpack = async () => {
+    setPacked(false);
+    const outcome = await unpackResources({ ids: [id] });
+    if (!outcome.ok) {
+      setPacked(true);
+      return tellProblem(outcome.problem);
+    }
+    tell(`Took “${data.facts.title}” out of your satchel.`, async () => {
+      setPacked(true);
+      await packAgain({ resources: [id], pockets: outcome.value });
+      router.refresh();
+    });
+    router.refresh();
+  };
+  return { packed, toggle: () => void (packed ? unpack() : pack()) };
+}
+
+function About({ data, assign }: { data: LightTableData; assign: AssignContext }) {
+  const { resource, facts, document } = data;
+  const parts = [
+    resource.ownerName,
+    resource.ownerSchool,
+    facts.minutesFrom === "estimate" ? `about ${facts.minutes} min` : `${facts.minutes} min`,
+    `grades ${sayGradeSpan(facts.grades)}`,
+    facts.readingGrade === null ? null : `reads at ${facts.readingGrade}`,
+    facts.standards.join(", ") || null,
+    resource.revised && `revised ${sayDay(resource.revised, assign.zone, assign.now)}`,
+    data.usedHere > 0 && `used by ${data.usedHere} ${data.usedHere === 1 ? "class" : "classes"} here`,
+  ].filter(Boolean);
+  return (
+    <>
+      <p className="mt-1 text-[13px] text-ink-soft">
+        {parts.join(" · ")} · {licenceNames[document.licence]}
+      </p>
+      {document.credits.map((credit, at) => (
+        <p key={at} className="mt-0.5 text-[13px] text-brass-text">
+          {creditLine(credit)}
+        </p>
+      ))}
+    </>
+  );
+}
+
+/** One resource, looked over: what it is, every step, notes and answers beside, and what can be done with it. */
+export function LightTable({ data, assign }: { data: LightTableData; assign: AssignContext }) {
+  const { go, parameters } = useAddress();
+  const router = useRouter();
+  const { packed, toggle } = usePacking(data);
+  const [asking, setAsking] = useState(false);
+  const [busy, start] = useTransition();
+  const { resource, facts } = data;
+  const assigning = parameters.get("do") === "assign" && data.published;
+
+  const adaptNow = () =>
+    start(async () => {
+      const outcome = await adaptResource({ resource: resource.id });
+      if (outcome.ok) router.push(`/adapt/${outcome.value.resource}`);
+      else tellProblem(outcome.problem);
+    });
+  const adapt = () => {
+    if (data.mine) router.push(`/adapt/${resource.id}`);
+    else if (!data.adapting.allowed) tellProblem(data.adapting.reason);
+    else if (data.myVersions.length > 0) setAsking(true);
+    else adaptNow();
+  };
+  const openAssign = () => (data.published ? go({ do: "assign" }, true) : tellProblem("Publish it first: students get what is published."));
+  useKeys({ p: () => (data.mine ? undefined : toggle()), e: adapt, a: openAssign });
+
+  return (
+    <article className="flex h-full min-h-0 flex-col" aria-labelledby="light-table-title">
+      <header className="flex items-start gap-4 px-5 pt-4 pb-3">
+        <div className="min-w-0 flex-1">
+          <h1 id="light-table-title" className="font-serif text-[21px] leading-tight">
+            {facts.title}
+          </h1>
+          <About data={data} assign={assign} />
+        </div>
+        <div className="flex shrink-0 gap-2">
+          {data.mine ? (
+            <span className="inline-flex h-9 items-center gap-2 rounded-card border border-brass px-3 font-semibold text-brass-text">
+              <Backpack size={16} aria-hidden /> Mine
+            </span>
+          ) : (
+            <Tip text={packed ? "Take it out of my satchel (p)" : "Keep the author's original in my satchel (p)"}>
+              <Button look={packed ? "brass" : "plain"} onClick={toggle} aria-pressed={packed}>
+                <Backpack size={16} aria-hidden /> {packed ? "In my satchel" : "Pack"}
+              </Button>
+            </Tip>
+          )}
+          <Button onClick={adapt} disabled={busy}>
+            <GitBranch size={16} aria-hidden /> {data.mine ? "Edit" : "Adapt"} <Key>e</Key>
+          </Button>
+          <Button look="main" onClick={openAssign} aria-expanded={assigning}>
+            <Send size={16} aria-hidden /> Assign …
+          </Button>
+        </div>
+      </header>
+      {data.myVersions.length > 0 && !assigning && (
+        <Notice tone="mine" className="mx-5 mb-3">
+          You have a version of your own.{" "}
+          <button type="button" className="font-semibold underline" onClick={() => router.push(`/adapt/${data.myVersions[0]}`)}>
+            Open my version
+          </button>
+        </Notice>
+      )}
+      <div className="min-h-0 flex-1">
+        {assigning ? <AssignPanel data={data} context={assign} onDone={() => go({ do: null })} /> : <StepTable key={resource.id} data={data} />}
+      </div>
+      <Dialog open={asking} onOpenChange={setAsking} title="You already have a version of this">
+        <p>Go on with the one you have, or start another from the original?</p>
+        <div className="mt-5 flex justify-end gap-2">
+          <Button onClick={adaptNow} disabled={busy}>
+            Start another
+          </Button>
+          <Button look="main" onClick={() => router.push(`/adapt/${data.myVersions[0]}`)}>
+            Go on with mine
+          </Button>
+        </div>
+      </Dialog>
+    </article>
+  );
+}

@@ -1,0 +1,172 @@
+"use client";
+import { clsx } from "clsx";
+import { useState } from "react";
+import { mainActivity } from "@/core/resource/activity";
+import { stepTitle } from "@/core/resource/changes";
+import { questionsOf, type Step } from "@/core/resource/document";
+import { inLanguage } from "@/core/resource/language";
+import type { Question, ResponseValue } from "@/core/resource/question";
+import { mark, type Mark } from "@/core/scoring/mark";
+import { sayAnswer } from "@/core/scoring/say";
+import type { LightTableData } from "@/server/light-table";
+import { Empty } from "@/ui/empty";
+import { useKeys } from "@/ui/keys";
+import { Segmented } from "@/ui/segmented";
+import { ActivityIcon } from "../step/activity-icon";
+import { Rich } from "../step/rich";
+import { StepView } from "../step/step-view";
+import { useAddress } from "../use-address";
+
+function Strip({ steps, languages, at, onPick }: { steps: Step[]; languages: string[]; at: number; onPick: (at: number) => void }) {
+  return (
+    <ol className="flex gap-1.5 overflow-x-auto px-5 pt-0.5 pb-3" aria-label="Steps">
+      {steps.map((step, nth) => (
+        <li key={step.id} className="w-32 shrink-0 grow">
+          <button
+            type="button"
+            aria-current={nth === at ? "step" : undefined}
+            onClick={() => onPick(nth)}
+            title={stepTitle(step, languages)}
+            className={clsx(
+              "grid h-12 w-full grid-cols-[1fr_auto] content-center rounded-card border px-2 text-left text-[13px] leading-tight",
+              nth === at ? "border-ink bg-card font-semibold" : "border-line hover:border-line-strong",
+              step.audience === "teacher" && "bg-shade",
+            )}
+          >
+            <span className="text-ink-soft">
+              <ActivityIcon activity={mainActivity(step)} size={14} name />
+            </span>
+            <span className="numbers font-normal text-ink-soft">{step.minutes ?? ""}</span>
+            <span className="col-span-2 truncate">{stepTitle(step, languages)}</span>
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Aside({ step, data, mode, onMode }: { step: Step; data: LightTableData; mode: "skim" | "work"; onMode: (mode: "skim" | "work") => void }) {
+  const { languages } = data.document;
+  const answers = questionsOf(step);
+  const notes = inLanguage(step.teacherNotes, languages);
+  const general = inLanguage(data.document.teacherNotes, languages);
+  const work = { alone: "alone", pairs: "in twos", groups: "in groups", class: "the whole class" }[step.work];
+  return (
+    <aside className="w-52 shrink-0 overflow-auto pb-4" aria-label="For the teacher">
+      <Segmented
+        label="How to look at it"
+        value={mode}
+        onChange={onMode}
+        options={[
+          { value: "skim", text: "Skim" },
+          { value: "work", text: "Work" },
+        ]}
+        className="w-full"
+      />
+      <p className="mt-1 text-[13px] text-ink-soft">{mode === "work" ? "As a student would. Nothing is kept." : "Answers beside, nothing to fill in."}</p>
+      <dl className="mt-3 grid gap-3 text-[13px] [&_dt]:font-bold">
+        {answers.length > 0 && (
+          <div>
+            <dt>{answers.length === 1 ? "Answer" : "Answers"}</dt>
+            {answers.map((question) => (
+              <dd key={question.id} className="mt-0.5 [overflow-wrap:anywhere]">
+                {sayAnswer(question, languages)}
+                {question.type !== "longText" && question.marks !== 1 && <span className="text-ink-soft"> · {question.marks} marks</span>}
+              </dd>
+            ))}
+          </div>
+        )}
+        {notes && (
+          <div>
+            <dt>For you</dt>
+            <dd>
+              <Rich text={notes} />
+            </dd>
+          </div>
+        )}
+        <div>
+          <dt>How</dt>
+          <dd>
+            {work}
+            {step.audience === "teacher" && " · only you see this step"}
+          </dd>
+        </div>
+        {general && (
+          <div>
+            <dt>About the whole</dt>
+            <dd>
+              <Rich text={general} />
+            </dd>
+          </div>
+        )}
+        {data.document.vocabulary.length > 0 && (
+          <div>
+            <dt>Words</dt>
+            {data.document.vocabulary.map((word) => (
+              <dd key={word.term}>
+                <em>{word.term}</em>: {inLanguage(word.meaning, languages)}
+              </dd>
+            ))}
+          </div>
+        )}
+      </dl>
+    </aside>
+  );
+}
+
+/** The steps of a resource: a strip above, the step as students see it, notes and answers beside, all moving together. */
+export function StepTable({ data }: { data: LightTableData }) {
+  const { go, parameters } = useAddress();
+  const { document } = data;
+  const [at, setAt] = useState(() => Math.min(Math.max(0, Number(parameters.get("step") ?? 1) - 1), Math.max(0, document.steps.length - 1)));
+  const [mode, setMode] = useState<"skim" | "work">(parameters.get("mode") === "work" ? "work" : "skim");
+  const [values, setValues] = useState<Record<string, ResponseValue>>({});
+  const [marks, setMarks] = useState<Record<string, Mark | undefined>>({});
+
+  const pick = (to: number) => {
+    if (to < 0 || to >= document.steps.length) return;
+    setAt(to);
+    go({ step: to === 0 ? null : to + 1 });
+  };
+  const changeMode = (next: "skim" | "work") => {
+    setMode(next);
+    go({ mode: next === "work" ? "work" : null });
+  };
+  useKeys({
+    ArrowRight: () => pick(at + 1),
+    ArrowLeft: () => pick(at - 1),
+    w: () => changeMode(mode === "work" ? "skim" : "work"),
+  });
+  const step = document.steps[at];
+  if (!step) return <Empty title="There are no steps yet" />;
+
+  const answer = (question: Question, value: ResponseValue) => {
+    setValues((old) => ({ ...old, [question.id]: value }));
+    setMarks((old) => ({ ...old, [question.id]: undefined }));
+  };
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <Strip steps={document.steps} languages={document.languages} at={at} onPick={pick} />
+      <div className="flex min-h-0 flex-1 gap-4 px-5 pb-4">
+        <div className="min-w-0 flex-1 overflow-auto rounded-card border border-line bg-card p-5 text-[16px]" tabIndex={0} role="region" aria-label="The step, as students see it">
+          <StepView
+            key={step.id + mode}
+            step={step}
+            languages={document.languages}
+            values={mode === "work" ? values : {}}
+            marks={mode === "work" ? marks : {}}
+            onChange={answer}
+            still={mode === "skim"}
+            mayCheck={() => mode === "work"}
+            onCheck={
+              mode === "work"
+                ? (question) => setMarks((old) => ({ ...old, [question.id]: mark(question, values[question.id], document.languages[0]) }))
+                : undefined
+            }
+          />
+        </div>
+        <Aside step={step} data={data} mode={mode} onMode={changeMode} />
+      </div>
+    </div>
+  );
+}

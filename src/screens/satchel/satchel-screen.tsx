@@ -1,0 +1,175 @@
+"use client";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { Plus } from "lucide-react";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useMemo, useRef, useState, type FormEvent } from "react";
+import { sayDay } from "@/core/calendar/wall-clock";
+import type { Pocket, SatchelItem } from "@/data/satchel";
+import { makeResource } from "@/server/actions/adapt";
+import type { AssignContext } from "@/server/assign-context";
+import type { LightTableData } from "@/server/light-table";
+import { Button, buttonClasses } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
+import { Dialog } from "@/ui/dialog";
+import { Empty } from "@/ui/empty";
+import { Field, TextInput } from "@/ui/field";
+import { useKeys } from "@/ui/keys";
+import { Line } from "@/ui/line";
+import { Notice } from "@/ui/notice";
+import { FactCells, LinesHead } from "../find/result-lines";
+import { LightTable } from "../light-table/light-table";
+import { useAddress } from "../use-address";
+import { BulkBar } from "./bulk-bar";
+import { PocketList } from "./pocket-list";
+
+const LINE_HEIGHT = 54;
+const says: Record<SatchelItem["origin"], (item: SatchelItem) => string> = {
+  made: (item) => (item.draftOnly ? "made by me · not published yet" : "made by me"),
+  adapted: (item) => (item.draftOnly ? "my version · not published yet" : "my version"),
+  packed: (item) => `${item.author} · packed`,
+};
+
+function NewResource({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const router = useRouter();
+  const [problem, setProblem] = useState<string | null>(null);
+  const submit = async (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const outcome = await makeResource({ title: String(new FormData(event.currentTarget).get("title")) });
+    if (outcome.ok) router.push(`/adapt/${outcome.value.resource}`);
+    else setProblem(outcome.problem);
+  };
+  return (
+    <Dialog open={open} onOpenChange={onOpenChange} title="Make something new">
+      <form onSubmit={submit} className="grid gap-4">
+        <Field label="What is it called?" problem={problem ?? undefined}>
+          {(control) => <TextInput {...control} name="title" maxLength={300} />}
+        </Field>
+        <div className="flex justify-end">
+          <Button type="submit" look="main">
+            Begin
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}
+
+export interface SatchelScreenProps {
+  items: SatchelItem[];
+  pockets: Pocket[];
+  /** Which pocket is open: one, "none" (in no pocket), or null for everything. */
+  pocket: number | "none" | null;
+  opened: LightTableData | null;
+  assign: AssignContext;
+}
+
+export function SatchelScreen({ items, pockets, pocket, opened, assign }: SatchelScreenProps) {
+  const { go, busy } = useAddress();
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
+  const [making, setMaking] = useState(false);
+  const [picked, setPicked] = useState<number | null>(null);
+  const box = useRef<HTMLDivElement>(null);
+  const shown = useMemo(
+    () => items.filter((item) => (pocket === null ? true : pocket === "none" ? item.pockets.length === 0 : item.pockets.includes(pocket))),
+    [items, pocket],
+  );
+  // eslint-disable-next-line react-hooks/incompatible-library -- the virtualiser keeps its own state by design
+  const lines = useVirtualizer({ count: shown.length, getScrollElement: () => box.current, estimateSize: () => LINE_HEIGHT, overscan: 12 });
+  const selected = busy && picked !== null ? picked : (opened?.resource.id ?? null);
+  const tickedItems = shown.filter((item) => ticked.has(item.id));
+
+  const open = (id: number) => {
+    setPicked(id);
+    go({ open: id, step: null, do: null });
+  };
+  const move = (by: number) => {
+    const at = Math.max(0, Math.min(shown.length - 1, shown.findIndex((item) => item.id === selected) + by));
+    if (!shown[at]) return;
+    open(shown[at].id);
+    lines.scrollToIndex(at);
+  };
+  const pick = (next: number | "none" | null) => {
+    setTicked(new Set());
+    go({ pocket: next, open: null, step: null, do: null }, true);
+  };
+  const tick = (id: number) =>
+    setTicked((old) => {
+      const next = new Set(old);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
+  useKeys({ j: () => move(1), k: () => move(-1), x: () => selected !== null && shown.some((item) => item.id === selected) && tick(selected) });
+
+  const touched = (at: Date) => sayDay(at, assign.zone, assign.now).replace(/^\w+ /, "");
+  const name = pocket === null ? "Everything in my satchel" : pocket === "none" ? "Not in any pocket" : pockets.find((one) => one.id === pocket)!.name;
+  const elsewhere = opened !== null && !shown.some((item) => item.id === opened.resource.id);
+  return (
+    <div className="grid h-full grid-cols-[200px_minmax(0,480fr)_minmax(0,600fr)]">
+      <PocketList items={items} pockets={pockets} pocket={pocket} onPick={pick} />
+      <section aria-label={name} className="flex min-h-0 flex-col border-x border-line bg-card" aria-busy={busy}>
+        <div className="flex h-12 shrink-0 items-center gap-3 px-4">
+          <h1 className="min-w-0 flex-1 truncate font-serif text-[19px]" title={name}>
+            {name}
+          </h1>
+          <Button size="small" onClick={() => setMaking(true)}>
+            <Plus size={15} aria-hidden /> Make new
+          </Button>
+        </div>
+        {tickedItems.length > 0 && <BulkBar ticked={tickedItems} pockets={pockets} pocket={pocket} onDone={() => setTicked(new Set())} />}
+        {shown.length > 0 ? (
+          <>
+            <div className="flex items-center bg-shade pl-4">
+              <Checkbox
+                label="Tick all"
+                checked={tickedItems.length === 0 ? false : tickedItems.length === shown.length ? true : "indeterminate"}
+                onChange={(all) => setTicked(all ? new Set(shown.map((item) => item.id)) : new Set())}
+              />
+              <div className="flex-1">
+                <LinesHead sort={null} last="Touched" />
+              </div>
+            </div>
+            <div ref={box} className="min-h-0 flex-1 overflow-auto">
+              <ul aria-label={name} className="relative" style={{ height: lines.getTotalSize() }}>
+                {lines.getVirtualItems().map((row) => {
+                  const item = shown[row.index]!;
+                  return (
+                      <Line
+                        key={item.id}
+                        style={{ position: "absolute", insetInline: 0, top: row.start, height: LINE_HEIGHT }}
+                        title={item.facts.title}
+                        from={says[item.origin](item)}
+                        mine
+                        selected={item.id === selected}
+                        onOpen={() => open(item.id)}
+                        before={<Checkbox label={`Tick ${item.facts.title}`} checked={ticked.has(item.id)} onChange={() => tick(item.id)} />}
+                      >
+                        <FactCells facts={item.facts} />
+                        <span className="numbers text-right text-[12px] text-ink-soft">{touched(item.touched)}</span>
+                      </Line>
+                  );
+                })}
+              </ul>
+            </div>
+          </>
+        ) : pocket === "none" && items.length > 0 ? (
+          <Empty title="All sorted">Everything in your satchel has a pocket.</Empty>
+        ) : (
+          <Empty title={pocket === null ? "Your satchel is empty" : "This pocket is empty"}>
+            <p>{pocket === null ? "Find something and press p to pack it." : "Tick something in your satchel and put it into this pocket."}</p>
+            <Link href="/find" className={buttonClasses()}>
+              Go and find
+            </Link>
+          </Empty>
+        )}
+      </section>
+      <section aria-label="Light table" className="min-h-0">
+        {elsewhere && (
+          <Notice className="mx-5 mt-3">This is not in “{name}”.</Notice>
+        )}
+        {opened ? <LightTable key={opened.resource.id} data={opened} assign={assign} /> : <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>}
+      </section>
+      <NewResource open={making} onOpenChange={setMaking} />
+    </div>
+  );
+}

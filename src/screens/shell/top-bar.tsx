@@ -1,0 +1,109 @@
+"use client";
+import { clsx } from "clsx";
+import { Check, ChevronDown, HelpCircle, LogOut, Users } from "lucide-react";
+import Link from "next/link";
+import { usePathname, useRouter } from "next/navigation";
+import { useState } from "react";
+import { buttonClasses } from "@/ui/button";
+import { useKeys } from "@/ui/keys";
+import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
+import { undoLatest } from "@/ui/toast";
+import { leave } from "@/server/actions/sign-in";
+import { Brand } from "./brand";
+import { KeyList } from "./key-list";
+import { ThemeButton } from "./theme-button";
+
+const places = [
+  { href: "/find", text: "Find" },
+  { href: "/satchel", text: "Satchel" },
+  { href: "/plan", text: "Plan" },
+  { href: "/classes", text: "Classes" },
+  { href: "/results", text: "Results" },
+] as const;
+
+export interface BarClass {
+  id: number;
+  name: string;
+}
+
+/** The bar above every teacher's page: where she is, for which class, and who she is. */
+export function TopBar({ name, classes, current }: { name: string; classes: readonly BarClass[]; current: BarClass | null }) {
+  const path = usePathname();
+  const router = useRouter();
+  const [keys, setKeys] = useState(false);
+  const choose = (id: number) => {
+    document.cookie = `class=${id}; path=/; max-age=31536000; samesite=lax`;
+    router.refresh();
+  };
+  useKeys({ "?": () => setKeys(true), u: undoLatest });
+  const initials = name
+    .split(" ")
+    .map((part) => part[0])
+    .join("")
+    .slice(0, 2);
+
+  return (
+    <header className="not-printed flex h-[46px] items-center gap-6 border-b border-line bg-card px-5">
+      <a href="#main" className="heard focus:static focus:h-auto focus:w-auto">
+        Skip to the page
+      </a>
+      <Link href="/find">
+        <Brand />
+      </Link>
+      <nav aria-label="Places" className="flex h-full">
+        {places.map((place) => {
+          const here = path.startsWith(place.href) || (place.href === "/satchel" && path.startsWith("/adapt"));
+          return (
+            <Link
+              key={place.href}
+              href={place.href}
+              aria-current={here ? "page" : undefined}
+              className={clsx("flex items-center border-b-3 px-3.5", here ? "border-ink font-semibold" : "border-transparent text-ink-soft hover:text-ink")}
+            >
+              {place.text}
+            </Link>
+          );
+        })}
+      </nav>
+      <div className="ml-auto flex items-center gap-3">
+        {current && (
+          <Menu
+            trigger={
+              <button type="button" className={buttonClasses()}>
+                <Users size={16} aria-hidden /> <span className="font-normal">for</span> {current.name} <ChevronDown size={14} aria-hidden />
+              </button>
+            }
+          >
+            <MenuLabel>The class you are choosing for</MenuLabel>
+            {classes.map((group) => (
+              <MenuItem key={group.id} onSelect={() => choose(group.id)}>
+                <span className="w-4">{group.id === current.id && <Check size={14} aria-label="chosen" />}</span> {group.name}
+              </MenuItem>
+            ))}
+          </Menu>
+        )}
+        <ThemeButton />
+        <Menu
+          trigger={
+            <button type="button" aria-label={`${name}: help and signing out`} className="grid h-8 w-8 place-items-center rounded-full bg-green-wash text-[13px] font-bold text-green">
+              {initials}
+            </button>
+          }
+        >
+          <MenuLabel>{name}</MenuLabel>
+          <MenuItem onSelect={() => router.push("/help")}>
+            <HelpCircle size={16} aria-hidden /> Help
+          </MenuItem>
+          <MenuItem onSelect={() => setKeys(true)}>
+            <span className="w-4 text-center">?</span> Keys
+          </MenuItem>
+          <MenuLine />
+          <MenuItem onSelect={() => void leave({})}>
+            <LogOut size={16} aria-hidden /> Sign out
+          </MenuItem>
+        </Menu>
+      </div>
+      <KeyList open={keys} onOpenChange={setKeys} />
+    </header>
+  );
+}

@@ -1,0 +1,37 @@
+import {
+  ArrowDownUp, BookOpen, Box, Calculator, Camera, CircleDot, Eye, Film, Headphones, Link, Mic, NotebookPen, Pencil, Shuffle, TextCursorInput,
+  MessageSquareText, Type, Vote, type LucideIcon,
+} from "lucide-react";
+import type { Activity } from "@/core/resource/activity";
+
+const icons: Record<Activity, LucideIcon> = {
+  read: BookOpen,
+  watch: Film,
+  listen: Headphones,
+  look: Eye,
+  choose: CircleDot,
+  answer: Type,
+  calculate: Calculator,
+  "fill in": TextCursorInput,
+  match: Shuffle,
+  order: ArrowDownUp,
+  write: MessageSquareText,
+  draw: Pencil,
+  photograph: Camera,
+  record: Mic,
+  vote: Vote,
+  note: NotebookPen,
+  build: Box,
+  "follow a link": Link,
+};
+
+/** What students do, as a glyph. Say it in words beside it or give `name` to have it heard. */
+export function ActivityIcon({ activity, size = 16, name }: { activity: Activity; size?: number; name?: boolean }) {
+  const Icon = icons[activity];
+  return (
+    <span className="inline-flex" title={activity}>
+      <Icon size={size} strokeWidth={1.75} aria-hidden />
+      {name && <span className="heard">{activity}</span>}
+    </span>
+  );
+}

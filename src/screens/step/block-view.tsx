@@ -1,0 +1,114 @@
+import { ExternalLink } from "lucide-react";
+import type { Block, BlockOf } from "@/core/resource/block";
+import { inLanguage } from "@/core/resource/language";
+import { mediaAddress } from "./media";
+import { Rich } from "./rich";
+
+function Table({ block, languages }: { block: BlockOf<"table">; languages: readonly string[] }) {
+  const rows = inLanguage(block.rows, languages) ?? [];
+  const caption = inLanguage(block.caption, languages);
+  const [first, ...rest] = block.headerRow ? rows : [undefined, ...rows];
+  const cell = "border border-line px-3 py-1.5";
+  return (
+    <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={caption ?? "Table"}>
+      <table className="numbers border-collapse bg-card">
+        {caption && <caption className="caption-bottom pt-1 text-left text-[0.85em] text-ink-soft">{caption}</caption>}
+        {first && (
+          <thead>
+            <tr>
+              {first.map((text, at) =>
+                text ? (
+                  <th key={at} scope="col" className={`${cell} bg-shade text-left font-normal`}>
+                    {text}
+                  </th>
+                ) : (
+                  <td key={at} className={`${cell} bg-shade`} />
+                ),
+              )}
+            </tr>
+          </thead>
+        )}
+        <tbody>
+          {rest.map((row, at) => (
+            <tr key={at}>
+              {row!.map((text, nth) =>
+                nth === 0 && block.headerColumn ? (
+                  <th key={nth} scope="row" className={`${cell} bg-shade text-left font-normal`}>
+                    {text}
+                  </th>
+                ) : (
+                  <td key={nth} className={cell}>
+                    {text}
+                  </td>
+                ),
+              )}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** A block that is not a question, as students see it. */
+export function BlockView({ block, languages }: { block: Exclude<Block, { type: "question" }>; languages: readonly string[] }) {
+  switch (block.type) {
+    case "text":
+      return <Rich text={inLanguage(block.text, languages)} />;
+    case "picture": {
+      const caption = inLanguage(block.caption, languages);
+      return (
+        <figure>
+          {/* Drawings and stored files are served as they are; an optimiser would only stand between. */}
+          {/* eslint-disable-next-line @next/next/no-img-element */}
+          <img
+            src={mediaAddress(block.media)}
+            alt={block.decorative ? "" : (inLanguage(block.description, languages) ?? "")}
+            className="max-h-80 max-w-full rounded-card border border-line bg-white"
+          />
+          {caption && <figcaption className="mt-1 text-[0.85em] text-ink-soft">{caption}</figcaption>}
+        </figure>
+      );
+    }
+    case "table":
+      return <Table block={block} languages={languages} />;
+    case "link":
+      return (
+        <a href={block.href} target="_blank" rel="noreferrer" className="inline-flex items-center gap-1.5 text-green underline">
+          <ExternalLink size={16} aria-hidden /> {inLanguage(block.label, languages)}
+          <span className="heard"> (opens in a new window)</span>
+        </a>
+      );
+    case "maths":
+      return <p>{inLanguage(block.spoken, languages)}</p>;
+    case "sound":
+      return (
+        <audio controls src={mediaAddress(block.media)} className="w-full">
+          {inLanguage(block.transcript, languages)}
+        </audio>
+      );
+    case "film":
+      return (
+        <video controls src={mediaAddress(block.media)} className="max-h-80 w-full rounded-card bg-black">
+          {Object.entries(block.captions).map(([language, media]) => (
+            <track key={language} kind="captions" srcLang={language} src={mediaAddress(media)} />
+          ))}
+        </video>
+      );
+    case "file":
+      return (
+        <a href={mediaAddress(block.media)} className="text-green underline">
+          {inLanguage(block.label, languages)}
+        </a>
+      );
+    case "notePage":
+      return <p className="rounded-card border border-line p-3">On paper: a note page ({block.template}).</p>;
+    case "manipulative":
+      return <p className="rounded-card border border-line p-3">On the table: {block.tool}.</p>;
+    case "drawing":
+    case "photo":
+    case "speech":
+    case "poll":
+      return <Rich text={inLanguage(block.prompt, languages)} />;
+  }
+}

@@ -1,0 +1,117 @@
+"use client";
+import { CheckCircle2, CircleDashed, CircleSlash2, Lightbulb, Loader2 } from "lucide-react";
+import { useState, type ReactNode } from "react";
+import { inLanguage } from "@/core/resource/language";
+import type { Question, QuestionType, ResponseValue } from "@/core/resource/question";
+import { isBlankResponse, type Mark } from "@/core/scoring/mark";
+import { ChoiceView, ChoicesView } from "./questions/choice";
+import { MatchView } from "./questions/match";
+import { OrderView } from "./questions/order";
+import type { QuestionProps } from "./questions/props";
+import { GapsView, LongTextView, NumberView, ShortTextView } from "./questions/typed";
+import { Rich } from "./rich";
+
+const views: { [Type in QuestionType]: (props: QuestionProps<Type>) => ReactNode } = {
+  choice: ChoiceView,
+  choices: ChoicesView,
+  shortText: ShortTextView,
+  number: NumberView,
+  gaps: GapsView,
+  match: MatchView,
+  order: OrderView,
+  longText: LongTextView,
+};
+
+function VerdictLine({ mark, feedback }: { mark: Mark; feedback: ReactNode }) {
+  const right = Object.values(mark.parts).filter(Boolean).length;
+  const said = {
+    right: { icon: <CheckCircle2 size={20} aria-hidden />, text: "Right", look: "text-green" },
+    partly: {
+      icon: <CircleDashed size={20} aria-hidden />,
+      text: right > 0 ? `Partly right: ${right} of ${Object.keys(mark.parts).length}` : "Partly right",
+      look: "text-slate",
+    },
+    wrong: { icon: <CircleSlash2 size={20} aria-hidden />, text: "Not yet. Try again.", look: "text-clay" },
+    blank: { icon: <CircleDashed size={20} aria-hidden />, text: "No answer yet", look: "text-ink-soft" },
+    "to read": { icon: <CheckCircle2 size={20} aria-hidden />, text: "Your teacher reads this.", look: "text-slate" },
+  }[mark.verdict];
+  return (
+    <div role="status" className="grid gap-1">
+      <p className={`flex items-center gap-2 font-semibold ${said.look}`}>
+        {said.icon} {said.text}
+      </p>
+      {feedback}
+    </div>
+  );
+}
+
+/**
+ * One question as students meet it. `onCheck` is there when checking is allowed now; `mark` is what the last check, or
+ * the end, said.
+ */
+export function QuestionView({
+  question,
+  value,
+  onChange,
+  mark,
+  onCheck,
+  checking = false,
+  still = false,
+  languages,
+}: {
+  question: Question;
+  value: ResponseValue | undefined;
+  onChange: (value: ResponseValue) => void;
+  mark?: Mark | undefined;
+  onCheck?: (() => void) | undefined;
+  checking?: boolean;
+  still?: boolean;
+  languages: readonly string[];
+}) {
+  const [hintShown, setHintShown] = useState(false);
+  const View = views[question.type] as (props: QuestionProps<QuestionType>) => ReactNode;
+  const promptId = `${question.id}-prompt`;
+  const hint = inLanguage(question.hint, languages);
+  const feedback = mark && inLanguage(mark.verdict === "right" ? question.feedback?.right : question.feedback?.wrong, languages);
+  return (
+    <section aria-labelledby={promptId} className="grid gap-3">
+      <div id={promptId} className="font-semibold">
+        <Rich text={inLanguage(question.prompt, languages)} />
+      </div>
+      <View
+        question={question as never}
+        value={value}
+        onChange={onChange}
+        still={still}
+        languages={languages}
+        parts={mark?.parts ?? {}}
+        labelledBy={promptId}
+      />
+      {(onCheck || hint || mark) && (
+        <div className="flex min-h-12 flex-wrap items-center gap-3">
+          {onCheck && (
+            <button
+              type="button"
+              onClick={onCheck}
+              disabled={checking || isBlankResponse(question.type, value)}
+              className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green px-5 font-semibold text-green disabled:opacity-50"
+            >
+              {checking && <Loader2 size={18} className="animate-spin" aria-hidden />} Check
+            </button>
+          )}
+          {hint && !still && !hintShown && (
+            <button type="button" onClick={() => setHintShown(true)} className="inline-flex min-h-12 items-center gap-2 px-2 text-ink-soft underline">
+              <Lightbulb size={18} aria-hidden /> A hint
+            </button>
+          )}
+          {mark && <VerdictLine mark={mark} feedback={<Rich text={feedback} />} />}
+        </div>
+      )}
+      {hintShown && hint && (
+        <div className="rounded-card bg-slate-wash px-3 py-2">
+          <Rich text={hint} />
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,68 @@
+"use client";
+import { clsx } from "clsx";
+import { Check } from "lucide-react";
+import { inLanguage } from "@/core/resource/language";
+import { partLook, target, type QuestionProps } from "./props";
+
+function Mark({ on, round }: { on: boolean; round: boolean }) {
+  return (
+    <span
+      className={clsx(
+        "grid h-6 w-6 shrink-0 place-items-center border-2",
+        round ? "rounded-full" : "rounded",
+        on ? "border-green bg-green text-on-green" : "border-line-strong",
+      )}
+      aria-hidden
+    >
+      {on && <Check size={15} strokeWidth={3} />}
+    </span>
+  );
+}
+
+const label = (on: boolean, part: boolean | undefined) =>
+  clsx(
+    target,
+    "flex items-center gap-3 py-2 has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-green",
+    part !== undefined ? partLook(part) : on ? "border-green bg-green-wash" : "border-line hover:border-line-strong",
+  );
+
+export function ChoiceView({ question, value, onChange, still, languages, labelledBy }: QuestionProps<"choice">) {
+  return (
+    <div role="radiogroup" aria-labelledby={labelledBy} className="grid gap-2">
+      {question.options.map((option) => (
+        <label key={option.id} className={label(value === option.id, undefined)}>
+          <input
+            type="radio"
+            className="heard"
+            name={question.id}
+            disabled={still}
+            checked={value === option.id}
+            onChange={() => onChange(option.id)}
+          />
+          <Mark on={value === option.id} round />
+          <span>{inLanguage(option.text, languages)}</span>
+        </label>
+      ))}
+    </div>
+  );
+}
+
+export function ChoicesView({ question, value = [], onChange, still, languages, parts, labelledBy }: QuestionProps<"choices">) {
+  const toggle = (id: string) =>
+    onChange(value.includes(id) ? value.filter((chosen) => chosen !== id) : [...value, id]);
+  return (
+    <div role="group" aria-labelledby={labelledBy} className="grid gap-2">
+      {question.options.map((option) => {
+        const on = value.includes(option.id);
+        return (
+          <label key={option.id} className={label(on, on ? parts[option.id] : undefined)}>
+            <input type="checkbox" className="heard" disabled={still} checked={on} onChange={() => toggle(option.id)} />
+            <Mark on={on} round={false} />
+            <span>{inLanguage(option.text, languages)}</span>
+          </label>
+        );
+      })}
+      <p className="text-[0.85em] text-ink-soft">Choose all that are right.</p>
+    </div>
+  );
+}

@@ -1,0 +1,82 @@
+"use client";
+import { clsx } from "clsx";
+import { X } from "lucide-react";
+import { useState } from "react";
+import { inLanguage } from "@/core/resource/language";
+import { partLook, target, type QuestionProps } from "./props";
+
+/**
+ * Pairs by pressing: the row waiting for a partner is marked; pressing a partner puts it there and goes on to the next
+ * empty row. Works the same with a finger, a mouse and the Tab key.
+ */
+export function MatchView({ question, value = [], onChange, still, languages, parts, labelledBy }: QuestionProps<"match">) {
+  const partners = new Map(value);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const firstEmpty = question.left.find((item) => !partners.has(item.id))?.id ?? null;
+  const waiting = chosen ?? firstEmpty;
+  const name = (id: string | undefined) => {
+    const option = question.right.find((item) => item.id === id);
+    return option && inLanguage(option.text, languages);
+  };
+  const pair = (right: string) => {
+    if (!waiting) return;
+    onChange([...value.filter(([left, old]) => left !== waiting && old !== right), [waiting, right]]);
+    setChosen(null);
+  };
+  const part = (left: string) => onChange(value.filter(([old]) => old !== left));
+
+  return (
+    <div role="group" aria-labelledby={labelledBy} className="grid gap-4">
+      <ul className="grid gap-2">
+        {question.left.map((item) => {
+          const partner = name(partners.get(item.id));
+          const text = inLanguage(item.text, languages);
+          return (
+            <li key={item.id} className="grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] items-center gap-3">
+              <span>{text}</span>
+              <span className="flex items-center gap-1">
+                <button
+                  type="button"
+                  disabled={still}
+                  aria-pressed={waiting === item.id}
+                  aria-label={`${text}: ${partner ?? "no partner yet"}`}
+                  onClick={() => setChosen(item.id)}
+                  className={clsx(
+                    target,
+                    "min-w-0 flex-1 py-1",
+                    partner && parts[item.id] !== undefined ? partLook(parts[item.id]) : !still && waiting === item.id ? "border-green bg-green-wash" : "border-line",
+                    !partner && "border-dashed text-ink-soft",
+                  )}
+                >
+                  {partner ?? (waiting === item.id && !still ? "choose below" : "…")}
+                </button>
+                {partner && !still && (
+                  <button type="button" aria-label={`Take ${partner} away`} onClick={() => part(item.id)} className="grid h-12 w-9 place-items-center">
+                    <X size={18} aria-hidden />
+                  </button>
+                )}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      <div className="flex flex-wrap gap-2" role="group" aria-label="Partners">
+        {question.right.map((item) => {
+          const used = value.some(([, right]) => right === item.id);
+          return (
+            <button
+              key={item.id}
+              type="button"
+              disabled={still || !waiting}
+              onClick={() => pair(item.id)}
+              className={clsx(target, "py-1", used ? "border-line text-ink-soft opacity-60" : "border-line-strong")}
+            >
+              {inLanguage(item.text, languages)}
+              {used && <span className="heard"> (used)</span>}
+            </button>
+          );
+        })}
+      </div>
+    </div>
+  );
+}

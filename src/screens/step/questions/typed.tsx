@@ -1,0 +1,121 @@
+"use client";
+import { clsx } from "clsx";
+import { inLanguage } from "@/core/resource/language";
+import { passageParts } from "@/core/resource/question";
+import { partLook, target, type QuestionProps } from "./props";
+
+export function ShortTextView({ value = "", onChange, still, labelledBy }: QuestionProps<"shortText">) {
+  return (
+    <input
+      type="text"
+      aria-labelledby={labelledBy}
+      value={value}
+      readOnly={still}
+      autoComplete="off"
+      spellCheck={false}
+      maxLength={500}
+      onChange={(event) => onChange(event.target.value)}
+      className={clsx(target, "w-full max-w-md border-line-strong")}
+    />
+  );
+}
+
+export function LongTextView({ question, value = "", onChange, still, labelledBy }: QuestionProps<"longText">) {
+  return (
+    <textarea
+      aria-labelledby={labelledBy}
+      value={value}
+      readOnly={still}
+      rows={question.lines}
+      maxLength={20_000}
+      onChange={(event) => onChange(event.target.value)}
+      className={clsx(target, "w-full border-line-strong py-2 leading-relaxed")}
+    />
+  );
+}
+
+export function NumberView({ question, value = {}, onChange, still, parts, labelledBy }: QuestionProps<"number">) {
+  return (
+    <div role="group" aria-labelledby={labelledBy} className="flex flex-wrap items-center gap-2">
+      {question.parts.map((part, at) => {
+        const given = value[part.id] ?? { number: "" };
+        const change = (next: { number?: string; unit?: string }) => onChange({ ...value, [part.id]: { ...given, ...next } });
+        const name = part.unit ?? (question.parts.length > 1 ? `number ${at + 1}` : "number");
+        return (
+          <span key={part.id} className="flex items-center gap-2">
+            <input
+              type="text"
+              inputMode="decimal"
+              aria-label={name}
+              value={given.number}
+              readOnly={still}
+              autoComplete="off"
+              maxLength={60}
+              onChange={(event) => change({ number: event.target.value })}
+              className={clsx(target, "numbers w-24 text-center font-semibold", partLook(parts[part.id]))}
+            />
+            {part.units ? (
+              <select
+                aria-label="unit"
+                value={given.unit ?? ""}
+                disabled={still}
+                onChange={(event) => change({ unit: event.target.value })}
+                className={clsx(target, "border-line-strong")}
+              >
+                <option value="">unit …</option>
+                {part.units.map((unit) => (
+                  <option key={unit.name}>{unit.name}</option>
+                ))}
+              </select>
+            ) : (
+              part.unit && <span aria-hidden>{part.unit}</span>
+            )}
+          </span>
+        );
+      })}
+    </div>
+  );
+}
+
+export function GapsView({ question, value = {}, onChange, still, languages, parts, labelledBy }: QuestionProps<"gaps">) {
+  const pieces = passageParts(inLanguage(question.passage, languages) ?? "");
+  let nth = 0;
+  return (
+    <div role="group" aria-labelledby={labelledBy} className="leading-[3.2]">
+      {pieces.map((piece, at) => {
+        if ("text" in piece) return <span key={at}>{piece.text}</span>;
+        const gap = question.gaps.find((candidate) => candidate.id === piece.gap);
+        if (!gap) return null;
+        nth += 1;
+        const common = { "aria-label": `gap ${nth}`, value: value[gap.id] ?? "" };
+        const change = (text: string) => onChange({ ...value, [gap.id]: text });
+        return gap.options ? (
+          <select
+            key={at}
+            {...common}
+            disabled={still}
+            onChange={(event) => change(event.target.value)}
+            className={clsx(target, "mx-1", partLook(parts[gap.id]))}
+          >
+            <option value="">…</option>
+            {gap.options.map((option) => (
+              <option key={option}>{option}</option>
+            ))}
+          </select>
+        ) : (
+          <input
+            key={at}
+            {...common}
+            type="text"
+            readOnly={still}
+            autoComplete="off"
+            spellCheck={false}
+            maxLength={200}
+            onChange={(event) => change(event.target.value)}
+            className={clsx(target, "mx-1 w-36", partLook(parts[gap.id]))}
+          />
+        );
+      })}
+    </div>
+  );
+}

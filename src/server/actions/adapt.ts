@@ -1,0 +1,134 @@
+"use server";
+import { z } from "zod";
+import { changesBetween, sayChanges } from "@/core/resource/changes";
+import { DocumentError, parseDocument, titleOf, type Document } from "@/core/resource/document";
+import { unfinished } from "@/core/resource/facts";
+import { mayAdapt, startAdaptation } from "@/core/licence/licence";
+import * as resources from "@/data/resources";
+import { indexResource, putOnShelf, removeFromSearch, takeOffShelf } from "@/data/shelves";
+import { act, Refused } from "../act";
+import { publish } from "../publish";
+
+const Id = z.number().int().positive();
+
+/** Starts a version of hers from a resource she may read: a copy with its source attached. Returns its id. */
+export const adaptResource = act("adapt resource", z.object({ resource: Id }), async ({ db, visitor, now }, given) => {
+  const source = await resources.resourceById(db, given.resource);
+  if (!source?.head) throw new Refused("This has not been published yet.");
+  const revision = (await resources.revisionById(db, source.head))!;
+  const allowed = mayAdapt(revision.document.licence, source.owner === visitor.id);
+  if (!allowed.allowed) throw new Refused(allowed.reason);
+  const document = startAdaptation(revision.document, {
+    resource: source.id,
+    revision: revision.id,
+    title: titleOf(revision.document),
+    author: source.ownerName,
+    source: source.ownerSchool ?? "the commons",
+  });
+  return db.transaction(async (tx) => {
+    const resource = await resources.addResource(tx, { district: visitor.district, owner: visitor.id, source: revision.id, created: now });
+    await resources.saveDraft(tx, { resource, document, base: null, seen: 0, by: visitor.id, at: now });
+    await indexResource(tx, resource, document, false);
+    return { resource };
+  });
+});
+
+/** Starts a resource from nothing. */
+export const makeResource = act("make resource", z.object({ title: z.string().trim().min(1, "Give it a title.").max(300) }), ({ db, visitor, now }, { title }) => {
+  const language = visitor.locale.split("-")[0]!;
+  const document = parseDocument({
+    schema: 1,
+    languages: [language],
+    title: { [language]: title },
+    kind: "lesson",
+    grades: { from: 4, to: 5 },
+    subjects: ["mathematics"],
+    licence: "CC-BY-4.0",
+    steps: [],
+  });
+  return db.transaction(async (tx) => {
+    const resource = await resources.addResource(tx, { district: visitor.district, owner: visitor.id, source: null, created: now });
+    await resources.saveDraft(tx, { resource, document, base: null, seen: 0, by: visitor.id, at: now });
+    await indexResource(tx, resource, document, false);
+    return { resource };
+  });
+});
+
+function readDocument(value: unknown): Document {
+  try {
+    return parseDocument(value);
+  } catch (error) {
+    if (error instanceof DocumentError) throw new Refused(`${error.message}. What was saved before is kept.`);
+    throw error;
+  }
+}
+
+/**
+ * Saves the draft. `seen` is the counter of the draft this window last knew; when another window has saved since, nothing
+ * is written and `conflict` is true.
+ */
+export const saveDraft = act(
+  "edit resource",
+  z.object({ resource: Id, seen: z.number().int().min(0), document: z.unknown() }),
+  async ({ db, visitor, now }, given) => {
+    const document = readDocument(given.document);
+    const resource = (await resources.resourceById(db, given.resource))!;
+    const old = await resources.draftOf(db, given.resource);
+    if (old && old.document.credits.length > document.credits.length) throw new Refused("Credits may be added to, never taken away.");
+    return db.transaction(async (tx) => {
+      const base = old?.base ?? resource.head;
+      const counter = await resources.saveDraft(tx, { resource: resource.id, document, base, seen: given.seen, by: visitor.id, at: now });
+      if (counter === null) return { conflict: true as const, counter: given.seen };
+      if (resource.head === null) await indexResource(tx, resource.id, document, false);
+      return { conflict: false as const, counter };
+    });
+  },
+);
+
+/** Makes the draft a revision that never changes again, and ends the draft. */
+export const publishDraft = act("edit resource", z.object({ resource: Id, seen: z.number().int().min(0) }), async ({ db, visitor, now }, given) => {
+  const [resource, draft] = [(await resources.resourceById(db, given.resource))!, await resources.draftOf(db, given.resource)];
+  if (!draft) throw new Refused("There is nothing new to publish.");
+  if (draft.counter !== given.seen) throw new Refused("This was changed in another window since. Look at that first; both are kept.");
+  const [problem] = unfinished(draft.document);
+  if (problem) throw new Refused(`Not published yet: ${problem.problem}`);
+  let { document } = draft;
+  if (resource.source) {
+    const source = (await resources.revisionById(db, resource.source.revision))!;
+    const changed = sayChanges(changesBetween(source.document, document));
+    document = { ...document, credits: document.credits.map((credit, at, all) => (at === all.length - 1 ? { ...credit, changed } : credit)) };
+  }
+  return db.transaction(async (tx) => {
+    const revision = await publish(tx, { resource: resource.id, document, author: visitor.id, now });
+    await resources.dropDraft(tx, resource.id);
+    return { number: revision.number };
+  });
+});
+
+/** Puts her own resource on the school's staffroom shelf, or takes it off. */
+export const shareInStaffroom = act("edit resource", z.object({ resource: Id, shared: z.boolean() }), async ({ db, visitor, now }, given) => {
+  const resource = (await resources.resourceById(db, given.resource))!;
+  if (!resource.head) throw new Refused("Publish it first: the staffroom shows what is published.");
+  if (visitor.school === null) throw new Refused("You belong to no school, so there is no staffroom.");
+  const { document } = (await resources.revisionById(db, resource.head))!;
+  if (given.shared && resource.source && !mayAdapt(document.licence, false).allowed) throw new Refused("The source's licence does not let adaptations be shared.");
+  return db.transaction(async (tx) => {
+    if (given.shared) await putOnShelf(tx, { resource: resource.id, shelf: "staffroom", school: visitor.school, by: visitor.id, at: now });
+    else await takeOffShelf(tx, resource.id, "staffroom");
+    await indexResource(tx, resource.id, document, true);
+    return {};
+  });
+});
+
+/** Puts her own resources away, or, with `archived` false, brings them back. Running assignments go on. */
+export const archiveResource = act("edit resource", z.object({ resource: Id, archived: z.boolean() }), ({ db, now }, given) =>
+  db.transaction(async (tx) => {
+    await resources.setArchived(tx, given.resource, given.archived ? now : null);
+    if (given.archived) await removeFromSearch(tx, given.resource);
+    else {
+      const resource = (await resources.resourceById(tx, given.resource))!;
+      if (resource.head) await indexResource(tx, resource.id, (await resources.revisionById(tx, resource.head))!.document, true);
+    }
+    return {};
+  }),
+);

@@ -1,0 +1,31 @@
+"use server";
+import { randomInt } from "node:crypto";
+import { z } from "zod";
+import { joinCode, JOIN_CODE_MINUTES } from "@/core/student/join-code";
+import { setJoinCode } from "@/data/classes";
+import { DatabaseError } from "@/data/db";
+import { act, Refused } from "../act";
+
+const Id = z.number().int().positive();
+const TRIES = 20;
+
+/** A new code that lets this class's students in for an hour; an older one ends. */
+export const startJoinCode = act("open class to students", z.object({ class: Id }), async ({ db, now }, given) => {
+  const expires = new Date(now.getTime() + JOIN_CODE_MINUTES * 60_000);
+  for (let tried = 0; tried < TRIES; tried += 1) {
+    const code = joinCode(() => randomInt(1_000_000) / 1_000_000);
+    try {
+      await setJoinCode(db, given.class, { code, expires });
+      return { code, expires };
+    } catch (error) {
+      // Another class has that very code just now: draw again.
+      if (!(error instanceof DatabaseError)) throw error;
+    }
+  }
+  throw new Refused("No free code was found. Try again in a moment.");
+});
+
+export const endJoinCode = act("open class to students", z.object({ class: Id }), async ({ db }, given) => {
+  await setJoinCode(db, given.class, null);
+  return {};
+});

@@ -1,0 +1,40 @@
+"use server";
+import { redirect } from "next/navigation";
+import { z } from "zod";
+import { credentialsByEmail, demoPeople } from "@/data/people";
+import { act, Refused } from "@/server/act";
+import { allowSignIn, forgetAttempts } from "@/server/limits";
+import { secretIsRight } from "@/server/secrets";
+import { callerAddress, signIn, signOut } from "@/server/session";
+
+const tooMany = (minutes: number) => new Refused(`Too many tries. Wait ${minutes} ${minutes === 1 ? "minute" : "minutes"}, then try again.`);
+
+export const signInWithPassword = act(
+  "sign in",
+  z.object({ email: z.string().max(200), password: z.string().max(200) }),
+  async ({ db }, { email, password }) => {
+    const allowed = await allowSignIn(email, await callerAddress());
+    if (!allowed.allowed) throw tooMany(allowed.minutes);
+    const found = await credentialsByEmail(db, email);
+    if (!(await secretIsRight(found?.hash, password))) {
+      throw new Refused("This e-mail address and password do not belong together. Check both and try again.", "password");
+    }
+    await forgetAttempts(email);
+    await signIn(found!.id, "adult", null);
+    redirect("/find");
+  },
+);
+
+/** The demo's doors: only where DEMO is set, and only for the people it lists. */
+export const enterAsDemoPerson = act("sign in", z.object({ person: z.number().int() }), async ({ db }, { person }) => {
+  if (process.env.DEMO !== "1") throw new Refused("This is only there in the demo.");
+  const found = (await demoPeople(db)).find((one) => one.id === person);
+  if (!found) throw new Refused("Nobody by that number.");
+  await signIn(found.id, found.kind, null);
+  redirect(found.kind === "adult" ? "/find" : "/student");
+});
+
+export const leave = act("sign out", z.object({}), async () => {
+  await signOut();
+  redirect("/sign-in");
+});

@@ -1,0 +1,98 @@
+"use server";
+import { redirect } from "next/navigation";
+import { z } from "zod";
+import { allQuestions } from "@/core/resource/document";
+import { responseSchemas, type CheckingTime } from "@/core/resource/question";
+import { mark, type Mark } from "@/core/scoring/mark";
+import { PicturePassword, pictureSecret } from "@/core/student/pictures";
+import { readJoinCode } from "@/core/student/join-code";
+import { classByJoinCode, isEnrolled, studentsOf } from "@/data/classes";
+import { credentialsBySignInName } from "@/data/people";
+import { revisionById } from "@/data/resources";
+import * as work from "@/data/work";
+import { act, Refused } from "../act";
+import { allowJoin, allowSignIn, forgetAttempts } from "../limits";
+import { secretIsRight } from "../secrets";
+import { callerAddress, signIn } from "../session";
+
+const Id = z.number().int().positive();
+const waitABit = (minutes: number) => new Refused(`That was too many tries. Wait ${minutes} minutes, or ask your teacher.`);
+
+export const signInWithPictures = act("sign in", z.object({ name: z.string().max(80), pictures: PicturePassword }), async ({ db }, given) => {
+  const allowed = await allowSignIn(given.name, await callerAddress());
+  if (!allowed.allowed) throw waitABit(allowed.minutes);
+  const found = await credentialsBySignInName(db, given.name);
+  if (!(await secretIsRight(found?.hash, pictureSecret(given.pictures)))) {
+    throw new Refused("The name and the pictures do not fit together. Try again, or ask your teacher.");
+  }
+  await forgetAttempts(given.name);
+  await signIn(found!.id, "student", null);
+  redirect("/student");
+});
+
+/** The names to choose from after a join code: given name and the first letter of the family name, no more. */
+export const readCode = act("sign in", z.object({ code: z.string().max(40) }), async ({ db, now }, given) => {
+  const allowed = await allowJoin(await callerAddress());
+  if (!allowed.allowed) throw waitABit(allowed.minutes);
+  const group = await classByJoinCode(db, readJoinCode(given.code), now);
+  if (!group) throw new Refused("This code does not open a class now. Look at the board again, or ask for a new one.");
+  const students = await studentsOf(db, group.id);
+  return { class: group.name, students: students.map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName[0]}.` })) };
+});
+
+export const joinClass = act("sign in", z.object({ code: z.string().max(40), student: Id }), async ({ db, now }, given) => {
+  const allowed = await allowJoin(await callerAddress());
+  if (!allowed.allowed) throw waitABit(allowed.minutes);
+  const group = await classByJoinCode(db, readJoinCode(given.code), now);
+  if (!group || !(await isEnrolled(db, given.student, group.id))) throw new Refused("The code has run out. Ask your teacher for a new one.");
+  await signIn(given.student, "student", group.id);
+  redirect("/student");
+});
+
+const stricter: Record<CheckingTime, number> = { "at once": 0, "at the end": 1, never: 2 };
+
+/** When a question may be checked: the later of what its author and the assignment say. */
+const checkingOf = (question: CheckingTime, assignment: CheckingTime): CheckingTime =>
+  stricter[question] >= stricter[assignment] ? question : assignment;
+
+/** Keeps an answer and says whether it is right, where checking at once is allowed. */
+export const checkAnswer = act(
+  "do assignment",
+  z.object({ assignment: Id, question: z.string().max(40), key: z.string().min(8).max(60), value: z.unknown() }),
+  async ({ db, visitor, now }, given): Promise<{ mark: Mark; feedback: unknown }> => {
+    const task = (await work.taskOf(db, visitor.id, given.assignment, visitor.joinedClass))!;
+    const { document } = (await revisionById(db, task.revision))!;
+    const found = allQuestions(document).find(({ question }) => question.id === given.question);
+    if (!found || checkingOf(found.question.checked, task.checking) !== "at once") throw new Refused("This is not checked now.");
+    const value = responseSchemas[found.question.type].safeParse(given.value);
+    if (!value.success) throw new Refused("This answer could not be read.");
+    await db.transaction(async (tx) => {
+      const attempt = await work.openAttempt(tx, task, now);
+      const kept = attempt && (await work.addResponses(tx, attempt.id, [{ key: given.key, step: found.step.id, question: given.question, value: value.data, checked: true }], now));
+      if (!kept) throw new Refused("This has been handed in already.");
+      await work.announceWork(tx, task.assignment);
+    });
+    const result = mark(found.question, value.data, document.languages[0]);
+    const { feedback } = found.question;
+    return { mark: result, feedback: (result.verdict === "right" ? feedback?.right : feedback?.wrong) ?? null };
+  },
+);
+
+export const handIn = act("do assignment", z.object({ assignment: Id }), async ({ db, visitor, now }, given) => {
+  const task = (await work.taskOf(db, visitor.id, given.assignment, visitor.joinedClass))!;
+  const attempts = await work.attemptsOf(db, task.recipient);
+  const open = attempts.find((attempt) => !attempt.handedIn);
+  if (open) {
+    await work.handIn(db, open.id, now);
+    await work.announceWork(db, task.assignment);
+  }
+  return {};
+});
+
+/** Begins another try, where one is left. */
+export const tryAgain = act("do assignment", z.object({ assignment: Id }), async ({ db, visitor, now }, given) => {
+  const task = (await work.taskOf(db, visitor.id, given.assignment, visitor.joinedClass))!;
+  const attempt = await db.transaction((tx) => work.openAttempt(tx, task, now));
+  if (!attempt) throw new Refused("All your tries are used.");
+  return {};
+});

@@ -1,0 +1,28 @@
+import { createHash } from "node:crypto";
+import { existsSync, mkdirSync } from "node:fs";
+import { readFile, rename, writeFile } from "node:fs/promises";
+import path from "node:path";
+import { dataFolder } from "@/data/open";
+
+/** Files beside the database, each under its SHA-256: never under a name somebody gave. */
+function place(sha256: string): string {
+  if (!/^[0-9a-f]{64}$/.test(sha256)) throw new Error("not a SHA-256");
+  return path.join(/* turbopackIgnore: true */ dataFolder(), "media", sha256.slice(0, 2), sha256);
+}
+
+/** Keeps a file, whole or not at all, and returns its SHA-256. */
+export async function keepFile(bytes: Uint8Array): Promise<string> {
+  const sha256 = createHash("sha256").update(bytes).digest("hex");
+  const file = place(sha256);
+  if (!existsSync(file)) {
+    mkdirSync(path.dirname(file), { recursive: true });
+    const part = `${file}.${process.pid}.part`;
+    await writeFile(part, bytes);
+    await rename(part, file);
+  }
+  return sha256;
+}
+
+export async function readKept(sha256: string): Promise<Uint8Array<ArrayBuffer>> {
+  return new Uint8Array(await readFile(place(sha256)));
+}

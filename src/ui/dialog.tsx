@@ -1,0 +1,40 @@
+"use client";
+import { Dialog as Radix } from "radix-ui";
+import { X } from "lucide-react";
+import type { ReactNode } from "react";
+import { IconButton } from "./icon-button";
+
+/** For one short decision that needs nothing behind it to be seen. Escape closes it. */
+export function Dialog({
+  open,
+  onOpenChange,
+  title,
+  children,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  title: string;
+  children: ReactNode;
+}) {
+  return (
+    <Radix.Root open={open} onOpenChange={onOpenChange}>
+      <Radix.Portal>
+        <Radix.Overlay className="fixed inset-0 z-40 bg-black/30" />
+        <Radix.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(34rem,calc(100vw-2rem))] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-card border border-line bg-card p-6 shadow-soft"
+        >
+          <div className="mb-3 flex items-start justify-between gap-4">
+            <Radix.Title className="font-serif text-xl">{title}</Radix.Title>
+            <Radix.Close asChild>
+              <IconButton name="Close" small>
+                <X size={16} aria-hidden />
+              </IconButton>
+            </Radix.Close>
+          </div>
+          {children}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
+  );
+}

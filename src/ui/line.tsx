@@ -1,0 +1,66 @@
+import { clsx } from "clsx";
+import { Backpack } from "lucide-react";
+import type { CSSProperties, ReactNode } from "react";
+
+/** The columns of a list of resources; the header and every line share them. */
+export const lineColumns = "grid grid-cols-[minmax(0,1fr)_6.5rem_3.5rem_2.5rem_4rem_4rem] items-center gap-2";
+
+/**
+ * One resource as a line: not a card, so that eight can be compared at a glance. `mine` puts the satchel's brass beside
+ * whose it is.
+ */
+export function Line({
+  title,
+  from,
+  mine,
+  selected,
+  onOpen,
+  children,
+  before,
+  style,
+}: {
+  title: string;
+  from: string;
+  mine: boolean;
+  selected: boolean;
+  onOpen: () => void;
+  /** The cells after the first column. */
+  children: ReactNode;
+  before?: ReactNode;
+  style?: CSSProperties;
+}) {
+  return (
+    <li
+      style={style}
+      className={clsx(
+        "relative flex min-h-[54px] items-center border-b border-line pl-4 pr-3",
+        selected ? "bg-shade shadow-[inset_3px_0_0_var(--ink)]" : "hover:bg-shade/50",
+      )}
+    >
+      {before && <span className="relative z-10 mr-3 flex">{before}</span>}
+      <div className={clsx(lineColumns, "flex-1 py-1.5")}>
+        <div className="min-w-0">
+          {/* The button covers the whole line, so that anywhere on it opens; what is in `before` lies above. */}
+          <button
+            type="button"
+            aria-current={selected || undefined}
+            onClick={onOpen}
+            className="block w-full text-left leading-tight font-semibold before:absolute before:inset-0 before:content-['']"
+          >
+            <span className="line-clamp-2">{title}</span>
+          </button>
+          <p className="flex items-center gap-1 truncate text-[12px] text-ink-soft">
+            {mine && (
+              <span className="text-brass-text">
+                <Backpack size={13} aria-hidden />
+                <span className="heard">in my satchel, </span>
+              </span>
+            )}
+            <span className="truncate">{from}</span>
+          </p>
+        </div>
+        {children}
+      </div>
+    </li>
+  );
+}
