@@ -2,6 +2,7 @@
 import { redirect } from "next/navigation";
 import { z } from "zod";
 import { allQuestions } from "@/core/resource/document";
+import type { RichTextByLanguage } from "@/core/resource/language";
 import { responseSchemas, type CheckingTime } from "@/core/resource/question";
 import { mark, type Mark } from "@/core/scoring/mark";
 import { PicturePassword, pictureSecret } from "@/core/student/pictures";
@@ -10,7 +11,7 @@ import { classByJoinCode, isEnrolled, studentsOf } from "@/data/classes";
 import { credentialsBySignInName } from "@/data/people";
 import { revisionById } from "@/data/resources";
 import * as work from "@/data/work";
-import { act, Refused } from "../act";
+import { act, Refused, type Caller } from "../act";
 import { allowJoin, allowSignIn, forgetAttempts } from "../limits";
 import { secretIsRight } from "../secrets";
 import { callerAddress, signIn } from "../session";
@@ -49,6 +50,13 @@ export const joinClass = act("sign in", z.object({ code: z.string().max(40), stu
   redirect("/student");
 });
 
+/** The student's task, begun; permission has been asked already. */
+async function openTask({ db, visitor, now }: Caller, assignment: number): Promise<work.Task> {
+  const task = (await work.taskOf(db, visitor.id, assignment, visitor.joinedClass))!;
+  if (task.opens > now) throw new Refused("This has not begun yet.");
+  return task;
+}
+
 const stricter: Record<CheckingTime, number> = { "at once": 0, "at the end": 1, never: 2 };
 
 /** When a question may be checked: the later of what its author and the assignment say. */
@@ -59,8 +67,9 @@ const checkingOf = (question: CheckingTime, assignment: CheckingTime): CheckingT
 export const checkAnswer = act(
   "do assignment",
   z.object({ assignment: Id, question: z.string().max(40), key: z.string().min(8).max(60), value: z.unknown() }),
-  async ({ db, visitor, now }, given): Promise<{ mark: Mark; feedback: unknown }> => {
-    const task = (await work.taskOf(db, visitor.id, given.assignment, visitor.joinedClass))!;
+  async (caller, given): Promise<{ mark: Mark; feedback: RichTextByLanguage | null }> => {
+    const { db, now } = caller;
+    const task = await openTask(caller, given.assignment);
     const { document } = (await revisionById(db, task.revision))!;
     const found = allQuestions(document).find(({ question }) => question.id === given.question);
     if (!found || checkingOf(found.question.checked, task.checking) !== "at once") throw new Refused("This is not checked now.");
@@ -78,8 +87,9 @@ export const checkAnswer = act(
   },
 );
 
-export const handIn = act("do assignment", z.object({ assignment: Id }), async ({ db, visitor, now }, given) => {
-  const task = (await work.taskOf(db, visitor.id, given.assignment, visitor.joinedClass))!;
+export const handIn = act("do assignment", z.object({ assignment: Id }), async (caller, given) => {
+  const { db, now } = caller;
+  const task = await openTask(caller, given.assignment);
   const attempts = await work.attemptsOf(db, task.recipient);
   const open = attempts.find((attempt) => !attempt.handedIn);
   if (open) {
@@ -90,8 +100,9 @@ export const handIn = act("do assignment", z.object({ assignment: Id }), async (
 });
 
 /** Begins another try, where one is left. */
-export const tryAgain = act("do assignment", z.object({ assignment: Id }), async ({ db, visitor, now }, given) => {
-  const task = (await work.taskOf(db, visitor.id, given.assignment, visitor.joinedClass))!;
+export const tryAgain = act("do assignment", z.object({ assignment: Id }), async (caller, given) => {
+  const { db, now } = caller;
+  const task = await openTask(caller, given.assignment);
   const attempt = await db.transaction((tx) => work.openAttempt(tx, task, now));
   if (!attempt) throw new Refused("All your tries are used.");
   return {};

@@ -1,0 +1,20 @@
+import type { Metadata } from "next";
+import { resultTable } from "@/core/results/table";
+import { assignmentsOf } from "@/data/assignments";
+import { classesOf } from "@/data/classes";
+import { workOf } from "@/data/work";
+import { ResultsScreen } from "@/screens/results/results-screen";
+import { enter, idFrom } from "@/server/page";
+
+export const metadata: Metadata = { title: "Results" };
+
+export default async function ResultsPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+  const { db, visitor, now } = await enter("see assignments");
+  const classes = await classesOf(db, visitor.id, now);
+  const assignments = (await assignmentsOf(db, classes.map((group) => group.id))).filter((assignment) => assignment.opens <= now);
+  const asked = idFrom((await searchParams).assignment);
+  if (asked !== undefined) await enter("see results", { assignment: asked });
+  const assignment = assignments.find((one) => one.id === asked) ?? assignments.find((one) => one.begun > 0) ?? null;
+  const table = assignment && resultTable(await workOf(db, assignment.id), assignment.keep);
+  return <ResultsScreen assignments={assignments} assignment={assignment} table={table} zone={visitor.zone} now={now} locale={visitor.locale} />;
+}

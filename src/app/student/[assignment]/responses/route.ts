@@ -1,0 +1,41 @@
+import { z } from "zod";
+import { allQuestions } from "@/core/resource/document";
+import { responseSchemas } from "@/core/resource/question";
+import { revisionById } from "@/data/resources";
+import { addResponses, announceWork, openAttempt, taskOf } from "@/data/work";
+import { numberFrom, route } from "@/server/route";
+
+const Given = z.object({
+  items: z.array(z.object({ key: z.string().min(8).max(60), question: z.string().max(40), value: z.unknown() })).min(1).max(200),
+});
+
+/**
+ * Keeps answers as they are given. A route and not an action, because it must work from a queue, again and again, while
+ * the network comes and goes: the same key sent twice is kept once.
+ */
+export const POST = route(
+  "do assignment",
+  (params) => ({ assignment: numberFrom(params, "assignment") }),
+  async ({ db, visitor, now, params, body }) => {
+    const task = (await taskOf(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
+    if (task.opens > now) return Response.json({ problem: "This has not begun yet." }, { status: 409 });
+    const { document } = (await revisionById(db, task.revision))!;
+    const questions = new Map(allQuestions(document).map((found) => [found.question.id, found]));
+    const good = body.items.flatMap(({ key, question, value }) => {
+      const found = questions.get(question);
+      const parsed = found && responseSchemas[found.question.type].safeParse(value);
+      return found && parsed?.success ? [{ key, step: found.step.id, question, value: parsed.data, checked: false }] : [];
+    });
+    const kept = await db.transaction(async (tx) => {
+      const attempt = await openAttempt(tx, task, now);
+      if (!attempt || !(await addResponses(tx, attempt.id, good, now))) return false;
+      await announceWork(tx, task.assignment);
+      return true;
+    });
+    if (!kept) return Response.json({ problem: "This has been handed in already." }, { status: 409 });
+    // What could not be read is named, so that the queue does not send it for ever.
+    const refused = body.items.filter((item) => !good.some((one) => one.key === item.key)).map((item) => item.key);
+    return Response.json({ kept: good.map((item) => item.key), refused });
+  },
+  Given,
+);

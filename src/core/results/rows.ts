@@ -1,0 +1,27 @@
+import type { ResultTable } from "./table";
+
+const saysState = { "not begun": "not begun", working: "at work", "handed in": "handed in" } as const;
+
+/**
+ * The table as rows of plain cells, the heading first: one student a row; for each question what was answered and the
+ * marks (empty while a person has to read it).
+ */
+export function resultRows(table: ResultTable): (string | number)[][] {
+  const questions = table.questions.map((entry, at) => `${at + 1}. ${entry.label}`);
+  const heading = ["Student", "State", "Try", "Marks", "Out of", "To read", "Blank", "Minutes", ...questions.flatMap((name) => [name, `${name}: marks`])];
+  const rows = table.rows.map((row) => [
+    row.student.name,
+    saysState[row.state],
+    row.tryNumber ?? "",
+    row.state === "not begun" ? "" : row.marks,
+    row.outOf,
+    row.toRead,
+    row.blanks,
+    row.minutes,
+    ...table.questions.flatMap((entry) => {
+      const cell = row.cells[entry.id];
+      return cell ? [cell.said, cell.mark.marks ?? ""] : ["", ""];
+    }),
+  ]);
+  return [heading, ...rows];
+}

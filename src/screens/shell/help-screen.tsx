@@ -1,0 +1,75 @@
+import { Key } from "@/ui/key";
+import { keyList } from "./key-list";
+
+const chapters: { title: string; text: string[] }[] = [
+  {
+    title: "Find",
+    text: [
+      "The search is a sentence with blanks. Type the words where it says “anything”; press a blank to fill it. Beside each choice stands how many results it would leave. The numbers under the sentence are the way you came: press one to go back there.",
+      "Quotes find a phrase (“high water”), a minus leaves a word out (tides -moon). A misspelt word that nobody wrote is read as the nearest one, and the page says so.",
+    ],
+  },
+  {
+    title: "Look it over",
+    text: [
+      "The chosen line opens on the light table. Skim shows every step with the answers beside it. Work lets you do it as a student would; it is checked for real and nothing is kept.",
+    ],
+  },
+  {
+    title: "Keep it, make it yours",
+    text: [
+      "Pack keeps the author’s original in your satchel. Adapt makes your own version: change anything, the original stays as it is and stays named. It saves by itself; Publish makes a revision that never changes, so what you assign on Monday is the same on Friday.",
+      "Pockets hold what belongs together. One thing may be in several. “Not in any pocket” shows what is still to be sorted.",
+    ],
+  },
+  {
+    title: "Give it",
+    text: [
+      "Assign says back in one sentence who gets what and when before it goes. A due date that is past is refused. Plan lists what is scheduled, open and finished; anything can be called back, and answers already given are kept.",
+    ],
+  },
+  {
+    title: "Students come in",
+    text: [
+      "Under Classes, “Let students in” makes a code that is good for an hour. Students open the join page, type it and choose their name. Or they sign in with their name and three pictures.",
+      "Answers are kept as they are given, on the device and on the server. A closed lid or a lost network loses nothing.",
+    ],
+  },
+  {
+    title: "See what came back",
+    text: ["Results fill while students work. Press a mark to see the answer it was given for. CSV opens in any spreadsheet."],
+  },
+];
+
+export function HelpScreen() {
+  return (
+    <article>
+      <h1 className="mt-6 font-serif text-3xl">Help</h1>
+      {chapters.map((chapter) => (
+        <section key={chapter.title} className="mt-6">
+          <h2 className="font-serif text-xl">{chapter.title}</h2>
+          {chapter.text.map((text) => (
+            <p key={text} className="mt-2 text-[15px] leading-relaxed">
+              {text}
+            </p>
+          ))}
+        </section>
+      ))}
+      <section className="mt-6">
+        <h2 className="font-serif text-xl">Keys</h2>
+        <dl className="mt-2 grid grid-cols-[6rem_1fr] gap-y-1.5">
+          {keyList.map(({ keys, does }) => (
+            <div key={does} className="contents">
+              <dt className="flex gap-1">
+                {keys.map((key) => (
+                  <Key key={key}>{key}</Key>
+                ))}
+              </dt>
+              <dd>{does}</dd>
+            </div>
+          ))}
+        </dl>
+      </section>
+    </article>
+  );
+}

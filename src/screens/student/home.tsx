@@ -1,0 +1,82 @@
+"use client";
+import { LogOut } from "lucide-react";
+import Link from "next/link";
+import type { ReactNode } from "react";
+import { sayForChildren } from "@/core/calendar/wall-clock";
+import type { Task } from "@/data/work";
+import { leave } from "@/server/actions/sign-in";
+import { Postmark } from "./postmark";
+
+function Section({ title, empty, children }: { title: string; empty?: string; children: ReactNode[] }) {
+  if (children.length === 0 && !empty) return null;
+  return (
+    <section className="mt-6">
+      <h2 className="mb-2 text-xl font-bold">{title}</h2>
+      {children.length > 0 ? <ul className="grid gap-3">{children}</ul> : <p className="text-ink-soft">{empty}</p>}
+    </section>
+  );
+}
+
+const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
+
+/** What to do now, what is coming, what is done. */
+export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: Task[]; zone: string; now: Date }) {
+  const ready = tasks.filter((task) => task.opens <= now);
+  const todo = ready.filter((task) => task.lastHandedIn === null || task.working);
+  const coming = tasks.filter((task) => task.opens > now);
+  const done = ready.filter((task) => task.lastHandedIn !== null && !task.working).reverse();
+  const due = (task: Task) => (task.due < now ? `was due ${sayForChildren(task.due, zone, now)}` : `until ${sayForChildren(task.due, zone, now)}`);
+  const more = (task: Task) => task.tries === null || task.begun < task.tries;
+  return (
+    <main className="mx-auto max-w-3xl px-4 py-5 font-child text-[17px]">
+      <header className="flex items-center justify-between">
+        <h1 className="font-serif text-2xl">Hello, {name}</h1>
+        <button type="button" onClick={() => void leave({})} className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4">
+          <LogOut size={18} aria-hidden /> Go out
+        </button>
+      </header>
+      <Section title="Now" empty="Nothing to do just now.">
+        {todo.map((task, at) => (
+          <li key={task.assignment} className={`flex flex-wrap items-center gap-4 rounded-card border-2 bg-card p-5 ${at === 0 ? "border-ink" : "border-line"}`}>
+            <div className="min-w-48 flex-1">
+              <h3 className="text-xl font-bold">{task.title}</h3>
+              <p className="text-ink-soft">
+                {capital(due(task))} · {task.className}
+              </p>
+            </div>
+            <Link
+              href={`/student/${task.assignment}`}
+              className={`grid min-h-14 min-w-28 place-items-center rounded-card border-2 border-green px-6 text-lg font-bold ${at === 0 ? "bg-green text-on-green" : "text-green"}`}
+            >
+              {task.working ? "Go on" : "Begin"}
+              <span className="heard">: {task.title}</span>
+            </Link>
+          </li>
+        ))}
+      </Section>
+      <div className="grid gap-x-6 sm:grid-cols-2">
+        <Section title="Coming" empty="Nothing is waiting.">
+          {coming.map((task) => (
+            <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
+              <span className="block">{task.title}</span>
+              <span className="text-[15px] text-ink-soft">{capital(sayForChildren(task.opens, zone, now))}</span>
+            </li>
+          ))}
+        </Section>
+        <Section title="Done" empty="Your first postmark comes here.">
+          {done.map((task) => (
+            <li key={task.assignment} className="flex items-center gap-3 rounded-card border border-line bg-card px-4 py-2">
+              <div className="min-w-0 flex-1">
+                <Link href={`/student/${task.assignment}`} className="inline-block min-h-12 py-2 underline decoration-line-strong underline-offset-4">
+                  {task.title}
+                </Link>
+                {more(task) && <span className="block text-[15px] text-ink-soft">You may try again.</span>}
+              </div>
+              <Postmark at={task.lastHandedIn!} zone={zone} now={now} />
+            </li>
+          ))}
+        </Section>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,169 @@
+"use client";
+import { clsx } from "clsx";
+import { Delete } from "lucide-react";
+import Link from "next/link";
+import { useState, useTransition, type FormEvent } from "react";
+import { PASSWORD_LENGTH, pictures, type Picture } from "@/core/student/pictures";
+import { joinClass, readCode, signInWithPictures } from "@/server/actions/student";
+import { Brand } from "../shell/brand";
+import { pictureIcons } from "./picture-icon";
+
+const big = "min-h-14 rounded-card border-2 px-5 text-lg font-bold disabled:opacity-50";
+const field = "min-h-14 w-full rounded-card border-2 border-line-strong bg-card px-4 text-xl";
+
+function Problem({ text }: { text: string | null }) {
+  return text ? (
+    <p role="alert" className="rounded-card bg-clay-wash px-4 py-3 font-bold text-clay">
+      {text}
+    </p>
+  ) : null;
+}
+
+function WithCode() {
+  const [code, setCode] = useState("");
+  const [group, setGroup] = useState<{ class: string; students: { id: number; name: string }[] } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const look = (event: FormEvent) => {
+    event.preventDefault();
+    start(async () => {
+      const outcome = await readCode({ code });
+      setProblem(outcome.ok ? null : outcome.problem);
+      setGroup(outcome.ok ? outcome.value : null);
+    });
+  };
+  const choose = (student: number) =>
+    start(async () => {
+      const outcome = await joinClass({ code, student });
+      if (outcome && !outcome.ok) {
+        setProblem(outcome.problem);
+        setGroup(null);
+      }
+    });
+  if (group) {
+    return (
+      <section aria-labelledby="who">
+        <h1 id="who" className="text-2xl font-bold">
+          {group.class}: who are you?
+        </h1>
+        <ul className="mt-4 grid grid-cols-2 gap-2 sm:grid-cols-3">
+          {group.students.map((student) => (
+            <li key={student.id}>
+              <button type="button" disabled={busy} onClick={() => choose(student.id)} className={clsx(big, "w-full border-line bg-card text-left hover:border-green")}>
+                {student.name}
+              </button>
+            </li>
+          ))}
+        </ul>
+        <button type="button" className="mt-4 min-h-12 underline" onClick={() => setGroup(null)}>
+          Another code
+        </button>
+      </section>
+    );
+  }
+  return (
+    <form onSubmit={look} className="grid gap-4">
+      <label htmlFor="code" className="text-2xl font-bold">
+        What does the board say?
+      </label>
+      <input id="code" value={code} onChange={(event) => setCode(event.target.value)} placeholder="KELP 42" autoCapitalize="characters" autoComplete="off" spellCheck={false} maxLength={20} className={clsx(field, "tracking-widest uppercase")} />
+      <Problem text={problem} />
+      <button type="submit" disabled={busy || !code.trim()} className={clsx(big, "border-green bg-green text-on-green")}>
+        Come in
+      </button>
+    </form>
+  );
+}
+
+function WithPictures() {
+  const [name, setName] = useState("");
+  const [chosen, setChosen] = useState<Picture[]>([]);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    start(async () => {
+      const outcome = await signInWithPictures({ name, pictures: chosen });
+      if (outcome && !outcome.ok) {
+        setProblem(outcome.problem);
+        setChosen([]);
+      }
+    });
+  };
+  return (
+    <form onSubmit={submit} className="grid gap-4">
+      <label htmlFor="name" className="text-2xl font-bold">
+        My name
+      </label>
+      <input id="name" value={name} onChange={(event) => setName(event.target.value)} placeholder="sunniva.dale" autoCapitalize="none" autoComplete="username" spellCheck={false} maxLength={80} className={field} />
+      <div className="flex items-center justify-between">
+        <h2 className="text-2xl font-bold" id="pictures">
+          My three pictures
+        </h2>
+        <p className="flex items-center gap-2" role="status" aria-label={`${chosen.length} of ${PASSWORD_LENGTH} chosen`}>
+          {Array.from({ length: PASSWORD_LENGTH }, (_, at) => (
+            <span key={at} className={clsx("h-4 w-4 rounded-full border-2 border-ink", at < chosen.length && "bg-ink")} />
+          ))}
+          <button type="button" aria-label="Take the last picture back" disabled={chosen.length === 0} onClick={() => setChosen(chosen.slice(0, -1))} className="grid h-12 w-12 place-items-center disabled:opacity-30">
+            <Delete size={22} aria-hidden />
+          </button>
+        </p>
+      </div>
+      <div role="group" aria-labelledby="pictures" className="grid grid-cols-4 gap-2">
+        {pictures.map((picture) => {
+          const Icon = pictureIcons[picture];
+          return (
+            <button
+              key={picture}
+              type="button"
+              disabled={chosen.length >= PASSWORD_LENGTH}
+              onClick={() => setChosen([...chosen, picture])}
+              className="grid min-h-20 place-items-center rounded-card border-2 border-line bg-card py-2 text-sm hover:border-green disabled:opacity-50"
+            >
+              <Icon size={30} strokeWidth={1.6} aria-hidden />
+              {picture}
+            </button>
+          );
+        })}
+      </div>
+      <Problem text={problem} />
+      <button type="submit" disabled={busy || !name.trim() || chosen.length < PASSWORD_LENGTH} className={clsx(big, "border-green bg-green text-on-green")}>
+        Come in
+      </button>
+    </form>
+  );
+}
+
+/** Two doors for students: the code on the board, or a name and three pictures. */
+export function JoinScreen() {
+  const [door, setDoor] = useState<"code" | "pictures">("code");
+  return (
+    <main className="mx-auto min-h-dvh max-w-xl px-4 py-6 font-child">
+      <Brand />
+      <div className="mt-6 mb-6 grid grid-cols-2 gap-2" role="group" aria-label="How do you come in?">
+        {(
+          [
+            ["code", "With a code"],
+            ["pictures", "With my pictures"],
+          ] as const
+        ).map(([value, text]) => (
+          <button
+            key={value}
+            type="button"
+            aria-pressed={door === value}
+            onClick={() => setDoor(value)}
+            className={clsx("min-h-12 rounded-card border-2 font-bold", door === value ? "border-ink bg-ink text-paper" : "border-line bg-card")}
+          >
+            {text}
+          </button>
+        ))}
+      </div>
+      {door === "code" ? <WithCode /> : <WithPictures />}
+      <p className="mt-8 text-center">
+        <Link href="/sign-in" className="inline-block min-h-12 py-3 text-ink-soft underline">
+          I am a teacher
+        </Link>
+      </p>
+    </main>
+  );
+}

@@ -1,0 +1,295 @@
+"use client";
+import { ArrowLeft, ArrowRight, Check, CloudOff, Home, Loader2, Volume2 } from "lucide-react";
+import { clsx } from "clsx";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useEffect, useRef, useState, useSyncExternalStore, useTransition } from "react";
+import { sayForChildren } from "@/core/calendar/wall-clock";
+import { stepTitle } from "@/core/resource/changes";
+import { questionsOf, titleOf, type Step } from "@/core/resource/document";
+import { inLanguage } from "@/core/resource/language";
+import type { Question } from "@/core/resource/question";
+import { plainText } from "@/core/resource/rich-text";
+import { isBlankResponse, type Mark } from "@/core/scoring/mark";
+import { checkAnswer, handIn, tryAgain } from "@/server/actions/student";
+import type { StudentWorkData } from "@/server/student-work";
+import { StepView } from "../step/step-view";
+import { Postmark } from "./postmark";
+import { useAnswers, type KeepState } from "./use-answers";
+
+const noVoices = () => () => {};
+
+/** Reads instructions, texts and questions aloud, where the device has a voice; says so where it has none. */
+function ReadToMe({ step, languages }: { step: Step; languages: readonly string[] }) {
+  const [speaking, setSpeaking] = useState(false);
+  const voices = useSyncExternalStore(
+    (changed) => {
+      if (!("speechSynthesis" in window)) return noVoices();
+      speechSynthesis.addEventListener("voiceschanged", changed);
+      return () => speechSynthesis.removeEventListener("voiceschanged", changed);
+    },
+    () => ("speechSynthesis" in window ? speechSynthesis.getVoices().length : 0),
+    () => 0,
+  );
+  useEffect(() => () => window.speechSynthesis?.cancel(), [step.id]);
+  const read = () => {
+    speechSynthesis.cancel();
+    if (speaking) return setSpeaking(false);
+    const parts = [
+      stepTitle(step, languages),
+      plainText(inLanguage(step.instructions, languages)?.text),
+      ...step.blocks.map((block) =>
+        block.type === "text" ? plainText(inLanguage(block.text, languages)) : block.type === "question" ? plainText(inLanguage(block.question.prompt, languages)) : "",
+      ),
+    ];
+    const words = new SpeechSynthesisUtterance(parts.filter(Boolean).join(". "));
+    words.lang = languages[0]!;
+    words.onend = () => setSpeaking(false);
+    setSpeaking(true);
+    speechSynthesis.speak(words);
+  };
+  return (
+    <button
+      type="button"
+      onClick={read}
+      disabled={voices === 0}
+      title={voices === 0 ? "This device has no reading voice." : undefined}
+      className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-3 disabled:opacity-50"
+    >
+      <Volume2 size={20} aria-hidden /> <span className="max-sm:heard">{speaking ? "Stop" : voices === 0 ? "No voice here" : "Read to me"}</span>
+    </button>
+  );
+}
+
+function KeptSign({ state }: { state: KeepState }) {
+  return (
+    <p role="status" className="flex items-center gap-1.5 text-[14px] text-ink-soft">
+      {state === "kept" && (
+        <>
+          <Check size={16} aria-hidden /> Kept
+        </>
+      )}
+      {state === "sending" && (
+        <>
+          <Loader2 size={16} aria-hidden className="animate-spin" /> Keeping …
+        </>
+      )}
+      {state === "waiting" && (
+        <>
+          <CloudOff size={16} aria-hidden /> Kept on this device, sent when the network is back
+        </>
+      )}
+    </p>
+  );
+}
+
+function StepDots({ steps, at, done, onPick, languages }: { steps: Step[]; at: number; done: (step: Step) => boolean; onPick: (at: number) => void; languages: readonly string[] }) {
+  return (
+    <ol className="flex gap-1.5" aria-label="Steps">
+      {steps.map((step, nth) => (
+        <li key={step.id} className="flex-1">
+          <button
+            type="button"
+            aria-current={nth === at ? "step" : undefined}
+            aria-label={`Step ${nth + 1}: ${stepTitle(step, languages)}${done(step) ? ", done" : ""}`}
+            onClick={() => onPick(nth)}
+            className="flex h-12 w-full items-center"
+          >
+            <span className={clsx("h-2.5 w-full rounded-full", nth === at ? "bg-ink" : done(step) ? "bg-green" : "bg-line")} />
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: string; now: Date; onBack: () => void }) {
+  const router = useRouter();
+  const [busy, start] = useTransition();
+  const [problem, setProblem] = useState<string | null>(null);
+  const marks = data.marks ? Object.values(data.marks) : [];
+  const ruled = marks.filter((mark) => mark.marks !== null);
+  const earned = Math.round(ruled.reduce((sum, mark) => sum + mark.marks!, 0) * 100) / 100;
+  const again = () =>
+    start(async () => {
+      const outcome = await tryAgain({ assignment: data.task.assignment });
+      if (outcome.ok) router.refresh();
+      else setProblem(outcome.problem);
+    });
+  return (
+    <div className="grid justify-items-center gap-4 rounded-card border-2 border-line bg-card p-8 text-center">
+      <Postmark at={data.attempt!.handedIn!} zone={zone} now={now} size={110} />
+      <h2 className="text-2xl font-bold">Handed in</h2>
+      {ruled.length > 0 && (
+        <p className="numbers text-xl">
+          {earned} of {ruled.reduce((sum, mark) => sum + mark.outOf, 0)}
+        </p>
+      )}
+      {marks.length === 0 && <p>{data.task.teacher} looks at it.</p>}
+      {problem && <p role="alert">{problem}</p>}
+      <div className="flex flex-wrap justify-center gap-3">
+        <button type="button" onClick={onBack} className="min-h-12 rounded-card border-2 border-line px-5 font-bold">
+          Look at my answers
+        </button>
+        {data.triesLeft && (
+          <button type="button" disabled={busy} onClick={again} className="min-h-12 rounded-card border-2 border-line px-5 font-bold">
+            Try again
+          </button>
+        )}
+        <Link href="/student" className="grid min-h-12 place-items-center rounded-card bg-green px-6 font-bold text-on-green">
+          My work
+        </Link>
+      </div>
+    </div>
+  );
+}
+
+/** One thing at a time: a step, its questions, on to the next; at the end it is handed in. */
+export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; zone: string; now: Date }) {
+  const { task, document, attempt } = data;
+  const { steps, languages } = document;
+  const still = Boolean(attempt?.handedIn);
+  const tryNumber = attempt && !attempt.handedIn ? attempt.number : (attempt?.number ?? 0) + 1;
+  const answers = useAnswers(task.assignment, `${task.recipient}-${tryNumber}`, data.values, !still);
+  const [marks, setMarks] = useState<Record<string, Mark | undefined>>(data.marks ?? {});
+  const [feedback, setFeedback] = useState<Record<string, Question["feedback"]>>({});
+  const [checking, setChecking] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [handing, start] = useTransition();
+  const router = useRouter();
+  const top = useRef<HTMLDivElement>(null);
+
+  const answered = (question: Question) => !isBlankResponse(question.type, answers.values[question.id]);
+  const done = (step: Step) => {
+    const questions = questionsOf(step);
+    return questions.length > 0 && questions.every(answered);
+  };
+  const firstOpen = steps.findIndex((step) => questionsOf(step).length > 0 && !done(step));
+  const [at, setAt] = useState(() => (still ? steps.length : Object.keys(data.values).length === 0 ? 0 : Math.max(0, firstOpen)));
+  const step = steps[at];
+  const blanks = steps.flatMap(questionsOf).filter((question) => !answered(question)).length;
+
+  const go = (to: number) => {
+    setAt(to);
+    setProblem(null);
+    top.current?.focus();
+    window.scrollTo({ top: 0 });
+  };
+  const check = async (question: Question) => {
+    setChecking(question.id);
+    try {
+      const outcome = await checkAnswer({ assignment: task.assignment, question: question.id, key: crypto.randomUUID(), value: answers.values[question.id] });
+      if (!outcome.ok) return setProblem(outcome.problem);
+      answers.settle(question.id);
+      setProblem(null);
+      setMarks((old) => ({ ...old, [question.id]: outcome.value.mark }));
+      const said = outcome.value.feedback ?? undefined;
+      setFeedback((old) => ({ ...old, [question.id]: said && { right: said, wrong: said } }));
+    } catch {
+      setProblem("No network just now. Your answer is kept; check it later.");
+    } finally {
+      setChecking(null);
+    }
+  };
+  const hand = () =>
+    start(async () => {
+      if (!(await answers.flush())) return setProblem("Some answers are not sent yet. They are kept on this device. Try again when the network is back.");
+      const outcome = await handIn({ assignment: task.assignment });
+      if (outcome.ok) router.refresh();
+      else setProblem(outcome.problem);
+    });
+
+  // After handing in, the page is read again with the marks; show the end then.
+  const [wasStill, setWasStill] = useState(still);
+  if (still !== wasStill) {
+    setWasStill(still);
+    setMarks(data.marks ?? {});
+    setAt(steps.length);
+  }
+
+  const shown: Step | undefined = step && {
+    ...step,
+    blocks: step.blocks.map((block) =>
+      block.type === "question" && feedback[block.question.id] ? { ...block, question: { ...block.question, feedback: feedback[block.question.id] } } : block,
+    ),
+  };
+  return (
+    <main className="mx-auto max-w-3xl px-4 pt-3 pb-28 font-child text-[17px]">
+      <header className="flex items-center gap-3">
+        <Link href="/student" aria-label="My work" className="grid h-12 w-12 place-items-center rounded-card border-2 border-line bg-card">
+          <Home size={20} aria-hidden />
+        </Link>
+        <div className="min-w-0 flex-1">
+          <h1 className="truncate font-bold" title={titleOf(document)}>
+            {titleOf(document)}
+          </h1>
+          <p className="truncate text-[14px] text-ink-soft">until {sayForChildren(task.due, zone, now)}</p>
+        </div>
+        {shown && <ReadToMe key={shown.id} step={shown} languages={languages} />}
+      </header>
+      <StepDots steps={steps} at={at} done={done} onPick={go} languages={languages} />
+      <div ref={top} tabIndex={-1} className="outline-none">
+        {shown ? (
+          <div className="rounded-card border border-line bg-card p-5 sm:p-7">
+            <StepView
+              key={shown.id}
+              step={shown}
+              languages={languages}
+              values={answers.values}
+              marks={marks}
+              onChange={(question, value) => {
+                answers.answer(question.id, value);
+                setMarks((old) => ({ ...old, [question.id]: undefined }));
+              }}
+              mayCheck={still ? undefined : (question) => data.mayCheck.includes(question.id)}
+              onCheck={still ? undefined : (question) => void check(question)}
+              checking={checking}
+              still={still}
+            />
+          </div>
+        ) : still ? (
+          <Ending data={data} zone={zone} now={now} onBack={() => go(0)} />
+        ) : (
+          <div className="grid gap-4 rounded-card border-2 border-line bg-card p-7">
+            <h2 className="text-2xl font-bold">{blanks === 0 ? "All done?" : `${blanks} ${blanks === 1 ? "question is" : "questions are"} still empty`}</h2>
+            {blanks > 0 && (
+              <ul className="grid gap-2">
+                {steps.map(
+                  (one, nth) =>
+                    questionsOf(one).some((question) => !answered(question)) && (
+                      <li key={one.id}>
+                        <button type="button" onClick={() => go(nth)} className="min-h-12 underline underline-offset-4">
+                          Back to “{stepTitle(one, languages)}”
+                        </button>
+                      </li>
+                    ),
+                )}
+              </ul>
+            )}
+            <button type="button" disabled={handing} onClick={hand} className="min-h-14 rounded-card bg-green px-6 text-lg font-bold text-on-green disabled:opacity-50">
+              {handing ? "One moment …" : "Hand it in"}
+            </button>
+          </div>
+        )}
+        {(problem || answers.closed) && (
+          <p role="alert" className="mt-3 rounded-card bg-clay-wash px-4 py-3 font-bold text-clay">
+            {problem ?? "This was handed in on another device. Open it again to see it."}
+          </p>
+        )}
+      </div>
+      <footer className="fixed inset-x-0 bottom-0 border-t border-line bg-paper">
+        <div className="mx-auto flex max-w-3xl items-center gap-3 px-4 py-2.5">
+          <button type="button" disabled={at === 0} onClick={() => go(at - 1)} className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4 font-bold disabled:opacity-40">
+            <ArrowLeft size={20} aria-hidden /> Back
+          </button>
+          <div className="flex-1">{!still && <KeptSign state={answers.state} />}</div>
+          {at < steps.length && (
+            <button type="button" onClick={() => go(at + 1)} className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green bg-green px-5 font-bold text-on-green">
+              {at === steps.length - 1 ? "To the end" : "Next"} <ArrowRight size={20} aria-hidden />
+            </button>
+          )}
+        </div>
+      </footer>
+    </main>
+  );
+}

@@ -1,0 +1,44 @@
+import { allQuestions, type Document } from "@/core/resource/document";
+import type { ResponseValue } from "@/core/resource/question";
+import { studentDocument } from "@/core/resource/student-view";
+import { mark, type Mark } from "@/core/scoring/mark";
+import type { Db } from "@/data/db";
+import { revisionById } from "@/data/resources";
+import { attemptsOf, responsesOf, taskOf, type Attempt, type Task } from "@/data/work";
+import type { Visitor } from "./session";
+
+/** What a student's page shows: never an answer, and marks only where they may be seen. */
+export interface StudentWorkData {
+  task: Task;
+  document: Document;
+  attempt: Attempt | null;
+  values: Record<string, ResponseValue>;
+  /** After handing in, unless checking is "never". */
+  marks: Record<string, Mark> | null;
+  /** Questions that may be checked while working. */
+  mayCheck: string[];
+  triesLeft: boolean;
+}
+
+export async function studentWork(db: Db, visitor: Visitor, assignment: number, now: Date): Promise<StudentWorkData | null> {
+  const task = await taskOf(db, visitor.id, assignment, visitor.joinedClass);
+  if (!task || task.opens > now) return null;
+  const { document } = (await revisionById(db, task.revision))!;
+  const attempts = await attemptsOf(db, task.recipient);
+  const attempt = attempts.at(-1) ?? null;
+  const responses = attempt ? await responsesOf(db, [attempt.id]) : [];
+  const values = Object.fromEntries(responses.map((response) => [response.question, response.value as ResponseValue]));
+  const questions = allQuestions(document).map(({ question }) => question);
+  const shown = questions.filter((question) => question.checked !== "never" && task.checking !== "never");
+  return {
+    task,
+    document: studentDocument(document),
+    attempt,
+    values,
+    marks: attempt?.handedIn
+      ? Object.fromEntries(shown.map((question) => [question.id, mark(question, values[question.id], document.languages[0])]))
+      : null,
+    mayCheck: questions.filter((question) => question.checked === "at once" && task.checking === "at once").map((question) => question.id),
+    triesLeft: task.tries === null || attempts.length < task.tries,
+  };
+}
