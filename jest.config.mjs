@@ -1,16 +1,31 @@
-const esmOnly = ["syllable", "pluralize", "normalize-strings", "temporal-polyfill", "temporal-utils", "temporal-spec", "yaml"];
+const esmOnly = [
+  "syllable",
+  "pluralize",
+  "normalize-strings",
+  "temporal-polyfill",
+  "temporal-utils",
+  "temporal-spec",
+  "yaml",
+];
 
-export default {
+const config = {
   testEnvironment: "node",
   testMatch: ["<rootDir>/src/**/*.test.ts", "<rootDir>/src/**/*.test.tsx", "<rootDir>/demo/**/*.test.ts"],
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^@demo/(.*)$": "<rootDir>/demo/$1" },
   transform: {
     "^.+\\.(t|j|mj)sx?$": [
       "@swc/jest",
-      { jsc: { parser: { syntax: "typescript", tsx: true }, target: "es2022", transform: { react: { runtime: "automatic" } } } },
+      {
+        jsc: {
+          parser: { syntax: "typescript", tsx: true },
+          target: "es2022",
+          transform: { react: { runtime: "automatic" } },
+        },
+      },
     ],
   },
   transformIgnorePatterns: [`/node_modules/(?!(${esmOnly.join("|")})/)`],
   globalSetup: "<rootDir>/src/data/testing/prepare.mjs",
   maxWorkers: 2,
 };
+export default config;

@@ -13,7 +13,10 @@ export function rightAnswer(question: Question, random: SeededRandom): ResponseV
       return question.accepted[0]?.text ?? "";
     case "number":
       return Object.fromEntries(
-        question.parts.map((part) => [part.id, { number: String(part.right), ...(part.units && { unit: part.units[0]!.name }) }]),
+        question.parts.map((part) => [
+          part.id,
+          { number: String(part.right), ...(part.units && { unit: part.units[0]!.name }) },
+        ]),
       );
     case "gaps":
       return Object.fromEntries(question.gaps.map((gap) => [gap.id, gap.accepted[0]!]));
@@ -40,7 +43,11 @@ export function likelyMistake(question: Question, random: SeededRandom): Respons
     case "choices":
       return random.next() < 0.5
         ? question.right.slice(0, -1)
-        : [...question.right.slice(1), random.pick(question.options.filter((option) => !question.right.includes(option.id)) ?? question.options)?.id ?? question.options[0]!.id];
+        : [
+            ...question.right.slice(1),
+            random.pick(question.options.filter((option) => !question.right.includes(option.id)) ?? question.options)
+              ?.id ?? question.options[0]!.id,
+          ];
     case "shortText":
       return random.pick(["I don't know", (question.accepted[0]?.text ?? "x").slice(0, -2) + "n", "tide"]);
     case "number": {
@@ -49,7 +56,10 @@ export function likelyMistake(question: Question, random: SeededRandom): Respons
         question.parts.map((part, at) => [
           part.id,
           {
-            number: at === question.parts.length - 1 ? String(Math.round((part.right + off * Math.max(1, part.tolerance * 2)) * 100) / 100) : String(part.right),
+            number:
+              at === question.parts.length - 1
+                ? String(Math.round((part.right + off * Math.max(1, part.tolerance * 2)) * 100) / 100)
+                : String(part.right),
             ...(part.units && { unit: random.pick(part.units).name }),
           },
         ]),
@@ -57,7 +67,12 @@ export function likelyMistake(question: Question, random: SeededRandom): Respons
     }
     case "gaps":
       return Object.fromEntries(
-        question.gaps.map((gap, at) => [gap.id, at === 0 ? random.pick(gap.options?.filter((word) => !gap.accepted.includes(word)) ?? ["sea"]) : gap.accepted[0]!]),
+        question.gaps.map((gap, at) => [
+          gap.id,
+          at === 0
+            ? random.pick(gap.options?.filter((word) => !gap.accepted.includes(word)) ?? ["sea"])
+            : gap.accepted[0]!,
+        ]),
       );
     case "match": {
       const [first, second, ...rest] = question.pairs;
@@ -70,6 +85,10 @@ export function likelyMistake(question: Question, random: SeededRandom): Respons
       return items;
     }
     case "longText":
-      return random.pick(["I am not sure.", "because", inLanguage({ en: "It was a good story and I liked it." }, ["en"])!]);
+      return random.pick([
+        "I am not sure.",
+        "because",
+        inLanguage({ en: "It was a good story and I liked it." }, ["en"])!,
+      ]);
   }
 }

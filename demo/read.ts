@@ -23,12 +23,21 @@ const asked = {
 const WrittenBlock = z.union([
   z.strictObject({ text: Text }),
   z.strictObject({ picture: z.string(), shows: Text, caption: Text.optional() }),
-  z.strictObject({ table: z.array(z.array(Text)), headers: z.enum(["row", "column", "both", "none"]).default("row"), caption: Text.optional() }),
+  z.strictObject({
+    table: z.array(z.array(Text)),
+    headers: z.enum(["row", "column", "both", "none"]).default("row"),
+    caption: Text.optional(),
+  }),
   z.strictObject({ link: z.string(), label: Text }),
   z.strictObject({ choice: Text, options: z.array(Text), ...asked }),
   z.strictObject({ choices: Text, options: z.array(Text), ...asked }),
   z.strictObject({ short: Text, answer: z.union([z.array(Text), Text]), slip: z.boolean().optional(), ...asked }),
-  z.strictObject({ number: Text, answer: z.union([z.array(Text), Text]), units: z.record(z.string(), z.number().nullable()).optional(), ...asked }),
+  z.strictObject({
+    number: Text,
+    answer: z.union([z.array(Text), Text]),
+    units: z.record(z.string(), z.number().nullable()).optional(),
+    ...asked,
+  }),
   z.strictObject({ gaps: Text, ask: Text.optional(), bank: z.array(Text).optional(), ...asked }),
   z.strictObject({ match: Text, pairs: z.record(z.string(), Text), extra: z.array(Text).optional(), ...asked }),
   z.strictObject({ order: Text, items: z.array(Text), ...asked }),
@@ -67,7 +76,9 @@ export const Written = z.strictObject({
 export type Written = z.infer<typeof Written>;
 
 function gradeSpan(grades: number | string) {
-  const [from, to = from] = String(grades).split("-").map((grade) => (grade === "K" ? 0 : Number(grade)));
+  const [from, to = from] = String(grades)
+    .split("-")
+    .map((grade) => (grade === "K" ? 0 : Number(grade)));
   return { from: from!, to: to! };
 }
 
@@ -88,7 +99,8 @@ function numberPart(id: string, written: string, units?: Record<string, number |
 function questionOf(written: WrittenBlock, id: string, language: string): Question | null {
   const rich = (text: string) => ({ [language]: richText(text) });
   const plain = (text: string) => ({ [language]: text });
-  const options = (texts: string[], from = "o") => texts.map((text, at) => ({ id: `${from}${at + 1}`, text: plain(text.replace(/^\*/, "")) }));
+  const options = (texts: string[], from = "o") =>
+    texts.map((text, at) => ({ id: `${from}${at + 1}`, text: plain(text.replace(/^\*/, "")) }));
   const starred = (texts: string[]) => texts.flatMap((text, at) => (text.startsWith("*") ? [`o${at + 1}`] : []));
   const common = (prompt: string, of: z.infer<z.ZodObject<typeof asked>>) => ({
     id,
@@ -108,11 +120,21 @@ function questionOf(written: WrittenBlock, id: string, language: string): Questi
     return { ...common(written.choice, written), type: "choice", options: options(written.options), right };
   }
   if ("choices" in written) {
-    return { ...common(written.choices, written), type: "choices", options: options(written.options), right: starred(written.options) };
+    return {
+      ...common(written.choices, written),
+      type: "choices",
+      options: options(written.options),
+      right: starred(written.options),
+    };
   }
   if ("short" in written) {
     const accepted = [written.answer].flat().map((text) => ({ text, share: 1 }));
-    return { ...common(written.short, written), type: "shortText", accepted, spelling: { ...spelling, forgiveOneSlip: written.slip ?? false } };
+    return {
+      ...common(written.short, written),
+      type: "shortText",
+      accepted,
+      spelling: { ...spelling, forgiveOneSlip: written.slip ?? false },
+    };
   }
   if ("number" in written) {
     const parts = [written.answer].flat().map((part, at) => numberPart(`p${at + 1}`, part, written.units));
@@ -121,11 +143,21 @@ function questionOf(written: WrittenBlock, id: string, language: string): Questi
   if ("gaps" in written) {
     const gaps: { id: string; accepted: string[]; options?: string[] }[] = [];
     const passage = written.gaps.trim().replace(/\[([^\]]+)\]/g, (_, words: string) => {
-      const gap = { id: `g${gaps.length + 1}`, accepted: words.split("|"), ...(written.bank && { options: written.bank }) };
+      const gap = {
+        id: `g${gaps.length + 1}`,
+        accepted: words.split("|"),
+        ...(written.bank && { options: written.bank }),
+      };
       gaps.push(gap);
       return `[[${gap.id}]]`;
     });
-    return { ...common(written.ask ?? "Fill the gaps.", written), type: "gaps", passage: plain(passage), gaps, spelling };
+    return {
+      ...common(written.ask ?? "Fill the gaps.", written),
+      type: "gaps",
+      passage: plain(passage),
+      gaps,
+      spelling,
+    };
   }
   if ("match" in written) {
     const left = options(Object.keys(written.pairs), "l");
@@ -136,7 +168,12 @@ function questionOf(written: WrittenBlock, id: string, language: string): Questi
   }
   if ("order" in written) {
     const items = options(written.items, "i");
-    return { ...common(written.order, written), type: "order", items: mixed(items), right: items.map((item) => item.id) };
+    return {
+      ...common(written.order, written),
+      type: "order",
+      items: mixed(items),
+      right: items.map((item) => item.id),
+    };
   }
   if ("write" in written) {
     return { ...common(written.write, { ...written, checked: "never" }), type: "longText", lines: written.lines ?? 6 };
@@ -148,7 +185,14 @@ function blockOf(written: WrittenBlock, id: string, language: string): Block {
   if ("text" in written) return { id, type: "text", text: { [language]: richText(written.text) } };
   if ("picture" in written) {
     const caption = written.caption && { caption: { [language]: written.caption } };
-    return { id, type: "picture", media: `drawing:${written.picture}`, description: { [language]: written.shows }, decorative: false, ...caption };
+    return {
+      id,
+      type: "picture",
+      media: `drawing:${written.picture}`,
+      description: { [language]: written.shows },
+      decorative: false,
+      ...caption,
+    };
   }
   if ("table" in written) {
     return {
@@ -194,7 +238,10 @@ export function documentOf(name: string, written: Written): Document {
     topics: written.topics,
     minutes: written.minutes,
     standards: written.standards.map((code) => ({ framework: "skerry", code, relation: "teaches" })),
-    vocabulary: Object.entries(written.vocabulary).map(([term, meaning]) => ({ term, meaning: { [language]: meaning } })),
+    vocabulary: Object.entries(written.vocabulary).map(([term, meaning]) => ({
+      term,
+      meaning: { [language]: meaning },
+    })),
     licence: written.licence,
     ...(written.notes && { teacherNotes: rich(written.notes) }),
     steps,

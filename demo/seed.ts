@@ -67,13 +67,28 @@ const key = (name: string) => name.toLowerCase().replaceAll(" ", ".");
 
 async function addPeople(tx: Queryable, now: Date): Promise<Town> {
   const plan = School.parse(parse(readFileSync(path.join(folder, "school.yaml"), "utf8")));
-  const { id: district } = await one<{ id: number }>(tx, "insert into district (name) values ($1) returning id", [plan.district]);
-  const town: Town = { district, schools: new Map(), zone: plan.schools[0]!.zone, people: new Map(), classes: new Map() };
+  const { id: district } = await one<{ id: number }>(tx, "insert into district (name) values ($1) returning id", [
+    plan.district,
+  ]);
+  const town: Town = {
+    district,
+    schools: new Map(),
+    zone: plan.schools[0]!.zone,
+    people: new Map(),
+    classes: new Map(),
+  };
   for (const school of plan.schools) {
-    const { id } = await one<{ id: number }>(tx, "insert into school (district_id, name, time_zone) values ($1, $2, $3) returning id", [district, school.name, school.zone]);
+    const { id } = await one<{ id: number }>(
+      tx,
+      "insert into school (district_id, name, time_zone) values ($1, $2, $3) returning id",
+      [district, school.name, school.zone],
+    );
     town.schools.set(school.name, id);
   }
-  const [password, pictures] = await Promise.all([hashSecret(plan.password), hashSecret(pictureSecret(plan.pictures as Picture[]))]);
+  const [password, pictures] = await Promise.all([
+    hashSecret(plan.password),
+    hashSecret(pictureSecret(plan.pictures as Picture[])),
+  ]);
   for (const { name, school, roles } of plan.people) {
     const [given, ...family] = name.split(" ");
     const { id } = await one<{ id: number }>(
@@ -96,7 +111,10 @@ async function addPeople(tx: Queryable, now: Date): Promise<Town> {
     );
     await tx.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'lead')", [id, lead]);
     for (const name of group.with) {
-      await tx.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'co-teacher')", [id, town.people.get(key(name))]);
+      await tx.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'co-teacher')", [
+        id,
+        town.people.get(key(name)),
+      ]);
     }
     const students: number[] = [];
     for (const [at, name] of [...group.also, ...group.students].entries()) {
@@ -104,7 +122,8 @@ async function addPeople(tx: Queryable, now: Date): Promise<Town> {
       if (student === undefined) {
         const [given, ...family] = name.split(" ");
         // Older half of a mixed class first, so that both grades are there.
-        const grade = group.grades[0] === group.grades[1] ? group.grades[0] : at < 6 ? group.grades[1] : group.grades[0];
+        const grade =
+          group.grades[0] === group.grades[1] ? group.grades[0] : at < 6 ? group.grades[1] : group.grades[0];
         const row = await one<{ id: number }>(
           tx,
           `insert into person (district_id, school_id, kind, given_name, family_name, sign_in_name, password_hash, grade)
@@ -130,7 +149,9 @@ interface Lesson {
 
 async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<string, Lesson>> {
   const lessons = new Map<string, Lesson>();
-  const files = readdirSync(path.join(folder, "resources")).filter((file) => file.endsWith(".yaml")).sort();
+  const files = readdirSync(path.join(folder, "resources"))
+    .filter((file) => file.endsWith(".yaml"))
+    .sort();
   for (const [at, file] of files.entries()) {
     const name = file.replace(/\.yaml$/, "");
     const { written, document } = readWritten(name, readFileSync(path.join(folder, "resources", file), "utf8"));
@@ -139,7 +160,9 @@ async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<str
     const created = new Date(now.getTime() - (20 + ((at * 37) % 200)) * 24 * HOUR);
     const id = await addResource(tx, { district: town.district, owner, source: null, created });
     if (written.shelf !== "private") {
-      const { school } = await one<{ school: number }>(tx, "select school_id school from person where id = $1", [owner]);
+      const { school } = await one<{ school: number }>(tx, "select school_id school from person where id = $1", [
+        owner,
+      ]);
       await putOnShelf(tx, { resource: id, shelf: written.shelf, school, by: owner, at: created });
     }
     const revision = await publish(tx, { resource: id, document, author: owner, now: created });
@@ -179,7 +202,17 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
       const lot = random.next();
       const all = lot < plan.done;
       if (!all && lot > plan.done + (1 - plan.done) * plan.begun * 2) continue;
-      await addTry(tx, { recipient: recipient.id, lesson, opens, due, all, tries: plan.tries, random, now, ability: abilityOf(recipient.student) });
+      await addTry(tx, {
+        recipient: recipient.id,
+        lesson,
+        opens,
+        due,
+        all,
+        tries: plan.tries,
+        random,
+        now,
+        ability: abilityOf(recipient.student),
+      });
     }
   }
 }
@@ -189,7 +222,17 @@ const abilityOf = (student: number) => 0.45 + 0.5 * new SeededRandom(student * 7
 
 async function addTry(
   tx: Queryable,
-  of: { recipient: number; lesson: Lesson; opens: Date; due: Date; all: boolean; tries: number | null; random: SeededRandom; now: Date; ability: number },
+  of: {
+    recipient: number;
+    lesson: Lesson;
+    opens: Date;
+    due: Date;
+    all: boolean;
+    tries: number | null;
+    random: SeededRandom;
+    now: Date;
+    ability: number;
+  },
 ): Promise<void> {
   const { random, lesson } = of;
   const latest = Math.min(of.due.getTime(), of.now.getTime()) - HOUR / 2;
@@ -202,7 +245,13 @@ async function addTry(
     at += (20 + random.next() * 100) * 1000;
     const right = random.next() < of.ability;
     const value = right ? rightAnswer(question, random) : likelyMistake(question, random);
-    const response = { key: `demo-${nth}`, step: step.id, question: question.id, value, checked: question.checked === "at once" };
+    const response = {
+      key: `demo-${nth}`,
+      step: step.id,
+      question: question.id,
+      value,
+      checked: question.checked === "at once",
+    };
     await addResponses(tx, attempt.id, [response], new Date(Math.min(at, of.now.getTime() - 60_000)));
   }
   if (of.all) await handIn(tx, attempt.id, new Date(Math.min(at + 30_000, of.now.getTime() - 30_000)));
@@ -238,4 +287,3 @@ export async function seed(db: Db, options: { now: Date; bulk: number }): Promis
   await addBulk(db, { count: options.bulk, seed: 1, now });
   await db.script("vacuum analyze");
 }
-

@@ -32,7 +32,10 @@ function fromHere(request: NextRequest): boolean {
 
 export function proxy(request: NextRequest): NextResponse {
   if (!safe.has(request.method) && !fromHere(request)) {
-    return NextResponse.json({ problem: "This did not come from a page of Golden Satchel, so nothing was changed." }, { status: 403 });
+    return NextResponse.json(
+      { problem: "This did not come from a page of Golden Satchel, so nothing was changed." },
+      { status: 403 },
+    );
   }
   const nonce = btoa(crypto.randomUUID());
   const headers = new Headers(request.headers);

@@ -14,8 +14,14 @@ import { familyNames, givenNames } from "./world";
 const BATCH = 250;
 const AUTHORS = 60;
 
-async function addAuthors(tx: Queryable, random: SeededRandom): Promise<{ district: number; authors: { id: number; name: string }[] }> {
-  const { id: district } = await one<{ id: number }>(tx, "insert into district (name) values ('Open commons') returning id");
+async function addAuthors(
+  tx: Queryable,
+  random: SeededRandom,
+): Promise<{ district: number; authors: { id: number; name: string }[] }> {
+  const { id: district } = await one<{ id: number }>(
+    tx,
+    "insert into district (name) values ('Open commons') returning id",
+  );
   const names = new Set<string>();
   while (names.size < AUTHORS) names.add(`${random.pick(givenNames)} ${random.pick(familyNames)}`);
   const authors: { id: number; name: string }[] = [];
@@ -75,7 +81,16 @@ export async function addBulk(db: Db, of: { count: number; seed: number; now: Da
       const [facts, texts] = [factsOf(document), searchTexts(document)];
       for (const word of wordList(`${texts.title} ${texts.about}`)) words.set(word, (words.get(word) ?? 0) + 1);
       const uses = Math.floor(900 / (1 + (done + at) / 20));
-      return { owner: author.id, author: author.name, document, hash: sha256(canonical(document)), facts, facets: packFacets(facts), uses, ...texts };
+      return {
+        owner: author.id,
+        author: author.name,
+        document,
+        hash: sha256(canonical(document)),
+        facts,
+        facets: packFacets(facts),
+        uses,
+        ...texts,
+      };
     });
     await db.query(addMany, [JSON.stringify(batch), district, new Date(of.now.getTime() - 90 * 86_400_000)]);
   }

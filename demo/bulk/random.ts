@@ -22,6 +22,9 @@ export class SeededRandom {
   /** `count` different ones, in random order. */
   some<Item>(items: readonly Item[], count: number): Item[] {
     const left = [...items];
-    return Array.from({ length: Math.min(count, left.length) }, () => left.splice(Math.floor(this.next() * left.length), 1)[0]!);
+    return Array.from(
+      { length: Math.min(count, left.length) },
+      () => left.splice(Math.floor(this.next() * left.length), 1)[0]!,
+    );
   }
 }

@@ -34,7 +34,10 @@ const from = `from assignment a join class c on c.id = a.class_id join resource_
 
 /** Assignments of the given classes; what was called back comes along, so that it can be given again. */
 export async function assignmentsOf(db: Queryable, classes: readonly number[]): Promise<Assignment[]> {
-  return db.query<Assignment>(`select ${columns} ${from} where a.class_id = any($1::int[]) order by a.opens desc, a.id desc`, [classes]);
+  return db.query<Assignment>(
+    `select ${columns} ${from} where a.class_id = any($1::int[]) order by a.opens desc, a.id desc`,
+    [classes],
+  );
 }
 
 export async function assignmentById(db: Queryable, id: number): Promise<Assignment | undefined> {

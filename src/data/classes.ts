@@ -53,7 +53,9 @@ export async function studentsOf(db: Queryable, classId: number): Promise<Studen
 }
 
 export async function isEnrolled(db: Queryable, student: number, classId: number): Promise<boolean> {
-  return (await db.query("select 1 from enrolment where student_id = $1 and class_id = $2", [student, classId])).length > 0;
+  return (
+    (await db.query("select 1 from enrolment where student_id = $1 and class_id = $2", [student, classId])).length > 0
+  );
 }
 
 export interface JoinCode {
@@ -63,7 +65,7 @@ export interface JoinCode {
 
 export async function joinCodeOf(db: Queryable, classId: number, now: Date): Promise<JoinCode | null> {
   const rows = await db.query<JoinCode>(
-    'select join_code code, join_code_expires expires from class where id = $1 and join_code is not null and join_code_expires > $2',
+    "select join_code code, join_code_expires expires from class where id = $1 and join_code is not null and join_code_expires > $2",
     [classId, now],
   );
   return rows[0] ?? null;
@@ -71,10 +73,18 @@ export async function joinCodeOf(db: Queryable, classId: number, now: Date): Pro
 
 /** Sets or, with null, ends the class's join code. */
 export async function setJoinCode(db: Queryable, classId: number, code: JoinCode | null): Promise<void> {
-  await db.query("update class set join_code = $2, join_code_expires = $3 where id = $1", [classId, code?.code ?? null, code?.expires ?? null]);
+  await db.query("update class set join_code = $2, join_code_expires = $3 where id = $1", [
+    classId,
+    code?.code ?? null,
+    code?.expires ?? null,
+  ]);
 }
 
-export async function classByJoinCode(db: Queryable, code: string, now: Date): Promise<{ id: number; name: string } | undefined> {
+export async function classByJoinCode(
+  db: Queryable,
+  code: string,
+  now: Date,
+): Promise<{ id: number; name: string } | undefined> {
   const rows = await db.query<{ id: number; name: string }>(
     "select id, name from class where join_code = $1 and join_code_expires > $2 and archived is null",
     [code, now],

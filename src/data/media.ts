@@ -7,13 +7,10 @@ export interface Media {
 }
 
 export async function addMedia(db: Queryable, media: Media & { by: number; at: Date }): Promise<void> {
-  await db.query("insert into media (sha256, mime, bytes, added_by, added) values ($1, $2, $3, $4, $5) on conflict do nothing", [
-    media.sha256,
-    media.mime,
-    media.bytes,
-    media.by,
-    media.at,
-  ]);
+  await db.query(
+    "insert into media (sha256, mime, bytes, added_by, added) values ($1, $2, $3, $4, $5) on conflict do nothing",
+    [media.sha256, media.mime, media.bytes, media.by, media.at],
+  );
 }
 
 export async function mediaByHash(db: Queryable, sha256: string): Promise<Media | undefined> {

@@ -62,13 +62,10 @@ export async function startSession(
   db: Queryable,
   session: { tokenHash: string; person: number; class: number | null; created: Date; expires: Date },
 ): Promise<void> {
-  await db.query("insert into session (token_hash, person_id, class_id, created, expires) values ($1, $2, $3, $4, $5)", [
-    session.tokenHash,
-    session.person,
-    session.class,
-    session.created,
-    session.expires,
-  ]);
+  await db.query(
+    "insert into session (token_hash, person_id, class_id, created, expires) values ($1, $2, $3, $4, $5)",
+    [session.tokenHash, session.person, session.class, session.created, session.expires],
+  );
   await db.query("delete from session where expires < $1", [session.created]);
 }
 
@@ -77,8 +74,18 @@ export async function endSession(db: Queryable, tokenHash: string): Promise<void
 }
 
 /** People of the demo, to enter as with one press: adults by e-mail, and some students. */
-export async function demoPeople(db: Queryable): Promise<
-  { id: number; kind: "adult" | "student"; name: string; school: string | null; roles: Role[]; signIn: string; classes: string | null }[]
+export async function demoPeople(
+  db: Queryable,
+): Promise<
+  {
+    id: number;
+    kind: "adult" | "student";
+    name: string;
+    school: string | null;
+    roles: Role[];
+    signIn: string;
+    classes: string | null;
+  }[]
 > {
   return db.query(
     `select p.id, p.kind, p.given_name || ' ' || p.family_name as name, s.name school,

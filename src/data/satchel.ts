@@ -14,7 +14,10 @@ export interface SatchelItem {
 }
 
 /** Everything in one teacher's satchel that she may still see, most recently touched first. */
-export async function satchelOf(db: Queryable, person: { id: number; school: number | null; district: number }): Promise<SatchelItem[]> {
+export async function satchelOf(
+  db: Queryable,
+  person: { id: number; school: number | null; district: number },
+): Promise<SatchelItem[]> {
   return db.query<SatchelItem>(
     `with mine as (
        select r.id, case when r.source_revision_id is null then 'made' else 'adapted' end origin,
@@ -97,12 +100,19 @@ export async function renamePocket(db: Queryable, pocket: number, name: string):
 
 /** Removes a pocket; what was in it stays in the satchel. Returns what it held, for undo. */
 export async function removePocket(tx: Queryable, pocket: number): Promise<number[]> {
-  const rows = await tx.query<{ id: number }>("delete from pocket_item where pocket_id = $1 returning resource_id id", [pocket]);
+  const rows = await tx.query<{ id: number }>("delete from pocket_item where pocket_id = $1 returning resource_id id", [
+    pocket,
+  ]);
   await tx.query("delete from pocket where id = $1", [pocket]);
   return rows.map((row) => row.id);
 }
 
-export async function putIntoPocket(db: Queryable, pocket: number, resources: readonly number[], now: Date): Promise<void> {
+export async function putIntoPocket(
+  db: Queryable,
+  pocket: number,
+  resources: readonly number[],
+  now: Date,
+): Promise<void> {
   await db.query(
     `insert into pocket_item (pocket_id, resource_id, added) select $1, id, $3 from unnest($2::int[]) id on conflict do nothing`,
     [pocket, resources, now],

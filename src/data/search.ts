@@ -1,4 +1,14 @@
-import { EIGHT, facetCounts, GRADE_SHIFT, LENGTH_SHIFT, masksOf, SUBJECT_MASK, SUBJECT_SHIFT, type CountRow, type FacetCounts } from "@/core/find/facets";
+import {
+  EIGHT,
+  facetCounts,
+  GRADE_SHIFT,
+  LENGTH_SHIFT,
+  masksOf,
+  SUBJECT_MASK,
+  SUBJECT_SHIFT,
+  type CountRow,
+  type FacetCounts,
+} from "@/core/find/facets";
 import { isFilled, type Blank, type Need } from "@/core/find/need";
 import type { Facts } from "@/core/resource/facts";
 import type { Queryable } from "./db";
@@ -104,7 +114,15 @@ const trailOrder: readonly Blank[] = ["words", "kind", "grades", "subject", "min
 /** Every blank's counts and the trail of narrowing, for one need and one reader. */
 export async function countNeed(db: Queryable, reader: Reader, need: Need, words: WordQuery): Promise<Counts> {
   const masks = masksOf(need);
-  const parameters = [...readerParameters(reader), words, masks.kinds, masks.longest, masks.subjects, masks.grades, masks.shelf];
+  const parameters = [
+    ...readerParameters(reader),
+    words,
+    masks.kinds,
+    masks.longest,
+    masks.subjects,
+    masks.grades,
+    masks.shelf,
+  ];
   type Row = CountRow | { facet: "trail"; value: number; entries: number };
   const rows = await db.query<Row>(words === null ? countEverything : countByWords, parameters);
   const left = new Map(rows.flatMap((row) => (row.facet === "trail" ? [[row.value, row.entries]] : [])));

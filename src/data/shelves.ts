@@ -31,7 +31,12 @@ export function configurationOf(language: string): string {
  * Brings the search entry and the facts of a resource up to date: after publishing, shelving, archiving. `document` is
  * the head, or the draft while nothing is published (facts only: a draft is found by nobody).
  */
-export async function indexResource(tx: Queryable, resource: number, document: Document, published: boolean): Promise<void> {
+export async function indexResource(
+  tx: Queryable,
+  resource: number,
+  document: Document,
+  published: boolean,
+): Promise<void> {
   const facts = factsOf(document);
   await tx.query(
     "insert into resource_facts (resource_id, facts) values ($1, $2::jsonb) on conflict (resource_id) do update set facts = excluded.facts",

@@ -6,7 +6,11 @@ import type { WordQuery } from "./search";
  * The query for what was typed, in every language we stem, or null when nothing in it can be searched for. Text in
  * quotes is a phrase; a minus excludes. `meant` lists, by part, words that count as well (completions).
  */
-async function queryOf(db: Queryable, parts: readonly TypedPart[], meant: ReadonlyMap<TypedPart, string[]>): Promise<WordQuery> {
+async function queryOf(
+  db: Queryable,
+  parts: readonly TypedPart[],
+  meant: ReadonlyMap<TypedPart, string[]>,
+): Promise<WordQuery> {
   if (parts.length === 0) return null;
   const texts = parts.map((part) => queryText({ ...part, wanted: true }, meant.get(part)));
   // Words too common to mean anything ("the") leave an empty query in English: they are left out.
@@ -17,7 +21,9 @@ async function queryOf(db: Queryable, parts: readonly TypedPart[], meant: Readon
                from unnest($1::text[]) with ordinality as u(t, n)) x order by n`,
     [texts],
   );
-  const clauses = rows.map((row, at) => (row.query && !parts[at]!.wanted ? `!(${row.query})` : row.query && `(${row.query})`));
+  const clauses = rows.map((row, at) =>
+    row.query && !parts[at]!.wanted ? `!(${row.query})` : row.query && `(${row.query})`,
+  );
   return clauses.filter(Boolean).join(" & ") || null;
 }
 
@@ -75,6 +81,8 @@ export async function correctWords(db: Queryable, typed: string): Promise<{ word
     corrected.push(closest ? { ...part, text: closest } : part);
   }
   if (!changed) return null;
-  const words = corrected.map((part) => `${part.wanted ? "" : "-"}${part.phrase ? `"${part.text}"` : part.text}`).join(" ");
+  const words = corrected
+    .map((part) => `${part.wanted ? "" : "-"}${part.phrase ? `"${part.text}"` : part.text}`)
+    .join(" ");
   return { words, query: await queryOf(db, corrected, new Map()) };
 }

@@ -42,7 +42,12 @@ export async function tasksOf(db: Queryable, student: number, onlyClass: number 
   );
 }
 
-export async function taskOf(db: Queryable, student: number, assignment: number, onlyClass: number | null): Promise<Task | undefined> {
+export async function taskOf(
+  db: Queryable,
+  student: number,
+  assignment: number,
+  onlyClass: number | null,
+): Promise<Task | undefined> {
   const rows = await db.query<Task>(
     `select ${task} where r.student_id = $1 and a.id = $3 and a.called_back is null and ($2::int is null or a.class_id = $2)`,
     [student, onlyClass, assignment],
@@ -65,7 +70,11 @@ export async function attemptsOf(db: Queryable, recipient: number): Promise<Atte
 }
 
 /** The open try, begun now if there is none and another is allowed; undefined when all tries are used. */
-export async function openAttempt(tx: Queryable, of: { recipient: number; tries: number | null }, now: Date): Promise<Attempt | undefined> {
+export async function openAttempt(
+  tx: Queryable,
+  of: { recipient: number; tries: number | null },
+  now: Date,
+): Promise<Attempt | undefined> {
   await tx.query("select 1 from recipient where id = $1 for update", [of.recipient]);
   const all = await attemptsOf(tx, of.recipient);
   const last = all.at(-1);
@@ -94,7 +103,12 @@ export interface GivenResponse {
  * Adds responses to an open try. One that was sent before (same key) is not added again. Returns false when the try has
  * been handed in: nothing is added then.
  */
-export async function addResponses(tx: Queryable, attempt: number, given: readonly GivenResponse[], now: Date): Promise<boolean> {
+export async function addResponses(
+  tx: Queryable,
+  attempt: number,
+  given: readonly GivenResponse[],
+  now: Date,
+): Promise<boolean> {
   const open = await tx.query("select 1 from attempt where id = $1 and handed_in is null for update", [attempt]);
   if (open.length === 0) return false;
   await tx.query(
@@ -142,7 +156,10 @@ export async function workOf(db: Queryable, assignment: number): Promise<Student
        from attempt t join recipient r on r.id = t.recipient_id where r.assignment_id = $1 order by t.number`,
     [assignment],
   );
-  const responses = await responsesOf(db, attempts.map((attempt) => attempt.id));
+  const responses = await responsesOf(
+    db,
+    attempts.map((attempt) => attempt.id),
+  );
   const byAttempt = new Map<number, Try["responses"]>(attempts.map((attempt) => [attempt.id, []]));
   for (const { attempt, ...response } of responses) byAttempt.get(attempt)!.push(response);
 

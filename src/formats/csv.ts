@@ -5,6 +5,8 @@ import Papa from "papaparse";
  * run as a formula (it begins with = + - @) gets an apostrophe in front; numbers stay numbers.
  */
 export function writeCsv(rows: readonly (readonly (string | number)[])[]): string {
-  const safe = rows.map((row) => row.map((cell) => (typeof cell === "string" && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)));
+  const safe = rows.map((row) =>
+    row.map((cell) => (typeof cell === "string" && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)),
+  );
   return `\uFEFF${Papa.unparse(safe, { newline: "\r\n" })}\r\n`;
 }

@@ -46,11 +46,15 @@ export function act<Schema extends z.ZodType<object>, Value>(
     try {
       const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
       if (!(await permit(db, visitor, permission, parsed.data as About, now))) {
-        return { ok: false, problem: visitor ? notThere : "You are signed out. Sign in again; what you typed is still here." };
+        return {
+          ok: false,
+          problem: visitor ? notThere : "You are signed out. Sign in again; what you typed is still here.",
+        };
       }
       return { ok: true, value: await work({ db, now, visitor: visitor! }, parsed.data) };
     } catch (error) {
-      if (error instanceof Refused) return { ok: false, problem: error.message, ...(error.field && { field: error.field }) };
+      if (error instanceof Refused)
+        return { ok: false, problem: error.message, ...(error.field && { field: error.field }) };
       // Next's own signals (redirect, not found) travel as exceptions.
       if (typeof (error as { digest?: unknown }).digest === "string") throw error;
       log.error({ act: permission, error: (error as Error).message }, "action failed");

@@ -33,6 +33,9 @@ export async function adaptData(db: Db, id: number): Promise<AdaptData | null> {
     published: resource.head !== null,
     shelves: resource.shelves,
     saved: draft?.saved ?? head?.created ?? null,
-    source: source && resource.source ? { author: resource.source.author, number: source.number, document: source.document } : null,
+    source:
+      source && resource.source
+        ? { author: resource.source.author, number: source.number, document: source.document }
+        : null,
   };
 }

@@ -4,7 +4,11 @@ import type { Db } from "@/data/db";
 import type { Visitor } from "./session";
 
 /** Her classes, and the one in the top bar: the one she chose last, or else her first. */
-export async function chosenClass(db: Db, visitor: Visitor, now: Date): Promise<{ classes: Class[]; current: Class | null }> {
+export async function chosenClass(
+  db: Db,
+  visitor: Visitor,
+  now: Date,
+): Promise<{ classes: Class[]; current: Class | null }> {
   const classes = await classesOf(db, visitor.id, now);
   const chosen = Number((await cookies()).get("class")?.value);
   return { classes, current: classes.find((group) => group.id === chosen) ?? classes[0] ?? null };

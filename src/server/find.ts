@@ -11,7 +11,12 @@ export interface Found {
 }
 
 /** One whole find page: the ranked hits, the counts of every blank, and a correction where the words found nothing. */
-export async function find(db: Queryable, reader: Reader, need: Need, options: { sort: Sort; limit: number }): Promise<Found> {
+export async function find(
+  db: Queryable,
+  reader: Reader,
+  need: Need,
+  options: { sort: Sort; limit: number },
+): Promise<Found> {
   const words = isFilled(need, "words") ? await readWords(db, need.words) : null;
   let [query, corrected] = [words, null as string | null];
   let counts = await countNeed(db, reader, need, query);

@@ -24,7 +24,12 @@ export interface LightTableData {
 }
 
 /** Null when it is not there, or not hers to see. */
-export async function lightTable(db: Db, visitor: Visitor, id: number | undefined, now: Date): Promise<LightTableData | null> {
+export async function lightTable(
+  db: Db,
+  visitor: Visitor,
+  id: number | undefined,
+  now: Date,
+): Promise<LightTableData | null> {
   if (id === undefined || !(await permit(db, visitor, "look at resource", { resource: id }, now))) return null;
   const resource = (await resourceById(db, id))!;
   const revision = resource.head === null ? undefined : await revisionById(db, resource.head);

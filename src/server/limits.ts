@@ -13,7 +13,10 @@ async function take(limiter: RateLimiterMemory, key: string): Promise<Allowed> {
     await limiter.consume(key);
     return { allowed: true };
   } catch (refused) {
-    return { allowed: false, minutes: Math.ceil(((refused as { msBeforeNext?: number }).msBeforeNext ?? 60_000) / 60_000) };
+    return {
+      allowed: false,
+      minutes: Math.ceil(((refused as { msBeforeNext?: number }).msBeforeNext ?? 60_000) / 60_000),
+    };
   }
 }
 

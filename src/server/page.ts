@@ -1,4 +1,5 @@
 import { notFound, redirect } from "next/navigation";
+import { connection } from "next/server";
 import type { Db } from "@/data/db";
 import { database } from "./database";
 import { permit, type About, type Act } from "./permissions";
@@ -9,6 +10,8 @@ import { currentVisitor, type Visitor } from "./session";
  * somebody who may not sees what one sees for a thing that does not exist.
  */
 export async function enter(permission: Act, about: About = {}): Promise<{ db: Db; visitor: Visitor; now: Date }> {
+  // Nothing here may run while the application is being built: the database belongs to the one that serves.
+  await connection();
   const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
   if (await permit(db, visitor, permission, about, now)) return { db, visitor: visitor!, now };
   if (!visitor) redirect("/sign-in");

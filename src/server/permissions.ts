@@ -43,7 +43,8 @@ const relations = {
     return assignment !== undefined && teachesClass(db, visitor.id, assignment.class, now);
   },
   "was given assignment": async (db, visitor, about) =>
-    about.assignment !== undefined && (await taskOf(db, visitor.id, about.assignment, visitor.joinedClass)) !== undefined,
+    about.assignment !== undefined &&
+    (await taskOf(db, visitor.id, about.assignment, visitor.joinedClass)) !== undefined,
 } satisfies Record<string, Relation>;
 
 interface Permission {
@@ -95,7 +96,13 @@ function isOne(visitor: Visitor | null, who: Permission["who"]): boolean {
 }
 
 /** Whether this visitor may do this, to exactly these things. */
-export async function permit(db: Queryable, visitor: Visitor | null, act: Act, about: About, now: Date): Promise<boolean> {
+export async function permit(
+  db: Queryable,
+  visitor: Visitor | null,
+  act: Act,
+  about: About,
+  now: Date,
+): Promise<boolean> {
   const { who, needs } = permissions[act] as Permission;
   if (!isOne(visitor, who)) return false;
   for (const need of needs) if (!(await (relations[need] as Relation)(db, visitor!, about, now))) return false;

@@ -43,7 +43,8 @@ export function route<Body = undefined>(
         const text = await request.text();
         if (text.length > LARGEST_BODY) return refuse(413, "This is too much at once. Nothing was saved of it.");
         const parsed = body.safeParse(readJson(text));
-        if (!parsed.success) return refuse(400, `This could not be read: ${parsed.error.issues[0]?.message}. Nothing was saved of it.`);
+        if (!parsed.success)
+          return refuse(400, `This could not be read: ${parsed.error.issues[0]?.message}. Nothing was saved of it.`);
         given = parsed.data;
       }
       return await work({ db, now, visitor: visitor!, params, body: given, request });

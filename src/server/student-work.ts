@@ -20,7 +20,12 @@ export interface StudentWorkData {
   triesLeft: boolean;
 }
 
-export async function studentWork(db: Db, visitor: Visitor, assignment: number, now: Date): Promise<StudentWorkData | null> {
+export async function studentWork(
+  db: Db,
+  visitor: Visitor,
+  assignment: number,
+  now: Date,
+): Promise<StudentWorkData | null> {
   const task = await taskOf(db, visitor.id, assignment, visitor.joinedClass);
   if (!task || task.opens > now) return null;
   const { document } = (await revisionById(db, task.revision))!;
@@ -36,9 +41,13 @@ export async function studentWork(db: Db, visitor: Visitor, assignment: number, 
     attempt,
     values,
     marks: attempt?.handedIn
-      ? Object.fromEntries(shown.map((question) => [question.id, mark(question, values[question.id], document.languages[0])]))
+      ? Object.fromEntries(
+          shown.map((question) => [question.id, mark(question, values[question.id], document.languages[0])]),
+        )
       : null,
-    mayCheck: questions.filter((question) => question.checked === "at once" && task.checking === "at once").map((question) => question.id),
+    mayCheck: questions
+      .filter((question) => question.checked === "at once" && task.checking === "at once")
+      .map((question) => question.id),
     triesLeft: task.tries === null || attempts.length < task.tries,
   };
 }

@@ -113,7 +113,14 @@ export function Blank({
             />
             <span className="text-[13px] text-ink-soft">leaves</span>
           </div>
-          <ul ref={list} id={listId} role="listbox" aria-label={name} aria-multiselectable={several} className="max-h-80 overflow-auto py-1">
+          <ul
+            ref={list}
+            id={listId}
+            role="listbox"
+            aria-label={name}
+            aria-multiselectable={several}
+            className="max-h-80 overflow-auto py-1"
+          >
             {shown.map((option, nth) => {
               const isChosen = chosen.includes(option.value);
               return (
@@ -131,7 +138,12 @@ export function Blank({
                     option.leaves === 0 && !isChosen && "text-ink-soft",
                   )}
                 >
-                  <span className={clsx("grid h-4 w-4 place-items-center border border-line-strong", several ? "rounded-[3px]" : "rounded-full")}>
+                  <span
+                    className={clsx(
+                      "grid h-4 w-4 place-items-center border border-line-strong",
+                      several ? "rounded-[3px]" : "rounded-full",
+                    )}
+                  >
                     {isChosen && <Check size={12} aria-hidden />}
                   </span>
                   <span className="truncate">{option.text}</span>

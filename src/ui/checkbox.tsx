@@ -22,7 +22,11 @@ export function Checkbox({
       className="grid h-[18px] w-[18px] shrink-0 place-items-center rounded-[3px] border border-line-strong bg-card data-[state=checked]:border-green data-[state=checked]:bg-green data-[state=checked]:text-on-green"
     >
       <Radix.Indicator>
-        {checked === "indeterminate" ? <Minus size={13} aria-hidden /> : <Check size={13} strokeWidth={3} aria-hidden />}
+        {checked === "indeterminate" ? (
+          <Minus size={13} aria-hidden />
+        ) : (
+          <Check size={13} strokeWidth={3} aria-hidden />
+        )}
       </Radix.Indicator>
     </Radix.Root>
   );

@@ -3,7 +3,7 @@ import { Backpack } from "lucide-react";
 import type { CSSProperties, ReactNode } from "react";
 
 /** The columns of a list of resources; the header and every line share them. */
-export const lineColumns = "grid grid-cols-[minmax(0,1fr)_6.5rem_3.5rem_2.5rem_4rem_4rem] items-center gap-2";
+export const lineColumns = "grid grid-cols-[minmax(0,1fr)_6.25rem_2.75rem_2.25rem_3.75rem_4rem] items-center gap-1.5";
 
 /**
  * One resource as a line: not a card, so that eight can be compared at a glance. `mine` puts the satchel's brass beside

@@ -2,7 +2,15 @@
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 
-export function Menu({ trigger, children, align = "end" }: { trigger: ReactNode; children: ReactNode; align?: "start" | "end" }) {
+export function Menu({
+  trigger,
+  children,
+  align = "end",
+}: {
+  trigger: ReactNode;
+  children: ReactNode;
+  align?: "start" | "end";
+}) {
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
@@ -19,7 +27,15 @@ export function Menu({ trigger, children, align = "end" }: { trigger: ReactNode;
   );
 }
 
-export function MenuItem({ onSelect, children, disabled }: { onSelect: () => void; children: ReactNode; disabled?: boolean }) {
+export function MenuItem({
+  onSelect,
+  children,
+  disabled,
+}: {
+  onSelect: () => void;
+  children: ReactNode;
+  disabled?: boolean;
+}) {
   return (
     <DropdownMenu.Item
       onSelect={onSelect}

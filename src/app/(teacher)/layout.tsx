@@ -9,7 +9,11 @@ export default async function TeacherLayout({ children }: { children: ReactNode 
   const bare = (group: { id: number; name: string }) => ({ id: group.id, name: group.name });
   return (
     <div className="flex h-dvh flex-col print:h-auto">
-      <TopBar name={`${visitor.givenName} ${visitor.familyName}`} classes={classes.map(bare)} current={current && bare(current)} />
+      <TopBar
+        name={`${visitor.givenName} ${visitor.familyName}`}
+        classes={classes.map(bare)}
+        current={current && bare(current)}
+      />
       <main id="main" className="min-h-0 flex-1">
         {children}
       </main>

@@ -26,7 +26,8 @@ export function readWhen(form: Pick<AssignmentForm, "opens" | "due">, zone: stri
   if (!opens) return { field: "opens", reason: "This is not a date and time we can read." };
   if (!due) return { field: "due", reason: "Say when it is due." };
   if (due <= now) return { field: "due", reason: `${sayMoment(due, zone, now)} is already past. Choose a later time.` };
-  if (due <= opens) return { field: "due", reason: `It would be due before it opens (${sayMoment(opens, zone, now)}).` };
+  if (due <= opens)
+    return { field: "due", reason: `It would be due before it opens (${sayMoment(opens, zone, now)}).` };
   return { opens, due };
 }
 
@@ -36,7 +37,8 @@ export function remarks({ opens, due }: When, zone: string): string[] {
   const says = (what: string, at: Date) => {
     if (isWeekend(at, zone)) found.push(`It ${what} at the weekend.`);
     const hour = hourOf(at, zone);
-    if (hour >= 18 || hour < 6) found.push(`It ${what} ${hour >= 18 ? "in the evening" : "at night"}, not in the morning.`);
+    if (hour >= 18 || hour < 6)
+      found.push(`It ${what} ${hour >= 18 ? "in the evening" : "at night"}, not in the morning.`);
   };
   says("opens", opens);
   says("is due", due);

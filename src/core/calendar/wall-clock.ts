@@ -94,7 +94,7 @@ export function fromWallClock(text: string, zone: string): Date | null {
 export function schoolDayAt(now: Date, zone: string, schoolDays: number, hour: number, minute = 0): Date {
   let day = zoned(now, zone).toPlainDate();
   const step = schoolDays < 0 ? -1 : 1;
-  for (let left = Math.abs(schoolDays); left > 0; ) {
+  for (let left = Math.abs(schoolDays); left > 0;) {
     day = day.add({ days: step });
     if (day.dayOfWeek <= 5) left -= 1;
   }

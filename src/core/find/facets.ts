@@ -44,7 +44,12 @@ export const DISTRICT = 2;
 export const COMMONS = 4;
 export const SATCHEL = 8;
 
-export const shelfBit: Record<Shelf, number> = { staffroom: STAFFROOM, district: DISTRICT, commons: COMMONS, satchel: SATCHEL };
+export const shelfBit: Record<Shelf, number> = {
+  staffroom: STAFFROOM,
+  district: DISTRICT,
+  commons: COMMONS,
+  satchel: SATCHEL,
+};
 
 /** A need as masks for SQL; 0 (or 7 for the length) lets everything through. */
 export interface NeedMasks {

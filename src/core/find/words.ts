@@ -10,7 +10,10 @@ export function typedParts(typed: string): TypedPart[] {
   const parts: TypedPart[] = [];
   for (const found of typed.normalize("NFC").matchAll(/(-?)(?:["“]([^"”]*)["”]?|(\S+))/g)) {
     const [, minus, phrase, word] = found;
-    const text = (phrase ?? word ?? "").replace(/[^\p{L}\p{N}.'’-]+/gu, " ").replace(/^[.'’-]+|[.'’-]+$/g, "").trim();
+    const text = (phrase ?? word ?? "")
+      .replace(/[^\p{L}\p{N}.'’-]+/gu, " ")
+      .replace(/^[.'’-]+|[.'’-]+$/g, "")
+      .trim();
     if (text) parts.push({ text, phrase: phrase !== undefined, wanted: minus !== "-" });
   }
   return parts;
@@ -26,7 +29,8 @@ const WORD = /[\p{L}\p{N}][\p{L}\p{M}\p{N}]*/gu;
 /** The distinct words of a text in their listed form, three letters and more; what suggestions and misspellings draw on. */
 export function wordList(text: string): string[] {
   const found = new Set<string>();
-  for (const [word] of text.matchAll(WORD)) if (word.length >= 3 && word.length <= 40 && !/\d/.test(word)) found.add(listedForm(word));
+  for (const [word] of text.matchAll(WORD))
+    if (word.length >= 3 && word.length <= 40 && !/\d/.test(word)) found.add(listedForm(word));
   return [...found];
 }
 

@@ -1,7 +1,8 @@
 /** What a picture file is, by its first bytes: names and declared types are not believed. SVG is not taken: it can carry script. */
 export type PictureType = "image/png" | "image/jpeg" | "image/gif" | "image/webp";
 
-const starts = (bytes: Uint8Array, at: number, signature: readonly number[]) => signature.every((byte, nth) => bytes[at + nth] === byte);
+const starts = (bytes: Uint8Array, at: number, signature: readonly number[]) =>
+  signature.every((byte, nth) => bytes[at + nth] === byte);
 const ascii = (text: string) => [...text].map((letter) => letter.charCodeAt(0));
 
 /** Signatures: PNG (ISO/IEC 15948), JPEG (ITU-T T.81), GIF89a, WebP container (RFC 9649). Null: none of these. */

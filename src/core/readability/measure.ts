@@ -29,7 +29,10 @@ const SPANISH_NUCLEUS = /[aeiouáéíóúü]/;
  * Source: Real Academia Española, Ortografía (2010), rules of diphthong and hiatus; from memory.
  */
 export function spanishSyllables(word: string): number {
-  const letters = word.toLowerCase().replace(/qu([eéií])/g, "q$1").replace(/gu([eéií])/g, "g$1");
+  const letters = word
+    .toLowerCase()
+    .replace(/qu([eéií])/g, "q$1")
+    .replace(/gu([eéií])/g, "g$1");
   let count = 0;
   let previousStrong = false;
   let inNucleus = false;

@@ -4,8 +4,24 @@ import type { QuestionType } from "./question";
 
 /** What students do in a step; shown as a glyph, searched for, counted. */
 export const activities = [
-  "read", "watch", "listen", "look", "choose", "answer", "calculate", "fill in", "match", "order", "write",
-  "draw", "photograph", "record", "vote", "note", "build", "follow a link",
+  "read",
+  "watch",
+  "listen",
+  "look",
+  "choose",
+  "answer",
+  "calculate",
+  "fill in",
+  "match",
+  "order",
+  "write",
+  "draw",
+  "photograph",
+  "record",
+  "vote",
+  "note",
+  "build",
+  "follow a link",
 ] as const;
 export type Activity = (typeof activities)[number];
 

@@ -51,9 +51,20 @@ export const Block = z.discriminatedUnion("type", [
     captions: z.record(LanguageTag, MediaReference).default({}),
     stops: z.array(FilmStop).default([]),
   }),
-  z.object({ ...base, type: z.literal("sound"), media: MediaReference, transcript: TextByLanguage.optional(), seconds: Seconds.optional() }),
+  z.object({
+    ...base,
+    type: z.literal("sound"),
+    media: MediaReference,
+    transcript: TextByLanguage.optional(),
+    seconds: Seconds.optional(),
+  }),
   z.object({ ...base, type: z.literal("maths"), tex: z.string().max(4000), spoken: TextByLanguage }),
-  z.object({ ...base, type: z.literal("link"), href: z.url({ protocol: /^https?$/ }).max(2000), label: TextByLanguage }),
+  z.object({
+    ...base,
+    type: z.literal("link"),
+    href: z.url({ protocol: /^https?$/ }).max(2000),
+    label: TextByLanguage,
+  }),
   z.object({ ...base, type: z.literal("file"), media: MediaReference, label: TextByLanguage }),
   z.object({
     ...base,
@@ -71,7 +82,12 @@ export const Block = z.discriminatedUnion("type", [
   z.object({ ...base, type: z.literal("drawing"), over: MediaReference.optional(), prompt: RichTextByLanguage }),
   z.object({ ...base, type: z.literal("photo"), prompt: RichTextByLanguage }),
   z.object({ ...base, type: z.literal("speech"), prompt: RichTextByLanguage, longest: Seconds.default(120) }),
-  z.object({ ...base, type: z.literal("poll"), prompt: RichTextByLanguage, options: z.array(TextByLanguage).min(2).max(12) }),
+  z.object({
+    ...base,
+    type: z.literal("poll"),
+    prompt: RichTextByLanguage,
+    options: z.array(TextByLanguage).min(2).max(12),
+  }),
 ]);
 export type Block = z.infer<typeof Block>;
 export type BlockOf<Type extends Block["type"]> = Extract<Block, { type: Type }>;

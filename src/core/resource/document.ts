@@ -102,13 +102,22 @@ export const Document = z
     months: z.array(z.number().int().min(1).max(12)).max(12).optional(),
     minutes: z.number().int().min(1).max(600).optional(),
     /** ISO 3166 country or ISO 3166-2 region it is made for. */
-    region: z.string().regex(/^[A-Z]{2}(-[A-Z0-9]{1,3})?$/).optional(),
-    devices: z.array(z.enum(["any", "computer", "tablet", "phone", "camera", "microphone", "printer", "none"])).max(8).default(["any"]),
+    region: z
+      .string()
+      .regex(/^[A-Z]{2}(-[A-Z0-9]{1,3})?$/)
+      .optional(),
+    devices: z
+      .array(z.enum(["any", "computer", "tablet", "phone", "camera", "microphone", "printer", "none"]))
+      .max(8)
+      .default(["any"]),
     standards: z.array(Alignment).max(40).default([]),
     edition: z
       .object({
         work: z.string().max(200),
-        isbn13: z.string().regex(/^97[89]\d{10}$/).optional(),
+        isbn13: z
+          .string()
+          .regex(/^97[89]\d{10}$/)
+          .optional(),
         year: z.number().int().optional(),
         pages: z.number().int().positive().optional(),
         format: z.string().max(60).optional(),
@@ -130,7 +139,8 @@ export const Document = z
     document.steps.forEach((step, at) => {
       const ids = [step.id, ...step.blocks.flatMap((block) => (block.type === "question" ? [block.question.id] : []))];
       for (const id of ids) {
-        if (seen.has(id)) context.addIssue({ code: "custom", path: ["steps", at, "id"], message: `The id ${id} is used twice` });
+        if (seen.has(id))
+          context.addIssue({ code: "custom", path: ["steps", at, "id"], message: `The id ${id} is used twice` });
         seen.add(id);
       }
     });
@@ -156,12 +166,15 @@ export function parseDocument(value: unknown): Document {
   let candidate = value as Record<string, unknown>;
   if (typeof candidate === "object" && candidate !== null) {
     const version = Number(candidate.schema);
-    if (version > SCHEMA_VERSION) throw new DocumentError([`it was made by a newer version of Golden Satchel (schema ${version})`]);
+    if (version > SCHEMA_VERSION)
+      throw new DocumentError([`it was made by a newer version of Golden Satchel (schema ${version})`]);
     for (let at = version; upgrades[at]; at += 1) candidate = upgrades[at]!(candidate);
   }
   const parsed = Document.safeParse(candidate);
   if (parsed.success) return parsed.data;
-  throw new DocumentError(parsed.error.issues.map((issue) => `${issue.path.join(".") || "document"}: ${issue.message}`));
+  throw new DocumentError(
+    parsed.error.issues.map((issue) => `${issue.path.join(".") || "document"}: ${issue.message}`),
+  );
 }
 
 export function titleOf(document: Pick<Document, "title" | "languages">): string {

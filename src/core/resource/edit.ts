@@ -144,10 +144,17 @@ export function mixed<Item>(inOrder: readonly Item[]): Item[] {
 }
 
 /** Makes a passage and its gaps agree: gaps no longer in the text go, new ones ([word]) are made of the bracketed word. */
-export function readPassage(typed: string, gaps: { id: string; accepted: string[] }[], newId: NewId): { passage: string; gaps: { id: string; accepted: string[] }[] } {
+export function readPassage(
+  typed: string,
+  gaps: { id: string; accepted: string[] }[],
+  newId: NewId,
+): { passage: string; gaps: { id: string; accepted: string[] }[] } {
   const kept: { id: string; accepted: string[] }[] = [];
   const passage = typed.replace(/\[([^[\]]+)\]/g, (_, inside: string) => {
-    const accepted = inside.split("|").map((word) => word.trim()).filter(Boolean);
+    const accepted = inside
+      .split("|")
+      .map((word) => word.trim())
+      .filter(Boolean);
     const old = gaps.find((gap) => !kept.some((taken) => taken.id === gap.id) && gap.accepted[0] === accepted[0]);
     const gap = { ...old, id: old?.id ?? newId(), accepted: accepted.length > 0 ? accepted : ["?"] };
     kept.push(gap);

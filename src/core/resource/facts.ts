@@ -70,7 +70,11 @@ const ENOUGH_TO_READ = 60;
 export function measuredText(document: Document): string {
   const texts = document.steps
     .filter((step) => step.audience !== "teacher")
-    .flatMap((step) => step.blocks.flatMap((block) => (block.type === "text" ? [plainText(inLanguage(block.text, document.languages))] : [])))
+    .flatMap((step) =>
+      step.blocks.flatMap((block) =>
+        block.type === "text" ? [plainText(inLanguage(block.text, document.languages))] : [],
+      ),
+    )
     .join("\n");
   return countWords(texts) >= ENOUGH_TO_READ ? texts : studentText(document);
 }
@@ -81,7 +85,13 @@ function minutesOf(document: Document, words: number): Pick<Facts, "minutes" | "
   if (document.minutes !== undefined) return { minutes: document.minutes, minutesFrom: "stated" };
   const steps = document.steps.filter((step) => step.minutes !== undefined);
   if (steps.length > 0 && steps.length === document.steps.length) {
-    return { minutes: Math.max(1, steps.reduce((sum, step) => sum + step.minutes!, 0)), minutesFrom: "steps" };
+    return {
+      minutes: Math.max(
+        1,
+        steps.reduce((sum, step) => sum + step.minutes!, 0),
+      ),
+      minutesFrom: "steps",
+    };
   }
   const asked = allQuestions(document);
   const writing = asked.filter(({ question }) => question.type === "longText").length;
@@ -137,7 +147,8 @@ export interface Unfinished {
 /** What stands in the way of publishing: said as a sentence, with the step it is about. */
 export function unfinished(document: Document): Unfinished[] {
   const found: Unfinished[] = [];
-  if (!inLanguage(document.title, document.languages)?.trim()) found.push({ step: null, problem: "The resource has no title." });
+  if (!inLanguage(document.title, document.languages)?.trim())
+    found.push({ step: null, problem: "The resource has no title." });
   if (document.steps.length === 0) found.push({ step: null, problem: "There are no steps yet." });
   for (const step of document.steps) {
     for (const block of step.blocks) {
@@ -159,7 +170,9 @@ export function unfinished(document: Document): Unfinished[] {
 function missingAnswer(question: ReturnType<typeof allQuestions>[number]["question"]): string | null {
   switch (question.type) {
     case "choice":
-      return question.right && question.options.some((option) => option.id === question.right) ? null : "A choice has no right answer.";
+      return question.right && question.options.some((option) => option.id === question.right)
+        ? null
+        : "A choice has no right answer.";
     case "choices":
       return question.right.length > 0 ? null : "A question with several choices has no right answer.";
     case "shortText":
@@ -167,9 +180,13 @@ function missingAnswer(question: ReturnType<typeof allQuestions>[number]["questi
     case "gaps":
       return question.gaps.length > 0 ? null : "A passage has no gaps yet.";
     case "match":
-      return question.left.every((item) => question.pairs.some(([left]) => left === item.id)) ? null : "Something to match has no partner.";
+      return question.left.every((item) => question.pairs.some(([left]) => left === item.id))
+        ? null
+        : "Something to match has no partner.";
     case "order":
-      return question.items.length >= 2 && question.right.length === question.items.length ? null : "An order needs two items or more.";
+      return question.items.length >= 2 && question.right.length === question.items.length
+        ? null
+        : "An order needs two items or more.";
     default:
       return null;
   }

@@ -14,7 +14,10 @@ export type RichTextByLanguage = z.infer<typeof RichTextByLanguage>;
  * The entry for the first of `languages` that has one, or any there is. A jsonb column does not keep the order of keys,
  * so the order of languages is a list of its own in the document.
  */
-export function inLanguage<Text>(byLanguage: Record<string, Text> | undefined, languages: readonly string[]): Text | undefined {
+export function inLanguage<Text>(
+  byLanguage: Record<string, Text> | undefined,
+  languages: readonly string[],
+): Text | undefined {
   if (!byLanguage) return undefined;
   for (const language of languages) if (byLanguage[language] !== undefined) return byLanguage[language];
   return Object.values(byLanguage)[0];

@@ -72,8 +72,18 @@ export const Gap = z.object({
 });
 export type Gap = z.infer<typeof Gap>;
 
-export const ChoiceQuestion = z.object({ ...asked, type: z.literal("choice"), options: Options, right: PartId.nullable() });
-export const ChoicesQuestion = z.object({ ...asked, type: z.literal("choices"), options: Options, right: z.array(PartId) });
+export const ChoiceQuestion = z.object({
+  ...asked,
+  type: z.literal("choice"),
+  options: Options,
+  right: PartId.nullable(),
+});
+export const ChoicesQuestion = z.object({
+  ...asked,
+  type: z.literal("choices"),
+  options: Options,
+  right: z.array(PartId),
+});
 export const ShortTextQuestion = z.object({
   ...asked,
   type: z.literal("shortText"),
@@ -81,7 +91,11 @@ export const ShortTextQuestion = z.object({
   accepted: z.array(z.object({ text: z.string().max(200), share: z.number().min(0).max(1).default(1) })).max(30),
   spelling: SpellingRule.default(usualSpelling),
 });
-export const NumberQuestion = z.object({ ...asked, type: z.literal("number"), parts: z.array(NumberPart).min(1).max(6) });
+export const NumberQuestion = z.object({
+  ...asked,
+  type: z.literal("number"),
+  parts: z.array(NumberPart).min(1).max(6),
+});
 export const GapsQuestion = z.object({
   ...asked,
   type: z.literal("gaps"),
@@ -105,7 +119,11 @@ export const OrderQuestion = z.object({
   items: Options,
   right: z.array(PartId),
 });
-export const LongTextQuestion = z.object({ ...asked, type: z.literal("longText"), lines: z.number().int().min(1).max(60).default(6) });
+export const LongTextQuestion = z.object({
+  ...asked,
+  type: z.literal("longText"),
+  lines: z.number().int().min(1).max(60).default(6),
+});
 
 export const Question = z.discriminatedUnion("type", [
   ChoiceQuestion,

@@ -6,7 +6,10 @@ import { z } from "zod";
  */
 
 /** A web page, a mail address, or a place inside this application. */
-const Href = z.string().max(2000).regex(/^(https?:\/\/|mailto:|\/(?!\/))/i, "A link starts with https://, http:// or mailto:");
+const Href = z
+  .string()
+  .max(2000)
+  .regex(/^(https?:\/\/|mailto:|\/(?!\/))/i, "A link starts with https://, http:// or mailto:");
 
 const Mark = z.discriminatedUnion("type", [
   z.object({ type: z.literal("bold") }),
@@ -88,7 +91,13 @@ export function richText(plain: string): RichText {
 }
 
 const inlineText = (inline: RichInline): string =>
-  inline.type === "text" ? inline.text : inline.type === "hardBreak" ? "\n" : inline.type === "maths" ? inline.attrs.spoken : "";
+  inline.type === "text"
+    ? inline.text
+    : inline.type === "hardBreak"
+      ? "\n"
+      : inline.type === "maths"
+        ? inline.attrs.spoken
+        : "";
 
 const blockText = (block: RichBlock | RichListItem): string =>
   block.type === "paragraph" || block.type === "heading"

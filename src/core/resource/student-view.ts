@@ -16,7 +16,15 @@ export function withoutAnswers(question: Question): Question {
     case "shortText":
       return { ...bare, accepted: [] };
     case "number":
-      return { ...bare, parts: bare.parts.map((part) => ({ ...part, right: 0, tolerance: 0, units: part.units?.map((unit) => ({ ...unit, factor: null })) })) };
+      return {
+        ...bare,
+        parts: bare.parts.map((part) => ({
+          ...part,
+          right: 0,
+          tolerance: 0,
+          units: part.units?.map((unit) => ({ ...unit, factor: null })),
+        })),
+      };
     case "gaps":
       return { ...bare, gaps: bare.gaps.map((gap) => ({ ...gap, accepted: ["-"] })) };
     case "match":
@@ -34,7 +42,12 @@ export function studentStep(step: Step): Step {
       block.type === "question"
         ? { ...block, question: withoutAnswers(block.question) }
         : block.type === "film"
-          ? { ...block, stops: block.stops.map((stop) => (stop.question ? { ...stop, question: withoutAnswers(stop.question) } : stop)) }
+          ? {
+              ...block,
+              stops: block.stops.map((stop) =>
+                stop.question ? { ...stop, question: withoutAnswers(stop.question) } : stop,
+              ),
+            }
           : block,
     ),
   };

@@ -8,7 +8,17 @@ const saysState = { "not begun": "not begun", working: "at work", "handed in": "
  */
 export function resultRows(table: ResultTable): (string | number)[][] {
   const questions = table.questions.map((entry, at) => `${at + 1}. ${entry.label}`);
-  const heading = ["Student", "State", "Try", "Marks", "Out of", "To read", "Blank", "Minutes", ...questions.flatMap((name) => [name, `${name}: marks`])];
+  const heading = [
+    "Student",
+    "State",
+    "Try",
+    "Marks",
+    "Out of",
+    "To read",
+    "Blank",
+    "Minutes",
+    ...questions.flatMap((name) => [name, `${name}: marks`]),
+  ];
   const rows = table.rows.map((row) => [
     row.student.name,
     saysState[row.state],

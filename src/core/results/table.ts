@@ -47,7 +47,13 @@ export interface ResultRow {
 }
 
 export interface ResultTable {
-  questions: { id: string; step: string; label: string; question: Question; /** 0-1 of those who began; null if nobody. */ share: number | null }[];
+  questions: {
+    id: string;
+    step: string;
+    label: string;
+    question: Question;
+    /** 0-1 of those who began; null if nobody. */ share: number | null;
+  }[];
   rows: ResultRow[];
 }
 
@@ -59,7 +65,9 @@ export function lastResponses(tries: Pick<Try, "responses">): Map<string, Try["r
 }
 
 export function minutesWorked(work: Pick<Try, "responses" | "startedAt">): number {
-  const moments = [work.startedAt, ...work.responses.map((response) => response.at)].map((at) => at.getTime()).sort((a, b) => a - b);
+  const moments = [work.startedAt, ...work.responses.map((response) => response.at)]
+    .map((at) => at.getTime())
+    .sort((a, b) => a - b);
   let sum = 0;
   for (let at = 1; at < moments.length; at += 1) {
     const minutes = (moments[at]! - moments[at - 1]!) / 60_000;
@@ -98,7 +106,10 @@ export function keptTry(document: Document, tries: readonly Try[], keep: Keep): 
 }
 
 export function outOf(document: Document): number {
-  return allQuestions(document).reduce((sum, { question }) => sum + (question.type === "longText" ? 0 : question.marks), 0);
+  return allQuestions(document).reduce(
+    (sum, { question }) => sum + (question.type === "longText" ? 0 : question.marks),
+    0,
+  );
 }
 
 function rowOf(work: StudentWork, keep: Keep): ResultRow {
@@ -106,7 +117,17 @@ function rowOf(work: StudentWork, keep: Keep): ResultRow {
   const shown = keptTry(document, tries, keep);
   const base = { student, tries: tries.length, outOf: outOf(document) };
   if (!shown) {
-    return { ...base, state: "not begun", tryNumber: null, cells: {}, marks: 0, toRead: 0, blanks: 0, minutes: 0, handedInAt: null };
+    return {
+      ...base,
+      state: "not begun",
+      tryNumber: null,
+      cells: {},
+      marks: 0,
+      toRead: 0,
+      blanks: 0,
+      minutes: 0,
+      handedInAt: null,
+    };
   }
   return {
     ...base,
@@ -130,9 +151,12 @@ export function resultTable(works: readonly StudentWork[], keep: Keep): ResultTa
     }
   }
   for (const entry of questions.values()) {
-    const cells = rows.flatMap((row) => row.cells[entry.id] ?? []).filter((cell) => cell.mark.marks !== null && cell.mark.outOf > 0);
+    const cells = rows
+      .flatMap((row) => row.cells[entry.id] ?? [])
+      .filter((cell) => cell.mark.marks !== null && cell.mark.outOf > 0);
     const answered = cells.filter((cell) => cell.mark.verdict !== "blank");
-    if (answered.length > 0) entry.share = answered.reduce((sum, cell) => sum + cell.mark.marks! / cell.mark.outOf, 0) / answered.length;
+    if (answered.length > 0)
+      entry.share = answered.reduce((sum, cell) => sum + cell.mark.marks! / cell.mark.outOf, 0) / answered.length;
   }
   return { questions: [...questions.values()], rows };
 }

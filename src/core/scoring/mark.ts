@@ -28,7 +28,11 @@ interface Share {
   parts: Record<string, boolean>;
 }
 
-type Marker<Type extends QuestionType> = (question: QuestionOf<Type>, response: ResponseOf<Type>, decimal: "." | ",") => Share;
+type Marker<Type extends QuestionType> = (
+  question: QuestionOf<Type>,
+  response: ResponseOf<Type>,
+  decimal: "." | ",",
+) => Share;
 
 const sharesOf = (parts: Record<string, boolean>): Share => {
   const all = Object.values(parts);
@@ -67,7 +71,10 @@ const markers: { [Type in Exclude<QuestionType, "longText">]: Marker<Type> } = {
   number: (question, response, decimal) =>
     sharesOf(
       Object.fromEntries(
-        question.parts.map((part) => [part.id, part.id in response && numberIsRight(part, response[part.id]!, decimal)]),
+        question.parts.map((part) => [
+          part.id,
+          part.id in response && numberIsRight(part, response[part.id]!, decimal),
+        ]),
       ),
     ),
 

@@ -31,7 +31,11 @@ export function decimalSign(language: string): "." | "," {
  * Whether a typed number, in the unit chosen, is right: within the tolerance of the part, in the part's first unit.
  * Floating-point dust is not counted against anyone (0.1 + 0.2 is 0.3).
  */
-export function numberIsRight(part: NumberPart, given: { number: string; unit?: string | undefined }, decimal: "." | "," = "."): boolean {
+export function numberIsRight(
+  part: NumberPart,
+  given: { number: string; unit?: string | undefined },
+  decimal: "." | "," = ".",
+): boolean {
   const value = parseNumber(given.number, decimal);
   if (value === null) return false;
   let inFirstUnit = value;

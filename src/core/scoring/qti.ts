@@ -7,7 +7,8 @@ export type Cardinality = "single" | "multiple" | "ordered";
 /** 1 when the response is the correct one, else 0. `multiple` ignores order and counts repeats; `ordered` does not ignore it. */
 export function matchCorrect(response: readonly string[], correct: readonly string[], cardinality: Cardinality): 0 | 1 {
   if (response.length !== correct.length) return 0;
-  const [given, wanted] = cardinality === "multiple" ? [[...response].sort(), [...correct].sort()] : [response, correct];
+  const [given, wanted] =
+    cardinality === "multiple" ? [[...response].sort(), [...correct].sort()] : [response, correct];
   return given.every((value, at) => value === wanted[at]) ? 1 : 0;
 }
 
@@ -21,6 +22,9 @@ export interface Mapping {
 
 /** The sum of what each value is worth, each distinct value counted once, held between the bounds. */
 export function mapResponse(response: readonly string[], mapping: Mapping): number {
-  const sum = [...new Set(response)].reduce((total, value) => total + (mapping.entries.get(value) ?? mapping.defaultValue), 0);
+  const sum = [...new Set(response)].reduce(
+    (total, value) => total + (mapping.entries.get(value) ?? mapping.defaultValue),
+    0,
+  );
   return Math.min(mapping.upperBound ?? Infinity, Math.max(mapping.lowerBound ?? -Infinity, sum));
 }

@@ -2,7 +2,11 @@ import type { SpellingRule } from "../resource/question";
 
 /** The form two answers are compared in: composed letters, single spaces, straight apostrophes; case and accents by the rule. */
 export function comparable(text: string, rule: SpellingRule): string {
-  let form = text.normalize("NFC").replace(/[’‘`´]/g, "'").replace(/\s+/g, " ").trim();
+  let form = text
+    .normalize("NFC")
+    .replace(/[’‘`´]/g, "'")
+    .replace(/\s+/g, " ")
+    .trim();
   form = form.replace(/[.!?]$/, "").trimEnd();
   if (rule.ignoreCase) form = form.toLocaleLowerCase("und");
   if (rule.ignoreAccents) form = form.normalize("NFD").replace(/\p{M}/gu, "");

@@ -1,7 +1,20 @@
 import { z } from "zod";
 
 /** The pictures a child's password is made of: three of them, in order. */
-export const pictures = ["anchor", "bell", "bird", "boat", "cloud", "feather", "fish", "moon", "shell", "star", "sun", "tree"] as const;
+export const pictures = [
+  "anchor",
+  "bell",
+  "bird",
+  "boat",
+  "cloud",
+  "feather",
+  "fish",
+  "moon",
+  "shell",
+  "star",
+  "sun",
+  "tree",
+] as const;
 export const Picture = z.enum(pictures);
 export type Picture = z.infer<typeof Picture>;
 

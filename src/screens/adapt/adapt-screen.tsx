@@ -4,7 +4,15 @@ import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState, useTransition } from "react";
 import { changesBetween, sayChanges, type Changes } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
-import { duplicateStep, insertStep, moveStep, newStep, removeStep, replaceStep, restoreBlock } from "@/core/resource/edit";
+import {
+  duplicateStep,
+  insertStep,
+  moveStep,
+  newStep,
+  removeStep,
+  replaceStep,
+  restoreBlock,
+} from "@/core/resource/edit";
 import { unfinished } from "@/core/resource/facts";
 import { inLanguage } from "@/core/resource/language";
 import type { ResponseValue } from "@/core/resource/question";
@@ -30,8 +38,12 @@ function SourceSign({ data, changes }: { data: AdaptData; changes: Changes | nul
   if (!data.source || !changes) return <span className="text-[13px] text-ink-soft">made by me</span>;
   return (
     <Tip text={sayChanges(changes)}>
-      <span tabIndex={0} className="inline-flex h-7 items-center gap-2 rounded-card border border-brass bg-brass-wash px-2.5 text-[13px]">
-        <GitBranch size={14} aria-hidden /> from {data.source.author}, revision {data.source.number} · {changes.count} {changes.count === 1 ? "change" : "changes"}
+      <span
+        tabIndex={0}
+        className="inline-flex h-7 items-center gap-2 rounded-card border border-brass bg-brass-wash px-2.5 text-[13px]"
+      >
+        <GitBranch size={14} aria-hidden /> from {data.source.author}, revision {data.source.number} · {changes.count}{" "}
+        {changes.count === 1 ? "change" : "changes"}
       </span>
     </Tip>
   );
@@ -56,7 +68,9 @@ function AsStudent({ document, stepId }: { document: Document; stepId: string })
           setMarks((old) => ({ ...old, [question.id]: undefined }));
         }}
         mayCheck={(question) => question.checked === "at once"}
-        onCheck={(question) => setMarks((old) => ({ ...old, [question.id]: mark(question, values[question.id], document.languages[0]) }))}
+        onCheck={(question) =>
+          setMarks((old) => ({ ...old, [question.id]: mark(question, values[question.id], document.languages[0]) }))
+        }
       />
     </div>
   );
@@ -84,7 +98,10 @@ export function AdaptScreen({ data, periodMinutes }: { data: AdaptData; periodMi
   const { busy, publish } = usePublish(data, draft);
   const router = useRouter();
   const language = document.languages[0]!;
-  const changes = useMemo(() => (data.source ? changesBetween(data.source.document, document) : null), [data.source, document]);
+  const changes = useMemo(
+    () => (data.source ? changesBetween(data.source.document, document) : null),
+    [data.source, document],
+  );
   const problems = useMemo(() => unfinished(document), [document]);
   const step = document.steps.find((one) => one.id === current) ?? document.steps[0] ?? null;
 
@@ -137,7 +154,9 @@ export function AdaptScreen({ data, periodMinutes }: { data: AdaptData; periodMi
           aria-label="Title"
           value={inLanguage(document.title, document.languages) ?? ""}
           maxLength={300}
-          onChange={(event) => change({ ...document, title: { ...document.title, [language]: event.target.value } }, "title")}
+          onChange={(event) =>
+            change({ ...document, title: { ...document.title, [language]: event.target.value } }, "title")
+          }
           className="min-w-40 flex-1 rounded-[4px] bg-transparent px-1 font-serif text-[20px] hover:ring-1 hover:ring-line"
         />
         <SourceSign data={data} changes={changes} />
@@ -151,19 +170,30 @@ export function AdaptScreen({ data, periodMinutes }: { data: AdaptData; periodMi
           </IconButton>
         </div>
         {data.published && (
-          <Button onClick={() => void share()}>{data.shelves.includes("staffroom") ? "Take out of the staffroom" : "Share in the staffroom"}</Button>
+          <Button onClick={() => void share()}>
+            {data.shelves.includes("staffroom") ? "Take out of the staffroom" : "Share in the staffroom"}
+          </Button>
         )}
         <Button aria-pressed={asStudent} onClick={() => setAsStudent(!asStudent)}>
           <Eye size={16} aria-hidden /> {asStudent ? "Back to editing" : "See as student"}
         </Button>
-        <Button look="main" onClick={publish} disabled={busy || problems.length > 0 || state.kind === "conflict" || (!data.hasDraft && state.kind === "saved" && !state.at)}>
+        <Button
+          look="main"
+          onClick={publish}
+          disabled={
+            busy ||
+            problems.length > 0 ||
+            state.kind === "conflict" ||
+            (!data.hasDraft && state.kind === "saved" && !state.at)
+          }
+        >
           {busy ? "One moment …" : "Publish"}
         </Button>
       </header>
       {state.kind === "conflict" && (
         <Notice tone="warning" className="m-3">
-          Somebody, perhaps you in another window, has saved a change since this page was opened. What you see here is not lost while this window stays open, but it is not
-          saved.{" "}
+          Somebody, perhaps you in another window, has saved a change since this page was opened. What you see here is
+          not lost while this window stays open, but it is not saved.{" "}
           <button type="button" className="font-semibold underline" onClick={() => window.location.reload()}>
             Go on from what was saved there
           </button>
@@ -192,7 +222,14 @@ export function AdaptScreen({ data, periodMinutes }: { data: AdaptData; periodMi
           ) : asStudent ? (
             <AsStudent document={document} stepId={step.id} />
           ) : (
-            <StepEditor key={step.id} step={step} languages={document.languages} newId={newId} onChange={(next, kind) => change(replaceStep(document, next), kind ?? null)} onRestore={(block, at) => change((now) => restoreBlock(now, step.id, block, at))} />
+            <StepEditor
+              key={step.id}
+              step={step}
+              languages={document.languages}
+              newId={newId}
+              onChange={(next, kind) => change(replaceStep(document, next), kind ?? null)}
+              onRestore={(block, at) => change((now) => restoreBlock(now, step.id, block, at))}
+            />
           )}
         </section>
         <Settings

@@ -24,7 +24,17 @@ export const questionNames: Record<QuestionType, string> = {
   longText: "Writing",
 };
 
-function QuestionEditor({ question, languages, newId, onChange }: { question: Question; languages: readonly string[]; newId: NewId; onChange: (question: Question, kind?: string) => void }) {
+function QuestionEditor({
+  question,
+  languages,
+  newId,
+  onChange,
+}: {
+  question: Question;
+  languages: readonly string[];
+  newId: NewId;
+  onChange: (question: Question, kind?: string) => void;
+}) {
   const Editor = questionEditors[question.type] as (props: EditorProps<QuestionType>) => ReactNode;
   const language = languages[0]!;
   return (
@@ -34,18 +44,33 @@ function QuestionEditor({ question, languages, newId, onChange }: { question: Qu
         className="font-child font-semibold"
         value={inLanguage(question.prompt, languages)}
         placeholder="What do you ask?"
-        onChange={(text) => onChange({ ...question, prompt: { ...question.prompt, [language]: text } }, `prompt-${question.id}`)}
+        onChange={(text) =>
+          onChange({ ...question, prompt: { ...question.prompt, [language]: text } }, `prompt-${question.id}`)
+        }
       />
       <Editor question={question as never} languages={languages} newId={newId} onChange={onChange as never} />
       <div className="flex flex-wrap items-end gap-3 border-t border-line pt-3">
         {question.type !== "longText" && (
           <>
             <Field label="Marks" className="w-20">
-              {(control) => <NumberBox {...control} least={0} most={100} value={question.marks} onNumber={(marks) => onChange({ ...question, marks }, `marks-${question.id}`)} />}
-            </Field>
-            <Field label="Marks for a part" className="w-40">
               {(control) => (
-                <select {...control} className={inputClasses} value={question.partial} onChange={(event) => onChange({ ...question, partial: event.target.value as Question["partial"] })}>
+                <NumberBox
+                  {...control}
+                  least={0}
+                  most={100}
+                  value={question.marks}
+                  onNumber={(marks) => onChange({ ...question, marks }, `marks-${question.id}`)}
+                />
+              )}
+            </Field>
+            <Field label="Marks for a part" className="w-48">
+              {(control) => (
+                <select
+                  {...control}
+                  className={inputClasses}
+                  value={question.partial}
+                  onChange={(event) => onChange({ ...question, partial: event.target.value as Question["partial"] })}
+                >
                   <option value="by part">each part its share</option>
                   <option value="all">all or nothing</option>
                 </select>
@@ -53,7 +78,12 @@ function QuestionEditor({ question, languages, newId, onChange }: { question: Qu
             </Field>
             <Field label="Checked" className="w-32">
               {(control) => (
-                <select {...control} className={inputClasses} value={question.checked} onChange={(event) => onChange({ ...question, checked: event.target.value as Question["checked"] })}>
+                <select
+                  {...control}
+                  className={inputClasses}
+                  value={question.checked}
+                  onChange={(event) => onChange({ ...question, checked: event.target.value as Question["checked"] })}
+                >
                   <option>at once</option>
                   <option>at the end</option>
                   <option>never</option>
@@ -69,7 +99,9 @@ function QuestionEditor({ question, languages, newId, onChange }: { question: Qu
             className="border border-line bg-card py-1"
             value={inLanguage(question.hint, languages)}
             placeholder="none"
-            onChange={(text) => onChange({ ...question, hint: { ...question.hint, [language]: text } }, `hint-${question.id}`)}
+            onChange={(text) =>
+              onChange({ ...question, hint: { ...question.hint, [language]: text } }, `hint-${question.id}`)
+            }
           />
         </div>
       </div>
@@ -77,10 +109,19 @@ function QuestionEditor({ question, languages, newId, onChange }: { question: Qu
   );
 }
 
-function TableEditor({ block, languages, onChange }: { block: BlockOf<"table">; languages: readonly string[]; onChange: (block: Block, kind?: string) => void }) {
+function TableEditor({
+  block,
+  languages,
+  onChange,
+}: {
+  block: BlockOf<"table">;
+  languages: readonly string[];
+  onChange: (block: Block, kind?: string) => void;
+}) {
   const language = Object.keys(block.rows).find((one) => one === languages[0]) ?? Object.keys(block.rows)[0]!;
   const rows = block.rows[language]!;
-  const put = (next: string[][], kind?: string) => onChange({ ...block, rows: { ...block.rows, [language]: next } }, kind);
+  const put = (next: string[][], kind?: string) =>
+    onChange({ ...block, rows: { ...block.rows, [language]: next } }, kind);
   return (
     <div className="overflow-x-auto">
       <table>
@@ -94,7 +135,14 @@ function TableEditor({ block, languages, onChange }: { block: BlockOf<"table">; 
                     value={text}
                     maxLength={400}
                     className="!min-h-8 min-w-20 font-child"
-                    onChange={(event) => put(rows.map((old, r) => (r === at ? old.map((cell, c) => (c === nth ? event.target.value : cell)) : old)), `cell-${block.id}-${at}-${nth}`)}
+                    onChange={(event) =>
+                      put(
+                        rows.map((old, r) =>
+                          r === at ? old.map((cell, c) => (c === nth ? event.target.value : cell)) : old,
+                        ),
+                        `cell-${block.id}-${at}-${nth}`,
+                      )
+                    }
                   />
                 </td>
               ))}
@@ -144,7 +192,8 @@ export function BlockEditor({
   onMove: (by: -1 | 1) => void;
   onRemove: () => void;
 }) {
-  const name = block.type === "question" ? questionNames[block.question.type] : block.type[0]!.toUpperCase() + block.type.slice(1);
+  const name =
+    block.type === "question" ? questionNames[block.question.type] : block.type[0]!.toUpperCase() + block.type.slice(1);
   const language = languages[0]!;
   return (
     <section aria-label={name} className="rounded-card border border-line bg-card">
@@ -162,7 +211,12 @@ export function BlockEditor({
       </header>
       <div className="p-3">
         {block.type === "question" ? (
-          <QuestionEditor question={block.question} languages={languages} newId={newId} onChange={(question, kind) => onChange({ ...block, question }, kind)} />
+          <QuestionEditor
+            question={block.question}
+            languages={languages}
+            newId={newId}
+            onChange={(question, kind) => onChange({ ...block, question }, kind)}
+          />
         ) : block.type === "text" ? (
           <RichEditor
             label="Text"

@@ -11,7 +11,13 @@ export function NumberBox({
   most = Infinity,
   whole = false,
   ...rest
-}: Omit<ComponentProps<"input">, "value" | "onChange"> & { value: number; onNumber: (value: number) => void; least?: number; most?: number; whole?: boolean }) {
+}: Omit<ComponentProps<"input">, "value" | "onChange"> & {
+  value: number;
+  onNumber: (value: number) => void;
+  least?: number;
+  most?: number;
+  whole?: boolean;
+}) {
   const [typed, setTyped] = useState(String(value));
   const [known, setKnown] = useState(value);
   // Changed from outside (undo): follow it, unless what stands there already means the same.

@@ -47,12 +47,22 @@ export function OptionList({
                 <IconButton name={`${name} ${at + 1} up`} small disabled={at === 0} onClick={() => onMove(at, at - 1)}>
                   <ArrowUp size={15} aria-hidden />
                 </IconButton>
-                <IconButton name={`${name} ${at + 1} down`} small disabled={at === options.length - 1} onClick={() => onMove(at, at + 1)}>
+                <IconButton
+                  name={`${name} ${at + 1} down`}
+                  small
+                  disabled={at === options.length - 1}
+                  onClick={() => onMove(at, at + 1)}
+                >
                   <ArrowDown size={15} aria-hidden />
                 </IconButton>
               </>
             )}
-            <IconButton name={`Remove ${name.toLowerCase()} ${at + 1}`} small disabled={options.length <= 1} onClick={() => onRemove(option.id)}>
+            <IconButton
+              name={`Remove ${name.toLowerCase()} ${at + 1}`}
+              small
+              disabled={options.length <= 1}
+              onClick={() => onRemove(option.id)}
+            >
               <X size={15} aria-hidden />
             </IconButton>
           </li>

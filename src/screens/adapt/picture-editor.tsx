@@ -11,7 +11,15 @@ import { BlockView } from "../step/block-view";
 import { sendPicture } from "./send-picture";
 
 /** A picture: its file, what it shows for those who do not see it, its caption. */
-export function PictureEditor({ block, languages, onChange }: { block: BlockOf<"picture">; languages: readonly string[]; onChange: (block: Block, kind?: string) => void }) {
+export function PictureEditor({
+  block,
+  languages,
+  onChange,
+}: {
+  block: BlockOf<"picture">;
+  languages: readonly string[];
+  onChange: (block: Block, kind?: string) => void;
+}) {
   const file = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const language = languages[0]!;
@@ -26,13 +34,24 @@ export function PictureEditor({ block, languages, onChange }: { block: BlockOf<"
     <div className="grid gap-3">
       <BlockView block={{ ...block, caption: undefined }} languages={languages} />
       {problem && <Notice tone="warning">{problem}</Notice>}
-      <input ref={file} type="file" accept="image/png,image/jpeg,image/gif,image/webp" hidden onChange={(event) => void take(event.target.files?.[0])} />
+      <input
+        ref={file}
+        type="file"
+        accept="image/png,image/jpeg,image/gif,image/webp"
+        hidden
+        onChange={(event) => void take(event.target.files?.[0])}
+      />
       <div className="flex items-center gap-4">
         <Button size="small" onClick={() => file.current?.click()}>
           <ImagePlus size={15} aria-hidden /> Another picture
         </Button>
         <label className="flex items-center gap-2">
-          <Checkbox label="only decoration" checked={block.decorative} onChange={(decorative) => onChange({ ...block, decorative })} /> only decoration
+          <Checkbox
+            label="only decoration"
+            checked={block.decorative}
+            onChange={(decorative) => onChange({ ...block, decorative })}
+          />{" "}
+          only decoration
         </label>
       </div>
       {!block.decorative && (
@@ -42,7 +61,12 @@ export function PictureEditor({ block, languages, onChange }: { block: BlockOf<"
               {...control}
               value={inLanguage(block.description, languages) ?? ""}
               maxLength={1000}
-              onChange={(event) => onChange({ ...block, description: { ...block.description, [language]: event.target.value } }, `description-${block.id}`)}
+              onChange={(event) =>
+                onChange(
+                  { ...block, description: { ...block.description, [language]: event.target.value } },
+                  `description-${block.id}`,
+                )
+              }
             />
           )}
         </Field>
@@ -53,7 +77,12 @@ export function PictureEditor({ block, languages, onChange }: { block: BlockOf<"
             {...control}
             value={inLanguage(block.caption, languages) ?? ""}
             maxLength={400}
-            onChange={(event) => onChange({ ...block, caption: { ...block.caption, [language]: event.target.value } }, `caption-${block.id}`)}
+            onChange={(event) =>
+              onChange(
+                { ...block, caption: { ...block.caption, [language]: event.target.value } },
+                `caption-${block.id}`,
+              )
+            }
           />
         )}
       </Field>

@@ -19,7 +19,8 @@ interface EditorProps<Type extends QuestionType> {
   onChange: (question: QuestionOf<Type>, kind?: string) => void;
 }
 
-const replaced = (options: readonly Option[], changed: Option) => options.map((option) => (option.id === changed.id ? changed : option));
+const replaced = (options: readonly Option[], changed: Option) =>
+  options.map((option) => (option.id === changed.id ? changed : option));
 
 function ChoiceEditor({ question, languages, newId, onChange }: EditorProps<"choice">) {
   const { options } = question;
@@ -40,7 +41,13 @@ function ChoiceEditor({ question, languages, newId, onChange }: EditorProps<"cho
       )}
       onText={(option) => onChange({ ...question, options: replaced(options, option) }, `option-${option.id}`)}
       onAdd={() => onChange({ ...question, options: [...options, { id: newId(), text: { [languages[0]!]: "" } }] })}
-      onRemove={(id) => onChange({ ...question, options: options.filter((option) => option.id !== id), right: question.right === id ? null : question.right })}
+      onRemove={(id) =>
+        onChange({
+          ...question,
+          options: options.filter((option) => option.id !== id),
+          right: question.right === id ? null : question.right,
+        })
+      }
     />
   );
 }
@@ -56,12 +63,20 @@ function ChoicesEditor({ question, languages, newId, onChange }: EditorProps<"ch
         <Checkbox
           label={`Option ${at + 1} is right`}
           checked={right.includes(option.id)}
-          onChange={(on) => onChange({ ...question, right: on ? [...right, option.id] : right.filter((id) => id !== option.id) })}
+          onChange={(on) =>
+            onChange({ ...question, right: on ? [...right, option.id] : right.filter((id) => id !== option.id) })
+          }
         />
       )}
       onText={(option) => onChange({ ...question, options: replaced(options, option) }, `option-${option.id}`)}
       onAdd={() => onChange({ ...question, options: [...options, { id: newId(), text: { [languages[0]!]: "" } }] })}
-      onRemove={(id) => onChange({ ...question, options: options.filter((option) => option.id !== id), right: right.filter((one) => one !== id) })}
+      onRemove={(id) =>
+        onChange({
+          ...question,
+          options: options.filter((option) => option.id !== id),
+          right: right.filter((one) => one !== id),
+        })
+      }
     />
   );
 }
@@ -76,7 +91,13 @@ function ShortTextEditor({ question, onChange }: EditorProps<"shortText">) {
             rows={Math.max(2, question.accepted.length + 1)}
             value={question.accepted.map((answer) => answer.text).join("\n")}
             onChange={(event) => {
-              const accepted = event.target.value.split("\n").slice(0, 30).map((text) => ({ text: text.slice(0, 200), share: question.accepted.find((old) => old.text === text)?.share ?? 1 }));
+              const accepted = event.target.value
+                .split("\n")
+                .slice(0, 30)
+                .map((text) => ({
+                  text: text.slice(0, 200),
+                  share: question.accepted.find((old) => old.text === text)?.share ?? 1,
+                }));
               onChange({ ...question, accepted }, `accepted-${question.id}`);
             }}
             className={`${inputClasses} py-2 font-child`}
@@ -92,7 +113,11 @@ function ShortTextEditor({ question, onChange }: EditorProps<"shortText">) {
           ] as const
         ).map(([rule, text]) => (
           <label key={rule} className="flex items-center gap-2">
-            <Checkbox label={text} checked={question.spelling[rule]} onChange={(on) => onChange({ ...question, spelling: { ...question.spelling, [rule]: on } })} />
+            <Checkbox
+              label={text}
+              checked={question.spelling[rule]}
+              onChange={(on) => onChange({ ...question, spelling: { ...question.spelling, [rule]: on } })}
+            />
             {text}
           </label>
         ))}
@@ -104,32 +129,61 @@ function ShortTextEditor({ question, onChange }: EditorProps<"shortText">) {
 function NumberEditor({ question, newId, onChange }: EditorProps<"number">) {
   const { parts } = question;
   const put = (id: string, change: Partial<(typeof parts)[number]>, field: string) =>
-    onChange({ ...question, parts: parts.map((part) => (part.id === id ? { ...part, ...change } : part)) }, `${field}-${id}`);
+    onChange(
+      { ...question, parts: parts.map((part) => (part.id === id ? { ...part, ...change } : part)) },
+      `${field}-${id}`,
+    );
   return (
     <div className="grid gap-3">
       {parts.map((part, at) => (
         <div key={part.id} className="flex flex-wrap items-end gap-3">
           <Field label="Right answer" className="w-28">
-            {(control) => <NumberBox {...control} value={part.right} onNumber={(right) => put(part.id, { right }, "right")} />}
+            {(control) => (
+              <NumberBox {...control} value={part.right} onNumber={(right) => put(part.id, { right }, "right")} />
+            )}
           </Field>
           {part.units ? (
-            <p className="pb-2 text-[13px] text-ink-soft">unit chosen by the student: {part.units.map((unit) => unit.name).join(", ")}</p>
+            <p className="pb-2 text-[13px] text-ink-soft">
+              unit chosen by the student: {part.units.map((unit) => unit.name).join(", ")}
+            </p>
           ) : (
             <Field label="Unit behind the box" className="w-36">
-              {(control) => <TextInput {...control} value={part.unit ?? ""} maxLength={20} onChange={(event) => put(part.id, { unit: event.target.value || undefined }, "unit")} />}
+              {(control) => (
+                <TextInput
+                  {...control}
+                  value={part.unit ?? ""}
+                  maxLength={20}
+                  onChange={(event) => put(part.id, { unit: event.target.value || undefined }, "unit")}
+                />
+              )}
             </Field>
           )}
           <Field label="Give or take" className="w-28">
-            {(control) => <NumberBox {...control} least={0} value={part.tolerance} onNumber={(tolerance) => put(part.id, { tolerance }, "tolerance")} />}
+            {(control) => (
+              <NumberBox
+                {...control}
+                least={0}
+                value={part.tolerance}
+                onNumber={(tolerance) => put(part.id, { tolerance }, "tolerance")}
+              />
+            )}
           </Field>
-          <IconButton name={`Remove number ${at + 1}`} disabled={parts.length === 1} onClick={() => onChange({ ...question, parts: parts.filter((one) => one.id !== part.id) })}>
+          <IconButton
+            name={`Remove number ${at + 1}`}
+            disabled={parts.length === 1}
+            onClick={() => onChange({ ...question, parts: parts.filter((one) => one.id !== part.id) })}
+          >
             <X size={16} aria-hidden />
           </IconButton>
         </div>
       ))}
       {parts.length < 6 && (
         <div>
-          <Button size="small" look="quiet" onClick={() => onChange({ ...question, parts: [...parts, { id: newId(), right: 0, tolerance: 0 }] })}>
+          <Button
+            size="small"
+            look="quiet"
+            onClick={() => onChange({ ...question, parts: [...parts, { id: newId(), right: 0, tolerance: 0 }] })}
+          >
             Another number (hours and minutes, say)
           </Button>
         </div>
@@ -142,7 +196,10 @@ function GapsEditor({ question, languages, newId, onChange }: EditorProps<"gaps"
   const language = languages[0]!;
   const written = writePassage(inLanguage(question.passage, languages) ?? "", question.gaps);
   return (
-    <Field label="The passage" help="Put the word for a gap in brackets: The tide is [high]. Several that are right: [ebbs|falls].">
+    <Field
+      label="The passage"
+      help="Put the word for a gap in brackets: The tide is [high]. Several that are right: [ebbs|falls]."
+    >
       {(control) => (
         <textarea
           {...control}
@@ -167,7 +224,10 @@ function MatchEditor({ question, languages, newId, onChange }: EditorProps<"matc
   const partnerOf = (id: string) => right.find((option) => option.id === pairs.find(([from]) => from === id)?.[1]);
   const astray = right.filter((option) => !pairs.some(([, to]) => to === option.id));
   const write = (side: "left" | "right", option: Option, text: string) =>
-    onChange({ ...question, [side]: replaced(question[side], { ...option, text: { ...option.text, [language]: text } }) }, `${side}-${option.id}`);
+    onChange(
+      { ...question, [side]: replaced(question[side], { ...option, text: { ...option.text, [language]: text } }) },
+      `${side}-${option.id}`,
+    );
   const box = (name: string, side: "left" | "right", option: Option) => (
     <input
       type="text"
@@ -182,7 +242,12 @@ function MatchEditor({ question, languages, newId, onChange }: EditorProps<"matc
   const addPair = () => {
     const [from, to] = [newId(), newId()];
     const empty = (id: string) => ({ id, text: { [language]: "" } });
-    onChange({ ...question, left: [...left, empty(from)], right: [empty(to), ...right], pairs: [...pairs, [from, to]] });
+    onChange({
+      ...question,
+      left: [...left, empty(from)],
+      right: [empty(to), ...right],
+      pairs: [...pairs, [from, to]],
+    });
   };
   return (
     <div className="grid gap-2">
@@ -218,7 +283,11 @@ function MatchEditor({ question, languages, newId, onChange }: EditorProps<"matc
             →
           </span>
           {box(`Leads astray ${at + 1}`, "right", option)}
-          <IconButton name={`Remove what leads astray ${at + 1}`} small onClick={() => onChange({ ...question, right: right.filter((one) => one.id !== option.id) })}>
+          <IconButton
+            name={`Remove what leads astray ${at + 1}`}
+            small
+            onClick={() => onChange({ ...question, right: right.filter((one) => one.id !== option.id) })}
+          >
             <X size={15} aria-hidden />
           </IconButton>
         </div>
@@ -227,7 +296,11 @@ function MatchEditor({ question, languages, newId, onChange }: EditorProps<"matc
         <Button size="small" look="quiet" onClick={addPair}>
           Another pair
         </Button>
-        <Button size="small" look="quiet" onClick={() => onChange({ ...question, right: [...right, { id: newId(), text: { [language]: "" } }] })}>
+        <Button
+          size="small"
+          look="quiet"
+          onClick={() => onChange({ ...question, right: [...right, { id: newId(), text: { [language]: "" } }] })}
+        >
           Something that leads astray
         </Button>
       </div>
@@ -237,7 +310,8 @@ function MatchEditor({ question, languages, newId, onChange }: EditorProps<"matc
 
 function OrderEditor({ question, languages, newId, onChange }: EditorProps<"order">) {
   const inOrder = question.right.flatMap((id) => question.items.find((item) => item.id === id) ?? []);
-  const put = (items: Option[], kind?: string) => onChange({ ...question, items: mixed(items), right: items.map((item) => item.id) }, kind);
+  const put = (items: Option[], kind?: string) =>
+    onChange({ ...question, items: mixed(items), right: items.map((item) => item.id) }, kind);
   return (
     <div className="grid gap-2">
       <p className="text-[13px] text-ink-soft">Write them in the right order. Students see them mixed.</p>
@@ -261,7 +335,16 @@ function OrderEditor({ question, languages, newId, onChange }: EditorProps<"orde
 function LongTextEditor({ question, onChange }: EditorProps<"longText">) {
   return (
     <Field label="Lines to write on" className="w-32">
-      {(control) => <NumberBox {...control} least={1} most={60} whole value={question.lines} onNumber={(lines) => onChange({ ...question, lines }, `lines-${question.id}`)} />}
+      {(control) => (
+        <NumberBox
+          {...control}
+          least={1}
+          most={60}
+          whole
+          value={question.lines}
+          onNumber={(lines) => onChange({ ...question, lines }, `lines-${question.id}`)}
+        />
+      )}
     </Field>
   );
 }

@@ -9,21 +9,47 @@ import { IconButton } from "@/ui/icon-button";
 
 /** Only what the document model knows; what is pasted is reduced to it. */
 const extensions = [
-  StarterKit.configure({ code: false, codeBlock: false, strike: false, horizontalRule: false, heading: { levels: [2, 3, 4] } }),
+  StarterKit.configure({
+    code: false,
+    codeBlock: false,
+    strike: false,
+    horizontalRule: false,
+    heading: { levels: [2, 3, 4] },
+  }),
 ];
 
 function Tools({ editor }: { editor: Editor }) {
   const tool = (name: string, mark: string, run: () => void, icon: React.ReactNode) => (
-    <IconButton name={name} small aria-pressed={editor.isActive(mark)} onMouseDown={(event) => event.preventDefault()} onClick={run}>
+    <IconButton
+      name={name}
+      small
+      aria-pressed={editor.isActive(mark)}
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={run}
+    >
       {icon}
     </IconButton>
   );
   return (
-    <div className="absolute -top-8 right-0 z-10 hidden rounded-card border border-line bg-card shadow-soft group-focus-within:flex" role="toolbar" aria-label="Text">
+    <div
+      className="absolute -top-8 right-0 z-10 hidden rounded-card border border-line bg-card shadow-soft group-focus-within:flex"
+      role="toolbar"
+      aria-label="Text"
+    >
       {tool("Bold", "bold", () => editor.chain().focus().toggleBold().run(), <Bold size={15} aria-hidden />)}
       {tool("Italic", "italic", () => editor.chain().focus().toggleItalic().run(), <Italic size={15} aria-hidden />)}
-      {tool("List", "bulletList", () => editor.chain().focus().toggleBulletList().run(), <List size={15} aria-hidden />)}
-      {tool("Numbered list", "orderedList", () => editor.chain().focus().toggleOrderedList().run(), <ListOrdered size={15} aria-hidden />)}
+      {tool(
+        "List",
+        "bulletList",
+        () => editor.chain().focus().toggleBulletList().run(),
+        <List size={15} aria-hidden />,
+      )}
+      {tool(
+        "Numbered list",
+        "orderedList",
+        () => editor.chain().focus().toggleOrderedList().run(),
+        <ListOrdered size={15} aria-hidden />,
+      )}
     </div>
   );
 }
@@ -61,7 +87,12 @@ export function RichEditor({
     editor.commands.setContent(value ?? "", { emitUpdate: false });
   }, [editor, value]);
   return (
-    <div className={clsx("group relative rounded-[4px] ring-line hover:ring-1 focus-within:ring-2 focus-within:ring-green", className)}>
+    <div
+      className={clsx(
+        "group relative rounded-[4px] ring-line hover:ring-1 focus-within:ring-2 focus-within:ring-green",
+        className,
+      )}
+    >
       {editor && <Tools editor={editor} />}
       {placeholder && editor?.isEmpty && (
         <span aria-hidden className="pointer-events-none absolute left-1 text-ink-soft">

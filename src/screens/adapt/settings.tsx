@@ -15,17 +15,39 @@ import { RichEditor } from "./rich-editor";
 
 type Change<Of> = (of: Of, kind?: string) => void;
 
-function StepSettings({ step, languages, onChange }: { step: Step; languages: readonly string[]; onChange: Change<Step> }) {
+function StepSettings({
+  step,
+  languages,
+  onChange,
+}: {
+  step: Step;
+  languages: readonly string[];
+  onChange: Change<Step>;
+}) {
   const language = languages[0]!;
   return (
     <div className="grid gap-4">
       <div className="grid grid-cols-2 gap-3">
         <Field label="Minutes">
-          {(control) => <NumberBox {...control} least={0} most={600} whole value={step.minutes ?? 0} onNumber={(minutes) => onChange({ ...step, minutes }, `minutes-${step.id}`)} />}
+          {(control) => (
+            <NumberBox
+              {...control}
+              least={0}
+              most={600}
+              whole
+              value={step.minutes ?? 0}
+              onNumber={(minutes) => onChange({ ...step, minutes }, `minutes-${step.id}`)}
+            />
+          )}
         </Field>
         <Field label="Part of the lesson">
           {(control) => (
-            <select {...control} className={inputClasses} value={step.phase} onChange={(event) => onChange({ ...step, phase: event.target.value as Step["phase"] })}>
+            <select
+              {...control}
+              className={inputClasses}
+              value={step.phase}
+              onChange={(event) => onChange({ ...step, phase: event.target.value as Step["phase"] })}
+            >
               {phases.map((phase) => (
                 <option key={phase}>{phase}</option>
               ))}
@@ -35,7 +57,12 @@ function StepSettings({ step, languages, onChange }: { step: Step; languages: re
       </div>
       <Field label="Work">
         {(control) => (
-          <select {...control} className={inputClasses} value={step.work} onChange={(event) => onChange({ ...step, work: event.target.value as Step["work"] })}>
+          <select
+            {...control}
+            className={inputClasses}
+            value={step.work}
+            onChange={(event) => onChange({ ...step, work: event.target.value as Step["work"] })}
+          >
             <option value="alone">alone</option>
             <option value="pairs">in twos</option>
             <option value="groups">in groups</option>
@@ -63,14 +90,24 @@ function StepSettings({ step, languages, onChange }: { step: Step; languages: re
           className="min-h-24 border border-line bg-card py-1"
           value={inLanguage(step.teacherNotes, languages)}
           placeholder="Students never see this."
-          onChange={(text) => onChange({ ...step, teacherNotes: { ...step.teacherNotes, [language]: text } }, `notes-${step.id}`)}
+          onChange={(text) =>
+            onChange({ ...step, teacherNotes: { ...step.teacherNotes, [language]: text } }, `notes-${step.id}`)
+          }
         />
       </div>
     </div>
   );
 }
 
-function WholeSettings({ document, sourceLicence, onChange }: { document: Document; sourceLicence: Document["licence"] | null; onChange: Change<Document> }) {
+function WholeSettings({
+  document,
+  sourceLicence,
+  onChange,
+}: {
+  document: Document;
+  sourceLicence: Document["licence"] | null;
+  onChange: Change<Document>;
+}) {
   const language = document.languages[0]!;
   const allowed = sourceLicence ? licencesForAdaptation(sourceLicence) : null;
   const grade = (which: "from" | "to") => (
@@ -82,8 +119,15 @@ function WholeSettings({ document, sourceLicence, onChange }: { document: Docume
           value={document.grades[which]}
           onChange={(event) => {
             const value = Number(event.target.value);
-            const { from, to }: Document["grades"] = which === "from" ? { ...document.grades, from: value } : { ...document.grades, to: value };
-            onChange({ ...document, grades: { from: which === "to" ? Math.min(from, to) : from, to: which === "from" ? Math.max(from, to) : to } });
+            const { from, to }: Document["grades"] =
+              which === "from" ? { ...document.grades, from: value } : { ...document.grades, to: value };
+            onChange({
+              ...document,
+              grades: {
+                from: which === "to" ? Math.min(from, to) : from,
+                to: which === "from" ? Math.max(from, to) : to,
+              },
+            });
           }}
         >
           {Array.from({ length: 13 }, (_, at) => (
@@ -104,7 +148,9 @@ function WholeSettings({ document, sourceLicence, onChange }: { document: Docume
             rows={4}
             maxLength={1000}
             value={inLanguage(document.summary, document.languages) ?? ""}
-            onChange={(event) => onChange({ ...document, summary: { ...document.summary, [language]: event.target.value } }, "summary")}
+            onChange={(event) =>
+              onChange({ ...document, summary: { ...document.summary, [language]: event.target.value } }, "summary")
+            }
             className={`${inputClasses} py-2`}
           />
         )}
@@ -114,7 +160,12 @@ function WholeSettings({ document, sourceLicence, onChange }: { document: Docume
         {grade("to")}
         <Field label="Kind">
           {(control) => (
-            <select {...control} className={inputClasses} value={document.kind} onChange={(event) => onChange({ ...document, kind: event.target.value as Document["kind"] })}>
+            <select
+              {...control}
+              className={inputClasses}
+              value={document.kind}
+              onChange={(event) => onChange({ ...document, kind: event.target.value as Document["kind"] })}
+            >
               {kinds.map((kind) => (
                 <option key={kind} value={kind}>
                   {kindName(kind)}
@@ -135,7 +186,9 @@ function WholeSettings({ document, sourceLicence, onChange }: { document: Docume
                   label={subject}
                   checked={on}
                   onChange={(next) => {
-                    const list = next ? [...document.subjects, subject] : document.subjects.filter((one) => one !== subject);
+                    const list = next
+                      ? [...document.subjects, subject]
+                      : document.subjects.filter((one) => one !== subject);
                     if (list.length >= 1 && list.length <= 4) onChange({ ...document, subjects: list });
                   }}
                 />
@@ -145,9 +198,17 @@ function WholeSettings({ document, sourceLicence, onChange }: { document: Docume
           })}
         </div>
       </fieldset>
-      <Field label="Licence" help={allowed && allowed.length === 0 ? "The source's licence keeps this version at your school." : undefined}>
+      <Field
+        label="Licence"
+        help={allowed && allowed.length === 0 ? "The source's licence keeps this version at your school." : undefined}
+      >
         {(control) => (
-          <select {...control} className={inputClasses} value={document.licence} onChange={(event) => onChange({ ...document, licence: event.target.value as Document["licence"] })}>
+          <select
+            {...control}
+            className={inputClasses}
+            value={document.licence}
+            onChange={(event) => onChange({ ...document, licence: event.target.value as Document["licence"] })}
+          >
             {(Object.keys(licenceNames) as Document["licence"][])
               .filter((licence) => !allowed || allowed.includes(licence) || licence === document.licence)
               .map((licence) => (

@@ -1,6 +1,19 @@
 "use client";
-import { DndContext, KeyboardSensor, PointerSensor, TouchSensor, closestCenter, useSensor, useSensors } from "@dnd-kit/core";
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  TouchSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
 import { Copy, GripVertical, MoreHorizontal, Plus, Trash2 } from "lucide-react";
@@ -42,12 +55,28 @@ function SpineStep({
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Transform.toString(transform), transition }}
-      className={clsx("group flex items-start rounded-card border py-1", here ? "border-ink bg-card" : "border-transparent hover:border-line", isDragging && "relative z-10 bg-card shadow-soft")}
+      className={clsx(
+        "group flex items-start rounded-card border py-1",
+        here ? "border-ink bg-card" : "border-transparent hover:border-line",
+        isDragging && "relative z-10 bg-card shadow-soft",
+      )}
     >
-      <button type="button" {...attributes} {...listeners} aria-label={`Move “${title}”, now step ${at + 1}`} className="grid h-7 w-6 touch-none place-items-center text-ink-soft">
+      <button
+        type="button"
+        {...attributes}
+        {...listeners}
+        aria-label={`Move “${title}”, now step ${at + 1}`}
+        className="grid h-7 w-6 touch-none place-items-center text-ink-soft"
+      >
         <GripVertical size={14} aria-hidden />
       </button>
-      <button type="button" aria-current={here ? "step" : undefined} onClick={onPick} title={title} className="grid min-w-0 flex-1 grid-cols-[1.25rem_1.25rem_1fr_auto] items-baseline gap-x-1 py-1 text-left">
+      <button
+        type="button"
+        aria-current={here ? "step" : undefined}
+        onClick={onPick}
+        title={title}
+        className="grid min-w-0 flex-1 grid-cols-[1.25rem_1.25rem_1fr_auto] items-baseline gap-x-1 py-1 text-left"
+      >
         <span className="numbers text-[13px] text-ink-soft">{at + 1}</span>
         <span className="translate-y-0.5 text-ink-soft">
           <ActivityIcon activity={mainActivity(step)} size={15} name />
@@ -62,7 +91,11 @@ function SpineStep({
       </button>
       <Menu
         trigger={
-          <button type="button" aria-label={`More for step ${at + 1}`} className="grid h-7 w-7 place-items-center rounded text-ink-soft hover:bg-shade">
+          <button
+            type="button"
+            aria-label={`More for step ${at + 1}`}
+            className="grid h-7 w-7 place-items-center rounded text-ink-soft hover:bg-shade"
+          >
             <MoreHorizontal size={16} aria-hidden />
           </button>
         }
@@ -123,7 +156,9 @@ export function Spine({
         id={contextId}
         sensors={sensors}
         collisionDetection={closestCenter}
-        onDragEnd={({ active, over }) => over && active.id !== over.id && onMove(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))}
+        onDragEnd={({ active, over }) =>
+          over && active.id !== over.id && onMove(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))
+        }
       >
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol className="grid gap-0.5">

@@ -32,7 +32,8 @@ export function StepEditor({
   const language = languages[0]!;
   const file = useRef<HTMLInputElement>(null);
   const add = (block: Block) => onChange(putBlock(step, block));
-  const addQuestion = (type: QuestionType) => add({ id: newId(), type: "question", question: newQuestion(type, language, newId) });
+  const addQuestion = (type: QuestionType) =>
+    add({ id: newId(), type: "question", question: newQuestion(type, language, newId) });
   const addPicture = async (chosen: File | undefined) => {
     if (!chosen) return;
     const outcome = await sendPicture(chosen);
@@ -48,7 +49,9 @@ export function StepEditor({
         value={inLanguage(step.title, languages) ?? ""}
         placeholder="Title of the step"
         maxLength={200}
-        onChange={(event) => onChange({ ...step, title: { ...step.title, [language]: event.target.value } }, `title-${step.id}`)}
+        onChange={(event) =>
+          onChange({ ...step, title: { ...step.title, [language]: event.target.value } }, `title-${step.id}`)
+        }
         className="w-full rounded-[4px] bg-transparent px-1 font-child text-[20px] font-bold hover:ring-1 hover:ring-line"
       />
       <RichEditor
@@ -56,7 +59,12 @@ export function StepEditor({
         className="font-child text-[16px]"
         value={inLanguage(step.instructions, languages)?.text}
         placeholder="What shall students do?"
-        onChange={(text) => onChange({ ...step, instructions: { ...step.instructions, [language]: { ...instructions, text } } }, `instructions-${step.id}`)}
+        onChange={(text) =>
+          onChange(
+            { ...step, instructions: { ...step.instructions, [language]: { ...instructions, text } } },
+            `instructions-${step.id}`,
+          )
+        }
       />
       {step.blocks.map((block, at) => (
         <BlockEditor

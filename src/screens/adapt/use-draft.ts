@@ -36,9 +36,13 @@ function step(history: History, move: Move): History {
       return { past: joins ? past : [...past, now].slice(-LONGEST_PAST), now: to, future: [], lastKind: move.kind };
     }
     case "undo":
-      return past.length === 0 ? history : { past: past.slice(0, -1), now: past.at(-1)!, future: [now, ...future], lastKind: null };
+      return past.length === 0
+        ? history
+        : { past: past.slice(0, -1), now: past.at(-1)!, future: [now, ...future], lastKind: null };
     case "redo":
-      return future.length === 0 ? history : { past: [...past, now], now: future[0]!, future: future.slice(1), lastKind: null };
+      return future.length === 0
+        ? history
+        : { past: [...past, now], now: future[0]!, future: future.slice(1), lastKind: null };
   }
 }
 
@@ -104,8 +108,12 @@ export function useDraft(resource: number, start: Document, counter: number) {
     return () => window.removeEventListener("beforeunload", warn);
   }, []);
 
-  const change = useCallback((to: DocumentChange, kind: string | null = null) => move({ type: "change", to, kind }), []);
-  const shown: SaveState = state.kind === "saved" && history.now !== start && state.at === null ? { kind: "waiting" } : state;
+  const change = useCallback(
+    (to: DocumentChange, kind: string | null = null) => move({ type: "change", to, kind }),
+    [],
+  );
+  const shown: SaveState =
+    state.kind === "saved" && history.now !== start && state.at === null ? { kind: "waiting" } : state;
   return {
     document: history.now,
     change,

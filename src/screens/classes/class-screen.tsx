@@ -12,7 +12,17 @@ import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { tellProblem } from "@/ui/toast";
 
-function Code({ group, code, zone }: { group: Class; code: JoinCode | null; zone: string }) {
+function Code({
+  group,
+  code,
+  zone,
+  joinAddress,
+}: {
+  group: Class;
+  code: JoinCode | null;
+  zone: string;
+  joinAddress: string;
+}) {
   const router = useRouter();
   const [busy, start] = useTransition();
   const [over, setOver] = useState(false);
@@ -37,11 +47,12 @@ function Code({ group, code, zone }: { group: Class; code: JoinCode | null; zone
       </h2>
       {living && until ? (
         <>
-          <p className="mt-2 font-serif text-[44px] leading-tight tracking-wide" aria-live="polite">
+          <p className="mt-2 numbers text-[44px] leading-tight font-bold tracking-widest" aria-live="polite">
             {code.code}
           </p>
           <p className="text-ink-soft">
-            Lets students in until {sayTime(Number(until.slice(11, 13)), Number(until.slice(14, 16)))}. They open <strong>/join</strong>, type the code and choose their name.
+            Lets students in until {sayTime(Number(until.slice(11, 13)), Number(until.slice(14, 16)))}. They open{" "}
+            <strong>{joinAddress}</strong>, type the code and choose their name.
           </p>
           <div className="mt-3 flex gap-2">
             <Button disabled={busy} onClick={() => run(() => startJoinCode({ class: group.id }))}>
@@ -54,8 +65,15 @@ function Code({ group, code, zone }: { group: Class; code: JoinCode | null; zone
         </>
       ) : (
         <>
-          <p className="mt-1 text-ink-soft">{over ? "The code has run out." : "No code lets students in just now."} A code is good for an hour.</p>
-          <Button look="main" className="mt-3" disabled={busy} onClick={() => run(() => startJoinCode({ class: group.id }))}>
+          <p className="mt-1 text-ink-soft">
+            {over ? "The code has run out." : "No code lets students in just now."} A code is good for an hour.
+          </p>
+          <Button
+            look="main"
+            className="mt-3"
+            disabled={busy}
+            onClick={() => run(() => startJoinCode({ class: group.id }))}
+          >
             {busy ? "One moment …" : "Let students in"}
           </Button>
         </>
@@ -64,7 +82,17 @@ function Code({ group, code, zone }: { group: Class; code: JoinCode | null; zone
   );
 }
 
-export function ClassScreen({ classes, group, students, code, zone }: { classes: Class[]; group: Class | null; students: Student[]; code: JoinCode | null; zone: string }) {
+export interface ClassScreenProps {
+  classes: Class[];
+  group: Class | null;
+  students: Student[];
+  code: JoinCode | null;
+  zone: string;
+  /** Where students type the code, without the protocol. */
+  joinAddress: string;
+}
+
+export function ClassScreen({ classes, group, students, code, zone, joinAddress }: ClassScreenProps) {
   if (!group) return <Empty title="You have no class yet">The school office adds you to one.</Empty>;
   return (
     <div className="grid h-full grid-cols-[220px_minmax(0,1fr)]">
@@ -75,7 +103,10 @@ export function ClassScreen({ classes, group, students, code, zone }: { classes:
               <Link
                 href={`/classes?class=${one.id}`}
                 aria-current={one.id === group.id ? "page" : undefined}
-                className={clsx("block rounded-card px-3 py-2", one.id === group.id ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60")}
+                className={clsx(
+                  "block rounded-card px-3 py-2",
+                  one.id === group.id ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
+                )}
               >
                 {one.name}
                 <span className="block text-[12px] font-normal text-ink-soft">
@@ -96,7 +127,7 @@ export function ClassScreen({ classes, group, students, code, zone }: { classes:
         </p>
         <div className="mt-4 grid gap-5 lg:grid-cols-[22rem_minmax(0,1fr)]">
           <div>
-            <Code group={group} code={code} zone={zone} />
+            <Code key={group.id} group={group} code={code} zone={zone} joinAddress={joinAddress} />
           </div>
           <section aria-labelledby="roster" className="rounded-card border border-line bg-card">
             <h2 id="roster" className="px-4 pt-4 pb-2 font-semibold">

@@ -50,7 +50,9 @@ export function FindScreen({ need, found, sort, limit, opened, wanted, assign, l
     const next = hits[Math.max(0, Math.min(hits.length - 1, at + by))];
     if (!next) return;
     open(next.id);
-    document.querySelector(`[aria-label="Results"] > li:nth-child(${hits.indexOf(next) + 1})`)?.scrollIntoView({ block: "nearest" });
+    document
+      .querySelector(`[aria-label="Results"] > li:nth-child(${hits.indexOf(next) + 1})`)
+      ?.scrollIntoView({ block: "nearest" });
   };
   useKeys({ "/": () => wordsBox.current?.focus(), j: () => move(1), k: () => move(-1) });
 
@@ -58,13 +60,24 @@ export function FindScreen({ need, found, sort, limit, opened, wanted, assign, l
   return (
     <div className="flex h-full flex-col">
       <div className="border-b border-line px-5 pt-3 pb-2.5">
-        <NeedLine need={need} facets={counts.facets} total={counts.total} locale={locale} wordsBox={wordsBox} onChange={change} />
+        <NeedLine
+          need={need}
+          facets={counts.facets}
+          total={counts.total}
+          locale={locale}
+          wordsBox={wordsBox}
+          onChange={change}
+        />
         <div className="mt-1 flex min-h-5 items-center gap-4">
           <Trail trail={counts.trail} need={need} locale={locale} onBack={keepOnly} />
           {corrected && (
             <p className="text-[13px]" role="status">
               Nothing says “{need.words.trim()}”. These say <strong>{corrected}</strong>.{" "}
-              <button type="button" className="font-semibold text-green underline" onClick={() => change({ ...need, words: corrected })}>
+              <button
+                type="button"
+                className="font-semibold text-green underline"
+                onClick={() => change({ ...need, words: corrected })}
+              >
                 Take it over
               </button>
             </p>
@@ -72,7 +85,11 @@ export function FindScreen({ need, found, sort, limit, opened, wanted, assign, l
         </div>
       </div>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,560fr)_minmax(0,720fr)]">
-        <section aria-label="What was found" aria-busy={busy} className="flex min-h-0 flex-col border-r border-line bg-card">
+        <section
+          aria-label="What was found"
+          aria-busy={busy}
+          className="flex min-h-0 flex-col border-r border-line bg-card"
+        >
           <LinesHead sort={sort} onSort={(next) => go({ sort: next === "best" ? null : next, open: null }, true)} />
           <div className="min-h-0 flex-1 overflow-auto">
             {hits.length > 0 ? (
@@ -111,7 +128,9 @@ export function FindScreen({ need, found, sort, limit, opened, wanted, assign, l
 }
 
 function NothingFound({ need, change }: { need: Need; change: (need: Need) => void }) {
-  const filled = blanks.filter((blank) => emptied(need, blank) !== need && sayBlank(need, blank) !== sayBlank(anyNeed, blank));
+  const filled = blanks.filter(
+    (blank) => emptied(need, blank) !== need && sayBlank(need, blank) !== sayBlank(anyNeed, blank),
+  );
   return (
     <Empty title="Nothing fits all of this">
       <p>Leave one of these open:</p>

@@ -1,6 +1,18 @@
 "use client";
 import { useEffect, useRef, useState, type RefObject } from "react";
-import { emptied, everyKind, everySubject, isFilled, kindName, lengthLimits, sayBlank, shelfNames, shelves, type Blank as BlankName, type Need } from "@/core/find/need";
+import {
+  emptied,
+  everyKind,
+  everySubject,
+  isFilled,
+  kindName,
+  lengthLimits,
+  sayBlank,
+  shelfNames,
+  shelves,
+  type Blank as BlankName,
+  type Need,
+} from "@/core/find/need";
 import { gradeName } from "@/core/find/grade";
 import type { FacetCounts } from "@/core/find/facets";
 import { Blank, type BlankOption } from "@/ui/blank";
@@ -13,7 +25,15 @@ function toggled<Value>(list: readonly Value[], value: Value): Value[] {
 }
 
 /** The words of the sentence: typed in place. What she types stays hers while results come and go. */
-function Words({ words, onChange, box }: { words: string; onChange: (words: string) => void; box: RefObject<HTMLInputElement | null> }) {
+function Words({
+  words,
+  onChange,
+  box,
+}: {
+  words: string;
+  onChange: (words: string) => void;
+  box: RefObject<HTMLInputElement | null>;
+}) {
   const [typed, setTyped] = useState(words);
   const [sent, setSent] = useState(words);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -78,7 +98,14 @@ export function NeedLine({
   wordsBox: RefObject<HTMLInputElement | null>;
   onChange: (need: Need, typing?: boolean) => void;
 }) {
-  const blank = (name: string, which: BlankName, several: boolean, options: BlankOption[], chosen: readonly string[], choose: (value: string) => Need) => (
+  const blank = (
+    name: string,
+    which: BlankName,
+    several: boolean,
+    options: BlankOption[],
+    chosen: readonly string[],
+    choose: (value: string) => Need,
+  ) => (
     <Blank
       name={name}
       text={sayBlank(need, which)}
@@ -126,7 +153,11 @@ export function NeedLine({
         "Subject",
         "subject",
         true,
-        everySubject.map((subject) => ({ value: subject, text: capital(subject), leaves: facets.subject[subject] ?? 0 })),
+        everySubject.map((subject) => ({
+          value: subject,
+          text: capital(subject),
+          leaves: facets.subject[subject] ?? 0,
+        })),
         need.subjects,
         (value) => ({ ...need, subjects: toggled(need.subjects, value as Need["subjects"][number]) }),
       )}{" "}
@@ -135,7 +166,11 @@ export function NeedLine({
         "Length",
         "minutes",
         false,
-        lengthLimits.map((limit) => ({ value: String(limit), text: `Up to ${limit} minutes`, leaves: facets.minutes[limit] ?? 0 })),
+        lengthLimits.map((limit) => ({
+          value: String(limit),
+          text: `Up to ${limit} minutes`,
+          leaves: facets.minutes[limit] ?? 0,
+        })),
         need.minutes === null ? [] : [String(need.minutes)],
         (value) => ({ ...need, minutes: need.minutes === Number(value) ? null : Number(value) }),
       )}{" "}

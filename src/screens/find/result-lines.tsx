@@ -36,9 +36,16 @@ export function FactCells({ facts }: { facts: Facts }) {
       <Doing doing={facts.doing} />
       <span className="numbers">{sayGradeSpan(facts.grades)}</span>
       <span className="numbers text-right">{facts.minutes}</span>
-      <span className={clsx("numbers text-right", facts.readingGrade !== null && facts.readingGrade > facts.grades.to + 1 && "font-semibold text-clay")}>
+      <span
+        className={clsx(
+          "numbers text-right",
+          facts.readingGrade !== null && facts.readingGrade > facts.grades.to + 1 && "font-semibold text-clay",
+        )}
+      >
         {facts.readingGrade === null ? "–" : facts.readingGrade.toFixed(1)}
-        {facts.readingGrade !== null && facts.languages[0] !== "en" && <span className="text-[11px]"> {facts.languages[0]}</span>}
+        {facts.readingGrade !== null && facts.languages[0] !== "en" && (
+          <span className="text-[11px]"> {facts.languages[0]}</span>
+        )}
       </span>
     </>
   );
@@ -53,7 +60,11 @@ export function LinesHead({ sort, onSort, last }: { sort: Sort | null; onSort?: 
         type="button"
         aria-pressed={sort === column.sort}
         onClick={() => onSort(sort === column.sort ? "best" : column.sort)}
-        className={clsx("whitespace-nowrap hover:text-ink", column.className, sort === column.sort && "font-semibold text-ink")}
+        className={clsx(
+          "whitespace-nowrap hover:text-ink",
+          column.className,
+          sort === column.sort && "font-semibold text-ink",
+        )}
       >
         {column.text}
         {sort === column.sort && <ArrowDown size={11} aria-label="sorted" className="ml-0.5 inline" />}
@@ -65,7 +76,9 @@ export function LinesHead({ sort, onSort, last }: { sort: Sort | null; onSort?: 
     );
   const [what, ...rest] = columns;
   return (
-    <div className={clsx(lineColumns, "h-7 shrink-0 border-b border-line bg-shade pr-3 pl-4 text-[12px] text-ink-soft")}>
+    <div
+      className={clsx(lineColumns, "h-7 shrink-0 border-b border-line bg-shade pr-3 pl-4 text-[12px] text-ink-soft")}
+    >
       {heading(what!)}
       <span>Students</span>
       {rest.map(heading)}
@@ -79,7 +92,15 @@ function sayShelf(reach: number): string {
   return reach & COMMONS ? "Commons" : "only mine";
 }
 
-export function ResultLines({ hits, selected, onOpen }: { hits: readonly Hit[]; selected: number | null; onOpen: (id: number) => void }) {
+export function ResultLines({
+  hits,
+  selected,
+  onOpen,
+}: {
+  hits: readonly Hit[];
+  selected: number | null;
+  onOpen: (id: number) => void;
+}) {
   return (
     <ul aria-label="Results">
       {hits.map((hit) => (

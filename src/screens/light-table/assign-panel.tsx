@@ -20,7 +20,7 @@ const triesOptions = [
   { value: "1", text: "once" },
   { value: "2", text: "twice" },
   { value: "3", text: "3 times" },
-  { value: "any", text: "as often as wanted" },
+  { value: "any", text: "freely" },
 ] as const;
 const checkingOptions = [
   { value: "at once", text: "at once" },
@@ -31,7 +31,9 @@ const checkingOptions = [
 function useForm(data: LightTableData, context: AssignContext) {
   const { zone, now } = context;
   const [group, setGroup] = useState(context.current ?? context.classes[0]?.id ?? 0);
-  const [students, setStudents] = useState<ReadonlySet<number>>(() => new Set(context.rosters[group]?.map((student) => student.id)));
+  const [students, setStudents] = useState<ReadonlySet<number>>(
+    () => new Set(context.rosters[group]?.map((student) => student.id)),
+  );
   const [opens, setOpens] = useState<Opens>("next morning");
   const [opensAt, setOpensAt] = useState(() => toWallClock(schoolDayAt(now, zone, 1, 8), zone));
   const [due, setDue] = useState(() => toWallClock(schoolDayAt(now, zone, 3, 15), zone));
@@ -51,10 +53,34 @@ function useForm(data: LightTableData, context: AssignContext) {
     setGroup(id);
     setStudents(new Set(context.rosters[id]?.map((student) => student.id)));
   };
-  return { form, group, chooseGroup, students, setStudents, opens, setOpens, opensAt, setOpensAt, due, setDue, tries, setTries, checking, setChecking };
+  return {
+    form,
+    group,
+    chooseGroup,
+    students,
+    setStudents,
+    opens,
+    setOpens,
+    opensAt,
+    setOpensAt,
+    due,
+    setDue,
+    tries,
+    setTries,
+    checking,
+    setChecking,
+  };
 }
 
-function Roster({ roster, chosen, onChange }: { roster: Student[]; chosen: ReadonlySet<number>; onChange: (chosen: ReadonlySet<number>) => void }) {
+function Roster({
+  roster,
+  chosen,
+  onChange,
+}: {
+  roster: Student[];
+  chosen: ReadonlySet<number>;
+  onChange: (chosen: ReadonlySet<number>) => void;
+}) {
   const [open, setOpen] = useState(false);
   const grades = [...new Set(roster.map((student) => student.grade))].sort();
   const toggle = (id: number) => {
@@ -76,7 +102,13 @@ function Roster({ roster, chosen, onChange }: { roster: Student[]; chosen: Reado
         </Button>
         {grades.length > 1 &&
           grades.map((grade) => (
-            <Button key={grade} size="small" onClick={() => onChange(new Set(roster.filter((student) => student.grade === grade).map((student) => student.id)))}>
+            <Button
+              key={grade}
+              size="small"
+              onClick={() =>
+                onChange(new Set(roster.filter((student) => student.grade === grade).map((student) => student.id)))
+              }
+            >
               Grade {grade}
             </Button>
           ))}
@@ -89,7 +121,11 @@ function Roster({ roster, chosen, onChange }: { roster: Student[]; chosen: Reado
           {roster.map((student) => (
             <li key={student.id}>
               <label className="flex items-center gap-2">
-                <Checkbox label={`${student.givenName} ${student.familyName}`} checked={chosen.has(student.id)} onChange={() => toggle(student.id)} />
+                <Checkbox
+                  label={`${student.givenName} ${student.familyName}`}
+                  checked={chosen.has(student.id)}
+                  onChange={() => toggle(student.id)}
+                />
                 <span className="truncate">
                   {student.givenName} {student.familyName}
                 </span>
@@ -103,7 +139,15 @@ function Roster({ roster, chosen, onChange }: { roster: Student[]; chosen: Reado
 }
 
 /** Gives a resource to students: who, when, how often; said back in one sentence before it goes. */
-export function AssignPanel({ data, context, onDone }: { data: LightTableData; context: AssignContext; onDone: () => void }) {
+export function AssignPanel({
+  data,
+  context,
+  onDone,
+}: {
+  data: LightTableData;
+  context: AssignContext;
+  onDone: () => void;
+}) {
   const { zone, now } = context;
   const state = useForm(data, context);
   const { form } = state;
@@ -112,7 +156,10 @@ export function AssignPanel({ data, context, onDone }: { data: LightTableData; c
   const router = useRouter();
   const roster = context.rosters[state.group] ?? [];
   const group = context.classes.find((one) => one.id === state.group);
-  const when = useMemo(() => readWhen({ opens: form.opens, due: form.due }, zone, now), [form.opens, form.due, zone, now]);
+  const when = useMemo(
+    () => readWhen({ opens: form.opens, due: form.due }, zone, now),
+    [form.opens, form.due, zone, now],
+  );
   const wrong = "reason" in when ? when : null;
   const said = (text: string) => {
     const at = fromWallClock(text, zone);
@@ -141,7 +188,12 @@ export function AssignPanel({ data, context, onDone }: { data: LightTableData; c
       <div className="grid max-w-2xl gap-4 rounded-card border border-line bg-card p-5">
         <Field label="To">
           {(control) => (
-            <select {...control} value={state.group} onChange={(event) => state.chooseGroup(Number(event.target.value))} className={inputClasses}>
+            <select
+              {...control}
+              value={state.group}
+              onChange={(event) => state.chooseGroup(Number(event.target.value))}
+              className={inputClasses}
+            >
               {context.classes.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.name}, {one.subject}
@@ -165,14 +217,25 @@ export function AssignPanel({ data, context, onDone }: { data: LightTableData; c
               ]}
             />
             {state.opens === "other" && (
-              <TextInput type="datetime-local" aria-label="Opens on" className="mt-2" value={state.opensAt} onChange={(event) => state.setOpensAt(event.target.value)} />
+              <TextInput
+                type="datetime-local"
+                aria-label="Opens on"
+                className="mt-2"
+                value={state.opensAt}
+                onChange={(event) => state.setOpensAt(event.target.value)}
+              />
             )}
             <p className="mt-1 font-semibold">{state.opens === "now" ? "at once" : said(form.opens)}</p>
           </div>
           <Field label="Due" problem={wrong?.field === "due" && form.due ? wrong.reason : undefined}>
             {(control) => (
               <>
-                <TextInput {...control} type="datetime-local" value={state.due} onChange={(event) => state.setDue(event.target.value)} />
+                <TextInput
+                  {...control}
+                  type="datetime-local"
+                  value={state.due}
+                  onChange={(event) => state.setDue(event.target.value)}
+                />
                 {!wrong && <p className="mt-1 font-semibold">{said(form.due)}</p>}
               </>
             )}
@@ -208,7 +271,9 @@ export function AssignPanel({ data, context, onDone }: { data: LightTableData; c
             })}
           </p>
         ) : (
-          <p className="border-t border-line pt-3 text-ink-soft">{form.students.length === 0 ? "Choose at least one student." : wrong?.reason}</p>
+          <p className="border-t border-line pt-3 text-ink-soft">
+            {form.students.length === 0 ? "Choose at least one student." : wrong?.reason}
+          </p>
         )}
         <div className="flex justify-end gap-2">
           <Button onClick={onDone}>Not now</Button>

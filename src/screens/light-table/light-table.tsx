@@ -101,19 +101,17 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
     else if (data.myVersions.length > 0) setAsking(true);
     else adaptNow();
   };
-  const openAssign = () => (data.published ? go({ do: "assign" }, true) : tellProblem("Publish it first: students get what is published."));
+  const openAssign = () =>
+    data.published ? go({ do: "assign" }, true) : tellProblem("Publish it first: students get what is published.");
   useKeys({ p: () => (data.mine ? undefined : toggle()), e: adapt, a: openAssign });
 
   return (
     <article className="flex h-full min-h-0 flex-col" aria-labelledby="light-table-title">
-      <header className="flex items-start gap-4 px-5 pt-4 pb-3">
-        <div className="min-w-0 flex-1">
-          <h1 id="light-table-title" className="font-serif text-[21px] leading-tight">
+      <header className="px-5 pt-4 pb-3">
+        <div className="flex items-start gap-3">
+          <h1 id="light-table-title" className="min-w-0 flex-1 pt-1 font-serif text-[21px] leading-tight">
             {facts.title}
           </h1>
-          <About data={data} assign={assign} />
-        </div>
-        <div className="flex shrink-0 gap-2">
           {data.mine ? (
             <span className="inline-flex h-9 items-center gap-2 rounded-card border border-brass px-3 font-semibold text-brass-text">
               <Backpack size={16} aria-hidden /> Mine
@@ -132,17 +130,26 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
             <Send size={16} aria-hidden /> Assign …
           </Button>
         </div>
+        <About data={data} assign={assign} />
       </header>
       {data.myVersions.length > 0 && !assigning && (
         <Notice tone="mine" className="mx-5 mb-3">
           You have a version of your own.{" "}
-          <button type="button" className="font-semibold underline" onClick={() => router.push(`/adapt/${data.myVersions[0]}`)}>
+          <button
+            type="button"
+            className="font-semibold underline"
+            onClick={() => router.push(`/adapt/${data.myVersions[0]}`)}
+          >
             Open my version
           </button>
         </Notice>
       )}
       <div className="min-h-0 flex-1">
-        {assigning ? <AssignPanel data={data} context={assign} onDone={() => go({ do: null })} /> : <StepTable key={resource.id} data={data} />}
+        {assigning ? (
+          <AssignPanel data={data} context={assign} onDone={() => go({ do: null })} />
+        ) : (
+          <StepTable key={resource.id} data={data} />
+        )}
       </div>
       <Dialog open={asking} onOpenChange={setAsking} title="You already have a version of this">
         <p>Go on with the one you have, or start another from the original?</p>

@@ -17,7 +17,17 @@ import { Rich } from "../step/rich";
 import { StepView } from "../step/step-view";
 import { useAddress } from "../use-address";
 
-function Strip({ steps, languages, at, onPick }: { steps: Step[]; languages: string[]; at: number; onPick: (at: number) => void }) {
+function Strip({
+  steps,
+  languages,
+  at,
+  onPick,
+}: {
+  steps: Step[];
+  languages: string[];
+  at: number;
+  onPick: (at: number) => void;
+}) {
   return (
     <ol className="flex gap-1.5 overflow-x-auto px-5 pt-0.5 pb-3" aria-label="Steps">
       {steps.map((step, nth) => (
@@ -45,7 +55,17 @@ function Strip({ steps, languages, at, onPick }: { steps: Step[]; languages: str
   );
 }
 
-function Aside({ step, data, mode, onMode }: { step: Step; data: LightTableData; mode: "skim" | "work"; onMode: (mode: "skim" | "work") => void }) {
+function Aside({
+  step,
+  data,
+  mode,
+  onMode,
+}: {
+  step: Step;
+  data: LightTableData;
+  mode: "skim" | "work";
+  onMode: (mode: "skim" | "work") => void;
+}) {
   const { languages } = data.document;
   const answers = questionsOf(step);
   const notes = inLanguage(step.teacherNotes, languages);
@@ -63,7 +83,9 @@ function Aside({ step, data, mode, onMode }: { step: Step; data: LightTableData;
         ]}
         className="w-full"
       />
-      <p className="mt-1 text-[13px] text-ink-soft">{mode === "work" ? "As a student would. Nothing is kept." : "Answers beside, nothing to fill in."}</p>
+      <p className="mt-1 text-[13px] text-ink-soft">
+        {mode === "work" ? "As a student would. Nothing is kept." : "Answers beside, nothing to fill in."}
+      </p>
       <dl className="mt-3 grid gap-3 text-[13px] [&_dt]:font-bold">
         {answers.length > 0 && (
           <div>
@@ -71,7 +93,9 @@ function Aside({ step, data, mode, onMode }: { step: Step; data: LightTableData;
             {answers.map((question) => (
               <dd key={question.id} className="mt-0.5 [overflow-wrap:anywhere]">
                 {sayAnswer(question, languages)}
-                {question.type !== "longText" && question.marks !== 1 && <span className="text-ink-soft"> · {question.marks} marks</span>}
+                {question.type !== "longText" && question.marks !== 1 && (
+                  <span className="text-ink-soft"> · {question.marks} marks</span>
+                )}
               </dd>
             ))}
           </div>
@@ -118,7 +142,9 @@ function Aside({ step, data, mode, onMode }: { step: Step; data: LightTableData;
 export function StepTable({ data }: { data: LightTableData }) {
   const { go, parameters } = useAddress();
   const { document } = data;
-  const [at, setAt] = useState(() => Math.min(Math.max(0, Number(parameters.get("step") ?? 1) - 1), Math.max(0, document.steps.length - 1)));
+  const [at, setAt] = useState(() =>
+    Math.min(Math.max(0, Number(parameters.get("step") ?? 1) - 1), Math.max(0, document.steps.length - 1)),
+  );
   const [mode, setMode] = useState<"skim" | "work">(parameters.get("mode") === "work" ? "work" : "skim");
   const [values, setValues] = useState<Record<string, ResponseValue>>({});
   const [marks, setMarks] = useState<Record<string, Mark | undefined>>({});
@@ -148,7 +174,12 @@ export function StepTable({ data }: { data: LightTableData }) {
     <div className="flex h-full min-h-0 flex-col">
       <Strip steps={document.steps} languages={document.languages} at={at} onPick={pick} />
       <div className="flex min-h-0 flex-1 gap-4 px-5 pb-4">
-        <div className="min-w-0 flex-1 overflow-auto rounded-card border border-line bg-card p-5 text-[16px]" tabIndex={0} role="region" aria-label="The step, as students see it">
+        <div
+          className="min-w-0 flex-1 overflow-auto rounded-card border border-line bg-card p-5 text-[16px]"
+          tabIndex={0}
+          role="region"
+          aria-label="The step, as students see it"
+        >
           <StepView
             key={step.id + mode}
             step={step}
@@ -160,7 +191,11 @@ export function StepTable({ data }: { data: LightTableData }) {
             mayCheck={() => mode === "work"}
             onCheck={
               mode === "work"
-                ? (question) => setMarks((old) => ({ ...old, [question.id]: mark(question, values[question.id], document.languages[0]) }))
+                ? (question) =>
+                    setMarks((old) => ({
+                      ...old,
+                      [question.id]: mark(question, values[question.id], document.languages[0]),
+                    }))
                 : undefined
             }
           />

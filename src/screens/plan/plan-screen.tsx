@@ -22,7 +22,17 @@ const sections: { state: AssignmentState; title: string; empty: string }[] = [
   { state: "called back", title: "Called back", empty: "" },
 ];
 
-function DueDialog({ assignment, zone, now, onClose }: { assignment: Assignment; zone: string; now: Date; onClose: () => void }) {
+function DueDialog({
+  assignment,
+  zone,
+  now,
+  onClose,
+}: {
+  assignment: Assignment;
+  zone: string;
+  now: Date;
+  onClose: () => void;
+}) {
   const router = useRouter();
   const [due, setDue] = useState(toWallClock(assignment.due, zone));
   const [problem, setProblem] = useState<string>();
@@ -41,7 +51,9 @@ function DueDialog({ assignment, zone, now, onClose }: { assignment: Assignment;
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`When is “${assignment.title}” due?`}>
       <Field label="Due" problem={problem} help={said ? sayMoment(said, zone, now) : undefined}>
-        {(control) => <TextInput {...control} type="datetime-local" value={due} onChange={(event) => setDue(event.target.value)} />}
+        {(control) => (
+          <TextInput {...control} type="datetime-local" value={due} onChange={(event) => setDue(event.target.value)} />
+        )}
       </Field>
       <div className="mt-5 flex justify-end gap-2">
         <Button onClick={onClose}>Leave it</Button>
@@ -57,7 +69,7 @@ function Progress({ assignment }: { assignment: Assignment }) {
   const { recipients, begun, handedIn } = assignment;
   const share = (count: number) => `${(100 * count) / Math.max(1, recipients)}%`;
   return (
-    <div className="w-40">
+    <div className="w-48">
       <div className="relative h-1.5 overflow-hidden rounded-full bg-shade" aria-hidden>
         <span className="absolute inset-y-0 left-0 bg-green/35" style={{ width: share(begun) }} />
         <span className="absolute inset-y-0 left-0 bg-green" style={{ width: share(handedIn) }} />
@@ -69,28 +81,55 @@ function Progress({ assignment }: { assignment: Assignment }) {
   );
 }
 
-function Row({ assignment, state, zone, now, onDue }: { assignment: Assignment; state: AssignmentState; zone: string; now: Date; onDue: () => void }) {
+function Row({
+  assignment,
+  state,
+  zone,
+  now,
+  onDue,
+}: {
+  assignment: Assignment;
+  state: AssignmentState;
+  zone: string;
+  now: Date;
+  onDue: () => void;
+}) {
   const router = useRouter();
   const back = async () => {
     const calling = state !== "called back";
     const outcome = await callBack({ assignment: assignment.id, back: calling });
     if (!outcome.ok) return tellProblem(outcome.problem);
     router.refresh();
-    const kept = calling && assignment.begun > 0 ? ` What ${assignment.begun} ${assignment.begun === 1 ? "student has" : "students have"} answered is kept.` : "";
-    tell(calling ? `Called back “${assignment.title}”.${kept}` : `“${assignment.title}” is with its students again.`, async () => {
-      await callBack({ assignment: assignment.id, back: !calling });
-      router.refresh();
-    });
+    const kept =
+      calling && assignment.begun > 0
+        ? ` What ${assignment.begun} ${assignment.begun === 1 ? "student has" : "students have"} answered is kept.`
+        : "";
+    tell(
+      calling ? `Called back “${assignment.title}”.${kept}` : `“${assignment.title}” is with its students again.`,
+      async () => {
+        await callBack({ assignment: assignment.id, back: !calling });
+        router.refresh();
+      },
+    );
   };
-  const who = assignment.recipients === assignment.classSize ? assignment.className : `${assignment.recipients} of ${assignment.className}`;
+  const who =
+    assignment.recipients === assignment.classSize
+      ? assignment.className
+      : `${assignment.recipients} of ${assignment.className}`;
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_minmax(0,9rem)_minmax(0,17rem)_10rem_auto] items-center gap-4 border-b border-line px-4 py-2">
-      <Link href={`/results?assignment=${assignment.id}`} className="truncate font-semibold hover:underline" title={assignment.title}>
+    <li className="grid grid-cols-[minmax(0,1fr)_minmax(0,9rem)_minmax(0,17rem)_12rem_auto] items-center gap-4 border-b border-line px-4 py-2">
+      <Link
+        href={`/results?assignment=${assignment.id}`}
+        className="truncate font-semibold hover:underline"
+        title={assignment.title}
+      >
         {assignment.title}
       </Link>
       <span className="truncate">{who}</span>
       <span className="text-[13px] text-ink-soft">
-        {state === "scheduled" ? `opens ${sayMoment(assignment.opens, zone, now)}` : `due ${sayMoment(assignment.due, zone, now)}`}
+        {state === "scheduled"
+          ? `opens ${sayMoment(assignment.opens, zone, now)}`
+          : `due ${sayMoment(assignment.due, zone, now)}`}
         {state === "scheduled" && <br />}
         {state === "scheduled" && `due ${sayMoment(assignment.due, zone, now)}`}
       </span>
@@ -101,7 +140,11 @@ function Row({ assignment, state, zone, now, onDue }: { assignment: Assignment; 
             <CalendarClock size={14} aria-hidden /> Due …
           </Button>
         )}
-        <Button size="small" onClick={() => void back()} aria-label={`${state === "called back" ? "Give again" : "Call back"}: ${assignment.title}`}>
+        <Button
+          size="small"
+          onClick={() => void back()}
+          aria-label={`${state === "called back" ? "Give again" : "Call back"}: ${assignment.title}`}
+        >
           <Undo2 size={14} aria-hidden /> {state === "called back" ? "Give again" : "Call back"}
         </Button>
       </span>
@@ -110,7 +153,17 @@ function Row({ assignment, state, zone, now, onDue }: { assignment: Assignment; 
 }
 
 /** Everything that was given, in one list: open, scheduled, finished. */
-export function PlanScreen({ assignments, classes, zone, now }: { assignments: Assignment[]; classes: Class[]; zone: string; now: Date }) {
+export function PlanScreen({
+  assignments,
+  classes,
+  zone,
+  now,
+}: {
+  assignments: Assignment[];
+  classes: Class[];
+  zone: string;
+  now: Date;
+}) {
   const { go, parameters } = useAddress();
   const [changing, setChanging] = useState<Assignment | null>(null);
   const only = Number(parameters.get("class")) || null;
@@ -122,7 +175,11 @@ export function PlanScreen({ assignments, classes, zone, now }: { assignments: A
           <h1 className="flex-1 font-serif text-[22px]">What my classes have</h1>
           <label className="flex items-center gap-2 text-[13px] text-ink-soft">
             Class
-            <select className={inputClasses} value={only ?? ""} onChange={(event) => go({ class: event.target.value || null })}>
+            <select
+              className={inputClasses}
+              value={only ?? ""}
+              onChange={(event) => go({ class: event.target.value || null })}
+            >
               <option value="">all of them</option>
               {classes.map((group) => (
                 <option key={group.id} value={group.id}>
@@ -153,7 +210,14 @@ export function PlanScreen({ assignments, classes, zone, now }: { assignments: A
                 ) : (
                   <ul className="rounded-card border border-line border-b-0 bg-card">
                     {rows.map((assignment) => (
-                      <Row key={assignment.id} assignment={assignment} state={state} zone={zone} now={now} onDue={() => setChanging(assignment)} />
+                      <Row
+                        key={assignment.id}
+                        assignment={assignment}
+                        state={state}
+                        zone={zone}
+                        now={now}
+                        onDue={() => setChanging(assignment)}
+                      />
                     ))}
                   </ul>
                 )}

@@ -24,7 +24,19 @@ const looks = {
   "to read": { icon: Text, name: "to read", className: "text-slate" },
 } as const;
 
-function CellButton({ cell, here, student, nth, onOpen }: { cell: Cell | undefined; here: boolean; student: string; nth: number; onOpen: () => void }) {
+function CellButton({
+  cell,
+  here,
+  student,
+  nth,
+  onOpen,
+}: {
+  cell: Cell | undefined;
+  here: boolean;
+  student: string;
+  nth: number;
+  onOpen: () => void;
+}) {
   if (!cell) return <td className="border-b border-line" />;
   const { icon: Icon, name, className } = looks[cell.mark.verdict];
   const { marks, outOf } = cell.mark;
@@ -35,7 +47,11 @@ function CellButton({ cell, here, student, nth, onOpen }: { cell: Cell | undefin
         aria-label={`${student}, question ${nth}: ${name}${marks !== null ? `, ${marks} of ${outOf}` : ""}`}
         title={cell.said || name}
         onClick={onOpen}
-        className={clsx("flex h-8 w-full items-center justify-center gap-1", className, here ? "bg-shade outline-2 -outline-offset-2 outline-ink" : "hover:bg-shade")}
+        className={clsx(
+          "flex h-8 w-full items-center justify-center gap-1",
+          className,
+          here ? "bg-shade outline-2 -outline-offset-2 outline-ink" : "hover:bg-shade",
+        )}
       >
         <Icon size={15} strokeWidth={2.25} aria-hidden />
         {marks !== null && cell.mark.verdict === "partly" && <span className="numbers text-[12px]">{marks}</span>}
@@ -44,9 +60,23 @@ function CellButton({ cell, here, student, nth, onOpen }: { cell: Cell | undefin
   );
 }
 
-const saysState: Record<ResultRow["state"], string> = { "not begun": "not begun", working: "at work", "handed in": "handed in" };
+const saysState: Record<ResultRow["state"], string> = {
+  "not begun": "not begun",
+  working: "at work",
+  "handed in": "handed in",
+};
 
-function Table({ table, opened, onOpen, locale }: { table: ResultTable; opened: { student: number; question: string } | null; onOpen: (student: number, question: string) => void; locale: string }) {
+function Table({
+  table,
+  opened,
+  onOpen,
+  locale,
+}: {
+  table: ResultTable;
+  opened: { student: number; question: string } | null;
+  onOpen: (student: number, question: string) => void;
+  locale: string;
+}) {
   const percent = new Intl.NumberFormat(locale, { style: "percent", maximumFractionDigits: 0 });
   return (
     <table className="min-w-full border-separate border-spacing-0 bg-card">
@@ -74,10 +104,18 @@ function Table({ table, opened, onOpen, locale }: { table: ResultTable; opened: 
       <tbody>
         {table.rows.map((row) => (
           <tr key={row.student.id} className="hover:bg-shade/40">
-            <th scope="row" className="sticky left-0 border-b border-line bg-card pl-4 text-left font-semibold whitespace-nowrap">
+            <th
+              scope="row"
+              className="sticky left-0 h-[33px] border-b border-line bg-card pl-4 text-left font-semibold whitespace-nowrap"
+            >
               {row.student.name}
             </th>
-            <td className={clsx("border-b border-line px-2 text-[13px] whitespace-nowrap", row.state === "not begun" && "text-ink-soft")}>
+            <td
+              className={clsx(
+                "border-b border-line px-2 text-[13px] whitespace-nowrap",
+                row.state === "not begun" && "text-ink-soft",
+              )}
+            >
               {saysState[row.state]}
               {row.tries > 1 && <span className="text-ink-soft"> · try {row.tryNumber}</span>}
             </td>
@@ -85,7 +123,9 @@ function Table({ table, opened, onOpen, locale }: { table: ResultTable; opened: 
               {row.state === "not begun" ? "–" : `${row.marks} of ${row.outOf}`}
               {row.toRead > 0 && <span className="text-slate"> +{row.toRead} to read</span>}
             </td>
-            <td className="numbers border-b border-line px-2 text-right text-ink-soft">{row.state === "not begun" ? "–" : Math.round(row.minutes)}</td>
+            <td className="numbers border-b border-line px-2 text-right text-ink-soft">
+              {row.state === "not begun" ? "–" : Math.round(row.minutes)}
+            </td>
             {table.questions.map((entry, at) => (
               <CellButton
                 key={entry.id}
@@ -106,7 +146,13 @@ function Table({ table, opened, onOpen, locale }: { table: ResultTable; opened: 
           </th>
           <td colSpan={3} />
           {table.questions.map((entry) => (
-            <td key={entry.id} className={clsx("numbers text-center", entry.share !== null && entry.share < 0.5 && "font-semibold text-clay")}>
+            <td
+              key={entry.id}
+              className={clsx(
+                "numbers text-center",
+                entry.share !== null && entry.share < 0.5 && "font-semibold text-clay",
+              )}
+            >
               {entry.share === null ? "–" : percent.format(entry.share)}
             </td>
           ))}
@@ -117,7 +163,15 @@ function Table({ table, opened, onOpen, locale }: { table: ResultTable; opened: 
 }
 
 /** One answer, beside the table it stands in. */
-function Answer({ table, opened, onClose }: { table: ResultTable; opened: { student: number; question: string }; onClose: () => void }) {
+function Answer({
+  table,
+  opened,
+  onClose,
+}: {
+  table: ResultTable;
+  opened: { student: number; question: string };
+  onClose: () => void;
+}) {
   const row = table.rows.find((one) => one.student.id === opened.student);
   const entry = table.questions.find((one) => one.id === opened.question);
   const cell = row?.cells[opened.question];
@@ -185,13 +239,16 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
                     setOpened(null);
                     go({ assignment: one.id }, true);
                   }}
-                  className={clsx("block w-full rounded-card px-3 py-1.5 text-left", here ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60")}
+                  className={clsx(
+                    "block w-full rounded-card px-3 py-1.5 text-left",
+                    here ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
+                  )}
                 >
                   <span className="block truncate" title={one.title}>
                     {one.title}
                   </span>
                   <span className="numbers block text-[12px] font-normal text-ink-soft">
-                    {one.className} · {one.handedIn} of {one.recipients} · due {sayDay(one.due, zone, now)}
+                    {one.className} · {one.handedIn} of {one.recipients} · {sayDay(one.due, zone, now)}
                   </span>
                 </button>
               </li>
@@ -206,8 +263,14 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
               {assignment.title}
             </h1>
             <p className="numbers text-[13px] text-ink-soft">
-              {assignment.className} · due {sayMoment(assignment.due, zone, now)} · {assignment.handedIn} of {assignment.recipients} handed in ·{" "}
-              {assignment.tries === null ? "as many tries as wanted" : assignment.tries === 1 ? "one try" : `${assignment.tries} tries`}, the {assignment.keep} counts
+              {assignment.className} · due {sayMoment(assignment.due, zone, now)} · {assignment.handedIn} of{" "}
+              {assignment.recipients} handed in ·{" "}
+              {assignment.tries === null
+                ? "as many tries as wanted"
+                : assignment.tries === 1
+                  ? "one try"
+                  : `${assignment.tries} tries`}
+              , the {assignment.keep} counts
             </p>
           </div>
           <Button className="not-printed" onClick={() => window.print()}>
@@ -218,8 +281,18 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
           </a>
         </header>
         <div className="flex min-h-0 flex-1 border-t border-line">
-          <div className="min-w-0 flex-1 overflow-auto print:overflow-visible" tabIndex={0} role="region" aria-label="Results">
-            <Table table={table} opened={opened} locale={locale} onOpen={(student, question) => setOpened({ student, question })} />
+          <div
+            className="min-w-0 flex-1 overflow-auto print:overflow-visible"
+            tabIndex={0}
+            role="region"
+            aria-label="Results"
+          >
+            <Table
+              table={table}
+              opened={opened}
+              locale={locale}
+              onOpen={(student, question) => setOpened({ student, question })}
+            />
           </div>
           {opened && <Answer table={table} opened={opened} onClose={() => setOpened(null)} />}
         </div>

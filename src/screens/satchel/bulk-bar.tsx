@@ -62,7 +62,11 @@ export function BulkBar({
   };
 
   return (
-    <div role="toolbar" aria-label="With what is ticked" className="flex h-11 shrink-0 items-center gap-2 border-b border-line bg-brass-wash px-4">
+    <div
+      role="toolbar"
+      aria-label="With what is ticked"
+      className="flex h-11 shrink-0 items-center gap-2 border-b border-line bg-brass-wash px-4"
+    >
       <span className="numbers font-semibold">{ids.length} ticked</span>
       <Menu
         align="start"

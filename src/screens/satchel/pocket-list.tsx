@@ -11,7 +11,17 @@ import { IconButton } from "@/ui/icon-button";
 import { Menu, MenuItem } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
 
-function NameForm({ start, label, onName, onLeave }: { start: string; label: string; onName: (name: string) => Promise<string | null>; onLeave: () => void }) {
+function NameForm({
+  start,
+  label,
+  onName,
+  onLeave,
+}: {
+  start: string;
+  label: string;
+  onName: (name: string) => Promise<string | null>;
+  onLeave: () => void;
+}) {
   const [problem, setProblem] = useState<string | null>(null);
   const submit = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -46,10 +56,35 @@ function NameForm({ start, label, onName, onLeave }: { start: string; label: str
   );
 }
 
-function Entry({ here, icon, text, count, onOpen, menu }: { here: boolean; icon: ReactNode; text: string; count: number; onOpen: () => void; menu?: ReactNode }) {
+function Entry({
+  here,
+  icon,
+  text,
+  count,
+  onOpen,
+  menu,
+}: {
+  here: boolean;
+  icon: ReactNode;
+  text: string;
+  count: number;
+  onOpen: () => void;
+  menu?: ReactNode;
+}) {
   return (
-    <li className={clsx("group flex items-center rounded-card pr-1", here ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60")}>
-      <button type="button" aria-current={here || undefined} onClick={onOpen} title={text} className="flex h-9 min-w-0 flex-1 items-center gap-2 pl-2.5 text-left">
+    <li
+      className={clsx(
+        "group flex items-center rounded-card pr-1",
+        here ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
+      )}
+    >
+      <button
+        type="button"
+        aria-current={here || undefined}
+        onClick={onOpen}
+        title={text}
+        className="flex h-9 min-w-0 flex-1 items-center gap-2 pl-2.5 text-left"
+      >
         <span className="text-ink-soft">{icon}</span>
         <span className="truncate">{text}</span>
         <span className="numbers ml-auto pr-1 text-[13px] font-normal text-ink-soft">{count}</span>
@@ -112,7 +147,13 @@ export function PocketList({
   return (
     <nav aria-label="Pockets" className="flex h-full flex-col overflow-auto bg-shade/60 p-2">
       <ul className="grid gap-0.5">
-        <Entry here={pocket === null} icon={<Layers size={16} aria-hidden />} text="Everything" count={items.length} onOpen={() => onPick(null)} />
+        <Entry
+          here={pocket === null}
+          icon={<Layers size={16} aria-hidden />}
+          text="Everything"
+          count={items.length}
+          onOpen={() => onPick(null)}
+        />
         <Entry
           here={pocket === "none"}
           icon={<Inbox size={16} aria-hidden />}
@@ -132,7 +173,12 @@ export function PocketList({
         {pockets.map((one) =>
           renaming === one.id ? (
             <li key={one.id}>
-              <NameForm start={one.name} label={`New name of ${one.name}`} onName={(name) => rename(one.id, name)} onLeave={() => setRenaming(null)} />
+              <NameForm
+                start={one.name}
+                label={`New name of ${one.name}`}
+                onName={(name) => rename(one.id, name)}
+                onLeave={() => setRenaming(null)}
+              />
             </li>
           ) : (
             <Entry
@@ -145,7 +191,11 @@ export function PocketList({
               menu={
                 <Menu
                   trigger={
-                    <button type="button" aria-label={`More for ${one.name}`} className="grid h-7 w-7 place-items-center rounded hover:bg-shade">
+                    <button
+                      type="button"
+                      aria-label={`More for ${one.name}`}
+                      className="grid h-7 w-7 place-items-center rounded hover:bg-shade"
+                    >
                       <MoreHorizontal size={16} aria-hidden />
                     </button>
                   }
@@ -158,7 +208,11 @@ export function PocketList({
           ),
         )}
       </ul>
-      {pockets.length === 0 && !making && <p className="px-2.5 text-[13px] text-ink-soft">A pocket holds what belongs together: a unit, a term, openers for Fridays.</p>}
+      {pockets.length === 0 && !making && (
+        <p className="px-2.5 text-[13px] text-ink-soft">
+          A pocket holds what belongs together: a unit, a term, openers for Fridays.
+        </p>
+      )}
     </nav>
   );
 }

@@ -71,11 +71,19 @@ export function SatchelScreen({ items, pockets, pocket, opened, assign }: Satche
   const [picked, setPicked] = useState<number | null>(null);
   const box = useRef<HTMLDivElement>(null);
   const shown = useMemo(
-    () => items.filter((item) => (pocket === null ? true : pocket === "none" ? item.pockets.length === 0 : item.pockets.includes(pocket))),
+    () =>
+      items.filter((item) =>
+        pocket === null ? true : pocket === "none" ? item.pockets.length === 0 : item.pockets.includes(pocket),
+      ),
     [items, pocket],
   );
   // eslint-disable-next-line react-hooks/incompatible-library -- the virtualiser keeps its own state by design
-  const lines = useVirtualizer({ count: shown.length, getScrollElement: () => box.current, estimateSize: () => LINE_HEIGHT, overscan: 12 });
+  const lines = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => LINE_HEIGHT,
+    overscan: 12,
+  });
   const selected = busy && picked !== null ? picked : (opened?.resource.id ?? null);
   const tickedItems = shown.filter((item) => ticked.has(item.id));
 
@@ -99,13 +107,22 @@ export function SatchelScreen({ items, pockets, pocket, opened, assign }: Satche
       if (!next.delete(id)) next.add(id);
       return next;
     });
-  useKeys({ j: () => move(1), k: () => move(-1), x: () => selected !== null && shown.some((item) => item.id === selected) && tick(selected) });
+  useKeys({
+    j: () => move(1),
+    k: () => move(-1),
+    x: () => selected !== null && shown.some((item) => item.id === selected) && tick(selected),
+  });
 
   const touched = (at: Date) => sayDay(at, assign.zone, assign.now).replace(/^\w+ /, "");
-  const name = pocket === null ? "Everything in my satchel" : pocket === "none" ? "Not in any pocket" : pockets.find((one) => one.id === pocket)!.name;
+  const name =
+    pocket === null
+      ? "Everything in my satchel"
+      : pocket === "none"
+        ? "Not in any pocket"
+        : pockets.find((one) => one.id === pocket)!.name;
   const elsewhere = opened !== null && !shown.some((item) => item.id === opened.resource.id);
   return (
-    <div className="grid h-full grid-cols-[200px_minmax(0,480fr)_minmax(0,600fr)]">
+    <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)]">
       <PocketList items={items} pockets={pockets} pocket={pocket} onPick={pick} />
       <section aria-label={name} className="flex min-h-0 flex-col border-x border-line bg-card" aria-busy={busy}>
         <div className="flex h-12 shrink-0 items-center gap-3 px-4">
@@ -116,13 +133,17 @@ export function SatchelScreen({ items, pockets, pocket, opened, assign }: Satche
             <Plus size={15} aria-hidden /> Make new
           </Button>
         </div>
-        {tickedItems.length > 0 && <BulkBar ticked={tickedItems} pockets={pockets} pocket={pocket} onDone={() => setTicked(new Set())} />}
+        {tickedItems.length > 0 && (
+          <BulkBar ticked={tickedItems} pockets={pockets} pocket={pocket} onDone={() => setTicked(new Set())} />
+        )}
         {shown.length > 0 ? (
           <>
             <div className="flex items-center bg-shade pl-4">
               <Checkbox
                 label="Tick all"
-                checked={tickedItems.length === 0 ? false : tickedItems.length === shown.length ? true : "indeterminate"}
+                checked={
+                  tickedItems.length === 0 ? false : tickedItems.length === shown.length ? true : "indeterminate"
+                }
                 onChange={(all) => setTicked(all ? new Set(shown.map((item) => item.id)) : new Set())}
               />
               <div className="flex-1">
@@ -134,19 +155,25 @@ export function SatchelScreen({ items, pockets, pocket, opened, assign }: Satche
                 {lines.getVirtualItems().map((row) => {
                   const item = shown[row.index]!;
                   return (
-                      <Line
-                        key={item.id}
-                        style={{ position: "absolute", insetInline: 0, top: row.start, height: LINE_HEIGHT }}
-                        title={item.facts.title}
-                        from={says[item.origin](item)}
-                        mine
-                        selected={item.id === selected}
-                        onOpen={() => open(item.id)}
-                        before={<Checkbox label={`Tick ${item.facts.title}`} checked={ticked.has(item.id)} onChange={() => tick(item.id)} />}
-                      >
-                        <FactCells facts={item.facts} />
-                        <span className="numbers text-right text-[12px] text-ink-soft">{touched(item.touched)}</span>
-                      </Line>
+                    <Line
+                      key={item.id}
+                      style={{ position: "absolute", insetInline: 0, top: row.start, height: LINE_HEIGHT }}
+                      title={item.facts.title}
+                      from={says[item.origin](item)}
+                      mine
+                      selected={item.id === selected}
+                      onOpen={() => open(item.id)}
+                      before={
+                        <Checkbox
+                          label={`Tick ${item.facts.title}`}
+                          checked={ticked.has(item.id)}
+                          onChange={() => tick(item.id)}
+                        />
+                      }
+                    >
+                      <FactCells facts={item.facts} />
+                      <span className="numbers text-right text-[12px] text-ink-soft">{touched(item.touched)}</span>
+                    </Line>
                   );
                 })}
               </ul>
@@ -156,7 +183,11 @@ export function SatchelScreen({ items, pockets, pocket, opened, assign }: Satche
           <Empty title="All sorted">Everything in your satchel has a pocket.</Empty>
         ) : (
           <Empty title={pocket === null ? "Your satchel is empty" : "This pocket is empty"}>
-            <p>{pocket === null ? "Find something and press p to pack it." : "Tick something in your satchel and put it into this pocket."}</p>
+            <p>
+              {pocket === null
+                ? "Find something and press p to pack it."
+                : "Tick something in your satchel and put it into this pocket."}
+            </p>
             <Link href="/find" className={buttonClasses()}>
               Go and find
             </Link>
@@ -164,10 +195,12 @@ export function SatchelScreen({ items, pockets, pocket, opened, assign }: Satche
         )}
       </section>
       <section aria-label="Light table" className="min-h-0">
-        {elsewhere && (
-          <Notice className="mx-5 mt-3">This is not in “{name}”.</Notice>
+        {elsewhere && <Notice className="mx-5 mt-3">This is not in “{name}”.</Notice>}
+        {opened ? (
+          <LightTable key={opened.resource.id} data={opened} assign={assign} />
+        ) : (
+          <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>
         )}
-        {opened ? <LightTable key={opened.resource.id} data={opened} assign={assign} /> : <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>}
       </section>
       <NewResource open={making} onOpenChange={setMaking} />
     </div>

@@ -37,7 +37,9 @@ const chapters: { title: string; text: string[] }[] = [
   },
   {
     title: "See what came back",
-    text: ["Results fill while students work. Press a mark to see the answer it was given for. CSV opens in any spreadsheet."],
+    text: [
+      "Results fill while students work. Press a mark to see the answer it was given for. CSV opens in any spreadsheet.",
+    ],
   },
 ];
 

@@ -2,6 +2,7 @@
 import { Moon, Sun } from "lucide-react";
 import { useState } from "react";
 import { IconButton } from "@/ui/icon-button";
+import { remember } from "./remember";
 
 /** Day or evening; kept in a cookie so that the first paint is right. */
 export function ThemeButton() {
@@ -9,7 +10,7 @@ export function ThemeButton() {
   const change = () => {
     const next = document.documentElement.dataset.theme === "evening" ? "day" : "evening";
     document.documentElement.dataset.theme = next;
-    document.cookie = `theme=${next}; path=/; max-age=31536000; samesite=lax`;
+    remember("theme", next);
     redraw((n) => n + 1);
   };
   return (

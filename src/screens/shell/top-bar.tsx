@@ -11,6 +11,7 @@ import { undoLatest } from "@/ui/toast";
 import { leave } from "@/server/actions/sign-in";
 import { Brand } from "./brand";
 import { KeyList } from "./key-list";
+import { remember } from "./remember";
 import { ThemeButton } from "./theme-button";
 
 const places = [
@@ -27,12 +28,20 @@ export interface BarClass {
 }
 
 /** The bar above every teacher's page: where she is, for which class, and who she is. */
-export function TopBar({ name, classes, current }: { name: string; classes: readonly BarClass[]; current: BarClass | null }) {
+export function TopBar({
+  name,
+  classes,
+  current,
+}: {
+  name: string;
+  classes: readonly BarClass[];
+  current: BarClass | null;
+}) {
   const path = usePathname();
   const router = useRouter();
   const [keys, setKeys] = useState(false);
   const choose = (id: number) => {
-    document.cookie = `class=${id}; path=/; max-age=31536000; samesite=lax`;
+    remember("class", String(id));
     router.refresh();
   };
   useKeys({ "?": () => setKeys(true), u: undoLatest });
@@ -58,7 +67,10 @@ export function TopBar({ name, classes, current }: { name: string; classes: read
               key={place.href}
               href={place.href}
               aria-current={here ? "page" : undefined}
-              className={clsx("flex items-center border-b-3 px-3.5", here ? "border-ink font-semibold" : "border-transparent text-ink-soft hover:text-ink")}
+              className={clsx(
+                "flex items-center border-b-3 px-3.5",
+                here ? "border-ink font-semibold" : "border-transparent text-ink-soft hover:text-ink",
+              )}
             >
               {place.text}
             </Link>
@@ -70,14 +82,16 @@ export function TopBar({ name, classes, current }: { name: string; classes: read
           <Menu
             trigger={
               <button type="button" className={buttonClasses()}>
-                <Users size={16} aria-hidden /> <span className="font-normal">for</span> {current.name} <ChevronDown size={14} aria-hidden />
+                <Users size={16} aria-hidden /> <span className="font-normal">for</span> {current.name}{" "}
+                <ChevronDown size={14} aria-hidden />
               </button>
             }
           >
             <MenuLabel>The class you are choosing for</MenuLabel>
             {classes.map((group) => (
               <MenuItem key={group.id} onSelect={() => choose(group.id)}>
-                <span className="w-4">{group.id === current.id && <Check size={14} aria-label="chosen" />}</span> {group.name}
+                <span className="w-4">{group.id === current.id && <Check size={14} aria-label="chosen" />}</span>{" "}
+                {group.name}
               </MenuItem>
             ))}
           </Menu>
@@ -85,7 +99,11 @@ export function TopBar({ name, classes, current }: { name: string; classes: read
         <ThemeButton />
         <Menu
           trigger={
-            <button type="button" aria-label={`${name}: help and signing out`} className="grid h-8 w-8 place-items-center rounded-full bg-green-wash text-[13px] font-bold text-green">
+            <button
+              type="button"
+              aria-label={`${name}: help and signing out`}
+              className="grid h-8 w-8 place-items-center rounded-full bg-green-wash text-[13px] font-bold text-green"
+            >
               {initials}
             </button>
           }

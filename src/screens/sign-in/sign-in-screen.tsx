@@ -28,10 +28,12 @@ function DemoDoors({ people }: { people: DemoPerson[] }) {
         type="button"
         disabled={busy}
         onClick={() => enter(person.id)}
-        className="grid w-full grid-cols-[11rem_1fr] items-baseline gap-3 rounded px-2 py-1.5 text-left hover:bg-green-wash disabled:opacity-50"
+        className="grid w-full grid-cols-[8.5rem_minmax(0,1fr)] items-baseline gap-3 rounded px-2 py-1.5 text-left hover:bg-green-wash disabled:opacity-50"
       >
         <span className="font-semibold">{person.name}</span>
-        <span className="truncate text-[13px] text-ink-soft">{person.classes ?? person.school}</span>
+        <span className="truncate text-[13px] text-ink-soft" title={person.classes ?? person.school ?? undefined}>
+          {person.classes ?? person.school}
+        </span>
       </button>
     </li>
   );
@@ -62,7 +64,10 @@ export function SignInScreen({ demo }: { demo: DemoPerson[] | null }) {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
     start(async () => {
-      const outcome = await signInWithPassword({ email: String(form.get("email")), password: String(form.get("password")) });
+      const outcome = await signInWithPassword({
+        email: String(form.get("email")),
+        password: String(form.get("password")),
+      });
       if (outcome && !outcome.ok) setProblem(outcome.problem);
     });
   };
@@ -70,14 +75,18 @@ export function SignInScreen({ demo }: { demo: DemoPerson[] | null }) {
     <main className="mx-auto grid max-w-6xl gap-8 px-6 py-10 lg:grid-cols-[22rem_1fr]">
       <div>
         <Brand />
-        <p className="mt-3 max-w-sm text-ink-soft">Find a lesson, look it over, make it yours, give it to the right students, see what came back.</p>
+        <p className="mt-3 max-w-sm text-ink-soft">
+          Find a lesson, look it over, make it yours, give it to the right students, see what came back.
+        </p>
         <form onSubmit={submit} className="mt-6 grid gap-4 rounded-card border border-line bg-card p-6">
           <h1 className="font-serif text-xl">Teachers sign in</h1>
           <Field label="E-mail">
             {(control) => <TextInput {...control} name="email" type="email" autoComplete="username" required />}
           </Field>
           <Field label="Password">
-            {(control) => <TextInput {...control} name="password" type="password" autoComplete="current-password" required />}
+            {(control) => (
+              <TextInput {...control} name="password" type="password" autoComplete="current-password" required />
+            )}
           </Field>
           {problem && <Notice tone="warning">{problem}</Notice>}
           <Button type="submit" look="main" disabled={busy}>

@@ -1,6 +1,23 @@
 import {
-  ArrowDownUp, BookOpen, Box, Calculator, Camera, CircleDot, Eye, Film, Headphones, Link, Mic, NotebookPen, Pencil, Shuffle, TextCursorInput,
-  MessageSquareText, Type, Vote, type LucideIcon,
+  ArrowDownUp,
+  BookOpen,
+  Box,
+  Calculator,
+  Camera,
+  CircleDot,
+  Eye,
+  Film,
+  Headphones,
+  Link,
+  Mic,
+  NotebookPen,
+  Pencil,
+  Shuffle,
+  TextCursorInput,
+  MessageSquareText,
+  Type,
+  Vote,
+  type LucideIcon,
 } from "lucide-react";
 import type { Activity } from "@/core/resource/activity";
 

@@ -51,7 +51,13 @@ function Table({ block, languages }: { block: BlockOf<"table">; languages: reado
 }
 
 /** A block that is not a question, as students see it. */
-export function BlockView({ block, languages }: { block: Exclude<Block, { type: "question" }>; languages: readonly string[] }) {
+export function BlockView({
+  block,
+  languages,
+}: {
+  block: Exclude<Block, { type: "question" }>;
+  languages: readonly string[];
+}) {
   switch (block.type) {
     case "text":
       return <Rich text={inLanguage(block.text, languages)} />;
@@ -74,7 +80,12 @@ export function BlockView({ block, languages }: { block: Exclude<Block, { type: 
       return <Table block={block} languages={languages} />;
     case "link":
       return (
-        <a href={block.href} target="_blank" rel="noreferrer" className="inline-flex items-center gap-1.5 text-green underline">
+        <a
+          href={block.href}
+          target="_blank"
+          rel="noreferrer"
+          className="inline-flex items-center gap-1.5 text-green underline"
+        >
           <ExternalLink size={16} aria-hidden /> {inLanguage(block.label, languages)}
           <span className="heard"> (opens in a new window)</span>
         </a>

@@ -72,7 +72,8 @@ export function QuestionView({
   const View = views[question.type] as (props: QuestionProps<QuestionType>) => ReactNode;
   const promptId = `${question.id}-prompt`;
   const hint = inLanguage(question.hint, languages);
-  const feedback = mark && inLanguage(mark.verdict === "right" ? question.feedback?.right : question.feedback?.wrong, languages);
+  const feedback =
+    mark && inLanguage(mark.verdict === "right" ? question.feedback?.right : question.feedback?.wrong, languages);
   return (
     <section aria-labelledby={promptId} className="grid gap-3">
       <div id={promptId} className="font-semibold">
@@ -100,7 +101,11 @@ export function QuestionView({
             </button>
           )}
           {hint && !still && !hintShown && (
-            <button type="button" onClick={() => setHintShown(true)} className="inline-flex min-h-12 items-center gap-2 px-2 text-ink-soft underline">
+            <button
+              type="button"
+              onClick={() => setHintShown(true)}
+              className="inline-flex min-h-12 items-center gap-2 px-2 text-ink-soft underline"
+            >
               <Lightbulb size={18} aria-hidden /> A hint
             </button>
           )}

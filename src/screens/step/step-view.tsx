@@ -21,7 +21,17 @@ export interface StepViewProps {
 }
 
 /** One step exactly as students see it: in their work, on the light table, and while it is made. */
-export function StepView({ step, languages, values, marks, onChange, mayCheck, onCheck, checking, still = false }: StepViewProps) {
+export function StepView({
+  step,
+  languages,
+  values,
+  marks,
+  onChange,
+  mayCheck,
+  onCheck,
+  checking,
+  still = false,
+}: StepViewProps) {
   const instructions = inLanguage(step.instructions, languages);
   return (
     <div className="grid gap-5 font-child" lang={languages[0]}>

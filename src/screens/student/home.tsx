@@ -25,19 +25,27 @@ export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: T
   const todo = ready.filter((task) => task.lastHandedIn === null || task.working);
   const coming = tasks.filter((task) => task.opens > now);
   const done = ready.filter((task) => task.lastHandedIn !== null && !task.working).reverse();
-  const due = (task: Task) => (task.due < now ? `was due ${sayForChildren(task.due, zone, now)}` : `until ${sayForChildren(task.due, zone, now)}`);
+  const due = (task: Task) =>
+    task.due < now ? `was due ${sayForChildren(task.due, zone, now)}` : `until ${sayForChildren(task.due, zone, now)}`;
   const more = (task: Task) => task.tries === null || task.begun < task.tries;
   return (
     <main className="mx-auto max-w-3xl px-4 py-5 font-child text-[17px]">
       <header className="flex items-center justify-between">
         <h1 className="font-serif text-2xl">Hello, {name}</h1>
-        <button type="button" onClick={() => void leave({})} className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4">
+        <button
+          type="button"
+          onClick={() => void leave({})}
+          className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4"
+        >
           <LogOut size={18} aria-hidden /> Go out
         </button>
       </header>
       <Section title="Now" empty="Nothing to do just now.">
         {todo.map((task, at) => (
-          <li key={task.assignment} className={`flex flex-wrap items-center gap-4 rounded-card border-2 bg-card p-5 ${at === 0 ? "border-ink" : "border-line"}`}>
+          <li
+            key={task.assignment}
+            className={`flex flex-wrap items-center gap-4 rounded-card border-2 bg-card p-5 ${at === 0 ? "border-ink" : "border-line"}`}
+          >
             <div className="min-w-48 flex-1">
               <h3 className="text-xl font-bold">{task.title}</h3>
               <p className="text-ink-soft">
@@ -65,9 +73,15 @@ export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: T
         </Section>
         <Section title="Done" empty="Your first postmark comes here.">
           {done.map((task) => (
-            <li key={task.assignment} className="flex items-center gap-3 rounded-card border border-line bg-card px-4 py-2">
+            <li
+              key={task.assignment}
+              className="flex items-center gap-3 rounded-card border border-line bg-card px-4 py-2"
+            >
               <div className="min-w-0 flex-1">
-                <Link href={`/student/${task.assignment}`} className="inline-block min-h-12 py-2 underline decoration-line-strong underline-offset-4">
+                <Link
+                  href={`/student/${task.assignment}`}
+                  className="inline-block min-h-12 py-2 underline decoration-line-strong underline-offset-4"
+                >
                   {task.title}
                 </Link>
                 {more(task) && <span className="block text-[15px] text-ink-soft">You may try again.</span>}

@@ -49,7 +49,12 @@ function WithCode() {
         <ul className="mt-4 grid grid-cols-2 gap-2 sm:grid-cols-3">
           {group.students.map((student) => (
             <li key={student.id}>
-              <button type="button" disabled={busy} onClick={() => choose(student.id)} className={clsx(big, "w-full border-line bg-card text-left hover:border-green")}>
+              <button
+                type="button"
+                disabled={busy}
+                onClick={() => choose(student.id)}
+                className={clsx(big, "w-full border-line bg-card text-left hover:border-green")}
+              >
                 {student.name}
               </button>
             </li>
@@ -66,9 +71,23 @@ function WithCode() {
       <label htmlFor="code" className="text-2xl font-bold">
         What does the board say?
       </label>
-      <input id="code" value={code} onChange={(event) => setCode(event.target.value)} placeholder="KELP 42" autoCapitalize="characters" autoComplete="off" spellCheck={false} maxLength={20} className={clsx(field, "tracking-widest uppercase")} />
+      <input
+        id="code"
+        value={code}
+        onChange={(event) => setCode(event.target.value)}
+        placeholder="KELP 42"
+        autoCapitalize="characters"
+        autoComplete="off"
+        spellCheck={false}
+        maxLength={20}
+        className={clsx(field, "tracking-widest uppercase")}
+      />
       <Problem text={problem} />
-      <button type="submit" disabled={busy || !code.trim()} className={clsx(big, "border-green bg-green text-on-green")}>
+      <button
+        type="submit"
+        disabled={busy || !code.trim()}
+        className={clsx(big, "border-green bg-green text-on-green")}
+      >
         Come in
       </button>
     </form>
@@ -95,16 +114,39 @@ function WithPictures() {
       <label htmlFor="name" className="text-2xl font-bold">
         My name
       </label>
-      <input id="name" value={name} onChange={(event) => setName(event.target.value)} placeholder="sunniva.dale" autoCapitalize="none" autoComplete="username" spellCheck={false} maxLength={80} className={field} />
+      <input
+        id="name"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        placeholder="sunniva.dale"
+        autoCapitalize="none"
+        autoComplete="username"
+        spellCheck={false}
+        maxLength={80}
+        className={field}
+      />
       <div className="flex items-center justify-between">
         <h2 className="text-2xl font-bold" id="pictures">
           My three pictures
         </h2>
-        <p className="flex items-center gap-2" role="status" aria-label={`${chosen.length} of ${PASSWORD_LENGTH} chosen`}>
+        <p
+          className="flex items-center gap-2"
+          role="status"
+          aria-label={`${chosen.length} of ${PASSWORD_LENGTH} chosen`}
+        >
           {Array.from({ length: PASSWORD_LENGTH }, (_, at) => (
-            <span key={at} className={clsx("h-4 w-4 rounded-full border-2 border-ink", at < chosen.length && "bg-ink")} />
+            <span
+              key={at}
+              className={clsx("h-4 w-4 rounded-full border-2 border-ink", at < chosen.length && "bg-ink")}
+            />
           ))}
-          <button type="button" aria-label="Take the last picture back" disabled={chosen.length === 0} onClick={() => setChosen(chosen.slice(0, -1))} className="grid h-12 w-12 place-items-center disabled:opacity-30">
+          <button
+            type="button"
+            aria-label="Take the last picture back"
+            disabled={chosen.length === 0}
+            onClick={() => setChosen(chosen.slice(0, -1))}
+            className="grid h-12 w-12 place-items-center disabled:opacity-30"
+          >
             <Delete size={22} aria-hidden />
           </button>
         </p>
@@ -127,7 +169,11 @@ function WithPictures() {
         })}
       </div>
       <Problem text={problem} />
-      <button type="submit" disabled={busy || !name.trim() || chosen.length < PASSWORD_LENGTH} className={clsx(big, "border-green bg-green text-on-green")}>
+      <button
+        type="submit"
+        disabled={busy || !name.trim() || chosen.length < PASSWORD_LENGTH}
+        className={clsx(big, "border-green bg-green text-on-green")}
+      >
         Come in
       </button>
     </form>
@@ -152,7 +198,10 @@ export function JoinScreen() {
             type="button"
             aria-pressed={door === value}
             onClick={() => setDoor(value)}
-            className={clsx("min-h-12 rounded-card border-2 font-bold", door === value ? "border-ink bg-ink text-paper" : "border-line bg-card")}
+            className={clsx(
+              "min-h-12 rounded-card border-2 font-bold",
+              door === value ? "border-ink bg-ink text-paper" : "border-line bg-card",
+            )}
           >
             {text}
           </button>

@@ -1,4 +1,18 @@
-import { Anchor, Bell, Bird, Cloud, Feather, Fish, Moon, Sailboat, Shell, Star, Sun, TreePine, type LucideIcon } from "lucide-react";
+import {
+  Anchor,
+  Bell,
+  Bird,
+  Cloud,
+  Feather,
+  Fish,
+  Moon,
+  Sailboat,
+  Shell,
+  Star,
+  Sun,
+  TreePine,
+  type LucideIcon,
+} from "lucide-react";
 import type { Picture } from "@/core/student/pictures";
 
 export const pictureIcons: Record<Picture, LucideIcon> = {

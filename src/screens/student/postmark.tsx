@@ -4,11 +4,21 @@ import { postmark, sayDay } from "@/core/calendar/wall-clock";
 export function Postmark({ at, zone, now, size = 64 }: { at: Date; zone: string; now: Date; size?: number }) {
   const { day, month } = postmark(at, zone);
   return (
-    <svg width={size * 1.15} height={size} viewBox="0 0 74 64" role="img" aria-label={`Handed in on ${sayDay(at, zone, now)}`} className="shrink-0 text-slate">
+    <svg
+      width={size * 1.15}
+      height={size}
+      viewBox="0 0 74 64"
+      role="img"
+      aria-label={`Handed in on ${sayDay(at, zone, now)}`}
+      className="shrink-0 text-slate"
+    >
       <g fill="none" stroke="currentColor" strokeWidth="2" transform="rotate(-6 30 32)">
         <circle cx="30" cy="32" r="25" />
         <circle cx="30" cy="32" r="17.5" />
-        <path d="M54 22c4-4 6 4 10 0s6 4 8 1M55 32c4-4 6 4 10 0s5 3 7 1M54 42c4-4 6 4 10 0s6 4 8 1" strokeLinecap="round" />
+        <path
+          d="M54 22c4-4 6 4 10 0s6 4 8 1M55 32c4-4 6 4 10 0s5 3 7 1M54 42c4-4 6 4 10 0s6 4 8 1"
+          strokeLinecap="round"
+        />
         <text x="30" y="32" textAnchor="middle" fontSize="13" fontWeight="700" fill="currentColor" stroke="none">
           {day}
         </text>

@@ -87,7 +87,10 @@ export function useAnswers(assignment: number, attempt: string, start: Record<st
   const answer = useCallback(
     (question: string, value: ResponseValue) => {
       setValues((old) => ({ ...old, [question]: value }));
-      pending.current = [...pending.current.filter((item) => item.question !== question), { key: crypto.randomUUID(), question, value }];
+      pending.current = [
+        ...pending.current.filter((item) => item.question !== question),
+        { key: crypto.randomUUID(), question, value },
+      ];
       writePending(place, pending.current);
       setState("sending");
       clearTimeout(timer.current);

@@ -39,7 +39,11 @@ function ReadToMe({ step, languages }: { step: Step; languages: readonly string[
       stepTitle(step, languages),
       plainText(inLanguage(step.instructions, languages)?.text),
       ...step.blocks.map((block) =>
-        block.type === "text" ? plainText(inLanguage(block.text, languages)) : block.type === "question" ? plainText(inLanguage(block.question.prompt, languages)) : "",
+        block.type === "text"
+          ? plainText(inLanguage(block.text, languages))
+          : block.type === "question"
+            ? plainText(inLanguage(block.question.prompt, languages))
+            : "",
       ),
     ];
     const words = new SpeechSynthesisUtterance(parts.filter(Boolean).join(". "));
@@ -56,7 +60,8 @@ function ReadToMe({ step, languages }: { step: Step; languages: readonly string[
       title={voices === 0 ? "This device has no reading voice." : undefined}
       className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-3 disabled:opacity-50"
     >
-      <Volume2 size={20} aria-hidden /> <span className="max-sm:heard">{speaking ? "Stop" : voices === 0 ? "No voice here" : "Read to me"}</span>
+      <Volume2 size={20} aria-hidden />{" "}
+      <span className="max-sm:heard">{speaking ? "Stop" : voices === 0 ? "No voice here" : "Read to me"}</span>
     </button>
   );
 }
@@ -83,7 +88,19 @@ function KeptSign({ state }: { state: KeepState }) {
   );
 }
 
-function StepDots({ steps, at, done, onPick, languages }: { steps: Step[]; at: number; done: (step: Step) => boolean; onPick: (at: number) => void; languages: readonly string[] }) {
+function StepDots({
+  steps,
+  at,
+  done,
+  onPick,
+  languages,
+}: {
+  steps: Step[];
+  at: number;
+  done: (step: Step) => boolean;
+  onPick: (at: number) => void;
+  languages: readonly string[];
+}) {
   return (
     <ol className="flex gap-1.5" aria-label="Steps">
       {steps.map((step, nth) => (
@@ -95,7 +112,9 @@ function StepDots({ steps, at, done, onPick, languages }: { steps: Step[]; at: n
             onClick={() => onPick(nth)}
             className="flex h-12 w-full items-center"
           >
-            <span className={clsx("h-2.5 w-full rounded-full", nth === at ? "bg-ink" : done(step) ? "bg-green" : "bg-line")} />
+            <span
+              className={clsx("h-2.5 w-full rounded-full", nth === at ? "bg-ink" : done(step) ? "bg-green" : "bg-line")}
+            />
           </button>
         </li>
       ))}
@@ -132,11 +151,19 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
           Look at my answers
         </button>
         {data.triesLeft && (
-          <button type="button" disabled={busy} onClick={again} className="min-h-12 rounded-card border-2 border-line px-5 font-bold">
+          <button
+            type="button"
+            disabled={busy}
+            onClick={again}
+            className="min-h-12 rounded-card border-2 border-line px-5 font-bold"
+          >
             Try again
           </button>
         )}
-        <Link href="/student" className="grid min-h-12 place-items-center rounded-card bg-green px-6 font-bold text-on-green">
+        <Link
+          href="/student"
+          className="grid min-h-12 place-items-center rounded-card bg-green px-6 font-bold text-on-green"
+        >
           My work
         </Link>
       </div>
@@ -165,7 +192,9 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
     return questions.length > 0 && questions.every(answered);
   };
   const firstOpen = steps.findIndex((step) => questionsOf(step).length > 0 && !done(step));
-  const [at, setAt] = useState(() => (still ? steps.length : Object.keys(data.values).length === 0 ? 0 : Math.max(0, firstOpen)));
+  const [at, setAt] = useState(() =>
+    still ? steps.length : Object.keys(data.values).length === 0 ? 0 : Math.max(0, firstOpen),
+  );
   const step = steps[at];
   const blanks = steps.flatMap(questionsOf).filter((question) => !answered(question)).length;
 
@@ -178,7 +207,12 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
   const check = async (question: Question) => {
     setChecking(question.id);
     try {
-      const outcome = await checkAnswer({ assignment: task.assignment, question: question.id, key: crypto.randomUUID(), value: answers.values[question.id] });
+      const outcome = await checkAnswer({
+        assignment: task.assignment,
+        question: question.id,
+        key: crypto.randomUUID(),
+        value: answers.values[question.id],
+      });
       if (!outcome.ok) return setProblem(outcome.problem);
       answers.settle(question.id);
       setProblem(null);
@@ -193,7 +227,10 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
   };
   const hand = () =>
     start(async () => {
-      if (!(await answers.flush())) return setProblem("Some answers are not sent yet. They are kept on this device. Try again when the network is back.");
+      if (!(await answers.flush()))
+        return setProblem(
+          "Some answers are not sent yet. They are kept on this device. Try again when the network is back.",
+        );
       const outcome = await handIn({ assignment: task.assignment });
       if (outcome.ok) router.refresh();
       else setProblem(outcome.problem);
@@ -210,13 +247,19 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
   const shown: Step | undefined = step && {
     ...step,
     blocks: step.blocks.map((block) =>
-      block.type === "question" && feedback[block.question.id] ? { ...block, question: { ...block.question, feedback: feedback[block.question.id] } } : block,
+      block.type === "question" && feedback[block.question.id]
+        ? { ...block, question: { ...block.question, feedback: feedback[block.question.id] } }
+        : block,
     ),
   };
   return (
     <main className="mx-auto max-w-3xl px-4 pt-3 pb-28 font-child text-[17px]">
       <header className="flex items-center gap-3">
-        <Link href="/student" aria-label="My work" className="grid h-12 w-12 place-items-center rounded-card border-2 border-line bg-card">
+        <Link
+          href="/student"
+          aria-label="My work"
+          className="grid h-12 w-12 place-items-center rounded-card border-2 border-line bg-card"
+        >
           <Home size={20} aria-hidden />
         </Link>
         <div className="min-w-0 flex-1">
@@ -251,7 +294,9 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
           <Ending data={data} zone={zone} now={now} onBack={() => go(0)} />
         ) : (
           <div className="grid gap-4 rounded-card border-2 border-line bg-card p-7">
-            <h2 className="text-2xl font-bold">{blanks === 0 ? "All done?" : `${blanks} ${blanks === 1 ? "question is" : "questions are"} still empty`}</h2>
+            <h2 className="text-2xl font-bold">
+              {blanks === 0 ? "All done?" : `${blanks} ${blanks === 1 ? "question is" : "questions are"} still empty`}
+            </h2>
             {blanks > 0 && (
               <ul className="grid gap-2">
                 {steps.map(
@@ -266,7 +311,12 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
                 )}
               </ul>
             )}
-            <button type="button" disabled={handing} onClick={hand} className="min-h-14 rounded-card bg-green px-6 text-lg font-bold text-on-green disabled:opacity-50">
+            <button
+              type="button"
+              disabled={handing}
+              onClick={hand}
+              className="min-h-14 rounded-card bg-green px-6 text-lg font-bold text-on-green disabled:opacity-50"
+            >
               {handing ? "One moment …" : "Hand it in"}
             </button>
           </div>
@@ -279,12 +329,21 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
       </div>
       <footer className="fixed inset-x-0 bottom-0 border-t border-line bg-paper">
         <div className="mx-auto flex max-w-3xl items-center gap-3 px-4 py-2.5">
-          <button type="button" disabled={at === 0} onClick={() => go(at - 1)} className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4 font-bold disabled:opacity-40">
+          <button
+            type="button"
+            disabled={at === 0}
+            onClick={() => go(at - 1)}
+            className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4 font-bold disabled:opacity-40"
+          >
             <ArrowLeft size={20} aria-hidden /> Back
           </button>
           <div className="flex-1">{!still && <KeptSign state={answers.state} />}</div>
           {at < steps.length && (
-            <button type="button" onClick={() => go(at + 1)} className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green bg-green px-5 font-bold text-on-green">
+            <button
+              type="button"
+              onClick={() => go(at + 1)}
+              className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green bg-green px-5 font-bold text-on-green"
+            >
               {at === steps.length - 1 ? "To the end" : "Next"} <ArrowRight size={20} aria-hidden />
             </button>
           )}

@@ -26,7 +26,12 @@ export const adaptResource = act("adapt resource", z.object({ resource: Id }), a
     source: source.ownerSchool ?? "the commons",
   });
   return db.transaction(async (tx) => {
-    const resource = await resources.addResource(tx, { district: visitor.district, owner: visitor.id, source: revision.id, created: now });
+    const resource = await resources.addResource(tx, {
+      district: visitor.district,
+      owner: visitor.id,
+      source: revision.id,
+      created: now,
+    });
     await resources.saveDraft(tx, { resource, document, base: null, seen: 0, by: visitor.id, at: now });
     await indexResource(tx, resource, document, false);
     return { resource };
@@ -34,25 +39,34 @@ export const adaptResource = act("adapt resource", z.object({ resource: Id }), a
 });
 
 /** Starts a resource from nothing. */
-export const makeResource = act("make resource", z.object({ title: z.string().trim().min(1, "Give it a title.").max(300) }), ({ db, visitor, now }, { title }) => {
-  const language = visitor.locale.split("-")[0]!;
-  const document = parseDocument({
-    schema: 1,
-    languages: [language],
-    title: { [language]: title },
-    kind: "lesson",
-    grades: { from: 4, to: 5 },
-    subjects: ["mathematics"],
-    licence: "CC-BY-4.0",
-    steps: [],
-  });
-  return db.transaction(async (tx) => {
-    const resource = await resources.addResource(tx, { district: visitor.district, owner: visitor.id, source: null, created: now });
-    await resources.saveDraft(tx, { resource, document, base: null, seen: 0, by: visitor.id, at: now });
-    await indexResource(tx, resource, document, false);
-    return { resource };
-  });
-});
+export const makeResource = act(
+  "make resource",
+  z.object({ title: z.string().trim().min(1, "Give it a title.").max(300) }),
+  ({ db, visitor, now }, { title }) => {
+    const language = visitor.locale.split("-")[0]!;
+    const document = parseDocument({
+      schema: 1,
+      languages: [language],
+      title: { [language]: title },
+      kind: "lesson",
+      grades: { from: 4, to: 5 },
+      subjects: ["mathematics"],
+      licence: "CC-BY-4.0",
+      steps: [],
+    });
+    return db.transaction(async (tx) => {
+      const resource = await resources.addResource(tx, {
+        district: visitor.district,
+        owner: visitor.id,
+        source: null,
+        created: now,
+      });
+      await resources.saveDraft(tx, { resource, document, base: null, seen: 0, by: visitor.id, at: now });
+      await indexResource(tx, resource, document, false);
+      return { resource };
+    });
+  },
+);
 
 function readDocument(value: unknown): Document {
   try {
@@ -74,10 +88,18 @@ export const saveDraft = act(
     const document = readDocument(given.document);
     const resource = (await resources.resourceById(db, given.resource))!;
     const old = await resources.draftOf(db, given.resource);
-    if (old && old.document.credits.length > document.credits.length) throw new Refused("Credits may be added to, never taken away.");
+    if (old && old.document.credits.length > document.credits.length)
+      throw new Refused("Credits may be added to, never taken away.");
     return db.transaction(async (tx) => {
       const base = old?.base ?? resource.head;
-      const counter = await resources.saveDraft(tx, { resource: resource.id, document, base, seen: given.seen, by: visitor.id, at: now });
+      const counter = await resources.saveDraft(tx, {
+        resource: resource.id,
+        document,
+        base,
+        seen: given.seen,
+        by: visitor.id,
+        at: now,
+      });
       if (counter === null) return { conflict: true as const, counter: given.seen };
       if (resource.head === null) await indexResource(tx, resource.id, document, false);
       return { conflict: false as const, counter };
@@ -86,49 +108,76 @@ export const saveDraft = act(
 );
 
 /** Makes the draft a revision that never changes again, and ends the draft. */
-export const publishDraft = act("edit resource", z.object({ resource: Id, seen: z.number().int().min(0) }), async ({ db, visitor, now }, given) => {
-  const [resource, draft] = [(await resources.resourceById(db, given.resource))!, await resources.draftOf(db, given.resource)];
-  if (!draft) throw new Refused("There is nothing new to publish.");
-  if (draft.counter !== given.seen) throw new Refused("This was changed in another window since. Look at that first; both are kept.");
-  const [problem] = unfinished(draft.document);
-  if (problem) throw new Refused(`Not published yet: ${problem.problem}`);
-  let { document } = draft;
-  if (resource.source) {
-    const source = (await resources.revisionById(db, resource.source.revision))!;
-    const changed = sayChanges(changesBetween(source.document, document));
-    document = { ...document, credits: document.credits.map((credit, at, all) => (at === all.length - 1 ? { ...credit, changed } : credit)) };
-  }
-  return db.transaction(async (tx) => {
-    const revision = await publish(tx, { resource: resource.id, document, author: visitor.id, now });
-    await resources.dropDraft(tx, resource.id);
-    return { number: revision.number };
-  });
-});
+export const publishDraft = act(
+  "edit resource",
+  z.object({ resource: Id, seen: z.number().int().min(0) }),
+  async ({ db, visitor, now }, given) => {
+    const [resource, draft] = [
+      (await resources.resourceById(db, given.resource))!,
+      await resources.draftOf(db, given.resource),
+    ];
+    if (!draft) throw new Refused("There is nothing new to publish.");
+    if (draft.counter !== given.seen)
+      throw new Refused("This was changed in another window since. Look at that first; both are kept.");
+    const [problem] = unfinished(draft.document);
+    if (problem) throw new Refused(`Not published yet: ${problem.problem}`);
+    let { document } = draft;
+    if (resource.source) {
+      const source = (await resources.revisionById(db, resource.source.revision))!;
+      const changed = sayChanges(changesBetween(source.document, document));
+      document = {
+        ...document,
+        credits: document.credits.map((credit, at, all) => (at === all.length - 1 ? { ...credit, changed } : credit)),
+      };
+    }
+    return db.transaction(async (tx) => {
+      const revision = await publish(tx, { resource: resource.id, document, author: visitor.id, now });
+      await resources.dropDraft(tx, resource.id);
+      return { number: revision.number };
+    });
+  },
+);
 
 /** Puts her own resource on the school's staffroom shelf, or takes it off. */
-export const shareInStaffroom = act("edit resource", z.object({ resource: Id, shared: z.boolean() }), async ({ db, visitor, now }, given) => {
-  const resource = (await resources.resourceById(db, given.resource))!;
-  if (!resource.head) throw new Refused("Publish it first: the staffroom shows what is published.");
-  if (visitor.school === null) throw new Refused("You belong to no school, so there is no staffroom.");
-  const { document } = (await resources.revisionById(db, resource.head))!;
-  if (given.shared && resource.source && !mayAdapt(document.licence, false).allowed) throw new Refused("The source's licence does not let adaptations be shared.");
-  return db.transaction(async (tx) => {
-    if (given.shared) await putOnShelf(tx, { resource: resource.id, shelf: "staffroom", school: visitor.school, by: visitor.id, at: now });
-    else await takeOffShelf(tx, resource.id, "staffroom");
-    await indexResource(tx, resource.id, document, true);
-    return {};
-  });
-});
+export const shareInStaffroom = act(
+  "edit resource",
+  z.object({ resource: Id, shared: z.boolean() }),
+  async ({ db, visitor, now }, given) => {
+    const resource = (await resources.resourceById(db, given.resource))!;
+    if (!resource.head) throw new Refused("Publish it first: the staffroom shows what is published.");
+    if (visitor.school === null) throw new Refused("You belong to no school, so there is no staffroom.");
+    const { document } = (await resources.revisionById(db, resource.head))!;
+    if (given.shared && resource.source && !mayAdapt(document.licence, false).allowed)
+      throw new Refused("The source's licence does not let adaptations be shared.");
+    return db.transaction(async (tx) => {
+      if (given.shared)
+        await putOnShelf(tx, {
+          resource: resource.id,
+          shelf: "staffroom",
+          school: visitor.school,
+          by: visitor.id,
+          at: now,
+        });
+      else await takeOffShelf(tx, resource.id, "staffroom");
+      await indexResource(tx, resource.id, document, true);
+      return {};
+    });
+  },
+);
 
 /** Puts her own resources away, or, with `archived` false, brings them back. Running assignments go on. */
-export const archiveResource = act("edit resource", z.object({ resource: Id, archived: z.boolean() }), ({ db, now }, given) =>
-  db.transaction(async (tx) => {
-    await resources.setArchived(tx, given.resource, given.archived ? now : null);
-    if (given.archived) await removeFromSearch(tx, given.resource);
-    else {
-      const resource = (await resources.resourceById(tx, given.resource))!;
-      if (resource.head) await indexResource(tx, resource.id, (await resources.revisionById(tx, resource.head))!.document, true);
-    }
-    return {};
-  }),
+export const archiveResource = act(
+  "edit resource",
+  z.object({ resource: Id, archived: z.boolean() }),
+  ({ db, now }, given) =>
+    db.transaction(async (tx) => {
+      await resources.setArchived(tx, given.resource, given.archived ? now : null);
+      if (given.archived) await removeFromSearch(tx, given.resource);
+      else {
+        const resource = (await resources.resourceById(tx, given.resource))!;
+        if (resource.head)
+          await indexResource(tx, resource.id, (await resources.revisionById(tx, resource.head))!.document, true);
+      }
+      return {};
+    }),
 );

@@ -34,20 +34,29 @@ export const assignResource = act("assign resource", AssignmentForm, async ({ db
 });
 
 /** Calls work back from its students, or gives it again. What they answered is kept. */
-export const callBack = act("change assignment", z.object({ assignment: Id, back: z.boolean() }), async ({ db, now }, given) => {
-  await assignments.setCalledBack(db, given.assignment, given.back ? now : null);
-  await announceWork(db, given.assignment);
-  return {};
-});
+export const callBack = act(
+  "change assignment",
+  z.object({ assignment: Id, back: z.boolean() }),
+  async ({ db, now }, given) => {
+    await assignments.setCalledBack(db, given.assignment, given.back ? now : null);
+    await announceWork(db, given.assignment);
+    return {};
+  },
+);
 
 /** Another due date, on the school's clock. */
-export const changeDue = act("change assignment", z.object({ assignment: Id, due: z.string().max(30) }), async ({ db, visitor, now }, given) => {
-  const due = fromWallClock(given.due, visitor.zone);
-  if (!due) throw new Refused("Say when it is due.", "due");
-  if (due <= now) throw new Refused(`${sayMoment(due, visitor.zone, now)} is already past. The old date is kept.`, "due");
-  const assignment = (await assignments.assignmentById(db, given.assignment))!;
-  if (due <= assignment.opens) throw new Refused("It would be due before it opens. The old date is kept.", "due");
-  await assignments.setDue(db, given.assignment, due);
-  await announceWork(db, given.assignment);
-  return {};
-});
+export const changeDue = act(
+  "change assignment",
+  z.object({ assignment: Id, due: z.string().max(30) }),
+  async ({ db, visitor, now }, given) => {
+    const due = fromWallClock(given.due, visitor.zone);
+    if (!due) throw new Refused("Say when it is due.", "due");
+    if (due <= now)
+      throw new Refused(`${sayMoment(due, visitor.zone, now)} is already past. The old date is kept.`, "due");
+    const assignment = (await assignments.assignmentById(db, given.assignment))!;
+    if (due <= assignment.opens) throw new Refused("It would be due before it opens. The old date is kept.", "due");
+    await assignments.setDue(db, given.assignment, due);
+    await announceWork(db, given.assignment);
+    return {};
+  },
+);

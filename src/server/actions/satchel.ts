@@ -9,9 +9,13 @@ const Ids = z.array(Id).min(1).max(3000);
 const PocketName = z.string().trim().min(1, "A pocket needs a name.").max(80, "A name of at most 80 letters, please.");
 
 /** Packs a resource; `already` when it was in the satchel before. */
-export const packResource = act("pack resource", z.object({ resource: Id }), async ({ db, visitor, now }, { resource }) => ({
-  already: !(await satchel.pack(db, visitor.id, resource, now)),
-}));
+export const packResource = act(
+  "pack resource",
+  z.object({ resource: Id }),
+  async ({ db, visitor, now }, { resource }) => ({
+    already: !(await satchel.pack(db, visitor.id, resource, now)),
+  }),
+);
 
 /** Takes packed resources out. Returns the pockets each was in, so that undo can put it back there. */
 export const unpackResources = act("unpack resource", z.object({ ids: Ids }), ({ db, visitor }, { ids }) =>
@@ -32,7 +36,8 @@ export const packAgain = act(
       for (const { resource, pockets: ids } of pockets) {
         if (!resources.includes(resource)) continue;
         for (const pocket of ids) {
-          if (await satchel.ownsPocket(tx, visitor.id, pocket)) await satchel.putIntoPocket(tx, pocket, [resource], now);
+          if (await satchel.ownsPocket(tx, visitor.id, pocket))
+            await satchel.putIntoPocket(tx, pocket, [resource], now);
         }
       }
       return {};
@@ -43,7 +48,8 @@ async function named<Result>(work: () => Promise<Result>): Promise<Result> {
   try {
     return await work();
   } catch (error) {
-    if (isTaken(error, "pocket_person_id_name_key")) throw new Refused("You have a pocket of that name already.", "name");
+    if (isTaken(error, "pocket_person_id_name_key"))
+      throw new Refused("You have a pocket of that name already.", "name");
     throw error;
   }
 }
@@ -52,11 +58,14 @@ export const makePocket = act("make pocket", z.object({ name: PocketName }), ({ 
   named(() => satchel.addPocket(db, visitor.id, name)),
 );
 
-export const renamePocket = act("change pocket", z.object({ pocket: Id, name: PocketName }), ({ db }, { pocket, name }) =>
-  named(async () => {
-    await satchel.renamePocket(db, pocket, name);
-    return {};
-  }),
+export const renamePocket = act(
+  "change pocket",
+  z.object({ pocket: Id, name: PocketName }),
+  ({ db }, { pocket, name }) =>
+    named(async () => {
+      await satchel.renamePocket(db, pocket, name);
+      return {};
+    }),
 );
 
 /** Removes a pocket, not what is in it. Returns its contents for undo. */
@@ -73,7 +82,11 @@ export const putIntoPocket = act(
   },
 );
 
-export const takeOutOfPocket = act("change pocket", z.object({ pocket: Id, ids: Ids }), async ({ db }, { pocket, ids }) => {
-  await satchel.takeOutOfPocket(db, pocket, ids);
-  return {};
-});
+export const takeOutOfPocket = act(
+  "change pocket",
+  z.object({ pocket: Id, ids: Ids }),
+  async ({ db }, { pocket, ids }) => {
+    await satchel.takeOutOfPocket(db, pocket, ids);
+    return {};
+  },
+);

@@ -7,7 +7,8 @@ import { allowSignIn, forgetAttempts } from "@/server/limits";
 import { secretIsRight } from "@/server/secrets";
 import { callerAddress, signIn, signOut } from "@/server/session";
 
-const tooMany = (minutes: number) => new Refused(`Too many tries. Wait ${minutes} ${minutes === 1 ? "minute" : "minutes"}, then try again.`);
+const tooMany = (minutes: number) =>
+  new Refused(`Too many tries. Wait ${minutes} ${minutes === 1 ? "minute" : "minutes"}, then try again.`);
 
 export const signInWithPassword = act(
   "sign in",
@@ -17,7 +18,10 @@ export const signInWithPassword = act(
     if (!allowed.allowed) throw tooMany(allowed.minutes);
     const found = await credentialsByEmail(db, email);
     if (!(await secretIsRight(found?.hash, password))) {
-      throw new Refused("This e-mail address and password do not belong together. Check both and try again.", "password");
+      throw new Refused(
+        "This e-mail address and password do not belong together. Check both and try again.",
+        "password",
+      );
     }
     await forgetAttempts(email);
     await signIn(found!.id, "adult", null);

@@ -17,19 +17,24 @@ import { secretIsRight } from "../secrets";
 import { callerAddress, signIn } from "../session";
 
 const Id = z.number().int().positive();
-const waitABit = (minutes: number) => new Refused(`That was too many tries. Wait ${minutes} minutes, or ask your teacher.`);
+const waitABit = (minutes: number) =>
+  new Refused(`That was too many tries. Wait ${minutes} minutes, or ask your teacher.`);
 
-export const signInWithPictures = act("sign in", z.object({ name: z.string().max(80), pictures: PicturePassword }), async ({ db }, given) => {
-  const allowed = await allowSignIn(given.name, await callerAddress());
-  if (!allowed.allowed) throw waitABit(allowed.minutes);
-  const found = await credentialsBySignInName(db, given.name);
-  if (!(await secretIsRight(found?.hash, pictureSecret(given.pictures)))) {
-    throw new Refused("The name and the pictures do not fit together. Try again, or ask your teacher.");
-  }
-  await forgetAttempts(given.name);
-  await signIn(found!.id, "student", null);
-  redirect("/student");
-});
+export const signInWithPictures = act(
+  "sign in",
+  z.object({ name: z.string().max(80), pictures: PicturePassword }),
+  async ({ db }, given) => {
+    const allowed = await allowSignIn(given.name, await callerAddress());
+    if (!allowed.allowed) throw waitABit(allowed.minutes);
+    const found = await credentialsBySignInName(db, given.name);
+    if (!(await secretIsRight(found?.hash, pictureSecret(given.pictures)))) {
+      throw new Refused("The name and the pictures do not fit together. Try again, or ask your teacher.");
+    }
+    await forgetAttempts(given.name);
+    await signIn(found!.id, "student", null);
+    redirect("/student");
+  },
+);
 
 /** The names to choose from after a join code: given name and the first letter of the family name, no more. */
 export const readCode = act("sign in", z.object({ code: z.string().max(40) }), async ({ db, now }, given) => {
@@ -38,17 +43,25 @@ export const readCode = act("sign in", z.object({ code: z.string().max(40) }), a
   const group = await classByJoinCode(db, readJoinCode(given.code), now);
   if (!group) throw new Refused("This code does not open a class now. Look at the board again, or ask for a new one.");
   const students = await studentsOf(db, group.id);
-  return { class: group.name, students: students.map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName[0]}.` })) };
+  return {
+    class: group.name,
+    students: students.map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName[0]}.` })),
+  };
 });
 
-export const joinClass = act("sign in", z.object({ code: z.string().max(40), student: Id }), async ({ db, now }, given) => {
-  const allowed = await allowJoin(await callerAddress());
-  if (!allowed.allowed) throw waitABit(allowed.minutes);
-  const group = await classByJoinCode(db, readJoinCode(given.code), now);
-  if (!group || !(await isEnrolled(db, given.student, group.id))) throw new Refused("The code has run out. Ask your teacher for a new one.");
-  await signIn(given.student, "student", group.id);
-  redirect("/student");
-});
+export const joinClass = act(
+  "sign in",
+  z.object({ code: z.string().max(40), student: Id }),
+  async ({ db, now }, given) => {
+    const allowed = await allowJoin(await callerAddress());
+    if (!allowed.allowed) throw waitABit(allowed.minutes);
+    const group = await classByJoinCode(db, readJoinCode(given.code), now);
+    if (!group || !(await isEnrolled(db, given.student, group.id)))
+      throw new Refused("The code has run out. Ask your teacher for a new one.");
+    await signIn(given.student, "student", group.id);
+    redirect("/student");
+  },
+);
 
 /** The student's task, begun; permission has been asked already. */
 async function openTask({ db, visitor, now }: Caller, assignment: number): Promise<work.Task> {
@@ -72,12 +85,20 @@ export const checkAnswer = act(
     const task = await openTask(caller, given.assignment);
     const { document } = (await revisionById(db, task.revision))!;
     const found = allQuestions(document).find(({ question }) => question.id === given.question);
-    if (!found || checkingOf(found.question.checked, task.checking) !== "at once") throw new Refused("This is not checked now.");
+    if (!found || checkingOf(found.question.checked, task.checking) !== "at once")
+      throw new Refused("This is not checked now.");
     const value = responseSchemas[found.question.type].safeParse(given.value);
     if (!value.success) throw new Refused("This answer could not be read.");
     await db.transaction(async (tx) => {
       const attempt = await work.openAttempt(tx, task, now);
-      const kept = attempt && (await work.addResponses(tx, attempt.id, [{ key: given.key, step: found.step.id, question: given.question, value: value.data, checked: true }], now));
+      const kept =
+        attempt &&
+        (await work.addResponses(
+          tx,
+          attempt.id,
+          [{ key: given.key, step: found.step.id, question: given.question, value: value.data, checked: true }],
+          now,
+        ));
       if (!kept) throw new Refused("This has been handed in already.");
       await work.announceWork(tx, task.assignment);
     });

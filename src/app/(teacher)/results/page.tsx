@@ -8,13 +8,31 @@ import { enter, idFrom } from "@/server/page";
 
 export const metadata: Metadata = { title: "Results" };
 
-export default async function ResultsPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function ResultsPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const { db, visitor, now } = await enter("see assignments");
   const classes = await classesOf(db, visitor.id, now);
-  const assignments = (await assignmentsOf(db, classes.map((group) => group.id))).filter((assignment) => assignment.opens <= now);
+  const assignments = (
+    await assignmentsOf(
+      db,
+      classes.map((group) => group.id),
+    )
+  ).filter((assignment) => assignment.opens <= now);
   const asked = idFrom((await searchParams).assignment);
   if (asked !== undefined) await enter("see results", { assignment: asked });
   const assignment = assignments.find((one) => one.id === asked) ?? assignments.find((one) => one.begun > 0) ?? null;
   const table = assignment && resultTable(await workOf(db, assignment.id), assignment.keep);
-  return <ResultsScreen assignments={assignments} assignment={assignment} table={table} zone={visitor.zone} now={now} locale={visitor.locale} />;
+  return (
+    <ResultsScreen
+      assignments={assignments}
+      assignment={assignment}
+      table={table}
+      zone={visitor.zone}
+      now={now}
+      locale={visitor.locale}
+    />
+  );
 }

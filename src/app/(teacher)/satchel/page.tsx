@@ -7,13 +7,20 @@ import { enter, idFrom } from "@/server/page";
 
 export const metadata: Metadata = { title: "Satchel" };
 
-export default async function SatchelPage({ searchParams }: { searchParams: Promise<Record<string, string | string[] | undefined>> }) {
+export default async function SatchelPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const { db, visitor, now } = await enter("see own satchel");
   const parameters = await searchParams;
   const [items, pockets] = await Promise.all([satchelOf(db, visitor), pocketsOf(db, visitor.id)]);
   const asked = idFrom(parameters.pocket);
-  const pocket = parameters.pocket === "none" ? ("none" as const) : (pockets.find((one) => one.id === asked)?.id ?? null);
-  const shown = items.filter((item) => (pocket === null ? true : pocket === "none" ? item.pockets.length === 0 : item.pockets.includes(pocket)));
+  const pocket =
+    parameters.pocket === "none" ? ("none" as const) : (pockets.find((one) => one.id === asked)?.id ?? null);
+  const shown = items.filter((item) =>
+    pocket === null ? true : pocket === "none" ? item.pockets.length === 0 : item.pockets.includes(pocket),
+  );
   const open = idFrom(parameters.open) ?? shown[0]?.id;
   const [opened, assign] = await Promise.all([lightTable(db, visitor, open, now), assignContext(db, visitor, now)]);
   return <SatchelScreen items={items} pockets={pockets} pocket={pocket} opened={opened} assign={assign} />;

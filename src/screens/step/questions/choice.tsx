@@ -47,7 +47,15 @@ export function ChoiceView({ question, value, onChange, still, languages, labell
   );
 }
 
-export function ChoicesView({ question, value = [], onChange, still, languages, parts, labelledBy }: QuestionProps<"choices">) {
+export function ChoicesView({
+  question,
+  value = [],
+  onChange,
+  still,
+  languages,
+  parts,
+  labelledBy,
+}: QuestionProps<"choices">) {
   const toggle = (id: string) =>
     onChange(value.includes(id) ? value.filter((chosen) => chosen !== id) : [...value, id]);
   return (

@@ -9,7 +9,15 @@ import { partLook, target, type QuestionProps } from "./props";
  * Pairs by pressing: the row waiting for a partner is marked; pressing a partner puts it there and goes on to the next
  * empty row. Works the same with a finger, a mouse and the Tab key.
  */
-export function MatchView({ question, value = [], onChange, still, languages, parts, labelledBy }: QuestionProps<"match">) {
+export function MatchView({
+  question,
+  value = [],
+  onChange,
+  still,
+  languages,
+  parts,
+  labelledBy,
+}: QuestionProps<"match">) {
   const partners = new Map(value);
   const [chosen, setChosen] = useState<string | null>(null);
   const firstEmpty = question.left.find((item) => !partners.has(item.id))?.id ?? null;
@@ -44,14 +52,23 @@ export function MatchView({ question, value = [], onChange, still, languages, pa
                   className={clsx(
                     target,
                     "min-w-0 flex-1 py-1",
-                    partner && parts[item.id] !== undefined ? partLook(parts[item.id]) : !still && waiting === item.id ? "border-green bg-green-wash" : "border-line",
+                    partner && parts[item.id] !== undefined
+                      ? partLook(parts[item.id])
+                      : !still && waiting === item.id
+                        ? "border-green bg-green-wash"
+                        : "border-line",
                     !partner && "border-dashed text-ink-soft",
                   )}
                 >
                   {partner ?? (waiting === item.id && !still ? "choose below" : "…")}
                 </button>
                 {partner && !still && (
-                  <button type="button" aria-label={`Take ${partner} away`} onClick={() => part(item.id)} className="grid h-12 w-9 place-items-center">
+                  <button
+                    type="button"
+                    aria-label={`Take ${partner} away`}
+                    onClick={() => part(item.id)}
+                    className="grid h-12 w-9 place-items-center"
+                  >
                     <X size={18} aria-hidden />
                   </button>
                 )}

@@ -1,6 +1,20 @@
 "use client";
-import { DndContext, KeyboardSensor, PointerSensor, TouchSensor, closestCenter, useSensor, useSensors } from "@dnd-kit/core";
-import { SortableContext, arrayMove, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  TouchSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import {
+  SortableContext,
+  arrayMove,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
 import { ArrowDown, ArrowUp, GripVertical } from "lucide-react";
@@ -8,23 +22,63 @@ import { useId } from "react";
 import { inLanguage } from "@/core/resource/language";
 import { partLook, target, type QuestionProps } from "./props";
 
-function Item({ id, text, at, last, still, part, onMove }: { id: string; text: string; at: number; last: number; still: boolean; part: boolean | undefined; onMove: (to: number) => void }) {
+function Item({
+  id,
+  text,
+  at,
+  last,
+  still,
+  part,
+  onMove,
+}: {
+  id: string;
+  text: string;
+  at: number;
+  last: number;
+  still: boolean;
+  part: boolean | undefined;
+  onMove: (to: number) => void;
+}) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id, disabled: still });
   return (
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Transform.toString(transform), transition }}
-      className={clsx(target, "flex items-center gap-2 !px-2", partLook(part), isDragging && "relative z-10 shadow-soft")}
+      className={clsx(
+        target,
+        "flex items-center gap-2 !px-2",
+        partLook(part),
+        isDragging && "relative z-10 shadow-soft",
+      )}
     >
-      <button type="button" disabled={still} {...attributes} {...listeners} aria-label={`Move “${text}”, now number ${at + 1}`} className="grid h-11 w-8 touch-none place-items-center text-ink-soft">
+      <button
+        type="button"
+        disabled={still}
+        {...attributes}
+        {...listeners}
+        aria-label={`Move “${text}”, now number ${at + 1}`}
+        className="grid h-11 w-8 touch-none place-items-center text-ink-soft"
+      >
         <GripVertical size={18} aria-hidden />
       </button>
       <span className="numbers w-5 text-ink-soft">{at + 1}</span>
       <span className="flex-1 py-1">{text}</span>
-      <button type="button" aria-label={`“${text}” up`} disabled={still || at === 0} onClick={() => onMove(at - 1)} className="grid h-11 w-11 place-items-center disabled:opacity-30">
+      <button
+        type="button"
+        aria-label={`“${text}” up`}
+        disabled={still || at === 0}
+        onClick={() => onMove(at - 1)}
+        className="grid h-11 w-11 place-items-center disabled:opacity-30"
+      >
         <ArrowUp size={18} aria-hidden />
       </button>
-      <button type="button" aria-label={`“${text}” down`} disabled={still || at === last} onClick={() => onMove(at + 1)} className="grid h-11 w-11 place-items-center disabled:opacity-30">
+      <button
+        type="button"
+        aria-label={`“${text}” down`}
+        disabled={still || at === last}
+        onClick={() => onMove(at + 1)}
+        className="grid h-11 w-11 place-items-center disabled:opacity-30"
+      >
         <ArrowDown size={18} aria-hidden />
       </button>
     </li>
@@ -47,7 +101,9 @@ export function OrderView({ question, value, onChange, still, languages, parts, 
       id={contextId}
       sensors={sensors}
       collisionDetection={closestCenter}
-      onDragEnd={({ active, over }) => over && active.id !== over.id && move(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))}
+      onDragEnd={({ active, over }) =>
+        over && active.id !== over.id && move(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))
+      }
     >
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ol aria-labelledby={labelledBy} className="grid gap-2">

@@ -39,7 +39,8 @@ export function NumberView({ question, value = {}, onChange, still, parts, label
     <div role="group" aria-labelledby={labelledBy} className="flex flex-wrap items-center gap-2">
       {question.parts.map((part, at) => {
         const given = value[part.id] ?? { number: "" };
-        const change = (next: { number?: string; unit?: string }) => onChange({ ...value, [part.id]: { ...given, ...next } });
+        const change = (next: { number?: string; unit?: string }) =>
+          onChange({ ...value, [part.id]: { ...given, ...next } });
         const name = part.unit ?? (question.parts.length > 1 ? `number ${at + 1}` : "number");
         return (
           <span key={part.id} className="flex items-center gap-2">
@@ -77,17 +78,24 @@ export function NumberView({ question, value = {}, onChange, still, parts, label
   );
 }
 
-export function GapsView({ question, value = {}, onChange, still, languages, parts, labelledBy }: QuestionProps<"gaps">) {
+export function GapsView({
+  question,
+  value = {},
+  onChange,
+  still,
+  languages,
+  parts,
+  labelledBy,
+}: QuestionProps<"gaps">) {
   const pieces = passageParts(inLanguage(question.passage, languages) ?? "");
-  let nth = 0;
+  const order = pieces.flatMap((piece) => ("gap" in piece ? [piece.gap] : []));
   return (
     <div role="group" aria-labelledby={labelledBy} className="leading-[3.2]">
       {pieces.map((piece, at) => {
         if ("text" in piece) return <span key={at}>{piece.text}</span>;
         const gap = question.gaps.find((candidate) => candidate.id === piece.gap);
         if (!gap) return null;
-        nth += 1;
-        const common = { "aria-label": `gap ${nth}`, value: value[gap.id] ?? "" };
+        const common = { "aria-label": `gap ${order.indexOf(gap.id) + 1}`, value: value[gap.id] ?? "" };
         const change = (text: string) => onChange({ ...value, [gap.id]: text });
         return gap.options ? (
           <select

@@ -6,7 +6,10 @@ import { addResponses, announceWork, openAttempt, taskOf } from "@/data/work";
 import { numberFrom, route } from "@/server/route";
 
 const Given = z.object({
-  items: z.array(z.object({ key: z.string().min(8).max(60), question: z.string().max(40), value: z.unknown() })).min(1).max(200),
+  items: z
+    .array(z.object({ key: z.string().min(8).max(60), question: z.string().max(40), value: z.unknown() }))
+    .min(1)
+    .max(200),
 });
 
 /**
@@ -24,7 +27,9 @@ export const POST = route(
     const good = body.items.flatMap(({ key, question, value }) => {
       const found = questions.get(question);
       const parsed = found && responseSchemas[found.question.type].safeParse(value);
-      return found && parsed?.success ? [{ key, step: found.step.id, question, value: parsed.data, checked: false }] : [];
+      return found && parsed?.success
+        ? [{ key, step: found.step.id, question, value: parsed.data, checked: false }]
+        : [];
     });
     const kept = await db.transaction(async (tx) => {
       const attempt = await openAttempt(tx, task, now);

@@ -11,7 +11,10 @@ export const GET = route(
   async ({ db, params }) => {
     const assignment = (await assignmentById(db, numberFrom(params, "assignment")))!;
     const csv = writeCsv(resultRows(resultTable(await workOf(db, assignment.id), assignment.keep)));
-    const name = `${assignment.className} ${assignment.title}`.replace(/[^\p{L}\p{N} -]+/gu, " ").replace(/\s+/g, " ").trim();
+    const name = `${assignment.className} ${assignment.title}`
+      .replace(/[^\p{L}\p{N} -]+/gu, " ")
+      .replace(/\s+/g, " ")
+      .trim();
     return new Response(csv, {
       headers: {
         "content-type": "text/csv; charset=utf-8",

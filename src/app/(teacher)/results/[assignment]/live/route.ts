@@ -19,7 +19,10 @@ export const GET = route(
             end();
           }
         };
-        const stopListening = await db.listen("work", (assignment) => assignment === wanted && send("data: changed\n\n"));
+        const stopListening = await db.listen(
+          "work",
+          (assignment) => assignment === wanted && send("data: changed\n\n"),
+        );
         const beat = setInterval(() => send(": still here\n\n"), HEARTBEAT_MS);
         end = () => {
           clearInterval(beat);
@@ -38,7 +41,11 @@ export const GET = route(
       cancel: () => end(),
     });
     return new Response(stream, {
-      headers: { "content-type": "text/event-stream", "cache-control": "no-store, no-transform", connection: "keep-alive" },
+      headers: {
+        "content-type": "text/event-stream",
+        "cache-control": "no-store, no-transform",
+        connection: "keep-alive",
+      },
     });
   },
 );

@@ -1,0 +1,71 @@
+import next from "eslint-config-next/core-web-vitals";
+import typescript from "eslint-config-next/typescript";
+
+/** Imports go downwards only: a floor may not name what lies above it. */
+const floors = {
+  core: [
+    "@/formats/*",
+    "@/data/*",
+    "@/server/*",
+    "@/app/*",
+    "@/screens/*",
+    "@/ui/*",
+    "react",
+    "react-dom",
+    "next",
+    "next/*",
+    "node:*",
+  ],
+  formats: ["@/data/*", "@/server/*", "@/app/*", "@/screens/*", "@/ui/*", "react", "next", "next/*"],
+  data: ["@/server/*", "@/app/*", "@/screens/*", "@/ui/*", "react", "next", "next/*"],
+  server: ["@/app/*", "@/screens/*", "@/ui/*"],
+  ui: ["@/core/*", "@/formats/*", "@/data/*", "@/server/*", "@/app/*", "@/screens/*"],
+  screens: ["@/app/*"],
+};
+
+const config = [
+  { ignores: [".next/**", ".data/**", "node_modules/**", "next-env.d.ts", "test-results/**", "playwright-report/**"] },
+  ...next,
+  ...typescript,
+  ...Object.entries(floors).map(([floor, above]) => ({
+    files: [`src/${floor}/**/*.{ts,tsx}`],
+    ignores: ["**/*.test.ts", "**/*.test.tsx"],
+    rules: {
+      "no-restricted-imports": [
+        "error",
+        { patterns: [{ group: above, message: `src/${floor} may not import from above (see README, layout).` }] },
+      ],
+    },
+  })),
+  {
+    // Screens may know the shapes of what they are given, and call actions; they never reach for rows or sessions.
+    files: ["src/screens/**/*.{ts,tsx}"],
+    rules: {
+      "@typescript-eslint/no-restricted-imports": [
+        "error",
+        {
+          patterns: [
+            { group: ["@/app/*"], message: "src/screens may not import from above." },
+            {
+              group: ["@/data/*"],
+              message: "Screens are given data; they may import its types only.",
+              allowTypeImports: true,
+            },
+            {
+              regex: "^@/server/(?!actions/)",
+              message: "Screens call server/actions; of the rest they may import types only.",
+              allowTypeImports: true,
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
+    rules: {
+      "max-lines": ["error", { max: 400, skipBlankLines: true, skipComments: true }],
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
+    },
+  },
+];
+export default config;

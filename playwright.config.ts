@@ -1,0 +1,40 @@
+import { defineConfig } from "@playwright/test";
+
+const port = 3217;
+const chromium = process.env.CHROMIUM_PATH ?? "/usr/bin/chromium";
+
+export default defineConfig({
+  testDir: "e2e",
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [["list"]],
+  use: {
+    baseURL: `http://localhost:${port}`,
+    viewport: { width: 1280, height: 800 },
+    locale: "en-GB",
+    timezoneId: "Europe/London",
+    trace: "retain-on-failure",
+    launchOptions: {
+      executablePath: chromium,
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
+  },
+  webServer: {
+    command: "node e2e/serve.mjs",
+    env: { PORT: String(port) },
+    url: `http://localhost:${port}/sign-in`,
+    timeout: 120_000,
+    reuseExistingServer: false,
+    gracefulShutdown: { signal: "SIGTERM", timeout: 5_000 },
+  },
+});

@@ -1,0 +1,40 @@
+// npm run check: everything that must hold before a change lands. Installs what is missing.
+import { spawnSync } from "node:child_process";
+import path from "node:path";
+import { findChromium } from "./chromium.mjs";
+import { installPackages, root } from "./installed.mjs";
+
+installPackages();
+const chromium = findChromium();
+const bin = (name) => path.join(root, "node_modules", ".bin", name);
+const jest = path.join(root, "node_modules/jest/bin/jest.js");
+
+const steps = [
+  ["types", bin("tsc"), ["--noEmit"]],
+  ["lint", bin("eslint"), ["."]],
+  ["format", bin("prettier"), ["--check", "--log-level", "warn", "."]],
+  ["unused code", bin("knip"), []],
+  ["units", process.execPath, ["--experimental-vm-modules", "--no-warnings", jest, "--silent=false"]],
+  ["build", bin("next"), ["build"]],
+  ["browser", bin("playwright"), ["test"]],
+];
+
+let passed = 0;
+const began = Date.now();
+for (const [name, program, args] of steps) {
+  const at = Date.now();
+  console.log(`\n── ${name}`);
+  const { status } = spawnSync(program, args, {
+    cwd: root,
+    stdio: "inherit",
+    env: { ...process.env, CHROMIUM_PATH: chromium, NEXT_TELEMETRY_DISABLED: "1" },
+  });
+  console.log(`── ${name}: ${status === 0 ? "good" : "FAILED"} (${Math.round((Date.now() - at) / 1000)} s)`);
+  if (status !== 0) {
+    console.log(`\ncheck: ${passed} passed, 1 failed`);
+    process.exit(1);
+  }
+  passed += 1;
+}
+console.log(`\nAll in ${Math.round((Date.now() - began) / 1000)} s.`);
+console.log(`check: ${passed} passed, 0 failed`);

@@ -1,0 +1,104 @@
+// npm run demo: installs, builds, makes the database with the demo's world, starts, and says where and who.
+// PORT (3000), HOST (127.0.0.1: this machine only) and DATA_DIR (.data/demo) may be set.
+import { spawn } from "node:child_process";
+import { existsSync, mkdirSync, writeFileSync } from "node:fs";
+import net from "node:net";
+import path from "node:path";
+import { installPackages, root } from "./installed.mjs";
+
+const port = Number(process.env.PORT ?? 3000);
+const host = process.env.HOST ?? "127.0.0.1";
+const folder = path.resolve(process.env.DATA_DIR ?? path.join(root, ".data", "demo"));
+const environment = {
+  ...process.env,
+  DEMO: "1",
+  DATA_DIR: folder,
+  NEXT_TELEMETRY_DISABLED: "1",
+  NODE_ENV: "production",
+};
+
+function fail(text) {
+  console.error(text);
+  process.exit(1);
+}
+
+const portIsFree = () =>
+  new Promise((resolve) => {
+    const probe = net.createServer();
+    probe.once("error", () => resolve(false));
+    probe.listen(port, host, () => probe.close(() => resolve(true)));
+  });
+
+let running;
+let stopping = false;
+for (const signal of ["SIGINT", "SIGTERM"]) {
+  process.on(signal, () => {
+    stopping = true;
+    if (running) running.kill("SIGTERM");
+    else process.exit(0);
+  });
+}
+
+function run(what, program, args) {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [program, ...args], {
+      cwd: root,
+      env: environment,
+      stdio: ["ignore", "pipe", "pipe"],
+    });
+    running = child;
+    let said = "";
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (data) => (said += data));
+    child.on("exit", (code) => {
+      if (stopping) process.exit(0);
+      if (code !== 0) fail(`${what} did not work:\n${said}`);
+      resolve(said);
+    });
+  });
+}
+
+if (!Number.isInteger(port) || port < 1 || port > 65535)
+  fail(`PORT is "${process.env.PORT}": it must be a number from 1 to 65535.`);
+if (!(await portIsFree())) fail(`Port ${port} is in use. Stop what uses it, or choose another: PORT=3001 npm run demo`);
+installPackages();
+const { isBuilt, nextProgram, tsxProgram } = await import("./built.mjs");
+
+const ready = path.join(folder, "demo-is-ready");
+const work = [];
+if (!isBuilt()) {
+  console.log("Building (a minute or so, once) …");
+  work.push(run("Building", nextProgram, ["build"]));
+}
+if (!existsSync(ready) || process.env.DATABASE_URL) {
+  console.log("Making the demo's school, lessons and a fortnight of work …");
+  mkdirSync(folder, { recursive: true });
+  work.push(run("Making the demo data", tsxProgram, ["demo/prepare.ts"]).then(() => writeFileSync(ready, "")));
+}
+await Promise.all(work);
+
+const server = spawn(process.execPath, [nextProgram, "start", "-p", String(port), "-H", host], {
+  cwd: root,
+  env: environment,
+  stdio: ["ignore", "ignore", "inherit"],
+});
+running = server;
+server.on("exit", (code) => {
+  console.log(stopping ? "\nStopped. Everything is kept for next time." : "The server stopped.");
+  process.exit(stopping ? 0 : (code ?? 1));
+});
+
+const address = `http://${host === "0.0.0.0" || host === "127.0.0.1" ? "localhost" : host}:${port}`;
+for (;;) {
+  const answer = await fetch(`http://127.0.0.1:${port}/sign-in`).catch(() => null);
+  if (answer?.ok) break;
+  await new Promise((resolve) => setTimeout(resolve, 200));
+}
+console.log(`
+Golden Satchel is at ${address}
+
+Enter with one press from the list on that page, or sign in:
+  teacher   ines.halloran@skerry.example   kelp-and-tide
+            (so can teodor.brandt, rona.sundin, judit.varga … all with that password)
+  student   ${address}/join   sunniva.dale   fish, boat, star
+
+Ctrl-C stops it.`);
