@@ -1,12 +1,4 @@
-const esmOnly = [
-  "syllable",
-  "pluralize",
-  "normalize-strings",
-  "temporal-polyfill",
-  "temporal-utils",
-  "temporal-spec",
-  "yaml",
-];
+const esmOnly = ["syllable", "temporal-polyfill", "temporal-utils", "temporal-spec", "yaml"];
 
 const config = {
   testEnvironment: "node",

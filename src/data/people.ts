@@ -74,9 +74,7 @@ export async function endSession(db: Queryable, tokenHash: string): Promise<void
 }
 
 /** People of the demo, to enter as with one press: adults by e-mail, and some students. */
-export async function demoPeople(
-  db: Queryable,
-): Promise<
+export async function demoPeople(db: Queryable): Promise<
   {
     id: number;
     kind: "adult" | "student";

@@ -18,7 +18,6 @@ export const SUBJECT_SHIFT = 6;
 export const GRADE_SHIFT = 16;
 export const EIGHT = 7; // mask of three bits
 export const SUBJECT_MASK = (1 << subjects.length) - 1;
-export const GRADE_MASK = (1 << 13) - 1;
 
 /** 0 for up to 10 minutes, 1 for up to 15 …; one past the last limit for longer. */
 export function lengthClass(minutes: number): number {

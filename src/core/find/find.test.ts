@@ -1,0 +1,193 @@
+import fc from "fast-check";
+import { kinds, subjects } from "../resource/document";
+import { facetCounts, lengthClass, masksOf, packFacets } from "./facets";
+import { sayGradeSpan } from "./grade";
+import {
+  anyNeed,
+  blanks,
+  emptied,
+  isFilled,
+  lengthLimits,
+  needFromParameters,
+  needToParameters,
+  sayBlank,
+  sayGrades,
+  shelves,
+  type Need,
+} from "./need";
+import { listedForm, queryText, typedParts, wordList } from "./words";
+
+const anyValidNeed: fc.Arbitrary<Need> = fc.record({
+  words: fc.stringMatching(/^[a-z]{0,12}( [a-z]{1,8})?$/).map((words) => words.trim()),
+  kinds: fc.uniqueArray(fc.constantFrom(...kinds)),
+  grades: fc.uniqueArray(fc.nat(12)).map((grades) => grades.sort((a, b) => a - b)),
+  subjects: fc.uniqueArray(fc.constantFrom(...subjects)),
+  minutes: fc.constantFrom(null, ...lengthLimits),
+  shelf: fc.constantFrom(null, ...shelves),
+});
+
+describe("the need line and its address", () => {
+  test("every need can be sent as a link and comes back the same", () => {
+    fc.assert(
+      fc.property(anyValidNeed, (need) => {
+        expect(needFromParameters(Object.fromEntries(needToParameters(need)))).toEqual(need);
+      }),
+    );
+  });
+
+  test("what an address says that we do not know is left out, the rest still opens", () => {
+    expect(
+      needFromParameters({
+        words: "tide",
+        kind: "lesson,opera",
+        grades: "4,99,-1,x,5",
+        subject: ["science", "magic"],
+        minutes: "17",
+        shelf: "moon",
+        x: "y",
+      }),
+    ).toEqual({ ...anyNeed, words: "tide", kinds: ["lesson"], grades: [4, 5], subjects: ["science"] });
+    expect(needFromParameters({ words: "a".repeat(5000) }).words).toHaveLength(200);
+  });
+
+  test("an empty need is a bare address", () => {
+    expect(needToParameters(anyNeed).toString()).toBe("");
+  });
+
+  test("each blank can be emptied again", () => {
+    fc.assert(
+      fc.property(anyValidNeed, fc.constantFrom(...blanks), (need, blank) => {
+        expect(isFilled(emptied(need, blank), blank)).toBe(false);
+      }),
+    );
+    expect(blanks.reduce(emptied, { ...anyNeed, words: "x", minutes: 20 })).toEqual(anyNeed);
+  });
+
+  test("reads as a sentence", () => {
+    const need: Need = {
+      ...anyNeed,
+      words: "tide tables",
+      kinds: ["lesson", "quiz"],
+      grades: [4, 5],
+      subjects: ["mathematics"],
+      minutes: 30,
+      shelf: "satchel",
+    };
+    expect(blanks.map((blank) => sayBlank(need, blank))).toEqual([
+      "lessons or quizzes",
+      "tide tables",
+      "grades 4–5",
+      "mathematics",
+      "up to 30 minutes",
+      "my satchel",
+    ]);
+    expect(blanks.map((blank) => sayBlank(anyNeed, blank))).toEqual([
+      "anything",
+      "anything",
+      "any grade",
+      "any subject",
+      "any time",
+      "every shelf",
+    ]);
+  });
+
+  test.each([
+    [[4, 5], "4–5"],
+    [[0], "K"],
+    [[0, 1, 3], "K–1, 3"],
+    [[5, 4, 3], "3–5"],
+  ])("grades %j are said %s", (grades, said) => {
+    expect(sayGrades(grades)).toBe(said);
+  });
+
+  test("a span of one grade is that grade", () => {
+    expect(sayGradeSpan({ from: 0, to: 0 })).toBe("K");
+    expect(sayGradeSpan({ from: 0, to: 2 })).toBe("K–2");
+  });
+});
+
+describe("facets in one integer", () => {
+  test("each value can be read back from its own bits", () => {
+    const packed = packFacets({
+      kind: "quiz",
+      minutes: 25,
+      subjects: ["science", "mathematics"],
+      grades: { from: 3, to: 5 },
+    });
+    expect(packed & 7).toBe(kinds.indexOf("quiz"));
+    expect((packed >> 3) & 7).toBe(lengthClass(25));
+    expect((packed >> 6) & 1023).toBe((1 << subjects.indexOf("science")) | (1 << subjects.indexOf("mathematics")));
+    expect(packed >> 16).toBe(0b111000);
+  });
+
+  test("stays a positive 32-bit integer at its largest", () => {
+    const packed = packFacets({
+      kind: "template",
+      minutes: 600,
+      subjects: [...subjects].slice(0, 4),
+      grades: { from: 0, to: 12 },
+    });
+    expect(packed).toBeGreaterThan(0);
+    expect(packed).toBeLessThan(2 ** 31);
+  });
+
+  test("thirty minutes is up to thirty, thirty-one is not", () => {
+    expect(lengthClass(30)).toBe(lengthLimits.indexOf(30));
+    expect(lengthClass(31)).toBe(lengthLimits.indexOf(45));
+    expect(lengthClass(61)).toBe(lengthLimits.length);
+  });
+
+  test("“up to” counts what is shorter too", () => {
+    const { minutes } = facetCounts([
+      { facet: "length", value: 0, entries: 2 },
+      { facet: "length", value: 3, entries: 5 },
+      { facet: "length", value: lengthLimits.length, entries: 9 },
+    ]);
+    expect(minutes).toEqual({ 10: 2, 15: 2, 20: 2, 30: 7, 45: 7, 60: 7 });
+  });
+
+  test("an open blank lets everything through", () => {
+    expect(masksOf(anyNeed)).toEqual({ kinds: 0, subjects: 0, grades: 0, longest: 7, shelf: 0 });
+  });
+});
+
+describe("what was typed", () => {
+  test("words, phrases in quotes, and a minus for what is not wanted", () => {
+    expect(typedParts('tide "high water" -moon')).toEqual([
+      { text: "tide", phrase: false, wanted: true },
+      { text: "high water", phrase: true, wanted: true },
+      { text: "moon", phrase: false, wanted: false },
+    ]);
+  });
+
+  test("a quote that was not closed yet is a phrase already; signs alone are nothing", () => {
+    expect(typedParts('"high wa')).toEqual([{ text: "high wa", phrase: true, wanted: true }]);
+    expect(typedParts(" & ! ( ' : * ")).toEqual([]);
+  });
+
+  test("a code keeps its stops", () => {
+    expect(typedParts("MA.5.M.2").map((part) => part.text)).toEqual(["MA.5.M.2"]);
+  });
+
+  test("no typed text can break out of a query", () => {
+    fc.assert(
+      fc.property(fc.string(), (typed) => {
+        for (const part of typedParts(typed)) {
+          const inside = queryText(part).replace(/'[^'\\]*'/g, "");
+          expect(inside).toMatch(/^!?\([ |<>-]*\)$/);
+        }
+      }),
+    );
+  });
+
+  test("completions count beside the word itself", () => {
+    const [part] = typedParts("tid");
+    expect(queryText(part!, ["tide", "tides"])).toBe("('tid' | 'tide' | 'tides')");
+    expect(queryText({ text: "high water", phrase: true, wanted: true })).toBe("('high' <-> 'water')");
+  });
+
+  test("words are listed without accents and capitals, short ones and numbers not at all", () => {
+    expect(listedForm("Días")).toBe("dias");
+    expect(wordList("The Días of 1926, the tide tide a4b ox")).toEqual(["the", "dias", "tide"]);
+  });
+});

@@ -1,0 +1,97 @@
+import { richText } from "../resource/rich-text";
+import { parseDocument, type Licence } from "../resource/document";
+import { creditLine, licencesForAdaptation, mayAdapt, startAdaptation } from "./licence";
+
+// Creative Commons' compatibility chart for adaptations; from memory. A row: may an adaptation of it be shared under …?
+describe("the licence chart, row by row", () => {
+  const chart: [Licence, Partial<Record<Licence, boolean>>][] = [
+    [
+      "CC0-1.0",
+      { "CC0-1.0": true, "CC-BY-4.0": true, "CC-BY-SA-4.0": true, "CC-BY-NC-4.0": true, "all-rights-reserved": true },
+    ],
+    [
+      "CC-BY-4.0",
+      {
+        "CC0-1.0": false,
+        "CC-BY-4.0": true,
+        "CC-BY-SA-4.0": true,
+        "CC-BY-NC-4.0": true,
+        "CC-BY-NC-SA-4.0": true,
+        "all-rights-reserved": false,
+      },
+    ],
+    ["CC-BY-NC-4.0", { "CC-BY-4.0": false, "CC-BY-SA-4.0": false, "CC-BY-NC-4.0": true, "CC-BY-NC-SA-4.0": true }],
+    ["CC-BY-SA-4.0", { "CC-BY-4.0": false, "CC-BY-SA-4.0": true, "CC-BY-NC-SA-4.0": false }],
+    ["CC-BY-NC-SA-4.0", { "CC-BY-NC-4.0": false, "CC-BY-NC-SA-4.0": true, "CC-BY-SA-4.0": false }],
+    ["CC-BY-ND-4.0", { "CC-BY-ND-4.0": false, "CC-BY-4.0": false, "CC0-1.0": false }],
+    ["CC-BY-NC-ND-4.0", { "CC-BY-NC-ND-4.0": false }],
+    ["all-rights-reserved", { "all-rights-reserved": false, "CC-BY-4.0": false }],
+  ];
+  test.each(chart)("%s", (source, row) => {
+    const allowed = licencesForAdaptation(source);
+    for (const [target, may] of Object.entries(row))
+      expect([target, allowed.includes(target as Licence)]).toEqual([target, may]);
+  });
+});
+
+describe("adapting", () => {
+  test("what forbids changes says so, except to its own author", () => {
+    expect(mayAdapt("CC-BY-ND-4.0", false)).toMatchObject({
+      allowed: false,
+      reason: expect.stringContaining("not changed") as string,
+    });
+    expect(mayAdapt("CC-BY-ND-4.0", true)).toEqual({ allowed: true });
+    expect(mayAdapt("CC-BY-SA-4.0", false)).toEqual({ allowed: true });
+  });
+
+  const source = parseDocument({
+    schema: 1,
+    languages: ["en"],
+    title: { en: "Reading a tide table" },
+    kind: "lesson",
+    grades: { from: 4, to: 5 },
+    subjects: ["mathematics"],
+    licence: "CC-BY-SA-4.0",
+    credits: [
+      { title: "Tide clock", author: "R. Sundin", source: "the commons", licence: "CC-BY-SA-4.0", changed: "shorter" },
+    ],
+    steps: [
+      { id: "s1", title: { en: "Why" }, blocks: [{ id: "b1", type: "text", text: { en: richText("Because.") } }] },
+      { id: "s2", title: { en: "How" }, origin: { resource: 3, revision: 4, step: "x" }, blocks: [] },
+    ],
+  });
+  const from = {
+    resource: 7,
+    revision: 11,
+    title: "Reading a tide table",
+    author: "Teodor Brandt",
+    source: "Lighthouse Road Primary",
+  };
+
+  test("keeps the ids of steps, notes where each came from, and an older origin stays", () => {
+    const { steps } = startAdaptation(source, from);
+    expect(steps.map((step) => step.id)).toEqual(["s1", "s2"]);
+    expect(steps[0]!.origin).toEqual({ resource: 7, revision: 11, step: "s1" });
+    expect(steps[1]!.origin).toEqual({ resource: 3, revision: 4, step: "x" });
+  });
+
+  test("credits only grow, and the licence becomes no freer", () => {
+    const mine = startAdaptation(source, from);
+    expect(mine.credits).toHaveLength(2);
+    expect(mine.credits[0]).toEqual(source.credits[0]);
+    expect(mine.licence).toBe("CC-BY-SA-4.0");
+  });
+
+  test("leaves the source as it was", () => {
+    const before = JSON.stringify(source);
+    startAdaptation(source, from);
+    expect(JSON.stringify(source)).toBe(before);
+  });
+
+  test("the credit line names title, author, source, licence, and what was changed", () => {
+    const [, credit] = startAdaptation(source, from).credits;
+    expect(creditLine({ ...credit!, changed: "2 steps changed" })).toBe(
+      "“Reading a tide table” by Teodor Brandt, Lighthouse Road Primary, Attribution, share alike (CC BY-SA); changed: 2 steps changed",
+    );
+  });
+});

@@ -1,0 +1,153 @@
+import { parseDocument, type Step } from "./document";
+import { newQuestion, newStep } from "./edit";
+import { factsOf, measuredText, searchTexts, studentText, unfinished } from "./facts";
+import { richText } from "./rich-text";
+import { studentDocument, withoutAnswers } from "./student-view";
+import { questionTypes } from "./testing/question-types";
+import type { Question } from "./question";
+
+let n = 0;
+const newId = () => `x${(n += 1)}`;
+const ask = (type: Question["type"], more: object = {}) => ({
+  id: newId(),
+  type: "question" as const,
+  question: { ...newQuestion(type, "en", newId), ...more } as Question,
+});
+const text = (words: string) => ({ id: newId(), type: "text" as const, text: { en: richText(words) } });
+
+const lesson = (steps: Step[], more: object = {}) =>
+  parseDocument({
+    schema: 1,
+    languages: ["en"],
+    title: { en: "Kelp under glass" },
+    summary: { en: "Looking closely." },
+    kind: "lesson",
+    grades: { from: 4, to: 5 },
+    subjects: ["science"],
+    topics: ["kelp"],
+    vocabulary: [{ term: "holdfast", meaning: { en: "holds on" } }],
+    licence: "CC-BY-4.0",
+    steps,
+    ...more,
+  });
+
+describe("facts are computed, not typed in twice", () => {
+  test("minutes: as stated, else the sum of the steps, else an estimate, and says which", () => {
+    const steps = [newStep("en", "a", newId), newStep("en", "b", newId)];
+    expect(factsOf(lesson(steps, { minutes: 40 }))).toMatchObject({ minutes: 40, minutesFrom: "stated" });
+    expect(factsOf(lesson(steps))).toMatchObject({ minutes: 10, minutesFrom: "steps" });
+    const unsaid = [
+      { ...newStep("en", "a", newId, [text("word ".repeat(200)), ask("choice"), ask("longText")]), minutes: undefined },
+    ];
+    // 200 words at 100 a minute, one question of 1.5 minutes, 8 minutes to write.
+    expect(factsOf(lesson(unsaid))).toMatchObject({ minutes: 12, minutesFrom: "estimate" });
+  });
+
+  test("counts words, questions and marks of what students meet, not of the teacher's steps", () => {
+    const facts = factsOf(
+      lesson([
+        newStep("en", "a", newId, [text("Kelp holds on to the rock."), ask("choice", { marks: 3 }), ask("longText")]),
+        {
+          ...newStep("en", "for me", newId, [text("Only the teacher reads this."), ask("choice")]),
+          audience: "teacher",
+        },
+      ]),
+    );
+    expect(facts).toMatchObject({ words: 6, questions: 2, marks: 3, doing: ["choose"] });
+  });
+
+  test("the reading grade is measured on the text to read, not on short instructions", () => {
+    const long = "Kelp forests shelter innumerable organisms beneath their undulating canopies. ".repeat(10);
+    const document = lesson([
+      newStep("en", "a", newId, [text(long), ask("choice", { prompt: { en: richText("Sit. Look. Go on.") } })]),
+    ]);
+    expect(measuredText(document)).not.toContain("Sit.");
+    expect(studentText(document)).toContain("Sit.");
+    expect(factsOf(document).readingGrade).toBeGreaterThan(10);
+    expect(factsOf(lesson([newStep("en", "a", newId, [text("Too short.")])])).readingGrade).toBeNull();
+  });
+
+  test("the search is given the title, what it is about, and the words inside", () => {
+    const texts = searchTexts(lesson([newStep("en", "Parts of kelp", newId, [text("The frond makes food.")])]));
+    expect(texts.title).toBe("Kelp under glass");
+    expect(texts.about).toContain("holdfast");
+    expect(texts.about).toContain("science");
+    expect(texts.body).toContain("Parts of kelp");
+    expect(texts.body).toContain("frond");
+  });
+});
+
+describe("what stands in the way of publishing", () => {
+  const problems = (step: Step) => unfinished(lesson([step])).map(({ problem }) => problem);
+
+  test("an empty resource says so", () => {
+    expect(unfinished(lesson([], { title: {} })).map(({ problem }) => problem)).toEqual([
+      "The resource has no title.",
+      "There are no steps yet.",
+    ]);
+  });
+
+  test.each([
+    ["choice", /asks nothing|no right answer/],
+    ["choices", /no right answer/],
+    ["shortText", /no accepted answer/],
+  ] as const)("a new %s is not finished", (type, why) => {
+    expect(problems(newStep("en", "a", newId, [ask(type)])).join(" ")).toMatch(why);
+  });
+
+  test("a picture needs a description unless it only decorates", () => {
+    const picture = (decorative: boolean) => ({
+      id: newId(),
+      type: "picture" as const,
+      media: "drawing:kelp-parts",
+      description: {},
+      decorative,
+    });
+    expect(problems(newStep("en", "a", newId, [picture(false)]))).toEqual(["A picture has no description."]);
+    expect(problems(newStep("en", "a", newId, [picture(true)]))).toEqual([]);
+  });
+
+  test("each problem knows its step", () => {
+    const good = newStep("en", "a", newId, [text("x")]);
+    const bad = newStep("en", "b", newId, [ask("choice")]);
+    expect(new Set(unfinished(lesson([good, bad])).map(({ step }) => step))).toEqual(new Set([bad.id]));
+  });
+
+  test("a finished lesson has none", () => {
+    const right = ask("choice", { prompt: { en: richText("Where is it?") } });
+    right.question = {
+      ...right.question,
+      right: (right.question as { options: { id: string }[] }).options[0]!.id,
+    } as Question;
+    expect(problems(newStep("en", "a", newId, [right]))).toEqual([]);
+  });
+});
+
+describe("what leaves the server for a student", () => {
+  test.each(questionTypes)("%s without its answers is still a question of its shape", (type) => {
+    const question = newQuestion(type, "en", newId);
+    const bare = withoutAnswers(question);
+    expect(() =>
+      lesson([newStep("en", "a", newId, [{ id: newId(), type: "question", question: bare }])]),
+    ).not.toThrow();
+    expect(bare.type).toBe(type);
+  });
+
+  test("no answer, feedback, note or teacher's step is in it", () => {
+    const secret = "SECRET";
+    const steps: Step[] = [
+      {
+        ...newStep("en", "a", newId, [
+          ask("shortText", { accepted: [{ text: secret, share: 1 }], feedback: { right: { en: richText(secret) } } }),
+          ask("number", { parts: [{ id: "p", right: 424242, tolerance: 424242 }] }),
+          ask("gaps", { passage: { en: "[[g]]" }, gaps: [{ id: "g", accepted: [secret] }] }),
+        ]),
+        teacherNotes: { en: richText(secret) },
+      },
+      { ...newStep("en", secret, newId), audience: "teacher" },
+    ];
+    const sent = JSON.stringify(studentDocument(lesson(steps, { teacherNotes: { en: richText(secret) } })));
+    expect(sent).not.toContain(secret);
+    expect(sent).not.toContain("424242");
+  });
+});

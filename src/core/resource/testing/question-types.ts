@@ -1,0 +1,4 @@
+import { Question, type QuestionType } from "../question";
+
+/** Every type of question the document knows, so that a test about all of them cannot forget one. */
+export const questionTypes: QuestionType[] = Question.options.map((schema) => schema.shape.type.value);

@@ -1,0 +1,162 @@
+import { newQuestion, newStep } from "../resource/edit";
+import { parseDocument, type Document } from "../resource/document";
+import { richText } from "../resource/rich-text";
+import { resultRows } from "./rows";
+import { keptTry, lastResponses, minutesWorked, resultTable, type StudentWork, type Try } from "./table";
+
+let n = 0;
+const newId = () => `r${(n += 1)}`;
+const choice = {
+  ...newQuestion("choice", "en", () => "q1"),
+  prompt: { en: richText("Where?") },
+  marks: 2,
+  options: ["a", "b"].map((id) => ({ id, text: { en: `option ${id}` } })),
+  right: "a",
+};
+const writing = newQuestion("longText", "en", () => "q2");
+const document: Document = parseDocument({
+  schema: 1,
+  languages: ["en"],
+  title: { en: "Tides" },
+  kind: "lesson",
+  grades: { from: 4, to: 5 },
+  subjects: ["science"],
+  licence: "CC-BY-4.0",
+  steps: [
+    newStep("en", "First", newId, [{ id: newId(), type: "question", question: choice as never }]),
+    newStep("en", "Second", newId, [{ id: newId(), type: "question", question: writing }]),
+  ],
+});
+
+const at = (minutes: number) => new Date(Date.UTC(2026, 10, 24, 9, 0) + minutes * 60_000);
+const response = (question: string, value: unknown, minutes: number, checked = false) => ({
+  step: "s",
+  question,
+  value,
+  at: at(minutes),
+  checked,
+});
+const attempt = (number: number, responses: Try["responses"], handedIn: number | null): Try => ({
+  number,
+  startedAt: at(0),
+  handedInAt: handedIn === null ? null : at(handedIn),
+  responses,
+});
+const work = (name: string, tries: Try[]): StudentWork => ({ student: { id: name.length, name }, document, tries });
+
+describe("students by questions", () => {
+  test("the last answer counts; earlier ones only show how often it was tried", () => {
+    const table = resultTable(
+      [work("Mei", [attempt(1, [response("q1", "b", 1, true), response("q1", "a", 2, true)], 3)])],
+      "best",
+    );
+    expect(table.rows[0]!.cells.q1).toMatchObject({
+      mark: { verdict: "right", marks: 2 },
+      said: "option a",
+      checks: 2,
+    });
+    expect(lastResponses(attempt(1, [response("q1", "b", 1), response("q1", "a", 2)], null)).get("q1")!.value).toBe(
+      "a",
+    );
+  });
+
+  test("says who has not begun, who is at work, and who has handed in", () => {
+    const table = resultTable(
+      [
+        work("Odd", []),
+        work("Liv", [attempt(1, [response("q1", "b", 1)], null)]),
+        work("Noor", [attempt(1, [response("q1", "a", 1)], 2)]),
+      ],
+      "best",
+    );
+    expect(table.rows.map((row) => row.state)).toEqual(["not begun", "working", "handed in"]);
+    expect(table.rows[0]).toMatchObject({ tryNumber: null, cells: {}, outOf: 2 });
+  });
+
+  test("writing is to be read by a person, and is not in the marks", () => {
+    const [row] = resultTable(
+      [work("Mei", [attempt(1, [response("q1", "a", 1), response("q2", "Because …", 2)], 3)])],
+      "best",
+    ).rows;
+    expect(row).toMatchObject({ marks: 2, outOf: 2, toRead: 1, blanks: 0 });
+  });
+
+  test("blanks are counted", () => {
+    const [row] = resultTable([work("Mei", [attempt(1, [], 3)])], "best").rows;
+    expect(row).toMatchObject({ marks: 0, blanks: 2 });
+  });
+
+  test("a question's share is what was earned of what was answered; those who left it blank do not count", () => {
+    const table = resultTable(
+      [
+        work("Ida", [attempt(1, [response("q1", "a", 1)], 2)]),
+        work("Kofi", [attempt(1, [response("q1", "b", 1)], 2)]),
+        work("Signe", [attempt(1, [], 2)]),
+        work("Ola", []),
+      ],
+      "best",
+    );
+    expect(table.questions.map((entry) => entry.share)).toEqual([0.5, null]);
+  });
+
+  test("nobody's work is still a table", () => {
+    expect(resultTable([], "best")).toEqual({ questions: [], rows: [] });
+  });
+});
+
+describe("which try counts", () => {
+  const wrong = attempt(1, [response("q1", "b", 1)], 2);
+  const right = attempt(2, [response("q1", "a", 11)], 12);
+  const open = attempt(3, [response("q1", "b", 21)], null);
+
+  test("the best, the last or the first of those handed in", () => {
+    expect(keptTry(document, [wrong, right], "best")).toBe(right);
+    expect(keptTry(document, [right, wrong], "best")).toBe(right);
+    expect(keptTry(document, [wrong, right], "first")).toBe(wrong);
+    expect(keptTry(document, [wrong, right], "last")).toBe(right);
+  });
+
+  test("a try that is not handed in counts only while there is no other", () => {
+    expect(keptTry(document, [wrong, open], "last")).toBe(wrong);
+    expect(keptTry(document, [open], "best")).toBe(open);
+    expect(keptTry(document, [], "best")).toBeUndefined();
+  });
+});
+
+describe("minutes at work", () => {
+  test("from answer to answer, a break for the bell left out", () => {
+    expect(
+      minutesWorked({
+        startedAt: at(0),
+        responses: [response("q1", "a", 2), response("q2", "x", 4.5), response("q2", "y", 60), response("q2", "z", 61)],
+      }),
+    ).toBe(5.5);
+  });
+});
+
+describe("the table as rows", () => {
+  test("one student a row, each question with its answer and its marks", () => {
+    const [heading, mei, odd] = resultRows(
+      resultTable(
+        [work("Mei", [attempt(1, [response("q1", "b", 1), response("q2", "=1+1", 2)], 3)]), work("Odd", [])],
+        "best",
+      ),
+    );
+    expect(heading).toEqual([
+      "Student",
+      "State",
+      "Try",
+      "Marks",
+      "Out of",
+      "To read",
+      "Blank",
+      "Minutes",
+      "1. First",
+      "1. First: marks",
+      "2. Second",
+      "2. Second: marks",
+    ]);
+    expect(mei).toEqual(["Mei", "handed in", 1, 0, 2, 1, 0, 2, "option b", 0, "=1+1", ""]);
+    expect(odd).toEqual(["Odd", "not begun", "", "", 2, 0, 0, 0, "", "", "", ""]);
+  });
+});
