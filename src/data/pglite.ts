@@ -18,6 +18,8 @@ export interface EmbeddedOptions {
   folder?: string;
   /** A dump to start from instead of an empty database. */
   template?: string;
+  /** How many seconds to wait for another owner to let go (a crashed one's lock is free after six). */
+  patience?: number;
   /** Milliseconds after which an unfinished transaction is rolled back. */
   transactionLimit?: number;
 }
@@ -36,13 +38,13 @@ export class FolderInUse extends Error {
 /** A crashed owner's lock is free again after this long; a living one renews it every second. */
 const STALE_MS = 6_000;
 
-async function lock(folder: string): Promise<() => Promise<void>> {
+async function lock(folder: string, patience: number): Promise<() => Promise<void>> {
   mkdirSync(folder, { recursive: true });
   try {
     return await lockfile.lock(folder, {
       stale: STALE_MS,
       update: 1_000,
-      retries: { retries: 8, minTimeout: 1_000, maxTimeout: 1_000, factor: 1 },
+      retries: { retries: patience, minTimeout: 1_000, maxTimeout: 1_000, factor: 1 },
       onCompromised: (error) => {
         console.error(`Lost the lock on ${folder} (${error.message}); stopping so that no row is lost.`);
         process.exit(1);
@@ -71,7 +73,7 @@ export class EmbeddedDb implements Db {
 
   /** @throws FolderInUse when another process owns the folder. */
   static async open(options: EmbeddedOptions = {}): Promise<EmbeddedDb> {
-    const unlock = options.folder ? await lock(options.folder) : async () => undefined;
+    const unlock = options.folder ? await lock(options.folder, options.patience ?? 8) : async () => undefined;
     const file = path.join(/* turbopackIgnore: true */ process.cwd(), "worker", "db-worker.mjs");
     const worker = new Worker(file, {
       workerData: {

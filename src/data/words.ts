@@ -3,8 +3,11 @@ import type { Queryable } from "./db";
 import type { WordQuery } from "./search";
 
 /**
- * The query for what was typed, in every language we stem, or null when nothing in it can be searched for. Text in
- * quotes is a phrase; a minus excludes. `meant` lists, by part, words that count as well (completions).
+ * The query for what was typed, or null when nothing in it can be searched for. Text in quotes is a phrase; a minus
+ * excludes. `meant` lists, by part, words that count as well (completions).
+ *
+ * The whole is read once as English and once as Spanish, and either may match: words too common to mean anything ("the",
+ * "cuando") are dropped in the language in which they are, and only there ("sea" is such a word in Spanish).
  */
 async function queryOf(
   db: Queryable,
@@ -13,18 +16,17 @@ async function queryOf(
 ): Promise<WordQuery> {
   if (parts.length === 0) return null;
   const texts = parts.map((part) => queryText({ ...part, wanted: true }, meant.get(part)));
-  // Words too common to mean anything ("the") leave an empty query in English: they are left out.
-  const rows = await db.query<{ query: string }>(
-    `select coalesce(nullif((en || es || names)::text, ''), '') query
-       from (select n, to_tsquery('satchel_en', t) en, to_tsquery('satchel_es', t) es,
-                    case when numnode(to_tsquery('satchel_en', t)) = 0 then ''::tsquery else to_tsquery('simple', t) end names
+  const rows = await db.query<{ english: string; spanish: string }>(
+    `select case when numnode(en) = 0 then '' else (en || names)::text end english,
+            case when numnode(es) = 0 then '' else (es || names)::text end spanish
+       from (select n, to_tsquery('satchel_en', t) en, to_tsquery('satchel_es', t) es, to_tsquery('simple', t) names
                from unnest($1::text[]) with ordinality as u(t, n)) x order by n`,
     [texts],
   );
-  const clauses = rows.map((row, at) =>
-    row.query && !parts[at]!.wanted ? `!(${row.query})` : row.query && `(${row.query})`,
-  );
-  return clauses.filter(Boolean).join(" & ") || null;
+  const inOne = (language: "english" | "spanish") =>
+    rows.flatMap((row, at) => (row[language] ? [`${parts[at]!.wanted ? "" : "!"}(${row[language]})`] : [])).join(" & ");
+  const either = [inOne("english"), inOne("spanish")].filter(Boolean).map((query) => `(${query})`);
+  return either.join(" | ") || null;
 }
 
 /** Words as listed that begin with what is being typed, the most frequent first. */

@@ -186,6 +186,11 @@ describe("what was typed", () => {
     expect(queryText({ text: "high water", phrase: true, wanted: true })).toBe("('high' <-> 'water')");
   });
 
+  test("a word in -s is also meant without it", () => {
+    expect(queryText({ text: "mareas", phrase: false, wanted: true })).toBe("('mareas' | 'marea')");
+    expect(queryText({ text: "gas", phrase: false, wanted: true })).toBe("('gas')");
+  });
+
   test("words are listed without accents and capitals, short ones and numbers not at all", () => {
     expect(listedForm("Días")).toBe("dias");
     expect(wordList("The Días of 1926, the tide tide a4b ox")).toEqual(["the", "dias", "tide"]);

@@ -34,6 +34,9 @@ export function wordList(text: string): string[] {
   return [...found];
 }
 
+/** Stemmers do not join every plural to its singular (Spanish "mareas" and "marea"): a word in -s is also meant without it. */
+const withoutPlural = (word: string): string[] => (/\p{L}{3,}s$/iu.test(word) ? [word.slice(0, -1)] : []);
+
 /**
  * One part as a tsquery text for `to_tsquery(config, …)`: its own words, or any of `meant` (completions and corrections).
  * Returns "" when nothing is left of it.
@@ -42,6 +45,6 @@ export function queryText(part: TypedPart, meant: readonly string[] = []): strin
   const quoted = (text: string) => `'${text.replace(/['\\]/g, " ")}'`;
   const own = part.phrase
     ? part.text.split(/\s+/).map(quoted).join(" <-> ")
-    : [part.text, ...meant.filter((word) => word !== part.text)].map(quoted).join(" | ");
+    : [...new Set([part.text, ...withoutPlural(part.text), ...meant])].map(quoted).join(" | ");
   return own && `${part.wanted ? "" : "!"}(${own})`;
 }

@@ -1,0 +1,28 @@
+import { randomBytes } from "node:crypto";
+import path from "node:path";
+import type { Db } from "../db";
+import { migrate } from "../migrate";
+import { EmbeddedDb } from "../pglite";
+import { PostgresDb } from "../postgres";
+
+const template = path.resolve(__dirname, "../../../.data/test-template.tar.gz");
+
+/** An empty database of one test file's own: embedded, or on the server named by TEST_DATABASE_URL. */
+export async function freshDatabase(): Promise<Db> {
+  const server = process.env.TEST_DATABASE_URL;
+  if (!server) return EmbeddedDb.open({ template });
+  const name = `satchel_test_${randomBytes(6).toString("hex")}`;
+  const admin = new PostgresDb(server);
+  await admin.query(`create database ${name}`);
+  const url = new URL(server);
+  url.pathname = `/${name}`;
+  const db = new PostgresDb(url.toString());
+  await migrate(db);
+  const close = db.close.bind(db);
+  db.close = async () => {
+    await close();
+    await admin.query(`drop database ${name}`);
+    await admin.close();
+  };
+  return db;
+}
