@@ -8,7 +8,8 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  timeout: 60_000,
+  maxFailures: process.env.CI ? 0 : 12,
+  timeout: 45_000,
   expect: { timeout: 10_000 },
   reporter: [["list"]],
   use: {

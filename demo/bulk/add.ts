@@ -63,9 +63,9 @@ const addMany = `
   s as (insert into shelf_entry (resource_id, shelf, added_by, added) select numbered.id, 'commons', owner, $3 from given join numbered using (n)),
   f as (insert into resource_facts (resource_id, facts) select numbered.id, facts from given join numbered using (n))
   insert into search_entry (resource_id, district_id, owner_id, shelves, facets, minutes, uses, title_words, words)
-  select numbered.id, $2, owner, 4, facets, (facts ->> 'minutes')::int, uses, to_tsvector('satchel_en', title),
+  select numbered.id, $2, owner, 4, facets, (facts ->> 'minutes')::int, uses, to_tsvector('satchel_en', title) || array_to_tsvector(array['~en']),
          setweight(to_tsvector('satchel_en', title), 'A') || setweight(to_tsvector('satchel_en', about), 'B')
-           || setweight(to_tsvector('simple', author), 'C') || setweight(to_tsvector('satchel_en', body), 'D')
+           || setweight(to_tsvector('simple', author), 'C') || setweight(to_tsvector('satchel_en', body), 'D') || array_to_tsvector(array['~en'])
     from given join numbered using (n) order by n`;
 
 /** Puts generated lessons on the commons, the much-used ones first (entries that lie together are read together). */

@@ -31,10 +31,18 @@ export class DatabaseError extends Error {
   }
 }
 
+/**
+ * By its name and not by its class: the bundler may hold this module more than once, and the one database of the process
+ * throws the class of whichever bundle opened it.
+ */
+function isDatabaseError(error: unknown): error is DatabaseError {
+  return error instanceof Error && error.name === "DatabaseError";
+}
+
 const UNIQUE_VIOLATION = "23505";
 
 export function isTaken(error: unknown, constraint: string): boolean {
-  return error instanceof DatabaseError && error.code === UNIQUE_VIOLATION && error.constraint === constraint;
+  return isDatabaseError(error) && error.code === UNIQUE_VIOLATION && error.constraint === constraint;
 }
 
 /** The first row of a statement that must return one. */

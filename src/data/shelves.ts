@@ -27,6 +27,11 @@ export function configurationOf(language: string): string {
   return configurations[language.split("-")[0]!] ?? "satchel_en";
 }
 
+/** A lexeme no text has, in every vector: a question read as Spanish finds only what is written in Spanish. */
+export function languageMark(language: string): string {
+  return configurationOf(language) === "satchel_es" ? "~es" : "~en";
+}
+
 /**
  * Brings the search entry and the facts of a resource up to date: after publishing, shelving, archiving. `document` is
  * the head, or the draft while nothing is published (facts only: a draft is found by nobody).
@@ -49,16 +54,25 @@ export async function indexResource(
     `insert into search_entry as e (resource_id, district_id, school_id, owner_id, shelves, facets, minutes, title_words, words)
      select r.id, r.district_id, coalesce(max(s.school_id), 0), r.owner_id,
             coalesce(sum(case s.shelf when 'staffroom' then 1 when 'district' then 2 when 'commons' then 4 end), 0),
-            $2, $3, to_tsvector($4::regconfig, $5),
+            $2, $3, to_tsvector($4::regconfig, $5) || array_to_tsvector(array[$8]),
             setweight(to_tsvector($4::regconfig, $5), 'A') || setweight(to_tsvector($4::regconfig, $6), 'B')
               || setweight(to_tsvector('simple', p.given_name || ' ' || p.family_name), 'C')
-              || setweight(to_tsvector($4::regconfig, $7), 'D')
+              || setweight(to_tsvector($4::regconfig, $7), 'D') || array_to_tsvector(array[$8])
        from resource r join person p on p.id = r.owner_id left join shelf_entry s on s.resource_id = r.id
       where r.id = $1 and r.archived is null group by r.id, p.id
      on conflict (resource_id) do update set
        school_id = excluded.school_id, shelves = excluded.shelves, facets = excluded.facets, minutes = excluded.minutes,
        title_words = excluded.title_words, words = excluded.words`,
-    [resource, packFacets(facts), facts.minutes, config, texts.title, texts.about, texts.body],
+    [
+      resource,
+      packFacets(facts),
+      facts.minutes,
+      config,
+      texts.title,
+      texts.about,
+      texts.body,
+      languageMark(document.languages[0]!),
+    ],
   );
   await tx.query(
     `insert into search_word as w (word, entries) select word, 1 from unnest($1::text[]) word order by word

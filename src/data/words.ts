@@ -1,13 +1,14 @@
 import { listedForm, queryText, typedParts, type TypedPart } from "@/core/find/words";
 import type { Queryable } from "./db";
 import type { WordQuery } from "./search";
+import { languageMark } from "./shelves";
 
 /**
  * The query for what was typed, or null when nothing in it can be searched for. Text in quotes is a phrase; a minus
  * excludes. `meant` lists, by part, words that count as well (completions).
  *
  * The whole is read once as English and once as Spanish, and either may match: words too common to mean anything ("the",
- * "cuando") are dropped in the language in which they are, and only there ("sea" is such a word in Spanish).
+ * "cuando") are dropped in the language in which they are, and only there ("sea" is such a word in Spanish). As Spanish it finds only what is written in Spanish.
  */
 async function queryOf(
   db: Queryable,
@@ -23,10 +24,17 @@ async function queryOf(
                from unnest($1::text[]) with ordinality as u(t, n)) x order by n`,
     [texts],
   );
-  const inOne = (language: "english" | "spanish") =>
-    rows.flatMap((row, at) => (row[language] ? [`${parts[at]!.wanted ? "" : "!"}(${row[language]})`] : [])).join(" & ");
-  const either = [inOne("english"), inOne("spanish")].filter(Boolean).map((query) => `(${query})`);
-  return either.join(" | ") || null;
+  const readings = (["english", "spanish"] as const).map((language) => {
+    const clauses = rows.flatMap((row, at) => (row[language] && parts[at]!.wanted ? [`(${row[language]})`] : []));
+    if (clauses.length === 0) return "";
+    return [...clauses, ...(language === "spanish" ? [`'${languageMark("es")}'`] : [])].join(" & ");
+  });
+  const wanted = readings.filter(Boolean).map((query) => `(${query})`);
+  const unwanted = rows.flatMap((row, at) =>
+    parts[at]!.wanted ? [] : [row.english, row.spanish].filter(Boolean).map((query) => `!(${query})`),
+  );
+  const clauses = wanted.length > 0 ? [`(${wanted.join(" | ")})`, ...unwanted] : unwanted;
+  return clauses.join(" & ") || null;
 }
 
 /** Words as listed that begin with what is being typed, the most frequent first. */

@@ -2,7 +2,7 @@
 import { Dialog as Radix } from "radix-ui";
 import { X } from "lucide-react";
 import type { ReactNode } from "react";
-import { IconButton } from "./icon-button";
+import { buttonClasses } from "./button";
 
 /** For one short decision that needs nothing behind it to be seen. Escape closes it. */
 export function Dialog({
@@ -26,10 +26,9 @@ export function Dialog({
         >
           <div className="mb-3 flex items-start justify-between gap-4">
             <Radix.Title className="font-serif text-xl">{title}</Radix.Title>
-            <Radix.Close asChild>
-              <IconButton name="Close" small>
-                <X size={16} aria-hidden />
-              </IconButton>
+            {/* No tip on this one: the first Escape would close the tip and not the dialog. */}
+            <Radix.Close aria-label="Close" className={buttonClasses("quiet", "small")}>
+              <X size={16} aria-hidden />
             </Radix.Close>
           </div>
           {children}

@@ -16,6 +16,7 @@ import {
 import { gradeName } from "@/core/find/grade";
 import type { FacetCounts } from "@/core/find/facets";
 import { Blank, type BlankOption } from "@/ui/blank";
+import { useHydrated } from "@/ui/hydrated";
 import { Key } from "@/ui/key";
 
 const PAUSE_MS = 120;
@@ -36,6 +37,8 @@ function Words({
 }) {
   const [typed, setTyped] = useState(words);
   const [sent, setSent] = useState(words);
+  // Until the page answers, a letter typed would be lost: the box does not take it.
+  const ready = useHydrated();
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   // The address changed by other means (back, a correction): follow it.
   if (words !== sent) {
@@ -59,6 +62,7 @@ function Words({
         aria-keyshortcuts="/"
         size={1}
         type="text"
+        readOnly={!ready}
         value={typed}
         placeholder="anything"
         maxLength={200}
@@ -72,7 +76,8 @@ function Words({
         }}
         onKeyDown={(event) => {
           if (event.key === "Enter") send(typed);
-          if (event.key === "Escape") event.currentTarget.blur();
+          // Done with the words: single keys move in the list again.
+          if (event.key === "Enter" || event.key === "Escape") event.currentTarget.blur();
         }}
         className={`col-start-1 row-start-1 w-full min-w-0 rounded-none border-b-2 bg-transparent px-0.5 leading-tight outline-offset-4 placeholder:text-ink-soft ${
           typed ? "border-green text-green" : "border-dotted border-line-strong"

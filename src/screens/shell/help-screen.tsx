@@ -1,5 +1,5 @@
 import { Key } from "@/ui/key";
-import { keyList } from "./key-list";
+import { keyList } from "./keys";
 
 const chapters: { title: string; text: string[] }[] = [
   {

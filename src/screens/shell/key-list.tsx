@@ -1,18 +1,7 @@
 "use client";
 import { Dialog } from "@/ui/dialog";
 import { Key } from "@/ui/key";
-
-export const keyList: { keys: string[]; does: string }[] = [
-  { keys: ["/"], does: "to the words of the need line" },
-  { keys: ["j", "k"], does: "down and up the list" },
-  { keys: ["←", "→"], does: "a step back or on, on the light table" },
-  { keys: ["w"], does: "skim or work" },
-  { keys: ["p"], does: "pack into my satchel, or take it out" },
-  { keys: ["e"], does: "adapt: make my own version" },
-  { keys: ["a"], does: "assign" },
-  { keys: ["u"], does: "undo what was just done" },
-  { keys: ["?"], does: "this list" },
-];
+import { keyList } from "./keys";
 
 export function KeyList({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
   return (

@@ -3,7 +3,7 @@ import { randomInt } from "node:crypto";
 import { z } from "zod";
 import { joinCode, JOIN_CODE_MINUTES } from "@/core/student/join-code";
 import { setJoinCode } from "@/data/classes";
-import { DatabaseError } from "@/data/db";
+import { isTaken } from "@/data/db";
 import { act, Refused } from "../act";
 
 const Id = z.number().int().positive();
@@ -19,7 +19,7 @@ export const startJoinCode = act("open class to students", z.object({ class: Id 
       return { code, expires };
     } catch (error) {
       // Another class has that very code just now: draw again.
-      if (!(error instanceof DatabaseError)) throw error;
+      if (!isTaken(error, "class_join_code_key")) throw error;
     }
   }
   throw new Refused("No free code was found. Try again in a moment.");

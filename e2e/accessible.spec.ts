@@ -1,0 +1,107 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./fixture";
+
+async function nothingSerious(page: Page): Promise<void> {
+  await page.waitForLoadState("networkidle");
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((violation) => violation.impact === "serious" || violation.impact === "critical");
+  expect(
+    serious.map(
+      (violation) =>
+        `${violation.id}: ${violation.nodes
+          .map((node) => node.target.join(" "))
+          .slice(0, 3)
+          .join(" | ")}`,
+    ),
+  ).toEqual([]);
+}
+
+const views: [name: string, path: string][] = [
+  ["find", "/find?words=tide&grades=4,5"],
+  ["find, working", "/find?words=keepers+letter&step=2&mode=work"],
+  ["find, assigning", "/find?words=ferry&do=assign"],
+  ["find, nothing found", "/find?words=xqzzvw"],
+  ["satchel", "/satchel"],
+  ["plan", "/plan"],
+  ["classes", "/classes"],
+  ["results", "/results"],
+  ["help", "/help"],
+];
+
+for (const theme of ["day", "evening"] as const) {
+  for (const [name, path] of views) {
+    test(`${name}: nothing serious against it, ${theme}`, async ({ signedIn }) => {
+      const page = await signedIn("Ines Halloran");
+      await page.context().addCookies([{ name: "theme", value: theme, url: page.url() }]);
+      await page.goto(path);
+      await nothingSerious(page);
+    });
+  }
+
+  test(`an open blank has nothing serious against it, ${theme}`, async ({ signedIn }) => {
+    const page = await signedIn("Ines Halloran");
+    await page.context().addCookies([{ name: "theme", value: theme, url: page.url() }]);
+    await page.goto("/find?words=tide");
+    await page.getByRole("button", { name: "Subject: any subject" }).click();
+    await nothingSerious(page);
+  });
+
+  test(`the editor has nothing serious against it, ${theme}`, async ({ signedIn }) => {
+    const page = await signedIn("Ines Halloran");
+    await page.context().addCookies([{ name: "theme", value: theme, url: page.url() }]);
+    await page.goto("/satchel");
+    await page.getByRole("button", { name: "Ferry fares" }).click();
+    await page.getByRole("button", { name: /^Edit/ }).click();
+    await page.waitForURL(/adapt/);
+    await nothingSerious(page);
+    await page.getByRole("button", { name: "See as student" }).click();
+    await nothingSerious(page);
+  });
+
+  test(`no view of a student's has anything serious against it, ${theme}`, async ({ signedIn }) => {
+    const page = await signedIn("Sunniva Dale", { phone: true });
+    await page.context().addCookies([{ name: "theme", value: theme, url: page.url() }]);
+    await page.reload();
+    await nothingSerious(page);
+    await page
+      .getByRole("link", { name: /Reading a tide table/ })
+      .first()
+      .click();
+    await page.waitForURL(/student\/\d+/);
+    for (let step = 1; step <= 5; step += 1) {
+      await page.getByRole("button", { name: new RegExp(`^Step ${step}`) }).click();
+      await nothingSerious(page);
+    }
+  });
+}
+
+test("the doors have nothing serious against them", async ({ page }) => {
+  for (const path of ["/sign-in", "/join"]) {
+    await page.goto(path);
+    await nothingSerious(page);
+  }
+  await page.getByRole("button", { name: "With my pictures" }).click();
+  await nothingSerious(page);
+});
+
+test("nothing needs scrolling sideways, on a small laptop and on a phone", async ({ signedIn }) => {
+  const teacher = await signedIn("Ines Halloran");
+  const sideways = (page: Page) =>
+    page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  for (const [, path] of views) {
+    await teacher.goto(path);
+    expect([path, await sideways(teacher)]).toEqual([path, 0]);
+  }
+  const child = await signedIn("Odd Marwen", { phone: true });
+  expect(await sideways(child)).toBe(0);
+  await child
+    .getByRole("link", { name: /Reading a tide table/ })
+    .first()
+    .click();
+  await child.waitForURL(/student\/\d+/);
+  for (let step = 1; step <= 5; step += 1) {
+    await child.getByRole("button", { name: new RegExp(`^Step ${step}`) }).click();
+    expect([step, await sideways(child)]).toEqual([step, 0]);
+  }
+});

@@ -1,0 +1,151 @@
+import { expect, lookFor, test } from "./fixture";
+
+test("from a need to an answered assignment: given, done on a phone, seen while it happens", async ({ signedIn }) => {
+  const teacher = await signedIn("Judit Varga");
+  await lookFor(teacher, "lighthouse signals");
+  await teacher.keyboard.press("a");
+  const panel = teacher.getByRole("region", { name: "Assign" });
+  await panel.getByRole("radio", { name: "now" }).click();
+  await panel.getByRole("button", { name: "None" }).click();
+  await expect(panel.getByText("Choose at least one student.")).toBeVisible();
+  await panel.getByRole("button", { name: "Choose by name" }).click();
+  await panel.getByRole("checkbox", { name: "Adan Rey" }).click();
+  await panel.getByRole("radio", { name: "twice" }).click();
+  await expect(panel).toContainText(
+    /1 student of 7 Cormorant gets “Lighthouse signals” now, due \w{3} \d+ \w{3}(, \d{4})?, 3 in the afternoon, with 2 tries\./,
+  );
+  await panel.getByRole("button", { name: "Give it" }).click();
+  await expect(teacher.getByText("Given to 7 Cormorant.")).toBeVisible();
+  await teacher.getByRole("link", { name: "Plan" }).click();
+  const row = teacher
+    .getByRole("region", { name: "Open" })
+    .getByRole("listitem")
+    .filter({ hasText: "Lighthouse signals" });
+  await expect(row).toContainText("1 of 7 Cormorant");
+  await row.getByRole("link", { name: "Lighthouse signals" }).click();
+  const marks = teacher.getByRole("row", { name: /Adan Rey/ });
+  await expect(marks).toContainText("not begun");
+
+  const student = await signedIn("Adan Rey", { phone: true });
+  await student.getByRole("link", { name: /Begin.*Lighthouse signals/ }).click();
+  await student.waitForURL(/student\/\d+/);
+  await student.getByRole("textbox", { name: "s", exact: true }).fill("10");
+  await student.getByRole("button", { name: "Check" }).click();
+  await expect(student.getByText("Not yet. Try again.")).toBeVisible();
+  await student.getByRole("button", { name: "A hint" }).click();
+  await expect(student.getByText("Write the multiples")).toBeVisible();
+  await student.getByRole("textbox", { name: "s", exact: true }).fill("12");
+  await student.getByRole("button", { name: "Check" }).click();
+  await expect(student.getByText("Right", { exact: true })).toBeVisible();
+  await expect(student.getByText("Kept", { exact: true })).toBeVisible();
+
+  // The teacher has not touched her page since.
+  await expect(marks).toContainText("at work");
+  await marks.getByRole("button", { name: /question 1: right/ }).click();
+  const answer = teacher.getByRole("complementary", { name: "One answer" });
+  await expect(answer).toContainText("12 s");
+  await expect(answer).toContainText("checked 2 times");
+
+  // A closed lid and another device: what was answered is there.
+  await student.getByRole("button", { name: "Next" }).click();
+  await student.getByText("24", { exact: true }).click();
+  await expect(student.getByText("Kept", { exact: true })).toBeVisible();
+  const laptop = await signedIn("Adan Rey");
+  await laptop.getByRole("link", { name: /Go on.*Lighthouse signals/ }).click();
+  await expect(laptop.getByRole("checkbox", { name: "24", exact: true })).toBeChecked();
+
+  await student.getByRole("button", { name: /^Step 4/ }).click();
+  await student.getByRole("textbox").fill("24");
+  await student.getByRole("button", { name: "To the end" }).click();
+  await expect(student.getByRole("heading", { name: /still empty/ })).toBeVisible();
+  await student.getByRole("button", { name: "Hand it in" }).click();
+  await expect(student.getByRole("heading", { name: "Handed in" })).toBeVisible();
+  await expect(student.getByRole("img", { name: /Handed in on/ })).toBeVisible();
+  await expect(marks).toContainText("handed in");
+  await student.getByRole("link", { name: "My work" }).last().click();
+  await expect(student.getByText("You may try again.").first()).toBeVisible();
+
+  const csv = await teacher.request.get(
+    `${teacher.url().replace(/\?.*/, "")}/${/assignment=(\d+)/.exec(teacher.url())![1]}/csv`,
+  );
+  expect(csv.headers()["content-type"]).toContain("text/csv");
+  expect(await csv.text()).toContain("Adan Rey,handed in,1,");
+});
+
+test("the network goes away in the middle: nothing typed is lost", async ({ signedIn, expectTrouble }) => {
+  expectTrouble(/ERR_INTERNET_DISCONNECTED/);
+  const student = await signedIn("Birgit Stene", { phone: true });
+  await student.getByRole("link", { name: /(Go on|Begin).*Speed at sea/ }).click();
+  await student.waitForURL(/student\/\d+/);
+  await student.getByRole("button", { name: /^Step 3/ }).click();
+  await student.context().setOffline(true);
+  await student.getByRole("textbox").last().fill("No, because the way back takes longer.");
+  await expect(student.getByText("Kept on this device, sent when the network is back")).toBeVisible();
+  await student.context().setOffline(false);
+  await expect(student.getByText("Kept", { exact: true })).toBeVisible();
+  await student.reload();
+  await student.getByRole("button", { name: /^Step 3/ }).click();
+  await expect(student.getByRole("textbox").last()).toHaveValue("No, because the way back takes longer.");
+});
+
+test("a child comes in by the code on the board, and sees that class's work only", async ({ signedIn, page }) => {
+  const teacher = await signedIn("Ines Halloran");
+  await teacher.goto("/classes");
+  await teacher.getByRole("link", { name: /4\/5 Puffin/ }).click();
+  await expect(teacher.getByRole("heading", { name: "4/5 Puffin" })).toBeVisible();
+  await teacher.getByRole("button", { name: "Let students in" }).click();
+  const code = (await teacher.getByText(/^[A-Z]{3,7} \d\d$/).innerText()).trim();
+
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/join");
+  await page.getByLabel("What does the board say?").fill(code.toLowerCase().replace(" ", ""));
+  await page.getByRole("button", { name: "Come in" }).click();
+  await page.getByRole("button", { name: "Odd M." }).click();
+  await expect(page.getByRole("heading", { name: "Hello, Odd" })).toBeVisible();
+  await expect(page.getByText("Kelp under glass").first()).toBeVisible();
+  await expect(page.getByText("Reading a tide table")).toHaveCount(0);
+
+  await teacher.getByRole("button", { name: "End it now" }).click();
+  await expect(teacher.getByText("No code lets students in just now.")).toBeVisible();
+});
+
+test("a child comes in with a name and three pictures", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/join");
+  await page.getByRole("button", { name: "With my pictures" }).click();
+  await page.getByLabel("My name").fill("Sunniva.Dale");
+  for (const picture of ["fish", "star", "boat"])
+    await page.getByRole("button", { name: picture, exact: true }).click();
+  await page.getByRole("button", { name: "Come in" }).click();
+  await expect(page.getByText("The name and the pictures do not fit together.")).toBeVisible();
+  for (const picture of ["fish", "boat", "star"])
+    await page.getByRole("button", { name: picture, exact: true }).click();
+  await page.getByRole("button", { name: "Come in" }).click();
+  await expect(page.getByRole("heading", { name: "Hello, Sunniva" })).toBeVisible();
+  await page.getByRole("button", { name: "Go out" }).click();
+  await page.waitForURL(/sign-in/);
+  await page.goto("/student");
+  await page.waitForURL(/sign-in/);
+});
+
+test("what was given can be called back and given again, and its date moved", async ({ signedIn }) => {
+  const page = await signedIn("Marcus Osei");
+  await page.goto("/plan");
+  const open = page.getByRole("region", { name: "Open" }).getByRole("listitem").filter({ hasText: "Speed at sea" });
+  await open.getByRole("button", { name: /Change when/ }).click();
+  await page.getByLabel("Due", { exact: true }).fill("2020-01-01T15:00");
+  await page.getByRole("button", { name: "Change it" }).click();
+  await expect(page.getByText(/already past. The old date is kept/)).toBeVisible();
+  await page.getByRole("button", { name: "Leave it" }).click();
+
+  const finished = page
+    .getByRole("region", { name: "Finished" })
+    .getByRole("listitem")
+    .filter({ hasText: "Boat building" });
+  await finished.getByRole("button", { name: /Call back/ }).click();
+  await expect(
+    page.getByText(/Called back “Boat building to scale”\. What \d+ students have answered is kept\./),
+  ).toBeVisible();
+  await page.keyboard.press("u");
+  await expect(finished).toBeVisible();
+});

@@ -1,0 +1,130 @@
+import { expect, test } from "./fixture";
+
+test("a wrong password says so and keeps the address; a stranger learns nothing of who has one", async ({ page }) => {
+  await page.goto("/sign-in");
+  const said: string[] = [];
+  for (const email of ["ines.halloran@skerry.example", "nobody@skerry.example"]) {
+    await page.getByLabel("E-mail").fill(email);
+    await page.getByLabel("Password").fill("not this");
+    await page.getByRole("button", { name: "Sign in", exact: true }).click();
+    const alert = page.locator("main").getByRole("alert");
+    await expect(alert).toBeVisible();
+    said.push(await alert.innerText());
+    await expect(page.getByLabel("E-mail")).toHaveValue(email);
+  }
+  expect(said[0]).toBe(said[1]);
+});
+
+test("the right password lets her in", async ({ page }) => {
+  await page.goto("/sign-in");
+  await page.getByLabel("E-mail").fill("bettina.rask@skerry.example");
+  await page.getByLabel("Password").fill("kelp-and-tide");
+  await page.getByRole("button", { name: "Sign in", exact: true }).click();
+  await page.waitForURL(/find/);
+});
+
+test("a due date that is past is refused with the reason, and the rest of the form stays", async ({ signedIn }) => {
+  const page = await signedIn("Teodor Brandt");
+  await page.goto("/find?words=ferry+timetable&do=assign");
+  const panel = page.getByRole("region", { name: "Assign" });
+  await panel.getByRole("radio", { name: "3 times" }).click();
+  await panel.getByLabel("Due").fill("2020-03-02T07:00");
+  await expect(
+    panel.getByText("Mon 2 Mar 2020, 7 in the morning is already past. Choose a later time.").first(),
+  ).toBeVisible();
+  await expect(panel.getByRole("button", { name: "Give it" })).toBeDisabled();
+  await expect(panel.getByRole("radio", { name: "3 times" })).toBeChecked();
+  await panel.getByLabel("Due").fill("2099-03-02T19:00");
+  await expect(panel.getByText("It is due in the evening, not in the morning.")).toBeVisible();
+});
+
+test("a text named .png is not a picture, and the step stays as it was", async ({ signedIn, expectTrouble }) => {
+  expectTrouble(/415/);
+  const page = await signedIn("Sol Wetherby");
+  await page.goto("/find?words=wind+on+the+hill");
+  await page.keyboard.press("e");
+  await page.waitForURL(/\/adapt\/\d+/);
+  await page
+    .getByLabel("Picture file")
+    .setInputFiles({ name: "photo.png", mimeType: "image/png", buffer: Buffer.from("just some text") });
+  await expect(page.getByText(/not a PNG, JPEG, GIF or WebP picture/)).toBeVisible();
+  const dot = Buffer.from(
+    "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==",
+    "base64",
+  );
+  await page.getByLabel("Picture file").setInputFiles({ name: "dot.png", mimeType: "image/png", buffer: dot });
+  await expect(page.getByRole("region", { name: "Picture" })).toBeVisible();
+  await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("A picture has no description.");
+  await page.getByLabel("What it shows, for those who do not see it").fill("A single dot");
+  await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("Nothing stands in the way.");
+});
+
+test("odd addresses open something sensible, and what is not hers looks like what is not there", async ({
+  signedIn,
+  expectTrouble,
+}) => {
+  expectTrouble(/404/);
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/find?grades=99,x&minutes=-3&subject=magic&shelf=moon&open=abc&step=77&sort=up&show=1e9");
+  await expect(page.getByRole("list", { name: "Results" })).toBeVisible();
+  for (const address of ["/adapt/999999", "/adapt/x", "/results?assignment=999999", "/classes?class=4", "/nowhere"]) {
+    await page.goto(address);
+    await expect(page.getByRole("heading", { name: "This is not here" })).toBeVisible();
+  }
+  await page.goto("/satchel?pocket=999999");
+  await expect(page.getByRole("heading", { name: "Everything in my satchel" })).toBeVisible();
+  await page.goto("/student");
+  await page.waitForURL(/find/);
+});
+
+test("writes from elsewhere, without a session, or of the wrong shape are refused and change nothing", async ({
+  signedIn,
+  request,
+}) => {
+  const student = await signedIn("Liv Torsen");
+  const href = await student.getByRole("link", { name: /Reading a tide table/ }).getAttribute("href");
+  const send = (body: string, headers: Record<string, string> = {}) =>
+    student.request.post(`${href}/responses`, {
+      data: body,
+      headers: { "content-type": "application/json", "sec-fetch-site": "same-origin", ...headers },
+    });
+  expect((await send("{}", { origin: "https://elsewhere.example" })).status()).toBe(403);
+  expect((await send("not json")).status()).toBe(400);
+  expect((await send('{"items":[]}')).status()).toBe(400);
+  expect((await send(JSON.stringify({ items: [{ key: "a-long-key", question: "nowhere", value: 1 }] }))).status()).toBe(
+    200,
+  );
+  expect(
+    await (await send(JSON.stringify({ items: [{ key: "a-long-key", question: "nowhere", value: 1 }] }))).json(),
+  ).toEqual({ kept: [], refused: ["a-long-key"] });
+  expect(
+    (
+      await student.request.post("/student/999999/responses", {
+        data: "{}",
+        headers: { "sec-fetch-site": "same-origin" },
+      })
+    ).status(),
+  ).toBe(404);
+  expect(
+    (await request.post(`${href}/responses`, { data: "{}", headers: { "sec-fetch-site": "same-origin" } })).status(),
+  ).toBe(401);
+  // A student is no teacher.
+  expect((await student.request.get("/results/1/csv")).status()).toBe(404);
+  expect((await student.request.get(`/media/${"0".repeat(64)}`)).status()).toBe(404);
+  expect((await student.request.get("/media/..%2f..%2fetc%2fpasswd")).status()).toBe(404);
+});
+
+test("every page says what it lets run", async ({ request }) => {
+  const headers = (await request.get("/sign-in")).headers();
+  expect(headers["content-security-policy"]).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic';/);
+  expect(headers["content-security-policy"]).not.toContain("unsafe-eval");
+  expect(headers["x-content-type-options"]).toBe("nosniff");
+  expect(headers["x-powered-by"]).toBeUndefined();
+});
+
+test("a code that opens nothing says so, to a child", async ({ page }) => {
+  await page.goto("/join");
+  await page.getByLabel("What does the board say?").fill("WHALE 00");
+  await page.getByRole("button", { name: "Come in" }).click();
+  await expect(page.getByText("This code does not open a class now.")).toBeVisible();
+});

@@ -1,0 +1,124 @@
+import { expect, lines, lookFor, test } from "./fixture";
+
+test("a teacher narrows thousands to a few, and every number on the way is a way back", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  const trail = page.getByRole("list", { name: "How it was narrowed" });
+  await expect(trail).toContainText("in all");
+
+  await lookFor(page, "tide");
+  await page.getByRole("button", { name: "Grade: any grade" }).click();
+  const grades = page.getByRole("listbox", { name: "Grade" });
+  const promised = await grades.getByRole("option", { name: /Grade 5/ }).innerText();
+  await grades.getByRole("option", { name: /Grade 5/ }).click();
+  // What the blank promised is what is left.
+  await expect(trail.getByRole("listitem").last()).toContainText(promised.match(/[\d,]+$/)![0]);
+  await grades.getByRole("option", { name: /Grade 4/ }).click();
+  await page.keyboard.press("Escape");
+
+  await page.getByRole("button", { name: "Subject: any subject" }).click();
+  await page.getByRole("option", { name: /Mathematics/ }).click();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Length: any time" }).click();
+  await page.getByRole("option", { name: /Up to 30/ }).click();
+  await expect(trail.getByRole("listitem")).toHaveCount(5);
+  await expect(lines(page).first()).toContainText("Reading a tide table");
+  await expect(page).toHaveURL(/words=tide.*grades=4%2C5.*subject=mathematics.*minutes=30/);
+
+  // Back over the trail, and back with the browser.
+  await trail.getByRole("button", { name: /tide/ }).click();
+  await expect(trail.getByRole("listitem")).toHaveCount(2);
+  await page.goBack();
+  await expect(trail.getByRole("listitem")).toHaveCount(5);
+});
+
+test("she looks a lesson over: skims it, then does it as a student would, and nothing is kept of that", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  await lookFor(page, "reading a tide table");
+  await lines(page).getByRole("button", { name: "Reading a tide table" }).click();
+  await expect(page.getByRole("heading", { name: "Reading a tide table", level: 1 })).toBeVisible();
+  await page
+    .getByRole("list", { name: "Steps" })
+    .getByRole("button", { name: /When is high water/ })
+    .click();
+
+  const aside = page.getByRole("complementary", { name: "For the teacher" });
+  await expect(aside).toContainText("12 h 25 min (1 either way)");
+  await expect(aside).toContainText("forget the minutes");
+  await expect(page.getByRole("button", { name: "Check" })).toHaveCount(0);
+
+  await page.keyboard.press("w");
+  await page.getByLabel("h", { exact: true }).first().fill("12");
+  await page.getByLabel("min", { exact: true }).first().fill("15");
+  await page.getByRole("button", { name: "Check" }).first().click();
+  await expect(page.getByText("Partly right: 1 of 2")).toBeVisible();
+  await page.getByLabel("min", { exact: true }).first().fill("26");
+  await page.getByRole("button", { name: "Check" }).first().click();
+  await expect(page.getByRole("status").filter({ hasText: "Right" })).toBeVisible();
+
+  await page.reload();
+  await expect(page.getByLabel("h", { exact: true }).first()).toHaveValue("");
+  await expect(page).toHaveURL(/step=2.*mode=work|mode=work.*step=2/);
+});
+
+test("she packs it, undoes it with a key, packs it again, and it has brass in the list", async ({ signedIn }) => {
+  const page = await signedIn("Mercy Adeyemi");
+  await lookFor(page, "sea song");
+  await expect(lines(page).first()).toContainText("The beat of a sea song");
+  await page.getByRole("button", { name: "Pack" }).click();
+  await expect(page.getByText("Packed “The beat of a sea song”.")).toBeVisible();
+  await expect(lines(page).first()).toContainText("in my satchel");
+  await page.keyboard.press("u");
+  await expect(page.getByRole("button", { name: "Pack" })).toBeVisible();
+  await expect(lines(page).first()).not.toContainText("in my satchel");
+  await page.keyboard.press("p");
+  await expect(page.getByRole("button", { name: "In my satchel" })).toBeVisible();
+  await page.getByRole("link", { name: "Satchel", exact: true }).click();
+  await expect(page.getByRole("button", { name: "The beat of a sea song" })).toBeVisible();
+});
+
+test("a misspelt word finds what was meant and says so; a word nobody wrote says which blank to loosen", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  await page.getByLabel("About: words to look for").fill("lighthuose signals");
+  await expect(page.getByText("These say")).toContainText("lighthouse signals");
+  await expect(lines(page).first()).toContainText("Lighthouse signals");
+  await page.getByRole("button", { name: "Take it over" }).click();
+  await expect(page.getByLabel("About: words to look for")).toHaveValue("lighthouse signals");
+
+  await page.goto("/find?words=xqzzvw&grades=4");
+  await expect(page.getByRole("heading", { name: "Nothing fits all of this" })).toBeVisible();
+  await page.getByRole("button", { name: "xqzzvw", exact: true }).click();
+  await expect(lines(page).first()).toBeVisible();
+});
+
+test("what belongs to the other school's staffroom is not found, not counted, and not there by its address", async ({
+  signedIn,
+}) => {
+  const judit = await signedIn("Judit Varga");
+  await lookFor(judit, "loss of the morning star");
+  await expect(lines(judit).first()).toContainText("The loss of the Morning Star");
+  await lines(judit).first().getByRole("button").click();
+  await expect(judit).toHaveURL(/open=\d+/);
+  const id = /open=(\d+)/.exec(judit.url())![1];
+
+  const ines = await signedIn("Ines Halloran");
+  await ines.getByLabel("About: words to look for").fill('"morning star"');
+  await expect(ines.getByRole("heading", { name: "Nothing fits all of this" })).toBeVisible();
+  await ines.goto(`/find?open=${id}`);
+  await expect(ines.getByRole("heading", { name: "This is not here" })).toBeVisible();
+});
+
+test("columns can be sorted, and more can be shown", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await page.getByRole("button", { name: "Min", exact: true }).click();
+  await expect(page).toHaveURL(/sort=minutes/);
+  const minutes = await lines(page).evaluateAll((rows) =>
+    rows.map((row) => Number(row.querySelectorAll(".numbers")[1]?.textContent)),
+  );
+  expect(minutes).toEqual([...minutes].sort((a, b) => a - b));
+  await page.getByRole("button", { name: "Show more" }).click();
+  await expect(lines(page)).toHaveCount(120);
+});

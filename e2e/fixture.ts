@@ -1,0 +1,85 @@
+import { test as base, expect, type Browser, type BrowserContext, type Page } from "@playwright/test";
+
+/** Every page of every test is watched: an error in the console or a failed request fails the test. */
+function watch(page: Page, expected: RegExp[]): string[] {
+  const seen: string[] = [];
+  const note = (text: string) => {
+    if (!expected.some((pattern) => pattern.test(text))) seen.push(text);
+  };
+  page.on(
+    "console",
+    (message) => (message.type() === "error" || message.type() === "warning") && note(`console: ${message.text()}`),
+  );
+  page.on("pageerror", (error) => note(`page: ${error.message}`));
+  page.on("requestfailed", (request) => {
+    // Pages that are left cut off what they were still loading.
+    if (!/ERR_ABORTED/.test(request.failure()?.errorText ?? ""))
+      note(`request: ${request.url()} ${request.failure()?.errorText}`);
+  });
+  page.on("response", (response) => response.status() >= 400 && note(`status: ${response.status()} ${response.url()}`));
+  return seen;
+}
+
+interface Fixtures {
+  /** What this test provokes on purpose; everything else fails it. */
+  expectTrouble: (...patterns: RegExp[]) => void;
+  /** Somebody of the demo, signed in in a browser of their own. */
+  signedIn: (name: string, options?: { phone?: boolean }) => Promise<Page>;
+}
+
+export const test = base.extend<Fixtures & { trouble: { patterns: RegExp[]; seen: string[] } }>({
+  trouble: [
+    async ({}, provide) => {
+      const trouble = { patterns: [] as RegExp[], seen: [] as string[] };
+      await provide(trouble);
+      expect(trouble.seen.filter((text) => !trouble.patterns.some((pattern) => pattern.test(text)))).toEqual([]);
+    },
+    { auto: true },
+  ],
+  expectTrouble: async ({ trouble }, provide) => {
+    await provide((...patterns) => void trouble.patterns.push(...patterns));
+  },
+  page: async ({ page, trouble }, provide) => {
+    const seen = watch(page, []);
+    await provide(page);
+    trouble.seen.push(...seen);
+  },
+  signedIn: async ({ browser, trouble }, provide) => {
+    const contexts: BrowserContext[] = [];
+    const watched: string[][] = [];
+    await provide(async (name, options) => {
+      const context = await newContext(browser, options?.phone ?? false);
+      contexts.push(context);
+      const page = await context.newPage();
+      watched.push(watch(page, []));
+      await page.goto("/sign-in");
+      await page
+        .getByRole("button", { name: new RegExp(`^${name}`) })
+        .first()
+        .click();
+      await page.waitForURL(/\/(find|student)/);
+      return page;
+    });
+    trouble.seen.push(...watched.flat());
+    for (const context of contexts) await context.close();
+  },
+});
+
+const newContext = (browser: Browser, phone: boolean) =>
+  browser.newContext(
+    phone
+      ? { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }
+      : { viewport: { width: 1280, height: 800 } },
+  );
+
+export { expect };
+
+/** The list of results or of the satchel. */
+export const lines = (page: Page) => page.getByRole("list", { name: "Results" }).getByRole("listitem");
+
+/** Types words into the need line and waits until the trail has followed. */
+export async function lookFor(page: Page, words: string): Promise<void> {
+  await page.getByLabel("About: words to look for").fill(words);
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("list", { name: "How it was narrowed" })).toContainText(words);
+}
