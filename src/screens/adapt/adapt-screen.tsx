@@ -90,7 +90,15 @@ function usePublish(data: AdaptData, draft: ReturnType<typeof useDraft>) {
   return { busy, publish };
 }
 
-export function AdaptScreen({ data, periodMinutes }: { data: AdaptData; periodMinutes: number | null }) {
+export function AdaptScreen({
+  data,
+  periodMinutes,
+  zone,
+}: {
+  data: AdaptData;
+  periodMinutes: number | null;
+  zone: string;
+}) {
   const draft = useDraft(data.resource, data.document, data.counter);
   const { document, change, undo, redo, state } = draft;
   const [current, setCurrent] = useState<string | null>(document.steps[0]?.id ?? null);
@@ -160,7 +168,7 @@ export function AdaptScreen({ data, periodMinutes }: { data: AdaptData; periodMi
           className="min-w-40 flex-1 rounded-[4px] bg-transparent px-1 font-serif text-[20px] hover:ring-1 hover:ring-line"
         />
         <SourceSign data={data} changes={changes} />
-        <SaveSign state={state} savedBefore={data.saved} />
+        <SaveSign state={state} savedBefore={data.saved} zone={zone} />
         <div className="flex gap-1">
           <IconButton name="Undo" disabled={!undo} onClick={() => undo?.()}>
             <Undo2 size={17} aria-hidden />

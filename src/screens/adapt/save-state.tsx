@@ -1,16 +1,15 @@
+import { toWallClock } from "@/core/calendar/wall-clock";
 import { Check, CloudOff, Loader2 } from "lucide-react";
 import type { SaveState } from "./use-draft";
 
-const clock = (at: Date) => at.toLocaleTimeString(undefined, { hour: "2-digit", minute: "2-digit" });
-
 /** Honest, always: saved and when, being saved, or not saved and why. */
-export function SaveSign({ state, savedBefore }: { state: SaveState; savedBefore: Date | null }) {
+export function SaveSign({ state, savedBefore, zone }: { state: SaveState; savedBefore: Date | null; zone: string }) {
   const at = state.kind === "saved" ? (state.at ?? savedBefore) : null;
   return (
     <p role="status" className="flex min-w-0 items-center gap-1.5 text-[13px] text-ink-soft">
       {state.kind === "saved" && at && (
         <>
-          <Check size={14} aria-hidden /> saved {clock(at)}
+          <Check size={14} aria-hidden /> saved {toWallClock(at, zone).slice(11)}
         </>
       )}
       {(state.kind === "waiting" || state.kind === "saving") && (

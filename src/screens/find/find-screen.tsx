@@ -1,5 +1,5 @@
 "use client";
-import { useRef, useState } from "react";
+import { useOptimistic, useRef, useState } from "react";
 import { anyNeed, blanks, emptied, needToParameters, sayBlank, type Blank, type Need } from "@/core/find/need";
 import type { Sort } from "@/data/search";
 import type { AssignContext } from "@/server/assign-context";
@@ -28,8 +28,10 @@ export interface FindScreenProps {
   locale: string;
 }
 
-export function FindScreen({ need, found, sort, limit, opened, wanted, assign, locale }: FindScreenProps) {
+export function FindScreen({ need: answered, found, sort, limit, opened, wanted, assign, locale }: FindScreenProps) {
   const { go, busy } = useAddress();
+  // What she has chosen, also while the answer is still under way: the next choice builds on it, none is lost.
+  const [need, want] = useOptimistic(answered);
   const wordsBox = useRef<HTMLInputElement>(null);
   const { hits, counts, corrected } = found;
   const [picked, setPicked] = useState<number | null>(null);
@@ -39,7 +41,7 @@ export function FindScreen({ need, found, sort, limit, opened, wanted, assign, l
   const change = (next: Need, typing = false) => {
     const parameters = needToParameters(next);
     const fields = Object.fromEntries(needNames.map((name) => [name, parameters.get(name)]));
-    go({ ...fields, open: null, step: null, do: null, show: null }, !typing);
+    go({ ...fields, open: null, step: null, do: null, show: null }, !typing, () => want(next));
   };
   const open = (id: number) => {
     setPicked(id);
@@ -69,10 +71,10 @@ export function FindScreen({ need, found, sort, limit, opened, wanted, assign, l
           onChange={change}
         />
         <div className="mt-1 flex min-h-5 items-center gap-4">
-          <Trail trail={counts.trail} need={need} locale={locale} onBack={keepOnly} />
+          <Trail trail={counts.trail} need={answered} locale={locale} onBack={keepOnly} />
           {corrected && (
             <p className="text-[13px]" role="status">
-              Nothing says “{need.words.trim()}”. These say <strong>{corrected}</strong>.{" "}
+              Nothing says “{answered.words.trim()}”. These say <strong>{corrected}</strong>.{" "}
               <button
                 type="button"
                 className="font-semibold text-green underline"
@@ -109,7 +111,7 @@ export function FindScreen({ need, found, sort, limit, opened, wanted, assign, l
                 )}
               </>
             ) : (
-              <NothingFound need={need} change={change} />
+              <NothingFound need={answered} change={change} />
             )}
           </div>
         </section>

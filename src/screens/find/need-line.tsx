@@ -75,7 +75,7 @@ function Words({
           timer.current = setTimeout(() => send(text), PAUSE_MS);
         }}
         onKeyDown={(event) => {
-          if (event.key === "Enter") send(typed);
+          if (event.key === "Enter") send(event.currentTarget.value);
           // Done with the words: single keys move in the list again.
           if (event.key === "Enter" || event.key === "Escape") event.currentTarget.blur();
         }}

@@ -12,5 +12,5 @@ export default async function AdaptPage({ params }: { params: Promise<{ resource
   const { db, visitor, now } = await enter("edit resource", { resource });
   const [data, { current }] = await Promise.all([adaptData(db, resource), chosenClass(db, visitor, now)]);
   if (!data) notFound();
-  return <AdaptScreen key={resource} data={data} periodMinutes={current?.periodMinutes ?? null} />;
+  return <AdaptScreen key={resource} data={data} periodMinutes={current?.periodMinutes ?? null} zone={visitor.zone} />;
 }
