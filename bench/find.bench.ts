@@ -1,0 +1,108 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import MiniSearch from "minisearch";
+import { anyNeed, type Need } from "@/core/find/need";
+import type { Facts } from "@/core/resource/facts";
+import { EmbeddedDb } from "@/data/pglite";
+import { migrate } from "@/data/migrate";
+import { find } from "@/server/find";
+import type { Reader } from "@/data/search";
+import { addBulk } from "@demo/bulk/add";
+import { SeededRandom } from "@demo/bulk/random";
+import { birds, crafts, goods, places, seaLife, weather } from "@demo/bulk/world";
+import { percentile, printTable, readOptions } from "./table";
+
+/**
+ * One whole find page (24 ranked hits and the counts of every blank), beside MiniSearch ranking the same words over the
+ * same titles, summaries and topics in the same run. Needs are of the kind teachers type: one to three words, with and
+ * without blanks filled, some misspelt, some without words.
+ */
+const { n, json } = readOptions({ n: [5_000, 50_000] });
+const ROUNDS = 120;
+
+const random = new SeededRandom(42);
+const words = [
+  ...birds,
+  ...seaLife,
+  ...goods,
+  ...crafts,
+  ...weather,
+  ...places,
+  "tide",
+  "timetable",
+  "fractions",
+  "map scale",
+  "story",
+  "rhythm",
+];
+
+function someNeed(): Need {
+  const typed = random.some(words, random.int(1, 2)).join(" ");
+  const misspelt = random.next() < 0.1 ? typed.replace(/(.)(.)(.*)/, "$2$1$3") : typed;
+  return {
+    ...anyNeed,
+    words: misspelt,
+    grades: random.next() < 0.5 ? [random.int(0, 7)] : [],
+    subjects: random.next() < 0.4 ? [random.pick(["mathematics", "science", "reading"] as const)] : [],
+    minutes: random.next() < 0.3 ? 30 : null,
+  };
+}
+
+const cases: [name: string, need: () => Need][] = [
+  ["find page, words and blanks", someNeed],
+  ["find page, one common word", () => ({ ...anyNeed, words: random.pick(["students", "boat", "table", "read"]) })],
+  ["browse without words", () => ({ ...anyNeed, grades: random.next() < 0.5 ? [random.int(0, 7)] : [] })],
+];
+
+async function timed(work: () => unknown): Promise<number> {
+  const from = performance.now();
+  await work();
+  return performance.now() - from;
+}
+
+const rows: Record<string, string | number | undefined>[] = [];
+for (const count of n) {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-bench-"));
+  try {
+    const db = await EmbeddedDb.open({ folder });
+    await migrate(db);
+    await db.query("insert into district (name) values ('Bench')");
+    await addBulk(db, { count, seed: 7, now: new Date() });
+    await db.script("vacuum analyze");
+    const [teacher] = await db.query<{ id: number; district: number }>(
+      "select id, district_id district from person limit 1",
+    );
+    const reader: Reader = { ...teacher!, school: null, satchel: [] };
+
+    const facts = await db.query<{ id: number; facts: Facts }>("select resource_id id, facts from resource_facts");
+    const yardstick = new MiniSearch<{ id: number; title: string; summary: string }>({
+      fields: ["title", "summary"],
+      searchOptions: { boost: { title: 3 }, prefix: true },
+    });
+    yardstick.addAll(facts.map((row) => ({ id: row.id, title: row.facts.title, summary: row.facts.summary })));
+
+    for (const [name, need] of cases) {
+      const needs = Array.from({ length: ROUNDS }, need);
+      for (const one of needs.slice(0, 10)) await find(db, reader, one, { sort: "best", limit: 24 });
+      const ours: number[] = [];
+      const theirs: number[] = [];
+      for (const one of needs) {
+        ours.push(await timed(() => find(db, reader, one, { sort: "best", limit: 24 })));
+        if (one.words) theirs.push(await timed(() => yardstick.search(one.words).slice(0, 24)));
+      }
+      rows.push({
+        case: name,
+        n: count,
+        p50_ms: percentile(ours, 50),
+        p95_ms: percentile(ours, 95),
+        yardstick_p95_ms: theirs.length > 0 ? percentile(theirs, 95) : undefined,
+      });
+    }
+    await db.close();
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+printTable(rows, json);
+process.exit(0);
