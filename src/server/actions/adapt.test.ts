@@ -1,0 +1,209 @@
+import { allQuestions, type Document } from "@/core/resource/document";
+import type { Db } from "@/data/db";
+import { draftOf, resourceById, revisionById } from "@/data/resources";
+import { freshDatabase } from "@/data/testing/database";
+import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { adaptData } from "../adapt";
+import { lightTable } from "../light-table";
+import { adaptResource, archiveResource, makeResource, publishDraft, saveDraft, shareInStaffroom } from "./adapt";
+
+jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
+jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
+
+let db: Db;
+let world: World;
+const now = new Date("2026-11-25T10:00:00Z");
+const ines = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
+const teodor = () => visitorOf({ id: world.teodor, district: world.district, school: world.here });
+const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
+  if (!outcome.ok) throw new Error(outcome.problem);
+  return outcome.value;
+};
+
+beforeAll(async () => {
+  db = await freshDatabase();
+  world = await smallWorld(db);
+  answerFrom(db);
+}, 60_000);
+afterAll(() => db.close());
+beforeEach(() => actAs(ines()));
+
+async function adapted(
+  document: Document = lesson("Original"),
+): Promise<{ source: { id: number; revision: number }; mine: number }> {
+  const source = await publishFor(db, world.teodor, document, ["staffroom"]);
+  return { source, mine: value(await adaptResource({ resource: source.id })).resource };
+}
+
+describe("making her own version", () => {
+  test("is a copy with its source attached; nobody else sees it, and the original stays as it was", async () => {
+    const { source, mine } = await adapted();
+    const draft = (await draftOf(db, mine))!;
+    expect(draft.document.credits).toMatchObject([{ title: "Original", author: "teodor Test", licence: "CC-BY-4.0" }]);
+    expect(draft.document.steps[0]!.origin).toMatchObject({ resource: source.id, revision: source.revision });
+    expect((await resourceById(db, source.id))!.headNumber).toBe(1);
+    actAs(teodor());
+    expect(await lightTable(db, teodor(), mine, now)).toBeNull();
+  });
+
+  test("what may not be changed is refused with the reason", async () => {
+    const source = await publishFor(db, world.teodor, lesson("As it is", { licence: "CC-BY-ND-4.0" }), ["staffroom"]);
+    expect(await adaptResource({ resource: source.id })).toEqual({
+      ok: false,
+      problem: expect.stringContaining("not changed") as string,
+    });
+  });
+
+  test("what she may not see cannot be copied either, and answers like something that is not there", async () => {
+    const hidden = await publishFor(db, world.judit, lesson("Hidden"), ["staffroom"]);
+    const refused = await adaptResource({ resource: hidden.id });
+    expect(refused).toEqual(await adaptResource({ resource: 999_999 }));
+    expect(refused.ok).toBe(false);
+  });
+
+  test("the light table offers the version she has", async () => {
+    const { source, mine } = await adapted();
+    expect((await lightTable(db, ines(), source.id, now))!.myVersions).toEqual([mine]);
+  });
+});
+
+describe("saving", () => {
+  test("moves the counter on; an old window is told and overwrites nothing", async () => {
+    const { mine } = await adapted();
+    const { document } = (await draftOf(db, mine))!;
+    const better = { ...document, title: { en: "Better" } };
+    expect(value(await saveDraft({ resource: mine, seen: 1, document: better }))).toEqual({
+      conflict: false,
+      counter: 2,
+    });
+    expect(value(await saveDraft({ resource: mine, seen: 1, document }))).toEqual({ conflict: true, counter: 1 });
+    expect((await draftOf(db, mine))!.document.title.en).toBe("Better");
+  });
+
+  test("what is no document is refused, says where, and what was saved is kept", async () => {
+    const { mine } = await adapted();
+    const before = await draftOf(db, mine);
+    for (const odd of [null, "x", { ...before!.document, steps: [{}] }, { ...before!.document, schema: 99 }]) {
+      expect(await saveDraft({ resource: mine, seen: 1, document: odd })).toEqual({
+        ok: false,
+        problem: expect.stringContaining("What was saved before is kept.") as string,
+      });
+    }
+    expect(await draftOf(db, mine)).toEqual(before);
+  });
+
+  test("credits may be added to, never taken away", async () => {
+    const { mine } = await adapted();
+    const { document } = (await draftOf(db, mine))!;
+    expect(await saveDraft({ resource: mine, seen: 1, document: { ...document, credits: [] } })).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("never taken away") as string,
+    });
+  });
+
+  test("a colleague cannot save into it", async () => {
+    const { mine } = await adapted();
+    const { document } = (await draftOf(db, mine))!;
+    actAs(teodor());
+    expect((await saveDraft({ resource: mine, seen: 1, document })).ok).toBe(false);
+  });
+
+  test("signed out, she is told that what she typed is still there", async () => {
+    const { mine } = await adapted();
+    actAs(null);
+    expect(await saveDraft({ resource: mine, seen: 1, document: {} })).toEqual({
+      ok: false,
+      problem: expect.stringContaining("still here") as string,
+    });
+  });
+});
+
+describe("publishing", () => {
+  test("makes a revision, ends the draft, and writes into the credit what was changed", async () => {
+    const { mine } = await adapted();
+    const { document } = (await draftOf(db, mine))!;
+    await saveDraft({ resource: mine, seen: 1, document: { ...document, title: { en: "My tides" } } });
+    expect(value(await publishDraft({ resource: mine, seen: 2 }))).toEqual({ number: 1 });
+    const resource = (await resourceById(db, mine))!;
+    const revision = (await revisionById(db, resource.head!))!;
+    expect(revision.document.credits.at(-1)!.changed).toBe("another title");
+    expect(await draftOf(db, mine)).toBeUndefined();
+    expect((await adaptData(db, mine))!).toMatchObject({
+      published: true,
+      hasDraft: false,
+      counter: 0,
+      source: { author: "teodor Test", number: 1 },
+    });
+  });
+
+  test("nothing unfinished goes out, and it says what is missing", async () => {
+    const made = value(await makeResource({ title: "Empty" })).resource;
+    expect(await publishDraft({ resource: made, seen: 1 })).toEqual({
+      ok: false,
+      problem: "Not published yet: There are no steps yet.",
+    });
+  });
+
+  test("not what another window has changed since", async () => {
+    const { mine } = await adapted();
+    const { document } = (await draftOf(db, mine))!;
+    await saveDraft({ resource: mine, seen: 1, document });
+    expect(await publishDraft({ resource: mine, seen: 1 })).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("another window") as string,
+    });
+  });
+
+  test("twice is once", async () => {
+    const { mine } = await adapted();
+    value(await publishDraft({ resource: mine, seen: 1 }));
+    expect(await publishDraft({ resource: mine, seen: 1 })).toEqual({
+      ok: false,
+      problem: "There is nothing new to publish.",
+    });
+  });
+});
+
+describe("sharing and putting away", () => {
+  test("on the staffroom shelf a colleague finds it, off it she does not", async () => {
+    const { mine } = await adapted();
+    expect(await shareInStaffroom({ resource: mine, shared: true })).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("Publish it first") as string,
+    });
+    value(await publishDraft({ resource: mine, seen: 1 }));
+    value(await shareInStaffroom({ resource: mine, shared: true }));
+    expect(await lightTable(db, teodor(), mine, now)).not.toBeNull();
+    value(await shareInStaffroom({ resource: mine, shared: false }));
+    expect(await lightTable(db, teodor(), mine, now)).toBeNull();
+  });
+
+  test("put away it is found by nobody, and comes back as it was", async () => {
+    const { id } = await publishFor(db, world.ines, lesson("Put away"), ["commons"]);
+    value(await archiveResource({ resource: id, archived: true }));
+    expect(await lightTable(db, teodor(), id, now)).toBeNull();
+    value(await archiveResource({ resource: id, archived: false }));
+    expect((await lightTable(db, teodor(), id, now))!.facts.title).toBe("Put away");
+  });
+
+  test("only its owner", async () => {
+    const { id } = await publishFor(db, world.teodor, lesson("Not hers"), ["commons"]);
+    expect((await archiveResource({ resource: id, archived: true })).ok).toBe(false);
+    expect((await shareInStaffroom({ resource: id, shared: true })).ok).toBe(false);
+  });
+});
+
+test("the light table shows a teacher the answers, and her own draft before it is published", async () => {
+  const { id } = await publishFor(db, world.teodor, lesson("Looked over"), ["staffroom"]);
+  const table = (await lightTable(db, ines(), id, now))!;
+  expect(allQuestions(table.document)[0]!.question).toMatchObject({ right: "a" });
+  expect(table).toMatchObject({ mine: false, packed: false, published: true, usedHere: 0 });
+  const made = value(await makeResource({ title: "Only a draft" })).resource;
+  expect(await lightTable(db, ines(), made, now)).toMatchObject({
+    mine: true,
+    published: false,
+    facts: { title: "Only a draft" },
+  });
+  expect(await lightTable(db, ines(), undefined, now)).toBeNull();
+});

@@ -1,0 +1,248 @@
+import { allQuestions } from "@/core/resource/document";
+import { richText } from "@/core/resource/rich-text";
+import { pictureSecret } from "@/core/student/pictures";
+import { setJoinCode } from "@/data/classes";
+import type { Db } from "@/data/db";
+import { freshDatabase } from "@/data/testing/database";
+import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { workOf } from "@/data/work";
+import { hashSecret } from "../secrets";
+import { studentWork } from "../student-work";
+import { actAs, answerFrom, takeSignIns, visitorOf } from "../testing/as";
+import { assignResource, callBack, changeDue } from "./assign";
+import { endJoinCode, startJoinCode } from "./classes";
+import { checkAnswer, handIn, joinClass, readCode, signInWithPictures, tryAgain } from "./student";
+
+jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
+jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
+jest.mock("next/navigation", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").navigation);
+
+let db: Db;
+let world: World;
+const teacher = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
+const child = (at = 0) =>
+  visitorOf({ id: world.students[at]!, district: world.district, school: world.here }, { kind: "student", roles: [] });
+const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
+  if (!outcome.ok) throw new Error(outcome.problem);
+  return outcome.value;
+};
+const later = (hours: number) => new Date(Date.now() + hours * 3_600_000).toISOString().slice(0, 16);
+
+const document = lesson("Tides");
+const { question } = allQuestions(document)[0]!;
+
+beforeAll(async () => {
+  db = await freshDatabase();
+  world = await smallWorld(db);
+  answerFrom(db);
+}, 60_000);
+afterAll(() => db.close());
+
+async function given(more: object = {}, lessonGiven = document): Promise<number> {
+  actAs(teacher());
+  const { id } = await publishFor(db, world.ines, lessonGiven);
+  const form = {
+    resource: id,
+    class: world.class,
+    students: world.students,
+    opens: "",
+    due: later(48),
+    tries: 1,
+    keep: "best" as const,
+    checking: "at once" as const,
+  };
+  const { assignment } = value(await assignResource({ ...form, ...more }));
+  actAs(child());
+  return assignment;
+}
+const check = (assignment: number, answer: unknown, key = `key-${Math.random()}`) =>
+  checkAnswer({ assignment, question: question.id, key, value: answer });
+
+describe("giving work", () => {
+  test("a date that is past is refused, with its field, and nothing is given", async () => {
+    await expect(given({ due: "2020-01-01T15:00" })).rejects.toThrow(/already past/);
+    const before = await db.query("select count(*) n from assignment");
+    actAs(teacher());
+    const { id } = await publishFor(db, world.ines, document);
+    expect(
+      await assignResource({
+        resource: id,
+        class: world.class,
+        students: [],
+        opens: "",
+        due: later(1),
+        tries: 1,
+        keep: "best",
+        checking: "at once",
+      }),
+    ).toMatchObject({
+      ok: false,
+      problem: "Choose at least one student.",
+      field: "students",
+    });
+    expect(await db.query("select count(*) n from assignment")).toEqual(before);
+  });
+
+  test("not to a class that is not hers, nor to a child who is not in it", async () => {
+    await expect(given({ class: world.class + 100 })).rejects.toThrow(/not yours to see/);
+    await expect(given({ students: [world.stranger] })).rejects.toThrow(/not yours to see/);
+  });
+
+  test("the due date moves forward, never into the past", async () => {
+    const assignment = await given();
+    actAs(teacher());
+    value(await changeDue({ assignment, due: later(72) }));
+    expect(await changeDue({ assignment, due: "2020-01-01T08:00" })).toMatchObject({ ok: false, field: "due" });
+    expect(await changeDue({ assignment, due: "whenever" })).toMatchObject({
+      ok: false,
+      problem: "Say when it is due.",
+    });
+    actAs(child());
+    expect((await changeDue({ assignment, due: later(72) })).ok).toBe(false);
+  });
+});
+
+describe("a child's work", () => {
+  test("is seen without any answer, and checked on the server", async () => {
+    const assignment = await given();
+    const data = (await studentWork(db, child(), assignment, new Date()))!;
+    expect(JSON.stringify(data.document)).not.toContain('"right":"a"');
+    expect(data).toMatchObject({ attempt: null, values: {}, marks: null, mayCheck: [question.id], triesLeft: true });
+    expect(value(await check(assignment, "b")).mark).toMatchObject({ verdict: "wrong", marks: 0 });
+    expect(value(await check(assignment, "a")).mark).toMatchObject({ verdict: "right", marks: 1 });
+    expect((await studentWork(db, child(), assignment, new Date()))!.values).toEqual({ [question.id]: "a" });
+  });
+
+  test("feedback comes with the verdict it belongs to", async () => {
+    const kind = {
+      ...document,
+      steps: document.steps.map((step) => ({
+        ...step,
+        blocks: step.blocks.map((block) =>
+          block.type === "question"
+            ? { ...block, question: { ...block.question, feedback: { wrong: { en: richText("Look again.") } } } }
+            : block,
+        ),
+      })),
+    };
+    const assignment = await given({}, kind);
+    expect(value(await check(assignment, "b")).feedback).toEqual({ en: richText("Look again.") });
+    expect(value(await check(assignment, "a")).feedback).toBeNull();
+  });
+
+  test("is not checked where the teacher said at the end, and then shows its marks", async () => {
+    const assignment = await given({ checking: "at the end" });
+    expect(await check(assignment, "a")).toMatchObject({ ok: false, problem: "This is not checked now." });
+    value(await tryAgain({ assignment }));
+    value(await handIn({ assignment }));
+    expect((await studentWork(db, child(), assignment, new Date()))!.marks).toMatchObject({
+      [question.id]: { verdict: "blank" },
+    });
+  });
+
+  test("shows no marks at all where the teacher said never", async () => {
+    const assignment = await given({ checking: "never" });
+    value(await tryAgain({ assignment }));
+    value(await handIn({ assignment }));
+    expect((await studentWork(db, child(), assignment, new Date()))!.marks).toEqual({});
+  });
+
+  test("an answer of the wrong shape, or to a question that is not there, is refused", async () => {
+    const assignment = await given();
+    expect((await check(assignment, { not: "a choice" })).ok).toBe(false);
+    expect((await checkAnswer({ assignment, question: "gone", key: "a-long-key", value: "a" })).ok).toBe(false);
+  });
+
+  test("cannot be done before it opens", async () => {
+    const assignment = await given({ opens: later(1) });
+    expect(await check(assignment, "a")).toMatchObject({ ok: false, problem: "This has not begun yet." });
+    expect(await studentWork(db, child(), assignment, new Date())).toBeNull();
+  });
+
+  test("once handed in it stays handed in; a second try only where one was given", async () => {
+    const assignment = await given();
+    value(await check(assignment, "a"));
+    value(await handIn({ assignment }));
+    value(await handIn({ assignment }));
+    expect(await tryAgain({ assignment })).toEqual({ ok: false, problem: "All your tries are used." });
+    expect(await check(assignment, "b")).toMatchObject({ ok: false });
+    const [first] = await workOf(db, assignment);
+    expect(first!.tries).toHaveLength(1);
+    expect(first!.tries[0]!.responses.map((response) => response.value)).toEqual(["a"]);
+  });
+
+  test("called back, it is gone for the child and what was answered is kept for the teacher", async () => {
+    const assignment = await given();
+    value(await check(assignment, "a"));
+    actAs(teacher());
+    value(await callBack({ assignment, back: true }));
+    actAs(child());
+    expect((await check(assignment, "b")).ok).toBe(false);
+    expect((await workOf(db, assignment))[0]!.tries[0]!.responses).toHaveLength(1);
+  });
+
+  test("is nobody else's: not another child's, not a teacher's", async () => {
+    const assignment = await given({ students: [world.students[0]!] });
+    actAs(child(1));
+    expect((await check(assignment, "a")).ok).toBe(false);
+    actAs(teacher());
+    expect((await check(assignment, "a")).ok).toBe(false);
+  });
+});
+
+describe("coming in", () => {
+  beforeAll(async () => {
+    await db.query("update person set password_hash = $2 where id = $1", [
+      world.students[0],
+      await hashSecret(pictureSecret(["fish", "boat", "star"])),
+    ]);
+  });
+  beforeEach(() => void actAs(null));
+
+  test("with a name and three pictures in their order", async () => {
+    expect(await signInWithPictures({ name: "aisha.test", pictures: ["boat", "fish", "star"] })).toMatchObject({
+      ok: false,
+    });
+    await expect(signInWithPictures({ name: " Aisha.Test ", pictures: ["fish", "boat", "star"] })).rejects.toThrow(
+      "redirect to /student",
+    );
+    expect(takeSignIns()).toEqual([{ person: world.students[0], class: null }]);
+  });
+
+  test("a name nobody has says the same as wrong pictures", async () => {
+    const pictures: ["fish", "fish", "fish"] = ["fish", "fish", "fish"];
+    expect(await signInWithPictures({ name: "nobody", pictures })).toEqual(
+      await signInWithPictures({ name: "bo.test", pictures }),
+    );
+  });
+
+  test("with the code on the board, to that class only, while it is good", async () => {
+    actAs(teacher());
+    const { code } = value(await startJoinCode({ class: world.class }));
+    actAs(null);
+    const read = value(await readCode({ code: code.toLowerCase().replace(" ", "") }));
+    expect(read).toEqual({
+      class: "5 Kittiwake",
+      students: world.students.map((id, at) => ({ id, name: `${["aisha", "bo", "cato"][at]} T.` })),
+    });
+    await expect(joinClass({ code, student: world.students[1]! })).rejects.toThrow("redirect to /student");
+    expect(takeSignIns()).toEqual([{ person: world.students[1], class: world.class }]);
+    expect((await joinClass({ code, student: world.ines })).ok).toBe(false);
+
+    actAs(teacher());
+    value(await endJoinCode({ class: world.class }));
+    actAs(null);
+    expect(await readCode({ code })).toMatchObject({ ok: false });
+    expect((await joinClass({ code, student: world.students[1]! })).ok).toBe(false);
+  });
+
+  test("a code that has run out opens nothing", async () => {
+    await setJoinCode(db, world.class, { code: "KELP 11", expires: new Date(Date.now() - 1000) });
+    expect(await readCode({ code: "KELP 11" })).toMatchObject({ ok: false });
+  });
+
+  test("only the class's teacher opens its door", async () => {
+    actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }));
+    expect((await startJoinCode({ class: world.class })).ok).toBe(false);
+  });
+});

@@ -1,0 +1,66 @@
+import type { Db } from "@/data/db";
+import type { Visitor } from "../session";
+
+/**
+ * Who is asking and which database answers, for tests of actions: they are the real ones, only the cookie is left out.
+ * Use with jest.mock("../session", () => require("../testing/as").session) and the like.
+ */
+const state: { visitor: Visitor | null; db: Db | null; signedIn: { person: number; class: number | null }[] } = {
+  visitor: null,
+  db: null,
+  signedIn: [],
+};
+
+export function actAs(visitor: Visitor | null): void {
+  state.visitor = visitor;
+}
+
+export function answerFrom(db: Db): void {
+  state.db = db;
+}
+
+/** The sign-ins since the last call, newest last. */
+export function takeSignIns(): { person: number; class: number | null }[] {
+  return state.signedIn.splice(0);
+}
+
+export const session = {
+  currentVisitor: async () => state.visitor,
+  signIn: async (person: number, _kind: string, joinedClass: number | null) => {
+    state.signedIn.push({ person, class: joinedClass });
+  },
+  signOut: async () => {
+    state.visitor = null;
+  },
+  callerAddress: async () => "test",
+};
+
+export const database = { database: async () => state.db };
+
+/** A redirect as Next throws it: with a digest. */
+export const navigation = {
+  redirect: (to: string) => {
+    throw Object.assign(new Error(`redirect to ${to}`), { digest: `REDIRECT;${to}` });
+  },
+  notFound: () => {
+    throw Object.assign(new Error("not found"), { digest: "NOT_FOUND" });
+  },
+};
+
+export function visitorOf(
+  person: { id: number; district: number; school: number | null },
+  more: Partial<Visitor> = {},
+): Visitor {
+  return {
+    kind: "adult",
+    givenName: "Test",
+    familyName: "Person",
+    schoolName: "Here",
+    zone: "Europe/London",
+    locale: "en",
+    roles: ["teacher"],
+    joinedClass: null,
+    ...person,
+    ...more,
+  };
+}
