@@ -54,6 +54,10 @@ const open = (alias: string) => `((${alias}.shelves & 4)
 const reached = `lateral (select ${open("e")} as open) o,
   lateral (select o.open | case when e.owner_id = $1 or (o.open <> 0 and e.resource_id = any($4::int[])) then 8 else 0 end as reach) r`;
 
+// Hers and packed, by two indexes: an `or` of the two would read every row.
+const inSatchel = `e.resource_id in (
+  select m.resource_id from search_entry m where m.owner_id = $1 union all select unnest($4::int[]))`;
+
 const byWords = `
   select e.facets, r.reach, count(*)::int entries from search_entry e, ${reached}
    where e.words @@ $5::tsquery and r.reach <> 0 group by 1, 2`;
@@ -65,7 +69,7 @@ const everything = `
   union all
   select e.facets, case when n.sign > 0 then r.reach else o.open end, n.sign
     from search_entry e, ${reached}, (values (1), (-1)) n(sign)
-   where (e.owner_id = $1 or e.resource_id = any($4::int[])) and (r.reach & 8) <> 0 and (n.sign > 0 or o.open <> 0)`;
+   where ${inSatchel} and (r.reach & 8) <> 0 and (n.sign > 0 or o.open <> 0)`;
 
 // Each facet is counted over the rows that satisfy all other blanks ($6 kinds, $7 longest, $8 subjects, $9 grades, $10 shelf).
 const counting = `
@@ -171,7 +175,7 @@ const candidatesWithoutWords = `
       order by e.uses desc, e.resource_id limit ${CANDIDATES})
     union all
     (select e.resource_id, e.uses, e.minutes, r.reach, 0::float4 from search_entry e, ${reached}
-      where (e.owner_id = $1 or e.resource_id = any($4::int[])) and ${passes})) x`;
+      where ${inSatchel} and ${passes})) x`;
 
 const orders: Record<Sort, string> = {
   // What her own school uses is worth about as much as the words standing a little closer together.

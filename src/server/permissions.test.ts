@@ -18,7 +18,7 @@ const known = new Set(Object.keys(permissions));
 describe("every way in asks the table", () => {
   const pages = files.filter((file) => /\/app\/.*(page|layout)\.tsx$/.test(file) && !file.endsWith("/app/layout.tsx"));
   const routes = files.filter((file) => /\/app\/.*route\.ts$/.test(file));
-  const actions = files.filter((file) => /\/server\/actions\/[^/]+\.ts$/.test(file));
+  const actions = files.filter((file) => /\/server\/actions\/[^/.]+\.ts$/.test(file));
   const short = (file: string) => path.relative(source, file);
 
   test("there are pages, routes and actions to look at", () => {

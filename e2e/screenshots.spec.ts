@@ -1,0 +1,75 @@
+import { mkdirSync } from "node:fs";
+import path from "node:path";
+import { expect, test } from "./fixture";
+
+// `SCREENSHOTS=1 npx playwright test screenshots` refreshes docs/screenshots from the demo's data.
+test.skip(!process.env.SCREENSHOTS, "only when asked for");
+test.describe.configure({ mode: "serial" });
+const folder = path.resolve("docs/screenshots");
+mkdirSync(folder, { recursive: true });
+const file = (name: string) => path.join(folder, `${name}.png`);
+
+test("the teacher's views", async ({ signedIn, page }) => {
+  await page.goto("/sign-in");
+  await page.screenshot({ path: file("sign-in") });
+
+  const teacher = await signedIn("Ines Halloran");
+  const shot = async (name: string, address: string, before?: () => Promise<void>) => {
+    await teacher.goto(address);
+    await teacher.waitForLoadState("networkidle");
+    await before?.();
+    await teacher.screenshot({ path: file(name) });
+  };
+  await shot("find", "/find?words=tide&grades=4,5&minutes=30&step=2&mode=work", async () => {
+    await teacher.getByLabel("h", { exact: true }).first().fill("12");
+    await teacher.getByLabel("min", { exact: true }).first().fill("25");
+    await teacher.getByRole("button", { name: "Check" }).first().click();
+  });
+  await shot("find-blank", "/find?words=tide&grades=4,5", async () => {
+    await teacher.getByRole("button", { name: /^Grade:/ }).click();
+    await expect(teacher.getByRole("listbox", { name: "Grade" })).toBeVisible();
+  });
+  await shot("assign", "/find?words=tide&do=assign", async () => {
+    await teacher.getByRole("button", { name: "Choose by name" }).click();
+  });
+  await shot("satchel", "/satchel", async () => {
+    await teacher.getByRole("checkbox", { name: "Tick Bird counts as graphs" }).click();
+  });
+  await shot("plan", "/plan");
+  await shot("classes", "/classes", async () => {
+    await teacher.getByRole("button", { name: "Let students in" }).click();
+    await expect(teacher.getByText("Lets students in until")).toBeVisible();
+  });
+  await shot("results", "/results", async () => {
+    await teacher
+      .getByRole("button", { name: /partly right/ })
+      .first()
+      .click();
+  });
+  await shot("adapt", "/find?words=reading+a+tide+table");
+  await teacher.keyboard.press("e");
+  await teacher.waitForURL(/adapt/);
+  await teacher.getByRole("button", { name: "More for step 1" }).click();
+  await teacher.getByRole("menuitem", { name: "Duplicate" }).click();
+  await teacher.getByRole("region", { name: "Steps" }).getByRole("button", { name: /^3/ }).click();
+  await expect(teacher.getByText(/saved \d/)).toBeVisible();
+  await teacher.screenshot({ path: file("adapt") });
+
+  await teacher.context().addCookies([{ name: "theme", value: "evening", url: teacher.url() }]);
+  await shot("find-evening", "/find?words=keepers+letter&step=3");
+});
+
+test("the student's views", async ({ signedIn }) => {
+  const student = await signedIn("Sunniva Dale", { phone: true });
+  await student.screenshot({ path: file("student") });
+  await student
+    .getByRole("link", { name: /Reading a tide table/ })
+    .first()
+    .click();
+  await student.waitForURL(/student\/\d+/);
+  await student.getByRole("button", { name: /^Step 3/ }).click();
+  await student.getByRole("button", { name: "“High water at 4:12” up" }).click();
+  await student.getByRole("button", { name: "Check" }).click();
+  await expect(student.getByRole("status").first()).toBeVisible();
+  await student.screenshot({ path: file("student-work") });
+});
