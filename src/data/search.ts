@@ -58,9 +58,14 @@ const reached = `lateral (select ${open("e")} as open) o,
 const inSatchel = `e.resource_id in (
   select m.resource_id from search_entry m where m.owner_id = $1 union all select unnest($4::int[]))`;
 
+// Alike rows are put together before anything is worked out about them: a common word is in half of all there are.
 const byWords = `
-  select e.facets, r.reach, count(*)::int entries from search_entry e, ${reached}
-   where e.words @@ $5::tsquery and r.reach <> 0 group by 1, 2`;
+  select g.facets, r.reach, sum(g.n)::int entries
+    from (select e.facets, e.shelves, e.district_id, e.school_id, e.owner_id = $1 as own, e.resource_id = any($4::int[]) as packed, count(*) n
+            from search_entry e where e.words @@ $5::tsquery group by 1, 2, 3, 4, 5, 6) g,
+         lateral (select ${open("g")} as open) o,
+         lateral (select o.open | case when g.own or (o.open <> 0 and g.packed) then 8 else 0 end as reach) r
+   where r.reach <> 0 group by 1, 2`;
 
 // Everything, from the tally. What is in her satchel is taken from its tally row and added again with the satchel's bit.
 const everything = `
