@@ -33,15 +33,16 @@ for (const theme of ["day", "evening"] as const) {
   for (const [name, path] of views) {
     test(`${name}: nothing serious against it, ${theme}`, async ({ signedIn }) => {
       const page = await signedIn("Ines Halloran");
-      await page.context().addCookies([{ name: "theme", value: theme, url: page.url() }]);
+      await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
       await page.goto(path);
+      await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
       await nothingSerious(page);
     });
   }
 
   test(`an open blank has nothing serious against it, ${theme}`, async ({ signedIn }) => {
     const page = await signedIn("Ines Halloran");
-    await page.context().addCookies([{ name: "theme", value: theme, url: page.url() }]);
+    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     await page.goto("/find?words=tide");
     await page.getByRole("button", { name: "Subject: any subject" }).click();
     await nothingSerious(page);
@@ -49,7 +50,7 @@ for (const theme of ["day", "evening"] as const) {
 
   test(`the editor has nothing serious against it, ${theme}`, async ({ signedIn }) => {
     const page = await signedIn("Ines Halloran");
-    await page.context().addCookies([{ name: "theme", value: theme, url: page.url() }]);
+    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     await page.goto("/satchel");
     await page.getByRole("button", { name: "Ferry fares" }).click();
     await page.getByRole("button", { name: /^Edit/ }).click();
@@ -61,7 +62,7 @@ for (const theme of ["day", "evening"] as const) {
 
   test(`no view of a student's has anything serious against it, ${theme}`, async ({ signedIn }) => {
     const page = await signedIn("Sunniva Dale", { phone: true });
-    await page.context().addCookies([{ name: "theme", value: theme, url: page.url() }]);
+    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     await page.reload();
     await nothingSerious(page);
     await page
