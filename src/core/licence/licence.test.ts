@@ -1,6 +1,13 @@
 import { richText } from "../resource/rich-text";
 import { parseDocument, type Licence } from "../resource/document";
-import { creditLine, licencesForAdaptation, mayAdapt, startAdaptation } from "./licence";
+import {
+  creditLine,
+  licenceProblem,
+  licencesForAdaptation,
+  mayAdapt,
+  sharingProblem,
+  startAdaptation,
+} from "./licence";
 
 // Creative Commons' compatibility chart for adaptations; from memory. A row: may an adaptation of it be shared under …?
 describe("the licence chart, row by row", () => {
@@ -93,5 +100,41 @@ describe("adapting", () => {
     expect(creditLine({ ...credit!, changed: "2 steps changed" })).toBe(
       "“Reading a tide table” by Teodor Brandt, Lighthouse Road Primary, Attribution, share alike (CC BY-SA); changed: 2 steps changed",
     );
+  });
+});
+
+describe("a licence never becomes freer than its sources allow", () => {
+  const credit = (licence: Licence) => ({
+    title: `A ${licence} lesson`,
+    author: "A",
+    source: "S",
+    licence,
+    changed: "",
+  });
+
+  test("by one source", () => {
+    expect(licenceProblem({ licence: "CC-BY-SA-4.0", credits: [credit("CC-BY-SA-4.0")] })).toBeNull();
+    expect(licenceProblem({ licence: "CC0-1.0", credits: [credit("CC-BY-SA-4.0")] })).toContain("cannot be under");
+    expect(licenceProblem({ licence: "CC-BY-4.0", credits: [credit("CC-BY-NC-4.0")] })).toContain("CC-BY-NC-4.0");
+  });
+
+  test("by the strictest of several", () => {
+    expect(licenceProblem({ licence: "CC-BY-4.0", credits: [credit("CC0-1.0"), credit("CC-BY-4.0")] })).toBeNull();
+    expect(licenceProblem({ licence: "CC-BY-4.0", credits: [credit("CC0-1.0"), credit("CC-BY-NC-4.0")] })).toContain(
+      "BY-NC",
+    );
+  });
+
+  test("what was made from nothing may be under any", () => {
+    for (const licence of ["CC0-1.0", "CC-BY-ND-4.0", "all-rights-reserved"] as const)
+      expect(licenceProblem({ licence, credits: [] })).toBeNull();
+  });
+
+  test("what may not be shared keeps its licence, and stays with her", () => {
+    const own = { licence: "all-rights-reserved", credits: [credit("all-rights-reserved")] } as const;
+    expect(licenceProblem({ ...own, credits: [...own.credits] })).toBeNull();
+    expect(sharingProblem({ credits: [...own.credits] })).toContain("stays with you");
+    expect(sharingProblem({ credits: [credit("CC-BY-4.0"), credit("CC-BY-SA-4.0")] })).toBeNull();
+    expect(sharingProblem({ credits: [] })).toBeNull();
   });
 });

@@ -74,6 +74,27 @@ export function startAdaptation(
   };
 }
 
+/**
+ * Why a document may not carry its licence, or null when it may: a version never becomes freer than what it was made
+ * from. Keeping the source's own licence is always possible; whether it may then be shared is another question.
+ */
+export function licenceProblem(document: Pick<Document, "licence" | "credits">): string | null {
+  const strict = document.credits.find(
+    ({ licence }) => licence !== document.licence && !licencesForAdaptation(licence).includes(document.licence),
+  );
+  return strict === undefined
+    ? null
+    : `“${strict.title}” is under “${licenceNames[strict.licence]}”; a version of it cannot be under “${licenceNames[document.licence]}”.`;
+}
+
+/** Why a document may not be put on a shelf others see, or null when it may: some sources forbid sharing what is made of them. */
+export function sharingProblem(document: Pick<Document, "credits">): string | null {
+  const closed = document.credits.find(({ licence }) => licencesForAdaptation(licence).length === 0);
+  return closed === undefined
+    ? null
+    : `“${closed.title}” is under “${licenceNames[closed.licence]}”: a version of it stays with you and your classes.`;
+}
+
 /** Title, author, source and licence on one line, and what was changed (Creative Commons' recommended attribution). */
 export function creditLine(credit: Credit): string {
   const line = `“${credit.title}” by ${credit.author}, ${credit.source}, ${licenceNames[credit.licence]}`;

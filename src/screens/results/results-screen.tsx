@@ -3,7 +3,6 @@ import { clsx } from "clsx";
 import { Check, CircleDashed, Download, Minus, Printer, Text, X } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
-import { stateOf } from "@/core/assign/assignment";
 import { sayDay, sayMoment } from "@/core/calendar/wall-clock";
 import { inLanguage } from "@/core/resource/language";
 import type { Cell, ResultRow, ResultTable } from "@/core/results/table";
@@ -213,7 +212,8 @@ export interface ResultsScreenProps {
 export function ResultsScreen({ assignments, assignment, table, zone, now, locale }: ResultsScreenProps) {
   const { go } = useAddress();
   const [opened, setOpened] = useState<{ student: number; question: string } | null>(null);
-  useLive(assignment && stateOf(assignment, now) === "open" ? assignment.id : null);
+  // Late work counts too: whatever was not called back may still come in.
+  useLive(assignment && !assignment.calledBack ? assignment.id : null);
   if (!assignment || !table) {
     return (
       <Empty title="Nothing has come back yet">

@@ -155,6 +155,18 @@ describe("publishing", () => {
     });
   });
 
+  test("not under a licence freer than its source's, whatever the window sends", async () => {
+    const { mine } = await adapted(lesson("Share alike", { licence: "CC-BY-SA-4.0" }));
+    const { document } = (await draftOf(db, mine))!;
+    await saveDraft({ resource: mine, seen: 1, document: { ...document, licence: "CC0-1.0" } });
+    expect(await publishDraft({ resource: mine, seen: 2 })).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("cannot be under") as string,
+    });
+    await saveDraft({ resource: mine, seen: 2, document });
+    value(await publishDraft({ resource: mine, seen: 3 }));
+  });
+
   test("twice is once", async () => {
     const { mine } = await adapted();
     value(await publishDraft({ resource: mine, seen: 1 }));
@@ -177,6 +189,15 @@ describe("sharing and putting away", () => {
     expect(await lightTable(db, teodor(), mine, now)).not.toBeNull();
     value(await shareInStaffroom({ resource: mine, shared: false }));
     expect(await lightTable(db, teodor(), mine, now)).toBeNull();
+  });
+
+  test("a version of what may not be shared stays hers, and says why", async () => {
+    const { mine } = await adapted(lesson("Kept", { licence: "all-rights-reserved" }));
+    value(await publishDraft({ resource: mine, seen: 1 }));
+    expect(await shareInStaffroom({ resource: mine, shared: true })).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("stays with you") as string,
+    });
   });
 
   test("put away it is found by nobody, and comes back as it was", async () => {

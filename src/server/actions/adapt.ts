@@ -3,7 +3,7 @@ import { z } from "zod";
 import { changesBetween, sayChanges } from "@/core/resource/changes";
 import { DocumentError, parseDocument, titleOf, type Document } from "@/core/resource/document";
 import { unfinished } from "@/core/resource/facts";
-import { mayAdapt, startAdaptation } from "@/core/licence/licence";
+import { licenceProblem, mayAdapt, sharingProblem, startAdaptation } from "@/core/licence/licence";
 import * as resources from "@/data/resources";
 import { indexResource, putOnShelf, removeFromSearch, takeOffShelf } from "@/data/shelves";
 import { act, Refused } from "../act";
@@ -121,6 +121,8 @@ export const publishDraft = act(
       throw new Refused("This was changed in another window since. Look at that first; both are kept.");
     const [problem] = unfinished(draft.document);
     if (problem) throw new Refused(`Not published yet: ${problem.problem}`);
+    const licence = licenceProblem(draft.document);
+    if (licence) throw new Refused(`Not published yet: ${licence}`);
     let { document } = draft;
     if (resource.source) {
       const source = (await resources.revisionById(db, resource.source.revision))!;
@@ -147,8 +149,8 @@ export const shareInStaffroom = act(
     if (!resource.head) throw new Refused("Publish it first: the staffroom shows what is published.");
     if (visitor.school === null) throw new Refused("You belong to no school, so there is no staffroom.");
     const { document } = (await resources.revisionById(db, resource.head))!;
-    if (given.shared && resource.source && !mayAdapt(document.licence, false).allowed)
-      throw new Refused("The source's licence does not let adaptations be shared.");
+    const closed = given.shared ? sharingProblem(document) : null;
+    if (closed) throw new Refused(closed);
     return db.transaction(async (tx) => {
       if (given.shared)
         await putOnShelf(tx, {

@@ -1,0 +1,47 @@
+import { expect, lookFor, lines, test } from "./fixture";
+
+test("a teacher shares her version in the staffroom: a colleague finds it, and no longer when it is taken out", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Teodor Brandt");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Fractions at the fish market" }).click();
+  await expect(page.getByRole("heading", { name: "Fractions at the fish market", level: 1 })).toBeVisible();
+  await page.getByRole("button", { name: /^Edit/ }).click();
+  await page.waitForURL(/\/adapt\/\d+/);
+  await page.getByRole("button", { name: "Take out of the staffroom" }).click();
+  await expect(page.getByText("It is yours alone again.")).toBeVisible();
+
+  const colleague = await signedIn("Linnea Strand");
+  await colleague.getByLabel("About: words to look for").fill('"fish market"');
+  await expect(colleague.getByRole("heading", { name: "Nothing fits all of this" })).toBeVisible();
+
+  await page.getByRole("button", { name: "Undo" }).last().click();
+  await expect(page.getByRole("button", { name: "Take out of the staffroom" })).toBeVisible();
+  await colleague.reload();
+  await expect(lines(colleague).first()).toContainText("Fractions at the fish market");
+});
+
+test("what is published later changes nothing for those who were given the earlier", async ({ signedIn }) => {
+  const teacher = await signedIn("Judit Varga");
+  await lookFor(teacher, "boat building to scale");
+  await teacher.keyboard.press("a");
+  const panel = teacher.getByRole("region", { name: "Assign" });
+  await panel.getByRole("radio", { name: "now" }).click();
+  await panel.getByRole("button", { name: "None" }).click();
+  await panel.getByRole("button", { name: "Choose by name" }).click();
+  await panel.getByRole("checkbox", { name: "Disa Ulven" }).click();
+  await panel.getByRole("button", { name: "Give it" }).click();
+  await expect(teacher.getByText("Given to 7 Cormorant.")).toBeVisible();
+  await teacher.keyboard.press("e");
+  await teacher.waitForURL(/\/adapt\/\d+/);
+  await teacher.getByLabel("Title of the step").fill("A new first step");
+  await expect(teacher.getByText(/saved \d/)).toBeVisible();
+  await teacher.getByRole("button", { name: "Publish" }).click();
+  await expect(teacher.getByText(/Published as revision 2\. What is assigned already stays as it was\./)).toBeVisible();
+
+  const student = await signedIn("Disa Ulven");
+  await student.getByRole("link", { name: /Begin.*Boat building/ }).click();
+  await student.waitForURL(/student\/\d+/);
+  await expect(student.getByRole("heading", { name: "The drawing" })).toBeVisible();
+});

@@ -1,0 +1,143 @@
+import type { Page } from "@playwright/test";
+import { expect, test } from "./fixture";
+
+/** A child of 4/5 Puffin begins what is due there. */
+async function begin(page: Page, title: RegExp): Promise<void> {
+  await page.getByRole("link", { name: title }).first().click();
+  await page.waitForURL(/student\/\d+/);
+}
+
+test("everything a child presses is large enough for a finger", async ({ signedIn }) => {
+  const page = await signedIn("Liv Torsen", { phone: true });
+  const small = () =>
+    page
+      .locator(
+        "main button:visible, main a:visible, main input:visible, main select:visible, main textarea:visible, main label:visible",
+      )
+      .evaluateAll((elements) =>
+        elements
+          // A box inside its label is pressed by the label.
+          .filter((element) => !(element instanceof HTMLInputElement && element.closest("label")))
+          .map((element) => ({
+            name: element.textContent?.trim() || element.getAttribute("aria-label") || element.tagName,
+            height: element.getBoundingClientRect().height,
+          }))
+          .filter(({ height }) => height < 44),
+      );
+  expect(await small()).toEqual([]);
+  await begin(page, /Reading a tide table/);
+  for (let step = 1; step <= 5; step += 1) {
+    await page.getByRole("button", { name: new RegExp(`^Step ${step}`) }).click();
+    expect([step, await small()]).toEqual([step, []]);
+  }
+});
+
+test("a child orders, matches, fills, chooses and writes; hands in with a blank; tries again and the best counts", async ({
+  signedIn,
+}) => {
+  const teacher = await signedIn("Ines Halloran");
+  await teacher.goto("/find?words=storm+words&do=assign");
+  const panel = teacher.getByRole("region", { name: "Assign" });
+  await panel.getByLabel("To", { exact: true }).selectOption({ label: "4/5 Puffin, science" });
+  await panel.getByRole("button", { name: "Grade 5" }).click();
+  await expect(panel.getByText("6 of 24")).toBeVisible();
+  await panel.getByRole("radio", { name: "now" }).click();
+  await panel.getByRole("radio", { name: "freely" }).click();
+  await panel.getByRole("button", { name: "Give it" }).click();
+  await expect(teacher.getByText("Given to 4/5 Puffin.")).toBeVisible();
+
+  const page = await signedIn("Odd Marwen", { phone: true });
+  const link = page
+    .getByRole("listitem")
+    .filter({ hasText: "4/5 Puffin" })
+    .getByRole("link", { name: /Begin.*Storm words/ });
+  await link.click();
+  await page.waitForURL(/student\/\d+/);
+  const next = page.getByRole("button", { name: "Next" });
+  const check = (at = 0) => page.getByRole("button", { name: "Check" }).nth(at).click();
+
+  // Shown breeze, gale, calm, strong wind, hurricane; wanted calm, breeze, strong wind, gale, hurricane.
+  await page.getByRole("button", { name: "“calm” up" }).click();
+  await page.getByRole("button", { name: "“calm” up" }).click();
+  await page.getByRole("button", { name: "“gale” down" }).click();
+  await check();
+  await expect(page.getByText("Right", { exact: true })).toBeVisible();
+  await next.click();
+
+  const partners = page.getByRole("group", { name: "Partners" });
+  for (const partner of [
+    "light rain in small drops",
+    "a heavy fall of rain",
+    "a sudden strong wind",
+    "thin cloud near the ground",
+  ]) {
+    await partners.getByRole("button", { name: partner }).click();
+  }
+  await page.getByRole("button", { name: "Take thin cloud near the ground away" }).click();
+  await partners.getByRole("button", { name: "thin cloud near the ground" }).click();
+  await check();
+  await expect(page.getByText("Right", { exact: true })).toBeVisible();
+  await page.getByText("drizzle", { exact: true }).last().click();
+  await page.getByText("squall", { exact: true }).last().click();
+  await check(1);
+  await expect(page.getByText("Not yet. Try again.")).toBeVisible();
+  await next.click();
+
+  await page.getByLabel("gap 1").selectOption("gale");
+  await page.getByLabel("gap 2").selectOption("breeze");
+  await page.getByLabel("gap 3").selectOption("drizzle");
+  await check();
+  await expect(page.getByText("Partly right: 2 of 3")).toBeVisible();
+  await page.getByRole("textbox").last().fill("The wind tore the gate off.");
+  await page.getByRole("button", { name: "To the end" }).click();
+  await expect(page.getByRole("heading", { name: "1 question is still empty" })).toBeVisible();
+  await page.getByRole("button", { name: /Back to “A stronger sentence”/ }).click();
+  await page.getByRole("button", { name: "To the end" }).click();
+  await page.getByRole("button", { name: "Hand it in" }).click();
+  await expect(page.getByRole("heading", { name: "Handed in" })).toBeVisible();
+  await expect(page.getByText(/^3\.67 of 7$/)).toBeVisible();
+  await page.getByRole("button", { name: "Look at my answers" }).click();
+  await page.getByRole("button", { name: /^Step 3/ }).click();
+  await expect(page.getByText("Your teacher reads this.")).toBeVisible();
+  await expect(page.getByRole("textbox").last()).not.toBeEditable();
+
+  // Another try begins empty; the better of the two is what the teacher sees.
+  await page.getByRole("button", { name: "To the end" }).click();
+  await page.getByRole("button", { name: "Try again" }).click();
+  await expect(page.getByRole("heading", { name: "From weak to strong" })).toBeVisible();
+  await page.getByRole("button", { name: /^Step 3/ }).click();
+  await page.getByRole("button", { name: "To the end" }).click();
+  await page.getByRole("button", { name: "Hand it in" }).click();
+  await expect(page.getByText(/^0 of 7$/)).toBeVisible();
+
+  await teacher.goto("/plan");
+  await teacher
+    .getByRole("listitem")
+    .filter({ hasText: "6 of 4/5 Puffin" })
+    .getByRole("link", { name: "Storm words" })
+    .click();
+  const row = teacher.getByRole("row", { name: /Odd Marwen/ });
+  await expect(row).toContainText("handed in");
+  await expect(row).toContainText("3.67 of 7");
+  await expect(row).toContainText("+1 to read");
+});
+
+test("what is coming cannot be begun, and what is done can be looked at", async ({ signedIn, expectTrouble }) => {
+  expectTrouble(/404/);
+  const page = await signedIn("Sunniva Dale", { phone: true });
+  await expect(page.getByText("The ferry timetable")).toBeVisible();
+  await expect(page.getByRole("link", { name: /The ferry timetable/ })).toHaveCount(0);
+  const done = page.getByRole("link", { name: "Ferry fares" });
+  await done.click();
+  await page.waitForURL(/student\/\d+/);
+  await expect(page.getByRole("heading", { name: "Handed in" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Try again" })).toHaveCount(0);
+  await page.goto("/student/999999");
+  await expect(page.getByRole("heading", { name: "This is not here" })).toBeVisible();
+});
+
+test("a device without a voice says so", async ({ signedIn }) => {
+  const page = await signedIn("Liv Torsen");
+  await begin(page, /Reading a tide table/);
+  await expect(page.getByRole("button", { name: /No voice here|Read to me/ })).toBeVisible();
+});
