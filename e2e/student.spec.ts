@@ -22,7 +22,7 @@ test("everything a child presses is large enough for a finger", async ({ signedI
             name: element.textContent?.trim() || element.getAttribute("aria-label") || element.tagName,
             height: element.getBoundingClientRect().height,
           }))
-          .filter(({ height }) => height < 44),
+          .filter(({ height }) => height < 48),
       );
   expect(await small()).toEqual([]);
   await begin(page, /Reading a tide table/);

@@ -2,7 +2,7 @@ import { notFound, redirect } from "next/navigation";
 import { connection } from "next/server";
 import type { Db } from "@/data/db";
 import { database } from "./database";
-import { permit, type About, type Act } from "./permissions";
+import { permissions, permit, type About, type Act } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
 
 /**
@@ -17,7 +17,7 @@ export async function enter(permission: Act, about: About = {}): Promise<{ db: D
   if (!visitor) redirect("/sign-in");
   // A student on a teacher's page, or the other way round, is shown home.
   if (permission === "see own work") redirect("/find");
-  if (visitor.kind === "student") redirect("/student");
+  if (visitor.kind === "student" && permissions[permission].who !== "student") redirect("/student");
   notFound();
 }
 

@@ -34,7 +34,10 @@ export async function studentWork(
   const responses = attempt ? await responsesOf(db, [attempt.id]) : [];
   const values = Object.fromEntries(responses.map((response) => [response.question, response.value as ResponseValue]));
   const questions = allQuestions(document).map(({ question }) => question);
-  const shown = questions.filter((question) => question.checked !== "never" && task.checking !== "never");
+  // Writing is never marked by rule; that a person reads it may always be said.
+  const shown = questions.filter(
+    (question) => question.type === "longText" || (question.checked !== "never" && task.checking !== "never"),
+  );
   return {
     task,
     document: studentDocument(document),

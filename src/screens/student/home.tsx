@@ -29,7 +29,7 @@ export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: T
     task.due < now ? `was due ${sayForChildren(task.due, zone, now)}` : `until ${sayForChildren(task.due, zone, now)}`;
   const more = (task: Task) => task.tries === null || task.begun < task.tries;
   return (
-    <main className="mx-auto max-w-3xl px-4 py-5 font-child text-[17px]">
+    <main className="finger-size mx-auto max-w-3xl px-4 py-5 font-child text-[17px]">
       <header className="flex items-center justify-between">
         <h1 className="font-serif text-2xl">Hello, {name}</h1>
         <button

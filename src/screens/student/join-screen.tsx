@@ -184,7 +184,7 @@ function WithPictures() {
 export function JoinScreen() {
   const [door, setDoor] = useState<"code" | "pictures">("code");
   return (
-    <main className="mx-auto min-h-dvh max-w-xl px-4 py-6 font-child">
+    <main className="finger-size mx-auto min-h-dvh max-w-xl px-4 py-6 font-child">
       <Brand />
       <div className="mt-6 mb-6 grid grid-cols-2 gap-2" role="group" aria-label="How do you come in?">
         {(

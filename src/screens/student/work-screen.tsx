@@ -253,7 +253,7 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
     ),
   };
   return (
-    <main className="mx-auto max-w-3xl px-4 pt-3 pb-28 font-child text-[17px]">
+    <main className="finger-size mx-auto max-w-3xl px-4 pt-3 pb-28 font-child text-[17px]">
       <header className="flex items-center gap-3">
         <Link
           href="/student"

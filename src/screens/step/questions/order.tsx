@@ -57,7 +57,7 @@ function Item({
         {...attributes}
         {...listeners}
         aria-label={`Move “${text}”, now number ${at + 1}`}
-        className="grid h-11 w-8 touch-none place-items-center text-ink-soft"
+        className="grid h-12 w-8 touch-none place-items-center text-ink-soft"
       >
         <GripVertical size={18} aria-hidden />
       </button>
@@ -68,7 +68,7 @@ function Item({
         aria-label={`“${text}” up`}
         disabled={still || at === 0}
         onClick={() => onMove(at - 1)}
-        className="grid h-11 w-11 place-items-center disabled:opacity-30"
+        className="grid h-12 w-12 place-items-center disabled:opacity-30"
       >
         <ArrowUp size={18} aria-hidden />
       </button>
@@ -77,7 +77,7 @@ function Item({
         aria-label={`“${text}” down`}
         disabled={still || at === last}
         onClick={() => onMove(at + 1)}
-        className="grid h-11 w-11 place-items-center disabled:opacity-30"
+        className="grid h-12 w-12 place-items-center disabled:opacity-30"
       >
         <ArrowDown size={18} aria-hidden />
       </button>
