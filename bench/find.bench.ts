@@ -7,7 +7,7 @@ import type { Facts } from "@/core/resource/facts";
 import { EmbeddedDb } from "@/data/pglite";
 import { migrate } from "@/data/migrate";
 import { find } from "@/server/find";
-import type { Reader } from "@/data/search";
+import type { Reader } from "@/data/reach";
 import { addBulk } from "@demo/bulk/add";
 import { SeededRandom } from "@demo/bulk/random";
 import { birds, crafts, goods, places, seaLife, weather } from "@demo/bulk/world";

@@ -11,6 +11,7 @@ import { richText } from "@/core/resource/rich-text";
  * This turns one into a document; everything is checked on the way.
  */
 const Text = z.coerce.string();
+const Device = z.enum(["any", "computer", "tablet", "phone", "camera", "microphone", "printer", "none"]);
 const asked = {
   hint: Text.optional(),
   right: Text.optional(),
@@ -58,6 +59,22 @@ export const Written = z.strictObject({
   summary: Text,
   minutes: z.number().optional(),
   standards: z.array(z.string()).default([]),
+  /** ISO 3166 code, where it is stated and not only to be seen in the text. */
+  region: z.string().optional(),
+  devices: z.array(Device).optional(),
+  months: z.array(z.number()).optional(),
+  edition: z
+    .strictObject({
+      work: Text,
+      isbn: Text.optional(),
+      year: z.number().optional(),
+      pages: z.number().optional(),
+      format: Text.optional(),
+      readBy: Text.optional(),
+    })
+    .optional(),
+  /** The file this is a version of, without its ending; its author is credited. */
+  adapts: z.string().optional(),
   vocabulary: z.record(z.string(), Text).default({}),
   notes: Text.optional(),
   steps: z.array(
@@ -243,6 +260,12 @@ export function documentOf(name: string, written: Written): Document {
       meaning: { [language]: meaning },
     })),
     licence: written.licence,
+    ...(written.region && { region: written.region }),
+    ...(written.devices && { devices: written.devices }),
+    ...(written.months && { months: written.months }),
+    ...(written.edition && {
+      edition: { ...written.edition, isbn: undefined, isbn13: written.edition.isbn?.replaceAll("-", "") },
+    }),
     ...(written.notes && { teacherNotes: rich(written.notes) }),
     steps,
   });

@@ -3,12 +3,17 @@ import path from "node:path";
 import { parse } from "yaml";
 import { z } from "zod";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
-import { allQuestions, type Document } from "@/core/resource/document";
+import { allQuestions, titleOf, type Document } from "@/core/resource/document";
 import { pictureSecret, type Picture } from "@/core/student/pictures";
 import { addAssignment } from "@/data/assignments";
 import type { Db, Queryable } from "@/data/db";
 import { one } from "@/data/db";
 import { addResource } from "@/data/resources";
+import { addSet } from "@/data/browse";
+import { noteViewed, saveNeed, setFollow } from "@/data/kept";
+import { addNoteOfUse } from "@/data/notes-of-use";
+import { importFramework } from "@/data/standards";
+import { noteWords } from "@/core/find/note-words";
 import { addPocket, pack, putIntoPocket } from "@/data/satchel";
 import { putOnShelf } from "@/data/shelves";
 import { addResponses, handIn, openAttempt } from "@/data/work";
@@ -17,6 +22,7 @@ import { hashSecret } from "@/server/secrets";
 import { likelyMistake, rightAnswer } from "./answers";
 import { SeededRandom } from "./bulk/random";
 import { addBulk } from "./bulk/add";
+import { demoFramework } from "./frameworks";
 import { readWritten } from "./read";
 
 const folder = import.meta.dirname;
@@ -26,6 +32,8 @@ const School = z.strictObject({
   district: z.string(),
   password: z.string(),
   pictures: z.array(z.string()),
+  country: z.string(),
+  partners: z.array(z.string()),
   schools: z.array(z.strictObject({ name: z.string(), zone: z.string() })),
   people: z.array(z.strictObject({ name: z.string(), school: z.string(), roles: z.array(z.string()) })),
   classes: z.array(
@@ -35,6 +43,7 @@ const School = z.strictObject({
       subject: z.string(),
       grades: z.tuple([z.number(), z.number()]),
       period: z.number(),
+      reads: z.tuple([z.number(), z.number()]),
       lead: z.string(),
       with: z.array(z.string()).default([]),
       also: z.array(z.string()).default([]),
@@ -67,9 +76,11 @@ const key = (name: string) => name.toLowerCase().replaceAll(" ", ".");
 
 async function addPeople(tx: Queryable, now: Date): Promise<Town> {
   const plan = School.parse(parse(readFileSync(path.join(folder, "school.yaml"), "utf8")));
-  const { id: district } = await one<{ id: number }>(tx, "insert into district (name) values ($1) returning id", [
-    plan.district,
-  ]);
+  const { id: district } = await one<{ id: number }>(
+    tx,
+    "insert into district (name, country) values ($1, $2) returning id",
+    [plan.district, plan.country],
+  );
   const town: Town = {
     district,
     schools: new Map(),
@@ -100,14 +111,25 @@ async function addPeople(tx: Queryable, now: Date): Promise<Town> {
     town.people.set(key(name), id);
     for (const role of roles) await tx.query("insert into person_role values ($1, $2, 'school')", [id, role]);
   }
+  for (const name of plan.partners) {
+    const [given, ...family] = name.split(" ");
+    const { id } = await one<{ id: number }>(
+      tx,
+      `insert into person (district_id, kind, given_name, family_name, email, active, partner)
+       values ($1, 'adult', $2, $3, $4, false, true) returning id`,
+      [district, given, family.join(" "), `${key(name)}@partners.example`],
+    );
+    town.people.set(key(name), id);
+  }
   const year = now.getFullYear();
   for (const group of plan.classes) {
     const school = town.schools.get(group.school)!;
     const lead = town.people.get(key(group.lead))!;
     const { id } = await one<{ id: number }>(
       tx,
-      `insert into class (school_id, name, subject, year, grade_from, grade_to, period_minutes) values ($1, $2, $3, $4, $5, $6, $7) returning id`,
-      [school, group.name, group.subject, year, ...group.grades, group.period],
+      `insert into class (school_id, name, subject, year, grade_from, grade_to, period_minutes, reading_from, reading_to)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
+      [school, group.name, group.subject, year, ...group.grades, group.period, ...group.reads],
     );
     await tx.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'lead')", [id, lead]);
     for (const name of group.with) {
@@ -145,20 +167,52 @@ interface Lesson {
   id: number;
   revision: number;
   document: Document;
+  author: string;
+}
+
+const nameOf = (handle: string) =>
+  handle
+    .split(".")
+    .map((part) => part[0]!.toUpperCase() + part.slice(1))
+    .join(" ");
+
+/** A version names its source, as adapting does. */
+function creditSource(document: Document, source: Lesson): Document {
+  const credit = {
+    title: titleOf(source.document),
+    author: source.author,
+    source: `resource ${source.id}, revision 1`,
+    licence: source.document.licence,
+    changed: "adapted",
+  };
+  return { ...document, credits: [...source.document.credits, credit] };
 }
 
 async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<string, Lesson>> {
   const lessons = new Map<string, Lesson>();
-  const files = readdirSync(path.join(folder, "resources"))
+  const all = readdirSync(path.join(folder, "resources"))
     .filter((file) => file.endsWith(".yaml"))
-    .sort();
-  for (const [at, file] of files.entries()) {
-    const name = file.replace(/\.yaml$/, "");
-    const { written, document } = readWritten(name, readFileSync(path.join(folder, "resources", file), "utf8"));
+    .sort()
+    .map((file) => {
+      const name = file.replace(/\.yaml$/, "");
+      return { file, name, ...readWritten(name, readFileSync(path.join(folder, "resources", file), "utf8")) };
+    })
+    // What is adapted comes after what it was adapted from.
+    .sort((one, other) => Number(Boolean(one.written.adapts)) - Number(Boolean(other.written.adapts)));
+  for (const [at, { file, name, written, document: made }] of all.entries()) {
+    const source = written.adapts === undefined ? undefined : lessons.get(written.adapts);
+    if (written.adapts !== undefined && !source)
+      throw new Error(`demo/resources/${file}: there is no ${written.adapts}`);
+    const document = source ? creditSource(made, source) : made;
     const owner = town.people.get(written.by);
     if (owner === undefined) throw new Error(`demo/resources/${file}: nobody is called ${written.by}`);
     const created = new Date(now.getTime() - (20 + ((at * 37) % 200)) * 24 * HOUR);
-    const id = await addResource(tx, { district: town.district, owner, source: null, created });
+    const id = await addResource(tx, {
+      district: town.district,
+      owner,
+      source: source?.revision ?? null,
+      created,
+    });
     if (written.shelf !== "private") {
       const { school } = await one<{ school: number }>(tx, "select school_id school from person where id = $1", [
         owner,
@@ -166,7 +220,7 @@ async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<str
       await putOnShelf(tx, { resource: id, shelf: written.shelf, school, by: owner, at: created });
     }
     const revision = await publish(tx, { resource: id, document, author: owner, now: created });
-    lessons.set(name, { id, revision: revision.id, document });
+    lessons.set(name, { id, revision: revision.id, document, author: nameOf(written.by) });
   }
   return lessons;
 }
@@ -275,12 +329,78 @@ async function addSatchel(tx: Queryable, town: Town, lessons: Map<string, Lesson
   }
 }
 
+const Browse = z.strictObject({
+  sets: z.array(
+    z.strictObject({
+      name: z.string(),
+      kind: z.enum(["set", "unit"]),
+      note: z.string().default(""),
+      topic: z.string().optional(),
+      months: z.array(z.number()).default([]),
+      by: z.string(),
+      items: z.array(z.string()),
+    }),
+  ),
+  notes: z.array(
+    z.strictObject({
+      resource: z.string(),
+      by: z.string(),
+      class: z.string(),
+      words: z.array(z.enum(noteWords)),
+      text: z.string().default(""),
+      days: z.number(),
+    }),
+  ),
+});
+
+/** Sets, units and colleagues' notes; what Ines keeps, follows and looked at. */
+async function addBrowsing(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
+  const plan = Browse.parse(parse(readFileSync(path.join(folder, "browse.yaml"), "utf8")));
+  const ago = (days: number) => new Date(now.getTime() - days * 24 * HOUR);
+  const idOf = (name: string) => {
+    const lesson = lessons.get(name);
+    if (!lesson) throw new Error(`demo/browse.yaml: there is no lesson ${name}`);
+    return lesson.id;
+  };
+  for (const set of plan.sets) {
+    await addSet(tx, {
+      ...set,
+      district: town.district,
+      topic: set.topic ?? null,
+      curator: town.people.get(set.by)!,
+      items: set.items.map(idOf),
+    });
+  }
+  for (const note of plan.notes) {
+    const person = town.people.get(note.by)!;
+    const { school } = await one<{ school: number }>(tx, "select school_id school from person where id = $1", [person]);
+    await addNoteOfUse(tx, {
+      person,
+      school,
+      resource: idOf(note.resource),
+      className: note.class,
+      words: note.words,
+      text: note.text,
+      at: ago(note.days),
+    });
+  }
+  const ines = town.people.get("ines.halloran")!;
+  await saveNeed(tx, { person: ines, name: "tide, grades 4–5", address: "words=tide&grades=4%2C5", now: ago(150) });
+  await saveNeed(tx, { person: ines, name: "readings in Spanish", address: "kind=reading&language=es", now: ago(2) });
+  await setFollow(tx, ines, town.people.get("piers.oakenshaw")!, true, ago(90));
+  for (const [at, name] of ["why-the-tide-comes-twice", "weather-words", "lighthouse-signals"].entries())
+    await noteViewed(tx, ines, idOf(name), new Date(now.getTime() - (22 + at) * HOUR));
+}
+
 /** Fills an empty database with Skerry Isles Schools. All or nothing. `bulk`: how many generated lessons on the commons. */
 export async function seed(db: Db, options: { now: Date; bulk: number }): Promise<void> {
   const { now } = options;
   await db.transaction(async (tx) => {
     const town = await addPeople(tx, now);
+    await importFramework(tx, demoFramework("skerry-isles"), { district: town.district, now });
+    await importFramework(tx, demoFramework("england-small"), { district: null, now });
     const lessons = await addLessons(tx, town, now);
+    await addBrowsing(tx, town, lessons, now);
     await addFortnight(tx, town, lessons, now);
     await addSatchel(tx, town, lessons, now);
   });

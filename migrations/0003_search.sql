@@ -27,8 +27,12 @@ create table search_entry (
   owner_id integer not null,
   shelves smallint not null,                -- 1 staffroom, 2 district, 4 commons; 0: the owner's alone
   facets integer not null,
+  also integer not null default 0,          -- languages, country, licence, devices, see core/find/also.ts
+  doing integer not null default 0,         -- what students do, one bit each
   minutes smallint not null,
   uses integer not null default 0,
+  family integer not null default 0,        -- the resource whose versions it is one of; 0: alone
+  fresh timestamptz not null default now(), -- when this revision could first be found
   title_words tsvector not null,
   words tsvector not null
 ) with (toast_tuple_target = 128);
@@ -36,6 +40,8 @@ alter table search_entry alter title_words set storage external, alter words set
 create index search_entry_title_words on search_entry using gin (title_words) with (fastupdate = off);
 create index search_entry_words on search_entry using gin (words) with (fastupdate = off);
 create index search_entry_owner on search_entry (owner_id);
+create index search_entry_family on search_entry (family) where family <> 0;
+create index search_entry_fresh on search_entry (fresh);
 create index search_entry_popular on search_entry (uses desc, resource_id);
 
 -- What a line and the light table show about a resource, so that a list never opens whole documents.

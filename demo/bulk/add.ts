@@ -1,3 +1,4 @@
+import { packAlso, packDoing } from "@/core/find/also";
 import { packFacets } from "@/core/find/facets";
 import { wordList } from "@/core/find/words";
 import { canonical } from "@/core/resource/changes";
@@ -45,6 +46,10 @@ interface Prepared {
   hash: string;
   facts: Facts;
   facets: number;
+  also: number;
+  doing: number;
+  topics: string[];
+  codes: string[];
   uses: number;
   title: string;
   about: string;
@@ -55,15 +60,18 @@ interface Prepared {
 const addMany = `
   with given as materialized (
     select row_number() over () n, g.* from jsonb_to_recordset($1::jsonb) as g(owner int, author text, document jsonb, hash text, facts jsonb,
-      facets int, uses int, title text, about text, body text)),
+      facets int, also int, doing int, topics text[], codes text[], uses int, title text, about text, body text)),
   r as (insert into resource (district_id, owner_id, created) select $2, owner, $3 from given order by n returning id),
   numbered as (select id, row_number() over (order by id) n from r),
   v as (insert into revision (resource_id, number, document, document_hash, author_id, created)
         select numbered.id, 1, document, hash, owner, $3 from given join numbered using (n)),
   s as (insert into shelf_entry (resource_id, shelf, added_by, added) select numbered.id, 'commons', owner, $3 from given join numbered using (n)),
+  a as (insert into alignment (resource_id, standard_id, relation) select numbered.id, s.id, 'teaches'
+          from given join numbered using (n), unnest(given.codes) as u(said) join standard s on s.code = u.said),
+  t as (insert into topic_entry (topic, resource_id) select distinct topic, numbered.id from given join numbered using (n), unnest(given.topics) topic),
   f as (insert into resource_facts (resource_id, facts) select numbered.id, facts from given join numbered using (n))
-  insert into search_entry (resource_id, district_id, owner_id, shelves, facets, minutes, uses, title_words, words)
-  select numbered.id, $2, owner, 4, facets, (facts ->> 'minutes')::int, uses, to_tsvector('satchel_en', title) || array_to_tsvector(array['~en']),
+  insert into search_entry (resource_id, district_id, owner_id, shelves, facets, also, doing, minutes, uses, fresh, title_words, words)
+  select numbered.id, $2, owner, 4, facets, also, doing, (facts ->> 'minutes')::int, uses, $3, to_tsvector('satchel_en', title) || array_to_tsvector(array['~en']),
          setweight(to_tsvector('satchel_en', title), 'A') || setweight(to_tsvector('satchel_en', about), 'B')
            || setweight(to_tsvector('simple', author), 'C') || setweight(to_tsvector('satchel_en', body), 'D') || array_to_tsvector(array['~en'])
     from given join numbered using (n) order by n`;
@@ -88,6 +96,10 @@ export async function addBulk(db: Db, of: { count: number; seed: number; now: Da
         hash: sha256(canonical(document)),
         facts,
         facets: packFacets(facts),
+        also: packAlso(facts),
+        doing: packDoing(facts.doing),
+        topics: facts.topics,
+        codes: facts.standards,
         uses,
         ...texts,
       };

@@ -1,4 +1,4 @@
-import type { Queryable } from "./db";
+import { one, type Queryable } from "./db";
 
 export interface Class {
   id: number;
@@ -90,4 +90,22 @@ export async function classByJoinCode(
     [code, now],
   );
   return rows[0];
+}
+
+/** What of a class decides whether something fits it. Reading grades of the weakest and the strongest; null: not measured. */
+export interface ClassFacts {
+  readingFrom: number | null;
+  readingTo: number | null;
+  languages: string[];
+  devices: string[];
+  country: string;
+}
+
+export async function profileOf(db: Queryable, classId: number): Promise<ClassFacts> {
+  return one<ClassFacts>(
+    db,
+    `select c.reading_from::float8 "readingFrom", c.reading_to::float8 "readingTo", c.languages, c.devices, d.country
+       from class c join school s on s.id = c.school_id join district d on d.id = s.district_id where c.id = $1`,
+    [classId],
+  );
 }

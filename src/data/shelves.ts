@@ -1,8 +1,12 @@
+import { packAlso, packDoing } from "@/core/find/also";
 import { packFacets } from "@/core/find/facets";
-import { listedForm, wordList } from "@/core/find/words";
+import { wordList } from "@/core/find/words";
 import type { Document } from "@/core/resource/document";
-import { factsOf, searchTexts } from "@/core/resource/facts";
+import { factsOf, searchTexts, studentText } from "@/core/resource/facts";
 import type { Queryable } from "./db";
+import { recordEdition } from "./editions";
+import { joinFamily } from "./families";
+import { alignResource } from "./standards";
 
 export type SharedShelf = "staffroom" | "district" | "commons";
 
@@ -51,17 +55,18 @@ export async function indexResource(
   const texts = searchTexts(document);
   const config = configurationOf(document.languages[0]!);
   await tx.query(
-    `insert into search_entry as e (resource_id, district_id, school_id, owner_id, shelves, facets, minutes, title_words, words)
+    `insert into search_entry as e (resource_id, district_id, school_id, owner_id, shelves, facets, also, doing, minutes, fresh, title_words, words)
      select r.id, r.district_id, coalesce(max(s.school_id), 0), r.owner_id,
             coalesce(sum(case s.shelf when 'staffroom' then 1 when 'district' then 2 when 'commons' then 4 end), 0),
-            $2, $3, to_tsvector($4::regconfig, $5) || array_to_tsvector(array[$8]),
+            $2, $9, $10, $3, greatest(max(h.created), max(s.added)), to_tsvector($4::regconfig, $5) || array_to_tsvector(array[$8]),
             setweight(to_tsvector($4::regconfig, $5), 'A') || setweight(to_tsvector($4::regconfig, $6), 'B')
               || setweight(to_tsvector('simple', p.given_name || ' ' || p.family_name), 'C')
               || setweight(to_tsvector($4::regconfig, $7), 'D') || array_to_tsvector(array[$8])
-       from resource r join person p on p.id = r.owner_id left join shelf_entry s on s.resource_id = r.id
+       from resource r join person p on p.id = r.owner_id join revision h on h.id = r.head_revision_id left join shelf_entry s on s.resource_id = r.id
       where r.id = $1 and r.archived is null group by r.id, p.id
      on conflict (resource_id) do update set
-       school_id = excluded.school_id, shelves = excluded.shelves, facets = excluded.facets, minutes = excluded.minutes,
+       school_id = excluded.school_id, shelves = excluded.shelves, facets = excluded.facets, also = excluded.also,
+       doing = excluded.doing, minutes = excluded.minutes, fresh = greatest(e.fresh, excluded.fresh),
        title_words = excluded.title_words, words = excluded.words`,
     [
       resource,
@@ -72,12 +77,25 @@ export async function indexResource(
       texts.about,
       texts.body,
       languageMark(document.languages[0]!),
+      packAlso(facts),
+      packDoing(facts.doing),
     ],
   );
+  await tx.query("delete from topic_entry where resource_id = $1 and topic <> all($2::text[])", [
+    resource,
+    facts.topics,
+  ]);
+  await tx.query(
+    "insert into topic_entry (topic, resource_id) select distinct topic, $1::int from unnest($2::text[]) topic on conflict do nothing",
+    [resource, facts.topics],
+  );
+  await alignResource(tx, resource, document);
+  await recordEdition(tx, resource, document);
+  await joinFamily(tx, resource, studentText(document));
   await tx.query(
     `insert into search_word as w (word, entries) select word, 1 from unnest($1::text[]) word order by word
      on conflict (word) do update set entries = w.entries + 1`,
-    [wordList(`${texts.title} ${texts.about}`).map(listedForm)],
+    [wordList(`${texts.title} ${texts.about}`)],
   );
 }
 

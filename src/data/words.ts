@@ -1,5 +1,7 @@
+import type { Synonyms } from "@/core/find/synonyms";
 import { listedForm, queryText, typedParts, type TypedPart } from "@/core/find/words";
 import type { Queryable } from "./db";
+import { reached, readerParameters, type Reader } from "./reach";
 import type { WordQuery } from "./search";
 import { languageMark } from "./shelves";
 
@@ -59,15 +61,41 @@ async function closestTo(db: Queryable, word: string): Promise<string | null> {
 
 const SHORTEST_BEGINNING = 2;
 
-/** The last word may still be being typed: its likely endings count too. */
-export async function readWords(db: Queryable, typed: string): Promise<WordQuery> {
+const noSynonyms: Synonyms = new Map();
+
+/** The last word may still be being typed: its likely endings count too. Synonyms count for every word outside quotes. */
+export async function readWords(db: Queryable, typed: string, synonyms: Synonyms = noSynonyms): Promise<WordQuery> {
   const parts = typedParts(typed);
   const last = parts.at(-1);
   const meant = new Map<TypedPart, string[]>();
+  for (const part of parts) {
+    if (part.phrase || !part.wanted) continue;
+    meant.set(part, [...(synonyms.get(listedForm(part.text)) ?? [])]);
+  }
   if (last && !last.phrase && last.wanted && last.text.length >= SHORTEST_BEGINNING && !/\s$/.test(typed)) {
-    meant.set(last, await beginningWith(db, last.text));
+    meant.set(last, [...(meant.get(last) ?? []), ...(await beginningWith(db, last.text))]);
   }
   return queryOf(db, parts, meant);
+}
+
+const MOST_SUGGESTIONS = 6;
+
+/**
+ * Words that go on from one being typed, the most frequent first. Only such as stand in something this reader may see:
+ * a suggestion must not tell of what she may not.
+ */
+export async function suggestSeen(db: Queryable, reader: Reader, start: string): Promise<string[]> {
+  if (start.trim().length < SHORTEST_BEGINNING) return [];
+  const words = await beginningWith(db, start.trim());
+  if (words.length === 0) return [];
+  const rows = await db.query<{ word: string }>(
+    `select w.word from unnest($5::text[]) with ordinality as w(word, at)
+      where exists (select 1 from search_entry e, ${reached}
+        where e.words @@ (to_tsquery('satchel_en', quote_literal(w.word)) || to_tsquery('satchel_es', quote_literal(w.word))) and r.reach <> 0)
+      order by w.at limit ${MOST_SUGGESTIONS}`,
+    [...readerParameters(reader), words],
+  );
+  return rows.map((row) => row.word);
 }
 
 /**

@@ -1,4 +1,4 @@
-import { createHash } from "node:crypto";
+import { createHash, randomUUID } from "node:crypto";
 import { existsSync, mkdirSync } from "node:fs";
 import { readFile, rename, writeFile } from "node:fs/promises";
 import path from "node:path";
@@ -16,7 +16,7 @@ export async function keepFile(bytes: Uint8Array): Promise<string> {
   const file = place(sha256);
   if (!existsSync(file)) {
     mkdirSync(path.dirname(file), { recursive: true });
-    const part = `${file}.${process.pid}.part`;
+    const part = `${file}.${randomUUID()}.part`;
     await writeFile(part, bytes);
     await rename(part, file);
   }

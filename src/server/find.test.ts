@@ -1,6 +1,6 @@
 import { anyNeed } from "@/core/find/need";
 import type { Db } from "@/data/db";
-import type { Reader } from "@/data/search";
+import type { Reader } from "@/data/reach";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { find } from "./find";

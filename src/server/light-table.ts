@@ -1,10 +1,17 @@
 import { mayAdapt } from "@/core/licence/licence";
+import { fitOf, type ClassProfile, type Fit } from "@/core/fit/fit";
+import { foreignSigns, type Sign } from "@/core/locale/country";
+import { readingOf, type Reading } from "@/core/readability/hard";
 import type { Document } from "@/core/resource/document";
-import { factsOf, type Facts } from "@/core/resource/facts";
+import { factsOf, measuredText, type Facts } from "@/core/resource/facts";
 import type { Db } from "@/data/db";
 import { adaptationsBy, draftOf, resourceById, revisionById, type Resource } from "@/data/resources";
-import { satchelIds } from "@/data/satchel";
+import { editionsOf, type OtherEdition } from "@/data/editions";
+import { isFollowing } from "@/data/kept";
+import { notesOfUse, type NoteOfUse } from "@/data/notes-of-use";
 import { usedAtSchool } from "@/data/search";
+import { standardsByCode } from "@/data/standards";
+import { readerOf } from "./reader";
 import { permit } from "./permissions";
 import type { Visitor } from "./session";
 
@@ -21,6 +28,17 @@ export interface LightTableData {
   myVersions: number[];
   adapting: ReturnType<typeof mayAdapt>;
   usedHere: number;
+  reading: Reading;
+  /** For the class in the top bar; null without one. */
+  fit: Fit | null;
+  /** What her own school's teachers said. */
+  notes: (NoteOfUse & { mine: boolean })[];
+  /** All editions of its work she may see, itself included; fewer than two: nothing to confuse. */
+  editions: OtherEdition[];
+  following: boolean;
+  statements: { code: string; statement: string }[];
+  /** What in its text speaks of another country than hers. */
+  foreign: Sign[];
 }
 
 /** Null when it is not there, or not hers to see. */
@@ -29,6 +47,7 @@ export async function lightTable(
   visitor: Visitor,
   id: number | undefined,
   now: Date,
+  profile: ClassProfile | null = null,
 ): Promise<LightTableData | null> {
   if (id === undefined || !(await permit(db, visitor, "look at resource", { resource: id }, now))) return null;
   const resource = (await resourceById(db, id))!;
@@ -36,20 +55,34 @@ export async function lightTable(
   const document = revision?.document ?? (await draftOf(db, id))?.document;
   if (!document) return null;
   const mine = resource.owner === visitor.id;
-  const [satchel, myVersions, usedHere] = await Promise.all([
-    satchelIds(db, visitor.id),
+  const reader = await readerOf(db, visitor);
+  const facts = factsOf(document);
+  const [myVersions, usedHere, notes, editions, following, statements] = await Promise.all([
     adaptationsBy(db, visitor.id, id),
     usedAtSchool(db, visitor.school, id),
+    notesOfUse(db, visitor.school, id),
+    document.edition ? editionsOf(db, reader, id) : [],
+    isFollowing(db, visitor.id, resource.owner),
+    facts.standards.length > 0 ? standardsByCode(db, visitor.district, facts.standards) : [],
   ]);
   return {
     resource,
     document,
-    facts: factsOf(document),
+    facts,
     published: resource.head !== null,
     mine,
-    packed: !mine && satchel.includes(id),
+    packed: !mine && reader.satchel.includes(id),
     myVersions,
     adapting: mayAdapt(document.licence, mine),
     usedHere,
+    reading: readingOf(measuredText(document), document.languages[0]!),
+    fit: profile && fitOf(facts, profile),
+    notes: notes.map((note) => ({ ...note, mine: note.person === visitor.id })),
+    editions,
+    following,
+    statements: statements
+      .filter(({ code }) => facts.standards.includes(code))
+      .map(({ code, statement }) => ({ code, statement })),
+    foreign: profile ? foreignSigns(facts.signs, profile.country) : facts.signs,
   };
 }

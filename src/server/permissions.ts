@@ -17,7 +17,7 @@ export interface About {
   students?: readonly number[];
 }
 
-type Who = "teacher" | "student";
+type Who = "teacher" | "student" | "curator";
 type Relation = (db: Queryable, visitor: Visitor, about: About, now: Date) => Promise<boolean>;
 
 const reads = (db: Queryable, visitor: Visitor, resource: number | undefined) =>
@@ -64,6 +64,13 @@ export const permissions = {
   "sign out": { who: "signed in", needs: [] },
   "find resources": { who: "teacher", needs: [] },
   "look at resource": { who: "teacher", needs: ["reads resource"] },
+  "keep a need": { who: "teacher", needs: [] },
+  "follow an author": { who: "teacher", needs: [] },
+  "say how it went": { who: "teacher", needs: ["reads resource"] },
+  "take back a note": { who: "teacher", needs: [] },
+  "browse standards": { who: "teacher", needs: [] },
+  "bring in a framework": { who: "curator", needs: [] },
+  "compare resources": { who: "teacher", needs: [] },
   "see own satchel": { who: "teacher", needs: [] },
   "pack resource": { who: "teacher", needs: ["reads resource"] },
   "unpack resource": { who: "teacher", needs: [] },
@@ -92,7 +99,7 @@ function isOne(visitor: Visitor | null, who: Permission["who"]): boolean {
   if (who === "anyone") return true;
   if (!visitor) return false;
   if (who === "signed in") return true;
-  return who === "student" ? visitor.kind === "student" : visitor.kind === "adult" && visitor.roles.includes("teacher");
+  return who === "student" ? visitor.kind === "student" : visitor.kind === "adult" && visitor.roles.includes(who);
 }
 
 /** Whether this visitor may do this, to exactly these things. */

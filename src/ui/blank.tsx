@@ -26,26 +26,40 @@ export function Blank({
   total,
   onChoose,
   onClear,
-  locale,
+  say,
+  onOpen,
+  startOpen = false,
+  onClosed,
 }: {
   name: string;
   text: string;
   filled: boolean;
-  options: readonly BlankOption[];
+  /** Null: still being counted. */
+  options: readonly BlankOption[] | null;
   chosen: readonly string[];
   several: boolean;
   total: number;
   onChoose: (value: string) => void;
   onClear: () => void;
-  locale: string;
+  /** A count as the reader's locale writes it. */
+  say: (count: number) => string;
+  onOpen?: () => void;
+  startOpen?: boolean;
+  onClosed?: () => void;
 }) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpenState] = useState(startOpen);
+  const setOpen = (next: boolean) => {
+    setOpenState(next);
+    if (next) onOpen?.();
+    else onClosed?.();
+  };
+  const choices = options ?? [];
   const [typed, setTyped] = useState("");
   const [at, setAt] = useState(0);
   const listId = useId();
   const list = useRef<HTMLUListElement>(null);
-  const shown = options.filter((option) => option.text.toLowerCase().includes(typed.trim().toLowerCase()));
-  const most = Math.max(1, ...options.map((option) => option.leaves));
+  const shown = choices.filter((option) => option.text.toLowerCase().includes(typed.trim().toLowerCase()));
+  const most = Math.max(1, ...choices.map((option) => option.leaves));
   const current = Math.min(at, shown.length - 1);
 
   const choose = (option: BlankOption | undefined) => {
@@ -73,7 +87,7 @@ export function Blank({
       onOpenChange={(next) => {
         setOpen(next);
         setTyped("");
-        const first = options.findIndex((option) => chosen.includes(option.value));
+        const first = choices.findIndex((option) => chosen.includes(option.value));
         setAt(Math.max(0, first));
       }}
     >
@@ -101,7 +115,7 @@ export function Blank({
               role="combobox"
               aria-expanded
               aria-controls={listId}
-              aria-activedescendant={shown[current] ? `${listId}-${shown[current].value}` : undefined}
+              aria-activedescendant={shown[current] ? `${listId}-${current}` : undefined}
               aria-label={`Find in ${name}`}
               value={typed}
               placeholder={`${name.toLowerCase()} …`}
@@ -126,7 +140,7 @@ export function Blank({
               return (
                 <li
                   key={option.value}
-                  id={`${listId}-${option.value}`}
+                  id={`${listId}-${nth}`}
                   role="option"
                   aria-selected={isChosen}
                   onClick={() => choose(option)}
@@ -146,15 +160,25 @@ export function Blank({
                   >
                     {isChosen && <Check size={12} aria-hidden />}
                   </span>
-                  <span className="truncate">{option.text}</span>
+                  <span className="truncate" title={option.text}>
+                    {option.text}
+                  </span>
                   <span className="h-1.5 overflow-hidden rounded-full bg-shade" aria-hidden>
                     <span className="block h-full bg-green" style={{ width: `${(100 * option.leaves) / most}%` }} />
                   </span>
-                  <span className="numbers text-right">{option.leaves.toLocaleString(locale)}</span>
+                  <span className="numbers text-right">{say(option.leaves)}</span>
                 </li>
               );
             })}
-            {shown.length === 0 && <li className="px-3 py-2 text-ink-soft">Nothing is called that.</li>}
+            {shown.length === 0 && (
+              <li className="px-3 py-2 text-ink-soft">
+                {options === null
+                  ? "Counting …"
+                  : choices.length === 0
+                    ? "There is nothing to choose."
+                    : "Nothing is called that."}
+              </li>
+            )}
           </ul>
           <div className="flex h-10 items-center gap-4 border-t border-line px-3 text-[13px] text-ink-soft">
             <span className="flex items-center gap-1">
@@ -168,7 +192,7 @@ export function Blank({
                 leave open
               </button>
             )}
-            <span className="numbers ml-auto font-semibold text-green">{total.toLocaleString(locale)} left</span>
+            <span className="numbers ml-auto font-semibold text-green">{say(total)} left</span>
           </div>
         </Popover.Content>
       </Popover.Portal>

@@ -17,16 +17,21 @@ export function Line({
   onOpen,
   children,
   before,
+  after,
+  indented,
   style,
 }: {
   title: string;
-  from: string;
+  from: ReactNode;
   mine: boolean;
   selected: boolean;
   onOpen: () => void;
   /** The cells after the first column. */
   children: ReactNode;
   before?: ReactNode;
+  /** Something to press under the title; it lies above the line's own button. */
+  after?: ReactNode;
+  indented?: boolean;
   style?: CSSProperties;
 }) {
   return (
@@ -39,7 +44,7 @@ export function Line({
     >
       {before && <span className="relative z-10 mr-3 flex">{before}</span>}
       <div className={clsx(lineColumns, "flex-1 py-1.5")}>
-        <div className="min-w-0">
+        <div className={clsx("min-w-0", indented && "border-l-2 border-line pl-3")}>
           {/* The button covers the whole line, so that anywhere on it opens; what is in `before` lies above. */}
           <button
             type="button"
@@ -58,6 +63,7 @@ export function Line({
             )}
             <span className="truncate">{from}</span>
           </p>
+          {after && <p className="relative z-10 leading-tight">{after}</p>}
         </div>
         {children}
       </div>

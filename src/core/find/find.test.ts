@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { kinds, subjects } from "../resource/document";
+import { kinds, licences, subjects } from "../resource/document";
 import { facetCounts, lengthClass, masksOf, packFacets } from "./facets";
 import { sayGradeSpan } from "./grade";
 import {
@@ -10,11 +10,14 @@ import {
   lengthLimits,
   needFromParameters,
   needToParameters,
-  sayBlank,
-  sayGrades,
   shelves,
+  toggled,
+  withChosen,
   type Need,
 } from "./need";
+import { sayBlank, sayCount, sayGrades } from "./say";
+import { countries, devices, languages } from "./also";
+import { activities } from "../resource/activity";
 import { listedForm, queryText, typedParts, wordList } from "./words";
 
 const anyValidNeed: fc.Arbitrary<Need> = fc.record({
@@ -24,6 +27,15 @@ const anyValidNeed: fc.Arbitrary<Need> = fc.record({
   subjects: fc.uniqueArray(fc.constantFrom(...subjects)),
   minutes: fc.constantFrom(null, ...lengthLimits),
   shelf: fc.constantFrom(null, ...shelves),
+  languages: fc.uniqueArray(fc.constantFrom(...languages)),
+  countries: fc.uniqueArray(fc.constantFrom(...countries)),
+  standards: fc.uniqueArray(fc.constantFrom("MA.5.M.2", "RE.4.T.1", "SC.K.L.1")),
+  licences: fc.uniqueArray(fc.constantFrom(...licences)),
+  doing: fc.uniqueArray(fc.constantFrom(...activities)),
+  devices: fc.uniqueArray(fc.constantFrom(...devices)),
+  authors: fc.uniqueArray(fc.integer({ min: 1, max: 999_999 }), { maxLength: 4 }),
+  topics: fc.uniqueArray(fc.constantFrom("tides", "food webs", "close reading")),
+  sets: fc.uniqueArray(fc.integer({ min: 1, max: 999 }), { maxLength: 2 }),
 });
 
 describe("the need line and its address", () => {
@@ -50,6 +62,22 @@ describe("the need line and its address", () => {
     expect(needFromParameters({ words: "a".repeat(5000) }).words).toHaveLength(200);
   });
 
+  test("choosing twice takes back, and what a blank does not know is never taken in", () => {
+    const once = toggled(anyNeed, "doing", "draw");
+    expect(once.doing).toEqual(["draw"]);
+    expect(toggled(once, "doing", "draw")).toEqual(anyNeed);
+    expect(withChosen(anyNeed, "country", ["XS", "Atlantis"]).countries).toEqual(["XS"]);
+    expect(withChosen(anyNeed, "author", ["7", "drop table", "-1"]).authors).toEqual([7]);
+  });
+
+  test("counts are exact up to ten thousand", () => {
+    expect([sayCount(9_999, "en"), sayCount(10_000, "en"), sayCount(10_001, "en")]).toEqual([
+      "9,999",
+      "10,000",
+      "10,000+",
+    ]);
+  });
+
   test("an empty need is a bare address", () => {
     expect(needToParameters(anyNeed).toString()).toBe("");
   });
@@ -73,7 +101,8 @@ describe("the need line and its address", () => {
       minutes: 30,
       shelf: "satchel",
     };
-    expect(blanks.map((blank) => sayBlank(need, blank))).toEqual([
+    const inSight = ["kind", "words", "grades", "subject", "minutes", "shelf"] as const;
+    expect(inSight.map((blank) => sayBlank(need, blank))).toEqual([
       "lessons or quizzes",
       "tide tables",
       "grades 4–5",
@@ -81,7 +110,7 @@ describe("the need line and its address", () => {
       "up to 30 minutes",
       "my satchel",
     ]);
-    expect(blanks.map((blank) => sayBlank(anyNeed, blank))).toEqual([
+    expect(inSight.map((blank) => sayBlank(anyNeed, blank))).toEqual([
       "anything",
       "anything",
       "any grade",

@@ -1,11 +1,10 @@
-import { z } from "zod";
-import { Kind, Subject, kinds, subjects } from "../resource/document";
-import { gradeName } from "./grade";
+import { activities, type Activity } from "../resource/activity";
+import { kinds, licences, subjects, type Kind, type Licence, type Subject } from "../resource/document";
+import { countries, devices, languages, type Country, type Device, type Language } from "./also";
 
 /** The need line: what she looks for, as a sentence with blanks. Its text form is the address of the page. */
 export const shelves = ["satchel", "staffroom", "district", "commons"] as const;
-export const Shelf = z.enum(shelves);
-export type Shelf = z.infer<typeof Shelf>;
+export type Shelf = (typeof shelves)[number];
 
 /** "Up to so many minutes"; the last is everything longer than the one before. */
 export const lengthLimits = [10, 15, 20, 30, 45, 60] as const;
@@ -18,135 +17,159 @@ export interface Need {
   /** At most so many minutes; null: any time. */
   minutes: number | null;
   shelf: Shelf | null;
+  languages: Language[];
+  countries: Country[];
+  /** Codes of statements; what stands below one in the tree counts as well. */
+  standards: string[];
+  licences: Licence[];
+  doing: Activity[];
+  devices: Device[];
+  /** Ids of people and partner organisations. */
+  authors: number[];
+  topics: string[];
+  /** A curated set, by id. */
+  sets: number[];
 }
 
-export const anyNeed: Need = { words: "", kinds: [], grades: [], subjects: [], minutes: null, shelf: null };
+export const anyNeed: Need = {
+  words: "",
+  kinds: [],
+  grades: [],
+  subjects: [],
+  minutes: null,
+  shelf: null,
+  languages: [],
+  countries: [],
+  standards: [],
+  licences: [],
+  doing: [],
+  devices: [],
+  authors: [],
+  topics: [],
+  sets: [],
+};
 
-const LONGEST_WORDS = 200;
+export const LONGEST_WORDS = 200;
+const MOST_CHOICES = 40;
 
 type Parameters = Record<string, string | string[] | undefined>;
 
-function list<Value>(parameters: Parameters, name: string, known: (text: string) => Value | undefined): Value[] {
-  const given = parameters[name];
-  const texts = (Array.isArray(given) ? given.join(",") : (given ?? "")).split(",");
-  return [...new Set(texts.map(known).filter((value) => value !== undefined))];
+/** The blanks that hold a list: their name in the address, their field, and what of a text they know. */
+const oneOf =
+  <Value extends string>(known: readonly Value[]) =>
+  (text: string): Value | undefined =>
+    known.find((value) => value === text);
+const gradeIn = (text: string) => (/^\d{1,2}$/.test(text) && Number(text) <= 12 ? Number(text) : undefined);
+const idIn = (text: string) => (/^\d{1,9}$/.test(text) ? Number(text) : undefined);
+const textIn = (text: string) => (text.length > 0 && text.length <= 80 ? text : undefined);
+
+const lists = {
+  kind: ["kinds", oneOf(kinds)],
+  grades: ["grades", gradeIn],
+  subject: ["subjects", oneOf(subjects)],
+  language: ["languages", oneOf(languages)],
+  country: ["countries", oneOf(countries)],
+  standard: ["standards", textIn],
+  licence: ["licences", oneOf(licences)],
+  doing: ["doing", oneOf(activities)],
+  device: ["devices", oneOf(devices)],
+  author: ["authors", idIn],
+  topic: ["topics", textIn],
+  set: ["sets", idIn],
+} as const satisfies Record<string, readonly [keyof Need, (text: string) => string | number | undefined]>;
+
+export type ListBlank = keyof typeof lists;
+const listBlanks = Object.keys(lists) as ListBlank[];
+
+/** In the order the sentence says them. */
+export const blanks = [
+  "kind",
+  "words",
+  "grades",
+  "subject",
+  "minutes",
+  "shelf",
+  "topic",
+  "standard",
+  "language",
+  "doing",
+  "device",
+  "country",
+  "licence",
+  "author",
+  "set",
+] as const;
+export type Blank = (typeof blanks)[number];
+
+/** Those behind "and also…": said only when filled. */
+export const alsoBlanks = [
+  "topic",
+  "standard",
+  "language",
+  "doing",
+  "device",
+  "country",
+  "licence",
+  "author",
+  "set",
+] as const satisfies readonly ListBlank[];
+export type AlsoBlank = (typeof alsoBlanks)[number];
+
+/** What a list blank holds, as texts. */
+export const chosenIn = (need: Need, blank: ListBlank): string[] => need[lists[blank][0]].map(String);
+
+/** The need with a list blank holding exactly these; texts the blank does not know are left out. */
+export function withChosen(need: Need, blank: ListBlank, texts: readonly string[]): Need {
+  const [field, known] = lists[blank] as readonly [keyof Need, (text: string) => string | number | undefined];
+  const values = [...new Set(texts.map((text) => known(text)).filter((value) => value !== undefined))];
+  if (blank === "grades") (values as number[]).sort((a, b) => a - b);
+  return { ...need, [field]: values.slice(0, MOST_CHOICES) };
+}
+
+export function toggled(need: Need, blank: ListBlank, value: string): Need {
+  const chosen = chosenIn(need, blank);
+  return withChosen(need, blank, chosen.includes(value) ? chosen.filter((one) => one !== value) : [...chosen, value]);
 }
 
 /** Reads an address; what it does not know it leaves out, so an old or mistyped link still opens. */
 export function needFromParameters(parameters: Parameters): Need {
   const first = (name: string) => [parameters[name]].flat()[0] ?? "";
   const minutes = Number(first("minutes"));
-  const inRange = (text: string) => (/^\d{1,2}$/.test(text) && Number(text) <= 12 ? Number(text) : undefined);
-  return {
+  const need: Need = {
+    ...anyNeed,
     words: first("words").slice(0, LONGEST_WORDS),
-    kinds: list(parameters, "kind", (text) => Kind.safeParse(text).data),
-    grades: list(parameters, "grades", inRange).sort((a, b) => a - b),
-    subjects: list(parameters, "subject", (text) => Subject.safeParse(text).data),
     minutes: (lengthLimits as readonly number[]).includes(minutes) ? minutes : null,
-    shelf: Shelf.safeParse(first("shelf")).data ?? null,
+    shelf: shelves.find((shelf) => shelf === first("shelf")) ?? null,
   };
+  return listBlanks.reduce(
+    (read, blank) => withChosen(read, blank, [parameters[blank] ?? []].flat().join(",").split(",")),
+    need,
+  );
 }
 
 export function needToParameters(need: Need): URLSearchParams {
   const parameters = new URLSearchParams();
   if (need.words.trim()) parameters.set("words", need.words.trim());
-  if (need.kinds.length) parameters.set("kind", need.kinds.join(","));
-  if (need.grades.length) parameters.set("grades", need.grades.join(","));
-  if (need.subjects.length) parameters.set("subject", need.subjects.join(","));
+  for (const blank of listBlanks) {
+    const chosen = chosenIn(need, blank);
+    if (chosen.length > 0) parameters.set(blank, chosen.join(","));
+  }
   if (need.minutes !== null) parameters.set("minutes", String(need.minutes));
   if (need.shelf) parameters.set("shelf", need.shelf);
   return parameters;
 }
 
-export const blanks = ["kind", "words", "grades", "subject", "minutes", "shelf"] as const;
-export type Blank = (typeof blanks)[number];
+const isList = (blank: Blank): blank is ListBlank => blank in lists;
 
 export function isFilled(need: Need, blank: Blank): boolean {
-  switch (blank) {
-    case "words":
-      return need.words.trim() !== "";
-    case "kind":
-      return need.kinds.length > 0;
-    case "grades":
-      return need.grades.length > 0;
-    case "subject":
-      return need.subjects.length > 0;
-    case "minutes":
-      return need.minutes !== null;
-    case "shelf":
-      return need.shelf !== null;
-  }
+  if (isList(blank)) return need[lists[blank][0]].length > 0;
+  if (blank === "words") return need.words.trim() !== "";
+  return need[blank as "minutes" | "shelf"] !== null;
 }
+
+export const isAnything = (need: Need): boolean => !blanks.some((blank) => isFilled(need, blank));
 
 export function emptied(need: Need, blank: Blank): Need {
-  switch (blank) {
-    case "words":
-      return { ...need, words: "" };
-    case "kind":
-      return { ...need, kinds: [] };
-    case "grades":
-      return { ...need, grades: [] };
-    case "subject":
-      return { ...need, subjects: [] };
-    case "minutes":
-      return { ...need, minutes: null };
-    case "shelf":
-      return { ...need, shelf: null };
-  }
+  if (isList(blank)) return { ...need, [lists[blank][0]]: [] };
+  return { ...need, [blank]: blank === "words" ? "" : null };
 }
-
-/** Runs of neighbouring grades: "4–5", "K, 3–4". */
-export function sayGrades(grades: readonly number[]): string {
-  const runs: [number, number][] = [];
-  for (const grade of [...grades].sort((a, b) => a - b)) {
-    const last = runs.at(-1);
-    if (last && grade === last[1] + 1) last[1] = grade;
-    else runs.push([grade, grade]);
-  }
-  return runs.map(([from, to]) => (from === to ? gradeName(from) : `${gradeName(from)}–${gradeName(to)}`)).join(", ");
-}
-
-const either = (words: readonly string[]) =>
-  words.length <= 1 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} or ${words.at(-1)}`;
-
-export const shelfNames: Record<Shelf, string> = {
-  satchel: "my satchel",
-  staffroom: "the staffroom",
-  district: "the district shelf",
-  commons: "the commons",
-};
-
-const kindPlural: Record<Kind, string> = {
-  lesson: "lessons",
-  activity: "activities",
-  reading: "readings",
-  quiz: "quizzes",
-  film: "films",
-  printable: "printables",
-  template: "templates",
-};
-
-export const kindName = (kind: Kind): string => kindPlural[kind];
-
-/** What a blank says when filled, and what it says when not. */
-export function sayBlank(need: Need, blank: Blank): string {
-  switch (blank) {
-    case "kind":
-      return need.kinds.length ? either(need.kinds.map(kindName)) : "anything";
-    case "words":
-      return need.words.trim() || "anything";
-    case "grades":
-      return need.grades.length
-        ? `${need.grades.length === 1 ? "grade" : "grades"} ${sayGrades(need.grades)}`
-        : "any grade";
-    case "subject":
-      return need.subjects.length ? either(need.subjects) : "any subject";
-    case "minutes":
-      return need.minutes !== null ? `up to ${need.minutes} minutes` : "any time";
-    case "shelf":
-      return need.shelf ? shelfNames[need.shelf] : "every shelf";
-  }
-}
-
-export const everyKind = kinds;
-export const everySubject = subjects;

@@ -14,3 +14,32 @@ export function fleschKincaidGrade({ words, sentences, syllables }: TextCounts):
 export function fernandezHuertaEase({ words, sentences, syllables }: TextCounts): number {
   return 206.84 - 60 * (syllables / words) - 1.02 * (words / sentences);
 }
+
+/**
+ * A raw score that rises with difficulty; see `daleChallGrade` for the grade it stands for.
+ * Source: Dale and Chall, "A formula for predicting readability", 1948.
+ */
+export function daleChallScore({
+  words,
+  sentences,
+  difficult,
+}: {
+  words: number;
+  sentences: number;
+  difficult: number;
+}): number {
+  const share = (100 * difficult) / words;
+  return 0.1579 * share + 0.0496 * (words / sentences) + (share > 5 ? 3.6365 : 0);
+}
+
+/** Dale and Chall's own correction table of 1948: raw scores and the lowest grade each band stands for. From memory. */
+const daleChallBands: [below: number, grades: string][] = [
+  [5, "4 and below"],
+  [6, "5 to 6"],
+  [7, "7 to 8"],
+  [8, "9 to 10"],
+  [9, "11 to 12"],
+];
+
+export const daleChallGrades = (score: number): string =>
+  daleChallBands.find(([below]) => score < below)?.[1] ?? "above 12";

@@ -1,5 +1,5 @@
 import { fernandezHuertaEase, fleschKincaidGrade } from "./formulas";
-import { countText } from "./measure";
+import { countText, type TextCounts } from "./measure";
 
 export interface ReadingGrade {
   /** A school grade, one decimal, never below 0. */
@@ -20,10 +20,8 @@ const spanishBands: [ease: number, grade: number][] = [
   [30, 12],
 ];
 
-/** The measured reading grade of running text, or null: too little text, or no formula for the language here. */
-export function readingGrade(text: string, language: string): ReadingGrade | null {
-  const counts = countText(text, language);
-  if (counts.words < FEWEST_WORDS || counts.sentences === 0) return null;
+/** The grade that counts stand for, or null where there is no formula for the language here. */
+export function readingGradeOf(counts: TextCounts, language: string): ReadingGrade | null {
   if (language.startsWith("en")) {
     const grade = Math.max(0, Math.round(fleschKincaidGrade(counts) * 10) / 10);
     return { grade, formula: "Flesch-Kincaid" };
@@ -34,4 +32,10 @@ export function readingGrade(text: string, language: string): ReadingGrade | nul
     return { grade, formula: "Fernández Huerta" };
   }
   return null;
+}
+
+/** The measured reading grade of running text, or null: too little text, or no formula for the language here. */
+export function readingGrade(text: string, language: string): ReadingGrade | null {
+  const counts = countText(text, language);
+  return counts.words < FEWEST_WORDS || counts.sentences === 0 ? null : readingGradeOf(counts, language);
 }

@@ -1,3 +1,5 @@
+import { countries, type Country, type Device } from "../find/also";
+import { belongsTo, type Sign } from "../locale/country";
 import { readingGrade } from "../readability/grade";
 import { mainActivity, type Activity } from "./activity";
 import type { Block } from "./block";
@@ -26,7 +28,21 @@ export interface Facts {
   readingFormula: string | null;
   licence: Licence;
   standards: string[];
+  devices: Device[];
+  /** Stated, or found by what in the text belongs to one country only. */
+  country: Country;
+  /** What speaks of a country: at most eight, each wording once. */
+  signs: Sign[];
+  /** Seconds of sound and recorded instructions. */
+  audioSeconds: number;
+  /** Printed pages, estimated. */
+  pages: number;
+  topics: string[];
 }
+
+/** Common practice for a printed page a child reads: some 250 words, or five questions with room to answer. */
+const WORDS_A_PAGE = 250;
+const QUESTIONS_A_PAGE = 5;
 
 /** Common practice: silent reading in primary school, words a minute, and minutes for each question. */
 const WORDS_A_MINUTE = 100;
@@ -99,11 +115,23 @@ function minutesOf(document: Document, words: number): Pick<Facts, "minutes" | "
   return { minutes: Math.max(1, Math.round(estimate)), minutesFrom: "estimate" };
 }
 
+const MOST_SIGNS = 8;
+
+const audioOf = (document: Document): number =>
+  Math.round(
+    document.steps.reduce(
+      (sum, step) => sum + (inLanguage(step.instructions, document.languages)?.recording?.seconds ?? 0),
+      0,
+    ),
+  );
+
 export function factsOf(document: Document): Facts {
   const text = studentText(document);
   const words = countWords(text);
   const asked = allQuestions(document);
   const measured = readingGrade(measuredText(document), document.languages[0]!);
+  const belonging = belongsTo(text, document.languages[0]!);
+  const stated = countries.find((country) => country === document.region?.slice(0, 2));
   return {
     title: inLanguage(document.title, document.languages) || "Untitled",
     summary: inLanguage(document.summary, document.languages) ?? "",
@@ -120,6 +148,12 @@ export function factsOf(document: Document): Facts {
     readingFormula: measured?.formula ?? null,
     licence: document.licence,
     standards: document.standards.map((standard) => standard.code),
+    devices: document.devices,
+    country: stated ?? belonging.country,
+    signs: belonging.signs.slice(0, MOST_SIGNS),
+    audioSeconds: audioOf(document),
+    pages: Math.max(1, Math.ceil(words / WORDS_A_PAGE + asked.length / QUESTIONS_A_PAGE)),
+    topics: document.topics,
   };
 }
 

@@ -2,7 +2,7 @@
 import { ListChecks } from "lucide-react";
 import { useState } from "react";
 import { gradeName } from "@/core/find/grade";
-import { kindName } from "@/core/find/need";
+import { kindName } from "@/core/find/say";
 import { kinds, phases, subjects, type Document, type Step } from "@/core/resource/document";
 import type { Unfinished } from "@/core/resource/facts";
 import { inLanguage } from "@/core/resource/language";

@@ -1,6 +1,16 @@
 "use client";
 import { useOptimistic, useRef, useState } from "react";
-import { anyNeed, blanks, emptied, needToParameters, sayBlank, type Blank, type Need } from "@/core/find/need";
+import {
+  alsoBlanks,
+  blanks,
+  emptied,
+  isAnything,
+  needFromParameters,
+  needToParameters,
+  type Blank,
+  type Need,
+} from "@/core/find/need";
+import { sayBlank, sayCount } from "@/core/find/say";
 import type { Sort } from "@/data/search";
 import type { AssignContext } from "@/server/assign-context";
 import type { Found } from "@/server/find";
@@ -12,9 +22,13 @@ import { LightTable } from "../light-table/light-table";
 import { useAddress } from "../use-address";
 import { NeedLine } from "./need-line";
 import { LinesHead, ResultLines } from "./result-lines";
+import { CompareTray, MOST_COMPARED } from "./compare-tray";
+import { KeepNeed } from "./keep-need";
+import { StartPage } from "./start-page";
 import { Trail } from "./trail";
+import type { StartData } from "@/server/start-page";
 
-const needNames = ["words", "kind", "grades", "subject", "minutes", "shelf"] as const;
+const needNames = ["words", "kind", "grades", "subject", "minutes", "shelf", ...alsoBlanks] as const;
 
 export interface FindScreenProps {
   need: Need;
@@ -26,22 +40,29 @@ export interface FindScreenProps {
   wanted: number | null;
   assign: AssignContext;
   locale: string;
+  /** For somebody who has no words yet; shown until something is looked for or opened. */
+  start: StartData | null;
+  compare: number[];
+  saved: boolean;
 }
 
-export function FindScreen({ need: answered, found, sort, limit, opened, wanted, assign, locale }: FindScreenProps) {
-  const { go, busy } = useAddress();
+export function FindScreen(props: FindScreenProps) {
+  const { need: answered, found, sort, limit, opened, wanted, assign, locale, start, compare, saved } = props;
+  const { go, busy, parameters } = useAddress();
+  const since = Number(parameters.get("since")) || null;
   // What she has chosen, also while the answer is still under way: the next choice builds on it, none is lost.
   const [need, want] = useOptimistic(answered);
   const wordsBox = useRef<HTMLInputElement>(null);
-  const { hits, counts, corrected } = found;
+  const { hits, counts, corrected, names } = found;
   const [picked, setPicked] = useState<number | null>(null);
   // A line is marked at once when chosen, before its light table has arrived.
   const selected = busy && picked !== null ? picked : (opened?.resource.id ?? null);
 
-  const change = (next: Need, typing = false) => {
-    const parameters = needToParameters(next);
-    const fields = Object.fromEntries(needNames.map((name) => [name, parameters.get(name)]));
-    go({ ...fields, open: null, step: null, do: null, show: null }, !typing, () => want(next));
+  const change = (next: Need, typing = false, since: Date | null = null) => {
+    const said = needToParameters(next);
+    const fields = Object.fromEntries(needNames.map((name) => [name, said.get(name)]));
+    const cleared = { open: null, step: null, do: null, show: null, unfold: null };
+    go({ ...fields, ...cleared, since: since && since.getTime() }, !typing, () => want(next));
   };
   const open = (id: number) => {
     setPicked(id);
@@ -56,7 +77,17 @@ export function FindScreen({ need: answered, found, sort, limit, opened, wanted,
       .querySelector(`[aria-label="Results"] > li:nth-child(${hits.indexOf(next) + 1})`)
       ?.scrollIntoView({ block: "nearest" });
   };
-  useKeys({ "/": () => wordsBox.current?.focus(), j: () => move(1), k: () => move(-1) });
+  const toggleCompare = (id: number | null) => {
+    if (id === null) return;
+    const next = compare.includes(id) ? compare.filter((one) => one !== id) : [...compare, id].slice(-MOST_COMPARED);
+    go({ compare: next.length > 0 ? next.join(",") : null });
+  };
+  useKeys({
+    "/": () => wordsBox.current?.focus(),
+    j: () => move(1),
+    k: () => move(-1),
+    c: () => toggleCompare(selected),
+  });
 
   const keepOnly = (kept: Blank[]) => change(blanks.filter((blank) => !kept.includes(blank)).reduce(emptied, need));
   return (
@@ -67,11 +98,23 @@ export function FindScreen({ need: answered, found, sort, limit, opened, wanted,
           facets={counts.facets}
           total={counts.total}
           locale={locale}
+          names={names}
           wordsBox={wordsBox}
           onChange={change}
         />
         <div className="mt-1 flex min-h-5 items-center gap-4">
-          <Trail trail={counts.trail} need={answered} locale={locale} onBack={keepOnly} />
+          <Trail
+            trail={counts.trail}
+            need={sayAsTyped(found.need, answered)}
+            locale={locale}
+            names={names}
+            onBack={keepOnly}
+          />
+          {found.says.length > 0 && (
+            <p className="truncate text-[13px] text-ink-soft" role="status" title={found.says.join(" ")}>
+              {found.says.join(" ")}
+            </p>
+          )}
           {corrected && (
             <p className="text-[13px]" role="status">
               Nothing says “{answered.words.trim()}”. These say <strong>{corrected}</strong>.{" "}
@@ -84,6 +127,17 @@ export function FindScreen({ need: answered, found, sort, limit, opened, wanted,
               </button>
             </p>
           )}
+          <span className="ml-auto flex shrink-0 items-center gap-4">
+            <KeepNeed
+              need={answered}
+              says={blanks
+                .filter((b) => isFilledIn(answered, b))
+                .map((b) => sayBlank(answered, b, names))
+                .join(", ")}
+              saved={saved}
+            />
+            <CompareTray ids={compare} onClear={() => go({ compare: null })} />
+          </span>
         </div>
       </div>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,560fr)_minmax(0,720fr)]">
@@ -96,10 +150,18 @@ export function FindScreen({ need: answered, found, sort, limit, opened, wanted,
           <div className="min-h-0 flex-1 overflow-auto">
             {hits.length > 0 ? (
               <>
-                <ResultLines hits={hits} selected={selected} onOpen={open} />
+                <ResultLines
+                  hits={hits}
+                  selected={selected}
+                  onOpen={open}
+                  fits={found.fits}
+                  compared={compare}
+                  since={since}
+                  onUnfold={(family) => go({ unfold: family })}
+                />
                 {hits.length < counts.total && (
                   <p className="p-3 text-center text-[13px] text-ink-soft">
-                    {hits.length} of {counts.total.toLocaleString(locale)} shown.{" "}
+                    {hits.length} of {sayCount(counts.total, locale)} shown.{" "}
                     {limit < 800 ? (
                       <Button size="small" onClick={() => go({ show: limit + 80 })}>
                         Show more
@@ -111,12 +173,20 @@ export function FindScreen({ need: answered, found, sort, limit, opened, wanted,
                 )}
               </>
             ) : (
-              <NothingFound need={answered} change={change} />
+              <NothingFound found={found} need={answered} change={change} locale={locale} />
             )}
           </div>
         </section>
         <section aria-label="Light table" className="min-h-0">
-          {opened ? (
+          {start ? (
+            <StartPage
+              data={start}
+              onNeed={(address, since) =>
+                change(needFromParameters(Object.fromEntries(new URLSearchParams(address))), false, since)
+              }
+              onOpen={open}
+            />
+          ) : opened ? (
             <LightTable key={opened.resource.id} data={opened} assign={assign} />
           ) : wanted !== null ? (
             <Empty title="This is not here">It was taken away, or it is not yours to see. Choose another line.</Empty>
@@ -129,20 +199,34 @@ export function FindScreen({ need: answered, found, sort, limit, opened, wanted,
   );
 }
 
-function NothingFound({ need, change }: { need: Need; change: (need: Need) => void }) {
-  const filled = blanks.filter(
-    (blank) => emptied(need, blank) !== need && sayBlank(need, blank) !== sayBlank(anyNeed, blank),
-  );
+const isFilledIn = (need: Need, blank: Blank) =>
+  emptied(need, blank) !== need && !isAnything(need) && needToParameters(need).has(blank);
+
+/** The trail says the words as she typed them, and the blanks as they were read. */
+const sayAsTyped = (read: Need, typed: Need): Need => ({ ...read, words: typed.words });
+
+function NothingFound({
+  found,
+  need,
+  change,
+  locale,
+}: {
+  found: Found;
+  need: Need;
+  change: (need: Need) => void;
+  locale: string;
+}) {
   return (
     <Empty title="Nothing fits all of this">
       <p>Leave one of these open:</p>
-      <span className="flex flex-wrap justify-center gap-2">
-        {filled.map((blank) => (
-          <Button key={blank} onClick={() => change(emptied(need, blank))}>
-            {sayBlank(need, blank)}
-          </Button>
+      <ul className="grid gap-2">
+        {found.loosen.map(({ blank, left }) => (
+          <li key={blank} className="flex items-center justify-center gap-3">
+            <Button onClick={() => change(emptied(need, blank))}>{sayBlank(need, blank, found.names)}</Button>
+            <span className="numbers">{left === 0 ? "still nothing" : `brings back ${sayCount(left, locale)}`}</span>
+          </li>
         ))}
-      </span>
+      </ul>
     </Empty>
   );
 }

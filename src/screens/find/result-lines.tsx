@@ -5,7 +5,9 @@ import { COMMONS, DISTRICT, SATCHEL, STAFFROOM } from "@/core/find/facets";
 import { sayGradeSpan } from "@/core/find/grade";
 import type { Facts } from "@/core/resource/facts";
 import type { Activity } from "@/core/resource/activity";
+import type { Fit } from "@/core/fit/fit";
 import type { Hit, Sort } from "@/data/search";
+import { countryName } from "@/core/find/also";
 import { Line, lineColumns } from "@/ui/line";
 import { ActivityIcon } from "../step/activity-icon";
 
@@ -79,7 +81,10 @@ export function LinesHead({ sort, onSort, last }: { sort: Sort | null; onSort?: 
     <div
       className={clsx(lineColumns, "h-7 shrink-0 border-b border-line bg-shade pr-3 pl-4 text-[12px] text-ink-soft")}
     >
-      {heading(what!)}
+      <span className="flex gap-3">
+        {heading(what!)}
+        {onSort && heading({ sort: "fit", text: "Fit", className: "text-left" })}
+      </span>
       <span>Students</span>
       {rest.map(heading)}
     </div>
@@ -92,22 +97,61 @@ function sayShelf(reach: number): string {
   return reach & COMMONS ? "Commons" : "only mine";
 }
 
+/** What would spoil the lesson for the class chosen, where something would: the first reason. */
+function Fitting({ fit }: { fit: Fit | undefined }) {
+  const first = fit?.reasons[0];
+  if (!first || first.level > 0) return null;
+  return <span className="text-clay"> · {first.text}</span>;
+}
+
 export function ResultLines({
   hits,
   selected,
   onOpen,
+  fits,
+  compared,
+  since,
+  onUnfold,
 }: {
   hits: readonly Hit[];
   selected: number | null;
   onOpen: (id: number) => void;
+  fits: Readonly<Record<number, Fit>>;
+  compared: readonly number[];
+  /** What became findable after this moment is marked as new. */
+  since: number | null;
+  onUnfold: (family: number | null) => void;
 }) {
+  const unfolded = hits.find((hit) => hit.folded)?.family;
   return (
     <ul aria-label="Results">
       {hits.map((hit) => (
         <Line
           key={hit.id}
           title={hit.facts.title}
-          from={`${hit.mine ? "mine" : hit.author} · ${sayShelf(hit.reach)}`}
+          from={
+            <>
+              {since !== null && hit.fresh.getTime() > since && <strong className="text-green">new · </strong>}
+              {hit.mine ? "mine" : hit.author} · {sayShelf(hit.reach)}
+              {!["any", "XS"].includes(hit.facts.country) && ` · for ${countryName(hit.facts.country)}`}
+              {compared.includes(hit.id) && " · to compare"}
+              <Fitting fit={fits[hit.id]} />
+            </>
+          }
+          after={
+            hit.versions > 1 &&
+            !hit.folded && (
+              <button
+                type="button"
+                aria-expanded={unfolded === hit.family}
+                onClick={() => onUnfold(unfolded === hit.family ? null : hit.family)}
+                className="text-[12px] text-slate hover:underline"
+              >
+                {hit.versions} versions{hit.versionsHere > 0 && `, ${hit.versionsHere} at your school`}
+              </button>
+            )
+          }
+          indented={hit.folded}
           mine={(hit.reach & SATCHEL) !== 0}
           selected={hit.id === selected}
           onOpen={() => onOpen(hit.id)}

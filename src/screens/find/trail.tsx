@@ -1,15 +1,18 @@
 "use client";
 import { ArrowRight } from "lucide-react";
-import { sayBlank, type Blank, type Need } from "@/core/find/need";
-import type { TrailStep } from "@/data/search";
+import type { Blank, Need } from "@/core/find/need";
+import { sayBlank, sayCount, type Names } from "@/core/find/say";
+import type { TrailStep } from "@/data/counts";
 
 /** How the results became few: each number goes back to where it was said. */
 export function Trail({
   trail,
   need,
   locale,
+  names,
   onBack,
 }: {
+  names: Names;
   trail: readonly TrailStep[];
   need: Need;
   locale: string;
@@ -19,10 +22,10 @@ export function Trail({
     <ol className="flex flex-wrap items-center gap-x-2 text-[13px] text-ink-soft" aria-label="How it was narrowed">
       {trail.map((step, at) => {
         const last = at === trail.length - 1;
-        const words = step.blank ? sayBlank(need, step.blank) : "in all";
+        const words = step.blank ? sayBlank(need, step.blank, names) : "in all";
         const number = (
           <span className={`numbers font-semibold ${last ? "text-green" : "text-ink"}`}>
-            {step.left.toLocaleString(locale)}
+            {sayCount(step.left, locale)}
           </span>
         );
         return (

@@ -18,6 +18,11 @@ import { Tip } from "@/ui/tip";
 import { tell, tellProblem } from "@/ui/toast";
 import { useAddress } from "../use-address";
 import { AssignPanel } from "./assign-panel";
+import { Views, type View } from "./views";
+import { FactsView } from "./facts-view";
+import { FitStatement } from "./fit-statement";
+import { NotesView } from "./notes-view";
+import { EditionsView } from "./editions-view";
 import { StepTable } from "./step-table";
 
 /** Pack or unpack, each with its way back. */
@@ -88,6 +93,7 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
   const [busy, start] = useTransition();
   const { resource, facts } = data;
   const assigning = parameters.get("do") === "assign" && data.published;
+  const view = (parameters.get("view") ?? "steps") as View;
 
   const adaptNow = () =>
     start(async () => {
@@ -131,6 +137,10 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
           </Button>
         </div>
         <About data={data} assign={assign} />
+        {!assigning && <FitStatement data={data} assign={assign} />}
+        {!assigning && (
+          <Views data={data} view={view} onView={(next) => go({ view: next === "steps" ? null : next })} />
+        )}
       </header>
       {data.myVersions.length > 0 && !assigning && (
         <Notice tone="mine" className="mx-5 mb-3">
@@ -147,6 +157,12 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
       <div className="min-h-0 flex-1">
         {assigning ? (
           <AssignPanel data={data} context={assign} onDone={() => go({ do: null })} />
+        ) : view === "facts" ? (
+          <FactsView data={data} />
+        ) : view === "colleagues" ? (
+          <NotesView key={resource.id} data={data} assign={assign} />
+        ) : view === "editions" && data.editions.length > 1 ? (
+          <EditionsView data={data} onOpen={(id) => go({ open: id })} />
         ) : (
           <StepTable key={resource.id} data={data} />
         )}

@@ -1,14 +1,20 @@
 import type { Metadata } from "next";
-import { needFromParameters } from "@/core/find/need";
-import { satchelIds } from "@/data/satchel";
+import { isAnything, needFromParameters, needToParameters } from "@/core/find/need";
+import { noteViewed, savedNeeds, seenAuthor, seenNeed } from "@/data/kept";
 import { sorts, type Sort } from "@/data/search";
 import { FindScreen } from "@/screens/find/find-screen";
 import { assignContext } from "@/server/assign-context";
+import { chosenClass } from "@/server/chosen-class";
 import { find } from "@/server/find";
+import { classProfile } from "@/server/fit";
 import { lightTable } from "@/server/light-table";
 import { enter, idFrom } from "@/server/page";
+import { readerOf } from "@/server/reader";
+import { startData } from "@/server/start-page";
 
 export const metadata: Metadata = { title: "Find" };
+
+const MOST_SHOWN = 800;
 
 export default async function FindPage({
   searchParams,
@@ -19,16 +25,38 @@ export default async function FindPage({
   const parameters = await searchParams;
   const need = needFromParameters(parameters);
   const sort = sorts.find((one) => one === parameters.sort) ?? ("best" satisfies Sort);
-  const limit = Math.min(800, Math.max(40, Number(parameters.show) || 40));
-  const reader = {
-    id: visitor.id,
-    school: visitor.school,
-    district: visitor.district,
-    satchel: await satchelIds(db, visitor.id),
-  };
-  const found = await find(db, reader, need, { sort, limit });
-  const open = idFrom(parameters.open) ?? found.hits[0]?.id;
-  const [opened, assign] = await Promise.all([lightTable(db, visitor, open, now), assignContext(db, visitor, now)]);
+  const limit = Math.min(MOST_SHOWN, Math.max(40, Number(parameters.show) || 40));
+  const [reader, { classes }, profile] = await Promise.all([
+    readerOf(db, visitor),
+    chosenClass(db, visitor, now),
+    classProfile(db, visitor, now),
+  ]);
+  const found = await find(db, reader, need, {
+    sort,
+    limit,
+    classes,
+    profile,
+    unfolded: idFrom(parameters.unfold) ?? 0,
+  });
+  const asked = idFrom(parameters.open);
+  const open = asked ?? found.hits[0]?.id;
+  const atStart = isAnything(need) && asked === undefined && sort === "best";
+  const address = needToParameters(need).toString();
+  const [opened, assign, start, saved] = await Promise.all([
+    atStart ? null : lightTable(db, visitor, open, now, profile),
+    assignContext(db, visitor, now),
+    atStart ? startData(db, reader, classes, now) : null,
+    savedNeeds(db, visitor.id),
+  ]);
+  const kept = saved.some((one) => one.address === address);
+  // What she has now seen is not new the next time.
+  if (asked !== undefined && opened && !opened.mine) await noteViewed(db, visitor.id, asked, now);
+  if (kept) await seenNeed(db, visitor.id, address, now);
+  for (const author of need.authors) await seenAuthor(db, visitor.id, author, now);
+  const compare = String(parameters.compare ?? "")
+    .split(",")
+    .map((text) => idFrom(text))
+    .filter((id) => id !== undefined);
   return (
     <FindScreen
       need={need}
@@ -39,6 +67,9 @@ export default async function FindPage({
       wanted={open ?? null}
       assign={assign}
       locale={visitor.locale}
+      start={start}
+      compare={compare}
+      saved={kept}
     />
   );
 }

@@ -1,0 +1,18 @@
+import { alsoBlanks, needFromParameters } from "@/core/find/need";
+import { chosenClass } from "@/server/chosen-class";
+import { leavesOf } from "@/server/find";
+import { readerOf } from "@/server/reader";
+import { route } from "@/server/route";
+
+/** What each choice of one blank would leave: asked when the blank is opened. */
+export const GET = route(
+  "find resources",
+  () => ({}),
+  async ({ db, visitor, now, request }) => {
+    const parameters = Object.fromEntries(new URL(request.url).searchParams);
+    const blank = alsoBlanks.find((one) => one === parameters.blank);
+    if (!blank) return Response.json({ problem: "There is no such blank." }, { status: 400 });
+    const [reader, { classes }] = await Promise.all([readerOf(db, visitor), chosenClass(db, visitor, now)]);
+    return Response.json({ choices: await leavesOf(db, reader, needFromParameters(parameters), blank, classes) });
+  },
+);

@@ -1,0 +1,24 @@
+import { importFramework } from "@/data/standards";
+import { CaseError, readCase } from "@/formats/case/case";
+import { route } from "@/server/route";
+
+const LARGEST = 5_000_000;
+
+/** Takes a framework as CASE 1.0 JSON in the body of the request; all of it or nothing. */
+export const POST = route(
+  "bring in a framework",
+  () => ({}),
+  async ({ db, visitor, now, request }) => {
+    const json = await request.text();
+    if (json.length > LARGEST)
+      return Response.json({ problem: "This file is larger than 5 MB. Nothing was changed." }, { status: 413 });
+    try {
+      const file = readCase(json);
+      const done = await db.transaction((tx) => importFramework(tx, file, { district: visitor.district, now }));
+      return Response.json({ ...done, name: file.name, statements: file.statements.length });
+    } catch (error) {
+      if (!(error instanceof CaseError)) throw error;
+      return Response.json({ problem: `${error.message}. Nothing was changed.` }, { status: 422 });
+    }
+  },
+);

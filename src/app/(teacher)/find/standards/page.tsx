@@ -1,0 +1,42 @@
+import type { Metadata } from "next";
+import { crosswalk, coveredBy, frameworksOf, treeOf } from "@/data/standards";
+import { StandardsScreen } from "@/screens/find/standards-screen";
+import { chosenClass } from "@/server/chosen-class";
+import { enter, idFrom } from "@/server/page";
+import { readerOf } from "@/server/reader";
+
+export const metadata: Metadata = { title: "Standards" };
+
+export default async function StandardsPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const { db, visitor, now } = await enter("browse standards");
+  const parameters = await searchParams;
+  const [frameworks, { current }, reader] = await Promise.all([
+    frameworksOf(db, visitor.district),
+    chosenClass(db, visitor, now),
+    readerOf(db, visitor),
+  ]);
+  const framework = frameworks.find((one) => one.id === idFrom(parameters.framework)) ?? frameworks[0] ?? null;
+  const at = idFrom(parameters.at);
+  const [tree, covered, elsewhere] = await Promise.all([
+    framework ? treeOf(db, reader, framework.id) : [],
+    current ? coveredBy(db, current.id, now) : [],
+    at === undefined ? [] : crosswalk(db, visitor.district, at),
+  ]);
+  return (
+    <StandardsScreen
+      frameworks={frameworks}
+      framework={framework}
+      tree={tree}
+      covered={covered}
+      className={current?.name ?? null}
+      grades={current ? { from: current.gradeFrom, to: current.gradeTo } : null}
+      at={at ?? null}
+      elsewhere={elsewhere}
+      mayImport={visitor.roles.includes("curator")}
+    />
+  );
+}

@@ -1,0 +1,44 @@
+import { licenceNames } from "../licence/licence";
+import type { Facts } from "../resource/facts";
+import { countryName, deviceName, languageName } from "./also";
+import { sayGradeSpan } from "./grade";
+
+export interface Candidate {
+  facts: Facts;
+  author: string;
+  usedHere: number;
+}
+
+export interface CompareRow {
+  what: string;
+  /** One for each candidate, in the order given. */
+  values: string[];
+  differs: boolean;
+}
+
+/** Facts of two to four resources as a table; rows in which they differ are marked. */
+export function compareFacts(candidates: readonly Candidate[]): CompareRow[] {
+  const rows: [what: string, value: (one: Candidate) => string][] = [
+    ["Minutes", ({ facts }) => (facts.minutesFrom === "estimate" ? `about ${facts.minutes}` : String(facts.minutes))],
+    ["Grades", ({ facts }) => sayGradeSpan(facts.grades)],
+    ["Reads at", ({ facts }) => (facts.readingGrade === null ? "not measured" : facts.readingGrade.toFixed(1))],
+    ["Words", ({ facts }) => String(facts.words)],
+    ["Steps", ({ facts }) => String(facts.doing.length)],
+    ["Questions", ({ facts }) => `${facts.questions}, ${facts.marks} marks`],
+    ["Students", ({ facts }) => [...new Set(facts.doing)].join(", ")],
+    ["Standards", ({ facts }) => facts.standards.join(", ") || "none said"],
+    ["Languages", ({ facts }) => facts.languages.map(languageName).join(", ")],
+    ["Made for", ({ facts }) => countryName(facts.country)],
+    ["Devices", ({ facts }) => facts.devices.map(deviceName).join(", ")],
+    ["Licence", ({ facts }) => licenceNames[facts.licence]],
+    ["Author", ({ author }) => author],
+    [
+      "Used at your school",
+      ({ usedHere }) => (usedHere === 0 ? "not yet" : `${usedHere} ${usedHere === 1 ? "class" : "classes"}`),
+    ],
+  ];
+  return rows.map(([what, value]) => {
+    const values = candidates.map(value);
+    return { what, values, differs: new Set(values).size > 1 };
+  });
+}

@@ -1,0 +1,66 @@
+/**
+ * How alike two texts are, without comparing them word by word. MinHash: of all runs of four words of a text keep, for
+ * each of 64 hash functions, the smallest value; the share of places where two such signatures agree estimates the
+ * share of runs the texts have in common. Source: Broder, "On the resemblance and containment of documents", 1997.
+ */
+const HASHES = 64;
+const RUN = 4;
+/** Signatures are cut into bands; two texts that share a whole band are worth comparing. */
+const ROWS_IN_BAND = 4;
+
+/**
+ * From here on two texts count as versions of one. Measured on 1,500 generated lessons: different stories of one pattern
+ * reach 0.88, the same lesson put out again under another place name 1.0. Real adaptations are known by their source.
+ */
+export const SAME_THING = 0.92;
+
+// FNV-1a; then, for each function, another odd factor and summand, and the last steps of MurmurHash3 to spread the bits.
+function hashText(text: string): number {
+  let hash = 0x811c9dc5;
+  for (let at = 0; at < text.length; at += 1) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
+  return hash >>> 0;
+}
+
+const factors = Array.from({ length: HASHES }, (_, at) => hashText(`factor ${at}`) | 1);
+const summands = Array.from({ length: HASHES }, (_, at) => hashText(`summand ${at}`));
+
+function mix(hash: number, nth: number): number {
+  let mixed = (Math.imul(hash, factors[nth]!) + summands[nth]!) | 0;
+  mixed = Math.imul(mixed ^ (mixed >>> 16), 0x85ebca6b);
+  mixed = Math.imul(mixed ^ (mixed >>> 13), 0xc2b2ae35);
+  return mixed ^ (mixed >>> 16);
+}
+
+/** Below this, two texts agree by chance. */
+const FEWEST_WORDS = 25;
+
+/** 64 signed 32-bit integers, or null for a text too short to be told from others. */
+export function signatureOf(text: string): number[] | null {
+  const words = text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [];
+  if (words.length < FEWEST_WORDS) return null;
+  const least = new Array<number>(HASHES).fill(0x7fffffff);
+  const seen = new Set<number>();
+  for (let at = 0; at + RUN <= words.length; at += 1) {
+    const hash = hashText(words.slice(at, at + RUN).join(" "));
+    if (seen.has(hash)) continue;
+    seen.add(hash);
+    for (let nth = 0; nth < HASHES; nth += 1) {
+      const mixed = mix(hash, nth);
+      if (mixed < least[nth]!) least[nth] = mixed;
+    }
+  }
+  return least;
+}
+
+/** 0 to 1: the estimated share of word runs in common (Jaccard). */
+export function likeness(one: readonly number[], other: readonly number[]): number {
+  return one.filter((value, at) => value === other[at]).length / HASHES;
+}
+
+/** One integer for each band of a signature: equal bands of two texts say "compare these". */
+export function bandsOf(signature: readonly number[]): number[] {
+  return Array.from(
+    { length: HASHES / ROWS_IN_BAND },
+    (_, band) => hashText([band, ...signature.slice(band * ROWS_IN_BAND, (band + 1) * ROWS_IN_BAND)].join(",")) | 0,
+  );
+}

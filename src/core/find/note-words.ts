@@ -1,0 +1,13 @@
+/** How a lesson went, in a word or four: what colleagues most want to know before they take it over. */
+export const noteWords = [
+  "went well",
+  "too easy",
+  "too hard",
+  "too long",
+  "too short",
+  "loved it",
+  "needed help",
+  "good talk",
+  "for fast finishers",
+  "needs a helper",
+] as const;

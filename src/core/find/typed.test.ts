@@ -1,0 +1,45 @@
+import fc from "fast-check";
+import { readTyped } from "./typed";
+
+describe("what is typed into the words", () => {
+  test("words stay words", () => {
+    expect(readTyped("tide tables for beginners")).toEqual({
+      words: "tide tables for beginners",
+      codes: [],
+      isbns: [],
+      wrongIsbns: [],
+      by: null,
+    });
+  });
+
+  test("a code of a statement is taken out, in capitals, whole or only its beginning", () => {
+    expect(readTyped("ma.5.m.2")).toMatchObject({ words: "", codes: ["MA.5.M.2"] });
+    expect(readTyped("fractions MA.K.N.1 game")).toMatchObject({ words: "fractions game", codes: ["MA.K.N.1"] });
+    expect(readTyped("MA.5")).toMatchObject({ codes: ["MA.5"] });
+  });
+
+  test("an ISBN too, with hyphens or without; a mistyped one is said to be one", () => {
+    expect(readTyped("978-0-306-40615-7")).toMatchObject({ words: "", isbns: ["9780306406157"] });
+    expect(readTyped("otter 0306406152")).toMatchObject({ words: "otter", isbns: ["9780306406157"] });
+    expect(readTyped("978-0-306-40615-8")).toMatchObject({ isbns: [], wrongIsbns: ["9780306406158"] });
+  });
+
+  test("“by” and a name, to the end or the next little word", () => {
+    expect(readTyped("tides by Teodor Brandt")).toMatchObject({ words: "tides", by: "Teodor Brandt" });
+    expect(readTyped("by brandt about tides")).toMatchObject({ words: "about tides", by: "brandt" });
+  });
+
+  test("in quotes everything is just words", () => {
+    expect(readTyped('"day by day" MA.5.M.2')).toMatchObject({ words: '"day by day" MA.5.M.2', codes: [], by: null });
+  });
+
+  test("nothing anybody types breaks it, and nothing but codes, numbers and names is taken away", () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 80 }), (typed) => {
+        const read = readTyped(typed);
+        if (read.codes.length + read.isbns.length + read.wrongIsbns.length === 0 && read.by === null)
+          expect(read.words).toBe(typed);
+      }),
+    );
+  });
+});

@@ -1,0 +1,80 @@
+import { bitBlanks, chosenBits, type BitBlankName } from "@/core/find/also";
+import { alsoBlanks, chosenIn, isFilled, type AlsoBlank, type Need } from "@/core/find/need";
+
+/** What the words of the need line turned out to name, see core/find/typed.ts; empty when they are just words. */
+export interface Named {
+  standards: readonly string[];
+  authors: readonly number[];
+  isbns: readonly string[];
+}
+export const nothingNamed: Named = { standards: [], authors: [], isbns: [] };
+
+/** Numbers the parameters of one statement; `add` returns the place of a value. */
+export class ParameterList {
+  readonly values: unknown[];
+  constructor(first: readonly unknown[]) {
+    this.values = [...first];
+  }
+  add(value: unknown): string {
+    this.values.push(value);
+    return `$${this.values.length}`;
+  }
+}
+
+const isBitBlank = (blank: AlsoBlank): blank is AlsoBlank & BitBlankName => blank in bitBlanks;
+
+/** Entries aligned to a statement with one of these codes, to anything below it in its tree, or to a code that goes on from it. */
+const alignedTo = (codes: string) => `e.resource_id in (
+  select a.resource_id from alignment a join standard s on s.id = a.standard_id
+   where s.ancestors && array(select c.id from standard c join framework f on f.id = c.framework_id
+                               where (c.code = any(${codes}::text[])
+                                      or exists (select 1 from unnest(${codes}::text[]) as u(start) where c.code like u.start || '.%')) and (f.district_id is null or f.district_id = $3)))`;
+
+function conditionOf(blank: AlsoBlank, need: Need, list: ParameterList): string {
+  const chosen = chosenIn(need, blank);
+  if (isBitBlank(blank)) {
+    const { column, shift, mask, kept } = bitBlanks[blank];
+    const bits = list.add(chosenBits(blank, chosen));
+    return kept === "code"
+      ? `((${bits}::int >> ((e.${column} >> ${shift}) & ${mask})) & 1) = 1`
+      : `((e.${column} >> ${shift}) & ${bits}::int) <> 0`;
+  }
+  switch (blank) {
+    case "author":
+      return `e.owner_id = any(${list.add(need.authors)}::int[])`;
+    case "topic":
+      return `e.resource_id in (select resource_id from topic_entry where topic = any(${list.add(need.topics)}::text[]))`;
+    case "standard":
+      return alignedTo(list.add(need.standards));
+    case "set":
+      return `e.resource_id in (select i.resource_id from curated_item i join curated_set s on s.id = i.set_id
+        where s.id = any(${list.add(need.sets)}::int[]) and s.district_id = $3)`;
+    default:
+      throw new Error(`${blank} reads bits`);
+  }
+}
+
+/** What was named in the words, as conditions on a row `e` of search_entry. */
+export function namedConditions(named: Named, list: ParameterList): string[] {
+  return [
+    ...(named.standards.length > 0 ? [alignedTo(list.add(named.standards))] : []),
+    ...(named.authors.length > 0 ? [`e.owner_id = any(${list.add(named.authors)}::int[])`] : []),
+    ...(named.isbns.length > 0
+      ? [`e.resource_id in (select resource_id from edition where isbn13 = any(${list.add(named.isbns)}::text[]))`]
+      : []),
+  ];
+}
+
+/** The filled blanks behind "and also…" as conditions on a row `e`, in the order of the sentence. */
+export function alsoConditions(
+  need: Need,
+  list: ParameterList,
+  except?: AlsoBlank,
+): { blank: AlsoBlank; sql: string }[] {
+  return alsoBlanks
+    .filter((blank) => blank !== except && isFilled(need, blank))
+    .map((blank) => ({ blank, sql: conditionOf(blank, need, list) }));
+}
+
+export const isNamed = (named: Named): boolean =>
+  named.standards.length + named.authors.length + named.isbns.length > 0;

@@ -1,0 +1,38 @@
+import { bandsOf, likeness, SAME_THING, signatureOf } from "@/core/find/likeness";
+import type { Queryable } from "./db";
+
+/**
+ * Says which family a resource belongs to: the source it was adapted from, or one whose text is all but the same. The
+ * eldest member names the family. Call after its search entry is written.
+ */
+export async function joinFamily(tx: Queryable, resource: number, text: string): Promise<void> {
+  const signature = signatureOf(text);
+  const alike: number[] = [];
+  if (signature) {
+    const bands = bandsOf(signature);
+    const candidates = await tx.query<{ id: number; signature: number[] }>(
+      "select resource_id id, signature from likeness where bands && $1::int[] and resource_id <> $2",
+      [bands, resource],
+    );
+    for (const one of candidates) if (likeness(one.signature, signature) >= SAME_THING) alike.push(one.id);
+    await tx.query(
+      `insert into likeness (resource_id, signature, bands) values ($1, $2, $3)
+       on conflict (resource_id) do update set signature = excluded.signature, bands = excluded.bands`,
+      [resource, signature, bands],
+    );
+  }
+  const [source] = await tx.query<{ id: number }>(
+    "select v.resource_id id from resource r join revision v on v.id = r.source_revision_id where r.id = $1",
+    [resource],
+  );
+  const kin = [...alike, ...(source ? [source.id] : [])];
+  if (kin.length === 0) return;
+  await tx.query(
+    `with members as (select resource_id, family from search_entry where resource_id = any($1::int[]) or (family <> 0 and family in
+         (select family from search_entry where resource_id = any($1::int[])))),
+     named as (select least(min(resource_id), min(nullif(family, 0))) family from members)
+     update search_entry e set family = named.family from named
+      where e.resource_id in (select resource_id from members) and e.family <> named.family`,
+    [[resource, ...kin]],
+  );
+}

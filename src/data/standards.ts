@@ -1,0 +1,185 @@
+import type { FrameworkFile } from "@/formats/case/case";
+import type { Document } from "@/core/resource/document";
+import { one, type Queryable } from "./db";
+import { reached, readerParameters, type Reader } from "./reach";
+
+export interface Standard {
+  id: number;
+  framework: number;
+  parent: number | null;
+  code: string;
+  statement: string;
+  gradeFrom: number | null;
+  gradeTo: number | null;
+}
+
+export interface Framework {
+  id: number;
+  name: string;
+  publisher: string;
+  source: string;
+}
+
+/**
+ * Takes a framework in, or brings it up to date: statements are found again by their identifier, so what is aligned to
+ * them stays. What is no longer in the file is withdrawn, or removed when nothing is aligned to it.
+ */
+export async function importFramework(
+  tx: Queryable,
+  file: FrameworkFile,
+  of: { district: number | null; now: Date },
+): Promise<{ framework: number; added: number; changed: number; withdrawn: number }> {
+  const { id } = await one<{ id: number }>(
+    tx,
+    `insert into framework as f (district_id, uri, name, publisher, source, imported) values ($1, $2, $3, $4, $5, $6)
+     on conflict (uri) do update set name = excluded.name, publisher = excluded.publisher, source = excluded.source, imported = excluded.imported
+     returning id`,
+    [of.district, file.uri, file.name, file.publisher, file.source, of.now],
+  );
+  const statements = JSON.stringify(
+    file.statements.map((one, position) => ({
+      ...one,
+      position,
+      grade_from: one.grades?.from ?? null,
+      grade_to: one.grades?.to ?? null,
+    })),
+  );
+  const written = await tx.query<{ fresh: boolean }>(
+    `insert into standard as s (framework_id, uri, code, statement, grade_from, grade_to, position)
+     select $1, g.uri, g.code, g.statement, g.grade_from, g.grade_to, g.position
+       from jsonb_to_recordset($2::jsonb) as g(uri text, code text, statement text, grade_from int, grade_to int, position int)
+     on conflict (framework_id, uri) do update set code = excluded.code, statement = excluded.statement, grade_from = excluded.grade_from,
+       grade_to = excluded.grade_to, position = excluded.position, withdrawn = false
+       where (s.code, s.statement, s.grade_from, s.grade_to, s.position, s.withdrawn)
+         is distinct from (excluded.code, excluded.statement, excluded.grade_from, excluded.grade_to, excluded.position, false)
+     returning xmax = 0 fresh`,
+    [id, statements],
+  );
+  await tx.query(
+    `update standard s set parent_id = p.id
+       from jsonb_to_recordset($2::jsonb) as g(uri text, parent text) left join standard p on p.framework_id = $1 and p.uri = g.parent
+      where s.framework_id = $1 and s.uri = g.uri and s.parent_id is distinct from p.id`,
+    [id, statements],
+  );
+  const gone = await tx.query<{ id: number }>(
+    `update standard set withdrawn = true where framework_id = $1 and not withdrawn
+        and uri not in (select g.uri from jsonb_to_recordset($2::jsonb) as g(uri text)) returning id`,
+    [id, statements],
+  );
+  await tx.query(
+    `delete from standard s where s.framework_id = $1 and s.withdrawn
+        and not exists (select 1 from alignment a where a.standard_id = s.id) and not exists (select 1 from standard c where c.parent_id = s.id)`,
+    [id],
+  );
+  await tx.query(
+    `with recursive up as (
+       select id, parent_id, array[id] above from standard where framework_id = $1 and parent_id is null
+       union all select s.id, s.parent_id, up.above || s.id from standard s join up on s.parent_id = up.id)
+     update standard s set ancestors = up.above from up where up.id = s.id and s.ancestors is distinct from up.above`,
+    [id],
+  );
+  await tx.query(
+    `insert into standard_association (origin_id, kind, destination_id)
+     select o.id, g.kind, d.id from jsonb_to_recordset($1::jsonb) as g(origin text, kind text, destination text)
+       join standard o on o.uri = g.origin join standard d on d.uri = g.destination on conflict do nothing`,
+    [JSON.stringify(file.associations)],
+  );
+  // What was published before its framework came: aligned now.
+  await tx.query(
+    `insert into alignment (resource_id, standard_id, relation)
+     select r.id, s.id, a ->> 'relation' from resource r join revision v on v.id = r.head_revision_id,
+            jsonb_array_elements(v.document -> 'standards') a join standard s on s.code = a ->> 'code' and s.framework_id = $1
+      where s.code <> '' on conflict do nothing`,
+    [id],
+  );
+  return {
+    framework: id,
+    added: written.filter((row) => row.fresh).length,
+    changed: written.filter((row) => !row.fresh).length,
+    withdrawn: gone.length,
+  };
+}
+
+/** Writes what a document says it is aligned to; codes no framework has are left out, and come with their framework. */
+export async function alignResource(tx: Queryable, resource: number, document: Document): Promise<void> {
+  await tx.query("delete from alignment where resource_id = $1", [resource]);
+  if (document.standards.length === 0) return;
+  await tx.query(
+    `insert into alignment (resource_id, standard_id, relation)
+     select $1, s.id, g.relation from jsonb_to_recordset($2::jsonb) as g(code text, relation text)
+       join standard s on s.code = g.code and not s.withdrawn on conflict do nothing`,
+    [resource, JSON.stringify(document.standards)],
+  );
+}
+
+const mayReadFramework = "(f.district_id is null or f.district_id = $1)";
+
+export async function frameworksOf(db: Queryable, district: number): Promise<Framework[]> {
+  return db.query<Framework>(
+    `select f.id, f.name, f.publisher, f.source from framework f where ${mayReadFramework} order by f.district_id nulls last, f.name`,
+    [district],
+  );
+}
+
+/** A node of the tree with how many resources this reader may see below it, each counted once. */
+export interface TreeNode extends Standard {
+  resources: number;
+  /** How many of them by reader's own school. */
+  position: number;
+}
+
+export async function treeOf(db: Queryable, reader: Reader, framework: number): Promise<TreeNode[]> {
+  return db.query<TreeNode>(
+    `with seen as materialized (
+       select a.resource_id, s.ancestors from alignment a join standard s on s.id = a.standard_id
+         join search_entry e on e.resource_id = a.resource_id, ${reached}
+        where s.framework_id = $5 and r.reach <> 0),
+     counted as (select n node, count(distinct resource_id)::int resources from seen, unnest(seen.ancestors) n group by n)
+     select s.id, s.framework_id framework, s.parent_id parent, s.code, s.statement, s.grade_from "gradeFrom", s.grade_to "gradeTo",
+            s.position, coalesce(counted.resources, 0) resources
+       from standard s join framework f on f.id = s.framework_id left join counted on counted.node = s.id
+      where s.framework_id = $5 and (f.district_id is null or f.district_id = $3) order by s.position`,
+    [...readerParameters(reader), framework],
+  );
+}
+
+/** Statements by code, and those whose codes go on from one of these ("MA.5" has all of grade 5), in the frameworks of this district. */
+export async function standardsByCode(
+  db: Queryable,
+  district: number,
+  codes: readonly string[],
+): Promise<(Standard & { frameworkName: string })[]> {
+  return db.query(
+    `select s.id, s.framework_id framework, s.parent_id parent, s.code, s.statement, s.grade_from "gradeFrom", s.grade_to "gradeTo", f.name "frameworkName"
+       from standard s join framework f on f.id = s.framework_id
+      where (upper(s.code) = any($2::text[]) or exists (select 1 from unnest($2::text[]) as u(start) where upper(s.code) like u.start || '.%'))
+        and not s.withdrawn and ${mayReadFramework} order by s.position`,
+    [district, codes.map((code) => code.toUpperCase())],
+  );
+}
+
+/** Codes a class has met: those of everything assigned to it that has opened. */
+export async function coveredBy(db: Queryable, classId: number, now: Date): Promise<string[]> {
+  const rows = await db.query<{ code: string }>(
+    `select distinct s.code from assignment a join alignment g on g.resource_id = a.resource_id join standard s on s.id = g.standard_id
+      where a.class_id = $1 and a.opens <= $2 and a.called_back is null and g.relation <> 'requires'`,
+    [classId, now],
+  );
+  return rows.map((row) => row.code);
+}
+
+/** What a statement corresponds to elsewhere, read in both directions. */
+export async function crosswalk(
+  db: Queryable,
+  district: number,
+  standard: number,
+): Promise<{ kind: string; code: string; statement: string; framework: string }[]> {
+  return db.query(
+    `select a.kind, s.code, s.statement, f.name framework from (
+       select kind, destination_id other from standard_association where origin_id = $2
+       union select kind, origin_id from standard_association where destination_id = $2) a
+      join standard s on s.id = a.other join framework f on f.id = s.framework_id
+     where ${mayReadFramework} order by a.kind, s.code`,
+    [district, standard],
+  );
+}

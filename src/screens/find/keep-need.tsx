@@ -1,0 +1,37 @@
+"use client";
+import { BookmarkCheck, BookmarkPlus } from "lucide-react";
+import { useRouter } from "next/navigation";
+import { isAnything, needToParameters, type Need } from "@/core/find/need";
+import { dropNeed, keepNeed } from "@/server/actions/keep";
+import { tell, tellProblem } from "@/ui/toast";
+
+/** Keeps the need as it stands, under what it says. */
+export function KeepNeed({ need, says, saved }: { need: Need; says: string; saved: boolean }) {
+  const router = useRouter();
+  if (isAnything(need)) return null;
+  if (saved) {
+    return (
+      <span className="flex items-center gap-1.5 text-[13px] text-brass-text">
+        <BookmarkCheck size={15} aria-hidden /> Kept
+      </span>
+    );
+  }
+  const keep = async () => {
+    const outcome = await keepNeed({ name: says.slice(0, 120), address: needToParameters(need).toString() });
+    if (!outcome.ok) return tellProblem(outcome.problem);
+    router.refresh();
+    tell("Kept. Find’s first page says when there is something new.", async () => {
+      await dropNeed({ id: outcome.value.id });
+      router.refresh();
+    });
+  };
+  return (
+    <button
+      type="button"
+      onClick={() => void keep()}
+      className="flex items-center gap-1.5 text-[13px] text-green hover:underline"
+    >
+      <BookmarkPlus size={15} aria-hidden /> Keep this need
+    </button>
+  );
+}

@@ -1,0 +1,80 @@
+"use client";
+import { ExternalLink, HelpCircle, UserPlus, UserCheck } from "lucide-react";
+import { useRouter, useSearchParams } from "next/navigation";
+import { useState } from "react";
+import { follow } from "@/server/actions/keep";
+import type { LightTableData } from "@/server/light-table";
+import { buttonClasses } from "@/ui/button";
+import { Segmented } from "@/ui/segmented";
+import { tell, tellProblem } from "@/ui/toast";
+
+export type View = "steps" | "facts" | "colleagues" | "editions";
+
+/** What of a resource is looked at, and the small things beside: why it is here, the board, following its author. */
+export function Views({ data, view, onView }: { data: LightTableData; view: View; onView: (view: View) => void }) {
+  const router = useRouter();
+  const parameters = useSearchParams();
+  const [reasons, setReasons] = useState<string[] | null>(null);
+  const { notes, editions, resource } = data;
+  const options: { value: View; text: string }[] = [
+    { value: "steps", text: "Steps" },
+    { value: "facts", text: "Facts" },
+    { value: "colleagues", text: notes.length > 0 ? `Colleagues (${notes.length})` : "Colleagues" },
+    ...(editions.length > 1 ? [{ value: "editions" as const, text: `${editions.length} editions` }] : []),
+  ];
+  const explain = async () => {
+    if (reasons) return setReasons(null);
+    const response = await fetch(
+      `/find/why?${new URLSearchParams([...parameters, ["resource", String(resource.id)]])}`,
+    );
+    const answer = (await response.json()) as { reasons: string[] } | { problem: string };
+    if ("reasons" in answer) setReasons(answer.reasons);
+    else tellProblem(answer.problem);
+  };
+  const toggleFollow = async (on: boolean) => {
+    const outcome = await follow({ author: resource.owner, on });
+    if (!outcome.ok) return tellProblem(outcome.problem);
+    router.refresh();
+    tell(
+      on
+        ? `Following ${resource.ownerName}. Find’s first page says what is new.`
+        : `No longer following ${resource.ownerName}.`,
+      () => void toggleFollow(!on),
+    );
+  };
+  const small = buttonClasses("quiet", "small");
+  return (
+    <div className="mt-2.5 flex flex-wrap items-center gap-x-1 gap-y-1">
+      <Segmented label="What to look at" value={view} options={options} onChange={onView} className="text-[13px]" />
+      <button
+        type="button"
+        className={`${small} ml-auto`}
+        onClick={() => void explain()}
+        aria-expanded={reasons !== null}
+      >
+        <HelpCircle size={14} aria-hidden /> Why here?
+      </button>
+      {!data.mine && (
+        <button
+          type="button"
+          className={small}
+          onClick={() => void toggleFollow(!data.following)}
+          aria-pressed={data.following}
+        >
+          {data.following ? <UserCheck size={14} aria-hidden /> : <UserPlus size={14} aria-hidden />}
+          {data.following ? "Following" : "Follow"}
+        </button>
+      )}
+      <a href={`/board/${resource.id}`} target="_blank" rel="noreferrer" className={small}>
+        <ExternalLink size={14} aria-hidden /> Board
+      </a>
+      {reasons && (
+        <ul className="w-full list-disc pl-5 text-[13px] text-ink-soft" aria-label="Why it is here" role="status">
+          {reasons.map((reason) => (
+            <li key={reason}>{reason}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,14 @@
+import type { Db } from "@/data/db";
+import type { Reader } from "@/data/reach";
+import { satchelIds } from "@/data/satchel";
+import type { Visitor } from "./session";
+
+/** A visitor as the search knows her. */
+export async function readerOf(db: Db, visitor: Visitor): Promise<Reader> {
+  return {
+    id: visitor.id,
+    school: visitor.school,
+    district: visitor.district,
+    satchel: await satchelIds(db, visitor.id),
+  };
+}

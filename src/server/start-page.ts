@@ -1,0 +1,58 @@
+import { needFromParameters } from "@/core/find/need";
+import { authorsNear, curatedSets, topTopics, usedHereMost, type CuratedSet, type Place } from "@/data/browse";
+import type { Db } from "@/data/db";
+import { followedBy, savedNeeds, viewedLately, type Followed, type Viewed } from "@/data/kept";
+import { freshSince } from "@/data/fresh";
+import type { Reader } from "@/data/reach";
+import { queryOfNeed } from "./find";
+
+/** What Find shows somebody who has no words yet. */
+export interface StartData {
+  saved: { id: number; name: string; address: string; fresh: number; seen: Date }[];
+  followed: Followed[];
+  viewed: Viewed[];
+  usedHere: Place[];
+  /** Of this month first. */
+  sets: CuratedSet[];
+  topics: Place[];
+  colleagues: Place[];
+  partners: Place[];
+  month: number;
+}
+
+const MOST_SAVED = 12;
+
+export async function startData(
+  db: Db,
+  reader: Reader,
+  classes: readonly { name: string; gradeFrom: number; gradeTo: number }[],
+  now: Date,
+): Promise<StartData> {
+  const month = now.getMonth() + 1;
+  const kept = (await savedNeeds(db, reader.id)).slice(0, MOST_SAVED);
+  const saved = [];
+  for (const one of kept) {
+    const need = needFromParameters(Object.fromEntries(new URLSearchParams(one.address)));
+    const { words, named } = await queryOfNeed(db, reader, need, classes);
+    saved.push({ ...one, fresh: await freshSince(db, reader, need, words, named, one.seen) });
+  }
+  const [followed, viewed, usedHere, sets, topics, authors] = await Promise.all([
+    followedBy(db, reader),
+    viewedLately(db, reader, 6),
+    usedHereMost(db, reader, 6),
+    curatedSets(db, reader),
+    topTopics(db, reader, 18),
+    authorsNear(db, reader),
+  ]);
+  return {
+    saved,
+    followed,
+    viewed,
+    usedHere,
+    sets: sets.sort((one, other) => Number(other.months.includes(month)) - Number(one.months.includes(month))),
+    topics,
+    colleagues: authors.filter((author) => !author.partner),
+    partners: authors.filter((author) => author.partner),
+    month,
+  };
+}
