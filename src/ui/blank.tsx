@@ -105,7 +105,7 @@ export function Blank({
           align="start"
           sideOffset={8}
           aria-label={name}
-          className="z-50 w-96 rounded-card border border-line bg-card font-sans text-sm shadow-soft"
+          className="z-50 w-[27rem] rounded-card border border-line bg-card font-sans text-sm shadow-soft"
           onKeyDown={onKey}
         >
           <div className="flex h-10 items-center gap-2 border-b border-line px-3">
@@ -146,7 +146,7 @@ export function Blank({
                   onClick={() => choose(option)}
                   onMouseMove={() => setAt(nth)}
                   className={clsx(
-                    "grid h-[30px] cursor-pointer grid-cols-[16px_1fr_120px_4.5rem] items-center gap-3 px-3",
+                    "grid h-[30px] cursor-pointer grid-cols-[16px_1fr_80px_4.5rem] items-center gap-3 px-3",
                     isChosen && "bg-green-wash",
                     nth === current && "outline-2 -outline-offset-2 outline-green",
                     option.leaves === 0 && !isChosen && "text-ink-soft",

@@ -12,6 +12,7 @@ export const lineColumns = "grid grid-cols-[minmax(0,1fr)_6.25rem_2.75rem_2.25re
 export function Line({
   title,
   from,
+  fromText,
   mine,
   selected,
   onOpen,
@@ -23,6 +24,8 @@ export function Line({
 }: {
   title: string;
   from: ReactNode;
+  /** The whole of `from` as text, for where it is cut off. */
+  fromText?: string;
   mine: boolean;
   selected: boolean;
   onOpen: () => void;
@@ -61,7 +64,9 @@ export function Line({
                 <span className="heard">in my satchel, </span>
               </span>
             )}
-            <span className="truncate">{from}</span>
+            <span className="truncate" title={fromText}>
+              {from}
+            </span>
           </p>
           {after && <p className="relative z-10 leading-tight">{after}</p>}
         </div>

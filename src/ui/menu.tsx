@@ -6,10 +6,13 @@ export function Menu({
   trigger,
   children,
   align = "end",
+  leaveFocus = false,
 }: {
   trigger: ReactNode;
   children: ReactNode;
   align?: "start" | "end";
+  /** What an item opened keeps the focus; otherwise it goes back to the trigger. */
+  leaveFocus?: boolean;
 }) {
   return (
     <DropdownMenu.Root modal={false}>
@@ -18,6 +21,7 @@ export function Menu({
         <DropdownMenu.Content
           align={align}
           sideOffset={6}
+          onCloseAutoFocus={(event) => leaveFocus && event.preventDefault()}
           className="z-50 max-h-[70vh] min-w-52 overflow-auto rounded-card border border-line bg-card p-1 shadow-soft"
         >
           {children}

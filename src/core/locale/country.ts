@@ -23,22 +23,22 @@ const dayFirst = ["GB", "IE", "AU", "NZ", "ES", "FR", "MX", "DK", "IS", "XS"] as
  * measurement systems, paper sizes, short dates); holidays: common knowledge. XS counts in isle crowns.
  */
 const patterns: Pattern[] = [
-  { kind: "money", countries: ["XS"], finds: /\b(?:\d[\d.,]*\s*)?(?:isle )?crowns?\b/gi },
-  { kind: "money", countries: ["US", "CA", "AU", "NZ"], finds: /\$\s?\d[\d.,]*|\b\d[\d.,]*\s*dollars?\b/gi },
-  { kind: "money", countries: ["US"], finds: /\b(?:nickels?|dimes?|quarters? \((?:coin|25)|pennies)\b/gi },
+  { kind: "money", countries: ["XS"], finds: /\b(?:\d+(?:[.,]\d+)*\s*)?(?:isle )?crowns?\b/gi },
+  { kind: "money", countries: ["US", "CA", "AU", "NZ"], finds: /\$\s?\d+(?:[.,]\d+)*|\b\d+(?:[.,]\d+)*\s*dollars?\b/gi },
+  { kind: "money", countries: ["US"], finds: /\b(?:nickels?|dimes?|quarters? \((?:coin|25)|pennies and dimes)\b/gi },
   {
     kind: "money",
     countries: ["GB"],
-    finds: /£\s?\d[\d.,]*|\b\d+\s*(?:pence|p)\b(?!\.\s?\d)|\b\d[\d.,]*\s*pounds? sterling\b/gi,
+    finds: /£\s?\d+(?:[.,]\d+)*|\b\d+\s*(?:pence|p)\b(?!\.\s?\d)|\b\d+(?:[.,]\d+)*\s*pounds? sterling\b/gi,
   },
-  { kind: "money", countries: ["IE", "ES", "FR"], finds: /€\s?\d[\d.,]*|\b\d[\d.,]*\s*(?:€|euros?\b)/gi },
+  { kind: "money", countries: ["IE", "ES", "FR"], finds: /€\s?\d+(?:[.,]\d+)*|\b\d+(?:[.,]\d+)*\s*(?:€|euros?\b)/gi },
   {
     kind: "units",
     countries: ["US"],
     finds:
-      /\b\d[\d.,]*\s*(?:inch(?:es)?|feet|foot|ft|yards?|gallons?|ounces?|oz|lbs?|°\s?F|degrees Fahrenheit)(?![\p{L}])/giu,
+      /\b\d+(?:[.,]\d+)*\s*(?:inch(?:es)?|feet|foot|ft|yards?|gallons?|ounces?|oz|lbs?|°\s?F|degrees Fahrenheit)(?![\p{L}])/giu,
   },
-  { kind: "units", countries: ["US", "GB"], finds: /\b\d[\d.,]*\s*miles?\b(?! (?:an hour )?at sea)/gi },
+  { kind: "units", countries: ["US", "GB"], finds: /\b\d+(?:[.,]\d+)*\s*miles?\b(?! (?:an hour )?at sea)/gi },
   { kind: "paper", countries: ["US", "CA", "MX"], finds: /\b(?:letter[- ]size(?:d)? paper|8\.5\s?[x×]\s?11)\b/gi },
   {
     kind: "paper",

@@ -130,6 +130,7 @@ export function AlsoBlanks({
       {left.length > 0 && (
         <span className="inline-flex align-middle font-sans text-[13px]">
           <Menu
+            leaveFocus={adding !== null}
             trigger={
               <button
                 type="button"

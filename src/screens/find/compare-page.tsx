@@ -44,7 +44,7 @@ export function ComparePage({ candidates, missing }: { candidates: LightTableDat
       </div>
       <div role="table" aria-label="Facts side by side" className="mt-2 text-[13px]">
         <div role="row" className="grid items-end gap-x-4 border-b border-line pb-1.5" style={columns}>
-          <span role="columnheader" className="heard">
+          <span role="columnheader" className="text-ink-soft">
             Fact
           </span>
           {candidates.map((one) => (

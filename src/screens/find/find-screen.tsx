@@ -47,7 +47,9 @@ export interface FindScreenProps {
 }
 
 export function FindScreen(props: FindScreenProps) {
-  const { need: answered, found, sort, limit, opened, wanted, assign, locale, start, compare, saved } = props;
+  const { need: answered, found, sort, limit, opened, wanted, assign, locale, start, saved } = props;
+  // Kept here too: a second choice is not lost while the first is still on its way to the address.
+  const [compare, setCompare] = useState(props.compare);
   const { go, busy, parameters } = useAddress();
   const since = Number(parameters.get("since")) || null;
   // What she has chosen, also while the answer is still under way: the next choice builds on it, none is lost.
@@ -80,7 +82,12 @@ export function FindScreen(props: FindScreenProps) {
   const toggleCompare = (id: number | null) => {
     if (id === null) return;
     const next = compare.includes(id) ? compare.filter((one) => one !== id) : [...compare, id].slice(-MOST_COMPARED);
+    setCompare(next);
     go({ compare: next.length > 0 ? next.join(",") : null });
+  };
+  const clearCompare = () => {
+    setCompare([]);
+    go({ compare: null });
   };
   useKeys({
     "/": () => wordsBox.current?.focus(),
@@ -136,7 +143,7 @@ export function FindScreen(props: FindScreenProps) {
                 .join(", ")}
               saved={saved}
             />
-            <CompareTray ids={compare} onClear={() => go({ compare: null })} />
+            <CompareTray ids={compare} onClear={clearCompare} />
           </span>
         </div>
       </div>

@@ -129,6 +129,9 @@ export function ResultLines({
         <Line
           key={hit.id}
           title={hit.facts.title}
+          fromText={[hit.author, sayShelf(hit.reach), fits[hit.id]?.reasons.find((one) => one.level === 0)?.text]
+            .filter(Boolean)
+            .join(" · ")}
           from={
             <>
               {since !== null && hit.fresh.getTime() > since && <strong className="text-green">new · </strong>}

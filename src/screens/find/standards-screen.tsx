@@ -31,6 +31,8 @@ const kindWords: Record<string, string> = {
   replacedBy: "replaced by",
 };
 
+const MOST_NEIGHBOURS = 12;
+
 /** The frameworks as a tree: what there is under each statement, what the class has met, and from here to the results. */
 export function StandardsScreen(props: StandardsScreenProps) {
   const { frameworks, framework, tree, covered, className, grades, at, elsewhere, mayImport } = props;
@@ -143,8 +145,11 @@ export function StandardsScreen(props: StandardsScreenProps) {
   );
 
   const current = tree.find((node) => node.id === at);
+  const away = (node: TreeNode) => Math.abs((node.gradeFrom ?? 0) - (current?.gradeFrom ?? 0));
   const neighbours = current
-    ? (byParent.get(current.parent) ?? []).filter((node) => node.id !== current.id && !byParent.has(node.id))
+    ? (byParent.get(current.parent) ?? [])
+        .filter((node) => node.id !== current.id && !byParent.has(node.id) && away(node) <= 1)
+        .slice(0, MOST_NEIGHBOURS)
     : [];
   return (
     <div className="grid h-full grid-cols-[minmax(0,1fr)_340px]">
@@ -235,9 +240,9 @@ export function StandardsScreen(props: StandardsScreenProps) {
             )}
             {neighbours.length > 0 && (
               <>
-                <h3 className="mt-3 font-bold">Neighbours in its strand</h3>
+                <h3 className="mt-3 font-bold">Before, beside and after it</h3>
                 <ul className="mt-1 grid gap-1">
-                  {neighbours.slice(0, 12).map((node) => (
+                  {neighbours.map((node) => (
                     <li key={node.id} className="flex items-start gap-2">
                       <Checkbox
                         label={`Choose ${node.code} too`}

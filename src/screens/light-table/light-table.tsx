@@ -18,7 +18,7 @@ import { Tip } from "@/ui/tip";
 import { tell, tellProblem } from "@/ui/toast";
 import { useAddress } from "../use-address";
 import { AssignPanel } from "./assign-panel";
-import { Views, type View } from "./views";
+import { Views, viewsOf } from "./views";
 import { FactsView } from "./facts-view";
 import { FitStatement } from "./fit-statement";
 import { NotesView } from "./notes-view";
@@ -93,7 +93,7 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
   const [busy, start] = useTransition();
   const { resource, facts } = data;
   const assigning = parameters.get("do") === "assign" && data.published;
-  const view = (parameters.get("view") ?? "steps") as View;
+  const view = viewsOf(data).find((one) => one.value === parameters.get("view"))?.value ?? "steps";
 
   const adaptNow = () =>
     start(async () => {
@@ -161,7 +161,7 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
           <FactsView data={data} />
         ) : view === "colleagues" ? (
           <NotesView key={resource.id} data={data} assign={assign} />
-        ) : view === "editions" && data.editions.length > 1 ? (
+        ) : view === "editions" ? (
           <EditionsView data={data} onOpen={(id) => go({ open: id })} />
         ) : (
           <StepTable key={resource.id} data={data} />

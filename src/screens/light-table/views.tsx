@@ -10,18 +10,22 @@ import { tell, tellProblem } from "@/ui/toast";
 
 export type View = "steps" | "facts" | "colleagues" | "editions";
 
-/** What of a resource is looked at, and the small things beside: why it is here, the board, following its author. */
-export function Views({ data, view, onView }: { data: LightTableData; view: View; onView: (view: View) => void }) {
-  const router = useRouter();
-  const parameters = useSearchParams();
-  const [reasons, setReasons] = useState<string[] | null>(null);
-  const { notes, editions, resource } = data;
-  const options: { value: View; text: string }[] = [
+/** The views there are of a resource; the editions only where there are several. */
+export function viewsOf({ notes, editions }: LightTableData): { value: View; text: string }[] {
+  return [
     { value: "steps", text: "Steps" },
     { value: "facts", text: "Facts" },
     { value: "colleagues", text: notes.length > 0 ? `Colleagues (${notes.length})` : "Colleagues" },
     ...(editions.length > 1 ? [{ value: "editions" as const, text: `${editions.length} editions` }] : []),
   ];
+}
+
+/** What of a resource is looked at, and the small things beside: why it is here, the board, following its author. */
+export function Views({ data, view, onView }: { data: LightTableData; view: View; onView: (view: View) => void }) {
+  const router = useRouter();
+  const parameters = useSearchParams();
+  const [reasons, setReasons] = useState<string[] | null>(null);
+  const { resource } = data;
   const explain = async () => {
     if (reasons) return setReasons(null);
     const response = await fetch(
@@ -45,7 +49,13 @@ export function Views({ data, view, onView }: { data: LightTableData; view: View
   const small = buttonClasses("quiet", "small");
   return (
     <div className="mt-2.5 flex flex-wrap items-center gap-x-1 gap-y-1">
-      <Segmented label="What to look at" value={view} options={options} onChange={onView} className="text-[13px]" />
+      <Segmented
+        label="What to look at"
+        value={view}
+        options={viewsOf(data)}
+        onChange={onView}
+        className="text-[13px]"
+      />
       <button
         type="button"
         className={`${small} ml-auto`}
