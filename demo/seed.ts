@@ -188,17 +188,21 @@ function creditSource(document: Document, source: Lesson): Document {
   return { ...document, credits: [...source.document.credits, credit] };
 }
 
-async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<string, Lesson>> {
-  const lessons = new Map<string, Lesson>();
-  const all = readdirSync(path.join(folder, "resources"))
+/** The hand-written lessons, what is adapted after what it was adapted from. */
+export function readAll() {
+  return readdirSync(path.join(folder, "resources"))
     .filter((file) => file.endsWith(".yaml"))
     .sort()
     .map((file) => {
       const name = file.replace(/\.yaml$/, "");
       return { file, name, ...readWritten(name, readFileSync(path.join(folder, "resources", file), "utf8")) };
     })
-    // What is adapted comes after what it was adapted from.
     .sort((one, other) => Number(Boolean(one.written.adapts)) - Number(Boolean(other.written.adapts)));
+}
+
+async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<string, Lesson>> {
+  const lessons = new Map<string, Lesson>();
+  const all = readAll();
   for (const [at, { file, name, written, document: made }] of all.entries()) {
     const source = written.adapts === undefined ? undefined : lessons.get(written.adapts);
     if (written.adapts !== undefined && !source)

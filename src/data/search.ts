@@ -78,12 +78,12 @@ const orders: Record<Exclude<Sort, "fit">, string> = {
   used: "coalesce(here.classes, 0) desc, c.rank desc, c.uses desc, c.resource_id desc",
 };
 
-// $11 how many, $12 the family that is unfolded (0: none).
+// $11 how many, $12 the family that is unfolded (0: none), $13 whether versions are folded at all.
 const hitsStatement = (candidates: string, sort: Exclude<Sort, "fit">) => `
   with ${usedHere}, c as materialized (${candidates}),
   ranked as (
     select c.*, coalesce(here.classes, 0) classes, row_number() over (order by ${orders[sort]}) nth,
-           case when c.family = 0 then -c.resource_id else c.family end kin
+           case when c.family = 0 or $13::boolean then -c.resource_id else c.family end kin
       from c left join here on here.resource_id = c.resource_id
       ${["best", "minutes", "used"].includes(sort) ? "" : "join resource_facts f on f.resource_id = c.resource_id"}),
   folded as (
@@ -105,7 +105,7 @@ export async function hitsOf(
   reader: Reader,
   need: Need,
   words: WordQuery,
-  options: { sort: Sort; limit: number; unfolded?: number; named?: Named },
+  options: { sort: Sort; limit: number; unfolded?: number; unfoldAll?: boolean; named?: Named },
 ): Promise<Hit[]> {
   const masks = masksOf(need);
   const list = new ParameterList([
@@ -118,6 +118,7 @@ export async function hitsOf(
     masks.shelf,
     options.limit,
     options.unfolded ?? 0,
+    options.unfoldAll ?? false,
   ]);
   const which = [
     passes,

@@ -115,6 +115,8 @@ export interface FindOptions {
   sort: Sort;
   limit: number;
   unfolded?: number;
+  /** Every version on its own line. */
+  unfoldAll?: boolean;
   classes?: readonly NamedClass[];
   profile?: ClassProfile | null;
 }

@@ -24,8 +24,12 @@ const dayFirst = ["GB", "IE", "AU", "NZ", "ES", "FR", "MX", "DK", "IS", "XS"] as
  */
 const patterns: Pattern[] = [
   { kind: "money", countries: ["XS"], finds: /\b(?:\d+(?:[.,]\d+)*\s*)?(?:isle )?crowns?\b/gi },
-  { kind: "money", countries: ["US", "CA", "AU", "NZ"], finds: /\$\s?\d+(?:[.,]\d+)*|\b\d+(?:[.,]\d+)*\s*dollars?\b/gi },
-  { kind: "money", countries: ["US"], finds: /\b(?:nickels?|dimes?|quarters? \((?:coin|25)|pennies and dimes)\b/gi },
+  {
+    kind: "money",
+    countries: ["US", "CA", "AU", "NZ"],
+    finds: /\$\s?\d+(?:[.,]\d+)*|\b\d+(?:[.,]\d+)*\s*dollars?\b/gi,
+  },
+  { kind: "money", countries: ["US"], finds: /\b(?:nickels?|dimes?)\b/gi },
   {
     kind: "money",
     countries: ["GB"],
