@@ -102,7 +102,7 @@ async function firstSteps(
 ): Promise<TrailStep[]> {
   const list = new ParameterList([...readerParameters(reader)]);
   const conditions = [
-    ...(words === null ? [] : [`e.words @@ ${list.add(words)}::tsquery`]),
+    ...(words === null ? [] : [`e.words @@ ${list.add(words.text)}::tsquery`]),
     ...namedConditions(named, list),
   ];
   const also = alsoConditions(need, list);
@@ -133,7 +133,7 @@ export async function countNeed(
   words: WordQuery,
   named: Named = nothingNamed,
 ): Promise<Counts> {
-  const list = new ParameterList([...readerParameters(reader), words, ...maskParameters(need)]);
+  const list = new ParameterList([...readerParameters(reader), words?.text ?? null, ...maskParameters(need)]);
   const also = alsoConditions(need, list);
   const conditions = [
     words === null ? "$5::text is null" : "e.words @@ $5::tsquery",
@@ -207,7 +207,7 @@ export async function countBlank(
   words: WordQuery,
   named: Named = nothingNamed,
 ): Promise<Choice[]> {
-  const list = new ParameterList([...readerParameters(reader), words, ...maskParameters(need)]);
+  const list = new ParameterList([...readerParameters(reader), words?.text ?? null, ...maskParameters(need)]);
   const conditions = [
     words === null ? "$5::text is null" : "e.words @@ $5::tsquery",
     ...namedConditions(named, list),

@@ -17,7 +17,7 @@ export async function freshSince(
   const masks = masksOf(need);
   const list = new ParameterList([
     ...readerParameters(reader),
-    words,
+    words?.text ?? null,
     masks.kinds,
     masks.longest,
     masks.subjects,

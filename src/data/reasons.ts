@@ -30,7 +30,7 @@ export async function reasonsFor(
               where a.resource_id = e.resource_id and c.school_id = $2 and a.called_back is null) "classesHere",
             e.uses "usedOverall", (r.reach & 8) <> 0 "inSatchel", e.fresh
        from search_entry e, ${reached} where e.resource_id = $6 and r.reach <> 0`,
-    [...readerParameters(reader), words, resource],
+    [...readerParameters(reader), words?.text ?? null, resource],
   );
   return rows[0];
 }

@@ -324,7 +324,15 @@ describe("counts", () => {
   test("counting with words and without agrees where the words are in everything", async () => {
     const ines = await reader(world.ines);
     const all = await countNeed(db, ines, anyNeed, null);
-    const some = await countNeed(db, ines, { ...anyNeed, words: "x" }, "!'nobody-wrote-this'");
+    const some = await countNeed(
+      db,
+      ines,
+      { ...anyNeed, words: "x" },
+      {
+        text: "!'nobody-wrote-this'",
+        parts: [],
+      },
+    );
     expect(some.facets).toEqual(all.facets);
     expect(some.total).toBe(all.total);
     expect(some.trail[0]).toEqual({ blank: null, left: all.total });

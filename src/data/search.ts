@@ -28,8 +28,11 @@ export interface Hit {
 export const sorts = ["best", "title", "grades", "minutes", "reading", "used", "fit"] as const;
 export type Sort = (typeof sorts)[number];
 
-/** A query in PostgreSQL's own form, made by data/words.ts; null: no words, everything. */
-export type WordQuery = string | null;
+/**
+ * Words as a query in PostgreSQL's own form, made by data/words.ts, and each of them by itself, for ranking by how many
+ * stand in the title. Null: no words, everything.
+ */
+export type WordQuery = { text: string; parts: string[] } | null;
 
 /** How many entries are ranked at the most: beyond that the words say too little to rank by. */
 export const CANDIDATES = 400;
@@ -48,9 +51,12 @@ const usedHere = `here as (
 
 // Titles first, then the rest; inside each, entries lie in the order they were added, the popular ones of a bulk first.
 const columns = "e.resource_id, e.uses, e.minutes, e.family, e.fresh, r.reach";
-const rankedBy = "ts_rank_cd('{0.05, 0.2, 0.5, 1}', e.words, $5::tsquery, 1)";
+// The share of the words in the title weighs most, then the share in title and summary, then how close they stand.
+const share = (of: string) => `(select coalesce(avg((${of} @@ p)::int), 0)::float4 from unnest($14::tsquery[]) p)`;
+const rankedBy = `(2 * ${share("e.title_words")} + ${share("ts_filter(e.words, '{a,b}')")} + ${share("e.words")}
+    + ts_rank_cd('{0.05, 0.2, 0.5, 1}', e.words, $5::tsquery, 1))`;
 const candidatesByWords = (which: string) => `
-  (select ${columns}, ${rankedBy} + 2 as rank
+  (select ${columns}, ${rankedBy} as rank
      from search_entry e, ${reached} where e.title_words @@ $5::tsquery and ${which} limit ${CANDIDATES})
   union all
   (select ${columns}, ${rankedBy}
@@ -59,7 +65,7 @@ const candidatesByWords = (which: string) => `
 const candidatesWithoutWords = (which: string) => `
   select distinct on (resource_id) * from (
     (select ${columns}, 0::float4 as rank from search_entry e join here on here.resource_id = e.resource_id, ${reached}
-      where $5::text is null and ${which})
+      where $5::text is null and $14::text[] is not null and ${which})
     union all
     (select ${columns}, 0::float4 from search_entry e, ${reached} where ${which}
       order by e.uses desc, e.resource_id limit ${CANDIDATES})
@@ -110,7 +116,7 @@ export async function hitsOf(
   const masks = masksOf(need);
   const list = new ParameterList([
     ...readerParameters(reader),
-    words,
+    words?.text ?? null,
     masks.kinds,
     masks.longest,
     masks.subjects,
@@ -119,6 +125,7 @@ export async function hitsOf(
     options.limit,
     options.unfolded ?? 0,
     options.unfoldAll ?? false,
+    words?.parts ?? [],
   ]);
   const which = [
     passes,

@@ -1,23 +1,29 @@
 import type { Synonyms } from "@/core/find/synonyms";
+import { nearestWord } from "@/core/find/nearest";
 import { listedForm, queryText, typedParts, type TypedPart } from "@/core/find/words";
 import type { Queryable } from "./db";
 import { reached, readerParameters, type Reader } from "./reach";
 import type { WordQuery } from "./search";
 import { languageMark } from "./shelves";
 
+interface Readings {
+  wanted: { english: string; spanish: string }[];
+  unwanted: string[];
+}
+
 /**
- * The query for what was typed, or null when nothing in it can be searched for. Text in quotes is a phrase; a minus
- * excludes. `meant` lists, by part, words that count as well (completions).
+ * What was typed as queries, part by part. Text in quotes is a phrase; a minus excludes. `meant` lists, by part, words
+ * that count as well (completions, synonyms, compounds).
  *
- * The whole is read once as English and once as Spanish, and either may match: words too common to mean anything ("the",
- * "cuando") are dropped in the language in which they are, and only there ("sea" is such a word in Spanish). As Spanish it finds only what is written in Spanish.
+ * Each part is read once as English and once as Spanish: words too common to mean anything ("the", "cuando") are dropped
+ * in the language in which they are, and only there ("sea" is such a word in Spanish).
  */
-async function queryOf(
+async function readingsOf(
   db: Queryable,
   parts: readonly TypedPart[],
   meant: ReadonlyMap<TypedPart, string[]>,
-): Promise<WordQuery> {
-  if (parts.length === 0) return null;
+): Promise<Readings> {
+  if (parts.length === 0) return { wanted: [], unwanted: [] };
   const texts = parts.map((part) => queryText({ ...part, wanted: true }, meant.get(part)));
   const rows = await db.query<{ english: string; spanish: string }>(
     `select case when numnode(en) = 0 then '' else (en || names)::text end english,
@@ -26,18 +32,53 @@ async function queryOf(
                from unnest($1::text[]) with ordinality as u(t, n)) x order by n`,
     [texts],
   );
-  const readings = (["english", "spanish"] as const).map((language) => {
-    const clauses = rows.flatMap((row, at) => (row[language] && parts[at]!.wanted ? [`(${row[language]})`] : []));
-    if (clauses.length === 0) return "";
-    return [...clauses, ...(language === "spanish" ? [`'${languageMark("es")}'`] : [])].join(" & ");
-  });
-  const wanted = readings.filter(Boolean).map((query) => `(${query})`);
-  const unwanted = rows.flatMap((row, at) =>
-    parts[at]!.wanted ? [] : [row.english, row.spanish].filter(Boolean).map((query) => `!(${query})`),
-  );
-  const clauses = wanted.length > 0 ? [`(${wanted.join(" | ")})`, ...unwanted] : unwanted;
-  return clauses.join(" & ") || null;
+  return {
+    wanted: rows.filter((_, at) => parts[at]!.wanted),
+    unwanted: rows.flatMap((row, at) =>
+      parts[at]!.wanted ? [] : [row.english, row.spanish].filter(Boolean).map((query) => `!(${query})`),
+    ),
+  };
 }
+
+const spanishOnly = `'${languageMark("es")}'`;
+
+/** Every way to choose `k` of the clauses, each way as one clause. */
+function chosen(clauses: readonly string[], k: number): string[] {
+  if (k === 0) return [""];
+  return clauses.flatMap((clause, at) =>
+    chosen(clauses.slice(at + 1), k - 1).map((rest) => (rest ? `${clause} & ${rest}` : clause)),
+  );
+}
+
+const MOST_PARTS_LOOSE = 6;
+
+/**
+ * The query that asks for all wanted parts but `missing`; either language's reading may match, as Spanish only what is
+ * written in Spanish. Null when nothing is left that can be searched for.
+ */
+function queryWith({ wanted, unwanted }: Readings, missing: number): WordQuery {
+  const readings = (["english", "spanish"] as const).map((language) => {
+    const clauses = wanted.flatMap((row) => (row[language] ? [`(${row[language]})`] : []));
+    if (clauses.length === 0) return "";
+    const needed = Math.max(1, clauses.length - missing);
+    const ways = chosen(clauses, needed).map((way) => `(${way})`);
+    return `(${ways.join(" | ")})${language === "spanish" ? ` & ${spanishOnly}` : ""}`;
+  });
+  const either = readings.filter(Boolean).map((query) => `(${query})`);
+  const clauses = either.length > 0 ? [`(${either.join(" | ")})`, ...unwanted] : unwanted;
+  if (clauses.length === 0) return null;
+  const parts = wanted.flatMap(({ english, spanish }) => {
+    const one = [english && `(${english})`, spanish && `((${spanish}) & ${spanishOnly})`].filter(Boolean);
+    return one.length > 0 ? [one.join(" | ")] : [];
+  });
+  return { text: clauses.join(" & "), parts };
+}
+
+const queryOf = async (
+  db: Queryable,
+  parts: readonly TypedPart[],
+  meant: ReadonlyMap<TypedPart, string[]>,
+): Promise<WordQuery> => queryWith(await readingsOf(db, parts, meant), 0);
 
 /** Words as listed that begin with what is being typed, the most frequent first. */
 async function beginningWith(db: Queryable, start: string): Promise<string[]> {
@@ -49,33 +90,86 @@ async function beginningWith(db: Queryable, start: string): Promise<string[]> {
   return rows.map((row) => row.word);
 }
 
-/** The listed word most like a misspelt one, or null when none is like enough. */
+/** The listed word a misspelt one is most likely to be, or null when none is near enough. */
 async function closestTo(db: Queryable, word: string): Promise<string | null> {
-  const rows = await db.query<{ word: string }>(
-    `select word from search_word where word % $1 and length(word) between $2 and $3
-      order by similarity(word, $1) desc, entries desc limit 1`,
-    [listedForm(word), word.length - 2, word.length + 2],
+  const typed = listedForm(word);
+  const rows = await db.query<{ word: string; entries: number }>(
+    `select word, entries from search_word where length(word) between $2 and $3 and similarity(word, $1) > 0.15
+      order by similarity(word, $1) desc, entries desc limit 60`,
+    [typed, typed.length - 2, typed.length + 2],
   );
-  return rows[0]?.word ?? null;
+  return nearestWord(typed, rows);
 }
 
 const SHORTEST_BEGINNING = 2;
 
 const noSynonyms: Synonyms = new Map();
 
+/** Neighbours written apart that are listed as one word ("time table"): each then also means the whole. */
+async function compounds(db: Queryable, parts: readonly TypedPart[]): Promise<Map<TypedPart, string[]>> {
+  const joined = parts.flatMap((part, at) => {
+    const next = parts[at + 1];
+    const plain = next && !part.phrase && !next.phrase && part.wanted && next.wanted;
+    return plain ? [{ part, next, word: listedForm(part.text + next.text) }] : [];
+  });
+  if (joined.length === 0) return new Map();
+  const rows = await db.query<{ word: string }>("select word from search_word where word = any($1::text[])", [
+    joined.map(({ word }) => word),
+  ]);
+  const listed = new Set(rows.map((row) => row.word));
+  const meant = new Map<TypedPart, string[]>();
+  for (const { part, next, word } of joined) {
+    if (!listed.has(word)) continue;
+    for (const one of [part, next]) meant.set(one, [...(meant.get(one) ?? []), word]);
+  }
+  return meant;
+}
+
+/** The words as they were understood: `strict` asks for all of them, `loosely(n)` for all but n. */
+export interface ReadWords {
+  strict: WordQuery;
+  /** How many words may be missing before only one is left. */
+  slack: number;
+  loosely(missing: number): WordQuery;
+}
+
 /** The last word may still be being typed: its likely endings count too. Synonyms count for every word outside quotes. */
-export async function readWords(db: Queryable, typed: string, synonyms: Synonyms = noSynonyms): Promise<WordQuery> {
+export async function readAllWords(db: Queryable, typed: string, synonyms: Synonyms = noSynonyms): Promise<ReadWords> {
   const parts = typedParts(typed);
   const last = parts.at(-1);
-  const meant = new Map<TypedPart, string[]>();
+  const meant = await compounds(db, parts);
   for (const part of parts) {
     if (part.phrase || !part.wanted) continue;
-    meant.set(part, [...(synonyms.get(listedForm(part.text)) ?? [])]);
+    meant.set(part, [...(meant.get(part) ?? []), ...(synonyms.get(listedForm(part.text)) ?? [])]);
   }
   if (last && !last.phrase && last.wanted && last.text.length >= SHORTEST_BEGINNING && !/\s$/.test(typed)) {
     meant.set(last, [...(meant.get(last) ?? []), ...(await beginningWith(db, last.text))]);
   }
-  return queryOf(db, parts, meant);
+  const readings = await readingsOf(db, parts, meant);
+  const searched = readings.wanted.filter((row) => row.english || row.spanish).length;
+  const loose = searched <= MOST_PARTS_LOOSE && !parts.some((part) => part.phrase);
+  return {
+    strict: queryWith(readings, 0),
+    slack: loose ? Math.max(0, searched - 1) : 0,
+    loosely: (missing) => queryWith(readings, missing),
+  };
+}
+
+export const readWords = async (db: Queryable, typed: string, synonyms?: Synonyms): Promise<WordQuery> =>
+  (await readAllWords(db, typed, synonyms)).strict;
+
+/** Whether at least `enough` things this reader may see match. */
+export async function enoughHave(
+  db: Queryable,
+  reader: Reader,
+  query: NonNullable<WordQuery>,
+  enough: number,
+): Promise<boolean> {
+  const rows = await db.query(
+    `select 1 from search_entry e, ${reached} where e.words @@ $5::tsquery and r.reach <> 0 limit $6`,
+    [...readerParameters(reader), query.text, enough],
+  );
+  return rows.length >= enough;
 }
 
 const MOST_SUGGESTIONS = 6;
@@ -112,7 +206,7 @@ export async function correctWords(db: Queryable, typed: string): Promise<{ word
       continue;
     }
     const known = await db.query("select 1 from search_entry where words @@ $1::tsquery limit 1", [
-      (await queryOf(db, [part], new Map())) ?? "",
+      (await queryOf(db, [part], new Map()))?.text ?? "",
     ]);
     const closest = known.length > 0 ? null : await closestTo(db, part.text);
     if (closest && closest !== listedForm(part.text)) changed = true;

@@ -1,18 +1,18 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import { emptied, isFilled, type AlsoBlank, type Blank, type Need } from "@/core/find/need";
-import type { Names } from "@/core/find/say";
+import { sayGrades, type Names } from "@/core/find/say";
 import { readSynonyms, type Synonyms } from "@/core/find/synonyms";
 import { readTyped } from "@/core/find/typed";
 import { fitOf, type ClassProfile, type Fit } from "@/core/fit/fit";
-import { isNamed, nothingNamed, type Named } from "@/data/also";
+import { nothingNamed, type Named } from "@/data/also";
 import { authorsCalled, namesOf } from "@/data/browse";
 import { countBlank, countNeed, loosened, type Choice, type Counts } from "@/data/counts";
 import type { Queryable } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { CANDIDATES, hitsOf, type Hit, type Sort, type WordQuery } from "@/data/search";
 import { standardsByCode } from "@/data/standards";
-import { correctWords, readWords } from "@/data/words";
+import { correctWords, enoughHave, readAllWords } from "@/data/words";
 import { log } from "./log";
 
 let synonyms: Synonyms | undefined;
@@ -81,8 +81,13 @@ export async function understand(
     } else words = `${words} by ${typed.by}`.trim();
   }
   let read = { ...need, words };
+  if (typed.grades.length > 0) {
+    // A grade said in the words and a grade blank filled: the blank is what she chose.
+    if (!isFilled(need, "grades")) read = { ...read, grades: typed.grades };
+    says.push(`For ${typed.grades.length === 1 ? "grade" : "grades"} ${sayGrades(typed.grades)}.`);
+  }
   const group = classes.find((one) => words.toLowerCase().includes(one.name.toLowerCase()));
-  if (group && !isFilled(need, "grades")) {
+  if (group && !isFilled(read, "grades")) {
     const span = Array.from({ length: group.gradeTo - group.gradeFrom + 1 }, (_, at) => group.gradeFrom + at);
     read = {
       ...read,
@@ -121,26 +126,58 @@ export interface FindOptions {
   profile?: ClassProfile | null;
 }
 
-const readNeedWords = (db: Queryable, need: Need): Promise<WordQuery> =>
-  isFilled(need, "words") ? readWords(db, need.words, knownSynonyms()) : Promise.resolve(null);
+/** Fewer than this with all the words: those with most of them are shown as well. */
+const ENOUGH = 3;
+
+interface ReadNeed {
+  need: Need;
+  named: Named;
+  says: string[];
+  words: WordQuery;
+  corrected: string | null;
+}
+
+/**
+ * A need as it is searched for. Words nobody wrote are read as the nearest listed ones; where next to nothing has all the
+ * words, most of them will do. Both only when it finds something she may see: nothing here may tell of what she may not.
+ */
+async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: readonly NamedClass[]): Promise<ReadNeed> {
+  if (!isFilled(asked, "words")) return { need: asked, named: nothingNamed, says: [], words: null, corrected: null };
+  const { need, named, says } = await understand(db, reader, asked, classes);
+  if (!isFilled(need, "words")) return { need, named, says, words: null, corrected: null };
+  let read = await readAllWords(db, need.words, knownSynonyms());
+  let corrected: string | null = null;
+  if (read.strict !== null && !(await enoughHave(db, reader, read.strict, 1))) {
+    const correction = await correctWords(db, need.words);
+    const again = correction && (await readAllWords(db, `${correction.words} `, knownSynonyms()));
+    if (again && (await anyOf(db, reader, again))) [read, corrected] = [again, correction.words];
+  }
+  let words = read.strict;
+  if (words !== null && !(await enoughHave(db, reader, words, ENOUGH))) {
+    for (let missing = 1; missing <= read.slack; missing += 1) {
+      const loose = read.loosely(missing);
+      if (loose === null || !(await enoughHave(db, reader, loose, missing === read.slack ? 1 : ENOUGH))) continue;
+      words = loose;
+      says.push("Next to nothing has all of these words; these have most of them.");
+      break;
+    }
+  }
+  return { need, named, says, words, corrected };
+}
+
+/** Whether anything she may see has all the words, or most of them. */
+async function anyOf(db: Queryable, reader: Reader, read: Awaited<ReturnType<typeof readAllWords>>): Promise<boolean> {
+  for (let missing = 0; missing <= Math.min(1, read.slack); missing += 1) {
+    const query = read.loosely(missing);
+    if (query !== null && (await enoughHave(db, reader, query, 1))) return true;
+  }
+  return false;
+}
 
 /** One whole find page: the ranked hits, the counts of every blank in sight, and a correction where the words found nothing. */
 export async function find(db: Queryable, reader: Reader, asked: Need, options: FindOptions): Promise<Found> {
-  const { need, named, says } = isFilled(asked, "words")
-    ? await understand(db, reader, asked, options.classes ?? [])
-    : { need: asked, named: nothingNamed, says: [] };
-  const words = await readNeedWords(db, need);
-  let [query, corrected] = [words, null as string | null];
-  let counts = await countNeed(db, reader, need, query, named);
-  const leftByWords = counts.trail.find((step) => step.blank === "words")?.left;
-  if (leftByWords === 0 && query !== null && !isNamed(named)) {
-    const correction = await correctWords(db, need.words);
-    const again = correction?.query ? await countNeed(db, reader, need, correction.query) : null;
-    // Only when it finds something she may see: a suggestion must not tell of what she may not.
-    if (again && again.trail.some((step) => step.blank === "words" && step.left > 0)) {
-      [query, corrected, counts] = [correction!.query, correction!.words, again];
-    }
-  }
+  const { need, named, says, words: query, corrected } = await readNeed(db, reader, asked, options.classes ?? []);
+  const counts = await countNeed(db, reader, need, query, named);
   const byFit = options.sort === "fit" && options.profile;
   let hits =
     counts.total === 0
@@ -175,8 +212,8 @@ export async function leavesOf(
   blank: AlsoBlank,
   classes: readonly NamedClass[],
 ): Promise<Choice[]> {
-  const { need, named } = await understand(db, reader, asked, classes);
-  return countBlank(db, reader, need, blank, await readNeedWords(db, need), named);
+  const { need, named, words } = await readNeed(db, reader, asked, classes);
+  return countBlank(db, reader, need, blank, words, named);
 }
 
 /** The query of a need's words as the page reads it, for "why is this here". */
@@ -186,6 +223,6 @@ export async function queryOfNeed(
   asked: Need,
   classes: readonly NamedClass[],
 ): Promise<{ words: WordQuery; named: Named }> {
-  const { need, named } = await understand(db, reader, asked, classes);
-  return { words: await readNeedWords(db, need), named };
+  const { words, named } = await readNeed(db, reader, asked, classes);
+  return { words, named };
 }

@@ -8,6 +8,7 @@ describe("what is typed into the words", () => {
       codes: [],
       isbns: [],
       wrongIsbns: [],
+      grades: [],
       by: null,
     });
   });
@@ -29,6 +30,19 @@ describe("what is typed into the words", () => {
     expect(readTyped("by brandt about tides")).toMatchObject({ words: "about tides", by: "brandt" });
   });
 
+  test("grades, however they are said", () => {
+    for (const [typed, words, grades] of [
+      ["money grade 4", "money", [4]],
+      ["grades 3-5 tides", "tides", [3, 4, 5]],
+      ["tides for 4th graders", "tides", [4]],
+      ["puffins kindergarten", "puffins", [0]],
+      ["grade k shapes", "shapes", [0]],
+      ["grades 5 to 3", "grades 5 to 3", []],
+      ["upgrade 4 boats", "upgrade 4 boats", []],
+    ] as const)
+      expect(readTyped(typed)).toMatchObject({ words, grades });
+  });
+
   test("in quotes everything is just words", () => {
     expect(readTyped('"day by day" MA.5.M.2')).toMatchObject({ words: '"day by day" MA.5.M.2', codes: [], by: null });
   });
@@ -37,7 +51,10 @@ describe("what is typed into the words", () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 80 }), (typed) => {
         const read = readTyped(typed);
-        if (read.codes.length + read.isbns.length + read.wrongIsbns.length === 0 && read.by === null)
+        if (
+          read.codes.length + read.grades.length + read.isbns.length + read.wrongIsbns.length === 0 &&
+          read.by === null
+        )
           expect(read.words).toBe(typed);
       }),
     );

@@ -10,6 +10,8 @@ export interface Typed {
   isbns: string[];
   /** Looked like ISBNs, but their check digit is wrong. */
   wrongIsbns: string[];
+  /** School grades that are named ("grade 4", "K-2", "kindergarten"), K as 0. */
+  grades: number[];
   /** The name after "by", as typed, to the end of the words or the next "for", "about", "in". */
   by: string | null;
 }
@@ -17,12 +19,17 @@ export interface Typed {
 const CODE = /^[A-Z]{1,4}[0-9]?(?:[.-](?:[A-Z]{1,3}|K|\d{1,2}))+[a-z]?$/i;
 const BY = /(?:^|\s)by\s+([\p{L}][\p{L}.'’-]*(?:\s+[\p{L}][\p{L}.'’-]*){0,2}?)(?=\s+(?:for|about|in|on)\b|\s*$)/iu;
 
+/** "grade 4", "grades 3-5", "4th grade", "kindergarten". */
+const GRADES =
+  /\b(?:for\s+)?(?:grades?\s+(k|\d{1,2})(?:\s*(?:-|–|to)\s*(\d{1,2}))?|(\d{1,2})(?:st|nd|rd|th)[\s-]graders?|(\d{1,2})(?:st|nd|rd|th)\s+grade|(kindergarten))\b/i;
+const gradeIn = (text: string): number => (/^k/i.test(text) ? 0 : Math.min(12, Number(text)));
+
 /**
  * Takes apart what was typed. Nothing is decided here: a code is one only if a framework has it, a name only if somebody
  * is called that. Text in quotes is always just words.
  */
 export function readTyped(typed: string): Typed {
-  const found: Typed = { words: typed, codes: [], isbns: [], wrongIsbns: [], by: null };
+  const found: Typed = { words: typed, codes: [], isbns: [], wrongIsbns: [], grades: [], by: null };
   if (/["“]/.test(typed)) return found;
   const by = BY.exec(typed);
   if (by) {
@@ -38,6 +45,14 @@ export function readTyped(typed: string): Typed {
     if ("isbn13" in read) found.isbns.push(read.isbn13);
     else found.wrongIsbns.push(read.wrong);
     found.words = found.words.replace(candidate, " ");
+  }
+  const grades = GRADES.exec(found.words);
+  if (grades) {
+    const [from, to = from] = grades.slice(1).filter(Boolean).map(gradeIn);
+    found.grades = from! <= to! ? Array.from({ length: to! - from! + 1 }, (_, at) => from! + at) : [];
+    if (found.grades.length > 0)
+      found.words =
+        `${found.words.slice(0, grades.index)} ${found.words.slice(grades.index + grades[0].length)}`.trim();
   }
   const rest: string[] = [];
   for (const word of found.words.split(/\s+/)) {

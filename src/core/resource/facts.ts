@@ -164,6 +164,7 @@ export function searchTexts(document: Document): { title: string; about: string;
     title: every(document.title),
     about: [
       every(document.summary),
+      document.kind,
       ...document.topics,
       ...document.subjects,
       ...document.standards.map((standard) => standard.code),

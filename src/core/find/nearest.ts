@@ -1,0 +1,31 @@
+/**
+ * How many letters must be put in, left out, changed or swapped with their neighbour to make one word of the other.
+ * Source: Damerau, "A technique for computer detection and correction of spelling errors", 1964 (optimal string alignment).
+ */
+export function editDistance(one: string, other: string): number {
+  const rows = Array.from({ length: one.length + 1 }, (_, at) => [at, ...new Array<number>(other.length).fill(0)]);
+  for (let at = 0; at <= other.length; at += 1) rows[0]![at] = at;
+  for (let i = 1; i <= one.length; i += 1) {
+    for (let j = 1; j <= other.length; j += 1) {
+      const same = one[i - 1] === other[j - 1] ? 0 : 1;
+      let least = Math.min(rows[i - 1]![j]! + 1, rows[i]![j - 1]! + 1, rows[i - 1]![j - 1]! + same);
+      const swapped = i > 1 && j > 1 && one[i - 1] === other[j - 2] && one[i - 2] === other[j - 1];
+      if (swapped) least = Math.min(least, rows[i - 2]![j - 2]! + 1);
+      rows[i]![j] = least;
+    }
+  }
+  return rows[one.length]![other.length]!;
+}
+
+/** Common practice: one slip in a short word, two in a longer one. */
+const SHORT_WORD = 5;
+
+/** Of listed words the one that is fewest slips away; among equals the one with the same first letter, then the most frequent. */
+export function nearestWord(typed: string, listed: readonly { word: string; entries: number }[]): string | null {
+  const most = typed.length <= SHORT_WORD ? 1 : 2;
+  const near = listed
+    .map((one) => ({ ...one, slips: editDistance(typed, one.word), start: one.word[0] === typed[0] ? 0 : 1 }))
+    .filter((one) => one.slips <= most)
+    .sort((one, other) => one.slips - other.slips || one.start - other.start || other.entries - one.entries);
+  return near[0]?.word ?? null;
+}
