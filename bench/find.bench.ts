@@ -11,6 +11,16 @@ import type { Reader } from "@/data/reach";
 import { addBulk } from "@demo/bulk/add";
 import { SeededRandom } from "@demo/bulk/random";
 import { birds, crafts, goods, places, seaLife, weather } from "@demo/bulk/world";
+import { demoFramework } from "@demo/frameworks";
+import { documentOf } from "@demo/read";
+import { bulkLesson } from "@demo/bulk/lessons";
+import { alsoBlanks } from "@/core/find/need";
+import { addResource } from "@/data/resources";
+import { putOnShelf } from "@/data/shelves";
+import { importFramework, treeOf } from "@/data/standards";
+import { suggestSeen } from "@/data/words";
+import { leavesOf } from "@/server/find";
+import { publish } from "@/server/publish";
 import { percentile, printTable, readOptions } from "./table";
 
 /**
@@ -61,6 +71,19 @@ async function timed(work: () => unknown): Promise<number> {
   return performance.now() - from;
 }
 
+let published = 0;
+/** A new lesson with its search entry, counts, alignments and likeness, on the commons. */
+async function publishOne(db: EmbeddedDb, reader: Reader): Promise<void> {
+  published += 1;
+  const document = documentOf(`b${published}`, { ...bulkLesson(random), by: "" });
+  const now = new Date();
+  await db.transaction(async (tx) => {
+    const resource = await addResource(tx, { district: reader.district, owner: reader.id, source: null, created: now });
+    await putOnShelf(tx, { resource, shelf: "commons", school: null, by: reader.id, at: now });
+    await publish(tx, { resource, document, author: reader.id, now });
+  });
+}
+
 const rows: Record<string, string | number | undefined>[] = [];
 for (const count of n) {
   const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-bench-"));
@@ -68,6 +91,7 @@ for (const count of n) {
     const db = await EmbeddedDb.open({ folder });
     await migrate(db);
     await db.query("insert into district (name) values ('Bench')");
+    await importFramework(db, demoFramework("skerry-isles"), { district: null, now: new Date() });
     await addBulk(db, { count, seed: 7, now: new Date() });
     await db.script("vacuum analyze");
     const [teacher] = await db.query<{ id: number; district: number }>(
@@ -98,6 +122,20 @@ for (const count of n) {
         p95_ms: percentile(ours, 95),
         yardstick_p95_ms: theirs.length > 0 ? percentile(theirs, 95) : undefined,
       });
+    }
+    const [framework] = await db.query<{ id: number }>("select id from framework");
+    const others: [name: string, work: () => Promise<unknown>][] = [
+      ["one blank's counts, words and blanks", () => leavesOf(db, reader, someNeed(), random.pick(alsoBlanks), [])],
+      ["one blank's counts, nothing filled", () => leavesOf(db, reader, anyNeed, random.pick(alsoBlanks), [])],
+      ["suggestions while typing", () => suggestSeen(db, reader, random.pick(words).slice(0, random.int(2, 5)))],
+      ["standards tree with counts", () => treeOf(db, reader, framework!.id)],
+      ["publish one", () => publishOne(db, reader)],
+    ];
+    for (const [name, work] of others) {
+      for (let round = 0; round < 5; round += 1) await work();
+      const took: number[] = [];
+      for (let round = 0; round < ROUNDS / 2; round += 1) took.push(await timed(work));
+      rows.push({ case: name, n: count, p50_ms: percentile(took, 50), p95_ms: percentile(took, 95) });
     }
     await db.close();
   } finally {

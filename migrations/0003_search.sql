@@ -60,6 +60,12 @@ create table search_tally (
   primary key (shelves, district_id, school_id, facets)
 );
 
+-- Raised by every change of search_entry: what was worked out at an older version is worked out again.
+create table search_state (
+  version bigint not null
+);
+insert into search_state values (1);
+
 create function tally_entries() returns trigger language plpgsql as $$
 begin
   if tg_op in ('INSERT', 'UPDATE') then
@@ -73,6 +79,7 @@ begin
       where (t.district_id, t.school_id, t.shelves, t.facets) = (r.district_id, r.school_id, r.shelves, r.facets);
     delete from search_tally where entries = 0;
   end if;
+  update search_state set version = version + 1;
   return null;
 end $$;
 create trigger tally_added after insert on search_entry

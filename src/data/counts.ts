@@ -7,71 +7,47 @@ import {
   type Country,
   type Device,
 } from "@/core/find/also";
-import {
-  EIGHT,
-  facetCounts,
-  GRADE_SHIFT,
-  LENGTH_SHIFT,
-  masksOf,
-  SUBJECT_MASK,
-  SUBJECT_SHIFT,
-  type CountRow,
-  type FacetCounts,
-} from "@/core/find/facets";
+import { countGroups, lastSteps, sumOf, type Groups } from "@/core/find/count";
+import { masksOf, type FacetCounts } from "@/core/find/facets";
 import { alsoBlanks, isFilled, type AlsoBlank, type Blank, type Need } from "@/core/find/need";
 import { licenceWord } from "@/core/find/say";
 import type { Licence } from "@/core/resource/document";
 import { alsoConditions, isNamed, namedConditions, nothingNamed, ParameterList, type Named } from "./also";
 import { one, type Queryable } from "./db";
 import { inSatchel, open, reached, readerParameters, type Reader } from "./reach";
+import { remembered } from "./remembered";
 import { passes, type WordQuery } from "./search";
 
 // Alike rows are put together before anything is worked out about them: a common word is in half of all there are.
-const rowsThat = (conditions: readonly string[]) => `
-  select g.facets, r.reach, sum(g.n)::int entries
-    from (select e.facets, e.shelves, e.district_id, e.school_id, e.owner_id = $1 as own, e.resource_id = any($4::int[]) as packed, count(*) n
-            from search_entry e where ${conditions.join(" and ")} group by 1, 2, 3, 4, 5, 6) g,
-         lateral (select ${open("g")} as open) o,
-         lateral (select o.open | case when g.own or (o.open <> 0 and g.packed) then 8 else 0 end as reach) r
-   where r.reach <> 0 group by 1, 2`;
+const groupsThat = (conditions: readonly string[]) => `
+  select coalesce(array_agg(facets), '{}') facets, coalesce(array_agg(reach), '{}') reach, coalesce(array_agg(n), '{}') entries from (
+    select g.facets, r.reach, sum(g.n)::int n
+      from (select e.facets, e.shelves, e.district_id, e.school_id, e.owner_id = $1 as own, e.resource_id = any($4::int[]) as packed, count(*) n
+              from search_entry e where ${conditions.join(" and ")} group by 1, 2, 3, 4, 5, 6) g,
+           lateral (select ${open("g")} as open) o,
+           lateral (select o.open | case when g.own or (o.open <> 0 and g.packed) then 8 else 0 end as reach) r
+     where r.reach <> 0 group by 1, 2) x`;
 
-// Everything, from the tally. What is in her satchel is taken from its tally row and added again with the satchel's bit.
-const everything = `
-  select t.facets, o.open reach, sum(t.entries)::int entries from search_tally t, lateral (select ${open("t")} as open) o
-   where o.open <> 0 and $5::text is null group by 1, 2
-  union all
-  select e.facets, case when n.sign > 0 then r.reach else o.open end, n.sign
-    from search_entry e, ${reached}, (values (1), (-1)) n(sign)
-   where ${inSatchel} and (r.reach & 8) <> 0 and (n.sign > 0 or o.open <> 0)`;
+// Everything a school may see, from the tally: the same for all its teachers.
+const everythingOpen = `
+  select coalesce(array_agg(facets), '{}') facets, coalesce(array_agg(open), '{}') reach, coalesce(array_agg(n), '{}') entries from (
+    select t.facets, o.open, sum(t.entries)::int n from search_tally t, lateral (select ${open("t")} as open) o
+     where o.open <> 0 and $1::int is not null and $4::int[] is not null group by 1, 2) x`;
 
-// Each facet is counted over the rows that satisfy all other blanks ($6 kinds, $7 longest, $8 subjects, $9 grades, $10 shelf).
-const counting = `
-  p as materialized (
-    select facets & ${EIGHT} kind, (facets >> ${LENGTH_SHIFT}) & ${EIGHT} length,
-           (facets >> ${SUBJECT_SHIFT}) & ${SUBJECT_MASK} subjects, facets >> ${GRADE_SHIFT} grades, reach, entries,
-           $6::int = 0 or (($6::int >> (facets & ${EIGHT})) & 1) = 1 as k,
-           ((facets >> ${LENGTH_SHIFT}) & ${EIGHT}) <= $7::int as l,
-           $8::int = 0 or ((facets >> ${SUBJECT_SHIFT}) & $8::int) <> 0 as s,
-           $9::int = 0 or ((facets >> ${GRADE_SHIFT}) & $9::int) <> 0 as g,
-           $10::int = 0 or (reach & $10::int) <> 0 as h
-      from found)
-  select 'kind' facet, kind as value, sum(entries)::int entries from p where l and s and g and h group by kind
-  union all select 'length', length, sum(entries)::int from p where k and s and g and h group by length
-  union all select 'subject', v, sum(n)::int
-    from (select subjects, sum(entries) n from p where k and l and g and h group by subjects) x, generate_series(0, 9) v
-   where ((subjects >> v) & 1) = 1 group by v
-  union all select 'grade', v, sum(n)::int
-    from (select grades, sum(entries) n from p where k and l and s and h group by grades) x, generate_series(0, 12) v
-   where ((grades >> v) & 1) = 1 group by v
-  union all select 'shelf', v, sum(n)::int
-    from (select reach, sum(entries) n from p where k and l and s and g group by reach) x, (values (1), (2), (4), (8)) w(v)
-   where (reach & v) <> 0 group by v
-  union all select 'trail', t.v, coalesce(sum(entries) filter (where case t.v when 0 then true when 1 then k when 2 then k and g
-     when 3 then k and g and s when 4 then k and g and s and l else k and g and s and l and h end), 0)::int
-    from generate_series(0, 5) t(v) left join p on true group by t.v`;
+// What is in her satchel is taken from where it stands there, and added again with the satchel's bit.
+const satchelChange = `
+  select coalesce(array_agg(facets), '{}') facets, coalesce(array_agg(reach), '{}') reach, coalesce(array_agg(n), '{}') entries from (
+    select e.facets, case when s.n > 0 then r.reach else o.open end as reach, s.n
+      from search_entry e, ${reached}, (values (1), (-1)) s(n)
+     where ${inSatchel} and (r.reach & 8) <> 0 and (s.n > 0 or o.open <> 0)) x`;
 
-const countEverything = `with found as materialized (${everything}), ${counting}`;
-const countAll = `select coalesce(sum(entries), 0)::int entries from (${everything}) x`;
+async function everything(db: Queryable, reader: Reader): Promise<Groups[]> {
+  const parameters = readerParameters(reader);
+  const open = await remembered(db, `everything ${reader.district} ${reader.school}`, () =>
+    one<Groups>(db, everythingOpen, parameters),
+  );
+  return [open, await one<Groups>(db, satchelChange, parameters)];
+}
 
 /** One step of narrowing: the blank that was filled, and how many were left. */
 export interface TrailStep {
@@ -84,8 +60,6 @@ export interface Counts {
   facets: FacetCounts;
   trail: TrailStep[];
 }
-
-const lastSteps: readonly Blank[] = ["kind", "grades", "subject", "minutes", "shelf"];
 
 const maskParameters = (need: Need): unknown[] => {
   const masks = masksOf(need);
@@ -133,35 +107,29 @@ export async function countNeed(
   words: WordQuery,
   named: Named = nothingNamed,
 ): Promise<Counts> {
-  const list = new ParameterList([...readerParameters(reader), words?.text ?? null, ...maskParameters(need)]);
+  const list = new ParameterList([...readerParameters(reader)]);
   const also = alsoConditions(need, list);
-  const conditions = [
-    words === null ? "$5::text is null" : "e.words @@ $5::tsquery",
+  const said = [
+    ...(words === null ? [] : [`e.words @@ ${list.add(words.text)}::tsquery`]),
     ...namedConditions(named, list),
-    ...also.map(({ sql }) => sql),
   ];
-  type Row = CountRow | { facet: "trail"; value: number; entries: number };
-  const rows = await db.query<Row>(
-    conditions.length === 1 && words === null
-      ? countEverything
-      : `with found as materialized (${rowsThat(conditions)}), ${counting}`,
-    list.values,
-  );
-  const left = new Map(rows.flatMap((row) => (row.facet === "trail" ? [[row.value, row.entries]] : [])));
-  let all = left.get(0)!;
-  const said: TrailStep[] = [];
-  if (conditions.length > 1 || words !== null) {
-    all = (await one<{ entries: number }>(db, countAll, [...readerParameters(reader), null])).entries;
-    if (also.length > 0) said.push(...(await firstSteps(db, reader, need, words, named)));
-    else said.push({ blank: "words", left: left.get(0)! });
-  }
+  const all = await everything(db, reader);
+  const conditions = [...said, ...also.map(({ sql }) => sql)];
+  const groups = conditions.length === 0 ? all : [await one<Groups>(db, groupsThat(conditions), list.values)];
+  const { left, facets } = countGroups(groups, need);
+  const first: TrailStep[] =
+    also.length > 0
+      ? await firstSteps(db, reader, need, words, named)
+      : said.length > 0
+        ? [{ blank: "words", left: left[0]! }]
+        : [];
   return {
-    total: left.get(lastSteps.length)!,
-    facets: facetCounts(rows.filter((row): row is CountRow => row.facet !== "trail")),
+    total: left[lastSteps.length]!,
+    facets,
     trail: [
-      { blank: null, left: all },
-      ...said,
-      ...lastSteps.flatMap((blank, at) => (isFilled(need, blank) ? [{ blank, left: left.get(at + 1)! }] : [])),
+      { blank: null, left: sumOf(all) },
+      ...first,
+      ...lastSteps.flatMap((blank, at) => (isFilled(need, blank) ? [{ blank, left: left[at + 1]! }] : [])),
     ],
   };
 }

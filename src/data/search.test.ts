@@ -331,6 +331,7 @@ describe("counts", () => {
       {
         text: "!'nobody-wrote-this'",
         parts: [],
+        loose: false,
       },
     );
     expect(some.facets).toEqual(all.facets);

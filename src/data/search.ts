@@ -30,9 +30,9 @@ export type Sort = (typeof sorts)[number];
 
 /**
  * Words as a query in PostgreSQL's own form, made by data/words.ts, and each of them by itself, for ranking by how many
- * stand in the title. Null: no words, everything.
+ * stand in the title; `loose`: not all of them are asked for. Null: no words, everything.
  */
-export type WordQuery = { text: string; parts: string[] } | null;
+export type WordQuery = { text: string; parts: string[]; loose: boolean } | null;
 
 /** How many entries are ranked at the most: beyond that the words say too little to rank by. */
 export const CANDIDATES = 400;
@@ -51,15 +51,18 @@ const usedHere = `here as (
 
 // Titles first, then the rest; inside each, entries lie in the order they were added, the popular ones of a bulk first.
 const columns = "e.resource_id, e.uses, e.minutes, e.family, e.fresh, r.reach";
-// The share of the words in the title weighs most, then the share in title and summary, then how close they stand.
-const share = (of: string) => `(select coalesce(avg((${of} @@ p)::int), 0)::float4 from unnest($14::tsquery[]) p)`;
-const rankedBy = `(2 * ${share("e.title_words")} + ${share("ts_filter(e.words, '{a,b}')")} + ${share("e.words")}
+// The share of the words in the title weighs most, then the share of them at all (where not all are asked for), then how
+// close together and how high up they stand.
+const rankedBy = (loose: boolean) => {
+  const share = (of: string) => `(select avg((${of} @@ p)::int)::float4 from unnest($14::tsquery[]) p)`;
+  return `(2 * ${share("e.title_words")} + ${loose ? share("e.words") : 1}
     + ts_rank_cd('{0.05, 0.2, 0.5, 1}', e.words, $5::tsquery, 1))`;
-const candidatesByWords = (which: string) => `
-  (select ${columns}, ${rankedBy} as rank
+};
+const candidatesByWords = (which: string, loose: boolean) => `
+  (select ${columns}, ${rankedBy(loose)} as rank
      from search_entry e, ${reached} where e.title_words @@ $5::tsquery and ${which} limit ${CANDIDATES})
   union all
-  (select ${columns}, ${rankedBy}
+  (select ${columns}, ${rankedBy(loose)}
      from search_entry e, ${reached} where e.words @@ $5::tsquery and not e.title_words @@ $5::tsquery and ${which} limit ${CANDIDATES})`;
 
 const candidatesWithoutWords = (which: string) => `
@@ -132,7 +135,7 @@ export async function hitsOf(
     ...namedConditions(options.named ?? nothingNamed, list),
     ...alsoConditions(need, list).map(({ sql }) => sql),
   ].join(" and ");
-  const candidates = words === null ? candidatesWithoutWords(which) : candidatesByWords(which);
+  const candidates = words === null ? candidatesWithoutWords(which) : candidatesByWords(which, words.loose);
   return db.query<Hit>(hitsStatement(candidates, options.sort === "fit" ? "best" : options.sort), list.values);
 }
 

@@ -2,6 +2,7 @@ import type { FrameworkFile } from "@/formats/case/case";
 import type { Document } from "@/core/resource/document";
 import { one, type Queryable } from "./db";
 import { reached, readerParameters, type Reader } from "./reach";
+import { remembered } from "./remembered";
 
 export interface Standard {
   id: number;
@@ -124,22 +125,32 @@ export async function frameworksOf(db: Queryable, district: number): Promise<Fra
 /** A node of the tree with how many resources this reader may see below it, each counted once. */
 export interface TreeNode extends Standard {
   resources: number;
-  /** How many of them by reader's own school. */
   position: number;
 }
 
 export async function treeOf(db: Queryable, reader: Reader, framework: number): Promise<TreeNode[]> {
-  return db.query<TreeNode>(
-    `with seen as materialized (
-       select a.resource_id, s.ancestors from alignment a join standard s on s.id = a.standard_id
-         join search_entry e on e.resource_id = a.resource_id, ${reached}
-        where s.framework_id = $5 and r.reach <> 0),
-     counted as (select n node, count(distinct resource_id)::int resources from seen, unnest(seen.ancestors) n group by n)
-     select s.id, s.framework_id framework, s.parent_id parent, s.code, s.statement, s.grade_from "gradeFrom", s.grade_to "gradeTo",
-            s.position, coalesce(counted.resources, 0) resources
-       from standard s join framework f on f.id = s.framework_id left join counted on counted.node = s.id
-      where s.framework_id = $5 and (f.district_id is null or f.district_id = $3) order by s.position`,
-    [...readerParameters(reader), framework],
+  return remembered(db, `tree ${framework} ${reader.id}`, () =>
+    db.query<TreeNode>(
+      `with seen as materialized (
+         select a.resource_id, array_agg(distinct a.standard_id) standards from alignment a join standard s on s.id = a.standard_id
+           join search_entry e on e.resource_id = a.resource_id, ${reached}
+          where s.framework_id = $5 and r.reach <> 0 group by a.resource_id),
+       -- Most are aligned to one statement only: those are counted by statement before they are counted upwards.
+       single as (select standards[1] standard, count(*) n from seen where cardinality(standards) = 1 group by 1),
+       several as (select resource_id, unnest(standards) standard from seen where cardinality(standards) > 1),
+       counted as (
+         select node, sum(n)::int resources from (
+           select above node, single.n from single join standard s on s.id = single.standard, unnest(s.ancestors) above
+           union all
+           select above, count(distinct several.resource_id)
+             from several join standard s on s.id = several.standard, unnest(s.ancestors) above group by 1) x
+          group by node)
+       select s.id, s.framework_id framework, s.parent_id parent, s.code, s.statement, s.grade_from "gradeFrom", s.grade_to "gradeTo",
+              s.position, coalesce(counted.resources, 0) resources
+         from standard s join framework f on f.id = s.framework_id left join counted on counted.node = s.id
+        where s.framework_id = $5 and not s.withdrawn and (f.district_id is null or f.district_id = $3) order by s.position`,
+      [...readerParameters(reader), framework],
+    ),
   );
 }
 

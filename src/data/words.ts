@@ -71,7 +71,7 @@ function queryWith({ wanted, unwanted }: Readings, missing: number): WordQuery {
     const one = [english && `(${english})`, spanish && `((${spanish}) & ${spanishOnly})`].filter(Boolean);
     return one.length > 0 ? [one.join(" | ")] : [];
   });
-  return { text: clauses.join(" & "), parts };
+  return { text: clauses.join(" & "), parts, loose: missing > 0 };
 }
 
 const queryOf = async (
@@ -158,18 +158,18 @@ export async function readAllWords(db: Queryable, typed: string, synonyms: Synon
 export const readWords = async (db: Queryable, typed: string, synonyms?: Synonyms): Promise<WordQuery> =>
   (await readAllWords(db, typed, synonyms)).strict;
 
-/** Whether at least `enough` things this reader may see match. */
-export async function enoughHave(
+/** How many things this reader may see match, at most `most`. */
+export async function countUpTo(
   db: Queryable,
   reader: Reader,
   query: NonNullable<WordQuery>,
-  enough: number,
-): Promise<boolean> {
+  most: number,
+): Promise<number> {
   const rows = await db.query(
     `select 1 from search_entry e, ${reached} where e.words @@ $5::tsquery and r.reach <> 0 limit $6`,
-    [...readerParameters(reader), query.text, enough],
+    [...readerParameters(reader), query.text, most],
   );
-  return rows.length >= enough;
+  return rows.length;
 }
 
 const MOST_SUGGESTIONS = 6;

@@ -12,7 +12,7 @@ import type { Queryable } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { CANDIDATES, hitsOf, type Hit, type Sort, type WordQuery } from "@/data/search";
 import { standardsByCode } from "@/data/standards";
-import { correctWords, enoughHave, readAllWords } from "@/data/words";
+import { correctWords, countUpTo, readAllWords } from "@/data/words";
 import { log } from "./log";
 
 let synonyms: Synonyms | undefined;
@@ -147,16 +147,21 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
   if (!isFilled(need, "words")) return { need, named, says, words: null, corrected: null };
   let read = await readAllWords(db, need.words, knownSynonyms());
   let corrected: string | null = null;
-  if (read.strict !== null && !(await enoughHave(db, reader, read.strict, 1))) {
+  let have = read.strict === null ? ENOUGH : await countUpTo(db, reader, read.strict, ENOUGH);
+  if (have === 0) {
     const correction = await correctWords(db, need.words);
     const again = correction && (await readAllWords(db, `${correction.words} `, knownSynonyms()));
-    if (again && (await anyOf(db, reader, again))) [read, corrected] = [again, correction.words];
+    if (again && (await anyOf(db, reader, again))) {
+      [read, corrected] = [again, correction.words];
+      have = await countUpTo(db, reader, read.strict!, ENOUGH);
+    }
   }
   let words = read.strict;
-  if (words !== null && !(await enoughHave(db, reader, words, ENOUGH))) {
+  if (have < ENOUGH) {
     for (let missing = 1; missing <= read.slack; missing += 1) {
       const loose = read.loosely(missing);
-      if (loose === null || !(await enoughHave(db, reader, loose, missing === read.slack ? 1 : ENOUGH))) continue;
+      const enough = missing === read.slack ? 1 : ENOUGH;
+      if (loose === null || (await countUpTo(db, reader, loose, enough)) < enough) continue;
       words = loose;
       says.push("Next to nothing has all of these words; these have most of them.");
       break;
@@ -169,7 +174,7 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
 async function anyOf(db: Queryable, reader: Reader, read: Awaited<ReturnType<typeof readAllWords>>): Promise<boolean> {
   for (let missing = 0; missing <= Math.min(1, read.slack); missing += 1) {
     const query = read.loosely(missing);
-    if (query !== null && (await enoughHave(db, reader, query, 1))) return true;
+    if (query !== null && (await countUpTo(db, reader, query, 1)) > 0) return true;
   }
   return false;
 }
