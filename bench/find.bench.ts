@@ -95,9 +95,14 @@ for (const count of n) {
     await addBulk(db, { count, seed: 7, now: new Date() });
     await db.script("vacuum analyze");
     const [teacher] = await db.query<{ id: number; district: number }>(
-      "select id, district_id district from person limit 1",
+      `insert into person (district_id, kind, given_name, family_name, email)
+       values (1, 'adult', 'Bench', 'Reader', 'bench@skerry.example') returning id, district_id district`,
     );
-    const reader: Reader = { ...teacher!, school: null, satchel: [] };
+    // A satchel of the usual size.
+    const packed = await db.query<{ id: number }>(
+      "select resource_id id from search_entry order by resource_id limit 40",
+    );
+    const reader: Reader = { ...teacher!, school: null, satchel: packed.map((row) => row.id) };
 
     const facts = await db.query<{ id: number; facts: Facts }>("select resource_id id, facts from resource_facts");
     const yardstick = new MiniSearch<{ id: number; title: string; summary: string }>({

@@ -1,5 +1,6 @@
 import { one, type Queryable } from "./db";
 import { reached, readerParameters, type Reader } from "./reach";
+import { remembered } from "./remembered";
 
 /** What Find offers to somebody who has no words yet. Every count is of what this reader may see. */
 export interface Place {
@@ -29,11 +30,13 @@ export async function curatedSets(db: Queryable, reader: Reader): Promise<Curate
 }
 
 export async function topTopics(db: Queryable, reader: Reader, most: number): Promise<Place[]> {
-  return db.query<Place>(
-    `select t.topic as value, t.topic as text, '' note, count(*)::int resources
+  return remembered(db, reader.version, `topics ${reader.id} ${most}`, () =>
+    db.query<Place>(
+      `select t.topic as value, t.topic as text, '' note, count(*)::int resources
        from topic_entry t join search_entry e on e.resource_id = t.resource_id, ${reached}
       where r.reach <> 0 group by 1 order by 4 desc, 1 limit $5`,
-    [...readerParameters(reader), most],
+      [...readerParameters(reader), most],
+    ),
   );
 }
 

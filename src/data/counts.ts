@@ -18,35 +18,51 @@ import { inSatchel, open, reached, readerParameters, type Reader } from "./reach
 import { remembered } from "./remembered";
 import { passes, type WordQuery } from "./search";
 
-// Alike rows are put together before anything is worked out about them: a common word is in half of all there are.
-const groupsThat = (conditions: readonly string[]) => `
-  select coalesce(array_agg(facets), '{}') facets, coalesce(array_agg(reach), '{}') reach, coalesce(array_agg(n), '{}') entries from (
-    select g.facets, r.reach, sum(g.n)::int n
-      from (select e.facets, e.shelves, e.district_id, e.school_id, e.owner_id = $1 as own, e.resource_id = any($4::int[]) as packed, count(*) n
-              from search_entry e where ${conditions.join(" and ")} group by 1, 2, 3, 4, 5, 6) g,
-           lateral (select ${open("g")} as open) o,
-           lateral (select o.open | case when g.own or (o.open <> 0 and g.packed) then 8 else 0 end as reach) r
-     where r.reach <> 0 group by 1, 2) x`;
+const asGroups =
+  "select coalesce(array_agg(facets), '{}') facets, coalesce(array_agg(reach), '{}') reach, coalesce(array_agg(n), '{}') entries";
 
-// Everything a school may see, from the tally: the same for all its teachers.
-const everythingOpen = `
-  select coalesce(array_agg(facets), '{}') facets, coalesce(array_agg(open), '{}') reach, coalesce(array_agg(n), '{}') entries from (
-    select t.facets, o.open, sum(t.entries)::int n from search_tally t, lateral (select ${open("t")} as open) o
-     where o.open <> 0 and $1::int is not null and $4::int[] is not null group by 1, 2) x`;
+// Everything a school may see, from the tally: the same for all its teachers. All four parameters must be mentioned.
+const everythingOpen = `${asGroups} from (
+  select t.facets, o.open as reach, sum(t.entries)::int n from search_tally t, lateral (select ${open("t")} as open) o
+   where o.open <> 0 and $1::int is not null and $4::int[] is not null group by 1, 2) x`;
+
+// Alike rows are put together before anything is worked out about them: a common word is in half of all there are.
+const openThat = (conditions: readonly string[]) => `${asGroups} from (
+  select g.facets, o.open as reach, sum(g.n)::int n
+    from (select e.facets, e.shelves, e.district_id, e.school_id, count(*) n from search_entry e
+           where $1::int is not null and $4::int[] is not null and ${conditions.join(" and ")} group by 1, 2, 3, 4) g,
+         lateral (select ${open("g")} as open) o
+   where o.open <> 0 group by 1, 2) x`;
 
 // What is in her satchel is taken from where it stands there, and added again with the satchel's bit.
-const satchelChange = `
-  select coalesce(array_agg(facets), '{}') facets, coalesce(array_agg(reach), '{}') reach, coalesce(array_agg(n), '{}') entries from (
-    select e.facets, case when s.n > 0 then r.reach else o.open end as reach, s.n
-      from search_entry e, ${reached}, (values (1), (-1)) s(n)
-     where ${inSatchel} and (r.reach & 8) <> 0 and (s.n > 0 or o.open <> 0)) x`;
+const satchelChange = (conditions: readonly string[]) => `${asGroups} from (
+  select e.facets, case when s.n > 0 then r.reach else o.open end as reach, s.n
+    from search_entry e, ${reached}, (values (1), (-1)) s(n)
+   where ${[inSatchel, "(r.reach & 8) <> 0", "(s.n > 0 or o.open <> 0)", ...conditions].join(" and ")}) x`;
 
-async function everything(db: Queryable, reader: Reader): Promise<Groups[]> {
-  const parameters = readerParameters(reader);
-  const open = await remembered(db, `everything ${reader.district} ${reader.school}`, () =>
-    one<Groups>(db, everythingOpen, parameters),
+/**
+ * What satisfies the conditions, grouped. The part that is the same for a whole school is remembered: filling one blank
+ * after another, or the next teacher asking for the same words, does not read the entries again.
+ */
+async function groupsThat(
+  db: Queryable,
+  reader: Reader,
+  conditions: readonly string[],
+  parameters: readonly unknown[],
+): Promise<Groups[]> {
+  const key = JSON.stringify([reader.district, reader.school, conditions, parameters.slice(4)]);
+  const shared = await remembered(db, reader.version, key, () =>
+    one<Groups>(db, conditions.length === 0 ? everythingOpen : openThat(conditions), [...parameters]),
   );
-  return [open, await one<Groups>(db, satchelChange, parameters)];
+  if (reader.satchel.length === 0) return [shared];
+  return [shared, await one<Groups>(db, satchelChange(conditions), [...parameters])];
+}
+
+/** How many entries this reader may see match words. */
+export async function countMatching(db: Queryable, reader: Reader, words: NonNullable<WordQuery>): Promise<number> {
+  const list = new ParameterList([...readerParameters(reader)]);
+  const condition = `e.words @@ ${list.add(words.text)}::tsquery`;
+  return sumOf(await groupsThat(db, reader, [condition], list.values));
 }
 
 /** One step of narrowing: the blank that was filled, and how many were left. */
@@ -108,14 +124,14 @@ export async function countNeed(
   named: Named = nothingNamed,
 ): Promise<Counts> {
   const list = new ParameterList([...readerParameters(reader)]);
-  const also = alsoConditions(need, list);
   const said = [
     ...(words === null ? [] : [`e.words @@ ${list.add(words.text)}::tsquery`]),
     ...namedConditions(named, list),
   ];
-  const all = await everything(db, reader);
+  const also = alsoConditions(need, list);
+  const all = await groupsThat(db, reader, [], readerParameters(reader));
   const conditions = [...said, ...also.map(({ sql }) => sql)];
-  const groups = conditions.length === 0 ? all : [await one<Groups>(db, groupsThat(conditions), list.values)];
+  const groups = conditions.length === 0 ? all : await groupsThat(db, reader, conditions, list.values);
   const { left, facets } = countGroups(groups, need);
   const first: TrailStep[] =
     also.length > 0
@@ -174,6 +190,18 @@ export async function countBlank(
   blank: AlsoBlank,
   words: WordQuery,
   named: Named = nothingNamed,
+): Promise<Choice[]> {
+  const key = JSON.stringify(["blank", reader.id, blank, need, words, named]);
+  return remembered(db, reader.version, key, () => countAnew(db, reader, need, blank, words, named));
+}
+
+async function countAnew(
+  db: Queryable,
+  reader: Reader,
+  need: Need,
+  blank: AlsoBlank,
+  words: WordQuery,
+  named: Named,
 ): Promise<Choice[]> {
   const list = new ParameterList([...readerParameters(reader), words?.text ?? null, ...maskParameters(need)]);
   const conditions = [

@@ -3,8 +3,10 @@ export interface Reader {
   id: number;
   school: number | null;
   district: number;
-  /** Ids in her satchel, see data/satchel.ts. */
+  /** Ids of all that is in her satchel, her own and what she packed: see satchelIds in data/satchel.ts. */
   satchel: readonly number[];
+  /** The version of the search at the beginning of the request, see data/remembered.ts; asked for when missing. */
+  version?: number;
 }
 
 // $1 person, $2 school, $3 district, $4 satchel ids: every statement of the search starts with these four.
@@ -24,6 +26,5 @@ export const open = (alias: string) => `((${alias}.shelves & 4)
 export const reached = `lateral (select ${open("e")} as open) o,
   lateral (select o.open | case when e.owner_id = $1 or (o.open <> 0 and e.resource_id = any($4::int[])) then 8 else 0 end as reach) r`;
 
-/** Hers and packed, by two indexes: an `or` of the two would read every row. */
-export const inSatchel = `e.resource_id in (
-  select m.resource_id from search_entry m where m.owner_id = $1 union all select unnest($4::int[]))`;
+/** What is hers or packed. */
+export const inSatchel = "e.resource_id = any($4::int[])";

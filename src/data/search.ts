@@ -36,6 +36,9 @@ export type WordQuery = { text: string; parts: string[]; loose: boolean } | null
 
 /** How many entries are ranked at the most: beyond that the words say too little to rank by. */
 export const CANDIDATES = 400;
+/** When only the best few are shown, fewer need ranking; versions fold, so more than are shown. */
+const candidatesFor = (sort: Sort, limit: number): number =>
+  sort === "best" || sort === "used" ? Math.min(CANDIDATES, Math.max(200, limit * 3)) : CANDIDATES;
 
 /** $6 kinds, $7 longest, $8 subjects, $9 grades, $10 shelf, as in data/counts.ts. */
 export const passes = `r.reach <> 0
@@ -58,20 +61,20 @@ const rankedBy = (loose: boolean) => {
   return `(2 * ${share("e.title_words")} + ${loose ? share("e.words") : 1}
     + ts_rank_cd('{0.05, 0.2, 0.5, 1}', e.words, $5::tsquery, 1))`;
 };
-const candidatesByWords = (which: string, loose: boolean) => `
+const candidatesByWords = (which: string, most: number, loose: boolean) => `
   (select ${columns}, ${rankedBy(loose)} as rank
-     from search_entry e, ${reached} where e.title_words @@ $5::tsquery and ${which} limit ${CANDIDATES})
+     from search_entry e, ${reached} where e.title_words @@ $5::tsquery and ${which} limit ${most})
   union all
   (select ${columns}, ${rankedBy(loose)}
-     from search_entry e, ${reached} where e.words @@ $5::tsquery and not e.title_words @@ $5::tsquery and ${which} limit ${CANDIDATES})`;
+     from search_entry e, ${reached} where e.words @@ $5::tsquery and not e.title_words @@ $5::tsquery and ${which} limit ${most})`;
 
-const candidatesWithoutWords = (which: string) => `
+const candidatesWithoutWords = (which: string, most: number) => `
   select distinct on (resource_id) * from (
     (select ${columns}, 0::float4 as rank from search_entry e join here on here.resource_id = e.resource_id, ${reached}
       where $5::text is null and $14::text[] is not null and ${which})
     union all
     (select ${columns}, 0::float4 from search_entry e, ${reached} where ${which}
-      order by e.uses desc, e.resource_id limit ${CANDIDATES})
+      order by e.uses desc, e.resource_id limit ${most})
     union all
     (select ${columns}, 0::float4 from search_entry e, ${reached}
       where ${inSatchel} and ${which})) x`;
@@ -135,7 +138,8 @@ export async function hitsOf(
     ...namedConditions(options.named ?? nothingNamed, list),
     ...alsoConditions(need, list).map(({ sql }) => sql),
   ].join(" and ");
-  const candidates = words === null ? candidatesWithoutWords(which) : candidatesByWords(which, words.loose);
+  const most = candidatesFor(options.sort, options.limit);
+  const candidates = words === null ? candidatesWithoutWords(which, most) : candidatesByWords(which, most, words.loose);
   return db.query<Hit>(hitsStatement(candidates, options.sort === "fit" ? "best" : options.sort), list.values);
 }
 

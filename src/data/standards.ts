@@ -129,7 +129,7 @@ export interface TreeNode extends Standard {
 }
 
 export async function treeOf(db: Queryable, reader: Reader, framework: number): Promise<TreeNode[]> {
-  return remembered(db, `tree ${framework} ${reader.id}`, () =>
+  return remembered(db, reader.version, `tree ${framework} ${reader.id}`, () =>
     db.query<TreeNode>(
       `with seen as materialized (
          select a.resource_id, array_agg(distinct a.standard_id) standards from alignment a join standard s on s.id = a.standard_id

@@ -105,23 +105,35 @@ const SHORTEST_BEGINNING = 2;
 
 const noSynonyms: Synonyms = new Map();
 
-/** Neighbours written apart that are listed as one word ("time table"): each then also means the whole. */
-async function compounds(db: Queryable, parts: readonly TypedPart[]): Promise<Map<TypedPart, string[]>> {
+/**
+ * Listed words that parts of what was typed also mean: neighbours written apart that are listed as one word ("time
+ * table"), and for the last word, which may still be being typed, its likely endings.
+ */
+async function alsoListed(
+  db: Queryable,
+  parts: readonly TypedPart[],
+  unfinished: TypedPart | null,
+): Promise<Map<TypedPart, string[]>> {
   const joined = parts.flatMap((part, at) => {
     const next = parts[at + 1];
     const plain = next && !part.phrase && !next.phrase && part.wanted && next.wanted;
     return plain ? [{ part, next, word: listedForm(part.text + next.text) }] : [];
   });
-  if (joined.length === 0) return new Map();
-  const rows = await db.query<{ word: string }>("select word from search_word where word = any($1::text[])", [
-    joined.map(({ word }) => word),
-  ]);
-  const listed = new Set(rows.map((row) => row.word));
   const meant = new Map<TypedPart, string[]>();
+  if (joined.length === 0 && !unfinished) return meant;
+  const start = unfinished && listedForm(unfinished.text);
+  const rows = await db.query<{ word: string; whole: boolean }>(
+    `select word, true whole from search_word where word = any($1::text[])
+     union all (select word, false from search_word where word like $2 and word <> $3 order by entries desc limit 8)`,
+    [joined.map(({ word }) => word), start === null ? "" : `${start.replace(/[%_\\]/g, "\\$&")}%`, start ?? ""],
+  );
+  const add = (part: TypedPart, word: string) => meant.set(part, [...(meant.get(part) ?? []), word]);
   for (const { part, next, word } of joined) {
-    if (!listed.has(word)) continue;
-    for (const one of [part, next]) meant.set(one, [...(meant.get(one) ?? []), word]);
+    if (!rows.some((row) => row.whole && row.word === word)) continue;
+    add(part, word);
+    add(next, word);
   }
+  if (unfinished) for (const row of rows) if (!row.whole) add(unfinished, row.word);
   return meant;
 }
 
@@ -137,13 +149,11 @@ export interface ReadWords {
 export async function readAllWords(db: Queryable, typed: string, synonyms: Synonyms = noSynonyms): Promise<ReadWords> {
   const parts = typedParts(typed);
   const last = parts.at(-1);
-  const meant = await compounds(db, parts);
+  const typing = last && !last.phrase && last.wanted && last.text.length >= SHORTEST_BEGINNING && !/\s$/.test(typed);
+  const meant = await alsoListed(db, parts, typing ? last : null);
   for (const part of parts) {
     if (part.phrase || !part.wanted) continue;
     meant.set(part, [...(meant.get(part) ?? []), ...(synonyms.get(listedForm(part.text)) ?? [])]);
-  }
-  if (last && !last.phrase && last.wanted && last.text.length >= SHORTEST_BEGINNING && !/\s$/.test(typed)) {
-    meant.set(last, [...(meant.get(last) ?? []), ...(await beginningWith(db, last.text))]);
   }
   const readings = await readingsOf(db, parts, meant);
   const searched = readings.wanted.filter((row) => row.english || row.spanish).length;
@@ -157,20 +167,6 @@ export async function readAllWords(db: Queryable, typed: string, synonyms: Synon
 
 export const readWords = async (db: Queryable, typed: string, synonyms?: Synonyms): Promise<WordQuery> =>
   (await readAllWords(db, typed, synonyms)).strict;
-
-/** How many things this reader may see match, at most `most`. */
-export async function countUpTo(
-  db: Queryable,
-  reader: Reader,
-  query: NonNullable<WordQuery>,
-  most: number,
-): Promise<number> {
-  const rows = await db.query(
-    `select 1 from search_entry e, ${reached} where e.words @@ $5::tsquery and r.reach <> 0 limit $6`,
-    [...readerParameters(reader), query.text, most],
-  );
-  return rows.length;
-}
 
 const MOST_SUGGESTIONS = 6;
 

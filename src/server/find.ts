@@ -7,12 +7,13 @@ import { readTyped } from "@/core/find/typed";
 import { fitOf, type ClassProfile, type Fit } from "@/core/fit/fit";
 import { nothingNamed, type Named } from "@/data/also";
 import { authorsCalled, namesOf } from "@/data/browse";
-import { countBlank, countNeed, loosened, type Choice, type Counts } from "@/data/counts";
+import { countBlank, countMatching, countNeed, loosened, type Choice, type Counts } from "@/data/counts";
 import type { Queryable } from "@/data/db";
 import type { Reader } from "@/data/reach";
+import { searchVersion } from "@/data/remembered";
 import { CANDIDATES, hitsOf, type Hit, type Sort, type WordQuery } from "@/data/search";
 import { standardsByCode } from "@/data/standards";
-import { correctWords, countUpTo, readAllWords } from "@/data/words";
+import { correctWords, readAllWords } from "@/data/words";
 import { log } from "./log";
 
 let synonyms: Synonyms | undefined;
@@ -147,13 +148,13 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
   if (!isFilled(need, "words")) return { need, named, says, words: null, corrected: null };
   let read = await readAllWords(db, need.words, knownSynonyms());
   let corrected: string | null = null;
-  let have = read.strict === null ? ENOUGH : await countUpTo(db, reader, read.strict, ENOUGH);
+  let have = read.strict === null ? ENOUGH : await countMatching(db, reader, read.strict);
   if (have === 0) {
     const correction = await correctWords(db, need.words);
     const again = correction && (await readAllWords(db, `${correction.words} `, knownSynonyms()));
     if (again && (await anyOf(db, reader, again))) {
       [read, corrected] = [again, correction.words];
-      have = await countUpTo(db, reader, read.strict!, ENOUGH);
+      have = await countMatching(db, reader, read.strict!);
     }
   }
   let words = read.strict;
@@ -161,7 +162,7 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
     for (let missing = 1; missing <= read.slack; missing += 1) {
       const loose = read.loosely(missing);
       const enough = missing === read.slack ? 1 : ENOUGH;
-      if (loose === null || (await countUpTo(db, reader, loose, enough)) < enough) continue;
+      if (loose === null || (await countMatching(db, reader, loose)) < enough) continue;
       words = loose;
       says.push("Next to nothing has all of these words; these have most of them.");
       break;
@@ -174,13 +175,14 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
 async function anyOf(db: Queryable, reader: Reader, read: Awaited<ReturnType<typeof readAllWords>>): Promise<boolean> {
   for (let missing = 0; missing <= Math.min(1, read.slack); missing += 1) {
     const query = read.loosely(missing);
-    if (query !== null && (await countUpTo(db, reader, query, 1)) > 0) return true;
+    if (query !== null && (await countMatching(db, reader, query)) > 0) return true;
   }
   return false;
 }
 
 /** One whole find page: the ranked hits, the counts of every blank in sight, and a correction where the words found nothing. */
-export async function find(db: Queryable, reader: Reader, asked: Need, options: FindOptions): Promise<Found> {
+export async function find(db: Queryable, whose: Reader, asked: Need, options: FindOptions): Promise<Found> {
+  const reader = { ...whose, version: await searchVersion(db) };
   const { need, named, says, words: query, corrected } = await readNeed(db, reader, asked, options.classes ?? []);
   const counts = await countNeed(db, reader, need, query, named);
   const byFit = options.sort === "fit" && options.profile;
