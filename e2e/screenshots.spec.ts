@@ -29,6 +29,21 @@ test("the teacher's views", async ({ signedIn, page }) => {
     await teacher.getByRole("button", { name: /^Grade:/ }).click();
     await expect(teacher.getByRole("listbox", { name: "Grade" })).toBeVisible();
   });
+  await shot("find-start", "/find");
+  await shot("standards", "/find/standards", async () => {
+    await teacher.getByText("Find and use elapsed time across hours").click();
+    await teacher.getByRole("checkbox", { name: "Choose MA.5.M.2", exact: true }).click();
+  });
+  await shot("facts", "/find?words=tides+at+the+bar&view=facts");
+  await shot("compare", "/find?words=giving+change", async () => {
+    await teacher.keyboard.press("c");
+    await teacher.keyboard.press("j");
+    await expect(teacher.getByRole("list", { name: "Results" }).locator("[aria-current]")).toHaveCount(1);
+    await teacher.waitForLoadState("networkidle");
+    await teacher.keyboard.press("c");
+    await teacher.getByRole("link", { name: /Compare/ }).click();
+    await expect(teacher.getByRole("heading", { name: "Side by side" })).toBeVisible();
+  });
   await shot("assign", "/find?words=tide&do=assign", async () => {
     await teacher.getByRole("button", { name: "Choose by name" }).click();
   });

@@ -1,0 +1,70 @@
+import type { Db } from "@/data/db";
+import { notesOfUse } from "@/data/notes-of-use";
+import { isFollowing, savedNeeds } from "@/data/kept";
+import { freshDatabase } from "@/data/testing/database";
+import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { dropNeed, follow, keepNeed, noteUse, takeBackNote } from "./keep";
+
+jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
+jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
+
+let db: Db;
+let world: World;
+beforeAll(async () => {
+  db = await freshDatabase();
+  answerFrom(db);
+  world = await smallWorld(db);
+}, 60_000);
+afterAll(() => db.close());
+
+const ines = () => actAs(visitorOf({ id: world.ines, district: world.district, school: world.here }));
+const teodor = () => actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
+
+describe("keeping and following", () => {
+  test("a need is kept and dropped; everything is no need; nobody drops another's", async () => {
+    ines();
+    const outcome = await keepNeed({ name: "Tides", address: "words=tide" });
+    expect(outcome.ok).toBe(true);
+    expect(await keepNeed({ name: "All", address: "" })).toEqual({
+      ok: false,
+      problem: "Fill a blank first: everything is no need.",
+      field: "address",
+    });
+    const [{ id } = { id: 0 }] = await savedNeeds(db, world.ines);
+    teodor();
+    expect(await dropNeed({ id })).toMatchObject({ ok: false });
+    expect(await savedNeeds(db, world.ines)).toHaveLength(1);
+    ines();
+    expect(await dropNeed({ id })).toEqual({ ok: true, value: {} });
+  });
+
+  test("she follows others, not herself, and only while she is signed in", async () => {
+    ines();
+    expect(await follow({ author: world.teodor, on: true })).toMatchObject({ ok: true });
+    expect(await isFollowing(db, world.ines, world.teodor)).toBe(true);
+    expect(await follow({ author: world.ines, on: true })).toEqual({ ok: false, problem: "This is you." });
+    actAs(null);
+    expect(await follow({ author: world.teodor, on: false })).toMatchObject({ ok: false });
+    expect(await isFollowing(db, world.ines, world.teodor)).toBe(true);
+  });
+});
+
+describe("how it went", () => {
+  test("one to four words, about what she may see, for her school", async () => {
+    const open = await publishFor(db, world.teodor, lesson("Open"), ["staffroom"]);
+    const shut = await publishFor(db, world.judit, lesson("Shut"), ["staffroom"]);
+    ines();
+    const note = { resource: open.id, className: "5 Kittiwake", words: ["went well" as const], text: "" };
+    expect(await noteUse({ ...note, words: [] })).toMatchObject({ ok: false, problem: "Choose one word at least." });
+    expect(await noteUse({ ...note, className: "  " })).toMatchObject({ ok: false, field: "className" });
+    expect(await noteUse({ ...note, resource: shut.id })).toMatchObject({ ok: false });
+    const outcome = await noteUse(note);
+    expect(outcome.ok && (await notesOfUse(db, world.here, open.id))).toHaveLength(1);
+    teodor();
+    expect(await takeBackNote({ id: outcome.ok ? outcome.value.id : 0 })).toMatchObject({ ok: false });
+    ines();
+    expect(await takeBackNote({ id: outcome.ok ? outcome.value.id : 0 })).toEqual({ ok: true, value: {} });
+    expect(await notesOfUse(db, world.here, open.id)).toEqual([]);
+  });
+});
