@@ -1,8 +1,13 @@
-const esmOnly = ["syllable|dale-chall", "temporal-polyfill", "temporal-utils", "temporal-spec", "yaml"];
+const esmOnly = ["syllable", "dale-chall", "temporal-polyfill", "temporal-utils", "temporal-spec", "yaml"];
 
 const config = {
   testEnvironment: "node",
-  testMatch: ["<rootDir>/src/**/*.test.ts", "<rootDir>/src/**/*.test.tsx", "<rootDir>/demo/**/*.test.ts"],
+  testMatch: [
+    "<rootDir>/src/**/*.test.ts",
+    "<rootDir>/src/**/*.test.tsx",
+    "<rootDir>/demo/**/*.test.ts",
+    "<rootDir>/bench/**/*.test.ts",
+  ],
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^@demo/(.*)$": "<rootDir>/demo/$1" },
   transform: {
     "^.+\\.(t|j|mj)sx?$": [

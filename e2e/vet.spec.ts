@@ -115,10 +115,14 @@ test("a kept need says what is new since, and marks it", async ({ signedIn }) =>
   await teodor.getByLabel("What is it called?").fill("The barnacle chorus");
   await teodor.getByRole("button", { name: "Begin" }).click();
   await teodor.waitForURL(/\/adapt\/\d+/);
+  await teodor.getByRole("region", { name: "Steps" }).getByRole("button", { name: /step$/i }).click();
   await teodor.getByLabel("Title of the step").fill("Listen at low water");
   await expect(teodor.getByText(/saved \d/)).toBeVisible();
   await teodor.getByRole("button", { name: "Publish" }).click();
   await expect(teodor.getByText(/Published as revision 1/)).toBeVisible();
+  await teodor.waitForURL(/\/satchel/);
+  await teodor.getByRole("button", { name: /^Edit/ }).click();
+  await teodor.waitForURL(/\/adapt\/\d+/);
   await teodor.getByRole("button", { name: "Share in the staffroom" }).click();
   await expect(teodor.getByText("It is in the staffroom now.")).toBeVisible();
 
@@ -162,7 +166,7 @@ test("one that looks perfect says that it is far too hard, and which words make 
   const page = await signedIn("Ines Halloran");
   await lookFor(page, "tides at the bar");
   await expect(page.getByText("Does not fit 5 Kittiwake.")).toBeVisible();
-  await expect(page.getByText(/far above everyone: 5 Kittiwake reads at 3\.4 to 6\.2/)).toBeVisible();
+  await expect(page.getByText(/far above everyone: 5 Kittiwake reads at 3\.4 to 6\.2/).last()).toBeVisible();
   await page.getByRole("radio", { name: "Facts" }).click();
   await expect(page.getByText("gravitational", { exact: false }).first()).toBeVisible();
   await expect(page.getByRole("heading", { name: "The hardest sentences" })).toBeVisible();
@@ -231,7 +235,8 @@ test("an author she follows has something new to say on the first page", async (
   await page.getByRole("button", { name: "Follow", exact: true }).click();
   await expect(page.getByRole("button", { name: "Following" })).toBeVisible();
   await page.goto("/find");
-  await expect(page.getByRole("listitem").filter({ hasText: "Rona Sundin" }).first()).toContainText("nothing new");
+  const followed = page.getByRole("listitem").filter({ hasText: "nothing new" });
+  await expect(followed.filter({ hasText: "Rona Sundin" })).toBeVisible();
   // What she looked at is there too.
   await expect(page.getByRole("heading", { name: "You looked at" })).toBeVisible();
 });

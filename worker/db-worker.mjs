@@ -1,7 +1,7 @@
 // The one owner of the embedded database in a process. PGlite blocks its thread for the whole of a query, so it lives here,
 // away from the thread that answers requests. Messages in: { id, op, ... }; out: { id, ok, value | error } or { notify }.
-// A transaction holds the queue from `begin` to `commit`/`rollback`; a time limit rolls it back so that a caller that
-// dies half-way cannot stop everyone else.
+// A transaction holds the queue from `begin` to `commit`/`rollback`. One that falls silent for too long, or goes on for far
+// too long, is rolled back, so that a caller that dies half-way cannot stop everyone else.
 import { readFileSync } from "node:fs";
 import { parentPort, workerData } from "node:worker_threads";
 import { PGlite, types } from "@electric-sql/pglite";
@@ -9,7 +9,8 @@ import { ltree } from "@electric-sql/pglite/contrib/ltree";
 import { pg_trgm } from "@electric-sql/pglite/contrib/pg_trgm";
 import { unaccent } from "@electric-sql/pglite/contrib/unaccent";
 
-const transactionLimit = workerData.transactionLimit ?? 20_000;
+const silenceLimit = workerData.transactionLimit ?? 20_000;
+const wholeLimit = silenceLimit * 15;
 
 // Both engines return the same JavaScript values: see data/postgres.ts.
 const parsers = {
@@ -26,7 +27,7 @@ const opened = PGlite.create({
 });
 
 let queue = Promise.resolve();
-let open = null; // the running transaction: { id, end, timer }
+let open = null; // the running transaction: { id, end, timer, until }
 let nextTransaction = 1;
 
 function enqueue(work) {
@@ -52,12 +53,20 @@ async function begin(db) {
     }
     const id = nextTransaction++;
     await new Promise((end) => {
-      const timer = setTimeout(() => void finish(db, id, "rollback"), transactionLimit);
-      open = { id, end, timer };
+      open = { id, end, timer: undefined, until: Date.now() + wholeLimit };
+      watch(db);
       started.resolve(id);
     });
   });
   return ready;
+}
+
+/** Begins the wait for the next word of the running transaction anew. */
+function watch(db) {
+  const running = open;
+  clearTimeout(running.timer);
+  const left = Math.max(0, Math.min(silenceLimit, running.until - Date.now()));
+  running.timer = setTimeout(() => open === running && void finish(db, running.id, "rollback"), left);
 }
 
 async function finish(db, id, verb) {
@@ -86,7 +95,8 @@ async function handle(db, message) {
       if (open?.id !== message.transaction) {
         throw new Error("This transaction took too long and was rolled back; nothing of it was kept.");
       }
-      return run(db, message);
+      clearTimeout(open.timer);
+      return run(db, message).finally(() => open?.id === message.transaction && watch(db));
     case "begin":
       return begin(db);
     case "commit":

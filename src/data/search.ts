@@ -81,7 +81,7 @@ const candidatesWithoutWords = (which: string, most: number) => `
 
 const orders: Record<Exclude<Sort, "fit">, string> = {
   // What her own school uses is worth about as much as the words standing a little closer together.
-  best: `round((c.rank + least(0.6, 0.3 * coalesce(here.classes, 0)) + case when (c.reach & 9) <> 0 then 0.2 else 0 end)::numeric, 3) desc,
+  best: `round((c.rank + least(0.4, 0.2 * coalesce(here.classes, 0)) + case when (c.reach & 9) <> 0 then 0.1 else 0 end)::numeric, 3) desc,
     coalesce(here.classes, 0) desc, c.uses desc, c.fresh desc, c.resource_id desc`,
   title: "f.facts ->> 'title', c.resource_id",
   grades: "(f.facts -> 'grades' ->> 'from')::int, (f.facts -> 'grades' ->> 'to')::int, c.rank desc, c.resource_id",

@@ -59,7 +59,3 @@ export function readSynonyms(file: string): Synonyms {
   });
   return meant;
 }
-
-/** The best-known pair of a word, for text that shows both. */
-export const otherSpelling = (word: string, synonyms: Synonyms): readonly string[] =>
-  synonyms.get(listedForm(word)) ?? [];

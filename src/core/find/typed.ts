@@ -42,8 +42,12 @@ export function readTyped(typed: string): Typed {
   )) {
     const read = readIsbn(candidate);
     if (!read) continue;
-    if ("isbn13" in read) found.isbns.push(read.isbn13);
-    else found.wrongIsbns.push(read.wrong);
+    // A mistyped one stays among the words: it finds nothing, and is said to be wrong.
+    if ("wrong" in read) {
+      found.wrongIsbns.push(read.wrong);
+      continue;
+    }
+    found.isbns.push(read.isbn13);
     found.words = found.words.replace(candidate, " ");
   }
   const grades = GRADES.exec(found.words);
@@ -59,7 +63,6 @@ export function readTyped(typed: string): Typed {
     if (CODE.test(word)) found.codes.push(word.toUpperCase());
     else rest.push(word);
   }
-  found.words =
-    found.isbns.length + found.wrongIsbns.length + found.codes.length > 0 ? rest.join(" ").trim() : found.words;
+  found.words = found.isbns.length + found.codes.length > 0 ? rest.join(" ").trim() : found.words;
   return found;
 }

@@ -1,6 +1,6 @@
 "use client";
 import { Plus } from "lucide-react";
-import { useCallback, useEffect, useState } from "react";
+import { useEffect, useState } from "react";
 import {
   alsoBlanks,
   chosenIn,
@@ -29,6 +29,14 @@ const phrases: Record<AlsoBlank, { lead: string; name: string }> = {
   set: { lead: "out of", name: "Set or unit" },
 };
 
+/** @throws Error that says what went wrong */
+async function leavesOf(blank: AlsoBlank, others: string, signal: AbortSignal): Promise<BlankOption[]> {
+  const response = await fetch(`/find/leaves?blank=${blank}&${others}`, { signal });
+  const answer = (await response.json()) as { choices: BlankOption[] } | { problem: string };
+  if ("problem" in answer) throw new Error(answer.problem);
+  return answer.choices;
+}
+
 function CountedBlank({
   blank,
   need,
@@ -51,24 +59,15 @@ function CountedBlank({
   const [options, setOptions] = useState<BlankOption[] | null>(null);
   const [open, setOpen] = useState(startOpen);
   const others = needToParameters(emptied(need, blank)).toString();
-  const count = useCallback(
-    async (signal: AbortSignal) => {
-      const response = await fetch(`/find/leaves?blank=${blank}&${others}`, { signal });
-      const answer = (await response.json()) as { choices: BlankOption[] } | { problem: string };
-      if ("choices" in answer) setOptions(answer.choices);
-      else tellProblem(answer.problem);
-    },
-    [blank, others],
-  );
-  // Counted anew when the other blanks change while this one is open.
+  // Counted when it opens, and anew when the other blanks change while it is open.
   useEffect(() => {
     if (!open) return;
     const abort = new AbortController();
-    count(abort.signal).catch(
-      (error: Error) => error.name !== "AbortError" && tellProblem("The counts could not be read."),
-    );
+    leavesOf(blank, others, abort.signal).then(setOptions, (error: Error) => {
+      if (error.name !== "AbortError") tellProblem(error.message);
+    });
     return () => abort.abort();
-  }, [open, count]);
+  }, [open, blank, others]);
   const { name } = phrases[blank];
   return (
     <Blank
