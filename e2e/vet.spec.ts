@@ -127,7 +127,9 @@ test("a kept need says what is new since, and marks it", async ({ signedIn }) =>
   await expect(teodor.getByText("It is in the staffroom now.")).toBeVisible();
 
   await ines.goto("/find");
-  const kept = ines.getByRole("listitem").filter({ hasText: "barnacle chorus" });
+  const kept = ines
+    .getByRole("listitem")
+    .filter({ has: ines.getByRole("button", { name: "Keep “barnacle chorus” no longer" }) });
   await expect(kept).toContainText("1 new");
   await kept.getByRole("button", { name: /^barnacle/ }).click();
   await expect(lines(ines).first()).toContainText("new · Teodor Brandt");

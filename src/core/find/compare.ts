@@ -1,7 +1,7 @@
 import { licenceNames } from "../licence/licence";
 import type { Facts } from "../resource/facts";
 import { countryName, deviceName, languageName } from "./also";
-import { sayGradeSpan } from "./grade";
+import { sayGradeSpan, sayReadingGrade } from "./grade";
 
 export interface Candidate {
   facts: Facts;
@@ -21,7 +21,7 @@ export function compareFacts(candidates: readonly Candidate[]): CompareRow[] {
   const rows: [what: string, value: (one: Candidate) => string][] = [
     ["Minutes", ({ facts }) => (facts.minutesFrom === "estimate" ? `about ${facts.minutes}` : String(facts.minutes))],
     ["Grades", ({ facts }) => sayGradeSpan(facts.grades)],
-    ["Reads at", ({ facts }) => (facts.readingGrade === null ? "not measured" : facts.readingGrade.toFixed(1))],
+    ["Reads at", ({ facts }) => (facts.readingGrade === null ? "not measured" : sayReadingGrade(facts.readingGrade))],
     ["Words", ({ facts }) => String(facts.words)],
     ["Steps", ({ facts }) => String(facts.doing.length)],
     ["Questions", ({ facts }) => `${facts.questions}, ${facts.marks} marks`],

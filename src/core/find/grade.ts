@@ -8,3 +8,6 @@ export function gradeName(grade: number): string {
 export function sayGradeSpan(span: GradeSpan): string {
   return span.from === span.to ? gradeName(span.from) : `${gradeName(span.from)}–${gradeName(span.to)}`;
 }
+
+/** A measured reading grade: beyond school the formulas only say that it is far beyond. */
+export const sayReadingGrade = (grade: number): string => (grade > 12 ? "12+" : grade.toFixed(1));

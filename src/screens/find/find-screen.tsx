@@ -56,6 +56,8 @@ export function FindScreen(props: FindScreenProps) {
   const [need, want] = useOptimistic(answered);
   const wordsBox = useRef<HTMLInputElement>(null);
   const { hits, counts, corrected, names } = found;
+  // Versions of one thing are one line.
+  const stoodFor = hits.reduce((sum, hit) => sum + (hit.folded ? 0 : hit.versions), 0);
   const [picked, setPicked] = useState<number | null>(null);
   // A line is marked at once when chosen, before its light table has arrived.
   const selected = busy && picked !== null ? picked : (opened?.resource.id ?? null);
@@ -166,9 +168,9 @@ export function FindScreen(props: FindScreenProps) {
                   since={since}
                   onUnfold={(family) => go({ unfold: family })}
                 />
-                {hits.length < counts.total && (
+                {stoodFor < counts.total && (
                   <p className="p-3 text-center text-[13px] text-ink-soft">
-                    {hits.length} of {sayCount(counts.total, locale)} shown.{" "}
+                    {sayCount(stoodFor, locale)} of {sayCount(counts.total, locale)} shown.{" "}
                     {limit < 800 ? (
                       <Button size="small" onClick={() => go({ show: limit + 80 })}>
                         Show more

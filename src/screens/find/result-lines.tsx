@@ -2,7 +2,7 @@
 import { ArrowDown } from "lucide-react";
 import { clsx } from "clsx";
 import { COMMONS, DISTRICT, SATCHEL, STAFFROOM } from "@/core/find/facets";
-import { sayGradeSpan } from "@/core/find/grade";
+import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import type { Facts } from "@/core/resource/facts";
 import type { Activity } from "@/core/resource/activity";
 import type { Fit } from "@/core/fit/fit";
@@ -44,7 +44,7 @@ export function FactCells({ facts }: { facts: Facts }) {
           facts.readingGrade !== null && facts.readingGrade > facts.grades.to + 1 && "font-semibold text-clay",
         )}
       >
-        {facts.readingGrade === null ? "–" : facts.readingGrade.toFixed(1)}
+        {facts.readingGrade === null ? "–" : sayReadingGrade(facts.readingGrade)}
         {facts.readingGrade !== null && facts.languages[0] !== "en" && (
           <span className="text-[11px]"> {facts.languages[0]}</span>
         )}

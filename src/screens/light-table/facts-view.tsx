@@ -1,6 +1,6 @@
 "use client";
 import { countryName, deviceName, languageName } from "@/core/find/also";
-import { sayGradeSpan } from "@/core/find/grade";
+import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import { licenceNames } from "@/core/licence/licence";
 import type { LightTableData } from "@/server/light-table";
 
@@ -27,7 +27,7 @@ export function FactsView({ data }: { data: LightTableData }) {
     [
       "Reads at",
       reading.grade
-        ? `${reading.grade.grade.toFixed(1)} by ${reading.grade.formula}${reading.daleChall ? `; grade ${reading.daleChall.grades} by Dale-Chall (${reading.daleChall.score})` : ""}`
+        ? `${sayReadingGrade(reading.grade.grade)} by ${reading.grade.formula}${reading.daleChall ? `; grade ${reading.daleChall.grades} by Dale-Chall (${reading.daleChall.score})` : ""}`
         : "too little text to measure",
     ],
     [
@@ -76,7 +76,7 @@ export function FactsView({ data }: { data: LightTableData }) {
                           : "numbers text-ink-soft"
                       }
                     >
-                      {sentence.grade.toFixed(1)}
+                      {sayReadingGrade(sentence.grade)}
                     </span>
                     <span>{sentence.text}</span>
                   </li>

@@ -3,7 +3,7 @@ import { Backpack, GitBranch, Send } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { sayDay } from "@/core/calendar/wall-clock";
-import { sayGradeSpan } from "@/core/find/grade";
+import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import { creditLine, licenceNames } from "@/core/licence/licence";
 import { adaptResource } from "@/server/actions/adapt";
 import { packAgain, packResource, unpackResources } from "@/server/actions/satchel";
@@ -65,7 +65,7 @@ function About({ data, assign }: { data: LightTableData; assign: AssignContext }
     resource.ownerSchool,
     facts.minutesFrom === "estimate" ? `about ${facts.minutes} min` : `${facts.minutes} min`,
     `grades ${sayGradeSpan(facts.grades)}`,
-    facts.readingGrade === null ? null : `reads at ${facts.readingGrade}`,
+    facts.readingGrade === null ? null : `reads at ${sayReadingGrade(facts.readingGrade)}`,
     facts.standards.join(", ") || null,
     resource.revised && `revised ${sayDay(resource.revised, assign.zone, assign.now)}`,
     data.usedHere > 0 && `used by ${data.usedHere} ${data.usedHere === 1 ? "class" : "classes"} here`,
