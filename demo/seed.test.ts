@@ -5,6 +5,9 @@ import type { Db } from "@/data/db";
 import { demoPeople } from "@/data/people";
 import { pocketsOf, satchelOf } from "@/data/satchel";
 import { workOf } from "@/data/work";
+import type { Facts } from "@/core/resource/facts";
+import { curatedSets } from "@/data/browse";
+import { followedBy } from "@/data/kept";
 import { freshDatabase } from "@/data/testing/database";
 import { seed } from "./seed";
 
@@ -96,4 +99,57 @@ test("no search entry says anything but what its document says", async () => {
   );
   expect(rows.length).toBeGreaterThan(60);
   expect(rows.every((row) => row.same)).toBe(true);
+});
+
+describe("there is something to find and to vet", () => {
+  const reader = async () => {
+    const [ines] = await db.query<{ id: number; school: number; district: number }>(
+      "select id, school_id school, district_id district from person where email = 'ines.halloran@skerry.example'",
+    );
+    return { ...ines!, satchel: [] };
+  };
+
+  test("versions fold where one was adapted from the other, and nothing hand-written folds that is another thing", async () => {
+    const rows = await db.query<{ family: number; titles: string[] }>(
+      `select e.family, array_agg(f.facts ->> 'title' order by e.resource_id) titles from search_entry e
+         join resource_facts f on f.resource_id = e.resource_id join person p on p.id = e.owner_id
+        where e.family <> 0 and p.email not like '%@commons.example' group by 1`,
+    );
+    expect(rows.map((row) => row.titles)).toEqual([
+      [
+        "Reading a tide table",
+        "Leer la tabla de mareas",
+        "Reading a tide table for the harbour master",
+        "Reading a tide table, the short one",
+        "Reading a tide table in twos",
+      ],
+    ]);
+  });
+
+  test("sixty are written by hand, some in Spanish, some in two editions, some of another country, one far too hard", async () => {
+    const facts = await db.query<{ facts: Facts; work: string | null }>(
+      `select f.facts, d.work from resource_facts f join resource r on r.id = f.resource_id join person p on p.id = r.owner_id
+         left join edition d on d.resource_id = f.resource_id where p.email not like '%@commons.example'`,
+    );
+    expect(facts.length).toBeGreaterThanOrEqual(60);
+    expect(facts.filter((one) => one.facts.languages[0] === "es").length).toBeGreaterThanOrEqual(5);
+    expect(facts.filter((one) => one.work !== null)).toHaveLength(4);
+    expect(new Set(facts.map((one) => one.facts.country))).toEqual(new Set(["any", "XS", "US", "GB"]));
+    expect(facts.filter((one) => (one.facts.readingGrade ?? 0) > one.facts.grades.to + 5)).toHaveLength(1);
+  });
+
+  test("each unit and set has something in it, and what Ines keeps and follows says what is new", async () => {
+    const sets = await curatedSets(db, await reader());
+    expect(sets.map((set) => set.kind).sort()).toEqual(["set", "set", "set", "unit", "unit"]);
+    for (const set of sets) expect(set.resources).toBeGreaterThanOrEqual(2);
+    expect(await followedBy(db, await reader())).toMatchObject([{ name: "Piers Oakenshaw" }]);
+  });
+
+  test("every code a lesson names is in the framework, where there is a framework for its subject", async () => {
+    const rows = await db.query<{ code: string }>(
+      `select distinct a ->> 'code' code from revision v, jsonb_array_elements(v.document -> 'standards') a
+        where left(a ->> 'code', 2) in ('MA', 'RE', 'SC') and not exists (select 1 from standard s where s.code = a ->> 'code')`,
+    );
+    expect(rows).toEqual([]);
+  });
 });

@@ -3,7 +3,7 @@ import { expect, lines, lookFor, test } from "./fixture";
 test("a teacher makes a colleague's lesson her own: reorders, removes and undoes, writes a question, publishes; the original stays", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Piers Oakenshaw");
+  const page = await signedIn("Mercy Adeyemi");
   await lookFor(page, "reading a tide table");
   await page.getByRole("button", { name: /^Adapt/ }).click();
   await page.waitForURL(/\/adapt\/\d+/);

@@ -3,7 +3,9 @@ import type { Db } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { find } from "./find";
+import { importFramework } from "@/data/standards";
+import type { ClassProfile } from "@/core/fit/fit";
+import { find, leavesOf } from "./find";
 
 let db: Db;
 let world: World;
@@ -53,5 +55,106 @@ describe("a whole find page", () => {
     const { counts, corrected } = await find(db, reader(), { ...anyNeed, words: "?! …" }, best);
     expect(counts.total).toBe(2);
     expect(corrected).toBeNull();
+  });
+});
+
+describe("what is named among the words", () => {
+  const kittiwake = [{ name: "5 Kittiwake", gradeFrom: 5, gradeTo: 5 }];
+  const titles = async (words: string, more: Partial<Parameters<typeof find>[3]> = {}) => {
+    const found = await find(db, reader(), { ...anyNeed, words }, { ...best, classes: kittiwake, ...more });
+    return { titles: found.hits.map((hit) => hit.facts.title).sort(), says: found.says, need: found.need, found };
+  };
+  beforeAll(async () => {
+    const aligned = (title: string, code: string) =>
+      lesson(title, {
+        standards: [{ framework: "small", code, relation: "teaches" }],
+        grades: { from: 5, to: 5 },
+        edition: { work: title, isbn13: "9799940100178" },
+      });
+    await importFramework(
+      db,
+      {
+        ...{ uri: "small", name: "Small", publisher: "", source: "", associations: [] },
+        statements: ["QQ.5.A.1", "QQ.5.A.2"].map((code) => ({
+          ...{ uri: code, parent: null, code, statement: `About ${code}.`, grades: null },
+        })),
+      },
+      { district: null, now: new Date() },
+    );
+    await publishFor(db, world.teodor, aligned("Herring scales", "QQ.5.A.1"), ["commons"]);
+  });
+
+  test("a code, in small letters, finds what is aligned and says what it stands for", async () => {
+    expect(await titles("qq.5.a.1")).toMatchObject({ titles: ["Herring scales"], says: ["QQ.5.A.1: About QQ.5.A.1."] });
+    expect(await titles("qq.5.a.1 herring")).toMatchObject({ titles: ["Herring scales"] });
+    expect(await titles("QQ.5")).toMatchObject({ titles: ["Herring scales"], says: ["QQ.5: 2 statements."] });
+  });
+
+  test("a code no framework has stays a word", async () => {
+    expect(await titles("ZZ.9.Z.9")).toMatchObject({ titles: [], says: [] });
+  });
+
+  test("“by” and a name; a name nobody has stays words", async () => {
+    expect((await titles("herring by teodor")).says).toEqual(["By teodor Test."]);
+    expect((await titles("herring by nobody")).says).not.toContain("By nobody.");
+  });
+
+  test("an ISBN finds its edition; a mistyped one is said to be one and finds nothing", async () => {
+    expect((await titles("979-99-401-0017-8")).titles).toEqual(["Herring scales"]);
+    const wrong = await titles("979-99-401-0017-9");
+    expect(wrong.titles).toEqual([]);
+    expect(wrong.says[0]).toMatch("is no ISBN");
+  });
+
+  test("her class by its name means its grades, unless she has filled the grades", async () => {
+    const { need, says } = await titles("signals for 5 Kittiwake");
+    expect(need).toMatchObject({ words: "signals", grades: [5] });
+    expect(says).toEqual(["For 5 Kittiwake: its grades."]);
+    expect((await titles("signals grade 7")).need.grades).toEqual([7]);
+  });
+
+  test("where next to nothing has all the words, those with most of them are shown, and it says so", async () => {
+    const loose = await titles("lighthouse signals zeppelins");
+    expect(loose.titles).toContain("Lighthouse signals");
+    expect(loose.says).toEqual(["Next to nothing has all of these words; these have most of them."]);
+    expect((await titles('"lighthouse signals zeppelins"')).titles).toEqual([]);
+  });
+
+  test("words written apart that are one word find it", async () => {
+    expect((await titles("ferry time table")).titles[0]).toBe("Ferry timetable");
+  });
+
+  test("when nothing is left each blank says what leaving it open would bring back", async () => {
+    const { hits, loosen } = await find(
+      db,
+      reader(),
+      { ...anyNeed, words: "lighthouse", grades: [12], doing: ["draw"] },
+      best,
+    );
+    expect(hits).toEqual([]);
+    expect(loosen.map((one) => one.left)).toEqual([0, 0, 0]);
+    const two = await find(db, reader(), { ...anyNeed, words: "lighthouse", grades: [12] }, best);
+    expect(two.loosen[0]).toEqual({ blank: "grades", left: 1 });
+  });
+
+  test("by fit: what suits the class comes first, each with its reasons", async () => {
+    const profile: ClassProfile = {
+      ...{ name: "7 Cormorant", periodMinutes: 45, grades: { from: 7, to: 8 }, reading: null, country: "XS" },
+      ...{ languages: ["en"], devices: [], covered: [] },
+    };
+    const { hits, fits } = await find(db, reader(), anyNeed, { sort: "fit", limit: 24, profile });
+    expect(hits[0]!.facts.title).toBe("Ferry timetable");
+    expect(fits[hits[0]!.id]!.verdict).toBe("fits");
+    expect(fits[hits.at(-1)!.id]!.order).toBeLessThan(1);
+  });
+
+  test("a blank's counts are what choosing it leaves", async () => {
+    const choices = await leavesOf(db, reader(), { ...anyNeed, words: "herring" }, "standard", []);
+    expect(choices).toEqual([{ value: "QQ.5.A.1", text: "QQ.5.A.1  About QQ.5.A.1.", leaves: 1 }]);
+    const authors = await leavesOf(db, reader(), anyNeed, "author", []);
+    const [first] = authors;
+    const chosen = await find(db, reader(), { ...anyNeed, authors: [Number(first!.value)] }, best);
+    expect(chosen.counts.total).toBe(first!.leaves);
+    expect(chosen.names.authors[Number(first!.value)]).toBe(first!.text);
   });
 });

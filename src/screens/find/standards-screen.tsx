@@ -74,17 +74,12 @@ export function StandardsScreen(props: StandardsScreenProps) {
   };
 
   const branch = (parent: number | null, depth: number) => (
-    <ul role={depth === 0 ? "tree" : "group"} aria-label={depth === 0 ? framework?.name : undefined}>
+    <ul aria-label={depth === 0 ? framework?.name : undefined}>
       {(byParent.get(parent) ?? []).filter(hasShown).map((node) => {
         const inner = byParent.has(node.id);
         const open = !closed.has(node.id);
         return (
-          <li
-            key={node.id}
-            role="treeitem"
-            aria-expanded={inner ? open : undefined}
-            aria-selected={picked.includes(node.code)}
-          >
+          <li key={node.id}>
             <div
               className={clsx(
                 "flex min-h-8 items-center gap-2 border-b border-line/60 py-1 pr-5 hover:bg-shade/50",
@@ -95,7 +90,8 @@ export function StandardsScreen(props: StandardsScreenProps) {
               {inner ? (
                 <button
                   type="button"
-                  aria-label={`${open ? "Close" : "Open"} ${node.statement}`}
+                  aria-label={node.statement}
+                  aria-expanded={open}
                   className="grid h-6 w-6 place-items-center"
                   onClick={() =>
                     setClosed((old) => {

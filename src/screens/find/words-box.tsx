@@ -2,7 +2,7 @@
 import { useEffect, useId, useRef, useState, type RefObject } from "react";
 import { useHydrated } from "@/ui/hydrated";
 
-const PAUSE_MS = 120;
+const PAUSE_MS = 50;
 
 /** The word being typed: none after a space, and none inside quotes. */
 function lastWord(text: string): string {

@@ -6,7 +6,7 @@ import type { LightTableData } from "@/server/light-table";
 export function EditionsView({ data, onOpen }: { data: LightTableData; onOpen: (id: number) => void }) {
   const rows = compareEditions(data.editions.map((one) => one.edition));
   return (
-    <div className="h-full overflow-auto px-5 pb-5">
+    <div className="h-full overflow-auto px-5 pb-5" tabIndex={0} role="region" aria-label="Editions">
       <p className="text-[13px]">
         <strong>{data.document.edition?.work}</strong> comes in {data.editions.length} editions. Rows with a mark
         differ.

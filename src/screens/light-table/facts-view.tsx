@@ -46,7 +46,7 @@ export function FactsView({ data }: { data: LightTableData }) {
     ["Licence", licenceNames[facts.licence]],
   ];
   return (
-    <div className="h-full overflow-auto px-5 pb-5">
+    <div className="h-full overflow-auto px-5 pb-5" tabIndex={0} role="region" aria-label="Facts">
       <div className="grid grid-cols-2 gap-8 text-[13px]">
         <dl className="grid content-start grid-cols-[6.5rem_1fr] gap-x-3 gap-y-1.5">
           {rows.map(([name, value]) => (

@@ -37,7 +37,12 @@ export function NotesView({ data, assign }: { data: LightTableData; assign: Assi
     tell("Your colleagues can read it now.", () => void takeBack(outcome.value.id));
   };
   return (
-    <div className="grid h-full grid-cols-2 gap-8 overflow-auto px-5 pb-5 text-[14px]">
+    <div
+      className="grid h-full grid-cols-2 gap-8 overflow-auto px-5 pb-5 text-[14px]"
+      tabIndex={0}
+      role="region"
+      aria-label="Colleagues"
+    >
       <section aria-label="What colleagues said">
         {notes.length === 0 && <p className="text-ink-soft">Nobody at your school has said how it went yet.</p>}
         <ul className="grid gap-3">

@@ -6,13 +6,18 @@ const chapters: { title: string; text: string[] }[] = [
     title: "Find",
     text: [
       "The search is a sentence with blanks. Type the words where it says “anything”; press a blank to fill it. Beside each choice stands how many results it would leave. The numbers under the sentence are the way you came: press one to go back there.",
-      "Quotes find a phrase (“high water”), a minus leaves a word out (tides -moon). A misspelt word that nobody wrote is read as the nearest one, and the page says so.",
+      "Quotes find a phrase (“high water”), a minus leaves a word out (tides -moon). A misspelt word that nobody wrote is read as the nearest one, and the page says so. Where next to nothing has all the words, those with most of them are shown.",
+      "Behind “and also…” are topic, standard, language, what students do, device, country, licence, author and set. The code of a standard (MA.5.M.2), an ISBN, “by” and a name, “grade 4” and the name of one of your classes are understood among the words.",
+      "Before anything is typed, Find shows places to begin: needs you keep and authors you follow with what is new since, what you looked at, what your school uses, sets for this month, topics, colleagues, partners and the frameworks as a tree. “Keep this need” keeps what you look for.",
+      "Versions of one thing are one line; press “4 versions” to see them all. “Fit” puts first what suits the class chosen above.",
     ],
   },
   {
     title: "Look it over",
     text: [
       "The chosen line opens on the light table. Skim shows every step with the answers beside it. Work lets you do it as a student would; it is checked for real and nothing is kept.",
+      "Above the steps stands how it fits the class chosen in the bar: length against the period, reading grade against the class, grade, standards, country, language, devices. Always with the reasons. Facts shows what was measured and how, the hardest sentences, the words a child may not know and what belongs to another country.",
+      "Press c on two to four lines and compare them side by side. Works with several editions say so, and a table shows where they differ. Colleagues is for your own school: who used it, and how it went. Board opens it in a window of its own, without answers.",
     ],
   },
   {

@@ -4,6 +4,7 @@ export const keyList: { keys: string[]; does: string }[] = [
   { keys: ["j", "k"], does: "down and up the list" },
   { keys: ["←", "→"], does: "a step back or on, on the light table" },
   { keys: ["w"], does: "skim or work" },
+  { keys: ["c"], does: "to compare, two to four" },
   { keys: ["p"], does: "pack into my satchel, or take it out" },
   { keys: ["e"], does: "adapt: make my own version" },
   { keys: ["a"], does: "assign" },

@@ -1,0 +1,38 @@
+import { lesson } from "@/data/testing/world";
+import { factsOf } from "../resource/facts";
+import { compareFacts } from "./compare";
+import { sayReadingGrade } from "./grade";
+
+const candidate = (more: Parameters<typeof lesson>[1], author = "Teodor Brandt", usedHere = 0) => ({
+  facts: factsOf(lesson("A lesson", more)),
+  author,
+  usedHere,
+});
+
+describe("two to four side by side", () => {
+  const rows = compareFacts([
+    candidate({ minutes: 25, licence: "CC-BY-4.0" }, "Teodor Brandt", 2),
+    candidate({ minutes: 40, licence: "CC-BY-4.0", region: "US" }),
+  ]);
+  const row = (what: string) => rows.find((one) => one.what === what)!;
+
+  test("what differs is marked and what does not is not", () => {
+    expect(row("Minutes")).toEqual({ what: "Minutes", values: ["25", "40"], differs: true });
+    expect(row("Licence")).toEqual({
+      what: "Licence",
+      values: ["Attribution (CC BY)", "Attribution (CC BY)"],
+      differs: false,
+    });
+    expect(row("Made for").values).toEqual(["anywhere", "the United States"]);
+    expect(row("Used at your school").values).toEqual(["2 classes", "not yet"]);
+  });
+
+  test("what nobody measured or stated is said so", () => {
+    expect(row("Reads at").values).toEqual(["not measured", "not measured"]);
+    expect(row("Standards").values).toEqual(["none said", "none said"]);
+  });
+});
+
+test("beyond school a reading grade is only far beyond", () => {
+  expect([sayReadingGrade(4.06), sayReadingGrade(12), sayReadingGrade(33.2)]).toEqual(["4.1", "12.0", "12+"]);
+});
