@@ -74,7 +74,7 @@ test("from a need to an answered assignment: given, done on a phone, seen while 
 
 test("the network goes away in the middle: nothing typed is lost", async ({ signedIn, expectTrouble }) => {
   expectTrouble(/ERR_INTERNET_DISCONNECTED/);
-  const student = await signedIn("Nadim Essa", { phone: true });
+  const student = await signedIn("Adan Rey", { phone: true });
   await student.getByRole("link", { name: /(Go on|Begin).*Speed at sea/ }).click();
   await student.waitForURL(/student\/\d+/);
   await student.getByRole("button", { name: /^Step 3/ }).click();

@@ -56,6 +56,8 @@ const RETRY_MS = 5_000;
 export function useDraft(resource: number, start: Document, counter: number) {
   const [history, move] = useReducer(step, { past: [], now: start, future: [], lastKind: null });
   const [state, setState] = useState<SaveState>({ kind: "saved", at: null });
+  // The document the server has: anything newer is still waiting, whatever was saved before.
+  const [kept, setKept] = useState(start);
   const seen = useRef(counter);
   const saved = useRef(start);
   const newest = useRef(start);
@@ -82,6 +84,7 @@ export function useDraft(resource: number, start: Document, counter: number) {
     }
     seen.current = outcome.value.counter;
     saved.current = document;
+    setKept(document);
     setState(newest.current === document ? { kind: "saved", at: new Date() } : { kind: "waiting" });
     return true;
   }, [resource]);
@@ -112,8 +115,7 @@ export function useDraft(resource: number, start: Document, counter: number) {
     (to: DocumentChange, kind: string | null = null) => move({ type: "change", to, kind }),
     [],
   );
-  const shown: SaveState =
-    state.kind === "saved" && history.now !== start && state.at === null ? { kind: "waiting" } : state;
+  const shown: SaveState = state.kind === "saved" && history.now !== kept ? { kind: "waiting" } : state;
   return {
     document: history.now,
     change,
