@@ -33,7 +33,7 @@ export async function importFramework(
   const { id } = await one<{ id: number }>(
     tx,
     `insert into framework as f (district_id, uri, name, publisher, source, imported) values ($1, $2, $3, $4, $5, $6)
-     on conflict (uri) do update set name = excluded.name, publisher = excluded.publisher, source = excluded.source, imported = excluded.imported
+     on conflict (district_id, uri) do update set name = excluded.name, publisher = excluded.publisher, source = excluded.source, imported = excluded.imported
      returning id`,
     [of.district, file.uri, file.name, file.publisher, file.source, of.now],
   );
@@ -79,11 +79,13 @@ export async function importFramework(
      update standard s set ancestors = up.above from up where up.id = s.id and s.ancestors is distinct from up.above`,
     [id],
   );
+  // Either end may stand in another framework; who may read which is asked when it is read (crosswalk).
   await tx.query(
     `insert into standard_association (origin_id, kind, destination_id)
-     select o.id, g.kind, d.id from jsonb_to_recordset($1::jsonb) as g(origin text, kind text, destination text)
-       join standard o on o.uri = g.origin join standard d on d.uri = g.destination on conflict do nothing`,
-    [JSON.stringify(file.associations)],
+     select o.id, g.kind, d.id from jsonb_to_recordset($2::jsonb) as g(origin text, kind text, destination text)
+       join standard o on o.uri = g.origin join standard d on d.uri = g.destination
+      where $1 in (o.framework_id, d.framework_id) on conflict do nothing`,
+    [id, JSON.stringify(file.associations)],
   );
   // What was published before its framework came: aligned now.
   await tx.query(

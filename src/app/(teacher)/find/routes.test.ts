@@ -1,0 +1,133 @@
+import { importFramework } from "@/data/standards";
+import type { Db } from "@/data/db";
+import { freshDatabase } from "@/data/testing/database";
+import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { actAs, answerFrom, visitorOf } from "@/server/testing/as";
+import { GET as leaves } from "./leaves/route";
+import { POST as bringIn } from "./standards/import/route";
+import { GET as why } from "./why/route";
+import { GET as words } from "./words/route";
+
+jest.mock(
+  "@/server/session",
+  () => jest.requireActual<typeof import("@/server/testing/as")>("@/server/testing/as").session,
+);
+jest.mock(
+  "@/server/database",
+  () => jest.requireActual<typeof import("@/server/testing/as")>("@/server/testing/as").database,
+);
+jest.mock("next/headers", () => ({ cookies: async () => ({ get: () => undefined }) }));
+
+let db: Db;
+let world: World;
+let [open, shut] = [0, 0];
+beforeAll(async () => {
+  db = await freshDatabase();
+  answerFrom(db);
+  world = await smallWorld(db);
+  ({ id: open } = await publishFor(db, world.teodor, lesson("Whelk counting", { topics: ["whelks"] }), ["staffroom"]));
+  ({ id: shut } = await publishFor(db, world.judit, lesson("Whelk secrets", { topics: ["secrets"] }), ["staffroom"]));
+}, 60_000);
+afterAll(() => db.close());
+beforeEach(() => actAs(visitorOf({ id: world.ines, district: world.district, school: world.here })));
+
+const context = { params: Promise.resolve({}) };
+const ask = async (route: typeof leaves, address: string) => {
+  const response = await route(new Request(`http://satchel.example${address}`), context);
+  return { status: response.status, body: (await response.json()) as Record<string, unknown> };
+};
+const send = async (body: string) => {
+  const response = await bringIn(new Request("http://satchel.example/", { method: "POST", body }), context);
+  return { status: response.status, body: (await response.json()) as Record<string, unknown> };
+};
+
+describe("what Find asks for on the way", () => {
+  test("a blank's counts, read like the page: what is not hers is not counted", async () => {
+    const { status, body } = await ask(leaves, "/find/leaves?blank=topic&words=whelk");
+    expect([status, body]).toEqual([200, { choices: [{ value: "whelks", text: "whelks", leaves: 1 }] }]);
+  });
+
+  test("a blank there is none of is said to be none", async () => {
+    expect(await ask(leaves, "/find/leaves?blank=weather")).toEqual({
+      status: 400,
+      body: { problem: "There is no such blank." },
+    });
+  });
+
+  test("why something is here; for what is not hers, as if it were not there", async () => {
+    const { body } = await ask(why, `/find/why?words=whelk&resource=${open}`);
+    expect(body).toEqual({ reasons: ["“whelk” is in its title."] });
+    for (const resource of [String(shut), "999999", "x", ""])
+      expect((await ask(why, `/find/why?words=whelk&resource=${resource}`)).status).toBe(404);
+  });
+
+  test("words that go on from what is typed, of what she may see", async () => {
+    expect((await ask(words, "/find/words?start=whe")).body).toEqual({ words: ["whelk", "whelks"] });
+    expect((await ask(words, "/find/words?start=secr")).body).toEqual({ words: [] });
+    expect((await ask(words, "/find/words?start=%25")).body).toEqual({ words: [] });
+    expect((await ask(words, "/find/words")).body).toEqual({ words: [] });
+  });
+
+  test("nobody signed in is told nothing, and a student neither", async () => {
+    actAs(null);
+    for (const route of [leaves, why, words]) expect((await ask(route, "/?blank=topic&start=whe")).status).toBe(401);
+    actAs({
+      ...visitorOf({ id: world.students[0]!, district: world.district, school: world.here }),
+      kind: "student",
+      roles: [],
+    });
+    for (const route of [leaves, why, words]) expect((await ask(route, "/?blank=topic&start=whe")).status).toBe(404);
+  });
+});
+
+describe("bringing in a framework", () => {
+  const file = JSON.stringify({
+    CFDocument: { identifier: "knots", title: "Knots" },
+    CFItems: [{ identifier: "k1", humanCodingScheme: "K.1", fullStatement: "Tie a bowline." }],
+  });
+  const curator = () =>
+    actAs({
+      ...visitorOf({ id: world.ines, district: world.district, school: world.here }),
+      roles: ["teacher", "curator"],
+    });
+
+  test("is a curator's; to a teacher it is not there", async () => {
+    expect((await send(file)).status).toBe(404);
+  });
+
+  test("says what was added, and the second time what changed", async () => {
+    curator();
+    expect(await send(file)).toMatchObject({
+      status: 200,
+      body: { name: "Knots", statements: 1, added: 1, changed: 0 },
+    });
+    expect(await send(file.replace("Tie a bowline", "Tie a sheet bend"))).toMatchObject({
+      body: { added: 0, changed: 1 },
+    });
+  });
+
+  test("a file that is none changes nothing and names the place", async () => {
+    curator();
+    expect(await send("{")).toMatchObject({ status: 422 });
+    expect((await send(file.replace("Tie a bowline.", " "))).body.problem).toBe(
+      "CFItems.0.fullStatement: has no fullStatement. Nothing was changed.",
+    );
+    expect(await db.query("select 1 from standard where code = 'K.1'")).toHaveLength(1);
+  });
+
+  test("another district's framework is never overwritten by one of the same name", async () => {
+    await importFramework(
+      db,
+      {
+        ...{ uri: "theirs", name: "Theirs", publisher: "", source: "", associations: [] },
+        statements: [{ uri: "t1", parent: null, code: "T.1", statement: "Theirs.", grades: null }],
+      },
+      { district: world.otherDistrict, now: new Date() },
+    );
+    curator();
+    const stolen = file.replace('"knots"', '"theirs"');
+    expect(await send(stolen)).toMatchObject({ status: 200, body: { added: 1 } });
+    const rows = await db.query<{ name: string }>("select name from framework where uri = 'theirs' order by name");
+    expect(rows.map((row) => row.name)).toEqual(["Knots", "Theirs"]);
+  });
+});
