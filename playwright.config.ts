@@ -9,7 +9,7 @@ export default defineConfig({
   workers: 2,
   retries: 0,
   maxFailures: process.env.CI ? 0 : 12,
-  timeout: 45_000,
+  timeout: 90_000,
   expect: { timeout: 10_000 },
   reporter: [["list"]],
   use: {

@@ -40,9 +40,22 @@ const satchelChange = (conditions: readonly string[]) => `${asGroups} from (
     from search_entry e, ${reached}, (values (1), (-1)) s(n)
    where ${[inSatchel, "(r.reach & 8) <> 0", "(s.n > 0 or o.open <> 0)", ...conditions].join(" and ")}) x`;
 
+/** Grouped, the part that is the same for a whole school; remembered until something findable changes. */
+function sharedGroups(
+  db: Queryable,
+  reader: Reader,
+  conditions: readonly string[],
+  parameters: readonly unknown[],
+): Promise<Groups> {
+  const key = JSON.stringify([reader.district, reader.school, conditions, parameters.slice(4)]);
+  return remembered(db, reader.version, key, () =>
+    one<Groups>(db, conditions.length === 0 ? everythingOpen : openThat(conditions), [...parameters]),
+  );
+}
+
 /**
- * What satisfies the conditions, grouped. The part that is the same for a whole school is remembered: filling one blank
- * after another, or the next teacher asking for the same words, does not read the entries again.
+ * What satisfies the conditions, grouped. Filling one blank after another, or the next teacher asking for the same
+ * words, does not read the entries again.
  */
 async function groupsThat(
   db: Queryable,
@@ -50,19 +63,23 @@ async function groupsThat(
   conditions: readonly string[],
   parameters: readonly unknown[],
 ): Promise<Groups[]> {
-  const key = JSON.stringify([reader.district, reader.school, conditions, parameters.slice(4)]);
-  const shared = await remembered(db, reader.version, key, () =>
-    one<Groups>(db, conditions.length === 0 ? everythingOpen : openThat(conditions), [...parameters]),
-  );
+  const shared = await sharedGroups(db, reader, conditions, parameters);
   if (reader.satchel.length === 0) return [shared];
   return [shared, await one<Groups>(db, satchelChange(conditions), [...parameters])];
 }
 
-/** How many entries this reader may see match words. */
-export async function countMatching(db: Queryable, reader: Reader, words: NonNullable<WordQuery>): Promise<number> {
+/** How many entries this reader may see match words; once there are `enough`, the exact number does not matter. */
+export async function countMatching(
+  db: Queryable,
+  reader: Reader,
+  words: NonNullable<WordQuery>,
+  enough: number,
+): Promise<number> {
   const list = new ParameterList([...readerParameters(reader)]);
-  const condition = `e.words @@ ${list.add(words.text)}::tsquery`;
-  return sumOf(await groupsThat(db, reader, [condition], list.values));
+  const conditions = [`e.words @@ ${list.add(words.text)}::tsquery`];
+  const shared = sumOf([await sharedGroups(db, reader, conditions, list.values)]);
+  if (shared >= enough || reader.satchel.length === 0) return shared;
+  return shared + sumOf([await one<Groups>(db, satchelChange(conditions), list.values)]);
 }
 
 /** One step of narrowing: the blank that was filled, and how many were left. */

@@ -194,17 +194,18 @@ export async function suggestSeen(db: Queryable, reader: Reader, start: string):
  */
 export async function correctWords(db: Queryable, typed: string): Promise<{ words: string; query: WordQuery } | null> {
   const parts = typedParts(typed);
+  const plain = parts.filter((part) => !part.phrase && part.wanted);
+  const { wanted } = await readingsOf(db, plain, new Map());
+  const known = await db.query<{ known: boolean }>(
+    `select q = '' or exists (select 1 from search_entry where words @@ q::tsquery) known
+       from unnest($1::text[]) with ordinality as u(q, n) order by n`,
+    [wanted.map((row) => queryWith({ wanted: [row], unwanted: [] }, 0)?.text ?? "")],
+  );
   let changed = false;
   const corrected: TypedPart[] = [];
   for (const part of parts) {
-    if (part.phrase || !part.wanted) {
-      corrected.push(part);
-      continue;
-    }
-    const known = await db.query("select 1 from search_entry where words @@ $1::tsquery limit 1", [
-      (await queryOf(db, [part], new Map()))?.text ?? "",
-    ]);
-    const closest = known.length > 0 ? null : await closestTo(db, part.text);
+    const at = plain.indexOf(part);
+    const closest = at < 0 || known[at]!.known ? null : await closestTo(db, part.text);
     if (closest && closest !== listedForm(part.text)) changed = true;
     corrected.push(closest ? { ...part, text: closest } : part);
   }

@@ -148,13 +148,14 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
   if (!isFilled(need, "words")) return { need, named, says, words: null, corrected: null };
   let read = await readAllWords(db, need.words, knownSynonyms());
   let corrected: string | null = null;
-  let have = read.strict === null ? ENOUGH : await countMatching(db, reader, read.strict);
+  let have = read.strict === null ? ENOUGH : await countMatching(db, reader, read.strict, ENOUGH);
   if (have === 0) {
     const correction = await correctWords(db, need.words);
     const again = correction && (await readAllWords(db, `${correction.words} `, knownSynonyms()));
-    if (again && (await anyOf(db, reader, again))) {
-      [read, corrected] = [again, correction.words];
-      have = await countMatching(db, reader, read.strict!);
+    const found = again?.strict ? await countMatching(db, reader, again.strict, ENOUGH) : 0;
+    const nearly = again && found === 0 && again.slack > 0 ? again.loosely(1) : null;
+    if (found > 0 || (nearly && (await countMatching(db, reader, nearly, 1)) > 0)) {
+      [read, corrected, have] = [again!, correction!.words, found];
     }
   }
   let words = read.strict;
@@ -162,22 +163,13 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
     for (let missing = 1; missing <= read.slack; missing += 1) {
       const loose = read.loosely(missing);
       const enough = missing === read.slack ? 1 : ENOUGH;
-      if (loose === null || (await countMatching(db, reader, loose)) < enough) continue;
+      if (loose === null || (await countMatching(db, reader, loose, enough)) < enough) continue;
       words = loose;
       says.push("Next to nothing has all of these words; these have most of them.");
       break;
     }
   }
   return { need, named, says, words, corrected };
-}
-
-/** Whether anything she may see has all the words, or most of them. */
-async function anyOf(db: Queryable, reader: Reader, read: Awaited<ReturnType<typeof readAllWords>>): Promise<boolean> {
-  for (let missing = 0; missing <= Math.min(1, read.slack); missing += 1) {
-    const query = read.loosely(missing);
-    if (query !== null && (await countMatching(db, reader, query)) > 0) return true;
-  }
-  return false;
 }
 
 /** One whole find page: the ranked hits, the counts of every blank in sight, and a correction where the words found nothing. */
