@@ -1,6 +1,6 @@
 import { one, type Queryable } from "./db";
 import { reached, readerParameters, type Reader } from "./reach";
-import { remembered } from "./remembered";
+import { forgetRemembered, remembered } from "./remembered";
 
 /** What Find offers to somebody who has no words yet. Every count is of what this reader may see. */
 export interface Place {
@@ -84,6 +84,7 @@ export async function addSet(
     "insert into curated_item (set_id, resource_id, position) select $1, item, at from unnest($2::int[]) with ordinality as u(item, at)",
     [id, set.items],
   );
+  await forgetRemembered(tx);
   return id;
 }
 

@@ -208,7 +208,9 @@ export async function countBlank(
   words: WordQuery,
   named: Named = nothingNamed,
 ): Promise<Choice[]> {
-  const key = JSON.stringify(["blank", reader.id, blank, need, words, named]);
+  // Packing is no change of the search, and counts only where her satchel is asked for.
+  const satchel = need.shelf === "satchel" ? reader.satchel : null;
+  const key = JSON.stringify(["blank", reader.id, satchel, blank, need, words, named]);
   return remembered(db, reader.version, key, () => countAnew(db, reader, need, blank, words, named));
 }
 

@@ -9,7 +9,12 @@ interface Kept {
   value: Promise<unknown>;
 }
 const kept = new WeakMap<object, Map<string, Kept>>();
-const MOST_KEPT = 80;
+const MOST_KEPT = 200;
+
+/** To be called where something changes that is remembered and is not in search_entry: frameworks, sets. */
+export async function forgetRemembered(tx: Queryable): Promise<void> {
+  await tx.query("update search_state set version = version + 1");
+}
 
 export const searchVersion = async (db: Queryable): Promise<number> =>
   (await one<{ version: number }>(db, "select version from search_state")).version;
@@ -25,11 +30,14 @@ export async function remembered<Value>(
   const known = kept.get(db) ?? new Map<string, Kept>();
   kept.set(db, known);
   const found = known.get(key);
-  if (found?.version === now) return found.value as Promise<Value>;
-  const value = work();
   known.delete(key);
+  if (found?.version === now) {
+    known.set(key, found);
+    return found.value as Promise<Value>;
+  }
+  const value = work();
   known.set(key, { version: now, value });
-  // The oldest goes first; a failure is not kept.
+  // What was not asked for the longest goes first; a failure is not kept.
   if (known.size > MOST_KEPT) known.delete(known.keys().next().value!);
   value.catch(() => known.delete(key));
   return value;

@@ -32,6 +32,7 @@ const file = (statements: Statement[], more: Partial<FrameworkFile> = {}): Frame
   source: "",
   statements,
   associations: [],
+  leftOut: [],
   ...more,
 });
 const small = [

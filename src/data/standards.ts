@@ -2,7 +2,7 @@ import type { FrameworkFile } from "@/formats/case/case";
 import type { Document } from "@/core/resource/document";
 import { one, type Queryable } from "./db";
 import { reached, readerParameters, type Reader } from "./reach";
-import { remembered } from "./remembered";
+import { forgetRemembered, remembered } from "./remembered";
 
 export interface Standard {
   id: number;
@@ -23,13 +23,14 @@ export interface Framework {
 
 /**
  * Takes a framework in, or brings it up to date: statements are found again by their identifier, so what is aligned to
- * them stays. What is no longer in the file is withdrawn, or removed when nothing is aligned to it.
+ * them stays. What is no longer in the file is withdrawn, or removed when nothing is aligned to it. `unlinked`: relations
+ * to statements of frameworks that are not here; taking the file in again once they are links them.
  */
 export async function importFramework(
   tx: Queryable,
   file: FrameworkFile,
   of: { district: number | null; now: Date },
-): Promise<{ framework: number; added: number; changed: number; withdrawn: number }> {
+): Promise<{ framework: number; added: number; changed: number; withdrawn: number; unlinked: number }> {
   const { id } = await one<{ id: number }>(
     tx,
     `insert into framework as f (district_id, uri, name, publisher, source, imported) values ($1, $2, $3, $4, $5, $6)
@@ -87,6 +88,12 @@ export async function importFramework(
       where $1 in (o.framework_id, d.framework_id) on conflict do nothing`,
     [id, JSON.stringify(file.associations)],
   );
+  const { unlinked } = await one<{ unlinked: number }>(
+    tx,
+    `select count(*)::int unlinked from jsonb_to_recordset($1::jsonb) as g(origin text, destination text)
+      where not exists (select 1 from standard where uri = g.origin) or not exists (select 1 from standard where uri = g.destination)`,
+    [JSON.stringify(file.associations)],
+  );
   // What was published before its framework came: aligned now.
   await tx.query(
     `insert into alignment (resource_id, standard_id, relation)
@@ -95,11 +102,13 @@ export async function importFramework(
       where s.code <> '' on conflict do nothing`,
     [id],
   );
+  await forgetRemembered(tx);
   return {
     framework: id,
     added: written.filter((row) => row.fresh).length,
     changed: written.filter((row) => !row.fresh).length,
     withdrawn: gone.length,
+    unlinked,
   };
 }
 

@@ -74,7 +74,7 @@ describe("what is named among the words", () => {
     await importFramework(
       db,
       {
-        ...{ uri: "small", name: "Small", publisher: "", source: "", associations: [] },
+        ...{ uri: "small", name: "Small", publisher: "", source: "", associations: [], leftOut: [] },
         statements: ["QQ.5.A.1", "QQ.5.A.2"].map((code) => ({
           ...{ uri: code, parent: null, code, statement: `About ${code}.`, grades: null },
         })),

@@ -87,6 +87,33 @@ describe("frameworks in CASE 1.0", () => {
     expect(problem(json)).toMatch(said);
   });
 
+  test("what is not taken over is said, not swallowed", () => {
+    const { statements, leftOut } = readCase(
+      file((value) => {
+        (value.CFItems![1] as { educationLevel: string[] }).educationLevel.push("HS");
+        value.CFAssociations!.push(
+          {
+            associationType: "isTranslationOf",
+            originNodeURI: { identifier: "a1" },
+            destinationNodeURI: { identifier: "x" },
+          },
+          {
+            associationType: "isChildOf",
+            originNodeURI: { identifier: "a1" },
+            destinationNodeURI: { identifier: "a2" },
+          },
+        );
+      }),
+    );
+    expect(leftOut).toEqual([
+      "1 associations of the kind isTranslationOf",
+      "1 further places of a statement in the tree",
+      "1 mentions of the level HS, which is no grade",
+    ]);
+    expect(statements.find((one) => one.code === "A.1")!.parent).toBe("a");
+    expect(readCase(file()).leftOut).toEqual([]);
+  });
+
   test("the demo's framework has about 180 statements for three subjects, K to 8, each code once", () => {
     const { statements } = readCase(casePackage("skerry-isles"));
     const leaves = statements.filter((one) => one.grades !== null);

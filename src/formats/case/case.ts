@@ -11,6 +11,8 @@ export interface FrameworkFile {
   source: string;
   statements: Statement[];
   associations: { origin: string; kind: AssociationKind; destination: string }[];
+  /** What stands in the file and is not taken over, a phrase for each sort; empty when everything is. */
+  leftOut: string[];
 }
 
 export interface Statement {
@@ -105,20 +107,25 @@ export function readCase(json: string): FrameworkFile {
 
   const parents = new Map<string, { parent: string | null; order: number }>();
   const others: FrameworkFile["associations"] = [];
+  const left = new Map<string, number>();
+  const leaveOut = (what: string) => left.set(what, (left.get(what) ?? 0) + 1);
   associations.forEach((association, at) => {
     const [origin, destination] = [nodeId(association.originNodeURI), nodeId(association.destinationNodeURI)];
     if (association.associationType === "isChildOf") {
       if (!known.has(origin)) throw new CaseError(`CFAssociations.${at}`, `the child ${origin} is not in CFItems`);
       if (destination !== document.identifier && !known.has(destination))
         throw new CaseError(`CFAssociations.${at}`, `the parent ${destination} is not in this file`);
+      if (parents.has(origin)) return leaveOut("further places of a statement in the tree");
       parents.set(origin, {
         parent: destination === document.identifier ? null : destination,
         order: association.sequenceNumber ?? at,
       });
     } else if ((associationKinds as readonly string[]).includes(association.associationType)) {
       others.push({ origin, kind: association.associationType as AssociationKind, destination });
-    }
+    } else leaveOut(`associations of the kind ${association.associationType}`);
   });
+  for (const level of items.flatMap((item) => item.educationLevel ?? []))
+    if (gradeOf(level) === null) leaveOut(`mentions of the level ${level}, which is no grade`);
   return {
     uri: document.identifier,
     name: document.title,
@@ -126,6 +133,7 @@ export function readCase(json: string): FrameworkFile {
     source: document.notes ?? document.description ?? "",
     statements: inTreeOrder(items, parents),
     associations: others,
+    leftOut: [...left].map(([what, times]) => `${times} ${what}`),
   };
 }
 

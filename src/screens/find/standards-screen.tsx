@@ -31,6 +31,14 @@ const kindWords: Record<string, string> = {
   replacedBy: "replaced by",
 };
 
+interface Imported {
+  name: string;
+  added: number;
+  changed: number;
+  withdrawn: number;
+  leftOut: string[];
+}
+
 const MOST_NEIGHBOURS = 12;
 
 /** The frameworks as a tree: what there is under each statement, what the class has met, and from here to the results. */
@@ -64,11 +72,11 @@ export function StandardsScreen(props: StandardsScreenProps) {
     setPicked((old) => (old.includes(code) ? old.filter((one) => one !== code) : [...old, code]));
   const bringIn = async (chosen: File) => {
     const response = await fetch("/find/standards/import", { method: "POST", body: await chosen.text() });
-    const answer = (await response.json()) as
-      { problem: string } | { name: string; added: number; changed: number; withdrawn: number };
+    const answer = (await response.json()) as { problem: string } | Imported;
     if ("problem" in answer) return tellProblem(answer.problem);
+    const left = answer.leftOut.length > 0 ? ` Left out: ${answer.leftOut.join("; ")}.` : "";
     tell(
-      `“${answer.name}”: ${answer.added} statements added, ${answer.changed} changed, ${answer.withdrawn} withdrawn.`,
+      `“${answer.name}”: ${answer.added} statements added, ${answer.changed} changed, ${answer.withdrawn} withdrawn.${left}`,
     );
     router.refresh();
   };

@@ -119,7 +119,7 @@ describe("bringing in a framework", () => {
     await importFramework(
       db,
       {
-        ...{ uri: "theirs", name: "Theirs", publisher: "", source: "", associations: [] },
+        ...{ uri: "theirs", name: "Theirs", publisher: "", source: "", associations: [], leftOut: [] },
         statements: [{ uri: "t1", parent: null, code: "T.1", statement: "Theirs.", grades: null }],
       },
       { district: world.otherDistrict, now: new Date() },

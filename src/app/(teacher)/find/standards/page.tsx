@@ -20,12 +20,14 @@ export default async function StandardsPage({
     readerOf(db, visitor),
   ]);
   const framework = frameworks.find((one) => one.id === idFrom(parameters.framework)) ?? frameworks[0] ?? null;
-  const at = idFrom(parameters.at);
-  const [tree, covered, elsewhere] = await Promise.all([
+  const asked = idFrom(parameters.at);
+  const [tree, covered] = await Promise.all([
     framework ? treeOf(db, reader, framework.id) : [],
     current ? coveredBy(db, current.id, now) : [],
-    at === undefined ? [] : crosswalk(db, visitor.district, at),
   ]);
+  // Only of a statement she may see: one of another district's answers like none.
+  const at = tree.find((node) => node.id === asked)?.id ?? null;
+  const elsewhere = at === null ? [] : await crosswalk(db, visitor.district, at);
   return (
     <StandardsScreen
       frameworks={frameworks}
@@ -34,7 +36,7 @@ export default async function StandardsPage({
       covered={covered}
       className={current?.name ?? null}
       grades={current ? { from: current.gradeFrom, to: current.gradeTo } : null}
-      at={at ?? null}
+      at={at}
       elsewhere={elsewhere}
       mayImport={visitor.roles.includes("curator")}
     />

@@ -15,7 +15,11 @@ export const POST = route(
     try {
       const file = readCase(json);
       const done = await db.transaction((tx) => importFramework(tx, file, { district: visitor.district, now }));
-      return Response.json({ ...done, name: file.name, statements: file.statements.length });
+      const leftOut = [
+        ...file.leftOut,
+        ...(done.unlinked > 0 ? [`${done.unlinked} relations to frameworks that are not here`] : []),
+      ];
+      return Response.json({ ...done, name: file.name, statements: file.statements.length, leftOut });
     } catch (error) {
       if (!(error instanceof CaseError)) throw error;
       return Response.json({ problem: `${error.message}. Nothing was changed.` }, { status: 422 });
