@@ -8,6 +8,7 @@ import { PGlite, types } from "@electric-sql/pglite";
 import { ltree } from "@electric-sql/pglite/contrib/ltree";
 import { pg_trgm } from "@electric-sql/pglite/contrib/pg_trgm";
 import { unaccent } from "@electric-sql/pglite/contrib/unaccent";
+import { Statements } from "./statements.mjs";
 
 const silenceLimit = workerData.transactionLimit ?? 20_000;
 const wholeLimit = silenceLimit * 15;
@@ -81,11 +82,13 @@ async function finish(db, id, verb) {
   }
 }
 
+let statements;
+
 async function run(db, message) {
   const { text, params } = message;
-  return text === undefined
-    ? db.exec(message.script).then(() => null)
-    : db.query(text, params).then((result) => result.rows);
+  if (text === undefined) return db.exec(message.script).then(() => null);
+  statements ??= new Statements(db);
+  return statements.query(text, params);
 }
 
 async function handle(db, message) {

@@ -8,15 +8,15 @@ import {
   type Device,
 } from "@/core/find/also";
 import { countGroups, lastSteps, sumOf, type Groups } from "@/core/find/count";
-import { masksOf, type FacetCounts } from "@/core/find/facets";
-import { alsoBlanks, isFilled, type AlsoBlank, type Blank, type Need } from "@/core/find/need";
+import type { FacetCounts } from "@/core/find/facets";
+import { alsoBlanks, emptied, isFilled, type AlsoBlank, type Blank } from "@/core/find/need";
 import { licenceWord } from "@/core/find/say";
 import type { Licence } from "@/core/resource/document";
-import { alsoConditions, isNamed, namedConditions, nothingNamed, ParameterList, type Named } from "./also";
+import { alsoConditions, isNamed, namedConditions, nothingNamed, ParameterList } from "./also";
+import { needParameters, satisfiesAll, type ReadNeed, type WordQuery } from "./conditions";
 import { one, type Queryable } from "./db";
 import { inSatchel, open, reached, readerParameters, type Reader } from "./reach";
 import { remembered } from "./remembered";
-import { passes, type WordQuery } from "./search";
 
 const asGroups =
   "select coalesce(array_agg(facets), '{}') facets, coalesce(array_agg(reach), '{}') reach, coalesce(array_agg(n), '{}') entries";
@@ -53,6 +53,17 @@ function sharedGroups(
   );
 }
 
+/** The same for what her satchel changes, which is hers alone. */
+function satchelGroups(
+  db: Queryable,
+  reader: Reader,
+  conditions: readonly string[],
+  parameters: readonly unknown[],
+): Promise<Groups> {
+  const key = JSON.stringify(["satchel", conditions, parameters]);
+  return remembered(db, reader.version, key, () => one<Groups>(db, satchelChange(conditions), [...parameters]));
+}
+
 /**
  * What satisfies the conditions, grouped. Filling one blank after another, or the next teacher asking for the same
  * words, does not read the entries again.
@@ -64,8 +75,7 @@ async function groupsThat(
   parameters: readonly unknown[],
 ): Promise<Groups[]> {
   const shared = await sharedGroups(db, reader, conditions, parameters);
-  if (reader.satchel.length === 0) return [shared];
-  return [shared, await one<Groups>(db, satchelChange(conditions), [...parameters])];
+  return reader.satchel.length === 0 ? [shared] : [shared, await satchelGroups(db, reader, conditions, parameters)];
 }
 
 /** How many entries this reader may see match words; once there are `enough`, the exact number does not matter. */
@@ -79,7 +89,7 @@ export async function countMatching(
   const conditions = [`e.words @@ ${list.add(words.text)}::tsquery`];
   const shared = sumOf([await sharedGroups(db, reader, conditions, list.values)]);
   if (shared >= enough || reader.satchel.length === 0) return shared;
-  return shared + sumOf([await one<Groups>(db, satchelChange(conditions), list.values)]);
+  return shared + sumOf([await satchelGroups(db, reader, conditions, list.values)]);
 }
 
 /** One step of narrowing: the blank that was filled, and how many were left. */
@@ -94,53 +104,32 @@ export interface Counts {
   trail: TrailStep[];
 }
 
-const maskParameters = (need: Need): unknown[] => {
-  const masks = masksOf(need);
-  return [masks.kinds, masks.longest, masks.subjects, masks.grades, masks.shelf];
-};
-
 /** How many the words leave, then the words and the first of the also-blanks, and so on. */
 async function firstSteps(
   db: Queryable,
-  reader: Reader,
-  need: Need,
-  words: WordQuery,
-  named: Named,
+  said: readonly string[],
+  also: readonly { blank: AlsoBlank; sql: string }[],
+  parameters: readonly unknown[],
 ): Promise<TrailStep[]> {
-  const list = new ParameterList([...readerParameters(reader)]);
-  const conditions = [
-    ...(words === null ? [] : [`e.words @@ ${list.add(words.text)}::tsquery`]),
-    ...namedConditions(named, list),
-  ];
-  const also = alsoConditions(need, list);
-  const counts = also.map(
-    (_, at) =>
-      `count(*) filter (where ${also
-        .slice(0, at + 1)
-        .map(({ sql }) => `(${sql})`)
-        .join(" and ")})::int "${at}"`,
-  );
+  const counts = also.map((_, at) => {
+    const until = also.slice(0, at + 1).map(({ sql }) => `(${sql})`);
+    return `count(*) filter (where ${until.join(" and ")})::int "${at}"`;
+  });
   const row = await one<Record<string, number>>(
     db,
     `select count(*)::int said, ${counts.join(", ")} from search_entry e, ${reached}
-      where ${[...conditions, "r.reach <> 0"].join(" and ")}`,
-    list.values,
+      where ${[...said, "r.reach <> 0"].join(" and ")}`,
+    [...parameters],
   );
   return [
-    ...(conditions.length > 0 ? [{ blank: "words" as const, left: row.said! }] : []),
+    ...(said.length > 0 ? [{ blank: "words" as const, left: row.said! }] : []),
     ...also.map(({ blank }, at) => ({ blank, left: row[at]! })),
   ];
 }
 
 /** The counts of the blanks always in sight, and the trail of narrowing, for one need and one reader. */
-export async function countNeed(
-  db: Queryable,
-  reader: Reader,
-  need: Need,
-  words: WordQuery,
-  named: Named = nothingNamed,
-): Promise<Counts> {
-  const list = new ParameterList([...readerParameters(reader)]);
+export async function countNeed(db: Queryable, reader: Reader, { need, words, named }: ReadNeed): Promise<Counts> {
+  const list = new ParameterList(readerParameters(reader));
   const said = [
     ...(words === null ? [] : [`e.words @@ ${list.add(words.text)}::tsquery`]),
     ...namedConditions(named, list),
@@ -152,7 +141,7 @@ export async function countNeed(
   const { left, facets } = countGroups(groups, need);
   const first: TrailStep[] =
     also.length > 0
-      ? await firstSteps(db, reader, need, words, named)
+      ? await firstSteps(db, said, also, list.values)
       : said.length > 0
         ? [{ blank: "words", left: left[0]! }]
         : [];
@@ -200,35 +189,16 @@ const bitTexts: Record<BitBlankName, (value: string) => string> = {
 };
 
 /** How many results each choice of one blank would leave, with all other blanks applied; the most first. */
-export async function countBlank(
-  db: Queryable,
-  reader: Reader,
-  need: Need,
-  blank: AlsoBlank,
-  words: WordQuery,
-  named: Named = nothingNamed,
-): Promise<Choice[]> {
+export async function countBlank(db: Queryable, reader: Reader, read: ReadNeed, blank: AlsoBlank): Promise<Choice[]> {
   // Packing is no change of the search, and counts only where her satchel is asked for.
-  const satchel = need.shelf === "satchel" ? reader.satchel : null;
-  const key = JSON.stringify(["blank", reader.id, satchel, blank, need, words, named]);
-  return remembered(db, reader.version, key, () => countAnew(db, reader, need, blank, words, named));
+  const satchel = read.need.shelf === "satchel" ? reader.satchel : null;
+  const key = JSON.stringify(["blank", reader.id, satchel, blank, read]);
+  return remembered(db, reader.version, key, () => countAnew(db, reader, read, blank));
 }
 
-async function countAnew(
-  db: Queryable,
-  reader: Reader,
-  need: Need,
-  blank: AlsoBlank,
-  words: WordQuery,
-  named: Named,
-): Promise<Choice[]> {
-  const list = new ParameterList([...readerParameters(reader), words?.text ?? null, ...maskParameters(need)]);
-  const conditions = [
-    words === null ? "$5::text is null" : "e.words @@ $5::tsquery",
-    ...namedConditions(named, list),
-    ...alsoConditions(need, list, blank).map(({ sql }) => sql),
-    passes,
-  ].join(" and ");
+async function countAnew(db: Queryable, reader: Reader, read: ReadNeed, blank: AlsoBlank): Promise<Choice[]> {
+  const list = needParameters(reader, read);
+  const conditions = satisfiesAll(read, list, blank);
   if (!(blank in bitBlanks)) {
     const rows = await db.query<Choice>(
       `with hits as materialized (select e.resource_id, e.owner_id from search_entry e, ${reached} where ${conditions})
@@ -257,19 +227,21 @@ async function countAnew(
 export async function loosened(
   db: Queryable,
   reader: Reader,
-  need: Need,
-  words: WordQuery,
-  named: Named,
-  emptied: (need: Need, blank: Blank) => Need,
+  { need, words, named }: ReadNeed,
 ): Promise<{ blank: Blank; left: number }[]> {
-  const filled = (["words", ...lastSteps, ...alsoBlanks] as Blank[]).filter((blank) => isFilled(need, blank));
+  const inWords = words !== null || isNamed(named);
+  const filled: Blank[] = [
+    ...(inWords ? (["words"] as const) : []),
+    ...[...lastSteps, ...alsoBlanks].filter((blank) => isFilled(need, blank)),
+  ];
   const found: { blank: Blank; left: number }[] = [];
   for (const blank of filled) {
     const without = emptied(need, blank);
-    const counts =
-      blank === "words"
-        ? await countNeed(db, reader, without, null)
-        : await countNeed(db, reader, without, words, isNamed(named) ? named : nothingNamed);
+    const counts = await countNeed(
+      db,
+      reader,
+      blank === "words" ? { need: without, words: null, named: nothingNamed } : { need: without, words, named },
+    );
     found.push({ blank, left: counts.total });
   }
   return found.sort((one, other) => other.left - one.left);

@@ -38,6 +38,33 @@ describe("values come back the same from both engines", () => {
     expect(row).toEqual({ l: [1, 2], n: null, t: new Date("2026-11-25T10:00:00Z"), j: { b: "x" } });
   });
 
+  test("lists of texts keep quotes, commas, braces, empty texts and gaps; bytes stay bytes", async () => {
+    const texts = ['say "aye"', "a,b", "{c}", "back\\slash", "", null, "null", "Nord-øy ñ"];
+    const bytes = new Uint8Array([0, 1, 92, 255]);
+    const [row] = await db.query<{ l: string[]; b: Uint8Array }>("select $1::text[] l, $2::bytea b", [texts, bytes]);
+    expect(row!.l).toEqual(texts);
+    expect([...row!.b]).toEqual([...bytes]);
+  });
+
+  test("the same statement asked again and again answers anew, also after its table was changed", async () => {
+    await db.script("create table kept_plan (n int)");
+    for (let n = 1; n <= 8; n += 1) {
+      await db.query("insert into kept_plan values ($1)", [n]);
+      expect(await db.query("select * from kept_plan where n >= $1 order by n", [n])).toEqual([{ n }]);
+    }
+    await db.script("alter table kept_plan add more text default 'x'");
+    expect(await db.query("select * from kept_plan where n >= $1 order by n", [8])).toEqual([{ n: 8, more: "x" }]);
+  });
+
+  test("more statements than are kept ready, and one that is wrong twice", async () => {
+    for (let round = 0; round < 2; round += 1)
+      for (let n = 0; n < 250; n += 1)
+        expect(await db.query(`select ${n} n, $1::int m`, [round])).toEqual([{ n, m: round }]);
+    for (let round = 0; round < 3; round += 1)
+      await expect(db.query("select nonsense from nowhere")).rejects.toThrow("nowhere");
+    expect(await db.query("select 1 n")).toEqual([{ n: 1 }]);
+  });
+
   test("an error says which rule was broken", async () => {
     await db.script("create table once (name text constraint once_name_key unique)");
     await db.query("insert into once values ('x')");

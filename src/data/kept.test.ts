@@ -1,5 +1,3 @@
-import { anyNeed } from "@/core/find/need";
-import { nothingNamed } from "./also";
 import { addSet, authorsCalled, authorsNear, curatedSets, namesOf, topTopics } from "./browse";
 import type { Db } from "./db";
 import { editionsOf } from "./editions";
@@ -12,8 +10,9 @@ import { satchelIds } from "./satchel";
 import { hitsOf } from "./search";
 import { removeFromSearch } from "./shelves";
 import { freshDatabase } from "./testing/database";
+import { asRead, readWords } from "./testing/read";
 import { lesson, now, publishFor, smallWorld, type World } from "./testing/world";
-import { readWords, suggestSeen } from "./words";
+import { suggestSeen } from "./words";
 
 let db: Db;
 let world: World;
@@ -36,7 +35,7 @@ describe("kept needs", () => {
   test("what is new since, of others, that she may see", async () => {
     const ines = await readerOf(world.ines);
     const words = await readWords(db, "sandeel");
-    const fresh = (since: Date) => freshSince(db, ines, { ...anyNeed, words: "sandeel" }, words, nothingNamed, since);
+    const fresh = (since: Date) => freshSince(db, ines, asRead({ words: "sandeel" }, words), since);
     expect(await fresh(before)).toBe(0);
     await publishFor(db, world.teodor, lesson("Sandeel one"), ["staffroom"]);
     await publishFor(db, world.judit, lesson("Sandeel of the other school"), ["staffroom"]);
@@ -136,14 +135,14 @@ describe("editions and versions", () => {
       ["commons"],
     );
     const words = await readWords(db, "shearing");
-    const need = { ...anyNeed, words: "shearing" };
-    const hits = await hitsOf(db, await readerOf(world.teodor), need, words, { sort: "best", limit: 20 });
+    const read = asRead({ words: "shearing" }, words);
+    const hits = await hitsOf(db, await readerOf(world.teodor), read, { sort: "best", limit: 20 });
     expect(hits.map((hit) => [hit.versions, hit.versionsHere]).sort()).toEqual([
       [1, 0],
       [2, 1],
     ]);
     const { family } = hits.find((hit) => hit.versions === 2)!;
-    const unfolded = await hitsOf(db, await readerOf(world.teodor), need, words, {
+    const unfolded = await hitsOf(db, await readerOf(world.teodor), read, {
       sort: "best",
       limit: 20,
       unfolded: family,
@@ -171,13 +170,13 @@ describe("places to begin", () => {
       { text: "Wool", resources: 1, months: [6] },
     ]);
     expect(await curatedSets(db, await readerOf(world.stranger))).toEqual([]);
-    const found = await hitsOf(db, await readerOf(world.ines), { ...anyNeed, sets: [set] }, null, {
+    const found = await hitsOf(db, await readerOf(world.ines), asRead({ sets: [set] }), {
       sort: "best",
       limit: 9,
     });
     expect(found.map((hit) => hit.facts.title)).toEqual(["In the set"]);
     expect(
-      await hitsOf(db, await readerOf(world.stranger), { ...anyNeed, sets: [set] }, null, { sort: "best", limit: 9 }),
+      await hitsOf(db, await readerOf(world.stranger), asRead({ sets: [set] }), { sort: "best", limit: 9 }),
     ).toEqual([]);
     expect(await topTopics(db, await readerOf(world.ines), 5)).toMatchObject([{ text: "sheep", resources: 1 }]);
   });

@@ -1,6 +1,6 @@
 import type { Queryable } from "./db";
 import { reached, readerParameters, type Reader } from "./reach";
-import type { WordQuery } from "./search";
+import type { WordQuery } from "./conditions";
 
 /** Why one resource stands where it stands among the results. */
 export interface Reasons {

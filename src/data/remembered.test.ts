@@ -9,6 +9,7 @@ import { pack, satchelIds, unpack } from "./satchel";
 import { removeFromSearch } from "./shelves";
 import { importFramework, treeOf } from "./standards";
 import { freshDatabase } from "./testing/database";
+import { asRead } from "./testing/read";
 import { lesson, now, publishFor, smallWorld, type World } from "./testing/world";
 
 let db: Db;
@@ -57,7 +58,7 @@ describe("nothing remembered is shown when it is no longer so", () => {
   });
 
   test("a set made now is among the choices of its blank at once", async () => {
-    const choices = async () => (await countBlank(db, await ines(), anyNeed, "set", null)).map((choice) => choice.text);
+    const choices = async () => (await countBlank(db, await ines(), asRead(), "set")).map((choice) => choice.text);
     expect(await choices()).toEqual([]);
     const { id } = await publishFor(db, world.teodor, lesson("For the set"), ["commons"]);
     const set = { district: world.district, kind: "set" as const, name: "New", note: "", topic: null, months: [] };
@@ -69,7 +70,7 @@ describe("nothing remembered is shown when it is no longer so", () => {
     const { id } = await publishFor(db, world.teodor, lesson("To pack", { topics: ["packing"] }), ["commons"]);
     const need = { ...anyNeed, shelf: "satchel" as const };
     const packing = async () =>
-      (await countBlank(db, await ines(), need, "topic", null)).find((choice) => choice.value === "packing")?.leaves;
+      (await countBlank(db, await ines(), asRead(need), "topic")).find((choice) => choice.value === "packing")?.leaves;
     expect(await packing()).toBeUndefined();
     await pack(db, world.ines, id, now);
     expect(await packing()).toBe(1);

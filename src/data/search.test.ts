@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { factsOf, type Facts } from "@/core/resource/facts";
 import { kinds, licences, subjects, type Document } from "@/core/resource/document";
 import { bitBlanks, languageOf, type BitBlankName } from "@/core/find/also";
-import { anyNeed, chosenIn, lengthLimits, shelves, type Need } from "@/core/find/need";
+import { chosenIn, lengthLimits, shelves, type Need } from "@/core/find/need";
 import { SeededRandom } from "@demo/bulk/random";
 import { bulkLesson } from "@demo/bulk/lessons";
 import { documentOf } from "@demo/read";
@@ -11,11 +11,13 @@ import { setArchived } from "./resources";
 import { pack, satchelIds } from "./satchel";
 import { countBlank, countNeed } from "./counts";
 import type { Reader } from "./reach";
-import { hitsOf, mayRead, sorts } from "./search";
+import { sorts } from "@/core/find/order";
+import { hitsOf, mayRead } from "./search";
 import { indexResource, putOnShelf, removeFromSearch, takeOffShelf, type SharedShelf } from "./shelves";
 import { freshDatabase } from "./testing/database";
+import { asRead, readWords } from "./testing/read";
 import { lesson, now, publishFor, smallWorld, type World } from "./testing/world";
-import { correctWords, readWords } from "./words";
+import { correctWords } from "./words";
 
 let db: Db;
 let world: World;
@@ -43,9 +45,8 @@ async function reader(id: number): Promise<Reader> {
 }
 
 async function titles(of: Reader, need: Partial<Need>): Promise<string[]> {
-  const whole = { ...anyNeed, ...need };
-  const words = whole.words ? await readWords(db, whole.words) : null;
-  return (await hitsOf(db, of, whole, words, { sort: "best", limit: 100 })).map((hit) => hit.facts.title);
+  const words = need.words ? await readWords(db, need.words) : null;
+  return (await hitsOf(db, of, asRead(need, words), { sort: "best", limit: 100 })).map((hit) => hit.facts.title);
 }
 
 describe("what is found, and by whom", () => {
@@ -78,18 +79,13 @@ describe("what is found, and by whom", () => {
 
   test("what she may not see is in no count either", async () => {
     const judit = await reader(world.judit);
-    const { total, facets } = await countNeed(
-      db,
-      judit,
-      { ...anyNeed, words: "gannets" },
-      await readWords(db, "gannets"),
-    );
+    const { total, facets } = await countNeed(db, judit, asRead({ words: "gannets" }, await readWords(db, "gannets")));
     expect(total).toBe(3);
     expect(facets.shelf).toEqual({ satchel: 2, staffroom: 1, district: 1, commons: 1 });
   });
 
   test("the same without words: before anything is typed", async () => {
-    const { total, facets } = await countNeed(db, await reader(world.stranger), anyNeed, null);
+    const { total, facets } = await countNeed(db, await reader(world.stranger), asRead());
     expect(total).toBe(2);
     expect(facets.shelf).toEqual({ satchel: 2, district: 1, commons: 1 });
   });
@@ -120,8 +116,7 @@ describe("what is found, and by whom", () => {
     await indexResource(db, shared.id, lesson("Soon withdrawn skuas"), true);
     expect(await titles(await reader(world.ines), { words: "skuas" })).toEqual([]);
     expect(
-      (await countNeed(db, await reader(world.ines), { ...anyNeed, words: "skuas" }, await readWords(db, "skuas")))
-        .total,
+      (await countNeed(db, await reader(world.ines), asRead({ words: "skuas" }, await readWords(db, "skuas")))).total,
     ).toBe(0);
     expect(await titles(await reader(world.teodor), { words: "skuas" })).toEqual(["Soon withdrawn skuas"]);
   });
@@ -195,8 +190,8 @@ describe("words", () => {
   );
 
   test("a misspelt word is read as the nearest known one, a known word never", async () => {
-    expect((await correctWords(db, "lighthuose"))?.words).toBe("lighthouse");
-    expect((await correctWords(db, "tide lighthuose"))?.words).toBe("tide lighthouse");
+    expect(await correctWords(db, "lighthuose")).toBe("lighthouse");
+    expect(await correctWords(db, "tide lighthuose")).toBe("tide lighthouse");
     expect(await correctWords(db, "tide")).toBeNull();
     expect(await correctWords(db, "xqzzv")).toBeNull();
   });
@@ -288,7 +283,7 @@ describe("counts", () => {
     const readers = await Promise.all([world.ines, world.teodor, world.judit, world.stranger].map(reader));
     await fc.assert(
       fc.asyncProperty(fc.constantFrom(...readers), anyNeedAtAll, async (of, need) => {
-        const { total, facets, trail } = await countNeed(db, of, need, null);
+        const { total, facets, trail } = await countNeed(db, of, asRead(need));
         const plain = plainly(of, need);
         expect(total).toBe(plain.total);
         expect(trail.at(-1)!.left).toBe(plain.total);
@@ -311,7 +306,7 @@ describe("counts", () => {
         for (const shelf of shelves)
           expect(facets.shelf[shelf] ?? 0).toBe(plain.but("shelf").filter((entry) => entry.on.has(shelf)).length);
         for (const blank of alsoCounted) {
-          for (const choice of await countBlank(db, of, need, blank, null)) {
+          for (const choice of await countBlank(db, of, asRead(need), blank)) {
             const plainly = plain.but(blank).filter(({ facts }) => alsoOf[blank](facts).includes(choice.value)).length;
             expect([blank, choice.value, choice.leaves]).toEqual([blank, choice.value, plainly]);
           }
@@ -323,16 +318,11 @@ describe("counts", () => {
 
   test("counting with words and without agrees where the words are in everything", async () => {
     const ines = await reader(world.ines);
-    const all = await countNeed(db, ines, anyNeed, null);
+    const all = await countNeed(db, ines, asRead());
     const some = await countNeed(
       db,
       ines,
-      { ...anyNeed, words: "x" },
-      {
-        text: "!'nobody-wrote-this'",
-        parts: [],
-        loose: false,
-      },
+      asRead({ words: "x" }, { text: "!'nobody-wrote-this'", parts: [], loose: false }),
     );
     expect(some.facets).toEqual(all.facets);
     expect(some.total).toBe(all.total);
@@ -341,27 +331,27 @@ describe("counts", () => {
 
   test("counts follow when something is shelved, changed and taken away", async () => {
     const ines = await reader(world.ines);
-    const before = (await countNeed(db, ines, anyNeed, null)).total;
+    const before = (await countNeed(db, ines, asRead())).total;
     const quiz = lesson("Late quiz", { kind: "quiz" });
     const { id } = await publishFor(db, world.judit, quiz);
-    expect((await countNeed(db, ines, anyNeed, null)).total).toBe(before);
+    expect((await countNeed(db, ines, asRead())).total).toBe(before);
     await putOnShelf(db, { resource: id, shelf: "commons", school: null, by: world.judit, at: now });
     await indexResource(db, id, quiz, true);
-    const quizzes = (await countNeed(db, ines, anyNeed, null)).facets.kind.quiz!;
+    const quizzes = (await countNeed(db, ines, asRead())).facets.kind.quiz!;
     await indexResource(db, id, lesson("Late quiz", { kind: "film" }), true);
-    const after = await countNeed(db, ines, anyNeed, null);
+    const after = await countNeed(db, ines, asRead());
     expect(after.total).toBe(before + 1);
     expect(after.facets.kind.quiz).toBe(quizzes - 1);
     await removeFromSearch(db, id);
-    expect((await countNeed(db, ines, anyNeed, null)).total).toBe(before);
+    expect((await countNeed(db, ines, asRead())).total).toBe(before);
   });
 
   test.each(sorts)("sorted by %s, every result is there once", async (sort) => {
     const ines = await reader(world.ines);
-    const hits = await hitsOf(db, ines, anyNeed, null, { sort, limit: 500 });
+    const hits = await hitsOf(db, ines, asRead(), { sort, limit: 500 });
     // Versions of one thing are one line; together the lines stand for everything that is counted.
     const stoodFor = hits.reduce((sum, hit) => sum + hit.versions, 0);
-    expect(stoodFor).toBe((await countNeed(db, ines, anyNeed, null)).total);
+    expect(stoodFor).toBe((await countNeed(db, ines, asRead())).total);
     expect(new Set(hits.map((hit) => hit.id)).size).toBe(hits.length);
     if (sort === "minutes")
       expect(hits.map((hit) => hit.facts.minutes)).toEqual(hits.map((hit) => hit.facts.minutes).sort((a, b) => a - b));

@@ -1,9 +1,8 @@
-import { EIGHT, GRADE_SHIFT, LENGTH_SHIFT, masksOf, SUBJECT_SHIFT } from "@/core/find/facets";
-import type { Need } from "@/core/find/need";
+import { orderedLines, type Candidate, type Sort } from "@/core/find/order";
 import type { Facts } from "@/core/resource/facts";
-import { alsoConditions, namedConditions, nothingNamed, ParameterList, type Named } from "./also";
-import type { Queryable } from "./db";
-import { inSatchel, reached, readerParameters, type Reader } from "./reach";
+import { needParameters, satisfies, type ReadNeed } from "./conditions";
+import { one, type Queryable } from "./db";
+import { reached, type Reader } from "./reach";
 
 export interface Hit {
   id: number;
@@ -25,122 +24,121 @@ export interface Hit {
   fresh: Date;
 }
 
-export const sorts = ["best", "title", "grades", "minutes", "reading", "used", "fit"] as const;
-export type Sort = (typeof sorts)[number];
-
-/**
- * Words as a query in PostgreSQL's own form, made by data/words.ts, and each of them by itself, for ranking by how many
- * stand in the title; `loose`: not all of them are asked for. Null: no words, everything.
- */
-export type WordQuery = { text: string; parts: string[]; loose: boolean } | null;
-
 /** How many entries are ranked at the most: beyond that the words say too little to rank by. */
 export const CANDIDATES = 400;
 /** When only the best few are shown, fewer need ranking; versions fold, so more than are shown. */
 const candidatesFor = (sort: Sort, limit: number): number =>
   sort === "best" || sort === "used" ? Math.min(CANDIDATES, Math.max(200, limit * 3)) : CANDIDATES;
 
-/** $6 kinds, $7 longest, $8 subjects, $9 grades, $10 shelf, as in data/counts.ts. */
-export const passes = `r.reach <> 0
-  and ($6::int = 0 or (($6::int >> (e.facets & ${EIGHT})) & 1) = 1)
-  and ((e.facets >> ${LENGTH_SHIFT}) & ${EIGHT}) <= $7::int
-  and ($8::int = 0 or ((e.facets >> ${SUBJECT_SHIFT}) & $8::int) <> 0)
-  and ($9::int = 0 or ((e.facets >> ${GRADE_SHIFT}) & $9::int) <> 0)
-  and ($10::int = 0 or (r.reach & $10::int) <> 0)`;
-
 const usedHere = `here as (
   select a.resource_id, count(distinct a.class_id)::int classes from assignment a join class c on c.id = a.class_id
    where c.school_id = $2 and a.called_back is null group by 1)`;
 
-// Titles first, then the rest; inside each, entries lie in the order they were added, the popular ones of a bulk first.
 const columns = "e.resource_id, e.uses, e.minutes, e.family, e.fresh, r.reach";
 // The share of the words in the title weighs most, then the share of them at all (where not all are asked for), then how
 // close together and how high up they stand.
-const rankedBy = (loose: boolean) => {
-  const share = (of: string) => `(select avg((${of} @@ p)::int)::float4 from unnest($14::tsquery[]) p)`;
-  return `(2 * ${share("e.title_words")} + ${loose ? share("e.words") : 1}
-    + ts_rank_cd('{0.05, 0.2, 0.5, 1}', e.words, $5::tsquery, 1))`;
-};
-const candidatesByWords = (which: string, most: number, loose: boolean) => `
-  (select ${columns}, ${rankedBy(loose)} as rank
-     from search_entry e, ${reached} where e.title_words @@ $5::tsquery and ${which} limit ${most})
-  union all
-  (select ${columns}, ${rankedBy(loose)}
-     from search_entry e, ${reached} where e.words @@ $5::tsquery and not e.title_words @@ $5::tsquery and ${which} limit ${most})`;
+const share = (of: string) => `(select avg((${of} @@ p)::int)::float4 from unnest($11::tsquery[]) p)`;
+const closeness = "ts_rank_cd('{0.05, 0.2, 0.5, 1}', e.words, $5::tsquery, 1)";
 
-const candidatesWithoutWords = (which: string, most: number) => `
-  select distinct on (resource_id) * from (
-    (select ${columns}, 0::float4 as rank from search_entry e join here on here.resource_id = e.resource_id, ${reached}
-      where $5::text is null and $14::text[] is not null and ${which})
-    union all
-    (select ${columns}, 0::float4 from search_entry e, ${reached} where ${which}
+/**
+ * Entries with the words in the title, and only as many of the others as those leave room for: a title says most. Inside
+ * each, entries lie in the order they were added. What her school uses is never left out.
+ */
+function candidatesByWords(which: string, most: number, loose: boolean): string {
+  // Where all the words are asked for and the title answers, all of them are in the title.
+  const titled = `${loose ? `2 * ${share("e.title_words")} + ${share("e.words")}` : "3::float4"} + ${closeness}`;
+  const elsewhere = `2 * ${share("e.title_words")} + ${loose ? share("e.words") : "1"} + ${closeness}`;
+  return `${usedHere}, titled as materialized (
+      select ${columns}, ${titled} as rank from search_entry e, ${reached}
+       where e.title_words @@ $5::tsquery and ${which} limit ${most}),
+    c as (
+      select * from titled
+      union all
+      (select ${columns}, ${elsewhere} from search_entry e, ${reached}
+        where e.words @@ $5::tsquery and not e.title_words @@ $5::tsquery and ${which}
+        limit (select greatest(0, ${most} - count(*)) from titled))
+      union all
+      (select ${columns}, ${elsewhere} from search_entry e, ${reached}
+        where e.resource_id = any(array(select resource_id from here)) and e.words @@ $5::tsquery and ${which}))`;
+}
+
+const candidatesWithoutWords = (which: string, most: number) => `${usedHere}, c as (
+    (select ${columns}, 0::float4 as rank from search_entry e, ${reached} where ${which}
       order by e.uses desc, e.resource_id limit ${most})
     union all
     (select ${columns}, 0::float4 from search_entry e, ${reached}
-      where ${inSatchel} and ${which})) x`;
+      where e.resource_id = any($4::int[] || array(select resource_id from here))
+        and $5::text is null and $11::text[] is not null and ${which}))`;
 
-const orders: Record<Exclude<Sort, "fit">, string> = {
-  // What her own school uses is worth about as much as the words standing a little closer together.
-  best: `round((c.rank + least(0.4, 0.2 * coalesce(here.classes, 0)) + case when (c.reach & 9) <> 0 then 0.1 else 0 end)::numeric, 3) desc,
-    coalesce(here.classes, 0) desc, c.uses desc, c.fresh desc, c.resource_id desc`,
-  title: "f.facts ->> 'title', c.resource_id",
-  grades: "(f.facts -> 'grades' ->> 'from')::int, (f.facts -> 'grades' ->> 'to')::int, c.rank desc, c.resource_id",
-  minutes: "c.minutes, c.rank desc, c.resource_id",
-  reading: "(f.facts ->> 'readingGrade')::numeric nulls last, c.rank desc, c.resource_id",
-  used: "coalesce(here.classes, 0) desc, c.rank desc, c.uses desc, c.resource_id desc",
+/** What a column that is sorted by says, read from the facts; the other orders need nothing from there. */
+const said: Partial<Record<Sort, string>> = {
+  title: "f.facts ->> 'title'",
+  grades: "(f.facts -> 'grades' ->> 'from')::int * 100 + (f.facts -> 'grades' ->> 'to')::int",
+  reading: "(f.facts ->> 'readingGrade')::float8",
 };
 
-// $11 how many, $12 the family that is unfolded (0: none), $13 whether versions are folded at all.
-const hitsStatement = (candidates: string, sort: Exclude<Sort, "fit">) => `
-  with ${usedHere}, c as materialized (${candidates}),
-  ranked as (
-    select c.*, coalesce(here.classes, 0) classes, row_number() over (order by ${orders[sort]}) nth,
-           case when c.family = 0 or $13::boolean then -c.resource_id else c.family end kin
-      from c left join here on here.resource_id = c.resource_id
-      ${["best", "minutes", "used"].includes(sort) ? "" : "join resource_facts f on f.resource_id = c.resource_id"}),
-  folded as (
-    select ranked.*, row_number() over (partition by kin order by nth) of_kin, min(nth) over (partition by kin) first_nth,
-           count(*) over (partition by kin) versions, count(*) filter (where (reach & 1) <> 0) over (partition by kin) here_too
-      from ranked),
-  top as (select * from folded where of_kin = 1 or kin = $12::int order by first_nth, of_kin limit $11)
-  select top.resource_id id, f.facts, p.given_name || ' ' || p.family_name author, top.reach, w.owner_id = $1 mine,
-         top.classes "usedHere", top.family, top.versions::int, top.here_too::int "versionsHere", top.of_kin > 1 folded, top.fresh
-    from top join resource_facts f on f.resource_id = top.resource_id join resource w on w.id = top.resource_id
-    join person p on p.id = w.owner_id order by top.first_nth, top.of_kin`;
+/** Column by column, the n-th of each belong together: a list of rows costs several times as much to hand over. */
+type CandidateColumns = { [Field in keyof Candidate]: Candidate[Field][] };
+
+async function candidatesOf(db: Queryable, reader: Reader, read: ReadNeed, sort: Sort, most: number) {
+  const list = needParameters(reader, read);
+  list.add(read.words?.parts ?? []);
+  const which = satisfies(read, list);
+  const candidates =
+    read.words === null ? candidatesWithoutWords(which, most) : candidatesByWords(which, most, read.words.loose);
+  const of = (column: string) => `coalesce(array_agg(${column}), '{}')`;
+  const rows = await one<CandidateColumns>(
+    db,
+    `with ${candidates}
+     select ${of("c.resource_id")} id, ${of("c.rank")} rank, ${of("coalesce(here.classes, 0)")} classes,
+            ${of("c.reach")} reach, ${of("c.uses")} uses, ${of("c.family")} family, ${of("c.minutes::int")} minutes,
+            ${of("extract(epoch from c.fresh)::float8 * 1000")} fresh, ${said[sort] ? of(said[sort]) : "'{}'::text[]"} said
+       from c left join here on here.resource_id = c.resource_id
+       ${said[sort] ? "join resource_facts f on f.resource_id = c.resource_id" : ""}`,
+    list.values,
+  );
+  const { id, ...others } = rows;
+  return id.map((one, at): Candidate => ({
+    id: one,
+    rank: others.rank[at]!,
+    classes: others.classes[at]!,
+    reach: others.reach[at]!,
+    uses: others.uses[at]!,
+    family: others.family[at]!,
+    fresh: others.fresh[at]!,
+    minutes: others.minutes[at]!,
+    said: others.said[at] ?? null,
+  }));
+}
 
 /**
- * The best `limit` results. With words, at most 800 are ranked; without, those used at her school come first. Versions
- * of one thing count as one, but for the family that is `unfolded`. "fit" is ordered by the caller, who knows the class.
+ * The best `limit` results. With words, at most CANDIDATES are ranked; without, those used at her school come first.
+ * Versions of one thing count as one, but for the family that is `unfolded`. "fit" is ordered by the caller, who knows
+ * the class.
  */
 export async function hitsOf(
   db: Queryable,
   reader: Reader,
-  need: Need,
-  words: WordQuery,
-  options: { sort: Sort; limit: number; unfolded?: number; unfoldAll?: boolean; named?: Named },
+  read: ReadNeed,
+  options: { sort: Sort; limit: number; unfolded?: number; unfoldAll?: boolean },
 ): Promise<Hit[]> {
-  const masks = masksOf(need);
-  const list = new ParameterList([
-    ...readerParameters(reader),
-    words?.text ?? null,
-    masks.kinds,
-    masks.longest,
-    masks.subjects,
-    masks.grades,
-    masks.shelf,
-    options.limit,
-    options.unfolded ?? 0,
-    options.unfoldAll ?? false,
-    words?.parts ?? [],
-  ]);
-  const which = [
-    passes,
-    ...namedConditions(options.named ?? nothingNamed, list),
-    ...alsoConditions(need, list).map(({ sql }) => sql),
-  ].join(" and ");
-  const most = candidatesFor(options.sort, options.limit);
-  const candidates = words === null ? candidatesWithoutWords(which, most) : candidatesByWords(which, most, words.loose);
-  return db.query<Hit>(hitsStatement(candidates, options.sort === "fit" ? "best" : options.sort), list.values);
+  const candidates = await candidatesOf(db, reader, read, options.sort, candidatesFor(options.sort, options.limit));
+  const sort = options.sort === "fit" ? "best" : options.sort;
+  const lines = orderedLines(candidates, { ...options, sort }).slice(0, options.limit);
+  if (lines.length === 0) return [];
+  const rows = await db.query<Pick<Hit, "id" | "facts" | "author" | "mine">>(
+    `select f.resource_id id, f.facts, p.given_name || ' ' || p.family_name author, w.owner_id = $1 mine
+       from resource_facts f join resource w on w.id = f.resource_id join person p on p.id = w.owner_id
+      where f.resource_id = any($2::int[])`,
+    [reader.id, lines.map(({ candidate }) => candidate.id)],
+  );
+  const known = new Map(rows.map((row) => [row.id, row]));
+  return lines.flatMap(({ candidate, ...line }) => {
+    const row = known.get(candidate.id);
+    if (!row) return [];
+    const { reach, classes, family, fresh } = candidate;
+    return [{ ...row, ...line, reach, usedHere: classes, family, fresh: new Date(fresh) }];
+  });
 }
 
 /** Whether this reader may see a resource: hers, or on a shelf open to her. */

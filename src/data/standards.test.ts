@@ -7,8 +7,8 @@ import { hitsOf } from "./search";
 import { satchelIds } from "./satchel";
 import { coveredBy, crosswalk, frameworksOf, importFramework, standardsByCode, treeOf } from "./standards";
 import { freshDatabase } from "./testing/database";
+import { asRead } from "./testing/read";
 import { lesson, now, publishFor, smallWorld, type World } from "./testing/world";
-import { anyNeed } from "@/core/find/need";
 
 let db: Db;
 let world: World;
@@ -92,13 +92,13 @@ describe("a framework", () => {
   test("a branch as a blank finds everything under it, a code's beginning too", async () => {
     const ines = await readerOf(world.ines, world.here);
     const titles = async (code: string) =>
-      (await hitsOf(db, ines, { ...anyNeed, standards: [code] }, null, { sort: "title", limit: 20 })).map(
+      (await hitsOf(db, ines, asRead({ standards: [code] }), { sort: "title", limit: 20 })).map(
         (hit) => hit.facts.title,
       );
     expect(await titles("T.A")).toEqual(["For everyone", "One of both"]);
     expect(await titles("T.5")).toEqual(["For everyone", "One of both"]);
     expect(await titles("T.5.A.1")).toEqual(["One of both"]);
-    expect((await countNeed(db, ines, { ...anyNeed, standards: ["T.A"] }, null)).total).toBe(2);
+    expect((await countNeed(db, ines, asRead({ standards: ["T.A"] }))).total).toBe(2);
   });
 
   test("taken in again it is brought up to date, and what is aligned stays", async () => {
@@ -127,9 +127,7 @@ describe("a framework", () => {
     expect(await standardsByCode(db, world.otherDistrict, ["T.5.A.1"])).toEqual([]);
     const stranger = await readerOf(world.stranger, null, world.otherDistrict);
     expect(await treeOf(db, stranger, framework)).toEqual([]);
-    expect(
-      await hitsOf(db, stranger, { ...anyNeed, standards: ["T.5.A.2"] }, null, { sort: "best", limit: 9 }),
-    ).toEqual([]);
+    expect(await hitsOf(db, stranger, asRead({ standards: ["T.5.A.2"] }), { sort: "best", limit: 9 })).toEqual([]);
   });
 
   test("a crosswalk is read in both directions", async () => {

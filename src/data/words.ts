@@ -3,7 +3,7 @@ import { nearestWord } from "@/core/find/nearest";
 import { listedForm, queryText, typedParts, type TypedPart } from "@/core/find/words";
 import type { Queryable } from "./db";
 import { reached, readerParameters, type Reader } from "./reach";
-import type { WordQuery } from "./search";
+import type { WordQuery } from "./conditions";
 import { languageMark } from "./shelves";
 
 interface Readings {
@@ -33,12 +33,27 @@ async function readingsOf(
     [texts],
   );
   return {
-    wanted: rows.filter((_, at) => parts[at]!.wanted),
+    wanted: rows.map(eachOnce).filter((_, at) => parts[at]!.wanted),
     unwanted: rows.flatMap((row, at) =>
       parts[at]!.wanted ? [] : [row.english, row.spanish].filter(Boolean).map((query) => `!(${query})`),
     ),
   };
 }
+
+const choicesIn = (query: string): Set<string> | null =>
+  query === "" || /[&!()<]/.test(query) ? null : new Set(query.split(" | "));
+
+/** The index is asked for each word once: a stem, the word itself and its synonyms are often the same. */
+function eachOnce(row: { english: string; spanish: string }) {
+  const once = (query: string) => [...(choicesIn(query) ?? [query])].join(" | ");
+  return { english: once(row.english), spanish: once(row.spanish) };
+}
+
+/** Whether all that the Spanish reading would find, the English one finds anyway. */
+const addsNothing = ({ english, spanish }: { english: string; spanish: string }): boolean => {
+  const [wide, narrow] = [choicesIn(english), choicesIn(spanish)];
+  return spanish === english || (wide !== null && narrow !== null && [...narrow].every((word) => wide.has(word)));
+};
 
 const spanishOnly = `'${languageMark("es")}'`;
 
@@ -57,7 +72,8 @@ const MOST_PARTS_LOOSE = 6;
  * written in Spanish. Null when nothing is left that can be searched for.
  */
 function queryWith({ wanted, unwanted }: Readings, missing: number): WordQuery {
-  const readings = (["english", "spanish"] as const).map((language) => {
+  const languages = wanted.every(addsNothing) ? (["english"] as const) : (["english", "spanish"] as const);
+  const readings = languages.map((language) => {
     const clauses = wanted.flatMap((row) => (row[language] ? [`(${row[language]})`] : []));
     if (clauses.length === 0) return "";
     const needed = Math.max(1, clauses.length - missing);
@@ -68,17 +84,12 @@ function queryWith({ wanted, unwanted }: Readings, missing: number): WordQuery {
   const clauses = either.length > 0 ? [`(${either.join(" | ")})`, ...unwanted] : unwanted;
   if (clauses.length === 0) return null;
   const parts = wanted.flatMap(({ english, spanish }) => {
-    const one = [english && `(${english})`, spanish && `((${spanish}) & ${spanishOnly})`].filter(Boolean);
+    const asSpanish = spanish && !addsNothing({ english, spanish });
+    const one = [english && `(${english})`, asSpanish && `((${spanish}) & ${spanishOnly})`].filter(Boolean);
     return one.length > 0 ? [one.join(" | ")] : [];
   });
   return { text: clauses.join(" & "), parts, loose: missing > 0 };
 }
-
-const queryOf = async (
-  db: Queryable,
-  parts: readonly TypedPart[],
-  meant: ReadonlyMap<TypedPart, string[]>,
-): Promise<WordQuery> => queryWith(await readingsOf(db, parts, meant), 0);
 
 /** Words as listed that begin with what is being typed, the most frequent first. */
 async function beginningWith(db: Queryable, start: string): Promise<string[]> {
@@ -165,9 +176,6 @@ export async function readAllWords(db: Queryable, typed: string, synonyms: Synon
   };
 }
 
-export const readWords = async (db: Queryable, typed: string, synonyms?: Synonyms): Promise<WordQuery> =>
-  (await readAllWords(db, typed, synonyms)).strict;
-
 const MOST_SUGGESTIONS = 6;
 
 /**
@@ -192,7 +200,7 @@ export async function suggestSeen(db: Queryable, reader: Reader, start: string):
  * For words that found nothing: the same with each unknown word replaced by the listed one most like it. Null when every
  * word is known, or nothing is like it. The caller shows it only when it finds something this reader may see.
  */
-export async function correctWords(db: Queryable, typed: string): Promise<{ words: string; query: WordQuery } | null> {
+export async function correctWords(db: Queryable, typed: string): Promise<string | null> {
   const parts = typedParts(typed);
   const plain = parts.filter((part) => !part.phrase && part.wanted);
   const { wanted } = await readingsOf(db, plain, new Map());
@@ -210,8 +218,5 @@ export async function correctWords(db: Queryable, typed: string): Promise<{ word
     corrected.push(closest ? { ...part, text: closest } : part);
   }
   if (!changed) return null;
-  const words = corrected
-    .map((part) => `${part.wanted ? "" : "-"}${part.phrase ? `"${part.text}"` : part.text}`)
-    .join(" ");
-  return { words, query: await queryOf(db, corrected, new Map()) };
+  return corrected.map((part) => `${part.wanted ? "" : "-"}${part.phrase ? `"${part.text}"` : part.text}`).join(" ");
 }

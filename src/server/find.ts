@@ -1,17 +1,19 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
-import { emptied, isFilled, type AlsoBlank, type Blank, type Need } from "@/core/find/need";
+import { isFilled, type AlsoBlank, type Blank, type Need } from "@/core/find/need";
 import { sayGrades, type Names } from "@/core/find/say";
+import type { Sort } from "@/core/find/order";
 import { readSynonyms, type Synonyms } from "@/core/find/synonyms";
 import { readTyped } from "@/core/find/typed";
 import { fitOf, type ClassProfile, type Fit } from "@/core/fit/fit";
-import { nothingNamed, type Named } from "@/data/also";
+import { nothingNamed } from "@/data/also";
 import { authorsCalled, namesOf } from "@/data/browse";
 import { countBlank, countMatching, countNeed, loosened, type Choice, type Counts } from "@/data/counts";
+import type { ReadNeed } from "@/data/conditions";
 import type { Queryable } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { searchVersion } from "@/data/remembered";
-import { CANDIDATES, hitsOf, type Hit, type Sort, type WordQuery } from "@/data/search";
+import { CANDIDATES, hitsOf, type Hit } from "@/data/search";
 import { standardsByCode } from "@/data/standards";
 import { correctWords, readAllWords } from "@/data/words";
 import { log } from "./log";
@@ -31,12 +33,8 @@ function knownSynonyms(): Synonyms {
   return synonyms;
 }
 
-/** What the words were taken for, where they are more than words. */
-export interface Understood {
-  /** The need with the named things taken out of its words. */
-  need: Need;
-  named: Named;
-  /** Said to the reader, a sentence each. */
+/** What the words were taken for, where they are more than words; said to the reader, a sentence each. */
+interface Understood extends Omit<ReadNeed, "words"> {
   says: string[];
 }
 
@@ -47,7 +45,7 @@ interface NamedClass {
 }
 
 /** Codes of statements, ISBNs, "by" and a name, her own classes' names. What names nothing here stays words. */
-export async function understand(
+async function understand(
   db: Queryable,
   reader: Reader,
   need: Need,
@@ -130,11 +128,9 @@ export interface FindOptions {
 /** Fewer than this with all the words: those with most of them are shown as well. */
 const ENOUGH = 3;
 
-interface ReadNeed {
-  need: Need;
-  named: Named;
+/** A need as it was read, and how: `corrected` are the words that were found instead of those typed. */
+interface Reading extends ReadNeed {
   says: string[];
-  words: WordQuery;
   corrected: string | null;
 }
 
@@ -142,7 +138,7 @@ interface ReadNeed {
  * A need as it is searched for. Words nobody wrote are read as the nearest listed ones; where next to nothing has all the
  * words, most of them will do. Both only when it finds something she may see: nothing here may tell of what she may not.
  */
-async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: readonly NamedClass[]): Promise<ReadNeed> {
+async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: readonly NamedClass[]): Promise<Reading> {
   if (!isFilled(asked, "words")) return { need: asked, named: nothingNamed, says: [], words: null, corrected: null };
   const { need, named, says } = await understand(db, reader, asked, classes);
   if (!isFilled(need, "words")) return { need, named, says, words: null, corrected: null };
@@ -151,11 +147,11 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
   let have = read.strict === null ? ENOUGH : await countMatching(db, reader, read.strict, ENOUGH);
   if (have === 0) {
     const correction = await correctWords(db, need.words);
-    const again = correction && (await readAllWords(db, `${correction.words} `, knownSynonyms()));
+    const again = correction === null ? null : await readAllWords(db, `${correction} `, knownSynonyms());
     const found = again?.strict ? await countMatching(db, reader, again.strict, ENOUGH) : 0;
     const nearly = again && found === 0 && again.slack > 0 ? again.loosely(1) : null;
     if (found > 0 || (nearly && (await countMatching(db, reader, nearly, 1)) > 0)) {
-      [read, corrected, have] = [again!, correction!.words, found];
+      [read, corrected, have] = [again!, correction, found];
     }
   }
   let words = read.strict;
@@ -175,13 +171,11 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
 /** One whole find page: the ranked hits, the counts of every blank in sight, and a correction where the words found nothing. */
 export async function find(db: Queryable, whose: Reader, asked: Need, options: FindOptions): Promise<Found> {
   const reader = { ...whose, version: await searchVersion(db) };
-  const { need, named, says, words: query, corrected } = await readNeed(db, reader, asked, options.classes ?? []);
-  const counts = await countNeed(db, reader, need, query, named);
+  const { says, corrected, ...read } = await readNeed(db, reader, asked, options.classes ?? []);
+  const counts = await countNeed(db, reader, read);
   const byFit = options.sort === "fit" && options.profile;
   let hits =
-    counts.total === 0
-      ? []
-      : await hitsOf(db, reader, need, query, { ...options, limit: byFit ? CANDIDATES : options.limit, named });
+    counts.total === 0 ? [] : await hitsOf(db, reader, read, { ...options, limit: byFit ? CANDIDATES : options.limit });
   const fits: Record<number, Fit> = {};
   if (options.profile) for (const hit of hits) fits[hit.id] = fitOf(hit.facts, options.profile);
   if (byFit) {
@@ -192,13 +186,13 @@ export async function find(db: Queryable, whose: Reader, asked: Need, options: F
       .map(({ hit }) => hit);
   }
   return {
-    need,
+    need: read.need,
     hits,
     counts,
     corrected,
     says,
-    names: await namesOf(db, reader, need),
-    loosen: counts.total === 0 ? await loosened(db, reader, need, query, named, emptied) : [],
+    names: await namesOf(db, reader, read.need),
+    loosen: counts.total === 0 ? await loosened(db, reader, read) : [],
     fits,
   };
 }
@@ -206,22 +200,24 @@ export async function find(db: Queryable, whose: Reader, asked: Need, options: F
 /** What each choice of one blank would leave, read the same way as the page. */
 export async function leavesOf(
   db: Queryable,
-  reader: Reader,
+  whose: Reader,
   asked: Need,
   blank: AlsoBlank,
   classes: readonly NamedClass[],
 ): Promise<Choice[]> {
+  const reader = { ...whose, version: await searchVersion(db) };
   const { need, named, words } = await readNeed(db, reader, asked, classes);
-  return countBlank(db, reader, need, blank, words, named);
+  return countBlank(db, reader, { need, named, words }, blank);
 }
 
-/** The query of a need's words as the page reads it, for "why is this here". */
-export async function queryOfNeed(
+/** A need as the page reads it, for "why is this here" and for what is new. */
+export async function readAs(
   db: Queryable,
-  reader: Reader,
+  whose: Reader,
   asked: Need,
   classes: readonly NamedClass[],
-): Promise<{ words: WordQuery; named: Named }> {
-  const { words, named } = await readNeed(db, reader, asked, classes);
-  return { words, named };
+): Promise<ReadNeed> {
+  const reader = { ...whose, version: await searchVersion(db) };
+  const { need, words, named } = await readNeed(db, reader, asked, classes);
+  return { need, words, named };
 }

@@ -4,7 +4,7 @@ import type { Db } from "@/data/db";
 import { followedBy, savedNeeds, viewedLately, type Followed, type Viewed } from "@/data/kept";
 import { freshSince } from "@/data/fresh";
 import type { Reader } from "@/data/reach";
-import { queryOfNeed } from "./find";
+import { readAs } from "./find";
 
 /** What Find shows somebody who has no words yet. */
 export interface StartData {
@@ -33,8 +33,8 @@ export async function startData(
   const saved = [];
   for (const one of kept) {
     const need = needFromParameters(Object.fromEntries(new URLSearchParams(one.address)));
-    const { words, named } = await queryOfNeed(db, reader, need, classes);
-    saved.push({ ...one, fresh: await freshSince(db, reader, need, words, named, one.seen) });
+    const read = await readAs(db, reader, need, classes);
+    saved.push({ ...one, fresh: await freshSince(db, reader, read, one.seen) });
   }
   const [followed, viewed, usedHere, sets, topics, authors] = await Promise.all([
     followedBy(db, reader),

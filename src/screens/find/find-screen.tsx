@@ -11,7 +11,7 @@ import {
   type Need,
 } from "@/core/find/need";
 import { sayBlank, sayCount } from "@/core/find/say";
-import type { Sort } from "@/data/search";
+import type { Sort } from "@/core/find/order";
 import type { AssignContext } from "@/server/assign-context";
 import type { Found } from "@/server/find";
 import type { LightTableData } from "@/server/light-table";

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { isAnything, needFromParameters, needToParameters } from "@/core/find/need";
+import { sorts, type Sort } from "@/core/find/order";
 import { noteViewed, savedNeeds, seenAuthor, seenNeed } from "@/data/kept";
-import { sorts, type Sort } from "@/data/search";
 import { FindScreen } from "@/screens/find/find-screen";
 import { assignContext } from "@/server/assign-context";
 import { chosenClass } from "@/server/chosen-class";

@@ -1,7 +1,7 @@
 import { needFromParameters } from "@/core/find/need";
 import { reasonsFor, sayReasons } from "@/data/reasons";
 import { chosenClass } from "@/server/chosen-class";
-import { queryOfNeed } from "@/server/find";
+import { readAs } from "@/server/find";
 import { idFrom } from "@/server/page";
 import { readerOf } from "@/server/reader";
 import { route } from "@/server/route";
@@ -14,7 +14,7 @@ export const GET = route(
     const parameters = Object.fromEntries(new URL(request.url).searchParams);
     const [reader, { classes }] = await Promise.all([readerOf(db, visitor), chosenClass(db, visitor, now)]);
     const need = needFromParameters(parameters);
-    const { words } = await queryOfNeed(db, reader, need, classes);
+    const { words } = await readAs(db, reader, need, classes);
     const reasons = await reasonsFor(db, reader, idFrom(parameters.resource) ?? -1, words);
     if (!reasons) return Response.json({ problem: "There is nothing here." }, { status: 404 });
     return Response.json({ reasons: sayReasons(reasons, need.words) });
