@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { allQuestions, parseDocument } from "@/core/resource/document";
-import { factsOf, unfinished } from "@/core/resource/facts";
+import { factsOf } from "@/core/resource/facts";
+import { unfinished } from "@/core/resource/unfinished";
 import { mark } from "@/core/scoring/mark";
 import { likelyMistake, rightAnswer } from "./answers";
 import { bulkLesson } from "./bulk/lessons";

@@ -9,11 +9,7 @@ import { addAssignment } from "@/data/assignments";
 import type { Db, Queryable } from "@/data/db";
 import { one } from "@/data/db";
 import { addResource } from "@/data/resources";
-import { addSet } from "@/data/browse";
-import { noteViewed, saveNeed, setFollow } from "@/data/kept";
-import { addNoteOfUse } from "@/data/notes-of-use";
 import { importFramework } from "@/data/standards";
-import { noteWords } from "@/core/find/note-words";
 import { addPocket, pack, putIntoPocket } from "@/data/satchel";
 import { putOnShelf } from "@/data/shelves";
 import { addResponses, handIn, openAttempt } from "@/data/work";
@@ -21,6 +17,7 @@ import { publish } from "@/server/publish";
 import { hashSecret } from "@/server/secrets";
 import { likelyMistake, rightAnswer } from "./answers";
 import { SeededRandom } from "./bulk/random";
+import { addBrowsing } from "./browse";
 import { addBulk } from "./bulk/add";
 import { demoFramework } from "./frameworks";
 import { readWritten } from "./read";
@@ -64,7 +61,7 @@ const Given = z.array(
   }),
 );
 
-interface Town {
+export interface Town {
   district: number;
   schools: Map<string, number>;
   zone: string;
@@ -163,7 +160,7 @@ async function addPeople(tx: Queryable, now: Date): Promise<Town> {
   return town;
 }
 
-interface Lesson {
+export interface Lesson {
   id: number;
   revision: number;
   document: Document;
@@ -331,69 +328,6 @@ async function addSatchel(tx: Queryable, town: Town, lessons: Map<string, Lesson
   for (const name of ["change-from-the-market-stall", "sea-song-rhythm", "bird-counts-as-graphs"]) {
     await pack(tx, ines, lessons.get(name)!.id, new Date(now.getTime() - 3 * 24 * HOUR));
   }
-}
-
-const Browse = z.strictObject({
-  sets: z.array(
-    z.strictObject({
-      name: z.string(),
-      kind: z.enum(["set", "unit"]),
-      note: z.string().default(""),
-      topic: z.string().optional(),
-      months: z.array(z.number()).default([]),
-      by: z.string(),
-      items: z.array(z.string()),
-    }),
-  ),
-  notes: z.array(
-    z.strictObject({
-      resource: z.string(),
-      by: z.string(),
-      class: z.string(),
-      words: z.array(z.enum(noteWords)),
-      text: z.string().default(""),
-      days: z.number(),
-    }),
-  ),
-});
-
-/** Sets, units and colleagues' notes; what Ines keeps, follows and looked at. */
-async function addBrowsing(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
-  const plan = Browse.parse(parse(readFileSync(path.join(folder, "browse.yaml"), "utf8")));
-  const ago = (days: number) => new Date(now.getTime() - days * 24 * HOUR);
-  const idOf = (name: string) => {
-    const lesson = lessons.get(name);
-    if (!lesson) throw new Error(`demo/browse.yaml: there is no lesson ${name}`);
-    return lesson.id;
-  };
-  for (const set of plan.sets) {
-    await addSet(tx, {
-      ...set,
-      district: town.district,
-      topic: set.topic ?? null,
-      curator: town.people.get(set.by)!,
-      items: set.items.map(idOf),
-    });
-  }
-  for (const note of plan.notes) {
-    const person = town.people.get(note.by)!;
-    const { school } = await one<{ school: number }>(tx, "select school_id school from person where id = $1", [person]);
-    await addNoteOfUse(tx, {
-      person,
-      school,
-      resource: idOf(note.resource),
-      className: note.class,
-      words: note.words,
-      text: note.text,
-      at: ago(note.days),
-    });
-  }
-  const ines = town.people.get("ines.halloran")!;
-  await saveNeed(tx, { person: ines, name: "tide, grades 4–5", address: "words=tide&grades=4%2C5", now: ago(150) });
-  await saveNeed(tx, { person: ines, name: "readings in Spanish", address: "kind=reading&language=es", now: ago(2) });
-  await setFollow(tx, ines, town.people.get("piers.oakenshaw")!, true, ago(90));
-  for (const [at, name] of ["why-the-tide-comes-twice", "weather-words", "lighthouse-signals"].entries())
-    await noteViewed(tx, ines, idOf(name), new Date(now.getTime() - (22 + at) * HOUR));
 }
 
 /** Fills an empty database with Skerry Isles Schools. All or nothing. `bulk`: how many generated lessons on the commons. */

@@ -3,7 +3,8 @@ import type { Queryable } from "./db";
 
 /**
  * Says which family a resource belongs to: the source it was adapted from, or one whose text is all but the same. The
- * eldest member names the family. Call after its search entry is written.
+ * eldest member names the family; one that was rewritten until it is like none of them any more leaves. Call after its
+ * search entry is written.
  */
 export async function joinFamily(tx: Queryable, resource: number, text: string): Promise<void> {
   const signature = signatureOf(text);
@@ -26,7 +27,10 @@ export async function joinFamily(tx: Queryable, resource: number, text: string):
     [resource],
   );
   const kin = [...alike, ...(source ? [source.id] : [])];
-  if (kin.length === 0) return;
+  if (kin.length === 0) {
+    await leaveFamily(tx, resource);
+    return;
+  }
   await tx.query(
     `with members as (select resource_id, family from search_entry where resource_id = any($1::int[]) or (family <> 0 and family in
          (select family from search_entry where resource_id = any($1::int[])))),
@@ -34,5 +38,14 @@ export async function joinFamily(tx: Queryable, resource: number, text: string):
      update search_entry e set family = named.family from named
       where e.resource_id in (select resource_id from members) and e.family <> named.family`,
     [[resource, ...kin]],
+  );
+}
+
+/** Unless others were adapted from it: they stay versions of one thing, whatever becomes of their source. */
+async function leaveFamily(tx: Queryable, resource: number): Promise<void> {
+  await tx.query(
+    `update search_entry set family = 0 where resource_id = $1 and family <> 0 and not exists (
+       select 1 from resource r join revision v on v.id = r.source_revision_id where v.resource_id = $1)`,
+    [resource],
   );
 }

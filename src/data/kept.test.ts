@@ -5,10 +5,11 @@ import { freshSince } from "./fresh";
 import * as kept from "./kept";
 import { addNoteOfUse, notesOfUse, removeNoteOfUse } from "./notes-of-use";
 import type { Reader } from "./reach";
-import { reasonsFor, sayReasons } from "./reasons";
+import { sayReasons } from "@/core/find/reasons";
+import { reasonsFor } from "./reasons";
 import { satchelIds } from "./satchel";
 import { hitsOf } from "./search";
-import { removeFromSearch } from "./shelves";
+import { indexResource, removeFromSearch } from "./shelves";
 import { freshDatabase } from "./testing/database";
 import { asRead, readWords } from "./testing/read";
 import { lesson, now, publishFor, smallWorld, type World } from "./testing/world";
@@ -149,6 +150,23 @@ describe("editions and versions", () => {
     });
     expect(unfolded.filter((hit) => hit.folded)).toHaveLength(1);
     expect(unfolded).toHaveLength(3);
+  });
+
+  test("rewritten until it is like none of them, a version is one no longer", async () => {
+    const words = await readWords(db, "gannetry");
+    const lines = async () =>
+      (
+        await hitsOf(db, await readerOf(world.ines), asRead({ words: "gannetry" }, words), { sort: "best", limit: 9 })
+      ).map((hit) => hit.versions);
+    const text = long.replace(/sheep/g, "gannets");
+    await publishFor(db, world.ines, lesson("Gannetry", { text }), ["staffroom"]);
+    const other = await publishFor(db, world.teodor, lesson("Gannetry again", { text }), ["staffroom"]);
+    expect(await lines()).toEqual([2]);
+    const anew = lesson("Gannetry again", {
+      text: "Count the nests from the boat, then from the cliff, and say why the two numbers differ and which of them you would put into the yearly table for the bird office.",
+    });
+    await indexResource(db, other.id, anew, true);
+    expect(await lines()).toEqual([1, 1]);
   });
 });
 

@@ -53,11 +53,12 @@ export interface Followed {
   name: string;
   /** Findable by her since she last looked. */
   fresh: number;
+  seen: Date;
 }
 
 export async function followedBy(db: Queryable, reader: Reader): Promise<Followed[]> {
   return db.query<Followed>(
-    `select w.author_id author, p.given_name || ' ' || p.family_name as name,
+    `select w.author_id author, p.given_name || ' ' || p.family_name as name, w.seen,
             (select count(*)::int from search_entry e, ${reached}
               where e.owner_id = w.author_id and e.fresh > w.seen and r.reach <> 0) fresh
        from follow w join person p on p.id = w.author_id where w.person_id = $1 order by name`,

@@ -111,8 +111,8 @@ export interface Found {
   names: Names;
   /** Only when nothing is left: how many each blank would bring back if it were left open. */
   loosen: { blank: Blank; left: number }[];
-  /** By resource, for the class chosen. */
-  fits: Record<number, Fit>;
+  /** By resource: what would spoil the lesson for the class chosen, where something would. */
+  inTheWay: Record<number, string>;
 }
 
 export interface FindOptions {
@@ -176,12 +176,12 @@ export async function find(db: Queryable, whose: Reader, asked: Need, options: F
   const byFit = options.sort === "fit" && options.profile;
   let hits =
     counts.total === 0 ? [] : await hitsOf(db, reader, read, { ...options, limit: byFit ? CANDIDATES : options.limit });
-  const fits: Record<number, Fit> = {};
-  if (options.profile) for (const hit of hits) fits[hit.id] = fitOf(hit.facts, options.profile);
+  const fits = new Map<number, Fit>();
+  if (options.profile) for (const hit of hits) fits.set(hit.id, fitOf(hit.facts, options.profile));
   if (byFit) {
     hits = hits
       .map((hit, at) => ({ hit, at }))
-      .sort((one, other) => fits[other.hit.id]!.order - fits[one.hit.id]!.order || one.at - other.at)
+      .sort((one, other) => fits.get(other.hit.id)!.order - fits.get(one.hit.id)!.order || one.at - other.at)
       .slice(0, options.limit)
       .map(({ hit }) => hit);
   }
@@ -193,7 +193,12 @@ export async function find(db: Queryable, whose: Reader, asked: Need, options: F
     says,
     names: await namesOf(db, reader, read.need),
     loosen: counts.total === 0 ? await loosened(db, reader, read) : [],
-    fits,
+    inTheWay: Object.fromEntries(
+      hits.flatMap(({ id }) => {
+        const worst = fits.get(id)?.reasons[0];
+        return worst?.level === 0 ? [[id, worst.text]] : [];
+      }),
+    ),
   };
 }
 

@@ -21,6 +21,16 @@ export async function enter(permission: Act, about: About = {}): Promise<{ db: D
   notFound();
 }
 
+/** Numbers with commas between, from an address; what is none is left out. */
+export const idsFrom = (text: string | string[] | undefined): number[] => [
+  ...new Set(
+    String(text ?? "")
+      .split(",")
+      .map((one) => idFrom(one))
+      .filter((id) => id !== undefined),
+  ),
+];
+
 /** A number from an address, or undefined: what is not a number is not there. */
 export function idFrom(text: string | string[] | undefined): number | undefined {
   const first = Array.isArray(text) ? text[0] : text;

@@ -1,14 +1,15 @@
+import { cache } from "react";
 import type { Db } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { satchelIds } from "@/data/satchel";
 import type { Visitor } from "./session";
 
-/** A visitor as the search knows her. */
-export async function readerOf(db: Db, visitor: Visitor): Promise<Reader> {
+/** A visitor as the search knows her; asked for once in a request. */
+export const readerOf = cache(async (db: Db, visitor: Visitor): Promise<Reader> => {
   return {
     id: visitor.id,
     school: visitor.school,
     district: visitor.district,
     satchel: await satchelIds(db, visitor.id),
   };
-}
+});

@@ -3,6 +3,9 @@ import type { Facts } from "../resource/facts";
 import { countryName, deviceName, languageName } from "./also";
 import { sayGradeSpan, sayReadingGrade } from "./grade";
 
+/** More columns than this cannot be read beside one another. */
+export const MOST_COMPARED = 4;
+
 export interface Candidate {
   facts: Facts;
   author: string;

@@ -78,6 +78,12 @@ describe("the need line and its address", () => {
     ]);
   });
 
+  test("a topic with a comma or a percent sign in it stays one topic", () => {
+    const need = { ...anyNeed, topics: ["wind, waves and 50% cloud", "%2C"] };
+    const address = needToParameters(need).toString();
+    expect(needFromParameters(Object.fromEntries(new URLSearchParams(address)))).toEqual(need);
+  });
+
   test("an empty need is a bare address", () => {
     expect(needToParameters(anyNeed).toString()).toBe("");
   });

@@ -81,26 +81,6 @@ const lists = {
 export type ListBlank = keyof typeof lists;
 const listBlanks = Object.keys(lists) as ListBlank[];
 
-/** In the order the sentence says them. */
-export const blanks = [
-  "kind",
-  "words",
-  "grades",
-  "subject",
-  "minutes",
-  "shelf",
-  "topic",
-  "standard",
-  "language",
-  "doing",
-  "device",
-  "country",
-  "licence",
-  "author",
-  "set",
-] as const;
-export type Blank = (typeof blanks)[number];
-
 /** Those behind "and also…": said only when filled. */
 export const alsoBlanks = [
   "topic",
@@ -114,6 +94,10 @@ export const alsoBlanks = [
   "set",
 ] as const satisfies readonly ListBlank[];
 export type AlsoBlank = (typeof alsoBlanks)[number];
+
+/** In the order the sentence says them. */
+export const blanks = ["kind", "words", "grades", "subject", "minutes", "shelf", ...alsoBlanks] as const;
+export type Blank = (typeof blanks)[number];
 
 /** What a list blank holds, as texts. */
 export const chosenIn = (need: Need, blank: ListBlank): string[] => need[lists[blank][0]].map(String);
@@ -131,6 +115,10 @@ export function toggled(need: Need, blank: ListBlank, value: string): Need {
   return withChosen(need, blank, chosen.includes(value) ? chosen.filter((one) => one !== value) : [...chosen, value]);
 }
 
+// A list stands in the address with commas between; a comma that belongs to a text is written otherwise.
+const written = (text: string) => text.replace(/[%,]/g, (sign) => (sign === "," ? "%2C" : "%25"));
+const readBack = (text: string) => text.replace(/%2C|%25/g, (sign) => (sign === "%2C" ? "," : "%"));
+
 /** Reads an address; what it does not know it leaves out, so an old or mistyped link still opens. */
 export function needFromParameters(parameters: Parameters): Need {
   const first = (name: string) => [parameters[name]].flat()[0] ?? "";
@@ -142,7 +130,7 @@ export function needFromParameters(parameters: Parameters): Need {
     shelf: shelves.find((shelf) => shelf === first("shelf")) ?? null,
   };
   return listBlanks.reduce(
-    (read, blank) => withChosen(read, blank, [parameters[blank] ?? []].flat().join(",").split(",")),
+    (read, blank) => withChosen(read, blank, [parameters[blank] ?? []].flat().join(",").split(",").map(readBack)),
     need,
   );
 }
@@ -152,7 +140,7 @@ export function needToParameters(need: Need): URLSearchParams {
   if (need.words.trim()) parameters.set("words", need.words.trim());
   for (const blank of listBlanks) {
     const chosen = chosenIn(need, blank);
-    if (chosen.length > 0) parameters.set(blank, chosen.join(","));
+    if (chosen.length > 0) parameters.set(blank, chosen.map(written).join(","));
   }
   if (need.minutes !== null) parameters.set("minutes", String(need.minutes));
   if (need.shelf) parameters.set("shelf", need.shelf);

@@ -2,6 +2,9 @@
 export const sorts = ["best", "title", "grades", "minutes", "reading", "used", "fit"] as const;
 export type Sort = (typeof sorts)[number];
 
+/** Lines of results at the most: beyond this another blank helps more than more lines. */
+export const MOST_SHOWN = 800;
+
 /** One of the entries that are put in order, as the database knows it. */
 export interface Candidate {
   id: number;

@@ -1,36 +1,14 @@
-import british from "american-british-english-translator/data/american_spellings.json";
+import { britishOf, dependsOnSense } from "../locale/spelling";
 import { listedForm } from "./words";
 
 /** Words that mean the same, by listed form. */
 export type Synonyms = ReadonlyMap<string, readonly string[]>;
 
-// These are spelt differently only in one of their senses, so the other spelling is not always meant.
-const dependOnSense = new Set([
-  "meter",
-  "metre",
-  "tire",
-  "tyre",
-  "program",
-  "programme",
-  "license",
-  "licence",
-  "practice",
-  "practise",
-  "check",
-  "cheque",
-  "draft",
-  "draught",
-  "story",
-  "storey",
-  "curb",
-  "kerb",
-]);
-
-/** American and British spellings of one word find each other. List: american-british-english-translator (MIT). */
+/** American and British spellings of one word find each other. */
 function spellings(): Map<string, string[]> {
   const pairs = new Map<string, string[]>();
-  for (const [us, gb] of Object.entries(british as Record<string, string>)) {
-    if (dependOnSense.has(us) || dependOnSense.has(gb)) continue;
+  for (const [us, gb] of britishOf) {
+    if (dependsOnSense(us) || dependsOnSense(gb)) continue;
     pairs.set(us, [...(pairs.get(us) ?? []), gb]);
     pairs.set(gb, [...(pairs.get(gb) ?? []), us]);
   }

@@ -1,5 +1,5 @@
-import british from "american-british-english-translator/data/american_spellings.json";
 import type { Country } from "../find/also";
+import { americanOf, britishOf, dependsOnSense } from "./spelling";
 
 /** One thing in a text that belongs to a country, or to a few. */
 export interface Sign {
@@ -62,40 +62,14 @@ const patterns: Pattern[] = [
   { kind: "holiday", countries: ["XS"], finds: /\b(?:Boat Day|Lamp Night|Herring Fair)\b/g },
 ];
 
-const american = new Map(Object.entries(british as Record<string, string>));
-const britishWords = new Set(american.values());
-// Spelt so in both countries, or in one sense of the word.
-const unclear = new Set([
-  "meter",
-  "meters",
-  "tire",
-  "tires",
-  "program",
-  "programs",
-  "programme",
-  "license",
-  "licence",
-  "practice",
-  "practise",
-  "check",
-  "story",
-  "stories",
-  "draft",
-  "draught",
-  "metre",
-  "metres",
-  "tyre",
-  "curb",
-  "kerb",
-  "gray",
-  "grey",
-]);
+// Both spellings of the colour are written in the United States.
+const isUnclear = (word: string) => dependsOnSense(word) || word === "gray" || word === "grey";
 
 function* spellingSigns(text: string): Generator<Sign> {
   for (const [word] of text.matchAll(/\b\p{Ll}{4,}\b/gu)) {
-    if (unclear.has(word)) continue;
-    if (american.has(word)) yield { kind: "spelling", text: word, countries: ["US"] };
-    else if (britishWords.has(word)) yield { kind: "spelling", text: word, countries: [...commonwealth, "XS"] };
+    if (isUnclear(word)) continue;
+    if (britishOf.has(word)) yield { kind: "spelling", text: word, countries: ["US"] };
+    else if (americanOf.has(word)) yield { kind: "spelling", text: word, countries: [...commonwealth, "XS"] };
   }
 }
 

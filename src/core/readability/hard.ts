@@ -1,11 +1,10 @@
-import british from "american-british-english-translator/data/american_spellings.json";
 import { daleChall } from "dale-chall";
+import { americanOf } from "../locale/spelling";
 import { daleChallGrades, daleChallScore } from "./formulas";
 import { readingGradeOf, type ReadingGrade } from "./grade";
 import { countText, sentencesIn, spanishSyllables, wordsIn } from "./measure";
 
 const familiar = new Set(daleChall.map((word) => word.toLowerCase()));
-const american = new Map(Object.entries(british as Record<string, string>).map(([us, gb]) => [gb, us]));
 
 /** Endings taken off one after another: the list has base forms only. */
 const endings: [ending: RegExp, instead: string][] = [
@@ -28,7 +27,7 @@ export function isFamiliar(word: string): boolean {
   const lower = word.toLowerCase();
   const parts = lower.split("-");
   if (parts.length > 1) return parts.every(isFamiliar);
-  const us = american.get(lower) ?? lower;
+  const us = americanOf.get(lower) ?? lower;
   return [lower, us].some(
     (form) =>
       familiar.has(form) ||

@@ -1,6 +1,7 @@
 import { parseDocument, type Step } from "./document";
 import { newQuestion, newStep } from "./edit";
-import { factsOf, measuredText, searchTexts, studentText, unfinished } from "./facts";
+import { factsOf, measuredText, searchTexts, studentText } from "./facts";
+import { unfinished } from "./unfinished";
 import { richText } from "./rich-text";
 import { studentDocument, withoutAnswers } from "./student-view";
 import { questionTypes } from "./testing/question-types";
@@ -74,6 +75,25 @@ describe("facts are computed, not typed in twice", () => {
     expect(texts.about).toContain("science");
     expect(texts.body).toContain("Parts of kelp");
     expect(texts.body).toContain("frond");
+  });
+});
+
+describe("what is listened to and watched", () => {
+  const step = (blocks: object[]) =>
+    lesson([{ ...newStep("en", "a", newId, blocks as Step["blocks"]), minutes: undefined }]);
+  const sound = { id: "s", type: "sound", media: "a".repeat(64), seconds: 95 };
+  const film = { id: "f", type: "film", media: "b".repeat(64), from: 30, to: 330, captions: {}, stops: [] };
+
+  test("sounds count as audio, and with parts of films into the minutes", () => {
+    expect(factsOf(step([sound])).audioSeconds).toBe(95);
+    expect(factsOf(step([film])).audioSeconds).toBe(0);
+    // 95 s and 300 s.
+    expect(factsOf(step([sound, film])).minutes).toBe(7);
+  });
+
+  test("what only the teacher hears does not", () => {
+    const notes = { ...newStep("en", "a", newId, [sound] as Step["blocks"]), audience: "teacher" as const };
+    expect(factsOf(lesson([notes])).audioSeconds).toBe(0);
   });
 });
 

@@ -3,9 +3,17 @@ import { belongsTo, type Sign } from "../locale/country";
 import { readingGrade } from "../readability/grade";
 import { mainActivity, type Activity } from "./activity";
 import type { Block } from "./block";
-import { allQuestions, type Document, type GradeSpan, type Kind, type Licence, type Subject } from "./document";
+import {
+  allQuestions,
+  type Document,
+  type GradeSpan,
+  type Kind,
+  type Licence,
+  type Step,
+  type Subject,
+} from "./document";
 import { inLanguage } from "./language";
-import { isBlank, plainText } from "./rich-text";
+import { plainText } from "./rich-text";
 
 /** What a line of results shows; computed from the document, never typed in twice. */
 export interface Facts {
@@ -44,7 +52,7 @@ export interface Facts {
 const WORDS_A_PAGE = 250;
 const QUESTIONS_A_PAGE = 5;
 
-/** Common practice: silent reading in primary school, words a minute, and minutes for each question. */
+/** Common practice: silent reading in primary school, words a minute, and minutes for each question. Films and sounds take their time. */
 const WORDS_A_MINUTE = 100;
 const MINUTES_A_QUESTION = 1.5;
 const MINUTES_TO_WRITE = 8;
@@ -67,10 +75,12 @@ function blockWords(block: Block, languages: readonly string[]): string {
   }
 }
 
+const isForStudents = (step: Step): boolean => step.audience !== "teacher";
+
 /** The running text students read: instructions, texts and prompts; a paragraph a line. */
 export function studentText(document: Document): string {
   return document.steps
-    .filter((step) => step.audience !== "teacher")
+    .filter(isForStudents)
     .flatMap((step) => [
       plainText(inLanguage(step.instructions, document.languages)?.text),
       ...step.blocks.map((block) => blockWords(block, document.languages)),
@@ -85,7 +95,7 @@ const ENOUGH_TO_READ = 60;
 /** What the reading grade is measured on: the texts to read if there are any, else everything students read. */
 export function measuredText(document: Document): string {
   const texts = document.steps
-    .filter((step) => step.audience !== "teacher")
+    .filter(isForStudents)
     .flatMap((step) =>
       step.blocks.flatMap((block) =>
         block.type === "text" ? [plainText(inLanguage(block.text, document.languages))] : [],
@@ -111,18 +121,34 @@ function minutesOf(document: Document, words: number): Pick<Facts, "minutes" | "
   }
   const asked = allQuestions(document);
   const writing = asked.filter(({ question }) => question.type === "longText").length;
-  const estimate = words / WORDS_A_MINUTE + (asked.length - writing) * MINUTES_A_QUESTION + writing * MINUTES_TO_WRITE;
+  const estimate =
+    words / WORDS_A_MINUTE +
+    (asked.length - writing) * MINUTES_A_QUESTION +
+    writing * MINUTES_TO_WRITE +
+    sumOver(document, mediaSeconds) / 60;
   return { minutes: Math.max(1, Math.round(estimate)), minutesFrom: "estimate" };
 }
 
 const MOST_SIGNS = 8;
 
+const sumOver = (document: Document, seconds: (block: Block) => number): number =>
+  document.steps
+    .filter(isForStudents)
+    .reduce((sum, { blocks }) => sum + blocks.reduce((all, one) => all + seconds(one), 0), 0);
+
+const soundSeconds = (block: Block): number => (block.type === "sound" ? (block.seconds ?? 0) : 0);
+
+/** What students listen to and watch. Of a film only a part with an end has a known length. */
+const mediaSeconds = (block: Block): number =>
+  block.type === "film" && block.to !== undefined ? Math.max(0, block.to - (block.from ?? 0)) : soundSeconds(block);
+
 const audioOf = (document: Document): number =>
   Math.round(
-    document.steps.reduce(
-      (sum, step) => sum + (inLanguage(step.instructions, document.languages)?.recording?.seconds ?? 0),
-      0,
-    ),
+    sumOver(document, soundSeconds) +
+      document.steps.reduce(
+        (sum, step) => sum + (inLanguage(step.instructions, document.languages)?.recording?.seconds ?? 0),
+        0,
+      ),
   );
 
 export function factsOf(document: Document): Facts {
@@ -143,7 +169,7 @@ export function factsOf(document: Document): Facts {
     words,
     questions: asked.length,
     marks: asked.reduce((sum, { question }) => sum + (question.type === "longText" ? 0 : question.marks), 0),
-    doing: document.steps.filter((step) => step.audience !== "teacher").map(mainActivity),
+    doing: document.steps.filter(isForStudents).map(mainActivity),
     readingGrade: measured?.grade ?? null,
     readingFormula: measured?.formula ?? null,
     licence: document.licence,
@@ -172,57 +198,4 @@ export function searchTexts(document: Document): { title: string; about: string;
     ].join(" "),
     body: [...document.steps.map((step) => every(step.title)), studentText(document)].join(" "),
   };
-}
-
-export interface Unfinished {
-  step: string | null;
-  problem: string;
-}
-
-/** What stands in the way of publishing: said as a sentence, with the step it is about. */
-export function unfinished(document: Document): Unfinished[] {
-  const found: Unfinished[] = [];
-  if (!inLanguage(document.title, document.languages)?.trim())
-    found.push({ step: null, problem: "The resource has no title." });
-  if (document.steps.length === 0) found.push({ step: null, problem: "There are no steps yet." });
-  for (const step of document.steps) {
-    for (const block of step.blocks) {
-      if (block.type === "picture" && !block.decorative && !inLanguage(block.description, document.languages)?.trim()) {
-        found.push({ step: step.id, problem: "A picture has no description." });
-      }
-      if (block.type !== "question") continue;
-      const { question } = block;
-      if (isBlank(inLanguage(question.prompt, document.languages)) && question.type !== "gaps") {
-        found.push({ step: step.id, problem: "A question asks nothing yet." });
-      }
-      const answer = missingAnswer(question);
-      if (answer) found.push({ step: step.id, problem: answer });
-    }
-  }
-  return found;
-}
-
-function missingAnswer(question: ReturnType<typeof allQuestions>[number]["question"]): string | null {
-  switch (question.type) {
-    case "choice":
-      return question.right && question.options.some((option) => option.id === question.right)
-        ? null
-        : "A choice has no right answer.";
-    case "choices":
-      return question.right.length > 0 ? null : "A question with several choices has no right answer.";
-    case "shortText":
-      return question.accepted.some((answer) => answer.text.trim()) ? null : "A short answer has no accepted answer.";
-    case "gaps":
-      return question.gaps.length > 0 ? null : "A passage has no gaps yet.";
-    case "match":
-      return question.left.every((item) => question.pairs.some(([left]) => left === item.id))
-        ? null
-        : "Something to match has no partner.";
-    case "order":
-      return question.items.length >= 2 && question.right.length === question.items.length
-        ? null
-        : "An order needs two items or more.";
-    default:
-      return null;
-  }
 }

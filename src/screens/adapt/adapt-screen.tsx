@@ -13,7 +13,7 @@ import {
   replaceStep,
   restoreBlock,
 } from "@/core/resource/edit";
-import { unfinished } from "@/core/resource/facts";
+import { unfinished } from "@/core/resource/unfinished";
 import { inLanguage } from "@/core/resource/language";
 import type { ResponseValue } from "@/core/resource/question";
 import { mark, type Mark } from "@/core/scoring/mark";

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { gradeName } from "@/core/find/grade";
 import { kindName } from "@/core/find/say";
 import { kinds, phases, subjects, type Document, type Step } from "@/core/resource/document";
-import type { Unfinished } from "@/core/resource/facts";
+import type { Unfinished } from "@/core/resource/unfinished";
 import { inLanguage } from "@/core/resource/language";
 import { licencesForAdaptation, licenceNames } from "@/core/licence/licence";
 import { Checkbox } from "@/ui/checkbox";

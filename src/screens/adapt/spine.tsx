@@ -21,7 +21,7 @@ import { useId } from "react";
 import { mainActivity } from "@/core/resource/activity";
 import { stepTitle, type Changes } from "@/core/resource/changes";
 import type { Document, Step } from "@/core/resource/document";
-import type { Unfinished } from "@/core/resource/facts";
+import type { Unfinished } from "@/core/resource/unfinished";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
 import { ActivityIcon } from "../step/activity-icon";

@@ -5,8 +5,6 @@ import { buttonClasses } from "@/ui/button";
 import { IconButton } from "@/ui/icon-button";
 import { Key } from "@/ui/key";
 
-export const MOST_COMPARED = 4;
-
 /** What waits to be compared: a word on how to begin, then the way to the table. */
 export function CompareTray({ ids, onClear }: { ids: readonly number[]; onClear: () => void }) {
   if (ids.length === 0) {

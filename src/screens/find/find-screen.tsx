@@ -1,17 +1,18 @@
 "use client";
 import { useOptimistic, useRef, useState } from "react";
+import { MOST_COMPARED } from "@/core/find/compare";
 import {
   alsoBlanks,
   blanks,
   emptied,
-  isAnything,
+  isFilled,
   needFromParameters,
   needToParameters,
   type Blank,
   type Need,
 } from "@/core/find/need";
 import { sayBlank, sayCount } from "@/core/find/say";
-import type { Sort } from "@/core/find/order";
+import { MOST_SHOWN, type Sort } from "@/core/find/order";
 import type { AssignContext } from "@/server/assign-context";
 import type { Found } from "@/server/find";
 import type { LightTableData } from "@/server/light-table";
@@ -22,7 +23,7 @@ import { LightTable } from "../light-table/light-table";
 import { useAddress } from "../use-address";
 import { NeedLine } from "./need-line";
 import { LinesHead, ResultLines } from "./result-lines";
-import { CompareTray, MOST_COMPARED } from "./compare-tray";
+import { CompareTray } from "./compare-tray";
 import { KeepNeed } from "./keep-need";
 import { StartPage } from "./start-page";
 import { Trail } from "./trail";
@@ -98,7 +99,7 @@ export function FindScreen(props: FindScreenProps) {
     c: () => toggleCompare(selected),
   });
 
-  const keepOnly = (kept: Blank[]) => change(blanks.filter((blank) => !kept.includes(blank)).reduce(emptied, need));
+  const without = (left: readonly Blank[]) => change(withoutBlanks(need, found.need, left));
   return (
     <div className="flex h-full flex-col">
       <div className="border-b border-line px-5 pt-3 pb-2.5">
@@ -117,7 +118,7 @@ export function FindScreen(props: FindScreenProps) {
             need={sayAsTyped(found.need, answered)}
             locale={locale}
             names={names}
-            onBack={keepOnly}
+            onBack={(kept) => without(blanks.filter((blank) => !kept.includes(blank)))}
           />
           {found.says.length > 0 && (
             <p className="truncate text-[13px] text-ink-soft" role="status" title={found.says.join(" ")}>
@@ -140,8 +141,8 @@ export function FindScreen(props: FindScreenProps) {
             <KeepNeed
               need={answered}
               says={blanks
-                .filter((b) => isFilledIn(answered, b))
-                .map((b) => sayBlank(answered, b, names))
+                .filter((blank) => isFilled(answered, blank))
+                .map((blank) => sayBlank(answered, blank, names))
                 .join(", ")}
               saved={saved}
             />
@@ -155,7 +156,11 @@ export function FindScreen(props: FindScreenProps) {
           aria-busy={busy}
           className="flex min-h-0 flex-col border-r border-line bg-card"
         >
-          <LinesHead sort={sort} onSort={(next) => go({ sort: next === "best" ? null : next, open: null }, true)} />
+          <LinesHead
+            sort={sort}
+            byFit={assign.current !== null}
+            onSort={(next) => go({ sort: next === "best" ? null : next, open: null }, true)}
+          />
           <div className="min-h-0 flex-1 overflow-auto">
             {hits.length > 0 ? (
               <>
@@ -163,7 +168,7 @@ export function FindScreen(props: FindScreenProps) {
                   hits={hits}
                   selected={selected}
                   onOpen={open}
-                  fits={found.fits}
+                  inTheWay={found.inTheWay}
                   compared={compare}
                   since={since}
                   onUnfold={(family) => go({ unfold: family })}
@@ -171,7 +176,7 @@ export function FindScreen(props: FindScreenProps) {
                 {stoodFor < counts.total && (
                   <p className="p-3 text-center text-[13px] text-ink-soft">
                     {sayCount(stoodFor, locale)} of {sayCount(counts.total, locale)} shown.{" "}
-                    {limit < 800 ? (
+                    {hits.length >= limit && limit < MOST_SHOWN ? (
                       <Button size="small" onClick={() => go({ show: limit + 80 })}>
                         Show more
                       </Button>
@@ -182,7 +187,12 @@ export function FindScreen(props: FindScreenProps) {
                 )}
               </>
             ) : (
-              <NothingFound found={found} need={answered} change={change} locale={locale} />
+              <NothingFound
+                found={found}
+                need={sayAsTyped(found.need, answered)}
+                onLeave={(blank) => without([blank])}
+                locale={locale}
+              />
             )}
           </div>
         </section>
@@ -208,8 +218,11 @@ export function FindScreen(props: FindScreenProps) {
   );
 }
 
-const isFilledIn = (need: Need, blank: Blank) =>
-  emptied(need, blank) !== need && !isAnything(need) && needToParameters(need).has(blank);
+/** What fills a blank may have been said in the words ("grade 4"): to empty it, the words as they were read are taken. */
+const withoutBlanks = (typed: Need, read: Need, left: readonly Blank[]): Need => {
+  const inWords = left.some((blank) => blank !== "words" && !isFilled(typed, blank) && isFilled(read, blank));
+  return left.reduce(emptied, inWords ? { ...typed, words: read.words } : typed);
+};
 
 /** The trail says the words as she typed them, and the blanks as they were read. */
 const sayAsTyped = (read: Need, typed: Need): Need => ({ ...read, words: typed.words });
@@ -217,12 +230,12 @@ const sayAsTyped = (read: Need, typed: Need): Need => ({ ...read, words: typed.w
 function NothingFound({
   found,
   need,
-  change,
+  onLeave,
   locale,
 }: {
   found: Found;
   need: Need;
-  change: (need: Need) => void;
+  onLeave: (blank: Blank) => void;
   locale: string;
 }) {
   return (
@@ -231,7 +244,7 @@ function NothingFound({
       <ul className="grid gap-2">
         {found.loosen.map(({ blank, left }) => (
           <li key={blank} className="flex items-center justify-center gap-3">
-            <Button onClick={() => change(emptied(need, blank))}>{sayBlank(need, blank, found.names)}</Button>
+            <Button onClick={() => onLeave(blank)}>{sayBlank(need, blank, found.names)}</Button>
             <span className="numbers">{left === 0 ? "still nothing" : `brings back ${sayCount(left, locale)}`}</span>
           </li>
         ))}

@@ -11,7 +11,7 @@ export function KeepNeed({ need, says, saved }: { need: Need; says: string; save
   if (isAnything(need)) return null;
   if (saved) {
     return (
-      <span className="flex items-center gap-1.5 text-[13px] text-brass-text">
+      <span className="flex items-center gap-1.5 text-[13px] text-slate">
         <BookmarkCheck size={15} aria-hidden /> Kept
       </span>
     );

@@ -5,7 +5,6 @@ import { COMMONS, DISTRICT, SATCHEL, STAFFROOM } from "@/core/find/facets";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import type { Facts } from "@/core/resource/facts";
 import type { Activity } from "@/core/resource/activity";
-import type { Fit } from "@/core/fit/fit";
 import type { Sort } from "@/core/find/order";
 import type { Hit } from "@/data/search";
 import { countryName } from "@/core/find/also";
@@ -55,7 +54,18 @@ export function FactCells({ facts }: { facts: Facts }) {
 }
 
 /** `last` names the last column where it is not how often a thing was used here. */
-export function LinesHead({ sort, onSort, last }: { sort: Sort | null; onSort?: (sort: Sort) => void; last?: string }) {
+export function LinesHead({
+  sort,
+  onSort,
+  byFit = false,
+  last,
+}: {
+  sort: Sort | null;
+  onSort?: (sort: Sort) => void;
+  /** Whether there is a class to order by fit for. */
+  byFit?: boolean;
+  last?: string;
+}) {
   const heading = (column: (typeof columns)[number]) =>
     onSort ? (
       <button
@@ -84,7 +94,7 @@ export function LinesHead({ sort, onSort, last }: { sort: Sort | null; onSort?: 
     >
       <span className="flex gap-3">
         {heading(what!)}
-        {onSort && heading({ sort: "fit", text: "Fit", className: "text-left" })}
+        {onSort && byFit && heading({ sort: "fit", text: "Fit", className: "text-left" })}
       </span>
       <span>Students</span>
       {rest.map(heading)}
@@ -98,18 +108,11 @@ function sayShelf(reach: number): string {
   return reach & COMMONS ? "Commons" : "only mine";
 }
 
-/** What would spoil the lesson for the class chosen, where something would: the first reason. */
-function Fitting({ fit }: { fit: Fit | undefined }) {
-  const first = fit?.reasons[0];
-  if (!first || first.level > 0) return null;
-  return <span className="text-clay"> · {first.text}</span>;
-}
-
 export function ResultLines({
   hits,
   selected,
   onOpen,
-  fits,
+  inTheWay,
   compared,
   since,
   onUnfold,
@@ -117,7 +120,8 @@ export function ResultLines({
   hits: readonly Hit[];
   selected: number | null;
   onOpen: (id: number) => void;
-  fits: Readonly<Record<number, Fit>>;
+  /** By resource: what would spoil the lesson for the class chosen. */
+  inTheWay: Readonly<Record<number, string>>;
   compared: readonly number[];
   /** What became findable after this moment is marked as new. */
   since: number | null;
@@ -130,16 +134,14 @@ export function ResultLines({
         <Line
           key={hit.id}
           title={hit.facts.title}
-          fromText={[hit.author, sayShelf(hit.reach), fits[hit.id]?.reasons.find((one) => one.level === 0)?.text]
-            .filter(Boolean)
-            .join(" · ")}
+          fromText={[hit.author, sayShelf(hit.reach), inTheWay[hit.id]].filter(Boolean).join(" · ")}
           from={
             <>
               {since !== null && hit.fresh.getTime() > since && <strong className="text-green">new · </strong>}
               {hit.mine ? "mine" : hit.author} · {sayShelf(hit.reach)}
               {!["any", "XS"].includes(hit.facts.country) && ` · for ${countryName(hit.facts.country)}`}
               {compared.includes(hit.id) && " · to compare"}
-              <Fitting fit={fits[hit.id]} />
+              {inTheWay[hit.id] && <span className="text-clay"> · {inTheWay[hit.id]}</span>}
             </>
           }
           after={

@@ -3,6 +3,7 @@ import { X } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
+import { anyNeed, needToParameters } from "@/core/find/need";
 import { gradeName } from "@/core/find/grade";
 import { dropNeed, keepNeed } from "@/server/actions/keep";
 import type { StartData } from "@/server/start-page";
@@ -107,7 +108,7 @@ export function StartPage({
                 key={one.author}
                 text={one.name}
                 at={one.fresh > 0 ? <strong className="text-green">{one.fresh} new</strong> : "nothing new"}
-                onGo={() => onNeed(`author=${one.author}`)}
+                onGo={() => onNeed(`author=${one.author}`, one.seen)}
               />
             ))}
           </Part>
@@ -147,7 +148,7 @@ export function StartPage({
                 <button
                   key={topic.value}
                   type="button"
-                  onClick={() => onNeed(`topic=${encodeURIComponent(topic.value)}`)}
+                  onClick={() => onNeed(needToParameters({ ...anyNeed, topics: [topic.value] }).toString())}
                   className="hover:underline"
                 >
                   {topic.text} <span className="numbers text-[12px] text-ink-soft">{topic.resources}</span>

@@ -30,7 +30,7 @@ export function EditionsView({ data, onOpen }: { data: LightTableData; onOpen: (
         </thead>
         <tbody>
           {rows.map((row) => (
-            <tr key={row.what} className={row.differs ? "border-b border-line bg-brass-wash" : "border-b border-line"}>
+            <tr key={row.what} className={row.differs ? "border-b border-line bg-shade" : "border-b border-line"}>
               <th scope="row" className="py-1.5 pr-3 text-left font-normal text-ink-soft">
                 {row.what} {row.differs && <strong className="text-ink">≠</strong>}
               </th>

@@ -1,6 +1,6 @@
 "use client";
 import { ExternalLink, HelpCircle, UserPlus, UserCheck } from "lucide-react";
-import { useRouter, useSearchParams } from "next/navigation";
+import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { follow } from "@/server/actions/keep";
 import type { LightTableData } from "@/server/light-table";
@@ -24,6 +24,7 @@ export function viewsOf({ notes, editions }: LightTableData): { value: View; tex
 export function Views({ data, view, onView }: { data: LightTableData; view: View; onView: (view: View) => void }) {
   const router = useRouter();
   const parameters = useSearchParams();
+  const amongResults = usePathname() === "/find";
   const [reasons, setReasons] = useState<string[] | null>(null);
   const { resource } = data;
   const explain = async () => {
@@ -56,14 +57,12 @@ export function Views({ data, view, onView }: { data: LightTableData; view: View
         onChange={onView}
         className="text-[13px]"
       />
-      <button
-        type="button"
-        className={`${small} ml-auto`}
-        onClick={() => void explain()}
-        aria-expanded={reasons !== null}
-      >
-        <HelpCircle size={14} aria-hidden /> Why here?
-      </button>
+      <span className="ml-auto" />
+      {amongResults && (
+        <button type="button" className={small} onClick={() => void explain()} aria-expanded={reasons !== null}>
+          <HelpCircle size={14} aria-hidden /> Why here?
+        </button>
+      )}
       {!data.mine && (
         <button
           type="button"

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { changesBetween, sayChanges } from "@/core/resource/changes";
 import { DocumentError, parseDocument, titleOf, type Document } from "@/core/resource/document";
-import { unfinished } from "@/core/resource/facts";
+import { unfinished } from "@/core/resource/unfinished";
 import { licenceProblem, mayAdapt, sharingProblem, startAdaptation } from "@/core/licence/licence";
 import * as resources from "@/data/resources";
 import { indexResource, putOnShelf, removeFromSearch, takeOffShelf } from "@/data/shelves";

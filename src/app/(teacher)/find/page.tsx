@@ -1,20 +1,17 @@
 import type { Metadata } from "next";
 import { isAnything, needFromParameters, needToParameters } from "@/core/find/need";
-import { sorts, type Sort } from "@/core/find/order";
+import { MOST_SHOWN, sorts, type Sort } from "@/core/find/order";
 import { noteViewed, savedNeeds, seenAuthor, seenNeed } from "@/data/kept";
 import { FindScreen } from "@/screens/find/find-screen";
 import { assignContext } from "@/server/assign-context";
-import { chosenClass } from "@/server/chosen-class";
 import { find } from "@/server/find";
 import { classProfile } from "@/server/fit";
 import { lightTable } from "@/server/light-table";
-import { enter, idFrom } from "@/server/page";
+import { enter, idFrom, idsFrom } from "@/server/page";
 import { readerOf } from "@/server/reader";
 import { startData } from "@/server/start-page";
 
 export const metadata: Metadata = { title: "Find" };
-
-const MOST_SHOWN = 800;
 
 export default async function FindPage({
   searchParams,
@@ -26,11 +23,13 @@ export default async function FindPage({
   const need = needFromParameters(parameters);
   const sort = sorts.find((one) => one === parameters.sort) ?? ("best" satisfies Sort);
   const limit = Math.min(MOST_SHOWN, Math.max(40, Number(parameters.show) || 40));
-  const [reader, { classes }, profile] = await Promise.all([
+  const [reader, assign, saved] = await Promise.all([
     readerOf(db, visitor),
-    chosenClass(db, visitor, now),
-    classProfile(db, visitor, now),
+    assignContext(db, visitor, now),
+    savedNeeds(db, visitor.id),
   ]);
+  const { classes } = assign;
+  const profile = await classProfile(db, classes.find((group) => group.id === assign.current) ?? null, now);
   const found = await find(db, reader, need, {
     sort,
     limit,
@@ -42,21 +41,15 @@ export default async function FindPage({
   const open = asked ?? found.hits[0]?.id;
   const atStart = isAnything(need) && asked === undefined && sort === "best";
   const address = needToParameters(need).toString();
-  const [opened, assign, start, saved] = await Promise.all([
+  const [opened, start] = await Promise.all([
     atStart ? null : lightTable(db, visitor, open, now, profile),
-    assignContext(db, visitor, now),
     atStart ? startData(db, reader, classes, now) : null,
-    savedNeeds(db, visitor.id),
   ]);
   const kept = saved.some((one) => one.address === address);
   // What she has now seen is not new the next time.
   if (asked !== undefined && opened && !opened.mine) await noteViewed(db, visitor.id, asked, now);
   if (kept) await seenNeed(db, visitor.id, address, now);
   for (const author of need.authors) await seenAuthor(db, visitor.id, author, now);
-  const compare = String(parameters.compare ?? "")
-    .split(",")
-    .map((text) => idFrom(text))
-    .filter((id) => id !== undefined);
   return (
     <FindScreen
       need={need}
@@ -68,7 +61,7 @@ export default async function FindPage({
       assign={assign}
       locale={visitor.locale}
       start={start}
-      compare={compare}
+      compare={idsFrom(parameters.compare)}
       saved={kept}
     />
   );

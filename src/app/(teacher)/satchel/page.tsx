@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { pocketsOf, satchelOf } from "@/data/satchel";
 import { SatchelScreen } from "@/screens/satchel/satchel-screen";
 import { assignContext } from "@/server/assign-context";
+import { classProfile } from "@/server/fit";
 import { lightTable } from "@/server/light-table";
 import { enter, idFrom } from "@/server/page";
 
@@ -22,6 +23,8 @@ export default async function SatchelPage({
     pocket === null ? true : pocket === "none" ? item.pockets.length === 0 : item.pockets.includes(pocket),
   );
   const open = idFrom(parameters.open) ?? shown[0]?.id;
-  const [opened, assign] = await Promise.all([lightTable(db, visitor, open, now), assignContext(db, visitor, now)]);
+  const assign = await assignContext(db, visitor, now);
+  const current = assign.classes.find((group) => group.id === assign.current) ?? null;
+  const opened = await lightTable(db, visitor, open, now, await classProfile(db, current, now));
   return <SatchelScreen items={items} pockets={pockets} pocket={pocket} opened={opened} assign={assign} />;
 }

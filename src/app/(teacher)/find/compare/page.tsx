@@ -1,12 +1,12 @@
 import type { Metadata } from "next";
+import { MOST_COMPARED } from "@/core/find/compare";
 import { ComparePage } from "@/screens/find/compare-page";
 import { classProfile } from "@/server/fit";
 import { lightTable } from "@/server/light-table";
-import { enter, idFrom } from "@/server/page";
+import { chosenClass } from "@/server/chosen-class";
+import { enter, idsFrom } from "@/server/page";
 
 export const metadata: Metadata = { title: "Compare" };
-
-const MOST_COMPARED = 4;
 
 export default async function Compare({
   searchParams,
@@ -15,13 +15,12 @@ export default async function Compare({
 }) {
   const { db, visitor, now } = await enter("compare resources");
   const { of } = await searchParams;
-  const ids = String(of ?? "")
-    .split(",")
-    .map((text) => idFrom(text))
-    .filter((id) => id !== undefined);
-  const profile = await classProfile(db, visitor, now);
+  const { current } = await chosenClass(db, visitor, now);
+  const profile = await classProfile(db, current, now);
   const found = await Promise.all(
-    [...new Set(ids)].slice(0, MOST_COMPARED).map((id) => lightTable(db, visitor, id, now, profile)),
+    idsFrom(of)
+      .slice(0, MOST_COMPARED)
+      .map((id) => lightTable(db, visitor, id, now, profile)),
   );
   return (
     <ComparePage

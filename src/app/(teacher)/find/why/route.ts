@@ -1,5 +1,6 @@
 import { needFromParameters } from "@/core/find/need";
-import { reasonsFor, sayReasons } from "@/data/reasons";
+import { sayReasons } from "@/core/find/reasons";
+import { reasonsFor } from "@/data/reasons";
 import { chosenClass } from "@/server/chosen-class";
 import { readAs } from "@/server/find";
 import { idFrom } from "@/server/page";

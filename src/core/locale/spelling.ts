@@ -1,0 +1,21 @@
+import spellings from "american-british-english-translator/data/american_spellings.json";
+
+/** The British spelling of each American one, and the other way round. List: american-british-english-translator (MIT). */
+export const britishOf: ReadonlyMap<string, string> = new Map(Object.entries(spellings as Record<string, string>));
+export const americanOf: ReadonlyMap<string, string> = new Map([...britishOf].map(([us, gb]) => [gb, us]));
+
+const senses = [
+  "meter metre",
+  "tire tyre",
+  "program programme",
+  "license licence",
+  "practice practise",
+  "check cheque",
+  "draft draught",
+  "story storey",
+  "curb kerb",
+].flatMap((pair) => pair.split(" "));
+const dependent = new Set([...senses, ...senses.map((word) => `${word}s`), "stories", "storeys"]);
+
+/** Spelt differently only in one of its senses: the spelling tells nothing, and the other one is not always meant. */
+export const dependsOnSense = (word: string): boolean => dependent.has(word);
