@@ -23,7 +23,19 @@ export function rightAnswer(question: Question, random: SeededRandom): ResponseV
     case "match":
       return question.pairs;
     case "order":
+    case "groups":
+    case "labels":
+    case "line":
+    case "points":
       return question.right;
+    case "bars":
+      return Object.fromEntries(question.bars.map((bar) => [bar.id, bar.right]));
+    case "highlight":
+      return Object.values(question.right)[0] ?? [];
+    case "cells":
+      return Object.fromEntries(question.gaps.map((gap) => [gap.id, gap.accepted[0]!]));
+    case "sketch":
+      return [{ ink: "blue", width: 3, points: [0.1, 0.6, 0.3, 0.4, 0.5, 0.6, 0.7, 0.4, 0.9, 0.6] }];
     case "longText":
       return random.pick([
         "Because it says so in the text, and you can see it in the last part.",
@@ -84,6 +96,27 @@ export function likelyMistake(question: Question, random: SeededRandom): Respons
       [items[at], items[at + 1]] = [items[at + 1]!, items[at]!];
       return items;
     }
+    case "groups": {
+      const [first, ...rest] = question.right;
+      const other = question.groups.find((group) => group.id !== first?.[1]);
+      return first && other ? [[first[0], other.id], ...rest] : question.right;
+    }
+    case "labels":
+      return question.right.slice(0, -1);
+    case "line":
+      return question.right + question.axis.step * random.pick([1, -1]);
+    case "bars":
+      return Object.fromEntries(
+        question.bars.map((bar, at) => [bar.id, at === 0 ? bar.right + question.axis.step : bar.right]),
+      );
+    case "points":
+      return question.right.map(([x, y], at): [number, number] => (at === 0 ? [y, x] : [x, y]));
+    case "highlight":
+      return (Object.values(question.right)[0] ?? []).map((place) => place + 1);
+    case "cells":
+      return Object.fromEntries(question.gaps.map((gap, at) => [gap.id, at === 0 ? "?" : gap.accepted[0]!]));
+    case "sketch":
+      return [];
     case "longText":
       return random.pick([
         "I am not sure.",

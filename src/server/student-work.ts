@@ -1,3 +1,4 @@
+import { readByPerson } from "@/core/resource/question";
 import { allQuestions, type Document } from "@/core/resource/document";
 import type { ResponseValue } from "@/core/resource/question";
 import { studentDocument } from "@/core/resource/student-view";
@@ -36,7 +37,7 @@ export async function studentWork(
   const questions = allQuestions(document).map(({ question }) => question);
   // Writing is never marked by rule; that a person reads it may always be said.
   const shown = questions.filter(
-    (question) => question.type === "longText" || (question.checked !== "never" && task.checking !== "never"),
+    (question) => readByPerson(question.type) || (question.checked !== "never" && task.checking !== "never"),
   );
   return {
     task,

@@ -22,6 +22,10 @@ export const activities = [
   "note",
   "build",
   "follow a link",
+  "sort",
+  "label",
+  "plot",
+  "mark words",
 ] as const;
 export type Activity = (typeof activities)[number];
 
@@ -34,6 +38,14 @@ const byQuestion: Record<QuestionType, Activity> = {
   match: "match",
   order: "order",
   longText: "write",
+  groups: "sort",
+  labels: "label",
+  line: "plot",
+  bars: "plot",
+  points: "plot",
+  highlight: "mark words",
+  cells: "fill in",
+  sketch: "draw",
 };
 
 const byBlock: Record<Exclude<Block["type"], "question">, Activity> = {

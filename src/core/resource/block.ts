@@ -1,9 +1,7 @@
 import { z } from "zod";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
+import { MediaReference } from "./media-reference";
 import { PartId, Question } from "./question";
-
-/** A file kept by its SHA-256, or a drawing that ships with the application ("drawing:name"). */
-export const MediaReference = z.string().regex(/^([0-9a-f]{64}|drawing:[a-z0-9-]{1,80})$/, "Not a stored file");
 
 const Seconds = z.number().min(0).max(36_000);
 const base = { id: PartId };

@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { Block, MediaReference } from "./block";
+import { Block } from "./block";
+import { MediaReference } from "./media-reference";
 import { LanguageTag, RichTextByLanguage, TextByLanguage, inLanguage } from "./language";
 import { PartId, type Question } from "./question";
 import { RichText } from "./rich-text";

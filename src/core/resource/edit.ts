@@ -134,6 +134,49 @@ export function newQuestion(type: QuestionType, language: string, newId: NewId):
     }
     case "longText":
       return { ...asked, type, lines: 6, checked: "never" };
+    case "groups": {
+      const groups = [option(), option()];
+      const items = [option(), option(), option(), option()];
+      return { ...asked, type, groups, items, right: items.map((item, at) => [item.id, groups[at % 2]!.id]) };
+    }
+    case "labels":
+      return { ...asked, type, media: "drawing:blank", description: {}, spots: [], labels: [option()], right: [] };
+    case "line":
+      return { ...asked, type, axis: { from: 0, to: 10, step: 1 }, right: 5, tolerance: 0 };
+    case "bars":
+      return {
+        ...asked,
+        type,
+        axis: { from: 0, to: 10, step: 1 },
+        bars: [option(), option(), option()].map((bar) => ({ ...bar, right: 5, tolerance: 0 })),
+      };
+    case "points":
+      return {
+        ...asked,
+        type,
+        ...{ x: { from: 0, to: 10, step: 1 }, y: { from: 0, to: 10, step: 1 } },
+        right: [],
+        tolerance: 0,
+      };
+    case "highlight":
+      return { ...asked, type, passage: text(""), unit: "word", right: {} };
+    case "cells": {
+      const gap = newId();
+      return {
+        ...asked,
+        type,
+        rows: {
+          [language]: [
+            ["", ""],
+            ["", `[[${gap}]]`],
+          ],
+        },
+        gaps: [{ id: gap, accepted: ["?"] }],
+        spelling: usualSpelling,
+      };
+    }
+    case "sketch":
+      return { ...asked, type, checked: "never" };
   }
 }
 

@@ -13,6 +13,7 @@ import {
   type Subject,
 } from "./document";
 import { inLanguage } from "./language";
+import { readByPerson } from "./question";
 import { plainText } from "./rich-text";
 
 /** What a line of results shows; computed from the document, never typed in twice. */
@@ -120,7 +121,7 @@ function minutesOf(document: Document, words: number): Pick<Facts, "minutes" | "
     };
   }
   const asked = allQuestions(document);
-  const writing = asked.filter(({ question }) => question.type === "longText").length;
+  const writing = asked.filter(({ question }) => readByPerson(question.type)).length;
   const estimate =
     words / WORDS_A_MINUTE +
     (asked.length - writing) * MINUTES_A_QUESTION +
@@ -168,7 +169,7 @@ export function factsOf(document: Document): Facts {
     ...minutesOf(document, words),
     words,
     questions: asked.length,
-    marks: asked.reduce((sum, { question }) => sum + (question.type === "longText" ? 0 : question.marks), 0),
+    marks: asked.reduce((sum, { question }) => sum + (readByPerson(question.type) ? 0 : question.marks), 0),
     doing: document.steps.filter(isForStudents).map(mainActivity),
     readingGrade: measured?.grade ?? null,
     readingFormula: measured?.formula ?? null,

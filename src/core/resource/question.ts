@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { RichTextByLanguage, TextByLanguage } from "./language";
+import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
+import { MediaReference } from "./media-reference";
 
 /**
  * Questions. What is asked, what is right, and how it is marked. Response values follow QTI's base types and
@@ -13,7 +14,15 @@ import { RichTextByLanguage, TextByLanguage } from "./language";
  *   gaps        gap id -> string                        record of string
  *   match       [left id, right id] pairs               multiple directedPair
  *   order       item ids, first to last                 ordered identifier
- *   longText    string                                  single string, marked by a person
+ *   longText    string, or { text, done }               single string, marked by a person
+ *   groups      [item id, group id] pairs               multiple directedPair (gap match)
+ *   labels      [spot id, label id] pairs               multiple directedPair (graphic gap match)
+ *   line        number                                  single float (slider)
+ *   bars        bar id -> number                        record of float
+ *   points      [x, y] pairs                            multiple point (select point)
+ *   highlight   places of words, counted from 0         multiple identifier (hot text)
+ *   cells       gap id -> string                        record of string
+ *   sketch      strokes                                 single file (drawing), marked by a person
  */
 export const PartId = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, "An id is 1 to 40 letters, digits, - or _");
 
@@ -123,6 +132,92 @@ export const LongTextQuestion = z.object({
   ...asked,
   type: z.literal("longText"),
   lines: z.number().int().min(1).max(60).default(6),
+  /** What a writer looks through before handing it in, and ticks. */
+  checklist: z
+    .array(z.object({ id: PartId, text: TextByLanguage }))
+    .max(12)
+    .optional(),
+});
+
+const Pairs = z.array(z.tuple([PartId, PartId])).max(60);
+export const GroupsQuestion = z.object({
+  ...asked,
+  type: z.literal("groups"),
+  groups: Options,
+  items: Options,
+  /** Which item belongs to which group. */
+  right: Pairs,
+});
+export const LabelsQuestion = z.object({
+  ...asked,
+  type: z.literal("labels"),
+  media: MediaReference,
+  description: TextByLanguage,
+  /** Where something is to be named: shares of the picture's width and height. */
+  spots: z.array(z.object({ id: PartId, x: z.number().min(0).max(1), y: z.number().min(0).max(1) })).max(20),
+  /** May hold more than there are spots: the rest lead astray. */
+  labels: Options,
+  right: Pairs,
+});
+
+/** A scale from one number to another; `step` between two marks. */
+export const Axis = z
+  .object({ from: z.number(), to: z.number(), step: z.number().positive(), name: TextByLanguage.optional() })
+  .refine((axis) => axis.from < axis.to, "A scale goes from the smaller to the greater number")
+  .refine((axis) => (axis.to - axis.from) / axis.step <= 1000, "A scale has at most 1,000 steps");
+export type Axis = z.infer<typeof Axis>;
+
+export const LineQuestion = z.object({
+  ...asked,
+  type: z.literal("line"),
+  axis: Axis,
+  right: z.number(),
+  tolerance: z.number().min(0).default(0),
+});
+export const BarsQuestion = z.object({
+  ...asked,
+  type: z.literal("bars"),
+  axis: Axis,
+  bars: z
+    .array(z.object({ id: PartId, text: TextByLanguage, right: z.number(), tolerance: z.number().min(0).default(0) }))
+    .min(1)
+    .max(12),
+});
+export const PointsQuestion = z.object({
+  ...asked,
+  type: z.literal("points"),
+  x: Axis,
+  y: Axis,
+  right: z.array(z.tuple([z.number(), z.number()])).max(30),
+  tolerance: z.number().min(0).default(0),
+});
+export const HighlightQuestion = z.object({
+  ...asked,
+  type: z.literal("highlight"),
+  passage: TextByLanguage,
+  unit: z.enum(["word", "sentence"]).default("word"),
+  /** Places of what is to be marked, by language: each passage has its own words. */
+  right: z.record(LanguageTag, z.array(z.number().int().min(0).max(2000)).max(400)),
+});
+export const CellsQuestion = z.object({
+  ...asked,
+  type: z.literal("cells"),
+  /** Rows by language, all of one length; a cell to fill is written as [[id]]. */
+  rows: z.record(
+    LanguageTag,
+    z
+      .array(z.array(z.string().max(400)).min(1).max(12))
+      .min(1)
+      .max(30),
+  ),
+  gaps: z.array(Gap).max(60),
+  spelling: SpellingRule.default(usualSpelling),
+});
+export const SketchQuestion = z.object({
+  ...asked,
+  type: z.literal("sketch"),
+  over: MediaReference.optional(),
+  description: TextByLanguage.optional(),
 });
 
 export const Question = z.discriminatedUnion("type", [
@@ -134,10 +229,30 @@ export const Question = z.discriminatedUnion("type", [
   MatchQuestion,
   OrderQuestion,
   LongTextQuestion,
+  GroupsQuestion,
+  LabelsQuestion,
+  LineQuestion,
+  BarsQuestion,
+  PointsQuestion,
+  HighlightQuestion,
+  CellsQuestion,
+  SketchQuestion,
 ]);
 export type Question = z.infer<typeof Question>;
 export type QuestionType = Question["type"];
 export type QuestionOf<Type extends QuestionType> = Extract<Question, { type: Type }>;
+
+/** Whether only a person can say how good an answer is. */
+export const readByPerson = (type: QuestionType): boolean => type === "longText" || type === "sketch";
+
+export const inks = ["black", "blue", "green", "red", "brown"] as const;
+/** One line of a drawing: x and y in turn, shares of width and height. */
+export const Stroke = z.object({
+  ink: z.enum(inks),
+  width: z.number().min(1).max(20),
+  points: z.array(z.number().min(0).max(1)).min(2).max(4000),
+});
+export type Stroke = z.infer<typeof Stroke>;
 
 const Typed = z.string().max(20_000);
 const short = z.string().max(500);
@@ -151,7 +266,15 @@ export const responseSchemas = {
   gaps: z.record(PartId, short),
   match: z.array(z.tuple([PartId, PartId])).max(60),
   order: z.array(PartId).max(30),
-  longText: Typed,
+  longText: z.union([Typed, z.object({ text: Typed, done: z.array(PartId).max(12) })]),
+  groups: Pairs,
+  labels: Pairs,
+  line: z.number(),
+  bars: z.record(PartId, z.number()),
+  points: z.array(z.tuple([z.number(), z.number()])).max(40),
+  highlight: z.array(z.number().int().min(0).max(2000)).max(400),
+  cells: z.record(PartId, short),
+  sketch: z.array(Stroke).max(300),
 } satisfies Record<QuestionType, z.ZodType>;
 export type ResponseOf<Type extends QuestionType> = z.infer<(typeof responseSchemas)[Type]>;
 export type ResponseValue = ResponseOf<QuestionType>;
@@ -162,4 +285,22 @@ export function passageParts(passage: string): ({ text: string } | { gap: string
     .split(/(\[\[[A-Za-z0-9_-]+\]\])/)
     .filter((part) => part !== "")
     .map((part) => (/^\[\[.*\]\]$/.test(part) ? { gap: part.slice(2, -2) } : { text: part }));
+}
+
+/** What was written, without what was ticked beside it. */
+export const writtenText = (value: ResponseOf<"longText">): string => (typeof value === "string" ? value : value.text);
+
+/** The words (or sentences) of a passage and what stands between them; `place` counts only what can be marked. */
+export function passageWords(passage: string, unit: "word" | "sentence"): { text: string; place: number | null }[] {
+  const pattern = unit === "word" ? /[\p{L}\p{N}][\p{L}\p{M}\p{N}'’-]*/gu : /[^.!?…\s][^.!?…]*(?:[.!?…]+["”’)]*|$)/gu;
+  const parts: { text: string; place: number | null }[] = [];
+  let end = 0;
+  let place = 0;
+  for (const found of passage.matchAll(pattern)) {
+    if (found.index > end) parts.push({ text: passage.slice(end, found.index), place: null });
+    parts.push({ text: found[0], place: place++ });
+    end = found.index + found[0].length;
+  }
+  if (end < passage.length) parts.push({ text: passage.slice(end), place: null });
+  return parts;
 }

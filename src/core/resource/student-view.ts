@@ -29,7 +29,20 @@ export function withoutAnswers(question: Question): Question {
       return { ...bare, gaps: bare.gaps.map((gap) => ({ ...gap, accepted: ["-"] })) };
     case "match":
       return { ...bare, pairs: [] };
+    case "groups":
+    case "labels":
+    case "points":
+      return { ...bare, right: [] };
+    case "line":
+      return { ...bare, right: bare.axis.from, tolerance: 0 };
+    case "bars":
+      return { ...bare, bars: bare.bars.map((bar) => ({ ...bar, right: bare.axis.from, tolerance: 0 })) };
+    case "highlight":
+      return { ...bare, right: {} };
+    case "cells":
+      return { ...bare, gaps: bare.gaps.map((gap) => ({ ...gap, accepted: ["-"] })) };
     case "longText":
+    case "sketch":
       return bare;
   }
 }

@@ -46,6 +46,34 @@ function missingAnswer(question: ReturnType<typeof allQuestions>[number]["questi
       return question.left.every((item) => question.pairs.some(([left]) => left === item.id))
         ? null
         : "Something to match has no partner.";
+    case "groups":
+      return question.groups.length < 2
+        ? "There is only one group to sort into."
+        : question.items.every((item) => question.right.some(([id]) => id === item.id))
+          ? null
+          : "Something to sort belongs to no group.";
+    case "labels":
+      return question.spots.length === 0
+        ? "Nothing in the picture is to be labelled yet."
+        : question.spots.every((spot) => question.right.some(([id]) => id === spot.id))
+          ? null
+          : "A place in the picture has no label.";
+    case "line":
+      return question.right >= question.axis.from && question.right <= question.axis.to
+        ? null
+        : "The right number is not on the line.";
+    case "bars":
+      return question.bars.every((bar) => bar.right >= question.axis.from && bar.right <= question.axis.to)
+        ? null
+        : "A bar is higher than the scale.";
+    case "points":
+      return question.right.length > 0 ? null : "No point is asked for.";
+    case "highlight":
+      return Object.values(question.right).some((places) => places.length > 0)
+        ? null
+        : "Nothing in the passage is to be marked.";
+    case "cells":
+      return question.gaps.length > 0 ? null : "No cell of the table is to be filled.";
     case "order":
       return question.items.length >= 2 && question.right.length === question.items.length
         ? null

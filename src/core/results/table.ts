@@ -1,3 +1,4 @@
+import { readByPerson } from "../resource/question";
 import type { Document } from "../resource/document";
 import { allQuestions, titleOf } from "../resource/document";
 import type { Question } from "../resource/question";
@@ -107,7 +108,7 @@ export function keptTry(document: Document, tries: readonly Try[], keep: Keep): 
 
 export function outOf(document: Document): number {
   return allQuestions(document).reduce(
-    (sum, { question }) => sum + (question.type === "longText" ? 0 : question.marks),
+    (sum, { question }) => sum + (readByPerson(question.type) ? 0 : question.marks),
     0,
   );
 }

@@ -1,5 +1,7 @@
 import {
+  readByPerson,
   responseSchemas,
+  writtenText,
   type Question,
   type QuestionOf,
   type QuestionType,
@@ -31,7 +33,8 @@ interface Share {
 type Marker<Type extends QuestionType> = (
   question: QuestionOf<Type>,
   response: ResponseOf<Type>,
-  decimal: "." | ",",
+  /** A BCP 47 tag: decides the decimal sign, and which of the passages was read. */
+  language: string,
 ) => Share;
 
 const sharesOf = (parts: Record<string, boolean>): Share => {
@@ -39,27 +42,49 @@ const sharesOf = (parts: Record<string, boolean>): Share => {
   return { share: all.length === 0 ? 0 : all.filter(Boolean).length / all.length, parts };
 };
 
+/** Off by no more than the tolerance; a little more for what binary fractions cannot say (0.1 + 0.2). */
+const near = (given: number | undefined, right: number, tolerance: number): boolean =>
+  given !== undefined && Math.abs(given - right) <= tolerance + 1e-9 * Math.max(1, Math.abs(right));
+
+/** Each right one earns its share, each wrong one costs as much, never below nothing: marking everything earns nothing. */
+function sharesOfMarked(given: readonly string[], right: ReadonlySet<string>): Share {
+  const worth = 1 / Math.max(1, right.size);
+  const share = mapResponse(given, {
+    entries: new Map([...right].map((one) => [one, worth])),
+    defaultValue: -worth,
+    lowerBound: 0,
+    upperBound: 1,
+  });
+  return { share, parts: Object.fromEntries(given.map((one) => [one, right.has(one)])) };
+}
+
+/** Pairs of which the first of each is a part: what belongs where. */
+function sharesOfPairs(
+  given: readonly (readonly [string, string])[],
+  right: readonly (readonly [string, string])[],
+): Share {
+  const placed = new Map(given);
+  return sharesOf(Object.fromEntries(right.map(([part, place]) => [part, placed.get(part) === place])));
+}
+
+/** By the id of each gap: whether what was written there is accepted. */
+const sharesOfGaps = ({ gaps, spelling }: QuestionOf<"gaps" | "cells">, given: Record<string, string>): Share =>
+  sharesOf(
+    Object.fromEntries(
+      gaps.map((gap) => [gap.id, gap.accepted.some((accepted) => isAccepted(given[gap.id] ?? "", accepted, spelling))]),
+    ),
+  );
+
 const pairKey = ([left, right]: readonly [string, string]) => `${left} ${right}`;
 
 /** Marks by type, before "all or nothing" is applied. Sources: QTI match_correct and map_response, see qti.ts. */
-const markers: { [Type in Exclude<QuestionType, "longText">]: Marker<Type> } = {
+const markers: { [Type in Exclude<QuestionType, "longText" | "sketch">]: Marker<Type> } = {
   choice: (question, response) => ({
     share: question.right === null ? 0 : matchCorrect([response], [question.right], "single"),
     parts: {},
   }),
 
-  /** Each right option earns its share, each wrong one costs as much, never below nothing: ticking everything earns nothing. */
-  choices: (question, response) => {
-    const worth = 1 / Math.max(1, question.right.length);
-    const share = mapResponse(response, {
-      entries: new Map(question.right.map((id) => [id, worth])),
-      defaultValue: -worth,
-      lowerBound: 0,
-      upperBound: 1,
-    });
-    const parts = Object.fromEntries(response.map((id) => [id, question.right.includes(id)]));
-    return { share, parts };
-  },
+  choices: (question, response) => sharesOfMarked(response, new Set(question.right)),
 
   shortText: (question, response) => {
     const earned = question.accepted
@@ -68,25 +93,18 @@ const markers: { [Type in Exclude<QuestionType, "longText">]: Marker<Type> } = {
     return { share: Math.max(0, ...earned), parts: {} };
   },
 
-  number: (question, response, decimal) =>
+  number: (question, response, language) =>
     sharesOf(
       Object.fromEntries(
         question.parts.map((part) => [
           part.id,
-          part.id in response && numberIsRight(part, response[part.id]!, decimal),
+          part.id in response && numberIsRight(part, response[part.id]!, decimalSign(language)),
         ]),
       ),
     ),
 
-  gaps: (question, response) =>
-    sharesOf(
-      Object.fromEntries(
-        question.gaps.map((gap) => [
-          gap.id,
-          gap.accepted.some((accepted) => isAccepted(response[gap.id] ?? "", accepted, question.spelling)),
-        ]),
-      ),
-    ),
+  gaps: sharesOfGaps,
+  cells: sharesOfGaps,
 
   match: (question, response) => {
     const worth = 1 / Math.max(1, question.pairs.length);
@@ -109,6 +127,34 @@ const markers: { [Type in Exclude<QuestionType, "longText">]: Marker<Type> } = {
     const parts = Object.fromEntries(question.right.map((id, at) => [id, response[at] === id]));
     return matchCorrect(response, question.right, "ordered") ? { share: 1, parts } : sharesOf(parts);
   },
+
+  groups: (question, response) => sharesOfPairs(response, question.right),
+  labels: (question, response) => sharesOfPairs(response, question.right),
+
+  line: (question, response) => ({ share: near(response, question.right, question.tolerance) ? 1 : 0, parts: {} }),
+
+  bars: (question, response) =>
+    sharesOf(
+      Object.fromEntries(question.bars.map((bar) => [bar.id, near(response[bar.id], bar.right, bar.tolerance)])),
+    ),
+
+  /** A point that is asked for can be hit once; what hits none costs as much as one earns. */
+  points: (question, response) => {
+    const left = question.right.map((point, at) => ({ point, name: `right ${at}` }));
+    const given = response.map(([x, y], at) => {
+      const hit = left.findIndex(
+        ({ point }) => near(x, point[0], question.tolerance) && near(y, point[1], question.tolerance),
+      );
+      return hit < 0 ? `wrong ${at}` : left.splice(hit, 1)[0]!.name;
+    });
+    const { share } = sharesOfMarked(given, new Set(question.right.map((_, at) => `right ${at}`)));
+    return { share, parts: Object.fromEntries(given.map((name, at) => [String(at), name.startsWith("right")])) };
+  },
+
+  highlight: (question, response, language) => {
+    const right = question.right[language] ?? Object.values(question.right)[0] ?? [];
+    return sharesOfMarked(response.map(String), new Set(right.map(String)));
+  },
 };
 
 /** Whether there is anything in a response at all. */
@@ -116,6 +162,9 @@ export function isBlankResponse(type: QuestionType, value: unknown): boolean {
   if (value === undefined || value === null || value === "") return true;
   if (Array.isArray(value)) return value.length === 0;
   if (typeof value === "string") return value.trim() === "";
+  if (typeof value === "number") return false;
+  if (type === "longText") return writtenText(value as ResponseOf<"longText">).trim() === "";
+  if (type === "bars") return Object.keys(value).length === 0;
   if (type === "number") return Object.values(value as ResponseOf<"number">).every((part) => part.number.trim() === "");
   return Object.values(value as ResponseOf<"gaps">).every((text) => text.trim() === "");
 }
@@ -130,11 +179,15 @@ export function mark(question: Question, value: unknown, language = "en"): Mark 
   const outOf = question.marks;
   const parsed = responseSchemas[question.type].safeParse(value);
   if (!parsed.success || isBlankResponse(question.type, value)) {
-    return { verdict: "blank", marks: question.type === "longText" ? null : 0, outOf, parts: {} };
+    return { verdict: "blank", marks: readByPerson(question.type) ? null : 0, outOf, parts: {} };
   }
-  if (question.type === "longText") return { verdict: "to read", marks: null, outOf, parts: {} };
-  const marker = markers[question.type] as (q: Question, r: ResponseValue, decimal: "." | ",") => Share;
-  const { share, parts } = marker(question, parsed.data, decimalSign(language));
+  if (readByPerson(question.type)) return { verdict: "to read", marks: null, outOf, parts: {} };
+  const marker = markers[question.type as keyof typeof markers] as (
+    q: Question,
+    r: ResponseValue,
+    language: string,
+  ) => Share;
+  const { share, parts } = marker(question, parsed.data, language);
   const whole = share > 1 - 1e-9;
   const earned = question.partial === "all" && !whole ? 0 : share;
   const verdict = whole ? "right" : earned > 0 ? "partly" : "wrong";

@@ -1,5 +1,13 @@
 import { inLanguage } from "../resource/language";
-import { passageParts, responseSchemas, type Option, type Question } from "../resource/question";
+import {
+  passageParts,
+  passageWords,
+  responseSchemas,
+  writtenText,
+  type Option,
+  type Question,
+  type QuestionOf,
+} from "../resource/question";
 
 /** Responses and right answers as a person would write them down: for results, CSV and the light table. */
 
@@ -17,8 +25,9 @@ export function sayResponse(question: Question, value: unknown, languages: reado
     case "choices":
       return (value as string[]).map((id) => named(question.options, id, languages)).join(" · ");
     case "shortText":
-    case "longText":
       return value as string;
+    case "longText":
+      return writtenText(value as string | { text: string; done: string[] });
     case "number": {
       const given = value as Record<string, { number: string; unit?: string }>;
       return question.parts
@@ -36,7 +45,65 @@ export function sayResponse(question: Question, value: unknown, languages: reado
         .join(" · ");
     case "order":
       return (value as string[]).map((id) => named(question.items, id, languages)).join(" → ");
+    case "groups":
+      return sayGroups(question, value as [string, string][], languages);
+    case "labels":
+      return sayLabels(question, value as [string, string][], languages);
+    case "line":
+      return (value as number).toLocaleString(languages[0]);
+    case "bars": {
+      const given = value as Record<string, number>;
+      return sayBars(question, (bar) => given[bar.id], languages);
+    }
+    case "points":
+      return sayPoints(value as [number, number][], languages);
+    case "highlight":
+      return sayHighlighted(question, value as number[], languages);
+    case "cells": {
+      const given = value as Record<string, string>;
+      return question.gaps.map((gap) => given[gap.id] || "–").join(" · ");
+    }
+    case "sketch":
+      return `a drawing of ${(value as unknown[]).length} ${(value as unknown[]).length === 1 ? "line" : "lines"}`;
   }
+}
+
+type Pairs = readonly (readonly [string, string])[];
+
+const sayGroups = ({ groups, items }: QuestionOf<"groups">, pairs: Pairs, languages: readonly string[]): string =>
+  groups
+    .map((group) => {
+      const inside = pairs.filter(([, to]) => to === group.id).map(([item]) => named(items, item, languages));
+      return `${inLanguage(group.text, languages) ?? "?"}: ${inside.join(", ") || "–"}`;
+    })
+    .join(" · ");
+
+const sayLabels = ({ spots, labels }: QuestionOf<"labels">, pairs: Pairs, languages: readonly string[]): string =>
+  spots
+    .map(({ id }, at) => {
+      const label = pairs.find(([spot]) => spot === id)?.[1];
+      return `${at + 1} ${label ? named(labels, label, languages) : "–"}`;
+    })
+    .join(" · ");
+
+const sayBars = (
+  { bars }: QuestionOf<"bars">,
+  of: (bar: QuestionOf<"bars">["bars"][number]) => number | undefined,
+  languages: readonly string[],
+): string =>
+  bars
+    .map((bar) => `${inLanguage(bar.text, languages) ?? "?"} ${of(bar)?.toLocaleString(languages[0]) ?? "–"}`)
+    .join(" · ");
+
+const sayPoints = (points: readonly (readonly [number, number])[], languages: readonly string[]): string =>
+  points.map((point) => `(${point.map((one) => one.toLocaleString(languages[0])).join(" | ")})`).join(" ");
+
+function sayHighlighted(question: QuestionOf<"highlight">, places: readonly number[], languages: readonly string[]) {
+  const marked = new Set(places);
+  return passageWords(inLanguage(question.passage, languages) ?? "", question.unit)
+    .filter(({ place }) => place !== null && marked.has(place))
+    .map(({ text }) => text.trim())
+    .join(" · ");
 }
 
 /** The right answer; for questions a person reads, what that means. */
@@ -70,7 +137,25 @@ export function sayAnswer(question: Question, languages: readonly string[]): str
         .join(" · ");
     case "order":
       return question.right.map((id) => named(question.items, id, languages)).join(" → ");
+    case "groups":
+      return sayGroups(question, question.right, languages);
+    case "labels":
+      return sayLabels(question, question.right, languages);
+    case "line": {
+      const right = question.right.toLocaleString(languages[0]);
+      return question.tolerance ? `${right} (${question.tolerance} either way)` : right;
+    }
+    case "bars":
+      return sayBars(question, (bar) => bar.right, languages);
+    case "points":
+      return sayPoints(question.right, languages);
+    case "highlight":
+      return sayHighlighted(question, inLanguage(question.right, languages) ?? [], languages);
+    case "cells":
+      return question.gaps.map((gap) => gap.accepted.join(" or ")).join(" · ");
     case "longText":
       return "In the student's own words; a person reads it.";
+    case "sketch":
+      return "As the student draws it; a person looks at it.";
   }
 }

@@ -4,13 +4,14 @@ import type { ReactNode } from "react";
 import type { Block, BlockOf } from "@/core/resource/block";
 import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
-import type { Question, QuestionType } from "@/core/resource/question";
+import { readByPerson, type Question, type QuestionType } from "@/core/resource/question";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
 import { BlockView } from "../step/block-view";
 import { NumberBox } from "./number-box";
 import { PictureEditor } from "./picture-editor";
-import { questionEditors, type EditorProps } from "./question-editors";
+import type { EditorProps } from "./editor-props";
+import { questionEditors } from "./question-editors";
 import { RichEditor } from "./rich-editor";
 
 export const questionNames: Record<QuestionType, string> = {
@@ -22,6 +23,14 @@ export const questionNames: Record<QuestionType, string> = {
   match: "Pairs to match",
   order: "Put in order",
   longText: "Writing",
+  groups: "Sort into groups",
+  labels: "Label a picture",
+  line: "Place on a number line",
+  bars: "Bars to draw",
+  points: "Points to plot",
+  highlight: "Words to mark",
+  cells: "Table to fill",
+  sketch: "Drawing",
 };
 
 function QuestionEditor({
@@ -50,7 +59,7 @@ function QuestionEditor({
       />
       <Editor question={question as never} languages={languages} newId={newId} onChange={onChange as never} />
       <div className="flex flex-wrap items-end gap-3 border-t border-line pt-3">
-        {question.type !== "longText" && (
+        {!readByPerson(question.type) && (
           <>
             <Field label="Marks" className="w-20">
               {(control) => (

@@ -1,26 +1,19 @@
 "use client";
 import type { ReactNode } from "react";
-import { mixed, readPassage, writePassage, type NewId } from "@/core/resource/edit";
+import { mixed, readPassage, writePassage } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
-import type { Option, QuestionOf, QuestionType } from "@/core/resource/question";
+import type { Option, QuestionType } from "@/core/resource/question";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
 import { X } from "lucide-react";
+import { replaced, type EditorProps } from "./editor-props";
+import { BarsEditor, LineEditor, PointsEditor } from "./graph-editors";
 import { NumberBox } from "./number-box";
 import { OptionList } from "./option-list";
-
-interface EditorProps<Type extends QuestionType> {
-  question: QuestionOf<Type>;
-  languages: readonly string[];
-  newId: NewId;
-  /** `kind` joins changes of one field into one step of undo. */
-  onChange: (question: QuestionOf<Type>, kind?: string) => void;
-}
-
-const replaced = (options: readonly Option[], changed: Option) =>
-  options.map((option) => (option.id === changed.id ? changed : option));
+import { CellsEditor, HighlightEditor, LongTextEditor, SketchEditor } from "./passage-editors";
+import { GroupsEditor, LabelsEditor } from "./sorting-editors";
 
 function ChoiceEditor({ question, languages, newId, onChange }: EditorProps<"choice">) {
   const { options } = question;
@@ -332,23 +325,6 @@ function OrderEditor({ question, languages, newId, onChange }: EditorProps<"orde
   );
 }
 
-function LongTextEditor({ question, onChange }: EditorProps<"longText">) {
-  return (
-    <Field label="Lines to write on" className="w-32">
-      {(control) => (
-        <NumberBox
-          {...control}
-          least={1}
-          most={60}
-          whole
-          value={question.lines}
-          onNumber={(lines) => onChange({ ...question, lines }, `lines-${question.id}`)}
-        />
-      )}
-    </Field>
-  );
-}
-
 /** The part of a question's editor that is its type's own. */
 export const questionEditors: { [Type in QuestionType]: (props: EditorProps<Type>) => ReactNode } = {
   choice: ChoiceEditor,
@@ -359,5 +335,12 @@ export const questionEditors: { [Type in QuestionType]: (props: EditorProps<Type
   match: MatchEditor,
   order: OrderEditor,
   longText: LongTextEditor,
+  groups: GroupsEditor,
+  labels: LabelsEditor,
+  line: LineEditor,
+  bars: BarsEditor,
+  points: PointsEditor,
+  highlight: HighlightEditor,
+  cells: CellsEditor,
+  sketch: SketchEditor,
 };
-export type { EditorProps };

@@ -1,4 +1,5 @@
 "use client";
+import { readByPerson } from "@/core/resource/question";
 import { clsx } from "clsx";
 import { useState } from "react";
 import { mainActivity } from "@/core/resource/activity";
@@ -93,7 +94,7 @@ function Aside({
             {answers.map((question) => (
               <dd key={question.id} className="mt-0.5 [overflow-wrap:anywhere]">
                 {sayAnswer(question, languages)}
-                {question.type !== "longText" && question.marks !== 1 && (
+                {!readByPerson(question.type) && question.marks !== 1 && (
                   <span className="text-ink-soft"> · {question.marks} marks</span>
                 )}
               </dd>

@@ -5,9 +5,13 @@ import { inLanguage } from "@/core/resource/language";
 import type { Question, QuestionType, ResponseValue } from "@/core/resource/question";
 import { isBlankResponse, type Mark } from "@/core/scoring/mark";
 import { ChoiceView, ChoicesView } from "./questions/choice";
+import { BarsView, LineView, PointsView } from "./questions/graph";
 import { MatchView } from "./questions/match";
 import { OrderView } from "./questions/order";
+import { CellsView, HighlightView } from "./questions/passage";
 import type { QuestionProps } from "./questions/props";
+import { SketchView } from "./questions/sketch";
+import { GroupsView, LabelsView } from "./questions/sort";
 import { GapsView, LongTextView, NumberView, ShortTextView } from "./questions/typed";
 import { Rich } from "./rich";
 
@@ -20,6 +24,14 @@ const views: { [Type in QuestionType]: (props: QuestionProps<Type>) => ReactNode
   match: MatchView,
   order: OrderView,
   longText: LongTextView,
+  groups: GroupsView,
+  labels: LabelsView,
+  line: LineView,
+  bars: BarsView,
+  points: PointsView,
+  highlight: HighlightView,
+  cells: CellsView,
+  sketch: SketchView,
 };
 
 function VerdictLine({ mark, feedback }: { mark: Mark; feedback: ReactNode }) {

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { inLanguage } from "@/core/resource/language";
-import { passageParts } from "@/core/resource/question";
+import { passageParts, writtenText } from "@/core/resource/question";
 import { partLook, target, type QuestionProps } from "./props";
 
 export function ShortTextView({ value = "", onChange, still, labelledBy }: QuestionProps<"shortText">) {
@@ -20,17 +20,53 @@ export function ShortTextView({ value = "", onChange, still, labelledBy }: Quest
   );
 }
 
-export function LongTextView({ question, value = "", onChange, still, labelledBy }: QuestionProps<"longText">) {
+/** Writing, and where there is one, the list to look through before it is handed in. */
+export function LongTextView({
+  question,
+  value = "",
+  onChange,
+  still,
+  languages,
+  labelledBy,
+}: QuestionProps<"longText">) {
+  const text = writtenText(value);
+  const done = typeof value === "string" ? [] : value.done;
+  const { checklist } = question;
   return (
-    <textarea
-      aria-labelledby={labelledBy}
-      value={value}
-      readOnly={still}
-      rows={question.lines}
-      maxLength={20_000}
-      onChange={(event) => onChange(event.target.value)}
-      className={clsx(target, "w-full border-line-strong py-2 leading-relaxed")}
-    />
+    <div className="grid gap-3">
+      <textarea
+        aria-labelledby={labelledBy}
+        value={text}
+        readOnly={still}
+        rows={question.lines}
+        maxLength={20_000}
+        onChange={(event) => onChange(checklist ? { text: event.target.value, done } : event.target.value)}
+        className={clsx(target, "w-full border-line-strong py-2 leading-relaxed")}
+      />
+      {checklist && checklist.length > 0 && (
+        <ul aria-label="Before you hand it in">
+          {checklist.map((point) => (
+            <li key={point.id}>
+              <label className="flex min-h-12 items-center gap-3">
+                <input
+                  type="checkbox"
+                  disabled={still}
+                  checked={done.includes(point.id)}
+                  onChange={(event) =>
+                    onChange({
+                      text,
+                      done: event.target.checked ? [...done, point.id] : done.filter((one) => one !== point.id),
+                    })
+                  }
+                  className="h-6 w-6 accent-green"
+                />
+                {inLanguage(point.text, languages)}
+              </label>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
   );
 }
 

@@ -1,0 +1,34 @@
+import type { Axis } from "./question";
+
+/** How many decimals a scale's marks need to be told apart. */
+const decimalsOf = (axis: Axis): number => {
+  const [, fraction = ""] = String(axis.step).split(".");
+  return Math.min(6, Math.max(fraction.length, String(axis.from).split(".")[1]?.length ?? 0));
+};
+
+const rounded = (axis: Axis, value: number): number => Number(value.toFixed(decimalsOf(axis)));
+
+/** The marks of a scale from its first to its last. */
+export function marksOf(axis: Axis): number[] {
+  const count = Math.floor((axis.to - axis.from) / axis.step + 1e-9);
+  return Array.from({ length: count + 1 }, (_, at) => rounded(axis, axis.from + at * axis.step));
+}
+
+/** The nearest mark of the scale, whatever was pointed at. */
+export function nearestMark(axis: Axis, value: number): number {
+  const steps = Math.round((value - axis.from) / axis.step);
+  const most = Math.floor((axis.to - axis.from) / axis.step + 1e-9);
+  return rounded(axis, axis.from + Math.max(0, Math.min(most, steps)) * axis.step);
+}
+
+const MOST_NUMBERS = 11;
+
+/** Whether the n-th mark bears its number: all of them where there are few, else every second, fifth or tenth. */
+export function bearsNumber(axis: Axis, at: number): boolean {
+  const count = marksOf(axis).length;
+  const every = [1, 2, 5, 10, 20, 50, 100, 200, 500].find((step) => count / step <= MOST_NUMBERS) ?? 1000;
+  return at % every === 0;
+}
+
+/** Where a value stands on a scale, 0 at its beginning and 1 at its end. */
+export const shareAlong = (axis: Axis, value: number): number => (value - axis.from) / (axis.to - axis.from);

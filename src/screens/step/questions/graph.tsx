@@ -1,0 +1,330 @@
+"use client";
+import { clsx } from "clsx";
+import { Minus, Plus } from "lucide-react";
+import { useState, type KeyboardEvent, type PointerEvent } from "react";
+import { inLanguage } from "@/core/resource/language";
+import type { Axis } from "@/core/resource/question";
+import { bearsNumber, marksOf, nearestMark, shareAlong } from "@/core/resource/scale";
+import type { QuestionProps } from "./props";
+
+const said = (value: number, languages: readonly string[]) => value.toLocaleString(languages[0]);
+
+/** How far along and how far up a drawing was pointed at, 0 to 1. */
+function pointedAt(event: PointerEvent<SVGSVGElement>): { along: number; up: number } {
+  const box = event.currentTarget.getBoundingClientRect();
+  const { width, height } = event.currentTarget.viewBox.baseVal;
+  const x = ((event.clientX - box.left) / box.width) * width;
+  const y = ((event.clientY - box.top) / box.height) * height;
+  return {
+    along: (x - PLOT.left) / (width - PLOT.left - PLOT.right),
+    up: 1 - (y - PLOT.top) / (height - PLOT.top - PLOT.bottom),
+  };
+}
+
+const PLOT = { left: 44, right: 16, top: 14, bottom: 34 };
+const valueAt = (axis: Axis, share: number) => nearestMark(axis, axis.from + share * (axis.to - axis.from));
+
+/** A number line: pointed at, dragged along, or moved with the arrow keys. */
+export function LineView({ question, value, onChange, still, languages, labelledBy }: QuestionProps<"line">) {
+  const { axis } = question;
+  const [width, height] = [640, 92];
+  const inner = width - PLOT.left - PLOT.right;
+  const x = (one: number) => PLOT.left + shareAlong(axis, one) * inner;
+  const point = (event: PointerEvent<SVGSVGElement>) => {
+    if (still || (event.type === "pointermove" && event.buttons === 0)) return;
+    onChange(valueAt(axis, pointedAt(event).along));
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }[event.key];
+    const to =
+      event.key === "Home"
+        ? axis.from
+        : event.key === "End"
+          ? axis.to
+          : by && (value === undefined ? axis.from : value + by * axis.step);
+    if (still || to === undefined) return;
+    event.preventDefault();
+    onChange(nearestMark(axis, to));
+  };
+  return (
+    <div className="grid gap-1">
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        role="slider"
+        tabIndex={still ? -1 : 0}
+        aria-labelledby={labelledBy}
+        aria-valuemin={axis.from}
+        aria-valuemax={axis.to}
+        aria-valuenow={value ?? axis.from}
+        aria-valuetext={value === undefined ? "no place chosen yet" : said(value, languages)}
+        aria-disabled={still}
+        onPointerDown={point}
+        onPointerMove={point}
+        onKeyDown={onKey}
+        className="w-full max-w-2xl touch-none rounded-card border border-line bg-card select-none"
+      >
+        <line x1={PLOT.left - 14} x2={width - 6} y1={52} y2={52} className="stroke-ink" strokeWidth={2} />
+        {marksOf(axis).map((one, at) => (
+          <g key={one}>
+            <line
+              x1={x(one)}
+              x2={x(one)}
+              y1={bearsNumber(axis, at) ? 43 : 47}
+              y2={bearsNumber(axis, at) ? 61 : 57}
+              className="stroke-ink"
+              strokeWidth={1.5}
+            />
+            {bearsNumber(axis, at) && (
+              <text x={x(one)} y={82} textAnchor="middle" className="numbers fill-ink text-[17px]">
+                {said(one, languages)}
+              </text>
+            )}
+          </g>
+        ))}
+        {value !== undefined && (
+          <path
+            d={`M ${x(value)} 50 l -11 -20 a 11 11 0 1 1 22 0 z`}
+            className="fill-green stroke-card"
+            strokeWidth={1.5}
+          />
+        )}
+      </svg>
+      <p className="numbers text-[0.9em] text-ink-soft" aria-hidden>
+        {value === undefined ? "Point at the line." : said(value, languages)}
+      </p>
+    </div>
+  );
+}
+
+/** Marks and lines of an upright scale. */
+function UprightScale({
+  axis,
+  width,
+  height,
+  languages,
+}: {
+  axis: Axis;
+  width: number;
+  height: number;
+  languages: readonly string[];
+}) {
+  const inner = height - PLOT.top - PLOT.bottom;
+  return (
+    <g>
+      {marksOf(axis).map((one, at) => {
+        const y = PLOT.top + (1 - shareAlong(axis, one)) * inner;
+        return (
+          <g key={one}>
+            <line x1={PLOT.left} x2={width - PLOT.right} y1={y} y2={y} className="stroke-line" strokeWidth={1} />
+            {bearsNumber(axis, at) && (
+              <text x={PLOT.left - 8} y={y + 5} textAnchor="end" className="numbers fill-ink text-[15px]">
+                {said(one, languages)}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      {axis.name && (
+        <text x={4} y={10} className="fill-ink-soft text-[13px]">
+          {inLanguage(axis.name, languages)}
+        </text>
+      )}
+    </g>
+  );
+}
+
+/** Bars to pull to their height: pointed at, or with the buttons below each. */
+export function BarsView({
+  question,
+  value = {},
+  onChange,
+  still,
+  languages,
+  parts,
+  labelledBy,
+}: QuestionProps<"bars">) {
+  const { axis, bars } = question;
+  const [width, height] = [640, 300];
+  const inner = { width: width - PLOT.left - PLOT.right, height: height - PLOT.top - PLOT.bottom };
+  const each = inner.width / bars.length;
+  const set = (id: string, to: number) => onChange({ ...value, [id]: nearestMark(axis, to) });
+  const point = (event: PointerEvent<SVGSVGElement>) => {
+    if (still || (event.type === "pointermove" && event.buttons === 0)) return;
+    const { along, up } = pointedAt(event);
+    const bar = bars[Math.floor(along * bars.length)];
+    if (bar) set(bar.id, valueAt(axis, up));
+  };
+  return (
+    <div role="group" aria-labelledby={labelledBy} className="grid max-w-2xl gap-2">
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        aria-hidden
+        onPointerDown={point}
+        onPointerMove={point}
+        className="w-full touch-none rounded-card border border-line bg-card select-none"
+      >
+        <UprightScale axis={axis} width={width} height={height} languages={languages} />
+        {bars.map((bar, at) => {
+          const given = value[bar.id];
+          const tall = given === undefined ? 0 : shareAlong(axis, given) * inner.height;
+          return (
+            <g key={bar.id}>
+              <rect
+                x={PLOT.left + at * each + each * 0.18}
+                width={each * 0.64}
+                y={PLOT.top + inner.height - tall}
+                height={tall}
+                className={clsx(parts[bar.id] === false ? "fill-clay" : parts[bar.id] ? "fill-green" : "fill-slate")}
+              />
+              <text
+                x={PLOT.left + (at + 0.5) * each}
+                y={height - 12}
+                textAnchor="middle"
+                className="fill-ink text-[15px]"
+              >
+                {inLanguage(bar.text, languages)}
+              </text>
+            </g>
+          );
+        })}
+        <line
+          x1={PLOT.left}
+          x2={width - PLOT.right}
+          y1={height - PLOT.bottom}
+          y2={height - PLOT.bottom}
+          className="stroke-ink"
+          strokeWidth={2}
+        />
+      </svg>
+      <ul className="flex flex-wrap gap-x-4 gap-y-1">
+        {bars.map((bar) => {
+          const text = inLanguage(bar.text, languages) ?? "";
+          const given = value[bar.id];
+          return (
+            <li key={bar.id} className="flex items-center gap-1">
+              <span className="min-w-16">{text}</span>
+              <button
+                type="button"
+                disabled={still || given === undefined || given <= axis.from}
+                aria-label={`${text}: less`}
+                onClick={() => set(bar.id, (given ?? axis.from) - axis.step)}
+                className="grid h-12 w-12 place-items-center rounded-card border-2 border-line-strong disabled:opacity-40"
+              >
+                <Minus size={18} aria-hidden />
+              </button>
+              <output className="numbers w-12 text-center font-semibold" aria-label={`${text} stands at`}>
+                {given === undefined ? "–" : said(given, languages)}
+              </output>
+              <button
+                type="button"
+                disabled={still || (given !== undefined && given >= axis.to)}
+                aria-label={`${text}: more`}
+                onClick={() => set(bar.id, (given ?? axis.from) + axis.step)}
+                className="grid h-12 w-12 place-items-center rounded-card border-2 border-line-strong disabled:opacity-40"
+              >
+                <Plus size={18} aria-hidden />
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}
+
+/** A grid to set points on: pointed at, or with the arrow keys and the space bar. */
+export function PointsView({
+  question,
+  value = [],
+  onChange,
+  still,
+  languages,
+  parts,
+  labelledBy,
+}: QuestionProps<"points">) {
+  const { x: across, y: upward } = question;
+  const [width, height] = [520, 440];
+  const inner = { width: width - PLOT.left - PLOT.right, height: height - PLOT.top - PLOT.bottom };
+  const [cursor, setCursor] = useState<readonly [number, number]>([across.from, upward.from]);
+  const [seen, setSeen] = useState(false);
+  const place = ([x, y]: readonly [number, number]) => ({
+    cx: PLOT.left + shareAlong(across, x) * inner.width,
+    cy: PLOT.top + (1 - shareAlong(upward, y)) * inner.height,
+  });
+  const toggle = (at: readonly [number, number]) => {
+    const without = value.filter(([x, y]) => x !== at[0] || y !== at[1]);
+    onChange(without.length < value.length ? without : [...value, [at[0], at[1]]]);
+  };
+  const point = (event: PointerEvent<SVGSVGElement>) => {
+    if (still) return;
+    const { along, up } = pointedAt(event);
+    const at = [valueAt(across, along), valueAt(upward, up)] as const;
+    setCursor(at);
+    toggle(at);
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const by = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    if (still || (!by && event.key !== " " && event.key !== "Enter")) return;
+    event.preventDefault();
+    if (!by) return toggle(cursor);
+    setCursor([
+      nearestMark(across, cursor[0] + by[0]! * across.step),
+      nearestMark(upward, cursor[1] + by[1]! * upward.step),
+    ]);
+  };
+  const saidPoint = ([x, y]: readonly [number, number]) => `${said(x, languages)} across, ${said(y, languages)} up`;
+  return (
+    <div className="grid gap-2">
+      {/* A grid of points has no role of its own; it is worked with arrows and space, and says where it is. */}
+      <div
+        role="application"
+        aria-roledescription="grid to set points on"
+        aria-labelledby={labelledBy}
+        tabIndex={still ? -1 : 0}
+        onKeyDown={onKey}
+        onFocus={() => setSeen(true)}
+        onBlur={() => setSeen(false)}
+        className="w-full max-w-xl rounded-card"
+      >
+        <svg
+          viewBox={`0 0 ${width} ${height}`}
+          aria-hidden
+          onPointerDown={point}
+          className="w-full touch-none rounded-card border border-line bg-card select-none"
+        >
+          <UprightScale axis={upward} width={width} height={height} languages={languages} />
+          {marksOf(across).map((one, at) => {
+            const { cx } = place([one, upward.from]);
+            return (
+              <g key={one}>
+                <line x1={cx} x2={cx} y1={PLOT.top} y2={height - PLOT.bottom} className="stroke-line" strokeWidth={1} />
+                {bearsNumber(across, at) && (
+                  <text x={cx} y={height - 12} textAnchor="middle" className="numbers fill-ink text-[15px]">
+                    {said(one, languages)}
+                  </text>
+                )}
+              </g>
+            );
+          })}
+          {seen && !still && <circle {...place(cursor)} r={13} className="fill-none stroke-green" strokeWidth={2} />}
+          {value.map((one, at) => (
+            <circle
+              key={one.join()}
+              {...place(one)}
+              r={8}
+              className={clsx(parts[at] === false ? "fill-clay" : parts[at] ? "fill-green" : "fill-slate")}
+            />
+          ))}
+        </svg>
+      </div>
+      <p className="heard" aria-live="polite">
+        {seen && `${saidPoint(cursor)}${value.some(([x, y]) => x === cursor[0] && y === cursor[1]) ? ", a point" : ""}`}
+      </p>
+      <p className="numbers text-[0.9em] text-ink-soft">
+        {value.length === 0
+          ? "No points yet."
+          : value.map((one) => `(${one.map((n) => said(n, languages)).join(" | ")})`).join(" ")}
+      </p>
+    </div>
+  );
+}
