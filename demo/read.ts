@@ -5,6 +5,7 @@ import { Kind, Licence, parseDocument, phases, Subject, type Document, type Step
 import { mixed } from "@/core/resource/edit";
 import type { Question } from "@/core/resource/question";
 import { richText } from "@/core/resource/rich-text";
+import { handQuestion, handQuestions } from "./written-questions";
 
 /**
  * The demo's lessons are written by hand in a short YAML form (see demo/README.md), so that they read like lessons.
@@ -42,7 +43,8 @@ const WrittenBlock = z.union([
   z.strictObject({ gaps: Text, ask: Text.optional(), bank: z.array(Text).optional(), ...asked }),
   z.strictObject({ match: Text, pairs: z.record(z.string(), Text), extra: z.array(Text).optional(), ...asked }),
   z.strictObject({ order: Text, items: z.array(Text), ...asked }),
-  z.strictObject({ write: Text, lines: z.number().optional(), ...asked }),
+  z.strictObject({ write: Text, lines: z.number().optional(), look: z.array(Text).optional(), ...asked }),
+  ...handQuestions(asked),
 ]);
 type WrittenBlock = z.infer<typeof WrittenBlock>;
 
@@ -193,9 +195,15 @@ function questionOf(written: WrittenBlock, id: string, language: string): Questi
     };
   }
   if ("write" in written) {
-    return { ...common(written.write, { ...written, checked: "never" }), type: "longText", lines: written.lines ?? 6 };
+    return {
+      ...common(written.write, { ...written, checked: "never" }),
+      type: "longText",
+      lines: written.lines ?? 6,
+      ...(written.look && { checklist: options(written.look, "c") }),
+    };
   }
-  return null;
+  if ("text" in written || "picture" in written || "table" in written || "link" in written) return null;
+  return handQuestion(written, common("", written), language);
 }
 
 function blockOf(written: WrittenBlock, id: string, language: string): Block {

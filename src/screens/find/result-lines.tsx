@@ -19,15 +19,15 @@ const columns: { sort: Sort; text: string; className: string }[] = [
   { sort: "used", text: "Used here", className: "text-right" },
 ];
 
-/** What students do, each once, in the order it first comes; at most five. */
+/** What students do, each once, in the order it first comes; at most four. */
 export function Doing({ doing }: { doing: readonly Activity[] }) {
   const distinct = [...new Set(doing)];
   return (
     <span className="flex gap-1 text-ink-soft">
-      {distinct.slice(0, 5).map((activity) => (
+      {distinct.slice(0, 4).map((activity) => (
         <ActivityIcon key={activity} activity={activity} name />
       ))}
-      {distinct.length > 5 && <span className="text-[12px]">+{distinct.length - 5}</span>}
+      {distinct.length > 4 && <span className="text-[12px]">+{distinct.length - 4}</span>}
     </span>
   );
 }

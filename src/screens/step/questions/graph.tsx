@@ -109,13 +109,17 @@ function UprightScale({
   languages: readonly string[];
 }) {
   const inner = height - PLOT.top - PLOT.bottom;
+  // Rules as close as a knitting only confuse: a fine scale has those that bear a number.
+  const all = marksOf(axis).length <= 16;
   return (
     <g>
       {marksOf(axis).map((one, at) => {
         const y = PLOT.top + (1 - shareAlong(axis, one)) * inner;
         return (
           <g key={one}>
-            <line x1={PLOT.left} x2={width - PLOT.right} y1={y} y2={y} className="stroke-line" strokeWidth={1} />
+            {(bearsNumber(axis, at) || all) && (
+              <line x1={PLOT.left} x2={width - PLOT.right} y1={y} y2={y} className="stroke-line" strokeWidth={1} />
+            )}
             {bearsNumber(axis, at) && (
               <text x={PLOT.left - 8} y={y + 5} textAnchor="end" className="numbers fill-ink text-[15px]">
                 {said(one, languages)}
