@@ -144,7 +144,9 @@ test("every type of question can be written and then done", async ({ signedIn })
   await expect(question("Writing").getByRole("button", { name: "Check" })).toHaveCount(0);
 });
 
-test("two windows: the second to save is told, and overwrites nothing", async ({ signedIn }) => {
+test("two windows: what each changed apart comes together, and what both changed is to choose from", async ({
+  signedIn,
+}) => {
   const first = await signedIn("Kit Lorne");
   await first.goto("/find?words=journal+page");
   await first.keyboard.press("e");
@@ -153,12 +155,21 @@ test("two windows: the second to save is told, and overwrites nothing", async ({
   await second.goto(first.url());
   await first.getByLabel("Title", { exact: true }).fill("Changed in the first window");
   await expect(first.getByText(/saved \d/)).toBeVisible();
-  await second.getByLabel("Title", { exact: true }).fill("Changed in the second window");
-  await expect(second.getByText(/has saved a change since this page was opened/)).toBeVisible();
-  await expect(second.getByRole("button", { name: "Publish" })).toBeDisabled();
-  second.on("dialog", (dialog) => void dialog.accept());
-  await second.getByRole("button", { name: "Go on from what was saved there" }).click();
+  await second.getByLabel("Title of the step").fill("Only the second window touched this");
+  await expect(second.getByText("This was also changed in another window.")).toBeVisible();
+  await expect(second.getByText("Nothing of either was lost.")).toBeVisible();
   await expect(second.getByLabel("Title", { exact: true })).toHaveValue("Changed in the first window");
+  await expect(second.getByLabel("Title of the step")).toHaveValue("Only the second window touched this");
+  await second.getByRole("button", { name: "Good" }).click();
+  await expect(second.getByText(/saved \d/)).toBeVisible();
+
+  await second.getByLabel("Title of the step").fill("The second says so");
+  await expect(second.getByText(/saved \d/)).toBeVisible();
+  await first.getByLabel("Title of the step").fill("The first says so");
+  await expect(first.getByText(/Both changed the following/)).toBeVisible();
+  await expect(first.getByLabel("Title of the step")).toHaveValue("The first says so");
+  await first.getByRole("button", { name: "Take the other" }).click();
+  await expect(first.getByLabel("Title of the step")).toHaveValue("The second says so");
 });
 
 test("what its author keeps from being changed says so", async ({ signedIn }) => {
@@ -176,4 +187,45 @@ test("what its author keeps from being changed says so", async ({ signedIn }) =>
     "Attribution, not for sale (CC BY-NC)",
     "Attribution, not for sale, share alike (CC BY-NC-SA)",
   ]);
+});
+
+test("the author's improvement is taken step by step; her own wording stays, or is put back", async ({ signedIn }) => {
+  const page = await signedIn("Rona Sundin");
+  await page.goto("/find?words=the+lighthouse+cat");
+  await page.keyboard.press("e");
+  await page.waitForURL(/\/adapt\/\d+/);
+  const steps = page.getByRole("region", { name: "Steps" });
+  const heading = page.getByLabel("Title of the step");
+  const first = await heading.inputValue();
+  await heading.fill("A step of my own wording");
+  await expect(page.getByText(/saved \d/)).toBeVisible();
+
+  const author = await signedIn("Linnea Strand");
+  await author.goto("/find?words=the+lighthouse+cat");
+  await author.keyboard.press("e");
+  await author.waitForURL(/\/adapt\/\d+/);
+  await author.getByRole("region", { name: "Steps" }).getByRole("listitem").nth(1).getByRole("button").nth(1).click();
+  await author.getByLabel("Title of the step").fill("The author says it better");
+  await expect(author.getByText(/saved \d/)).toBeVisible();
+  await author.getByRole("button", { name: "Publish" }).click();
+  await author.waitForURL(/satchel/);
+
+  await page.reload();
+  await page.getByRole("button", { name: /revision 2 is out/ }).click();
+  const news = page.getByRole("region", { name: /New in Linnea Strand’s revision 2/ });
+  await expect(news.locator("ins").first()).toContainText("better");
+  await news.getByRole("button", { name: "Take “The author says it better”" }).click();
+  await expect(news.getByText("in yours already")).toBeVisible();
+  await expect(steps).toContainText("The author says it better");
+  await expect(steps).toContainText("A step of my own wording");
+  await news.getByRole("button", { name: "Done: go on from revision 2" }).click();
+  await expect(page.getByText("Its author has published nothing newer.")).toBeVisible();
+
+  const changes = page.getByRole("region", { name: "What changed since" });
+  await expect(changes.locator("ins").first()).toContainText("my own wording");
+  await changes.getByRole("button", { name: "Put back “A step of my own wording”" }).click();
+  await expect(changes.getByText("Nothing changed")).toBeVisible();
+  await expect(steps).toContainText(first);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(steps).toContainText("A step of my own wording");
 });

@@ -50,6 +50,19 @@ export async function revisionById(db: Queryable, id: number): Promise<Revision 
   return rows[0] && { ...rows[0], document: parseDocument(rows[0].document) };
 }
 
+/** Every revision of a resource, the newest first, without its document. */
+export function revisionsOf(db: Queryable, resource: number): Promise<Omit<Revision, "document">[]> {
+  return db.query(
+    "select id, resource_id resource, number, author_id author, created from revision where resource_id = $1 order by number desc",
+    [resource],
+  );
+}
+
+/** Says that a version goes on from a later revision of its source than before. */
+export async function followSource(db: Queryable, resource: number, revision: number): Promise<void> {
+  await db.query("update resource set source_revision_id = $2 where id = $1", [resource, revision]);
+}
+
 export async function addResource(
   db: Queryable,
   resource: { district: number; owner: number; source: number | null; created: Date },

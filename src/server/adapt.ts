@@ -1,6 +1,8 @@
 import type { Document } from "@/core/resource/document";
 import type { Db } from "@/data/db";
-import { draftOf, resourceById, revisionById } from "@/data/resources";
+import { draftOf, resourceById, revisionById, revisionsOf } from "@/data/resources";
+import { permit } from "./permissions";
+import type { Visitor } from "./session";
 
 /** What the editor opens: the draft, or the head where there is none; and the revision it was adapted from. */
 export interface AdaptData {
@@ -12,16 +14,25 @@ export interface AdaptData {
   published: boolean;
   shelves: string[];
   saved: Date | null;
-  source: { author: string; number: number; document: Document } | null;
+  source: {
+    author: string;
+    number: number;
+    document: Document;
+    /** What its author has published since, as long as she may see it. */
+    newer: { revision: number; number: number; document: Document } | null;
+  } | null;
+  /** Her own, the newest first. */
+  revisions: { id: number; number: number; created: Date }[];
 }
 
 /** For a resource the caller has been found to own. */
-export async function adaptData(db: Db, id: number): Promise<AdaptData | null> {
+export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date): Promise<AdaptData | null> {
   const [resource, draft] = await Promise.all([resourceById(db, id), draftOf(db, id)]);
   if (!resource) return null;
-  const [head, source] = await Promise.all([
+  const [head, source, revisions] = await Promise.all([
     resource.head === null ? undefined : revisionById(db, resource.head),
-    resource.source ? revisionById(db, resource.source.revision) : undefined,
+    sourceOf(db, visitor, resource.source, now),
+    revisionsOf(db, id),
   ]);
   const document = draft?.document ?? head?.document;
   if (!document) return null;
@@ -33,9 +44,27 @@ export async function adaptData(db: Db, id: number): Promise<AdaptData | null> {
     published: resource.head !== null,
     shelves: resource.shelves,
     saved: draft?.saved ?? head?.created ?? null,
-    source:
-      source && resource.source
-        ? { author: resource.source.author, number: source.number, document: source.document }
-        : null,
+    source,
+    revisions: revisions.map(({ id: revision, number, created }) => ({ id: revision, number, created })),
+  };
+}
+
+async function sourceOf(
+  db: Db,
+  visitor: Visitor,
+  source: { resource: number; revision: number; author: string } | null,
+  now: Date,
+): Promise<AdaptData["source"]> {
+  const revision = source && (await revisionById(db, source.revision));
+  if (!source || !revision) return null;
+  const { author } = source;
+  const visible = await permit(db, visitor, "look at resource", { resource: source.resource }, now);
+  const head = visible ? (await resourceById(db, source.resource))?.head : null;
+  const newer = head && head !== revision.id ? await revisionById(db, head) : undefined;
+  return {
+    author,
+    number: revision.number,
+    document: revision.document,
+    newer: newer ? { revision: newer.id, number: newer.number, document: newer.document } : null,
   };
 }

@@ -14,6 +14,7 @@ import {
   restoreBlock,
 } from "@/core/resource/edit";
 import { unfinished } from "@/core/resource/unfinished";
+import { takeField, takeStep } from "@/core/resource/merge";
 import { inLanguage } from "@/core/resource/language";
 import type { ResponseValue } from "@/core/resource/question";
 import { mark, type Mark } from "@/core/scoring/mark";
@@ -22,10 +23,11 @@ import type { AdaptData } from "@/server/adapt";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
-import { Notice } from "@/ui/notice";
 import { Tip } from "@/ui/tip";
 import { tell, tellProblem } from "@/ui/toast";
 import { StepView } from "../step/step-view";
+import { ChangesView } from "./changes-view";
+import { MetNotice } from "./met-notice";
 import { SaveSign } from "./save-state";
 import { Settings } from "./settings";
 import { Spine } from "./spine";
@@ -34,17 +36,34 @@ import { useDraft } from "./use-draft";
 
 const newId = () => crypto.randomUUID().slice(0, 13);
 
-function SourceSign({ data, changes }: { data: AdaptData; changes: Changes | null }) {
-  if (!data.source || !changes) return <span className="text-[13px] text-ink-soft">made by me</span>;
+/** Whose it is, and how far it has gone from its source: leads to what changed. */
+function SourceSign({
+  data,
+  changes,
+  open,
+  onOpen,
+}: {
+  data: AdaptData;
+  changes: Changes | null;
+  open: boolean;
+  onOpen: () => void;
+}) {
+  const { source } = data;
+  if (!source && data.revisions.length === 0) return <span className="text-[13px] text-ink-soft">made by me</span>;
   return (
-    <Tip text={sayChanges(changes)}>
-      <span
-        tabIndex={0}
-        className="inline-flex h-7 items-center gap-2 rounded-card border border-brass bg-brass-wash px-2.5 text-[13px]"
+    <Tip text={changes ? sayChanges(changes) : "What changed since an earlier revision"}>
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={onOpen}
+        className="inline-flex h-7 items-center gap-2 rounded-card border border-brass bg-brass-wash px-2.5 text-[13px] whitespace-nowrap"
       >
-        <GitBranch size={14} aria-hidden /> from {data.source.author}, revision {data.source.number} · {changes.count}{" "}
-        {changes.count === 1 ? "change" : "changes"}
-      </span>
+        <GitBranch size={14} aria-hidden />
+        {source && changes
+          ? `from ${source.author}, revision ${source.number} · ${changes.count} ${changes.count === 1 ? "change" : "changes"}`
+          : `made by me, revision ${data.revisions[0]!.number}`}
+        {source?.newer && <strong className="text-green">revision {source.newer.number} is out</strong>}
+      </button>
     </Tip>
   );
 }
@@ -102,7 +121,8 @@ export function AdaptScreen({
   const draft = useDraft(data.resource, data.document, data.counter);
   const { document, change, undo, redo, state } = draft;
   const [current, setCurrent] = useState<string | null>(document.steps[0]?.id ?? null);
-  const [asStudent, setAsStudent] = useState(false);
+  const [view, setView] = useState<"edit" | "student" | "changes">("edit");
+  const asStudent = view === "student";
   const { busy, publish } = usePublish(data, draft);
   const router = useRouter();
   const language = document.languages[0]!;
@@ -125,6 +145,10 @@ export function AdaptScreen({
     return () => window.removeEventListener("keydown", onKey);
   }, [undo, redo]);
 
+  const pick = (id: string) => {
+    setCurrent(id);
+    if (view === "changes") setView("edit");
+  };
   const remove = (id: string) => {
     const removed = document.steps.find((one) => one.id === id)!;
     const at = document.steps.findIndex((one) => one.id === id);
@@ -167,7 +191,12 @@ export function AdaptScreen({
           }
           className="min-w-40 flex-1 rounded-[4px] bg-transparent px-1 font-serif text-[20px] hover:ring-1 hover:ring-line"
         />
-        <SourceSign data={data} changes={changes} />
+        <SourceSign
+          data={data}
+          changes={changes}
+          open={view === "changes"}
+          onOpen={() => setView(view === "changes" ? "edit" : "changes")}
+        />
         <SaveSign state={state} savedBefore={data.saved} zone={zone} />
         <div className="flex gap-1">
           <IconButton name="Undo" disabled={!undo} onClick={() => undo?.()}>
@@ -182,30 +211,25 @@ export function AdaptScreen({
             {data.shelves.includes("staffroom") ? "Take out of the staffroom" : "Share in the staffroom"}
           </Button>
         )}
-        <Button aria-pressed={asStudent} onClick={() => setAsStudent(!asStudent)}>
+        <Button aria-pressed={asStudent} onClick={() => setView(asStudent ? "edit" : "student")}>
           <Eye size={16} aria-hidden /> {asStudent ? "Back to editing" : "See as student"}
         </Button>
         <Button
           look="main"
           onClick={publish}
-          disabled={
-            busy ||
-            problems.length > 0 ||
-            state.kind === "conflict" ||
-            (!data.hasDraft && state.kind === "saved" && !state.at)
-          }
+          disabled={busy || problems.length > 0 || (!data.hasDraft && state.kind === "saved" && !state.at)}
         >
           {busy ? "One moment …" : "Publish"}
         </Button>
       </header>
-      {state.kind === "conflict" && (
-        <Notice tone="warning" className="m-3">
-          Somebody, perhaps you in another window, has saved a change since this page was opened. What you see here is
-          not lost while this window stays open, but it is not saved.{" "}
-          <button type="button" className="font-semibold underline" onClick={() => window.location.reload()}>
-            Go on from what was saved there
-          </button>
-        </Notice>
+      {draft.met && (
+        <MetNotice
+          met={draft.met}
+          document={document}
+          onTake={(id) => change((now) => takeStep(now, draft.met!.theirs, id))}
+          onTakeField={(field) => change((now) => takeField(now, draft.met!.theirs, field))}
+          onClose={draft.seenMet}
+        />
       )}
       <div className="grid min-h-0 flex-1 grid-cols-[262px_minmax(0,1fr)_288px]">
         <Spine
@@ -214,14 +238,16 @@ export function AdaptScreen({
           changes={changes}
           problems={problems}
           periodMinutes={periodMinutes}
-          onPick={setCurrent}
+          onPick={pick}
           onMove={(from, to) => change(moveStep(document, from, to))}
           onCopy={(id) => change(duplicateStep(document, id, newId))}
           onRemove={remove}
           onAdd={add}
         />
         <section aria-label="The step" className="min-h-0 overflow-auto p-6">
-          {!step ? (
+          {view === "changes" ? (
+            <ChangesView data={data} document={document} zone={zone} onChange={change} />
+          ) : !step ? (
             <Empty title="No steps yet">
               <Button look="plain" onClick={add}>
                 Write the first step
@@ -247,7 +273,7 @@ export function AdaptScreen({
           sourceLicence={data.source?.document.licence ?? null}
           onStep={(next, kind) => change(replaceStep(document, next), kind ?? null)}
           onDocument={(next, kind) => change(next, kind ?? null)}
-          onGo={setCurrent}
+          onGo={pick}
         />
       </div>
     </div>

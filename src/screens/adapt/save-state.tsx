@@ -22,7 +22,6 @@ export function SaveSign({ state, savedBefore, zone }: { state: SaveState; saved
           <CloudOff size={14} aria-hidden className="shrink-0" /> <span>not saved: {state.problem}</span>
         </span>
       )}
-      {state.kind === "conflict" && <span className="text-clay">not saved: it was changed in another window</span>}
     </p>
   );
 }

@@ -1,15 +1,17 @@
 "use client";
 import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import type { Document } from "@/core/resource/document";
+import { merge, type Merged } from "@/core/resource/merge";
 import { saveDraft } from "@/server/actions/adapt";
 
 /** What has become of the newest change. */
 export type SaveState =
-  | { kind: "saved"; at: Date | null }
-  | { kind: "waiting" }
-  | { kind: "saving" }
-  | { kind: "failed"; problem: string }
-  | { kind: "conflict" };
+  { kind: "saved"; at: Date | null } | { kind: "waiting" } | { kind: "saving" } | { kind: "failed"; problem: string };
+
+/** Another window, or a colleague, saved meanwhile; what was taken from there, and what both changed. */
+export interface Met extends Pick<Merged, "taken" | "takenFields" | "conflicts"> {
+  theirs: Document;
+}
 
 interface History {
   past: Document[];
@@ -22,7 +24,12 @@ interface History {
 /** A new document, or how to make one of whatever it is by then. */
 export type DocumentChange = Document | ((now: Document) => Document);
 
-type Move = { type: "change"; to: DocumentChange; kind: string | null } | { type: "undo" } | { type: "redo" };
+type Move =
+  | { type: "change"; to: DocumentChange; kind: string | null }
+  /** Somebody else's save is taken into what is there, and into every state undo can go back to. */
+  | { type: "meet"; base: Document; theirs: Document }
+  | { type: "undo" }
+  | { type: "redo" };
 
 const LONGEST_PAST = 200;
 
@@ -34,6 +41,10 @@ function step(history: History, move: Move): History {
       if (to === now) return history;
       const joins = move.kind !== null && move.kind === history.lastKind;
       return { past: joins ? past : [...past, now].slice(-LONGEST_PAST), now: to, future: [], lastKind: move.kind };
+    }
+    case "meet": {
+      const met = (document: Document) => merge(move.base, document, move.theirs).document;
+      return { past: past.map(met), now: met(now), future: future.map(met), lastKind: null };
     }
     case "undo":
       return past.length === 0
@@ -62,6 +73,8 @@ export function useDraft(resource: number, start: Document, counter: number) {
   const saved = useRef(start);
   const newest = useRef(start);
   const running = useRef<Promise<boolean> | null>(null);
+  const [met, setMet] = useState<Met | null>(null);
+  const again = useRef<() => Promise<boolean>>(() => Promise.resolve(false));
 
   const saveOnce = useCallback(async (): Promise<boolean> => {
     const document = newest.current;
@@ -79,8 +92,16 @@ export function useDraft(resource: number, start: Document, counter: number) {
       return false;
     }
     if (outcome.value.conflict) {
-      setState({ kind: "conflict" });
-      return false;
+      const { document: theirs, counter: theirCounter } = outcome.value;
+      const base = saved.current;
+      const merged = merge(base, newest.current, theirs);
+      seen.current = theirCounter;
+      saved.current = theirs;
+      newest.current = merged.document;
+      setKept(theirs);
+      setMet({ ...merged, theirs });
+      move({ type: "meet", base, theirs });
+      return again.current();
     }
     seen.current = outcome.value.counter;
     saved.current = document;
@@ -88,6 +109,8 @@ export function useDraft(resource: number, start: Document, counter: number) {
     setState(newest.current === document ? { kind: "saved", at: new Date() } : { kind: "waiting" });
     return true;
   }, [resource]);
+
+  useEffect(() => void (again.current = saveOnce), [saveOnce]);
 
   /** Saves what is there now; true when everything is saved. One save at a time. */
   const flush = useCallback(async (): Promise<boolean> => {
@@ -98,7 +121,7 @@ export function useDraft(resource: number, start: Document, counter: number) {
 
   useEffect(() => {
     newest.current = history.now;
-    if (history.now === saved.current || state.kind === "conflict") return;
+    if (history.now === saved.current) return;
     const timer = setTimeout(() => void flush(), state.kind === "failed" ? RETRY_MS : PAUSE_MS);
     return () => clearTimeout(timer);
   }, [history.now, state.kind, flush]);
@@ -124,5 +147,7 @@ export function useDraft(resource: number, start: Document, counter: number) {
     state: shown,
     flush,
     seen: () => seen.current,
+    met,
+    seenMet: () => setMet(null),
   };
 }

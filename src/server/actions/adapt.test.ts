@@ -6,7 +6,18 @@ import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world
 import { actAs, answerFrom, visitorOf } from "../testing/as";
 import { adaptData } from "../adapt";
 import { lightTable } from "../light-table";
-import { adaptResource, archiveResource, makeResource, publishDraft, saveDraft, shareInStaffroom } from "./adapt";
+import { takeOffShelf } from "@/data/shelves";
+import { GET as readRevision } from "@/app/(teacher)/adapt/[resource]/revision/route";
+import { publish } from "../publish";
+import {
+  adaptResource,
+  archiveResource,
+  goOnFromSource,
+  makeResource,
+  publishDraft,
+  saveDraft,
+  shareInStaffroom,
+} from "./adapt";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -77,7 +88,8 @@ describe("saving", () => {
       conflict: false,
       counter: 2,
     });
-    expect(value(await saveDraft({ resource: mine, seen: 1, document }))).toEqual({ conflict: true, counter: 1 });
+    const late = value(await saveDraft({ resource: mine, seen: 1, document }));
+    expect(late).toMatchObject({ conflict: true, counter: 2, document: { title: { en: "Better" } } });
     expect((await draftOf(db, mine))!.document.title.en).toBe("Better");
   });
 
@@ -119,6 +131,56 @@ describe("saving", () => {
   });
 });
 
+describe("the author goes on", () => {
+  const publishAgain = async (source: number, document: Document) => {
+    const { id } = await db.transaction((tx) => publish(tx, { resource: source, document, author: world.teodor, now }));
+    return id;
+  };
+  const newer = async (mine: number) => (await adaptData(db, ines(), mine, now))!.source!.newer;
+
+  test("a later revision is shown beside, and only when she says so her version goes on from it", async () => {
+    const { source, mine } = await adapted();
+    expect(await newer(mine)).toBeNull();
+    const revision = await publishAgain(source.id, lesson("Original, better"));
+    expect(await newer(mine)).toMatchObject({ revision, number: 2, document: { title: { en: "Original, better" } } });
+    expect(value(await goOnFromSource({ resource: mine, revision }))).toEqual({ number: 2 });
+    expect(await newer(mine)).toBeNull();
+    expect((await adaptData(db, ines(), mine, now))!.source!.number).toBe(2);
+  });
+
+  test("what was taken off the shelf is not shown any more, and cannot be gone on from", async () => {
+    const { source, mine } = await adapted();
+    const revision = await publishAgain(source.id, lesson("Now private"));
+    await takeOffShelf(db, source.id, "staffroom");
+    expect(await newer(mine)).toBeNull();
+    expect(await goOnFromSource({ resource: mine, revision })).toMatchObject({ ok: false });
+  });
+
+  test("nor a revision of something else", async () => {
+    const { mine } = await adapted();
+    const other = await publishFor(db, world.teodor, lesson("Another thing"), ["staffroom"]);
+    expect(await goOnFromSource({ resource: mine, revision: other.revision })).toMatchObject({ ok: false });
+    expect((await adaptData(db, ines(), mine, now))!.source!.number).toBe(1);
+  });
+
+  test("each of her own revisions can be read again, and nobody else's by way of hers", async () => {
+    const { source, mine } = await adapted();
+    const draft = (await draftOf(db, mine))!;
+    await saveDraft({ resource: mine, seen: 1, document: draft.document });
+    await publishDraft({ resource: mine, seen: 2 });
+    const [own] = (await adaptData(db, ines(), mine, now))!.revisions;
+    const ask = (id: number) =>
+      readRevision(new Request(`http://satchel.example/?id=${id}`), {
+        params: Promise.resolve({ resource: String(mine) }),
+      });
+    expect(((await (await ask(own!.id)).json()) as { document: Document }).document.title.en).toBe("Original");
+    expect((await ask(source.revision)).status).toBe(404);
+    expect((await ask(999_999)).status).toBe(404);
+    actAs(teodor());
+    expect((await ask(own!.id)).status).toBe(404);
+  });
+});
+
 describe("publishing", () => {
   test("makes a revision, ends the draft, and writes into the credit what was changed", async () => {
     const { mine } = await adapted();
@@ -129,7 +191,7 @@ describe("publishing", () => {
     const revision = (await revisionById(db, resource.head!))!;
     expect(revision.document.credits.at(-1)!.changed).toBe("another title");
     expect(await draftOf(db, mine)).toBeUndefined();
-    expect((await adaptData(db, mine))!).toMatchObject({
+    expect((await adaptData(db, ines(), mine, now))!).toMatchObject({
       published: true,
       hasDraft: false,
       counter: 0,

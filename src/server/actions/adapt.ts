@@ -7,6 +7,7 @@ import { licenceProblem, mayAdapt, sharingProblem, startAdaptation } from "@/cor
 import * as resources from "@/data/resources";
 import { indexResource, putOnShelf, removeFromSearch, takeOffShelf } from "@/data/shelves";
 import { act, Refused } from "../act";
+import { permit } from "../permissions";
 import { publish } from "../publish";
 
 const Id = z.number().int().positive();
@@ -79,7 +80,7 @@ function readDocument(value: unknown): Document {
 
 /**
  * Saves the draft. `seen` is the counter of the draft this window last knew; when another window has saved since, nothing
- * is written and `conflict` is true.
+ * is written, `conflict` is true, and what was saved there comes back.
  */
 export const saveDraft = act(
   "edit resource",
@@ -100,7 +101,14 @@ export const saveDraft = act(
         by: visitor.id,
         at: now,
       });
-      if (counter === null) return { conflict: true as const, counter: given.seen };
+      if (counter === null) {
+        // Saved, or published, in another window: that goes back, to be put together with what this one has.
+        const there = await resources.draftOf(tx, resource.id);
+        const head = resource.head === null ? undefined : await resources.revisionById(tx, resource.head);
+        const other = there?.document ?? head?.document;
+        if (!other) throw new Refused("This was taken away in another window. What you see here is not saved.");
+        return { conflict: true as const, counter: there?.counter ?? 0, document: other };
+      }
       if (resource.head === null) await indexResource(tx, resource.id, document, false);
       return { conflict: false as const, counter };
     });
@@ -137,6 +145,21 @@ export const publishDraft = act(
       await resources.dropDraft(tx, resource.id);
       return { number: revision.number };
     });
+  },
+);
+
+/** Says that she has looked at what the author of the source published since: her version goes on from there. */
+export const goOnFromSource = act(
+  "edit resource",
+  z.object({ resource: Id, revision: Id }),
+  async ({ db, visitor, now }, given) => {
+    const resource = (await resources.resourceById(db, given.resource))!;
+    const revision = await resources.revisionById(db, given.revision);
+    const its = resource.source && revision?.resource === resource.source.resource;
+    if (!its || !(await permit(db, visitor, "look at resource", { resource: revision.resource }, now)))
+      throw new Refused("That revision is not here any more.");
+    await resources.followSource(db, resource.id, revision.id);
+    return { number: revision.number };
   },
 );
 

@@ -10,7 +10,7 @@ export const metadata: Metadata = { title: "Adapt" };
 export default async function AdaptPage({ params }: { params: Promise<{ resource: string }> }) {
   const resource = idFrom((await params).resource) ?? -1;
   const { db, visitor, now } = await enter("edit resource", { resource });
-  const [data, { current }] = await Promise.all([adaptData(db, resource), chosenClass(db, visitor, now)]);
+  const [data, { current }] = await Promise.all([adaptData(db, visitor, resource, now), chosenClass(db, visitor, now)]);
   if (!data) notFound();
   return <AdaptScreen key={resource} data={data} periodMinutes={current?.periodMinutes ?? null} zone={visitor.zone} />;
 }

@@ -1,0 +1,164 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { expect, test } from "./fixture";
+
+/** The shore lesson in work mode: everything in it is answered as a student would, and marked for real. */
+async function shore(page: Page, step: number): Promise<void> {
+  await page.goto(`/find?words=what+the+ebb+lays+bare&mode=work&step=${step}`);
+  await expect(page.getByRole("heading", { name: "What the ebb lays bare", level: 1 })).toBeVisible();
+}
+const right = (page: Page) => page.getByRole("status").filter({ hasText: /^Right/ });
+
+test("sorting, labelling and a place on a line", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await shore(page, 1);
+  const belongs: Record<string, string[]> = {
+    Plants: ["bladder wrack", "sea lettuce", "kelp"],
+    Animals: ["limpet", "beadlet anemone", "shore crab"],
+    Neither: ["a pebble", "a bit of rope"],
+  };
+  for (const [group, items] of Object.entries(belongs)) {
+    for (const item of items) {
+      await page.getByRole("group", { name: "To sort" }).getByRole("button", { name: item, exact: true }).click();
+      await page.getByRole("button", { name: `Put “${item}” into ${group}` }).click();
+    }
+  }
+  await page.getByRole("button", { name: "Take “kelp” out of Plants" }).click();
+  await page.getByRole("button", { name: "Put “kelp” into Neither" }).click();
+  await page.getByRole("button", { name: "Check" }).click();
+  await expect(page.getByText("Partly right: 7 of 8")).toBeVisible();
+  await page.getByRole("button", { name: "Take “kelp” out of Neither" }).click();
+  await page.getByRole("button", { name: "Put “kelp” into Plants" }).click();
+  await page.getByRole("button", { name: "Check" }).click();
+  await expect(right(page)).toBeVisible();
+
+  await shore(page, 2);
+  for (const name of ["frond", "stipe", "holdfast"])
+    await page.getByRole("group", { name: "Names" }).getByRole("button", { name, exact: true }).click();
+  await expect(page.getByRole("button", { name: "Place 2: stipe" })).toBeVisible();
+  await page.getByRole("button", { name: "Check" }).first().click();
+  await expect(right(page)).toHaveCount(1);
+  const line = page.getByRole("slider");
+  await line.focus();
+  await page.keyboard.press("End");
+  for (let press = 0; press < 3; press += 1) await page.keyboard.press("ArrowLeft");
+  await expect(line).toHaveAttribute("aria-valuetext", "4.5");
+  await page.getByRole("button", { name: "Check" }).last().click();
+  await expect(right(page)).toHaveCount(2);
+});
+
+test("a table to fill, bars to draw and points to plot, with the keyboard", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await shore(page, 3);
+  await page.getByLabel("upper shore, Together").fill("35");
+  await page.getByLabel("middle shore, Periwinkles").fill("18");
+  await page.getByLabel("lower shore, Limpets").fill("9");
+  await page.getByRole("button", { name: "Check" }).nth(0).click();
+  await expect(right(page)).toHaveCount(1);
+
+  for (const [bar, height] of [
+    ["upper", 4],
+    ["middle", 22],
+    ["lower", 9],
+  ] as const) {
+    const more = page.getByRole("button", { name: `${bar}: more` });
+    await more.focus();
+    for (let press = 0; press < height; press += 1) await page.keyboard.press("Enter");
+    await expect(page.getByLabel(`${bar} stands at`)).toHaveText(String(height));
+  }
+  await page.getByRole("button", { name: "Check" }).nth(1).click();
+  await expect(right(page)).toHaveCount(2);
+
+  await page.getByRole("application").focus();
+  for (const keys of ["u ", "ru ", "rruu ", "rru "])
+    for (const key of keys) await page.keyboard.press({ u: "ArrowUp", r: "ArrowRight", " ": "Space" }[key]!);
+  await expect(page.getByText("(0 | 1) (1 | 2) (3 | 4) (5 | 5)", { exact: true }).last()).toBeVisible();
+  await page.getByRole("button", { name: "Check" }).nth(2).click();
+  await expect(right(page)).toHaveCount(3);
+});
+
+test("words to mark, a drawing, and writing with a list to look through", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await shore(page, 4);
+  for (const word of ["green", "grey", "red", "brown"])
+    await page.getByRole("button", { name: word, exact: true }).click();
+  await page.getByRole("button", { name: "Check" }).click();
+  await expect(right(page)).toBeVisible();
+  const sheet = page.getByRole("application");
+  const box = (await sheet.boundingBox())!;
+  await page.mouse.move(box.x + 40, box.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 120, box.y + 90, { steps: 5 });
+  await page.mouse.up();
+  await expect(sheet.getByRole("img")).toHaveAccessibleName("1 lines drawn");
+  await sheet.focus();
+  await page.keyboard.press("Space");
+  for (let press = 0; press < 4; press += 1) await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Space");
+  await expect(sheet.getByRole("img")).toHaveAccessibleName("2 lines drawn");
+  await page.getByRole("button", { name: "Last line away" }).click();
+  await expect(sheet.getByRole("img")).toHaveAccessibleName("1 lines drawn");
+
+  await shore(page, 5);
+  await page.getByRole("textbox", { name: /Describe what you would expect/ }).fill("Limpets, because they hold on.");
+  await page.getByRole("checkbox", { name: "I named at least two living things." }).check();
+  await expect(page.getByRole("textbox", { name: /Describe what/ })).toHaveValue("Limpets, because they hold on.");
+});
+
+test("each of them is free of serious faults for those who hear or feel a page", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  for (const step of [1, 2, 3, 4, 5]) {
+    await shore(page, step);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
+    expect(serious.map(({ id, nodes }) => `${step}: ${id} ${nodes[0]?.html}`)).toEqual([]);
+  }
+});
+
+test("a teacher makes one of each, and it stands in the preview as students get it", async ({ signedIn }) => {
+  const page = await signedIn("Aud Fennimore");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Make something new" }).click();
+  await page.getByLabel("Title").fill("Questions of every kind");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/\/adapt\/\d+/);
+  await page.getByRole("button", { name: "Write the first step" }).click();
+  await page.getByLabel("Title of the step").fill("All of them");
+  const names = [
+    "Sort into groups",
+    "Place on a number line",
+    "Bars to draw",
+    "Points to plot",
+    "Words to mark",
+    "Table to fill",
+    "Drawing",
+  ];
+  for (const name of names) {
+    await page.getByRole("button", { name: "Question …" }).click();
+    await page.getByRole("menuitem", { name, exact: true }).click();
+    const question = page.getByRole("region", { name, exact: true });
+    await question.getByRole("textbox", { name: "What is asked" }).fill(`About: ${name}`);
+    if (name === "Sort into groups") {
+      for (const at of [1, 2]) await question.getByLabel(`Group ${at}`, { exact: true }).fill(`Group ${at}`);
+      for (const at of [1, 2, 3, 4])
+        await question.getByLabel(`Thing to sort ${at}`, { exact: true }).fill(`Thing ${at}`);
+    }
+    if (name === "Bars to draw") await question.getByLabel("Bar 1", { exact: true }).fill("May");
+    if (name === "Points to plot") {
+      await question.getByRole("application").focus();
+      await page.keyboard.press("ArrowRight");
+      await page.keyboard.press("Space");
+    }
+    if (name === "Words to mark") {
+      await question.getByLabel("Passage").fill("A cold wind and a warm boat");
+      await question.getByRole("button", { name: "warm" }).click();
+      await question.getByLabel("Passage").fill("Today a cold wind and a warm boat");
+      await expect(question.getByRole("button", { name: "warm" })).toHaveAttribute("aria-pressed", "true");
+    }
+    if (name === "Table to fill") await question.getByLabel("Row 2, column 2").fill("[12|twelve]");
+  }
+  await expect(page.getByText("Nothing stands in the way.")).toBeVisible();
+  await expect(page.getByText(/saved \d/)).toBeVisible();
+  await page.getByRole("button", { name: "See as student" }).click();
+  for (const name of names) await expect(page.getByText(`About: ${name}`)).toBeVisible();
+});

@@ -1,0 +1,16 @@
+import { revisionById } from "@/data/resources";
+import { idFrom } from "@/server/page";
+import { route } from "@/server/route";
+
+/** One of her own revisions whole, to be compared with or gone back to. */
+export const GET = route(
+  "edit resource",
+  ({ resource }) => ({ resource: idFrom(resource) ?? -1 }),
+  async ({ db, params, request }) => {
+    const id = idFrom(new URL(request.url).searchParams.get("id") ?? undefined) ?? -1;
+    const revision = await revisionById(db, id);
+    if (!revision || revision.resource !== idFrom(params.resource))
+      return Response.json({ problem: "There is no such revision." }, { status: 404 });
+    return Response.json({ document: revision.document });
+  },
+);

@@ -1,0 +1,225 @@
+import fc from "fast-check";
+import { canonical, changesBetween } from "./changes";
+import { parseDocument, type Document, type Step } from "./document";
+import { insertStep, moveStep, newStep, removeStep, replaceStep } from "./edit";
+import { merge, takeField, takeStep } from "./merge";
+import { richText } from "./rich-text";
+import { stepText, wordsChanged } from "./words-changed";
+
+const text = (id: string, words: string) => ({ id, type: "text" as const, text: { en: richText(words) } });
+const step = (id: string, words = `Words of ${id}.`): Step => ({
+  ...newStep("en", `Step ${id}`, () => id),
+  blocks: [text(`${id}-1`, words), text(`${id}-2`, "The second part.")],
+});
+const lesson = (ids: readonly string[], more: Partial<Document> = {}): Document =>
+  parseDocument({
+    schema: 1,
+    languages: ["en"],
+    title: { en: "Ropes" },
+    kind: "lesson",
+    grades: { from: 4, to: 5 },
+    subjects: ["science"],
+    licence: "CC-BY-4.0",
+    steps: ids.map((id) => step(id)),
+    ...more,
+  });
+const idsOf = (document: Document) => document.steps.map(({ id }) => id);
+const base = lesson(["a", "b", "c"]);
+const titled = (document: Document, id: string, title: string) =>
+  replaceStep(document, { ...document.steps.find((one) => one.id === id)!, title: { en: title } });
+
+describe("what two people changed apart comes together", () => {
+  test("a step each", () => {
+    const { document, taken, conflicts } = merge(base, titled(base, "a", "Mine"), titled(base, "c", "Theirs"));
+    expect(document.steps.map((one) => one.title.en)).toEqual(["Mine", "Step b", "Theirs"]);
+    expect([taken, conflicts]).toEqual([["c"], []]);
+  });
+
+  test("different parts of one step", () => {
+    const mine = titled(base, "b", "A better title");
+    const theirs = replaceStep(base, {
+      ...base.steps[1]!,
+      blocks: [text("b-1", "Other words."), base.steps[1]!.blocks[1]!],
+    });
+    const { document, conflicts } = merge(base, mine, theirs);
+    expect(conflicts).toEqual([]);
+    expect(stepText(document.steps[1]!, ["en"])).toBe("A better title\nOther words.\nThe second part.");
+  });
+
+  test("a part put in by each, in one step", () => {
+    const withPart = (id: string) =>
+      replaceStep(base, { ...base.steps[0]!, blocks: [...base.steps[0]!.blocks, text(id, id)] });
+    const { document, conflicts } = merge(base, withPart("mine"), withPart("theirs"));
+    expect(conflicts).toEqual([]);
+    expect(document.steps[0]!.blocks.map(({ id }) => id).sort()).toEqual(["a-1", "a-2", "mine", "theirs"]);
+  });
+
+  test("one puts a step in, the other moves and removes", () => {
+    const mine = insertStep(base, step("x"), 1);
+    const theirs = removeStep(moveStep(base, 2, 0), "b");
+    expect(idsOf(merge(base, mine, theirs).document)).toEqual(["c", "a", "x"]);
+  });
+
+  test("the title by one, the grades by the other", () => {
+    const mine = { ...base, title: { en: "Knots" } };
+    const { document, takenFields } = merge(base, mine, { ...base, grades: { from: 3, to: 5 } });
+    expect([document.title.en, document.grades.from]).toEqual(["Knots", 3]);
+    expect(takenFields).toEqual(["grades"]);
+  });
+
+  test("licence and credits stay mine", () => {
+    expect(merge(base, base, { ...base, licence: "CC0-1.0" }).document.licence).toBe("CC-BY-4.0");
+  });
+});
+
+describe("what both changed is handed back to choose from", () => {
+  test("the same words: mine stay, theirs are beside", () => {
+    const { document, conflicts } = merge(base, titled(base, "b", "Mine"), titled(base, "b", "Theirs"));
+    expect(document.steps[1]!.title.en).toBe("Mine");
+    expect(conflicts.map(({ step: id, theirs }) => [id, theirs?.title.en])).toEqual([["b", "Theirs"]]);
+  });
+
+  test("removed by one and changed by the other", () => {
+    const [removed, changed] = [removeStep(base, "b"), titled(base, "b", "Changed")];
+    expect(merge(base, removed, changed).conflicts).toMatchObject([{ step: "b", mine: null }]);
+    expect(merge(base, changed, removed).conflicts).toMatchObject([{ step: "b", theirs: null }]);
+    expect(idsOf(merge(base, changed, removed).document)).toEqual(["a", "b", "c"]);
+  });
+
+  test("a field of the whole", () => {
+    const { conflicts } = merge(base, { ...base, minutes: 30 }, { ...base, minutes: 40 });
+    expect(conflicts).toMatchObject([{ step: null, field: "minutes" }]);
+  });
+
+  test("both made the same change: nothing to choose", () => {
+    expect(merge(base, titled(base, "a", "New"), titled(base, "a", "New")).conflicts).toEqual([]);
+  });
+});
+
+describe("one change taken at a time", () => {
+  const theirs = titled(insertStep(removeStep(base, "a"), step("y"), 2), "b", "Theirs");
+
+  test("a changed step in its place, a new one beside its neighbour, a removed one away", () => {
+    expect(takeStep(base, theirs, "b").steps[1]!.title.en).toBe("Theirs");
+    expect(idsOf(takeStep(base, theirs, "y"))).toEqual(["a", "b", "c", "y"]);
+    expect(idsOf(takeStep(base, theirs, "a"))).toEqual(["b", "c"]);
+  });
+
+  test("all of them taken, nothing is left to take", () => {
+    const all = ["a", "b", "y"].reduce((document, id) => takeStep(document, theirs, id), base);
+    expect(changesBetween(theirs, all).count).toBe(0);
+    expect(takeField(base, { ...base, minutes: 12 }, "minutes").minutes).toBe(12);
+  });
+});
+
+// Random edits of a lesson of up to six steps.
+type Edit = (document: Document) => Document;
+const someEdit = (mark: string): fc.Arbitrary<Edit> =>
+  fc.oneof(
+    fc.nat(5).map((at): Edit => (document) => {
+      const found = document.steps[at];
+      return found ? titled(document, found.id, `${mark} ${at}`) : document;
+    }),
+    fc.nat(5).map((at): Edit => (document) => {
+      const found = document.steps[at];
+      return found ? removeStep(document, found.id) : document;
+    }),
+    fc.tuple(fc.nat(5), fc.nat(5)).map(
+      ([from, to]): Edit =>
+        (document) =>
+          moveStep(document, from, to),
+    ),
+    fc.tuple(fc.nat(5), fc.nat(99)).map(
+      ([at, n]): Edit =>
+        (document) =>
+          document.steps.some(({ id }) => id === `${mark}${n}`)
+            ? document
+            : insertStep(document, step(`${mark}${n}`), at),
+    ),
+  );
+const edited = (mark: string) =>
+  fc.array(someEdit(mark), { maxLength: 5 }).map(
+    (edits): Edit =>
+      (document) =>
+        edits.reduce((now, edit) => edit(now), document),
+  );
+const start = lesson(["a", "b", "c", "d", "e", "f"]);
+
+describe("whatever was changed", () => {
+  test("merging nothing changes nothing, from either side", () => {
+    fc.assert(
+      fc.property(edited("m"), (edit) => {
+        const changed = edit(start);
+        expect(canonical(merge(start, changed, start).document)).toBe(canonical(changed));
+        expect(canonical(merge(start, start, changed).document)).toBe(canonical(changed));
+        expect(canonical(merge(start, changed, changed).document)).toBe(canonical(changed));
+        for (const [mine, theirs] of [
+          [changed, start],
+          [start, changed],
+          [changed, changed],
+        ] as const)
+          expect(merge(start, mine, theirs).conflicts).toEqual([]);
+      }),
+    );
+  });
+
+  test("no step is lost: it is there, or to choose from, or somebody took away what nobody else had touched", () => {
+    fc.assert(
+      fc.property(edited("m"), edited("t"), (mineEdit, theirsEdit) => {
+        const [mine, theirs] = [mineEdit(start), theirsEdit(start)];
+        const { document, conflicts } = merge(start, mine, theirs);
+        const there = new Set([...idsOf(document), ...conflicts.map((one) => one.step)]);
+        for (const id of new Set([...idsOf(mine), ...idsOf(theirs)])) {
+          const takenAway = idsOf(start).includes(id) && (!idsOf(mine).includes(id) || !idsOf(theirs).includes(id));
+          if (!takenAway) expect(there).toContain(id);
+        }
+        expect(new Set(idsOf(document)).size).toBe(document.steps.length);
+      }),
+    );
+  });
+
+  test("edits of different steps never stand in each other's way", () => {
+    fc.assert(
+      fc.property(fc.subarray(idsOf(start)), (ids) => {
+        const others = idsOf(start).filter((id) => !ids.includes(id));
+        const mine = ids.reduce((document, id) => titled(document, id, "mine"), start);
+        const theirs = others.reduce((document, id) => titled(document, id, "theirs"), start);
+        const { document, conflicts } = merge(start, mine, theirs);
+        expect(conflicts).toEqual([]);
+        expect(document.steps.map((one) => one.title.en)).toEqual(
+          idsOf(start).map((id) => (ids.includes(id) ? "mine" : "theirs")),
+        );
+      }),
+    );
+  });
+});
+
+describe("word by word", () => {
+  test("what went and what came", () => {
+    const runs = wordsChanged("Tie the red rope.", "Tie the long red line.");
+    const those = (is: string) =>
+      runs
+        .filter((run) => run.is === is)
+        .map((run) => run.text.trim())
+        .join(" ");
+    expect([those("gone"), those("new")]).toEqual(["rope", "long line"]);
+  });
+
+  test("both texts can be read back from it", () => {
+    const words = fc
+      .array(fc.constantFrom("rope", "tide", ",", "\n", "  ", "boat.", "é"), { maxLength: 12 })
+      .map((all) => all.join(" "));
+    fc.assert(
+      fc.property(words, words, (before, after) => {
+        const runs = wordsChanged(before, after);
+        const without = (is: string) =>
+          runs
+            .filter((run) => run.is !== is)
+            .map((run) => run.text)
+            .join("");
+        expect(without("new")).toBe(before);
+        expect(without("gone")).toBe(after);
+      }),
+    );
+  });
+});

@@ -1,0 +1,57 @@
+import { diffWordsWithSpace } from "diff";
+import { sayAnswer } from "../scoring/say";
+import type { Block } from "./block";
+import type { Step } from "./document";
+import { inLanguage } from "./language";
+import { plainText } from "./rich-text";
+
+/** A run of words that stayed, went or came. */
+export interface WordRun {
+  text: string;
+  is: "kept" | "gone" | "new";
+}
+
+function blockText(block: Block, languages: readonly string[]): string {
+  const of = <Value>(texts: Record<string, Value> | undefined) => inLanguage(texts, languages);
+  switch (block.type) {
+    case "text":
+      return plainText(of(block.text));
+    case "question":
+      return `${plainText(of(block.question.prompt))}\n= ${sayAnswer(block.question, languages)} (${block.question.marks})`;
+    case "picture":
+      return `[picture: ${of(block.description) ?? ""}] ${of(block.caption) ?? ""}`.trim();
+    case "table":
+      return (of(block.rows) ?? []).map((row) => row.join(" | ")).join("\n");
+    case "link":
+      return `${of(block.label) ?? ""} ${block.href}`.trim();
+    case "maths":
+      return of(block.spoken) ?? "";
+    case "drawing":
+    case "photo":
+    case "speech":
+    case "poll":
+      return plainText(of(block.prompt));
+    default:
+      return `[${block.type}]`;
+  }
+}
+
+/** All there is to read in a step, a paragraph a line: what its changes are shown in. */
+export function stepText(step: Step, languages: readonly string[]): string {
+  return [
+    inLanguage(step.title, languages) ?? "",
+    plainText(inLanguage(step.instructions, languages)?.text),
+    ...step.blocks.map((block) => blockText(block, languages)),
+    plainText(inLanguage(step.teacherNotes, languages)),
+  ]
+    .filter((text) => text.trim() !== "")
+    .join("\n");
+}
+
+/** What became of a text, word by word. Put together, kept and gone are the old text, kept and new the new one. */
+export function wordsChanged(before: string, after: string): WordRun[] {
+  return diffWordsWithSpace(before, after).map((run) => ({
+    text: run.value,
+    is: run.added ? "new" : run.removed ? "gone" : "kept",
+  }));
+}
