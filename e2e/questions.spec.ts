@@ -7,7 +7,7 @@ async function shore(page: Page, step: number): Promise<void> {
   await page.goto(`/find?words=what+the+ebb+lays+bare&mode=work&step=${step}`);
   await expect(page.getByRole("heading", { name: "What the ebb lays bare", level: 1 })).toBeVisible();
 }
-const right = (page: Page) => page.getByRole("status").filter({ hasText: /^Right/ });
+const right = (page: Page) => page.getByRole("status").filter({ hasText: /Right/ });
 
 test("sorting, labelling and a place on a line", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
@@ -82,9 +82,10 @@ test("words to mark, a drawing, and writing with a list to look through", async 
   await shore(page, 4);
   for (const word of ["green", "grey", "red", "brown"])
     await page.getByRole("button", { name: word, exact: true }).click();
-  await page.getByRole("button", { name: "Check" }).click();
+  await page.getByRole("button", { name: "Check" }).first().click();
   await expect(right(page)).toBeVisible();
   const sheet = page.getByRole("application");
+  await sheet.scrollIntoViewIfNeeded();
   const box = (await sheet.boundingBox())!;
   await page.mouse.move(box.x + 40, box.y + 40);
   await page.mouse.down();
@@ -118,8 +119,8 @@ test("each of them is free of serious faults for those who hear or feel a page",
 test("a teacher makes one of each, and it stands in the preview as students get it", async ({ signedIn }) => {
   const page = await signedIn("Aud Fennimore");
   await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make something new" }).click();
-  await page.getByLabel("Title").fill("Questions of every kind");
+  await page.getByRole("button", { name: "Make new" }).click();
+  await page.getByLabel("What is it called?").fill("Questions of every kind");
   await page.keyboard.press("Enter");
   await page.waitForURL(/\/adapt\/\d+/);
   await page.getByRole("button", { name: "Write the first step" }).click();

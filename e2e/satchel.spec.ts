@@ -77,3 +77,59 @@ test("what is taken out of the satchel can be brought back, own and packed alike
   await expect(everything).toHaveText(before.replace(/\s+/g, ""));
   await expect(page.getByRole("checkbox", { name: "Tick Counting puffins" })).toBeVisible();
 });
+
+test("narrowed at once, kept in the address, and taken along as a list", async ({ signedIn }) => {
+  const page = await signedIn("Teodor Brandt");
+  await page.goto("/satchel");
+  const lines = page.getByRole("list", { name: "Everything in my satchel" }).getByRole("listitem");
+  await expect(lines.first()).toBeVisible();
+  const all = await lines.count();
+  await page.getByRole("button", { name: "Narrow" }).click();
+  const kind = page.getByLabel("Kind");
+  const choice = await kind.locator("option").nth(1).innerText();
+  await kind.selectOption({ index: 1 });
+  await expect(lines).toHaveCount(Number(/\((\d+)\)/.exec(choice)![1]));
+  await page.reload();
+  await expect(lines).toHaveCount(Number(/\((\d+)\)/.exec(choice)![1]));
+  await page.getByLabel("Words in my satchel").fill("nothing is called so");
+  await expect(page.getByRole("heading", { name: "Nothing here fits that" })).toBeVisible();
+  await page.getByRole("button", { name: /^Show all \d+ again/ }).click();
+  await expect(lines).toHaveCount(all);
+  const download = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Take this list along (CSV)" }).click();
+  expect((await download).suggestedFilename()).toBe("satchel.csv");
+});
+
+test("a pocket stands inside another, moves with the menu, and says what it is for", async ({ signedIn }) => {
+  const page = await signedIn("Marcus Osei");
+  await page.goto("/satchel");
+  const pockets = page.getByRole("navigation", { name: "Pockets" });
+  for (const name of ["Autumn", "Winter", "First week"]) {
+    await page.getByRole("button", { name: "New pocket" }).click();
+    await page.getByLabel("Name of the new pocket").fill(name);
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
+  }
+  const choose = async (pocket: string, item: string) => {
+    await pockets.getByRole("button", { name: `More for ${pocket}` }).click();
+    await page.getByRole("menuitem", { name: item }).click();
+  };
+  const order = () => pockets.getByRole("listitem").allInnerTexts();
+  await choose("First week", "Put inside “Autumn”");
+  await expect
+    .poll(async () => (await order()).slice(2).map((text) => text.split("\n")[0]))
+    .toEqual(["Autumn", "First week", "Winter"]);
+  await choose("Winter", "Up");
+  await expect
+    .poll(async () => (await order()).slice(2).map((text) => text.split("\n")[0]))
+    .toEqual(["Winter", "Autumn", "First week"]);
+  await page.keyboard.press("u");
+  await expect
+    .poll(async () => (await order()).slice(2).map((text) => text.split("\n")[0]))
+    .toEqual(["Autumn", "First week", "Winter"]);
+  await pockets.getByRole("button", { name: /^Autumn/ }).click();
+  await page.getByRole("button", { name: "Say what this pocket is for" }).click();
+  await page.getByLabel("What this pocket is for").fill("Until the clocks change.");
+  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(page.getByText("Until the clocks change.", { exact: true })).toBeVisible();
+});

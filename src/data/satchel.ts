@@ -11,6 +11,10 @@ export interface SatchelItem {
   draftOnly: boolean;
   touched: Date;
   pockets: number[];
+  /** When one of her assignments last gave it; null: never. */
+  used: Date | null;
+  /** Packed, and its author has published another revision since she last looked at it. */
+  revised: boolean;
 }
 
 /** Everything in one teacher's satchel that she may still see, most recently touched first. */
@@ -21,15 +25,16 @@ export async function satchelOf(
   return db.query<SatchelItem>(
     `with mine as (
        select r.id, case when r.source_revision_id is null then 'made' else 'adapted' end origin,
-              greatest(r.created, coalesce(h.created, r.created), coalesce(d.saved, r.created)) touched
+              greatest(r.created, coalesce(h.created, r.created), coalesce(d.saved, r.created)) touched, false revised
          from resource r left join revision h on h.id = r.head_revision_id left join draft d on d.resource_id = r.id
         where r.owner_id = $1 and r.archived is null
        union all
-       select k.resource_id, 'packed', k.packed
+       select k.resource_id, 'packed', k.packed, k.revision_id <> r.head_revision_id
          from pack k join resource r on r.id = k.resource_id join search_entry e on e.resource_id = r.id
         where k.person_id = $1 and r.owner_id <> $1 and r.archived is null
           and ((e.shelves & 4) <> 0 or ((e.shelves & 2) <> 0 and e.district_id = $3) or ((e.shelves & 1) <> 0 and e.school_id = $2)))
-     select m.id, f.facts, m.origin, p.given_name || ' ' || p.family_name author, r.head_revision_id is null "draftOnly", m.touched,
+     select m.id, f.facts, m.origin, p.given_name || ' ' || p.family_name author, r.head_revision_id is null "draftOnly", m.touched, m.revised,
+            (select max(a.opens) from assignment a where a.resource_id = m.id and a.made_by = $1 and a.called_back is null) used,
             coalesce((select array_agg(i.pocket_id) from pocket_item i join pocket k on k.id = i.pocket_id
                        where i.resource_id = m.id and k.person_id = $1), '{}') pockets
        from mine m join resource r on r.id = m.id join person p on p.id = r.owner_id
@@ -71,13 +76,28 @@ export async function unpack(tx: Queryable, person: number, resource: number): P
   return rows.map((row) => row.pocket);
 }
 
+/** She has looked at what its author published since she packed it. */
+export async function seePacked(db: Queryable, person: number, resource: number): Promise<void> {
+  await db.query(
+    `update pack k set revision_id = r.head_revision_id from resource r
+      where k.person_id = $1 and k.resource_id = $2 and r.id = k.resource_id and k.revision_id <> r.head_revision_id`,
+    [person, resource],
+  );
+}
+
 export interface Pocket {
   id: number;
   name: string;
+  /** The pocket it stands inside; one level. */
+  parent: number | null;
+  /** What it is for, in her words. */
+  about: string;
 }
 
+const pocketColumns = "id, name, parent_id parent, about";
+
 export async function pocketsOf(db: Queryable, person: number): Promise<Pocket[]> {
-  return db.query<Pocket>("select id, name from pocket where person_id = $1 order by position, id", [person]);
+  return db.query<Pocket>(`select ${pocketColumns} from pocket where person_id = $1 order by position, id`, [person]);
 }
 
 export async function ownsPocket(db: Queryable, person: number, pocket: number): Promise<boolean> {
@@ -89,13 +109,37 @@ export async function addPocket(db: Queryable, person: number, name: string): Pr
   return one<Pocket>(
     db,
     `insert into pocket (person_id, name, position)
-     select $1, $2, coalesce(max(position), 0) + 1 from pocket where person_id = $1 returning id, name`,
+     select $1, $2, coalesce(max(position), 0) + 1 from pocket where person_id = $1 returning ${pocketColumns}`,
     [person, name],
   );
 }
 
-export async function renamePocket(db: Queryable, pocket: number, name: string): Promise<void> {
-  await db.query("update pocket set name = $2 where id = $1", [pocket, name]);
+/** @throws DatabaseError unique violation on pocket_person_id_name_key when she has one of that name */
+export async function changePocket(
+  db: Queryable,
+  pocket: number,
+  change: { name?: string | undefined; about?: string | undefined },
+): Promise<void> {
+  await db.query("update pocket set name = coalesce($2, name), about = coalesce($3, about) where id = $1", [
+    pocket,
+    change.name ?? null,
+    change.about ?? null,
+  ]);
+}
+
+/** Puts all her pockets in an order, each inside another or by itself. Ids that are not hers are left out. */
+export async function arrangePockets(
+  db: Queryable,
+  person: number,
+  places: readonly { id: number; parent: number | null }[],
+): Promise<void> {
+  await db.query(
+    `update pocket p set position = x.at, parent_id = x.parent
+       from unnest($2::int[], $3::int[]) with ordinality as x(id, parent, at)
+      where p.id = x.id and p.person_id = $1
+        and (x.parent is null or exists (select 1 from pocket o where o.id = x.parent and o.person_id = $1))`,
+    [person, places.map(({ id }) => id), places.map(({ parent }) => parent)],
+  );
 }
 
 /** Removes a pocket; what was in it stays in the satchel. Returns what it held, for undo. */

@@ -3,8 +3,9 @@ import { clsx } from "clsx";
 import { FolderOpen, Inbox, Layers, MoreHorizontal, Plus } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, type FormEvent, type ReactNode } from "react";
+import { inPocket, pocketTree, type OpenPocket } from "@/core/satchel/filter";
 import type { Pocket, SatchelItem } from "@/data/satchel";
-import { makePocket, putIntoPocket, removePocket, renamePocket } from "@/server/actions/satchel";
+import { arrangePockets, changePocket, makePocket, putIntoPocket, removePocket } from "@/server/actions/satchel";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
@@ -61,9 +62,12 @@ function Entry({
   icon,
   text,
   count,
+  inside = false,
   onOpen,
   menu,
 }: {
+  /** Stands inside the pocket above it. */
+  inside?: boolean;
   here: boolean;
   icon: ReactNode;
   text: string;
@@ -75,6 +79,7 @@ function Entry({
     <li
       className={clsx(
         "group flex items-center rounded-card pr-1",
+        inside && "ml-4",
         here ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
       )}
     >
@@ -103,13 +108,49 @@ export function PocketList({
 }: {
   items: readonly SatchelItem[];
   pockets: readonly Pocket[];
-  pocket: number | "none" | null;
-  onPick: (pocket: number | "none" | null) => void;
+  pocket: OpenPocket;
+  onPick: (pocket: OpenPocket) => void;
 }) {
   const router = useRouter();
   const [making, setMaking] = useState(false);
   const [renaming, setRenaming] = useState<number | null>(null);
-  const count = (id: number) => items.filter((item) => item.pockets.includes(id)).length;
+  const tree = pocketTree(pockets);
+  const places = tree.map(({ pocket: { id }, inside }, at) => ({
+    id,
+    parent: inside ? tree.slice(0, at).findLast((one) => !one.inside)!.pocket.id : null,
+  }));
+  const arrange = async (next: typeof places, says: string) => {
+    const outcome = await arrangePockets({ places: next });
+    if (!outcome.ok) return tellProblem(outcome.problem);
+    router.refresh();
+    tell(says, async () => {
+      await arrangePockets({ places });
+      router.refresh();
+    });
+  };
+  /** The place beside it on the same level, up (-1) or down (1): its whole content goes along. */
+  const neighbour = (id: number, by: -1 | 1) => {
+    const { parent } = places.find((one) => one.id === id)!;
+    const level = places.filter((one) => one.parent === parent);
+    return level[level.findIndex((one) => one.id === id) + by];
+  };
+  const move = (one: Pocket, by: -1 | 1) => {
+    const other = neighbour(one.id, by);
+    if (!other) return;
+    const block = (id: number) => places.filter((place) => place.id === id || place.parent === id);
+    const [first, second] = by === 1 ? [block(one.id), block(other.id)] : [block(other.id), block(one.id)];
+    const rest = places.filter((place) => !first.includes(place) && !second.includes(place));
+    const at = rest.findIndex((place) => places.indexOf(place) > places.indexOf(first[0]!));
+    const next = rest.toSpliced(at < 0 ? rest.length : at, 0, ...second, ...first);
+    void arrange(next, `Moved “${one.name}” ${by === 1 ? "down" : "up"}.`);
+  };
+  const putInside = (one: Pocket, parent: Pocket | null) => {
+    const moved = { id: one.id, parent: parent?.id ?? null };
+    void arrange(
+      [...places.filter(({ id }) => id !== one.id), moved],
+      parent ? `Put “${one.name}” inside “${parent.name}”.` : `“${one.name}” stands by itself.`,
+    );
+  };
 
   const make = async (name: string) => {
     const outcome = await makePocket({ name });
@@ -121,17 +162,17 @@ export function PocketList({
   };
   const rename = async (id: number, name: string) => {
     const old = pockets.find((one) => one.id === id)!.name;
-    const outcome = await renamePocket({ pocket: id, name });
+    const outcome = await changePocket({ pocket: id, name });
     if (!outcome.ok) return outcome.problem;
     setRenaming(null);
     tell(`Renamed to “${name.trim()}”.`, async () => {
-      await renamePocket({ pocket: id, name: old });
+      await changePocket({ pocket: id, name: old });
       router.refresh();
     });
     router.refresh();
     return null;
   };
-  const remove = async ({ id, name }: Pocket) => {
+  const remove = async ({ id, name, about }: Pocket) => {
     const outcome = await removePocket({ pocket: id });
     if (!outcome.ok) return tellProblem(outcome.problem);
     onPick(null);
@@ -140,6 +181,9 @@ export function PocketList({
       const again = await makePocket({ name });
       if (!again.ok) return tellProblem(again.problem);
       if (outcome.value.length > 0) await putIntoPocket({ pocket: again.value.id, resources: outcome.value });
+      if (about) await changePocket({ pocket: again.value.id, about });
+      const back = (of: number | null) => (of === id ? again.value.id : of);
+      await arrangePockets({ places: places.map((place) => ({ id: back(place.id)!, parent: back(place.parent) })) });
       router.refresh();
     });
   };
@@ -170,7 +214,7 @@ export function PocketList({
       </h2>
       {making && <NameForm start="" label="Name of the new pocket" onName={make} onLeave={() => setMaking(false)} />}
       <ul className="grid gap-0.5">
-        {pockets.map((one) =>
+        {tree.map(({ pocket: one, inside }) =>
           renaming === one.id ? (
             <li key={one.id}>
               <NameForm
@@ -186,7 +230,8 @@ export function PocketList({
               here={pocket === one.id}
               icon={<FolderOpen size={16} aria-hidden />}
               text={one.name}
-              count={count(one.id)}
+              count={inPocket(items, pockets, one.id).length}
+              inside={inside}
               onOpen={() => onPick(one.id)}
               menu={
                 <Menu
@@ -201,6 +246,24 @@ export function PocketList({
                   }
                 >
                   <MenuItem onSelect={() => setRenaming(one.id)}>Rename</MenuItem>
+                  <MenuItem disabled={!neighbour(one.id, -1)} onSelect={() => move(one, -1)}>
+                    Up
+                  </MenuItem>
+                  <MenuItem disabled={!neighbour(one.id, 1)} onSelect={() => move(one, 1)}>
+                    Down
+                  </MenuItem>
+                  {inside ? (
+                    <MenuItem onSelect={() => putInside(one, null)}>Take out, to stand by itself</MenuItem>
+                  ) : (
+                    !places.some(({ parent }) => parent === one.id) &&
+                    tree
+                      .filter((other) => !other.inside && other.pocket.id !== one.id)
+                      .map(({ pocket: other }) => (
+                        <MenuItem key={other.id} onSelect={() => putInside(one, other)}>
+                          Put inside “{other.name}”
+                        </MenuItem>
+                      ))
+                  )}
                   <MenuItem onSelect={() => void remove(one)}>Remove the pocket</MenuItem>
                 </Menu>
               }

@@ -5,6 +5,14 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, type FormEvent } from "react";
 import { sayDay } from "@/core/calendar/wall-clock";
+import {
+  anyFilter,
+  filterNames,
+  filterSatchel,
+  inPocket,
+  type OpenPocket,
+  type SatchelFilter,
+} from "@/core/satchel/filter";
 import type { Pocket, SatchelItem } from "@/data/satchel";
 import { makeResource } from "@/server/actions/adapt";
 import type { AssignContext } from "@/server/assign-context";
@@ -21,6 +29,8 @@ import { FactCells, LinesHead } from "../find/result-lines";
 import { LightTable } from "../light-table/light-table";
 import { useAddress } from "../use-address";
 import { BulkBar } from "./bulk-bar";
+import { FilterBar } from "./filter-bar";
+import { PocketHead } from "./pocket-head";
 import { PocketList } from "./pocket-list";
 
 const LINE_HEIGHT = 54;
@@ -55,28 +65,41 @@ function NewResource({ open, onOpenChange }: { open: boolean; onOpenChange: (ope
   );
 }
 
+const listParameters = (pocket: OpenPocket, filter: SatchelFilter): URLSearchParams =>
+  new URLSearchParams(
+    Object.entries({ pocket, ...filter }).flatMap(([name, value]) =>
+      value === null || value === "" ? [] : [[name, String(value)]],
+    ),
+  );
+
 export interface SatchelScreenProps {
   items: SatchelItem[];
   pockets: Pocket[];
-  /** Which pocket is open: one, "none" (in no pocket), or null for everything. */
-  pocket: number | "none" | null;
+  pocket: OpenPocket;
+  filter: SatchelFilter;
   opened: LightTableData | null;
   assign: AssignContext;
 }
 
-export function SatchelScreen({ items, pockets, pocket, opened, assign }: SatchelScreenProps) {
+export function SatchelScreen({ items, pockets, pocket, filter: asked, opened, assign }: SatchelScreenProps) {
   const { go, busy } = useAddress();
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [making, setMaking] = useState(false);
   const [picked, setPicked] = useState<number | null>(null);
   const box = useRef<HTMLDivElement>(null);
-  const shown = useMemo(
-    () =>
-      items.filter((item) =>
-        pocket === null ? true : pocket === "none" ? item.pockets.length === 0 : item.pockets.includes(pocket),
-      ),
-    [items, pocket],
-  );
+  // Narrowing happens here and at once; the address follows, without asking the server for what is here already.
+  const [filter, setFilter] = useState(asked);
+  const inside = useMemo(() => inPocket(items, pockets, pocket), [items, pockets, pocket]);
+  const shown = useMemo(() => filterSatchel(inside, filter, assign.now), [inside, filter, assign.now]);
+  const narrow = (next: SatchelFilter) => {
+    setFilter(next);
+    const parameters = new URLSearchParams(window.location.search);
+    for (const name of ["words", ...filterNames] as const) {
+      if (next[name] === null || next[name] === "") parameters.delete(name);
+      else parameters.set(name, String(next[name]));
+    }
+    window.history.replaceState(null, "", parameters.size > 0 ? `?${parameters}` : window.location.pathname);
+  };
   // eslint-disable-next-line react-hooks/incompatible-library -- the virtualiser keeps its own state by design
   const lines = useVirtualizer({
     count: shown.length,
@@ -97,7 +120,7 @@ export function SatchelScreen({ items, pockets, pocket, opened, assign }: Satche
     open(shown[at].id);
     lines.scrollToIndex(at);
   };
-  const pick = (next: number | "none" | null) => {
+  const pick = (next: OpenPocket) => {
     setTicked(new Set());
     go({ pocket: next, open: null, step: null, do: null }, true);
   };
@@ -125,14 +148,18 @@ export function SatchelScreen({ items, pockets, pocket, opened, assign }: Satche
     <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)]">
       <PocketList items={items} pockets={pockets} pocket={pocket} onPick={pick} />
       <section aria-label={name} className="flex min-h-0 flex-col border-x border-line bg-card" aria-busy={busy}>
-        <div className="flex h-12 shrink-0 items-center gap-3 px-4">
-          <h1 className="min-w-0 flex-1 truncate font-serif text-[19px]" title={name}>
-            {name}
-          </h1>
+        <PocketHead
+          key={pocket}
+          name={name}
+          pocket={pockets.find((one) => one.id === pocket) ?? null}
+          items={shown}
+          list={`/satchel/list?${listParameters(pocket, filter)}`}
+        >
           <Button size="small" onClick={() => setMaking(true)}>
             <Plus size={15} aria-hidden /> Make new
           </Button>
-        </div>
+        </PocketHead>
+        {inside.length > 0 && <FilterBar items={inside} filter={filter} now={assign.now} onFilter={narrow} />}
         {tickedItems.length > 0 && (
           <BulkBar ticked={tickedItems} pockets={pockets} pocket={pocket} onDone={() => setTicked(new Set())} />
         )}
@@ -159,7 +186,13 @@ export function SatchelScreen({ items, pockets, pocket, opened, assign }: Satche
                       key={item.id}
                       style={{ position: "absolute", insetInline: 0, top: row.start, height: LINE_HEIGHT }}
                       title={item.facts.title}
-                      from={says[item.origin](item)}
+                      from={
+                        <>
+                          {item.revised && <strong className="text-slate">revised · </strong>}
+                          {says[item.origin](item)}
+                        </>
+                      }
+                      fromText={says[item.origin](item)}
                       mine
                       selected={item.id === selected}
                       onOpen={() => open(item.id)}
@@ -179,6 +212,10 @@ export function SatchelScreen({ items, pockets, pocket, opened, assign }: Satche
               </ul>
             </div>
           </>
+        ) : inside.length > 0 ? (
+          <Empty title="Nothing here fits that">
+            <Button onClick={() => narrow(anyFilter)}>Show all {inside.length} again</Button>
+          </Empty>
         ) : pocket === "none" && items.length > 0 ? (
           <Empty title="All sorted">Everything in your satchel has a pocket.</Empty>
         ) : (

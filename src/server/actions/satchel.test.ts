@@ -1,8 +1,10 @@
 import type { Db } from "@/data/db";
-import { pocketsOf, satchelOf } from "@/data/satchel";
+import { GET as readList } from "@/app/(teacher)/satchel/list/route";
+import { pocketsOf, satchelOf, seePacked } from "@/data/satchel";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { publish } from "../publish";
 import * as actions from "./satchel";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -64,7 +66,7 @@ describe("pockets", () => {
     const { id } = await publishFor(db, world.ines, lesson("Mine"));
     const pocket = value(await actions.makePocket({ name: "  Openers " }));
     expect(pocket.name).toBe("Openers");
-    value(await actions.renamePocket({ pocket: pocket.id, name: "Friday openers" }));
+    value(await actions.changePocket({ pocket: pocket.id, name: "Friday openers" }));
     value(await actions.putIntoPocket({ pocket: pocket.id, resources: [id] }));
     expect(value(await actions.removePocket({ pocket: pocket.id }))).toEqual([id]);
     expect((await pocketsOf(db, world.ines)).map((one) => one.name)).not.toContain("Friday openers");
@@ -83,17 +85,64 @@ describe("pockets", () => {
     const two = value(await actions.makePocket({ name: "Two" }));
     const taken = { ok: false, problem: "You have a pocket of that name already.", field: "name" };
     expect(await actions.makePocket({ name: "One" })).toEqual(taken);
-    expect(await actions.renamePocket({ pocket: two.id, name: "One" })).toEqual(taken);
+    expect(await actions.changePocket({ pocket: two.id, name: "One" })).toEqual(taken);
   });
 
   test("a colleague's pocket answers like one that is not there", async () => {
     actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
     const theirs = value(await actions.makePocket({ name: "Private" }));
     actAs(ines());
-    const missing = await actions.renamePocket({ pocket: 999_999, name: "x" });
-    expect(await actions.renamePocket({ pocket: theirs.id, name: "x" })).toEqual(missing);
+    const missing = await actions.changePocket({ pocket: 999_999, name: "x" });
+    expect(await actions.changePocket({ pocket: theirs.id, name: "x" })).toEqual(missing);
     expect(await actions.removePocket({ pocket: theirs.id })).toEqual(missing);
     expect(await actions.takeOutOfPocket({ pocket: theirs.id, ids: [1] })).toEqual(missing);
+  });
+
+  test("stand in her order, one inside another, and no deeper", async () => {
+    const [unit, week, spare] = [
+      value(await actions.makePocket({ name: "Unit" })),
+      value(await actions.makePocket({ name: "Week" })),
+      value(await actions.makePocket({ name: "Spare" })),
+    ];
+    const order = async () =>
+      (await pocketsOf(db, world.ines))
+        .filter(({ id }) => [unit.id, week.id, spare.id].includes(id))
+        .map(({ name, parent }) => [name, parent]);
+    const places = [
+      { id: spare.id, parent: null },
+      { id: unit.id, parent: null },
+      { id: week.id, parent: unit.id },
+    ];
+    value(await actions.arrangePockets({ places }));
+    expect(await order()).toEqual([
+      ["Spare", null],
+      ["Unit", null],
+      ["Week", unit.id],
+    ]);
+    const deep = [...places.slice(1), { id: spare.id, parent: week.id }];
+    expect(await actions.arrangePockets({ places: deep })).toMatchObject({ ok: false });
+    expect((await order())[0]).toEqual(["Spare", null]);
+    // Without the pocket around it, what was inside stands by itself.
+    value(await actions.removePocket({ pocket: unit.id }));
+    expect(await order()).toEqual([
+      ["Spare", null],
+      ["Week", null],
+    ]);
+  });
+
+  test("say what they are for; a colleague's are neither moved nor stood in", async () => {
+    const pocket = value(await actions.makePocket({ name: "For rain" }));
+    value(await actions.changePocket({ pocket: pocket.id, about: "When nobody can go out." }));
+    expect((await pocketsOf(db, world.ines)).find(({ id }) => id === pocket.id)).toMatchObject({
+      name: "For rain",
+      about: "When nobody can go out.",
+    });
+    actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
+    const theirs = value(await actions.makePocket({ name: "Theirs alone" }));
+    value(await actions.arrangePockets({ places: [{ id: pocket.id, parent: theirs.id }] }));
+    value(await actions.arrangePockets({ places: [{ id: theirs.id, parent: pocket.id }] }));
+    expect((await pocketsOf(db, world.teodor)).find(({ id }) => id === theirs.id)!.parent).toBeNull();
+    expect((await pocketsOf(db, world.ines)).find(({ id }) => id === pocket.id)!.parent).toBeNull();
   });
 
   test("a heap of three thousand goes in at once, one more is too many", async () => {
@@ -103,6 +152,38 @@ describe("pockets", () => {
       false,
     );
     value(await actions.takeOutOfPocket({ pocket: pocket.id, ids: Array.from({ length: 3000 }, () => id) }));
+  });
+});
+
+describe("what is in the satchel", () => {
+  const item = async (title: string) => (await satchelOf(db, ines())).find(({ facts }) => facts.title === title)!;
+
+  test("a packed original that was revised says so until she has looked at it", async () => {
+    const { id } = await publishFor(db, world.teodor, lesson("Revised later"), ["staffroom"]);
+    value(await actions.packResource({ resource: id }));
+    expect((await item("Revised later")).revised).toBe(false);
+    await db.transaction((tx) =>
+      publish(tx, { resource: id, document: lesson("Revised later"), author: world.teodor, now: new Date() }),
+    );
+    expect((await item("Revised later")).revised).toBe(true);
+    await seePacked(db, world.ines, id);
+    expect((await item("Revised later")).revised).toBe(false);
+  });
+
+  test("goes along as a list, narrowed as it is shown, and names nothing of a colleague's", async () => {
+    await publishFor(db, world.ines, lesson("=Sums of mine", { kind: "quiz" }));
+    const list = async (query: string) =>
+      (
+        await readList(new Request(`http://satchel.example/satchel/list${query}`), { params: Promise.resolve({}) })
+      ).text();
+    const all = await list("");
+    expect(all).toContain("Title,Whose,Author");
+    expect(all).not.toContain("Hidden");
+    const quizzes = (await list("?kind=quiz")).trim().split("\r\n");
+    expect(quizzes).toHaveLength(2);
+    // A spreadsheet would run a cell that begins with an equals sign.
+    expect(quizzes[1]).toMatch(/^'=Sums of mine,made/);
+    expect((await list("?words=zzz")).trim().split("\r\n")).toHaveLength(1);
   });
 });
 

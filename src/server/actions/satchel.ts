@@ -58,14 +58,27 @@ export const makePocket = act("make pocket", z.object({ name: PocketName }), ({ 
   named(() => satchel.addPocket(db, visitor.id, name)),
 );
 
-export const renamePocket = act(
+export const changePocket = act(
   "change pocket",
-  z.object({ pocket: Id, name: PocketName }),
-  ({ db }, { pocket, name }) =>
+  z.object({ pocket: Id, name: PocketName.optional(), about: z.string().trim().max(2000).optional() }),
+  ({ db }, { pocket, ...change }) =>
     named(async () => {
-      await satchel.renamePocket(db, pocket, name);
+      await satchel.changePocket(db, pocket, change);
       return {};
     }),
+);
+
+/** Her pockets in a new order, some inside others; one level, so that nothing is ever hidden deep. */
+export const arrangePockets = act(
+  "make pocket",
+  z.object({ places: z.array(z.object({ id: Id, parent: Id.nullable() })).max(500) }),
+  async ({ db, visitor }, { places }) => {
+    const inside = new Set(places.filter(({ parent }) => parent !== null).map(({ id }) => id));
+    if (places.some(({ parent }) => parent !== null && inside.has(parent)))
+      throw new Refused("A pocket inside a pocket holds no pockets. Nothing was moved.");
+    await satchel.arrangePockets(db, visitor.id, places);
+    return {};
+  },
 );
 
 /** Removes a pocket, not what is in it. Returns its contents for undo. */

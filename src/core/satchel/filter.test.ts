@@ -1,0 +1,120 @@
+import {
+  anyFilter,
+  filterFromParameters,
+  filterNames,
+  filterSatchel,
+  pocketTree,
+  satchelChoices,
+  sumOfPocket,
+  withInside,
+  type Kept,
+} from "./filter";
+
+const now = new Date("2026-11-25T10:00:00Z");
+const days = (ago: number) => new Date(now.getTime() - ago * 86_400_000);
+const kept = (title: string, more: Partial<Omit<Kept, "facts">> & { facts?: Partial<Kept["facts"]> } = {}): Kept => ({
+  origin: "packed",
+  author: "Teodor Brandt",
+  pockets: [],
+  used: null,
+  ...more,
+  facts: {
+    title,
+    summary: "",
+    topics: [],
+    kind: "lesson",
+    subjects: ["science"],
+    grades: { from: 4, to: 5 },
+    languages: ["en"],
+    licence: "CC-BY-4.0",
+    standards: [],
+    minutes: 30,
+    ...more.facts,
+  },
+});
+const items = [
+  kept("Reading a tide table", {
+    used: days(3),
+    facts: { subjects: ["mathematics", "science"], standards: ["MA.5.M.2"] },
+  }),
+  kept("Cuando baja la marea", {
+    origin: "made",
+    author: "Ines Halloran",
+    facts: { languages: ["es"], kind: "reading" },
+  }),
+  kept("Knots", { origin: "adapted", used: days(200), facts: { grades: { from: 2, to: 3 }, minutes: 45 } }),
+];
+const titles = (filter: Partial<typeof anyFilter>) =>
+  filterSatchel(items, { ...anyFilter, ...filter }, now).map(({ facts }) => facts.title);
+
+describe("what of the satchel is shown", () => {
+  test.each<[string, Partial<typeof anyFilter>, string[]]>([
+    ["nothing asked", {}, ["Reading a tide table", "Cuando baja la marea", "Knots"]],
+    ["the beginning of a word", { words: "tid" }, ["Reading a tide table"]],
+    ["every word of several", { words: "table tide" }, ["Reading a tide table"]],
+    ["by its author", { words: "halloran" }, ["Cuando baja la marea"]],
+    ["by a code", { words: "ma.5" }, ["Reading a tide table"]],
+    ["not from the middle of a word", { words: "ide" }, []],
+    ["one of several subjects", { subject: "mathematics" }, ["Reading a tide table"]],
+    ["a grade inside its span", { grade: 3 }, ["Knots"]],
+    ["used this month", { used: "this month" }, ["Reading a tide table"]],
+    ["used this year", { used: "this year" }, ["Reading a tide table", "Knots"]],
+    ["never used", { used: "never" }, ["Cuando baja la marea"]],
+    ["several at once", { origin: "packed", language: "es" }, []],
+  ])("%s", (_, filter, expected) => expect(titles(filter)).toEqual(expected));
+
+  test("each choice leaves what it says, with the other filters applied", () => {
+    for (const filter of [anyFilter, { ...anyFilter, subject: "science" as const }, { ...anyFilter, words: "a" }]) {
+      for (const name of filterNames) {
+        for (const { value, leaves } of satchelChoices(items, filter, name, now))
+          expect([name, value, filterSatchel(items, { ...filter, [name]: value }, now).length]).toEqual([
+            name,
+            value,
+            leaves,
+          ]);
+      }
+    }
+  });
+
+  test("grades are counted in their order, not by their digits", () => {
+    expect(satchelChoices(items, anyFilter, "grade", now).map(({ value }) => value)).toEqual([2, 3, 4, 5]);
+  });
+
+  test("an address is read, and what it does not know left out", () => {
+    expect(filterFromParameters({ words: "tide", origin: "made", grade: "4", kind: "spoon", used: "never" })).toEqual({
+      ...anyFilter,
+      words: "tide",
+      origin: "made",
+      grade: 4,
+      used: "never",
+    });
+    expect(filterFromParameters({ grade: "99", language: "<b>" })).toEqual(anyFilter);
+  });
+});
+
+describe("pockets", () => {
+  test("a pocket adds up its minutes, and names each standard once", () => {
+    expect(sumOfPocket([items[0]!, items[0]!, items[2]!])).toEqual({
+      things: 3,
+      minutes: 105,
+      standards: ["MA.5.M.2"],
+    });
+    expect(sumOfPocket([])).toEqual({ things: 0, minutes: 0, standards: [] });
+  });
+
+  test("what is inside a pocket comes right after it; without its parent it stands by itself", () => {
+    const pockets = [
+      { id: 1, parent: null },
+      { id: 2, parent: null },
+      { id: 3, parent: 1 },
+      { id: 4, parent: 99 },
+    ];
+    expect(pocketTree(pockets).map(({ pocket, inside }) => [pocket.id, inside])).toEqual([
+      [1, false],
+      [3, true],
+      [2, false],
+      [4, false],
+    ]);
+    expect(withInside(pockets, 1)).toEqual([1, 3]);
+  });
+});

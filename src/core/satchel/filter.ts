@@ -1,0 +1,180 @@
+import { listedForm } from "../find/words";
+import { kinds, licences, subjects, type Kind, type Licence, type Subject } from "../resource/document";
+import type { Facts } from "../resource/facts";
+
+/** What of a satchel's contents decides whether it is shown. */
+export interface Kept {
+  facts: Pick<
+    Facts,
+    "title" | "summary" | "topics" | "kind" | "subjects" | "grades" | "languages" | "licence" | "standards" | "minutes"
+  >;
+  origin: Origin;
+  author: string;
+  pockets: readonly number[];
+  /** When one of her classes was last given it; null: never. */
+  used: Date | null;
+}
+
+export const origins = ["made", "adapted", "packed"] as const;
+export type Origin = (typeof origins)[number];
+export const uses = ["this month", "this year", "never"] as const;
+export type Use = (typeof uses)[number];
+
+export interface SatchelFilter {
+  words: string;
+  origin: Origin | null;
+  kind: Kind | null;
+  subject: Subject | null;
+  grade: number | null;
+  language: string | null;
+  licence: Licence | null;
+  used: Use | null;
+}
+
+export const anyFilter: SatchelFilter = {
+  words: "",
+  origin: null,
+  kind: null,
+  subject: null,
+  grade: null,
+  language: null,
+  licence: null,
+  used: null,
+};
+
+export const filterNames = ["origin", "kind", "subject", "grade", "language", "licence", "used"] as const;
+export type FilterName = (typeof filterNames)[number];
+
+const DAY = 86_400_000;
+const wasUsed: Record<Use, (used: Date | null, now: Date) => boolean> = {
+  "this month": (used, now) => used !== null && now.getTime() - used.getTime() <= 31 * DAY,
+  "this year": (used, now) => used !== null && now.getTime() - used.getTime() <= 366 * DAY,
+  never: (used) => used === null,
+};
+
+/** Every word of what is typed begins a word of the title, summary, topics, codes or author; accents and case aside. */
+function answers({ facts, author }: Kept, typed: readonly string[]): boolean {
+  if (typed.length === 0) return true;
+  const said = listedForm([facts.title, facts.summary, ...facts.topics, ...facts.standards, author].join(" "));
+  return typed.every((word) => said.startsWith(word) || said.includes(` ${word}`) || said.includes(`-${word}`));
+}
+
+const values: Record<FilterName, (item: Kept, now: Date) => readonly (string | number)[]> = {
+  origin: (item) => [item.origin],
+  kind: ({ facts }) => [facts.kind],
+  subject: ({ facts }) => facts.subjects,
+  grade: ({ facts }) =>
+    Array.from({ length: facts.grades.to - facts.grades.from + 1 }, (_, at) => facts.grades.from + at),
+  language: ({ facts }) => facts.languages,
+  licence: ({ facts }) => [facts.licence],
+  used: ({ used }, now) => uses.filter((use) => wasUsed[use](used, now)),
+};
+
+/** What passes, in its order. */
+export function filterSatchel<Item extends Kept>(items: readonly Item[], filter: SatchelFilter, now: Date): Item[] {
+  const typed = listedForm(filter.words).split(/\s+/).filter(Boolean);
+  const asked = filterNames.filter((name) => filter[name] !== null);
+  return items.filter(
+    (item) => asked.every((name) => values[name](item, now).includes(filter[name]!)) && answers(item, typed),
+  );
+}
+
+const inOrder: Partial<Record<FilterName, readonly (string | number)[]>> = {
+  origin: origins,
+  kind: kinds,
+  subject: subjects,
+  licence: licences,
+  used: uses,
+  grade: Array.from({ length: 13 }, (_, grade) => grade),
+};
+
+/** The choices of one filter there are, and how many each would leave with the others applied. */
+export function satchelChoices(
+  items: readonly Kept[],
+  filter: SatchelFilter,
+  name: FilterName,
+  now: Date,
+): { value: string | number; leaves: number }[] {
+  const counts = new Map<string | number, number>();
+  for (const item of filterSatchel(items, { ...filter, [name]: null }, now))
+    for (const value of values[name](item, now)) counts.set(value, (counts.get(value) ?? 0) + 1);
+  const known = inOrder[name] ?? [...counts.keys()].sort();
+  return known.flatMap((value) => (counts.has(value) ? [{ value, leaves: counts.get(value)! }] : []));
+}
+
+type Parameters = Record<string, string | string[] | undefined>;
+
+/** Reads an address; what it does not know it leaves out. */
+export function filterFromParameters(parameters: Parameters): SatchelFilter {
+  const first = (name: string) => [parameters[name]].flat()[0] ?? "";
+  const oneOf = <Value extends string>(known: readonly Value[], name: string) =>
+    known.find((value) => value === first(name)) ?? null;
+  return {
+    words: first("words").slice(0, 200),
+    origin: oneOf(origins, "origin"),
+    kind: oneOf(kinds, "kind"),
+    subject: oneOf(subjects, "subject"),
+    grade: /^\d{1,2}$/.test(first("grade")) && Number(first("grade")) <= 12 ? Number(first("grade")) : null,
+    language: /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(first("language")) ? first("language") : null,
+    licence: oneOf(licences, "licence"),
+    used: oneOf(uses, "used"),
+  };
+}
+
+/** What a pocket holds in all. */
+export interface PocketSum {
+  things: number;
+  minutes: number;
+  /** Codes of the statements it teaches, each once. */
+  standards: string[];
+}
+
+export const sumOfPocket = (items: readonly Kept[]): PocketSum => ({
+  things: items.length,
+  minutes: items.reduce((sum, { facts }) => sum + facts.minutes, 0),
+  standards: [...new Set(items.flatMap(({ facts }) => facts.standards))].sort(),
+});
+
+export interface PlacedPocket {
+  id: number;
+  parent: number | null;
+}
+
+/** Pockets with what stands inside each right after it; one whose parent is gone stands by itself. */
+export function pocketTree<Pocket extends PlacedPocket>(
+  pockets: readonly Pocket[],
+): { pocket: Pocket; inside: boolean }[] {
+  const ids = new Set(pockets.map(({ id }) => id));
+  const top = pockets.filter(({ parent }) => parent === null || !ids.has(parent));
+  return top.flatMap((pocket) => [
+    { pocket, inside: false },
+    ...pockets.filter(({ parent }) => parent === pocket.id).map((one) => ({ pocket: one, inside: true })),
+  ]);
+}
+
+/** A pocket and those inside it. */
+export const withInside = (pockets: readonly PlacedPocket[], id: number): number[] => [
+  id,
+  ...pockets.filter(({ parent }) => parent === id).map((one) => one.id),
+];
+
+/** Which pocket is open: one, "none" (in no pocket), or null for everything. */
+export type OpenPocket = number | "none" | null;
+
+export function pocketFrom(text: string | string[] | undefined, pockets: readonly PlacedPocket[]): OpenPocket {
+  const asked = [text].flat()[0];
+  if (asked === "none") return "none";
+  return pockets.find(({ id }) => String(id) === asked)?.id ?? null;
+}
+
+/** What stands in the open pocket, or in one inside it. */
+export function inPocket<Item extends Kept>(
+  items: readonly Item[],
+  pockets: readonly PlacedPocket[],
+  open: OpenPocket,
+): readonly Item[] {
+  if (open === null) return items;
+  if (open === "none") return items.filter((item) => item.pockets.length === 0);
+  const ids = withInside(pockets, open);
+  return items.filter((item) => item.pockets.some((id) => ids.includes(id)));
+}
