@@ -129,7 +129,7 @@ test("a pocket stands inside another, moves with the menu, and says what it is f
     .toEqual(["Autumn", "First week", "Winter"]);
   await pockets.getByRole("button", { name: /^Autumn/ }).click();
   await page.getByRole("button", { name: "Say what this pocket is for" }).click();
-  await page.getByLabel("What this pocket is for").fill("Until the clocks change.");
+  await page.getByLabel("What this pocket is for", { exact: true }).fill("Until the clocks change.");
   await page.getByRole("button", { name: "Keep", exact: true }).click();
   await expect(page.getByText("Until the clocks change.", { exact: true })).toBeVisible();
 });

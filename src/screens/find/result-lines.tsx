@@ -22,12 +22,13 @@ const columns: { sort: Sort; text: string; className: string }[] = [
 /** What students do, each once, in the order it first comes; at most four. */
 export function Doing({ doing }: { doing: readonly Activity[] }) {
   const distinct = [...new Set(doing)];
+  const shown = distinct.length > 4 ? distinct.slice(0, 3) : distinct;
   return (
     <span className="flex gap-1 text-ink-soft">
-      {distinct.slice(0, 4).map((activity) => (
+      {shown.map((activity) => (
         <ActivityIcon key={activity} activity={activity} name />
       ))}
-      {distinct.length > 4 && <span className="text-[12px]">+{distinct.length - 4}</span>}
+      {distinct.length > shown.length && <span className="text-[12px]">+{distinct.length - shown.length}</span>}
     </span>
   );
 }
