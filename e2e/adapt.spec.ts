@@ -229,3 +229,38 @@ test("the author's improvement is taken step by step; her own wording stays, or 
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(steps).toContainText("A step of my own wording");
 });
+
+test("a step from elsewhere: found, looked at, put in, swapped, undone; its author is named", async ({ signedIn }) => {
+  const page = await signedIn("Piers Oakenshaw");
+  await page.goto("/find?words=rough+sea+calm+sea");
+  await page.keyboard.press("e");
+  await page.waitForURL(/\/adapt\/\d+/);
+  const steps = page.getByRole("region", { name: "Steps" }).getByRole("listitem");
+  await expect(steps.first()).toBeVisible();
+  const count = await steps.count();
+  await page.getByRole("button", { name: "Take from elsewhere" }).click();
+  await page.getByLabel("Words to look for elsewhere").fill("what the ebb lays bare");
+  await page
+    .getByRole("list", { name: "Found elsewhere" })
+    .getByRole("button", { name: /What the ebb lays bare/ })
+    .click();
+  const kelp = page
+    .getByRole("list", { name: "Its steps" })
+    .getByRole("listitem", { name: "The parts of a kelp", exact: true });
+  await expect(kelp.getByRole("img")).toBeVisible();
+  await kelp.getByRole("button", { name: /^Put it in after/ }).click();
+  await expect(steps).toHaveCount(count + 1);
+  await expect(steps.nth(1)).toContainText("The parts of a kelp");
+  await expect(page.getByText(/saved \d/)).toBeVisible();
+  await page.getByRole("button", { name: "Undo", exact: true }).first().click();
+  await expect(steps).toHaveCount(count);
+  await expect(page.getByText(/saved \d/)).toBeVisible();
+  await kelp.getByRole("button", { name: "Swap them" }).click();
+  await expect(steps).toHaveCount(count);
+  await expect(steps.first()).toContainText("The parts of a kelp");
+  await page.reload();
+  await expect(steps.first()).toContainText("The parts of a kelp");
+  await page.getByRole("button", { name: "Publish" }).click();
+  await page.waitForURL(/satchel/);
+  await expect(page.getByText(/parts of “What the ebb lays bare” by Mercy Adeyemi/)).toBeVisible();
+});

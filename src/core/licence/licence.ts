@@ -97,6 +97,6 @@ export function sharingProblem(document: Pick<Document, "credits">): string | nu
 
 /** Title, author, source and licence on one line, and what was changed (Creative Commons' recommended attribution). */
 export function creditLine(credit: Credit): string {
-  const line = `“${credit.title}” by ${credit.author}, ${credit.source}, ${licenceNames[credit.licence]}`;
+  const line = `${credit.resource === undefined ? "" : "parts of "}“${credit.title}” by ${credit.author}, ${credit.source}, ${licenceNames[credit.licence]}`;
   return credit.changed ? `${line}; changed: ${credit.changed}` : line;
 }

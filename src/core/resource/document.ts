@@ -55,6 +55,8 @@ export const Credit = z.object({
   source: z.string().max(500),
   licence: Licence,
   changed: z.string().max(1000),
+  /** Only where single steps were taken and not the whole: the resource they came from. */
+  resource: z.number().int().optional(),
 });
 export type Credit = z.infer<typeof Credit>;
 

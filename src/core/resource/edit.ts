@@ -32,21 +32,22 @@ export function replaceStep(document: Document, step: Step): Document {
   return { ...document, steps: document.steps.map((old) => (old.id === step.id ? step : old)) };
 }
 
-/** A copy right after the original. Its questions get new ids: their answers are gathered apart. */
+/** The same step under ids of its own, its questions too: their answers are gathered apart. */
+export const withNewIds = (step: Step, newId: NewId): Step => ({
+  ...step,
+  id: newId(),
+  blocks: step.blocks.map((block) =>
+    block.type === "question"
+      ? { ...block, id: newId(), question: { ...block.question, id: newId() } }
+      : { ...block, id: newId() },
+  ),
+});
+
+/** A copy right after the original. */
 export function duplicateStep(document: Document, id: string, newId: NewId): Document {
   const at = document.steps.findIndex((step) => step.id === id);
   if (at < 0) return document;
-  const original = document.steps[at]!;
-  const copy: Step = {
-    ...original,
-    id: newId(),
-    blocks: original.blocks.map((block) =>
-      block.type === "question"
-        ? { ...block, id: newId(), question: { ...block.question, id: newId() } }
-        : { ...block, id: newId() },
-    ),
-  };
-  return insertStep(document, copy, at + 1);
+  return insertStep(document, withNewIds(document.steps[at]!, newId), at + 1);
 }
 
 /** Puts a block into a step (`at` counts from 0) or, with a block of that id there already, replaces it. */

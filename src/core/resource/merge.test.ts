@@ -67,8 +67,24 @@ describe("what two people changed apart comes together", () => {
     expect(takenFields).toEqual(["grades"]);
   });
 
-  test("licence and credits stay mine", () => {
+  test("the licence stays mine, and whoever either names is named", () => {
     expect(merge(base, base, { ...base, licence: "CC0-1.0" }).document.licence).toBe("CC-BY-4.0");
+    const named = (...titles: string[]): Document => ({
+      ...base,
+      credits: titles.map((title) => ({ title, author: "A", source: "S", licence: "CC-BY-4.0" as const, changed: "" })),
+    });
+    const { document } = merge(base, named("Mine", "Both"), named("Both", "Theirs"));
+    expect(document.credits.map(({ title }) => title)).toEqual(["Theirs", "Mine", "Both"]);
+  });
+
+  test("a step taken from its author is still known to have come from there", () => {
+    const origin = { resource: 7, revision: 8, step: "a" };
+    const mine = replaceStep(base, { ...base.steps[0]!, origin });
+    expect(merge(base, mine, titled(base, "a", "Theirs")).document.steps[0]).toMatchObject({
+      origin,
+      title: { en: "Theirs" },
+    });
+    expect(takeStep(mine, titled(base, "a", "Theirs"), "a").steps[0]!.origin).toEqual(origin);
   });
 });
 

@@ -23,7 +23,7 @@ export interface Merged {
   conflicts: Conflict[];
 }
 
-/** Licence and credits are never merged: what she may do hangs on her own. */
+/** The licence is never merged: what she may do hangs on her own. Credits only grow. */
 export const fields = [
   "title",
   "summary",
@@ -46,7 +46,7 @@ export type Field = (typeof fields)[number];
 
 const same = (one: unknown, other: unknown): boolean => canonical(one ?? null) === canonical(other ?? null);
 /** Where a step was first taken from says nothing about what is in it. */
-const sameStep = (one: Step | undefined, other: Step | undefined): boolean =>
+export const sameStep = (one: Step | undefined, other: Step | undefined): boolean =>
   same(one && { ...one, origin: undefined }, other && { ...other, origin: undefined });
 
 type Outcome<Value> = { value: Value; from: "mine" | "theirs" | "both" } | "conflict";
@@ -55,6 +55,10 @@ function threeWay<Value>(base: Value, mine: Value, theirs: Value): Outcome<Value
   if (same(theirs, base) || same(mine, theirs)) return { value: mine, from: "mine" };
   return same(mine, base) ? { value: theirs, from: "theirs" } : "conflict";
 }
+
+/** Theirs, still known to have come from where mine came from. */
+const withOrigin = (theirs: Step, mine: Step | undefined): Step =>
+  mine?.origin ? { ...theirs, origin: mine.origin } : theirs;
 
 interface Identified {
   id: string;
@@ -127,7 +131,7 @@ export function merge(base: Document, mine: Document, theirs: Document): Merged 
       if (my) kept.set(id, my);
     } else if (sameStep(my, was)) {
       taken.push(id);
-      if (their) kept.set(id, their);
+      if (their) kept.set(id, withOrigin(their, my));
     } else {
       const apart = was && my && their ? mergeStep(was, my, their) : null;
       if (apart) {
@@ -141,7 +145,11 @@ export function merge(base: Document, mine: Document, theirs: Document): Merged 
   }
   const ids = (of: Document) => of.steps.map(({ id }) => id);
   const order = orderOf(ids(base), ids(mine), ids(theirs), new Set(kept.keys()));
-  return { document: { ...document, steps: order.map((id) => kept.get(id)!) }, taken, takenFields, conflicts };
+  const credits = [
+    ...theirs.credits.filter((credit) => !mine.credits.some((one) => same(one, credit))),
+    ...mine.credits,
+  ];
+  return { document: { ...document, credits, steps: order.map((id) => kept.get(id)!) }, taken, takenFields, conflicts };
 }
 
 /** One step of theirs put into mine: in its place if it is there, else after the neighbour it has with them. */
@@ -149,7 +157,7 @@ export function takeStep(mine: Document, theirs: Document, id: string): Document
   const step = theirs.steps.find((one) => one.id === id);
   if (!step) return { ...mine, steps: mine.steps.filter((one) => one.id !== id) };
   if (mine.steps.some((one) => one.id === id))
-    return { ...mine, steps: mine.steps.map((one) => (one.id === id ? step : one)) };
+    return { ...mine, steps: mine.steps.map((one) => (one.id === id ? withOrigin(step, one) : one)) };
   const at = theirs.steps.indexOf(step);
   const before = theirs.steps.slice(0, at).findLast((one) => mine.steps.some(({ id: mineId }) => mineId === one.id));
   const place = before ? mine.steps.findIndex((one) => one.id === before.id) + 1 : 0;

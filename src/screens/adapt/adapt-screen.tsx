@@ -2,8 +2,9 @@
 import { Backpack, Eye, GitBranch, Redo2, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState, useTransition } from "react";
-import { changesBetween, sayChanges, type Changes } from "@/core/resource/changes";
-import type { Document } from "@/core/resource/document";
+import { adoptStep, type TakenFrom } from "@/core/resource/adopt";
+import { changesBetween, sayChanges, stepTitle, type Changes } from "@/core/resource/changes";
+import type { Document, Step } from "@/core/resource/document";
 import {
   duplicateStep,
   insertStep,
@@ -27,6 +28,7 @@ import { Tip } from "@/ui/tip";
 import { tell, tellProblem } from "@/ui/toast";
 import { StepView } from "../step/step-view";
 import { ChangesView } from "./changes-view";
+import { ElsewhereView } from "./elsewhere-view";
 import { MetNotice } from "./met-notice";
 import { SaveSign } from "./save-state";
 import { Settings } from "./settings";
@@ -121,7 +123,7 @@ export function AdaptScreen({
   const draft = useDraft(data.resource, data.document, data.counter);
   const { document, change, undo, redo, state } = draft;
   const [current, setCurrent] = useState<string | null>(document.steps[0]?.id ?? null);
-  const [view, setView] = useState<"edit" | "student" | "changes">("edit");
+  const [view, setView] = useState<"edit" | "student" | "changes" | "elsewhere">("edit");
   const asStudent = view === "student";
   const { busy, publish } = usePublish(data, draft);
   const router = useRouter();
@@ -147,7 +149,7 @@ export function AdaptScreen({
 
   const pick = (id: string) => {
     setCurrent(id);
-    if (view === "changes") setView("edit");
+    if (view === "changes" || view === "elsewhere") setView("edit");
   };
   const remove = (id: string) => {
     const removed = document.steps.find((one) => one.id === id)!;
@@ -165,6 +167,15 @@ export function AdaptScreen({
     const at = step ? document.steps.indexOf(step) + 1 : document.steps.length;
     change(insertStep(document, fresh, at));
     setCurrent(fresh.id);
+  };
+  const takeFrom = (taken: Step, from: TakenFrom, how: "after" | "instead") => {
+    const place =
+      how === "instead" && step ? { instead: step.id } : { at: step ? document.steps.indexOf(step) + 1 : 0 };
+    const adopted = adoptStep(document, taken, from, place, newId);
+    change(adopted.document);
+    setCurrent(adopted.step);
+    const before = document;
+    tell(how === "after" ? "Put in." : "Swapped.", () => change(before));
   };
   const share = async () => {
     const shared = !data.shelves.includes("staffroom");
@@ -243,10 +254,18 @@ export function AdaptScreen({
           onCopy={(id) => change(duplicateStep(document, id, newId))}
           onRemove={remove}
           onAdd={add}
+          elsewhere={view === "elsewhere"}
+          onElsewhere={() => setView(view === "elsewhere" ? "edit" : "elsewhere")}
         />
         <section aria-label="The step" className="min-h-0 overflow-auto p-6">
           {view === "changes" ? (
             <ChangesView data={data} document={document} zone={zone} onChange={change} />
+          ) : view === "elsewhere" ? (
+            <ElsewhereView
+              resource={data.resource}
+              current={step && stepTitle(step, document.languages)}
+              onTake={takeFrom}
+            />
           ) : !step ? (
             <Empty title="No steps yet">
               <Button look="plain" onClick={add}>

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { sayDay } from "@/core/calendar/wall-clock";
 import { canonical, changesBetween, stepTitle, type StepChange } from "@/core/resource/changes";
 import type { Document, Step } from "@/core/resource/document";
-import { fields, merge, takeField, takeStep, type Field } from "@/core/resource/merge";
+import { fields, merge, sameStep, takeField, takeStep, type Field } from "@/core/resource/merge";
 import { stepText } from "@/core/resource/words-changed";
 import { goOnFromSource } from "@/server/actions/adapt";
 import type { AdaptData } from "@/server/adapt";
@@ -125,7 +125,7 @@ function NewFromAuthor({
       <ul className="grid gap-2">
         {incoming.map((one) => {
           const mine = mineNow(one.step);
-          const taken = canonical(mine ?? null) === canonical(one.after ?? null);
+          const taken = sameStep(mine, one.after);
           const conflict = merged.conflicts.find(({ step }) => step === one.step);
           return (
             <Item

@@ -16,7 +16,7 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
-import { Copy, GripVertical, MoreHorizontal, Plus, Trash2 } from "lucide-react";
+import { Copy, GripVertical, Library, MoreHorizontal, Plus, Trash2 } from "lucide-react";
 import { useId } from "react";
 import { mainActivity } from "@/core/resource/activity";
 import { stepTitle, type Changes } from "@/core/resource/changes";
@@ -123,6 +123,8 @@ export function Spine({
   onCopy,
   onRemove,
   onAdd,
+  elsewhere,
+  onElsewhere,
 }: {
   document: Document;
   current: string | null;
@@ -134,6 +136,8 @@ export function Spine({
   onCopy: (id: string) => void;
   onRemove: (id: string) => void;
   onAdd: () => void;
+  elsewhere: boolean;
+  onElsewhere: () => void;
 }) {
   const contextId = useId();
   const sensors = useSensors(
@@ -184,6 +188,9 @@ export function Spine({
       </DndContext>
       <Button className="mt-3 border-dashed" onClick={onAdd}>
         <Plus size={16} aria-hidden /> Step
+      </Button>
+      <Button className="mt-1" look="quiet" aria-expanded={elsewhere} onClick={onElsewhere}>
+        <Library size={16} aria-hidden /> {elsewhere ? "Back to the step" : "Take from elsewhere"}
       </Button>
     </section>
   );

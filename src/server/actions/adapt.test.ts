@@ -7,6 +7,7 @@ import { actAs, answerFrom, visitorOf } from "../testing/as";
 import { adaptData } from "../adapt";
 import { lightTable } from "../light-table";
 import { takeOffShelf } from "@/data/shelves";
+import { GET as readElsewhere } from "@/app/(teacher)/adapt/[resource]/elsewhere/route";
 import { GET as readRevision } from "@/app/(teacher)/adapt/[resource]/revision/route";
 import { publish } from "../publish";
 import {
@@ -178,6 +179,36 @@ describe("the author goes on", () => {
     expect((await ask(999_999)).status).toBe(404);
     actAs(teodor());
     expect((await ask(own!.id)).status).toBe(404);
+  });
+});
+
+describe("taking from elsewhere", () => {
+  const ask = async (mine: number, query: string) => {
+    const response = await readElsewhere(new Request(`http://satchel.example/?${query}`), {
+      params: Promise.resolve({ resource: String(mine) }),
+    });
+    return { status: response.status, body: (await response.json()) as Record<string, unknown> };
+  };
+
+  test("what she may see is found, her own version that is being made is not", async () => {
+    const { source, mine } = await adapted(lesson("Sandpiper steps"));
+    await publishFor(db, world.judit, lesson("Sandpiper secrets"), ["staffroom"]);
+    const { body } = await ask(mine, "words=sandpiper");
+    expect((body.hits as { id: number }[]).map(({ id }) => id)).toEqual([source.id]);
+    expect(((await ask(mine, "words=sandpiper&doing=watch")).body.hits as unknown[]).length).toBe(0);
+  });
+
+  test("the steps of one come with whom to name, or with why they may not be taken", async () => {
+    const { source, mine } = await adapted();
+    expect((await ask(mine, `of=${source.id}`)).body).toMatchObject({
+      closed: null,
+      from: { resource: source.id, author: "teodor Test", own: false },
+    });
+    const closed = await publishFor(db, world.teodor, lesson("As it is", { licence: "CC-BY-ND-4.0" }), ["staffroom"]);
+    expect((await ask(mine, `of=${closed.id}`)).body.closed).toContain("not changed");
+    const hidden = await publishFor(db, world.judit, lesson("Hidden"), ["staffroom"]);
+    expect((await ask(mine, `of=${hidden.id}`)).status).toBe(404);
+    expect((await ask(mine, "of=nonsense")).status).toBe(404);
   });
 });
 

@@ -1,5 +1,6 @@
 "use server";
 import { z } from "zod";
+import { adaptedCredit, creditsProblem } from "@/core/resource/adopt";
 import { changesBetween, sayChanges } from "@/core/resource/changes";
 import { DocumentError, parseDocument, titleOf, type Document } from "@/core/resource/document";
 import { unfinished } from "@/core/resource/unfinished";
@@ -89,8 +90,8 @@ export const saveDraft = act(
     const document = readDocument(given.document);
     const resource = (await resources.resourceById(db, given.resource))!;
     const old = await resources.draftOf(db, given.resource);
-    if (old && old.document.credits.length > document.credits.length)
-      throw new Refused("Credits may be added to, never taken away.");
+    const credits = old && creditsProblem(old.document, document);
+    if (credits) throw new Refused(credits);
     return db.transaction(async (tx) => {
       const base = old?.base ?? resource.head;
       const counter = await resources.saveDraft(tx, {
@@ -137,7 +138,9 @@ export const publishDraft = act(
       const changed = sayChanges(changesBetween(source.document, document));
       document = {
         ...document,
-        credits: document.credits.map((credit, at, all) => (at === all.length - 1 ? { ...credit, changed } : credit)),
+        credits: document.credits.map((credit, at) =>
+          at === adaptedCredit(document) ? { ...credit, changed } : credit,
+        ),
       };
     }
     return db.transaction(async (tx) => {

@@ -1,0 +1,82 @@
+import { creditLine, licenceProblem } from "../licence/licence";
+import { adaptedCredit, adoptStep, creditsProblem, type TakenFrom } from "./adopt";
+import { parseDocument, type Document, type Step } from "./document";
+import { newQuestion, newStep } from "./edit";
+
+let made = 0;
+const newId = () => `n${(made += 1)}`;
+const step = (id: string): Step =>
+  newStep("en", id, () => id, [
+    { id: `${id}-b`, type: "question", question: { ...newQuestion("choice", "en", newId), id: `${id}-q` } },
+  ]);
+const lesson = (more: Partial<Document> = {}): Document =>
+  parseDocument({
+    ...{ schema: 1, languages: ["en"], title: { en: "Mine" }, kind: "lesson", grades: { from: 4, to: 5 } },
+    ...{ subjects: ["science"], licence: "CC-BY-4.0", steps: [step("a"), step("b")] },
+    ...more,
+  });
+const from: TakenFrom = {
+  ...{ resource: 9, revision: 12, title: "Theirs", author: "Teodor Brandt", source: "Lighthouse Road" },
+  ...{ licence: "CC-BY-SA-4.0", own: false },
+};
+const steps = (document: Document) => document.steps.map(({ title }) => title.en);
+
+describe("a step taken from elsewhere", () => {
+  test("stands where it was put, says where it came from, and names its author once", () => {
+    const once = adoptStep(lesson(), step("x"), from, { at: 1 }, newId);
+    expect(steps(once.document)).toEqual(["a", "x", "b"]);
+    expect(once.document.steps[1]).toMatchObject({ id: once.step, origin: { resource: 9, revision: 12, step: "x" } });
+    const twice = adoptStep(once.document, step("x"), from, { at: 3 }, newId).document;
+    expect(twice.credits.map(creditLine)).toEqual([
+      "parts of “Theirs” by Teodor Brandt, Lighthouse Road, Attribution, share alike (CC BY-SA)",
+    ]);
+  });
+
+  test("the same one twice is two: the document is still one that can be kept", () => {
+    const twice = [1, 1].reduce(
+      (document, at) => adoptStep(document, step("a"), from, { at }, newId).document,
+      lesson(),
+    );
+    expect(() => parseDocument(twice)).not.toThrow();
+    expect(new Set(twice.steps.map(({ id }) => id)).size).toBe(4);
+  });
+
+  test("swapped, it stands in the other's stead", () => {
+    expect(steps(adoptStep(lesson(), step("x"), from, { instead: "a" }, newId).document)).toEqual(["x", "b"]);
+  });
+
+  test("from her own work names nobody", () => {
+    expect(adoptStep(lesson(), step("x"), { ...from, own: true }, { at: 0 }, newId).document.credits).toEqual([]);
+  });
+
+  test("one that had been taken before keeps its first origin", () => {
+    const origin = { resource: 1, revision: 2, step: "first" };
+    const { document } = adoptStep(lesson(), { ...step("x"), origin }, from, { at: 0 }, newId);
+    expect(document.steps[0]!.origin).toEqual(origin);
+  });
+
+  test("brings its licence along: share alike cannot become freer", () => {
+    expect(licenceProblem(adoptStep(lesson(), step("x"), from, { at: 0 }, newId).document)).toContain("Theirs");
+  });
+});
+
+describe("credits", () => {
+  const source = { title: "Source", author: "Ada", source: "S", licence: "CC-BY-4.0" as const, changed: "" };
+  const adapted = lesson({ credits: [source] });
+  const taken = adoptStep(adapted, step("x"), from, { at: 0 }, newId);
+
+  test("the whole's source is never taken away", () => {
+    expect(creditsProblem(adapted, { ...adapted, credits: [] })).toContain("“Source” by Ada stays named");
+    expect(creditsProblem(adapted, { ...adapted, credits: [source, source] })).toBeNull();
+  });
+
+  test("a step's author may go when the step has gone, and not before", () => {
+    expect(creditsProblem(taken.document, { ...taken.document, credits: [source] })).toContain("Teodor Brandt");
+    expect(creditsProblem(taken.document, adapted)).toBeNull();
+  });
+
+  test("what was changed is said of the whole's source, not of a step's", () => {
+    expect(adaptedCredit(taken.document)).toBe(0);
+    expect(adaptedCredit(lesson())).toBe(-1);
+  });
+});

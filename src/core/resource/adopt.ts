@@ -1,0 +1,70 @@
+import type { Credit, Document, Licence, Step } from "./document";
+import { insertStep, withNewIds, type NewId } from "./edit";
+
+/** The resource a single step is taken from. */
+export interface TakenFrom {
+  resource: number;
+  revision: number;
+  title: string;
+  author: string;
+  /** Where it can be found: a school, or the commons. */
+  source: string;
+  licence: Licence;
+  /** Her own: nobody else is to be named. */
+  own: boolean;
+}
+
+const isPartOf = (resource: number) => (credit: Credit) => credit.resource === resource;
+
+/**
+ * A step from elsewhere put in at a place, or in the stead of another. It gets ids of its own, so the same step can be
+ * taken twice; where it came from is noted, and its author named once.
+ */
+export function adoptStep(
+  document: Document,
+  step: Step,
+  from: TakenFrom,
+  place: { at: number } | { instead: string },
+  newId: NewId,
+): { document: Document; step: string } {
+  const origin = step.origin ?? { resource: from.resource, revision: from.revision, step: step.id };
+  const adopted = { ...withNewIds(step, newId), origin };
+  const steps =
+    "at" in place
+      ? insertStep(document, adopted, place.at).steps
+      : document.steps.map((one) => (one.id === place.instead ? adopted : one));
+  const credit: Credit = {
+    title: from.title,
+    author: from.author,
+    source: from.source,
+    licence: from.licence,
+    changed: "",
+    resource: from.resource,
+  };
+  const named = from.own || document.credits.some(isPartOf(from.resource));
+  return {
+    document: { ...document, steps, credits: named ? document.credits : [...document.credits, credit] },
+    step: adopted.id,
+  };
+}
+
+/**
+ * Why the credits may not become these, or null when they may. Whoever a version was made from stays named for good; who
+ * gave single steps stays named as long as one of them is there.
+ */
+export function creditsProblem(before: Document, after: Document): string | null {
+  const same = (one: Credit, other: Credit) =>
+    one.title === other.title && one.author === other.author && one.licence === other.licence;
+  const missing = before.credits.filter(
+    (credit) =>
+      !after.credits.some((other) => same(credit, other)) &&
+      (credit.resource === undefined || after.steps.some((step) => step.origin?.resource === credit.resource)),
+  );
+  return missing.length === 0
+    ? null
+    : `“${missing[0]!.title}” by ${missing[0]!.author} stays named. Credits may be added to, never taken away.`;
+}
+
+/** The credit of what the whole was adapted from; -1 when it is her own from nothing. */
+export const adaptedCredit = (document: Pick<Document, "credits">): number =>
+  document.credits.findLastIndex((credit) => credit.resource === undefined);

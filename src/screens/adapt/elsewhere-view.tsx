@@ -1,0 +1,180 @@
+"use client";
+import { useEffect, useState } from "react";
+import { clsx } from "clsx";
+import { sayGradeSpan } from "@/core/find/grade";
+import { activities } from "@/core/resource/activity";
+import type { TakenFrom } from "@/core/resource/adopt";
+import { stepTitle } from "@/core/resource/changes";
+import type { Step } from "@/core/resource/document";
+import type { Elsewhere, ElsewhereHit } from "@/server/elsewhere";
+import { Button } from "@/ui/button";
+import { Empty } from "@/ui/empty";
+import { inputClasses } from "@/ui/field";
+import { Notice } from "@/ui/notice";
+import { Doing } from "../find/result-lines";
+import { StepView } from "../step/step-view";
+
+const PAUSE_MS = 250;
+
+async function asked<Answer extends object>(address: string, signal: AbortSignal): Promise<Answer> {
+  const response = await fetch(address, { signal });
+  const answer = (await response.json()) as Answer | { problem: string };
+  if ("problem" in answer) throw new Error(answer.problem);
+  return answer;
+}
+
+/** Searches single steps of everything she may see, looks at them as students do, and takes one over. */
+export function ElsewhereView({
+  resource,
+  current,
+  onTake,
+}: {
+  resource: number;
+  /** The title of the step that is open, after which one is put in, or which is swapped; null without steps. */
+  current: string | null;
+  onTake: (step: Step, from: TakenFrom, how: "after" | "instead") => void;
+}) {
+  const [words, setWords] = useState("");
+  const [doing, setDoing] = useState("");
+  const [hits, setHits] = useState<ElsewhereHit[] | null>(null);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [found, setFound] = useState<Elsewhere | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+
+  useEffect(() => {
+    const abort = new AbortController();
+    const timer = setTimeout(() => {
+      const address = `/adapt/${resource}/elsewhere?${new URLSearchParams({ words, doing })}`;
+      asked<{ hits: ElsewhereHit[] }>(address, abort.signal).then(
+        (answer) => {
+          setHits(answer.hits);
+          setProblem(null);
+        },
+        (error: Error) =>
+          error.name !== "AbortError" && setProblem("The search did not answer. What you make is safe."),
+      );
+    }, PAUSE_MS);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [resource, words, doing]);
+
+  useEffect(() => {
+    if (chosen === null) return;
+    const abort = new AbortController();
+    asked<Elsewhere>(`/adapt/${resource}/elsewhere?of=${chosen}`, abort.signal).then(setFound, (error: Error) => {
+      if (error.name !== "AbortError") setProblem(error.message);
+    });
+    return () => abort.abort();
+  }, [resource, chosen]);
+  const open = found?.from.resource === chosen ? found : null;
+
+  return (
+    <div className="grid gap-4">
+      <div className="flex gap-2">
+        <input
+          type="search"
+          aria-label="Words to look for elsewhere"
+          placeholder="a step about …"
+          value={words}
+          autoFocus
+          maxLength={200}
+          onChange={(event) => setWords(event.target.value)}
+          className={inputClasses}
+        />
+        <select
+          aria-label="What students do in it"
+          value={doing}
+          onChange={(event) => setDoing(event.target.value)}
+          className={`${inputClasses} !w-48`}
+        >
+          <option value="">whatever they do</option>
+          {activities.map((activity) => (
+            <option key={activity}>{activity}</option>
+          ))}
+        </select>
+      </div>
+      {problem && <Notice tone="warning">{problem}</Notice>}
+      <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] items-start gap-4">
+        <ul aria-label="Found elsewhere" className="max-h-[70vh] overflow-auto rounded-card border border-line bg-card">
+          {hits?.map((hit) => (
+            <li key={hit.id}>
+              <button
+                type="button"
+                aria-current={hit.id === chosen || undefined}
+                onClick={() => setChosen(hit.id)}
+                className={clsx(
+                  "grid w-full gap-0.5 border-b border-line px-3 py-2 text-left",
+                  hit.id === chosen ? "bg-shade" : "hover:bg-shade/60",
+                )}
+              >
+                <span className="font-semibold">{hit.title}</span>
+                <span className="flex items-center gap-2 text-[13px] text-ink-soft">
+                  <span className="min-w-0 flex-1 truncate">
+                    {hit.author} · grades {sayGradeSpan(hit.grades)}
+                  </span>
+                  <Doing doing={hit.doing} />
+                </span>
+              </button>
+            </li>
+          ))}
+          {hits?.length === 0 && <li className="p-3 text-ink-soft">Nothing says that. Try another word.</li>}
+          {hits === null && <li className="p-3 text-ink-soft">Looking …</li>}
+        </ul>
+        {open ? (
+          <div className="grid gap-3">
+            {open.closed && <Notice tone="warning">{open.closed}</Notice>}
+            {!open.from.own && (
+              <p className="text-[13px] text-ink-soft">
+                {open.from.author}, {open.from.source}, is named in yours by itself.
+              </p>
+            )}
+            <ul aria-label="Its steps" className="grid gap-3">
+              {open.steps.map((step) => {
+                const title = stepTitle(step, open.languages);
+                return (
+                  <li key={step.id} aria-label={title} className="rounded-card border border-line bg-card">
+                    <div className="max-h-72 overflow-auto p-4">
+                      <StepView
+                        step={step}
+                        languages={open.languages}
+                        values={{}}
+                        marks={{}}
+                        onChange={() => undefined}
+                        still
+                      />
+                    </div>
+                    <div className="flex flex-wrap gap-2 border-t border-line p-2">
+                      <Button
+                        size="small"
+                        disabled={open.closed !== null}
+                        onClick={() => onTake(step, open.from, "after")}
+                      >
+                        {current === null ? "Put it in" : `Put it in after “${current}”`}
+                      </Button>
+                      {current !== null && (
+                        <Button
+                          size="small"
+                          look="quiet"
+                          disabled={open.closed !== null}
+                          onClick={() => onTake(step, open.from, "instead")}
+                        >
+                          Swap them
+                        </Button>
+                      )}
+                    </div>
+                  </li>
+                );
+              })}
+            </ul>
+          </div>
+        ) : (
+          <Empty title={chosen === null ? "Choose one on the left" : "One moment …"}>
+            Its steps are shown as students see them; take any of them.
+          </Empty>
+        )}
+      </div>
+    </div>
+  );
+}
