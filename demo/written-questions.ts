@@ -29,8 +29,7 @@ export const handQuestions = <Shape extends z.ZodRawShape>(asked: Shape) =>
     z.strictObject({ draw: Text, over: z.string().optional(), ...asked }),
   ] as const;
 
-const shape = handQuestions({});
-export type HandQuestion = z.infer<(typeof shape)[number]>;
+export type HandQuestion = z.infer<ReturnType<typeof handQuestions<Record<never, never>>>[number]>;
 
 const scaleOf = ([from, to, step]: z.infer<typeof Scale>) => ({ from, to, step });
 const spelling = { ignoreCase: true, ignoreAccents: false, forgiveOneSlip: false };

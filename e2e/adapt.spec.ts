@@ -260,6 +260,11 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await expect(steps.first()).toContainText("The parts of a kelp");
   await page.reload();
   await expect(steps.first()).toContainText("The parts of a kelp");
+  // The whole was free of all rights; with the step in it, it is so no longer.
+  await expect(page.getByText(/cannot be under “No rights reserved/)).toBeVisible();
+  await page.getByRole("radio", { name: "The whole" }).click();
+  await page.getByLabel("Licence").selectOption("CC-BY-4.0");
+  await expect(page.getByText("Nothing stands in the way.")).toBeVisible();
   await page.getByRole("button", { name: "Publish" }).click();
   await page.waitForURL(/satchel/);
   await expect(page.getByText(/parts of “What the ebb lays bare” by Mercy Adeyemi/)).toBeVisible();

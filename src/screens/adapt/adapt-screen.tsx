@@ -15,6 +15,7 @@ import {
   restoreBlock,
 } from "@/core/resource/edit";
 import { unfinished } from "@/core/resource/unfinished";
+import { licenceProblem } from "@/core/licence/licence";
 import { takeField, takeStep } from "@/core/resource/merge";
 import { inLanguage } from "@/core/resource/language";
 import type { ResponseValue } from "@/core/resource/question";
@@ -132,7 +133,10 @@ export function AdaptScreen({
     () => (data.source ? changesBetween(data.source.document, document) : null),
     [data.source, document],
   );
-  const problems = useMemo(() => unfinished(document), [document]);
+  const problems = useMemo(() => {
+    const licence = licenceProblem(document);
+    return [...unfinished(document), ...(licence ? [{ step: null, problem: licence }] : [])];
+  }, [document]);
   const step = document.steps.find((one) => one.id === current) ?? document.steps[0] ?? null;
 
   useEffect(() => {

@@ -24,7 +24,10 @@ const chapters: { title: string; text: string[] }[] = [
     title: "Keep it, make it yours",
     text: [
       "Pack keeps the author’s original in your satchel. Adapt makes your own version: change anything, the original stays as it is and stays named. It saves by itself; Publish makes a revision that never changes, so what you assign on Monday is the same on Friday.",
-      "Pockets hold what belongs together. One thing may be in several. “Not in any pocket” shows what is still to be sorted.",
+      "Questions are of sixteen kinds: choose, write, number, fill gaps or a table, match, order, sort into groups, label a picture, place on a number line, draw bars, plot points, mark words, draw. All are checked by themselves but writing and drawing; all can be answered with the keyboard.",
+      "Press the sign that says whose it was to see what changed, word by word. Any step, or all of it, can be put back as it was then. When the author publishes again, it says so there: take single steps, or all that leaves yours alone.",
+      "“Take from elsewhere” searches single steps of everything you may see. Put one in, or swap; its author is named by itself, and its licence counts. Two windows on one resource put their changes together; where both changed the same, you choose.",
+      "Pockets hold what belongs together, one inside another if you like. One thing may be in several. “Not in any pocket” shows what is still to be sorted. “Narrow” shows only some; the arrow takes the list along for a spreadsheet. “Revised” means its author has published again since you packed it.",
     ],
   },
   {
