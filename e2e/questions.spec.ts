@@ -163,3 +163,58 @@ test("a teacher makes one of each, and it stands in the preview as students get 
   await page.getByRole("button", { name: "See as student" }).click();
   for (const name of names) await expect(page.getByText(`About: ${name}`)).toBeVisible();
 });
+
+test("a child sorts, labels, fills and draws on a phone; the teacher sees the drawing itself", async ({ signedIn }) => {
+  const teacher = await signedIn("Judit Varga");
+  await teacher.goto("/find?words=what+the+ebb+lays+bare&do=assign");
+  const panel = teacher.getByRole("region", { name: "Assign" });
+  await panel.getByRole("radio", { name: "now" }).click();
+  await panel.getByRole("button", { name: "None" }).click();
+  await panel.getByRole("button", { name: "Choose by name" }).click();
+  await panel.getByRole("checkbox", { name: "Disa Ulven" }).click();
+  await panel.getByRole("button", { name: "Give it" }).click();
+  await expect(teacher.getByText("Given to 7 Cormorant.")).toBeVisible();
+
+  const student = await signedIn("Disa Ulven", { phone: true });
+  await student
+    .getByRole("link", { name: /What the ebb lays bare/ })
+    .first()
+    .click();
+  await student.waitForURL(/student\/\d+/);
+  await student.getByRole("group", { name: "To sort" }).getByRole("button", { name: "limpet" }).click();
+  await student.getByRole("button", { name: "Put “limpet” into Animals" }).click();
+  await expect(student.getByText("Kept", { exact: true })).toBeVisible();
+  await student.reload();
+  await expect(student.getByRole("region", { name: "Animals" })).toContainText("limpet");
+
+  await student.getByRole("button", { name: /^Step 2/ }).click();
+  await student.getByRole("button", { name: "Place 3: no name yet" }).click();
+  await student.getByRole("group", { name: "Names" }).getByRole("button", { name: "holdfast" }).click();
+  await expect(student.getByRole("button", { name: "Place 3: holdfast" })).toBeVisible();
+
+  await student.getByRole("button", { name: /^Step 4/ }).click();
+  const sheet = student.getByRole("application");
+  await sheet.scrollIntoViewIfNeeded();
+  const box = (await sheet.boundingBox())!;
+  await student.mouse.move(box.x + 30, box.y + 30);
+  await student.mouse.down();
+  await student.mouse.move(box.x + 150, box.y + 80, { steps: 6 });
+  await student.mouse.up();
+  await expect(sheet.getByRole("img")).toHaveAccessibleName("1 lines drawn");
+  await expect(student.getByText("Kept", { exact: true })).toBeVisible();
+
+  await teacher.getByRole("link", { name: "Results" }).click();
+  await teacher
+    .getByRole("navigation", { name: "Assignments" })
+    .getByRole("link", { name: /What the ebb lays bare/ })
+    .click();
+  const row = teacher.getByRole("row", { name: /Disa Ulven/ });
+  await expect(row).toContainText("at work");
+  await row
+    .getByRole("button", { name: /to read/ })
+    .first()
+    .click();
+  const answer = teacher.getByRole("complementary", { name: "One answer" });
+  await expect(answer.getByRole("img")).toHaveAccessibleName("1 lines drawn");
+  await expect(answer.locator("path")).toHaveCount(1);
+});

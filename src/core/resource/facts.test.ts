@@ -111,9 +111,46 @@ describe("what stands in the way of publishing", () => {
     ["choice", /asks nothing|no right answer/],
     ["choices", /no right answer/],
     ["shortText", /no accepted answer/],
+    ["labels", /Nothing in the picture/],
+    ["points", /No point is asked for/],
+    ["highlight", /Nothing in the passage/],
   ] as const)("a new %s is not finished", (type, why) => {
     expect(problems(newStep("en", "a", newId, [ask(type)])).join(" ")).toMatch(why);
   });
+
+  const asked = { prompt: { en: richText("Which?") } };
+  test.each<[what: string, type: Question["type"], more: object, says: string]>([
+    [
+      "one group only",
+      "groups",
+      { groups: [{ id: "g", text: { en: "All" } }] },
+      "There is only one group to sort into.",
+    ],
+    ["a thing without a group", "groups", { right: [] }, "Something to sort belongs to no group."],
+    ["a right number off the line", "line", { right: 11 }, "The right number is not on the line."],
+    [
+      "a bar off the scale",
+      "bars",
+      { bars: [{ id: "b", text: { en: "May" }, right: 12, tolerance: 0 }] },
+      "A bar is higher than the scale.",
+    ],
+    ["a table with nothing to fill", "cells", { gaps: [] }, "No cell of the table is to be filled."],
+    [
+      "a place without a name",
+      "labels",
+      { spots: [{ id: "s", x: 0.5, y: 0.5 }] },
+      "A place in the picture has no label.",
+    ],
+  ])("%s stands in the way", (_, type, more, says) => {
+    expect(problems(newStep("en", "a", newId, [ask(type, { ...asked, ...more })]))).toEqual([says]);
+  });
+
+  test.each(["groups", "line", "bars", "cells", "sketch"] as const)(
+    "a %s with its question asked may go out",
+    (type) => {
+      expect(problems(newStep("en", "a", newId, [ask(type, asked)]))).toEqual([]);
+    },
+  );
 
   test("a picture needs a description unless it only decorates", () => {
     const picture = (decorative: boolean) => ({

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { Axis } from "./question";
 import { bearsNumber, marksOf, nearestMark, shareAlong } from "./scale";
 
 describe("a scale", () => {
@@ -40,5 +41,13 @@ describe("a scale", () => {
 
   test("a value stands at its share of the way", () => {
     expect(shareAlong({ from: -10, to: 10, step: 1 }, 5)).toBe(0.75);
+  });
+
+  test.each([
+    ["from the greater to the smaller", { from: 5, to: 1, step: 1 }],
+    ["with no step", { from: 0, to: 1, step: 0 }],
+    ["with more marks than anyone can see", { from: 0, to: 10_000, step: 1 }],
+  ])("%s is none", (_, axis) => {
+    expect(Axis.safeParse(axis).success).toBe(false);
   });
 });

@@ -60,6 +60,25 @@ describe("students by questions", () => {
     );
   });
 
+  test("a drawing comes back as what was drawn; what is none is nothing", () => {
+    const sketch = newQuestion("sketch", "en", () => "q3");
+    const drawn: Document = {
+      ...document,
+      steps: [newStep("en", "Draw", newId, [{ id: newId(), type: "question", question: sketch }])],
+    };
+    const stroke = { ink: "blue", width: 4, points: [0.1, 0.2, 0.3, 0.4] };
+    const cellOf = (value: unknown) =>
+      resultTable([{ ...work("Ada", [attempt(1, [response("q3", value, 1)], 2)]), document: drawn }], "best").rows[0]!
+        .cells.q3!;
+    expect(cellOf([stroke])).toMatchObject({
+      drawn: [stroke],
+      said: "a drawing of 1 line",
+      mark: { verdict: "to read" },
+    });
+    for (const odd of ["scribble", [{ ...stroke, ink: "gold" }], [{ ...stroke, points: [2, 2] }]])
+      expect(cellOf(odd)).toMatchObject({ drawn: null, said: "", mark: { verdict: "blank" } });
+  });
+
   test("says who has not begun, who is at work, and who has handed in", () => {
     const table = resultTable(
       [

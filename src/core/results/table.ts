@@ -1,4 +1,4 @@
-import { readByPerson } from "../resource/question";
+import { readByPerson, responseSchemas, type Stroke } from "../resource/question";
 import type { Document } from "../resource/document";
 import { allQuestions, titleOf } from "../resource/document";
 import type { Question } from "../resource/question";
@@ -26,6 +26,8 @@ export interface Cell {
   mark: Mark;
   /** The answer in words. */
   said: string;
+  /** What was drawn, where the answer is a drawing. */
+  drawn: Stroke[] | null;
   /** How often it was checked or changed before it was right, or so far. */
   checks: number;
 }
@@ -85,6 +87,7 @@ function markTry(document: Document, work: Try) {
     cells[question.id] = {
       mark: mark(question, response?.value, document.languages[0]),
       said: response ? sayResponse(question, response.value, document.languages) : "",
+      drawn: question.type === "sketch" ? (responseSchemas.sketch.safeParse(response?.value).data ?? null) : null,
       checks: work.responses.filter((one) => one.question === question.id && one.checked).length,
     };
   }
