@@ -8,7 +8,9 @@ function watch(page: Page, expected: RegExp[]): string[] {
   };
   page.on(
     "console",
-    (message) => (message.type() === "error" || message.type() === "warning") && note(`console: ${message.text()}`),
+    (message) =>
+      (message.type() === "error" || message.type() === "warning") &&
+      note(`console: ${message.text()} ${message.location().url}`),
   );
   page.on("pageerror", (error) => note(`page: ${error.message}`));
   page.on("requestfailed", (request) => {

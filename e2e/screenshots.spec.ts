@@ -50,6 +50,10 @@ test("the teacher's views", async ({ signedIn, page }) => {
   await shot("satchel", "/satchel", async () => {
     await teacher.getByRole("checkbox", { name: "Tick Bird counts as graphs" }).click();
   });
+  await shot("questions", "/find?words=what+the+ebb+lays+bare&mode=work&step=2", async () => {
+    for (const name of ["frond", "stipe"])
+      await teacher.getByRole("group", { name: "Names" }).getByRole("button", { name, exact: true }).click();
+  });
   await shot("plan", "/plan");
   await shot("classes", "/classes", async () => {
     await teacher.getByRole("button", { name: "Let students in" }).click();
@@ -69,6 +73,16 @@ test("the teacher's views", async ({ signedIn, page }) => {
   await teacher.getByRole("region", { name: "Steps" }).getByRole("button", { name: /^3/ }).click();
   await expect(teacher.getByText(/saved \d/)).toBeVisible();
   await teacher.screenshot({ path: file("adapt") });
+  await teacher.getByLabel("Title of the step").fill("When is high water, and when is low?");
+  await expect(teacher.getByText(/saved \d/)).toBeVisible();
+  await teacher.getByRole("button", { name: /\d changes$/ }).click();
+  await expect(teacher.getByRole("region", { name: "What changed since" }).locator("ins").first()).toBeVisible();
+  await teacher.screenshot({ path: file("changes") });
+  await teacher.getByRole("button", { name: "Take from elsewhere" }).click();
+  await teacher.getByLabel("Words to look for elsewhere").fill("what the ebb lays bare");
+  await teacher.getByRole("button", { name: /What the ebb lays bare/ }).click();
+  await expect(teacher.getByRole("list", { name: "Its steps" })).toBeVisible();
+  await teacher.screenshot({ path: file("elsewhere") });
 
   await teacher
     .context()
