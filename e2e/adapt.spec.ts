@@ -258,6 +258,7 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await kelp.getByRole("button", { name: "Swap them" }).click();
   await expect(steps).toHaveCount(count);
   await expect(steps.first()).toContainText("The parts of a kelp");
+  await expect(page.getByText(/saved \d/)).toBeVisible();
   await page.reload();
   await expect(steps.first()).toContainText("The parts of a kelp");
   // The whole was free of all rights; with the step in it, it is so no longer.

@@ -128,6 +128,7 @@ test("a pocket stands inside another, moves with the menu, and says what it is f
     .poll(async () => (await order()).slice(2).map((text) => text.split("\n")[0]))
     .toEqual(["Autumn", "First week", "Winter"]);
   await pockets.getByRole("button", { name: /^Autumn/ }).click();
+  await expect(page.getByRole("heading", { name: "Autumn", level: 1 })).toBeVisible();
   await page.getByRole("button", { name: "Say what this pocket is for" }).click();
   await page.getByLabel("What this pocket is for", { exact: true }).fill("Until the clocks change.");
   await page.getByRole("button", { name: "Keep", exact: true }).click();

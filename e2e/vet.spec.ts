@@ -183,6 +183,7 @@ test("why it is here is told when asked, and the board shows no answers", async 
   await expect(reasons).toContainText("at your school used it");
   const [board] = await Promise.all([page.waitForEvent("popup"), page.getByRole("link", { name: "Board" }).click()]);
   await expect(board.getByRole("heading", { name: "Reading a tide table", level: 1 })).toBeVisible();
+  await board.waitForLoadState("networkidle");
   await board.keyboard.press("ArrowRight");
   await expect(board.getByText("2 of 5")).toBeVisible();
   await expect(board.getByText("forget the minutes")).toHaveCount(0);

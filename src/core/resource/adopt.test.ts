@@ -1,5 +1,5 @@
 import { creditLine, licenceProblem } from "../licence/licence";
-import { adaptedCredit, adoptStep, creditsProblem, type TakenFrom } from "./adopt";
+import { adaptedCredit, adoptStep, creditsProblem, giveBack, type TakenFrom } from "./adopt";
 import { parseDocument, type Document, type Step } from "./document";
 import { newQuestion, newStep } from "./edit";
 
@@ -57,6 +57,26 @@ describe("a step taken from elsewhere", () => {
 
   test("brings its licence along: share alike cannot become freer", () => {
     expect(licenceProblem(adoptStep(lesson(), step("x"), from, { at: 0 }, newId).document)).toContain("Theirs");
+  });
+});
+
+describe("given back", () => {
+  test("the step and its author's name go, and what was changed since stays", () => {
+    const taken = adoptStep(lesson(), step("x"), from, { at: 1 }, newId);
+    const since = { ...taken.document, title: { en: "Changed since" } };
+    const back = giveBack(since, taken.step, null);
+    expect([steps(back), back.credits, back.title.en]).toEqual([["a", "b"], [], "Changed since"]);
+  });
+
+  test("what it was swapped for comes back", () => {
+    const taken = adoptStep(lesson(), step("x"), from, { instead: "a" }, newId);
+    expect(giveBack(taken.document, taken.step, step("a")).steps.map(({ id }) => id)).toEqual(["a", "b"]);
+  });
+
+  test("with another step of the same author there, the name stays", () => {
+    const once = adoptStep(lesson(), step("x"), from, { at: 0 }, newId);
+    const twice = adoptStep(once.document, step("y"), from, { at: 0 }, newId);
+    expect(giveBack(twice.document, twice.step, null).credits).toHaveLength(1);
   });
 });
 

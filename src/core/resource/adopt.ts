@@ -48,6 +48,14 @@ export function adoptStep(
   };
 }
 
+/** A taken step away again, or the one it was swapped for back; whoever is in nothing any more is no longer named. */
+export function giveBack(document: Document, taken: string, instead: Step | null): Document {
+  const steps = document.steps.flatMap((step) => (step.id !== taken ? [step] : instead ? [instead] : []));
+  const still = (credit: Credit) =>
+    credit.resource === undefined || steps.some((step) => step.origin?.resource === credit.resource);
+  return { ...document, steps, credits: document.credits.filter(still) };
+}
+
 /**
  * Why the credits may not become these, or null when they may. Whoever a version was made from stays named for good; who
  * gave single steps stays named as long as one of them is there.

@@ -2,7 +2,7 @@
 import { Backpack, Eye, GitBranch, Redo2, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState, useTransition } from "react";
-import { adoptStep, type TakenFrom } from "@/core/resource/adopt";
+import { adoptStep, giveBack, type TakenFrom } from "@/core/resource/adopt";
 import { changesBetween, sayChanges, stepTitle, type Changes } from "@/core/resource/changes";
 import type { Document, Step } from "@/core/resource/document";
 import {
@@ -178,8 +178,8 @@ export function AdaptScreen({
     const adopted = adoptStep(document, taken, from, place, newId);
     change(adopted.document);
     setCurrent(adopted.step);
-    const before = document;
-    tell(how === "after" ? "Put in." : "Swapped.", () => change(before));
+    const swapped = how === "instead" ? step : null;
+    tell(how === "after" ? "Put in." : "Swapped.", () => change((now) => giveBack(now, adopted.step, swapped)));
   };
   const share = async () => {
     const shared = !data.shelves.includes("staffroom");
