@@ -170,6 +170,7 @@ test("two windows: what each changed apart comes together, and what both changed
   await expect(first.getByLabel("Title of the step")).toHaveValue("The first says so");
   await first.getByRole("button", { name: "Take the other" }).click();
   await expect(first.getByLabel("Title of the step")).toHaveValue("The second says so");
+  await expect(first.getByRole("button", { name: "Take the other" })).toHaveCount(0);
 });
 
 test("what its author keeps from being changed says so", async ({ signedIn }) => {

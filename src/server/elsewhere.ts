@@ -4,8 +4,9 @@ import type { Activity } from "@/core/resource/activity";
 import type { TakenFrom } from "@/core/resource/adopt";
 import { titleOf, type GradeSpan, type Step } from "@/core/resource/document";
 import type { Db } from "@/data/db";
+import { hitsOf } from "@/data/search";
 import { resourceById, revisionById } from "@/data/resources";
-import { find } from "./find";
+import { readAs } from "./find";
 import { permit } from "./permissions";
 import { readerOf } from "./reader";
 import type { Visitor } from "./session";
@@ -22,7 +23,8 @@ const MOST_HITS = 30;
 
 /** Resources to take steps from, by the same search as Find; the one being made is not among them. */
 export async function findElsewhere(db: Db, visitor: Visitor, need: Need, without: number): Promise<ElsewhereHit[]> {
-  const { hits } = await find(db, await readerOf(db, visitor), need, { sort: "best", limit: MOST_HITS });
+  const reader = await readerOf(db, visitor);
+  const hits = await hitsOf(db, reader, await readAs(db, reader, need, []), { sort: "best", limit: MOST_HITS });
   return hits
     .filter(({ id }) => id !== without)
     .map(({ id, facts, author }) => ({ id, title: facts.title, author, grades: facts.grades, doing: facts.doing }));

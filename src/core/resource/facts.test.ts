@@ -138,8 +138,14 @@ describe("what stands in the way of publishing", () => {
     [
       "a place without a name",
       "labels",
-      { spots: [{ id: "s", x: 0.5, y: 0.5 }] },
+      { spots: [{ id: "s", x: 0.5, y: 0.5 }], description: { en: "A kelp." } },
       "A place in the picture has no label.",
+    ],
+    [
+      "a drawing over a picture nobody described",
+      "sketch",
+      { over: "drawing:kelp-plain" },
+      "A picture in a question has no description.",
     ],
   ])("%s stands in the way", (_, type, more, says) => {
     expect(problems(newStep("en", "a", newId, [ask(type, { ...asked, ...more })]))).toEqual([says]);

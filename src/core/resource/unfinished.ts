@@ -23,6 +23,9 @@ export function unfinished(document: Document): Unfinished[] {
       if (isBlank(inLanguage(question.prompt, document.languages)) && question.type !== "gaps") {
         found.push({ step: step.id, problem: "A question asks nothing yet." });
       }
+      const shown = question.type === "labels" || (question.type === "sketch" && question.over !== undefined);
+      if (shown && !inLanguage(question.description, document.languages)?.trim())
+        found.push({ step: step.id, problem: "A picture in a question has no description." });
       const answer = missingAnswer(question);
       if (answer) found.push({ step: step.id, problem: answer });
     }

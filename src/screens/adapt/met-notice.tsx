@@ -1,7 +1,7 @@
 "use client";
 import { stepTitle } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
-import type { Field } from "@/core/resource/merge";
+import { sameStep, type Field } from "@/core/resource/merge";
 import { stepText } from "@/core/resource/words-changed";
 import { Button } from "@/ui/button";
 import { Notice } from "@/ui/notice";
@@ -28,7 +28,7 @@ export function MetNotice({
   // Once what stands here is what stands there, there is nothing left to choose.
   const open = met.conflicts.filter((one) => {
     const now = document.steps.find(({ id }) => id === one.step);
-    return one.field ? document[one.field] !== met.theirs[one.field] : now !== (one.theirs ?? undefined);
+    return one.field ? document[one.field] !== met.theirs[one.field] : !sameStep(now, one.theirs ?? undefined);
   });
   return (
     <Notice tone={open.length > 0 ? "warning" : "information"} className="m-3 max-h-[40vh] overflow-auto">

@@ -8,6 +8,7 @@ import { IconButton } from "@/ui/icon-button";
 import { MarkedPassage } from "../step/questions/passage";
 import type { EditorProps } from "./editor-props";
 import { NumberBox } from "./number-box";
+import { PictureDescription } from "./picture-description";
 import { usePictureFile } from "./use-picture-file";
 
 /** The passage, and under it the same once more to mark what is right. */
@@ -206,19 +207,28 @@ export function LongTextEditor({ question, languages, newId, onChange }: EditorP
   );
 }
 
-export function SketchEditor({ question, onChange }: EditorProps<"sketch">) {
+export function SketchEditor({ question, languages, onChange }: EditorProps<"sketch">) {
   const picture = usePictureFile((over) => onChange({ ...question, over }));
   return (
-    <div className="flex flex-wrap items-center gap-2">
-      <Button size="small" onClick={picture.choose}>
-        <ImagePlus size={15} aria-hidden /> {question.over ? "Another picture to draw on" : "Draw on a picture"}
-      </Button>
-      {question.over && (
-        <Button size="small" look="quiet" onClick={() => onChange({ ...question, over: undefined })}>
-          On a blank sheet
+    <div className="grid gap-2">
+      <div className="flex flex-wrap items-center gap-2">
+        <Button size="small" onClick={picture.choose}>
+          <ImagePlus size={15} aria-hidden /> {question.over ? "Another picture to draw on" : "Draw on a picture"}
         </Button>
+        {question.over && (
+          <Button size="small" look="quiet" onClick={() => onChange({ ...question, over: undefined })}>
+            On a blank sheet
+          </Button>
+        )}
+        {picture.input}
+      </div>
+      {question.over && (
+        <PictureDescription
+          value={question.description}
+          language={languages[0]!}
+          onText={(description) => onChange({ ...question, description }, `description-${question.id}`)}
+        />
       )}
-      {picture.input}
     </div>
   );
 }

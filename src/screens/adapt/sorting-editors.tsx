@@ -4,11 +4,12 @@ import { useState } from "react";
 import { inLanguage } from "@/core/resource/language";
 import type { Option } from "@/core/resource/question";
 import { Button } from "@/ui/button";
-import { Field, inputClasses, TextInput } from "@/ui/field";
+import { inputClasses } from "@/ui/field";
 import { tellProblem } from "@/ui/toast";
 import { mediaAddress } from "../step/media";
 import { replaced, type EditorProps } from "./editor-props";
 import { OptionList } from "./option-list";
+import { PictureDescription } from "./picture-description";
 import { usePictureFile } from "./use-picture-file";
 
 function PlaceOf({
@@ -172,21 +173,11 @@ export function LabelsEditor({ question, languages, newId, onChange }: EditorPro
           </button>
         ))}
       </div>
-      <Field label="What the picture shows, for those who do not see it">
-        {(control) => (
-          <TextInput
-            {...control}
-            maxLength={400}
-            value={inLanguage(question.description, languages) ?? ""}
-            onChange={(event) =>
-              onChange(
-                { ...question, description: { ...question.description, [language]: event.target.value } },
-                `description-${question.id}`,
-              )
-            }
-          />
-        )}
-      </Field>
+      <PictureDescription
+        value={question.description}
+        language={language}
+        onText={(description) => onChange({ ...question, description }, `description-${question.id}`)}
+      />
       {spots.length > 0 && (
         <ul className="grid gap-1">
           {spots.map((spot, at) => (

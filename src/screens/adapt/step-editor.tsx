@@ -1,6 +1,5 @@
 "use client";
 import { ImagePlus, Type } from "lucide-react";
-import { useRef } from "react";
 import type { Block } from "@/core/resource/block";
 import type { Step } from "@/core/resource/document";
 import { moveBlock, newQuestion, putBlock, removeBlock, type NewId } from "@/core/resource/edit";
@@ -9,10 +8,10 @@ import { richText } from "@/core/resource/rich-text";
 import type { QuestionType } from "@/core/resource/question";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
-import { tell, tellProblem } from "@/ui/toast";
+import { tell } from "@/ui/toast";
 import { BlockEditor, questionNames } from "./block-editor";
 import { RichEditor } from "./rich-editor";
-import { sendPicture } from "./send-picture";
+import { usePictureFile } from "./use-picture-file";
 
 /** One step in the middle of the page: everything students see of it, edited where it stands. */
 export function StepEditor({
@@ -30,16 +29,13 @@ export function StepEditor({
   onRestore: (block: Block, at: number) => void;
 }) {
   const language = languages[0]!;
-  const file = useRef<HTMLInputElement>(null);
   const add = (block: Block) => onChange(putBlock(step, block));
   const addQuestion = (type: QuestionType) =>
     add({ id: newId(), type: "question", question: newQuestion(type, language, newId) });
-  const addPicture = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    const outcome = await sendPicture(chosen);
-    if ("problem" in outcome) tellProblem(outcome.problem);
-    else add({ id: newId(), type: "picture", media: outcome.media, description: {}, decorative: false });
-  };
+  const picture = usePictureFile(
+    (media) => add({ id: newId(), type: "picture", media, description: {}, decorative: false }),
+    "Picture file",
+  );
   const instructions = step.instructions[language];
   return (
     <div className="mx-auto grid max-w-3xl gap-4">
@@ -86,20 +82,10 @@ export function StepEditor({
         <Button onClick={() => add({ id: newId(), type: "text", text: { [language]: richText("") } })}>
           <Type size={16} aria-hidden /> Text
         </Button>
-        <Button onClick={() => file.current?.click()}>
+        <Button onClick={picture.choose}>
           <ImagePlus size={16} aria-hidden /> Picture
         </Button>
-        <input
-          ref={file}
-          type="file"
-          accept="image/png,image/jpeg,image/gif,image/webp"
-          aria-label="Picture file"
-          hidden
-          onChange={(event) => {
-            void addPicture(event.target.files?.[0]);
-            event.target.value = "";
-          }}
-        />
+        {picture.input}
         <Menu align="start" trigger={<Button>Question …</Button>}>
           {(Object.keys(questionNames) as QuestionType[]).map((type) => (
             <MenuItem key={type} onSelect={() => addQuestion(type)}>

@@ -24,8 +24,8 @@ export default async function SatchelPage({
   const assign = await assignContext(db, visitor, now);
   const current = assign.classes.find((group) => group.id === assign.current) ?? null;
   const opened = await lightTable(db, visitor, open, now, await classProfile(db, current, now));
-  // What she has now looked at is revised no longer.
-  if (opened?.packed) await seePacked(db, visitor.id, opened.resource.id);
+  // What she chose to look at is revised no longer; what lies open by itself she has not chosen.
+  if (opened?.packed && idFrom(parameters.open) !== undefined) await seePacked(db, visitor.id, opened.resource.id);
   return (
     <SatchelScreen filter={filter} items={items} pockets={pockets} pocket={pocket} opened={opened} assign={assign} />
   );

@@ -3,6 +3,7 @@ import { clsx } from "clsx";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { inLanguage } from "@/core/resource/language";
+import { PressList } from "./press-list";
 import { partLook, target, type QuestionProps } from "./props";
 
 /**
@@ -77,23 +78,14 @@ export function MatchView({
           );
         })}
       </ul>
-      <div className="flex flex-wrap gap-2" role="group" aria-label="Partners">
-        {question.right.map((item) => {
-          const used = value.some(([, right]) => right === item.id);
-          return (
-            <button
-              key={item.id}
-              type="button"
-              disabled={still || !waiting}
-              onClick={() => pair(item.id)}
-              className={clsx(target, "py-1", used ? "border-line text-ink-soft opacity-60" : "border-line-strong")}
-            >
-              {inLanguage(item.text, languages)}
-              {used && <span className="heard"> (used)</span>}
-            </button>
-          );
-        })}
-      </div>
+      <PressList
+        name="Partners"
+        options={question.right}
+        languages={languages}
+        disabled={still || !waiting}
+        isUsed={(id) => value.some(([, right]) => right === id)}
+        onPress={pair}
+      />
     </div>
   );
 }

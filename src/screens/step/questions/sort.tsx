@@ -4,6 +4,7 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import { inLanguage } from "@/core/resource/language";
 import { mediaAddress } from "../media";
+import { PressList } from "./press-list";
 import { partLook, target, type QuestionProps } from "./props";
 
 /** What is in hand: pressed once it is picked up, pressed at a place it is put there. Finger, mouse and Tab key alike. */
@@ -173,23 +174,14 @@ export function LabelsView({
           </li>
         ))}
       </ol>
-      <div className="flex flex-wrap gap-2" role="group" aria-label="Names">
-        {labels.map((label) => {
-          const used = value.some(([, one]) => one === label.id);
-          return (
-            <button
-              key={label.id}
-              type="button"
-              disabled={still || !inHand}
-              onClick={() => put(label.id)}
-              className={clsx(target, "py-1", used ? "border-line text-ink-soft opacity-60" : "border-line-strong")}
-            >
-              {name(label.id)}
-              {used && <span className="heard"> (used)</span>}
-            </button>
-          );
-        })}
-      </div>
+      <PressList
+        name="Names"
+        options={labels}
+        languages={languages}
+        disabled={still || !inHand}
+        isUsed={(id) => value.some(([, one]) => one === id)}
+        onPress={put}
+      />
     </div>
   );
 }

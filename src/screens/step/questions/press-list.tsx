@@ -1,0 +1,42 @@
+"use client";
+import { clsx } from "clsx";
+import { inLanguage } from "@/core/resource/language";
+import type { Option } from "@/core/resource/question";
+import { target } from "./props";
+
+/** What can be put somewhere by pressing it; what is somewhere already is paler and says so. */
+export function PressList({
+  name,
+  options,
+  languages,
+  disabled,
+  isUsed,
+  onPress,
+}: {
+  name: string;
+  options: readonly Option[];
+  languages: readonly string[];
+  disabled: boolean;
+  isUsed: (id: string) => boolean;
+  onPress: (id: string) => void;
+}) {
+  return (
+    <div className="flex flex-wrap gap-2" role="group" aria-label={name}>
+      {options.map((option) => {
+        const used = isUsed(option.id);
+        return (
+          <button
+            key={option.id}
+            type="button"
+            disabled={disabled}
+            onClick={() => onPress(option.id)}
+            className={clsx(target, "py-1", used ? "border-line text-ink-soft opacity-60" : "border-line-strong")}
+          >
+            {inLanguage(option.text, languages)}
+            {used && <span className="heard"> (used)</span>}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
