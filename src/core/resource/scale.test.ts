@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { Axis } from "./question";
-import { bearsNumber, marksOf, nearestMark, shareAlong } from "./scale";
+import { marksOf, nearestMark, numberedMarks, shareAlong } from "./scale";
 
 describe("a scale", () => {
   test("has a mark at each step, also where binary fractions would drift", () => {
@@ -32,11 +32,15 @@ describe("a scale", () => {
     );
   });
 
-  test("never bears more than eleven numbers", () => {
-    for (const count of [5, 11, 12, 40, 100, 144, 1000]) {
-      const axis = { from: 0, to: count, step: 1 };
-      expect(marksOf(axis).filter((_, at) => bearsNumber(axis, at)).length).toBeLessThanOrEqual(12);
+  test("bears as many numbers as can stand beside one another, fewer of long ones, the first among them", () => {
+    for (const to of [5, 10, 12, 40, 100, 144, 999]) {
+      const numbered = numberedMarks({ from: 0, to, step: 1 });
+      expect(numbered.size).toBeLessThanOrEqual(11);
+      expect(numbered.size).toBeGreaterThan(3);
+      expect(numbered).toContain(0);
     }
+    expect(numberedMarks({ from: 0, to: 5000, step: 500 }).size).toBe(6);
+    expect([...numberedMarks({ from: 0, to: 20, step: 1 })]).toEqual([0, 2, 4, 6, 8, 10, 12, 14, 16, 18, 20]);
   });
 
   test("a value stands at its share of the way", () => {

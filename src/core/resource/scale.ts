@@ -22,12 +22,16 @@ export function nearestMark(axis: Axis, value: number): number {
 }
 
 const MOST_NUMBERS = 11;
+/** Of numbers with four signs and more, fewer stand beside one another on a phone. */
+const MOST_LONG_NUMBERS = 6;
 
-/** Whether the n-th mark bears its number: all of them where there are few, else every second, fifth or tenth. */
-export function bearsNumber(axis: Axis, at: number): boolean {
-  const count = marksOf(axis).length;
-  const every = [1, 2, 5, 10, 20, 50, 100, 200, 500].find((step) => count / step <= MOST_NUMBERS) ?? 1000;
-  return at % every === 0;
+/** Which marks bear their number: all of them where there are few, else every second, fifth or tenth. */
+export function numberedMarks(axis: Axis): ReadonlySet<number> {
+  const marks = marksOf(axis);
+  const long = marks.some((mark) => String(mark).length > 3);
+  const most = long ? MOST_LONG_NUMBERS : MOST_NUMBERS;
+  const every = [1, 2, 5, 10, 20, 50, 100, 200, 500].find((step) => marks.length / step <= most) ?? 1000;
+  return new Set(marks.filter((_, at) => at % every === 0));
 }
 
 /** Where a value stands on a scale, 0 at its beginning and 1 at its end. */

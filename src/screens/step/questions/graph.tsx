@@ -4,7 +4,7 @@ import { Minus, Plus } from "lucide-react";
 import { useState, type KeyboardEvent, type PointerEvent } from "react";
 import { inLanguage } from "@/core/resource/language";
 import type { Axis } from "@/core/resource/question";
-import { bearsNumber, marksOf, nearestMark, shareAlong } from "@/core/resource/scale";
+import { marksOf, nearestMark, numberedMarks, shareAlong } from "@/core/resource/scale";
 import type { QuestionProps } from "./props";
 
 const said = (value: number, languages: readonly string[]) => value.toLocaleString(languages[0]);
@@ -21,13 +21,15 @@ function pointedAt(event: PointerEvent<SVGSVGElement>): { along: number; up: num
   };
 }
 
-const PLOT = { left: 44, right: 16, top: 14, bottom: 34 };
+// Drawn at about the width of a phone, so that its numbers can be read there; larger screens enlarge it.
+const PLOT = { left: 38, right: 16, top: 14, bottom: 30 };
 const valueAt = (axis: Axis, share: number) => nearestMark(axis, axis.from + share * (axis.to - axis.from));
 
 /** A number line: pointed at, dragged along, or moved with the arrow keys. */
 export function LineView({ question, value, onChange, still, languages, labelledBy }: QuestionProps<"line">) {
   const { axis } = question;
-  const [width, height] = [640, 92];
+  const [width, height] = [400, 84];
+  const numbered = numberedMarks(axis);
   const inner = width - PLOT.left - PLOT.right;
   const x = (one: number) => PLOT.left + shareAlong(axis, one) * inner;
   const point = (event: PointerEvent<SVGSVGElement>) => {
@@ -61,21 +63,21 @@ export function LineView({ question, value, onChange, still, languages, labelled
         onPointerDown={point}
         onPointerMove={point}
         onKeyDown={onKey}
-        className="w-full max-w-2xl touch-none rounded-card border border-line bg-card select-none"
+        className="w-full max-w-xl touch-none rounded-card border border-line bg-card select-none"
       >
-        <line x1={PLOT.left - 14} x2={width - 6} y1={52} y2={52} className="stroke-ink" strokeWidth={2} />
-        {marksOf(axis).map((one, at) => (
+        <line x1={PLOT.left - 14} x2={width - 6} y1={46} y2={46} className="stroke-ink" strokeWidth={2} />
+        {marksOf(axis).map((one) => (
           <g key={one}>
             <line
               x1={x(one)}
               x2={x(one)}
-              y1={bearsNumber(axis, at) ? 43 : 47}
-              y2={bearsNumber(axis, at) ? 61 : 57}
+              y1={numbered.has(one) ? 37 : 41}
+              y2={numbered.has(one) ? 55 : 51}
               className="stroke-ink"
               strokeWidth={1.5}
             />
-            {bearsNumber(axis, at) && (
-              <text x={x(one)} y={82} textAnchor="middle" className="numbers fill-ink text-[17px]">
+            {numbered.has(one) && (
+              <text x={x(one)} y={74} textAnchor="middle" className="numbers fill-ink text-[14px]">
                 {said(one, languages)}
               </text>
             )}
@@ -83,7 +85,7 @@ export function LineView({ question, value, onChange, still, languages, labelled
         ))}
         {value !== undefined && (
           <path
-            d={`M ${x(value)} 50 l -11 -20 a 11 11 0 1 1 22 0 z`}
+            d={`M ${x(value)} 44 l -9 -17 a 9 9 0 1 1 18 0 z`}
             className="fill-green stroke-card"
             strokeWidth={1.5}
           />
@@ -110,18 +112,19 @@ function UprightScale({
 }) {
   const inner = height - PLOT.top - PLOT.bottom;
   // Rules as close as a knitting only confuse: a fine scale has those that bear a number.
+  const numbered = numberedMarks(axis);
   const all = marksOf(axis).length <= 16;
   return (
     <g>
-      {marksOf(axis).map((one, at) => {
+      {marksOf(axis).map((one) => {
         const y = PLOT.top + (1 - shareAlong(axis, one)) * inner;
         return (
           <g key={one}>
-            {(bearsNumber(axis, at) || all) && (
+            {(numbered.has(one) || all) && (
               <line x1={PLOT.left} x2={width - PLOT.right} y1={y} y2={y} className="stroke-line" strokeWidth={1} />
             )}
-            {bearsNumber(axis, at) && (
-              <text x={PLOT.left - 8} y={y + 5} textAnchor="end" className="numbers fill-ink text-[15px]">
+            {numbered.has(one) && (
+              <text x={PLOT.left - 8} y={y + 5} textAnchor="end" className="numbers fill-ink text-[14px]">
                 {said(one, languages)}
               </text>
             )}
@@ -129,7 +132,7 @@ function UprightScale({
         );
       })}
       {axis.name && (
-        <text x={4} y={10} className="fill-ink-soft text-[13px]">
+        <text x={4} y={10} className="fill-ink-soft text-[12px]">
           {inLanguage(axis.name, languages)}
         </text>
       )}
@@ -148,7 +151,7 @@ export function BarsView({
   labelledBy,
 }: QuestionProps<"bars">) {
   const { axis, bars } = question;
-  const [width, height] = [640, 300];
+  const [width, height] = [400, 230];
   const inner = { width: width - PLOT.left - PLOT.right, height: height - PLOT.top - PLOT.bottom };
   const each = inner.width / bars.length;
   const set = (id: string, to: number) => onChange({ ...value, [id]: nearestMark(axis, to) });
@@ -159,7 +162,7 @@ export function BarsView({
     if (bar) set(bar.id, valueAt(axis, up));
   };
   return (
-    <div role="group" aria-labelledby={labelledBy} className="grid max-w-2xl gap-2">
+    <div role="group" aria-labelledby={labelledBy} className="grid max-w-xl gap-2">
       <svg
         viewBox={`0 0 ${width} ${height}`}
         aria-hidden
@@ -178,13 +181,19 @@ export function BarsView({
                 width={each * 0.64}
                 y={PLOT.top + inner.height - tall}
                 height={tall}
-                className={clsx(parts[bar.id] === false ? "fill-clay" : parts[bar.id] ? "fill-green" : "fill-slate")}
+                className={clsx(
+                  parts[bar.id] === false
+                    ? "fill-clay-wash stroke-clay stroke-2 [stroke-dasharray:6_4]"
+                    : parts[bar.id]
+                      ? "fill-green"
+                      : "fill-slate",
+                )}
               />
               <text
                 x={PLOT.left + (at + 0.5) * each}
                 y={height - 12}
                 textAnchor="middle"
-                className="fill-ink text-[15px]"
+                className="fill-ink text-[14px]"
               >
                 {inLanguage(bar.text, languages)}
               </text>
@@ -247,7 +256,8 @@ export function PointsView({
   labelledBy,
 }: QuestionProps<"points">) {
   const { x: across, y: upward } = question;
-  const [width, height] = [520, 440];
+  const [width, height] = [400, 360];
+  const numbered = numberedMarks(across);
   const inner = { width: width - PLOT.left - PLOT.right, height: height - PLOT.top - PLOT.bottom };
   const [cursor, setCursor] = useState<readonly [number, number]>([across.from, upward.from]);
   const [seen, setSeen] = useState(false);
@@ -288,7 +298,7 @@ export function PointsView({
         onKeyDown={onKey}
         onFocus={() => setSeen(true)}
         onBlur={() => setSeen(false)}
-        className="w-full max-w-xl rounded-card"
+        className="w-full max-w-lg rounded-card"
       >
         <svg
           viewBox={`0 0 ${width} ${height}`}
@@ -297,26 +307,28 @@ export function PointsView({
           className="w-full touch-none rounded-card border border-line bg-card select-none"
         >
           <UprightScale axis={upward} width={width} height={height} languages={languages} />
-          {marksOf(across).map((one, at) => {
+          {marksOf(across).map((one) => {
             const { cx } = place([one, upward.from]);
             return (
               <g key={one}>
                 <line x1={cx} x2={cx} y1={PLOT.top} y2={height - PLOT.bottom} className="stroke-line" strokeWidth={1} />
-                {bearsNumber(across, at) && (
-                  <text x={cx} y={height - 12} textAnchor="middle" className="numbers fill-ink text-[15px]">
+                {numbered.has(one) && (
+                  <text x={cx} y={height - 12} textAnchor="middle" className="numbers fill-ink text-[14px]">
                     {said(one, languages)}
                   </text>
                 )}
               </g>
             );
           })}
-          {seen && !still && <circle {...place(cursor)} r={13} className="fill-none stroke-green" strokeWidth={2} />}
+          {seen && !still && <circle {...place(cursor)} r={10} className="fill-none stroke-green" strokeWidth={2} />}
           {value.map((one, at) => (
             <circle
               key={one.join()}
               {...place(one)}
-              r={8}
-              className={clsx(parts[at] === false ? "fill-clay" : parts[at] ? "fill-green" : "fill-slate")}
+              r={6}
+              className={clsx(
+                parts[at] === false ? "fill-card stroke-clay stroke-[3]" : parts[at] ? "fill-green" : "fill-slate",
+              )}
             />
           ))}
         </svg>

@@ -87,7 +87,7 @@ export function CellsView({
   labelledBy,
 }: QuestionProps<"cells">) {
   const rows = inLanguage(question.rows, languages) ?? [];
-  const frame = "border border-line px-3 py-1.5";
+  const frame = "border border-line px-2 py-1.5 sm:px-3";
   return (
     <div className="overflow-x-auto">
       <table aria-labelledby={labelledBy} className="numbers border-collapse bg-card">
@@ -120,7 +120,10 @@ export function CellsView({
                       autoComplete="off"
                       maxLength={200}
                       onChange={(event) => onChange({ ...value, [gap.id]: event.target.value })}
-                      className={clsx("min-h-12 w-28 rounded-card border-2 bg-card px-2", partLook(parts[gap.id]))}
+                      className={clsx(
+                        "min-h-12 w-20 rounded-card sm:w-28 border-2 bg-card px-2",
+                        partLook(parts[gap.id]),
+                      )}
                     />
                   </td>
                 );

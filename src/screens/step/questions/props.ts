@@ -17,6 +17,7 @@ export interface QuestionProps<Type extends QuestionType> {
 /** The frame of something to press or write in, at a size for children's fingers. */
 export const target = "min-h-12 rounded-card border-2 bg-card px-3 text-left";
 
+/** Told apart without colour too: what is not right has a broken edge. */
 export function partLook(right: boolean | undefined): string {
-  return right === undefined ? "border-line-strong" : right ? "border-green" : "border-clay";
+  return right === undefined ? "border-line-strong" : right ? "border-green" : "border-clay border-dashed";
 }
