@@ -8,7 +8,11 @@ const config: NextConfig = {
   distDir: process.env.NEXT_DIST_DIR ?? ".next",
   // `npm run check` has a step of its own for types.
   typescript: { ignoreBuildErrors: true },
-  experimental: { serverActions: { bodySizeLimit: "2mb" } },
+  experimental: {
+    serverActions: { bodySizeLimit: "2mb" },
+    // The largest film, and a little more, so that what is larger is refused in words and not cut off.
+    proxyClientMaxBodySize: "48mb",
+  },
 };
 
 export default config;

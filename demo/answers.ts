@@ -1,10 +1,26 @@
 import { inLanguage } from "@/core/resource/language";
+import { fieldsOf } from "@/core/resource/note-page";
 import type { Question, ResponseValue } from "@/core/resource/question";
 import type { SeededRandom } from "./bulk/random";
 
-/** The answer a student who knows would give. */
+const noted = [
+  "The water falls first by the wall.",
+  "It takes about six hours.",
+  "I wonder who put the post there.",
+  "More at noon than in the morning.",
+];
+
+/** The answer a student who knows would give. What is photographed or spoken cannot be made up here: those stay empty. */
 export function rightAnswer(question: Question, random: SeededRandom): ResponseValue {
   switch (question.type) {
+    case "poll":
+      return random.pick(question.options).id;
+    case "photo":
+      return [];
+    case "speech":
+      return { media: "", seconds: 0 };
+    case "notePage":
+      return Object.fromEntries(fieldsOf(question, ["en"]).map(({ id }) => [id, random.pick(noted)]));
     case "choice":
       return question.right ?? question.options[0]!.id;
     case "choices":
@@ -50,6 +66,12 @@ export function rightAnswer(question: Question, random: SeededRandom): ResponseV
 /** A mistake a child might make: not nonsense, and not always the same. */
 export function likelyMistake(question: Question, random: SeededRandom): ResponseValue {
   switch (question.type) {
+    case "poll":
+    case "photo":
+    case "speech":
+      return rightAnswer(question, random);
+    case "notePage":
+      return {};
     case "choice":
       return random.pick(question.options.filter((option) => option.id !== question.right)).id;
     case "choices":

@@ -4,7 +4,10 @@ import type { Block } from "@/core/resource/block";
 import { Kind, Licence, parseDocument, phases, Subject, type Document, type Step } from "@/core/resource/document";
 import { mixed } from "@/core/resource/edit";
 import type { Question } from "@/core/resource/question";
-import { richText } from "@/core/resource/rich-text";
+import { plainText, richText } from "@/core/resource/rich-text";
+import { Manipulative } from "@/core/manipulative/manipulative";
+import { shippedFilms } from "@/core/media/shipped";
+import { translatables, withTranslation } from "@/core/resource/translate";
 import { handQuestion, handQuestions } from "./written-questions";
 
 /**
@@ -22,6 +25,25 @@ const asked = {
   checked: z.enum(["at once", "at the end", "never"]).optional(),
 };
 
+const WrittenQuestion = z.union([
+  z.strictObject({ choice: Text, options: z.array(Text), ...asked }),
+  z.strictObject({ choices: Text, options: z.array(Text), ...asked }),
+  z.strictObject({ short: Text, answer: z.union([z.array(Text), Text]), slip: z.boolean().optional(), ...asked }),
+  z.strictObject({
+    number: Text,
+    answer: z.union([z.array(Text), Text]),
+    units: z.record(z.string(), z.number().nullable()).optional(),
+    with: Manipulative.optional(),
+    ...asked,
+  }),
+  z.strictObject({ gaps: Text, ask: Text.optional(), bank: z.array(Text).optional(), ...asked }),
+  z.strictObject({ match: Text, pairs: z.record(z.string(), Text), extra: z.array(Text).optional(), ...asked }),
+  z.strictObject({ order: Text, items: z.array(Text), ...asked }),
+  z.strictObject({ write: Text, lines: z.number().optional(), look: z.array(Text).optional(), ...asked }),
+  ...handQuestions(asked),
+]);
+type WrittenQuestion = z.infer<typeof WrittenQuestion>;
+
 const WrittenBlock = z.union([
   z.strictObject({ text: Text }),
   z.strictObject({ picture: z.string(), shows: Text, caption: Text.optional() }),
@@ -31,20 +53,23 @@ const WrittenBlock = z.union([
     caption: Text.optional(),
   }),
   z.strictObject({ link: z.string(), label: Text }),
-  z.strictObject({ choice: Text, options: z.array(Text), ...asked }),
-  z.strictObject({ choices: Text, options: z.array(Text), ...asked }),
-  z.strictObject({ short: Text, answer: z.union([z.array(Text), Text]), slip: z.boolean().optional(), ...asked }),
+  z.strictObject({ maths: Text, said: Text }),
+  /** One of the things to find out with, set up as the document says it. */
+  z.strictObject({ with: Manipulative }),
   z.strictObject({
-    number: Text,
-    answer: z.union([z.array(Text), Text]),
-    units: z.record(z.string(), z.number().nullable()).optional(),
-    ...asked,
+    film: z.string(),
+    stops: z
+      .array(
+        z.strictObject({
+          at: z.number(),
+          skip: z.boolean().default(false),
+          note: Text.optional(),
+          ask: WrittenQuestion.optional(),
+        }),
+      )
+      .default([]),
   }),
-  z.strictObject({ gaps: Text, ask: Text.optional(), bank: z.array(Text).optional(), ...asked }),
-  z.strictObject({ match: Text, pairs: z.record(z.string(), Text), extra: z.array(Text).optional(), ...asked }),
-  z.strictObject({ order: Text, items: z.array(Text), ...asked }),
-  z.strictObject({ write: Text, lines: z.number().optional(), look: z.array(Text).optional(), ...asked }),
-  ...handQuestions(asked),
+  WrittenQuestion,
 ]);
 type WrittenBlock = z.infer<typeof WrittenBlock>;
 
@@ -78,6 +103,8 @@ export const Written = z.strictObject({
   /** The file this is a version of, without its ending; its author is credited. */
   adapts: z.string().optional(),
   vocabulary: z.record(z.string(), Text).default({}),
+  /** The same in other languages: what is written above, and what it says in that language. */
+  in: z.record(z.string(), z.record(z.string(), Text)).optional(),
   notes: Text.optional(),
   steps: z.array(
     z.strictObject({
@@ -87,6 +114,8 @@ export const Written = z.strictObject({
       for: z.enum(["student", "teacher", "both"]).default("student"),
       work: z.enum(["alone", "pairs", "groups", "class"]).default("alone"),
       say: Text.optional(),
+      /** Who wrote it speaks it too: a file of public/sounds by language, and how long it lasts. */
+      voice: z.record(z.string(), z.strictObject({ file: z.string(), seconds: z.number() })).optional(),
       notes: Text.optional(),
       blocks: z.array(WrittenBlock).default([]),
     }),
@@ -115,7 +144,7 @@ function numberPart(id: string, written: string, units?: Record<string, number |
   };
 }
 
-function questionOf(written: WrittenBlock, id: string, language: string): Question | null {
+function questionOf(written: WrittenQuestion, id: string, language: string): Question {
   const rich = (text: string) => ({ [language]: richText(text) });
   const plain = (text: string) => ({ [language]: text });
   const options = (texts: string[], from = "o") =>
@@ -157,7 +186,7 @@ function questionOf(written: WrittenBlock, id: string, language: string): Questi
   }
   if ("number" in written) {
     const parts = [written.answer].flat().map((part, at) => numberPart(`p${at + 1}`, part, written.units));
-    return { ...common(written.number, written), type: "number", parts };
+    return { ...common(written.number, written), type: "number", parts, ...(written.with && { tool: written.with }) };
   }
   if ("gaps" in written) {
     const gaps: { id: string; accepted: string[]; options?: string[] }[] = [];
@@ -202,7 +231,6 @@ function questionOf(written: WrittenBlock, id: string, language: string): Questi
       ...(written.look && { checklist: options(written.look, "c") }),
     };
   }
-  if ("text" in written || "picture" in written || "table" in written || "link" in written) return null;
   return handQuestion(written, common("", written), language);
 }
 
@@ -230,7 +258,21 @@ function blockOf(written: WrittenBlock, id: string, language: string): Block {
     };
   }
   if ("link" in written) return { id, type: "link", href: written.link, label: { [language]: written.label } };
-  return { id, type: "question", question: questionOf(written, `${id}q`, language)! };
+  if ("maths" in written) return { id, type: "maths", tex: written.maths, spoken: { [language]: written.said } };
+  if ("film" in written) {
+    const film = shippedFilms.find(({ media }) => media === `film:${written.film}`);
+    if (!film) throw new Error(`there is no film “${written.film}”`);
+    const stops = written.stops.map(({ at, skip, note, ask }, nth) => ({
+      id: `${id}s${nth + 1}`,
+      at,
+      maySkip: skip || !ask,
+      ...(note && { note: { [language]: richText(note) } }),
+      ...(ask && { question: questionOf(ask, `${id}q${nth + 1}`, language) }),
+    }));
+    return { id, type: "film", media: film.media, title: film.title, captions: film.captions, stops };
+  }
+  if ("with" in written && !("number" in written)) return { id, type: "manipulative", tool: written.with };
+  return { id, type: "question", question: questionOf(written as WrittenQuestion, `${id}q`, language) };
 }
 
 /** @throws with the name of the file and what is wrong in it */
@@ -247,16 +289,22 @@ export function documentOf(name: string, written: Written): Document {
       work: step.work,
       locked: false,
       ...(step.minutes !== undefined && { minutes: step.minutes }),
-      instructions: step.say ? { [language]: { text: richText(step.say) } } : {},
+      instructions: instructionsOf(step, language),
       ...(step.notes && { teacherNotes: rich(step.notes) }),
       blocks: step.blocks.map((block, nth) => blockOf(block, `${id}-${nth + 1}`, language)),
     };
   });
+  const translations = written.in ?? {};
+  const others = Object.keys(translations);
+  const also = (text: string) =>
+    Object.fromEntries(
+      others.flatMap((other) => (translations[other]![text] ? [[other, translations[other]![text]]] : [])),
+    );
   return parseDocument({
     schema: 1,
-    languages: [language],
-    title: { [language]: written.title },
-    summary: { [language]: written.summary },
+    languages: [language, ...others],
+    title: { [language]: written.title, ...also(written.title) },
+    summary: { [language]: written.summary, ...also(written.summary) },
     kind: written.kind,
     grades: gradeSpan(written.grades),
     subjects: written.subjects,
@@ -275,8 +323,38 @@ export function documentOf(name: string, written: Written): Document {
       edition: { ...written.edition, isbn: undefined, isbn13: written.edition.isbn?.replaceAll("-", "") },
     }),
     ...(written.notes && { teacherNotes: rich(written.notes) }),
-    steps,
+    steps: steps.map((step) =>
+      others.reduce((now, other) => inOther(now, translations[other]!, language, other), step),
+    ),
   });
+}
+
+type WrittenStep = Written["steps"][number];
+
+/** The speaker is whoever the lesson is by; who that is in the database is filled in when it is put there. */
+function instructionsOf(step: WrittenStep, language: string): Step["instructions"] {
+  const voices = Object.entries(step.voice ?? {}).map(([spoken, { file, seconds }]) => [
+    spoken,
+    {
+      text: richText(spoken === language ? (step.say ?? "") : ""),
+      recording: { media: `sound:${file}`, by: 0, name: "", seconds, kept: false },
+    },
+  ]);
+  return { ...(step.say && { [language]: { text: richText(step.say) } }), ...Object.fromEntries(voices) };
+}
+
+/** A step with every text that is among `words` written in another language too. */
+function inOther(step: Step, words: Record<string, string>, from: string, to: string): Step {
+  const find = (text: string) => words[text.replace(/\s+/g, " ").trim()];
+  const said = step.instructions[from]?.text;
+  const spoken = said && find(plainText(said));
+  const start: Step = spoken
+    ? { ...step, instructions: { ...step.instructions, [to]: { ...step.instructions[to], text: richText(spoken) } } }
+    : step;
+  return translatables(start, [from, to], to).reduce((now, text) => {
+    const found = find(typeof text.original === "string" ? text.original : plainText(text.original));
+    return found ? withTranslation(now, text, to, text.kind === "rich" ? richText(found) : found, from) : now;
+  }, start);
 }
 
 /** Reads the YAML of one lesson. @throws with what is wrong and where */

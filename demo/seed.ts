@@ -3,7 +3,8 @@ import path from "node:path";
 import { parse } from "yaml";
 import { z } from "zod";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
-import { allQuestions, titleOf, type Document } from "@/core/resource/document";
+import { withVoice } from "@/core/resource/voices";
+import { allQuestions, titleOf, type Document, type Step } from "@/core/resource/document";
 import { pictureSecret, type Picture } from "@/core/student/pictures";
 import { addAssignment } from "@/data/assignments";
 import type { Db, Queryable } from "@/data/db";
@@ -197,6 +198,13 @@ export function readAll() {
     .sort((one, other) => Number(Boolean(one.written.adapts)) - Number(Boolean(other.written.adapts)));
 }
 
+/** The voice in a lesson is that of whoever wrote it. */
+const spokenBy = (step: Step, by: number, name: string): Step =>
+  Object.entries(step.instructions).reduce(
+    (now, [language, { recording }]) => (recording ? withVoice(now, language, { ...recording, by, name }) : now),
+    step,
+  );
+
 async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<string, Lesson>> {
   const lessons = new Map<string, Lesson>();
   const all = readAll();
@@ -204,9 +212,10 @@ async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<str
     const source = written.adapts === undefined ? undefined : lessons.get(written.adapts);
     if (written.adapts !== undefined && !source)
       throw new Error(`demo/resources/${file}: there is no ${written.adapts}`);
-    const document = source ? creditSource(made, source) : made;
     const owner = town.people.get(written.by);
     if (owner === undefined) throw new Error(`demo/resources/${file}: nobody is called ${written.by}`);
+    const spoken = { ...made, steps: made.steps.map((step) => spokenBy(step, owner, nameOf(written.by))) };
+    const document = source ? creditSource(spoken, source) : spoken;
     const created = new Date(now.getTime() - (20 + ((at * 37) % 200)) * 24 * HOUR);
     const id = await addResource(tx, {
       district: town.district,

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { richText } from "@/core/resource/rich-text";
+import { noteTemplates } from "@/core/resource/note-page";
 import { passageWords, type Question } from "@/core/resource/question";
 
 /**
@@ -27,6 +28,16 @@ export const handQuestions = <Shape extends z.ZodRawShape>(asked: Shape) =>
     z.strictObject({ mark: Text, passage: Text, by: z.enum(["word", "sentence"]).default("word"), ...asked }),
     z.strictObject({ fill: Text, cells: z.array(z.array(Text)), ...asked }),
     z.strictObject({ draw: Text, over: z.string().optional(), ...asked }),
+    z.strictObject({ poll: Text, answers: z.array(Text), ...asked }),
+    z.strictObject({ photograph: Text, most: z.number().default(1), ...asked }),
+    z.strictObject({ speak: Text, seconds: z.number().default(60), ...asked }),
+    z.strictObject({
+      note: Text,
+      page: z.enum(noteTemplates),
+      count: z.number().default(4),
+      headings: z.array(Text).default([]),
+      ...asked,
+    }),
   ] as const;
 
 export type HandQuestion = z.infer<ReturnType<typeof handQuestions<Record<never, never>>>[number]>;
@@ -142,6 +153,21 @@ export function handQuestion(written: HandQuestion, common: Common, language: st
     );
     return { ...asking(written.fill), type: "cells", rows: { [language]: rows }, gaps, spelling };
   }
+  if ("poll" in written)
+    return { ...asking(written.poll), type: "poll", checked: "never", options: options(written.answers, "a") };
+  if ("photograph" in written)
+    return { ...asking(written.photograph), type: "photo", checked: "never", most: written.most };
+  if ("speak" in written)
+    return { ...asking(written.speak), type: "speech", checked: "never", longest: written.seconds };
+  if ("note" in written)
+    return {
+      ...asking(written.note),
+      type: "notePage",
+      checked: "never",
+      template: written.page,
+      count: written.count,
+      headings: written.headings.map(plain),
+    };
   return {
     ...asking(written.draw),
     type: "sketch",

@@ -7,6 +7,8 @@ import type { Visitor } from "./session";
 /** What the editor opens: the draft, or the head where there is none; and the revision it was adapted from. */
 export interface AdaptData {
   resource: number;
+  /** Whoever makes it: her own voice needs no leave. */
+  me: { id: number; name: string };
   document: Document;
   /** The draft's counter; 0 when there is no draft. */
   counter: number;
@@ -38,6 +40,7 @@ export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date)
   if (!document) return null;
   return {
     resource: id,
+    me: { id: visitor.id, name: `${visitor.givenName} ${visitor.familyName}` },
     document,
     counter: draft?.counter ?? 0,
     hasDraft: draft !== undefined,

@@ -1,4 +1,5 @@
 import type { Credit, Document, Licence } from "../resource/document";
+import { voicesAside } from "../resource/voices";
 
 /**
  * What a licence allows. Creative Commons' published compatibility chart for adaptations, from memory; "no licence
@@ -68,7 +69,7 @@ export function startAdaptation(
     ...source,
     credits: [...source.credits, credit],
     steps: source.steps.map((step) => ({
-      ...step,
+      ...voicesAside(step),
       origin: step.origin ?? { resource: from.resource, revision: from.revision, step: step.id },
     })),
   };

@@ -46,6 +46,10 @@ const byQuestion: Record<QuestionType, Activity> = {
   highlight: "mark words",
   cells: "fill in",
   sketch: "draw",
+  poll: "vote",
+  photo: "photograph",
+  speech: "record",
+  notePage: "note",
 };
 
 const byBlock: Record<Exclude<Block["type"], "question">, Activity> = {
@@ -57,12 +61,7 @@ const byBlock: Record<Exclude<Block["type"], "question">, Activity> = {
   film: "watch",
   sound: "listen",
   link: "follow a link",
-  notePage: "note",
   manipulative: "build",
-  drawing: "draw",
-  photo: "photograph",
-  speech: "record",
-  poll: "vote",
 };
 
 export function activityOf(block: Block): Activity {

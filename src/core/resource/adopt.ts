@@ -1,5 +1,6 @@
 import type { Credit, Document, Licence, Step } from "./document";
 import { insertStep, withNewIds, type NewId } from "./edit";
+import { voicesAside } from "./voices";
 
 /** The resource a single step is taken from. */
 export interface TakenFrom {
@@ -28,7 +29,7 @@ export function adoptStep(
   newId: NewId,
 ): { document: Document; step: string } {
   const origin = step.origin ?? { resource: from.resource, revision: from.revision, step: step.id };
-  const adopted = { ...withNewIds(step, newId), origin };
+  const adopted = { ...withNewIds(from.own ? step : voicesAside(step), newId), origin };
   const steps =
     "at" in place
       ? insertStep(document, adopted, place.at).steps

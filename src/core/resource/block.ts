@@ -1,8 +1,10 @@
 import { z } from "zod";
+import { Manipulative } from "../manipulative/manipulative";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
 import { MediaReference } from "./media-reference";
 import { PartId, Question } from "./question";
 
+const WebAddress = z.url({ protocol: /^https?$/ }).max(2000);
 const Seconds = z.number().min(0).max(36_000);
 const base = { id: PartId };
 
@@ -28,13 +30,16 @@ export const PictureBlock = z.object({
 });
 
 /** A moment in a film at which it waits for the student. */
-const FilmStop = z.object({
+export const FilmStop = z.object({
   id: PartId,
   at: Seconds,
   question: Question.optional(),
   note: RichTextByLanguage.optional(),
+  link: z.object({ href: WebAddress, label: TextByLanguage }).optional(),
+  /** Whether the film may go on without an answer. */
   maySkip: z.boolean().default(false),
 });
+export type FilmStop = z.infer<typeof FilmStop>;
 
 export const Block = z.discriminatedUnion("type", [
   z.object({ ...base, type: z.literal("text"), text: RichTextByLanguage }),
@@ -44,10 +49,11 @@ export const Block = z.discriminatedUnion("type", [
     ...base,
     type: z.literal("film"),
     media: MediaReference,
+    title: TextByLanguage.optional(),
     from: Seconds.optional(),
     to: Seconds.optional(),
     captions: z.record(LanguageTag, MediaReference).default({}),
-    stops: z.array(FilmStop).default([]),
+    stops: z.array(FilmStop).max(60).default([]),
   }),
   z.object({
     ...base,
@@ -60,32 +66,12 @@ export const Block = z.discriminatedUnion("type", [
   z.object({
     ...base,
     type: z.literal("link"),
-    href: z.url({ protocol: /^https?$/ }).max(2000),
+    href: WebAddress,
     label: TextByLanguage,
   }),
   z.object({ ...base, type: z.literal("file"), media: MediaReference, label: TextByLanguage }),
-  z.object({
-    ...base,
-    type: z.literal("notePage"),
-    template: z.enum(["blank", "two columns", "compare", "sequence", "word map", "data table"]),
-    headings: TextByLanguage.optional(),
-  }),
-  z.object({
-    ...base,
-    type: z.literal("manipulative"),
-    tool: z.enum(["number line", "bars", "base ten", "clock", "balance", "graph reader", "coins", "ruler"]),
-    settings: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])).default({}),
-  }),
+  z.object({ ...base, type: z.literal("manipulative"), tool: Manipulative }),
   z.object({ ...base, type: z.literal("question"), question: Question }),
-  z.object({ ...base, type: z.literal("drawing"), over: MediaReference.optional(), prompt: RichTextByLanguage }),
-  z.object({ ...base, type: z.literal("photo"), prompt: RichTextByLanguage }),
-  z.object({ ...base, type: z.literal("speech"), prompt: RichTextByLanguage, longest: Seconds.default(120) }),
-  z.object({
-    ...base,
-    type: z.literal("poll"),
-    prompt: RichTextByLanguage,
-    options: z.array(TextByLanguage).min(2).max(12),
-  }),
 ]);
 export type Block = z.infer<typeof Block>;
 export type BlockOf<Type extends Block["type"]> = Extract<Block, { type: Type }>;

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { canonical, changesBetween, sayChanges } from "./changes";
 import { parseDocument, type Document } from "./document";
-import { duplicateStep, moveStep, newStep, removeStep, replaceStep } from "./edit";
+import { duplicateSteps, moveStep, newStep, removeSteps, replaceStep } from "./edit";
 
 let n = 0;
 const newId = () => `s${(n += 1)}`;
@@ -30,8 +30,8 @@ describe("what changed since the source", () => {
 
   test("a rewritten step is changed, a copied one new, a lost one removed", () => {
     const rewritten = replaceStep(source, { ...source.steps[1]!, title: { en: "better" } });
-    const copied = duplicateStep(rewritten, c, newId);
-    const mine = removeStep(copied, d);
+    const copied = duplicateSteps(rewritten, [c], newId);
+    const mine = removeSteps(copied, [d]);
     const changes = changesBetween(source, mine);
     expect(changes.steps[b]).toBe("changed");
     expect(Object.values(changes.steps).filter((change) => change === "new")).toHaveLength(1);

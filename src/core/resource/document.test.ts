@@ -150,7 +150,7 @@ describe("what students do", () => {
     expect(mainActivity({ blocks: [text, asked] })).toBe("order");
     expect(mainActivity({ blocks: [text] })).toBe("read");
     expect(mainActivity({ blocks: [] })).toBe("read");
-    expect(activityOf({ id: "s", type: "speech", prompt: {}, longest: 60 })).toBe("record");
+    expect(activityOf({ id: "s", type: "question", question: newQuestion("speech", "en", () => "q") })).toBe("record");
   });
 });
 

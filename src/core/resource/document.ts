@@ -60,7 +60,15 @@ export const Credit = z.object({
 });
 export type Credit = z.infer<typeof Credit>;
 
-const Recording = z.object({ media: MediaReference, by: z.number().int(), seconds: z.number().min(0).max(600) });
+/** Somebody's voice. `by` is a person's id; a version keeps another's voice only when `kept` says that she chose so. */
+export const Recording = z.object({
+  media: MediaReference,
+  by: z.number().int(),
+  name: z.string().max(200),
+  seconds: z.number().min(0).max(600),
+  kept: z.boolean().default(false),
+});
+export type Recording = z.infer<typeof Recording>;
 const Instructions = z.record(LanguageTag, z.object({ text: RichText, recording: Recording.optional() }));
 
 export const phases = ["open", "teach", "practise", "check", "close"] as const;
@@ -140,7 +148,7 @@ export const Document = z
   .superRefine((document, context) => {
     const seen = new Set<string>();
     document.steps.forEach((step, at) => {
-      const ids = [step.id, ...step.blocks.flatMap((block) => (block.type === "question" ? [block.question.id] : []))];
+      const ids = [step.id, ...questionsOf(step).map((question) => question.id)];
       for (const id of ids) {
         if (seen.has(id))
           context.addIssue({ code: "custom", path: ["steps", at, "id"], message: `The id ${id} is used twice` });
@@ -184,8 +192,15 @@ export function titleOf(document: Pick<Document, "title" | "languages">): string
   return inLanguage(document.title, document.languages) || "Untitled";
 }
 
+/** The questions of a step in order; those a film stops for come with the film. */
 export function questionsOf(step: Pick<Step, "blocks">): Question[] {
-  return step.blocks.flatMap((block) => (block.type === "question" ? [block.question] : []));
+  return step.blocks.flatMap((block) =>
+    block.type === "question"
+      ? [block.question]
+      : block.type === "film"
+        ? block.stops.toSorted((a, b) => a.at - b.at).flatMap(({ question }) => question ?? [])
+        : [],
+  );
 }
 
 /** The questions students answer, in order, with the step each belongs to. */

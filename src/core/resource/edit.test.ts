@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { parseDocument, questionsOf, type Document } from "./document";
 import {
-  duplicateStep,
+  duplicateSteps,
   insertStep,
   mixed,
   moveBlock,
@@ -11,7 +11,7 @@ import {
   putBlock,
   readPassage,
   removeBlock,
-  removeStep,
+  removeSteps,
   replaceStep,
   restoreBlock,
   writePassage,
@@ -62,7 +62,7 @@ describe("adding and taking away", () => {
   const abc = lesson(["a", "b"]);
   test("a removed step can be put back where it was", () => {
     const [, removed] = abc.steps;
-    const without = removeStep(abc, removed!.id);
+    const without = removeSteps(abc, [removed!.id]);
     expect(titles(without)).toEqual(["a"]);
     expect(insertStep(without, removed!, 1)).toEqual(abc);
   });
@@ -70,14 +70,14 @@ describe("adding and taking away", () => {
   test("a copy stands after its original, with new ids for its questions, so that answers do not mix", () => {
     const newId = counter();
     const asking = putBlock(abc.steps[0]!, { id: "b", type: "question", question: newQuestion("choice", "en", newId) });
-    const copied = duplicateStep(replaceStep(abc, asking), asking.id, newId);
+    const copied = duplicateSteps(replaceStep(abc, asking), [asking.id], newId);
     expect(titles(copied)).toEqual(["a", "a", "b"]);
     expect(questionsOf(copied.steps[1]!)[0]!.id).not.toBe(questionsOf(copied.steps[0]!)[0]!.id);
     expect(() => parseDocument(copied)).not.toThrow();
   });
 
   test("copying what is not there changes nothing", () => {
-    expect(duplicateStep(abc, "gone", counter())).toBe(abc);
+    expect(duplicateSteps(abc, ["gone"], counter())).toBe(abc);
   });
 
   const link = (id: string) => ({ id, type: "link" as const, href: "https://skerry.example/", label: { en: id } });

@@ -18,8 +18,37 @@ export function moveStep(document: Document, from: number, to: number): Document
   return { ...document, steps };
 }
 
-export function removeStep(document: Document, id: string): Document {
-  return { ...document, steps: document.steps.filter((step) => step.id !== id) };
+export function removeSteps(document: Document, ids: readonly string[]): Document {
+  return { ...document, steps: document.steps.filter((step) => !ids.includes(step.id)) };
+}
+
+/** Puts removed steps back, each after the step it stood behind in `before`; those that are there again stay as they are. */
+export function restoreSteps(document: Document, before: Document, ids: readonly string[]): Document {
+  return before.steps.reduce((now, step, at) => {
+    if (!ids.includes(step.id) || now.steps.some((one) => one.id === step.id)) return now;
+    const neighbour = before.steps.slice(0, at).findLast((one) => now.steps.some(({ id }) => id === one.id));
+    return insertStep(now, step, neighbour ? now.steps.findIndex(({ id }) => id === neighbour.id) + 1 : 0);
+  }, document);
+}
+
+/** Copies of several steps, in their order, right after the last of them. */
+export function duplicateSteps(document: Document, ids: readonly string[], newId: NewId): Document {
+  const last = document.steps.findLastIndex((step) => ids.includes(step.id));
+  if (last < 0) return document;
+  const copies = document.steps.filter((step) => ids.includes(step.id)).map((step) => withNewIds(step, newId));
+  return { ...document, steps: document.steps.toSpliced(last + 1, 0, ...copies) };
+}
+
+/** Several steps one place up or down; they stay in their order and stop together at the end. */
+export function moveSteps(document: Document, ids: readonly string[], by: -1 | 1): Document {
+  const steps = [...document.steps];
+  const chosen = (at: number) => at >= 0 && at < steps.length && ids.includes(steps[at]!.id);
+  const places = steps.map((_, at) => at);
+  for (const at of by < 0 ? places : places.reverse()) {
+    const to = at + by;
+    if (chosen(at) && to >= 0 && to < steps.length && !chosen(to)) [steps[at], steps[to]] = [steps[to]!, steps[at]!];
+  }
+  return { ...document, steps };
 }
 
 export function insertStep(document: Document, step: Step, at: number): Document {
@@ -36,18 +65,19 @@ export function replaceStep(document: Document, step: Step): Document {
 export const withNewIds = (step: Step, newId: NewId): Step => ({
   ...step,
   id: newId(),
-  blocks: step.blocks.map((block) =>
-    block.type === "question"
-      ? { ...block, id: newId(), question: { ...block.question, id: newId() } }
-      : { ...block, id: newId() },
-  ),
+  blocks: step.blocks.map((block) => withNewBlockIds(block, newId)),
 });
 
-/** A copy right after the original. */
-export function duplicateStep(document: Document, id: string, newId: NewId): Document {
-  const at = document.steps.findIndex((step) => step.id === id);
-  if (at < 0) return document;
-  return insertStep(document, withNewIds(document.steps[at]!, newId), at + 1);
+export function withNewBlockIds(block: Block, newId: NewId): Block {
+  const asked = (question: Question): Question => ({ ...question, id: newId() });
+  if (block.type === "question") return { ...block, id: newId(), question: asked(block.question) };
+  if (block.type !== "film") return { ...block, id: newId() };
+  const stops = block.stops.map((stop) => ({
+    ...stop,
+    id: newId(),
+    ...(stop.question && { question: asked(stop.question) }),
+  }));
+  return { ...block, id: newId(), stops };
 }
 
 /** Puts a block into a step (`at` counts from 0) or, with a block of that id there already, replaces it. */
@@ -178,6 +208,14 @@ export function newQuestion(type: QuestionType, language: string, newId: NewId):
     }
     case "sketch":
       return { ...asked, type, checked: "never" };
+    case "poll":
+      return { ...asked, type, checked: "never", options: [option(), option()] };
+    case "photo":
+      return { ...asked, type, checked: "never", most: 1 };
+    case "speech":
+      return { ...asked, type, checked: "never", longest: 120 };
+    case "notePage":
+      return { ...asked, type, checked: "never", template: "two columns", headings: [], count: 4 };
   }
 }
 

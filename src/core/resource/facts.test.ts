@@ -98,10 +98,10 @@ describe("what is listened to and watched", () => {
 });
 
 describe("what stands in the way of publishing", () => {
-  const problems = (step: Step) => unfinished(lesson([step])).map(({ problem }) => problem);
+  const problems = (step: Step) => unfinished(lesson([step]), 1).map(({ problem }) => problem);
 
   test("an empty resource says so", () => {
-    expect(unfinished(lesson([], { title: {} })).map(({ problem }) => problem)).toEqual([
+    expect(unfinished(lesson([], { title: {} }), 1).map(({ problem }) => problem)).toEqual([
       "The resource has no title.",
       "There are no steps yet.",
     ]);
@@ -173,7 +173,7 @@ describe("what stands in the way of publishing", () => {
   test("each problem knows its step", () => {
     const good = newStep("en", "a", newId, [text("x")]);
     const bad = newStep("en", "b", newId, [ask("choice")]);
-    expect(new Set(unfinished(lesson([good, bad])).map(({ step }) => step))).toEqual(new Set([bad.id]));
+    expect(new Set(unfinished(lesson([good, bad]), 1).map(({ step }) => step))).toEqual(new Set([bad.id]));
   });
 
   test("a finished lesson has none", () => {

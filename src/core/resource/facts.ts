@@ -66,11 +66,6 @@ function blockWords(block: Block, languages: readonly string[]): string {
       return inLanguage(block.caption, languages) ?? "";
     case "question":
       return plainText(inLanguage(block.question.prompt, languages));
-    case "drawing":
-    case "photo":
-    case "speech":
-    case "poll":
-      return plainText(inLanguage(block.prompt, languages));
     default:
       return "";
   }

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { canonical, changesBetween } from "./changes";
 import { parseDocument, type Document, type Step } from "./document";
-import { insertStep, moveStep, newStep, removeStep, replaceStep } from "./edit";
+import { insertStep, moveStep, newStep, removeSteps, replaceStep } from "./edit";
 import { merge, takeField, takeStep } from "./merge";
 import { richText } from "./rich-text";
 import { stepText, wordsChanged } from "./words-changed";
@@ -56,7 +56,7 @@ describe("what two people changed apart comes together", () => {
 
   test("one puts a step in, the other moves and removes", () => {
     const mine = insertStep(base, step("x"), 1);
-    const theirs = removeStep(moveStep(base, 2, 0), "b");
+    const theirs = removeSteps(moveStep(base, 2, 0), ["b"]);
     expect(idsOf(merge(base, mine, theirs).document)).toEqual(["c", "a", "x"]);
   });
 
@@ -96,7 +96,7 @@ describe("what both changed is handed back to choose from", () => {
   });
 
   test("removed by one and changed by the other", () => {
-    const [removed, changed] = [removeStep(base, "b"), titled(base, "b", "Changed")];
+    const [removed, changed] = [removeSteps(base, ["b"]), titled(base, "b", "Changed")];
     expect(merge(base, removed, changed).conflicts).toMatchObject([{ step: "b", mine: null }]);
     expect(merge(base, changed, removed).conflicts).toMatchObject([{ step: "b", theirs: null }]);
     expect(idsOf(merge(base, changed, removed).document)).toEqual(["a", "b", "c"]);
@@ -113,7 +113,7 @@ describe("what both changed is handed back to choose from", () => {
 });
 
 describe("one change taken at a time", () => {
-  const theirs = titled(insertStep(removeStep(base, "a"), step("y"), 2), "b", "Theirs");
+  const theirs = titled(insertStep(removeSteps(base, ["a"]), step("y"), 2), "b", "Theirs");
 
   test("a changed step in its place, a new one beside its neighbour, a removed one away", () => {
     expect(takeStep(base, theirs, "b").steps[1]!.title.en).toBe("Theirs");
@@ -138,7 +138,7 @@ const someEdit = (mark: string): fc.Arbitrary<Edit> =>
     }),
     fc.nat(5).map((at): Edit => (document) => {
       const found = document.steps[at];
-      return found ? removeStep(document, found.id) : document;
+      return found ? removeSteps(document, [found.id]) : document;
     }),
     fc.tuple(fc.nat(5), fc.nat(5)).map(
       ([from, to]): Edit =>

@@ -1,6 +1,9 @@
 import { z } from "zod";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
-import { MediaReference } from "./media-reference";
+import { Manipulative } from "../manipulative/manipulative";
+import { MediaReference, StoredFile } from "./media-reference";
+import { noteTemplates } from "./note-page";
+import { Axis } from "./scale";
 
 /**
  * Questions. What is asked, what is right, and how it is marked. Response values follow QTI's base types and
@@ -23,6 +26,10 @@ import { MediaReference } from "./media-reference";
  *   highlight   places of words, counted from 0         multiple identifier (hot text)
  *   cells       gap id -> string                        record of string
  *   sketch      strokes                                 single file (drawing), marked by a person
+ *   poll        option id                               single identifier, not marked
+ *   photo       files, by their SHA-256                 multiple file, marked by a person
+ *   speech      { media, seconds }                      single file, marked by a person
+ *   notePage    field id -> string                      record of string, marked by a person
  */
 export const PartId = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, "An id is 1 to 40 letters, digits, - or _");
 
@@ -104,6 +111,8 @@ export const NumberQuestion = z.object({
   ...asked,
   type: z.literal("number"),
   parts: z.array(NumberPart).min(1).max(6),
+  /** Something to find the number with; what it shows goes into the first part. */
+  tool: Manipulative.optional(),
 });
 export const GapsQuestion = z.object({
   ...asked,
@@ -160,13 +169,6 @@ export const LabelsQuestion = z.object({
   right: Pairs,
 });
 
-/** A scale from one number to another; `step` between two marks. */
-export const Axis = z
-  .object({ from: z.number(), to: z.number(), step: z.number().positive(), name: TextByLanguage.optional() })
-  .refine((axis) => axis.from < axis.to, "A scale goes from the smaller to the greater number")
-  .refine((axis) => (axis.to - axis.from) / axis.step <= 1000, "A scale has at most 1,000 steps");
-export type Axis = z.infer<typeof Axis>;
-
 export const LineQuestion = z.object({
   ...asked,
   type: z.literal("line"),
@@ -219,6 +221,28 @@ export const SketchQuestion = z.object({
   over: MediaReference.optional(),
   description: TextByLanguage.optional(),
 });
+/** What a class thinks: nothing is right or wrong. */
+export const PollQuestion = z.object({ ...asked, type: z.literal("poll"), options: Options });
+export const PhotoQuestion = z.object({
+  ...asked,
+  type: z.literal("photo"),
+  most: z.number().int().min(1).max(6).default(1),
+});
+export const SpeechQuestion = z.object({
+  ...asked,
+  type: z.literal("speech"),
+  /** Seconds a recording may last. */
+  longest: z.number().int().min(5).max(600).default(120),
+});
+export const NotePageQuestion = z.object({
+  ...asked,
+  type: z.literal("notePage"),
+  template: z.enum(noteTemplates),
+  /** Over the columns, the circles or the boxes, in the order of the page; the template's own where there is none. */
+  headings: z.array(TextByLanguage).max(8).default([]),
+  /** Boxes of a sequence, bubbles of a map, rows of a table. */
+  count: z.number().int().min(1).max(12).default(4),
+});
 
 export const Question = z.discriminatedUnion("type", [
   ChoiceQuestion,
@@ -237,13 +261,18 @@ export const Question = z.discriminatedUnion("type", [
   HighlightQuestion,
   CellsQuestion,
   SketchQuestion,
+  PollQuestion,
+  PhotoQuestion,
+  SpeechQuestion,
+  NotePageQuestion,
 ]);
 export type Question = z.infer<typeof Question>;
 export type QuestionType = Question["type"];
 export type QuestionOf<Type extends QuestionType> = Extract<Question, { type: Type }>;
 
 /** Whether only a person can say how good an answer is. */
-export const readByPerson = (type: QuestionType): boolean => type === "longText" || type === "sketch";
+export const readByPerson = (type: QuestionType): boolean =>
+  ["longText", "sketch", "photo", "speech", "notePage", "poll"].includes(type);
 
 export const inks = ["black", "blue", "green", "red", "brown"] as const;
 /** One line of a drawing: x and y in turn, shares of width and height. */
@@ -275,6 +304,11 @@ export const responseSchemas = {
   highlight: z.array(z.number().int().min(0).max(2000)).max(400),
   cells: z.record(PartId, short),
   sketch: z.array(Stroke).max(300),
+  poll: PartId,
+  photo: z.array(StoredFile).max(6),
+  /** No file: what was recorded was deleted again. */
+  speech: z.object({ media: z.union([StoredFile, z.literal("")]), seconds: z.number().min(0).max(600) }),
+  notePage: z.record(PartId, z.string().max(4000)),
 } satisfies Record<QuestionType, z.ZodType>;
 export type ResponseOf<Type extends QuestionType> = z.infer<(typeof responseSchemas)[Type]>;
 export type ResponseValue = ResponseOf<QuestionType>;

@@ -11,6 +11,9 @@ const Href = z
   .max(2000)
   .regex(/^(https?:\/\/|mailto:|\/(?!\/))/i, "A link starts with https://, http:// or mailto:");
 
+/** Whether a link may go there: nothing that runs. */
+export const mayLinkTo = (address: string): boolean => Href.safeParse(address).success;
+
 const Mark = z.discriminatedUnion("type", [
   z.object({ type: z.literal("bold") }),
   z.object({ type: z.literal("italic") }),

@@ -43,6 +43,10 @@ export function withoutAnswers(question: Question): Question {
       return { ...bare, gaps: bare.gaps.map((gap) => ({ ...gap, accepted: ["-"] })) };
     case "longText":
     case "sketch":
+    case "poll":
+    case "photo":
+    case "speech":
+    case "notePage":
       return bare;
   }
 }

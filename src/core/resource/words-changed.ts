@@ -2,6 +2,8 @@ import { diffWordsWithSpace } from "diff";
 import { sayAnswer } from "../scoring/say";
 import type { Block } from "./block";
 import type { Step } from "./document";
+import { clockTime } from "../media/captions";
+import type { Question } from "./question";
 import { inLanguage } from "./language";
 import { plainText } from "./rich-text";
 
@@ -11,13 +13,16 @@ export interface WordRun {
   is: "kept" | "gone" | "new";
 }
 
+const questionText = (question: Question, languages: readonly string[]): string =>
+  `${plainText(inLanguage(question.prompt, languages))}\n= ${sayAnswer(question, languages)} (${question.marks})`;
+
 function blockText(block: Block, languages: readonly string[]): string {
   const of = <Value>(texts: Record<string, Value> | undefined) => inLanguage(texts, languages);
   switch (block.type) {
     case "text":
       return plainText(of(block.text));
     case "question":
-      return `${plainText(of(block.question.prompt))}\n= ${sayAnswer(block.question, languages)} (${block.question.marks})`;
+      return questionText(block.question, languages);
     case "picture":
       return `[picture: ${of(block.description) ?? ""}] ${of(block.caption) ?? ""}`.trim();
     case "table":
@@ -26,11 +31,18 @@ function blockText(block: Block, languages: readonly string[]): string {
       return `${of(block.label) ?? ""} ${block.href}`.trim();
     case "maths":
       return of(block.spoken) ?? "";
-    case "drawing":
-    case "photo":
-    case "speech":
-    case "poll":
-      return plainText(of(block.prompt));
+    case "sound":
+      return `[sound] ${of(block.transcript) ?? ""}`.trim();
+    case "film":
+      return [
+        `[film] ${of(block.title) ?? ""}`.trim(),
+        ...block.stops.flatMap(({ at, question, note, link }) => [
+          `${clockTime(at)} ${plainText(of(note))}${link ? ` ${of(link.label) ?? ""} ${link.href}` : ""}`.trim(),
+          ...(question ? [questionText(question, languages)] : []),
+        ]),
+      ].join("\n");
+    case "manipulative":
+      return `[${block.tool.tool}]`;
     default:
       return `[${block.type}]`;
   }

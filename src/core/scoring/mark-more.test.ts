@@ -137,9 +137,10 @@ test.each<[name: string, question: Question, response: unknown, marks: number]>(
   expect(mark(question, response).marks).toBe(marks);
 });
 
-test("in the language it was read in", () => {
+test("in whichever language it was read: a student may turn to the other one", () => {
   expect(mark(highlight, [1], "es").verdict).toBe("right");
-  expect(mark(highlight, [1], "en").verdict).toBe("wrong");
+  expect(mark(highlight, [1], "en").verdict).toBe("right");
+  expect(mark(highlight, [999], "en").verdict).toBe("wrong");
 });
 
 test("all or nothing holds for parts of every kind", () => {

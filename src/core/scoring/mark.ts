@@ -78,7 +78,9 @@ const sharesOfGaps = ({ gaps, spelling }: QuestionOf<"gaps" | "cells">, given: R
 const pairKey = ([left, right]: readonly [string, string]) => `${left} ${right}`;
 
 /** Marks by type, before "all or nothing" is applied. Sources: QTI match_correct and map_response, see qti.ts. */
-const markers: { [Type in Exclude<QuestionType, "longText" | "sketch">]: Marker<Type> } = {
+const markers: {
+  [Type in Exclude<QuestionType, "longText" | "sketch" | "poll" | "photo" | "speech" | "notePage">]: Marker<Type>;
+} = {
   choice: (question, response) => ({
     share: question.right === null ? 0 : matchCorrect([response], [question.right], "single"),
     parts: {},
@@ -151,9 +153,14 @@ const markers: { [Type in Exclude<QuestionType, "longText" | "sketch">]: Marker<
     return { share, parts: Object.fromEntries(given.map((name, at) => [String(at), name.startsWith("right")])) };
   },
 
+  /** Each language's passage has its own words; which was read is not kept, so the one the answer fits best counts. */
   highlight: (question, response, language) => {
-    const right = question.right[language] ?? Object.values(question.right)[0] ?? [];
-    return sharesOfMarked(response.map(String), new Set(right.map(String)));
+    const marked = response.map(String);
+    const passages = [language, ...Object.keys(question.right).filter((one) => one !== language)];
+    const [first = { share: 0, parts: {} }, ...others] = passages
+      .flatMap((one) => (question.right[one] ? [question.right[one].map(String)] : []))
+      .map((right) => sharesOfMarked(marked, new Set(right)));
+    return others.reduce((best, one) => (one.share > best.share ? one : best), first);
   },
 };
 
@@ -164,6 +171,7 @@ export function isBlankResponse(type: QuestionType, value: unknown): boolean {
   if (typeof value === "string") return value.trim() === "";
   if (typeof value === "number") return false;
   if (type === "longText") return writtenText(value as ResponseOf<"longText">).trim() === "";
+  if (type === "speech") return (value as ResponseOf<"speech">).media === "";
   if (type === "bars") return Object.keys(value).length === 0;
   if (type === "number") return Object.values(value as ResponseOf<"number">).every((part) => part.number.trim() === "");
   return Object.values(value as ResponseOf<"gaps">).every((text) => text.trim() === "");

@@ -1,4 +1,6 @@
+import { clockTime } from "../media/captions";
 import { inLanguage } from "../resource/language";
+import { fieldsOf } from "../resource/note-page";
 import {
   passageParts,
   passageWords,
@@ -65,6 +67,18 @@ export function sayResponse(question: Question, value: unknown, languages: reado
     }
     case "sketch":
       return `a drawing of ${(value as unknown[]).length} ${(value as unknown[]).length === 1 ? "line" : "lines"}`;
+    case "poll":
+      return named(question.options, value as string, languages);
+    case "photo":
+      return (value as unknown[]).length === 1 ? "a photograph" : `${(value as unknown[]).length} photographs`;
+    case "speech":
+      return `a recording of ${clockTime((value as { seconds: number }).seconds)}`;
+    case "notePage": {
+      const given = value as Record<string, string>;
+      return fieldsOf(question, languages)
+        .flatMap(({ id, name }) => (given[id]?.trim() ? [`${name}: ${given[id]}`] : []))
+        .join(" · ");
+    }
   }
 }
 
@@ -157,5 +171,13 @@ export function sayAnswer(question: Question, languages: readonly string[]): str
       return "In the student's own words; a person reads it.";
     case "sketch":
       return "As the student draws it; a person looks at it.";
+    case "poll":
+      return "What each student thinks.";
+    case "photo":
+      return "What the student photographs; a person looks at it.";
+    case "speech":
+      return "What the student says; a person listens to it.";
+    case "notePage":
+      return "What the student notes; a person reads it.";
   }
 }

@@ -1,102 +1,46 @@
 "use client";
-import { Backpack, Eye, GitBranch, Redo2, Undo2 } from "lucide-react";
+import { Backpack, Eye, Redo2, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useState, useTransition } from "react";
+import { useDeferredValue, useEffect, useMemo, useState, useTransition } from "react";
 import { adoptStep, giveBack, type TakenFrom } from "@/core/resource/adopt";
-import { changesBetween, sayChanges, stepTitle, type Changes } from "@/core/resource/changes";
-import type { Document, Step } from "@/core/resource/document";
+import { changesBetween, stepTitle } from "@/core/resource/changes";
+import type { Step } from "@/core/resource/document";
 import {
-  duplicateStep,
+  duplicateSteps,
   insertStep,
   moveStep,
+  moveSteps,
   newStep,
-  removeStep,
+  removeSteps,
   replaceStep,
   restoreBlock,
+  restoreSteps,
 } from "@/core/resource/edit";
-import { unfinished } from "@/core/resource/unfinished";
+import { remarks, unfinished } from "@/core/resource/unfinished";
 import { licenceProblem } from "@/core/licence/licence";
 import { takeField, takeStep } from "@/core/resource/merge";
 import { inLanguage } from "@/core/resource/language";
-import type { ResponseValue } from "@/core/resource/question";
-import { mark, type Mark } from "@/core/scoring/mark";
 import { publishDraft, shareInStaffroom } from "@/server/actions/adapt";
 import type { AdaptData } from "@/server/adapt";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
-import { Tip } from "@/ui/tip";
+import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
-import { StepView } from "../step/step-view";
+import { languageName } from "../media/language-name";
+import { AsStudent } from "./as-student";
 import { ChangesView } from "./changes-view";
 import { ElsewhereView } from "./elsewhere-view";
 import { MetNotice } from "./met-notice";
 import { SaveSign } from "./save-state";
 import { Settings } from "./settings";
+import { SourceSign } from "./source-sign";
 import { Spine } from "./spine";
 import { StepEditor } from "./step-editor";
+import { TranslateStep } from "./translate-step";
 import { useDraft } from "./use-draft";
 
 const newId = () => crypto.randomUUID().slice(0, 13);
-
-/** Whose it is, and how far it has gone from its source: leads to what changed. */
-function SourceSign({
-  data,
-  changes,
-  open,
-  onOpen,
-}: {
-  data: AdaptData;
-  changes: Changes | null;
-  open: boolean;
-  onOpen: () => void;
-}) {
-  const { source } = data;
-  if (!source && data.revisions.length === 0) return <span className="text-[13px] text-ink-soft">made by me</span>;
-  return (
-    <Tip text={changes ? sayChanges(changes) : "What changed since an earlier revision"}>
-      <button
-        type="button"
-        aria-expanded={open}
-        onClick={onOpen}
-        className="inline-flex h-7 items-center gap-2 rounded-card border border-brass bg-brass-wash px-2.5 text-[13px] whitespace-nowrap"
-      >
-        <GitBranch size={14} aria-hidden />
-        {source && changes
-          ? `from ${source.author}, revision ${source.number} · ${changes.count} ${changes.count === 1 ? "change" : "changes"}`
-          : `made by me, revision ${data.revisions[0]!.number}`}
-        {source?.newer && <strong className="text-green">revision {source.newer.number} is out</strong>}
-      </button>
-    </Tip>
-  );
-}
-
-/** The step by the very view students have, with checking; nothing is kept. */
-function AsStudent({ document, stepId }: { document: Document; stepId: string }) {
-  const [values, setValues] = useState<Record<string, ResponseValue>>({});
-  const [marks, setMarks] = useState<Record<string, Mark | undefined>>({});
-  const step = document.steps.find((one) => one.id === stepId);
-  if (!step) return null;
-  return (
-    <div className="mx-auto max-w-3xl rounded-card border border-line bg-card p-6 text-[17px]">
-      <StepView
-        key={step.id}
-        step={step}
-        languages={document.languages}
-        values={values}
-        marks={marks}
-        onChange={(question, value) => {
-          setValues((old) => ({ ...old, [question.id]: value }));
-          setMarks((old) => ({ ...old, [question.id]: undefined }));
-        }}
-        mayCheck={(question) => question.checked === "at once"}
-        onCheck={(question) =>
-          setMarks((old) => ({ ...old, [question.id]: mark(question, values[question.id], document.languages[0]) }))
-        }
-      />
-    </div>
-  );
-}
 
 function usePublish(data: AdaptData, draft: ReturnType<typeof useDraft>) {
   const router = useRouter();
@@ -129,14 +73,19 @@ export function AdaptScreen({
   const { busy, publish } = usePublish(data, draft);
   const router = useRouter();
   const language = document.languages[0]!;
+  const [wanted, setWanted] = useState(language);
+  const writing = document.languages.includes(wanted) ? wanted : language;
   const changes = useMemo(
     () => (data.source ? changesBetween(data.source.document, document) : null),
     [data.source, document],
   );
   const problems = useMemo(() => {
     const licence = licenceProblem(document);
-    return [...unfinished(document), ...(licence ? [{ step: null, problem: licence }] : [])];
-  }, [document]);
+    return [...unfinished(document, data.me.id), ...(licence ? [{ step: null, problem: licence }] : [])];
+  }, [document, data.me.id]);
+  // Measuring how hard it reads takes longer than a key may: it follows a moment later.
+  const settled = useDeferredValue(document);
+  const advice = useMemo(() => remarks(settled), [settled]);
   const step = document.steps.find((one) => one.id === current) ?? document.steps[0] ?? null;
 
   useEffect(() => {
@@ -155,22 +104,23 @@ export function AdaptScreen({
     setCurrent(id);
     if (view === "changes" || view === "elsewhere") setView("edit");
   };
-  const remove = (id: string) => {
-    const removed = document.steps.find((one) => one.id === id)!;
-    const at = document.steps.findIndex((one) => one.id === id);
-    const next = removeStep(document, id);
+  const remove = (ids: readonly string[]) => {
+    const before = document;
+    const at = document.steps.findIndex((one) => ids.includes(one.id));
+    const next = removeSteps(document, ids);
     change(next);
-    setCurrent(next.steps[Math.min(at, next.steps.length - 1)]?.id ?? null);
-    tell("Removed the step.", () => {
-      change((now) => (now.steps.some((one) => one.id === id) ? now : insertStep(now, removed, at)));
-      setCurrent(id);
+    if (step && ids.includes(step.id)) setCurrent(next.steps[Math.min(at, next.steps.length - 1)]?.id ?? null);
+    tell(ids.length === 1 ? "Removed the step." : `Removed ${ids.length} steps.`, () => {
+      change((now) => restoreSteps(now, before, ids));
+      setCurrent(ids[0]!);
     });
   };
-  const add = () => {
+  const add = (at = step ? document.steps.indexOf(step) + 1 : document.steps.length) => {
     const fresh = newStep(language, "", newId);
-    const at = step ? document.steps.indexOf(step) + 1 : document.steps.length;
     change(insertStep(document, fresh, at));
+    setWanted(language);
     setCurrent(fresh.id);
+    setView("edit");
   };
   const takeFrom = (taken: Step, from: TakenFrom, how: "after" | "instead") => {
     const place =
@@ -255,13 +205,23 @@ export function AdaptScreen({
           periodMinutes={periodMinutes}
           onPick={pick}
           onMove={(from, to) => change(moveStep(document, from, to))}
-          onCopy={(id) => change(duplicateStep(document, id, newId))}
+          onMoveSeveral={(ids, by) => change(moveSteps(document, ids, by))}
+          onCopy={(ids) => change(duplicateSteps(document, ids, newId))}
           onRemove={remove}
           onAdd={add}
           elsewhere={view === "elsewhere"}
           onElsewhere={() => setView(view === "elsewhere" ? "edit" : "elsewhere")}
         />
         <section aria-label="The step" className="min-h-0 overflow-auto p-6">
+          {document.languages.length > 1 && step && (view === "edit" || asStudent) && (
+            <Segmented
+              label="Language"
+              value={writing}
+              onChange={setWanted}
+              options={document.languages.map((one) => ({ value: one, text: languageName(one) }))}
+              className="mx-auto mb-4 max-w-3xl"
+            />
+          )}
           {view === "changes" ? (
             <ChangesView data={data} document={document} zone={zone} onChange={change} />
           ) : view === "elsewhere" ? (
@@ -272,17 +232,33 @@ export function AdaptScreen({
             />
           ) : !step ? (
             <Empty title="No steps yet">
-              <Button look="plain" onClick={add}>
+              <Button look="plain" onClick={() => add()}>
                 Write the first step
               </Button>
             </Empty>
           ) : asStudent ? (
-            <AsStudent document={document} stepId={step.id} />
+            <AsStudent
+              document={document}
+              stepId={step.id}
+              owner={data.me.id}
+              languages={[writing, ...document.languages.filter((one) => one !== writing)]}
+            />
+          ) : writing !== language ? (
+            <TranslateStep
+              key={`${step.id} ${writing}`}
+              document={document}
+              step={step}
+              language={writing}
+              me={data.me}
+              onStep={(next, kind) => change(replaceStep(document, next), kind ?? null)}
+              onDocument={(next, kind) => change(next, kind ?? null)}
+            />
           ) : (
             <StepEditor
               key={step.id}
               step={step}
               languages={document.languages}
+              me={data.me}
               newId={newId}
               onChange={(next, kind) => change(replaceStep(document, next), kind ?? null)}
               onRestore={(block, at) => change((now) => restoreBlock(now, step.id, block, at))}
@@ -293,6 +269,11 @@ export function AdaptScreen({
           document={document}
           step={step}
           problems={problems}
+          remarks={advice}
+          onLanguage={(one) => {
+            setWanted(one);
+            setView("edit");
+          }}
           sourceLicence={data.source?.document.licence ?? null}
           onStep={(next, kind) => change(replaceStep(document, next), kind ?? null)}
           onDocument={(next, kind) => change(next, kind ?? null)}

@@ -9,7 +9,7 @@ import { MarkedPassage } from "../step/questions/passage";
 import type { EditorProps } from "./editor-props";
 import { NumberBox } from "./number-box";
 import { PictureDescription } from "./picture-description";
-import { usePictureFile } from "./use-picture-file";
+import { useFile } from "../media/use-file";
 
 /** The passage, and under it the same once more to mark what is right. */
 export function HighlightEditor({ question, languages, onChange }: EditorProps<"highlight">) {
@@ -208,7 +208,7 @@ export function LongTextEditor({ question, languages, newId, onChange }: EditorP
 }
 
 export function SketchEditor({ question, languages, onChange }: EditorProps<"sketch">) {
-  const picture = usePictureFile((over) => onChange({ ...question, over }));
+  const picture = useFile({ onFile: (over) => onChange({ ...question, over }) });
   return (
     <div className="grid gap-2">
       <div className="flex flex-wrap items-center gap-2">

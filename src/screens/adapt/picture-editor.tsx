@@ -7,7 +7,7 @@ import { Checkbox } from "@/ui/checkbox";
 import { Field, TextInput } from "@/ui/field";
 import { BlockView } from "../step/block-view";
 import { PictureDescription } from "./picture-description";
-import { usePictureFile } from "./use-picture-file";
+import { useFile } from "../media/use-file";
 
 /** A picture: its file, what it shows for those who do not see it, its caption. */
 export function PictureEditor({
@@ -20,7 +20,7 @@ export function PictureEditor({
   onChange: (block: Block, kind?: string) => void;
 }) {
   const language = languages[0]!;
-  const picture = usePictureFile((media) => onChange({ ...block, media }));
+  const picture = useFile({ onFile: (media) => onChange({ ...block, media }) });
   return (
     <div className="grid gap-3">
       <BlockView block={{ ...block, caption: undefined }} languages={languages} />

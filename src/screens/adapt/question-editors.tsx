@@ -9,7 +9,9 @@ import { Field, inputClasses, TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
 import { X } from "lucide-react";
 import { replaced, type EditorProps } from "./editor-props";
+import { NotePageEditor, PhotoEditor, PollEditor, SpeechEditor } from "./given-editors";
 import { BarsEditor, LineEditor, PointsEditor } from "./graph-editors";
+import { ToolChoice } from "./manipulative-editor";
 import { NumberBox } from "./number-box";
 import { OptionList } from "./option-list";
 import { CellsEditor, HighlightEditor, LongTextEditor, SketchEditor } from "./passage-editors";
@@ -119,7 +121,7 @@ function ShortTextEditor({ question, onChange }: EditorProps<"shortText">) {
   );
 }
 
-function NumberEditor({ question, newId, onChange }: EditorProps<"number">) {
+function NumberEditor({ question, languages, newId, onChange }: EditorProps<"number">) {
   const { parts } = question;
   const put = (id: string, change: Partial<(typeof parts)[number]>, field: string) =>
     onChange(
@@ -181,6 +183,11 @@ function NumberEditor({ question, newId, onChange }: EditorProps<"number">) {
           </Button>
         </div>
       )}
+      <ToolChoice
+        tool={question.tool}
+        languages={languages}
+        onTool={(tool, kind) => onChange({ ...question, tool }, kind && `${kind}-${question.id}`)}
+      />
     </div>
   );
 }
@@ -343,4 +350,8 @@ export const questionEditors: { [Type in QuestionType]: (props: EditorProps<Type
   highlight: HighlightEditor,
   cells: CellsEditor,
   sketch: SketchEditor,
+  poll: PollEditor,
+  photo: PhotoEditor,
+  speech: SpeechEditor,
+  notePage: NotePageEditor,
 };

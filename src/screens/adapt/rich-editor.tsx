@@ -1,11 +1,12 @@
 "use client";
-import { EditorContent, useEditor, type Editor } from "@tiptap/react";
+import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { clsx } from "clsx";
-import { Bold, Italic, List, ListOrdered } from "lucide-react";
 import { useEffect, useRef } from "react";
-import { RichText } from "@/core/resource/rich-text";
-import { IconButton } from "@/ui/icon-button";
+import { mayLinkTo, RichText } from "@/core/resource/rich-text";
+import { tellProblem } from "@/ui/toast";
+import { CueNode, MathsNode } from "./rich-nodes";
+import { RichTools } from "./rich-tools";
 
 /** Only what the document model knows; what is pasted is reduced to it. */
 const extensions = [
@@ -15,44 +16,11 @@ const extensions = [
     strike: false,
     horizontalRule: false,
     heading: { levels: [2, 3, 4] },
+    link: { openOnClick: false, isAllowedUri: mayLinkTo, HTMLAttributes: { rel: "noreferrer", target: null } },
   }),
+  CueNode,
+  MathsNode,
 ];
-
-function Tools({ editor }: { editor: Editor }) {
-  const tool = (name: string, mark: string, run: () => void, icon: React.ReactNode) => (
-    <IconButton
-      name={name}
-      small
-      aria-pressed={editor.isActive(mark)}
-      onMouseDown={(event) => event.preventDefault()}
-      onClick={run}
-    >
-      {icon}
-    </IconButton>
-  );
-  return (
-    <div
-      className="absolute -top-8 right-0 z-10 hidden rounded-card border border-line bg-card shadow-soft group-focus-within:flex"
-      role="toolbar"
-      aria-label="Text"
-    >
-      {tool("Bold", "bold", () => editor.chain().focus().toggleBold().run(), <Bold size={15} aria-hidden />)}
-      {tool("Italic", "italic", () => editor.chain().focus().toggleItalic().run(), <Italic size={15} aria-hidden />)}
-      {tool(
-        "List",
-        "bulletList",
-        () => editor.chain().focus().toggleBulletList().run(),
-        <List size={15} aria-hidden />,
-      )}
-      {tool(
-        "Numbered list",
-        "orderedList",
-        () => editor.chain().focus().toggleOrderedList().run(),
-        <ListOrdered size={15} aria-hidden />,
-      )}
-    </div>
-  );
-}
 
 /** Rich text edited where it stands. `value` changing from outside (undo) is taken over. */
 export function RichEditor({
@@ -61,12 +29,15 @@ export function RichEditor({
   placeholder,
   onChange,
   className,
+  withCues = false,
 }: {
   label: string;
   value: RichText | undefined;
   placeholder?: string;
   onChange: (value: RichText) => void;
   className?: string;
+  /** Whether pictures of what to press can be put in. */
+  withCues?: boolean;
 }) {
   const last = useRef(value);
   const editor = useEditor({
@@ -76,7 +47,8 @@ export function RichEditor({
     editorProps: { attributes: { role: "textbox", "aria-multiline": "true", "aria-label": label, class: "px-1" } },
     onUpdate: ({ editor: changed }) => {
       const parsed = RichText.safeParse(changed.getJSON());
-      if (!parsed.success) return;
+      if (!parsed.success)
+        return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
       last.current = parsed.data;
       onChange(parsed.data);
     },
@@ -93,7 +65,7 @@ export function RichEditor({
         className,
       )}
     >
-      {editor && <Tools editor={editor} />}
+      {editor && <RichTools editor={editor} withCues={withCues} />}
       {placeholder && editor?.isEmpty && (
         <span aria-hidden className="pointer-events-none absolute left-1 text-ink-soft">
           {placeholder}

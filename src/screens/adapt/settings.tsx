@@ -10,6 +10,7 @@ import { licencesForAdaptation, licenceNames } from "@/core/licence/licence";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
+import { LanguagesField } from "./languages-field";
 import { NumberBox } from "./number-box";
 import { RichEditor } from "./rich-editor";
 
@@ -223,22 +224,55 @@ function WholeSettings({
   );
 }
 
+/** What was found, each with a way to its step. */
+function Found({
+  found,
+  document,
+  onGo,
+  look,
+}: {
+  found: readonly Unfinished[];
+  document: Document;
+  onGo: (step: string) => void;
+  look: string;
+}) {
+  return (
+    <ul className="mt-1 grid gap-1">
+      {found.map(({ step: id, problem }, at) => (
+        <li key={at} className={look}>
+          {id === null ? (
+            problem
+          ) : (
+            <button type="button" className="text-left underline" onClick={() => onGo(id)}>
+              Step {document.steps.findIndex((one) => one.id === id) + 1}: {problem}
+            </button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** Beside the step: its settings or the whole resource's, and what stands in the way of publishing. */
 export function Settings({
   document,
   step,
   problems,
+  remarks,
   sourceLicence,
   onStep,
   onDocument,
+  onLanguage,
   onGo,
 }: {
   document: Document;
   step: Step | null;
   problems: readonly Unfinished[];
+  remarks: readonly Unfinished[];
   sourceLicence: Document["licence"] | null;
   onStep: Change<Step>;
   onDocument: Change<Document>;
+  onLanguage: (language: string) => void;
   onGo: (step: string) => void;
 }) {
   const [tab, setTab] = useState<"step" | "whole">("step");
@@ -255,7 +289,10 @@ export function Settings({
         className="mb-4 w-full"
       />
       {tab === "whole" ? (
-        <WholeSettings document={document} sourceLicence={sourceLicence} onChange={onDocument} />
+        <div className="grid gap-4">
+          <WholeSettings document={document} sourceLicence={sourceLicence} onChange={onDocument} />
+          <LanguagesField document={document} onDocument={onDocument} onLanguage={onLanguage} />
+        </div>
       ) : step ? (
         <StepSettings key={step.id} step={step} languages={document.languages} onChange={onStep} />
       ) : (
@@ -268,22 +305,13 @@ export function Settings({
         {problems.length === 0 ? (
           <p className="mt-1 text-ink-soft">Nothing stands in the way.</p>
         ) : (
-          <ul className="mt-1 grid gap-1">
-            {problems.map(({ step: id, problem }, at) => {
-              const nth = document.steps.findIndex((one) => one.id === id);
-              return (
-                <li key={at} className="text-clay">
-                  {id === null ? (
-                    problem
-                  ) : (
-                    <button type="button" className="text-left underline" onClick={() => onGo(id)}>
-                      Step {nth + 1}: {problem}
-                    </button>
-                  )}
-                </li>
-              );
-            })}
-          </ul>
+          <Found found={problems} document={document} onGo={onGo} look="text-clay" />
+        )}
+        {remarks.length > 0 && (
+          <>
+            <h3 className="mt-3 text-[13px] text-ink-soft">Worth a look; it may go out all the same</h3>
+            <Found found={remarks} document={document} onGo={onGo} look="text-slate" />
+          </>
         )}
       </section>
     </aside>

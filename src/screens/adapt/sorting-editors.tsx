@@ -10,7 +10,7 @@ import { mediaAddress } from "../step/media";
 import { replaced, type EditorProps } from "./editor-props";
 import { OptionList } from "./option-list";
 import { PictureDescription } from "./picture-description";
-import { usePictureFile } from "./use-picture-file";
+import { useFile } from "../media/use-file";
 
 function PlaceOf({
   name,
@@ -99,7 +99,7 @@ const share = (value: number) => Math.round(Math.max(0, Math.min(1, value)) * 10
 export function LabelsEditor({ question, languages, newId, onChange }: EditorProps<"labels">) {
   const { spots, labels, right } = question;
   const [chosen, setChosen] = useState<string | null>(null);
-  const picture = usePictureFile((media) => onChange({ ...question, media }));
+  const picture = useFile({ onFile: (media) => onChange({ ...question, media }) });
   const language = languages[0]!;
   const names = labels.map((label, at) => ({
     id: label.id,

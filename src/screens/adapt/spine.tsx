@@ -16,14 +16,16 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
-import { Copy, GripVertical, Library, MoreHorizontal, Plus, Trash2 } from "lucide-react";
-import { useId } from "react";
+import { ArrowDown, ArrowUp, Copy, GripVertical, Library, MoreHorizontal, Plus, Trash2 } from "lucide-react";
+import { useId, useState } from "react";
 import { mainActivity } from "@/core/resource/activity";
 import { stepTitle, type Changes } from "@/core/resource/changes";
 import type { Document, Step } from "@/core/resource/document";
 import type { Unfinished } from "@/core/resource/unfinished";
 import { Button } from "@/ui/button";
-import { Menu, MenuItem } from "@/ui/menu";
+import { Checkbox } from "@/ui/checkbox";
+import { IconButton } from "@/ui/icon-button";
+import { Menu, MenuItem, MenuLine } from "@/ui/menu";
 import { ActivityIcon } from "../step/activity-icon";
 
 const saysChange = { new: "new", changed: "changed", moved: "moved" } as const;
@@ -35,9 +37,12 @@ function SpineStep({
   languages,
   remark,
   problem,
+  ticked,
+  onTick,
   onPick,
   onCopy,
   onRemove,
+  onAdd,
 }: {
   step: Step;
   at: number;
@@ -45,9 +50,14 @@ function SpineStep({
   languages: readonly string[];
   remark: string | null;
   problem: string | null;
+  /** Null: not several are being chosen. */
+  ticked: boolean | null;
+  onTick: (on: boolean) => void;
   onPick: () => void;
   onCopy: () => void;
   onRemove: () => void;
+  /** A new one, so many places on. */
+  onAdd: (by: 0 | 1) => void;
 }) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: step.id });
   const title = stepTitle(step, languages);
@@ -61,6 +71,11 @@ function SpineStep({
         isDragging && "relative z-10 bg-card shadow-soft",
       )}
     >
+      {ticked !== null && (
+        <span className="grid h-7 w-6 place-items-center">
+          <Checkbox label={`Step ${at + 1}: ${title}`} checked={ticked} onChange={onTick} />
+        </span>
+      )}
       <button
         type="button"
         {...attributes}
@@ -100,6 +115,13 @@ function SpineStep({
           </button>
         }
       >
+        <MenuItem onSelect={() => onAdd(0)}>
+          <Plus size={15} aria-hidden /> A step before it
+        </MenuItem>
+        <MenuItem onSelect={() => onAdd(1)}>
+          <Plus size={15} aria-hidden /> A step after it
+        </MenuItem>
+        <MenuLine />
         <MenuItem onSelect={onCopy}>
           <Copy size={15} aria-hidden /> Duplicate
         </MenuItem>
@@ -120,6 +142,7 @@ export function Spine({
   periodMinutes,
   onPick,
   onMove,
+  onMoveSeveral,
   onCopy,
   onRemove,
   onAdd,
@@ -133,24 +156,40 @@ export function Spine({
   periodMinutes: number | null;
   onPick: (id: string) => void;
   onMove: (from: number, to: number) => void;
-  onCopy: (id: string) => void;
-  onRemove: (id: string) => void;
-  onAdd: () => void;
+  onMoveSeveral: (ids: readonly string[], by: -1 | 1) => void;
+  onCopy: (ids: readonly string[]) => void;
+  onRemove: (ids: readonly string[]) => void;
+  /** At a place, or after the one that is open. */
+  onAdd: (at?: number) => void;
   elsewhere: boolean;
   onElsewhere: () => void;
 }) {
   const contextId = useId();
+  const [several, setSeveral] = useState<readonly string[] | null>(null);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 8 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const ids = document.steps.map((step) => step.id);
+  const chosen = several?.filter((id) => ids.includes(id)) ?? [];
   const minutes = document.steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0);
   return (
     <section aria-label="Steps" className="flex h-full flex-col overflow-auto bg-shade/60 p-2.5">
       <p className="mb-2 flex justify-between px-2 text-[13px] text-ink-soft">
-        <span>Steps</span>
+        <span>
+          Steps
+          {ids.length > 1 && (
+            <button
+              type="button"
+              aria-pressed={several !== null}
+              className="ml-2 text-green underline"
+              onClick={() => setSeveral(several ? null : [])}
+            >
+              {several ? "one at a time" : "several"}
+            </button>
+          )}
+        </span>
         <span className="numbers">
           {minutes}
           {periodMinutes !== null && ` of ${periodMinutes}`} min
@@ -178,15 +217,42 @@ export function Spine({
                   remark={change ? saysChange[change] : null}
                   problem={problems.find((one) => one.step === step.id)?.problem ?? null}
                   onPick={() => onPick(step.id)}
-                  onCopy={() => onCopy(step.id)}
-                  onRemove={() => onRemove(step.id)}
+                  ticked={several && several.includes(step.id)}
+                  onTick={(on) => setSeveral(on ? [...chosen, step.id] : chosen.filter((id) => id !== step.id))}
+                  onCopy={() => onCopy([step.id])}
+                  onRemove={() => onRemove([step.id])}
+                  onAdd={(by) => onAdd(at + by)}
                 />
               );
             })}
           </ol>
         </SortableContext>
       </DndContext>
-      <Button className="mt-3 border-dashed" onClick={onAdd}>
+      {chosen.length > 0 && (
+        <div role="toolbar" aria-label="With the chosen steps" className="mt-2 flex items-center gap-1 px-1">
+          <span className="numbers flex-1 text-[13px]">{chosen.length} chosen</span>
+          <IconButton name="Chosen steps up" small onClick={() => onMoveSeveral(chosen, -1)}>
+            <ArrowUp size={15} aria-hidden />
+          </IconButton>
+          <IconButton name="Chosen steps down" small onClick={() => onMoveSeveral(chosen, 1)}>
+            <ArrowDown size={15} aria-hidden />
+          </IconButton>
+          <IconButton name="Duplicate the chosen steps" small onClick={() => onCopy(chosen)}>
+            <Copy size={15} aria-hidden />
+          </IconButton>
+          <IconButton
+            name="Remove the chosen steps"
+            small
+            onClick={() => {
+              onRemove(chosen);
+              setSeveral(null);
+            }}
+          >
+            <Trash2 size={15} aria-hidden />
+          </IconButton>
+        </div>
+      )}
+      <Button className="mt-3 border-dashed" onClick={() => onAdd()}>
         <Plus size={16} aria-hidden /> Step
       </Button>
       <Button className="mt-1" look="quiet" aria-expanded={elsewhere} onClick={onElsewhere}>

@@ -1,5 +1,7 @@
 "use client";
-import { ImagePlus, Type } from "lucide-react";
+import { ImagePlus, Plus, Type } from "lucide-react";
+import { manipulativeNames, newManipulative } from "@/core/manipulative/manipulative";
+import { shippedFilms, silence } from "@/core/media/shipped";
 import type { Block } from "@/core/resource/block";
 import type { Step } from "@/core/resource/document";
 import { moveBlock, newQuestion, putBlock, removeBlock, type NewId } from "@/core/resource/edit";
@@ -7,21 +9,25 @@ import { inLanguage } from "@/core/resource/language";
 import { richText } from "@/core/resource/rich-text";
 import type { QuestionType } from "@/core/resource/question";
 import { Button } from "@/ui/button";
-import { Menu, MenuItem } from "@/ui/menu";
+import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { tell } from "@/ui/toast";
-import { BlockEditor, questionNames } from "./block-editor";
-import { RichEditor } from "./rich-editor";
-import { usePictureFile } from "./use-picture-file";
+import { useFile } from "../media/use-file";
+import { toolNames } from "../step/manipulative/manipulative-view";
+import { BlockEditor } from "./block-editor";
+import { InstructionsEditor, type Me } from "./instructions-editor";
+import { questionNames } from "./question-editor";
 
 /** One step in the middle of the page: everything students see of it, edited where it stands. */
 export function StepEditor({
   step,
   languages,
   newId,
+  me,
   onChange,
   onRestore,
 }: {
   step: Step;
+  me: Me;
   languages: readonly string[];
   newId: NewId;
   onChange: (step: Step, kind?: string) => void;
@@ -32,11 +38,11 @@ export function StepEditor({
   const add = (block: Block) => onChange(putBlock(step, block));
   const addQuestion = (type: QuestionType) =>
     add({ id: newId(), type: "question", question: newQuestion(type, language, newId) });
-  const picture = usePictureFile(
-    (media) => add({ id: newId(), type: "picture", media, description: {}, decorative: false }),
-    "Picture file",
-  );
-  const instructions = step.instructions[language];
+  const picture = useFile({
+    name: "Picture file",
+    onFile: (media) => add({ id: newId(), type: "picture", media, description: {}, decorative: false }),
+  });
+  const [film] = shippedFilms;
   return (
     <div className="mx-auto grid max-w-3xl gap-4">
       <input
@@ -50,18 +56,7 @@ export function StepEditor({
         }
         className="w-full rounded-[4px] bg-transparent px-1 font-child text-[20px] font-bold hover:ring-1 hover:ring-line"
       />
-      <RichEditor
-        label="Instructions"
-        className="font-child text-[16px]"
-        value={inLanguage(step.instructions, languages)?.text}
-        placeholder="What shall students do?"
-        onChange={(text) =>
-          onChange(
-            { ...step, instructions: { ...step.instructions, [language]: { ...instructions, text } } },
-            `instructions-${step.id}`,
-          )
-        }
-      />
+      <InstructionsEditor step={step} language={language} me={me} onChange={onChange} />
       {step.blocks.map((block, at) => (
         <BlockEditor
           key={block.id}
@@ -90,6 +85,68 @@ export function StepEditor({
           {(Object.keys(questionNames) as QuestionType[]).map((type) => (
             <MenuItem key={type} onSelect={() => addQuestion(type)}>
               {questionNames[type]}
+            </MenuItem>
+          ))}
+        </Menu>
+        <Menu
+          align="start"
+          trigger={
+            <Button>
+              <Plus size={16} aria-hidden /> More …
+            </Button>
+          }
+        >
+          <MenuItem
+            onSelect={() =>
+              add({
+                id: newId(),
+                type: "film",
+                media: film!.media,
+                title: film!.title,
+                captions: film!.captions,
+                stops: [],
+              })
+            }
+          >
+            Film
+          </MenuItem>
+          <MenuItem onSelect={() => add({ id: newId(), type: "sound", media: silence, seconds: 0 })}>
+            Something to listen to
+          </MenuItem>
+          <MenuItem
+            onSelect={() =>
+              add({
+                id: newId(),
+                type: "table",
+                rows: {
+                  [language]: [
+                    ["", ""],
+                    ["", ""],
+                  ],
+                },
+                headerRow: true,
+                headerColumn: false,
+              })
+            }
+          >
+            Table
+          </MenuItem>
+          <MenuItem
+            onSelect={() => add({ id: newId(), type: "maths", tex: "\\frac{3}{4}", spoken: { [language]: "" } })}
+          >
+            Maths
+          </MenuItem>
+          <MenuItem onSelect={() => add({ id: newId(), type: "link", href: "https://example.org/", label: {} })}>
+            A page to open
+          </MenuItem>
+          <MenuLine />
+          <MenuLabel>Things to find out with</MenuLabel>
+          {manipulativeNames.map((name) => (
+            <MenuItem
+              key={name}
+              onSelect={() => add({ id: newId(), type: "manipulative", tool: newManipulative(name, language) })}
+            >
+              {toolNames[name]}
             </MenuItem>
           ))}
         </Menu>

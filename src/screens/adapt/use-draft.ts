@@ -3,6 +3,7 @@ import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import type { Document } from "@/core/resource/document";
 import { merge, type Merged } from "@/core/resource/merge";
 import { saveDraft } from "@/server/actions/adapt";
+import { keepPast, readPast } from "./kept-past";
 
 /** What has become of the newest change. */
 export type SaveState =
@@ -29,7 +30,9 @@ type Move =
   /** Somebody else's save is taken into what is there, and into every state undo can go back to. */
   | { type: "meet"; base: Document; theirs: Document }
   | { type: "undo" }
-  | { type: "redo" };
+  | { type: "redo" }
+  /** What this window knew of the past before it was read again. */
+  | { type: "recall"; past: Document[]; future: Document[] };
 
 const LONGEST_PAST = 200;
 
@@ -46,6 +49,8 @@ function step(history: History, move: Move): History {
       const met = (document: Document) => merge(move.base, document, move.theirs).document;
       return { past: past.map(met), now: met(now), future: future.map(met), lastKind: null };
     }
+    case "recall":
+      return past.length === 0 && future.length === 0 ? { ...history, past: move.past, future: move.future } : history;
     case "undo":
       return past.length === 0
         ? history
@@ -133,6 +138,25 @@ export function useDraft(resource: number, start: Document, counter: number) {
     window.addEventListener("beforeunload", warn);
     return () => window.removeEventListener("beforeunload", warn);
   }, []);
+
+  // The past outlives a reload: it is put down as the page goes, and taken up when the document is still the same.
+  useEffect(() => {
+    const past = readPast(resource, start);
+    if (past) move({ type: "recall", ...past });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, as the page opens
+  }, []);
+  const whole = useRef(history);
+  useEffect(() => {
+    whole.current = history;
+  }, [history]);
+  useEffect(() => {
+    const put = () => keepPast(resource, whole.current);
+    window.addEventListener("pagehide", put);
+    return () => {
+      window.removeEventListener("pagehide", put);
+      put();
+    };
+  }, [resource]);
 
   const change = useCallback(
     (to: DocumentChange, kind: string | null = null) => move({ type: "change", to, kind }),

@@ -1,6 +1,9 @@
 import { ExternalLink } from "lucide-react";
 import type { Block, BlockOf } from "@/core/resource/block";
 import { inLanguage } from "@/core/resource/language";
+import { SoundPlayer } from "../media/sound-player";
+import { ManipulativeView } from "./manipulative/manipulative-view";
+import { Maths } from "./maths";
 import { mediaAddress } from "./media";
 import { Rich } from "./rich";
 
@@ -50,12 +53,12 @@ function Table({ block, languages }: { block: BlockOf<"table">; languages: reado
   );
 }
 
-/** A block that is not a question, as students see it. */
+/** A block that asks nothing, as students see it. */
 export function BlockView({
   block,
   languages,
 }: {
-  block: Exclude<Block, { type: "question" }>;
+  block: Exclude<Block, { type: "question" | "film" }>;
   languages: readonly string[];
 }) {
   switch (block.type) {
@@ -91,35 +94,32 @@ export function BlockView({
         </a>
       );
     case "maths":
-      return <p>{inLanguage(block.spoken, languages)}</p>;
-    case "sound":
       return (
-        <audio controls src={mediaAddress(block.media)} className="w-full">
-          {inLanguage(block.transcript, languages)}
-        </audio>
+        <div className="overflow-x-auto py-1">
+          <Maths tex={block.tex} spoken={inLanguage(block.spoken, languages) ?? ""} display />
+        </div>
       );
-    case "film":
+    case "sound": {
+      const transcript = inLanguage(block.transcript, languages);
       return (
-        <video controls src={mediaAddress(block.media)} className="max-h-80 w-full rounded-card bg-black">
-          {Object.entries(block.captions).map(([language, media]) => (
-            <track key={language} kind="captions" srcLang={language} src={mediaAddress(media)} />
-          ))}
-        </video>
+        <div className="grid gap-2 rounded-card border border-line bg-card p-3">
+          <SoundPlayer media={block.media} name="the recording" seconds={block.seconds ?? 0} large />
+          {transcript && (
+            <details>
+              <summary className="cursor-pointer text-ink-soft">Read what is said</summary>
+              <p className="mt-2 whitespace-pre-line">{transcript}</p>
+            </details>
+          )}
+        </div>
       );
+    }
     case "file":
       return (
         <a href={mediaAddress(block.media)} className="text-green underline">
           {inLanguage(block.label, languages)}
         </a>
       );
-    case "notePage":
-      return <p className="rounded-card border border-line p-3">On paper: a note page ({block.template}).</p>;
     case "manipulative":
-      return <p className="rounded-card border border-line p-3">On the table: {block.tool}.</p>;
-    case "drawing":
-    case "photo":
-    case "speech":
-    case "poll":
-      return <Rich text={inLanguage(block.prompt, languages)} />;
+      return <ManipulativeView tool={block.tool} languages={languages} />;
   }
 }

@@ -1,6 +1,13 @@
-/** The address of a stored file ("drawing:name" ships with the application, anything else is a SHA-256). */
+const shipped: Record<string, [folder: string, ending: string]> = {
+  drawing: ["drawings", ".svg"],
+  film: ["films", ".webm"],
+  sound: ["sounds", ".ogg"],
+  captions: ["films", ".vtt"],
+};
+
+/** The address of a stored file ("drawing:name" and the like ship with the application, anything else is a SHA-256). */
 export function mediaAddress(reference: string): string {
-  return reference.startsWith("drawing:")
-    ? `/drawings/${reference.slice("drawing:".length)}.svg`
-    : `/media/${reference}`;
+  const [kind, name] = reference.split(":");
+  const place = shipped[kind!];
+  return name && place ? `/${place[0]}/${name}${place[1]}` : `/media/${reference}`;
 }

@@ -5,8 +5,10 @@ import { inLanguage } from "@/core/resource/language";
 import type { Question, QuestionType, ResponseValue } from "@/core/resource/question";
 import { isBlankResponse, type Mark } from "@/core/scoring/mark";
 import { ChoiceView, ChoicesView } from "./questions/choice";
+import { PhotoView, PollView, SpeechView } from "./questions/given";
 import { BarsView, LineView, PointsView } from "./questions/graph";
 import { MatchView } from "./questions/match";
+import { NotePageView } from "./questions/note-page";
 import { OrderView } from "./questions/order";
 import { CellsView, HighlightView } from "./questions/passage";
 import type { QuestionProps } from "./questions/props";
@@ -32,6 +34,10 @@ const views: { [Type in QuestionType]: (props: QuestionProps<Type>) => ReactNode
   highlight: HighlightView,
   cells: CellsView,
   sketch: SketchView,
+  poll: PollView,
+  photo: PhotoView,
+  speech: SpeechView,
+  notePage: NotePageView,
 };
 
 function VerdictLine({ mark, feedback }: { mark: Mark; feedback: ReactNode }) {
@@ -121,7 +127,7 @@ export function QuestionView({
               <Lightbulb size={18} aria-hidden /> A hint
             </button>
           )}
-          {mark && <VerdictLine mark={mark} feedback={<Rich text={feedback} />} />}
+          {mark && question.type !== "poll" && <VerdictLine mark={mark} feedback={<Rich text={feedback} />} />}
         </div>
       )}
       {hintShown && hint && (

@@ -1,4 +1,6 @@
 import type { ReactNode } from "react";
+import { Cue } from "./cue";
+import { Maths } from "./maths";
 import type { RichBlock, RichInline, RichListItem, RichText } from "@/core/resource/rich-text";
 
 function inline(node: RichInline, key: number): ReactNode {
@@ -6,9 +8,9 @@ function inline(node: RichInline, key: number): ReactNode {
     case "hardBreak":
       return <br key={key} />;
     case "cue":
-      return <em key={key}>{node.attrs.cue}</em>;
+      return <Cue key={key} cue={node.attrs.cue} />;
     case "maths":
-      return <span key={key}>{node.attrs.spoken}</span>;
+      return <Maths key={key} tex={node.attrs.tex} spoken={node.attrs.spoken} />;
     case "text":
       return (node.marks ?? []).reduce<ReactNode>(
         (inner, mark) => {

@@ -1,10 +1,12 @@
 "use client";
 import { inLanguage } from "@/core/resource/language";
-import type { Step } from "@/core/resource/document";
+import type { Recording, Step } from "@/core/resource/document";
 import type { Question, ResponseValue } from "@/core/resource/question";
-import type { Mark } from "@/core/scoring/mark";
+import { isBlankResponse, type Mark } from "@/core/scoring/mark";
+import { SoundPlayer } from "../media/sound-player";
 import { BlockView } from "./block-view";
 import { QuestionView } from "./question-view";
+import { FilmView } from "./film";
 import { Rich } from "./rich";
 
 export interface StepViewProps {
@@ -20,6 +22,15 @@ export interface StepViewProps {
   still?: boolean;
 }
 
+/** What is to be done, in the voice of whoever recorded it. */
+function Spoken({ recording }: { recording: Recording }) {
+  return (
+    <SoundPlayer key={recording.media} media={recording.media} seconds={recording.seconds} name="what to do" large>
+      {recording.kept && <span className="text-[0.85em] text-ink-soft">Read by {recording.name}</span>}
+    </SoundPlayer>
+  );
+}
+
 /** One step exactly as students see it: in their work, on the light table, and while it is made. */
 export function StepView({
   step,
@@ -33,22 +44,35 @@ export function StepView({
   still = false,
 }: StepViewProps) {
   const instructions = inLanguage(step.instructions, languages);
+  const ask = (question: Question) => (
+    <QuestionView
+      key={question.id}
+      question={question}
+      value={values[question.id]}
+      onChange={(value) => onChange(question, value)}
+      mark={marks[question.id]}
+      onCheck={onCheck && mayCheck?.(question) ? () => onCheck(question) : undefined}
+      checking={checking === question.id}
+      still={still}
+      languages={languages}
+    />
+  );
   return (
     <div className="grid gap-5 font-child" lang={languages[0]}>
       <h2 className="text-[1.25em] font-bold">{inLanguage(step.title, languages)}</h2>
       {instructions && <Rich text={instructions.text} />}
+      {instructions?.recording && <Spoken recording={instructions.recording} />}
       {step.blocks.map((block) =>
         block.type === "question" ? (
-          <QuestionView
+          ask(block.question)
+        ) : block.type === "film" ? (
+          <FilmView
             key={block.id}
-            question={block.question}
-            value={values[block.question.id]}
-            onChange={(value) => onChange(block.question, value)}
-            mark={marks[block.question.id]}
-            onCheck={onCheck && mayCheck?.(block.question) ? () => onCheck(block.question) : undefined}
-            checking={checking === block.question.id}
-            still={still}
+            block={block}
             languages={languages}
+            still={still}
+            ask={ask}
+            answered={(question) => !isBlankResponse(question.type, values[question.id])}
           />
         ) : (
           <BlockView key={block.id} block={block} languages={languages} />

@@ -1,70 +1,23 @@
 "use client";
-import { ArrowLeft, ArrowRight, Check, CloudOff, Home, Loader2, Volume2 } from "lucide-react";
+import { ArrowLeft, ArrowRight, Check, CloudOff, Home, Loader2 } from "lucide-react";
 import { clsx } from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useEffect, useRef, useState, useSyncExternalStore, useTransition } from "react";
+import { useMemo, useRef, useState, useTransition } from "react";
 import { sayForChildren } from "@/core/calendar/wall-clock";
 import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, titleOf, type Step } from "@/core/resource/document";
-import { inLanguage } from "@/core/resource/language";
 import type { Question } from "@/core/resource/question";
-import { plainText } from "@/core/resource/rich-text";
 import { isBlankResponse, type Mark } from "@/core/scoring/mark";
 import { checkAnswer, handIn, tryAgain } from "@/server/actions/student";
 import type { StudentWorkData } from "@/server/student-work";
+import { languageName } from "../media/language-name";
+import { WorkPlaceProvider } from "../media/work-place";
+import { useReadingLanguage } from "./use-reading-language";
 import { StepView } from "../step/step-view";
 import { Postmark } from "./postmark";
+import { ReadToMe } from "./read-to-me";
 import { useAnswers, type KeepState } from "./use-answers";
-
-const noVoices = () => () => {};
-
-/** Reads instructions, texts and questions aloud, where the device has a voice; says so where it has none. */
-function ReadToMe({ step, languages }: { step: Step; languages: readonly string[] }) {
-  const [speaking, setSpeaking] = useState(false);
-  const voices = useSyncExternalStore(
-    (changed) => {
-      if (!("speechSynthesis" in window)) return noVoices();
-      speechSynthesis.addEventListener("voiceschanged", changed);
-      return () => speechSynthesis.removeEventListener("voiceschanged", changed);
-    },
-    () => ("speechSynthesis" in window ? speechSynthesis.getVoices().length : 0),
-    () => 0,
-  );
-  useEffect(() => () => window.speechSynthesis?.cancel(), [step.id]);
-  const read = () => {
-    speechSynthesis.cancel();
-    if (speaking) return setSpeaking(false);
-    const parts = [
-      stepTitle(step, languages),
-      plainText(inLanguage(step.instructions, languages)?.text),
-      ...step.blocks.map((block) =>
-        block.type === "text"
-          ? plainText(inLanguage(block.text, languages))
-          : block.type === "question"
-            ? plainText(inLanguage(block.question.prompt, languages))
-            : "",
-      ),
-    ];
-    const words = new SpeechSynthesisUtterance(parts.filter(Boolean).join(". "));
-    words.lang = languages[0]!;
-    words.onend = () => setSpeaking(false);
-    setSpeaking(true);
-    speechSynthesis.speak(words);
-  };
-  return (
-    <button
-      type="button"
-      onClick={read}
-      disabled={voices === 0}
-      title={voices === 0 ? "This device has no reading voice." : undefined}
-      className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-3 disabled:opacity-50"
-    >
-      <Volume2 size={20} aria-hidden />{" "}
-      <span className="max-sm:heard">{speaking ? "Stop" : voices === 0 ? "No voice here" : "Read to me"}</span>
-    </button>
-  );
-}
 
 function KeptSign({ state }: { state: KeepState }) {
   return (
@@ -174,7 +127,9 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
 /** One thing at a time: a step, its questions, on to the next; at the end it is handed in. */
 export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; zone: string; now: Date }) {
   const { task, document, attempt } = data;
-  const { steps, languages } = document;
+  const { steps } = document;
+  const [reads, setReads] = useReadingLanguage(document.languages);
+  const languages = [reads, ...document.languages.filter((one) => one !== reads)];
   const still = Boolean(attempt?.handedIn);
   const tryNumber = attempt && !attempt.handedIn ? attempt.number : (attempt?.number ?? 0) + 1;
   const answers = useAnswers(task.assignment, `${task.recipient}-${tryNumber}`, data.values, !still);
@@ -185,6 +140,10 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
   const [handing, start] = useTransition();
   const router = useRouter();
   const top = useRef<HTMLDivElement>(null);
+  const workPlace = useMemo(
+    () => ({ filesTo: `/student/${task.assignment}/file`, remember: `${task.recipient}-${tryNumber}` }),
+    [task.assignment, task.recipient, tryNumber],
+  );
 
   const answered = (question: Question) => !isBlankResponse(question.type, answers.values[question.id]);
   const done = (step: Step) => {
@@ -244,12 +203,19 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
     setAt(steps.length);
   }
 
+  const told = (question: Question): Question =>
+    feedback[question.id] ? { ...question, feedback: feedback[question.id] } : question;
   const shown: Step | undefined = step && {
     ...step,
     blocks: step.blocks.map((block) =>
-      block.type === "question" && feedback[block.question.id]
-        ? { ...block, question: { ...block.question, feedback: feedback[block.question.id] } }
-        : block,
+      block.type === "question"
+        ? { ...block, question: told(block.question) }
+        : block.type === "film"
+          ? {
+              ...block,
+              stops: block.stops.map((stop) => (stop.question ? { ...stop, question: told(stop.question) } : stop)),
+            }
+          : block,
     ),
   };
   return (
@@ -268,27 +234,43 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
           </h1>
           <p className="truncate text-[14px] text-ink-soft">until {sayForChildren(task.due, zone, now)}</p>
         </div>
-        {shown && <ReadToMe key={shown.id} step={shown} languages={languages} />}
+        {document.languages.length > 1 && (
+          <select
+            aria-label="Language"
+            value={reads}
+            onChange={(event) => setReads(event.target.value)}
+            className="min-h-12 rounded-card border-2 border-line bg-card px-2"
+          >
+            {document.languages.map((one) => (
+              <option key={one} value={one}>
+                {languageName(one)}
+              </option>
+            ))}
+          </select>
+        )}
+        {shown && <ReadToMe key={`${shown.id} ${reads}`} step={shown} languages={languages} />}
       </header>
       <StepDots steps={steps} at={at} done={done} onPick={go} languages={languages} />
       <div ref={top} tabIndex={-1} className="outline-none">
         {shown ? (
           <div className="rounded-card border border-line bg-card p-5 sm:p-7">
-            <StepView
-              key={shown.id}
-              step={shown}
-              languages={languages}
-              values={answers.values}
-              marks={marks}
-              onChange={(question, value) => {
-                answers.answer(question.id, value);
-                setMarks((old) => ({ ...old, [question.id]: undefined }));
-              }}
-              mayCheck={still ? undefined : (question) => data.mayCheck.includes(question.id)}
-              onCheck={still ? undefined : (question) => void check(question)}
-              checking={checking}
-              still={still}
-            />
+            <WorkPlaceProvider value={workPlace}>
+              <StepView
+                key={shown.id}
+                step={shown}
+                languages={languages}
+                values={answers.values}
+                marks={marks}
+                onChange={(question, value) => {
+                  answers.answer(question.id, value);
+                  setMarks((old) => ({ ...old, [question.id]: undefined }));
+                }}
+                mayCheck={still ? undefined : (question) => data.mayCheck.includes(question.id)}
+                onCheck={still ? undefined : (question) => void check(question)}
+                checking={checking}
+                still={still}
+              />
+            </WorkPlaceProvider>
           </div>
         ) : still ? (
           <Ending data={data} zone={zone} now={now} onBack={() => go(0)} />

@@ -128,7 +128,7 @@ export const publishDraft = act(
     if (!draft) throw new Refused("There is nothing new to publish.");
     if (draft.counter !== given.seen)
       throw new Refused("This was changed in another window since. Look at that first; both are kept.");
-    const [problem] = unfinished(draft.document);
+    const [problem] = unfinished(draft.document, resource.owner);
     if (problem) throw new Refused(`Not published yet: ${problem.problem}`);
     const licence = licenceProblem(draft.document);
     if (licence) throw new Refused(`Not published yet: ${licence}`);

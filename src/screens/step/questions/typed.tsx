@@ -2,6 +2,7 @@
 import { clsx } from "clsx";
 import { inLanguage } from "@/core/resource/language";
 import { passageParts, writtenText } from "@/core/resource/question";
+import { ManipulativeView } from "../manipulative/manipulative-view";
 import { partLook, target, type QuestionProps } from "./props";
 
 export function ShortTextView({ value = "", onChange, still, labelledBy }: QuestionProps<"shortText">) {
@@ -70,7 +71,29 @@ export function LongTextView({
   );
 }
 
-export function NumberView({ question, value = {}, onChange, still, parts, labelledBy }: QuestionProps<"number">) {
+export function NumberView(props: QuestionProps<"number">) {
+  const { question, value = {}, onChange, still, languages } = props;
+  const [first] = question.parts;
+  if (!question.tool || still) return <NumberBoxes {...props} />;
+  return (
+    <div className="grid gap-3">
+      <ManipulativeView
+        tool={question.tool}
+        languages={languages}
+        onNumber={(number) => {
+          const written = Number(number.toFixed(6)).toLocaleString(languages[0], {
+            useGrouping: false,
+            maximumFractionDigits: 6,
+          });
+          onChange({ ...value, [first!.id]: { ...value[first!.id], number: written } });
+        }}
+      />
+      <NumberBoxes {...props} />
+    </div>
+  );
+}
+
+function NumberBoxes({ question, value = {}, onChange, still, parts, labelledBy }: QuestionProps<"number">) {
   return (
     <div role="group" aria-labelledby={labelledBy} className="flex flex-wrap items-center gap-2">
       {question.parts.map((part, at) => {

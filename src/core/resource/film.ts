@@ -1,0 +1,48 @@
+import type { BlockOf, FilmStop } from "./block";
+import { newQuestion, type NewId } from "./edit";
+import type { QuestionType } from "./question";
+import { richText } from "./rich-text";
+
+/** Changes to a film's stops while it is made. Times are seconds from the beginning of the file, to a tenth. */
+
+type Film = BlockOf<"film">;
+
+const tenth = (seconds: number) => Math.round(Math.max(0, seconds) * 10) / 10;
+
+/** What a stop holds: a question of a type, something to read, or a page to open. */
+export type StopKind = QuestionType | "note" | "link";
+
+export function addStop(film: Film, at: number, kind: StopKind, language: string, newId: NewId): Film {
+  const stop: FilmStop = {
+    id: newId(),
+    at: tenth(at),
+    maySkip: kind === "note" || kind === "link",
+    ...(kind === "note"
+      ? { note: { [language]: richText("") } }
+      : kind === "link"
+        ? { link: { href: "https://example.org/", label: { [language]: "" } } }
+        : { question: newQuestion(kind, language, newId) }),
+  };
+  return { ...film, stops: inTime([...film.stops, stop]) };
+}
+
+const inTime = (stops: readonly FilmStop[]) => stops.toSorted((one, other) => one.at - other.at);
+
+export const putStop = (film: Film, stop: FilmStop): Film => ({
+  ...film,
+  stops: inTime(film.stops.map((old) => (old.id === stop.id ? { ...stop, at: tenth(stop.at) } : old))),
+});
+
+export const removeStop = (film: Film, id: string): Film => ({
+  ...film,
+  stops: film.stops.filter((stop) => stop.id !== id),
+});
+
+/** Why a film would not do what it is set up to do, or null. `length` is null until the file is known. */
+export function filmProblem(film: Film, length: number | null = null): string | null {
+  const [from, to] = [film.from ?? 0, film.to ?? length ?? Infinity];
+  if (from >= to) return "A film ends before it begins.";
+  return film.stops.some((stop) => stop.at < from || stop.at > to)
+    ? "A film has a stop outside the part that is shown."
+    : null;
+}

@@ -1,0 +1,107 @@
+"use client";
+import { Mic } from "lucide-react";
+import { useState } from "react";
+import type { Recording, Step } from "@/core/resource/document";
+import { voiceOf, withVoice } from "@/core/resource/voices";
+import { Button } from "@/ui/button";
+import { tell } from "@/ui/toast";
+import { SoundPlayer } from "../media/sound-player";
+import { VoiceRecorder } from "../media/voice-recorder";
+import { RichEditor } from "./rich-editor";
+
+/** Whoever makes the resource: her voice needs no leave. */
+export interface Me {
+  id: number;
+  name: string;
+}
+
+const LONGEST_SECONDS = 180;
+
+/** What students shall do, in one language: to read, and, where somebody spoke it, to hear. */
+export function InstructionsEditor({
+  step,
+  language,
+  original,
+  me,
+  onChange,
+}: {
+  step: Step;
+  language: string;
+  /** What it says in the first language, where this is another. */
+  original?: string | undefined;
+  me: Me;
+  onChange: (step: Step, kind?: string) => void;
+}) {
+  const [speaking, setSpeaking] = useState(false);
+  const instructions = step.instructions[language];
+  const recording = instructions?.recording;
+  const put = (next: Recording | null) => onChange(withVoice(step, language, next));
+  const whose = recording ? voiceOf(recording, me.id) : null;
+  const remove = () => {
+    const before = step;
+    put(null);
+    setSpeaking(false);
+    tell("The recording is taken out.", () => onChange(withVoice(before, language, recording ?? null)));
+  };
+  return (
+    <div className="grid gap-2">
+      <RichEditor
+        label="Instructions"
+        className="font-child text-[16px]"
+        value={instructions?.text}
+        placeholder={original || "What shall students do?"}
+        withCues
+        onChange={(text) =>
+          onChange(
+            { ...step, instructions: { ...step.instructions, [language]: { ...instructions, text } } },
+            `instructions-${step.id}-${language}`,
+          )
+        }
+      />
+      {whose === "theirs" ? (
+        <div
+          role="group"
+          aria-label="Somebody else's voice"
+          className="grid gap-2 rounded-card border border-brass bg-brass-wash p-3"
+        >
+          <p>
+            These instructions are spoken by <strong>{recording!.name}</strong>. Choose before it goes out:
+          </p>
+          <SoundPlayer media={recording!.media} seconds={recording!.seconds} name={`the voice of ${recording!.name}`} />
+          <div className="flex flex-wrap gap-2">
+            <Button
+              onClick={() => {
+                put(null);
+                setSpeaking(true);
+              }}
+            >
+              <Mic size={16} aria-hidden /> Record mine
+            </Button>
+            <Button onClick={() => put({ ...recording!, kept: true })}>Keep theirs, with the name</Button>
+            <Button onClick={remove}>No voice</Button>
+          </div>
+        </div>
+      ) : whose === "kept" ? (
+        <SoundPlayer media={recording!.media} seconds={recording!.seconds} name={`the voice of ${recording!.name}`}>
+          <span className="text-[13px] text-ink-soft">Students read: spoken by {recording!.name}.</span>
+          <Button size="small" look="quiet" onClick={remove}>
+            Take it out
+          </Button>
+        </SoundPlayer>
+      ) : recording || speaking ? (
+        <VoiceRecorder
+          value={recording ?? null}
+          name="My voice for these instructions"
+          longest={LONGEST_SECONDS}
+          onVoice={(voice) => (voice === null ? remove() : put({ ...voice, by: me.id, name: me.name, kept: false }))}
+        />
+      ) : (
+        <div>
+          <Button size="small" look="quiet" onClick={() => setSpeaking(true)}>
+            <Mic size={15} aria-hidden /> Speak them
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}

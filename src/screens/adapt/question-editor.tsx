@@ -1,0 +1,119 @@
+"use client";
+import type { ReactNode } from "react";
+import type { NewId } from "@/core/resource/edit";
+import { inLanguage } from "@/core/resource/language";
+import { readByPerson, type Question, type QuestionType } from "@/core/resource/question";
+import { Field, inputClasses } from "@/ui/field";
+import type { EditorProps } from "./editor-props";
+import { NumberBox } from "./number-box";
+import { questionEditors } from "./question-editors";
+import { RichEditor } from "./rich-editor";
+
+export const questionNames: Record<QuestionType, string> = {
+  choice: "One choice",
+  choices: "Several choices",
+  shortText: "Short answer",
+  number: "Number",
+  gaps: "Gaps to fill",
+  match: "Pairs to match",
+  order: "Put in order",
+  longText: "Writing",
+  groups: "Sort into groups",
+  labels: "Label a picture",
+  line: "Place on a number line",
+  bars: "Bars to draw",
+  points: "Points to plot",
+  highlight: "Words to mark",
+  cells: "Table to fill",
+  sketch: "Drawing",
+  poll: "Poll",
+  photo: "Photograph",
+  speech: "Record speech",
+  notePage: "Note page",
+};
+
+/** A question: what is asked, its type's own part, marks, when it is checked, a hint. */
+export function QuestionEditor({
+  question,
+  languages,
+  newId,
+  onChange,
+}: {
+  question: Question;
+  languages: readonly string[];
+  newId: NewId;
+  onChange: (question: Question, kind?: string) => void;
+}) {
+  const Editor = questionEditors[question.type] as (props: EditorProps<QuestionType>) => ReactNode;
+  const language = languages[0]!;
+  return (
+    <div className="grid gap-3">
+      <RichEditor
+        label="What is asked"
+        className="font-child font-semibold"
+        value={inLanguage(question.prompt, languages)}
+        placeholder="What do you ask?"
+        onChange={(text) =>
+          onChange({ ...question, prompt: { ...question.prompt, [language]: text } }, `prompt-${question.id}`)
+        }
+      />
+      <Editor question={question as never} languages={languages} newId={newId} onChange={onChange as never} />
+      <div className="flex flex-wrap items-end gap-3 border-t border-line pt-3">
+        {!readByPerson(question.type) && (
+          <>
+            <Field label="Marks" className="w-20">
+              {(control) => (
+                <NumberBox
+                  {...control}
+                  least={0}
+                  most={100}
+                  value={question.marks}
+                  onNumber={(marks) => onChange({ ...question, marks }, `marks-${question.id}`)}
+                />
+              )}
+            </Field>
+            <Field label="Marks for a part" className="w-48">
+              {(control) => (
+                <select
+                  {...control}
+                  className={inputClasses}
+                  value={question.partial}
+                  onChange={(event) => onChange({ ...question, partial: event.target.value as Question["partial"] })}
+                >
+                  <option value="by part">each part its share</option>
+                  <option value="all">all or nothing</option>
+                </select>
+              )}
+            </Field>
+            <Field label="Checked" className="w-32">
+              {(control) => (
+                <select
+                  {...control}
+                  className={inputClasses}
+                  value={question.checked}
+                  onChange={(event) => onChange({ ...question, checked: event.target.value as Question["checked"] })}
+                >
+                  <option>at once</option>
+                  <option>at the end</option>
+                  <option>never</option>
+                </select>
+              )}
+            </Field>
+          </>
+        )}
+        <div className="min-w-52 flex-1">
+          <p className="mb-1 text-[13px] text-ink-soft">Hint</p>
+          <RichEditor
+            label="Hint"
+            className="border border-line bg-card py-1"
+            value={inLanguage(question.hint, languages)}
+            placeholder="none"
+            onChange={(text) =>
+              onChange({ ...question, hint: { ...question.hint, [language]: text } }, `hint-${question.id}`)
+            }
+          />
+        </div>
+      </div>
+    </div>
+  );
+}

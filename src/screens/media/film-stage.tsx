@@ -1,0 +1,206 @@
+"use client";
+import { clsx } from "clsx";
+import { Captions, Pause, Play, RotateCcw } from "lucide-react";
+import { useEffect, useImperativeHandle, useRef, useState, type Ref } from "react";
+import { clockTime } from "@/core/media/captions";
+import { within } from "@/core/media/stops";
+import type { BlockOf } from "@/core/resource/block";
+import { Menu, MenuItem } from "@/ui/menu";
+import { mediaAddress } from "../step/media";
+import { languageName } from "./language-name";
+
+export interface Stage {
+  /** Where the film stands, seconds from the beginning of the file. */
+  at: number;
+  goTo: (seconds: number) => void;
+  play: () => void;
+  pause: () => void;
+  video: HTMLVideoElement | null;
+}
+
+function showCaptions(video: HTMLVideoElement | null, language: string | null): void {
+  for (const track of video?.textTracks ?? []) track.mode = track.language === language ? "showing" : "disabled";
+}
+
+/**
+ * A film with its controls: the part that is shown, captions, and marks on its line. `onMove` hears of every moment it
+ * comes to while it plays; `farthest` is how far one may jump ahead.
+ */
+export function FilmStage({
+  block,
+  languages,
+  stage,
+  start,
+  farthest,
+  marks,
+  onMove,
+  onLength,
+}: {
+  block: BlockOf<"film">;
+  languages: readonly string[];
+  stage: Ref<Stage>;
+  /** Where it stands at first. */
+  start?: number;
+  farthest?: number;
+  marks: readonly { id: string; at: number; done: boolean }[];
+  onMove?: (from: number, to: number) => void;
+  onLength?: (seconds: number) => void;
+}) {
+  const video = useRef<HTMLVideoElement>(null);
+  const from = block.from ?? 0;
+  const [length, setLength] = useState(0);
+  const [playing, setPlaying] = useState(false);
+  const [at, setAt] = useState(start ?? from);
+  const [failed, setFailed] = useState(false);
+  const [captions, setCaptions] = useState<string | null>(
+    () => languages.find((language) => block.captions[language] !== undefined) ?? null,
+  );
+  const to = Math.min(block.to ?? Infinity, length || Infinity);
+  const last = useRef(at);
+  const moved = useRef(onMove);
+  useEffect(() => {
+    moved.current = onMove;
+  });
+
+  const goTo = (seconds: number) => {
+    const place = within(seconds, from, Math.min(to, Number.isFinite(to) ? to : seconds));
+    last.current = place;
+    setAt(place);
+    if (video.current) video.current.currentTime = place;
+  };
+  const play = () => {
+    if (Number.isFinite(to) && last.current >= to - 0.05) goTo(from);
+    video.current?.play().catch((error: DOMException) => error.name !== "AbortError" && setFailed(true));
+  };
+  const pause = () => video.current?.pause();
+  useImperativeHandle(stage, () => ({ at, goTo, play, pause, video: video.current }));
+
+  // Looked at on every frame: the event for it comes four times a second, which is too coarse to stop at a moment.
+  useEffect(() => {
+    if (!playing) return;
+    let frame = 0;
+    const look = () => {
+      const now = video.current?.currentTime ?? last.current;
+      const before = last.current;
+      if (now > before) {
+        last.current = now;
+        setAt(now);
+        if (now >= to) video.current?.pause();
+        moved.current?.(before, now);
+      }
+      frame = requestAnimationFrame(look);
+    };
+    frame = requestAnimationFrame(look);
+    return () => cancelAnimationFrame(frame);
+  }, [playing, to]);
+
+  useEffect(() => {
+    showCaptions(video.current, captions);
+  }, [captions, length]);
+
+  const shown = Number.isFinite(to) ? to - from : 0;
+  const along = (seconds: number) =>
+    shown > 0 ? `${Math.max(0, Math.min(1, (seconds - from) / shown)) * 100}%` : "0%";
+  const offered = Object.keys(block.captions);
+  return (
+    <div className="grid gap-2">
+      <video
+        ref={video}
+        src={mediaAddress(block.media)}
+        preload="auto"
+        playsInline
+        onClick={() => (playing ? pause() : play())}
+        onLoadedMetadata={(event) => {
+          setLength(event.currentTarget.duration);
+          onLength?.(event.currentTarget.duration);
+          event.currentTarget.currentTime = last.current;
+        }}
+        onPlay={() => setPlaying(true)}
+        onPause={() => setPlaying(false)}
+        onError={() => setFailed(true)}
+        className="max-h-[26rem] w-full rounded-card border border-line bg-black"
+      >
+        {Object.entries(block.captions).map(([language, media]) => (
+          <track
+            key={language}
+            kind="captions"
+            srcLang={language}
+            src={mediaAddress(media)}
+            label={languageName(language)}
+          />
+        ))}
+      </video>
+      {failed && (
+        <p role="alert" className="text-clay">
+          This film cannot be played here.
+        </p>
+      )}
+      <div className="flex items-center gap-2">
+        <button
+          type="button"
+          onClick={() => (playing ? pause() : play())}
+          aria-label={playing ? "Pause the film" : "Play the film"}
+          className="grid h-12 w-12 shrink-0 place-items-center rounded-full border-2 border-green text-green"
+        >
+          {playing ? (
+            <Pause size={22} aria-hidden />
+          ) : at >= to - 0.05 && shown > 0 ? (
+            <RotateCcw size={22} aria-hidden />
+          ) : (
+            <Play size={22} aria-hidden />
+          )}
+        </button>
+        <div className="relative flex-1">
+          <input
+            type="range"
+            aria-label="Where in the film"
+            aria-valuetext={`${clockTime(at - from)} of ${clockTime(shown)}`}
+            min={from}
+            max={Number.isFinite(to) ? to : from + 1}
+            step={0.1}
+            value={at}
+            onChange={(event) => goTo(Math.min(Number(event.target.value), farthest ?? Infinity))}
+            className="h-12 w-full accent-green"
+          />
+          {marks.map((mark) => (
+            <span
+              key={mark.id}
+              aria-hidden
+              className={clsx(
+                "pointer-events-none absolute top-1 h-3 w-3 -translate-x-1/2 rotate-45 border-2",
+                mark.done ? "border-green bg-green" : "border-ink bg-card",
+              )}
+              style={{ left: along(mark.at) }}
+            />
+          ))}
+        </div>
+        <span className="numbers text-[14px] text-ink-soft">
+          {clockTime(at - from)} / {clockTime(shown)}
+        </span>
+        {offered.length > 0 && (
+          <Menu
+            trigger={
+              <button
+                type="button"
+                aria-label={`Captions: ${captions ? languageName(captions) : "none"}`}
+                className={clsx(
+                  "grid h-12 w-12 shrink-0 place-items-center rounded-card border-2",
+                  captions ? "border-green text-green" : "border-line",
+                )}
+              >
+                <Captions size={22} aria-hidden />
+              </button>
+            }
+          >
+            {offered.map((language) => (
+              <MenuItem key={language} onSelect={() => setCaptions(language)}>
+                {languageName(language)}
+              </MenuItem>
+            ))}
+            <MenuItem onSelect={() => setCaptions(null)}>No captions</MenuItem>
+          </Menu>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,189 @@
+"use client";
+import { ArrowRight, ExternalLink } from "lucide-react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
+import { clockTime } from "@/core/media/captions";
+import { farthest, stopBetween } from "@/core/media/stops";
+import type { BlockOf, FilmStop } from "@/core/resource/block";
+import { inLanguage } from "@/core/resource/language";
+import type { Question } from "@/core/resource/question";
+import { FilmStage, type Stage } from "../media/film-stage";
+import { useWorkPlace } from "../media/work-place";
+import { Rich } from "./rich";
+
+interface Left {
+  at: number;
+  passed: string[];
+}
+
+function readLeft(place: string | null): Left | null {
+  try {
+    const left = JSON.parse((place && localStorage.getItem(place)) || "null") as Left | null;
+    return left && Number.isFinite(left.at) && Array.isArray(left.passed) ? left : null;
+  } catch {
+    return null;
+  }
+}
+
+/** A film as students see it: it waits at its stops, takes an answer, and goes on; begun again, it stands where it was left. */
+export function FilmView({
+  block,
+  languages,
+  still,
+  ask,
+  answered,
+}: {
+  block: BlockOf<"film">;
+  languages: readonly string[];
+  still: boolean;
+  ask: (question: Question) => ReactNode;
+  answered: (question: Question) => boolean;
+}) {
+  const { remember } = useWorkPlace();
+  const place = remember && `satchel-film-${remember}-${block.id}`;
+  const [seen, setSeen] = useState<ReadonlySet<string>>(new Set());
+  const [waiting, setWaiting] = useState<FilmStop | null>(null);
+  const stage = useRef<Stage>(null);
+  const panel = useRef<HTMLDivElement>(null);
+  const stops = block.stops.toSorted((one, other) => one.at - other.at);
+  const passed = new Set([
+    ...seen,
+    ...stops.filter((stop) => stop.question && answered(stop.question)).map((stop) => stop.id),
+  ]);
+
+  useEffect(() => {
+    const left = readLeft(place);
+    if (!left) return;
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- only the device knows where it was left
+    setSeen(new Set(left.passed));
+    stage.current?.goTo(left.at);
+  }, [place]);
+  const keep = (at: number, more: ReadonlySet<string> = seen) => {
+    if (!place || still) return;
+    try {
+      localStorage.setItem(place, JSON.stringify({ at, passed: [...more] } satisfies Left));
+    } catch {
+      // Without storage the film begins at its beginning; nothing else is lost.
+    }
+  };
+
+  const move = (from: number, to: number) => {
+    const stop = still ? null : stopBetween(stops, passed, from, to);
+    if (!stop) return Math.floor(to) !== Math.floor(from) ? keep(to) : undefined;
+    stage.current?.pause();
+    stage.current?.goTo(stop.at);
+    keep(stop.at);
+    setWaiting(stop);
+    requestAnimationFrame(() => panel.current?.focus());
+  };
+  const goOn = () => {
+    if (!waiting) return;
+    const more = new Set([...seen, waiting.id]);
+    setSeen(more);
+    setWaiting(null);
+    keep(waiting.at, more);
+    // Another stop at the same moment comes before the film goes on.
+    const also = stops.find((stop) => stop.at === waiting.at && !more.has(stop.id) && !passed.has(stop.id));
+    if (also) setWaiting(also);
+    else stage.current?.play();
+  };
+  const title = inLanguage(block.title, languages);
+  const mayGoOn = !waiting?.question || waiting.maySkip || answered(waiting.question);
+  return (
+    <section aria-label={title ? `Film: ${title}` : "Film"} className="grid gap-3">
+      <FilmStage
+        block={block}
+        languages={languages}
+        stage={stage}
+        {...(!still && { farthest: farthest(stops, passed, Infinity) })}
+        marks={stops.map((stop) => ({ id: stop.id, at: stop.at, done: passed.has(stop.id) }))}
+        onMove={move}
+      />
+      {waiting && (
+        <div
+          ref={panel}
+          tabIndex={-1}
+          role="group"
+          aria-label={`The film waits at ${clockTime(waiting.at - (block.from ?? 0))}`}
+          className="grid gap-4 rounded-card border-2 border-green bg-green-wash p-4 outline-none"
+        >
+          <StopContent stop={waiting} languages={languages} ask={ask} />
+          <div className="flex items-center gap-3">
+            <button
+              type="button"
+              disabled={!mayGoOn}
+              onClick={goOn}
+              className="inline-flex min-h-12 items-center gap-2 rounded-card bg-green px-5 font-bold text-on-green disabled:opacity-50"
+            >
+              Go on <ArrowRight size={20} aria-hidden />
+            </button>
+            {!mayGoOn && <span className="text-[0.9em] text-ink-soft">Answer first; then the film goes on.</span>}
+          </div>
+        </div>
+      )}
+      {(still || !waiting) && (
+        <AskedBefore stops={stops} still={still} passed={passed} languages={languages} ask={ask} />
+      )}
+    </section>
+  );
+}
+
+function StopContent({
+  stop,
+  languages,
+  ask,
+}: {
+  stop: FilmStop;
+  languages: readonly string[];
+  ask: (question: Question) => ReactNode;
+}) {
+  return (
+    <>
+      <Rich text={inLanguage(stop.note, languages)} />
+      {stop.link && (
+        <a
+          href={stop.link.href}
+          target="_blank"
+          rel="noreferrer"
+          className="inline-flex items-center gap-1.5 text-green underline"
+        >
+          <ExternalLink size={16} aria-hidden /> {inLanguage(stop.link.label, languages)}
+          <span className="heard"> (opens in a new window)</span>
+        </a>
+      )}
+      {stop.question && ask(stop.question)}
+    </>
+  );
+}
+
+/** What the film has asked already: to look at again, to change, and, when it is handed in, to see the marks of. */
+function AskedBefore({
+  stops,
+  still,
+  passed,
+  languages,
+  ask,
+}: {
+  stops: readonly FilmStop[];
+  still: boolean;
+  passed: ReadonlySet<string>;
+  languages: readonly string[];
+  ask: (question: Question) => ReactNode;
+}) {
+  const asked = stops.filter((stop) => stop.question && (still || passed.has(stop.id)));
+  if (asked.length === 0) return null;
+  return (
+    <details className="rounded-card border border-line bg-card" open={still}>
+      <summary className="min-h-12 cursor-pointer px-4 py-3">
+        {asked.length === 1 ? "The question so far" : `The ${asked.length} questions so far`}
+      </summary>
+      <ol className="grid gap-5 p-4 pt-1">
+        {asked.map((stop) => (
+          <li key={stop.id} className="grid gap-2">
+            <p className="numbers text-[0.85em] text-ink-soft">{clockTime(stop.at)}</p>
+            <StopContent stop={stop} languages={languages} ask={ask} />
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+}

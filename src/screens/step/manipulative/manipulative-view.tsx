@@ -1,0 +1,46 @@
+"use client";
+import type { ReactNode } from "react";
+import type { Manipulative, ManipulativeName } from "@/core/manipulative/manipulative";
+import { BalanceView, BaseTenView, CoinsView, PartBarsView } from "./counts";
+import { ClockView, GraphReaderView, NumberLineTool, RulerView } from "./dials";
+import type { ManipulativeProps } from "./props";
+
+const views: { [Name in ManipulativeName]: (props: ManipulativeProps<Name>) => ReactNode } = {
+  "number line": NumberLineTool,
+  bars: PartBarsView,
+  "base ten": BaseTenView,
+  clock: ClockView,
+  balance: BalanceView,
+  "graph reader": GraphReaderView,
+  coins: CoinsView,
+  ruler: RulerView,
+};
+
+export const toolNames: Record<ManipulativeName, string> = {
+  "number line": "Number line",
+  bars: "Bars for parts of a whole",
+  "base ten": "Blocks of ten",
+  clock: "Clock",
+  balance: "Balance",
+  "graph reader": "Graph to read",
+  coins: "Coins and notes",
+  ruler: "Ruler on a picture",
+};
+
+/** Something to find out with. Set anew whenever what it is set up as changes. */
+export function ManipulativeView({
+  tool,
+  languages,
+  onNumber = () => undefined,
+}: {
+  tool: Manipulative;
+  languages: readonly string[];
+  onNumber?: (value: number) => void;
+}) {
+  const View = views[tool.tool] as (props: ManipulativeProps<ManipulativeName>) => ReactNode;
+  return (
+    <section aria-label={toolNames[tool.tool]} className="rounded-card border border-line bg-paper p-4">
+      <View key={JSON.stringify(tool)} tool={tool as never} languages={languages} onNumber={onNumber} />
+    </section>
+  );
+}

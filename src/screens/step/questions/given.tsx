@@ -1,0 +1,113 @@
+"use client";
+import { clsx } from "clsx";
+import { Camera, Trash2 } from "lucide-react";
+import { inLanguage } from "@/core/resource/language";
+import { useWorkPlace } from "../../media/work-place";
+import { SoundPlayer } from "../../media/sound-player";
+import { useFile } from "../../media/use-file";
+import { VoiceRecorder } from "../../media/voice-recorder";
+import { mediaAddress } from "../media";
+import { target, type QuestionProps } from "./props";
+
+/** What a student thinks: nothing is right or wrong, and it may be changed until it is handed in. */
+export function PollView({ question, value, onChange, still, languages, labelledBy }: QuestionProps<"poll">) {
+  return (
+    <div role="radiogroup" aria-labelledby={labelledBy} className="flex flex-wrap gap-2">
+      {question.options.map((option) => (
+        <label
+          key={option.id}
+          className={clsx(
+            target,
+            "flex items-center gap-3 px-5 py-2 has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-green",
+            value === option.id ? "border-green bg-green-wash font-semibold" : "border-line hover:border-line-strong",
+          )}
+        >
+          <input
+            type="radio"
+            className="heard"
+            name={question.id}
+            disabled={still}
+            checked={value === option.id}
+            onChange={() => onChange(option.id)}
+          />
+          {value === option.id && <span aria-hidden>✓</span>}
+          {inLanguage(option.text, languages)}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+export function PhotoView({ question, value = [], onChange, still, labelledBy }: QuestionProps<"photo">) {
+  const { filesTo: sendTo } = useWorkPlace();
+  const camera = useFile({
+    camera: true,
+    name: "A photograph",
+    to: sendTo,
+    onFile: (media) => onChange([...value, media].slice(0, question.most)),
+  });
+  return (
+    <div role="group" aria-labelledby={labelledBy} className="grid gap-3">
+      {value.length > 0 && (
+        <ul className="flex flex-wrap gap-3">
+          {value.map((media, at) => (
+            <li key={media} className="relative">
+              {/* A stored file is served as it is; an optimiser would only stand between. */}
+              {/* eslint-disable-next-line @next/next/no-img-element */}
+              <img
+                src={mediaAddress(media)}
+                alt={`Photograph ${at + 1}`}
+                className="max-h-56 max-w-full rounded-card border border-line"
+              />
+              {!still && (
+                <button
+                  type="button"
+                  aria-label={`Take photograph ${at + 1} away`}
+                  onClick={() => onChange(value.filter((one) => one !== media))}
+                  className="absolute top-1 right-1 grid h-12 w-12 place-items-center rounded-card border-2 border-line bg-card"
+                >
+                  <Trash2 size={20} aria-hidden />
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {!still && value.length < question.most && (
+        <button
+          type="button"
+          disabled={camera.sending}
+          onClick={camera.choose}
+          className={clsx(
+            target,
+            "inline-flex items-center gap-3 justify-self-start border-line-strong px-5 font-semibold",
+          )}
+        >
+          <Camera size={22} aria-hidden />{" "}
+          {camera.sending ? "Sending …" : value.length > 0 ? "Another photograph" : "Photograph"}
+        </button>
+      )}
+      {camera.input}
+    </div>
+  );
+}
+
+export function SpeechView({ question, value, onChange, still, labelledBy }: QuestionProps<"speech">) {
+  const { filesTo: sendTo } = useWorkPlace();
+  return (
+    <div role="group" aria-labelledby={labelledBy}>
+      {still ? (
+        value && <SoundPlayer media={value.media} seconds={value.seconds} name="what was said" large />
+      ) : (
+        <VoiceRecorder
+          value={value?.media ? value : null}
+          name="my recording"
+          longest={question.longest}
+          sendTo={sendTo}
+          large
+          onVoice={(voice) => onChange(voice ?? { media: "", seconds: 0 })}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,41 @@
+import { CaptionsError, readCaptions } from "@/core/media/captions";
+import { largest, mediaType, notOfKind, tooLarge, type MediaKind } from "@/core/media/sniff";
+import type { Queryable } from "@/data/db";
+import { addMedia } from "@/data/media";
+import { keepFile } from "./files";
+
+const refuse = (status: number, problem: string) => Response.json({ problem }, { status });
+
+const kinds = Object.keys(largest) as MediaKind[];
+
+/** The kind of file an address asks to keep (`?kind=sound`); a picture when it does not say. */
+export function kindAsked(request: Request): MediaKind | null {
+  const kind = new URL(request.url).searchParams.get("kind") ?? "picture";
+  return kinds.find((one) => one === kind) ?? null;
+}
+
+/** Keeps the one file a request's body is, if it is what it is said to be. Answers with its SHA-256, or what is wrong. */
+export async function keepUpload(
+  db: Queryable,
+  request: Request,
+  of: { kind: MediaKind | null; by: number; now: Date },
+): Promise<Response> {
+  const { kind } = of;
+  if (kind === null) return refuse(400, "This kind of file is not known here. Nothing was changed.");
+  if (Number(request.headers.get("content-length") ?? 0) > largest[kind]) return refuse(413, tooLarge(kind));
+  const bytes = new Uint8Array(await request.arrayBuffer());
+  if (bytes.length > largest[kind]) return refuse(413, tooLarge(kind));
+  const mime = mediaType(kind, bytes);
+  if (!mime) return refuse(415, notOfKind(kind));
+  if (kind === "captions") {
+    try {
+      readCaptions(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
+    } catch (error) {
+      const why = error instanceof CaptionsError ? error.message : "It is not written in UTF-8.";
+      return refuse(422, `These captions cannot be used. ${why} Nothing was changed.`);
+    }
+  }
+  const sha256 = await keepFile(bytes);
+  await addMedia(db, { sha256, mime, bytes: bytes.length, by: of.by, at: of.now });
+  return Response.json({ media: sha256 });
+}
