@@ -28,6 +28,9 @@ export default defineConfig({
         "--disable-background-networking",
         "--disable-component-update",
         "--disable-sync",
+        // A microphone that hums, and nobody who has to allow it.
+        "--use-fake-device-for-media-stream",
+        "--use-fake-ui-for-media-stream",
       ],
     },
   },

@@ -1,4 +1,4 @@
-import { expect, lines, lookFor, test } from "./fixture";
+import { adapt, expect, lines, lookFor, test } from "./fixture";
 
 test("a teacher makes a colleague's lesson her own: reorders, removes and undoes, writes a question, publishes; the original stays", async ({
   signedIn,
@@ -6,6 +6,8 @@ test("a teacher makes a colleague's lesson her own: reorders, removes and undoes
   const page = await signedIn("Mercy Adeyemi");
   await lookFor(page, "reading a tide table");
   await page.getByRole("button", { name: /^Adapt/ }).click();
+  await expect(page.getByRole("dialog")).toContainText("This is Teodor Brandt’s and stays as it is");
+  await page.getByRole("button", { name: "Make my copy" }).click();
   await page.waitForURL(/\/adapt\/\d+/);
   await expect(page.getByText("from Teodor Brandt, revision 1 · 0 changes")).toBeVisible();
   const spine = page.getByRole("region", { name: "Steps" });
@@ -149,8 +151,7 @@ test("two windows: what each changed apart comes together, and what both changed
 }) => {
   const first = await signedIn("Kit Lorne");
   await first.goto("/find?words=journal+page");
-  await first.keyboard.press("e");
-  await first.waitForURL(/\/adapt\/\d+/);
+  await adapt(first);
   const second = await first.context().newPage();
   await second.goto(first.url());
   await first.getByLabel("Title", { exact: true }).fill("Changed in the first window");
@@ -180,8 +181,7 @@ test("what its author keeps from being changed says so", async ({ signedIn }) =>
   // A licence that lets it be adapted, but not for sale: adapted versions keep it so.
   await page.keyboard.press("Escape");
   await page.goto("/find?words=harbour+depth+draught");
-  await page.keyboard.press("e");
-  await page.waitForURL(/\/adapt\/\d+/);
+  await adapt(page);
   await page.getByRole("radio", { name: "The whole" }).click();
   const options = await page.getByLabel("Licence").locator("option").allInnerTexts();
   expect(options).toEqual([
@@ -193,8 +193,7 @@ test("what its author keeps from being changed says so", async ({ signedIn }) =>
 test("the author's improvement is taken step by step; her own wording stays, or is put back", async ({ signedIn }) => {
   const page = await signedIn("Mercy Adeyemi");
   await page.goto("/find?words=the+lighthouse+cat");
-  await page.keyboard.press("e");
-  await page.waitForURL(/\/adapt\/\d+/);
+  await adapt(page);
   const steps = page.getByRole("region", { name: "Steps" });
   const heading = page.getByLabel("Title of the step");
   const first = await heading.inputValue();
@@ -234,8 +233,7 @@ test("the author's improvement is taken step by step; her own wording stays, or 
 test("a step from elsewhere: found, looked at, put in, swapped, undone; its author is named", async ({ signedIn }) => {
   const page = await signedIn("Piers Oakenshaw");
   await page.goto("/find?words=rough+sea+calm+sea");
-  await page.keyboard.press("e");
-  await page.waitForURL(/\/adapt\/\d+/);
+  await adapt(page);
   const steps = page.getByRole("region", { name: "Steps" }).getByRole("listitem");
   await expect(steps.first()).toBeVisible();
   const count = await steps.count();
@@ -270,4 +268,41 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await page.getByRole("button", { name: "Publish" }).click();
   await page.waitForURL(/satchel/);
   await expect(page.getByText(/parts of “What the ebb lays bare” by Mercy Adeyemi/)).toBeVisible();
+});
+
+test("several steps at once, a step put in before another, and undo that outlives a reload", async ({ signedIn }) => {
+  const page = await signedIn("Rona Sundin");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Two-column notes", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Two-column notes", level: 1 })).toBeVisible();
+  await page.keyboard.press("e");
+  await page.waitForURL(/\/adapt\/\d+/);
+  const spine = page.getByRole("region", { name: "Steps" });
+  const steps = spine.getByRole("listitem");
+  await spine.getByRole("button", { name: "More for step 2" }).click();
+  await page.getByRole("menuitem", { name: "A step before it" }).click();
+  await page.getByLabel("Title of the step").fill("Skim first");
+  await expect(steps.nth(1)).toContainText("Skim first");
+
+  await spine.getByRole("button", { name: "several" }).click();
+  await spine.getByRole("checkbox", { name: /^Step 1/ }).click();
+  await spine.getByRole("checkbox", { name: /^Step 3/ }).click();
+  await spine.getByRole("button", { name: "Chosen steps down" }).click();
+  await expect(steps.first()).toContainText("Skim first");
+  await expect(steps.nth(1)).toContainText("Before I read");
+  await expect(steps.nth(3)).toContainText("What it says, what I think");
+  await spine.getByRole("button", { name: "Remove the chosen steps" }).click();
+  await expect(steps).toHaveCount(2);
+  await expect(page.getByText(/saved \d/)).toBeVisible();
+
+  await page.reload();
+  await expect(steps).toHaveCount(2);
+  const undo = page.getByRole("button", { name: "Undo", exact: true });
+  await expect(undo).toBeEnabled();
+  await undo.click();
+  await expect(steps).toHaveCount(4);
+  await undo.click();
+  await expect(steps.first()).toContainText("Before I read");
+  await page.getByRole("button", { name: "Redo" }).click();
+  await expect(steps.first()).toContainText("Skim first");
 });

@@ -1,4 +1,4 @@
-import { expect, test } from "./fixture";
+import { adapt, expect, test } from "./fixture";
 
 test("a wrong password says so and keeps the address; a stranger learns nothing of who has one", async ({ page }) => {
   await page.goto("/sign-in");
@@ -42,8 +42,7 @@ test("a text named .png is not a picture, and the step stays as it was", async (
   expectTrouble(/415/);
   const page = await signedIn("Sol Wetherby");
   await page.goto("/find?words=wind+on+the+hill");
-  await page.keyboard.press("e");
-  await page.waitForURL(/\/adapt\/\d+/);
+  await adapt(page);
   await page
     .getByLabel("Picture file")
     .setInputFiles({ name: "photo.png", mimeType: "image/png", buffer: Buffer.from("just some text") });
@@ -127,4 +126,62 @@ test("a code that opens nothing says so, to a child", async ({ page }) => {
   await page.getByLabel("What does the board say?").fill("WHALE 00");
   await page.getByRole("button", { name: "Come in" }).click();
   await expect(page.getByText("This code does not open a class now.")).toBeVisible();
+});
+
+test("a film too large, captions that are broken and a script in a text are refused; what was there stays", async ({
+  signedIn,
+  expectTrouble,
+}) => {
+  expectTrouble(/413|415|422/);
+  const page = await signedIn("Bettina Rask");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Make new" }).click();
+  await page.getByLabel("What is it called?").fill("What must not get in");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/\/adapt\/\d+/);
+  await page.getByRole("button", { name: "Write the first step" }).click();
+  await page.getByRole("button", { name: "More …" }).click();
+  await page.getByRole("menuitem", { name: "Film", exact: true }).click();
+  const film = page.getByRole("region", { name: "Film", exact: true });
+  await expect(film.getByLabel("Title of the film")).toHaveValue("A tide in a minute");
+
+  const webm = Buffer.concat([Buffer.from([0x1a, 0x45, 0xdf, 0xa3]), Buffer.alloc(40 * 1024 * 1024)]);
+  await page.getByLabel("Film file").setInputFiles({ name: "long.webm", mimeType: "video/webm", buffer: webm });
+  await expect(page.getByText("This film is larger than 32 MB. Nothing was changed")).toBeVisible();
+  // Past the page, too: the server does not believe what is said about a file.
+  const sent = await page.evaluate(async () => {
+    const send = async (bytes: number) =>
+      (await fetch("/media?kind=film", { method: "POST", body: new Uint8Array(bytes) })).status;
+    return [await send(40 * 1024 * 1024), await send(100)];
+  });
+  expect(sent).toEqual([413, 415]);
+
+  const captions = page.getByLabel("Captions file");
+  await captions.setInputFiles({
+    name: "en.vtt",
+    mimeType: "text/vtt",
+    buffer: Buffer.from("WEBVTT\n\n00:05.000 --> 00:02.000\nbackwards"),
+  });
+  await expect(page.getByText("Line 3: this caption ends before it begins.")).toBeVisible();
+  await captions.setInputFiles({ name: "en.vtt", mimeType: "text/vtt", buffer: Buffer.from("1\n00:00:01,000") });
+  await expect(page.getByText("This is not a captions file (WebVTT)")).toBeVisible();
+  await expect(film.getByRole("button", { name: "Captions in English away" })).toBeVisible();
+  await expect(film.getByLabel("Title of the film")).toHaveValue("A tide in a minute");
+
+  await page.getByRole("button", { name: "Text", exact: true }).click();
+  const text = page.getByRole("textbox", { name: "Text" });
+  await text.click();
+  await text.evaluate((element) => {
+    const pasted = new DataTransfer();
+    pasted.setData(
+      "text/html",
+      `<p onclick="window.ran = 1">Kept <b>words</b><script>window.ran = 1</script><img src=x onerror="window.ran = 1"><a href="javascript:window.ran=1">a link</a></p>`,
+    );
+    element.dispatchEvent(new ClipboardEvent("paste", { clipboardData: pasted, bubbles: true, cancelable: true }));
+  });
+  await expect(text).toContainText("Kept words");
+  expect(await text.locator("script, img, [onclick], a[href^=javascript]").count()).toBe(0);
+  await page.getByRole("button", { name: "See as student" }).click();
+  await page.getByText("a link").click();
+  expect(await page.evaluate(() => "ran" in window)).toBe(false);
 });

@@ -79,6 +79,13 @@ export { expect };
 /** The list of results or of the satchel. */
 export const lines = (page: Page) => page.getByRole("list", { name: "Results" }).getByRole("listitem");
 
+/** Makes a version of what lies on the light table: a copy is proposed first. */
+export async function adapt(page: Page): Promise<void> {
+  await page.keyboard.press("e");
+  await page.getByRole("button", { name: "Make my copy" }).click();
+  await page.waitForURL(/\/adapt\/\d+/);
+}
+
 /** Types words into the need line and waits until the trail has followed. */
 export async function lookFor(page: Page, words: string): Promise<void> {
   await page.getByLabel("About: words to look for").fill(words);

@@ -37,6 +37,8 @@ test("the whole round with the keyboard alone", async ({ page }) => {
   await expect(page.getByRole("dialog")).toHaveCount(0);
 
   await page.keyboard.press("e");
+  await expect(page.getByRole("button", { name: "Make my copy" })).toBeFocused();
+  await page.keyboard.press("Enter");
   await page.waitForURL(/adapt/);
   await page.getByLabel("Title", { exact: true }).focus();
   await page.keyboard.type("!");

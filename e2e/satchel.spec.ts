@@ -70,8 +70,12 @@ test("what is taken out of the satchel can be brought back, own and packed alike
   const before = await everything.innerText();
   await page.getByRole("checkbox", { name: "Tick Ferry fares" }).click();
   await page.getByRole("checkbox", { name: "Tick Counting puffins" }).click();
-  await page.getByRole("button", { name: "Take out of the satchel" }).click();
-  await expect(page.getByText("Took 2 things out of your satchel.")).toBeVisible();
+  await page.getByRole("button", { name: "More for what is ticked" }).click();
+  await page.getByRole("menuitem", { name: "Take out of the satchel" }).click();
+  await expect(
+    page.getByText("Took 2 things out of your satchel. What is your own is under “Put away”."),
+  ).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Put away/ })).toHaveText("Put away1");
   await expect(page.getByRole("checkbox", { name: "Tick Counting puffins" })).toHaveCount(0);
   await page.keyboard.press("u");
   await expect(everything).toHaveText(before.replace(/\s+/g, ""));
@@ -133,4 +137,57 @@ test("a pocket stands inside another, moves with the menu, and says what it is f
   await page.getByLabel("What this pocket is for", { exact: true }).fill("Until the clocks change.");
   await page.getByRole("button", { name: "Keep", exact: true }).click();
   await expect(page.getByText("Until the clocks change.", { exact: true })).toBeVisible();
+});
+
+test("words of her own, a copy, a colour; and an original that was withdrawn says so", async ({ signedIn }) => {
+  const page = await signedIn("Bettina Rask");
+  const author = await signedIn("Lucia Quispe");
+  await author.goto("/satchel");
+  const title = (
+    await author.getByRole("list").getByRole("listitem").first().getByRole("button").first().innerText()
+  ).split("\n")[0]!;
+
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Make new" }).click();
+  await page.getByLabel("What is it called?").fill("Friday opener");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/\/adapt\/\d+/);
+  await page.goto("/satchel");
+  const list = page.getByRole("list", { name: "Everything in my satchel" });
+  const tick = (name: string) => page.getByRole("checkbox", { name: `Tick ${name}`, exact: true }).click();
+  await tick("Friday opener");
+  await page.getByLabel("A word of mine for what is ticked").fill("short");
+  await page.keyboard.press("Enter");
+  await expect(list.getByText(/· short/)).toBeVisible();
+  await page.getByRole("button", { name: "More for what is ticked" }).click();
+  await page.getByRole("menuitem", { name: "Duplicate" }).click();
+  await expect(page.getByRole("checkbox", { name: "Tick Friday opener (copy)" })).toBeVisible();
+  await page.getByLabel("Words in my satchel").fill("short");
+  await expect(page.getByRole("checkbox", { name: "Tick Friday opener (copy)" })).toHaveCount(0);
+  await expect(page.getByRole("checkbox", { name: "Tick Friday opener", exact: true })).toBeVisible();
+  await page.getByLabel("Words in my satchel").fill("");
+
+  await page.getByRole("button", { name: "New pocket" }).click();
+  await page.getByLabel("Name of the new pocket").fill("Fridays");
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: "More for Fridays" }).click();
+  await page.getByRole("menuitem", { name: "plum" }).click();
+  await expect(page.getByText("“Fridays” is plum now.")).toBeVisible();
+  await page.getByRole("button", { name: "More for Fridays" }).click();
+  await expect(page.getByRole("menuitem", { name: "plum ✓" })).toBeVisible();
+  await page.keyboard.press("Escape");
+
+  await page.goto(`/find?words=${encodeURIComponent(`"${title}"`)}`);
+  await page.getByRole("button", { name: "Pack" }).click();
+  await expect(page.getByText(`Packed “${title}”.`)).toBeVisible();
+  await author.getByRole("checkbox", { name: `Tick ${title}`, exact: true }).click();
+  await author.getByRole("button", { name: "More for what is ticked" }).click();
+  await author.getByRole("menuitem", { name: "Take out of the satchel" }).click();
+  await expect(author.getByText(/^Took 1 thing/)).toBeVisible();
+  await page.goto("/satchel");
+  await expect(page.getByText(`No longer to be had: “${title}” (Lucia Quispe withdrew it).`)).toBeVisible();
+  await author.keyboard.press("u");
+  await expect(author.getByRole("checkbox", { name: `Tick ${title}`, exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText("No longer to be had")).toHaveCount(0);
 });

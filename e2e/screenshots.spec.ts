@@ -1,6 +1,6 @@
 import { mkdirSync } from "node:fs";
 import path from "node:path";
-import { expect, test } from "./fixture";
+import { adapt, expect, test } from "./fixture";
 
 // `SCREENSHOTS=1 npx playwright test screenshots` refreshes docs/screenshots from the demo's data.
 test.skip(!process.env.SCREENSHOTS, "only when asked for");
@@ -66,8 +66,7 @@ test("the teacher's views", async ({ signedIn, page }) => {
       .click();
   });
   await shot("adapt", "/find?words=reading+a+tide+table");
-  await teacher.keyboard.press("e");
-  await teacher.waitForURL(/adapt/);
+  await adapt(teacher);
   await teacher.getByRole("button", { name: "More for step 1" }).click();
   await teacher.getByRole("menuitem", { name: "Duplicate" }).click();
   await teacher.getByRole("region", { name: "Steps" }).getByRole("button", { name: /^3/ }).click();

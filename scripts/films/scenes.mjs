@@ -49,7 +49,7 @@ function tide(second) {
   return `
     <rect width="640" height="360" fill="#E9EFEF"/>
     <circle cx="${90 + hours * 22}" cy="${92 - 36 * Math.sin((Math.PI * hours) / 12.4)}" r="22" fill="#F2D9A0"/>
-    <path d="M 0 210 q 60 -46 130 -26 t 140 8 t 120 -8 V 360 H 0 Z" fill="#B9C4AE"/>
+    <path d="M 0 214 q 60 -46 130 -26 t 140 8 t 182 14 V 360 H 0 Z" fill="#B9C4AE"/>
     <path d="M 0 352 L 300 322 L 452 320 V 360 H 0 Z" fill="#C9B58F" stroke="${ink}" stroke-width="2"/>
     ${boat(300, y(Math.max(metres, 1.35)) - 8, metres < 1.35 ? 5 : 1.5 * Math.sin(second * 1.7))}
     <path d="${wave(y(metres), 0, 452, second)}" fill="${sea}" fill-opacity="0.72"/>

@@ -40,6 +40,16 @@ export async function assignmentsOf(db: Queryable, classes: readonly number[]): 
   );
 }
 
+/** Names of the classes to which somebody has given a resource that is still to be done. */
+export async function classesWith(db: Queryable, madeBy: number, resource: number, now: Date): Promise<string[]> {
+  const rows = await db.query<{ name: string }>(
+    `select distinct c.name from assignment a join class c on c.id = a.class_id
+      where a.resource_id = $1 and a.made_by = $2 and a.called_back is null and a.due > $3 order by c.name`,
+    [resource, madeBy, now],
+  );
+  return rows.map(({ name }) => name);
+}
+
 export async function assignmentById(db: Queryable, id: number): Promise<Assignment | undefined> {
   return (await db.query<Assignment>(`select ${columns} ${from} where a.id = $1`, [id]))[0];
 }

@@ -1,4 +1,5 @@
 import type { Facts } from "@/core/resource/facts";
+import type { PocketColour } from "@/core/satchel/filter";
 import { one, type Queryable } from "./db";
 
 export interface SatchelItem {
@@ -15,9 +16,13 @@ export interface SatchelItem {
   used: Date | null;
   /** Packed, and its author has published another revision since she last looked at it. */
   revised: boolean;
+  /** Words of hers. */
+  tags: string[];
+  /** Her own, and put away: not in the way, and not gone. */
+  away: boolean;
 }
 
-/** Everything in one teacher's satchel that she may still see, most recently touched first. */
+/** Everything in one teacher's satchel that she may still see, what she put away included, most recently touched first. */
 export async function satchelOf(
   db: Queryable,
   person: { id: number; school: number | null; district: number },
@@ -25,15 +30,16 @@ export async function satchelOf(
   return db.query<SatchelItem>(
     `with mine as (
        select r.id, case when r.source_revision_id is null then 'made' else 'adapted' end origin,
-              greatest(r.created, coalesce(h.created, r.created), coalesce(d.saved, r.created)) touched, false revised
+              greatest(r.created, coalesce(h.created, r.created), coalesce(d.saved, r.created)) touched, false revised, r.archived is not null away
          from resource r left join revision h on h.id = r.head_revision_id left join draft d on d.resource_id = r.id
-        where r.owner_id = $1 and r.archived is null
+        where r.owner_id = $1
        union all
-       select k.resource_id, 'packed', k.packed, k.revision_id <> r.head_revision_id
+       select k.resource_id, 'packed', k.packed, k.revision_id <> r.head_revision_id, false
          from pack k join resource r on r.id = k.resource_id join search_entry e on e.resource_id = r.id
         where k.person_id = $1 and r.owner_id <> $1 and r.archived is null
           and ((e.shelves & 4) <> 0 or ((e.shelves & 2) <> 0 and e.district_id = $3) or ((e.shelves & 1) <> 0 and e.school_id = $2)))
-     select m.id, f.facts, m.origin, p.given_name || ' ' || p.family_name author, r.head_revision_id is null "draftOnly", m.touched, m.revised,
+     select m.id, f.facts, m.origin, p.given_name || ' ' || p.family_name author, r.head_revision_id is null "draftOnly", m.touched, m.revised, m.away,
+            coalesce((select array_agg(t.tag order by t.tag) from tag t where t.person_id = $1 and t.resource_id = m.id), '{}') tags,
             (select max(a.opens) from assignment a where a.resource_id = m.id and a.made_by = $1 and a.called_back is null) used,
             coalesce((select array_agg(i.pocket_id) from pocket_item i join pocket k on k.id = i.pocket_id
                        where i.resource_id = m.id and k.person_id = $1), '{}') pockets
@@ -42,6 +48,49 @@ export async function satchelOf(
       order by m.touched desc, m.id desc`,
     [person.id, person.school, person.district],
   );
+}
+
+export interface Withdrawn {
+  resource: number;
+  /** As she packed it; what became of it since is not hers to see. */
+  title: string;
+  author: string;
+}
+
+/** What she packed and whose author has taken it back, or taken it off the shelf she saw it on. */
+export async function withdrawnFrom(
+  db: Queryable,
+  person: { id: number; school: number | null; district: number },
+): Promise<Withdrawn[]> {
+  return db.query<Withdrawn>(
+    `select k.resource_id resource, p.given_name || ' ' || p.family_name author,
+            coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), 'Untitled') title
+       from pack k join resource r on r.id = k.resource_id join person p on p.id = r.owner_id
+       join revision v on v.id = k.revision_id left join search_entry e on e.resource_id = r.id
+      where k.person_id = $1 and r.owner_id <> $1
+        and (r.archived is not null or e.resource_id is null
+             or not ((e.shelves & 4) <> 0 or ((e.shelves & 2) <> 0 and e.district_id = $3) or ((e.shelves & 1) <> 0 and e.school_id = $2)))
+      order by k.packed desc`,
+    [person.id, person.school, person.district],
+  );
+}
+
+/** Gives things a word of hers, or takes it from them. Returns those for which that changed anything. */
+export async function setTag(
+  db: Queryable,
+  person: number,
+  tag: string,
+  resources: readonly number[],
+  on: boolean,
+): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    on
+      ? `insert into tag (person_id, resource_id, tag) select $1, id, $2 from unnest($3::int[]) id
+           on conflict do nothing returning resource_id id`
+      : "delete from tag where person_id = $1 and tag = $2 and resource_id = any($3::int[]) returning resource_id id",
+    [person, tag, resources],
+  );
+  return rows.map((row) => row.id);
 }
 
 /** Ids of what is in her satchel: her own and what she packed. */
@@ -92,9 +141,10 @@ export interface Pocket {
   parent: number | null;
   /** What it is for, in her words. */
   about: string;
+  colour: PocketColour;
 }
 
-const pocketColumns = "id, name, parent_id parent, about";
+const pocketColumns = "id, name, parent_id parent, about, colour";
 
 export async function pocketsOf(db: Queryable, person: number): Promise<Pocket[]> {
   return db.query<Pocket>(`select ${pocketColumns} from pocket where person_id = $1 order by position, id`, [person]);
@@ -118,13 +168,12 @@ export async function addPocket(db: Queryable, person: number, name: string): Pr
 export async function changePocket(
   db: Queryable,
   pocket: number,
-  change: { name?: string | undefined; about?: string | undefined },
+  change: { name?: string | undefined; about?: string | undefined; colour?: PocketColour | undefined },
 ): Promise<void> {
-  await db.query("update pocket set name = coalesce($2, name), about = coalesce($3, about) where id = $1", [
-    pocket,
-    change.name ?? null,
-    change.about ?? null,
-  ]);
+  await db.query(
+    "update pocket set name = coalesce($2, name), about = coalesce($3, about), colour = coalesce($4, colour) where id = $1",
+    [pocket, change.name ?? null, change.about ?? null, change.colour ?? null],
+  );
 }
 
 /** Puts all her pockets in an order, each inside another or by itself. Ids that are not hers are left out. */

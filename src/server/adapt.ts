@@ -1,5 +1,6 @@
 import type { Document } from "@/core/resource/document";
 import type { Db } from "@/data/db";
+import { classesWith } from "@/data/assignments";
 import { draftOf, resourceById, revisionById, revisionsOf } from "@/data/resources";
 import { permit } from "./permissions";
 import type { Visitor } from "./session";
@@ -14,6 +15,8 @@ export interface AdaptData {
   counter: number;
   hasDraft: boolean;
   published: boolean;
+  /** Classes that have it to do now: what they have stays as it is. */
+  running: string[];
   shelves: string[];
   saved: Date | null;
   source: {
@@ -31,10 +34,11 @@ export interface AdaptData {
 export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date): Promise<AdaptData | null> {
   const [resource, draft] = await Promise.all([resourceById(db, id), draftOf(db, id)]);
   if (!resource) return null;
-  const [head, source, revisions] = await Promise.all([
+  const [head, source, revisions, running] = await Promise.all([
     resource.head === null ? undefined : revisionById(db, resource.head),
     sourceOf(db, visitor, resource.source, now),
     revisionsOf(db, id),
+    classesWith(db, visitor.id, id, now),
   ]);
   const document = draft?.document ?? head?.document;
   if (!document) return null;
@@ -45,6 +49,7 @@ export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date)
     counter: draft?.counter ?? 0,
     hasDraft: draft !== undefined,
     published: resource.head !== null,
+    running,
     shelves: resource.shelves,
     saved: draft?.saved ?? head?.created ?? null,
     source,

@@ -31,6 +31,11 @@ const relations = {
   },
   "owns resource": async (db, visitor, about) =>
     about.resource !== undefined && (await resourceById(db, about.resource))?.owner === visitor.id,
+  "owns resources": async (db, visitor, about) => {
+    for (const resource of about.resources ?? [])
+      if ((await resourceById(db, resource))?.owner !== visitor.id) return false;
+    return true;
+  },
   "owns pocket": async (db, visitor, about) => about.pocket !== undefined && ownsPocket(db, visitor.id, about.pocket),
   "teaches class": async (db, visitor, about, now) =>
     about.class !== undefined && teachesClass(db, visitor.id, about.class, now),
@@ -79,6 +84,8 @@ export const permissions = {
   "edit resource": { who: "teacher", needs: ["owns resource"] },
   "add a file": { who: "teacher", needs: [] },
   "see a file": { who: "signed in", needs: [] },
+  "tag resources": { who: "teacher", needs: ["reads resources"] },
+  "duplicate resources": { who: "teacher", needs: ["owns resources"] },
   "make pocket": { who: "teacher", needs: [] },
   "change pocket": { who: "teacher", needs: ["owns pocket"] },
   "put into pocket": { who: "teacher", needs: ["owns pocket", "reads resources"] },

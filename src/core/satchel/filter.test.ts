@@ -17,6 +17,8 @@ const kept = (title: string, more: Partial<Omit<Kept, "facts">> & { facts?: Part
   author: "Teodor Brandt",
   pockets: [],
   used: null,
+  tags: [],
+  away: false,
   ...more,
   facts: {
     title,

@@ -13,7 +13,14 @@ export interface Kept {
   pockets: readonly number[];
   /** When one of her classes was last given it; null: never. */
   used: Date | null;
+  /** Words of hers. */
+  tags: readonly string[];
+  /** Put away: shown only where what is put away is asked for. */
+  away: boolean;
 }
+
+export const pocketColours = ["plain", "moss", "slate", "clay", "plum", "sand"] as const;
+export type PocketColour = (typeof pocketColours)[number];
 
 export const origins = ["made", "adapted", "packed"] as const;
 export type Origin = (typeof origins)[number];
@@ -29,6 +36,7 @@ export interface SatchelFilter {
   language: string | null;
   licence: Licence | null;
   used: Use | null;
+  tag: string | null;
 }
 
 export const anyFilter: SatchelFilter = {
@@ -40,9 +48,10 @@ export const anyFilter: SatchelFilter = {
   language: null,
   licence: null,
   used: null,
+  tag: null,
 };
 
-export const filterNames = ["origin", "kind", "subject", "grade", "language", "licence", "used"] as const;
+export const filterNames = ["origin", "kind", "subject", "grade", "language", "licence", "used", "tag"] as const;
 export type FilterName = (typeof filterNames)[number];
 
 const DAY = 86_400_000;
@@ -58,7 +67,7 @@ function textOf(item: Kept): string {
   const known = texts.get(item);
   if (known !== undefined) return known;
   const { title, summary, topics, standards } = item.facts;
-  const text = ` ${listedForm([title, summary, ...topics, ...standards, item.author].join(" "))}`;
+  const text = ` ${listedForm([title, summary, ...topics, ...standards, item.author, ...item.tags].join(" "))}`;
   texts.set(item, text);
   return text;
 }
@@ -77,6 +86,7 @@ const values: Record<FilterName, (item: Kept, now: Date) => readonly (string | n
   language: ({ facts }) => facts.languages,
   licence: ({ facts }) => [facts.licence],
   used: ({ used }, now) => uses.filter((use) => wasUsed[use](used, now)),
+  tag: ({ tags }) => tags,
 };
 
 /** What passes, in its order. */
@@ -127,6 +137,7 @@ export function filterFromParameters(parameters: Parameters): SatchelFilter {
     language: /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(first("language")) ? first("language") : null,
     licence: oneOf(licences, "licence"),
     used: oneOf(uses, "used"),
+    tag: first("tag").slice(0, 40) || null,
   };
 }
 
@@ -167,12 +178,12 @@ export const withInside = (pockets: readonly PlacedPocket[], id: number): number
   ...pockets.filter(({ parent }) => parent === id).map((one) => one.id),
 ];
 
-/** Which pocket is open: one, "none" (in no pocket), or null for everything. */
-export type OpenPocket = number | "none" | null;
+/** Which pocket is open: one, "none" (in no pocket), "away" (what is put away), or null for everything else. */
+export type OpenPocket = number | "none" | "away" | null;
 
 export function pocketFrom(text: string | string[] | undefined, pockets: readonly PlacedPocket[]): OpenPocket {
   const asked = [text].flat()[0];
-  if (asked === "none") return "none";
+  if (asked === "none" || asked === "away") return asked;
   return pockets.find(({ id }) => String(id) === asked)?.id ?? null;
 }
 
@@ -182,8 +193,10 @@ export function inPocket<Item extends Kept>(
   pockets: readonly PlacedPocket[],
   open: OpenPocket,
 ): readonly Item[] {
-  if (open === null) return items;
-  if (open === "none") return items.filter((item) => item.pockets.length === 0);
+  if (open === "away") return items.filter((item) => item.away);
+  const here = items.filter((item) => !item.away);
+  if (open === null) return here;
+  if (open === "none") return here.filter((item) => item.pockets.length === 0);
   const ids = withInside(pockets, open);
-  return items.filter((item) => item.pockets.some((id) => ids.includes(id)));
+  return here.filter((item) => item.pockets.some((id) => ids.includes(id)));
 }

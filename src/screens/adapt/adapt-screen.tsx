@@ -187,6 +187,12 @@ export function AdaptScreen({
           {busy ? "One moment …" : "Publish"}
         </Button>
       </header>
+      {data.running.length > 0 && (
+        <p className="flex h-8 shrink-0 items-center border-b border-line bg-slate-wash px-5 text-[13px]">
+          {data.running.join(" and ")} {data.running.length === 1 ? "has" : "have"} this to do just now. What they have
+          stays as it is; what you change goes out with the next revision.
+        </p>
+      )}
       {draft.met && (
         <MetNotice
           met={draft.met}

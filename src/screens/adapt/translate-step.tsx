@@ -59,7 +59,7 @@ function TextPair({
       <Pair original={<Rich text={text.original as RichText} />} missing={text.translation === undefined}>
         <RichEditor
           label={name}
-          className="font-child text-[16px]"
+          className="border border-line-strong bg-card py-1 font-child text-[16px]"
           value={text.translation as RichText | undefined}
           placeholder="…"
           onChange={onText}

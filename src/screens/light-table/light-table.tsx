@@ -10,13 +10,14 @@ import { packAgain, packResource, unpackResources } from "@/server/actions/satch
 import type { AssignContext } from "@/server/assign-context";
 import type { LightTableData } from "@/server/light-table";
 import { Button } from "@/ui/button";
-import { Dialog } from "@/ui/dialog";
+
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
 import { Notice } from "@/ui/notice";
 import { Tip } from "@/ui/tip";
 import { tell, tellProblem } from "@/ui/toast";
 import { useAddress } from "../use-address";
+import { AdaptDialog } from "./adapt-dialog";
 import { AssignPanel } from "./assign-panel";
 import { Views, viewsOf } from "./views";
 import { FactsView } from "./facts-view";
@@ -104,8 +105,7 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
   const adapt = () => {
     if (data.mine) router.push(`/adapt/${resource.id}`);
     else if (!data.adapting.allowed) tellProblem(data.adapting.reason);
-    else if (data.myVersions.length > 0) setAsking(true);
-    else adaptNow();
+    else setAsking(true);
   };
   const openAssign = () =>
     data.published ? go({ do: "assign" }, true) : tellProblem("Publish it first: students get what is published.");
@@ -167,17 +167,7 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
           <StepTable key={resource.id} data={data} />
         )}
       </div>
-      <Dialog open={asking} onOpenChange={setAsking} title="You already have a version of this">
-        <p>Go on with the one you have, or start another from the original?</p>
-        <div className="mt-5 flex justify-end gap-2">
-          <Button onClick={adaptNow} disabled={busy}>
-            Start another
-          </Button>
-          <Button look="main" onClick={() => router.push(`/adapt/${data.myVersions[0]}`)}>
-            Go on with mine
-          </Button>
-        </div>
-      </Dialog>
+      <AdaptDialog data={data} open={asking} onOpenChange={setAsking} busy={busy} onCopy={adaptNow} />
     </article>
   );
 }

@@ -94,6 +94,20 @@ export function FilmStage({
     return () => cancelAnimationFrame(frame);
   }, [playing, to]);
 
+  const known = (element: HTMLVideoElement) => {
+    setLength(element.duration);
+    onLength?.(element.duration);
+    element.currentTime = last.current;
+  };
+  const opened = useRef(known);
+  useEffect(() => {
+    opened.current = known;
+  });
+  useEffect(() => {
+    // On a page that came ready from the server its length may have been known before anybody listened.
+    if (video.current && video.current.readyState >= HTMLMediaElement.HAVE_METADATA) opened.current(video.current);
+  }, []);
+
   useEffect(() => {
     showCaptions(video.current, captions);
   }, [captions, length]);
@@ -110,11 +124,7 @@ export function FilmStage({
         preload="auto"
         playsInline
         onClick={() => (playing ? pause() : play())}
-        onLoadedMetadata={(event) => {
-          setLength(event.currentTarget.duration);
-          onLength?.(event.currentTarget.duration);
-          event.currentTarget.currentTime = last.current;
-        }}
+        onLoadedMetadata={(event) => known(event.currentTarget)}
         onPlay={() => setPlaying(true)}
         onPause={() => setPlaying(false)}
         onError={() => setFailed(true)}

@@ -1,10 +1,12 @@
 "use client";
-import { FolderInput, FolderMinus, PackageMinus } from "lucide-react";
+import { Copy, FolderInput, FolderMinus, MoreHorizontal, PackageMinus, Tag, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import type { Pocket, SatchelItem } from "@/data/satchel";
-import { archiveResource } from "@/server/actions/adapt";
-import { packAgain, putIntoPocket, takeOutOfPocket, unpackResources } from "@/server/actions/satchel";
+import type { OpenPocket } from "@/core/satchel/filter";
+import { archiveResource, duplicateResources } from "@/server/actions/adapt";
+import { packAgain, putIntoPocket, tagResources, takeOutOfPocket, unpackResources } from "@/server/actions/satchel";
 import { Button } from "@/ui/button";
+import { inputClasses } from "@/ui/field";
 import { Menu, MenuItem, MenuLabel } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
 
@@ -15,11 +17,14 @@ export function BulkBar({
   ticked,
   pockets,
   pocket,
+  words,
   onDone,
 }: {
   ticked: readonly SatchelItem[];
   pockets: readonly Pocket[];
-  pocket: number | "none" | null;
+  pocket: OpenPocket;
+  /** Words of hers that are somewhere already. */
+  words: readonly string[];
   onDone: () => void;
 }) {
   const router = useRouter();
@@ -46,19 +51,53 @@ export function BulkBar({
       router.refresh();
     });
   };
+  const own = ticked.filter((item) => item.origin !== "packed").map((item) => item.id);
+  const give = async (typed: string, on: boolean): Promise<boolean> => {
+    const tag = typed.trim();
+    const outcome = await tagResources({ resources: ids, tag, on });
+    if (!outcome.ok) {
+      tellProblem(outcome.problem);
+      return false;
+    }
+    router.refresh();
+    tell(on ? `“${tag}” stands on ${things(ids.length)}.` : `“${tag}” is taken away.`, async () => {
+      if (outcome.value.length > 0) await tagResources({ resources: outcome.value, tag, on: !on });
+      router.refresh();
+    });
+    return true;
+  };
+  const putAway = async (resources: readonly number[], archived: boolean) => {
+    for (const resource of resources) await archiveResource({ resource, archived });
+    router.refresh();
+  };
+  const duplicate = async () => {
+    const outcome = await duplicateResources({ resources: own });
+    if (!outcome.ok) return tellProblem(outcome.problem);
+    onDone();
+    router.refresh();
+    tell(`Made ${outcome.value.length === 1 ? "a copy" : `${outcome.value.length} copies`}.`, () =>
+      putAway(outcome.value, true),
+    );
+  };
+  const bringBack = async () => {
+    await putAway(own, false);
+    onDone();
+    tell(`Brought back ${things(own.length)}.`, () => putAway(own, true));
+  };
   const remove = async () => {
     const packed = ticked.filter((item) => item.origin === "packed").map((item) => item.id);
-    const own = ticked.filter((item) => item.origin !== "packed").map((item) => item.id);
     const unpacked = packed.length > 0 ? await unpackResources({ ids: packed }) : null;
     if (unpacked && !unpacked.ok) return tellProblem(unpacked.problem);
     for (const resource of own) await archiveResource({ resource, archived: true });
     onDone();
     router.refresh();
-    tell(`Took ${things(ids.length)} out of your satchel.`, async () => {
-      if (unpacked?.ok) await packAgain({ resources: packed, pockets: unpacked.value });
-      for (const resource of own) await archiveResource({ resource, archived: false });
-      router.refresh();
-    });
+    tell(
+      `Took ${things(ids.length)} out of your satchel.${own.length > 0 ? " What is your own is under “Put away”." : ""}`,
+      async () => {
+        if (unpacked?.ok) await packAgain({ resources: packed, pockets: unpacked.value });
+        await putAway(own, false);
+      },
+    );
   };
 
   return (
@@ -88,9 +127,57 @@ export function BulkBar({
           <FolderMinus size={15} aria-hidden /> Take out of this pocket
         </Button>
       )}
-      <Button size="small" onClick={() => void remove()}>
-        <PackageMinus size={15} aria-hidden /> Take out of the satchel
-      </Button>
+      <form
+        className="flex items-center gap-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          const form = event.currentTarget;
+          void give(String(new FormData(form).get("tag")), true).then((done) => done && form.reset());
+        }}
+      >
+        <input
+          name="tag"
+          list="my-words"
+          aria-label="A word of mine for what is ticked"
+          placeholder="a word of mine"
+          maxLength={40}
+          className={`${inputClasses} !min-h-7 !w-32`}
+        />
+        <datalist id="my-words">
+          {words.map((word) => (
+            <option key={word} value={word} />
+          ))}
+        </datalist>
+      </form>
+      <Menu
+        align="start"
+        trigger={
+          <Button size="small" aria-label="More for what is ticked">
+            <MoreHorizontal size={15} aria-hidden />
+          </Button>
+        }
+      >
+        {[...new Set(ticked.flatMap((item) => item.tags))].map((word) => (
+          <MenuItem key={word} onSelect={() => void give(word, false)}>
+            <Tag size={15} aria-hidden /> Without “{word}”
+          </MenuItem>
+        ))}
+        {own.length > 0 && (
+          <MenuItem onSelect={() => void duplicate()}>
+            <Copy size={15} aria-hidden /> Duplicate {own.length === ids.length ? "" : `my own ${own.length}`}
+          </MenuItem>
+        )}
+        {pocket !== "away" && (
+          <MenuItem onSelect={() => void remove()}>
+            <PackageMinus size={15} aria-hidden /> Take out of the satchel
+          </MenuItem>
+        )}
+      </Menu>
+      {pocket === "away" && (
+        <Button size="small" onClick={() => void bringBack()}>
+          <Undo2 size={15} aria-hidden /> Bring back
+        </Button>
+      )}
       <Button size="small" look="quiet" className="ml-auto" onClick={onDone}>
         Untick
       </Button>

@@ -25,6 +25,7 @@ const names: Record<FilterName, string> = {
   language: "Language",
   licence: "Licence",
   used: "Used",
+  tag: "My word",
 };
 const origins: Record<string, string> = { made: "made by me", adapted: "my versions", packed: "packed" };
 

@@ -1,16 +1,26 @@
 "use client";
 import { clsx } from "clsx";
-import { FolderOpen, Inbox, Layers, MoreHorizontal, Plus } from "lucide-react";
+import { Archive, FolderOpen, Inbox, Layers, MoreHorizontal, Plus } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, type FormEvent, type ReactNode } from "react";
-import { inPocket, pocketTree, type OpenPocket } from "@/core/satchel/filter";
+import { inPocket, pocketColours, pocketTree, type OpenPocket, type PocketColour } from "@/core/satchel/filter";
 import type { Pocket, SatchelItem } from "@/data/satchel";
 import { arrangePockets, changePocket, makePocket, putIntoPocket, removePocket } from "@/server/actions/satchel";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
-import { Menu, MenuItem } from "@/ui/menu";
+import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
+
+/** Colours to tell pockets by at a glance; their names say the same. Brass is not among them: it means something here. */
+const colours: Record<PocketColour, { text: string; fill: string }> = {
+  plain: { text: "text-ink-soft", fill: "bg-card" },
+  moss: { text: "text-green", fill: "bg-green" },
+  slate: { text: "text-slate", fill: "bg-slate" },
+  clay: { text: "text-clay", fill: "bg-clay" },
+  plum: { text: "text-[#7b4b74] dark:text-[#c79bc0]", fill: "bg-[#7b4b74]" },
+  sand: { text: "text-line-strong", fill: "bg-line-strong" },
+};
 
 function NameForm({
   start,
@@ -115,6 +125,7 @@ export function PocketList({
   const [making, setMaking] = useState(false);
   const [renaming, setRenaming] = useState<number | null>(null);
   const tree = pocketTree(pockets);
+  const away = inPocket(items, pockets, "away").length;
   const places = tree.map(({ pocket: { id }, inside }, at) => ({
     id,
     parent: inside ? tree.slice(0, at).findLast((one) => !one.inside)!.pocket.id : null,
@@ -172,7 +183,16 @@ export function PocketList({
     router.refresh();
     return null;
   };
-  const remove = async ({ id, name, about }: Pocket) => {
+  const paint = async (one: Pocket, colour: PocketColour) => {
+    const outcome = await changePocket({ pocket: one.id, colour });
+    if (!outcome.ok) return tellProblem(outcome.problem);
+    router.refresh();
+    tell(`“${one.name}” is ${colour} now.`, async () => {
+      await changePocket({ pocket: one.id, colour: one.colour });
+      router.refresh();
+    });
+  };
+  const remove = async ({ id, name, about, colour }: Pocket) => {
     const outcome = await removePocket({ pocket: id });
     if (!outcome.ok) return tellProblem(outcome.problem);
     onPick(null);
@@ -181,7 +201,7 @@ export function PocketList({
       const again = await makePocket({ name });
       if (!again.ok) return tellProblem(again.problem);
       if (outcome.value.length > 0) await putIntoPocket({ pocket: again.value.id, resources: outcome.value });
-      if (about) await changePocket({ pocket: again.value.id, about });
+      await changePocket({ pocket: again.value.id, about, colour });
       const back = (of: number | null) => (of === id ? again.value.id : of);
       await arrangePockets({ places: places.map((place) => ({ id: back(place.id)!, parent: back(place.parent) })) });
       router.refresh();
@@ -195,16 +215,25 @@ export function PocketList({
           here={pocket === null}
           icon={<Layers size={16} aria-hidden />}
           text="Everything"
-          count={items.length}
+          count={inPocket(items, pockets, null).length}
           onOpen={() => onPick(null)}
         />
         <Entry
           here={pocket === "none"}
           icon={<Inbox size={16} aria-hidden />}
           text="Not in any pocket"
-          count={items.filter((item) => item.pockets.length === 0).length}
+          count={inPocket(items, pockets, "none").length}
           onOpen={() => onPick("none")}
         />
+        {(away > 0 || pocket === "away") && (
+          <Entry
+            here={pocket === "away"}
+            icon={<Archive size={16} aria-hidden />}
+            text="Put away"
+            count={away}
+            onOpen={() => onPick("away")}
+          />
+        )}
       </ul>
       <h2 className="mt-4 mb-1 flex items-center justify-between pl-2.5 text-[13px] text-ink-soft">
         Pockets
@@ -228,7 +257,7 @@ export function PocketList({
             <Entry
               key={one.id}
               here={pocket === one.id}
-              icon={<FolderOpen size={16} aria-hidden />}
+              icon={<FolderOpen size={16} aria-hidden className={colours[one.colour].text} />}
               text={one.name}
               count={inPocket(items, pockets, one.id).length}
               inside={inside}
@@ -264,6 +293,19 @@ export function PocketList({
                         </MenuItem>
                       ))
                   )}
+                  <MenuLine />
+                  <MenuLabel>Colour</MenuLabel>
+                  {pocketColours.map((colour) => (
+                    <MenuItem key={colour} onSelect={() => void paint(one, colour)}>
+                      <span
+                        aria-hidden
+                        className={clsx("h-4 w-4 rounded-full border border-line-strong", colours[colour].fill)}
+                      />
+                      {colour}
+                      {one.colour === colour && " ✓"}
+                    </MenuItem>
+                  ))}
+                  <MenuLine />
                   <MenuItem onSelect={() => void remove(one)}>Remove the pocket</MenuItem>
                 </Menu>
               }

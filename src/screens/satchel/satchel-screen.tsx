@@ -13,7 +13,7 @@ import {
   type OpenPocket,
   type SatchelFilter,
 } from "@/core/satchel/filter";
-import type { Pocket, SatchelItem } from "@/data/satchel";
+import type { Pocket, SatchelItem, Withdrawn } from "@/data/satchel";
 import { makeResource } from "@/server/actions/adapt";
 import type { AssignContext } from "@/server/assign-context";
 import type { LightTableData } from "@/server/light-table";
@@ -32,6 +32,7 @@ import { BulkBar } from "./bulk-bar";
 import { FilterBar } from "./filter-bar";
 import { PocketHead } from "./pocket-head";
 import { PocketList } from "./pocket-list";
+import { WithdrawnNotice } from "./withdrawn-notice";
 
 const LINE_HEIGHT = 54;
 const says: Record<SatchelItem["origin"], (item: SatchelItem) => string> = {
@@ -74,6 +75,7 @@ const listParameters = (pocket: OpenPocket, filter: SatchelFilter): URLSearchPar
 
 export interface SatchelScreenProps {
   items: SatchelItem[];
+  withdrawn: Withdrawn[];
   pockets: Pocket[];
   pocket: OpenPocket;
   filter: SatchelFilter;
@@ -81,7 +83,15 @@ export interface SatchelScreenProps {
   assign: AssignContext;
 }
 
-export function SatchelScreen({ items, pockets, pocket, filter: asked, opened, assign }: SatchelScreenProps) {
+export function SatchelScreen({
+  items,
+  withdrawn,
+  pockets,
+  pocket,
+  filter: asked,
+  opened,
+  assign,
+}: SatchelScreenProps) {
   const { go, busy } = useAddress();
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [making, setMaking] = useState(false);
@@ -107,6 +117,7 @@ export function SatchelScreen({ items, pockets, pocket, filter: asked, opened, a
     estimateSize: () => LINE_HEIGHT,
     overscan: 12,
   });
+  const words = useMemo(() => [...new Set(items.flatMap((item) => item.tags))].sort(), [items]);
   const selected = busy && picked !== null ? picked : (opened?.resource.id ?? null);
   const tickedItems = shown.filter((item) => ticked.has(item.id));
 
@@ -140,9 +151,11 @@ export function SatchelScreen({ items, pockets, pocket, filter: asked, opened, a
   const name =
     pocket === null
       ? "Everything in my satchel"
-      : pocket === "none"
-        ? "Not in any pocket"
-        : pockets.find((one) => one.id === pocket)!.name;
+      : pocket === "away"
+        ? "Put away"
+        : pocket === "none"
+          ? "Not in any pocket"
+          : pockets.find((one) => one.id === pocket)!.name;
   const elsewhere = opened !== null && !shown.some((item) => item.id === opened.resource.id);
   return (
     <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)]">
@@ -159,9 +172,16 @@ export function SatchelScreen({ items, pockets, pocket, filter: asked, opened, a
             <Plus size={15} aria-hidden /> Make new
           </Button>
         </PocketHead>
+        {withdrawn.length > 0 && pocket === null && <WithdrawnNotice withdrawn={withdrawn} />}
         {inside.length > 0 && <FilterBar items={inside} filter={filter} now={assign.now} onFilter={narrow} />}
         {tickedItems.length > 0 && (
-          <BulkBar ticked={tickedItems} pockets={pockets} pocket={pocket} onDone={() => setTicked(new Set())} />
+          <BulkBar
+            ticked={tickedItems}
+            pockets={pockets}
+            pocket={pocket}
+            words={words}
+            onDone={() => setTicked(new Set())}
+          />
         )}
         {shown.length > 0 ? (
           <>
@@ -190,9 +210,10 @@ export function SatchelScreen({ items, pockets, pocket, filter: asked, opened, a
                         <>
                           {item.revised && <strong className="text-slate">revised · </strong>}
                           {says[item.origin](item)}
+                          {item.tags.length > 0 && ` · ${item.tags.join(", ")}`}
                         </>
                       }
-                      fromText={says[item.origin](item)}
+                      fromText={[says[item.origin](item), ...item.tags].join(" · ")}
                       mine
                       selected={item.id === selected}
                       onOpen={() => open(item.id)}

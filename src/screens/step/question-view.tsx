@@ -93,7 +93,7 @@ export function QuestionView({
   const feedback =
     mark && inLanguage(mark.verdict === "right" ? question.feedback?.right : question.feedback?.wrong, languages);
   return (
-    <section aria-labelledby={promptId} className="grid gap-3">
+    <section aria-labelledby={promptId} className="grid grid-cols-1 gap-3">
       <div id={promptId} className="font-semibold">
         <Rich text={inLanguage(question.prompt, languages)} />
       </div>

@@ -58,7 +58,7 @@ export function StepView({
     />
   );
   return (
-    <div className="grid gap-5 font-child" lang={languages[0]}>
+    <div className="grid grid-cols-1 gap-5 font-child" lang={languages[0]}>
       <h2 className="text-[1.25em] font-bold">{inLanguage(step.title, languages)}</h2>
       {instructions && <Rich text={instructions.text} />}
       {instructions?.recording && <Spoken recording={instructions.recording} />}

@@ -193,6 +193,42 @@ export const shareInStaffroom = act(
   },
 );
 
+/**
+ * Copies of her own, each with a draft of its own to go on from; what it was made from stays named. Returns their ids, in
+ * the order asked for.
+ */
+export const duplicateResources = act(
+  "duplicate resources",
+  z.object({ resources: z.array(Id).min(1).max(200) }),
+  ({ db, visitor, now }, given) =>
+    db.transaction(async (tx) => {
+      const copies: number[] = [];
+      for (const id of given.resources) {
+        const original = (await resources.resourceById(tx, id))!;
+        const draft = await resources.draftOf(tx, id);
+        const document =
+          draft?.document ??
+          (original.head === null ? undefined : (await resources.revisionById(tx, original.head))?.document);
+        if (!document) continue;
+        const [language] = document.languages as [string];
+        const copy = {
+          ...document,
+          title: { ...document.title, [language]: `${titleOf(document)} (copy)`.slice(0, 300) },
+        };
+        const resource = await resources.addResource(tx, {
+          district: visitor.district,
+          owner: visitor.id,
+          source: original.source?.revision ?? null,
+          created: now,
+        });
+        await resources.saveDraft(tx, { resource, document: copy, base: null, seen: 0, by: visitor.id, at: now });
+        await indexResource(tx, resource, copy, false);
+        copies.push(resource);
+      }
+      return copies;
+    }),
+);
+
 /** Puts her own resources away, or, with `archived` false, brings them back. Running assignments go on. */
 export const archiveResource = act(
   "edit resource",

@@ -1,5 +1,6 @@
 "use server";
 import { z } from "zod";
+import { pocketColours } from "@/core/satchel/filter";
 import { isTaken } from "@/data/db";
 import * as satchel from "@/data/satchel";
 import { act, Refused } from "../act";
@@ -60,12 +61,28 @@ export const makePocket = act("make pocket", z.object({ name: PocketName }), ({ 
 
 export const changePocket = act(
   "change pocket",
-  z.object({ pocket: Id, name: PocketName.optional(), about: z.string().trim().max(2000).optional() }),
+  z.object({
+    pocket: Id,
+    name: PocketName.optional(),
+    about: z.string().trim().max(2000).optional(),
+    colour: z.enum(pocketColours).optional(),
+  }),
   ({ db }, { pocket, ...change }) =>
     named(async () => {
       await satchel.changePocket(db, pocket, change);
       return {};
     }),
+);
+
+/** Gives things a word of hers (or takes it away). Returns those for which that changed anything, for undo. */
+export const tagResources = act(
+  "tag resources",
+  z.object({
+    resources: Ids,
+    tag: z.string().trim().min(1, "Which word?").max(40, "A word of at most 40 letters, please."),
+    on: z.boolean(),
+  }),
+  ({ db, visitor }, { resources, tag, on }) => satchel.setTag(db, visitor.id, tag, resources, on),
 );
 
 /** Her pockets in a new order, some inside others; one level, so that nothing is ever hidden deep. */

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { filterFromParameters, filterSatchel, inPocket, pocketFrom } from "@/core/satchel/filter";
-import { pocketsOf, satchelOf, seePacked } from "@/data/satchel";
+import { pocketsOf, satchelOf, seePacked, withdrawnFrom } from "@/data/satchel";
 import { SatchelScreen } from "@/screens/satchel/satchel-screen";
 import { assignContext } from "@/server/assign-context";
 import { classProfile } from "@/server/fit";
@@ -16,7 +16,11 @@ export default async function SatchelPage({
 }) {
   const { db, visitor, now } = await enter("see own satchel");
   const parameters = await searchParams;
-  const [items, pockets] = await Promise.all([satchelOf(db, visitor), pocketsOf(db, visitor.id)]);
+  const [items, pockets, withdrawn] = await Promise.all([
+    satchelOf(db, visitor),
+    pocketsOf(db, visitor.id),
+    withdrawnFrom(db, visitor),
+  ]);
   const pocket = pocketFrom(parameters.pocket, pockets);
   const filter = filterFromParameters(parameters);
   const shown = filterSatchel(inPocket(items, pockets, pocket), filter, now);
@@ -27,6 +31,14 @@ export default async function SatchelPage({
   // What she chose to look at is revised no longer; what lies open by itself she has not chosen.
   if (opened?.packed && idFrom(parameters.open) !== undefined) await seePacked(db, visitor.id, opened.resource.id);
   return (
-    <SatchelScreen filter={filter} items={items} pockets={pockets} pocket={pocket} opened={opened} assign={assign} />
+    <SatchelScreen
+      filter={filter}
+      items={items}
+      withdrawn={withdrawn}
+      pockets={pockets}
+      pocket={pocket}
+      opened={opened}
+      assign={assign}
+    />
   );
 }

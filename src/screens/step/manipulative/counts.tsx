@@ -16,7 +16,7 @@ export function PartBarsView({ tool, onNumber }: ManipulativeProps<"bars">) {
     onNumber(next.reduce((sum, one, at) => sum + one / tool.parts[at]!, 0));
   };
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-1 gap-3">
       {tool.parts.map((parts, bar) => {
         const part = { numerator: shaded[bar]!, denominator: parts };
         const least = reduced(part);
@@ -62,13 +62,13 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
   };
   const more = (place: number, by: number) => put(blocks.map((count, at) => (at === place ? count + by : count)));
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-1 gap-3">
       <div className="flex flex-row-reverse justify-end gap-3 overflow-x-auto">
         {blocks.map((count, place) => (
           <section
             key={place}
             aria-label={places[place]}
-            className="grid min-w-36 flex-1 content-between gap-2 rounded-card border border-line bg-white p-2 text-ink"
+            className="grid min-w-24 flex-1 content-between gap-2 rounded-card border border-line bg-white p-2 text-ink"
           >
             <p className="flex items-baseline justify-between text-[0.9em]">
               {places[place]} <output className="numbers text-[1.2em] font-semibold">{count}</output>
@@ -142,7 +142,7 @@ export function BalanceView({ tool, onNumber, languages }: ManipulativeProps<"ba
   const say = (weight: number) => `${weight.toLocaleString(languages[0])} ${tool.unit}`;
   const drop = (side: -1 | 1) => side * hangs * 18;
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-1 gap-3">
       <svg viewBox="0 0 400 170" aria-hidden className="w-full max-w-xl rounded-card border border-line bg-white">
         <path d="M 200 40 L 185 160 L 215 160 Z" className="fill-line-strong" />
         <g style={{ transform: `rotate(${hangs * BEAM_DEGREES}deg)`, transformOrigin: "200px 40px" }}>
@@ -161,15 +161,8 @@ export function BalanceView({ tool, onNumber, languages }: ManipulativeProps<"ba
                 ? tool.left.map((thing, at) => (
                     <g key={at}>
                       <rect x={x - 34 + at * 24} y={y + 26} width={22} height={24} fill="#3C5A73" />
-                      <text
-                        x={x - 23 + at * 24}
-                        y={y + 43}
-                        textAnchor="middle"
-                        fontSize={12}
-                        fill="white"
-                        stroke="none"
-                      >
-                        {(inLanguage(thing.name, languages) ?? "?").slice(0, 3)}
+                      <text x={x} y={y + 84 + at * 14} textAnchor="middle" fontSize={13} fill="#23211D" stroke="none">
+                        {inLanguage(thing.name, languages) ?? "?"}
                       </text>
                     </g>
                   ))
@@ -231,7 +224,7 @@ export function CoinsView({ tool, onNumber, languages }: ManipulativeProps<"coin
   const laid = Object.values(table).reduce((sum, one) => sum + one, 0);
   const couldBe = Object.values(fewest ?? {}).reduce((sum, one) => sum + one, 0);
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-1 gap-3">
       <div className="flex flex-wrap gap-2" role="group" aria-label="Coins and notes: press to lay one on the table">
         {pieces.map(({ worth, is }) => (
           <button

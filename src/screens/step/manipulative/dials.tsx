@@ -124,7 +124,7 @@ export function ClockView({ tool, languages, onNumber }: ManipulativeProps<"cloc
   };
   const time = (minute: number) => sayTime(minute, languages[0]);
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-1 gap-3">
       <div className="flex flex-wrap items-start gap-6">
         <figure className="grid justify-items-center gap-1">
           <Face minute={tool.from} still />

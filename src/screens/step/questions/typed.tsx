@@ -34,7 +34,7 @@ export function LongTextView({
   const done = typeof value === "string" ? [] : value.done;
   const { checklist } = question;
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-1 gap-3">
       <textarea
         aria-labelledby={labelledBy}
         value={text}
@@ -76,7 +76,7 @@ export function NumberView(props: QuestionProps<"number">) {
   const [first] = question.parts;
   if (!question.tool || still) return <NumberBoxes {...props} />;
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-1 gap-3">
       <ManipulativeView
         tool={question.tool}
         languages={languages}

@@ -27,6 +27,7 @@ export const GET = route(
         .filter(({ id }) => item.pockets.includes(id))
         .map(({ name }) => name)
         .join(", "),
+      item.tags.join(", "),
       item.used?.toISOString().slice(0, 10) ?? "",
     ]);
     const head = [
@@ -41,6 +42,7 @@ export const GET = route(
       "Languages",
       "Licence",
       "Pockets",
+      "My words",
       "Last used",
     ];
     return new Response(writeCsv([head, ...rows]), {
