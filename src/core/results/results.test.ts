@@ -71,12 +71,12 @@ describe("students by questions", () => {
       resultTable([{ ...work("Ada", [attempt(1, [response("q3", value, 1)], 2)]), document: drawn }], "best").rows[0]!
         .cells.q3!;
     expect(cellOf([stroke])).toMatchObject({
-      drawn: [stroke],
+      made: [stroke],
       said: "a drawing of 1 line",
       mark: { verdict: "to read" },
     });
     for (const odd of ["scribble", [{ ...stroke, ink: "gold" }], [{ ...stroke, points: [2, 2] }]])
-      expect(cellOf(odd)).toMatchObject({ drawn: null, said: "", mark: { verdict: "blank" } });
+      expect(cellOf(odd)).toMatchObject({ made: null, said: "", mark: { verdict: "blank" } });
   });
 
   test("says who has not begun, who is at work, and who has handed in", () => {

@@ -1,4 +1,4 @@
-import { readByPerson, responseSchemas, type Stroke } from "../resource/question";
+import { readByPerson, responseSchemas, type QuestionType, type ResponseValue } from "../resource/question";
 import type { Document } from "../resource/document";
 import { allQuestions, titleOf } from "../resource/document";
 import type { Question } from "../resource/question";
@@ -26,8 +26,8 @@ export interface Cell {
   mark: Mark;
   /** The answer in words. */
   said: string;
-  /** What was drawn, where the answer is a drawing. */
-  drawn: Stroke[] | null;
+  /** The answer itself, where it is to be looked at or listened to and words say too little. */
+  made: ResponseValue | null;
   /** How often it was checked or changed before it was right, or so far. */
   checks: number;
 }
@@ -60,6 +60,8 @@ export interface ResultTable {
   rows: ResultRow[];
 }
 
+const looksLikeItself: ReadonlySet<QuestionType> = new Set(["sketch", "photo", "speech", "notePage"]);
+
 const LONGEST_PAUSE_MINUTES = 5;
 
 /** The last response to each question; earlier ones stay in the record but do not count. */
@@ -87,7 +89,9 @@ function markTry(document: Document, work: Try) {
     cells[question.id] = {
       mark: mark(question, response?.value, document.languages[0]),
       said: response ? sayResponse(question, response.value, document.languages) : "",
-      drawn: question.type === "sketch" ? (responseSchemas.sketch.safeParse(response?.value).data ?? null) : null,
+      made: looksLikeItself.has(question.type)
+        ? (responseSchemas[question.type].safeParse(response?.value).data ?? null)
+        : null,
       checks: work.responses.filter((one) => one.question === question.id && one.checked).length,
     };
   }

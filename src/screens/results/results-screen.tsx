@@ -11,7 +11,7 @@ import type { Assignment } from "@/data/assignments";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
-import { SketchView } from "../step/questions/sketch";
+import { AnswerView } from "../step/question-view";
 import { Rich } from "../step/rich";
 import { useAddress } from "../use-address";
 import { useLive } from "./use-live";
@@ -188,20 +188,9 @@ function Answer({
       </div>
       <p className="text-[13px] text-ink-soft">{entry.label}</p>
       <Rich text={inLanguage(entry.question.prompt, languages)} className="mt-3 font-child font-semibold" />
-      {cell.drawn && entry.question.type === "sketch" ? (
-        <div className="mt-3">
-          <p id="drawn" className="heard">
-            {cell.said}
-          </p>
-          <SketchView
-            question={entry.question}
-            value={cell.drawn}
-            onChange={() => undefined}
-            still
-            languages={languages}
-            parts={{}}
-            labelledBy="drawn"
-          />
+      {cell.made !== null && cell.mark.verdict !== "blank" ? (
+        <div className="mt-3 font-child">
+          <AnswerView question={entry.question} value={cell.made} languages={languages} name={cell.said} />
         </div>
       ) : (
         <p className="mt-3 font-child whitespace-pre-wrap [overflow-wrap:anywhere]">{cell.said || "No answer."}</p>

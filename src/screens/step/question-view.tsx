@@ -40,6 +40,38 @@ const views: { [Type in QuestionType]: (props: QuestionProps<Type>) => ReactNode
   notePage: NotePageView,
 };
 
+/** An answer as it was given, to be looked at or listened to. `name` says what it is. */
+export function AnswerView({
+  question,
+  value,
+  languages,
+  name,
+}: {
+  question: Question;
+  value: ResponseValue;
+  languages: readonly string[];
+  name: string;
+}) {
+  const View = views[question.type] as (props: QuestionProps<QuestionType>) => ReactNode;
+  const id = `${question.id}-given`;
+  return (
+    <>
+      <p id={id} className="heard">
+        {name}
+      </p>
+      <View
+        question={question as never}
+        value={value}
+        onChange={() => undefined}
+        still
+        languages={languages}
+        parts={{}}
+        labelledBy={id}
+      />
+    </>
+  );
+}
+
 function VerdictLine({ mark, feedback }: { mark: Mark; feedback: ReactNode }) {
   const right = Object.values(mark.parts).filter(Boolean).length;
   const said = {
