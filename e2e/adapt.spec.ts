@@ -151,7 +151,8 @@ test("two windows: what each changed apart comes together, and what both changed
 }) => {
   const first = await signedIn("Kit Lorne");
   await first.goto("/find?words=journal+page");
-  await adapt(first);
+  await first.keyboard.press("e");
+  await first.waitForURL(/\/adapt\/\d+/);
   const second = await first.context().newPage();
   await second.goto(first.url());
   await first.getByLabel("Title", { exact: true }).fill("Changed in the first window");

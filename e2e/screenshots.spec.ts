@@ -86,20 +86,24 @@ test("the teacher's views", async ({ signedIn, page }) => {
   await teacher
     .context()
     .addCookies([{ name: "theme", value: "evening", url: new URL("/", teacher.url()).toString() }]);
-  await shot("find-evening", "/find?words=keepers+letter&step=3");
+  await teacher.goto("/find?words=harbour+in+twelve+hours");
+  await teacher.keyboard.press("e");
+  await teacher.waitForURL(/adapt/);
+  await teacher.getByRole("radio", { name: "español" }).click();
+  await expect(teacher.getByText("Mira la película una vez hasta el final.")).toBeVisible();
+  await teacher.screenshot({ path: file("languages") });
+  await teacher.context().addCookies([{ name: "theme", value: "day", url: new URL("/", teacher.url()).toString() }]);
+  await teacher.reload();
+  await teacher.getByRole("button", { name: "See as student" }).click();
+  await teacher.getByRole("button", { name: "Play the film" }).click();
+  const waiting = teacher.getByRole("group", { name: /^The film waits at/ });
+  await waiting.getByRole("button", { name: "Go on" }).click({ timeout: 20_000 });
+  await expect(waiting).toContainText("When does the water fall fastest?", { timeout: 20_000 });
+  await waiting.scrollIntoViewIfNeeded();
+  await teacher.screenshot({ path: file("film") });
 });
 
 test("the student's views", async ({ signedIn }) => {
   const student = await signedIn("Sunniva Dale", { phone: true });
   await student.screenshot({ path: file("student") });
-  await student
-    .getByRole("link", { name: /Reading a tide table/ })
-    .first()
-    .click();
-  await student.waitForURL(/student\/\d+/);
-  await student.getByRole("button", { name: /^Step 3/ }).click();
-  await student.getByRole("button", { name: /” up$/ }).nth(1).click();
-  await student.getByRole("button", { name: "Check" }).click();
-  await expect(student.getByText(/Partly right|Not yet/)).toBeVisible();
-  await student.screenshot({ path: file("student-work") });
 });

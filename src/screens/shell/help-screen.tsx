@@ -24,10 +24,16 @@ const chapters: { title: string; text: string[] }[] = [
     title: "Keep it, make it yours",
     text: [
       "Pack keeps the author’s original in your satchel. Adapt makes your own version: change anything, the original stays as it is and stays named. It saves by itself; Publish makes a revision that never changes, so what you assign on Monday is the same on Friday.",
-      "Questions are of sixteen kinds: choose, write, number, fill gaps or a table, match, order, sort into groups, label a picture, place on a number line, draw bars, plot points, mark words, draw. All are checked by themselves but writing and drawing; all can be answered with the keyboard.",
+      "Questions are of twenty kinds: choose, write, number, fill gaps or a table, match, order, sort into groups, label a picture, place on a number line, draw bars, plot points, mark words, draw, vote, photograph, speak, take notes on a page. What can be checked is checked by itself; the rest waits for you to read. All can be answered with the keyboard.",
+      "“More …” puts in a film, something to listen to, a table, maths, a page to open, or one of eight things to find out with: number line, bars, blocks of ten, clock, balance, graph, coins, ruler. Each of them can also stand under a question that asks for a number (“Found with”).",
+      "A film can wait: stand at the moment, press “Stop here …” and choose what it asks. Drag the time, set where it begins and ends, add captions as a WebVTT file. Students answer, and it goes on; it opens again where they left it.",
+      "“Speak them” records the instructions: listen, go on from any moment, delete. A colleague’s voice never goes out with your version by accident: you choose whether to record yours, keep theirs with the name, or have none.",
+      "Under “The whole” you add a language. Then every text of a step stands beside an empty one to write in, with a voice of its own. Students turn from one language to another at the top of their page.",
+      "“Before it goes out” lists what stands in the way and, apart, what is only worth a look; each leads to its step. “several” in the list of steps moves, copies or removes many at once. Undo is still there after the page was read again.",
       "Press the sign that says whose it was to see what changed, word by word. Any step, or all of it, can be put back as it was then. When the author publishes again, it says so there: take single steps, or all that leaves yours alone.",
       "“Take from elsewhere” searches single steps of everything you may see. Put one in, or swap; its author is named by itself, and its licence counts. Two windows on one resource put their changes together; where both changed the same, you choose.",
       "Pockets hold what belongs together, one inside another if you like. One thing may be in several. “Not in any pocket” shows what is still to be sorted. “Narrow” shows only some; the arrow takes the list along for a spreadsheet. “Revised” means its author has published again since you packed it.",
+      "Tick things to put them into a pocket, give them a word of yours, copy them, or take them out. What is your own is then “Put away” and can be brought back at any time. When an author withdraws something you packed, the satchel says so; your versions stay.",
     ],
   },
   {

@@ -1,4 +1,5 @@
 import { allQuestions, type Document } from "@/core/resource/document";
+import { richText } from "@/core/resource/rich-text";
 import type { Db } from "@/data/db";
 import { draftOf, resourceById, revisionById } from "@/data/resources";
 import { freshDatabase } from "@/data/testing/database";
@@ -320,4 +321,69 @@ test("the light table shows a teacher the answers, and her own draft before it i
     facts: { title: "Only a draft" },
   });
   expect(await lightTable(db, ines(), undefined, now)).toBeNull();
+});
+
+describe("somebody else's voice", () => {
+  const spoken = () => {
+    const document = lesson("Spoken");
+    const [step] = document.steps;
+    const recording = {
+      media: "sound:watch-the-film-en",
+      by: world.teodor,
+      name: "Teodor Test",
+      seconds: 8,
+      kept: false,
+    };
+    return { ...document, steps: [{ ...step!, instructions: { en: { text: richText("Watch."), recording } } }] };
+  };
+  const said = (document: Document, more: object) => ({
+    ...document,
+    steps: document.steps.map((step) => ({
+      ...step,
+      instructions: { en: { ...step.instructions.en!, recording: { ...step.instructions.en!.recording!, ...more } } },
+    })),
+  });
+
+  test("does not go out with a version unless she chose that it stays", async () => {
+    const { mine } = await adapted(spoken());
+    const draft = (await draftOf(db, mine))!;
+    expect(await publishDraft({ resource: mine, seen: draft.counter })).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("Teodor Test speaks here") as string,
+    });
+    const saved = value(
+      await saveDraft({ resource: mine, seen: draft.counter, document: said(draft.document, { kept: true }) }),
+    );
+    expect(value(await publishDraft({ resource: mine, seen: saved.counter }))).toEqual({ number: 1 });
+  });
+
+  test("goes out with his own", async () => {
+    const { id } = await publishFor(db, world.teodor, spoken(), ["staffroom"]);
+    actAs(teodor());
+    const saved = value(
+      await saveDraft({ resource: id, seen: 0, document: { ...spoken(), title: { en: "Spoken again" } } }),
+    );
+    expect(value(await publishDraft({ resource: id, seen: saved.counter }))).toEqual({ number: 2 });
+  });
+});
+
+describe("what classes have just now", () => {
+  test("is said to whoever gave it while it is to be done, and to nobody else", async () => {
+    const { id, revision } = await publishFor(db, world.ines, lesson("Running"), ["staffroom"]);
+    const give = (due: string) =>
+      db.query(
+        `insert into assignment (class_id, resource_id, made_by, made, opens, due, keep, checking)
+         values ($1, $2, $3, $4, $4::timestamptz - interval '3 days', $5, 'best', 'at once')`,
+        [world.class, id, world.ines, now, new Date(due)],
+      );
+    const running = async (at: Date) => (await adaptData(db, ines(), id, at))!.running;
+    expect(await running(now)).toEqual([]);
+    await give("2026-11-24T15:00:00Z");
+    expect(await running(now)).toEqual([]);
+    await give("2026-11-26T15:00:00Z");
+    expect(await running(now)).toEqual(["5 Kittiwake"]);
+    expect(await running(new Date("2026-11-27T00:00:00Z"))).toEqual([]);
+    expect((await adaptData(db, teodor(), id, now))!.running).toEqual([]);
+    expect((await revisionById(db, revision))!.document.title).toEqual({ en: "Running" });
+  });
 });

@@ -1,6 +1,8 @@
 import type { Db } from "@/data/db";
 import { GET as readList } from "@/app/(teacher)/satchel/list/route";
-import { pocketsOf, satchelOf, seePacked } from "@/data/satchel";
+import { pocketsOf, satchelOf, seePacked, withdrawnFrom } from "@/data/satchel";
+import { takeOffShelf } from "@/data/shelves";
+import { archiveResource, duplicateResources } from "./adapt";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, visitorOf } from "../testing/as";
@@ -196,4 +198,114 @@ test("nobody who is not signed in, and no student, has a satchel here", async ()
     expect((await actions.makePocket({ name: "x" })).ok).toBe(false);
     expect((await actions.unpackResources({ ids: [1] })).ok).toBe(false);
   }
+});
+
+describe("words of her own", () => {
+  const tagsOf = async (id: number) => (await satchelOf(db, ines())).find((item) => item.id === id)?.tags;
+
+  test("are given and taken, and say what changed, so that undo undoes no more than that", async () => {
+    const [one, other] = [
+      await publishFor(db, world.ines, lesson("One")),
+      await publishFor(db, world.ines, lesson("Other")),
+    ];
+    expect(value(await actions.tagResources({ resources: [one.id], tag: " short ", on: true }))).toEqual([one.id]);
+    expect(value(await actions.tagResources({ resources: [one.id, other.id], tag: "short", on: true }))).toEqual([
+      other.id,
+    ]);
+    expect([await tagsOf(one.id), await tagsOf(other.id)]).toEqual([["short"], ["short"]]);
+    value(await actions.tagResources({ resources: [other.id], tag: "short", on: false }));
+    expect([await tagsOf(one.id), await tagsOf(other.id)]).toEqual([["short"], []]);
+  });
+
+  test("are hers alone: a colleague who has the same thing has words of his own", async () => {
+    const { id } = await publishFor(db, world.teodor, lesson("Shared"), ["staffroom"]);
+    value(await actions.packResource({ resource: id }));
+    value(await actions.tagResources({ resources: [id], tag: "his", on: true }));
+    const teodor = { id: world.teodor, district: world.district, school: world.here };
+    expect((await satchelOf(db, teodor)).find((item) => item.id === id)?.tags).toEqual([]);
+  });
+
+  test.each(["", "   ", "x".repeat(41)])("%j is no word", async (tag) => {
+    const { id } = await publishFor(db, world.ines, lesson("Wordless"));
+    expect(await actions.tagResources({ resources: [id], tag, on: true })).toMatchObject({ ok: false, field: "tag" });
+  });
+
+  test("stand on nothing she may not see", async () => {
+    const { id } = await publishFor(db, world.judit, lesson("Hidden words"), ["staffroom"]);
+    expect((await actions.tagResources({ resources: [id], tag: "peek", on: true })).ok).toBe(false);
+  });
+});
+
+describe("copies of her own", () => {
+  test("are drafts that say so; what was published stays as it was, and the source stays named", async () => {
+    const { id } = await publishFor(db, world.ines, lesson("Friday opener"));
+    const [copy] = value(await duplicateResources({ resources: [id] }));
+    const item = (await satchelOf(db, ines())).find((one) => one.id === copy);
+    expect(item).toMatchObject({ origin: "made", draftOnly: true, facts: { title: "Friday opener (copy)" } });
+    expect((await satchelOf(db, ines())).find((one) => one.id === id)).toMatchObject({ draftOnly: false });
+  });
+
+  test("nobody copies another's this way", async () => {
+    const { id } = await publishFor(db, world.teodor, lesson("Not hers"), ["staffroom"]);
+    expect((await duplicateResources({ resources: [id] })).ok).toBe(false);
+  });
+});
+
+describe("what is put away", () => {
+  test("is still hers and can be brought back; nobody finds it meanwhile", async () => {
+    const { id } = await publishFor(db, world.ines, lesson("Put away"), ["staffroom"]);
+    const away = async () => (await satchelOf(db, ines())).find((item) => item.id === id)?.away;
+    expect(await away()).toBe(false);
+    value(await archiveResource({ resource: id, archived: true }));
+    expect(await away()).toBe(true);
+    actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
+    expect((await actions.packResource({ resource: id })).ok).toBe(false);
+    actAs(ines());
+    value(await archiveResource({ resource: id, archived: false }));
+    expect(await away()).toBe(false);
+  });
+});
+
+describe("an original she packed", () => {
+  const gone = async () => (await withdrawnFrom(db, ines())).map(({ title, author }) => [title, author]);
+
+  test("says so when its author puts it away, and is there again when it is", async () => {
+    const { id } = await publishFor(db, world.teodor, lesson("Here today"), ["staffroom"]);
+    value(await actions.packResource({ resource: id }));
+    expect(await gone()).toEqual([]);
+    actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
+    value(await archiveResource({ resource: id, archived: true }));
+    expect(await gone()).toEqual([["Here today", "teodor Test"]]);
+    value(await archiveResource({ resource: id, archived: false }));
+    expect(await gone()).toEqual([]);
+  });
+
+  test("says so when it leaves the shelf she saw it on, by the title it had then", async () => {
+    const { id } = await publishFor(db, world.teodor, lesson("Old title"), ["staffroom"]);
+    value(await actions.packResource({ resource: id }));
+    await publish(db, {
+      resource: id,
+      document: lesson("New and secret title"),
+      author: world.teodor,
+      now: new Date(),
+    });
+    await takeOffShelf(db, id, "staffroom");
+    await db.query("update search_entry set shelves = 0 where resource_id = $1", [id]);
+    expect(await gone()).toEqual([["Old title", "teodor Test"]]);
+    value(await actions.unpackResources({ ids: [id] }));
+    expect(await gone()).toEqual([]);
+  });
+});
+
+describe("the colour of a pocket", () => {
+  test("is one of those there are", async () => {
+    const pocket = value(await actions.makePocket({ name: "Coloured" }));
+    expect(pocket.colour).toBe("plain");
+    value(await actions.changePocket({ pocket: pocket.id, colour: "plum" }));
+    expect((await pocketsOf(db, world.ines)).find((one) => one.id === pocket.id)).toMatchObject({
+      name: "Coloured",
+      colour: "plum",
+    });
+    expect((await actions.changePocket({ pocket: pocket.id, colour: "gold" as "plum" })).ok).toBe(false);
+  });
 });

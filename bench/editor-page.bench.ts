@@ -1,0 +1,144 @@
+import { spawn } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { chromium, type CDPSession, type Page } from "@playwright/test";
+import { seed } from "@demo/seed";
+import { bulkLesson } from "@demo/bulk/lessons";
+import { SeededRandom } from "@demo/bulk/random";
+import { documentOf } from "@demo/read";
+import type { Document, Step } from "@/core/resource/document";
+import { migrate } from "@/data/migrate";
+import { EmbeddedDb } from "@/data/pglite";
+import { addResource, saveDraft } from "@/data/resources";
+import { indexResource } from "@/data/shelves";
+import { findChromium } from "../scripts/chromium.mjs";
+import { nextProgram } from "../scripts/built.mjs";
+import { percentile, printTable, readOptions } from "./table";
+
+/**
+ * The editor in a real browser, on the built application: how long scripts run until a resource lies open, and what one
+ * key costs, everything the page does for it counted (scripts, styles, layout, painting). And Find: from the last key to
+ * the results. Run `npm run build` first.
+ */
+const { n, json } = readOptions({ n: [60, 200] });
+const PORT = 3297;
+const TEXT = "the tide comes in twice a day and the boats go out with it ";
+const rows: Record<string, string | number>[] = [];
+
+function lessonOf(count: number): Document {
+  const random = new SeededRandom(3);
+  const steps: Step[] = [];
+  for (let made = 0; steps.length < count; made += 1)
+    steps.push(...documentOf(`e${made}`, { ...bulkLesson(random), by: "" }).steps);
+  return { ...documentOf("whole", { ...bulkLesson(random), by: "" }), steps: steps.slice(0, count) };
+}
+
+async function spent(session: CDPSession, of: "ScriptDuration" | "TaskDuration"): Promise<number> {
+  const { metrics } = await session.send("Performance.getMetrics");
+  return (metrics.find(({ name }) => name === of)?.value ?? 0) * 1000;
+}
+
+/** What each key of a text costs, in milliseconds. */
+async function keys(page: Page, session: CDPSession): Promise<number[]> {
+  const took: number[] = [];
+  for (const key of TEXT + TEXT) {
+    const before = await spent(session, "TaskDuration");
+    await page.keyboard.type(key);
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 0))));
+    took.push((await spent(session, "TaskDuration")) - before);
+  }
+  return took;
+}
+
+const put = (name: string, count: number, took: readonly number[]) =>
+  rows.push({ case: name, n: count, p50_ms: percentile(took, 50), p95_ms: percentile(took, 95) });
+
+async function measureEditor(page: Page, session: CDPSession, id: number, count: number): Promise<void> {
+  const opened: number[] = [];
+  for (let round = 0; round < 8; round += 1) {
+    await page.goto("about:blank");
+    const before = await spent(session, "ScriptDuration");
+    await page.goto(`http://localhost:${PORT}/adapt/${id}`, { waitUntil: "networkidle" });
+    opened.push((await spent(session, "ScriptDuration")) - before);
+  }
+  put("open the editor, scripts alone", count, opened);
+  await page.getByLabel("Title of the step").focus();
+  put("a key in a title, everything", count, await keys(page, session));
+  await page.getByRole("textbox", { name: "Instructions" }).click();
+  put("a key in rich text, everything", count, await keys(page, session));
+}
+
+async function measureFind(page: Page, bulk: number): Promise<void> {
+  const took: number[] = [];
+  await page.goto(`http://localhost:${PORT}/find`, { waitUntil: "networkidle" });
+  const box = page.getByLabel("About: words to look for");
+  for (const words of [
+    "tide",
+    "boats",
+    "map scale",
+    "fractions",
+    "puffin",
+    "weather",
+    "harbour",
+    "knots",
+    "timetable",
+  ]) {
+    await box.fill(words);
+    const from = Date.now();
+    await page.keyboard.press("Enter");
+    await page.getByRole("list", { name: "How it was narrowed" }).getByText(words).waitFor();
+    took.push(Date.now() - from);
+  }
+  put("find: from the last key to the results", bulk, took.slice(1));
+}
+
+const BULK = 5_000;
+const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-bench-"));
+const ids: number[] = [];
+{
+  const db = await EmbeddedDb.open({ folder });
+  await migrate(db);
+  await seed(db, { now: new Date(), bulk: BULK });
+  const [ines] = await db.query<{ id: number; district: number }>(
+    "select id, district_id district from person where email = 'ines.halloran@skerry.example'",
+  );
+  for (const count of n) {
+    const resource = await addResource(db, {
+      district: ines!.district,
+      owner: ines!.id,
+      source: null,
+      created: new Date(),
+    });
+    const document = lessonOf(count);
+    await saveDraft(db, { resource, document, base: null, seen: 0, by: ines!.id, at: new Date() });
+    await indexResource(db, resource, document, false);
+    ids.push(resource);
+  }
+  await db.close();
+}
+const server = spawn(process.execPath, [nextProgram, "start", "-p", String(PORT)], {
+  env: { ...process.env, DEMO: "1", DATA_DIR: folder, NODE_ENV: "production" },
+  stdio: "ignore",
+});
+try {
+  const browser = await chromium.launch({ executablePath: findChromium(), args: ["--no-sandbox", "--disable-gpu"] });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  for (let tries = 0; tries < 60; tries += 1) {
+    const there = await page.goto(`http://localhost:${PORT}/sign-in`).catch(() => null);
+    if (there) break;
+    await new Promise((done) => setTimeout(done, 500));
+  }
+  await page.getByRole("button", { name: /^Ines Halloran/ }).click();
+  await page.waitForURL(/find/);
+  const session = await page.context().newCDPSession(page);
+  await session.send("Performance.enable");
+  for (const [at, count] of n.entries()) await measureEditor(page, session, ids[at]!, count);
+  await measureFind(page, BULK);
+  await browser.close();
+} finally {
+  server.kill("SIGTERM");
+  rmSync(folder, { recursive: true, force: true });
+}
+printTable(rows, json);
+process.exit(0);

@@ -1,0 +1,142 @@
+import type { Block } from "./block";
+import { parseDocument, type Document, type Step } from "./document";
+import { newQuestion, newStep } from "./edit";
+import { newManipulative } from "../manipulative/manipulative";
+import { richText } from "./rich-text";
+import { remarks, unfinished } from "./unfinished";
+
+let n = 0;
+const newId = () => `u${(n += 1)}`;
+const stepWith = (...blocks: Block[]): Step => newStep("en", "A step", newId, blocks);
+const lesson = (steps: Step[], more: Partial<Document> = {}): Document =>
+  parseDocument({
+    schema: 1,
+    languages: ["en"],
+    title: { en: "Tides" },
+    kind: "lesson",
+    grades: { from: 4, to: 5 },
+    subjects: ["science"],
+    licence: "CC-BY-4.0",
+    steps,
+    ...more,
+  });
+const stops = (...blocks: Block[]) => unfinished(lesson([stepWith(...blocks)]), 1).map(({ problem }) => problem);
+const worth = (step: Step, more: Partial<Document> = {}) => remarks(lesson([step], more)).map(({ problem }) => problem);
+const film: Block = { id: "f", type: "film", media: "film:into-the-lock", captions: {}, stops: [] };
+const text = (words: string): Block => ({ id: newId(), type: "text", text: { en: richText(words) } });
+
+describe("what stands in the way of going out", () => {
+  test.each<[string, Block[], string[]]>([
+    [
+      "a sound nobody recorded",
+      [{ id: "s", type: "sound", media: "sound:silence" }],
+      ["Nothing has been recorded to listen to."],
+    ],
+    [
+      "a link that says nothing",
+      [{ id: "l", type: "link", href: "https://skerry.example/", label: {} }],
+      ["A link says nothing."],
+    ],
+    ["maths that is none", [{ id: "m", type: "maths", tex: "  ", spoken: {} }], ["Maths is empty."]],
+    ["a film cut away to nothing", [{ ...film, from: 10, to: 4 }], ["A film ends before it begins."]],
+    [
+      "a stop with a link that says nothing",
+      [{ ...film, stops: [{ id: "x", at: 3, maySkip: true, link: { href: "https://skerry.example/", label: {} } }] }],
+      ["A link in a film says nothing."],
+    ],
+    [
+      "a question in a film that asks nothing and has no answer",
+      [{ ...film, stops: [{ id: "x", at: 3, maySkip: false, question: newQuestion("choice", "en", newId) }] }],
+      ["A question asks nothing yet.", "A choice has no right answer."],
+    ],
+    [
+      "a picture to measure that nobody describes",
+      [{ id: "r", type: "manipulative", tool: newManipulative("ruler", "en") }],
+      ["A picture to measure has no description."],
+    ],
+    [
+      "a poll with nothing to choose between",
+      [
+        {
+          id: "p",
+          type: "question",
+          question: {
+            ...newQuestion("poll", "en", newId),
+            prompt: { en: richText("Well?") },
+            options: [{ id: "a", text: { en: "Yes" } }],
+          } as never,
+        },
+      ],
+      ["A poll has only one answer."],
+    ],
+  ])("%s", (_name, blocks, expected) => {
+    expect(stops(...blocks)).toEqual(expected);
+  });
+
+  test("what is whole stands in nobody's way", () => {
+    const asked = (type: "photo" | "speech" | "notePage") => ({
+      id: newId(),
+      type: "question" as const,
+      question: { ...newQuestion(type, "en", newId), prompt: { en: richText("Show it.") } },
+    });
+    expect(stops(film, asked("photo"), asked("speech"), asked("notePage"), text("Read."))).toEqual([]);
+  });
+});
+
+describe("what is worth a look", () => {
+  test("a film without captions, a sound without its words", () => {
+    expect(worth(stepWith(film))).toEqual(["A film has no captions."]);
+    expect(worth(stepWith({ ...film, captions: { en: "captions:into-the-lock.en" } }))).toEqual([]);
+    const sound: Block = { id: "s", type: "sound", media: "sound:watch-the-film-en", seconds: 8 };
+    expect(worth(stepWith(sound))).toEqual(["What is said in a sound is not written down."]);
+    expect(worth(stepWith({ ...sound, transcript: { en: "Watch." } }))).toEqual([]);
+  });
+
+  test.each(["Answer key: b, c, a", "Teacher's notes: go slowly here", "Clave de respuestas"])(
+    "“%s” in what students read",
+    (words) => {
+      expect(worth(stepWith(text(words)))).toEqual(["Students would read something written for teachers."]);
+      expect(worth({ ...stepWith(text(words)), audience: "teacher" })).toEqual([]);
+    },
+  );
+
+  test("a teacher in a story is no note for teachers", () => {
+    expect(worth(stepWith(text("The teacher answered: the key is under the mat.")))).toEqual([]);
+  });
+
+  test("a link to a page students do not have", () => {
+    const linked = (href: string): Block => ({
+      id: newId(),
+      type: "text",
+      text: {
+        en: {
+          type: "doc",
+          content: [
+            {
+              type: "paragraph",
+              content: [{ type: "text", text: "here", marks: [{ type: "link", attrs: { href } }] }],
+            },
+          ],
+        },
+      },
+    });
+    expect(worth(stepWith(linked("/satchel?pocket=3")))).toEqual(["A link leads to a page students do not have."]);
+    expect(worth(stepWith(linked("/help")))).toEqual([]);
+    expect(worth(stepWith(linked("https://skerry.example/satchel")))).toEqual([]);
+  });
+
+  test("texts that read harder than the grades it is for", () => {
+    const hard =
+      "Notwithstanding the considerable meteorological uncertainties accompanying equinoctial atmospheric disturbances, " +
+      "experienced navigators characteristically anticipate extraordinary hydrographic irregularities. ".repeat(8);
+    expect(worth(stepWith(text(hard)))).toEqual([
+      expect.stringMatching(/^It reads like grade \d+ \(.+\); it is for grade 5 at most\.$/),
+    ]);
+    expect(worth(stepWith(text("The sea is high. The boat can go. We wait on the wall. ".repeat(12))))).toEqual([]);
+  });
+
+  test("a second language with texts still to write, counted", () => {
+    const step = { ...stepWith(text("The sea is high.")), instructions: { en: { text: richText("Read.") } } };
+    expect(worth(step, { languages: ["en", "es"] })).toEqual(["3 of 3 texts are not written in “es” yet."]);
+  });
+});

@@ -1,0 +1,103 @@
+import { startAdaptation } from "../licence/licence";
+import { adoptStep } from "./adopt";
+import { parseDocument, type Document, type Recording, type Step } from "./document";
+import { newStep } from "./edit";
+import { factsOf } from "./facts";
+import { richText } from "./rich-text";
+import { unfinished } from "./unfinished";
+import { undecidedVoices, voiceOf, withoutUndecidedVoices, withVoice } from "./voices";
+
+const [author, adapter] = [1, 2];
+let n = 0;
+const newId = () => `v${(n += 1)}`;
+const recording: Recording = {
+  media: "sound:watch-the-film-en",
+  by: author,
+  name: "Ines Halloran",
+  seconds: 8,
+  kept: false,
+};
+const spoken: Step = {
+  ...newStep("en", "Watch", newId),
+  instructions: { en: { text: richText("Watch the film."), recording }, es: { text: richText("Mira la película.") } },
+};
+const document = parseDocument({
+  schema: 1,
+  languages: ["en", "es"],
+  title: { en: "Tides" },
+  kind: "lesson",
+  grades: { from: 4, to: 5 },
+  subjects: ["science"],
+  licence: "CC-BY-4.0",
+  steps: [spoken, newStep("en", "Silent", newId)],
+});
+const from = { resource: 9, revision: 12, title: "Tides", author: "Ines Halloran", source: "Lighthouse Road Primary" };
+const voiceIn = (of: Document, language = "en") => of.steps[0]!.instructions[language]?.recording;
+
+describe("the voice in the instructions", () => {
+  test("is her own, somebody's she keeps, or somebody's she has not decided about", () => {
+    expect(voiceOf(recording, author)).toBe("mine");
+    expect(voiceOf(recording, adapter)).toBe("theirs");
+    expect(voiceOf({ ...recording, kept: true }, adapter)).toBe("kept");
+  });
+
+  test("needs no leave in the author's own resource", () => {
+    expect(undecidedVoices(document, author)).toEqual([]);
+    expect(unfinished(document, author)).toEqual([]);
+  });
+
+  test("stands in the way of a version until its stay is chosen: kept with the name, or taken out", () => {
+    const version = startAdaptation(document, from);
+    expect(unfinished(version, adapter)).toEqual([
+      { step: spoken.id, problem: "Ines Halloran speaks here: record yours, keep theirs, or take it out." },
+    ]);
+    const kept = {
+      ...version,
+      steps: [withVoice(version.steps[0]!, "en", { ...recording, kept: true }), version.steps[1]!],
+    };
+    const silent = { ...version, steps: [withVoice(version.steps[0]!, "en", null), version.steps[1]!] };
+    expect(unfinished(kept, adapter)).toEqual([]);
+    expect(unfinished(silent, adapter)).toEqual([]);
+    expect(voiceIn(kept)?.name).toBe("Ines Halloran");
+  });
+
+  test("kept by one is not kept by the next who adapts it", () => {
+    const kept = { ...document, steps: [withVoice(spoken, "en", { ...recording, kept: true }), document.steps[1]!] };
+    expect(undecidedVoices(startAdaptation(kept, from), adapter)).toMatchObject([
+      { name: "Ines Halloran", language: "en" },
+    ]);
+  });
+
+  test("comes along with a step taken from elsewhere, and is asked about there too; one's own is not", () => {
+    const empty: Document = { ...document, steps: [] };
+    const taken = { ...from, licence: "CC-BY-4.0" as const, own: false };
+    const kept = withVoice(spoken, "en", { ...recording, kept: true });
+    expect(undecidedVoices(adoptStep(empty, kept, taken, { at: 0 }, newId).document, adapter)).toHaveLength(1);
+    expect(voiceIn(adoptStep(empty, kept, { ...taken, own: true }, { at: 0 }, newId).document)?.kept).toBe(true);
+  });
+
+  test("undecided, it is not heard in the preview; the words stay", () => {
+    const heard = withoutUndecidedVoices(document, adapter);
+    expect(voiceIn(heard)).toBeUndefined();
+    expect(heard.steps[0]!.instructions.en!.text).toEqual(richText("Watch the film."));
+    expect(withoutUndecidedVoices(document, author)).toBe(document);
+  });
+
+  test("is one for each language: taking one out leaves the other", () => {
+    const both = withVoice(spoken, "es", { ...recording, media: "sound:watch-the-film-es" });
+    const left = withVoice(both, "en", null);
+    expect(left.instructions.en?.recording).toBeUndefined();
+    expect(left.instructions.es?.recording?.media).toBe("sound:watch-the-film-es");
+  });
+
+  test("can be there before there are words in that language", () => {
+    const french = withVoice(spoken, "fr", recording);
+    expect(french.instructions.fr?.recording).toBe(recording);
+    expect(french.instructions.fr?.text).toEqual(richText(""));
+  });
+
+  test("counts into what there is to listen to", () => {
+    expect(factsOf(document).audioSeconds).toBe(8);
+    expect(factsOf({ ...document, steps: [withVoice(spoken, "en", null)] }).audioSeconds).toBe(0);
+  });
+});
