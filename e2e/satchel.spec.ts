@@ -189,3 +189,50 @@ test("words of her own, a copy, a colour; and an original that was withdrawn say
   await page.reload();
   await expect(page.getByText("No longer to be had")).toHaveCount(0);
 });
+
+test("carried with the mouse: what is ticked into a pocket, a pocket to another place", async ({ signedIn }) => {
+  const page = await signedIn("Aud Fennimore");
+  await page.goto("/satchel");
+  const pockets = page.getByRole("navigation", { name: "Pockets" });
+  for (const name of ["First", "Second", "Third"]) {
+    await page.getByRole("button", { name: "New pocket" }).click();
+    await page.getByLabel("Name of the new pocket").fill(name);
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
+  }
+  await pockets.getByRole("button", { name: /^Everything/ }).click();
+  await expect(page.getByRole("heading", { name: "Everything in my satchel" })).toBeVisible();
+  const place = (name: RegExp) => pockets.getByRole("listitem").filter({ has: page.getByRole("button", { name }) });
+  const carry = async (from: ReturnType<typeof page.locator>, to: ReturnType<typeof page.locator>) => {
+    const [start, end] = [(await from.boundingBox())!, (await to.boundingBox())!];
+    await page.mouse.move(start.x + start.width / 2, start.y + start.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(start.x + 20, start.y + 20, { steps: 4 });
+    await page.mouse.move(end.x + end.width / 2, end.y + end.height / 2, { steps: 8 });
+    await page.mouse.up();
+  };
+  await page
+    .getByRole("checkbox", { name: /^Tick / })
+    .nth(1)
+    .click();
+  await page
+    .getByRole("checkbox", { name: /^Tick / })
+    .nth(2)
+    .click();
+  await carry(page.getByTitle(/^Carry “/).first(), place(/^Second/));
+  await expect(page.getByText(/^Put [12] things? into “Second”\.$/)).toBeVisible();
+  await expect(pockets.getByRole("button", { name: /^Second/ })).toContainText(/[12]/);
+  await page.keyboard.press("u");
+  await expect(pockets.getByRole("button", { name: /^Second/ })).toContainText("0");
+
+  await carry(
+    place(/^Third/)
+      .locator("svg")
+      .first(),
+    place(/^First/),
+  );
+  await expect(page.getByText("Moved “Third”.")).toBeVisible();
+  await expect
+    .poll(async () => (await pockets.getByRole("listitem").allInnerTexts()).map((text) => text.split("\n")[0]))
+    .toEqual(["Everything", "Not in any pocket", "Third", "First", "Second"]);
+});

@@ -1,121 +1,34 @@
 "use client";
+import { useDndMonitor } from "@dnd-kit/core";
 import { clsx } from "clsx";
 import { Archive, FolderOpen, Inbox, Layers, MoreHorizontal, Plus } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useState, type FormEvent, type ReactNode } from "react";
+import { useState } from "react";
 import { inPocket, pocketColours, pocketTree, type OpenPocket, type PocketColour } from "@/core/satchel/filter";
 import type { Pocket, SatchelItem } from "@/data/satchel";
-import { arrangePockets, changePocket, makePocket, putIntoPocket, removePocket } from "@/server/actions/satchel";
-import { Button } from "@/ui/button";
-import { TextInput } from "@/ui/field";
+import {
+  arrangePockets,
+  changePocket,
+  makePocket,
+  putIntoPocket,
+  removePocket,
+  takeOutOfPocket,
+} from "@/server/actions/satchel";
 import { IconButton } from "@/ui/icon-button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
-
-/** Colours to tell pockets by at a glance; their names say the same. Brass is not among them: it means something here. */
-const colours: Record<PocketColour, { text: string; fill: string }> = {
-  plain: { text: "text-ink-soft", fill: "bg-card" },
-  moss: { text: "text-green", fill: "bg-green" },
-  slate: { text: "text-slate", fill: "bg-slate" },
-  clay: { text: "text-clay", fill: "bg-clay" },
-  plum: { text: "text-[#7b4b74] dark:text-[#c79bc0]", fill: "bg-[#7b4b74]" },
-  sand: { text: "text-line-strong", fill: "bg-line-strong" },
-};
-
-function NameForm({
-  start,
-  label,
-  onName,
-  onLeave,
-}: {
-  start: string;
-  label: string;
-  onName: (name: string) => Promise<string | null>;
-  onLeave: () => void;
-}) {
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const name = String(new FormData(event.currentTarget).get("name"));
-    setProblem(await onName(name));
-  };
-  return (
-    <form onSubmit={submit} className="px-2 py-1">
-      <TextInput
-        name="name"
-        autoFocus
-        aria-label={label}
-        defaultValue={start}
-        maxLength={80}
-        onKeyDown={(event) => event.key === "Escape" && onLeave()}
-        aria-invalid={problem !== null}
-      />
-      {problem && (
-        <p role="alert" className="mt-1 text-[13px] font-semibold text-clay">
-          {problem}
-        </p>
-      )}
-      <div className="mt-1 flex gap-1">
-        <Button size="small" type="submit">
-          Keep
-        </Button>
-        <Button size="small" look="quiet" onClick={onLeave}>
-          Leave it
-        </Button>
-      </div>
-    </form>
-  );
-}
-
-function Entry({
-  here,
-  icon,
-  text,
-  count,
-  inside = false,
-  onOpen,
-  menu,
-}: {
-  /** Stands inside the pocket above it. */
-  inside?: boolean;
-  here: boolean;
-  icon: ReactNode;
-  text: string;
-  count: number;
-  onOpen: () => void;
-  menu?: ReactNode;
-}) {
-  return (
-    <li
-      className={clsx(
-        "group flex items-center rounded-card pr-1",
-        inside && "ml-4",
-        here ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
-      )}
-    >
-      <button
-        type="button"
-        aria-current={here || undefined}
-        onClick={onOpen}
-        title={text}
-        className="flex h-9 min-w-0 flex-1 items-center gap-2 pl-2.5 text-left"
-      >
-        <span className="text-ink-soft">{icon}</span>
-        <span className="truncate">{text}</span>
-        <span className="numbers ml-auto pr-1 text-[13px] font-normal text-ink-soft">{count}</span>
-      </button>
-      {menu ?? <span className="w-7" />}
-    </li>
-  );
-}
+import { colours, Entry, NameForm } from "./pocket-entry";
 
 /** Everything, what is in no pocket, and the pockets; made, renamed and removed in place. */
 export function PocketList({
   items,
   pockets,
   pocket,
+  carried,
   onPick,
 }: {
+  /** What goes along when one thing is carried: all that is ticked, when it is among it. */
+  carried: (id: number) => number[];
   items: readonly SatchelItem[];
   pockets: readonly Pocket[];
   pocket: OpenPocket;
@@ -162,6 +75,42 @@ export function PocketList({
       parent ? `Put “${one.name}” inside “${parent.name}”.` : `“${one.name}” stands by itself.`,
     );
   };
+
+  const putInto = async (into: Pocket, resources: number[]) => {
+    const fresh = items
+      .filter((item) => resources.includes(item.id) && !item.pockets.includes(into.id))
+      .map(({ id }) => id);
+    if (fresh.length === 0) return tell(`That is in “${into.name}” already.`);
+    const outcome = await putIntoPocket({ pocket: into.id, resources: fresh });
+    if (!outcome.ok) return tellProblem(outcome.problem);
+    router.refresh();
+    tell(`Put ${fresh.length === 1 ? "1 thing" : `${fresh.length} things`} into “${into.name}”.`, async () => {
+      await takeOutOfPocket({ pocket: into.id, ids: fresh });
+      router.refresh();
+    });
+  };
+  /** A pocket carried to another takes its place on that one's level; what stands inside it comes along. */
+  const carry = (id: number, to: number) => {
+    const block = places.filter((place) => place.id === id || place.parent === id);
+    const { parent } = places.find((place) => place.id === to)!;
+    if (id === to || parent === id) return;
+    if (parent !== null && block.length > 1) return tellProblem("A pocket that holds pockets stands by itself.");
+    const down = places.findIndex((place) => place.id === id) < places.findIndex((place) => place.id === to);
+    const rest = places.filter((place) => !block.includes(place));
+    const end = rest.findLastIndex((place) => place.id === to || (parent === null && place.parent === to));
+    const at = down ? end + 1 : rest.findIndex((place) => place.id === to);
+    const moved = block.map((place) => (place.id === id ? { ...place, parent } : place));
+    void arrange(rest.toSpliced(at, 0, ...moved), `Moved “${pockets.find((one) => one.id === id)!.name}”.`);
+  };
+  useDndMonitor({
+    onDragEnd: ({ active, over }) => {
+      const to = pockets.find(({ id }) => id === over?.data.current?.pocket);
+      if (!to) return;
+      const { pocket: moved, thing } = (active.data.current ?? {}) as { pocket?: number; thing?: number };
+      if (thing !== undefined) void putInto(to, carried(thing));
+      else if (moved !== undefined) carry(moved, to.id);
+    },
+  });
 
   const make = async (name: string) => {
     const outcome = await makePocket({ name });
@@ -256,6 +205,7 @@ export function PocketList({
           ) : (
             <Entry
               key={one.id}
+              pocket={one.id}
               here={pocket === one.id}
               icon={<FolderOpen size={16} aria-hidden className={colours[one.colour].text} />}
               text={one.name}

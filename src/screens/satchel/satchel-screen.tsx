@@ -29,6 +29,7 @@ import { FactCells, LinesHead } from "../find/result-lines";
 import { LightTable } from "../light-table/light-table";
 import { useAddress } from "../use-address";
 import { BulkBar } from "./bulk-bar";
+import { Carrying, Grip } from "./carrying";
 import { FilterBar } from "./filter-bar";
 import { PocketHead } from "./pocket-head";
 import { PocketList } from "./pocket-list";
@@ -158,109 +159,120 @@ export function SatchelScreen({
           : pockets.find((one) => one.id === pocket)!.name;
   const elsewhere = opened !== null && !shown.some((item) => item.id === opened.resource.id);
   return (
-    <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)]">
-      <PocketList items={items} pockets={pockets} pocket={pocket} onPick={pick} />
-      <section aria-label={name} className="flex min-h-0 flex-col border-x border-line bg-card" aria-busy={busy}>
-        <PocketHead
-          key={pocket}
-          name={name}
-          pocket={pockets.find((one) => one.id === pocket) ?? null}
-          items={shown}
-          list={`/satchel/list?${listParameters(pocket, filter)}`}
-        >
-          <Button size="small" onClick={() => setMaking(true)}>
-            <Plus size={15} aria-hidden /> Make new
-          </Button>
-        </PocketHead>
-        {withdrawn.length > 0 && pocket === null && <WithdrawnNotice withdrawn={withdrawn} />}
-        {inside.length > 0 && <FilterBar items={inside} filter={filter} now={assign.now} onFilter={narrow} />}
-        {tickedItems.length > 0 && (
-          <BulkBar
-            ticked={tickedItems}
-            pockets={pockets}
-            pocket={pocket}
-            words={words}
-            onDone={() => setTicked(new Set())}
-          />
-        )}
-        {shown.length > 0 ? (
-          <>
-            <div className="flex items-center bg-shade pl-4">
-              <Checkbox
-                label="Tick all"
-                checked={
-                  tickedItems.length === 0 ? false : tickedItems.length === shown.length ? true : "indeterminate"
-                }
-                onChange={(all) => setTicked(all ? new Set(shown.map((item) => item.id)) : new Set())}
-              />
-              <div className="flex-1">
-                <LinesHead sort={null} last="Touched" />
+    <Carrying>
+      <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)]">
+        <PocketList
+          items={items}
+          pockets={pockets}
+          pocket={pocket}
+          carried={(id) => (ticked.has(id) ? tickedItems.map((item) => item.id) : [id])}
+          onPick={pick}
+        />
+        <section aria-label={name} className="flex min-h-0 flex-col border-x border-line bg-card" aria-busy={busy}>
+          <PocketHead
+            key={pocket}
+            name={name}
+            pocket={pockets.find((one) => one.id === pocket) ?? null}
+            items={shown}
+            list={`/satchel/list?${listParameters(pocket, filter)}`}
+          >
+            <Button size="small" onClick={() => setMaking(true)}>
+              <Plus size={15} aria-hidden /> Make new
+            </Button>
+          </PocketHead>
+          {withdrawn.length > 0 && pocket === null && <WithdrawnNotice withdrawn={withdrawn} />}
+          {inside.length > 0 && <FilterBar items={inside} filter={filter} now={assign.now} onFilter={narrow} />}
+          {tickedItems.length > 0 && (
+            <BulkBar
+              ticked={tickedItems}
+              pockets={pockets}
+              pocket={pocket}
+              words={words}
+              onDone={() => setTicked(new Set())}
+            />
+          )}
+          {shown.length > 0 ? (
+            <>
+              <div className="flex items-center bg-shade pl-4">
+                <Checkbox
+                  label="Tick all"
+                  checked={
+                    tickedItems.length === 0 ? false : tickedItems.length === shown.length ? true : "indeterminate"
+                  }
+                  onChange={(all) => setTicked(all ? new Set(shown.map((item) => item.id)) : new Set())}
+                />
+                <div className="flex-1">
+                  <LinesHead sort={null} last="Touched" />
+                </div>
               </div>
-            </div>
-            <div ref={box} className="min-h-0 flex-1 overflow-auto">
-              <ul aria-label={name} className="relative" style={{ height: lines.getTotalSize() }}>
-                {lines.getVirtualItems().map((row) => {
-                  const item = shown[row.index]!;
-                  return (
-                    <Line
-                      key={item.id}
-                      style={{ position: "absolute", insetInline: 0, top: row.start, height: LINE_HEIGHT }}
-                      title={item.facts.title}
-                      from={
-                        <>
-                          {item.revised && <strong className="text-slate">revised · </strong>}
-                          {says[item.origin](item)}
-                          {item.tags.length > 0 && ` · ${item.tags.join(", ")}`}
-                        </>
-                      }
-                      fromText={[says[item.origin](item), ...item.tags].join(" · ")}
-                      mine
-                      selected={item.id === selected}
-                      onOpen={() => open(item.id)}
-                      before={
-                        <Checkbox
-                          label={`Tick ${item.facts.title}`}
-                          checked={ticked.has(item.id)}
-                          onChange={() => tick(item.id)}
-                        />
-                      }
-                    >
-                      <FactCells facts={item.facts} />
-                      <span className="numbers text-right text-[12px] text-ink-soft">{touched(item.touched)}</span>
-                    </Line>
-                  );
-                })}
-              </ul>
-            </div>
-          </>
-        ) : inside.length > 0 ? (
-          <Empty title="Nothing here fits that">
-            <Button onClick={() => narrow(anyFilter)}>Show all {inside.length} again</Button>
-          </Empty>
-        ) : pocket === "none" && items.length > 0 ? (
-          <Empty title="All sorted">Everything in your satchel has a pocket.</Empty>
-        ) : (
-          <Empty title={pocket === null ? "Your satchel is empty" : "This pocket is empty"}>
-            <p>
-              {pocket === null
-                ? "Find something and press p to pack it."
-                : "Tick something in your satchel and put it into this pocket."}
-            </p>
-            <Link href="/find" className={buttonClasses()}>
-              Go and find
-            </Link>
-          </Empty>
-        )}
-      </section>
-      <section aria-label="Light table" className="min-h-0">
-        {elsewhere && <Notice className="mx-5 mt-3">This is not in “{name}”.</Notice>}
-        {opened ? (
-          <LightTable key={opened.resource.id} data={opened} assign={assign} />
-        ) : (
-          <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>
-        )}
-      </section>
-      <NewResource open={making} onOpenChange={setMaking} />
-    </div>
+              <div ref={box} className="min-h-0 flex-1 overflow-auto">
+                <ul aria-label={name} className="relative" style={{ height: lines.getTotalSize() }}>
+                  {lines.getVirtualItems().map((row) => {
+                    const item = shown[row.index]!;
+                    return (
+                      <Line
+                        key={item.id}
+                        style={{ position: "absolute", insetInline: 0, top: row.start, height: LINE_HEIGHT }}
+                        title={item.facts.title}
+                        from={
+                          <>
+                            {item.revised && <strong className="text-slate">revised · </strong>}
+                            {says[item.origin](item)}
+                            {item.tags.length > 0 && ` · ${item.tags.join(", ")}`}
+                          </>
+                        }
+                        fromText={[says[item.origin](item), ...item.tags].join(" · ")}
+                        mine
+                        selected={item.id === selected}
+                        onOpen={() => open(item.id)}
+                        before={
+                          <span className="flex items-center">
+                            <Grip id={item.id} title={item.facts.title} />
+                            <Checkbox
+                              label={`Tick ${item.facts.title}`}
+                              checked={ticked.has(item.id)}
+                              onChange={() => tick(item.id)}
+                            />
+                          </span>
+                        }
+                      >
+                        <FactCells facts={item.facts} />
+                        <span className="numbers text-right text-[12px] text-ink-soft">{touched(item.touched)}</span>
+                      </Line>
+                    );
+                  })}
+                </ul>
+              </div>
+            </>
+          ) : inside.length > 0 ? (
+            <Empty title="Nothing here fits that">
+              <Button onClick={() => narrow(anyFilter)}>Show all {inside.length} again</Button>
+            </Empty>
+          ) : pocket === "none" && items.length > 0 ? (
+            <Empty title="All sorted">Everything in your satchel has a pocket.</Empty>
+          ) : (
+            <Empty title={pocket === null ? "Your satchel is empty" : "This pocket is empty"}>
+              <p>
+                {pocket === null
+                  ? "Find something and press p to pack it."
+                  : "Tick something in your satchel and put it into this pocket."}
+              </p>
+              <Link href="/find" className={buttonClasses()}>
+                Go and find
+              </Link>
+            </Empty>
+          )}
+        </section>
+        <section aria-label="Light table" className="min-h-0">
+          {elsewhere && <Notice className="mx-5 mt-3">This is not in “{name}”.</Notice>}
+          {opened ? (
+            <LightTable key={opened.resource.id} data={opened} assign={assign} />
+          ) : (
+            <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>
+          )}
+        </section>
+        <NewResource open={making} onOpenChange={setMaking} />
+      </div>
+    </Carrying>
   );
 }
