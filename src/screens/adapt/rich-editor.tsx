@@ -22,21 +22,6 @@ const extensions = [
   MathsNode,
 ];
 
-/**
- * What is pasted, without anything that could run or load while it is read. The document keeps only what it knows anyway;
- * but on the way there a browser would look at pictures and handlers.
- */
-function inert(html: string): string {
-  const read = new DOMParser().parseFromString(html, "text/html");
-  for (const element of read.querySelectorAll("script, style, img, iframe, object, embed, link, meta"))
-    element.remove();
-  for (const element of read.querySelectorAll("*"))
-    for (const { name } of [...element.attributes])
-      if (!["href", "data-pm-slice", "start", "data-cue", "data-maths", "cue", "tex", "spoken"].includes(name))
-        element.removeAttribute(name);
-  return read.body.innerHTML;
-}
-
 /** Rich text edited where it stands. `value` changing from outside (undo) is taken over. */
 export function RichEditor({
   label,
@@ -60,7 +45,6 @@ export function RichEditor({
     content: value ?? "",
     immediatelyRender: false,
     editorProps: {
-      transformPastedHTML: inert,
       attributes: { role: "textbox", "aria-multiline": "true", "aria-label": label, class: "px-1" },
     },
     onUpdate: ({ editor: changed }) => {
