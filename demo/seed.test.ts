@@ -1,3 +1,10 @@
+import { readFileSync, statSync } from "node:fs";
+import path from "node:path";
+import { readCaptions } from "@/core/media/captions";
+import { shippedFilms } from "@/core/media/shipped";
+import type { Document } from "@/core/resource/document";
+import { translated } from "@/core/resource/translate";
+import { unfinished } from "@/core/resource/unfinished";
 import { resultTable } from "@/core/results/table";
 import { stateOf } from "@/core/assign/assignment";
 import { assignmentsOf } from "@/data/assignments";
@@ -151,5 +158,59 @@ describe("there is something to find and to vet", () => {
         where left(a ->> 'code', 2) in ('MA', 'RE', 'SC') and not exists (select 1 from standard s where s.code = a ->> 'code')`,
     );
     expect(rows).toEqual([]);
+  });
+});
+
+describe("a lesson in two languages, with a film and a voice", () => {
+  const harbour = async () => {
+    const [row] = await db.query<{ owner: number; document: Document }>(
+      `select r.owner_id owner, v.document from resource r join revision v on v.id = r.head_revision_id
+        where v.document -> 'title' ->> 'en' = 'The harbour in twelve hours'`,
+    );
+    return row!;
+  };
+
+  test("says everything in both", async () => {
+    const { document } = await harbour();
+    expect(document.languages).toEqual(["en", "es"]);
+    const { written, all } = translated(document, "es");
+    expect([written, all > 20]).toEqual([all, true]);
+  });
+
+  test("is spoken by whoever wrote it, in both", async () => {
+    const { owner, document } = await harbour();
+    const voices = Object.entries(document.steps[0]!.instructions).map(([language, { recording }]) => [
+      language,
+      recording?.by,
+      recording?.name,
+    ]);
+    expect(voices.sort()).toEqual([
+      ["en", owner, "Ines Halloran"],
+      ["es", owner, "Ines Halloran"],
+    ]);
+    expect(unfinished(document, owner)).toEqual([]);
+  });
+
+  test("has a film whose stops lie inside it and whose captions are there", async () => {
+    const { document } = await harbour();
+    const [film] = document.steps[0]!.blocks.filter((block) => block.type === "film");
+    const shipped = shippedFilms.find(({ media }) => media === film!.media)!;
+    expect(film!.stops.length).toBe(3);
+    expect(film!.stops.every(({ at }) => at > 0 && at < shipped.seconds)).toBe(true);
+    for (const language of document.languages) {
+      const file = path.join("public", "films", `${film!.captions[language]!.split(":")[1]}.vtt`);
+      const cues = readCaptions(readFileSync(file, "utf8"));
+      expect(cues.at(-1)!.to).toBeLessThanOrEqual(shipped.seconds);
+    }
+  });
+
+  test("every film that comes along is small, and has its captions in two languages, as long as each other", () => {
+    for (const { media, captions } of shippedFilms) {
+      expect(statSync(path.join("public", "films", `${media.split(":")[1]}.webm`)).size).toBeLessThan(1_000_000);
+      const lengths = Object.values(captions).map(
+        (one) => readCaptions(readFileSync(path.join("public", "films", `${one.split(":")[1]}.vtt`), "utf8")).length,
+      );
+      expect(new Set(lengths).size).toBe(1);
+    }
   });
 });

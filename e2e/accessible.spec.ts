@@ -68,6 +68,34 @@ for (const theme of ["day", "evening"] as const) {
     await nothingSerious(page);
   });
 
+  test(`films, voices, another language and things to find out with have nothing serious against them, ${theme}`, async ({
+    signedIn,
+  }) => {
+    test.slow();
+    const page = await signedIn("Ines Halloran");
+    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
+    await page.goto("/find?words=harbour+in+twelve+hours");
+    await page.keyboard.press("e");
+    await page.waitForURL(/adapt/);
+    await expect(page.getByRole("region", { name: "Film", exact: true })).toBeVisible();
+    await nothingSerious(page);
+    await page.getByRole("radio", { name: "español" }).click();
+    await nothingSerious(page);
+    await page.getByRole("button", { name: "See as student" }).click();
+    for (const step of [1, 2, 3, 4]) {
+      await page
+        .getByRole("region", { name: "Steps" })
+        .getByRole("button", { name: new RegExp(`^${step}`) })
+        .click();
+      await nothingSerious(page);
+    }
+    await page.goto("/find?words=scales+coins+and+rulers&mode=work");
+    for (const step of [1, 2, 3, 4]) {
+      await page.goto(`/find?words=scales+coins+and+rulers&mode=work&step=${step}`);
+      await nothingSerious(page);
+    }
+  });
+
   test(`no view of a student's has anything serious against it, ${theme}`, async ({ signedIn }) => {
     const page = await signedIn("Sunniva Dale", { phone: true });
     await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);

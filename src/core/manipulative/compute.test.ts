@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import {
   angleAt,
   elapsed,
@@ -139,5 +140,85 @@ describe("ruler and protractor", () => {
     expect(angleAt(corner, { x: 1, y: 0.5 }, { x: 0.5, y: 0 }, 1)).toBeCloseTo(90);
     expect(angleAt(corner, { x: 0, y: 0.51 }, { x: 0, y: 0.49 }, 1)).toBeCloseTo(2.29, 1);
     expect(angleAt(corner, { x: 1, y: 0.5 }, { x: 0.75, y: 0.25 }, 2)).toBeCloseTo(63.43, 1);
+  });
+});
+
+describe("for any setting", () => {
+  test("a clock turned to where its hand already stands stays, and never jumps by more than half an hour", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 1439 }), fc.integer({ min: 0, max: 359 }), (minute, degrees) => {
+        expect(turnedTo(minute, handsAt(minute).minute)).toBe(minute);
+        const moved = elapsed(minute, turnedTo(minute, degrees));
+        expect(Math.min(moved, 1440 - moved)).toBeLessThanOrEqual(30);
+      }),
+    );
+  });
+
+  test("no trade of blocks changes what they are worth, and every one can be taken back", () => {
+    const blocks = fc.array(fc.integer({ min: 0, max: 19 }), { minLength: 2, maxLength: 4 });
+    fc.assert(
+      fc.property(blocks, fc.integer({ min: 0, max: 3 }), (counts, place) => {
+        const up = trade(counts, place, "up");
+        if (!up) return;
+        expect(worthOf(up)).toBe(worthOf(counts));
+        expect(trade(up, place + 1, "down")).toEqual(counts);
+      }),
+    );
+  });
+
+  test("a tide never rises above high water nor falls below low water", () => {
+    const levels = fc.array(fc.integer({ min: -20, max: 80 }), { minLength: 2, maxLength: 8 });
+    fc.assert(
+      fc.property(levels, fc.double({ min: 0, max: 1, noNaN: true }), (heights, along) => {
+        const points = heights.map((height, at): [number, number] => [at * 6, height / 10]);
+        const x = along * points.at(-1)![0];
+        const height = heightAt({ points, curve: "tide" }, x)!;
+        expect(height).toBeGreaterThanOrEqual(Math.min(...heights) / 10 - 1e-9);
+        expect(height).toBeLessThanOrEqual(Math.max(...heights) / 10 + 1e-9);
+      }),
+    );
+  });
+
+  test("a length is the same from either end, an angle from either arm", () => {
+    const place = fc.record({
+      x: fc.double({ min: 0, max: 1, noNaN: true }),
+      y: fc.double({ min: 0, max: 1, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(place, place, place, (one, other, corner) => {
+        expect(lengthBetween(one, other, 0.7, 12)).toBeCloseTo(lengthBetween(other, one, 0.7, 12));
+        expect(angleAt(corner, one, other, 0.7)).toBeCloseTo(angleAt(corner, other, one, 0.7));
+        expect(angleAt(corner, one, other, 0.7)).toBeLessThanOrEqual(180);
+      }),
+    );
+  });
+});
+
+describe("how one is set up", () => {
+  test.each<[string, object]>([
+    ["a bar cut into nothing", { tool: "bars", parts: [0] }],
+    ["more bars than fit", { tool: "bars", parts: [2, 3, 4, 5, 6] }],
+    [
+      "a graph whose points go back",
+      {
+        tool: "graph reader",
+        x: { from: 0, to: 9, step: 1 },
+        y: { from: 0, to: 9, step: 1 },
+        points: [
+          [3, 1],
+          [2, 4],
+        ],
+      },
+    ],
+    ["a time that is none", { tool: "clock", from: 1440, to: 0 }],
+    ["money of a country that is not there", { tool: "coins", currency: "XXX" }],
+    ["a weight of nothing", { tool: "balance", left: [{ name: {}, weight: 0 }], weights: [1] }],
+    ["a line from high to low", { tool: "number line", axis: { from: 9, to: 1, step: 1 } }],
+    [
+      "a picture from elsewhere",
+      { tool: "ruler", measure: "length", media: "https://skerry.example/a.png", description: {} },
+    ],
+  ])("%s is refused", (_name, tool) => {
+    expect(Manipulative.safeParse(tool).success).toBe(false);
   });
 });

@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { CaptionsError, clockTime, readCaptions, writeCaptions } from "./captions";
 
 // The form is W3C's WebVTT: https://www.w3.org/TR/webvtt1/ (section 4); the first file follows its introductory examples.
@@ -46,4 +47,22 @@ test.each([
 
 test("a moment is written as people write it", () => {
   expect([0, 7.4, 75, 3600, 3725].map(clockTime)).toEqual(["0:00", "0:07", "1:15", "1:00:00", "1:02:05"]);
+});
+
+test("whatever captions are written, they are read back to the thousandth of a second", () => {
+  const moment = fc.integer({ min: 0, max: 7_200_000 });
+  const words = fc.stringMatching(/^[A-Za-z¿¡áéñ,.!? ]{1,60}$/).map((text) => text.trim() || "…");
+  const cue = fc
+    .tuple(moment, fc.integer({ min: 1, max: 20_000 }), words)
+    .map(([from, length, text]) => ({ from: from / 1000, to: (from + length) / 1000, text }));
+  fc.assert(
+    fc.property(fc.array(cue, { minLength: 1, maxLength: 20 }), (cues) => {
+      const back = readCaptions(writeCaptions(cues));
+      expect(back.map(({ text }) => text)).toEqual(cues.map(({ text }) => text));
+      back.forEach((one, at) => {
+        expect(one.from).toBeCloseTo(cues[at]!.from, 3);
+        expect(one.to).toBeCloseTo(cues[at]!.to, 3);
+      });
+    }),
+  );
 });

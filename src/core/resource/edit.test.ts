@@ -6,6 +6,7 @@ import {
   mixed,
   moveBlock,
   moveStep,
+  moveSteps,
   newQuestion,
   newStep,
   putBlock,
@@ -14,6 +15,7 @@ import {
   removeSteps,
   replaceStep,
   restoreBlock,
+  restoreSteps,
   writePassage,
 } from "./edit";
 import { questionTypes } from "./testing/question-types";
@@ -154,5 +156,60 @@ describe("a passage with gaps, as she types it", () => {
         expect(writePassage(read.passage, read.gaps)).toBe(typed);
       }),
     );
+  });
+});
+
+describe("several steps at once", () => {
+  const all = lesson(["a", "b", "c", "d", "e"]);
+  const [a, b, c, d, e] = all.steps.map(({ id }) => id) as [string, string, string, string, string];
+
+  test("go up and down together, in their order", () => {
+    expect(titles(moveSteps(all, [b, c], 1))).toEqual(["a", "d", "b", "c", "e"]);
+    expect(titles(moveSteps(all, [b, d], -1))).toEqual(["b", "a", "d", "c", "e"]);
+    expect(titles(moveSteps(all, [d, b], -1))).toEqual(["b", "a", "d", "c", "e"]);
+  });
+
+  test("stop together at the ends", () => {
+    expect(titles(moveSteps(all, [a, b], -1))).toEqual(["a", "b", "c", "d", "e"]);
+    expect(titles(moveSteps(all, [a, c], -1))).toEqual(["a", "c", "b", "d", "e"]);
+    expect(titles(moveSteps(all, [d, e], 1))).toEqual(["a", "b", "c", "d", "e"]);
+    expect(titles(moveSteps(all, [a, b, c, d, e], 1))).toEqual(["a", "b", "c", "d", "e"]);
+  });
+
+  test("up and down again is where they were, unless they stood at an end", () => {
+    fc.assert(
+      fc.property(fc.subarray([b, c, d]), (chosen) => {
+        const there = moveSteps(moveSteps(all, chosen, 1), chosen, -1);
+        expect(new Set(titles(there))).toEqual(new Set(titles(all)));
+        if (!chosen.includes(d)) expect(titles(there)).toEqual(titles(all));
+      }),
+    );
+  });
+
+  test("are copied in their order, after the last of them, under ids of their own", () => {
+    const copied = duplicateSteps(all, [d, b], counter("copy"));
+    expect(titles(copied)).toEqual(["a", "b", "c", "d", "b", "d", "e"]);
+    expect(new Set(copied.steps.map(({ id }) => id)).size).toBe(7);
+  });
+
+  test("removed, they come back each to its place", () => {
+    const without = removeSteps(all, [a, c, d]);
+    expect(titles(without)).toEqual(["b", "e"]);
+    expect(titles(restoreSteps(without, all, [a, c, d]))).toEqual(["a", "b", "c", "d", "e"]);
+  });
+
+  test("what was changed meanwhile stays, and what is there again is not put in twice", () => {
+    const without = removeSteps(all, [b, c]);
+    const meanwhile = moveStep(insertStep(without, newStep("en", "new", counter("new")), 0), 3, 1);
+    expect(titles(meanwhile)).toEqual(["new", "e", "a", "d"]);
+    const back = restoreSteps(meanwhile, all, [b, c]);
+    expect(titles(back)).toEqual(["new", "e", "a", "b", "c", "d"]);
+    expect(restoreSteps(back, all, [b, c])).toBe(back);
+  });
+
+  test("of none, nothing is done", () => {
+    expect(duplicateSteps(all, ["gone"], counter())).toBe(all);
+    expect(titles(moveSteps(all, ["gone"], 1))).toEqual(titles(all));
+    expect(titles(removeSteps(all, ["gone"]))).toEqual(titles(all));
   });
 });

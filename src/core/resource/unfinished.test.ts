@@ -3,7 +3,8 @@ import { parseDocument, type Document, type Step } from "./document";
 import { newQuestion, newStep } from "./edit";
 import { newManipulative } from "../manipulative/manipulative";
 import { richText } from "./rich-text";
-import { remarks, unfinished } from "./unfinished";
+import { remarks } from "./remarks";
+import { unfinished } from "./unfinished";
 
 let n = 0;
 const newId = () => `u${(n += 1)}`;

@@ -3,6 +3,8 @@ import {
   filterFromParameters,
   filterNames,
   filterSatchel,
+  inPocket,
+  pocketFrom,
   pocketTree,
   satchelChoices,
   sumOfPocket,
@@ -118,5 +120,58 @@ describe("pockets", () => {
       [4, false],
     ]);
     expect(withInside(pockets, 1)).toEqual([1, 3]);
+  });
+});
+
+describe("words of her own", () => {
+  const tagged = [
+    kept("Reading a tide table", { tags: ["short", "fridays"] }),
+    kept("Kelp under glass", { tags: ["short"] }),
+    kept("Ferry fares"),
+  ];
+  const left = (filter: Partial<typeof anyFilter>) =>
+    filterSatchel(tagged, { ...anyFilter, ...filter }, now).map(({ facts }) => facts.title);
+
+  test("narrow by themselves, and are found among the words", () => {
+    expect(left({ tag: "short" })).toEqual(["Reading a tide table", "Kelp under glass"]);
+    expect(left({ tag: "fridays", words: "kelp" })).toEqual([]);
+    expect(left({ words: "frid" })).toEqual(["Reading a tide table"]);
+    expect(left({ tag: "none such" })).toEqual([]);
+  });
+
+  test("are offered with how many each leaves, those there are and no others", () => {
+    expect(satchelChoices(tagged, anyFilter, "tag", now)).toEqual([
+      { value: "fridays", leaves: 1 },
+      { value: "short", leaves: 2 },
+    ]);
+    expect(satchelChoices(tagged, { ...anyFilter, words: "kelp" }, "tag", now)).toEqual([
+      { value: "short", leaves: 1 },
+    ]);
+  });
+
+  test("stand in the address", () => {
+    expect(filterFromParameters({ tag: "short" }).tag).toBe("short");
+    expect(filterFromParameters({ tag: "" }).tag).toBeNull();
+    expect(filterFromParameters({ tag: "x".repeat(100) }).tag).toHaveLength(40);
+  });
+});
+
+describe("what is put away", () => {
+  const pockets = [{ id: 1, parent: null }];
+  const things = [kept("Here", { pockets: [1] }), kept("Away", { pockets: [1], away: true }), kept("Loose", {})];
+  const shown = (open: Parameters<typeof inPocket>[2]) =>
+    inPocket(things, pockets, open).map(({ facts }) => facts.title);
+
+  test("is shown where it is asked for and nowhere else, whatever pocket it stood in", () => {
+    expect(shown("away")).toEqual(["Away"]);
+    expect(shown(null)).toEqual(["Here", "Loose"]);
+    expect(shown(1)).toEqual(["Here"]);
+    expect(shown("none")).toEqual(["Loose"]);
+  });
+
+  test("has an address of its own", () => {
+    expect(pocketFrom("away", pockets)).toBe("away");
+    expect(pocketFrom("elsewhere", pockets)).toBeNull();
+    expect(pocketFrom("1", pockets)).toBe(1);
   });
 });

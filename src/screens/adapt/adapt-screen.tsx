@@ -1,7 +1,7 @@
 "use client";
 import { Backpack, Eye, Redo2, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useDeferredValue, useEffect, useMemo, useState, useTransition } from "react";
+import { useEffect, useMemo, useState, useTransition } from "react";
 import { adoptStep, giveBack, type TakenFrom } from "@/core/resource/adopt";
 import { changesBetween, stepTitle } from "@/core/resource/changes";
 import type { Step } from "@/core/resource/document";
@@ -16,7 +16,7 @@ import {
   restoreBlock,
   restoreSteps,
 } from "@/core/resource/edit";
-import { remarks, unfinished } from "@/core/resource/unfinished";
+import { unfinished } from "@/core/resource/unfinished";
 import { licenceProblem } from "@/core/licence/licence";
 import { takeField, takeStep } from "@/core/resource/merge";
 import { inLanguage } from "@/core/resource/language";
@@ -38,6 +38,8 @@ import { SourceSign } from "./source-sign";
 import { Spine } from "./spine";
 import { StepEditor } from "./step-editor";
 import { TranslateStep } from "./translate-step";
+import { useRemarks } from "./use-remarks";
+import { useSettled } from "./use-settled";
 import { useDraft } from "./use-draft";
 
 const newId = () => crypto.randomUUID().slice(0, 13);
@@ -75,17 +77,17 @@ export function AdaptScreen({
   const language = document.languages[0]!;
   const [wanted, setWanted] = useState(language);
   const writing = document.languages.includes(wanted) ? wanted : language;
+  // What takes longer than a key may follows when typing rests.
+  const settled = useSettled(document, 350);
   const changes = useMemo(
-    () => (data.source ? changesBetween(data.source.document, document) : null),
-    [data.source, document],
+    () => (data.source ? changesBetween(data.source.document, settled) : null),
+    [data.source, settled],
   );
   const problems = useMemo(() => {
     const licence = licenceProblem(document);
     return [...unfinished(document, data.me.id), ...(licence ? [{ step: null, problem: licence }] : [])];
   }, [document, data.me.id]);
-  // Measuring how hard it reads takes longer than a key may: it follows a moment later.
-  const settled = useDeferredValue(document);
-  const advice = useMemo(() => remarks(settled), [settled]);
+  const advice = useRemarks(settled);
   const step = document.steps.find((one) => one.id === current) ?? document.steps[0] ?? null;
 
   useEffect(() => {

@@ -1,5 +1,6 @@
 "use client";
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
+import { memo } from "react";
 import type { Block } from "@/core/resource/block";
 import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
@@ -14,26 +15,30 @@ import { QuestionEditor, questionNames } from "./question-editor";
 import { RichEditor } from "./rich-editor";
 import { TableEditor } from "./table-editor";
 
+/** What can be done with a block. The same object at every rendering: a key typed in one block draws no other anew. */
+export interface BlockActs {
+  change: (block: Block, kind?: string) => void;
+  move: (id: string, by: -1 | 1) => void;
+  remove: (id: string) => void;
+}
+
 /** One block of a step, edited where it stands. */
-export function BlockEditor({
+export const BlockEditor = memo(function BlockEditor({
   block,
   languages,
   newId,
   first,
   last,
-  onChange,
-  onMove,
-  onRemove,
+  act,
 }: {
   block: Block;
   languages: readonly string[];
   newId: NewId;
   first: boolean;
   last: boolean;
-  onChange: (block: Block, kind?: string) => void;
-  onMove: (by: -1 | 1) => void;
-  onRemove: () => void;
+  act: BlockActs;
 }) {
+  const onChange = act.change;
   const name =
     block.type === "question"
       ? questionNames[block.question.type]
@@ -45,13 +50,13 @@ export function BlockEditor({
     <section aria-label={name} className="rounded-card border border-line bg-card">
       <header className="flex h-8 items-center gap-1 border-b border-line pr-1 pl-3 text-[13px] text-ink-soft">
         <span className="flex-1">{name}</span>
-        <IconButton name={`${name}: up`} small disabled={first} onClick={() => onMove(-1)}>
+        <IconButton name={`${name}: up`} small disabled={first} onClick={() => act.move(block.id, -1)}>
           <ArrowUp size={14} aria-hidden />
         </IconButton>
-        <IconButton name={`${name}: down`} small disabled={last} onClick={() => onMove(1)}>
+        <IconButton name={`${name}: down`} small disabled={last} onClick={() => act.move(block.id, 1)}>
           <ArrowDown size={14} aria-hidden />
         </IconButton>
-        <IconButton name={`Remove: ${name}`} small onClick={onRemove}>
+        <IconButton name={`Remove: ${name}`} small onClick={() => act.remove(block.id)}>
           <Trash2 size={14} aria-hidden />
         </IconButton>
       </header>
@@ -95,4 +100,4 @@ export function BlockEditor({
       </div>
     </section>
   );
-}
+});

@@ -2,7 +2,7 @@
 import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { clsx } from "clsx";
-import { useEffect, useRef } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { mayLinkTo, RichText } from "@/core/resource/rich-text";
 import { tellProblem } from "@/ui/toast";
 import { CueNode, MathsNode } from "./rich-nodes";
@@ -40,19 +40,29 @@ export function RichEditor({
   withCues?: boolean;
 }) {
   const last = useRef(value);
+  // A page has many of these and writes in one: tools are made where somebody has begun to write.
+  const [used, setUsed] = useState(false);
+  const changed = useRef(onChange);
+  useEffect(() => {
+    changed.current = onChange;
+  });
+  // The same objects at every rendering: otherwise every editor of the page is set up anew with every key.
+  const [content] = useState(() => value ?? "");
+  const editorProps = useMemo(
+    () => ({ attributes: { role: "textbox", "aria-multiline": "true", "aria-label": label, class: "px-1" } }),
+    [label],
+  );
   const editor = useEditor({
     extensions,
-    content: value ?? "",
+    content,
     immediatelyRender: false,
-    editorProps: {
-      attributes: { role: "textbox", "aria-multiline": "true", "aria-label": label, class: "px-1" },
-    },
-    onUpdate: ({ editor: changed }) => {
-      const parsed = RichText.safeParse(changed.getJSON());
+    editorProps,
+    onUpdate: ({ editor: now }) => {
+      const parsed = RichText.safeParse(now.getJSON());
       if (!parsed.success)
         return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
       last.current = parsed.data;
-      onChange(parsed.data);
+      changed.current(parsed.data);
     },
   });
   useEffect(() => {
@@ -62,12 +72,13 @@ export function RichEditor({
   }, [editor, value]);
   return (
     <div
+      onFocus={() => setUsed(true)}
       className={clsx(
         "group relative rounded-[4px] ring-line hover:ring-1 focus-within:ring-2 focus-within:ring-green",
         className,
       )}
     >
-      {editor && <RichTools editor={editor} withCues={withCues} />}
+      {editor && used && <RichTools editor={editor} withCues={withCues} />}
       {placeholder && editor?.isEmpty && (
         <span aria-hidden className="pointer-events-none absolute left-1 text-ink-soft">
           {placeholder}

@@ -2,7 +2,7 @@
 import { mergeAttributes, Node } from "@tiptap/core";
 import { NodeViewWrapper, ReactNodeViewRenderer, type NodeViewProps } from "@tiptap/react";
 import { cues, Cue, type CueName } from "../step/cue";
-import { Maths } from "../step/maths";
+import { Maths } from "../step/maths-later";
 
 /** What stands in a line of rich text besides letters: what to press, and maths. Both are one piece, moved and deleted whole. */
 

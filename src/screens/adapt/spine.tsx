@@ -17,7 +17,7 @@ import {
 import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
 import { ArrowDown, ArrowUp, Copy, GripVertical, Library, MoreHorizontal, Plus, Trash2 } from "lucide-react";
-import { useId, useState } from "react";
+import { memo, useEffect, useId, useMemo, useRef, useState } from "react";
 import { mainActivity } from "@/core/resource/activity";
 import { stepTitle, type Changes } from "@/core/resource/changes";
 import type { Document, Step } from "@/core/resource/document";
@@ -28,9 +28,23 @@ import { IconButton } from "@/ui/icon-button";
 import { Menu, MenuItem, MenuLine } from "@/ui/menu";
 import { ActivityIcon } from "../step/activity-icon";
 
+/** What can be done with one step. The same object at every rendering, so that a key typed in one step draws no other anew. */
+interface SpineActs {
+  tick: (id: string, on: boolean) => void;
+  pick: (id: string) => void;
+  copy: (id: string) => void;
+  remove: (id: string) => void;
+  add: (at: number) => void;
+}
+
+// The same objects at every rendering: otherwise whatever can be dragged is drawn anew with every key.
+const byMouse = { activationConstraint: { distance: 4 } };
+const byFinger = { activationConstraint: { delay: 150, tolerance: 8 } };
+const byKeys = { coordinateGetter: sortableKeyboardCoordinates };
+
 const saysChange = { new: "new", changed: "changed", moved: "moved" } as const;
 
-function SpineStep({
+const SpineStep = memo(function SpineStep({
   step,
   at,
   here,
@@ -38,11 +52,7 @@ function SpineStep({
   remark,
   problem,
   ticked,
-  onTick,
-  onPick,
-  onCopy,
-  onRemove,
-  onAdd,
+  act,
 }: {
   step: Step;
   at: number;
@@ -52,12 +62,7 @@ function SpineStep({
   problem: string | null;
   /** Null: not several are being chosen. */
   ticked: boolean | null;
-  onTick: (on: boolean) => void;
-  onPick: () => void;
-  onCopy: () => void;
-  onRemove: () => void;
-  /** A new one, so many places on. */
-  onAdd: (by: 0 | 1) => void;
+  act: SpineActs;
 }) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: step.id });
   const title = stepTitle(step, languages);
@@ -73,7 +78,7 @@ function SpineStep({
     >
       {ticked !== null && (
         <span className="grid h-7 w-6 place-items-center">
-          <Checkbox label={`Step ${at + 1}: ${title}`} checked={ticked} onChange={onTick} />
+          <Checkbox label={`Step ${at + 1}: ${title}`} checked={ticked} onChange={(on) => act.tick(step.id, on)} />
         </span>
       )}
       <button
@@ -88,7 +93,7 @@ function SpineStep({
       <button
         type="button"
         aria-current={here ? "step" : undefined}
-        onClick={onPick}
+        onClick={() => act.pick(step.id)}
         title={title}
         className="grid min-w-0 flex-1 grid-cols-[1.25rem_1.25rem_1fr_auto] items-baseline gap-x-1 py-1 text-left"
       >
@@ -115,23 +120,23 @@ function SpineStep({
           </button>
         }
       >
-        <MenuItem onSelect={() => onAdd(0)}>
+        <MenuItem onSelect={() => act.add(at)}>
           <Plus size={15} aria-hidden /> A step before it
         </MenuItem>
-        <MenuItem onSelect={() => onAdd(1)}>
+        <MenuItem onSelect={() => act.add(at + 1)}>
           <Plus size={15} aria-hidden /> A step after it
         </MenuItem>
         <MenuLine />
-        <MenuItem onSelect={onCopy}>
+        <MenuItem onSelect={() => act.copy(step.id)}>
           <Copy size={15} aria-hidden /> Duplicate
         </MenuItem>
-        <MenuItem onSelect={onRemove}>
+        <MenuItem onSelect={() => act.remove(step.id)}>
           <Trash2 size={15} aria-hidden /> Remove
         </MenuItem>
       </Menu>
     </li>
   );
-}
+});
 
 /** The steps in order: picked, dragged (mouse, finger, or Space and arrows on the grip), duplicated, removed, added. */
 export function Spine({
@@ -167,12 +172,27 @@ export function Spine({
   const contextId = useId();
   const [several, setSeveral] = useState<readonly string[] | null>(null);
   const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 8 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+    useSensor(PointerSensor, byMouse),
+    useSensor(TouchSensor, byFinger),
+    useSensor(KeyboardSensor, byKeys),
   );
-  const ids = document.steps.map((step) => step.id);
+  const order = document.steps.map((step) => step.id).join(" ");
+  const ids = useMemo(() => (order === "" ? [] : order.split(" ")), [order]);
   const chosen = several?.filter((id) => ids.includes(id)) ?? [];
+  const latest = useRef({ onPick, onCopy, onRemove, onAdd });
+  useEffect(() => {
+    latest.current = { onPick, onCopy, onRemove, onAdd };
+  });
+  const act = useMemo<SpineActs>(
+    () => ({
+      tick: (id, on) => setSeveral((now) => (on ? [...(now ?? []), id] : (now ?? []).filter((one) => one !== id))),
+      pick: (id) => latest.current.onPick(id),
+      copy: (id) => latest.current.onCopy([id]),
+      remove: (id) => latest.current.onRemove([id]),
+      add: (at) => latest.current.onAdd(at),
+    }),
+    [],
+  );
   const minutes = document.steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0);
   return (
     <section aria-label="Steps" className="flex h-full flex-col overflow-auto bg-shade/60 p-2.5">
@@ -216,12 +236,8 @@ export function Spine({
                   languages={document.languages}
                   remark={change ? saysChange[change] : null}
                   problem={problems.find((one) => one.step === step.id)?.problem ?? null}
-                  onPick={() => onPick(step.id)}
                   ticked={several && several.includes(step.id)}
-                  onTick={(on) => setSeveral(on ? [...chosen, step.id] : chosen.filter((id) => id !== step.id))}
-                  onCopy={() => onCopy([step.id])}
-                  onRemove={() => onRemove([step.id])}
-                  onAdd={(by) => onAdd(at + by)}
+                  act={act}
                 />
               );
             })}

@@ -2,6 +2,7 @@
 import { ImagePlus, Plus, Type } from "lucide-react";
 import { manipulativeNames, newManipulative } from "@/core/manipulative/manipulative";
 import { shippedFilms, silence } from "@/core/media/shipped";
+import { useEffect, useMemo, useRef } from "react";
 import type { Block } from "@/core/resource/block";
 import type { Step } from "@/core/resource/document";
 import { moveBlock, newQuestion, putBlock, removeBlock, type NewId } from "@/core/resource/edit";
@@ -13,7 +14,7 @@ import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { tell } from "@/ui/toast";
 import { useFile } from "../media/use-file";
 import { toolNames } from "../step/manipulative/manipulative-view";
-import { BlockEditor } from "./block-editor";
+import { BlockEditor, type BlockActs } from "./block-editor";
 import { InstructionsEditor, type Me } from "./instructions-editor";
 import { questionNames } from "./question-editor";
 
@@ -43,6 +44,23 @@ export function StepEditor({
     onFile: (media) => add({ id: newId(), type: "picture", media, description: {}, decorative: false }),
   });
   const [film] = shippedFilms;
+  const latest = useRef({ step, onChange, onRestore });
+  useEffect(() => {
+    latest.current = { step, onChange, onRestore };
+  });
+  const act = useMemo<BlockActs>(
+    () => ({
+      change: (changed, kind) => latest.current.onChange(putBlock(latest.current.step, changed), kind),
+      move: (id, by) => latest.current.onChange(moveBlock(latest.current.step, id, by)),
+      remove: (id) => {
+        const { blocks } = latest.current.step;
+        const at = blocks.findIndex((block) => block.id === id);
+        latest.current.onChange(removeBlock(latest.current.step, id));
+        tell("Removed.", () => latest.current.onRestore(blocks[at]!, at));
+      },
+    }),
+    [],
+  );
   return (
     <div className="mx-auto grid max-w-3xl gap-4">
       <input
@@ -65,12 +83,7 @@ export function StepEditor({
           newId={newId}
           first={at === 0}
           last={at === step.blocks.length - 1}
-          onChange={(changed, kind) => onChange(putBlock(step, changed), kind)}
-          onMove={(by) => onChange(moveBlock(step, block.id, by))}
-          onRemove={() => {
-            onChange(removeBlock(step, block.id));
-            tell("Removed.", () => onRestore(block, at));
-          }}
+          act={act}
         />
       ))}
       <div className="flex flex-wrap gap-2">

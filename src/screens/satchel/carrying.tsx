@@ -11,6 +11,10 @@ import {
 import { GripVertical } from "lucide-react";
 import { useId, useState, type ReactNode } from "react";
 
+// The same objects at every rendering: otherwise whatever can be carried is drawn anew with every key.
+const byMouse = { activationConstraint: { distance: 5 } };
+const byFinger = { activationConstraint: { delay: 150, tolerance: 8 } };
+
 /**
  * Carrying things to pockets and pockets to their places, by mouse or finger. With the keyboard the same is done by the
  * menus: what is ticked is put into a pocket, a pocket moved up, down or inside another.
@@ -18,10 +22,7 @@ import { useId, useState, type ReactNode } from "react";
 export function Carrying({ children }: { children: ReactNode }) {
   const id = useId();
   const [name, setName] = useState<string | null>(null);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 150, tolerance: 8 } }),
-  );
+  const sensors = useSensors(useSensor(PointerSensor, byMouse), useSensor(TouchSensor, byFinger));
   return (
     <DndContext
       id={id}

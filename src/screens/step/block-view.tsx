@@ -3,7 +3,7 @@ import type { Block, BlockOf } from "@/core/resource/block";
 import { inLanguage } from "@/core/resource/language";
 import { SoundPlayer } from "../media/sound-player";
 import { ManipulativeView } from "./manipulative/manipulative-view";
-import { Maths } from "./maths";
+import { Maths } from "./maths-later";
 import { mediaAddress } from "./media";
 import { Rich } from "./rich";
 

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { Cue } from "./cue";
-import { Maths } from "./maths";
+import { Maths } from "./maths-later";
 import type { RichBlock, RichInline, RichListItem, RichText } from "@/core/resource/rich-text";
 
 function inline(node: RichInline, key: number): ReactNode {
