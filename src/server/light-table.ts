@@ -41,6 +41,28 @@ export interface LightTableData {
   foreign: Sign[];
 }
 
+interface Measured {
+  facts: Facts;
+  reading: Reading;
+}
+
+const MOST_MEASURED = 500;
+const measured = new Map<number, Measured>();
+
+const measure = (document: Document): Measured => ({
+  facts: factsOf(document),
+  reading: readingOf(measuredText(document), document.languages[0]!),
+});
+
+/** A revision never changes: what was measured in it is measured once, for the last few hundred that were looked at. */
+function measuredOnce(revision: number, document: Document): Measured {
+  const known = measured.get(revision) ?? measure(document);
+  measured.delete(revision);
+  measured.set(revision, known);
+  if (measured.size > MOST_MEASURED) measured.delete(measured.keys().next().value!);
+  return known;
+}
+
 /** Null when it is not there, or not hers to see. */
 export async function lightTable(
   db: Db,
@@ -56,7 +78,7 @@ export async function lightTable(
   if (!document) return null;
   const mine = resource.owner === visitor.id;
   const reader = await readerOf(db, visitor);
-  const facts = factsOf(document);
+  const { facts, reading } = revision ? measuredOnce(revision.id, document) : measure(document);
   const [myVersions, usedHere, notes, editions, following, statements] = await Promise.all([
     adaptationsBy(db, visitor.id, id),
     usedAtSchool(db, visitor.school, id),
@@ -75,7 +97,7 @@ export async function lightTable(
     myVersions,
     adapting: mayAdapt(document.licence, mine),
     usedHere,
-    reading: readingOf(measuredText(document), document.languages[0]!),
+    reading,
     fit: profile && fitOf(facts, profile),
     notes: notes.map((note) => ({ ...note, mine: note.person === visitor.id })),
     editions,

@@ -56,6 +56,16 @@ const minutesOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.
 const timeOf = (minutes: number) =>
   `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
 
+function UnitField({ unit, onUnit }: { unit: string; onUnit: (unit: string) => void }) {
+  return (
+    <Field label="Unit" className="w-20">
+      {(control) => (
+        <TextInput {...control} maxLength={20} value={unit} onChange={(event) => onUnit(event.target.value)} />
+      )}
+    </Field>
+  );
+}
+
 function RulerFields({
   tool,
   languages,
@@ -91,16 +101,7 @@ function RulerFields({
                 />
               )}
             </Field>
-            <Field label="Unit" className="w-20">
-              {(control) => (
-                <TextInput
-                  {...control}
-                  maxLength={20}
-                  value={tool.unit}
-                  onChange={(event) => onTool({ ...tool, unit: event.target.value }, "tool-unit")}
-                />
-              )}
-            </Field>
+            <UnitField unit={tool.unit} onUnit={(unit) => onTool({ ...tool, unit }, "tool-unit")} />
           </>
         )}
         {picture.input}
@@ -199,16 +200,7 @@ function Fields({ tool, languages, onTool }: { tool: Manipulative; languages: re
               />
             )}
           </Field>
-          <Field label="Unit" className="w-20">
-            {(control) => (
-              <TextInput
-                {...control}
-                maxLength={20}
-                value={tool.unit}
-                onChange={(event) => onTool({ ...tool, unit: event.target.value }, "tool-unit")}
-              />
-            )}
-          </Field>
+          <UnitField unit={tool.unit} onUnit={(unit) => onTool({ ...tool, unit }, "tool-unit")} />
           <NumberList
             label="Weights there are (up to 8)"
             values={tool.weights}

@@ -193,7 +193,7 @@ export function SatchelScreen({
           )}
           {shown.length > 0 ? (
             <>
-              <div className="flex items-center bg-shade pl-4">
+              <div className="flex items-center bg-shade pl-8">
                 <Checkbox
                   label="Tick all"
                   checked={
