@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from "node:crypto";
 import { existsSync, mkdirSync } from "node:fs";
-import { readFile, rename, writeFile } from "node:fs/promises";
+import { open, readFile, rename, writeFile } from "node:fs/promises";
 import path from "node:path";
 import { dataFolder } from "@/data/open";
 
@@ -21,6 +21,18 @@ export async function keepFile(bytes: Uint8Array): Promise<string> {
     await rename(part, file);
   }
   return sha256;
+}
+
+/** The bytes from one place to another, both included: a player asks for a film in many parts. */
+export async function readPart(sha256: string, from: number, to: number): Promise<Uint8Array<ArrayBuffer>> {
+  const file = await open(place(sha256));
+  try {
+    const part = new Uint8Array(to - from + 1);
+    const { bytesRead } = await file.read(part, 0, part.length, from);
+    return part.slice(0, bytesRead);
+  } finally {
+    await file.close();
+  }
 }
 
 export async function readKept(sha256: string): Promise<Uint8Array<ArrayBuffer>> {

@@ -15,7 +15,6 @@ export interface Stage {
   goTo: (seconds: number) => void;
   play: () => void;
   pause: () => void;
-  video: HTMLVideoElement | null;
 }
 
 function showCaptions(video: HTMLVideoElement | null, language: string | null): void {
@@ -30,19 +29,19 @@ export function FilmStage({
   block,
   languages,
   stage,
-  start,
   farthest,
   marks,
+  mayPlay,
   onMove,
   onLength,
 }: {
   block: BlockOf<"film">;
   languages: readonly string[];
   stage: Ref<Stage>;
-  /** Where it stands at first. */
-  start?: number;
   farthest?: number;
   marks: readonly { id: string; at: number; done: boolean }[];
+  /** Asked whenever it begins to play, however that was done: whether it may go on from where it stands. */
+  mayPlay?: (at: number) => boolean;
   onMove?: (from: number, to: number) => void;
   onLength?: (seconds: number) => void;
 }) {
@@ -50,20 +49,21 @@ export function FilmStage({
   const from = block.from ?? 0;
   const [length, setLength] = useState(0);
   const [playing, setPlaying] = useState(false);
-  const [at, setAt] = useState(start ?? from);
+  const [at, setAt] = useState(from);
   const [failed, setFailed] = useState(false);
-  const [captions, setCaptions] = useState<string | null>(
-    () => languages.find((language) => block.captions[language] !== undefined) ?? null,
-  );
+  // Until somebody chooses, captions are in the language that is read.
+  const [chosen, setCaptions] = useState<string | null | undefined>();
+  const captions =
+    chosen === undefined ? (languages.find((language) => block.captions[language] !== undefined) ?? null) : chosen;
   const to = Math.min(block.to ?? Infinity, length || Infinity);
   const last = useRef(at);
-  const moved = useRef(onMove);
+  const asked = useRef({ onMove, mayPlay });
   useEffect(() => {
-    moved.current = onMove;
+    asked.current = { onMove, mayPlay };
   });
 
   const goTo = (seconds: number) => {
-    const place = within(seconds, from, Math.min(to, Number.isFinite(to) ? to : seconds));
+    const place = within(seconds, from, to);
     last.current = place;
     setAt(place);
     if (video.current) video.current.currentTime = place;
@@ -73,7 +73,7 @@ export function FilmStage({
     video.current?.play().catch((error: DOMException) => error.name !== "AbortError" && setFailed(true));
   };
   const pause = () => video.current?.pause();
-  useImperativeHandle(stage, () => ({ at, goTo, play, pause, video: video.current }));
+  useImperativeHandle(stage, () => ({ at, goTo, play, pause }));
 
   // Looked at on every frame: the event for it comes four times a second, which is too coarse to stop at a moment.
   useEffect(() => {
@@ -86,7 +86,7 @@ export function FilmStage({
         last.current = now;
         setAt(now);
         if (now >= to) video.current?.pause();
-        moved.current?.(before, now);
+        asked.current.onMove?.(before, now);
       }
       frame = requestAnimationFrame(look);
     };
@@ -125,7 +125,7 @@ export function FilmStage({
         playsInline
         onClick={() => (playing ? pause() : play())}
         onLoadedMetadata={(event) => known(event.currentTarget)}
-        onPlay={() => setPlaying(true)}
+        onPlay={() => (asked.current.mayPlay?.(last.current) === false ? pause() : setPlaying(true))}
         onPause={() => setPlaying(false)}
         onError={() => setFailed(true)}
         className="max-h-[26rem] w-full rounded-card border border-line bg-black"

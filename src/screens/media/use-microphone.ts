@@ -28,10 +28,10 @@ interface Running {
 }
 
 /**
- * The microphone as numbers, 16,000 a second. `onStopped` is given what was recorded when it is stopped, or when `longest`
- * seconds are full.
+ * The microphone as numbers, 16,000 a second. `onStopped` is given what was recorded when it is stopped, or when the
+ * seconds it was started for are full.
  */
-export function useMicrophone(longest: number, onStopped: (samples: Float32Array) => void) {
+export function useMicrophone(onStopped: (samples: Float32Array) => void) {
   const [state, setState] = useState<MicrophoneState>("resting");
   const [level, setLevel] = useState(0);
   const [seconds, setSeconds] = useState(0);
@@ -60,35 +60,40 @@ export function useMicrophone(longest: number, onStopped: (samples: Float32Array
     if (was) stopped.current(resampled(joined(was.parts), was.context.sampleRate, SPEECH_RATE));
   }, [release]);
 
-  const start = useCallback(async () => {
-    const missing = noMicrophone();
-    setProblem(missing);
-    if (missing || running.current) return;
-    setState("asking");
-    try {
-      const stream = await navigator.mediaDevices.getUserMedia({ audio: { channelCount: 1, noiseSuppression: true } });
-      const context = new AudioContext();
-      await context.audioWorklet.addModule("/microphone.js");
-      const worklet = new AudioWorkletNode(context, "microphone", { numberOfOutputs: 0 });
-      const parts: Float32Array[] = [];
-      let length = 0;
-      worklet.port.onmessage = ({ data }: MessageEvent<Float32Array | "end">) => {
-        if (data === "end") return finish();
-        parts.push(data);
-        length += data.length;
-        setLevel(loudness(data));
-        setSeconds(length / context.sampleRate);
-        if (length >= longest * context.sampleRate) finish();
-      };
-      context.createMediaStreamSource(stream).connect(worklet);
-      running.current = { context, stream, worklet, parts };
-      setSeconds(0);
-      setState("listening");
-    } catch (error) {
-      setState("resting");
-      setProblem(sayRefused(error));
-    }
-  }, [finish, longest]);
+  const start = useCallback(
+    async (longest: number) => {
+      const missing = noMicrophone();
+      setProblem(missing);
+      if (missing || running.current) return;
+      setState("asking");
+      try {
+        const stream = await navigator.mediaDevices.getUserMedia({
+          audio: { channelCount: 1, noiseSuppression: true },
+        });
+        const context = new AudioContext();
+        await context.audioWorklet.addModule("/microphone.js");
+        const worklet = new AudioWorkletNode(context, "microphone", { numberOfOutputs: 0 });
+        const parts: Float32Array[] = [];
+        let length = 0;
+        worklet.port.onmessage = ({ data }: MessageEvent<Float32Array | "end">) => {
+          if (data === "end") return finish();
+          parts.push(data);
+          length += data.length;
+          setLevel(loudness(data));
+          setSeconds(length / context.sampleRate);
+          if (length >= longest * context.sampleRate) finish();
+        };
+        context.createMediaStreamSource(stream).connect(worklet);
+        running.current = { context, stream, worklet, parts };
+        setSeconds(0);
+        setState("listening");
+      } catch (error) {
+        setState("resting");
+        setProblem(sayRefused(error));
+      }
+    },
+    [finish],
+  );
 
   /** The last tenth of a second is still on its way when it is stopped: the microphone says when that was all. */
   const stop = useCallback(() => running.current?.worklet.port.postMessage("end"), []);

@@ -71,29 +71,33 @@ export function VoiceRecorder({
     setProblem(null);
     onVoice({ media: sent.media, seconds: Math.round((whole.length / SPEECH_RATE) * 10) / 10 });
   };
-  const left = longest - (before?.until ?? 0);
-  const microphone = useMicrophone(left, (samples) => void keep(samples));
+  const microphone = useMicrophone((samples) => void keep(samples));
   const file = useFile({
     kind: "sound",
     name: `Sound file: ${name}`,
     ...(sendTo && { to: sendTo }),
     onFile: (media) => {
       void readSound(mediaAddress(media))
-        .then((samples) => onVoice({ media, seconds: Math.round((samples.length / SPEECH_RATE) * 10) / 10 }))
+        .then((samples) => {
+          const seconds = Math.round((samples.length / SPEECH_RATE) * 10) / 10;
+          if (seconds <= longest) onVoice({ media, seconds });
+          else setProblem(`This lasts ${clockTime(seconds)}; ${clockTime(longest)} is the most. Nothing was changed.`);
+        })
         .catch(() => setProblem("This file has no sound that can be played here. Nothing was changed."));
     },
   });
   const goOn = async () => {
     try {
-      setBefore({ samples: await readSound(mediaAddress(value!.media)), until: at || value!.seconds });
-      await microphone.start();
+      const until = at || value!.seconds;
+      setBefore({ samples: await readSound(mediaAddress(value!.media)), until });
+      await microphone.start(longest - until);
     } catch {
       setProblem("This recording cannot be gone on with here. Nothing was changed.");
     }
   };
   const anew = () => {
     setBefore(null);
-    void microphone.start();
+    void microphone.start(longest);
   };
   const look = clsx(
     "inline-flex items-center gap-2 rounded-card border-2 px-3 disabled:opacity-50",

@@ -1,4 +1,4 @@
-import { Camera, ChevronsUpDown, Headphones, Keyboard, Mic, MousePointerClick, Move, Pencil } from "lucide-react";
+import { Camera, Headphones, Keyboard, Mic, MousePointerClick, Move, Pencil } from "lucide-react";
 import type { z } from "zod";
 import type { ResponseCue } from "@/core/resource/rich-text";
 
@@ -16,7 +16,7 @@ export const cues: Record<CueName, { icon: typeof Mic; word: string }> = {
 };
 
 export function Cue({ cue }: { cue: CueName }) {
-  const { icon: Icon, word } = cues[cue] ?? { icon: ChevronsUpDown, word: cue };
+  const { icon: Icon, word } = cues[cue];
   return (
     <span className="mx-0.5 inline-flex items-center gap-1 rounded border border-line-strong bg-card px-1.5 align-baseline whitespace-nowrap">
       <Icon size="1em" aria-hidden /> {word}

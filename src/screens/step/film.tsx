@@ -75,6 +75,12 @@ export function FilmView({
     setWaiting(stop);
     requestAnimationFrame(() => panel.current?.focus());
   };
+  /** A stop that nobody has passed holds the film, also when it is opened again right there; moved away from, it waits no more. */
+  const mayPlay = (at: number) => {
+    const here = still ? undefined : stops.find((stop) => Math.abs(stop.at - at) < 0.06 && !passed.has(stop.id));
+    setWaiting(here ?? null);
+    return !here;
+  };
   const goOn = () => {
     if (!waiting) return;
     const more = new Set([...seen, waiting.id]);
@@ -96,6 +102,7 @@ export function FilmView({
         stage={stage}
         {...(!still && { farthest: farthest(stops, passed, Infinity) })}
         marks={stops.map((stop) => ({ id: stop.id, at: stop.at, done: passed.has(stop.id) }))}
+        mayPlay={mayPlay}
         onMove={move}
       />
       {waiting && (

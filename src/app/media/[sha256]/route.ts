@@ -1,5 +1,5 @@
 import { mediaByHash } from "@/data/media";
-import { readKept } from "@/server/files";
+import { readKept, readPart } from "@/server/files";
 import { route } from "@/server/route";
 
 /** The part of a file a player asks for (RFC 9110, section 14): one range, from or up to its end; null for anything else. */
@@ -18,19 +18,18 @@ export const GET = route(
   async ({ db, params, request }) => {
     const media = /^[0-9a-f]{64}$/.test(params.sha256 ?? "") ? await mediaByHash(db, params.sha256!) : undefined;
     if (!media) return Response.json({ problem: "There is nothing here." }, { status: 404 });
-    const bytes = await readKept(media.sha256);
     const headers = {
       "content-type": media.mime,
       "cache-control": "private, max-age=31536000, immutable",
       "accept-ranges": "bytes",
     };
-    const range = rangeOf(request.headers.get("range"), bytes.length);
+    const range = rangeOf(request.headers.get("range"), media.bytes);
     if (range === "outside")
-      return new Response(null, { status: 416, headers: { "content-range": `bytes */${bytes.length}` } });
-    if (!range) return new Response(bytes, { headers });
-    return new Response(bytes.subarray(range.from, range.to + 1), {
+      return new Response(null, { status: 416, headers: { "content-range": `bytes */${media.bytes}` } });
+    if (!range) return new Response(await readKept(media.sha256), { headers });
+    return new Response(await readPart(media.sha256, range.from, range.to), {
       status: 206,
-      headers: { ...headers, "content-range": `bytes ${range.from}-${range.to}/${bytes.length}` },
+      headers: { ...headers, "content-range": `bytes ${range.from}-${range.to}/${media.bytes}` },
     });
   },
 );

@@ -97,7 +97,7 @@ export function SpeechView({ question, value, onChange, still, labelledBy }: Que
   return (
     <div role="group" aria-labelledby={labelledBy}>
       {still ? (
-        value && <SoundPlayer media={value.media} seconds={value.seconds} name="what was said" large />
+        value?.media && <SoundPlayer media={value.media} seconds={value.seconds} name="what was said" large />
       ) : (
         <VoiceRecorder
           value={value?.media ? value : null}
