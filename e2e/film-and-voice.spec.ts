@@ -50,7 +50,7 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
   await stop.getByRole("textbox", { name: "What is asked" }).fill("What is the tide called now?");
   await stop.getByLabel("Accepted answers, one a line").fill("flood");
   await stop.getByRole("checkbox", { name: "may be skipped" }).click();
-  await expect(settings(page)).toContainText("1 of 29 texts are not written in “es” yet.");
+  await expect(settings(page)).toContainText("1 of 29 texts are not written in Spanish yet.");
   await page.getByRole("radio", { name: "español" }).click();
   await page
     .getByRole("textbox", { name: /^español: What is the tide called now/ })
@@ -96,6 +96,14 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
   const line = student.getByLabel("Where in the film");
   await line.fill("40");
   expect(Number(await line.inputValue())).toBeLessThanOrEqual(14);
+  // Nor by playing on, nor by opening it anew.
+  await student.getByRole("button", { name: "Play the film" }).click();
+  await student.waitForTimeout(700);
+  expect(Number(await line.inputValue())).toBeLessThanOrEqual(14);
+  await student.reload();
+  await expect.poll(async () => Number(await line.inputValue())).toBeGreaterThan(13);
+  await student.getByRole("button", { name: "Play the film" }).click();
+  await expect(waiting).toContainText("¿Cuándo baja más deprisa el agua?");
   await waiting.getByText("En medio").click();
   await waiting.getByRole("button", { name: "Check" }).click();
   await expect(waiting.getByText("Right", { exact: true })).toBeVisible();

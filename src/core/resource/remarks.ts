@@ -1,3 +1,4 @@
+import { languageName } from "../find/also";
 import { silence } from "../media/shipped";
 import { readingGrade } from "../readability/grade";
 import type { Document, Step } from "./document";
@@ -57,7 +58,10 @@ export function remarks(document: Document): Unfinished[] {
   for (const language of languages.slice(1)) {
     const { written, all } = translated(document, language);
     if (written < all)
-      found.push({ step: null, problem: `${all - written} of ${all} texts are not written in “${language}” yet.` });
+      found.push({
+        step: null,
+        problem: `${all - written} of ${all} texts are not written in ${languageName(language)} yet.`,
+      });
   }
   return found;
 }

@@ -138,6 +138,6 @@ describe("what is worth a look", () => {
 
   test("a second language with texts still to write, counted", () => {
     const step = { ...stepWith(text("The sea is high.")), instructions: { en: { text: richText("Read.") } } };
-    expect(worth(step, { languages: ["en", "es"] })).toEqual(["3 of 3 texts are not written in “es” yet."]);
+    expect(worth(step, { languages: ["en", "es"] })).toEqual(["3 of 3 texts are not written in Spanish yet."]);
   });
 });

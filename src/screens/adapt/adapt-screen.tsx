@@ -27,7 +27,7 @@ import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
-import { languageName } from "../media/language-name";
+import { nativeLanguageName } from "../media/native-language-name";
 import { AsStudent } from "./as-student";
 import { ChangesView } from "./changes-view";
 import { ElsewhereView } from "./elsewhere-view";
@@ -226,7 +226,7 @@ export function AdaptScreen({
               label="Language"
               value={writing}
               onChange={setWanted}
-              options={document.languages.map((one) => ({ value: one, text: languageName(one) }))}
+              options={document.languages.map((one) => ({ value: one, text: nativeLanguageName(one) }))}
               className="mx-auto mb-4 max-w-3xl"
             />
           )}

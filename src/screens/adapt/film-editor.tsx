@@ -15,7 +15,7 @@ import { IconButton } from "@/ui/icon-button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { tell } from "@/ui/toast";
 import { FilmStage, type Stage } from "../media/film-stage";
-import { languageName } from "../media/language-name";
+import { nativeLanguageName } from "../media/native-language-name";
 import { useFile } from "../media/use-file";
 import { mediaAddress } from "../step/media";
 import { NumberBox } from "./number-box";
@@ -72,9 +72,9 @@ function CaptionsList({ block, language, onFilm }: { block: FilmBlock; language:
       </span>
       {Object.keys(block.captions).map((one) => (
         <span key={one} className="inline-flex items-center gap-1 rounded-card border border-line px-2">
-          {languageName(one)}
+          {nativeLanguageName(one)}
           <IconButton
-            name={`Captions in ${languageName(one)} away`}
+            name={`Captions in ${nativeLanguageName(one)} away`}
             small
             onClick={() => {
               const { [one]: _gone, ...left } = block.captions;

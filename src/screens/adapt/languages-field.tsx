@@ -7,7 +7,7 @@ import { translated, withLanguage, withoutLanguage } from "@/core/resource/trans
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
-import { languageName } from "../media/language-name";
+import { nativeLanguageName } from "../media/native-language-name";
 
 const usual = ["en", "es", "fr", "pt", "de", "zh", "ar", "vi"];
 
@@ -30,19 +30,19 @@ export function LanguagesField({
         <Languages size={15} aria-hidden /> Languages
       </h3>
       <ul className="grid gap-1">
-        <li>{languageName(main!)}</li>
+        <li>{nativeLanguageName(main!)}</li>
         {others.map((language) => {
           const { written, all } = translated(document, language);
           return (
             <li key={language} className="flex items-center gap-2">
               <button type="button" className="underline" onClick={() => onLanguage(language)}>
-                {languageName(language)}
+                {nativeLanguageName(language)}
               </button>
               <span className="numbers flex-1 text-[13px] text-ink-soft">
                 {written} of {all} texts
               </span>
               <IconButton
-                name={`Without ${languageName(language)}`}
+                name={`Without ${nativeLanguageName(language)}`}
                 small
                 onClick={() => onDocument(withoutLanguage(document, language))}
               >
@@ -75,7 +75,7 @@ export function LanguagesField({
             .filter((one) => !document.languages.includes(one))
             .map((one) => (
               <option key={one} value={one}>
-                {languageName(one)}
+                {nativeLanguageName(one)}
               </option>
             ))}
         </datalist>

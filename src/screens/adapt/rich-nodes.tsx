@@ -1,6 +1,5 @@
 "use client";
-import { mergeAttributes, Node } from "@tiptap/core";
-import { NodeViewWrapper, ReactNodeViewRenderer, type NodeViewProps } from "@tiptap/react";
+import { mergeAttributes, Node, NodeViewWrapper, ReactNodeViewRenderer, type NodeViewProps } from "@tiptap/react";
 import { cues, Cue, type CueName } from "../step/cue";
 import { Maths } from "../step/maths-later";
 

@@ -5,7 +5,7 @@ import { inLanguage } from "@/core/resource/language";
 import { plainText, type RichText } from "@/core/resource/rich-text";
 import { translatables, withTranslation, type Translatable } from "@/core/resource/translate";
 import { inputClasses } from "@/ui/field";
-import { languageName } from "../media/language-name";
+import { nativeLanguageName } from "../media/native-language-name";
 import { Rich } from "../step/rich";
 import { InstructionsEditor, type Me } from "./instructions-editor";
 import { RichEditor } from "./rich-editor";
@@ -50,7 +50,7 @@ function TextPair({
   onText: (written: string | RichText) => void;
 }) {
   const name =
-    `${languageName(language)}: ${typeof text.original === "string" ? text.original : plainText(text.original)}`.slice(
+    `${nativeLanguageName(language)}: ${typeof text.original === "string" ? text.original : plainText(text.original)}`.slice(
       0,
       120,
     );
@@ -106,15 +106,15 @@ export function TranslateStep({
   return (
     <div className="mx-auto max-w-4xl" lang={language}>
       <div className="grid grid-cols-2 gap-4 pb-2 text-[13px] text-ink-soft" aria-hidden>
-        <span>{languageName(from)}</span>
-        <span className="pl-2.5">{languageName(language)}</span>
+        <span>{nativeLanguageName(from)}</span>
+        <span className="pl-2.5">{nativeLanguageName(language)}</span>
       </div>
       {document.steps[0]?.id === step.id &&
         about.map((field) => (
           <Pair key={field} original={document[field][from]} missing={!document[field][language]?.trim()}>
             <input
               type="text"
-              aria-label={`${languageName(language)}: ${field === "title" ? "title of the whole" : "what it is about"}`}
+              aria-label={`${nativeLanguageName(language)}: ${field === "title" ? "title of the whole" : "what it is about"}`}
               value={document[field][language] ?? ""}
               maxLength={field === "title" ? 300 : 1000}
               onChange={(event) =>

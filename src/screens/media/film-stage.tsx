@@ -7,7 +7,7 @@ import { within } from "@/core/media/stops";
 import type { BlockOf } from "@/core/resource/block";
 import { Menu, MenuItem } from "@/ui/menu";
 import { mediaAddress } from "../step/media";
-import { languageName } from "./language-name";
+import { nativeLanguageName } from "./native-language-name";
 
 export interface Stage {
   /** Where the film stands, seconds from the beginning of the file. */
@@ -136,7 +136,7 @@ export function FilmStage({
             kind="captions"
             srcLang={language}
             src={mediaAddress(media)}
-            label={languageName(language)}
+            label={nativeLanguageName(language)}
           />
         ))}
       </video>
@@ -192,7 +192,7 @@ export function FilmStage({
             trigger={
               <button
                 type="button"
-                aria-label={`Captions: ${captions ? languageName(captions) : "none"}`}
+                aria-label={`Captions: ${captions ? nativeLanguageName(captions) : "none"}`}
                 className={clsx(
                   "grid h-12 w-12 shrink-0 place-items-center rounded-card border-2",
                   captions ? "border-green text-green" : "border-line",
@@ -204,7 +204,7 @@ export function FilmStage({
           >
             {offered.map((language) => (
               <MenuItem key={language} onSelect={() => setCaptions(language)}>
-                {languageName(language)}
+                {nativeLanguageName(language)}
               </MenuItem>
             ))}
             <MenuItem onSelect={() => setCaptions(null)}>No captions</MenuItem>

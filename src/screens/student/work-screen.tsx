@@ -11,7 +11,7 @@ import type { Question } from "@/core/resource/question";
 import { isBlankResponse, type Mark } from "@/core/scoring/mark";
 import { checkAnswer, handIn, tryAgain } from "@/server/actions/student";
 import type { StudentWorkData } from "@/server/student-work";
-import { languageName } from "../media/language-name";
+import { nativeLanguageName } from "../media/native-language-name";
 import { WorkPlaceProvider } from "../media/work-place";
 import { useReadingLanguage } from "./use-reading-language";
 import { StepView } from "../step/step-view";
@@ -243,7 +243,7 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
           >
             {document.languages.map((one) => (
               <option key={one} value={one}>
-                {languageName(one)}
+                {nativeLanguageName(one)}
               </option>
             ))}
           </select>

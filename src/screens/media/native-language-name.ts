@@ -1,5 +1,5 @@
 /** A language by its name in that language itself: "English", "español". */
-export function languageName(tag: string): string {
+export function nativeLanguageName(tag: string): string {
   try {
     return new Intl.DisplayNames([tag], { type: "language" }).of(tag) ?? tag;
   } catch {
