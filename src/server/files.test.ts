@@ -4,7 +4,7 @@ import path from "node:path";
 import { addMedia, mediaByHash } from "@/data/media";
 import { freshDatabase } from "@/data/testing/database";
 import { now, smallWorld } from "@/data/testing/world";
-import { keepFile, readKept } from "./files";
+import { keepFile, readKept, readPart } from "./files";
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-files-"));
 const before = process.env.DATA_DIR;
@@ -42,6 +42,15 @@ describe("files beside the database", () => {
       await expect(readKept(name)).rejects.toThrow("not a SHA-256");
     },
   );
+
+  test("a part of one is what stands there, and no more than there is", async () => {
+    const sha256 = await keepFile(bytes("high water, low water"));
+    const read = async (from: number, to: number) => new TextDecoder().decode(await readPart(sha256, from, to));
+    expect(await read(0, 3)).toBe("high");
+    expect(await read(12, 14)).toBe("low");
+    expect(await read(12, 999)).toBe("low water");
+    await expect(readPart("../../etc/passwd", 0, 9)).rejects.toThrow("not a SHA-256");
+  });
 
   test("one that was never kept is not there", async () => {
     await expect(readKept("0".repeat(64))).rejects.toThrow(/ENOENT/);

@@ -1,7 +1,8 @@
 import type { BlockOf } from "./block";
 import { withNewBlockIds, newQuestion } from "./edit";
 import { addStop, filmProblem, putStop, removeStop } from "./film";
-import { allQuestions, parseDocument, questionsOf, type Step } from "./document";
+import { allQuestions, questionsOf, type Step } from "./document";
+import { lessonOf } from "./testing/documents";
 import { studentStep } from "./student-view";
 import { newStep } from "./edit";
 import { stepText } from "./words-changed";
@@ -54,16 +55,7 @@ describe("questions a film stops for", () => {
 
   test("are questions of the step like any other, in the order the film asks them", () => {
     expect(questionsOf(stepWith(asking)).map(({ type }) => type)).toEqual(["number", "choice"]);
-    const document = parseDocument({
-      schema: 1,
-      languages: ["en"],
-      title: { en: "A film" },
-      kind: "film",
-      grades: { from: 4, to: 5 },
-      subjects: ["science"],
-      licence: "CC-BY-4.0",
-      steps: [stepWith(asking)],
-    });
+    const document = lessonOf([stepWith(asking)]);
     expect(allQuestions(document)).toHaveLength(2);
   });
 
@@ -77,18 +69,7 @@ describe("questions a film stops for", () => {
   test("the same id twice is no document", () => {
     const [stop] = asking.stops;
     const twice = { ...asking, stops: [stop!, { ...stop!, id: "other" }] };
-    expect(() =>
-      parseDocument({
-        schema: 1,
-        languages: ["en"],
-        title: { en: "A film" },
-        kind: "film",
-        grades: { from: 4, to: 5 },
-        subjects: ["science"],
-        licence: "CC-BY-4.0",
-        steps: [stepWith(twice)],
-      }),
-    ).toThrow(/used twice/);
+    expect(() => lessonOf([stepWith(twice)])).toThrow(/used twice/);
   });
 
   test("leave the server without their answers", () => {

@@ -1,5 +1,6 @@
 import { newQuestion, newStep } from "./edit";
-import { parseDocument, type Step } from "./document";
+import type { Step } from "./document";
+import { lessonOf } from "./testing/documents";
 import { plainText, richText, type RichText } from "./rich-text";
 import { questionTypes } from "./testing/question-types";
 import { translatables, translated, withLanguage, withoutLanguage, withTranslation } from "./translate";
@@ -52,16 +53,7 @@ const step: Step = {
   ],
 };
 const said = (text: string | RichText | undefined) => (typeof text === "object" ? plainText(text) : text);
-const document = parseDocument({
-  schema: 1,
-  languages: both,
-  title: { en: "Tides" },
-  kind: "lesson",
-  grades: { from: 4, to: 5 },
-  subjects: ["science"],
-  licence: "CC-BY-4.0",
-  steps: [step],
-});
+const document = lessonOf([step], { languages: both });
 
 test("every text a student reads is there to be translated, in the order of reading; numbers and file names are not", () => {
   expect(translatables(step, both, "es").map(({ original }) => said(original))).toEqual([

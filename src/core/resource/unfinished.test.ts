@@ -1,5 +1,6 @@
 import type { Block } from "./block";
-import { parseDocument, type Document, type Step } from "./document";
+import type { Document, Step } from "./document";
+import { lessonOf } from "./testing/documents";
 import { newQuestion, newStep } from "./edit";
 import { newManipulative } from "../manipulative/manipulative";
 import { richText } from "./rich-text";
@@ -9,20 +10,9 @@ import { unfinished } from "./unfinished";
 let n = 0;
 const newId = () => `u${(n += 1)}`;
 const stepWith = (...blocks: Block[]): Step => newStep("en", "A step", newId, blocks);
-const lesson = (steps: Step[], more: Partial<Document> = {}): Document =>
-  parseDocument({
-    schema: 1,
-    languages: ["en"],
-    title: { en: "Tides" },
-    kind: "lesson",
-    grades: { from: 4, to: 5 },
-    subjects: ["science"],
-    licence: "CC-BY-4.0",
-    steps,
-    ...more,
-  });
-const stops = (...blocks: Block[]) => unfinished(lesson([stepWith(...blocks)]), 1).map(({ problem }) => problem);
-const worth = (step: Step, more: Partial<Document> = {}) => remarks(lesson([step], more)).map(({ problem }) => problem);
+const stops = (...blocks: Block[]) => unfinished(lessonOf([stepWith(...blocks)]), 1).map(({ problem }) => problem);
+const worth = (step: Step, more: Partial<Document> = {}) =>
+  remarks(lessonOf([step], more)).map(({ problem }) => problem);
 const film: Block = { id: "f", type: "film", media: "film:into-the-lock", captions: {}, stops: [] };
 const text = (words: string): Block => ({ id: newId(), type: "text", text: { en: richText(words) } });
 

@@ -1,6 +1,7 @@
 import { startAdaptation } from "../licence/licence";
 import { adoptStep } from "./adopt";
-import { parseDocument, type Document, type Recording, type Step } from "./document";
+import type { Document, Recording, Step } from "./document";
+import { lessonOf } from "./testing/documents";
 import { newStep } from "./edit";
 import { factsOf } from "./facts";
 import { richText } from "./rich-text";
@@ -21,16 +22,7 @@ const spoken: Step = {
   ...newStep("en", "Watch", newId),
   instructions: { en: { text: richText("Watch the film."), recording }, es: { text: richText("Mira la película.") } },
 };
-const document = parseDocument({
-  schema: 1,
-  languages: ["en", "es"],
-  title: { en: "Tides" },
-  kind: "lesson",
-  grades: { from: 4, to: 5 },
-  subjects: ["science"],
-  licence: "CC-BY-4.0",
-  steps: [spoken, newStep("en", "Silent", newId)],
-});
+const document = lessonOf([spoken, newStep("en", "Silent", newId)], { languages: ["en", "es"] });
 const from = { resource: 9, revision: 12, title: "Tides", author: "Ines Halloran", source: "Lighthouse Road Primary" };
 const voiceIn = (of: Document, language = "en") => of.steps[0]!.instructions[language]?.recording;
 

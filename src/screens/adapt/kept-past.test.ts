@@ -1,4 +1,5 @@
-import { parseDocument, type Document } from "@/core/resource/document";
+import type { Document } from "@/core/resource/document";
+import { lessonOf } from "@/core/resource/testing/documents";
 import { newStep } from "@/core/resource/edit";
 import { richText } from "@/core/resource/rich-text";
 import { keepPast, readPast } from "./kept-past";
@@ -26,22 +27,16 @@ afterAll(() => void Reflect.deleteProperty(globalThis, "sessionStorage"));
 
 let n = 0;
 const lesson = (title: string, words = ""): Document =>
-  parseDocument({
-    schema: 1,
-    languages: ["en"],
-    title: { en: title },
-    kind: "lesson",
-    grades: { from: 4, to: 5 },
-    subjects: ["science"],
-    licence: "CC-BY-4.0",
-    steps: words
+  lessonOf(
+    words
       ? [
           newStep("en", "A step", () => `s${(n += 1)}`, [
             { id: `t${(n += 1)}`, type: "text", text: { en: richText(words) } },
           ]),
         ]
       : [],
-  });
+    { title: { en: title } },
+  );
 const [first, second, third] = [lesson("first"), lesson("second"), lesson("third")];
 const titles = (documents: readonly Document[]) => documents.map(({ title }) => title.en);
 

@@ -199,7 +199,7 @@ export const shareInStaffroom = act(
  */
 export const duplicateResources = act(
   "duplicate resources",
-  z.object({ resources: z.array(Id).min(1).max(200) }),
+  z.object({ resources: z.array(Id).min(1).max(200, "At most 200 at once, please. Nothing was copied.") }),
   ({ db, visitor, now }, given) =>
     db.transaction(async (tx) => {
       const copies: number[] = [];

@@ -19,7 +19,8 @@ function Mark({ on, round }: { on: boolean; round: boolean }) {
   );
 }
 
-const label = (on: boolean, part: boolean | undefined) =>
+/** The frame of something to choose: all of it can be pressed. */
+export const label = (on: boolean, part: boolean | undefined) =>
   clsx(
     target,
     "flex items-center gap-3 py-2 has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-green",

@@ -7,6 +7,7 @@ import { SoundPlayer } from "../../media/sound-player";
 import { useFile } from "../../media/use-file";
 import { VoiceRecorder } from "../../media/voice-recorder";
 import { mediaAddress } from "../media";
+import { label } from "./choice";
 import { target, type QuestionProps } from "./props";
 
 /** What a student thinks: nothing is right or wrong, and it may be changed until it is handed in. */
@@ -14,14 +15,7 @@ export function PollView({ question, value, onChange, still, languages, labelled
   return (
     <div role="radiogroup" aria-labelledby={labelledBy} className="flex flex-wrap gap-2">
       {question.options.map((option) => (
-        <label
-          key={option.id}
-          className={clsx(
-            target,
-            "flex items-center gap-3 px-5 py-2 has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-offset-2 has-[:focus-visible]:outline-green",
-            value === option.id ? "border-green bg-green-wash font-semibold" : "border-line hover:border-line-strong",
-          )}
-        >
+        <label key={option.id} className={clsx(label(value === option.id, undefined), "px-5")}>
           <input
             type="radio"
             className="heard"
