@@ -62,7 +62,7 @@ export function InstructionsEditor({
         <div
           role="group"
           aria-label="Somebody else's voice"
-          className="grid gap-2 rounded-card border border-brass bg-brass-wash p-3"
+          className="grid gap-2 rounded-card border border-slate bg-slate-wash p-3"
         >
           <p>
             These instructions are spoken by <strong>{recording!.name}</strong>. Choose before it goes out:

@@ -63,14 +63,14 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
   const more = (place: number, by: number) => put(blocks.map((count, at) => (at === place ? count + by : count)));
   return (
     <div className="grid grid-cols-1 gap-3">
-      <div className="flex flex-row-reverse justify-end gap-3 overflow-x-auto">
+      <div className="flex flex-row-reverse justify-end gap-1.5 overflow-x-auto @md:gap-3">
         {blocks.map((count, place) => (
           <section
             key={place}
             aria-label={places[place]}
-            className="grid min-w-24 flex-1 content-between gap-2 rounded-card border border-line bg-white p-2 text-ink"
+            className="grid min-w-[4.75rem] flex-1 grid-cols-1 content-between gap-2 rounded-card border border-line bg-white p-1.5 text-ink @md:p-2"
           >
-            <p className="flex items-baseline justify-between text-[0.9em]">
+            <p className="flex flex-wrap items-baseline justify-between gap-x-2 text-[0.9em]">
               {places[place]} <output className="numbers text-[1.2em] font-semibold">{count}</output>
             </p>
             <div aria-hidden className="flex min-h-20 flex-wrap content-start items-end gap-1.5 pt-1 pr-1">
@@ -79,7 +79,7 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
               ))}
             </div>
             <div className="grid gap-1">
-              <div className="flex gap-1">
+              <div className="flex flex-col-reverse gap-1 @md:flex-row">
                 <button
                   type="button"
                   className={clsx(press, "flex-1")}
@@ -102,7 +102,7 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
               {place + 1 < blocks.length && (
                 <button
                   type="button"
-                  className={press}
+                  className={clsx(press, "!px-1 leading-tight")}
                   disabled={count < 10}
                   onClick={() => put(trade(blocks, place, "up"))}
                 >
@@ -112,7 +112,7 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
               {place > 0 && (
                 <button
                   type="button"
-                  className={press}
+                  className={clsx(press, "!px-1 leading-tight")}
                   disabled={count === 0 || blocks[place - 1]! + 10 > MOST_BLOCKS}
                   onClick={() => put(trade(blocks, place, "down"))}
                 >
@@ -175,7 +175,7 @@ export function BalanceView({ tool, onNumber, languages }: ManipulativeProps<"ba
                         y={y + 38 - Math.floor(at / 6) * 14}
                         width={11}
                         height={12}
-                        fill="#8A5F12"
+                        fill="#5E574B"
                         strokeWidth={1}
                       />
                     ))}
@@ -235,7 +235,7 @@ export function CoinsView({ tool, onNumber, languages }: ManipulativeProps<"coin
             className={clsx(
               "numbers grid min-h-12 place-items-center border-2 px-2 text-[0.85em] font-semibold",
               is === "coin"
-                ? "h-14 w-14 rounded-full border-brass bg-brass-wash"
+                ? "h-14 w-14 rounded-full border-line-strong bg-shade !px-0"
                 : "h-12 min-w-20 rounded-[4px] border-green bg-green-wash",
             )}
           >

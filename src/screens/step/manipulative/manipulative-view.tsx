@@ -39,7 +39,10 @@ export function ManipulativeView({
 }) {
   const View = views[tool.tool] as (props: ManipulativeProps<ManipulativeName>) => ReactNode;
   return (
-    <section aria-label={toolNames[tool.tool]} className="rounded-card border border-line bg-paper p-4">
+    <section
+      aria-label={toolNames[tool.tool]}
+      className="@container rounded-card border border-line bg-paper p-3 sm:p-4"
+    >
       <View key={JSON.stringify(tool)} tool={tool as never} languages={languages} onNumber={onNumber} />
     </section>
   );
