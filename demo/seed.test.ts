@@ -6,7 +6,7 @@ import type { Document } from "@/core/resource/document";
 import { translated } from "@/core/resource/translate";
 import { unfinished } from "@/core/resource/unfinished";
 import { resultTable } from "@/core/results/table";
-import { stateOf } from "@/core/assign/assignment";
+import { stateOf } from "@/core/assign/form";
 import { assignmentsOf } from "@/data/assignments";
 import type { Db } from "@/data/db";
 import { demoPeople } from "@/data/people";

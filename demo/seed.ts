@@ -2,10 +2,12 @@ import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { parse } from "yaml";
 import { z } from "zod";
+import { nthMeeting, type SchoolCalendar } from "@/core/calendar/school-calendar";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
 import { withVoice } from "@/core/resource/voices";
 import { allQuestions, titleOf, type Document, type Step } from "@/core/resource/document";
 import { pictureSecret, type Picture } from "@/core/student/pictures";
+import { calendarOf, meetingRulesOf } from "@/data/calendar";
 import { addAssignment } from "@/data/assignments";
 import type { Db, Queryable } from "@/data/db";
 import { one } from "@/data/db";
@@ -19,6 +21,7 @@ import { hashSecret } from "@/server/secrets";
 import { likelyMistake, rightAnswer } from "./answers";
 import { SeededRandom } from "./bulk/random";
 import { addBrowsing } from "./browse";
+import { addCalendar } from "./calendar";
 import { addBulk } from "./bulk/add";
 import { demoFramework } from "./frameworks";
 import { readWritten } from "./read";
@@ -56,6 +59,10 @@ const Given = z.array(
     resource: z.string(),
     opens: z.tuple([z.number(), z.number()]),
     due: z.tuple([z.number(), z.number()]),
+    /** Planned for the first lesson of this name on that day or after it, and opened with it. */
+    lesson: z.string().optional(),
+    /** Done in that lesson: due when it ends. */
+    inLesson: z.boolean().default(false),
     tries: z.number().nullable(),
     done: z.number(),
     begun: z.number(),
@@ -67,7 +74,7 @@ export interface Town {
   schools: Map<string, number>;
   zone: string;
   people: Map<string, number>;
-  classes: Map<string, { id: number; lead: number; students: number[] }>;
+  classes: Map<string, { id: number; school: number; lead: number; students: number[] }>;
 }
 
 const key = (name: string) => name.toLowerCase().replaceAll(" ", ".");
@@ -156,7 +163,7 @@ async function addPeople(tx: Queryable, now: Date): Promise<Town> {
       students.push(student);
       await tx.query("insert into enrolment (class_id, student_id) values ($1, $2)", [id, student]);
     }
-    town.classes.set(group.name, { id, lead, students });
+    town.classes.set(group.name, { id, school, lead, students });
   }
   return town;
 }
@@ -238,12 +245,19 @@ async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<str
 async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
   const random = new SeededRandom(5);
   const given = Given.parse(parse(readFileSync(path.join(folder, "fortnight.yaml"), "utf8")));
+  const calendars = new Map<number, SchoolCalendar>();
+  for (const { id, school } of town.classes.values()) calendars.set(id, await calendarOf(tx, school));
   const moment = ([days, hour]: [number, number]) => schoolDayAt(now, town.zone, days, hour);
   for (const plan of given) {
     const group = town.classes.get(plan.class)!;
     const lesson = lessons.get(plan.resource);
     if (!lesson) throw new Error(`demo/fortnight.yaml: there is no lesson ${plan.resource}`);
-    const [opens, due] = [moment(plan.opens), moment(plan.due)];
+    const calendar = calendars.get(group.id)!;
+    const rules = (await meetingRulesOf(tx, [group.id])).filter((rule) => rule.label === plan.lesson);
+    const morning = new Date(moment([plan.opens[0], 0]).getTime() - 1);
+    const meeting = plan.lesson === undefined ? null : nthMeeting(calendar, rules, morning, 1)!;
+    const opens = meeting?.starts ?? moment(plan.opens);
+    const due = plan.inLesson ? meeting!.ends : moment(plan.due);
     const assignment = await addAssignment(tx, {
       class: group.id,
       resource: lesson.id,
@@ -253,6 +267,7 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
       made: new Date(Math.min(now.getTime(), opens.getTime()) - 30 * HOUR),
       opens,
       due,
+      meeting: meeting && { date: meeting.date, period: meeting.period },
       tries: plan.tries,
       keep: "best",
       checking: "at once",
@@ -347,6 +362,7 @@ export async function seed(db: Db, options: { now: Date; bulk: number }): Promis
     await importFramework(tx, demoFramework("skerry-isles"), { district: town.district, now });
     await importFramework(tx, demoFramework("england-small"), { district: null, now });
     const lessons = await addLessons(tx, town, now);
+    await addCalendar(tx, town, now);
     await addBrowsing(tx, town, lessons, now);
     await addFortnight(tx, town, lessons, now);
     await addSatchel(tx, town, lessons, now);

@@ -6,6 +6,7 @@ export interface Assignment {
   id: number;
   class: number;
   className: string;
+  school: number;
   resource: number;
   title: string;
   madeBy: number;
@@ -15,6 +16,14 @@ export interface Assignment {
   keep: Keep;
   checking: CheckingTime;
   calledBack: Date | null;
+  closes: Date | null;
+  /** The meeting it is planned for. */
+  meeting: { date: string; period: number } | null;
+  minutes: number;
+  subjects: string[];
+  /** "1 of 2", where only a part of the resource is given. */
+  part: string | null;
+  goals: string[];
   recipients: number;
   begun: number;
   handedIn: number;
@@ -22,8 +31,11 @@ export interface Assignment {
 }
 
 const columns = `
-  a.id, a.class_id class, c.name "className", a.resource_id resource, f.facts ->> 'title' title, a.made_by "madeBy", a.opens, a.due,
-  a.tries, a.keep, a.checking, a.called_back "calledBack",
+  a.id, a.class_id class, c.name "className", c.school_id school, a.resource_id resource, f.facts ->> 'title' title, a.made_by "madeBy", a.opens, a.due,
+  a.tries, a.keep, a.checking, a.called_back "calledBack", a.closes,
+  case when a.meeting_date is null then null else jsonb_build_object('date', a.meeting_date, 'period', a.meeting_period) end meeting,
+  coalesce(a.minutes, (f.facts ->> 'minutes')::int) minutes, f.facts -> 'subjects' subjects, a.part,
+  array(select g.tag from assignment_goal g where g.assignment_id = a.id order by g.tag) goals,
   (select count(*) from recipient r where r.assignment_id = a.id) recipients,
   (select count(*) from recipient r where r.assignment_id = a.id and exists (select 1 from attempt t where t.recipient_id = r.id)) begun,
   (select count(*) from recipient r where r.assignment_id = a.id
@@ -63,35 +75,95 @@ export interface NewAssignment {
   made: Date;
   opens: Date;
   due: Date;
+  /** null or left out: it stays open. */
+  closes?: Date | null;
   tries: number | null;
   keep: Keep;
   checking: CheckingTime;
+  meeting?: { date: string; period: number } | null;
+  /** The steps given, where not all are, and what that part is called: "1 of 2". */
+  steps?: readonly string[] | null;
+  part?: string | null;
+  minutes?: number | null;
+  openDays?: readonly string[] | null;
+  goals?: readonly string[];
+  /** Each student gets it when this one is handed in: an assignment's id, or "previous" in the list. */
+  after?: number | "previous" | null;
+  position?: number;
+  /** Students for whom something is different. */
+  own?: readonly { student: number; revision?: number; factor?: number; due?: Date | null; closes?: Date | null }[];
+}
+
+/** Gives several things at once; only students enrolled in the class get them. Returns the ids in the order of the list. */
+export async function addAssignments(tx: Queryable, list: readonly NewAssignment[]): Promise<number[]> {
+  const ids: number[] = [];
+  for (const given of list) {
+    const after = given.after === "previous" ? (ids.at(-1) ?? null) : (given.after ?? null);
+    const { id } = await one<{ id: number }>(
+      tx,
+      `insert into assignment (class_id, resource_id, made_by, made, opens, due, closes, tries, keep, checking,
+                               meeting_date, meeting_period, step_ids, part, minutes, open_days, after_id, position)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13::text[], $14, $15, $16::date[], $17, $18) returning id`,
+      [
+        given.class,
+        given.resource,
+        given.madeBy,
+        given.made,
+        given.opens,
+        given.due,
+        given.closes ?? null,
+        given.tries,
+        given.keep,
+        given.checking,
+        given.meeting?.date ?? null,
+        given.meeting?.period ?? null,
+        given.steps ?? null,
+        given.part ?? null,
+        given.minutes ?? null,
+        given.openDays ?? null,
+        after,
+        given.position ?? 0,
+      ],
+    );
+    ids.push(id);
+  }
+  const recipients = list.flatMap((given, at) => {
+    const own = new Map(given.own?.map((entry) => [entry.student, entry]));
+    return given.students.map((student) => ({
+      assignment: ids[at],
+      class: given.class,
+      student,
+      revision: own.get(student)?.revision ?? given.revision,
+      factor: own.get(student)?.factor ?? 1,
+      due: own.get(student)?.due ?? null,
+      closes: own.get(student)?.closes ?? null,
+    }));
+  });
+  await tx.query(
+    `insert into recipient (assignment_id, student_id, revision_id, time_factor, own_due, own_closes)
+     select r.assignment, r.student, r.revision, r.factor, r.due, r.closes
+       from jsonb_to_recordset($1::jsonb) as r(assignment int, class int, student int, revision int, factor numeric, due timestamptz, closes timestamptz)
+       join enrolment n on n.class_id = r.class and n.student_id = r.student`,
+    [JSON.stringify(recipients)],
+  );
+  const goals = list.flatMap((given, at) => [...new Set(given.goals)].map((tag) => ({ assignment: ids[at], tag })));
+  if (goals.length > 0)
+    await tx.query(
+      `insert into assignment_goal (assignment_id, tag)
+       select g.assignment, g.tag from jsonb_to_recordset($1::jsonb) as g(assignment int, tag text)`,
+      [JSON.stringify(goals)],
+    );
+  await tx.query(
+    `update search_entry e set uses = e.uses + n.times
+       from (select resource, count(*) times from unnest($1::int[]) as u(resource) group by resource) n
+      where e.resource_id = n.resource`,
+    [list.map((given) => given.resource)],
+  );
+  return ids;
 }
 
 export async function addAssignment(tx: Queryable, assignment: NewAssignment): Promise<number> {
-  const { id } = await one<{ id: number }>(
-    tx,
-    `insert into assignment (class_id, resource_id, made_by, made, opens, due, tries, keep, checking)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
-    [
-      assignment.class,
-      assignment.resource,
-      assignment.madeBy,
-      assignment.made,
-      assignment.opens,
-      assignment.due,
-      assignment.tries,
-      assignment.keep,
-      assignment.checking,
-    ],
-  );
-  await tx.query(
-    `insert into recipient (assignment_id, student_id, revision_id)
-     select $1, n.student_id, $3 from enrolment n where n.class_id = $4 and n.student_id = any($2::int[])`,
-    [id, assignment.students, assignment.revision, assignment.class],
-  );
-  await tx.query("update search_entry set uses = uses + 1 where resource_id = $1", [assignment.resource]);
-  return id;
+  return (await addAssignments(tx, [assignment]))[0]!;
 }
 
 /** Calls an assignment back from its students, or, with null, gives it again. Answers already given are kept. */
@@ -99,6 +171,168 @@ export async function setCalledBack(db: Queryable, id: number, at: Date | null):
   await db.query("update assignment set called_back = $2 where id = $1", [id, at]);
 }
 
-export async function setDue(db: Queryable, id: number, due: Date): Promise<void> {
-  await db.query("update assignment set due = $2 where id = $1", [id, due]);
+/** When work is given, and the meeting it is planned for. */
+export interface Place {
+  opens: Date;
+  due: Date;
+  closes: Date | null;
+  meeting: { date: string; period: number } | null;
+}
+
+/** What there is to restore of an assignment's place: its own times, and those of students who have others. */
+export interface PlaceWas extends Place {
+  id: number;
+  own: { student: number; opens: Date | null; due: Date | null; closes: Date | null }[];
+}
+
+/** Where these assignments are now, with everyone's own times. */
+export async function placesOf(db: Queryable, ids: readonly number[]): Promise<PlaceWas[]> {
+  const places = await db.query<Omit<PlaceWas, "own">>(
+    `select a.id, a.opens, a.due, a.closes,
+            case when a.meeting_date is null then null else jsonb_build_object('date', a.meeting_date, 'period', a.meeting_period) end meeting
+       from assignment a where a.id = any($1::int[]) order by a.id`,
+    [ids],
+  );
+  const own = await db.query<PlaceWas["own"][number] & { assignment: number }>(
+    `select assignment_id assignment, student_id student, own_opens opens, own_due due, own_closes closes from recipient
+      where assignment_id = any($1::int[]) and (own_opens is not null or own_due is not null or own_closes is not null)
+      order by student_id`,
+    [ids],
+  );
+  return places.map((place) => ({
+    ...place,
+    own: own.filter((row) => row.assignment === place.id).map(({ assignment: _, ...row }) => row),
+  }));
+}
+
+/** Moves assignments; students' own times are set to those given, all others go with the assignment. */
+export async function setPlaces(tx: Queryable, places: readonly PlaceWas[]): Promise<void> {
+  await tx.query(
+    `update assignment a set opens = p.opens, due = p.due, closes = p.closes,
+            meeting_date = (p.meeting ->> 'date')::date, meeting_period = (p.meeting ->> 'period')::smallint
+       from jsonb_to_recordset($1::jsonb) as p(id int, opens timestamptz, due timestamptz, closes timestamptz, meeting jsonb)
+      where a.id = p.id`,
+    [JSON.stringify(places)],
+  );
+  await tx.query(
+    "update recipient set own_opens = null, own_due = null, own_closes = null where assignment_id = any($1::int[])",
+    [places.map(({ id }) => id)],
+  );
+  await tx.query(
+    `update recipient r set own_opens = o.opens, own_due = o.due, own_closes = o.closes
+       from jsonb_to_recordset($1::jsonb) as o(id int, student int, opens timestamptz, due timestamptz, closes timestamptz)
+      where r.assignment_id = o.id and r.student_id = o.student`,
+    [JSON.stringify(places.flatMap(({ id, own }) => own.map((row) => ({ id, ...row }))))],
+  );
+}
+
+export interface Recipient {
+  student: number;
+  name: string;
+  revision: number;
+  resource: number;
+  title: string;
+  factor: number;
+  ownDue: Date | null;
+  begun: boolean;
+}
+
+/** Who gets an assignment, in which version and with how much time, by name. */
+export async function recipientsOf(db: Queryable, assignment: number): Promise<Recipient[]> {
+  return db.query<Recipient>(
+    `select r.student_id student, p.given_name || ' ' || p.family_name as name, r.revision_id revision, v.resource_id resource,
+            coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), '') title,
+            r.time_factor::float8 factor, r.own_due "ownDue",
+            exists (select 1 from attempt t where t.recipient_id = r.id) begun
+       from recipient r join person p on p.id = r.student_id join revision v on v.id = r.revision_id
+      where r.assignment_id = $1 order by p.given_name, p.family_name`,
+    [assignment],
+  );
+}
+
+/** Adds students of the assignment's class; those who have it stay as they are. */
+export async function addRecipients(
+  tx: Queryable,
+  assignment: number,
+  students: readonly { student: number; revision: number; factor: number; due: Date | null }[],
+): Promise<void> {
+  await tx.query(
+    `insert into recipient (assignment_id, student_id, revision_id, time_factor, own_due)
+     select a.id, r.student, r.revision, r.factor, r.due
+       from jsonb_to_recordset($2::jsonb) as r(student int, revision int, factor numeric, due timestamptz)
+       join assignment a on a.id = $1 join enrolment n on n.class_id = a.class_id and n.student_id = r.student
+     on conflict (assignment_id, student_id) do nothing`,
+    [assignment, JSON.stringify(students)],
+  );
+}
+
+/** Takes it from a student who has not begun; one who has keeps it, and false is returned. */
+export async function removeRecipient(tx: Queryable, assignment: number, student: number): Promise<boolean> {
+  const gone = await tx.query(
+    `delete from recipient r where r.assignment_id = $1 and r.student_id = $2
+       and not exists (select 1 from attempt t where t.recipient_id = r.id) returning 1`,
+    [assignment, student],
+  );
+  return gone.length > 0;
+}
+
+/** One student's own due moment, with null the class's again. What closes does so no earlier. */
+export async function setOwnDue(db: Queryable, assignment: number, student: number, due: Date | null): Promise<void> {
+  await db.query(
+    `update recipient r set own_due = $3, own_closes = case when a.closes is null or $3::timestamptz is null then null else greatest(a.closes, $3) end
+       from assignment a where a.id = r.assignment_id and r.assignment_id = $1 and r.student_id = $2`,
+    [assignment, student, due],
+  );
+}
+
+/** Gives the newest revision of what each of them has to those who have not begun. Returns how many got another. */
+export async function useNewest(tx: Queryable, assignment: number): Promise<number> {
+  const changed = await tx.query(
+    `update recipient r set revision_id = w.head_revision_id
+       from revision v join resource w on w.id = v.resource_id
+      where r.assignment_id = $1 and v.id = r.revision_id and w.head_revision_id is not null and w.head_revision_id <> r.revision_id
+        and not exists (select 1 from attempt t where t.recipient_id = r.id) returning 1`,
+    [assignment],
+  );
+  return changed.length;
+}
+
+/** Which of these students have a resource still to do, or have handed it in before. */
+export async function alreadyHave(
+  db: Queryable,
+  resources: readonly number[],
+  students: readonly number[],
+): Promise<number[]> {
+  const rows = await db.query<{ student: number }>(
+    `select distinct r.student_id student from recipient r join assignment a on a.id = r.assignment_id
+       join revision v on v.id = r.revision_id
+      where r.student_id = any($2::int[]) and v.resource_id = any($1::int[]) and a.called_back is null`,
+    [resources, students],
+  );
+  return rows.map(({ student }) => student);
+}
+
+/** How many pieces of work each of these students has due between two moments, in any class. */
+export async function dueBetween(
+  db: Queryable,
+  students: readonly number[],
+  from: Date,
+  to: Date,
+): Promise<{ student: number; count: number }[]> {
+  return db.query(
+    `select r.student_id student, count(*) count from recipient r join assignment a on a.id = r.assignment_id
+      where r.student_id = any($1::int[]) and a.called_back is null and coalesce(r.own_due, a.due) between $2 and $3
+      group by r.student_id`,
+    [students, from, to],
+  );
+}
+
+/** The goal tags a teacher has used, the latest first. */
+export async function goalTagsOf(db: Queryable, madeBy: number): Promise<string[]> {
+  const rows = await db.query<{ tag: string }>(
+    `select g.tag from assignment_goal g join assignment a on a.id = g.assignment_id
+      where a.made_by = $1 group by g.tag order by max(a.id) desc limit 60`,
+    [madeBy],
+  );
+  return rows.map(({ tag }) => tag);
 }

@@ -8,6 +8,7 @@ export interface Class {
   gradeTo: number;
   periodMinutes: number;
   students: number;
+  school: number;
 }
 
 export interface Student {
@@ -16,11 +17,17 @@ export interface Student {
   familyName: string;
   signInName: string;
   grade: number;
+  /** Measured reading grade; null: nobody measured. */
+  readingGrade: number | null;
+  /** How much more time she has: 1, 1.25, 1.5 or 2. */
+  factor: number;
+  readsAloud: boolean;
+  languages: string[];
 }
 
 const columns = `
   c.id, c.name, c.subject, c.grade_from "gradeFrom", c.grade_to "gradeTo", c.period_minutes "periodMinutes",
-  (select count(*) from enrolment n where n.class_id = c.id) students`;
+  (select count(*) from enrolment n where n.class_id = c.id) students, c.school_id school`;
 
 const teaches = `(t.from_date is null or t.from_date <= $2::date) and (t.to_date is null or t.to_date >= $2::date)`;
 
@@ -45,7 +52,8 @@ export async function teachesClass(db: Queryable, teacher: number, classId: numb
 
 export async function studentsOf(db: Queryable, classId: number): Promise<Student[]> {
   return db.query<Student>(
-    `select p.id, p.given_name "givenName", p.family_name "familyName", p.sign_in_name "signInName", p.grade
+    `select p.id, p.given_name "givenName", p.family_name "familyName", p.sign_in_name "signInName", p.grade,
+            p.reading_grade::float8 "readingGrade", p.time_factor::float8 factor, p.reads_aloud "readsAloud", p.languages
        from enrolment n join person p on p.id = n.student_id
       where n.class_id = $1 and p.active order by p.given_name, p.family_name`,
     [classId],
@@ -56,6 +64,17 @@ export async function isEnrolled(db: Queryable, student: number, classId: number
   return (
     (await db.query("select 1 from enrolment where student_id = $1 and class_id = $2", [student, classId])).length > 0
   );
+}
+
+/** Whether every one of these students is in the class. */
+export async function allEnrolled(db: Queryable, students: readonly number[], classId: number): Promise<boolean> {
+  const asked = [...new Set(students)];
+  const { count } = await one<{ count: number }>(
+    db,
+    "select count(*) count from enrolment where class_id = $1 and student_id = any($2::int[])",
+    [classId, asked],
+  );
+  return count === asked.length;
 }
 
 export interface JoinCode {

@@ -1,3 +1,4 @@
+import type { Facts } from "@/core/resource/facts";
 import { parseDocument, type Document } from "@/core/resource/document";
 import { one, type Queryable } from "./db";
 
@@ -39,6 +40,14 @@ export async function resourceById(db: Queryable, id: number): Promise<Resource 
     [id],
   );
   return rows[0];
+}
+
+/** What was computed from a resource's newest revision when it was published. */
+export async function factsOfHead(db: Queryable, resource: number): Promise<Facts> {
+  const { facts } = await one<{ facts: Facts }>(db, "select facts from resource_facts where resource_id = $1", [
+    resource,
+  ]);
+  return facts;
 }
 
 /** @throws DocumentError when what is stored cannot be read by this version */

@@ -1,6 +1,6 @@
 import { resultTable } from "@/core/results/table";
 import { allQuestions } from "@/core/resource/document";
-import { addAssignment, assignmentById, assignmentsOf, setCalledBack, setDue } from "./assignments";
+import { addAssignment, assignmentById, assignmentsOf, placesOf, setCalledBack, setPlaces } from "./assignments";
 import { classByJoinCode, classesOf, joinCodeOf, setJoinCode, studentsOf, teachesClass } from "./classes";
 import type { Db } from "./db";
 import { credentialsByEmail, endSession, personOfSession, startSession } from "./people";
@@ -85,9 +85,10 @@ describe("giving work", () => {
 
   test("the due date may move, but not before it opens", async () => {
     const assignment = await give();
-    await setDue(db, assignment, hours(48));
+    const [place] = await placesOf(db, [assignment]);
+    await setPlaces(db, [{ ...place!, due: hours(48) }]);
     expect((await assignmentById(db, assignment))!.due).toEqual(hours(48));
-    await expect(setDue(db, assignment, hours(-2))).rejects.toThrow();
+    await expect(setPlaces(db, [{ ...place!, due: hours(-2) }])).rejects.toThrow();
   });
 });
 

@@ -1,3 +1,4 @@
+import { partOf } from "@/core/plan/parts";
 import type { CheckingTime } from "@/core/resource/question";
 import type { Keep, StudentWork, Try } from "@/core/results/table";
 import { one, type Queryable } from "./db";
@@ -12,8 +13,17 @@ export interface Task {
   teacher: string;
   revision: number;
   title: string;
+  /** Hers, where she has other times than the class. */
   opens: Date;
   due: Date;
+  closes: Date | null;
+  /** Dates on which it is open, where not on every day. */
+  openDays: string[] | null;
+  /** What has to be handed in before this opens for her; null: nothing, or it is. */
+  waitsFor: string | null;
+  steps: string[] | null;
+  part: string | null;
+  factor: number;
   tries: number | null;
   keep: Keep;
   checking: CheckingTime;
@@ -26,7 +36,12 @@ export interface Task {
 const task = `
   r.id recipient, a.id assignment, a.class_id class, c.name "className", p.given_name || ' ' || p.family_name teacher, r.revision_id revision,
   coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), '') title,
-  a.opens, a.due, a.tries, a.keep, a.checking,
+  coalesce(r.own_opens, a.opens) opens, coalesce(r.own_due, a.due) due, coalesce(r.own_closes, a.closes) closes,
+  a.open_days "openDays", a.step_ids steps, a.part, r.time_factor::float8 factor, a.tries,
+  (select coalesce(bv.document -> 'title' ->> (bv.document -> 'languages' ->> 0), '') from recipient b
+     join assignment ba on ba.id = b.assignment_id join revision bv on bv.id = b.revision_id
+    where b.assignment_id = a.after_id and b.student_id = r.student_id and ba.called_back is null
+      and not exists (select 1 from attempt t where t.recipient_id = b.id and t.handed_in is not null)) "waitsFor", a.keep, a.checking,
   (select count(*) from attempt t where t.recipient_id = r.id) begun,
   (select max(t.handed_in) from attempt t where t.recipient_id = r.id) "lastHandedIn",
   exists (select 1 from attempt t where t.recipient_id = r.id and t.handed_in is null) working
@@ -37,7 +52,7 @@ const task = `
 export async function tasksOf(db: Queryable, student: number, onlyClass: number | null): Promise<Task[]> {
   return db.query<Task>(
     `select ${task} where r.student_id = $1 and a.called_back is null and ($2::int is null or a.class_id = $2)
-      order by a.due, a.id`,
+      order by coalesce(r.own_due, a.due), a.position, a.id`,
     [student, onlyClass],
   );
 }
@@ -146,6 +161,9 @@ export async function announceWork(db: Queryable, assignment: number): Promise<v
 
 /** Everything that came back for one assignment, a student a row, by name. */
 export async function workOf(db: Queryable, assignment: number): Promise<StudentWork[]> {
+  const [given] = await db.query<{ steps: string[] | null }>("select step_ids steps from assignment where id = $1", [
+    assignment,
+  ]);
   const recipients = await db.query<{ id: number; student: number; name: string; revision: number }>(
     `select r.id, p.id student, p.given_name || ' ' || p.family_name as name, r.revision_id revision
        from recipient r join person p on p.id = r.student_id where r.assignment_id = $1 order by p.given_name, p.family_name`,
@@ -165,7 +183,7 @@ export async function workOf(db: Queryable, assignment: number): Promise<Student
 
   const documents = new Map<number, StudentWork["document"]>();
   for (const revision of new Set(recipients.map((recipient) => recipient.revision))) {
-    documents.set(revision, (await revisionById(db, revision))!.document);
+    documents.set(revision, partOf((await revisionById(db, revision))!.document, given?.steps ?? null));
   }
   return recipients.map((recipient) => ({
     student: { id: recipient.student, name: recipient.name },

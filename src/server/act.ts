@@ -28,8 +28,8 @@ export interface Caller {
 export const notThere = "This is not here, or not yours to see.";
 
 /**
- * Makes a server action: input checked by Zod, permission asked, errors turned into outcomes. The fields `resource`,
- * `resources`, `class`, `assignment`, `pocket` and `students` of the input are what the permission is about. For acts
+ * Makes a server action: input checked by Zod, permission asked, errors turned into outcomes. The fields of `About` in
+ * the input are what the permission is about. For acts
  * anyone may do, `visitor` is null when nobody is signed in.
  */
 export function act<Schema extends z.ZodType<object>, Value>(

@@ -173,10 +173,22 @@ describe("who may do what", () => {
 
   test("work is given to students of a class she teaches, and to nobody else", async () => {
     const give = (who: Visitor, students: number[]) =>
-      may(who, "assign resource", { resource: things.staffroom, class: world.class, students });
+      may(who, "assign resources", {
+        resources: [things.staffroom],
+        to: [{ class: world.class, students }],
+        versions: [],
+      });
     expect(await give(visitor(world.ines), world.students)).toBe(true);
     expect(await give(visitor(world.ines), [...world.students, world.judit])).toBe(false);
     expect(await give(visitor(world.teodor), world.students)).toBe(false);
+    const version = (resource: number) =>
+      may(visitor(world.ines), "assign resources", {
+        resources: [things.staffroom],
+        to: [{ class: world.class, students: world.students }],
+        versions: [{ student: world.students[0]!, resource }],
+      });
+    expect(await version(things.mine)).toBe(true);
+    expect(await version(things.elsewhere)).toBe(false);
   });
 
   test("results are for the class's teachers", async () => {

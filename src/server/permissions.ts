@@ -1,5 +1,5 @@
 import { assignmentById } from "@/data/assignments";
-import { isEnrolled, teachesClass } from "@/data/classes";
+import { allEnrolled, teachesClass } from "@/data/classes";
 import type { Queryable } from "@/data/db";
 import { resourceById } from "@/data/resources";
 import { ownsPocket } from "@/data/satchel";
@@ -13,8 +13,11 @@ export interface About {
   resources?: readonly number[];
   class?: number;
   assignment?: number;
+  assignments?: readonly number[];
   pocket?: number;
-  students?: readonly number[];
+  /** Students of several classes, and who of them gets which version. */
+  to?: readonly { class: number; students: readonly number[] }[];
+  versions?: readonly { student: number; resource: number }[];
 }
 
 type Who = "teacher" | "student" | "curator";
@@ -39,13 +42,32 @@ const relations = {
   "owns pocket": async (db, visitor, about) => about.pocket !== undefined && ownsPocket(db, visitor.id, about.pocket),
   "teaches class": async (db, visitor, about, now) =>
     about.class !== undefined && teachesClass(db, visitor.id, about.class, now),
-  "students are in class": async (db, _visitor, about) => {
-    for (const student of about.students ?? []) if (!(await isEnrolled(db, student, about.class ?? -1))) return false;
+  "reads versions": async (db, visitor, about) => {
+    for (const resource of new Set(about.versions?.map((version) => version.resource)))
+      if (!(await reads(db, visitor, resource))) return false;
+    return true;
+  },
+  "teaches the classes": async (db, visitor, about, now) => {
+    for (const group of about.to ?? []) if (!(await teachesClass(db, visitor.id, group.class, now))) return false;
+    return (about.to ?? []).length > 0;
+  },
+  "students are in their classes": async (db, _visitor, about) => {
+    for (const group of about.to ?? []) if (!(await allEnrolled(db, group.students, group.class))) return false;
     return true;
   },
   "teaches the assignment's class": async (db, visitor, about, now) => {
     const assignment = about.assignment === undefined ? undefined : await assignmentById(db, about.assignment);
     return assignment !== undefined && teachesClass(db, visitor.id, assignment.class, now);
+  },
+  "teaches the assignments' classes": async (db, visitor, about, now) => {
+    const classes = new Set<number>();
+    for (const id of about.assignments ?? []) {
+      const assignment = await assignmentById(db, id);
+      if (!assignment) return false;
+      classes.add(assignment.class);
+    }
+    for (const group of classes) if (!(await teachesClass(db, visitor.id, group, now))) return false;
+    return classes.size > 0;
   },
   "was given assignment": async (db, visitor, about) =>
     about.assignment !== undefined &&
@@ -89,9 +111,14 @@ export const permissions = {
   "make pocket": { who: "teacher", needs: [] },
   "change pocket": { who: "teacher", needs: ["owns pocket"] },
   "put into pocket": { who: "teacher", needs: ["owns pocket", "reads resources"] },
-  "assign resource": { who: "teacher", needs: ["reads resource", "teaches class", "students are in class"] },
+  "see who to assign to": { who: "teacher", needs: ["reads resources"] },
+  "assign resources": {
+    who: "teacher",
+    needs: ["reads resources", "reads versions", "teaches the classes", "students are in their classes"],
+  },
   "see assignments": { who: "teacher", needs: [] },
   "change assignment": { who: "teacher", needs: ["teaches the assignment's class"] },
+  "change assignments": { who: "teacher", needs: ["teaches the assignments' classes"] },
   "see results": { who: "teacher", needs: ["teaches the assignment's class"] },
   "see own classes": { who: "teacher", needs: [] },
   "see class": { who: "teacher", needs: ["teaches class"] },

@@ -1,12 +1,19 @@
+import { doorOf } from "@/core/assign/door";
+import { partOf } from "@/core/plan/parts";
 import { readByPerson } from "@/core/resource/question";
 import { allQuestions, type Document } from "@/core/resource/document";
 import type { ResponseValue } from "@/core/resource/question";
 import { studentDocument } from "@/core/resource/student-view";
 import { mark, type Mark } from "@/core/scoring/mark";
-import type { Db } from "@/data/db";
+import type { Db, Queryable } from "@/data/db";
 import { revisionById } from "@/data/resources";
 import { attemptsOf, responsesOf, taskOf, type Attempt, type Task } from "@/data/work";
 import type { Visitor } from "./session";
+
+/** What a student was given: the revision, or the part of it. */
+export async function taskDocument(db: Queryable, task: Pick<Task, "revision" | "steps">): Promise<Document> {
+  return partOf((await revisionById(db, task.revision))!.document, task.steps);
+}
 
 /** What a student's page shows: never an answer, and marks only where they may be seen. */
 export interface StudentWorkData {
@@ -28,10 +35,13 @@ export async function studentWork(
   now: Date,
 ): Promise<StudentWorkData | null> {
   const task = await taskOf(db, visitor.id, assignment, visitor.joinedClass);
-  if (!task || task.opens > now) return null;
-  const { document } = (await revisionById(db, task.revision))!;
+  if (!task) return null;
   const attempts = await attemptsOf(db, task.recipient);
   const attempt = attempts.at(-1) ?? null;
+  const open = doorOf(task, visitor.zone, now).open;
+  // What was handed in can be looked at again at any time; what was not, only while the door is open.
+  if (!open && !attempt?.handedIn) return null;
+  const document = await taskDocument(db, task);
   const responses = attempt ? await responsesOf(db, [attempt.id]) : [];
   const values = Object.fromEntries(responses.map((response) => [response.question, response.value as ResponseValue]));
   const questions = allQuestions(document).map(({ question }) => question);
@@ -52,6 +62,6 @@ export async function studentWork(
     mayCheck: questions
       .filter((question) => question.checked === "at once" && task.checking === "at once")
       .map((question) => question.id),
-    triesLeft: task.tries === null || attempts.length < task.tries,
+    triesLeft: open && (task.tries === null || attempts.length < task.tries),
   };
 }

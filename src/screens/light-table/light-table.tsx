@@ -16,9 +16,9 @@ import { useKeys } from "@/ui/keys";
 import { Notice } from "@/ui/notice";
 import { Tip } from "@/ui/tip";
 import { tell, tellProblem } from "@/ui/toast";
+import { AssignPanel } from "../assign/assign-panel";
 import { useAddress } from "../use-address";
 import { AdaptDialog } from "./adapt-dialog";
-import { AssignPanel } from "./assign-panel";
 import { Views, viewsOf } from "./views";
 import { FactsView } from "./facts-view";
 import { FitStatement } from "./fit-statement";
@@ -156,7 +156,13 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
       )}
       <div className="min-h-0 flex-1">
         {assigning ? (
-          <AssignPanel data={data} context={assign} onDone={() => go({ do: null })} />
+          <AssignPanel
+            key={resource.id}
+            resources={[{ id: resource.id, title: facts.title }]}
+            current={assign.current}
+            now={assign.now}
+            onDone={() => go({ do: null })}
+          />
         ) : view === "facts" ? (
           <FactsView data={data} />
         ) : view === "colleagues" ? (

@@ -3,11 +3,11 @@ import { Undo2, CalendarClock } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { stateOf, type AssignmentState } from "@/core/assign/assignment";
+import { stateOf, type AssignmentState } from "@/core/assign/form";
 import { fromWallClock, sayMoment, toWallClock } from "@/core/calendar/wall-clock";
 import type { Assignment } from "@/data/assignments";
 import type { Class } from "@/data/classes";
-import { callBack, changeDue } from "@/server/actions/assign";
+import { callBack, changeTimes } from "@/server/actions/assign";
 import { Button, buttonClasses } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Empty } from "@/ui/empty";
@@ -38,13 +38,16 @@ function DueDialog({
   const [problem, setProblem] = useState<string>();
   const said = fromWallClock(due, zone);
   const keep = async () => {
-    const outcome = await changeDue({ assignment: assignment.id, due });
+    const outcome = await changeTimes({
+      assignment: assignment.id,
+      opens: toWallClock(assignment.opens, zone),
+      due,
+      closes: assignment.closes ? "due" : "never",
+    });
     if (!outcome.ok) return setProblem(outcome.problem);
     onClose();
     router.refresh();
     tell("The due date is changed.", async () => {
-      const back = await changeDue({ assignment: assignment.id, due: toWallClock(assignment.due, zone) });
-      if (!back.ok) tellProblem(back.problem);
       router.refresh();
     });
   };
@@ -97,7 +100,7 @@ function Row({
   const router = useRouter();
   const back = async () => {
     const calling = state !== "called back";
-    const outcome = await callBack({ assignment: assignment.id, back: calling });
+    const outcome = await callBack({ assignments: [assignment.id], back: calling });
     if (!outcome.ok) return tellProblem(outcome.problem);
     router.refresh();
     const kept =
@@ -107,7 +110,7 @@ function Row({
     tell(
       calling ? `Called back “${assignment.title}”.${kept}` : `“${assignment.title}” is with its students again.`,
       async () => {
-        await callBack({ assignment: assignment.id, back: !calling });
+        await callBack({ assignments: [assignment.id], back: !calling });
         router.refresh();
       },
     );

@@ -2,9 +2,11 @@
 import { LogOut } from "lucide-react";
 import Link from "next/link";
 import type { ReactNode } from "react";
+import { doorOf } from "@/core/assign/door";
 import { sayForChildren } from "@/core/calendar/wall-clock";
 import type { Task } from "@/data/work";
 import { leave } from "@/server/actions/sign-in";
+import { sayNotNow } from "./not-now";
 import { Postmark } from "./postmark";
 
 function Section({ title, empty, children }: { title: string; empty?: string; children: ReactNode[] }) {
@@ -17,17 +19,26 @@ function Section({ title, empty, children }: { title: string; empty?: string; ch
   );
 }
 
+/** With the part, where only a part was given: "Long lesson, 1 of 2". */
+const nameOf = (task: Task) => (task.part ? `${task.title}, ${task.part}` : task.title);
+
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 
 /** What to do now, what is coming, what is done. */
 export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: Task[]; zone: string; now: Date }) {
-  const ready = tasks.filter((task) => task.opens <= now);
-  const todo = ready.filter((task) => task.lastHandedIn === null || task.working);
-  const coming = tasks.filter((task) => task.opens > now);
-  const done = ready.filter((task) => task.lastHandedIn !== null && !task.working).reverse();
+  const handed = (task: Task) => task.lastHandedIn !== null && !task.working;
+  const doors = new Map(tasks.map((task) => [task, doorOf(task, zone, now)]));
+  const closed = (task: Task) => {
+    const door = doors.get(task)!;
+    return !door.open && (door.why === "closed" || (door.why === "other day" && door.next === null));
+  };
+  const todo = tasks.filter((task) => doors.get(task)!.open && !handed(task));
+  const coming = tasks.filter((task) => !doors.get(task)!.open && !closed(task) && !handed(task));
+  const done = tasks.filter(handed).reverse();
+  const missed = tasks.filter((task) => closed(task) && !handed(task));
   const due = (task: Task) =>
     task.due < now ? `was due ${sayForChildren(task.due, zone, now)}` : `until ${sayForChildren(task.due, zone, now)}`;
-  const more = (task: Task) => task.tries === null || task.begun < task.tries;
+  const more = (task: Task) => doors.get(task)!.open && (task.tries === null || task.begun < task.tries);
   return (
     <main className="finger-size mx-auto max-w-3xl px-4 py-5 font-child text-[17px]">
       <header className="flex items-center justify-between">
@@ -47,7 +58,7 @@ export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: T
             className={`flex flex-wrap items-center gap-4 rounded-card border-2 bg-card p-5 ${at === 0 ? "border-ink" : "border-line"}`}
           >
             <div className="min-w-48 flex-1">
-              <h3 className="text-xl font-bold">{task.title}</h3>
+              <h3 className="text-xl font-bold">{nameOf(task)}</h3>
               <p className="text-ink-soft">
                 {capital(due(task))} · {task.className}
               </p>
@@ -57,7 +68,7 @@ export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: T
               className={`grid min-h-14 min-w-28 place-items-center rounded-card border-2 border-green px-6 text-lg font-bold ${at === 0 ? "bg-green text-on-green" : "text-green"}`}
             >
               {task.working ? "Go on" : "Begin"}
-              <span className="heard">: {task.title}</span>
+              <span className="heard">: {nameOf(task)}</span>
             </Link>
           </li>
         ))}
@@ -66,8 +77,8 @@ export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: T
         <Section title="Coming" empty="Nothing is waiting.">
           {coming.map((task) => (
             <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
-              <span className="block">{task.title}</span>
-              <span className="text-[15px] text-ink-soft">{capital(sayForChildren(task.opens, zone, now))}</span>
+              <span className="block">{nameOf(task)}</span>
+              <span className="text-[15px] text-ink-soft">{capital(sayNotNow(task, zone, now)!)}</span>
             </li>
           ))}
         </Section>
@@ -82,11 +93,19 @@ export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: T
                   href={`/student/${task.assignment}`}
                   className="inline-block min-h-12 py-2 underline decoration-line-strong underline-offset-4"
                 >
-                  {task.title}
+                  {nameOf(task)}
                 </Link>
                 {more(task) && <span className="block text-[15px] text-ink-soft">You may try again.</span>}
               </div>
               <Postmark at={task.lastHandedIn!} zone={zone} now={now} />
+            </li>
+          ))}
+        </Section>
+        <Section title="Closed">
+          {missed.map((task) => (
+            <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
+              <span className="block">{nameOf(task)}</span>
+              <span className="text-[15px] text-ink-soft">{capital(sayNotNow(task, zone, now)!)}</span>
             </li>
           ))}
         </Section>

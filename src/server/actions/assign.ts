@@ -1,62 +1,151 @@
 "use server";
+import { cookies } from "next/headers";
 import { z } from "zod";
-import { AssignmentForm, readWhen } from "@/core/assign/assignment";
+import type { Finding } from "@/core/assign/finding";
+import { AssignForm } from "@/core/assign/form";
+import { lastLook } from "@/core/assign/last-look";
+import { withExtraTime } from "@/core/assign/extra-time";
 import { fromWallClock, sayMoment } from "@/core/calendar/wall-clock";
 import * as assignments from "@/data/assignments";
+import { calendarOf } from "@/data/calendar";
+import { studentsOf } from "@/data/classes";
 import { resourceById } from "@/data/resources";
 import { announceWork } from "@/data/work";
 import { act, Refused } from "../act";
+import { prepareAssigning } from "../assigning";
+import { audienceOf } from "../audience";
+import { changePlaces } from "../move-work";
 
 const Id = z.number().int().positive();
 
-/** Gives a resource's newest revision to students of a class. Returns the assignment's id. */
-export const assignResource = act("assign resource", AssignmentForm, async ({ db, visitor, now }, form) => {
-  const when = readWhen(form, visitor.zone, now);
-  if ("reason" in when) throw new Refused(when.reason, when.field);
-  const resource = await resourceById(db, form.resource);
-  if (!resource?.head) throw new Refused("Publish it first: students get what is published.");
-  const revision = resource.head;
-  const assignment = await db.transaction((tx) =>
-    assignments.addAssignment(tx, {
-      class: form.class,
-      resource: form.resource,
-      revision,
-      students: form.students,
-      madeBy: visitor.id,
-      made: now,
-      ...when,
-      tries: form.tries,
-      keep: form.keep,
-      checking: form.checking,
-    }),
-  );
-  return { assignment };
+/** Whom and when she can give these to: her classes, their meetings, versions. */
+export const audienceFor = act(
+  "see who to assign to",
+  z.object({ resources: z.array(Id).min(1).max(60) }),
+  ({ db, visitor, now }, { resources }) => audienceOf(db, visitor, resources, now),
+);
+
+const barClass = async () => Number((await cookies()).get("class")?.value) || null;
+
+/** Said back before it goes out: a sentence a class, and everything that is worth a look. Changes nothing. */
+export const lookBeforeAssigning = act(
+  "assign resources",
+  AssignForm,
+  async ({ db, visitor, now }, form): Promise<{ said: string[]; findings: Finding[] }> => {
+    const { looked, said } = await prepareAssigning(db, visitor, form, await barClass(), now);
+    return { said, findings: lastLook(looked) };
+  },
+);
+
+/** Gives the newest revisions to students. Returns the assignments made. */
+export const assignResources = act("assign resources", AssignForm, async ({ db, visitor, now }, form) => {
+  const { looked, list, said } = await prepareAssigning(db, visitor, form, null, now);
+  const stop = lastLook(looked).find(({ level }) => level === "stop");
+  if (stop) throw new Refused(stop.text);
+  if (!list) throw new Refused("Publish it first: students get what is published.");
+  const made = await db.transaction((tx) => assignments.addAssignments(tx, list));
+  return { assignments: made, said };
 });
 
 /** Calls work back from its students, or gives it again. What they answered is kept. */
 export const callBack = act(
-  "change assignment",
-  z.object({ assignment: Id, back: z.boolean() }),
+  "change assignments",
+  z.object({ assignments: z.array(Id).min(1).max(400), back: z.boolean() }),
   async ({ db, now }, given) => {
-    await assignments.setCalledBack(db, given.assignment, given.back ? now : null);
+    await db.transaction(async (tx) => {
+      for (const id of given.assignments) {
+        await assignments.setCalledBack(tx, id, given.back ? now : null);
+        await announceWork(tx, id);
+      }
+    });
+    return {};
+  },
+);
+
+/** Other times, on the school's clock. Students with more time keep it. Returns what undoes it. */
+export const changeTimes = act(
+  "change assignment",
+  z.object({ assignment: Id, opens: z.string().max(30), due: z.string().max(30), closes: z.enum(["never", "due"]) }),
+  async ({ db, visitor, now }, given) => {
+    const assignment = (await assignments.assignmentById(db, given.assignment))!;
+    const opens = fromWallClock(given.opens, visitor.zone);
+    const due = fromWallClock(given.due, visitor.zone);
+    if (!opens) throw new Refused("Say when it opens.", "opens");
+    if (!due) throw new Refused("Say when it is due.", "due");
+    if (due <= now && due.getTime() !== assignment.due.getTime())
+      throw new Refused(`${sayMoment(due, visitor.zone, now)} is already past. The old date is kept.`, "due");
+    if (due <= opens) throw new Refused("It would be due before it opens. The old date is kept.", "due");
+    const event = await changePlaces(db, visitor.id, now, "changed the times of a piece of work", [
+      {
+        id: given.assignment,
+        opens,
+        due,
+        closes: given.closes === "due" ? due : null,
+        meeting: opens.getTime() === assignment.opens.getTime() ? assignment.meeting : null,
+      },
+    ]);
+    return { event };
+  },
+);
+
+/** More of the class get it: the newest revision, with the time each of them has. */
+export const addStudents = act(
+  "change assignment",
+  z.object({ assignment: Id, students: z.array(Id).min(1).max(400) }),
+  async ({ db }, given) => {
+    const assignment = (await assignments.assignmentById(db, given.assignment))!;
+    const resource = await resourceById(db, assignment.resource);
+    if (!resource?.head) throw new Refused("It is not published any more.");
+    const revision = resource.head;
+    const roster = await studentsOf(db, assignment.class);
+    const calendar = await calendarOf(db, assignment.school);
+    await assignments.addRecipients(
+      db,
+      given.assignment,
+      roster
+        .filter(({ id }) => given.students.includes(id))
+        .map(({ id, factor }) => ({
+          student: id,
+          revision,
+          factor,
+          due: factor === 1 ? null : withExtraTime(calendar, assignment, factor).due,
+        })),
+    );
     await announceWork(db, given.assignment);
     return {};
   },
 );
 
-/** Another due date, on the school's clock. */
-export const changeDue = act(
+/** Takes it from a student who has not begun. */
+export const removeStudent = act(
   "change assignment",
-  z.object({ assignment: Id, due: z.string().max(30) }),
-  async ({ db, visitor, now }, given) => {
-    const due = fromWallClock(given.due, visitor.zone);
-    if (!due) throw new Refused("Say when it is due.", "due");
-    if (due <= now)
-      throw new Refused(`${sayMoment(due, visitor.zone, now)} is already past. The old date is kept.`, "due");
-    const assignment = (await assignments.assignmentById(db, given.assignment))!;
-    if (due <= assignment.opens) throw new Refused("It would be due before it opens. The old date is kept.", "due");
-    await assignments.setDue(db, given.assignment, due);
+  z.object({ assignment: Id, student: Id }),
+  async ({ db }, given) => {
+    if (!(await assignments.removeRecipient(db, given.assignment, given.student)))
+      throw new Refused("This student has begun: the answers are kept, so it stays with her.");
     await announceWork(db, given.assignment);
     return {};
   },
 );
+
+/** One student's own due moment: later than the class's, or with an empty text the class's again. */
+export const extendFor = act(
+  "change assignment",
+  z.object({ assignment: Id, student: Id, due: z.string().max(30) }),
+  async ({ db, visitor, now }, given) => {
+    const assignment = (await assignments.assignmentById(db, given.assignment))!;
+    const due = given.due === "" ? null : fromWallClock(given.due, visitor.zone);
+    if (given.due !== "" && !due) throw new Refused("This is not a date and time we can read.", "due");
+    if (due && (due <= now || due < assignment.due))
+      throw new Refused("More time ends later than the class's own, and not in the past.", "due");
+    await assignments.setOwnDue(db, given.assignment, given.student, due);
+    await announceWork(db, given.assignment);
+    return {};
+  },
+);
+
+/** Those who have not begun get the newest revision; whoever has goes on with what she began. */
+export const takeNewest = act("change assignment", z.object({ assignment: Id }), async ({ db }, given) => {
+  const changed = await assignments.useNewest(db, given.assignment);
+  return { changed };
+});

@@ -1,3 +1,4 @@
+import type { AssignForm } from "@/core/assign/form";
 import { allQuestions } from "@/core/resource/document";
 import { richText } from "@/core/resource/rich-text";
 import { pictureSecret } from "@/core/student/pictures";
@@ -9,7 +10,7 @@ import { workOf } from "@/data/work";
 import { hashSecret } from "../secrets";
 import { studentWork } from "../student-work";
 import { actAs, answerFrom, takeSignIns, visitorOf } from "../testing/as";
-import { assignResource, callBack, changeDue } from "./assign";
+import { assignResources, callBack, changeTimes } from "./assign";
 import { endJoinCode, startJoinCode } from "./classes";
 import { checkAnswer, handIn, joinClass, readCode, signInWithPictures, tryAgain } from "./student";
 
@@ -38,67 +39,69 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => db.close());
 
+const formFor = (resource: number, students = world.students): AssignForm => ({
+  resources: [resource],
+  to: [{ class: world.class, students }],
+  versions: [],
+  factors: [],
+  opens: { kind: "now" },
+  due: { kind: "at", at: later(48) },
+  closes: "never",
+  spread: "together",
+  inOrder: false,
+  openDays: null,
+  parts: null,
+  tries: 1,
+  keep: "best",
+  checking: "at once",
+  goals: [],
+});
+
 async function given(more: object = {}, lessonGiven = document): Promise<number> {
   actAs(teacher());
   const { id } = await publishFor(db, world.ines, lessonGiven);
-  const form = {
-    resource: id,
-    class: world.class,
-    students: world.students,
-    opens: "",
-    due: later(48),
-    tries: 1,
-    keep: "best" as const,
-    checking: "at once" as const,
-  };
-  const { assignment } = value(await assignResource({ ...form, ...more }));
+  const { assignments } = value(await assignResources({ ...formFor(id), ...more }));
   actAs(child());
-  return assignment;
+  return assignments[0]!;
 }
 const check = (assignment: number, answer: unknown, key = `key-${Math.random()}`) =>
   checkAnswer({ assignment, question: question.id, key, value: answer });
 
 describe("giving work", () => {
   test("a date that is past is refused, with its field, and nothing is given", async () => {
-    await expect(given({ due: "2020-01-01T15:00" })).rejects.toThrow(/already past/);
+    await expect(given({ due: { kind: "at", at: "2020-01-01T15:00" } })).rejects.toThrow(/already past/);
     const before = await db.query("select count(*) n from assignment");
     actAs(teacher());
     const { id } = await publishFor(db, world.ines, document);
-    expect(
-      await assignResource({
-        resource: id,
-        class: world.class,
-        students: [],
-        opens: "",
-        due: later(1),
-        tries: 1,
-        keep: "best",
-        checking: "at once",
-      }),
-    ).toMatchObject({
+    expect(await assignResources(formFor(id, []))).toMatchObject({
       ok: false,
       problem: "Choose at least one student.",
-      field: "students",
+      field: "to.0.students",
     });
     expect(await db.query("select count(*) n from assignment")).toEqual(before);
   });
 
   test("not to a class that is not hers, nor to a child who is not in it", async () => {
-    await expect(given({ class: world.class + 100 })).rejects.toThrow(/not yours to see/);
-    await expect(given({ students: [world.stranger] })).rejects.toThrow(/not yours to see/);
+    await expect(given({ to: [{ class: world.class + 100, students: world.students }] })).rejects.toThrow(
+      /not yours to see/,
+    );
+    await expect(given({ to: [{ class: world.class, students: [world.stranger] }] })).rejects.toThrow(
+      /not yours to see/,
+    );
   });
 
   test("the due date moves forward, never into the past", async () => {
     const assignment = await given();
     actAs(teacher());
-    value(await changeDue({ assignment, due: later(72) }));
-    expect(await changeDue({ assignment, due: "2020-01-01T08:00" })).toMatchObject({ ok: false, field: "due" });
-    expect(await changeDue({ assignment, due: "whenever" })).toMatchObject({
+    const change = (due: string) => changeTimes({ assignment, opens: later(-1), due, closes: "never" });
+    value(await change(later(72)));
+    expect(await change("2020-01-01T08:00")).toMatchObject({ ok: false, field: "due" });
+    expect(await change("whenever")).toMatchObject({
       ok: false,
       problem: "Say when it is due.",
     });
     actAs(child());
-    expect((await changeDue({ assignment, due: later(72) })).ok).toBe(false);
+    expect((await change(later(72))).ok).toBe(false);
   });
 });
 
@@ -154,7 +157,7 @@ describe("a child's work", () => {
   });
 
   test("cannot be done before it opens", async () => {
-    const assignment = await given({ opens: later(1) });
+    const assignment = await given({ opens: { kind: "at", at: later(1) } });
     expect(await check(assignment, "a")).toMatchObject({ ok: false, problem: "This has not begun yet." });
     expect(await studentWork(db, child(), assignment, new Date())).toBeNull();
   });
@@ -175,14 +178,14 @@ describe("a child's work", () => {
     const assignment = await given();
     value(await check(assignment, "a"));
     actAs(teacher());
-    value(await callBack({ assignment, back: true }));
+    value(await callBack({ assignments: [assignment], back: true }));
     actAs(child());
     expect((await check(assignment, "b")).ok).toBe(false);
     expect((await workOf(db, assignment))[0]!.tries[0]!.responses).toHaveLength(1);
   });
 
   test("is nobody else's: not another child's, not a teacher's", async () => {
-    const assignment = await given({ students: [world.students[0]!] });
+    const assignment = await given({ to: [{ class: world.class, students: [world.students[0]!] }] });
     actAs(child(1));
     expect((await check(assignment, "a")).ok).toBe(false);
     actAs(teacher());

@@ -1,6 +1,7 @@
 "use server";
 import { redirect } from "next/navigation";
 import { z } from "zod";
+import { doorOf } from "@/core/assign/door";
 import { allQuestions } from "@/core/resource/document";
 import type { RichTextByLanguage } from "@/core/resource/language";
 import { responseSchemas, type CheckingTime } from "@/core/resource/question";
@@ -9,10 +10,10 @@ import { PicturePassword, pictureSecret } from "@/core/student/pictures";
 import { readJoinCode } from "@/core/student/join-code";
 import { classByJoinCode, isEnrolled, studentsOf } from "@/data/classes";
 import { credentialsBySignInName } from "@/data/people";
-import { revisionById } from "@/data/resources";
 import * as work from "@/data/work";
 import { act, Refused, type Caller } from "../act";
 import { allowJoin, allowSignIn, forgetAttempts } from "../limits";
+import { taskDocument } from "../student-work";
 import { secretIsRight } from "../secrets";
 import { callerAddress, signIn } from "../session";
 
@@ -66,7 +67,17 @@ export const joinClass = act(
 /** The student's task, begun; permission has been asked already. */
 async function openTask({ db, visitor, now }: Caller, assignment: number): Promise<work.Task> {
   const task = (await work.taskOf(db, visitor.id, assignment, visitor.joinedClass))!;
-  if (task.opens > now) throw new Refused("This has not begun yet.");
+  const door = doorOf(task, visitor.zone, now);
+  if (!door.open)
+    throw new Refused(
+      door.why === "later"
+        ? "This has not begun yet."
+        : door.why === "closed"
+          ? "This is closed. What you answered is kept."
+          : door.why === "waits"
+            ? `First hand in ${task.waitsFor}.`
+            : "This is not open today. What you answered is kept.",
+    );
   return task;
 }
 
@@ -83,7 +94,7 @@ export const checkAnswer = act(
   async (caller, given): Promise<{ mark: Mark; feedback: RichTextByLanguage | null }> => {
     const { db, now } = caller;
     const task = await openTask(caller, given.assignment);
-    const { document } = (await revisionById(db, task.revision))!;
+    const document = await taskDocument(db, task);
     const found = allQuestions(document).find(({ question }) => question.id === given.question);
     if (!found || checkingOf(found.question.checked, task.checking) !== "at once")
       throw new Refused("This is not checked now.");

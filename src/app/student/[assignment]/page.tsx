@@ -1,5 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { taskOf } from "@/data/work";
+import { NotNow } from "@/screens/student/not-now";
 import { StudentWorkScreen } from "@/screens/student/work-screen";
 import { enter, idFrom } from "@/server/page";
 import { studentWork } from "@/server/student-work";
@@ -10,6 +12,10 @@ export default async function StudentWorkPage({ params }: { params: Promise<{ as
   const assignment = idFrom((await params).assignment) ?? -1;
   const { db, visitor, now } = await enter("do assignment", { assignment });
   const data = await studentWork(db, visitor, assignment, now);
-  if (!data) notFound();
+  if (!data) {
+    // Given, but not to be done now: that is said, and what she answered is said to be kept.
+    const task = await taskOf(db, visitor.id, assignment, visitor.joinedClass);
+    return task ? <NotNow task={task} zone={visitor.zone} now={now} /> : notFound();
+  }
   return <StudentWorkScreen key={data.attempt?.id ?? 0} data={data} zone={visitor.zone} now={now} />;
 }

@@ -1,8 +1,9 @@
 import { z } from "zod";
+import { doorOf, takesLate } from "@/core/assign/door";
 import { allQuestions } from "@/core/resource/document";
 import { responseSchemas } from "@/core/resource/question";
-import { revisionById } from "@/data/resources";
-import { addResponses, announceWork, openAttempt, taskOf } from "@/data/work";
+import { addResponses, announceWork, attemptsOf, openAttempt, taskOf } from "@/data/work";
+import { taskDocument } from "@/server/student-work";
 import { numberFrom, route } from "@/server/route";
 
 const Given = z.object({
@@ -21,8 +22,12 @@ export const POST = route(
   (params) => ({ assignment: numberFrom(params, "assignment") }),
   async ({ db, visitor, now, params, body }) => {
     const task = (await taskOf(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
-    if (task.opens > now) return Response.json({ problem: "This has not begun yet." }, { status: 409 });
-    const { document } = (await revisionById(db, task.revision))!;
+    if (!takesLate(task, visitor.zone, now))
+      return Response.json(
+        { problem: task.opens > now ? "This has not begun yet." : "This is closed. What you answered before is kept." },
+        { status: 409 },
+      );
+    const document = await taskDocument(db, task);
     const questions = new Map(allQuestions(document).map((found) => [found.question.id, found]));
     const good = body.items.flatMap(({ key, question, value }) => {
       const found = questions.get(question);
@@ -32,7 +37,11 @@ export const POST = route(
         : [];
     });
     const kept = await db.transaction(async (tx) => {
-      const attempt = await openAttempt(tx, task, now);
+      // Late answers go to a try that was begun in time; none is begun behind a closed door.
+      const open = doorOf(task, visitor.zone, now).open;
+      const attempt = open
+        ? await openAttempt(tx, task, now)
+        : (await attemptsOf(tx, task.recipient)).find((one) => !one.handedIn);
       if (!attempt || !(await addResponses(tx, attempt.id, good, now))) return false;
       await announceWork(tx, task.assignment);
       return true;

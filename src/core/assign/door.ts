@@ -1,0 +1,39 @@
+import { addDays, schoolClock } from "../calendar/school-calendar";
+
+/** Whether a student may go in to a piece of work now, and if not, why. */
+export type Door =
+  | { open: true }
+  | { open: false; why: "later" | "closed" | "waits" }
+  /** Open on single days only; `next` is the next of them, null when the last is over. */
+  | { open: false; why: "other day"; next: string | null };
+
+export interface Doorway {
+  opens: Date;
+  closes: Date | null;
+  openDays: readonly string[] | null;
+  waitsFor: string | null;
+}
+
+export function doorOf(work: Doorway, zone: string, now: Date): Door {
+  if (now < work.opens) return { open: false, why: "later" };
+  if (work.closes && now > work.closes) return { open: false, why: "closed" };
+  if (work.openDays) {
+    const { date } = schoolClock(now, zone);
+    if (!work.openDays.includes(date))
+      return { open: false, why: "other day", next: work.openDays.find((day) => day > date) ?? null };
+  }
+  return work.waitsFor === null ? { open: true } : { open: false, why: "waits" };
+}
+
+/** Hours in which answers typed before the door closed, on a device without a network, are still taken. */
+const GRACE_HOURS = 12;
+
+/** Whether answers from a device that was away are still taken: what was begun in time is not lost to a clock. */
+export function takesLate(work: Doorway, zone: string, now: Date): boolean {
+  const door = doorOf(work, zone, now);
+  if (door.open) return true;
+  if (door.why === "closed") return now.getTime() - work.closes!.getTime() <= GRACE_HOURS * 3_600_000;
+  if (door.why !== "other day") return false;
+  const yesterday = addDays(schoolClock(now, zone).date, -1);
+  return work.openDays!.includes(yesterday);
+}

@@ -1,0 +1,59 @@
+import type { SchoolCalendar } from "../calendar/school-calendar";
+import type { ClassProfile } from "../fit/fit";
+import type { Document } from "../resource/document";
+import type { Facts } from "../resource/facts";
+import type { AssignForm, When, WhenProblem } from "./form";
+
+/** A change of the form that mends it, or a place to go and mend it. */
+export type Remedy = { text: string; change: Partial<AssignForm> } | { text: string; href: string };
+
+/** "stop": it cannot go out like this. "remark": worth a look, and she may say that it is meant so. */
+export interface Finding {
+  /** The same finding has the same key while she changes other things. */
+  key: string;
+  level: "stop" | "remark";
+  text: string;
+  remedies: Remedy[];
+}
+
+export interface LookedResource {
+  id: number;
+  title: string;
+  document: Document;
+  facts: Facts;
+  /** Whose it is, by id and name; `mine` when it is hers. */
+  owner: number;
+  ownerName: string;
+  mine: boolean;
+  sameSchool: boolean;
+}
+
+export interface LookedClass {
+  id: number;
+  profile: ClassProfile;
+  calendar: SchoolCalendar;
+  when: When | WhenProblem;
+  students: readonly { id: number; name: string; readingGrade: number | null; factor: number }[];
+  /** Minutes already planned in the meeting it opens at. */
+  planned: number;
+  /** The next meeting of the class with room for it; null when none is found. */
+  nextRoom: { date: string; period: number; starts: Date } | null;
+  /** Students chosen who handed it in before, or have it now. */
+  did: readonly { id: number; name: string }[];
+  /** Students chosen who have other work due on the day it is due: how many pieces. */
+  alsoDue: readonly { student: number; count: number }[];
+}
+
+export interface LookedAt {
+  form: AssignForm;
+  resources: readonly LookedResource[];
+  /** Versions of the one resource she may give instead. */
+  versions: readonly { id: number; title: string; readingGrade: number | null; minutes: number }[];
+  classes: readonly LookedClass[];
+  /** Her other classes. */
+  others: readonly { id: number; name: string; students: readonly number[]; profile: ClassProfile }[];
+  /** The class in the bar on top. */
+  barClass: { id: number; name: string } | null;
+  me: number;
+  now: Date;
+}

@@ -1,0 +1,187 @@
+import { z } from "zod";
+import {
+  addDays,
+  momentAt,
+  nthMeeting,
+  schoolClock,
+  schoolDaysLater,
+  SEMESTER_WEEKS,
+  type Meeting,
+  type MeetingRule,
+  type SchoolCalendar,
+} from "../calendar/school-calendar";
+import { fromWallClock, sayMoment } from "../calendar/wall-clock";
+import type { Times } from "../plan/move";
+
+const Id = z.number().int().positive();
+const PlainDate = z.iso.date();
+const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time is written like 08:50.");
+
+/** When work opens. "meeting": the n-th next meeting of each class, 1 the next; "place": one meeting that was picked. */
+export const Opens = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("now") }),
+  z.object({ kind: z.literal("at"), at: z.string().max(30) }),
+  z.object({ kind: z.literal("meeting"), n: z.number().int().min(1).max(200) }),
+  z.object({ kind: z.literal("place"), date: PlainDate, period: z.number().int().min(1).max(20) }),
+]);
+export type Opens = z.infer<typeof Opens>;
+
+/** When it is due. "meeting end": when the meeting it opens at is over; "days": school days after it opens. */
+export const Due = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("at"), at: z.string().max(30) }),
+  z.object({ kind: z.literal("meeting end") }),
+  z.object({ kind: z.literal("days"), days: z.number().int().min(0).max(90), time: WallTime }),
+]);
+export type Due = z.infer<typeof Due>;
+
+/** What a teacher decides when she gives work. Times are the school's wall clock, as typed. */
+export const AssignForm = z.object({
+  resources: z.array(Id).min(1).max(60),
+  to: z
+    .array(z.object({ class: Id, students: z.array(Id).min(1, "Choose at least one student.").max(400) }))
+    .min(1, "Choose at least one student.")
+    .max(12),
+  /** Who gets another version than the resource itself; only when a single one is given. */
+  versions: z.array(z.object({ student: Id, resource: Id })).max(400),
+  /** Whose time is another than what is kept of her. */
+  factors: z.array(z.object({ student: Id, factor: z.number().min(1).max(2) })).max(400),
+  opens: Opens,
+  due: Due,
+  /** "never": it can still be done after it is due. "due": it closes then. */
+  closes: z.enum(["never", "due"]),
+  /** Several resources: all at once, or one in each meeting from the first on. */
+  spread: z.enum(["together", "one a meeting"]),
+  /** Several resources: each opens when the one before has been handed in. */
+  inOrder: z.boolean(),
+  /** The only days it is open, where not on every one. */
+  openDays: z.array(PlainDate).max(90).nullable(),
+  /** Split over so many lessons at these steps: the steps of each part. */
+  parts: z
+    .array(z.array(z.string().max(40)).min(1))
+    .min(2)
+    .max(20)
+    .nullable(),
+  tries: z.number().int().min(1).max(20).nullable(),
+  keep: z.enum(["best", "last", "first"]),
+  checking: z.enum(["at once", "at the end", "never"]),
+  goals: z.array(z.string().trim().min(1).max(60)).max(8),
+});
+export type AssignForm = z.infer<typeof AssignForm>;
+
+export interface When extends Times {
+  /** The meeting it is planned for, when it opens at one. */
+  meeting: Meeting | null;
+}
+
+/** A time that cannot be: refused, with the reason. */
+export interface WhenProblem {
+  field: "opens" | "due";
+  reason: string;
+}
+
+export const isProblem = (when: When | WhenProblem): when is WhenProblem => "reason" in when;
+
+type Timed = Pick<AssignForm, "opens" | "due" | "closes">;
+
+interface Opened {
+  opens: Date;
+  meeting: Meeting | null;
+}
+
+function opening(
+  form: Opens,
+  calendar: SchoolCalendar,
+  rules: readonly MeetingRule[],
+  now: Date,
+  later: number,
+): Opened | WhenProblem {
+  switch (form.kind) {
+    case "now":
+      return { opens: now, meeting: null };
+    case "at": {
+      const at = fromWallClock(form.at, calendar.zone);
+      return at ? { opens: at, meeting: null } : { field: "opens", reason: "This is not a date and time we can read." };
+    }
+    case "meeting":
+    case "place": {
+      const [after, n] =
+        form.kind === "meeting"
+          ? [now, form.n + later]
+          : [new Date(momentAt(form.date, "00:00", calendar.zone).getTime() - 1), 1 + later];
+      const wanted =
+        form.kind === "meeting"
+          ? nthMeeting(calendar, rules, after, n)
+          : meetingFrom(calendar, rules, form.date, form.period, later);
+      return wanted
+        ? { opens: wanted.starts, meeting: wanted }
+        : { field: "opens", reason: "The class has no such meeting any more. Choose another." };
+    }
+  }
+}
+
+/** The meeting on a date in a period, or so many of the class's meetings after it. */
+function meetingFrom(
+  calendar: SchoolCalendar,
+  rules: readonly MeetingRule[],
+  date: string,
+  period: number,
+  later: number,
+): Meeting | null {
+  const midnight = new Date(momentAt(date, "00:00", calendar.zone).getTime() - 1);
+  for (let n = 1; n <= 20; n += 1) {
+    const meeting = nthMeeting(calendar, rules, midnight, n);
+    if (!meeting || meeting.date !== date) return null;
+    // Of the same sort: maths goes on in maths, not in the next lesson of the day.
+    const same = rules.filter((rule) => rule.label === meeting.label);
+    if (meeting.period === period) return later === 0 ? meeting : nthMeeting(calendar, same, meeting.starts, later);
+  }
+  return null;
+}
+
+function dueMoment(form: Due, opened: Opened, calendar: SchoolCalendar): Date | WhenProblem {
+  switch (form.kind) {
+    case "at":
+      return fromWallClock(form.at, calendar.zone) ?? { field: "due", reason: "Say when it is due." };
+    case "meeting end":
+      return opened.meeting?.ends ?? { field: "due", reason: "It opens at no meeting, so no end of one is known." };
+    case "days": {
+      const date = schoolDaysLater(calendar, schoolClock(opened.opens, calendar.zone).date, form.days);
+      return date === null
+        ? { field: "due", reason: "The school's calendar ends before that." }
+        : momentAt(date, form.time, calendar.zone);
+    }
+  }
+}
+
+/**
+ * When work opens, is due and closes for one class. `later`: how many meetings after the first, for what is spread over
+ * several.
+ */
+export function whenFor(
+  form: Timed,
+  calendar: SchoolCalendar,
+  rules: readonly MeetingRule[],
+  now: Date,
+  later = 0,
+): When | WhenProblem {
+  const opened = opening(form.opens, calendar, rules, now, later);
+  if ("reason" in opened) return opened;
+  const due = dueMoment(form.due, opened, calendar);
+  if ("reason" in due) return due;
+  const { zone } = calendar;
+  if (due <= now) return { field: "due", reason: `${sayMoment(due, zone, now)} is already past. Choose a later time.` };
+  if (due <= opened.opens)
+    return { field: "due", reason: `It would be due before it opens (${sayMoment(opened.opens, zone, now)}).` };
+  const last = addDays(schoolClock(now, zone).date, SEMESTER_WEEKS * 7);
+  if (schoolClock(due, zone).date > last)
+    return { field: "due", reason: `Nothing is planned further ahead than ${SEMESTER_WEEKS} weeks.` };
+  return { ...opened, due, closes: form.closes === "due" ? due : null };
+}
+
+export type AssignmentState = "scheduled" | "open" | "finished" | "called back";
+
+export function stateOf(assignment: { opens: Date; due: Date; calledBack: Date | null }, now: Date): AssignmentState {
+  if (assignment.calledBack) return "called back";
+  if (now < assignment.opens) return "scheduled";
+  return now <= assignment.due ? "open" : "finished";
+}

@@ -1,0 +1,287 @@
+import { lesson } from "@/data/testing/world";
+import { daily, isles } from "../calendar/testing/calendar";
+import type { ClassProfile } from "../fit/fit";
+import type { Document } from "../resource/document";
+import { factsOf } from "../resource/facts";
+import { richText } from "../resource/rich-text";
+import type { Finding, LookedAt, LookedClass, LookedResource } from "./finding";
+import { whenFor, type AssignForm } from "./form";
+import { lastLook } from "./last-look";
+import { partsFor } from "./look-at-class";
+
+const now = new Date("2026-11-25T10:00:00Z");
+const me = 7;
+const kittiwake: ClassProfile = {
+  name: "5 Kittiwake",
+  periodMinutes: 45,
+  grades: { from: 5, to: 5 },
+  reading: { from: 3.4, to: 6.2 },
+  languages: ["en"],
+  devices: ["computer", "tablet"],
+  country: "XS",
+  covered: [],
+};
+const form: AssignForm = {
+  resources: [1],
+  to: [{ class: 1, students: [11, 12] }],
+  versions: [],
+  factors: [],
+  opens: { kind: "place", date: "2026-11-26", period: 1 },
+  due: { kind: "days", days: 2, time: "15:00" },
+  closes: "never",
+  spread: "together",
+  inOrder: false,
+  openDays: null,
+  parts: null,
+  tries: 1,
+  keep: "best",
+  checking: "at once",
+  goals: [],
+};
+const resource = (document: Document, more: Partial<LookedResource> = {}): LookedResource => ({
+  id: 1,
+  title: document.title.en!,
+  document,
+  facts: { ...factsOf(document), readingGrade: 4 },
+  owner: me,
+  ownerName: "Ines Halloran",
+  mine: true,
+  sameSchool: true,
+  ...more,
+});
+
+function look(
+  change: Partial<AssignForm> = {},
+  more: { group?: Partial<LookedClass>; resources?: LookedResource[]; at?: Partial<LookedAt> } = {},
+): Finding[] {
+  const changedForm = { ...form, ...change };
+  const group: LookedClass = {
+    id: 1,
+    profile: kittiwake,
+    calendar: isles,
+    when: whenFor(changedForm, isles, daily, now),
+    students: [
+      { id: 11, name: "Aisha Bello", readingGrade: 4, factor: 1 },
+      { id: 12, name: "Bo Tideman", readingGrade: 5, factor: 1 },
+    ],
+    planned: 0,
+    nextRoom: null,
+    did: [],
+    alsoDue: [],
+    ...more.group,
+  };
+  return lastLook({
+    form: changedForm,
+    resources: more.resources ?? [resource(lesson("Tides"))],
+    versions: [],
+    classes: [group],
+    others: [],
+    barClass: { id: 1, name: "5 Kittiwake" },
+    me,
+    now,
+    ...more.at,
+  });
+}
+const texts = (found: Finding[]) => found.map(({ text }) => text);
+const remedyOf = (found: Finding[], key: string) => found.find((one) => one.key.startsWith(key))?.remedies[0];
+const changed = (found: Finding[], key: string) => {
+  const remedy = remedyOf(found, key);
+  return remedy && "change" in remedy ? remedy.change : undefined;
+};
+
+test("when nothing is wrong nothing is asked", () => {
+  expect(look()).toEqual([]);
+});
+
+describe("times", () => {
+  test("a due date that is past stops it, and the next school days are one press away", () => {
+    const found = look({ due: { kind: "at", at: "2026-11-24T15:00" } });
+    expect(found[0]).toMatchObject({ level: "stop" });
+    expect(found[0]!.text).toContain("already past");
+    const mended = changed(found, "when")!;
+    expect(mended).toMatchObject({
+      opens: { kind: "at", at: "2026-11-26T07:00" },
+      due: { kind: "at", at: "2026-11-30T15:00" },
+    });
+    expect(look(mended)).toEqual([]);
+  });
+
+  test("evening for morning is caught, and one press makes it morning", () => {
+    const found = look({ opens: { kind: "at", at: "2026-11-26T19:00" }, due: { kind: "at", at: "2026-11-30T15:00" } });
+    expect(texts(found)).toEqual(["It opens 7 in the evening, not in the morning."]);
+    expect(found[0]!.level).toBe("remark");
+    const mended = changed(found, "hour")!;
+    expect(mended).toEqual({ opens: { kind: "at", at: "2026-11-26T07:00" } });
+    expect(look({ due: { kind: "at", at: "2026-11-30T15:00" }, ...mended })).toEqual([]);
+  });
+
+  test("3 at night was meant as 3 in the afternoon", () => {
+    const found = look({ due: { kind: "at", at: "2026-11-27T03:00" } });
+    expect(texts(found)).toEqual(["It is due 3 at night, not in the afternoon."]);
+    expect(changed(found, "hour")).toEqual({ due: { kind: "at", at: "2026-11-27T15:00" } });
+  });
+
+  test.each([
+    ["2026-11-28T15:00", "Sat 28 Nov", "the weekend", "2026-11-30T15:00"],
+    ["2026-12-02T15:00", "Wed 2 Dec", "Boat day", "2026-12-03T15:00"],
+    ["2026-12-23T15:00", "Wed 23 Dec", "between terms", "2027-01-04T15:00"],
+  ])("due on %s: no school, and the next day with school is offered", (at, day, why, next) => {
+    const found = look({ due: { kind: "at", at } });
+    expect(texts(found)).toEqual([`It is due on ${day}, and there is no school then: ${why}.`]);
+    expect(changed(found, "closed")).toEqual({ due: { kind: "at", at: next } });
+  });
+
+  test("opening in the past opens now", () => {
+    const found = look({ opens: { kind: "at", at: "2026-11-25T08:00" } });
+    expect(changed(found, "past")).toEqual({ opens: { kind: "now" } });
+  });
+});
+
+describe("the lesson it is planned for", () => {
+  const long = lesson("Long", { minutes: 60 });
+  const [step] = long.steps as [Document["steps"][number]];
+  const three: Document = {
+    ...long,
+    steps: [
+      { ...step, id: "a", minutes: 25 },
+      { ...step, id: "b", minutes: 15, blocks: [] },
+      { ...step, id: "c", minutes: 20, blocks: [] },
+    ],
+  };
+
+  test("longer than a lesson: one press splits it between its steps", () => {
+    const found = look({}, { resources: [resource(three)] });
+    expect(texts(found)[0]).toBe("60 minutes is more than the 45 of one lesson of 5 Kittiwake.");
+    const mended = changed(found, "long")!;
+    expect(mended).toMatchObject({ parts: [["a", "b"], ["c"]], spread: "one a meeting", due: { kind: "meeting end" } });
+    expect(look(mended, { resources: [resource(three)] })).toEqual([]);
+  });
+
+  test("a single step longer than the lesson cannot be split", () => {
+    expect(partsFor(resource(lesson("One step", { minutes: 80 })), 45)).toBeNull();
+  });
+
+  test("full already: the next lesson with room is offered", () => {
+    const nextRoom = { date: "2026-11-27", period: 1, starts: new Date("2026-11-27T09:00:00Z") };
+    const found = look({ due: { kind: "meeting end" } }, { group: { planned: 30, nextRoom } });
+    expect(texts(found)).toEqual(["5 Kittiwake has 30 minutes planned in that lesson already: 55 of 45."]);
+    expect(changed(found, "full")).toEqual({ opens: { kind: "place", date: "2026-11-27", period: 1 } });
+  });
+});
+
+describe("the students", () => {
+  test("who has it already is said, and left out with one press", () => {
+    const found = look({}, { group: { did: [{ id: 12, name: "Bo Tideman" }] } });
+    expect(texts(found)).toEqual(["Bo Tideman has it, or did it, already."]);
+    expect(changed(found, "did")).toEqual({ to: [{ class: 1, students: [11] }] });
+  });
+
+  test("two other things due on that day are too much: a day later is offered", () => {
+    const found = look({}, { group: { alsoDue: [{ student: 11, count: 2 }] } });
+    expect(texts(found)).toEqual(["One student has 2 other things or more due on that day."]);
+    expect(changed(found, "load")).toEqual({ due: { kind: "at", at: "2026-12-01T15:00" } });
+    expect(look({}, { group: { alsoDue: [{ student: 11, count: 1 }] } })).toEqual([]);
+  });
+});
+
+describe("whether it suits the class", () => {
+  const puffin = { ...kittiwake, name: "4/5 Puffin", grades: { from: 4, to: 5 } };
+
+  test("text far above the class: an easier version is offered", () => {
+    const hard = resource(lesson("Tides"));
+    const found = look(
+      {},
+      {
+        resources: [{ ...hard, facts: { ...hard.facts, readingGrade: 9 } }],
+        at: { versions: [{ id: 2, title: "Tides, plainly", readingGrade: 4.5, minutes: 20 }] },
+      },
+    );
+    expect(texts(found)[0]).toContain("far above everyone");
+    expect(changed(found, "reading")).toEqual({ resources: [2], versions: [] });
+  });
+
+  test("made for another grade: her class of that grade is offered", () => {
+    const found = look(
+      {},
+      {
+        resources: [resource(lesson("For seven", { grades: { from: 7, to: 8 } }))],
+        at: {
+          others: [
+            { id: 3, name: "7 Cormorant", students: [31], profile: { ...kittiwake, grades: { from: 7, to: 7 } } },
+          ],
+        },
+      },
+    );
+    expect(texts(found)).toEqual(["“For seven” made for grades 7 to 8."]);
+    expect(changed(found, "grade")).toMatchObject({ to: [{ class: 3, students: [31] }] });
+  });
+
+  test("another class than the bar says: the one in the bar is offered", () => {
+    const found = look(
+      {},
+      {
+        at: {
+          barClass: { id: 2, name: "4/5 Puffin" },
+          others: [{ id: 2, name: "4/5 Puffin", students: [21], profile: puffin }],
+        },
+      },
+    );
+    expect(texts(found)).toEqual(["You are giving it to 5 Kittiwake; the bar above says 4/5 Puffin."]);
+    expect(changed(found, "bar")).toMatchObject({ to: [{ class: 2, students: [21] }] });
+  });
+});
+
+describe("the thing itself", () => {
+  const base = lesson("Tides");
+  const [step] = base.steps as [Document["steps"][number]];
+  const withStep = (more: Partial<Document["steps"][number]>) => resource({ ...base, steps: [{ ...step, ...more }] });
+
+  test("a missing answer and an absent description, with the way to the place", () => {
+    const found = look(
+      {},
+      {
+        resources: [
+          withStep({
+            blocks: [
+              ...step.blocks,
+              { id: "p", type: "picture", media: "shipped:x", description: {}, decorative: false } as never,
+            ],
+          }),
+        ],
+      },
+    );
+    expect(texts(found)).toEqual(["A picture has no description."]);
+    expect(remedyOf(found, "unfinished")).toEqual({ text: "Go there", href: `/adapt/1?step=${step.id}` });
+  });
+
+  test("somebody else's voice is said, also where its author's own lesson is given", () => {
+    const recording = { media: "shipped:v", by: 9, name: "Rona Sundin", seconds: 4, kept: true };
+    const found = look(
+      {},
+      { resources: [withStep({ instructions: { en: { text: richText("Look."), recording: recording as never } } })] },
+    );
+    expect(texts(found)).toEqual(["Rona Sundin speaks the instructions, not you."]);
+  });
+
+  test("a link that leaves the school is named by its host; one in the teacher's notes is not", () => {
+    const link = { id: "l", type: "link", href: "https://tides.example/today", label: { en: "Tides today" } };
+    expect(texts(look({}, { resources: [withStep({ blocks: [...step.blocks, link as never] })] }))).toEqual([
+      "Links lead out of the school: tides.example.",
+    ]);
+  });
+
+  test("all rights kept by somebody of another school", () => {
+    const document = { ...base, licence: "all-rights-reserved" as const };
+    const theirs = { mine: false, owner: 9, ownerName: "Judit Varga", sameSchool: false };
+    expect(texts(look({}, { resources: [resource(document, theirs)] }))[0]).toContain("Judit Varga keeps all rights");
+    expect(look({}, { resources: [resource(document, { ...theirs, sameSchool: true })] })).toEqual([]);
+  });
+});
+
+test("what stops it stands before what is only worth a look", () => {
+  const found = look(
+    { due: { kind: "at", at: "2026-11-24T15:00" } },
+    { at: { barClass: { id: 2, name: "4/5 Puffin" } } },
+  );
+  expect(found.map(({ level }) => level)).toEqual(["stop", "remark"]);
+});

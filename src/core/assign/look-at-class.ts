@@ -1,0 +1,224 @@
+import { momentAt, schoolClock, schoolDaysLater, whyClosed } from "../calendar/school-calendar";
+import { hourOf, partOfDay, sayDay, sayMoment, sayTime } from "../calendar/wall-clock";
+import { sayReadingGrade } from "../find/grade";
+import { fitOf } from "../fit/fit";
+import { splitAfter, stepMinutes } from "../plan/parts";
+import type { Finding, LookedAt, LookedClass, LookedResource, Remedy } from "./finding";
+import { isProblem, type AssignForm, type When } from "./form";
+
+/** Common practice: more than two things due for one child on one day is too much. */
+const MOST_DUE_A_DAY = 2;
+
+function dayFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
+  const { zone } = group.calendar;
+  const found: Finding[] = [];
+  const moments =
+    of.form.opens.kind === "now"
+      ? (["due"] as const)
+      : when.opens <= of.now
+        ? (["due"] as const)
+        : (["opens", "due"] as const);
+  for (const field of moments) {
+    const moment = when[field];
+    const says = field === "opens" ? "opens" : "is due";
+    const { date, time } = schoolClock(moment, zone);
+    const to = (other: string, at: string): Partial<AssignForm> =>
+      field === "opens"
+        ? { opens: { kind: "at", at: `${other}T${at}` } }
+        : { due: { kind: "at", at: `${other}T${at}` } };
+    const closed = whyClosed(group.calendar, date);
+    if (closed) {
+      const open = schoolDaysLater(group.calendar, date, 0);
+      found.push({
+        key: `closed ${field} ${group.id}`,
+        level: "remark",
+        text: `It ${says} on ${sayDay(moment, zone, of.now)}, and there is no school then: ${closed}.`,
+        remedies:
+          open === null
+            ? []
+            : [{ text: `${sayMoment(momentAt(open, time, zone), zone, of.now)}`, change: to(open, time) }],
+      });
+    }
+    const hour = hourOf(moment, zone);
+    if (hour >= 18 || hour < 6) {
+      const twelve = `${String((hour + 12) % 24).padStart(2, "0")}${time.slice(2)}`;
+      found.push({
+        key: `hour ${field} ${group.id}`,
+        level: "remark",
+        text: `It ${says} ${sayTime(hour, Number(time.slice(3)))}, not ${partOfDay((hour + 12) % 24)}.`,
+        remedies: [{ text: sayTime((hour + 12) % 24, Number(time.slice(3))), change: to(date, twelve) }],
+      });
+    }
+  }
+  if (of.form.opens.kind === "at" && when.opens < of.now)
+    found.push({
+      key: `past ${group.id}`,
+      level: "remark",
+      text: `${sayMoment(when.opens, zone, of.now)} is already past: it opens at once.`,
+      remedies: [{ text: "Open it now", change: { opens: { kind: "now" } } }],
+    });
+  return found;
+}
+
+function roomFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
+  const { form, resources } = of;
+  if (form.spread === "one a meeting" || form.parts) return [];
+  const minutes = resources.reduce((sum, { facts }) => sum + facts.minutes, 0);
+  const room = when.meeting?.minutes ?? group.profile.periodMinutes;
+  const found: Finding[] = [];
+  const inClass = form.due.kind === "meeting end";
+  if (minutes > room) {
+    const [only] = resources;
+    const split = resources.length === 1 && only ? partsFor(only, room) : null;
+    found.push({
+      key: `long ${group.id}`,
+      level: "remark",
+      text: `${minutes} minutes is more than the ${room} of one lesson of ${group.profile.name}.`,
+      remedies: [
+        ...(split ? [{ text: `Split it over ${split.length} lessons`, change: splitChange(form, split) }] : []),
+        ...(resources.length > 1 ? [{ text: "One in each lesson", change: { spread: "one a meeting" as const } }] : []),
+      ],
+    });
+  } else if (when.meeting && inClass && group.planned + minutes > room) {
+    found.push({
+      key: `full ${group.id}`,
+      level: "remark",
+      text: `${group.profile.name} has ${group.planned} minutes planned in that lesson already: ${group.planned + minutes} of ${room}.`,
+      remedies: group.nextRoom
+        ? [
+            {
+              text: `${sayMoment(group.nextRoom.starts, group.calendar.zone, of.now)}`,
+              change: { opens: { kind: "place", date: group.nextRoom.date, period: group.nextRoom.period } },
+            },
+          ]
+        : [],
+    });
+  }
+  return found;
+}
+
+const splitChange = (form: AssignForm, parts: string[][]): Partial<AssignForm> => ({
+  parts,
+  spread: "one a meeting",
+  ...(form.opens.kind === "now" || form.opens.kind === "at" ? { opens: { kind: "meeting" as const, n: 1 } } : {}),
+  due: { kind: "meeting end" },
+});
+
+/** The steps of each part when a lesson is split over meetings of so many minutes; null when one step alone is longer. */
+export function partsFor(resource: Pick<LookedResource, "document" | "facts">, room: number): string[][] | null {
+  const ids = resource.document.steps.map((step) => step.id);
+  let minutes = stepMinutes(resource.document, resource.facts);
+  let at = 0;
+  const parts: string[][] = [];
+  while (minutes.reduce((sum, each) => sum + each, 0) > room) {
+    const count = splitAfter(minutes, room);
+    if (count === null) return null;
+    parts.push(ids.slice(at, at + count));
+    at += count;
+    minutes = minutes.slice(count);
+  }
+  return [...parts, ids.slice(at)];
+}
+
+/** What is odd about giving it to one class: its times, its room, its students, how it suits them. */
+export function classFindings(of: LookedAt, group: LookedClass): Finding[] {
+  const { form } = of;
+  if (isProblem(group.when))
+    return [{ key: `when ${group.id}`, level: "stop", text: group.when.reason, remedies: nextTimes(group, of.now) }];
+  const found = [...dayFindings(of, group, group.when), ...roomFindings(of, group, group.when)];
+  if (group.did.length > 0) {
+    const all = group.did.length === group.students.length;
+    const without = form.to
+      .map((one) => ({
+        ...one,
+        students: one.students.filter((id) => !group.did.some((student) => student.id === id)),
+      }))
+      .filter(({ students }) => students.length > 0);
+    found.push({
+      key: `did ${group.id}`,
+      level: "remark",
+      text: all
+        ? `Everyone you chose in ${group.profile.name} has it, or did it, already.`
+        : `${names(group.did.map(({ name }) => name))} ${group.did.length === 1 ? "has" : "have"} it, or did it, already.`,
+      remedies: all || without.length === 0 ? [] : [{ text: "Leave them out", change: { to: without } }],
+    });
+  }
+  const busy = group.alsoDue.filter(({ count }) => count >= MOST_DUE_A_DAY);
+  if (busy.length > 0)
+    found.push({
+      key: `load ${group.id}`,
+      level: "remark",
+      text: `${busy.length === 1 ? "One student has" : `${busy.length} students have`} ${MOST_DUE_A_DAY} other things or more due on that day.`,
+      remedies: later(form, group, group.when, of.now),
+    });
+  return [...found, ...fitFindings(of, group)];
+}
+
+function later(form: AssignForm, group: LookedClass, when: When, now: Date): Remedy[] {
+  const { date, time } = schoolClock(when.due, group.calendar.zone);
+  const next = schoolDaysLater(group.calendar, date, 1);
+  if (next === null || form.due.kind === "meeting end") return [];
+  const text = `Due ${sayMoment(momentAt(next, time, group.calendar.zone), group.calendar.zone, now)}`;
+  return [{ text, change: { due: { kind: "at", at: `${next}T${time}` } } }];
+}
+
+function nextTimes(group: LookedClass, now: Date): Remedy[] {
+  const today = schoolClock(now, group.calendar.zone).date;
+  const next = schoolDaysLater(group.calendar, today, 1);
+  const due = next && schoolDaysLater(group.calendar, next, 2);
+  if (!next || !due) return [];
+  const { zone } = group.calendar;
+  return [
+    {
+      text: `Open ${sayMoment(momentAt(next, "07:00", zone), zone, now)}, due ${sayMoment(momentAt(due, "15:00", zone), zone, now)}`,
+      change: { opens: { kind: "at", at: `${next}T07:00` }, due: { kind: "at", at: `${due}T15:00` } },
+    },
+  ];
+}
+
+function names(all: readonly string[]): string {
+  return all.length <= 3 ? all.join(", ") : `${all.length} students`;
+}
+
+/** What does not suit the class: text far above it, another grade, a language it does not read, devices it has not. */
+function fitFindings(of: LookedAt, group: LookedClass): Finding[] {
+  return of.resources.flatMap((resource) =>
+    fitOf(resource.facts, group.profile)
+      .reasons.filter(({ aspect, level }) => level === 0 && aspect !== "length")
+      .map(({ aspect, text }) => ({
+        key: `${aspect} ${resource.id} ${group.id}`,
+        level: "remark" as const,
+        text: `“${resource.title}” ${text}.`,
+        remedies:
+          aspect === "reading"
+            ? easierVersion(of, group, resource)
+            : aspect === "grade"
+              ? rightClass(of, group, resource)
+              : [],
+      })),
+  );
+}
+
+function easierVersion(of: LookedAt, group: LookedClass, resource: LookedResource): Remedy[] {
+  const most = group.profile.reading?.to ?? 12;
+  const easier = of.versions.find(
+    ({ id, readingGrade }) => id !== resource.id && readingGrade !== null && readingGrade <= most,
+  );
+  if (!easier || of.form.resources.length > 1) return [];
+  return [
+    {
+      text: `Give “${easier.title}” (reads at ${sayReadingGrade(easier.readingGrade!)})`,
+      change: { resources: [easier.id], versions: [] },
+    },
+  ];
+}
+
+function rightClass(of: LookedAt, group: LookedClass, resource: LookedResource): Remedy[] {
+  const { grades } = resource.facts;
+  const meant = of.others.find(({ profile }) => profile.grades.from <= grades.to && profile.grades.to >= grades.from);
+  if (!meant) return [];
+  const to = of.form.to.map((one) =>
+    one.class === group.id ? { class: meant.id, students: [...meant.students] } : one,
+  );
+  return [{ text: `Give it to ${meant.name}`, change: { to, versions: [], factors: [] } }];
+}

@@ -1,0 +1,62 @@
+import { licenceNames } from "../licence/licence";
+import { inLanguage } from "../resource/language";
+import { remarks } from "../resource/remarks";
+import { unfinished } from "../resource/unfinished";
+import type { Finding, LookedAt, LookedResource, Remedy } from "./finding";
+import { linksOut } from "./links-out";
+
+/** What is odd about the thing itself: unfinished, in somebody else's voice, links that leave, rights kept. */
+export function resourceFindings(of: LookedAt, resource: LookedResource): Finding[] {
+  const at = (step: string | null) => `/adapt/${resource.id}${step ? `?step=${step}` : ""}`;
+  const name = of.resources.length > 1 ? `“${resource.title}”: ` : "";
+  const mend = (step: string | null): Remedy[] =>
+    resource.mine
+      ? [{ text: "Go there", href: at(step) }]
+      : [{ text: "Make your copy and mend it", href: `/find?open=${resource.id}` }];
+  const found: Finding[] = unfinished(resource.document, resource.owner).map(({ step, problem }, nth) => ({
+    key: `unfinished ${resource.id} ${nth}`,
+    level: "remark",
+    text: `${name}${problem}`,
+    remedies: mend(step),
+  }));
+  const voices = new Set(
+    resource.document.steps.flatMap((step) =>
+      Object.values(step.instructions).flatMap(({ recording }) =>
+        recording && recording.by !== of.me ? [recording.name] : [],
+      ),
+    ),
+  );
+  if (voices.size > 0)
+    found.push({
+      key: `voice ${resource.id}`,
+      level: "remark",
+      text: `${name}${[...voices].join(" and ")} ${voices.size === 1 ? "speaks" : "speak"} the instructions, not you.`,
+      remedies: [{ text: "Make your copy and speak", href: resource.mine ? at(null) : `/find?open=${resource.id}` }],
+    });
+  for (const [nth, { step, problem }] of remarks(resource.document).entries())
+    found.push({
+      key: `remark ${resource.id} ${nth}`,
+      level: "remark",
+      text: `${name}${problem}`,
+      remedies: mend(step),
+    });
+  const out = linksOut(resource.document);
+  if (out.length > 0)
+    found.push({
+      key: `link ${resource.id}`,
+      level: "remark",
+      text: `${name}Links lead out of the school: ${out.slice(0, 3).join(", ")}${out.length > 3 ? " …" : ""}.`,
+      remedies: [],
+    });
+  const { licence } = resource.document;
+  if (licence === "all-rights-reserved" && !resource.mine && !resource.sameSchool)
+    found.push({
+      key: `licence ${resource.id}`,
+      level: "remark",
+      text: `${name}${resource.ownerName} keeps all rights (${licenceNames[licence]}). Ask before your class gets it.`,
+      remedies: [],
+    });
+  if (!inLanguage(resource.document.title, resource.document.languages)?.trim())
+    found.push({ key: `title ${resource.id}`, level: "stop", text: "It has no title.", remedies: mend(null) });
+  return found;
+}

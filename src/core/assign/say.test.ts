@@ -1,0 +1,59 @@
+import { sayNumber, sayShare, sayTitles, type Share } from "./say";
+
+const now = new Date("2026-11-25T10:00:00Z");
+const share: Share = {
+  className: "5 Kittiwake",
+  students: 22,
+  all: true,
+  when: {
+    opens: new Date("2026-12-01T07:00:00Z"),
+    due: new Date("2026-12-03T15:00:00Z"),
+    closes: null,
+    meeting: null,
+  },
+  zone: "Europe/London",
+  special: [],
+};
+const say = (more: Partial<Share> = {}, opensNow = false) =>
+  sayShare({ ...share, ...more }, ["Reading a tide table"], opensNow, now);
+
+describe("said back in one sentence", () => {
+  test("a whole class, with morning and afternoon in words", () => {
+    expect(say()).toBe(
+      "All 22 students of 5 Kittiwake get “Reading a tide table” on Tue 1 Dec, 7 in the morning, due Thu 3 Dec, 3 in the afternoon.",
+    );
+  });
+
+  test("two of them with another version and more time, said once and together", () => {
+    const shorter = { version: "the shorter version", factor: 1.5 };
+    expect(say({ all: false, special: [shorter, shorter] })).toBe(
+      "22 students of 5 Kittiwake get “Reading a tide table” on Tue 1 Dec, 7 in the morning, due Thu 3 Dec, 3 in the afternoon; two of them get the shorter version and one and a half times as long.",
+    );
+  });
+
+  test("different students with different things are not thrown together", () => {
+    expect(
+      say({
+        special: [
+          { version: "the Spanish version", factor: 1 },
+          { version: null, factor: 2 },
+        ],
+      }),
+    ).toContain("; one of them gets the Spanish version; one of them gets twice as long.");
+  });
+
+  test("one student, now, closed when due", () => {
+    expect(say({ students: 1, all: false, when: { ...share.when, closes: share.when.due } }, true)).toBe(
+      "1 student of 5 Kittiwake gets “Reading a tide table” now, due Thu 3 Dec, 3 in the afternoon and closed then.",
+    );
+  });
+
+  test("several titles are listed, many are counted", () => {
+    expect(sayTitles(["A", "B", "C"])).toBe("“A”, “B” and “C”");
+    expect(sayTitles(["A", "B", "C", "D"])).toBe("4 resources");
+  });
+
+  test("numbers up to twelve in words", () => {
+    expect([0, 2, 12, 13].map(sayNumber)).toEqual(["no", "two", "twelve", "13"]);
+  });
+});

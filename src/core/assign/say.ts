@@ -1,0 +1,56 @@
+import { sayMoment } from "../calendar/wall-clock";
+import { sayFactor } from "./extra-time";
+import type { When } from "./form";
+
+const small = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
+/** Numbers up to twelve in words, as in running text. */
+export const sayNumber = (n: number): string => small[n] ?? String(n);
+
+/** One class's share of what is given. */
+export interface Share {
+  className: string;
+  students: number;
+  /** Whether that is the whole class. */
+  all: boolean;
+  when: When;
+  zone: string;
+  /** Those for whom something is different: another version ("the shorter version"), more time. One entry a student. */
+  special: readonly { version: string | null; factor: number }[];
+}
+
+const list = (parts: readonly string[]): string =>
+  parts.length <= 1 ? (parts[0] ?? "") : `${parts.slice(0, -1).join(", ")} and ${parts.at(-1)}`;
+
+const gets = (students: number) => (students === 1 ? "gets" : "get");
+
+/** What is given, in quotes; more than three are counted. */
+export function sayTitles(titles: readonly string[]): string {
+  return titles.length <= 3 ? list(titles.map((title) => `“${title}”`)) : `${titles.length} resources`;
+}
+
+/**
+ * Everything said back in one sentence a class before it goes out: "22 students of 5 Kittiwake get “Reading a tide table”
+ * on Tue 1 Dec, 7 in the morning, due Thu 3 Dec, 3 in the afternoon; two of them get the shorter version and one and a
+ * half times as long."
+ */
+export function sayShare(share: Share, titles: readonly string[], opensNow: boolean, now: Date): string {
+  const { students, all, className, when, zone } = share;
+  const who = all
+    ? `All ${students} students of ${className}`
+    : `${students} ${students === 1 ? "student" : "students"} of ${className}`;
+  const opens = opensNow ? "now" : `on ${sayMoment(when.opens, zone, now)}`;
+  const due = `due ${sayMoment(when.due, zone, now)}${when.closes ? " and closed then" : ""}`;
+  const different = share.special.map(({ version, factor }) =>
+    list([...(version ? [version] : []), ...(factor === 1 ? [] : [sayFactor[factor] ?? `${factor} times as long`])]),
+  );
+  const aside = [...new Set(different)].map((what) => {
+    const some = different.filter((one) => one === what).length;
+    return `${sayNumber(some)} of them ${gets(some)} ${what}`;
+  });
+  const sentence = `${who} ${all && students !== 1 ? "get" : gets(students)} ${sayTitles(titles)} ${opens}, ${due}`;
+  return `${[sentence, ...aside].join("; ")}.`;
+}
+
+export function sayTries(tries: number | null): string {
+  return tries === null ? "as many tries as they want" : tries === 1 ? "one try" : `${tries} tries`;
+}

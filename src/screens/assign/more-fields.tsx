@@ -1,0 +1,204 @@
+"use client";
+import { useId, useState } from "react";
+import type { AssignForm } from "@/core/assign/form";
+import { sayDay } from "@/core/calendar/wall-clock";
+import type { Audience } from "@/server/audience";
+import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
+import { TextInput } from "@/ui/field";
+import { Segmented } from "@/ui/segmented";
+
+type Change = (change: Partial<AssignForm>) => void;
+
+const triesOptions = [
+  { value: "1", text: "once" },
+  { value: "2", text: "twice" },
+  { value: "3", text: "3 times" },
+  { value: "any", text: "freely" },
+] as const;
+
+function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange: (on: boolean) => void }) {
+  return (
+    <label className="flex items-center gap-2">
+      <Checkbox label={label} checked={checked} onChange={onChange} /> {label}
+    </label>
+  );
+}
+
+function Goals({
+  audience,
+  goals,
+  onChange,
+}: {
+  audience: Audience;
+  goals: string[];
+  onChange: (goals: string[]) => void;
+}) {
+  const id = useId();
+  const [typed, setTyped] = useState("");
+  const add = () => {
+    const goal = typed.trim().slice(0, 60);
+    if (goal && !goals.includes(goal) && goals.length < 8) onChange([...goals, goal]);
+    setTyped("");
+  };
+  return (
+    <div>
+      <label htmlFor={id} className="mb-1 block text-[13px] text-ink-soft">
+        Goal tags: results gather under them
+      </label>
+      <div className="flex gap-2">
+        <TextInput
+          id={id}
+          list={`${id}-known`}
+          value={typed}
+          maxLength={60}
+          placeholder="median and range"
+          onChange={(event) => setTyped(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === "Enter") {
+              event.preventDefault();
+              add();
+            }
+          }}
+        />
+        <Button onClick={add} disabled={!typed.trim()}>
+          Add
+        </Button>
+      </div>
+      <datalist id={`${id}-known`}>
+        {[...audience.individualGoals, ...audience.goalTags].map((goal) => (
+          <option key={goal} value={goal} />
+        ))}
+      </datalist>
+      {goals.length > 0 && (
+        <ul className="mt-2 flex flex-wrap gap-1.5">
+          {goals.map((goal) => (
+            <li key={goal}>
+              <Button
+                size="small"
+                aria-label={`Take out ${goal}`}
+                onClick={() => onChange(goals.filter((one) => one !== goal))}
+              >
+                {goal} <span aria-hidden>×</span>
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** The days it is open, where not on every one: the class's days until six weeks from now. */
+function OpenDays({
+  audience,
+  form,
+  now,
+  onChange,
+}: {
+  audience: Audience;
+  form: AssignForm;
+  now: Date;
+  onChange: Change;
+}) {
+  const group = audience.classes.find(({ id }) => form.to.some((one) => one.class === id));
+  const days = [...new Map(group?.meetings.map((meeting) => [meeting.date, meeting.starts])).entries()].slice(0, 20);
+  if (days.length === 0) return null;
+  const chosen = form.openDays ?? [];
+  const toggle = (date: string) => {
+    const next = chosen.includes(date) ? chosen.filter((one) => one !== date) : [...chosen, date].sort();
+    onChange({ openDays: next.length > 0 ? next : null });
+  };
+  return (
+    <div>
+      <p className="mb-1 text-[13px] text-ink-soft">
+        {form.openDays === null ? "Open on every day; press days to open it on those only" : "Open only on these days"}
+      </p>
+      <div className="flex flex-wrap gap-1.5">
+        {days.map(([date, starts]) => (
+          <Button
+            key={date}
+            size="small"
+            aria-pressed={chosen.includes(date)}
+            look={chosen.includes(date) ? "main" : "plain"}
+            onClick={() => toggle(date)}
+          >
+            {sayDay(starts, audience.zone, now)}
+          </Button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** How often, what counts, when it is checked, what it is for. */
+export function MoreFields({
+  audience,
+  form,
+  now,
+  onChange,
+}: {
+  audience: Audience;
+  form: AssignForm;
+  now: Date;
+  onChange: Change;
+}) {
+  const tries = form.tries === null ? "any" : (String(form.tries) as "1" | "2" | "3");
+  return (
+    <div className="grid gap-4">
+      <div className="flex flex-wrap gap-x-5 gap-y-3">
+        <div>
+          <p className="mb-1 text-[13px] text-ink-soft">May be done</p>
+          <Segmented
+            label="May be done"
+            value={tries}
+            onChange={(value) => onChange({ tries: value === "any" ? null : Number(value) })}
+            options={triesOptions}
+          />
+        </div>
+        {form.tries !== 1 && (
+          <div>
+            <p className="mb-1 text-[13px] text-ink-soft">What counts</p>
+            <Segmented
+              label="What counts"
+              value={form.keep}
+              onChange={(keep) => onChange({ keep })}
+              options={[
+                { value: "best", text: "the best" },
+                { value: "last", text: "the last" },
+                { value: "first", text: "the first" },
+              ]}
+            />
+          </div>
+        )}
+        <div>
+          <p className="mb-1 text-[13px] text-ink-soft">Checked</p>
+          <Segmented
+            label="Checked"
+            value={form.checking}
+            onChange={(checking) => onChange({ checking })}
+            options={[
+              { value: "at once", text: "at once" },
+              { value: "at the end", text: "at the end" },
+              { value: "never", text: "never" },
+            ]}
+          />
+        </div>
+      </div>
+      <Tick
+        label="Close it when it is due: nothing can be handed in after that"
+        checked={form.closes === "due"}
+        onChange={(on) => onChange({ closes: on ? "due" : "never" })}
+      />
+      {form.resources.length > 1 && (
+        <Tick
+          label="One after the other: each opens when the one before is handed in"
+          checked={form.inOrder}
+          onChange={(inOrder) => onChange({ inOrder })}
+        />
+      )}
+      <OpenDays audience={audience} form={form} now={now} onChange={onChange} />
+      <Goals audience={audience} goals={form.goals} onChange={(goals) => onChange({ goals })} />
+    </div>
+  );
+}

@@ -1,0 +1,203 @@
+"use client";
+import { useState } from "react";
+import { factors } from "@/core/assign/extra-time";
+import type { AssignForm } from "@/core/assign/form";
+import { gradeName, sayReadingGrade } from "@/core/find/grade";
+import type { Audience, AudienceClass } from "@/server/audience";
+import { Button } from "@/ui/button";
+import { inputClasses } from "@/ui/field";
+
+type Student = AudienceClass["students"][number];
+
+interface Column {
+  /** 0 for the resource itself. */
+  id: number;
+  title: string;
+  about: string;
+}
+
+/** Whom a rule means: every choice a teacher makes over and over, by what is known of students. */
+function rulesFor(students: readonly Student[], groups: AudienceClass["groups"]) {
+  const grades = [...new Set(students.map(({ grade }) => grade))].sort((one, other) => one - other);
+  return [
+    ...(grades.length > 1
+      ? grades.map((grade) => ({
+          text: `grade ${gradeName(grade)}`,
+          test: (student: Student) => student.grade === grade,
+        }))
+      : []),
+    ...groups.map((group) => ({ text: group.name, test: ({ id }: Student) => group.students.includes(id) })),
+    ...[3, 4, 5, 6, 7, 8]
+      .filter((most) => students.some(({ readingGrade }) => readingGrade !== null && readingGrade < most))
+      .filter((most) => students.some(({ readingGrade }) => readingGrade !== null && readingGrade >= most))
+      .map((most) => ({
+        text: `whoever reads below ${most}`,
+        test: ({ readingGrade }: Student) => readingGrade !== null && readingGrade < most,
+      })),
+    ...(students.some(({ factor }) => factor > 1)
+      ? [{ text: "whoever has more time", test: ({ factor }: Student) => factor > 1 }]
+      : []),
+    { text: "everyone", test: () => true },
+  ];
+}
+
+/** Who gets which version, and how long each has: students by versions, filled by a rule, by pressing, or by drawing over it. */
+export function VersionsGrid({
+  audience,
+  form,
+  title,
+  onChange,
+}: {
+  audience: Audience;
+  form: AssignForm;
+  title: string;
+  onChange: (change: Partial<AssignForm>) => void;
+}) {
+  const [painting, setPainting] = useState<number | null>(null);
+  const chosen = form.to.flatMap(({ class: id, students }) => {
+    const group = audience.classes.find((one) => one.id === id);
+    return group?.students.filter((student) => students.includes(student.id)) ?? [];
+  });
+  const groups = audience.classes
+    .filter(({ id }) => form.to.some((one) => one.class === id))
+    .flatMap((one) => one.groups);
+  const rules = rulesFor(chosen, groups);
+  const [rule, setRule] = useState(0);
+  const columns: Column[] = [
+    { id: 0, title, about: "the one you chose" },
+    ...audience.versions.map((version) => ({
+      id: version.id,
+      title: version.title,
+      about: [
+        version.author,
+        `${version.minutes} min`,
+        version.readingGrade !== null && `reads at ${sayReadingGrade(version.readingGrade)}`,
+      ]
+        .filter(Boolean)
+        .join(" · "),
+    })),
+  ];
+  const versionOf = (student: number) => form.versions.find((one) => one.student === student)?.resource ?? 0;
+  const give = (students: readonly number[], version: number) =>
+    onChange({
+      versions: [
+        ...form.versions.filter((one) => !students.includes(one.student)),
+        ...(version === 0 ? [] : students.map((student) => ({ student, resource: version }))),
+      ],
+    });
+  const factorOf = (student: Student) =>
+    form.factors.find((one) => one.student === student.id)?.factor ?? student.factor;
+  const giveTime = (student: number, factor: number) =>
+    onChange({ factors: [...form.factors.filter((one) => one.student !== student), { student, factor }] });
+
+  return (
+    <div className="rounded-card border border-line p-3">
+      <div className="flex flex-wrap items-center gap-1.5 text-[13px]">
+        <select
+          aria-label="Whom"
+          className={`${inputClasses} w-auto`}
+          value={Math.min(rule, rules.length - 1)}
+          onChange={(event) => setRule(Number(event.target.value))}
+        >
+          {rules.map(({ text }, at) => (
+            <option key={text} value={at}>
+              {text}
+            </option>
+          ))}
+        </select>
+        <span className="text-ink-soft">gets</span>
+        {columns.map((column) => (
+          <Button
+            key={column.id}
+            size="small"
+            className="max-w-56"
+            onClick={() =>
+              give(
+                chosen.filter(rules[Math.min(rule, rules.length - 1)]!.test).map(({ id }) => id),
+                column.id,
+              )
+            }
+          >
+            <span className="truncate">{column.id === 0 ? "the one you chose" : column.title}</span>
+          </Button>
+        ))}
+      </div>
+      <div
+        className="mt-2 max-h-72 overflow-auto"
+        onPointerUp={() => setPainting(null)}
+        onPointerLeave={() => setPainting(null)}
+      >
+        <table className="w-full text-[13px]">
+          <thead className="sticky top-0 z-10 bg-card">
+            <tr className="border-b border-line align-bottom">
+              <th scope="col" className="py-1 pr-2 text-left font-normal text-ink-soft">
+                Student
+              </th>
+              {columns.map((column) => (
+                <th key={column.id} scope="col" className="max-w-36 px-2 py-1 text-left font-semibold">
+                  <span className="line-clamp-2">{column.title}</span>
+                  <span className="block font-normal text-ink-soft">{column.about}</span>
+                </th>
+              ))}
+              <th scope="col" className="px-2 py-1 text-left font-normal text-ink-soft">
+                Time
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {chosen.map((student) => {
+              const name = `${student.givenName} ${student.familyName}`;
+              return (
+                <tr key={student.id} className="border-b border-line last:border-0">
+                  <th scope="row" className="py-1 pr-2 text-left font-normal whitespace-nowrap">
+                    {name}
+                    <span className="text-ink-soft">
+                      {" "}
+                      · {gradeName(student.grade)}
+                      {student.readingGrade !== null && `, reads at ${sayReadingGrade(student.readingGrade)}`}
+                    </span>
+                  </th>
+                  {columns.map((column) => (
+                    <td
+                      key={column.id}
+                      className="px-2 py-0.5"
+                      onPointerEnter={() => painting === column.id && give([student.id], column.id)}
+                    >
+                      <label
+                        className="flex h-7 cursor-pointer items-center"
+                        onPointerDown={() => setPainting(column.id)}
+                      >
+                        <input
+                          type="radio"
+                          name={`version ${student.id}`}
+                          className="h-4 w-4 accent-(--green)"
+                          aria-label={`${name}: ${column.title}`}
+                          checked={versionOf(student.id) === column.id}
+                          onChange={() => give([student.id], column.id)}
+                        />
+                      </label>
+                    </td>
+                  ))}
+                  <td className="px-2 py-0.5">
+                    <select
+                      aria-label={`Time for ${name}`}
+                      className="h-7 rounded-card border border-line bg-card px-1"
+                      value={factorOf(student)}
+                      onChange={(event) => giveTime(student.id, Number(event.target.value))}
+                    >
+                      {factors.map((factor) => (
+                        <option key={factor} value={factor}>
+                          {factor === 1 ? "as planned" : `${factor} ×`}
+                        </option>
+                      ))}
+                    </select>
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,40 @@
+import Link from "next/link";
+import { doorOf } from "@/core/assign/door";
+import { momentAt } from "@/core/calendar/school-calendar";
+import { sayForChildren } from "@/core/calendar/wall-clock";
+import type { Task } from "@/data/work";
+
+/** Why something that was given cannot be done just now, in a sentence for children; null when it can. */
+export function sayNotNow(task: Task, zone: string, now: Date): string | null {
+  const door = doorOf(task, zone, now);
+  if (door.open) return null;
+  switch (door.why) {
+    case "later":
+      return `opens ${sayForChildren(task.opens, zone, now)}`;
+    case "closed":
+      return `closed ${sayForChildren(task.closes!, zone, now)}`;
+    case "waits":
+      return `opens when you have handed in ${task.waitsFor}`;
+    case "other day":
+      return door.next
+        ? `opens again ${sayForChildren(momentAt(door.next, "00:00", zone), zone, now).split(",")[0]}`
+        : "its last day is over";
+  }
+}
+
+/** The page of a piece of work that cannot be done now. */
+export function NotNow({ task, zone, now }: { task: Task; zone: string; now: Date }) {
+  return (
+    <main className="finger-size mx-auto grid max-w-xl gap-4 px-4 py-10 font-child text-[17px]">
+      <h1 className="font-serif text-2xl">{task.title}</h1>
+      <p>It {sayNotNow(task, zone, now)}.</p>
+      {task.begun > 0 && <p className="text-ink-soft">What you answered is kept.</p>}
+      <Link
+        href="/student"
+        className="inline-grid min-h-12 place-items-center rounded-card border-2 border-green px-6 font-bold text-green"
+      >
+        My work
+      </Link>
+    </main>
+  );
+}

@@ -1,0 +1,215 @@
+import type { AssignForm } from "@/core/assign/form";
+import { addDays, schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
+import { recipientsOf, assignmentById } from "@/data/assignments";
+import { calendarOf, setBells, setMeetingRules, setTerms } from "@/data/calendar";
+import type { Db } from "@/data/db";
+import { addRevision, resourceById } from "@/data/resources";
+import { freshDatabase } from "@/data/testing/database";
+import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { addResponses, openAttempt, taskOf, tasksOf } from "@/data/work";
+import { actAs, answerFrom, visitorOf } from "../testing/as";
+import {
+  addStudents,
+  assignResources,
+  audienceFor,
+  changeTimes,
+  extendFor,
+  lookBeforeAssigning,
+  removeStudent,
+  takeNewest,
+} from "./assign";
+
+jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
+jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
+jest.mock("next/navigation", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").navigation);
+jest.mock("next/headers", () => ({ cookies: () => Promise.resolve({ get: () => undefined }) }));
+
+let db: Db;
+let world: World;
+let main: { id: number; revision: number };
+let shorter: { id: number; revision: number };
+const now = new Date();
+const today = schoolClock(now, "Europe/London").date;
+const teacher = () =>
+  visitorOf(
+    { id: world.ines, district: world.district, school: world.here },
+    { zone: "Europe/London", schoolName: "Here" },
+  );
+const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
+  if (!outcome.ok) throw new Error(outcome.problem);
+  return outcome.value;
+};
+
+beforeAll(async () => {
+  db = await freshDatabase();
+  world = await smallWorld(db);
+  answerFrom(db);
+  await setTerms(db, world.here, [{ name: "T", from: addDays(today, -30), to: addDays(today, 120) }]);
+  await setBells(
+    db,
+    world.here,
+    [1, 2, 3, 4, 5].map((weekday) => ({ weekday, period: 1, starts: "09:00", ends: "09:45" })),
+  );
+  await setMeetingRules(db, world.class, [{ label: "", period: 1, weekday: null, cycleDay: null }]);
+  main = await publishFor(db, world.ines, lesson("Tides"));
+  shorter = await publishFor(db, world.ines, lesson("Tides, shorter", { minutes: 15 }));
+  await db.query("update resource set source_revision_id = $2 where id = $1", [shorter.id, main.revision]);
+  await db.query("update person set time_factor = 1.5 where id = $1", [world.students[2]]);
+}, 60_000);
+afterAll(() => db.close());
+beforeEach(() => void actAs(teacher()));
+
+const formFor = (more: Partial<AssignForm> = {}): AssignForm => ({
+  resources: [main.id],
+  to: [{ class: world.class, students: world.students }],
+  versions: [],
+  factors: [],
+  opens: { kind: "meeting", n: 1 },
+  due: { kind: "days", days: 2, time: "15:00" },
+  closes: "never",
+  spread: "together",
+  inOrder: false,
+  openDays: null,
+  parts: null,
+  tries: 1,
+  keep: "best",
+  checking: "at once",
+  goals: [],
+  ...more,
+});
+
+describe("whom it can be given to", () => {
+  test("her class with what is known of its students, its lessons, and the versions of it", async () => {
+    const audience = value(await audienceFor({ resources: [main.id] }));
+    expect(audience.classes.map(({ name }) => name)).toEqual(["5 Kittiwake"]);
+    expect(audience.classes[0]!.students.map(({ factor }) => factor)).toEqual([1, 1, 1.5]);
+    expect(audience.classes[0]!.meetings.length).toBeGreaterThan(20);
+    expect(audience.versions.map(({ title }) => title)).toEqual(["Tides, shorter"]);
+  });
+
+  test("nothing about what she may not read", async () => {
+    const theirs = await publishFor(db, world.stranger, lesson("Secret"));
+    expect((await audienceFor({ resources: [theirs.id] })).ok).toBe(false);
+    expect((await lookBeforeAssigning(formFor({ resources: [theirs.id] }))).ok).toBe(false);
+  });
+});
+
+describe("giving it", () => {
+  test("one version for some, more time for whoever has it: a row a student, written down", async () => {
+    const form = formFor({ versions: [{ student: world.students[1]!, resource: shorter.id }], goals: ["tables"] });
+    const { said, findings } = value(await lookBeforeAssigning(form));
+    expect(findings).toEqual([]);
+    expect(said[0]).toMatch(
+      /^All 3 students of 5 Kittiwake get “Tides” on .*; one of them gets the shorter version; one of them gets one and a half times as long\.$/,
+    );
+    const [id] = value(await assignResources(form)).assignments;
+    const rows = await recipientsOf(db, id!);
+    expect(rows.map(({ resource, factor }) => [resource, factor])).toEqual([
+      [main.id, 1],
+      [shorter.id, 1],
+      [main.id, 1.5],
+    ]);
+    const assignment = (await assignmentById(db, id!))!;
+    expect(assignment).toMatchObject({ goals: ["tables"], minutes: 25, meeting: { period: 1 } });
+    const calendar = await calendarOf(db, world.here);
+    const opens = schoolClock(assignment.opens, calendar.zone).date;
+    const task = (await taskOf(db, world.students[2]!, id!, null))!;
+    expect(schoolClock(task.due, calendar.zone).date).toBe(schoolDaysLater(calendar, opens, 3));
+    expect((await taskOf(db, world.students[1]!, id!, null))!.title).toBe("Tides, shorter");
+  });
+
+  test("several, one in each lesson, each after the one before", async () => {
+    const second = await publishFor(db, world.ines, lesson("Ferries"));
+    const form = formFor({ resources: [main.id, second.id], spread: "one a meeting", inOrder: true });
+    const ids = value(await assignResources(form)).assignments;
+    const [first, then] = await Promise.all(ids.map((id) => assignmentById(db, id)));
+    expect(then!.opens.getTime()).toBeGreaterThan(first!.opens.getTime());
+    const student = world.students[0]!;
+    expect((await taskOf(db, student, ids[1]!, null))!.waitsFor).toBe("Tides");
+    const task = (await taskOf(db, student, ids[0]!, null))!;
+    const attempt = (await openAttempt(db, task, now))!;
+    await db.query("update attempt set handed_in = now() where id = $1", [attempt.id]);
+    expect((await taskOf(db, student, ids[1]!, null))!.waitsFor).toBeNull();
+  });
+
+  test("in parts: each has its steps and its minutes only", async () => {
+    const [step] = lesson("x").steps;
+    const long = lesson("Long", { minutes: 60 });
+    long.steps = ["a", "b"].map((id) => ({ ...step!, id, minutes: 30, blocks: [] }));
+    const { id } = await publishFor(db, world.ines, long);
+    const ids = value(
+      await assignResources(formFor({ resources: [id], parts: [["a"], ["b"]], spread: "one a meeting" })),
+    ).assignments;
+    const parts = await Promise.all(ids.map((one) => assignmentById(db, one)));
+    expect(parts.map((part) => [part!.part, part!.minutes])).toEqual([
+      ["1 of 2", 30],
+      ["2 of 2", 30],
+    ]);
+    expect((await taskOf(db, world.students[0]!, ids[1]!, null))!.steps).toEqual(["b"]);
+  });
+
+  test("what stops it is refused by the server too, and nothing is given", async () => {
+    const before = (await tasksOf(db, world.students[0]!, null)).length;
+    const form = formFor({ due: { kind: "at", at: "2020-01-01T15:00" } });
+    expect(value(await lookBeforeAssigning(form)).findings[0]!.level).toBe("stop");
+    expect((await assignResources(form)).ok).toBe(false);
+    expect((await tasksOf(db, world.students[0]!, null)).length).toBe(before);
+  });
+});
+
+describe("afterwards", () => {
+  const give = async (more: Partial<AssignForm> = {}) => value(await assignResources(formFor(more))).assignments[0]!;
+  const [aisha, bo] = [0, 1] as const;
+
+  test("a student is added, with the more time she has; one who has begun is not taken out", async () => {
+    const id = await give({ to: [{ class: world.class, students: [world.students[aisha]!] }] });
+    value(await addStudents({ assignment: id, students: [world.students[2]!, world.stranger] }));
+    expect((await recipientsOf(db, id)).map(({ factor }) => factor)).toEqual([1, 1.5]);
+    value(await removeStudent({ assignment: id, student: world.students[2]! }));
+    const task = (await taskOf(db, world.students[aisha]!, id, null))!;
+    const attempt = (await openAttempt(db, task, now))!;
+    await addResponses(db, attempt.id, [{ key: "k", step: "s", question: "q", value: "a", checked: false }], now);
+    expect(await removeStudent({ assignment: id, student: world.students[aisha]! })).toMatchObject({ ok: false });
+    expect(await recipientsOf(db, id)).toHaveLength(1);
+  });
+
+  test("moved, whoever has more time keeps it, and whoever was given more keeps as much more", async () => {
+    const id = await give();
+    const assignment = (await assignmentById(db, id))!;
+    const wall = (moment: Date) => {
+      const { date, time } = schoolClock(moment, "Europe/London");
+      return `${date}T${time}`;
+    };
+    const later = new Date(assignment.due.getTime() + 24 * 3_600_000);
+    value(await extendFor({ assignment: id, student: world.students[bo]!, due: wall(later) }));
+    const moved = new Date(assignment.due.getTime() + 7 * 24 * 3_600_000);
+    value(await changeTimes({ assignment: id, opens: wall(assignment.opens), due: wall(moved), closes: "never" }));
+    const due = async (at: number) => (await taskOf(db, world.students[at]!, id, null))!.due.getTime();
+    expect(await due(aisha)).toBe(moved.getTime());
+    expect((await due(bo)) - moved.getTime()).toBe(24 * 3_600_000);
+    expect(await due(2)).toBeGreaterThan(moved.getTime());
+    expect(await extendFor({ assignment: id, student: world.students[bo]!, due: "2020-01-01T08:00" })).toMatchObject({
+      ok: false,
+      field: "due",
+    });
+  });
+
+  test("a newer revision is for those who have not begun", async () => {
+    const id = await give();
+    const task = (await taskOf(db, world.students[aisha]!, id, null))!;
+    await openAttempt(db, task, now);
+    const document = lesson("Tides, improved");
+    const newer = await addRevision(db, { resource: main.id, document, hash: "n", author: world.ines, created: now });
+    expect((await resourceById(db, main.id))!.head).toBe(newer.id);
+    expect(value(await takeNewest({ assignment: id }))).toEqual({ changed: 2 });
+    expect((await recipientsOf(db, id)).map(({ revision }) => revision)).toEqual([task.revision, newer.id, newer.id]);
+  });
+
+  test("none of it is anybody else's", async () => {
+    const id = await give();
+    actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
+    expect((await addStudents({ assignment: id, students: world.students })).ok).toBe(false);
+    expect((await takeNewest({ assignment: id })).ok).toBe(false);
+    expect((await assignResources(formFor())).ok).toBe(false);
+  });
+});

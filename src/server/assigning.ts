@@ -1,0 +1,328 @@
+import type { LookedAt, LookedClass, LookedResource } from "@/core/assign/finding";
+import { withExtraTime } from "@/core/assign/extra-time";
+import { isProblem, whenFor, type AssignForm, type When } from "@/core/assign/form";
+import { sayShare } from "@/core/assign/say";
+import {
+  addDays,
+  meetingsBetween,
+  momentAt,
+  schoolClock,
+  type MeetingRule,
+  type SchoolCalendar,
+} from "@/core/calendar/school-calendar";
+import { languageName } from "@/core/find/also";
+import { stepMinutes } from "@/core/plan/parts";
+import type { Facts } from "@/core/resource/facts";
+import { alreadyHave, dueBetween, type NewAssignment } from "@/data/assignments";
+import { calendarOf, meetingRulesOf } from "@/data/calendar";
+import { classesOf, studentsOf, type Class, type Student } from "@/data/classes";
+import type { Db } from "@/data/db";
+import { kinOf, plannedIn } from "@/data/plan";
+import { factsOfHead, resourceById, revisionById } from "@/data/resources";
+import { mayRead } from "@/data/search";
+import { classProfile } from "./fit";
+import type { Visitor } from "./session";
+
+/** A class with its calendar and its students, as giving work to it needs them. */
+interface Group {
+  class: Class;
+  calendar: SchoolCalendar;
+  rules: MeetingRule[];
+  students: Student[];
+}
+
+type Given = LookedResource & { revision: number };
+
+/** What comes of a form: what to say, what to look at, and, when its times are right, what to write down. */
+export interface Prepared {
+  looked: LookedAt;
+  /** A sentence a class. */
+  said: string[];
+  /** Null when some time is wrong or something is not published. */
+  list: NewAssignment[] | null;
+}
+
+async function givenOf(db: Db, visitor: Visitor, id: number): Promise<Given | null> {
+  const resource = await resourceById(db, id);
+  if (!resource?.head) return null;
+  const { document } = (await revisionById(db, resource.head))!;
+  const facts = await factsOfHead(db, id);
+  return {
+    id,
+    revision: resource.head,
+    title: facts.title,
+    document,
+    facts,
+    owner: resource.owner,
+    ownerName: resource.ownerName,
+    mine: resource.owner === visitor.id,
+    sameSchool: resource.ownerSchool === visitor.schoolName,
+  };
+}
+
+/** The versions of a resource she may give in its place. */
+export async function versionsFor(db: Db, visitor: Visitor, resource: number): Promise<Given[]> {
+  const found: Given[] = [];
+  for (const id of await kinOf(db, resource)) {
+    if (!(await mayRead(db, visitor, id))) continue;
+    const version = await givenOf(db, visitor, id);
+    if (version) found.push(version);
+  }
+  return found;
+}
+
+/** What a version is called beside the first one: "the shorter version". */
+export function versionName(
+  version: Pick<Facts, "languages" | "minutes" | "readingGrade" | "title">,
+  main: Facts,
+): string {
+  if (version.languages[0] !== main.languages[0]) return `the ${languageName(version.languages[0]!)} version`;
+  if (version.minutes < main.minutes) return "the shorter version";
+  if (version.readingGrade !== null && main.readingGrade !== null && version.readingGrade < main.readingGrade - 0.3)
+    return "the easier version";
+  return `“${version.title}”`;
+}
+
+export async function groupsFor(db: Db, classes: readonly Class[]): Promise<Group[]> {
+  const calendars = new Map<number, SchoolCalendar>();
+  for (const { school } of classes) if (!calendars.has(school)) calendars.set(school, await calendarOf(db, school));
+  const rules = await meetingRulesOf(
+    db,
+    classes.map(({ id }) => id),
+  );
+  return Promise.all(
+    classes.map(async (group) => ({
+      class: group,
+      calendar: calendars.get(group.school)!,
+      rules: rules.filter((rule) => rule.class === group.id),
+      students: await studentsOf(db, group.id),
+    })),
+  );
+}
+
+const factorOf = (form: AssignForm, student: Pick<Student, "id" | "factor">): number =>
+  form.factors.find((one) => one.student === student.id)?.factor ?? student.factor;
+
+const ROOM_DAYS = 40;
+
+async function lookAtClass(
+  db: Db,
+  form: AssignForm,
+  group: Group,
+  chosen: readonly Student[],
+  resources: readonly Given[],
+  now: Date,
+): Promise<LookedClass> {
+  const { calendar, rules } = group;
+  const when = whenFor(form, calendar, rules, now);
+  const ids = chosen.map(({ id }) => id);
+  const did = await alreadyHave(
+    db,
+    resources.map(({ id }) => id),
+    ids,
+  );
+  const profile = (await classProfile(db, group.class, now))!;
+  const looked: LookedClass = {
+    id: group.class.id,
+    profile,
+    calendar,
+    when,
+    students: chosen.map((student) => ({
+      id: student.id,
+      name: `${student.givenName} ${student.familyName}`,
+      readingGrade: student.readingGrade,
+      factor: factorOf(form, student),
+    })),
+    planned: 0,
+    nextRoom: null,
+    did: chosen
+      .filter(({ id }) => did.includes(id))
+      .map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName}` })),
+    alsoDue: [],
+  };
+  if (isProblem(when)) return looked;
+  const day = schoolClock(when.due, calendar.zone).date;
+  const alsoDue = await dueBetween(
+    db,
+    ids,
+    momentAt(day, "00:00", calendar.zone),
+    new Date(momentAt(addDays(day, 1), "00:00", calendar.zone).getTime() - 1),
+  );
+  return { ...looked, alsoDue, ...(when.meeting && (await roomFrom(db, group, when, resources))) };
+}
+
+/** How full the meeting is, and the next one with room. */
+async function roomFrom(
+  db: Db,
+  group: Group,
+  when: When,
+  resources: readonly Given[],
+): Promise<Pick<LookedClass, "planned" | "nextRoom">> {
+  const meeting = when.meeting!;
+  const to = addDays(meeting.date, ROOM_DAYS);
+  const planned = await plannedIn(db, [group.class.id], meeting.date, to);
+  const at = (date: string, period: number) =>
+    planned.find((one) => one.date === date && one.period === period)?.minutes ?? 0;
+  const wanted = resources.reduce((sum, { facts }) => sum + facts.minutes, 0);
+  const same = group.rules.filter(({ label }) => label === meeting.label);
+  const next = meetingsBetween(group.calendar, same, meeting.date, to).find(
+    (one) => one.starts > meeting.starts && at(one.date, one.period) + wanted <= one.minutes,
+  );
+  return {
+    planned: at(meeting.date, meeting.period),
+    nextRoom: next ? { date: next.date, period: next.period, starts: next.starts } : null,
+  };
+}
+
+/** The assignments a form means for one class, in order. */
+function assignmentsFor(
+  form: AssignForm,
+  group: Group,
+  chosen: readonly Student[],
+  resources: readonly Given[],
+  versions: readonly Given[],
+  made: { by: number; now: Date },
+): NewAssignment[] | null {
+  const list: NewAssignment[] = [];
+  const pieces = resources.flatMap((resource): { resource: Given; steps: string[] | null; part: string | null }[] =>
+    form.parts && resources.length === 1
+      ? form.parts.map((steps, at) => ({ resource, steps, part: `${at + 1} of ${form.parts!.length}` }))
+      : [{ resource, steps: null, part: null }],
+  );
+  for (const [at, { resource, steps, part }] of pieces.entries()) {
+    const when = whenFor(form, group.calendar, group.rules, made.now, form.spread === "one a meeting" ? at : 0);
+    if (isProblem(when)) return null;
+    const minutes = stepMinutes(resource.document, resource.facts);
+    const own = chosen.flatMap((student) => {
+      const version = versions.find(
+        ({ id }) => id === form.versions.find((one) => one.student === student.id)?.resource && id !== resource.id,
+      );
+      const factor = factorOf(form, student);
+      if (!version && factor === 1) return [];
+      const times = withExtraTime(group.calendar, when, factor);
+      return [
+        {
+          student: student.id,
+          factor,
+          ...(version && !steps && { revision: version.revision }),
+          due: factor === 1 ? null : times.due,
+          closes: factor === 1 ? null : times.closes,
+        },
+      ];
+    });
+    list.push({
+      class: group.class.id,
+      resource: resource.id,
+      revision: resource.revision,
+      students: chosen.map(({ id }) => id),
+      madeBy: made.by,
+      made: made.now,
+      opens: when.opens,
+      due: when.due,
+      closes: when.closes,
+      tries: form.tries,
+      keep: form.keep,
+      checking: form.checking,
+      meeting: when.meeting && { date: when.meeting.date, period: when.meeting.period },
+      steps,
+      part,
+      minutes: steps
+        ? minutes
+            .filter((_, step) => steps.includes(resource.document.steps[step]!.id))
+            .reduce((sum, one) => sum + one, 0)
+        : resource.facts.minutes,
+      openDays: form.openDays,
+      goals: form.goals,
+      after: form.inOrder && at > 0 ? "previous" : null,
+      position: at,
+      own,
+    });
+  }
+  return list;
+}
+
+/**
+ * Reads a form against everything that decides what comes of it. What it says about students, classes and resources has
+ * been permitted before.
+ */
+export async function prepareAssigning(
+  db: Db,
+  visitor: Visitor,
+  form: AssignForm,
+  barClass: number | null,
+  now: Date,
+): Promise<Prepared> {
+  const all = await groupsFor(db, await classesOf(db, visitor.id, now));
+  const given = await Promise.all(form.resources.map((id) => givenOf(db, visitor, id)));
+  const resources = given.filter((resource) => resource !== null);
+  const versions = resources.length === 1 ? await versionsFor(db, visitor, resources[0]!.id) : [];
+  const classes: LookedClass[] = [];
+  const said: string[] = [];
+  const list: NewAssignment[] = [];
+  let wrong = resources.length < given.length;
+  for (const { class: id, students } of form.to) {
+    const group = all.find((one) => one.class.id === id);
+    if (!group) continue;
+    const chosen = group.students.filter((student) => students.includes(student.id));
+    const looked = await lookAtClass(db, form, group, chosen, resources, now);
+    classes.push(looked);
+    const more = assignmentsFor(form, group, chosen, resources, versions, { by: visitor.id, now });
+    if (more) list.push(...more);
+    else wrong = true;
+    if (isProblem(looked.when)) continue;
+    const special = chosen.flatMap((student) => {
+      const version = versions.find(
+        ({ id: one }) => one === form.versions.find((v) => v.student === student.id)?.resource,
+      );
+      const factor = factorOf(form, student);
+      return version || factor !== 1
+        ? [{ version: version ? versionName(version.facts, resources[0]!.facts) : null, factor }]
+        : [];
+    });
+    said.push(
+      sayShare(
+        {
+          className: group.class.name,
+          students: chosen.length,
+          all: chosen.length === group.students.length,
+          when: looked.when,
+          zone: group.calendar.zone,
+          special,
+        },
+        resources.map(({ title }) => title),
+        form.opens.kind === "now",
+        now,
+      ),
+    );
+  }
+  const others = await Promise.all(
+    all
+      .filter((group) => !form.to.some((one) => one.class === group.class.id))
+      .map(async (group) => ({
+        id: group.class.id,
+        name: group.class.name,
+        students: group.students.map(({ id }) => id),
+        profile: (await classProfile(db, group.class, now))!,
+      })),
+  );
+  const bar = all.find((group) => group.class.id === barClass);
+  return {
+    looked: {
+      form,
+      resources,
+      versions: versions.map(({ id, title, facts }) => ({
+        id,
+        title,
+        readingGrade: facts.readingGrade,
+        minutes: facts.minutes,
+      })),
+      classes,
+      others,
+      barClass: bar ? { id: bar.class.id, name: bar.class.name } : null,
+      me: visitor.id,
+      now,
+    },
+    said,
+    list: wrong ? null : list,
+  };
+}

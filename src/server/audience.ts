@@ -1,0 +1,82 @@
+import { addDays, meetingsBetween, schoolClock, type Meeting } from "@/core/calendar/school-calendar";
+import { alreadyHave, goalTagsOf } from "@/data/assignments";
+import { classesOf, type Student } from "@/data/classes";
+import type { Db } from "@/data/db";
+import { groupsOf, plannedIn, studentGoals, type StudentGroup } from "@/data/plan";
+import { groupsFor, versionsFor } from "./assigning";
+import type { Visitor } from "./session";
+
+export interface AudienceClass {
+  id: number;
+  name: string;
+  subject: string;
+  periodMinutes: number;
+  students: (Student & { has: boolean })[];
+  groups: StudentGroup[];
+  /** The meetings of the next weeks, with the minutes planned in each. */
+  meetings: (Meeting & { planned: number })[];
+}
+
+/** What a teacher chooses from when she gives something: whom, when, which version. */
+export interface Audience {
+  classes: AudienceClass[];
+  versions: {
+    id: number;
+    title: string;
+    author: string;
+    minutes: number;
+    readingGrade: number | null;
+    language: string;
+  }[];
+  goalTags: string[];
+  /** Goals written for single students: "Reads charts aloud (2026)". */
+  individualGoals: string[];
+  zone: string;
+}
+
+const WEEKS_AHEAD = 6;
+
+export async function audienceOf(db: Db, visitor: Visitor, resources: readonly number[], now: Date): Promise<Audience> {
+  const groups = await groupsFor(db, await classesOf(db, visitor.id, now));
+  const ids = groups.map((group) => group.class.id);
+  const today = schoolClock(now, visitor.zone).date;
+  const until = addDays(today, WEEKS_AHEAD * 7);
+  const students = [...new Set(groups.flatMap((group) => group.students.map(({ id }) => id)))];
+  const [has, named, planned, goalTags, goals] = await Promise.all([
+    alreadyHave(db, resources, students),
+    groupsOf(db, ids),
+    plannedIn(db, ids, today, until),
+    goalTagsOf(db, visitor.id),
+    studentGoals(db, students),
+  ]);
+  const versions = resources.length === 1 ? await versionsFor(db, visitor, resources[0]!) : [];
+  return {
+    classes: groups.map(({ class: group, calendar, rules, students: roster }) => ({
+      id: group.id,
+      name: group.name,
+      subject: group.subject,
+      periodMinutes: group.periodMinutes,
+      students: roster.map((student) => ({ ...student, has: has.includes(student.id) })),
+      groups: named.filter((one) => one.class === group.id),
+      meetings: meetingsBetween(calendar, rules, today, until)
+        .filter(({ starts }) => starts > now)
+        .map((meeting) => ({
+          ...meeting,
+          planned:
+            planned.find((one) => one.class === group.id && one.date === meeting.date && one.period === meeting.period)
+              ?.minutes ?? 0,
+        })),
+    })),
+    versions: versions.map(({ id, title, ownerName, facts }) => ({
+      id,
+      title,
+      author: ownerName,
+      minutes: facts.minutes,
+      readingGrade: facts.readingGrade,
+      language: facts.languages[0]!,
+    })),
+    goalTags,
+    individualGoals: [...new Set(goals.map(({ goal, year }) => `${goal} (${year})`))],
+    zone: visitor.zone,
+  };
+}

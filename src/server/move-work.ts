@@ -1,0 +1,87 @@
+import { withExtraTime } from "@/core/assign/extra-time";
+import { placesOf, setPlaces, type Place, type PlaceWas } from "@/data/assignments";
+import { calendarOf } from "@/data/calendar";
+import type { Db, Queryable } from "@/data/db";
+import { addEvent } from "@/data/events";
+import { announceWork } from "@/data/work";
+
+/** What a change of the plan was before and is after: all that undoing needs. */
+export interface PlanState {
+  places: PlaceWas[];
+  /** Days on which classes do not meet because of it. */
+  lost: { classes: number[]; date: string; name: string } | null;
+  /** A day the whole school lost. */
+  schoolLost: { school: number; date: string; name: string } | null;
+}
+
+export const nothingLost = { lost: null, schoolLost: null };
+
+/**
+ * The same work at other times. Whoever has more time has it there too; whoever was given a later due moment keeps as much
+ * later.
+ */
+async function withOwn(
+  tx: Queryable,
+  before: readonly PlaceWas[],
+  to: readonly (Place & { id: number })[],
+): Promise<PlaceWas[]> {
+  const rows = await tx.query<{ assignment: number; student: number; factor: number; school: number }>(
+    `select r.assignment_id assignment, r.student_id student, r.time_factor::float8 factor, c.school_id school
+       from recipient r join assignment a on a.id = r.assignment_id join class c on c.id = a.class_id
+      where r.assignment_id = any($1::int[]) and (r.time_factor <> 1 or r.own_due is not null or r.own_opens is not null)`,
+    [to.map(({ id }) => id)],
+  );
+  const calendars = new Map<number, Awaited<ReturnType<typeof calendarOf>>>();
+  for (const { school } of rows) if (!calendars.has(school)) calendars.set(school, await calendarOf(tx, school));
+  return to.map((place) => {
+    const was = before.find(({ id }) => id === place.id)!;
+    const own = rows
+      .filter(({ assignment }) => assignment === place.id)
+      .map(({ student, factor, school }) => {
+        if (factor !== 1) {
+          const times = withExtraTime(calendars.get(school)!, place, factor);
+          return { student, opens: null, due: times.due, closes: times.closes };
+        }
+        const had = was.own.find((row) => row.student === student);
+        const later = had?.due ? had.due.getTime() - was.due.getTime() : 0;
+        const due = later > 0 ? new Date(place.due.getTime() + later) : null;
+        return { student, opens: null, due, closes: place.closes && due && due > place.closes ? due : null };
+      });
+    return { id: place.id, opens: place.opens, due: place.due, closes: place.closes, meeting: place.meeting, own };
+  });
+}
+
+/** Moves work in one act that can be undone; returns the event's number. */
+export async function changePlaces(
+  db: Db,
+  person: number,
+  now: Date,
+  what: string,
+  to: readonly (Place & { id: number })[],
+  more: Pick<PlanState, "lost" | "schoolLost"> = nothingLost,
+  alongside: (tx: Queryable) => Promise<void> = async () => undefined,
+): Promise<number> {
+  return db.transaction(async (tx) => {
+    await alongside(tx);
+    const before = await placesOf(
+      tx,
+      to.map(({ id }) => id),
+    );
+    const after = await withOwn(tx, before, to);
+    await setPlaces(tx, after);
+    for (const { id } of to) await announceWork(tx, id);
+    return addEvent<PlanState>(tx, {
+      person,
+      at: now,
+      what,
+      before: { places: before, ...nothingLost },
+      after: {
+        places: await placesOf(
+          tx,
+          to.map(({ id }) => id),
+        ),
+        ...more,
+      },
+    });
+  });
+}
