@@ -128,3 +128,18 @@ export async function profileOf(db: Queryable, classId: number): Promise<ClassFa
     [classId],
   );
 }
+
+/** From when to when a teacher has each of her classes; null: no such end. */
+export async function teachingTimes(
+  db: Queryable,
+  teacher: number,
+): Promise<{ class: number; role: string; from: string | null; to: string | null }[]> {
+  return db.query(
+    `select class_id class, role, from_date "from", to_date "to" from class_teacher where person_id = $1 order by class_id`,
+    [teacher],
+  );
+}
+
+export async function classById(db: Queryable, id: number): Promise<Class | undefined> {
+  return (await db.query<Class>(`select ${columns} from class c where c.id = $1`, [id]))[0];
+}

@@ -215,3 +215,12 @@ export async function putIntoPocket(
 export async function takeOutOfPocket(db: Queryable, pocket: number, resources: readonly number[]): Promise<void> {
   await db.query("delete from pocket_item where pocket_id = $1 and resource_id = any($2::int[])", [pocket, resources]);
 }
+
+/** What lies in a pocket, in its order. */
+export async function resourcesIn(db: Queryable, pocket: number): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    "select resource_id id from pocket_item where pocket_id = $1 order by added, resource_id",
+    [pocket],
+  );
+  return rows.map(({ id }) => id);
+}

@@ -1,5 +1,6 @@
 import { addDays, meetingsBetween, schoolClock, type Meeting } from "@/core/calendar/school-calendar";
-import { alreadyHave, goalTagsOf } from "@/data/assignments";
+import type { AssignForm } from "@/core/assign/form";
+import { alreadyHave, goalTagsOf, type Assignment } from "@/data/assignments";
 import { classesOf, type Student } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { groupsOf, plannedIn, studentGoals, type StudentGroup } from "@/data/plan";
@@ -32,11 +33,19 @@ export interface Audience {
   /** Goals written for single students: "Reads charts aloud (2026)". */
   individualGoals: string[];
   zone: string;
+  /** Settings of earlier work to be taken over. */
+  like: Pick<AssignForm, "tries" | "keep" | "checking" | "goals" | "closes"> | null;
 }
 
 const WEEKS_AHEAD = 6;
 
-export async function audienceOf(db: Db, visitor: Visitor, resources: readonly number[], now: Date): Promise<Audience> {
+export async function audienceOf(
+  db: Db,
+  visitor: Visitor,
+  resources: readonly number[],
+  now: Date,
+  like: Assignment | null,
+): Promise<Audience> {
   const groups = await groupsFor(db, await classesOf(db, visitor.id, now));
   const ids = groups.map((group) => group.class.id);
   const today = schoolClock(now, visitor.zone).date;
@@ -78,5 +87,12 @@ export async function audienceOf(db: Db, visitor: Visitor, resources: readonly n
     goalTags,
     individualGoals: [...new Set(goals.map(({ goal, year }) => `${goal} (${year})`))],
     zone: visitor.zone,
+    like: like && {
+      tries: like.tries,
+      keep: like.keep,
+      checking: like.checking,
+      goals: like.goals,
+      closes: like.closes ? "due" : "never",
+    },
   };
 }

@@ -1,5 +1,8 @@
 import { withExtraTime } from "@/core/assign/extra-time";
+import { canonical } from "@/core/resource/changes";
 import { placesOf, setPlaces, type Place, type PlaceWas } from "@/data/assignments";
+import type { DayOff } from "@/core/calendar/school-calendar";
+import type { PartWas } from "@/data/split";
 import { calendarOf } from "@/data/calendar";
 import type { Db, Queryable } from "@/data/db";
 import { addEvent } from "@/data/events";
@@ -8,13 +11,13 @@ import { announceWork } from "@/data/work";
 /** What a change of the plan was before and is after: all that undoing needs. */
 export interface PlanState {
   places: PlaceWas[];
-  /** Days on which classes do not meet because of it. */
-  lost: { classes: number[]; date: string; name: string } | null;
-  /** A day the whole school lost. */
-  schoolLost: { school: number; date: string; name: string } | null;
+  /** A day on which classes do not meet because of it. */
+  lost?: { classes: number[]; date: string; name: string };
+  /** A day the whole school lost, and what stood in the calendar for it before. */
+  schoolLost?: { school: number; date: string; before: DayOff | null };
+  /** Work that was cut into parts: what it was, and the parts added. */
+  split?: { assignment: number; was: PartWas; added: number[] };
 }
-
-export const nothingLost = { lost: null, schoolLost: null };
 
 /**
  * The same work at other times. Whoever has more time has it there too; whoever was given a later due moment keeps as much
@@ -58,7 +61,7 @@ export async function changePlaces(
   now: Date,
   what: string,
   to: readonly (Place & { id: number })[],
-  more: Pick<PlanState, "lost" | "schoolLost"> = nothingLost,
+  more: Omit<PlanState, "places"> = {},
   alongside: (tx: Queryable) => Promise<void> = async () => undefined,
 ): Promise<number> {
   return db.transaction(async (tx) => {
@@ -74,7 +77,7 @@ export async function changePlaces(
       person,
       at: now,
       what,
-      before: { places: before, ...nothingLost },
+      before: { places: before },
       after: {
         places: await placesOf(
           tx,
@@ -84,4 +87,10 @@ export async function changePlaces(
       },
     });
   });
+}
+
+/** Whether the work is still where a change of the plan put it. */
+export function samePlaces(now: readonly PlaceWas[], then: readonly PlaceWas[]): boolean {
+  // What was stored is JSON: dates are compared as they are written there, and keys have no order.
+  return canonical(JSON.parse(JSON.stringify(now))) === canonical(then);
 }

@@ -14,6 +14,7 @@ export interface About {
   class?: number;
   assignment?: number;
   assignments?: readonly number[];
+  classes?: readonly number[];
   pocket?: number;
   /** Students of several classes, and who of them gets which version. */
   to?: readonly { class: number; students: readonly number[] }[];
@@ -50,6 +51,10 @@ const relations = {
   "teaches the classes": async (db, visitor, about, now) => {
     for (const group of about.to ?? []) if (!(await teachesClass(db, visitor.id, group.class, now))) return false;
     return (about.to ?? []).length > 0;
+  },
+  "teaches all classes": async (db, visitor, about, now) => {
+    for (const group of about.classes ?? []) if (!(await teachesClass(db, visitor.id, group, now))) return false;
+    return (about.classes ?? []).length > 0;
   },
   "students are in their classes": async (db, _visitor, about) => {
     for (const group of about.to ?? []) if (!(await allEnrolled(db, group.students, group.class))) return false;
@@ -119,6 +124,10 @@ export const permissions = {
   "see assignments": { who: "teacher", needs: [] },
   "change assignment": { who: "teacher", needs: ["teaches the assignment's class"] },
   "change assignments": { who: "teacher", needs: ["teaches the assignments' classes"] },
+  "move a class's work": { who: "teacher", needs: ["teaches class"] },
+  "lose a day": { who: "teacher", needs: ["teaches all classes"] },
+  "lay out a pocket": { who: "teacher", needs: ["teaches class", "owns pocket"] },
+  "undo a change of plan": { who: "teacher", needs: [] },
   "see results": { who: "teacher", needs: ["teaches the assignment's class"] },
   "see own classes": { who: "teacher", needs: [] },
   "see class": { who: "teacher", needs: ["teaches class"] },

@@ -1,22 +1,31 @@
+import { cookies } from "next/headers";
 import type { ReactNode } from "react";
+import { Carrying } from "@/screens/shell/carrying";
 import { TopBar } from "@/screens/shell/top-bar";
+import { WeekStrip } from "@/screens/shell/week-strip";
 import { chosenClass } from "@/server/chosen-class";
 import { enter } from "@/server/page";
+import { weekStrip } from "@/server/week-strip";
 
 export default async function TeacherLayout({ children }: { children: ReactNode }) {
   const { db, visitor, now } = await enter("see own classes");
   const { classes, current } = await chosenClass(db, visitor, now);
   const bare = (group: { id: number; name: string }) => ({ id: group.id, name: group.name });
+  const days = current ? await weekStrip(db, visitor, current, now) : [];
+  const closed = (await cookies()).get("strip")?.value === "closed";
   return (
-    <div className="flex h-dvh flex-col print:h-auto">
-      <TopBar
-        name={`${visitor.givenName} ${visitor.familyName}`}
-        classes={classes.map(bare)}
-        current={current && bare(current)}
-      />
-      <main id="main" className="min-h-0 flex-1">
-        {children}
-      </main>
-    </div>
+    <Carrying>
+      <div className="flex h-dvh flex-col print:h-auto">
+        <TopBar
+          name={`${visitor.givenName} ${visitor.familyName}`}
+          classes={classes.map(bare)}
+          current={current && bare(current)}
+        />
+        <main id="main" className="min-h-0 flex-1">
+          {children}
+        </main>
+        {days.some((day) => day.meetings.length > 0) && <WeekStrip days={days} closed={closed} />}
+      </div>
+    </Carrying>
   );
 }

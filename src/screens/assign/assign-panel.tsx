@@ -24,6 +24,8 @@ export interface AssignPanelProps {
   current: number | null;
   /** The meeting it was dropped on. */
   place?: { class: number; date: string; period: number } | null;
+  /** Earlier work whose settings are taken over. */
+  like?: number | null;
   now: Date;
   onDone: () => void;
 }
@@ -213,7 +215,10 @@ function Filled({ audience, ...props }: AssignPanelProps & { audience: Audience 
 
 /** Gives resources to students: who, when, how often; looked over and said back in one sentence before it goes. */
 export function AssignPanel(props: AssignPanelProps) {
-  const { audience, problem } = useAudience(props.resources.map(({ id }) => id));
+  const { audience, problem } = useAudience(
+    props.resources.map(({ id }) => id),
+    props.like ?? null,
+  );
   return (
     <section aria-label="Assign" className="h-full overflow-auto px-5 pb-5">
       {problem && <Notice tone="warning">{problem}</Notice>}

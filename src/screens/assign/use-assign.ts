@@ -6,12 +6,15 @@ import type { Audience, AudienceClass } from "@/server/audience";
 import { audienceFor, lookBeforeAssigning } from "@/server/actions/assign";
 
 /** Whom and when something can be given to; null until it has arrived. */
-export function useAudience(resources: readonly number[]): { audience: Audience | null; problem: string | null } {
+export function useAudience(
+  resources: readonly number[],
+  like: number | null,
+): { audience: Audience | null; problem: string | null } {
   const key = resources.join(",");
   const [got, setGot] = useState<{ key: string; audience: Audience | null; problem: string | null }>();
   useEffect(() => {
     let asked = true;
-    void audienceFor({ resources: key.split(",").map(Number) }).then((outcome) => {
+    void audienceFor({ resources: key.split(",").map(Number), ...(like !== null && { like }) }).then((outcome) => {
       if (!asked) return;
       setGot({
         key,
@@ -22,7 +25,7 @@ export function useAudience(resources: readonly number[]): { audience: Audience 
     return () => {
       asked = false;
     };
-  }, [key]);
+  }, [key, like]);
   return got?.key === key ? got : { audience: null, problem: null };
 }
 
@@ -55,6 +58,7 @@ export function startForm(
     keep: "best",
     checking: "at once",
     goals: [],
+    ...audience.like,
   };
 }
 

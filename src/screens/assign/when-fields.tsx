@@ -156,36 +156,38 @@ function DueField({
       />
       {form.due.kind === "days" && (
         <div className="mt-2 flex items-center gap-2">
-          <TextInput
-            type="number"
-            min={0}
-            max={90}
-            aria-label="School days later"
-            className="w-20"
-            value={form.due.days}
-            onChange={(event) =>
-              onChange({
-                due: {
-                  kind: "days",
-                  days: Math.min(90, Math.max(0, Math.round(Number(event.target.value)))),
-                  time: form.due.kind === "days" ? form.due.time : "15:00",
-                },
-              })
-            }
-          />
-          <span className="text-ink-soft">school days later at</span>
-          <TextInput
-            type="time"
-            aria-label="Due at"
-            className="w-28"
-            value={form.due.time}
-            onChange={(event) =>
-              event.target.value &&
-              onChange({
-                due: { kind: "days", days: form.due.kind === "days" ? form.due.days : 2, time: event.target.value },
-              })
-            }
-          />
+          <span className="w-20">
+            <TextInput
+              type="number"
+              min={0}
+              max={90}
+              aria-label="School days later"
+              value={form.due.days}
+              onChange={(event) =>
+                onChange({
+                  due: {
+                    kind: "days",
+                    days: Math.min(90, Math.max(0, Math.round(Number(event.target.value)))),
+                    time: form.due.kind === "days" ? form.due.time : "15:00",
+                  },
+                })
+              }
+            />
+          </span>
+          <span className="whitespace-nowrap text-ink-soft">school days later at</span>
+          <span className="w-32">
+            <TextInput
+              type="time"
+              aria-label="Due at"
+              value={form.due.time}
+              onChange={(event) =>
+                event.target.value &&
+                onChange({
+                  due: { kind: "days", days: form.due.kind === "days" ? form.due.days : 2, time: event.target.value },
+                })
+              }
+            />
+          </span>
         </div>
       )}
       {form.due.kind === "at" && (
@@ -204,7 +206,7 @@ function DueField({
 /** When it opens and when it is due, by lessons or by the clock. */
 export function WhenFields(props: { audience: Audience; form: AssignForm; now: Date; onChange: Change }) {
   return (
-    <div className="grid gap-x-5 gap-y-3 xl:grid-cols-2">
+    <div className="grid grid-cols-[repeat(auto-fit,minmax(min(21rem,100%),1fr))] gap-x-5 gap-y-3">
       <OpensField {...props} />
       <DueField {...props} />
     </div>

@@ -8,6 +8,7 @@ import type { Activity } from "@/core/resource/activity";
 import type { Sort } from "@/core/find/order";
 import type { Hit } from "@/data/search";
 import { countryName } from "@/core/find/also";
+import { Grip } from "../shell/grip";
 import { Line, lineColumns } from "@/ui/line";
 import { ActivityIcon } from "../step/activity-icon";
 
@@ -157,6 +158,11 @@ export function ResultLines({
                 {hit.versions} versions{hit.versionsHere > 0 && `, ${hit.versionsHere} at your school`}
               </button>
             )
+          }
+          before={
+            <span className="-mr-3 -ml-4">
+              <Grip id={hit.id} title={hit.facts.title} />
+            </span>
           }
           indented={hit.folded}
           mine={(hit.reach & SATCHEL) !== 0}

@@ -59,6 +59,12 @@ function usePacking(data: LightTableData) {
   return { packed, toggle: () => void (packed ? unpack() : pack()) };
 }
 
+/** A lesson as an address names it, "12.2026-12-01.3": class, date, period. */
+function placeFrom(text: string | null) {
+  const found = /^(\d+)\.(\d{4}-\d\d-\d\d)\.(\d+)$/.exec(text ?? "");
+  return found && { class: Number(found[1]), date: found[2]!, period: Number(found[3]) };
+}
+
 function About({ data, assign }: { data: LightTableData; assign: AssignContext }) {
   const { resource, facts, document } = data;
   const parts = [
@@ -157,11 +163,13 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
       <div className="min-h-0 flex-1">
         {assigning ? (
           <AssignPanel
-            key={resource.id}
+            key={`${resource.id} ${parameters.get("at") ?? ""} ${parameters.get("like") ?? ""}`}
+            place={placeFrom(parameters.get("at"))}
+            like={Number(parameters.get("like")) || null}
             resources={[{ id: resource.id, title: facts.title }]}
             current={assign.current}
             now={assign.now}
-            onDone={() => go({ do: null })}
+            onDone={() => go({ do: null, at: null, like: null })}
           />
         ) : view === "facts" ? (
           <FactsView data={data} />

@@ -1,235 +1,172 @@
 "use client";
-import { Undo2, CalendarClock } from "lucide-react";
+import { CalendarX2, ChevronLeft, ChevronRight, Layers } from "lucide-react";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { stateOf, type AssignmentState } from "@/core/assign/form";
-import { fromWallClock, sayMoment, toWallClock } from "@/core/calendar/wall-clock";
+import { addDays, momentAt, schoolClock } from "@/core/calendar/school-calendar";
+import { sayDay } from "@/core/calendar/wall-clock";
 import type { Assignment } from "@/data/assignments";
 import type { Class } from "@/data/classes";
-import { callBack, changeTimes } from "@/server/actions/assign";
+import type { Pocket } from "@/data/satchel";
+import { rehome } from "@/server/actions/plan";
+import type { PlanData } from "@/server/plan";
+import type { WorkDetails } from "@/server/work-details";
 import { Button, buttonClasses } from "@/ui/button";
-import { Dialog } from "@/ui/dialog";
 import { Empty } from "@/ui/empty";
-import { Field, inputClasses, TextInput } from "@/ui/field";
-import { tell, tellProblem } from "@/ui/toast";
+import { IconButton } from "@/ui/icon-button";
+import { Notice } from "@/ui/notice";
+import { Segmented } from "@/ui/segmented";
 import { useAddress } from "../use-address";
+import { LayOutDialog } from "./lay-out-dialog";
+import { LoseDayDialog } from "./lose-day-dialog";
+import { PlanBoardTable } from "./plan-board";
+import { usePlanActs } from "./use-plan-acts";
+import { WorkList } from "./work-list";
+import { WorkPanel } from "./work-panel";
 
-const sections: { state: AssignmentState; title: string; empty: string }[] = [
-  { state: "open", title: "Open", empty: "Nothing is open just now." },
-  { state: "scheduled", title: "Scheduled", empty: "Nothing is waiting for its day." },
-  { state: "finished", title: "Finished", empty: "Nothing has come to its due date yet." },
-  { state: "called back", title: "Called back", empty: "" },
-];
-
-function DueDialog({
-  assignment,
-  zone,
-  now,
-  onClose,
-}: {
-  assignment: Assignment;
-  zone: string;
-  now: Date;
-  onClose: () => void;
-}) {
-  const router = useRouter();
-  const [due, setDue] = useState(toWallClock(assignment.due, zone));
-  const [problem, setProblem] = useState<string>();
-  const said = fromWallClock(due, zone);
-  const keep = async () => {
-    const outcome = await changeTimes({
-      assignment: assignment.id,
-      opens: toWallClock(assignment.opens, zone),
-      due,
-      closes: assignment.closes ? "due" : "never",
-    });
-    if (!outcome.ok) return setProblem(outcome.problem);
-    onClose();
-    router.refresh();
-    tell("The due date is changed.", async () => {
-      router.refresh();
-    });
-  };
-  return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={`When is “${assignment.title}” due?`}>
-      <Field label="Due" problem={problem} help={said ? sayMoment(said, zone, now) : undefined}>
-        {(control) => (
-          <TextInput {...control} type="datetime-local" value={due} onChange={(event) => setDue(event.target.value)} />
-        )}
-      </Field>
-      <div className="mt-5 flex justify-end gap-2">
-        <Button onClick={onClose}>Leave it</Button>
-        <Button look="main" onClick={() => void keep()}>
-          Change it
-        </Button>
-      </div>
-    </Dialog>
-  );
-}
-
-function Progress({ assignment }: { assignment: Assignment }) {
-  const { recipients, begun, handedIn } = assignment;
-  const share = (count: number) => `${(100 * count) / Math.max(1, recipients)}%`;
-  return (
-    <div className="w-48">
-      <div className="relative h-1.5 overflow-hidden rounded-full bg-shade" aria-hidden>
-        <span className="absolute inset-y-0 left-0 bg-green/35" style={{ width: share(begun) }} />
-        <span className="absolute inset-y-0 left-0 bg-green" style={{ width: share(handedIn) }} />
-      </div>
-      <p className="numbers mt-1 text-[12px] text-ink-soft">
-        {handedIn} of {recipients} handed in{begun > handedIn && `, ${begun - handedIn} at work`}
-      </p>
-    </div>
-  );
-}
-
-function Row({
-  assignment,
-  state,
-  zone,
-  now,
-  onDue,
-}: {
-  assignment: Assignment;
-  state: AssignmentState;
-  zone: string;
-  now: Date;
-  onDue: () => void;
-}) {
-  const router = useRouter();
-  const back = async () => {
-    const calling = state !== "called back";
-    const outcome = await callBack({ assignments: [assignment.id], back: calling });
-    if (!outcome.ok) return tellProblem(outcome.problem);
-    router.refresh();
-    const kept =
-      calling && assignment.begun > 0
-        ? ` What ${assignment.begun} ${assignment.begun === 1 ? "student has" : "students have"} answered is kept.`
-        : "";
-    tell(
-      calling ? `Called back “${assignment.title}”.${kept}` : `“${assignment.title}” is with its students again.`,
-      async () => {
-        await callBack({ assignments: [assignment.id], back: !calling });
-        router.refresh();
-      },
-    );
-  };
-  const who =
-    assignment.recipients === assignment.classSize
-      ? assignment.className
-      : `${assignment.recipients} of ${assignment.className}`;
-  return (
-    <li className="grid grid-cols-[minmax(0,1fr)_minmax(0,9rem)_minmax(0,17rem)_12rem_auto] items-center gap-4 border-b border-line px-4 py-2">
-      <Link
-        href={`/results?assignment=${assignment.id}`}
-        className="truncate font-semibold hover:underline"
-        title={assignment.title}
-      >
-        {assignment.title}
-      </Link>
-      <span className="truncate">{who}</span>
-      <span className="text-[13px] text-ink-soft">
-        {state === "scheduled"
-          ? `opens ${sayMoment(assignment.opens, zone, now)}`
-          : `due ${sayMoment(assignment.due, zone, now)}`}
-        {state === "scheduled" && <br />}
-        {state === "scheduled" && `due ${sayMoment(assignment.due, zone, now)}`}
-      </span>
-      <Progress assignment={assignment} />
-      <span className="flex w-52 justify-end gap-1.5">
-        {state !== "called back" && (
-          <Button size="small" onClick={onDue} aria-label={`Change when ${assignment.title} is due`}>
-            <CalendarClock size={14} aria-hidden /> Due …
-          </Button>
-        )}
-        <Button
-          size="small"
-          onClick={() => void back()}
-          aria-label={`${state === "called back" ? "Give again" : "Call back"}: ${assignment.title}`}
-        >
-          <Undo2 size={14} aria-hidden /> {state === "called back" ? "Give again" : "Call back"}
-        </Button>
-      </span>
-    </li>
-  );
-}
-
-/** Everything that was given, in one list: open, scheduled, finished. */
-export function PlanScreen({
-  assignments,
-  classes,
-  zone,
-  now,
-}: {
+export interface PlanScreenProps {
+  plan: PlanData;
+  view: "days" | "list";
+  /** Everything ever given, for the list. */
   assignments: Assignment[];
   classes: Class[];
+  pockets: Pocket[];
+  details: WorkDetails | null;
   zone: string;
   now: Date;
-}) {
-  const { go, parameters } = useAddress();
-  const [changing, setChanging] = useState<Assignment | null>(null);
-  const only = Number(parameters.get("class")) || null;
-  const shown = assignments.filter((assignment) => only === null || assignment.class === only);
+}
+
+const spans = [
+  { value: "1", text: "1 week" },
+  { value: "2", text: "2 weeks" },
+  { value: "6", text: "6 weeks" },
+  { value: "18", text: "semester" },
+] as const;
+
+const sayWeeks = (weeks: number) => (weeks === 1 ? "The week" : weeks === 2 ? "Two weeks" : `${weeks} weeks`);
+
+/** What is given when: as days by lessons, or as one list. */
+export function PlanScreen({ plan, view, assignments, classes, pockets, details, zone, now }: PlanScreenProps) {
+  const { go, busy: going } = useAddress();
+  const [dialog, setDialog] = useState<"lost" | "pocket" | null>(null);
+  const { run, busy } = usePlanActs();
+  const today = schoolClock(now, zone).date;
+  const from = sayDay(momentAt(plan.from, "12:00", zone), zone, now).replace(/^\w+ /, "");
+  const { homeless } = plan.board;
   return (
-    <div className="h-full overflow-auto">
-      <div className="mx-auto max-w-6xl px-5 py-4">
-        <div className="flex items-center gap-4">
-          <h1 className="flex-1 font-serif text-[22px]">What my classes have</h1>
-          <label className="flex items-center gap-2 text-[13px] text-ink-soft">
-            Class
-            <select
-              className={inputClasses}
-              value={only ?? ""}
-              onChange={(event) => go({ class: event.target.value || null })}
+    <div className="flex h-full flex-col">
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-5 py-3">
+        <h1 className="font-serif text-[22px]">
+          {view === "days" ? `${sayWeeks(plan.weeks)} from Monday ${from}` : "What my classes have"}
+        </h1>
+        {view === "days" && (
+          <span className="flex gap-1.5">
+            <IconButton
+              name="Earlier"
+              onClick={() => go({ from: addDays(plan.from, -7 * Math.min(plan.weeks, 2)) }, true)}
             >
-              <option value="">all of them</option>
-              {classes.map((group) => (
-                <option key={group.id} value={group.id}>
-                  {group.name}
+              <ChevronLeft size={16} aria-hidden />
+            </IconButton>
+            <Button size="small" className="h-9" onClick={() => go({ from: null }, true)}>
+              Now
+            </Button>
+            <IconButton
+              name="Later"
+              onClick={() => go({ from: addDays(plan.from, 7 * Math.min(plan.weeks, 2)) }, true)}
+            >
+              <ChevronRight size={16} aria-hidden />
+            </IconButton>
+          </span>
+        )}
+        <span className="flex-1" />
+        {view === "days" && (
+          <>
+            <Button onClick={() => setDialog("lost")}>
+              <CalendarX2 size={16} aria-hidden /> A day is lost …
+            </Button>
+            <Button onClick={() => setDialog("pocket")} disabled={pockets.length === 0}>
+              <Layers size={16} aria-hidden /> Lay out a pocket …
+            </Button>
+            <select
+              aria-label="How many weeks"
+              className="h-9 rounded-card border border-line bg-card px-2"
+              value={plan.weeks}
+              onChange={(event) => go({ weeks: event.target.value })}
+            >
+              {spans.map(({ value, text }) => (
+                <option key={value} value={value}>
+                  {text}
                 </option>
               ))}
             </select>
-          </label>
-        </div>
-        {shown.length === 0 ? (
-          <Empty title="Nothing has been given yet">
-            <p>Find something, look it over, and press a.</p>
-            <Link href="/find" className={buttonClasses("main")}>
-              Go and find
-            </Link>
-          </Empty>
-        ) : (
-          sections.map(({ state, title, empty }) => {
-            const rows = shown.filter((assignment) => stateOf(assignment, now) === state);
-            if (rows.length === 0 && !empty) return null;
-            return (
-              <section key={state} aria-labelledby={`plan-${state}`} className="mt-4">
-                <h2 id={`plan-${state}`} className="mb-1 flex items-baseline gap-2 font-semibold">
-                  {title} <span className="numbers text-[13px] font-normal text-ink-soft">{rows.length}</span>
-                </h2>
-                {rows.length === 0 ? (
-                  <p className="text-ink-soft">{empty}</p>
-                ) : (
-                  <ul className="rounded-card border border-line border-b-0 bg-card">
-                    {rows.map((assignment) => (
-                      <Row
-                        key={assignment.id}
-                        assignment={assignment}
-                        state={state}
-                        zone={zone}
-                        now={now}
-                        onDue={() => setChanging(assignment)}
-                      />
-                    ))}
-                  </ul>
-                )}
-              </section>
-            );
-          })
+          </>
         )}
+        <Segmented
+          label="Shown as"
+          value={view}
+          onChange={(next) => go({ view: next === "days" ? null : next, item: null }, true)}
+          options={[
+            { value: "days", text: "Days" },
+            { value: "list", text: "List" },
+          ]}
+        />
       </div>
-      {changing && <DueDialog assignment={changing} zone={zone} now={now} onClose={() => setChanging(null)} />}
+      {homeless.length > 0 && view === "days" && (
+        <Notice tone="warning" className="mx-5 mb-3 flex items-center gap-3">
+          {homeless.length === 1 ? "One piece of work stands" : `${homeless.length} pieces of work stand`} on a lesson
+          that is not there any more.
+          <Button
+            size="small"
+            disabled={busy}
+            onClick={() =>
+              run(
+                () => rehome({ assignments: homeless }),
+                () => "Each is at the next lesson of its class.",
+              )
+            }
+          >
+            Move {homeless.length === 1 ? "it" : "each"} to the next lesson
+          </Button>
+        </Notice>
+      )}
+      {view === "list" ? (
+        <WorkList assignments={assignments} classes={classes} zone={zone} now={now} />
+      ) : !plan.bells ? (
+        <Empty title="No bell times yet">
+          <p>The school office writes down terms, bells and days off; lessons follow from them.</p>
+          <Link href="/plan?view=list" className={buttonClasses("main")}>
+            See what is given as a list
+          </Link>
+        </Empty>
+      ) : (
+        <div className={details ? "grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px]" : "min-h-0 flex-1"}>
+          <div className="h-full overflow-auto border-t border-line bg-card" aria-busy={going || busy}>
+            <PlanBoardTable
+              plan={plan}
+              zone={zone}
+              now={now}
+              today={today}
+              selected={details?.assignment.id ?? null}
+              onOpen={(id) => go({ item: id }, true)}
+            />
+          </div>
+          {details && (
+            <WorkPanel
+              key={details.assignment.id}
+              details={details}
+              plan={plan}
+              zone={zone}
+              now={now}
+              onClose={() => go({ item: null }, true)}
+            />
+          )}
+        </div>
+      )}
+      {dialog === "lost" && (
+        <LoseDayDialog plan={plan} classes={classes} today={today} onClose={() => setDialog(null)} />
+      )}
+      {dialog === "pocket" && (
+        <LayOutDialog plan={plan} pockets={pockets} zone={zone} now={now} onClose={() => setDialog(null)} />
+      )}
     </div>
   );
 }

@@ -29,7 +29,7 @@ import { FactCells, LinesHead } from "../find/result-lines";
 import { LightTable } from "../light-table/light-table";
 import { useAddress } from "../use-address";
 import { BulkBar } from "./bulk-bar";
-import { Carrying, Grip } from "./carrying";
+import { Grip } from "../shell/grip";
 import { FilterBar } from "./filter-bar";
 import { PocketHead } from "./pocket-head";
 import { PocketList } from "./pocket-list";
@@ -159,7 +159,7 @@ export function SatchelScreen({
           : pockets.find((one) => one.id === pocket)!.name;
   const elsewhere = opened !== null && !shown.some((item) => item.id === opened.resource.id);
   return (
-    <Carrying>
+    <>
       <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)]">
         <PocketList
           items={items}
@@ -273,6 +273,6 @@ export function SatchelScreen({
         </section>
         <NewResource open={making} onOpenChange={setMaking} />
       </div>
-    </Carrying>
+    </>
   );
 }

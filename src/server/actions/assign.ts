@@ -14,6 +14,7 @@ import { announceWork } from "@/data/work";
 import { act, Refused } from "../act";
 import { prepareAssigning } from "../assigning";
 import { audienceOf } from "../audience";
+import { permit } from "../permissions";
 import { changePlaces } from "../move-work";
 
 const Id = z.number().int().positive();
@@ -21,8 +22,12 @@ const Id = z.number().int().positive();
 /** Whom and when she can give these to: her classes, their meetings, versions. */
 export const audienceFor = act(
   "see who to assign to",
-  z.object({ resources: z.array(Id).min(1).max(60) }),
-  ({ db, visitor, now }, { resources }) => audienceOf(db, visitor, resources, now),
+  z.object({ resources: z.array(Id).min(1).max(60), like: Id.optional() }),
+  async ({ db, visitor, now }, { resources, like }) => {
+    const hers = like !== undefined && (await permit(db, visitor, "change assignment", { assignment: like }, now));
+    const earlier = hers ? await assignments.assignmentById(db, like) : undefined;
+    return audienceOf(db, visitor, resources, now, earlier ?? null);
+  },
 );
 
 const barClass = async () => Number((await cookies()).get("class")?.value) || null;

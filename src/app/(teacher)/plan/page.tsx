@@ -1,17 +1,55 @@
 import type { Metadata } from "next";
+import { z } from "zod";
+import { mondayOf, schoolClock } from "@/core/calendar/school-calendar";
 import { assignmentsOf } from "@/data/assignments";
 import { classesOf } from "@/data/classes";
+import { pocketsOf } from "@/data/satchel";
+import { NoClasses } from "@/screens/plan/no-classes";
 import { PlanScreen } from "@/screens/plan/plan-screen";
-import { enter } from "@/server/page";
+import { enter, idFrom } from "@/server/page";
+import { planOf } from "@/server/plan";
+import { workDetails } from "@/server/work-details";
 
 export const metadata: Metadata = { title: "Plan" };
 
-export default async function PlanPage() {
+/** What cannot be read in an address counts as not said. */
+const Asked = z.object({
+  from: z.iso.date().optional().catch(undefined),
+  weeks: z.coerce.number().int().min(1).max(18).catch(2),
+  view: z.enum(["days", "list"]).catch("days"),
+});
+
+export default async function PlanPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const { db, visitor, now } = await enter("see assignments");
+  const parameters = await searchParams;
+  const { from, weeks, view } = Asked.parse(parameters);
   const classes = await classesOf(db, visitor.id, now);
-  const assignments = await assignmentsOf(
-    db,
-    classes.map((group) => group.id),
+  if (classes.length === 0) return <NoClasses />;
+  const [plan, assignments, pockets, details] = await Promise.all([
+    planOf(db, visitor, classes, mondayOf(from ?? schoolClock(now, visitor.zone).date), weeks),
+    view === "list"
+      ? assignmentsOf(
+          db,
+          classes.map((group) => group.id),
+        )
+      : [],
+    pocketsOf(db, visitor.id),
+    view === "days" ? workDetails(db, visitor, idFrom(parameters.item), now) : null,
+  ]);
+  return (
+    <PlanScreen
+      plan={plan}
+      view={view}
+      assignments={assignments}
+      classes={classes}
+      pockets={pockets}
+      details={details}
+      zone={visitor.zone}
+      now={now}
+    />
   );
-  return <PlanScreen assignments={assignments} classes={classes} zone={visitor.zone} now={now} />;
 }

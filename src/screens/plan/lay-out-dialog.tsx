@@ -1,0 +1,169 @@
+"use client";
+import { useState, useTransition } from "react";
+import { useRouter } from "next/navigation";
+import { momentAt } from "@/core/calendar/school-calendar";
+import { sayDay } from "@/core/calendar/wall-clock";
+import type { Pocket } from "@/data/satchel";
+import { callBack } from "@/server/actions/assign";
+import { layOut } from "@/server/actions/plan";
+import type { LaidOut } from "@/server/lay-out";
+import type { PlanData } from "@/server/plan";
+import { Button } from "@/ui/button";
+import { Dialog } from "@/ui/dialog";
+import { Field, inputClasses } from "@/ui/field";
+import { Notice } from "@/ui/notice";
+import { tell, tellProblem } from "@/ui/toast";
+
+/** A pocket over the next lessons: seen before it is given. */
+export function LayOutDialog({
+  plan,
+  pockets,
+  zone,
+  now,
+  onClose,
+}: {
+  plan: PlanData;
+  pockets: readonly Pocket[];
+  zone: string;
+  now: Date;
+  onClose: () => void;
+}) {
+  const { columns, days } = plan.board;
+  const [pocket, setPocket] = useState(pockets[0]?.id ?? 0);
+  const [column, setColumn] = useState(0);
+  const lessons = days.flatMap(({ cells }) => cells[column]!.meetings).filter(({ starts }) => starts > now);
+  const [start, setStart] = useState(0);
+  const [seen, setSeen] = useState<LaidOut | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, begin] = useTransition();
+  const router = useRouter();
+  const first = lessons[Math.min(start, lessons.length - 1)];
+  const group = columns[column]!;
+  const ask = (give: boolean) =>
+    begin(async () => {
+      if (!first) return;
+      const outcome = await layOut({
+        class: group.class,
+        label: group.label,
+        pocket,
+        date: first.date,
+        period: first.period,
+        give,
+      });
+      if (!outcome.ok) return setProblem(outcome.problem);
+      setProblem(null);
+      if (!give) return setSeen(outcome.value);
+      const { assignments, lessons: laid } = outcome.value;
+      onClose();
+      router.refresh();
+      tell(`${laid.length} laid out for ${group.className}.`, async () => {
+        const back = await callBack({ assignments, back: true });
+        if (!back.ok) tellProblem(back.problem);
+        router.refresh();
+      });
+    });
+  const changed = (work: () => void) => () => {
+    work();
+    setSeen(null);
+  };
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="Lay out a pocket">
+      <div className="grid gap-4">
+        <Field label="Pocket">
+          {(control) => (
+            <select
+              {...control}
+              className={inputClasses}
+              value={pocket}
+              onChange={(event) => changed(() => setPocket(Number(event.target.value)))()}
+            >
+              {pockets.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <div className="grid grid-cols-2 gap-4">
+          <Field label="For">
+            {(control) => (
+              <select
+                {...control}
+                className={inputClasses}
+                value={column}
+                onChange={(event) => changed(() => setColumn(Number(event.target.value)))()}
+              >
+                {columns.map((one, at) => (
+                  <option key={at} value={at}>
+                    {one.className}
+                    {one.label && `, ${one.label}`}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <Field label="From the lesson on">
+            {(control) => (
+              <select
+                {...control}
+                className={inputClasses}
+                value={start}
+                onChange={(event) => changed(() => setStart(Number(event.target.value)))()}
+              >
+                {lessons.map((meeting, at) => (
+                  <option key={at} value={at}>
+                    {sayDay(momentAt(meeting.date, "12:00", zone), zone, now)}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        </div>
+        {problem && <Notice tone="warning">{problem}</Notice>}
+        {!first && <Notice>There is no lesson left in the weeks shown.</Notice>}
+        {seen && (
+          <>
+            <ol
+              className="grid max-h-64 gap-1 overflow-auto rounded-card border border-line p-2"
+              aria-label="How it lies"
+            >
+              {seen.lessons.map((lesson, at) => (
+                <li key={at} className="grid grid-cols-[6.5rem_minmax(0,1fr)_auto] gap-3">
+                  <span className="text-ink-soft">{seen.lessons[at - 1]?.day === lesson.day ? "" : lesson.day}</span>
+                  <span className="truncate">
+                    {lesson.title}
+                    {lesson.part && `, ${lesson.part}`}
+                  </span>
+                  <span className="numbers">{lesson.minutes}</span>
+                </li>
+              ))}
+            </ol>
+            {seen.left.length > 0 && <Notice tone="warning">No lesson is left for {seen.left.join(", ")}.</Notice>}
+            {seen.over > 0 && (
+              <Notice>
+                {seen.over} minutes too many: one step alone is longer than any lesson, so it has one to itself.
+              </Notice>
+            )}
+            <p>
+              Each opens with its lesson and is due when it ends, for all of {group.className}. Open one on the plan to
+              change it.
+            </p>
+          </>
+        )}
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Leave it</Button>
+          {seen ? (
+            <Button look="main" disabled={busy} onClick={() => ask(true)}>
+              {busy ? "One moment …" : "Give it like this"}
+            </Button>
+          ) : (
+            <Button look="main" disabled={busy || !first} onClick={() => ask(false)}>
+              {busy ? "One moment …" : "See how it lies"}
+            </Button>
+          )}
+        </div>
+      </div>
+    </Dialog>
+  );
+}

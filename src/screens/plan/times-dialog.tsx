@@ -1,0 +1,78 @@
+"use client";
+import { useState } from "react";
+import { fromWallClock, sayMoment, toWallClock } from "@/core/calendar/wall-clock";
+import type { Assignment } from "@/data/assignments";
+import { changeTimes } from "@/server/actions/assign";
+import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
+import { Dialog } from "@/ui/dialog";
+import { Field, TextInput } from "@/ui/field";
+import { usePlanActs } from "./use-plan-acts";
+
+/** When a piece of work opens, is due and closes. */
+export function TimesDialog({
+  assignment,
+  zone,
+  now,
+  onClose,
+}: {
+  assignment: Assignment;
+  zone: string;
+  now: Date;
+  onClose: () => void;
+}) {
+  const [opens, setOpens] = useState(toWallClock(assignment.opens, zone));
+  const [due, setDue] = useState(toWallClock(assignment.due, zone));
+  const [closes, setCloses] = useState(assignment.closes !== null);
+  const [problem, setProblem] = useState<{ text: string; field: string | undefined } | null>(null);
+  const { run, busy } = usePlanActs();
+  const say = (text: string) => {
+    const at = fromWallClock(text, zone);
+    return at ? sayMoment(at, zone, now) : undefined;
+  };
+  const keep = () =>
+    run(
+      async () => {
+        const outcome = await changeTimes({ assignment: assignment.id, opens, due, closes: closes ? "due" : "never" });
+        if (!outcome.ok) setProblem({ text: outcome.problem, field: outcome.field });
+        return outcome;
+      },
+      () => "The times are changed.",
+      onClose,
+    );
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`When is “${assignment.title}” due?`}>
+      <div className="grid gap-4">
+        <Field label="Opens" help={say(opens)} problem={problem?.field === "opens" ? problem.text : undefined}>
+          {(control) => (
+            <TextInput
+              {...control}
+              type="datetime-local"
+              value={opens}
+              onChange={(event) => setOpens(event.target.value)}
+            />
+          )}
+        </Field>
+        <Field label="Due" help={say(due)} problem={problem && problem.field !== "opens" ? problem.text : undefined}>
+          {(control) => (
+            <TextInput
+              {...control}
+              type="datetime-local"
+              value={due}
+              onChange={(event) => setDue(event.target.value)}
+            />
+          )}
+        </Field>
+        <label className="flex items-center gap-2">
+          <Checkbox label="Close it when it is due" checked={closes} onChange={setCloses} /> Close it when it is due
+        </label>
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Leave it</Button>
+          <Button look="main" disabled={busy} onClick={keep}>
+            Change it
+          </Button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}

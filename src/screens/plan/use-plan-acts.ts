@@ -1,0 +1,39 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useTransition } from "react";
+import type { Outcome } from "@/server/act";
+import { undoPlan } from "@/server/actions/plan";
+import { tell, tellProblem } from "@/ui/toast";
+
+/** Runs a change of the plan: says what came of it, offers to take it back, and reads the plan anew. */
+export function usePlanActs() {
+  const router = useRouter();
+  const [busy, start] = useTransition();
+  const run = <Value extends object>(
+    work: () => Promise<Outcome<Value>>,
+    done: (value: Value) => string,
+    after?: () => void,
+  ) =>
+    start(async () => {
+      const outcome = await work();
+      if (!outcome.ok) {
+        tellProblem(outcome.problem);
+        return;
+      }
+      after?.();
+      router.refresh();
+      const { event } = outcome.value as { event?: number };
+      tell(
+        done(outcome.value),
+        event === undefined
+          ? undefined
+          : async () => {
+              const back = await undoPlan({ event });
+              if (back.ok) tell("Everything is where it was.");
+              else tellProblem(back.problem);
+              router.refresh();
+            },
+      );
+    });
+  return { busy, run };
+}

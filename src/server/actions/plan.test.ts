@@ -1,0 +1,199 @@
+import { addDays, mondayOf, schoolClock } from "@/core/calendar/school-calendar";
+import { addAssignment, assignmentById, recipientsOf } from "@/data/assignments";
+import { calendarOf, setBells, setMeetingRules, setTerms } from "@/data/calendar";
+import { classesOf } from "@/data/classes";
+import type { Db } from "@/data/db";
+import { addPocket, putIntoPocket } from "@/data/satchel";
+import { freshDatabase } from "@/data/testing/database";
+import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { openAttempt, taskOf } from "@/data/work";
+import { planOf } from "../plan";
+import { columnOf } from "../reflow";
+import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { layOut, loseDay, moveAllFrom, moveWork, splitWork, undoPlan } from "./plan";
+
+jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
+jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
+jest.mock("next/navigation", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").navigation);
+
+let db: Db;
+let world: World;
+const zone = "Europe/London";
+const now = new Date();
+// A fortnight in which every weekday is still to come.
+const monday = addDays(mondayOf(schoolClock(now, zone).date), 7);
+const day = (n: number) => addDays(monday, n);
+const teacher = () => visitorOf({ id: world.ines, district: world.district, school: world.here }, { zone });
+const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
+  if (!outcome.ok) throw new Error(outcome.problem);
+  return outcome.value;
+};
+
+beforeAll(async () => {
+  db = await freshDatabase();
+  world = await smallWorld(db);
+  answerFrom(db);
+  await setTerms(db, world.here, [{ name: "T", from: addDays(monday, -60), to: addDays(monday, 60) }]);
+  await setBells(
+    db,
+    world.here,
+    [1, 2, 3, 4, 5].flatMap((weekday) => [
+      { weekday, period: 1, starts: "09:00", ends: "09:45" },
+      { weekday, period: 2, starts: "13:00", ends: "14:00" },
+    ]),
+  );
+  await setMeetingRules(db, world.class, [
+    { label: "Maths", period: 1, weekday: null, cycleDay: null },
+    { label: "Reading", period: 2, weekday: null, cycleDay: null },
+  ]);
+}, 60_000);
+afterAll(() => db.close());
+beforeEach(async () => {
+  actAs(teacher());
+  await db.query("delete from assignment");
+  await db.query("delete from class_day_off");
+});
+
+async function planned(title: string, date: string, more: { minutes?: number; steps?: number } = {}): Promise<number> {
+  const document = lesson(title, { minutes: more.minutes ?? 30 });
+  const [step] = document.steps;
+  if (more.steps)
+    document.steps = Array.from({ length: more.steps }, (_, at) => ({
+      ...step!,
+      id: `${title}-${at}`,
+      minutes: (more.minutes ?? 30) / more.steps!,
+      blocks: [],
+    }));
+  const { id, revision } = await publishFor(db, world.ines, document);
+  const { meetings } = await columnOf(db, world.class, "Maths", date);
+  const meeting = meetings.find((one) => one.date === date)!;
+  return addAssignment(db, {
+    class: world.class,
+    resource: id,
+    revision,
+    students: world.students,
+    madeBy: world.ines,
+    made: now,
+    opens: meeting.starts,
+    due: meeting.ends,
+    meeting: { date, period: 1 },
+    minutes: more.minutes ?? 30,
+    tries: 1,
+    keep: "best",
+    checking: "at once",
+  });
+}
+const dateOf = async (id: number) => (await assignmentById(db, id))!.meeting!.date;
+const opensAt = async (id: number) => schoolClock((await assignmentById(db, id))!.opens, zone);
+
+test("one piece of work is moved to another lesson, opens and is due with it, and undoing brings it back", async () => {
+  const id = await planned("Tides", day(0));
+  const { event } = value(await moveWork({ assignment: id, date: day(1), period: 2 }));
+  expect(await opensAt(id)).toEqual({ date: day(1), time: "13:00" });
+  expect((await assignmentById(db, id))!.due.getTime() - (await assignmentById(db, id))!.opens.getTime()).toBe(
+    3_600_000,
+  );
+  value(await undoPlan({ event }));
+  expect(await opensAt(id)).toEqual({ date: day(0), time: "09:00" });
+  expect(await undoPlan({ event })).toMatchObject({ ok: false, problem: expect.stringContaining("already") as string });
+  expect(await moveWork({ assignment: id, date: day(5), period: 1 })).toMatchObject({ ok: false });
+});
+
+test("a storm takes a day: a fortnight moves on, the weekend is stepped over, and one undo brings all of it back", async () => {
+  const days = [0, 1, 2, 3, 4, 7, 8, 9, 10, 11].map(day);
+  const ids: number[] = [];
+  for (const [at, date] of days.entries()) ids.push(await planned(`Lesson ${at}`, date));
+  const { event, moved } = value(await loseDay({ classes: [world.class], date: day(1), name: "Storm", move: true }));
+  expect(moved).toBe(9);
+  expect(await Promise.all(ids.map(dateOf))).toEqual([0, 2, 3, 4, 7, 8, 9, 10, 11, 14].map(day));
+  expect((await calendarOf(db, world.here)).classDaysOff).toEqual([
+    { class: world.class, date: day(1), name: "Storm" },
+  ]);
+  value(await undoPlan({ event }));
+  expect(await Promise.all(ids.map(dateOf))).toEqual(days);
+  expect((await calendarOf(db, world.here)).classDaysOff).toEqual([]);
+});
+
+test("what somebody has changed since is not undone over", async () => {
+  const id = await planned("Tides", day(0));
+  const { event } = value(await moveWork({ assignment: id, date: day(1), period: 1 }));
+  value(await moveWork({ assignment: id, date: day(3), period: 1 }));
+  expect(await undoPlan({ event })).toMatchObject({
+    ok: false,
+    problem: "Some of it has been changed since, so it stays as it is now.",
+  });
+  expect(await dateOf(id)).toBe(day(3));
+});
+
+test("everything from here by one lesson, on and back", async () => {
+  const ids = [await planned("A", day(0)), await planned("B", day(1)), await planned("C", day(2))];
+  const from = { class: world.class, label: "Maths", period: 1 };
+  expect(value(await moveAllFrom({ ...from, date: day(1), by: 1 })).moved).toBe(2);
+  expect(await Promise.all(ids.map(dateOf))).toEqual([day(0), day(2), day(3)]);
+  value(await moveAllFrom({ ...from, date: day(2), by: -1 }));
+  expect(await Promise.all(ids.map(dateOf))).toEqual([day(0), day(1), day(2)]);
+  expect(await moveAllFrom({ ...from, date: day(9), by: 1 })).toMatchObject({ ok: false });
+});
+
+test("work longer than its lesson is split between its steps; put together again by undo, unless begun", async () => {
+  const id = await planned("Long", day(0), { minutes: 60, steps: 3 });
+  const { event, parts } = value(await splitWork({ assignment: id }));
+  expect(parts).toBe(2);
+  const board = await planOf(db, teacher(), await classesOf(db, world.ines, now), monday, 1);
+  expect(board.work.map(({ title, part, minutes, meeting }) => [title, part, minutes, meeting!.date])).toEqual([
+    ["Long", "1 of 2", 40, day(0)],
+    ["Long", "2 of 2", 20, day(1)],
+  ]);
+  expect(await recipientsOf(db, board.work[1]!.id)).toHaveLength(3);
+  value(await undoPlan({ event }));
+  expect(await assignmentById(db, id)).toMatchObject({ part: null, minutes: 60 });
+  const again = value(await splitWork({ assignment: id }));
+  const task = (await taskOf(db, world.students[0]!, id, null))!;
+  await openAttempt(db, task, now);
+  expect(await undoPlan({ event: again.event })).toMatchObject({ ok: false });
+});
+
+test("a pocket is laid over the next lessons: looked at first, then given", async () => {
+  const { id: pocket } = await addPocket(db, world.ines, "Tides");
+  for (const minutes of [30, 10, 40])
+    await putIntoPocket(db, pocket, [(await publishFor(db, world.ines, lesson(`P${minutes}`, { minutes }))).id], now);
+  await planned("There already", day(1), { minutes: 20 });
+  const form = { class: world.class, label: "Maths", pocket, date: day(0), period: 1 };
+  const looked = value(await layOut({ ...form, give: false }));
+  expect(looked.lessons.map(({ title, date }) => [title, date])).toEqual([
+    ["P30", day(0)],
+    ["P10", day(0)],
+    ["P40", day(2)],
+  ]);
+  expect(looked).toMatchObject({ left: [], over: 0, assignments: [] });
+  const given = value(await layOut({ ...form, give: true }));
+  expect(given.assignments).toHaveLength(3);
+  expect(await dateOf(given.assignments[2]!)).toBe(day(2));
+});
+
+test("whoever covers a class sees the days she covers, and nothing of the rest", async () => {
+  await planned("Before", day(0));
+  const hers = await planned("Hers", day(2));
+  await planned("After", day(4));
+  await db.query(
+    "insert into class_teacher (class_id, person_id, role, from_date, to_date) values ($1, $2, 'cover', $3, $4)",
+    [world.class, world.teodor, day(1), day(3)],
+  );
+  const teodor = visitorOf({ id: world.teodor, district: world.district, school: world.here }, { zone });
+  const then = new Date(`${day(2)}T08:00:00Z`);
+  const plan = await planOf(db, teodor, await classesOf(db, world.teodor, then), monday, 1);
+  expect(plan.board.days.map((row) => row.day.date)).toEqual([day(1), day(2), day(3)]);
+  expect(plan.work.map(({ id }) => id)).toEqual([hers]);
+  expect(plan.board.homeless).toEqual([]);
+  expect(await classesOf(db, world.teodor, new Date(`${day(7)}T08:00:00Z`))).toEqual([]);
+});
+
+test("no one else moves it", async () => {
+  const id = await planned("Tides", day(0));
+  const { event } = value(await moveWork({ assignment: id, date: day(1), period: 1 }));
+  actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }, { zone }));
+  expect((await moveWork({ assignment: id, date: day(2), period: 1 })).ok).toBe(false);
+  expect((await loseDay({ classes: [world.class], date: day(2), name: "x", move: true })).ok).toBe(false);
+  expect((await undoPlan({ event })).ok).toBe(false);
+  expect((await splitWork({ assignment: id })).ok).toBe(false);
+});

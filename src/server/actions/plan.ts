@@ -1,0 +1,144 @@
+"use server";
+import { z } from "zod";
+import { addClassDaysOff, removeClassDaysOff } from "@/data/calendar";
+import { placesOf, setPlaces } from "@/data/assignments";
+import { addEvent, eventOf, setUndone } from "@/data/events";
+import { joinParts, splitAssignment } from "@/data/split";
+import { announceWork } from "@/data/work";
+import { act, notThere, Refused } from "../act";
+import { layOutPocket } from "../lay-out";
+import { changePlaces, samePlaces, type PlanState } from "../move-work";
+import { permit } from "../permissions";
+import { moveTo, nextPlace, partsInMeeting, reflowColumn, withoutDay } from "../reflow";
+
+const Id = z.number().int().positive();
+const PlainDate = z.iso.date();
+const Period = z.number().int().min(1).max(20);
+
+/** One piece of work to another meeting of its class. Returns the event that undoes it. */
+export const moveWork = act(
+  "change assignment",
+  z.object({ assignment: Id, date: PlainDate, period: Period }),
+  async ({ db, visitor, now }, given) => {
+    const place = await moveTo(db, given.assignment, given);
+    if (!place) throw new Refused("The class does not meet then, or the calendar ends before it would be due.");
+    return { event: await changePlaces(db, visitor.id, now, "moved a piece of work", [place]) };
+  },
+);
+
+/** Work whose lesson is not there any more: each to the next lesson of its class. */
+export const rehome = act(
+  "change assignments",
+  z.object({ assignments: z.array(Id).min(1).max(200) }),
+  async ({ db, visitor, now }, given) => {
+    const places = [];
+    for (const id of given.assignments) {
+      const place = await nextPlace(db, id, now);
+      if (place) places.push(place);
+    }
+    if (places.length < given.assignments.length)
+      throw new Refused("For some of it no lesson is left before the calendar ends. Nothing was moved.");
+    return { event: await changePlaces(db, visitor.id, now, "moved work to the next lesson", places) };
+  },
+);
+
+/** Everything of a column from a meeting on, by so many meetings. */
+export const moveAllFrom = act(
+  "move a class's work",
+  z.object({
+    class: Id,
+    label: z.string().max(60),
+    date: PlainDate,
+    period: Period,
+    by: z.union([z.literal(1), z.literal(-1)]),
+  }),
+  async ({ db, visitor, now }, given) => {
+    const { moves, stuck } = await reflowColumn(db, given, given, given.by);
+    if (stuck.length > 0)
+      throw new Refused(`${stuck.length} would fall after the last lesson of the calendar. Nothing was moved.`);
+    if (moves.length === 0) throw new Refused("Nothing is planned from there on.");
+    const event = await changePlaces(db, visitor.id, now, "moved everything by one lesson", moves);
+    return { event, moved: moves.length };
+  },
+);
+
+/** A day on which these classes do not meet after all; what was planned moves on by as many lessons. One act, one undo. */
+export const loseDay = act(
+  "lose a day",
+  z.object({
+    classes: z.array(Id).min(1).max(20),
+    date: PlainDate,
+    name: z.string().trim().min(1, "Say what takes the day.").max(60),
+    move: z.boolean(),
+  }),
+  async ({ db, visitor, now }, given) => {
+    const { moves, stuck } = given.move
+      ? await withoutDay(db, given.classes, given.date, given.name)
+      : { moves: [], stuck: [] };
+    if (stuck.length > 0)
+      throw new Refused(`${stuck.length} would fall after the last lesson of the calendar. Nothing was moved.`);
+    const lost = { classes: given.classes, date: given.date, name: given.name };
+    const event = await changePlaces(db, visitor.id, now, "a day was lost", moves, { lost }, (tx) =>
+      addClassDaysOff(tx, given.classes, given.date, given.name),
+    );
+    return { event, moved: moves.length };
+  },
+);
+
+/** A pocket over the next meetings, by its minutes; long lessons are split between steps. Without `give` it only says how. */
+export const layOut = act(
+  "lay out a pocket",
+  z.object({
+    class: Id,
+    label: z.string().max(60),
+    pocket: Id,
+    date: PlainDate,
+    period: Period,
+    give: z.boolean(),
+  }),
+  ({ db, visitor, now }, given) => layOutPocket(db, visitor, given, given.give, now),
+);
+
+/** Splits work that is longer than its lesson: what does not fit goes to the lessons after it. */
+export const splitWork = act("change assignment", z.object({ assignment: Id }), async ({ db, visitor, now }, given) => {
+  const split = await partsInMeeting(db, given.assignment);
+  if ("problem" in split) throw new Refused(split.problem);
+  const event = await db.transaction(async (tx) => {
+    const before = await placesOf(tx, [given.assignment]);
+    const { was, added } = await splitAssignment(tx, given.assignment, split.parts, visitor.id, now);
+    await announceWork(tx, given.assignment);
+    return addEvent<PlanState>(tx, {
+      person: visitor.id,
+      at: now,
+      what: "split a piece of work",
+      before: { places: before },
+      after: {
+        places: await placesOf(tx, [given.assignment]),
+        split: { assignment: given.assignment, was, added },
+      },
+    });
+  });
+  return { event, parts: split.parts.length };
+});
+
+/** Takes back a change of the plan: everything is where it was, unless somebody has changed it since; then it says so. */
+export const undoPlan = act("undo a change of plan", z.object({ event: Id }), async ({ db, visitor, now }, given) => {
+  const event = await eventOf<PlanState>(db, visitor.id, given.event);
+  if (!event) throw new Refused(notThere);
+  if (event.undone) throw new Refused("This has been undone already.");
+  const ids = event.after.places.map(({ id }) => id);
+  if (ids.length > 0 && !(await permit(db, visitor, "change assignments", { assignments: ids }, now)))
+    throw new Refused(notThere);
+  await db.transaction(async (tx) => {
+    if (!samePlaces(await placesOf(tx, ids), event.after.places))
+      throw new Refused("Some of it has been changed since, so it stays as it is now.");
+    const { split } = event.after;
+    if (split && !(await joinParts(tx, split.assignment, split.was, split.added)))
+      throw new Refused("Some students have begun a part, so the parts stay.");
+    if (event.after.lost) await removeClassDaysOff(tx, event.after.lost.classes, event.after.lost.date);
+    await setPlaces(tx, event.before.places);
+    await setUndone(tx, given.event, now);
+    for (const id of ids) await announceWork(tx, id);
+  });
+  return { restored: ids.length };
+});

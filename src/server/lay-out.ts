@@ -1,0 +1,113 @@
+import { schoolClock, addDays } from "@/core/calendar/school-calendar";
+import { sayDay } from "@/core/calendar/wall-clock";
+import { pack } from "@/core/plan/pack";
+import { stepMinutes } from "@/core/plan/parts";
+import { addAssignments, type NewAssignment } from "@/data/assignments";
+import { studentsOf } from "@/data/classes";
+import type { Db } from "@/data/db";
+import { plannedIn } from "@/data/plan";
+import { factsOfHead, resourceById, revisionById } from "@/data/resources";
+import { resourcesIn } from "@/data/satchel";
+import { withExtraTime } from "@/core/assign/extra-time";
+import { Refused } from "./act";
+import { permit } from "./permissions";
+import { columnOf } from "./reflow";
+import type { Visitor } from "./session";
+
+export interface LaidOut {
+  /** In order: what is taught in which lesson. */
+  lessons: { title: string; part: string | null; minutes: number; day: string; date: string; period: number }[];
+  /** What there is no lesson for before the calendar ends. */
+  left: string[];
+  /** Minutes by which lessons are overfull: a single step longer than any lesson. */
+  over: number;
+  /** The assignments made, when it was given and not only looked at. */
+  assignments: number[];
+}
+
+const WEEKS_AHEAD = 18;
+
+/** Lays a pocket over the lessons of a class from one on, and gives it when `give`. */
+export async function layOutPocket(
+  db: Db,
+  visitor: Visitor,
+  of: { class: number; label: string; pocket: number; date: string; period: number },
+  give: boolean,
+  now: Date,
+): Promise<LaidOut> {
+  const resources: { id: number; revision: number; title: string; steps: string[]; minutes: number[] }[] = [];
+  for (const id of await resourcesIn(db, of.pocket)) {
+    // What is not published, or has been taken off its shelf, cannot be given.
+    const resource = await resourceById(db, id);
+    if (!resource?.head || !(await permit(db, visitor, "look at resource", { resource: id }, now))) continue;
+    const { document } = (await revisionById(db, resource.head))!;
+    const facts = await factsOfHead(db, id);
+    const minutes = stepMinutes(document, facts);
+    const steps = document.steps.map((step) => step.id);
+    resources.push({ id, revision: resource.head, title: facts.title, steps, minutes });
+  }
+  if (resources.length === 0) throw new Refused("Nothing in this pocket can be given yet.");
+  const { calendar, meetings } = await columnOf(db, of.class, of.label, of.date);
+  const last = addDays(schoolClock(now, calendar.zone).date, WEEKS_AHEAD * 7);
+  const next = meetings.filter(
+    ({ date, period, starts }) =>
+      starts > now && date <= last && (date > of.date || (date === of.date && period >= of.period)),
+  );
+  const planned = await plannedIn(db, [of.class], of.date, last);
+  const rooms = next.map(({ date, period, minutes }) => ({
+    minutes,
+    used: planned.find((one) => one.date === date && one.period === period)?.minutes ?? 0,
+  }));
+  const { laid, left, over } = pack(
+    resources.map(({ id, minutes }) => ({ id, steps: minutes })),
+    rooms,
+  );
+  const pieces = laid.map((piece) => {
+    const resource = resources.find(({ id }) => id === piece.lesson)!;
+    const all = laid.filter(({ lesson }) => lesson === piece.lesson);
+    const part = all.length > 1 ? `${all.indexOf(piece) + 1} of ${all.length}` : null;
+    return { ...piece, resource, part, at: next[piece.meeting]! };
+  });
+  const assignments = give ? await giveAll() : [];
+  return {
+    lessons: pieces.map(({ resource, part, minutes, at }) => ({
+      title: resource.title,
+      part,
+      minutes,
+      day: sayDay(at.starts, calendar.zone, now),
+      date: at.date,
+      period: at.period,
+    })),
+    left: left.map((id) => resources.find((one) => one.id === id)!.title),
+    over,
+    assignments,
+  };
+
+  async function giveAll(): Promise<number[]> {
+    const students = await studentsOf(db, of.class);
+    const list = pieces.map(({ resource, part, from, to, minutes, at }, position): NewAssignment => {
+      const times = { opens: at.starts, due: at.ends, closes: null };
+      return {
+        class: of.class,
+        resource: resource.id,
+        revision: resource.revision,
+        students: students.map(({ id }) => id),
+        madeBy: visitor.id,
+        made: now,
+        ...times,
+        tries: 1,
+        keep: "best",
+        checking: "at once",
+        meeting: { date: at.date, period: at.period },
+        steps: part ? resource.steps.slice(from, to) : null,
+        part,
+        minutes,
+        position,
+        own: students
+          .filter(({ factor }) => factor !== 1)
+          .map(({ id, factor }) => ({ student: id, factor, due: withExtraTime(calendar, times, factor).due })),
+      };
+    });
+    return db.transaction((tx) => addAssignments(tx, list));
+  }
+}

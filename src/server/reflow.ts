@@ -1,0 +1,176 @@
+import {
+  addDays,
+  meetingsBetween,
+  schoolClock,
+  SEMESTER_WEEKS,
+  type Meeting,
+  type MeetingRule,
+  type SchoolCalendar,
+} from "@/core/calendar/school-calendar";
+import { movedTimes, reflow, samePlace, type Planned } from "@/core/plan/move";
+import { partOf, stepMinutes } from "@/core/plan/parts";
+import { partsFor } from "@/core/assign/look-at-class";
+import { assignmentById, type Place } from "@/data/assignments";
+import { calendarOf, meetingRulesOf } from "@/data/calendar";
+import { classById } from "@/data/classes";
+import type { Queryable } from "@/data/db";
+import { plannedIn, plannedWork } from "@/data/plan";
+import { factsOfHead, revisionById } from "@/data/resources";
+import { stepsOf } from "@/data/split";
+
+interface At {
+  date: string;
+  period: number;
+}
+
+export interface Column {
+  calendar: SchoolCalendar;
+  rules: MeetingRule[];
+  meetings: Meeting[];
+}
+
+/** A day further than anything is planned: work is given for a semester, and what is moved may go beyond it. */
+const FARTHEST_DAYS = SEMESTER_WEEKS * 7 * 2;
+
+/** What a class does under one name, from a day on: its meetings in order. */
+export async function columnOf(db: Queryable, classId: number, label: string | null, from: string): Promise<Column> {
+  const group = (await classById(db, classId))!;
+  const calendar = await calendarOf(db, group.school);
+  const all = await meetingRulesOf(db, [classId]);
+  const rules = label === null ? all : all.filter((rule) => rule.label === label);
+  return { calendar, rules, meetings: meetingsBetween(calendar, rules, from, addDays(from, FARTHEST_DAYS)) };
+}
+
+type MovedPlace = Place & { id: number };
+
+/** Where a piece of work goes when it is moved to a meeting; null when the class does not meet then. */
+export async function moveTo(db: Queryable, assignment: number, to: At): Promise<MovedPlace | null> {
+  const work = (await assignmentById(db, assignment))!;
+  const { date } = schoolClock(work.opens, (await calendarOf(db, work.school)).zone);
+  const from = work.meeting?.date ?? date;
+  const { calendar, meetings } = await columnOf(db, work.class, null, from < to.date ? from : to.date);
+  const target = meetings.find((meeting) => samePlace(meeting, to));
+  if (!target) return null;
+  const old = work.meeting && meetings.find((meeting) => samePlace(meeting, work.meeting!));
+  // Work without a meeting, or whose meeting was lost, keeps its hour and goes to the other day.
+  const origin = old ?? { date: from, starts: new Date(0), ends: new Date(0) };
+  const times = movedTimes(calendar, work, origin, target);
+  return times && { id: assignment, ...times, meeting: { date: target.date, period: target.period } };
+}
+
+/** Where a piece of work goes whose lesson is not there any more: the next lesson of its class, today at the earliest. */
+export async function nextPlace(db: Queryable, assignment: number, now: Date): Promise<MovedPlace | null> {
+  const work = (await assignmentById(db, assignment))!;
+  const { zone } = await calendarOf(db, work.school);
+  const today = schoolClock(now, zone).date;
+  const date = work.meeting?.date ?? schoolClock(work.opens, zone).date;
+  const { meetings } = await columnOf(db, work.class, null, date > today ? date : today);
+  const next = meetings.find(({ starts }) => starts > now);
+  return next ? moveTo(db, assignment, next) : null;
+}
+
+async function plannedFrom(db: Queryable, classId: number, from: string, zone: string): Promise<Planned[]> {
+  const work = await plannedWork(db, [classId], from, addDays(from, FARTHEST_DAYS), zone);
+  return work.flatMap((one) =>
+    one.meeting && one.meeting.date >= from
+      ? [{ id: one.id, meeting: one.meeting, opens: one.opens, due: one.due, closes: one.closes }]
+      : [],
+  );
+}
+
+/** Everything a class has planned under one name, moved by so many meetings from one on. */
+export async function reflowColumn(
+  db: Queryable,
+  of: { class: number; label: string },
+  from: At,
+  by: number,
+): Promise<{ moves: MovedPlace[]; stuck: number[] }> {
+  // Going back needs the meeting before the first.
+  const { calendar, meetings } = await columnOf(db, of.class, of.label, addDays(from.date, by < 0 ? -30 : 0));
+  const planned = await plannedFrom(db, of.class, from.date, calendar.zone);
+  const at = meetings.findIndex((meeting) => samePlace(meeting, from));
+  if (at < 0) return { moves: [], stuck: [] };
+  const start = by < 0 ? meetings[Math.max(0, at + by)]! : meetings[at]!;
+  const mine = planned.filter(
+    ({ meeting }) => meeting.date > from.date || (meeting.date === from.date && meeting.period >= from.period),
+  );
+  const { moves, stuck } = reflow(calendar, mine, meetings, meetings, start, by);
+  return { moves: moves.map(({ id, to, times }) => ({ id, ...times, meeting: to })), stuck };
+}
+
+/** What these classes had planned from a day on, when that day is lost to them. */
+export async function withoutDay(
+  db: Queryable,
+  classes: readonly number[],
+  date: string,
+  name: string,
+): Promise<{ moves: MovedPlace[]; stuck: number[] }> {
+  const result: { moves: MovedPlace[]; stuck: number[] } = { moves: [], stuck: [] };
+  for (const group of classes) {
+    const { calendar, rules, meetings } = await columnOf(db, group, null, date);
+    const lost: SchoolCalendar = {
+      ...calendar,
+      classDaysOff: [...calendar.classDaysOff, { class: group, date, name }],
+    };
+    const planned = await plannedFrom(db, group, date, calendar.zone);
+    for (const label of new Set(rules.map((rule) => rule.label))) {
+      const same = rules.filter((rule) => rule.label === label);
+      const { moves, stuck } = reflow(
+        lost,
+        planned,
+        meetings.filter((meeting) => meeting.label === label),
+        meetingsBetween(lost, same, date, addDays(date, FARTHEST_DAYS)),
+        { date, period: 0 },
+        0,
+      );
+      result.moves.push(...moves.map(({ id, to, times }) => ({ id, ...times, meeting: to })));
+      result.stuck.push(...stuck);
+    }
+  }
+  return result;
+}
+
+export interface Part {
+  steps: string[];
+  minutes: number;
+  part: string;
+  place: Place;
+}
+
+/** How work that is longer than its lesson is split: the first part stays, the others go to the lessons after it. */
+export async function partsInMeeting(
+  db: Queryable,
+  assignment: number,
+): Promise<{ parts: Part[] } | { problem: string }> {
+  const work = (await assignmentById(db, assignment))!;
+  if (!work.meeting) return { problem: "It is planned for no lesson, so there is none it is too long for." };
+  if (work.begun > 0) return { problem: "Some have begun: what they have is not cut in two." };
+  const given = await stepsOf(db, assignment);
+  const whole = (await revisionById(db, given.revision))!.document;
+  const document = partOf(whole, given.steps);
+  const { calendar, meetings } = await columnOf(db, work.class, null, work.meeting.date);
+  const at = meetings.findIndex((meeting) => samePlace(meeting, work.meeting!));
+  if (at < 0) return { problem: "Its lesson is not there any more. Move it first." };
+  const here = meetings[at]!;
+  const same = meetings.slice(at).filter(({ label }) => label === here.label);
+  const planned = await plannedIn(db, [work.class], here.date, here.date);
+  const others = (planned.find((one) => one.period === here.period)?.minutes ?? work.minutes) - work.minutes;
+  const facts = { ...(await factsOfHead(db, work.resource)), minutes: work.minutes };
+  const room = Math.max(here.minutes - others, Math.min(...stepMinutes(document, facts)));
+  const parts = partsFor({ document, facts }, room);
+  if (!parts || parts.length < 2) return { problem: "It cannot be split: one of its steps alone is as long." };
+  if (parts.length > same.length) return { problem: "There are not enough lessons left for its parts." };
+  const minutes = stepMinutes(document, facts);
+  const list: Part[] = [];
+  for (const [nth, steps] of parts.entries()) {
+    const times = movedTimes(calendar, work, here, same[nth]!);
+    if (!times) return { problem: "The calendar ends before the last part would be due." };
+    list.push({
+      steps,
+      minutes: minutes.filter((_, step) => steps.includes(document.steps[step]!.id)).reduce((sum, one) => sum + one, 0),
+      part: `${nth + 1} of ${parts.length}`,
+      place: { ...times, meeting: { date: same[nth]!.date, period: same[nth]!.period } },
+    });
+  }
+  return { parts: list };
+}

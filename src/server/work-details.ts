@@ -1,0 +1,39 @@
+import { recipientsOf, assignmentById, type Assignment, type Recipient } from "@/data/assignments";
+import { studentsOf } from "@/data/classes";
+import type { Db } from "@/data/db";
+import { resourceById } from "@/data/resources";
+import { permit } from "./permissions";
+import type { Visitor } from "./session";
+
+/** One piece of work, with who gets what. */
+export interface WorkDetails {
+  assignment: Assignment;
+  recipients: Recipient[];
+  /** Students of the class who do not have it. */
+  others: { id: number; name: string }[];
+  /** Students who have not begun and have an older revision than the newest. */
+  older: number;
+}
+
+/** Null when it is not there, or not hers. */
+export async function workDetails(
+  db: Db,
+  visitor: Visitor,
+  id: number | undefined,
+  now: Date,
+): Promise<WorkDetails | null> {
+  if (id === undefined || !(await permit(db, visitor, "change assignment", { assignment: id }, now))) return null;
+  const assignment = (await assignmentById(db, id))!;
+  const [recipients, roster] = await Promise.all([recipientsOf(db, id), studentsOf(db, assignment.class)]);
+  const heads = new Map<number, number | null>();
+  for (const { resource } of recipients)
+    if (!heads.has(resource)) heads.set(resource, (await resourceById(db, resource))?.head ?? null);
+  return {
+    assignment,
+    recipients,
+    others: roster
+      .filter((student) => !recipients.some((one) => one.student === student.id))
+      .map(({ id: student, givenName, familyName }) => ({ id: student, name: `${givenName} ${familyName}` })),
+    older: recipients.filter(({ begun, resource, revision }) => !begun && heads.get(resource) !== revision).length,
+  };
+}
