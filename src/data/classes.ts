@@ -16,13 +16,14 @@ export interface Student {
   givenName: string;
   familyName: string;
   signInName: string;
-  grade: number;
+  grade: number | null;
   /** Measured reading grade; null: nobody measured. */
   readingGrade: number | null;
   /** How much more time she has: 1, 1.25, 1.5 or 2. */
   factor: number;
   readsAloud: boolean;
   languages: string[];
+  familyLanguage: string | null;
 }
 
 const columns = `
@@ -53,7 +54,8 @@ export async function teachesClass(db: Queryable, teacher: number, classId: numb
 export async function studentsOf(db: Queryable, classId: number): Promise<Student[]> {
   return db.query<Student>(
     `select p.id, p.given_name "givenName", p.family_name "familyName", p.sign_in_name "signInName", p.grade,
-            p.reading_grade::float8 "readingGrade", p.time_factor::float8 factor, p.reads_aloud "readsAloud", p.languages
+            p.reading_grade::float8 "readingGrade", p.time_factor::float8 factor, p.reads_aloud "readsAloud", p.languages,
+            p.family_language "familyLanguage"
        from enrolment n join person p on p.id = n.student_id
       where n.class_id = $1 and p.active order by p.given_name, p.family_name`,
     [classId],
@@ -142,4 +144,38 @@ export async function teachingTimes(
 
 export async function classById(db: Queryable, id: number): Promise<Class | undefined> {
   return (await db.query<Class>(`select ${columns} from class c where c.id = $1`, [id]))[0];
+}
+
+/** Whether every one of these is a student of the school. */
+export async function allAtSchool(db: Queryable, students: readonly number[], school: number): Promise<boolean> {
+  const asked = [...new Set(students)];
+  const { count } = await one<{ count: number }>(
+    db,
+    "select count(*) count from person where school_id = $1 and kind = 'student' and id = any($2::int[])",
+    [school, asked],
+  );
+  return count === asked.length;
+}
+
+/** Who teaches a class on a day and later, whoever leads it first. */
+export async function teachersOf(
+  db: Queryable,
+  classId: number,
+  day: Date,
+): Promise<{ name: string; role: string; from: string | null; to: string | null }[]> {
+  return db.query(
+    `select p.given_name || ' ' || p.family_name as name, t.role, t.from_date "from", t.to_date "to"
+       from class_teacher t join person p on p.id = t.person_id
+      where t.class_id = $1 and (t.to_date is null or t.to_date >= $2::date)
+      order by t.role <> 'lead', t.role, p.given_name`,
+    [classId, day],
+  );
+}
+
+/** Every class of a school, for its office. */
+export async function classesAt(db: Queryable, school: number): Promise<Class[]> {
+  return db.query<Class>(
+    `select ${columns} from class c where c.school_id = $1 and c.archived is null order by c.name`,
+    [school],
+  );
 }

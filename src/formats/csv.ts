@@ -10,3 +10,15 @@ export function writeCsv(rows: readonly (readonly (string | number)[])[]): strin
   );
   return `\uFEFF${Papa.unparse(safe, { newline: "\r\n" })}\r\n`;
 }
+
+/** A table as it is pasted from a spreadsheet or kept as CSV: tabs, commas or semicolons between cells, quotes where needed. */
+export function readTable(text: string): string[][] {
+  const bare = text.replace(/^\uFEFF/, "").replace(/\r\n?/g, "\n");
+  const delimiter = bare.includes("\t") ? "\t" : undefined;
+  const { data } = Papa.parse<string[]>(bare, {
+    skipEmptyLines: false,
+    ...(delimiter && { delimiter }),
+    delimitersToGuess: [",", ";", "|"],
+  });
+  return data;
+}

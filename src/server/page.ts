@@ -14,9 +14,19 @@ export async function enter(permission: Act, about: About = {}): Promise<{ db: D
   await connection();
   const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
   if (await permit(db, visitor, permission, about, now)) return { db, visitor: visitor!, now };
+  // A link to a piece of work leads a student through signing in to the thing.
+  if (!visitor && about.assignment !== undefined && permissions[permission].who === "student")
+    redirect(`/join?to=${about.assignment}`);
   if (!visitor) redirect("/sign-in");
   // A student on a teacher's page, or the other way round, is shown home.
   if (permission === "see own work") redirect("/find");
+  // Somebody of an office who does not teach has a place of her own.
+  if (
+    !visitor.roles.includes("teacher") &&
+    visitor.roles.includes("office") &&
+    permissions[permission].who === "teacher"
+  )
+    redirect("/office");
   if (visitor.kind === "student" && permissions[permission].who !== "student") redirect("/student");
   notFound();
 }

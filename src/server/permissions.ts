@@ -1,5 +1,5 @@
 import { assignmentById } from "@/data/assignments";
-import { allEnrolled, teachesClass } from "@/data/classes";
+import { allAtSchool, allEnrolled, teachesClass } from "@/data/classes";
 import type { Queryable } from "@/data/db";
 import { resourceById } from "@/data/resources";
 import { ownsPocket } from "@/data/satchel";
@@ -16,12 +16,13 @@ export interface About {
   assignments?: readonly number[];
   classes?: readonly number[];
   pocket?: number;
+  students?: readonly number[];
   /** Students of several classes, and who of them gets which version. */
   to?: readonly { class: number; students: readonly number[] }[];
   versions?: readonly { student: number; resource: number }[];
 }
 
-type Who = "teacher" | "student" | "curator";
+type Who = "teacher" | "student" | "curator" | "office";
 type Relation = (db: Queryable, visitor: Visitor, about: About, now: Date) => Promise<boolean>;
 
 const reads = (db: Queryable, visitor: Visitor, resource: number | undefined) =>
@@ -43,6 +44,8 @@ const relations = {
   "owns pocket": async (db, visitor, about) => about.pocket !== undefined && ownsPocket(db, visitor.id, about.pocket),
   "teaches class": async (db, visitor, about, now) =>
     about.class !== undefined && teachesClass(db, visitor.id, about.class, now),
+  "students are in class": (db, _visitor, about) => allEnrolled(db, about.students ?? [], about.class ?? -1),
+  "students are of her school": (db, visitor, about) => allAtSchool(db, about.students ?? [], visitor.school ?? -1),
   "reads versions": async (db, visitor, about) => {
     for (const resource of new Set(about.versions?.map((version) => version.resource)))
       if (!(await reads(db, visitor, resource))) return false;
@@ -127,10 +130,17 @@ export const permissions = {
   "move a class's work": { who: "teacher", needs: ["teaches class"] },
   "lose a day": { who: "teacher", needs: ["teaches all classes"] },
   "lay out a pocket": { who: "teacher", needs: ["teaches class", "owns pocket"] },
-  "undo a change of plan": { who: "teacher", needs: [] },
+  "undo a change of plan": { who: "signed in", needs: [] },
   "see results": { who: "teacher", needs: ["teaches the assignment's class"] },
   "see own classes": { who: "teacher", needs: [] },
   "see class": { who: "teacher", needs: ["teaches class"] },
+  "change the school's calendar": { who: "office", needs: [] },
+  "change the school's roster": { who: "office", needs: [] },
+  "change roster": { who: "teacher", needs: ["teaches class"] },
+  "change a student": { who: "teacher", needs: ["teaches class", "students are in class"] },
+  "put back into class": { who: "teacher", needs: ["teaches class", "students are of her school"] },
+  "arrange class": { who: "teacher", needs: ["teaches class"] },
+  "read a calendar by its address": { who: "anyone", needs: [] },
   "open class to students": { who: "teacher", needs: ["teaches class"] },
   "see own work": { who: "student", needs: [] },
   "do assignment": { who: "student", needs: ["was given assignment"] },

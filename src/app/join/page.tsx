@@ -1,10 +1,17 @@
 import type { Metadata } from "next";
 import { JoinScreen } from "@/screens/student/join-screen";
-import { enter } from "@/server/page";
+import { enter, idFrom } from "@/server/page";
 
 export const metadata: Metadata = { title: "Come in" };
 
-export default async function JoinPage() {
+export default async function JoinPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   await enter("sign in");
-  return <JoinScreen />;
+  const { to, code, name, with: asked } = await searchParams;
+  const text = (value: string | string[] | undefined) => (typeof value === "string" ? value.slice(0, 80) : "");
+  const door = asked === "words" || asked === "pictures" ? asked : name ? "pictures" : "code";
+  return <JoinScreen to={idFrom(to) ?? null} code={text(code)} name={text(name)} door={door} />;
 }

@@ -5,6 +5,10 @@ export function gradeName(grade: number): string {
   return grade === 0 ? "K" : String(grade);
 }
 
+/** The grades there are among students, lowest first; whoever has none is left out. */
+export const gradesOf = (students: readonly { grade: number | null }[]): number[] =>
+  [...new Set(students.flatMap(({ grade }) => grade ?? []))].sort((one, other) => one - other);
+
 export function sayGradeSpan(span: GradeSpan): string {
   return span.from === span.to ? gradeName(span.from) : `${gradeName(span.from)}–${gradeName(span.to)}`;
 }

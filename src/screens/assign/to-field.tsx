@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
-import { gradeName } from "@/core/find/grade";
+import { gradeName, gradesOf } from "@/core/find/grade";
 import type { Audience, AudienceClass } from "@/server/audience";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -22,7 +22,7 @@ function ClassRow({
   const [open, setOpen] = useState(false);
   const { students } = group;
   const all = students.map(({ id }) => id);
-  const grades = [...new Set(students.map(({ grade }) => grade))].sort((one, other) => one - other);
+  const grades = gradesOf(students);
   const having = students.filter(({ has }) => has).length;
   const keep = (test: (student: AudienceClass["students"][number]) => boolean) =>
     onChange(students.filter(test).map(({ id }) => id));

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { factors } from "@/core/assign/extra-time";
 import type { AssignForm } from "@/core/assign/form";
-import { gradeName, sayReadingGrade } from "@/core/find/grade";
+import { gradeName, gradesOf, sayReadingGrade } from "@/core/find/grade";
 import type { Audience, AudienceClass } from "@/server/audience";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
@@ -18,7 +18,7 @@ interface Column {
 
 /** Whom a rule means: every choice a teacher makes over and over, by what is known of students. */
 function rulesFor(students: readonly Student[], groups: AudienceClass["groups"]) {
-  const grades = [...new Set(students.map(({ grade }) => grade))].sort((one, other) => one - other);
+  const grades = gradesOf(students);
   return [
     ...(grades.length > 1
       ? grades.map((grade) => ({
@@ -153,7 +153,7 @@ export function VersionsGrid({
                     {name}
                     <span className="text-ink-soft">
                       {" "}
-                      · {gradeName(student.grade)}
+                      {student.grade !== null && `· ${gradeName(student.grade)}`}
                       {student.readingGrade !== null && `, reads at ${sayReadingGrade(student.readingGrade)}`}
                     </span>
                   </th>

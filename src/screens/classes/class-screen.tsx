@@ -1,102 +1,46 @@
 "use client";
 import { clsx } from "clsx";
-import { KeyRound } from "lucide-react";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useEffect, useState, useTransition } from "react";
-import { sayTime, toWallClock } from "@/core/calendar/wall-clock";
-import { gradeName } from "@/core/find/grade";
 import type { Class, JoinCode, Student } from "@/data/classes";
-import { endJoinCode, startJoinCode } from "@/server/actions/classes";
-import { Button } from "@/ui/button";
+import type { Seat } from "@/data/groups";
+import type { StudentGoal, StudentGroup } from "@/data/plan";
 import { Empty } from "@/ui/empty";
-import { tellProblem } from "@/ui/toast";
-
-function Code({
-  group,
-  code,
-  zone,
-  joinAddress,
-}: {
-  group: Class;
-  code: JoinCode | null;
-  zone: string;
-  joinAddress: string;
-}) {
-  const router = useRouter();
-  const [busy, start] = useTransition();
-  const [over, setOver] = useState(false);
-  useEffect(() => {
-    if (!code) return;
-    const timer = setTimeout(() => setOver(true), Math.max(0, code.expires.getTime() - Date.now()));
-    return () => clearTimeout(timer);
-  }, [code]);
-  const run = (work: () => Promise<{ ok: boolean; problem?: string }>) =>
-    start(async () => {
-      const outcome = await work();
-      if (!outcome.ok) tellProblem(outcome.problem ?? "");
-      setOver(false);
-      router.refresh();
-    });
-  const until = code && toWallClock(code.expires, zone);
-  const living = code && !over;
-  return (
-    <section aria-labelledby="code" className="rounded-card border border-line bg-card p-5">
-      <h2 id="code" className="flex items-center gap-2 font-semibold">
-        <KeyRound size={16} aria-hidden /> Join code
-      </h2>
-      {living && until ? (
-        <>
-          <p className="mt-2 numbers text-[44px] leading-tight font-bold tracking-widest" aria-live="polite">
-            {code.code}
-          </p>
-          <p className="text-ink-soft">
-            Lets students in until {sayTime(Number(until.slice(11, 13)), Number(until.slice(14, 16)))}. They open{" "}
-            <strong>{joinAddress}</strong>, type the code and choose their name.
-          </p>
-          <div className="mt-3 flex gap-2">
-            <Button disabled={busy} onClick={() => run(() => startJoinCode({ class: group.id }))}>
-              Another code
-            </Button>
-            <Button disabled={busy} onClick={() => run(() => endJoinCode({ class: group.id }))}>
-              End it now
-            </Button>
-          </div>
-        </>
-      ) : (
-        <>
-          <p className="mt-1 text-ink-soft">
-            {over ? "The code has run out." : "No code lets students in just now."} A code is good for an hour.
-          </p>
-          <Button
-            look="main"
-            className="mt-3"
-            disabled={busy}
-            onClick={() => run(() => startJoinCode({ class: group.id }))}
-          >
-            {busy ? "One moment …" : "Let students in"}
-          </Button>
-        </>
-      )}
-    </section>
-  );
-}
+import { Segmented } from "@/ui/segmented";
+import { useAddress } from "../use-address";
+import type { ClassView } from "./class-views";
+import { GroupsView } from "./groups-view";
+import { RosterView } from "./roster-view";
+import { SeatsView } from "./seats-view";
+import { WaysIn } from "./ways-in";
 
 export interface ClassScreenProps {
   classes: Class[];
   group: Class | null;
+  view: ClassView;
   students: Student[];
+  goals: StudentGoal[];
+  groups: StudentGroup[];
+  apart: [number, number][];
+  /** By student, the share of marks in the last piece of work. */
+  lastResults: Record<number, number>;
+  seats: Seat[];
+  teachers: { name: string; role: string; from: string | null; to: string | null }[];
   code: JoinCode | null;
+  feed: boolean;
   zone: string;
   /** Where students type the code, without the protocol. */
   joinAddress: string;
 }
 
-export function ClassScreen({ classes, group, students, code, zone, joinAddress }: ClassScreenProps) {
+const roles: Record<string, string> = { lead: "leads it", "co-teacher": "teaches it too", cover: "covers it" };
+
+export function ClassScreen(props: ClassScreenProps) {
+  const { classes, group, students, view } = props;
+  const { go } = useAddress();
   if (!group) return <Empty title="You have no class yet">The school office adds you to one.</Empty>;
   return (
-    <div className="grid h-full grid-cols-[220px_minmax(0,1fr)]">
-      <nav aria-label="My classes" className="overflow-auto bg-shade/60 p-2">
+    <div className="grid h-full grid-cols-[220px_minmax(0,1fr)] print:block">
+      <nav aria-label="My classes" className="not-printed overflow-auto bg-shade/60 p-2">
         <ul className="grid gap-0.5">
           {classes.map((one) => (
             <li key={one.id}>
@@ -117,49 +61,52 @@ export function ClassScreen({ classes, group, students, code, zone, joinAddress 
           ))}
         </ul>
       </nav>
-      <div className="overflow-auto px-6 py-5">
-        <h1 className="font-serif text-[22px]">{group.name}</h1>
-        <p className="text-ink-soft">
-          {group.subject} · {students.length} students · lessons of {group.periodMinutes} minutes ·{" "}
-          <Link href={`/plan?class=${group.id}`} className="text-green underline">
-            what they have
-          </Link>
-        </p>
-        <div className="mt-4 grid gap-5 lg:grid-cols-[22rem_minmax(0,1fr)]">
-          <div>
-            <Code key={group.id} group={group} code={code} zone={zone} joinAddress={joinAddress} />
+      <div className="overflow-auto px-6 py-5 print:overflow-visible print:p-0">
+        <div className="not-printed flex flex-wrap items-end gap-x-4 gap-y-2">
+          <div className="min-w-0 flex-1">
+            <h1 className="font-serif text-[22px]">{group.name}</h1>
+            <p className="text-ink-soft">
+              {group.subject} · {students.length} students · lessons of {group.periodMinutes} minutes ·{" "}
+              {props.teachers.map(({ name, role }) => `${name} ${roles[role]}`).join(", ")} ·{" "}
+              <Link href={`/plan?view=list&class=${group.id}`} className="text-green underline">
+                what they have
+              </Link>
+            </p>
           </div>
-          <section aria-labelledby="roster" className="rounded-card border border-line bg-card">
-            <h2 id="roster" className="px-4 pt-4 pb-2 font-semibold">
-              Roster
-            </h2>
-            <table className="w-full">
-              <thead>
-                <tr className="border-b border-line text-left text-[13px] text-ink-soft">
-                  <th scope="col" className="px-4 py-1 font-normal">
-                    Name
-                  </th>
-                  <th scope="col" className="px-4 py-1 font-normal">
-                    Signs in as
-                  </th>
-                  <th scope="col" className="px-4 py-1 text-right font-normal">
-                    Grade
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                {students.map((student) => (
-                  <tr key={student.id} className="border-b border-line last:border-0">
-                    <td className="px-4 py-1.5">
-                      {student.givenName} {student.familyName}
-                    </td>
-                    <td className="px-4 py-1.5 text-ink-soft">{student.signInName}</td>
-                    <td className="numbers px-4 py-1.5 text-right">{gradeName(student.grade)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </section>
+          <Segmented
+            label="Of this class"
+            value={view}
+            onChange={(next) => go({ view: next === "roster" ? null : next }, true)}
+            options={[
+              { value: "roster", text: "Roster" },
+              { value: "groups", text: "Groups" },
+              { value: "seats", text: "Seating plan" },
+              { value: "ways in", text: "Ways in" },
+            ]}
+          />
+        </div>
+        <div key={group.id} className="mt-4">
+          {view === "roster" && <RosterView group={group} students={students} goals={props.goals} />}
+          {view === "groups" && (
+            <GroupsView
+              group={group}
+              students={students}
+              groups={props.groups}
+              apart={props.apart}
+              lastResults={props.lastResults}
+            />
+          )}
+          {view === "seats" && <SeatsView group={group} students={students} seats={props.seats} />}
+          {view === "ways in" && (
+            <WaysIn
+              group={group}
+              students={students}
+              code={props.code}
+              feed={props.feed}
+              zone={props.zone}
+              joinAddress={props.joinAddress}
+            />
+          )}
         </div>
       </div>
     </div>

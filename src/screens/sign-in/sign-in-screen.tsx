@@ -19,7 +19,9 @@ export interface DemoPerson {
 
 function DemoDoors({ people }: { people: DemoPerson[] }) {
   const [busy, start] = useTransition();
-  const adults = people.filter((person) => person.kind === "adult" && person.roles.includes("teacher"));
+  const adults = people.filter(
+    (person) => person.kind === "adult" && ["teacher", "office"].some((role) => person.roles.includes(role)),
+  );
   const students = people.filter((person) => person.kind === "student");
   const enter = (id: number) => start(async () => void (await enterAsDemoPerson({ person: id })));
   const door = (person: DemoPerson) => (
@@ -32,7 +34,7 @@ function DemoDoors({ people }: { people: DemoPerson[] }) {
       >
         <span className="font-semibold">{person.name}</span>
         <span className="truncate text-[13px] text-ink-soft" title={person.classes ?? person.school ?? undefined}>
-          {person.classes ?? person.school}
+          {person.roles.includes("office") ? `office, ${person.school}` : (person.classes ?? person.school)}
         </span>
       </button>
     </li>

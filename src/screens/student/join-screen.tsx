@@ -4,7 +4,7 @@ import { Delete } from "lucide-react";
 import Link from "next/link";
 import { useState, useTransition, type FormEvent } from "react";
 import { PASSWORD_LENGTH, pictures, type Picture } from "@/core/student/pictures";
-import { joinClass, readCode, signInWithPictures } from "@/server/actions/student";
+import { joinClass, readCode, signInWithPictures, signInWithWords } from "@/server/actions/student";
 import { Brand } from "../shell/brand";
 import { pictureIcons } from "./picture-icon";
 
@@ -19,8 +19,8 @@ function Problem({ text }: { text: string | null }) {
   ) : null;
 }
 
-function WithCode() {
-  const [code, setCode] = useState("");
+function WithCode({ to, code: given }: { to: number | null; code: string }) {
+  const [code, setCode] = useState(given);
   const [group, setGroup] = useState<{ class: string; students: { id: number; name: string }[] } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
@@ -34,7 +34,7 @@ function WithCode() {
   };
   const choose = (student: number) =>
     start(async () => {
-      const outcome = await joinClass({ code, student });
+      const outcome = await joinClass({ code, student, to });
       if (outcome && !outcome.ok) {
         setProblem(outcome.problem);
         setGroup(null);
@@ -94,15 +94,15 @@ function WithCode() {
   );
 }
 
-function WithPictures() {
-  const [name, setName] = useState("");
+function WithPictures({ to, name: given }: { to: number | null; name: string }) {
+  const [name, setName] = useState(given);
   const [chosen, setChosen] = useState<Picture[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const submit = (event: FormEvent) => {
     event.preventDefault();
     start(async () => {
-      const outcome = await signInWithPictures({ name, pictures: chosen });
+      const outcome = await signInWithPictures({ name, pictures: chosen, to });
       if (outcome && !outcome.ok) {
         setProblem(outcome.problem);
         setChosen([]);
@@ -180,17 +180,85 @@ function WithPictures() {
   );
 }
 
-/** Two doors for students: the code on the board, or a name and three pictures. */
-export function JoinScreen() {
-  const [door, setDoor] = useState<"code" | "pictures">("code");
+function WithWords({ to, name: given }: { to: number | null; name: string }) {
+  const [name, setName] = useState(given);
+  const [words, setWords] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    start(async () => {
+      const outcome = await signInWithWords({ name, words, to });
+      if (outcome && !outcome.ok) setProblem(outcome.problem);
+    });
+  };
+  return (
+    <form onSubmit={submit} className="grid gap-4">
+      <label htmlFor="word-name" className="text-2xl font-bold">
+        My name
+      </label>
+      <input
+        id="word-name"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        placeholder="sunniva.dale"
+        autoCapitalize="none"
+        autoComplete="username"
+        spellCheck={false}
+        maxLength={80}
+        className={field}
+      />
+      <label htmlFor="words" className="text-2xl font-bold">
+        My two words
+      </label>
+      <input
+        id="words"
+        value={words}
+        onChange={(event) => setWords(event.target.value)}
+        placeholder="lantern whale"
+        autoCapitalize="none"
+        autoComplete="off"
+        spellCheck={false}
+        maxLength={60}
+        className={field}
+      />
+      <Problem text={problem} />
+      <button
+        type="submit"
+        disabled={busy || !name.trim() || !words.trim()}
+        className={clsx(big, "border-green bg-green text-on-green")}
+      >
+        Come in
+      </button>
+    </form>
+  );
+}
+
+type Door = "code" | "pictures" | "words";
+
+/** Doors for students: the code on the board, or a name and three pictures, or a name and two words. */
+export function JoinScreen({
+  to,
+  code,
+  name,
+  door: first,
+}: {
+  /** The piece of work a link led to. */
+  to: number | null;
+  code: string;
+  name: string;
+  door: Door;
+}) {
+  const [door, setDoor] = useState<Door>(first);
   return (
     <main className="finger-size mx-auto min-h-dvh max-w-xl px-4 py-6 font-child">
       <Brand />
-      <div className="mt-6 mb-6 grid grid-cols-2 gap-2" role="group" aria-label="How do you come in?">
+      <div className="mt-6 mb-6 grid grid-cols-3 gap-2" role="group" aria-label="How do you come in?">
         {(
           [
             ["code", "With a code"],
             ["pictures", "With my pictures"],
+            ["words", "With my words"],
           ] as const
         ).map(([value, text]) => (
           <button
@@ -207,7 +275,13 @@ export function JoinScreen() {
           </button>
         ))}
       </div>
-      {door === "code" ? <WithCode /> : <WithPictures />}
+      {door === "code" ? (
+        <WithCode to={to} code={code} />
+      ) : door === "pictures" ? (
+        <WithPictures to={to} name={name} />
+      ) : (
+        <WithWords to={to} name={name} />
+      )}
       <p className="mt-8 text-center">
         <Link href="/sign-in" className="inline-block min-h-12 py-3 text-ink-soft underline">
           I am a teacher

@@ -4,7 +4,10 @@ import { z } from "zod";
 import { joinCode, JOIN_CODE_MINUTES } from "@/core/student/join-code";
 import { setJoinCode } from "@/data/classes";
 import { isTaken } from "@/data/db";
+import { setFeed } from "@/data/feeds";
 import { act, Refused } from "../act";
+import { baseAddress } from "../base-address";
+import { newToken, tokenHash } from "../secrets";
 
 const Id = z.number().int().positive();
 const TRIES = 20;
@@ -27,5 +30,17 @@ export const startJoinCode = act("open class to students", z.object({ class: Id 
 
 export const endJoinCode = act("open class to students", z.object({ class: Id }), async ({ db }, given) => {
   await setJoinCode(db, given.class, null);
+  return {};
+});
+
+/** A new secret address of the class's calendar, shown this once; an older one ends. */
+export const makeFeed = act("see class", z.object({ class: Id }), async ({ db, visitor, now }, given) => {
+  const token = newToken();
+  await db.transaction((tx) => setFeed(tx, { class: given.class, person: visitor.id }, tokenHash(token), now));
+  return { address: `${await baseAddress()}/calendar/${token}.ics` };
+});
+
+export const endFeed = act("see class", z.object({ class: Id }), async ({ db, visitor, now }, given) => {
+  await db.transaction((tx) => setFeed(tx, { class: given.class, person: visitor.id }, null, now));
   return {};
 });

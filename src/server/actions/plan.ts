@@ -1,6 +1,6 @@
 "use server";
 import { z } from "zod";
-import { addClassDaysOff, removeClassDaysOff } from "@/data/calendar";
+import { addClassDaysOff, addDaysOff, removeClassDaysOff, removeDayOff } from "@/data/calendar";
 import { placesOf, setPlaces } from "@/data/assignments";
 import { addEvent, eventOf, setUndone } from "@/data/events";
 import { joinParts, splitAssignment } from "@/data/split";
@@ -127,7 +127,10 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
   if (!event) throw new Refused(notThere);
   if (event.undone) throw new Refused("This has been undone already.");
   const ids = event.after.places.map(({ id }) => id);
-  if (ids.length > 0 && !(await permit(db, visitor, "change assignments", { assignments: ids }, now)))
+  const { schoolLost } = event.after;
+  if (schoolLost) {
+    if (!(await permit(db, visitor, "change the school's calendar", {}, now))) throw new Refused(notThere);
+  } else if (ids.length > 0 && !(await permit(db, visitor, "change assignments", { assignments: ids }, now)))
     throw new Refused(notThere);
   await db.transaction(async (tx) => {
     if (!samePlaces(await placesOf(tx, ids), event.after.places))
@@ -135,6 +138,10 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     const { split } = event.after;
     if (split && !(await joinParts(tx, split.assignment, split.was, split.added)))
       throw new Refused("Some students have begun a part, so the parts stay.");
+    if (schoolLost) {
+      await removeDayOff(tx, schoolLost.school, schoolLost.date);
+      if (schoolLost.before) await addDaysOff(tx, schoolLost.school, [schoolLost.before]);
+    }
     if (event.after.lost) await removeClassDaysOff(tx, event.after.lost.classes, event.after.lost.date);
     await setPlaces(tx, event.before.places);
     await setUndone(tx, given.event, now);

@@ -6,6 +6,7 @@ import { allQuestions } from "@/core/resource/document";
 import type { RichTextByLanguage } from "@/core/resource/language";
 import { responseSchemas, type CheckingTime } from "@/core/resource/question";
 import { mark, type Mark } from "@/core/scoring/mark";
+import { wordSecret } from "@/core/roster/secret";
 import { PicturePassword, pictureSecret } from "@/core/student/pictures";
 import { readJoinCode } from "@/core/student/join-code";
 import { classByJoinCode, isEnrolled, studentsOf } from "@/data/classes";
@@ -21,9 +22,12 @@ const Id = z.number().int().positive();
 const waitABit = (minutes: number) =>
   new Refused(`That was too many tries. Wait ${minutes} minutes, or ask your teacher.`);
 
+/** Where a student goes who has come in: to the piece of work a link led to, else home. */
+const home = (to: number | null) => (to === null ? "/student" : `/student/${to}`);
+
 export const signInWithPictures = act(
   "sign in",
-  z.object({ name: z.string().max(80), pictures: PicturePassword }),
+  z.object({ name: z.string().max(80), pictures: PicturePassword, to: Id.nullable().default(null) }),
   async ({ db }, given) => {
     const allowed = await allowSignIn(given.name, await callerAddress());
     if (!allowed.allowed) throw waitABit(allowed.minutes);
@@ -33,7 +37,22 @@ export const signInWithPictures = act(
     }
     await forgetAttempts(given.name);
     await signIn(found!.id, "student", null);
-    redirect("/student");
+    redirect(home(given.to));
+  },
+);
+
+export const signInWithWords = act(
+  "sign in",
+  z.object({ name: z.string().max(80), words: z.string().max(80), to: Id.nullable().default(null) }),
+  async ({ db }, given) => {
+    const allowed = await allowSignIn(given.name, await callerAddress());
+    if (!allowed.allowed) throw waitABit(allowed.minutes);
+    const found = await credentialsBySignInName(db, given.name);
+    if (!(await secretIsRight(found?.hash, wordSecret(given.words))))
+      throw new Refused("The name and the words do not fit together. Try again, or ask your teacher.");
+    await forgetAttempts(given.name);
+    await signIn(found!.id, "student", null);
+    redirect(home(given.to));
   },
 );
 
@@ -52,7 +71,7 @@ export const readCode = act("sign in", z.object({ code: z.string().max(40) }), a
 
 export const joinClass = act(
   "sign in",
-  z.object({ code: z.string().max(40), student: Id }),
+  z.object({ code: z.string().max(40), student: Id, to: Id.nullable().default(null) }),
   async ({ db, now }, given) => {
     const allowed = await allowJoin(await callerAddress());
     if (!allowed.allowed) throw waitABit(allowed.minutes);
@@ -60,7 +79,7 @@ export const joinClass = act(
     if (!group || !(await isEnrolled(db, given.student, group.id)))
       throw new Refused("The code has run out. Ask your teacher for a new one.");
     await signIn(given.student, "student", group.id);
-    redirect("/student");
+    redirect(home(given.to));
   },
 );
 

@@ -1,11 +1,33 @@
 import type { Metadata } from "next";
-import { headers } from "next/headers";
-import { joinCodeOf, studentsOf } from "@/data/classes";
+import { z } from "zod";
+import { resultTable } from "@/core/results/table";
+import { assignmentById } from "@/data/assignments";
+import { joinCodeOf, studentsOf, teachersOf } from "@/data/classes";
+import type { Db } from "@/data/db";
+import { hasFeed } from "@/data/feeds";
+import { lastWorkOf, pairsApart, seatsOf } from "@/data/groups";
+import { groupsOf, studentGoals } from "@/data/plan";
+import { workOf } from "@/data/work";
 import { ClassScreen } from "@/screens/classes/class-screen";
+import { classViews } from "@/screens/classes/class-views";
+import { baseAddress } from "@/server/base-address";
 import { chosenClass } from "@/server/chosen-class";
 import { enter, idFrom } from "@/server/page";
 
 export const metadata: Metadata = { title: "Classes" };
+
+/** By student, the share of marks in the last piece of work that was due. */
+async function lastResultsOf(db: Db, classId: number, now: Date): Promise<Record<number, number>> {
+  const last = await lastWorkOf(db, classId, now);
+  if (last === null) return {};
+  const assignment = (await assignmentById(db, last))!;
+  const { rows } = resultTable(await workOf(db, last), assignment.keep);
+  return Object.fromEntries(
+    rows.flatMap((row) =>
+      row.outOf > 0 && row.state !== "not begun" ? [[row.student.id, row.marks / row.outOf]] : [],
+    ),
+  );
+}
 
 export default async function ClassesPage({
   searchParams,
@@ -14,21 +36,43 @@ export default async function ClassesPage({
 }) {
   const { db, visitor, now } = await enter("see own classes");
   const { classes, current } = await chosenClass(db, visitor, now);
-  const asked = idFrom((await searchParams).class);
+  const parameters = await searchParams;
+  const asked = idFrom(parameters.class);
   if (asked !== undefined) await enter("see class", { class: asked });
+  const view = z.enum(classViews).catch("roster").parse(parameters.view);
   const group = classes.find((one) => one.id === asked) ?? current;
-  const [students, code] = group
-    ? await Promise.all([studentsOf(db, group.id), joinCodeOf(db, group.id, now)])
-    : [[], null];
-  const host = (await headers()).get("host") ?? "";
+  const id = group?.id ?? -1;
+  const [students, code, teachers, groups, apart, seats, feed, lastResults, base] = await Promise.all([
+    studentsOf(db, id),
+    joinCodeOf(db, id, now),
+    teachersOf(db, id, now),
+    groupsOf(db, [id]),
+    pairsApart(db, id),
+    seatsOf(db, id),
+    hasFeed(db, { class: id, person: visitor.id }),
+    view === "groups" ? lastResultsOf(db, id, now) : {},
+    baseAddress(),
+  ]);
+  const goals = await studentGoals(
+    db,
+    students.map((student) => student.id),
+  );
   return (
     <ClassScreen
       classes={classes}
       group={group}
+      view={view}
       students={students}
+      goals={goals}
+      groups={groups}
+      apart={apart}
+      lastResults={lastResults}
+      seats={seats}
+      teachers={teachers}
       code={code}
+      feed={feed}
       zone={visitor.zone}
-      joinAddress={`${host}/join`}
+      joinAddress={`${base.replace(/^https?:\/\//, "")}/join`}
     />
   );
 }

@@ -1,0 +1,16 @@
+import { classCalendar } from "@/server/class-calendar";
+import { baseAddress } from "@/server/base-address";
+import { numberFrom, route } from "@/server/route";
+
+/** What the class has, as a file to keep. */
+export const GET = route(
+  "see class",
+  (params) => ({ class: numberFrom(params, "class") }),
+  async ({ db, now, params }) =>
+    new Response(await classCalendar(db, numberFrom(params, "class"), await baseAddress(), now), {
+      headers: {
+        "content-type": "text/calendar; charset=utf-8",
+        "content-disposition": 'attachment; filename="class.ics"',
+      },
+    }),
+);

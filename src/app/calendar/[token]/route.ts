@@ -1,0 +1,20 @@
+import { classCalendar } from "@/server/class-calendar";
+import { feedOf } from "@/data/feeds";
+import { teachesClass } from "@/data/classes";
+import { baseAddress } from "@/server/base-address";
+import { route } from "@/server/route";
+import { tokenHash } from "@/server/secrets";
+
+/** A class's calendar by its secret address: whoever has the address may read it, until it is ended or she leaves the class. */
+export const GET = route(
+  "read a calendar by its address",
+  () => ({}),
+  async ({ db, now, params }) => {
+    const feed = await feedOf(db, tokenHash((params.token ?? "").replace(/\.ics$/, "")));
+    if (!feed || !(await teachesClass(db, feed.person, feed.class, now)))
+      return Response.json({ problem: "There is nothing here." }, { status: 404 });
+    return new Response(await classCalendar(db, feed.class, await baseAddress(), now), {
+      headers: { "content-type": "text/calendar; charset=utf-8", "cache-control": "private, max-age=600" },
+    });
+  },
+);

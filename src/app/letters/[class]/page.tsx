@@ -1,0 +1,23 @@
+import type { Metadata } from "next";
+import { classById, studentsOf } from "@/data/classes";
+import { LettersScreen } from "@/screens/classes/letters-screen";
+import { baseAddress } from "@/server/base-address";
+import { enter, idFrom } from "@/server/page";
+
+export const metadata: Metadata = { title: "Letters home" };
+
+export default async function LettersPage({ params }: { params: Promise<{ class: string }> }) {
+  const id = idFrom((await params).class) ?? -1;
+  const { db, visitor } = await enter("see class", { class: id });
+  const [group, students] = await Promise.all([classById(db, id), studentsOf(db, id)]);
+  return (
+    <LettersScreen
+      className={group!.name}
+      subject={group!.subject}
+      teacher={`${visitor.givenName} ${visitor.familyName}`}
+      school={visitor.schoolName ?? ""}
+      students={students}
+      joinAddress={`${(await baseAddress()).replace(/^https?:\/\//, "")}/join`}
+    />
+  );
+}

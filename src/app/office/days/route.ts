@@ -1,0 +1,25 @@
+import { addDays, schoolClock } from "@/core/calendar/school-calendar";
+import { CalendarError, readDaysOff } from "@/formats/icalendar";
+import { route } from "@/server/route";
+
+const LARGEST = 2_000_000;
+const DAYS_BACK = 30;
+const DAYS_ON = 550;
+
+/** Reads days off from an iCalendar file, to be looked at before they are kept. Changes nothing. */
+export const POST = route(
+  "change the school's calendar",
+  () => ({}),
+  async ({ visitor, now, request }) => {
+    const text = await request.text();
+    if (text.length > LARGEST)
+      return Response.json({ problem: "This file is larger than 2 MB. Nothing was changed." }, { status: 413 });
+    const today = schoolClock(now, visitor.zone).date;
+    try {
+      return Response.json(readDaysOff(text, addDays(today, -DAYS_BACK), addDays(today, DAYS_ON)));
+    } catch (error) {
+      if (!(error instanceof CalendarError)) throw error;
+      return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });
+    }
+  },
+);

@@ -1,0 +1,15 @@
+import type { ReactNode } from "react";
+import { OfficeBar } from "@/screens/office/office-bar";
+import { enter } from "@/server/page";
+
+export default async function OfficeLayout({ children }: { children: ReactNode }) {
+  const { visitor } = await enter("change the school's calendar");
+  return (
+    <div className="flex h-dvh flex-col">
+      <OfficeBar name={`${visitor.givenName} ${visitor.familyName}`} school={visitor.schoolName ?? ""} />
+      <main id="main" className="min-h-0 flex-1 overflow-auto">
+        {children}
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,25 @@
+import { RosterError } from "@/formats/one-roster";
+import { route } from "@/server/route";
+import { schoolOf } from "@/server/school-of";
+import { bringInRoster, readSchoolRoster } from "@/server/school-roster";
+
+const LARGEST = 20_000_000;
+
+/** Takes a roster as a OneRoster zip or a table. Without `?apply=1` it only says what would change. */
+export const POST = route(
+  "change the school's roster",
+  () => ({}),
+  async ({ db, visitor, now, request }) => {
+    const bytes = new Uint8Array(await request.arrayBuffer());
+    if (bytes.length > LARGEST)
+      return Response.json({ problem: "This file is larger than 20 MB. Nothing was changed." }, { status: 413 });
+    const apply = new URL(request.url).searchParams.get("apply") === "1";
+    try {
+      const to = { district: visitor.district, school: schoolOf(visitor), year: now.getFullYear() };
+      return Response.json(await bringInRoster(db, to, readSchoolRoster(bytes), apply));
+    } catch (error) {
+      if (!(error instanceof RosterError)) throw error;
+      return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });
+    }
+  },
+);

@@ -1,0 +1,84 @@
+import { changesNothing, planImport, type Present, type Roster } from "./import-plan";
+
+const student = (key: string, givenName: string, more: Partial<Roster["students"][number]> = {}) => ({
+  key,
+  rosterId: key,
+  givenName,
+  familyName: "Test",
+  grade: 5,
+  homeLanguage: null,
+  factor: null,
+  ...more,
+});
+const kittiwake = { key: "c1", rosterId: "c1", name: "5 Kittiwake", subject: "", gradeFrom: 5, gradeTo: 5 };
+const roster = (students: Roster["students"], more: Partial<Roster> = {}): Roster => ({
+  students,
+  classes: [kittiwake],
+  enrolments: students.map(({ key }) => ({ class: "c1", student: key, from: null, to: null })),
+  over: [],
+  whole: false,
+  ...more,
+});
+const present: Present = {
+  students: [
+    { id: 1, rosterId: "u1", givenName: "Aisha", familyName: "Test", grade: 5 },
+    { id: 2, rosterId: null, givenName: "Bo", familyName: "Test", grade: 5 },
+    { id: 3, rosterId: "u3", givenName: "Cato", familyName: "Test", grade: 5 },
+  ],
+  classes: [{ id: 9, rosterId: "c1", name: "5 Kittiwake" }],
+  enrolments: [
+    { class: 9, student: 1 },
+    { class: 9, student: 2 },
+    { class: 9, student: 3 },
+  ],
+};
+
+test("the same roster again changes nothing", () => {
+  expect(changesNothing(planImport(roster([student("u1", "Aisha"), student("u3", "Cato")]), present))).toBe(true);
+});
+
+test("whoever is new is added and enrolled; whoever is there already is enrolled only", () => {
+  const puffin = { ...kittiwake, key: "c2", rosterId: "c2", name: "4/5 Puffin" };
+  const plan = planImport(
+    roster([student("u1", "Aisha"), student("u8", "Dina")], {
+      classes: [puffin],
+      enrolments: ["u1", "u8"].map((key) => ({ class: "c2", student: key, from: null, to: null })),
+    }),
+    present,
+  );
+  expect(plan.addStudents.map(({ givenName }) => givenName)).toEqual(["Dina"]);
+  expect(plan.addClasses).toEqual([puffin]);
+  expect(plan.enrol).toHaveLength(2);
+  expect(plan.known.students).toEqual({ u1: 1 });
+});
+
+test("a new name or grade is changed, and an identifier is written to whoever was typed in by hand", () => {
+  const plan = planImport(roster([student("u1", "Aïsha", { grade: 6 }), student("u2", "Bo")]), present);
+  expect(plan.changeStudents).toEqual([
+    { id: 1, givenName: "Aïsha", familyName: "Test", grade: 6, rosterId: "u1" },
+    { id: 2, givenName: "Bo", familyName: "Test", grade: 5, rosterId: "u2" },
+  ]);
+  expect(plan.addStudents).toEqual([]);
+});
+
+test("a namesake with another identifier is somebody else", () => {
+  expect(planImport(roster([student("u7", "Aisha")]), present).addStudents).toHaveLength(1);
+});
+
+test("in a whole roster, whoever came with one and is missing has left; whoever was typed in stays", () => {
+  const plan = planImport(roster([student("u1", "Aisha")], { whole: true }), present);
+  expect(plan.leave).toEqual([{ class: 9, student: 3 }]);
+});
+
+test("in a delta only what is said to be over is over", () => {
+  const delta = roster([], { enrolments: [], over: [{ class: "c1", student: "u3" }] });
+  expect(planImport(delta, present).leave).toEqual([{ class: 9, student: 3 }]);
+  expect(planImport(roster([]), present).leave).toEqual([]);
+});
+
+test("a list without identifiers knows students by their names", () => {
+  const list = roster([student("line 1", "bo ", { rosterId: null }), student("line 2", "Eve", { rosterId: null })]);
+  const plan = planImport(list, present);
+  expect(plan.addStudents.map(({ givenName }) => givenName)).toEqual(["Eve"]);
+  expect(plan.enrol).toEqual([{ class: "c1", student: "line 2", from: null, to: null }]);
+});

@@ -1,0 +1,155 @@
+/** A roster, from whatever it was read, in one shape. `key`: what joins its parts; a roster's identifier or a line. */
+export interface Roster {
+  students: {
+    key: string;
+    rosterId: string | null;
+    givenName: string;
+    familyName: string;
+    grade: number | null;
+    homeLanguage: string | null;
+    factor: number | null;
+  }[];
+  classes: {
+    key: string;
+    rosterId: string | null;
+    name: string;
+    subject: string;
+    gradeFrom: number;
+    gradeTo: number;
+  }[];
+  enrolments: { class: string; student: string; from: string | null; to: string | null }[];
+  /** Enrolments that are over, by keys of a class and a student. */
+  over: { class: string; student: string }[];
+  /** Whoever came with an earlier roster and is not in this one has left the classes of this one. */
+  whole: boolean;
+}
+
+/** Who is there already. */
+export interface Present {
+  students: {
+    id: number;
+    rosterId: string | null;
+    givenName: string;
+    familyName: string;
+    grade: number | null;
+  }[];
+  classes: { id: number; rosterId: string | null; name: string }[];
+  enrolments: { class: number; student: number }[];
+}
+
+/** What bringing the roster in would change. Keys stand for what is new. */
+export interface ImportPlan {
+  addStudents: Roster["students"];
+  /** Names or grades that are others now. */
+  changeStudents: {
+    id: number;
+    givenName: string;
+    familyName: string;
+    grade: number | null;
+    rosterId: string | null;
+  }[];
+  addClasses: Roster["classes"];
+  enrol: { class: string; student: string; from: string | null; to: string | null }[];
+  leave: { class: number; student: number }[];
+  /** Keys of what is there already. */
+  known: { students: Record<string, number>; classes: Record<string, number> };
+}
+
+const plain = (text: string) => text.trim().toLowerCase();
+const nameKey = (student: { givenName: string; familyName: string }) =>
+  `${plain(student.givenName)} ${plain(student.familyName)}`;
+
+/**
+ * Compares a roster with who is there. A student is known by the roster's identifier, else by the name; bringing the same
+ * roster in again changes nothing.
+ */
+export function planImport(roster: Roster, present: Present): ImportPlan {
+  const byRosterId = new Map(present.students.flatMap((one) => (one.rosterId ? [[one.rosterId, one] as const] : [])));
+  const byName = new Map(present.students.map((one) => [nameKey(one), one]));
+  const classByRosterId = new Map(
+    present.classes.flatMap((one) => (one.rosterId ? [[one.rosterId, one] as const] : [])),
+  );
+  const classByName = new Map(present.classes.map((one) => [plain(one.name), one]));
+  const plan: ImportPlan = {
+    addStudents: [],
+    changeStudents: [],
+    addClasses: [],
+    enrol: [],
+    leave: [],
+    known: { students: {}, classes: {} },
+  };
+  const taken = new Set<number>();
+  for (const student of roster.students) {
+    const named = byName.get(nameKey(student));
+    // A namesake with another identifier is somebody else.
+    const match =
+      (student.rosterId ? byRosterId.get(student.rosterId) : undefined) ??
+      (named && (!student.rosterId || !named.rosterId) ? named : undefined);
+    if (!match || taken.has(match.id)) {
+      plan.addStudents.push(student);
+      continue;
+    }
+    taken.add(match.id);
+    plan.known.students[student.key] = match.id;
+    const grade = student.grade ?? match.grade;
+    const rosterId = student.rosterId ?? match.rosterId;
+    if (
+      student.givenName !== match.givenName ||
+      student.familyName !== match.familyName ||
+      grade !== match.grade ||
+      rosterId !== match.rosterId
+    )
+      plan.changeStudents.push({
+        id: match.id,
+        givenName: student.givenName,
+        familyName: student.familyName,
+        grade,
+        rosterId,
+      });
+  }
+  for (const group of roster.classes) {
+    const match =
+      (group.rosterId ? classByRosterId.get(group.rosterId) : undefined) ?? classByName.get(plain(group.name));
+    if (match) plan.known.classes[group.key] = match.id;
+    else plan.addClasses.push(group);
+  }
+  const studentId = (key: string) => plan.known.students[key] ?? byRosterId.get(key)?.id;
+  const classId = (key: string) => plan.known.classes[key] ?? classByRosterId.get(key)?.id;
+  const enrolled = new Set(present.enrolments.map((one) => `${one.class} ${one.student}`));
+  const wanted = new Set<string>();
+  for (const enrolment of roster.enrolments) {
+    const [group, student] = [classId(enrolment.class), studentId(enrolment.student)];
+    if (group !== undefined && student !== undefined) {
+      wanted.add(`${group} ${student}`);
+      if (enrolled.has(`${group} ${student}`)) continue;
+      plan.known.students[enrolment.student] = student;
+      plan.known.classes[enrolment.class] = group;
+    }
+    plan.enrol.push(enrolment);
+  }
+  const leaving = new Set<string>();
+  for (const { class: group, student } of roster.over) {
+    const key = `${classId(group)} ${studentId(student)}`;
+    if (enrolled.has(key)) leaving.add(key);
+  }
+  if (roster.whole) {
+    const concerned = new Set(Object.values(plan.known.classes));
+    const fromRoster = new Set(present.students.filter(({ rosterId }) => rosterId !== null).map(({ id }) => id));
+    for (const { class: group, student } of present.enrolments)
+      if (concerned.has(group) && fromRoster.has(student) && !wanted.has(`${group} ${student}`))
+        leaving.add(`${group} ${student}`);
+  }
+  plan.leave = [...leaving].map((key) => {
+    const [group, student] = key.split(" ").map(Number);
+    return { class: group!, student: student! };
+  });
+  return plan;
+}
+
+export const changesNothing = (plan: ImportPlan): boolean =>
+  plan.addStudents.length +
+    plan.changeStudents.length +
+    plan.addClasses.length +
+    plan.enrol.length +
+    plan.leave.length ===
+  0;

@@ -1,0 +1,27 @@
+import { letterHome, letterLanguages } from "./letter";
+
+const facts = {
+  student: "Pau Ferran",
+  className: "5 Kittiwake",
+  subject: "mathematics and reading",
+  teacher: "Ines Halloran",
+  school: "Lighthouse Road Primary",
+  address: "satchel.example/join",
+  signInName: "pau.ferran",
+};
+
+test("a letter home is in the family's language, a regional one too, else in English", () => {
+  expect(letterHome(facts, "es").greeting).toBe("Estimada familia de Pau Ferran:");
+  expect(letterHome(facts, "es-MX").language).toBe("es");
+  expect(letterHome(facts, "pl").language).toBe("en");
+  expect(letterHome(facts, null).language).toBe("en");
+});
+
+test("in every language it says where to go and which name to type, and never a password", () => {
+  for (const language of letterLanguages) {
+    const text = letterHome(facts, language).paragraphs.join(" ");
+    expect(text).toContain("satchel.example/join");
+    expect(text).toContain("pau.ferran");
+    expect(text).toContain("5 Kittiwake");
+  }
+});

@@ -1,0 +1,31 @@
+import type { Queryable } from "./db";
+
+/** A message as it would be sent. */
+export interface Message {
+  toName: string;
+  toAddress: string;
+  subject: string;
+  body: string;
+}
+
+/** The mail stand-in: what would be sent is kept to be read. */
+export async function addMessages(
+  tx: Queryable,
+  from: { school: number; person: number; at: Date },
+  messages: readonly Message[],
+): Promise<void> {
+  await tx.query(
+    `insert into outbox (school_id, by_id, to_name, to_address, subject, body, at)
+     select $1, $2, m."toName", m."toAddress", m.subject, m.body, $3
+       from jsonb_to_recordset($4::jsonb) as m("toName" text, "toAddress" text, subject text, body text)`,
+    [from.school, from.person, from.at, JSON.stringify(messages)],
+  );
+}
+
+/** What a person's acts would have sent, the newest first. */
+export async function messagesBy(db: Queryable, person: number): Promise<(Message & { id: number; at: Date })[]> {
+  return db.query(
+    `select id, to_name "toName", to_address "toAddress", subject, body, at from outbox where by_id = $1 order by id desc limit 200`,
+    [person],
+  );
+}

@@ -1,0 +1,157 @@
+import type { ImportPlan, Present } from "@/core/roster/import-plan";
+import { signInName } from "@/core/roster/sign-in-name";
+import { one, type Queryable } from "./db";
+
+/** Students, classes and enrolments of a school, to compare a roster with. */
+export async function presentAt(db: Queryable, school: number): Promise<Present> {
+  const [students, classes, enrolments] = await Promise.all([
+    db.query<Present["students"][number]>(
+      `select id, roster_id "rosterId", given_name "givenName", family_name "familyName", grade from person
+        where school_id = $1 and kind = 'student' and active order by id`,
+      [school],
+    ),
+    db.query<Present["classes"][number]>(
+      `select id, roster_id "rosterId", name from class where school_id = $1 and archived is null order by id`,
+      [school],
+    ),
+    db.query<Present["enrolments"][number]>(
+      `select n.class_id class, n.student_id student from enrolment n join class c on c.id = n.class_id
+        where c.school_id = $1 and c.archived is null`,
+      [school],
+    ),
+  ]);
+  return { students, classes, enrolments };
+}
+
+/** Brings a roster in, all of it or nothing. New students get a name to sign in with and no password yet. */
+export async function applyImport(
+  tx: Queryable,
+  to: { district: number; school: number; year: number },
+  plan: ImportPlan,
+): Promise<void> {
+  const taken = new Set(
+    (await tx.query<{ name: string }>("select sign_in_name as name from person where sign_in_name is not null")).map(
+      ({ name }) => name,
+    ),
+  );
+  const students: Record<string, number> = { ...plan.known.students };
+  const rows = plan.addStudents.map((student) => {
+    const name = signInName(student, taken);
+    taken.add(name);
+    return { ...student, name };
+  });
+  const added = await tx.query<{ id: number; name: string }>(
+    `insert into person (district_id, school_id, kind, given_name, family_name, sign_in_name, grade, roster_id, family_language, time_factor)
+     select $1, $2, 'student', s."givenName", s."familyName", s.name, s.grade, s."rosterId", s."homeLanguage", coalesce(s.factor, 1)
+       from jsonb_to_recordset($3::jsonb) as s("givenName" text, "familyName" text, name text, grade smallint, "rosterId" text,
+                                               "homeLanguage" text, factor numeric)
+     returning id, sign_in_name as name`,
+    [to.district, to.school, JSON.stringify(rows)],
+  );
+  const byName = new Map(added.map(({ id, name }) => [name, id]));
+  for (const { key, name } of rows) students[key] = byName.get(name)!;
+  await tx.query(
+    `update person p set given_name = s."givenName", family_name = s."familyName", grade = s.grade, roster_id = s."rosterId"
+       from jsonb_to_recordset($2::jsonb) as s(id int, "givenName" text, "familyName" text, grade smallint, "rosterId" text)
+      where p.id = s.id and p.school_id = $1 and p.kind = 'student'`,
+    [to.school, JSON.stringify(plan.changeStudents)],
+  );
+  const classes: Record<string, number> = { ...plan.known.classes };
+  for (const group of plan.addClasses) {
+    const { id } = await one<{ id: number }>(
+      tx,
+      `insert into class (school_id, name, subject, year, grade_from, grade_to, roster_id)
+       values ($1, $2, $3, $4, $5, $6, $7) returning id`,
+      [to.school, group.name, group.subject, to.year, group.gradeFrom, group.gradeTo, group.rosterId],
+    );
+    classes[group.key] = id;
+  }
+  const enrol = plan.enrol.flatMap(({ class: group, student, from, to: until }) =>
+    classes[group] === undefined || students[student] === undefined
+      ? []
+      : [{ class: classes[group], student: students[student], from, to: until }],
+  );
+  await tx.query(
+    `insert into enrolment (class_id, student_id, from_date, to_date)
+     select e.class, e.student, e."from", e."to"
+       from jsonb_to_recordset($1::jsonb) as e(class int, student int, "from" date, "to" date)
+     on conflict (class_id, student_id) do nothing`,
+    [JSON.stringify(enrol)],
+  );
+  await tx.query(
+    `delete from enrolment n using jsonb_to_recordset($1::jsonb) as l(class int, student int)
+      where n.class_id = l.class and n.student_id = l.student`,
+    [JSON.stringify(plan.leave)],
+  );
+}
+
+/** Teachers of a roster who are known here by their e-mail address lead its classes. */
+export async function linkTeachers(
+  tx: Queryable,
+  school: number,
+  links: readonly { classRosterId: string; email: string }[],
+): Promise<void> {
+  await tx.query(
+    `insert into class_teacher (class_id, person_id, role)
+     select c.id, p.id, case when exists (select 1 from class_teacher t where t.class_id = c.id) then 'co-teacher' else 'lead' end
+       from jsonb_to_recordset($2::jsonb) as l("classRosterId" text, email text)
+       join class c on c.roster_id = l."classRosterId" and c.school_id = $1
+       join person p on lower(p.email) = lower(l.email) and p.kind = 'adult' and p.school_id = $1
+     on conflict (class_id, person_id) do nothing`,
+    [school, JSON.stringify(links)],
+  );
+}
+
+/** New secrets for students of a class; only hashes are kept. */
+export async function setSecrets(
+  tx: Queryable,
+  secrets: readonly { student: number; hash: string; kind: "pictures" | "words" }[],
+): Promise<void> {
+  await tx.query(
+    `update person p set password_hash = s.hash, secret_kind = s.kind
+       from jsonb_to_recordset($1::jsonb) as s(student int, hash text, kind text) where p.id = s.student and p.kind = 'student'`,
+    [JSON.stringify(secrets)],
+  );
+  // Whoever is signed in with the old one is asked again.
+  await tx.query("delete from session where person_id = any($1::int[])", [secrets.map(({ student }) => student)]);
+}
+
+export async function removeEnrolment(tx: Queryable, classId: number, student: number): Promise<void> {
+  await tx.query("delete from enrolment where class_id = $1 and student_id = $2", [classId, student]);
+  await tx.query(
+    "delete from group_member m using student_group g where g.id = m.group_id and g.class_id = $1 and m.student_id = $2",
+    [classId, student],
+  );
+}
+
+export async function addEnrolments(tx: Queryable, classId: number, students: readonly number[]): Promise<void> {
+  await tx.query(
+    "insert into enrolment (class_id, student_id) select $1, unnest($2::int[]) on conflict (class_id, student_id) do nothing",
+    [classId, students],
+  );
+}
+
+/** What is known of a student to plan for her. */
+export interface StudentFacts {
+  grade: number | null;
+  readingGrade: number | null;
+  factor: number;
+  readsAloud: boolean;
+  languages: string[];
+  familyLanguage: string | null;
+}
+
+export async function setStudentFacts(db: Queryable, student: number, facts: StudentFacts): Promise<void> {
+  await db.query(
+    `update person set grade = $2, reading_grade = $3, time_factor = $4, reads_aloud = $5, languages = $6::text[], family_language = $7
+      where id = $1 and kind = 'student'`,
+    [student, facts.grade, facts.readingGrade, facts.factor, facts.readsAloud, facts.languages, facts.familyLanguage],
+  );
+}
+
+export async function addStudentGoal(db: Queryable, student: number, year: number, goal: string): Promise<void> {
+  await db.query(
+    "insert into student_goal (student_id, year, goal) values ($1, $2, $3) on conflict (student_id, year, goal) do nothing",
+    [student, year, goal],
+  );
+}

@@ -1,0 +1,203 @@
+import { strFromU8, unzipSync } from "fflate";
+import Papa from "papaparse";
+import { readGrade } from "@/core/roster/read-roster";
+
+/**
+ * OneRoster 1.1 and 1.2 as a zip of CSV files (1EdTech; column names from memory of the published bindings). Only what a
+ * class needs is read: schools, classes, people, who is in which class.
+ */
+export interface OneRosterStudent {
+  rosterId: string;
+  givenName: string;
+  familyName: string;
+  grade: number | null;
+}
+
+export interface OneRosterClass {
+  rosterId: string;
+  name: string;
+  subject: string;
+  grades: number[];
+}
+
+export interface OneRosterEnrolment {
+  class: string;
+  person: string;
+  role: "student" | "teacher";
+  from: string | null;
+  to: string | null;
+}
+
+export interface OneRoster {
+  version: "1.1" | "1.2";
+  /** "bulk": what is not in the file is over. "delta": only what is said to be deleted is. */
+  mode: "bulk" | "delta";
+  students: OneRosterStudent[];
+  teachers: { rosterId: string; name: string; email: string }[];
+  classes: OneRosterClass[];
+  enrolments: OneRosterEnrolment[];
+  /** Of a delta: students and enrolments that are to be deleted, by identifier or by class and person. */
+  gone: { students: string[]; enrolments: { class: string; person: string }[] };
+  /** Rows that could not be read: the file, the line in it, and why. */
+  problems: { file: string; line: number; text: string }[];
+}
+
+/** Why a file is no roster at all. */
+export class RosterError extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = "RosterError";
+  }
+}
+
+type Row = Record<string, string>;
+const LARGEST = 40_000_000;
+const MOST_ROWS = 60_000;
+
+function filesOf(bytes: Uint8Array): Map<string, string> {
+  let files: Record<string, Uint8Array>;
+  let size = 0;
+  try {
+    files = unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        if (!/\.csv$/i.test(name)) return false;
+        size += originalSize;
+        // A small zip can hold endless zeros: it is weighed before it is unpacked.
+        if (size > LARGEST) throw new RosterError("This roster is larger than 40 MB unpacked.");
+        return true;
+      },
+    });
+  } catch (error) {
+    if (error instanceof RosterError) throw error;
+    throw new RosterError("This is no zip file that can be opened.");
+  }
+  return new Map(
+    Object.entries(files).map(([name, content]) => [name.split("/").pop()!.toLowerCase(), strFromU8(content)]),
+  );
+}
+
+function rowsOf(text: string | undefined, file: string, needed: readonly string[]): Row[] {
+  if (text === undefined) return [];
+  const { data, meta } = Papa.parse<Row>(text.replace(/^\uFEFF/, "").replace(/\r\n?/g, "\n"), {
+    header: true,
+    skipEmptyLines: "greedy",
+  });
+  const missing = needed.filter((name) => !meta.fields?.includes(name));
+  if (missing.length > 0) throw new RosterError(`${file} has no column ${missing.join(", ")}.`);
+  if (data.length > MOST_ROWS) throw new RosterError(`${file} has more than ${MOST_ROWS} lines.`);
+  return data;
+}
+
+const list = (cell: string | undefined) =>
+  (cell ?? "")
+    .split(",")
+    .map((part) => part.trim())
+    .filter(Boolean);
+const dateOf = (cell: string | undefined) => (/^\d{4}-\d\d-\d\d/.exec(cell ?? "") ? cell!.slice(0, 10) : null);
+
+/** @throws RosterError when it is no OneRoster file; single rows that cannot be read are in `problems` */
+export function readOneRoster(bytes: Uint8Array): OneRoster {
+  const files = filesOf(bytes);
+  if (!files.has("users.csv") || !files.has("enrollments.csv") || !files.has("classes.csv"))
+    throw new RosterError("This zip has no users.csv, classes.csv and enrollments.csv, so it is no OneRoster file.");
+  const manifest = new Map(
+    rowsOf(files.get("manifest.csv"), "manifest.csv", ["propertyName", "value"]).map((row) => [
+      row.propertyName,
+      row.value,
+    ]),
+  );
+  const version = manifest.get("oneroster.version") === "1.2" || files.has("roles.csv") ? "1.2" : "1.1";
+  const mode = manifest.get("file.enrollments") === "delta" ? "delta" : "bulk";
+  const problems: OneRoster["problems"] = [];
+  const read = (file: string, needed: readonly string[]) =>
+    rowsOf(files.get(file), file, needed).flatMap((row, at) => {
+      const line = at + 2;
+      const lacking = needed.filter((name) => !row[name]?.trim());
+      if (lacking.length === 0) return [{ row, line, gone: row.status === "tobedeleted" }];
+      problems.push({ file, line, text: `${lacking.join(", ")} is empty.` });
+      return [];
+    });
+
+  const roles = new Map<string, string>();
+  for (const { row, gone } of read("roles.csv", ["userSourcedId", "role"]))
+    if (!gone && (row.roleType !== "secondary" || !roles.has(row.userSourcedId!)))
+      roles.set(row.userSourcedId!, row.role!);
+
+  const students: OneRosterStudent[] = [];
+  const teachers: OneRoster["teachers"] = [];
+  const goneStudents: string[] = [];
+  const known = new Set<string>();
+  for (const { row, line, gone } of read("users.csv", ["sourcedId", "givenName", "familyName"])) {
+    const id = row.sourcedId!.trim();
+    const role = (version === "1.2" ? roles.get(id) : row.role)?.toLowerCase();
+    if (known.has(id)) {
+      problems.push({ file: "users.csv", line, text: `${id} is there twice.` });
+      continue;
+    }
+    if (role !== "student" && role !== "teacher") {
+      // Parents, aides and others have no place in a class; only a missing role is a mistake.
+      if (!role) problems.push({ file: "users.csv", line, text: `${id} has no role.` });
+      continue;
+    }
+    known.add(id);
+    if (role === "teacher")
+      teachers.push({ rosterId: id, name: `${row.givenName} ${row.familyName}`, email: row.email?.trim() ?? "" });
+    else if (gone) goneStudents.push(id);
+    else {
+      const [grade] = list(row.grades);
+      const level = grade === undefined ? null : readGrade(grade);
+      if (grade !== undefined && level === null) {
+        problems.push({ file: "users.csv", line, text: `“${grade}” is no grade from K to 12.` });
+        continue;
+      }
+      students.push({
+        rosterId: id,
+        givenName: row.givenName!.trim(),
+        familyName: row.familyName!.trim(),
+        grade: level,
+      });
+    }
+  }
+
+  const classes = read("classes.csv", ["sourcedId", "title"]).flatMap(({ row, gone }): OneRosterClass[] =>
+    gone
+      ? []
+      : [
+          {
+            rosterId: row.sourcedId!.trim(),
+            name: row.title!.trim().slice(0, 80),
+            subject: list(row.subjects)[0] ?? "",
+            grades: list(row.grades).flatMap((grade) => readGrade(grade) ?? []),
+          },
+        ],
+  );
+  const classIds = new Set(classes.map(({ rosterId }) => rosterId));
+  const people = new Set([...students.map(({ rosterId }) => rosterId), ...teachers.map(({ rosterId }) => rosterId)]);
+  const enrolments: OneRosterEnrolment[] = [];
+  const goneEnrolments: { class: string; person: string }[] = [];
+  for (const { row, line, gone } of read("enrollments.csv", ["classSourcedId", "userSourcedId", "role"])) {
+    const [group, person, role] = [row.classSourcedId!.trim(), row.userSourcedId!.trim(), row.role!.toLowerCase()];
+    if (gone) {
+      goneEnrolments.push({ class: group, person });
+      continue;
+    }
+    if (role !== "student" && role !== "teacher") continue;
+    // Of a delta, the class and the person may have come with an earlier file.
+    const missing = mode === "delta" ? null : !classIds.has(group) ? group : !people.has(person) ? person : null;
+    if (missing !== null) {
+      problems.push({ file: "enrollments.csv", line, text: `There is no ${missing} in this roster.` });
+      continue;
+    }
+    enrolments.push({ class: group, person, role, from: dateOf(row.beginDate), to: dateOf(row.endDate) });
+  }
+  return {
+    version,
+    mode,
+    students,
+    teachers,
+    classes,
+    enrolments,
+    gone: { students: goneStudents, enrolments: goneEnrolments },
+    problems,
+  };
+}

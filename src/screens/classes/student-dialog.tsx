@@ -1,0 +1,136 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState, useTransition } from "react";
+import { factors } from "@/core/assign/extra-time";
+import { gradeName } from "@/core/find/grade";
+import type { Class, Student } from "@/data/classes";
+import { changeStudent } from "@/server/actions/roster";
+import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
+import { Dialog } from "@/ui/dialog";
+import { Field, inputClasses, TextInput } from "@/ui/field";
+import { Notice } from "@/ui/notice";
+import { tell } from "@/ui/toast";
+
+type Factor = (typeof factors)[number];
+
+/** What is known of one student to plan for her; only her teachers see it. */
+export function StudentDialog({ group, student, onClose }: { group: Class; student: Student; onClose: () => void }) {
+  const [grade, setGrade] = useState(student.grade);
+  const [reads, setReads] = useState(student.readingGrade === null ? "" : String(student.readingGrade));
+  const [factor, setFactor] = useState(student.factor as Factor);
+  const [aloud, setAloud] = useState(student.readsAloud);
+  const [languages, setLanguages] = useState(student.languages.join(", "));
+  const [home, setHome] = useState(student.familyLanguage ?? "");
+  const [goal, setGoal] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const router = useRouter();
+  const keep = () =>
+    start(async () => {
+      const outcome = await changeStudent({
+        class: group.id,
+        students: [student.id],
+        facts: {
+          grade,
+          readingGrade: reads.trim() === "" ? null : Number(reads.replace(",", ".")),
+          factor,
+          readsAloud: aloud,
+          languages: languages
+            .split(",")
+            .map((tag) => tag.trim())
+            .filter(Boolean),
+          familyLanguage: home.trim() || null,
+        },
+        goal,
+      });
+      if (!outcome.ok) return setProblem(outcome.problem);
+      onClose();
+      router.refresh();
+      tell(`Kept for ${student.givenName}.`);
+    });
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`${student.givenName} ${student.familyName}`}>
+      <form
+        className="grid gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        <div className="grid grid-cols-3 gap-4">
+          <Field label="Grade">
+            {(control) => (
+              <select
+                {...control}
+                className={inputClasses}
+                value={grade ?? ""}
+                onChange={(event) => setGrade(event.target.value === "" ? null : Number(event.target.value))}
+              >
+                <option value="">not said</option>
+                {Array.from({ length: 13 }, (_, at) => (
+                  <option key={at} value={at}>
+                    {gradeName(at)}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <Field label="Reads at grade">
+            {(control) => (
+              <TextInput
+                {...control}
+                inputMode="decimal"
+                value={reads}
+                placeholder="4.5"
+                onChange={(event) => setReads(event.target.value)}
+              />
+            )}
+          </Field>
+          <Field label="Time">
+            {(control) => (
+              <select
+                {...control}
+                className={inputClasses}
+                value={factor}
+                onChange={(event) => setFactor(Number(event.target.value) as Factor)}
+              >
+                {factors.map((one) => (
+                  <option key={one} value={one}>
+                    {one === 1 ? "as planned" : `${one} × as long`}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+        </div>
+        <div className="grid grid-cols-2 gap-4">
+          <Field label="Reads in (en, es …)">
+            {(control) => (
+              <TextInput {...control} value={languages} onChange={(event) => setLanguages(event.target.value)} />
+            )}
+          </Field>
+          <Field label="Language of the letter home">
+            {(control) => <TextInput {...control} value={home} onChange={(event) => setHome(event.target.value)} />}
+          </Field>
+        </div>
+        <label className="flex items-center gap-2">
+          <Checkbox label="Has things read aloud" checked={aloud} onChange={setAloud} /> Has things read aloud
+        </label>
+        <Field label="A goal of her own, for this year" help="Proposed as a goal tag when you assign.">
+          {(control) => (
+            <TextInput {...control} maxLength={120} value={goal} onChange={(event) => setGoal(event.target.value)} />
+          )}
+        </Field>
+        {problem && <Notice tone="warning">{problem}</Notice>}
+        <p className="text-[13px] text-ink-soft">Only the teachers of {group.name} see this.</p>
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Leave it</Button>
+          <Button look="main" type="submit" disabled={busy}>
+            Keep
+          </Button>
+        </div>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,24 @@
+"use client";
+import { LogOut } from "lucide-react";
+import { leave } from "@/server/actions/sign-in";
+import { Button } from "@/ui/button";
+import { useKeys } from "@/ui/keys";
+import { undoLatest } from "@/ui/toast";
+import { Brand } from "../shell/brand";
+import { ThemeButton } from "../shell/theme-button";
+
+export function OfficeBar({ name, school }: { name: string; school: string }) {
+  useKeys({ u: undoLatest });
+  return (
+    <header className="flex h-[46px] items-center gap-4 border-b border-line bg-card px-5">
+      <Brand />
+      <span className="flex-1 text-ink-soft">
+        Office of {school} · {name}
+      </span>
+      <ThemeButton />
+      <Button size="small" onClick={() => void leave({})}>
+        <LogOut size={14} aria-hidden /> Sign out
+      </Button>
+    </header>
+  );
+}

@@ -1,0 +1,34 @@
+"use client";
+import type { MeetingRule, SchoolCalendar } from "@/core/calendar/school-calendar";
+import type { Class } from "@/data/classes";
+import { DaysOffCard } from "./days-off-card";
+import { MeetingsCard } from "./meetings-card";
+import { RosterCard } from "./roster-card";
+import { TermsCard } from "./terms-card";
+import { WeekCard } from "./week-card";
+
+/** What the office of a school keeps: when there is school, when classes meet, who is in them. */
+export function OfficeScreen({
+  calendar,
+  classes,
+  rules,
+  now,
+}: {
+  calendar: SchoolCalendar;
+  classes: Class[];
+  rules: MeetingRule[];
+  now: Date;
+}) {
+  return (
+    <div className="mx-auto grid max-w-6xl items-start gap-5 px-6 py-5 lg:grid-cols-2">
+      <h1 className="font-serif text-[22px] lg:col-span-2">Calendar and rosters</h1>
+      <DaysOffCard calendar={calendar} now={now} />
+      <div className="grid gap-5">
+        <TermsCard key={JSON.stringify(calendar.terms)} terms={calendar.terms} />
+        <RosterCard />
+      </div>
+      <WeekCard key={JSON.stringify([calendar.bells, calendar.cycle, calendar.weekdays])} calendar={calendar} />
+      <MeetingsCard calendar={calendar} classes={classes} rules={rules} />
+    </div>
+  );
+}

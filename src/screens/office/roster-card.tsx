@@ -1,0 +1,101 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useRef, useState } from "react";
+import type { RosterEffect } from "@/server/school-roster";
+import { Button } from "@/ui/button";
+import { Notice } from "@/ui/notice";
+import { tell } from "@/ui/toast";
+
+/** A roster of the whole school: a OneRoster zip or a table; looked at first, then brought in whole. */
+export function RosterCard() {
+  const [file, setFile] = useState<File | null>(null);
+  const [seen, setSeen] = useState<RosterEffect | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const router = useRouter();
+  const send = async (chosen: File, apply: boolean) => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      const response = await fetch(`/office/roster${apply ? "?apply=1" : ""}`, { method: "POST", body: chosen });
+      const answer = (await response.json()) as { problem: string } | RosterEffect;
+      if ("problem" in answer) {
+        setSeen(null);
+        setProblem(answer.problem);
+      } else if (apply) {
+        setFile(null);
+        setSeen(null);
+        router.refresh();
+        tell(`${answer.added} students are new, ${answer.enrolled} places in classes, ${answer.left} left.`);
+      } else setSeen(answer);
+    } catch {
+      setProblem("No connection: nothing was changed.");
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <section aria-labelledby="school-roster" className="rounded-card border border-line bg-card p-5">
+      <h2 id="school-roster" className="font-semibold">
+        Roster of the school
+      </h2>
+      <p className="mt-1 text-ink-soft">
+        A OneRoster zip (1.1 or 1.2), or a table with names, grade and class. You see what would change before anything
+        does; the same file again changes nothing.
+      </p>
+      <div className="mt-3 flex gap-2">
+        <Button disabled={busy} onClick={() => input.current?.click()}>
+          {busy ? "One moment …" : "Choose a file …"}
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".zip,.csv,.tsv,.txt"
+          className="hidden"
+          aria-label="Roster file"
+          onChange={(event) => {
+            const [chosen] = event.target.files ?? [];
+            if (chosen) {
+              setFile(chosen);
+              void send(chosen, false);
+            }
+            event.target.value = "";
+          }}
+        />
+      </div>
+      {problem && (
+        <Notice tone="warning" className="mt-3">
+          {problem}
+        </Notice>
+      )}
+      {seen && file && (
+        <div className="mt-3 rounded-card border border-line p-3" aria-live="polite">
+          <p>
+            <strong>{file.name}</strong>: {seen.kind}, {seen.students} students.
+          </p>
+          <p>
+            {seen.added} new students, {seen.changed} changed, {seen.classes} new classes, {seen.enrolled} places in
+            classes, {seen.left} leave a class.
+          </p>
+          {seen.problems.length > 0 && (
+            <>
+              <p className="mt-2 font-semibold text-clay">{seen.problems.length} lines cannot be read:</p>
+              <ul className="max-h-40 overflow-auto text-[13px]">
+                {seen.problems.map((text) => (
+                  <li key={text}>{text}</li>
+                ))}
+              </ul>
+            </>
+          )}
+          <div className="mt-3 flex gap-2">
+            <Button look="main" disabled={busy || seen.nothing} onClick={() => void send(file, true)}>
+              {seen.nothing ? "Nothing to change" : seen.problems.length > 0 ? "Bring in the rest" : "Bring it in"}
+            </Button>
+            <Button onClick={() => setSeen(null)}>Leave it</Button>
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}

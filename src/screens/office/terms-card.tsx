@@ -1,0 +1,72 @@
+"use client";
+import { useState } from "react";
+import type { SchoolCalendar } from "@/core/calendar/school-calendar";
+import { keepTerms } from "@/server/actions/office";
+import { Button } from "@/ui/button";
+import { TextInput } from "@/ui/field";
+import { Notice } from "@/ui/notice";
+import { useKeep } from "./use-keep";
+
+export function TermsCard({ terms: stored }: { terms: SchoolCalendar["terms"] }) {
+  const [terms, setTerms] = useState([...stored]);
+  const { problem, busy, keep } = useKeep();
+  const set = (at: number, change: Partial<(typeof terms)[number]>) =>
+    setTerms(terms.map((term, nth) => (nth === at ? { ...term, ...change } : term)));
+  return (
+    <section aria-labelledby="terms" className="rounded-card border border-line bg-card p-5">
+      <h2 id="terms" className="font-semibold">
+        Terms
+      </h2>
+      <ul className="mt-2 grid gap-2">
+        {terms.map((term, at) => (
+          <li key={at} className="grid grid-cols-[minmax(0,1fr)_9.5rem_9.5rem_auto] gap-2">
+            <TextInput
+              aria-label={`Name of term ${at + 1}`}
+              maxLength={60}
+              value={term.name}
+              onChange={(event) => set(at, { name: event.target.value })}
+            />
+            <TextInput
+              type="date"
+              aria-label={`${term.name || `Term ${at + 1}`} begins`}
+              value={term.from}
+              onChange={(event) => set(at, { from: event.target.value })}
+            />
+            <TextInput
+              type="date"
+              aria-label={`${term.name || `Term ${at + 1}`} ends`}
+              value={term.to}
+              onChange={(event) => set(at, { to: event.target.value })}
+            />
+            <Button
+              look="quiet"
+              aria-label={`Take out ${term.name || `term ${at + 1}`}`}
+              onClick={() => setTerms(terms.filter((_, nth) => nth !== at))}
+            >
+              ×
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {problem && (
+        <Notice tone="warning" className="mt-2">
+          {problem}
+        </Notice>
+      )}
+      <div className="mt-3 flex gap-2">
+        <Button onClick={() => setTerms([...terms, { name: "", from: "", to: "" }])}>One more</Button>
+        <Button
+          disabled={busy}
+          onClick={() =>
+            keep(
+              () => keepTerms({ terms }),
+              () => "The terms are kept.",
+            )
+          }
+        >
+          Keep the terms
+        </Button>
+      </div>
+    </section>
+  );
+}

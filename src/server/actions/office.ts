@@ -1,0 +1,145 @@
+"use server";
+import { z } from "zod";
+import { addDaysOff, calendarOf, removeDayOff, setBells, setMeetingRules, setTerms, setWeek } from "@/data/calendar";
+import { classesAt } from "@/data/classes";
+import { act, Refused } from "../act";
+import { changePlaces } from "../move-work";
+import { withoutDay } from "../reflow";
+import { schoolOf } from "../school-of";
+
+const PlainDate = z.iso.date();
+const Name = z.string().trim().min(1, "Give it a name.").max(60);
+const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time is written like 08:50.");
+
+export const keepTerms = act(
+  "change the school's calendar",
+  z.object({
+    terms: z
+      .array(
+        z
+          .object({ name: Name, from: PlainDate, to: PlainDate })
+          .refine((term) => term.from <= term.to, "A term ends after it begins."),
+      )
+      .max(20),
+  }),
+  async ({ db, visitor }, { terms }) => {
+    const sorted = [...terms].sort((one, other) => one.from.localeCompare(other.from));
+    for (const [at, term] of sorted.entries())
+      if (sorted[at - 1] && term.from <= sorted[at - 1]!.to)
+        throw new Refused(`${sorted[at - 1]!.name} and ${term.name} overlap. Nothing was changed.`);
+    await db.transaction((tx) => setTerms(tx, schoolOf(visitor), sorted));
+    return {};
+  },
+);
+
+export const keepWeek = act(
+  "change the school's calendar",
+  z.object({
+    weekdays: z.array(z.number().int().min(1).max(7)).min(1, "A week has a day of school.").max(7),
+    cycle: z.array(z.string().trim().min(1).max(12)).max(10),
+    bells: z
+      .array(
+        z
+          .object({
+            weekday: z.number().int().min(1).max(7),
+            period: z.number().int().min(1).max(20),
+            starts: WallTime,
+            ends: WallTime,
+          })
+          .refine((bell) => bell.starts < bell.ends, "A lesson ends after it begins."),
+      )
+      .max(140),
+  }),
+  async ({ db, visitor }, { weekdays, cycle, bells }) => {
+    if (new Set(cycle).size < cycle.length)
+      throw new Refused("Two days of the cycle have one name. Nothing was changed.");
+    const kept = bells.filter(({ weekday }) => weekdays.includes(weekday));
+    for (const one of kept)
+      for (const other of kept)
+        if (one.weekday === other.weekday && one.period < other.period && one.ends > other.starts)
+          throw new Refused(
+            `Lesson ${other.period} would begin before lesson ${one.period} ends. Nothing was changed.`,
+          );
+    await db.transaction(async (tx) => {
+      await setWeek(tx, schoolOf(visitor), { weekdays: [...weekdays].sort(), cycle });
+      await setBells(tx, schoolOf(visitor), kept);
+    });
+    return {};
+  },
+);
+
+/** Days off that were known before: whole days, or half days until a time. */
+export const keepDaysOff = act(
+  "change the school's calendar",
+  z.object({
+    days: z
+      .array(z.object({ date: PlainDate, name: Name, kind: z.enum(["off", "half"]), until: WallTime.nullable() }))
+      .min(1)
+      .max(400),
+  }),
+  async ({ db, visitor }, { days }) => {
+    if (days.some(({ kind, until }) => (kind === "half") !== (until !== null)))
+      throw new Refused("A half day says until when there are lessons.");
+    await addDaysOff(db, schoolOf(visitor), days);
+    return {};
+  },
+);
+
+export const takeDayBack = act(
+  "change the school's calendar",
+  z.object({ date: PlainDate }),
+  async ({ db, visitor }, { date }) => {
+    await removeDayOff(db, schoolOf(visitor), date);
+    return {};
+  },
+);
+
+/** A storm: the whole school loses a day, and what every class had planned moves on. One act, one undo. */
+export const loseSchoolDay = act(
+  "change the school's calendar",
+  z.object({ date: PlainDate, name: Name }),
+  async ({ db, visitor, now }, { date, name }) => {
+    const school = schoolOf(visitor);
+    const classes = (await classesAt(db, school)).map(({ id }) => id);
+    const before = (await calendarOf(db, school)).daysOff.find((day) => day.date === date) ?? null;
+    const { moves, stuck } = await withoutDay(db, classes, date, name);
+    if (stuck.length > 0)
+      throw new Refused(`${stuck.length} would fall after the last lesson of the calendar. Nothing was changed.`);
+    const event = await changePlaces(
+      db,
+      visitor.id,
+      now,
+      "the school lost a day",
+      moves,
+      { schoolLost: { school, date, before } },
+      (tx) => addDaysOff(tx, school, [{ date, name, kind: "lost", until: null }]),
+    );
+    return { event, moved: moves.length };
+  },
+);
+
+/** When a class meets. */
+export const keepMeetings = act(
+  "change the school's calendar",
+  z.object({
+    meetingsOf: z.number().int().positive(),
+    rules: z
+      .array(
+        z.object({
+          label: z.string().trim().max(40),
+          period: z.number().int().min(1).max(20),
+          weekday: z.number().int().min(1).max(7).nullable(),
+          cycleDay: z.string().max(12).nullable(),
+        }),
+      )
+      .max(60),
+  }),
+  async ({ db, visitor }, given) => {
+    const known = (await classesAt(db, schoolOf(visitor))).some(({ id }) => id === given.meetingsOf);
+    if (!known) throw new Refused("This class is not of your school.");
+    if (given.rules.some(({ weekday, cycleDay }) => weekday !== null && cycleDay !== null))
+      throw new Refused("A lesson is on a weekday or on a day of the cycle.");
+    await db.transaction((tx) => setMeetingRules(tx, given.meetingsOf, given.rules));
+    return {};
+  },
+);

@@ -1,0 +1,194 @@
+import { strToU8, zipSync } from "fflate";
+import { wordSecret } from "@/core/roster/secret";
+import { studentsOf } from "@/data/classes";
+import type { Db } from "@/data/db";
+import { freshDatabase } from "@/data/testing/database";
+import { smallWorld, type World } from "@/data/testing/world";
+import { bringInRoster, readSchoolRoster } from "../school-roster";
+import { actAs, answerFrom, takeSignIns, visitorOf } from "../testing/as";
+import { keepApart, keepGroups, keepSeats } from "./groups";
+import { bringInPasted, changeStudent, leaveClass, lookAtPasted, makeCards, rejoinClass } from "./roster";
+import { signInWithWords } from "./student";
+
+jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
+jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
+jest.mock("next/navigation", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").navigation);
+
+let db: Db;
+let world: World;
+const teacher = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
+const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
+  if (!outcome.ok) throw new Error(outcome.problem);
+  return outcome.value;
+};
+const roster = async () => (await studentsOf(db, world.class)).map(({ givenName }) => givenName);
+
+beforeEach(async () => {
+  await db?.close();
+  db = await freshDatabase();
+  world = await smallWorld(db);
+  answerFrom(db);
+  actAs(teacher());
+}, 60_000);
+afterAll(() => db.close());
+
+describe("a pasted roster", () => {
+  const pasted = (text: string) => ({ class: world.class, text, columns: null });
+
+  test("is looked at first and changes nothing; then the good lines come in, the bad ones are counted", async () => {
+    const text = "Given name\tFamily name\tGrade\nDina\tJarl\t5\nEspen\t\t5\nFreya\tLund\tfive";
+    const seen = value(await lookAtPasted(pasted(text)));
+    expect(seen).toMatchObject({ students: 1, fresh: 1, joining: 0, problemCount: 2, nothing: false });
+    expect(await roster()).toHaveLength(3);
+    expect(value(await bringInPasted(pasted(text)))).toEqual({ added: 1, enrolled: 1, leftOut: 2 });
+    expect(await roster()).toContain("Dina");
+  });
+
+  test("a second time it adds nobody", async () => {
+    value(await bringInPasted(pasted("Dina Jarl\nEspen Kold")));
+    expect(value(await lookAtPasted(pasted("Dina Jarl\nEspen Kold"))).nothing).toBe(true);
+    expect(value(await bringInPasted(pasted("Dina Jarl\nEspen Kold")))).toEqual({ added: 0, enrolled: 0, leftOut: 0 });
+    expect(await roster()).toHaveLength(5);
+  });
+
+  test("when no line can be read nothing is changed, and it is nobody else's class", async () => {
+    expect(await bringInPasted(pasted("12\n34"))).toMatchObject({ ok: false });
+    actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }));
+    expect((await bringInPasted(pasted("Dina Jarl"))).ok).toBe(false);
+    expect((await lookAtPasted(pasted("Dina Jarl"))).ok).toBe(false);
+    actAs(teacher());
+    expect(await roster()).toHaveLength(3);
+  });
+});
+
+describe("students", () => {
+  test("what is known of one is kept for her teachers; a student of another class is not there", async () => {
+    const facts = {
+      grade: 4,
+      readingGrade: 3.5,
+      factor: 1.5 as const,
+      readsAloud: true,
+      languages: ["en", "es"],
+      familyLanguage: "es",
+    };
+    const [first] = world.students;
+    value(await changeStudent({ class: world.class, students: [first!], facts, goal: "Reads charts" }));
+    expect((await studentsOf(db, world.class)).find(({ id }) => id === first)).toMatchObject(facts);
+    expect((await changeStudent({ class: world.class, students: [world.stranger], facts, goal: "" })).ok).toBe(false);
+    expect(
+      await changeStudent({ class: world.class, students: [first!], facts: { ...facts, languages: ["!"] }, goal: "" }),
+    ).toMatchObject({ ok: false });
+  });
+
+  test("taken out of the class and put back", async () => {
+    const [first] = world.students;
+    value(await leaveClass({ class: world.class, students: [first!] }));
+    expect(await roster()).toHaveLength(2);
+    value(await rejoinClass({ class: world.class, students: [first!] }));
+    expect(await roster()).toHaveLength(3);
+    expect((await rejoinClass({ class: world.class, students: [world.stranger] })).ok).toBe(false);
+  });
+
+  test("login cards carry new passwords; only their hashes are kept, and they let the child in", async () => {
+    const { cards } = value(await makeCards({ class: world.class, students: world.students, kind: "words" }));
+    expect(cards).toHaveLength(3);
+    const stored = await db.query<{ hash: string }>("select password_hash hash from person where kind = 'student'");
+    for (const { secret } of cards) for (const row of stored) expect(row.hash).not.toContain(secret[0]);
+    actAs(null);
+    const [card] = cards;
+    await expect(
+      signInWithWords({ name: card!.signInName, words: card!.secret.join("-").toUpperCase(), to: 12 }),
+    ).rejects.toThrow("redirect to /student/12");
+    expect(takeSignIns()).toHaveLength(1);
+    expect(wordSecret(card!.secret.join("-"))).toBe(card!.secret.join(" "));
+    expect(await signInWithWords({ name: card!.signInName, words: "kelp kelp" })).toMatchObject({ ok: false });
+  });
+});
+
+describe("groups, pairs apart, desks", () => {
+  test("are kept for students of the class only", async () => {
+    const [one, two] = world.students as [number, number, number];
+    value(await keepGroups({ class: world.class, groups: [{ name: "Red boats", students: [one, world.stranger] }] }));
+    const members = await db.query<{ student: number }>("select student_id student from group_member");
+    expect(members).toEqual([{ student: one }]);
+    value(
+      await keepApart({
+        class: world.class,
+        pairs: [
+          [two, one],
+          [one, two],
+          [one, one],
+        ],
+      }),
+    );
+    expect(await db.query("select 1 from keep_apart")).toHaveLength(1);
+    value(await keepSeats({ class: world.class, seats: [{ student: one, x: 0, y: 0 }] }));
+    expect(
+      await keepSeats({
+        class: world.class,
+        seats: [
+          { student: one, x: 1, y: 1 },
+          { student: two, x: 1, y: 1 },
+        ],
+      }),
+    ).toMatchObject({ ok: false });
+    expect(await db.query("select x, y from seat")).toEqual([{ x: 0, y: 0 }]);
+  });
+});
+
+describe("the roster of a school", () => {
+  const to = () => ({ district: world.district, school: world.here, year: 2026 });
+  const zip = (users: string[], enrolments: string[], mode = "bulk") =>
+    readSchoolRoster(
+      zipSync({
+        "manifest.csv": strToU8(`propertyName,value\noneroster.version,1.1\nfile.enrollments,${mode}\n`),
+        "users.csv": strToU8(["sourcedId,status,role,givenName,familyName,grades,email", ...users].join("\n")),
+        "classes.csv": strToU8("sourcedId,status,title,grades,subjects\nc1,,6 Tern,06,science"),
+        "enrollments.csv": strToU8(
+          ["sourcedId,status,classSourcedId,userSourcedId,role,beginDate,endDate", ...enrolments].join("\n"),
+        ),
+      }),
+    );
+  const users = [
+    "u1,,student,Aina,Berg,06,",
+    "u2,,student,Bjorn,Dahl,06,",
+    "t1,,teacher,Ines,Test,,ines@skerry.example",
+  ];
+  const enrolments = ["e1,,c1,u1,student,,", "e2,,c1,u2,student,,", "e3,,c1,t1,teacher,,"];
+
+  test("from OneRoster: classes, students, their teacher; a second time nothing changes", async () => {
+    const read = zip(users, enrolments);
+    expect(await bringInRoster(db, to(), read, false)).toMatchObject({ added: 2, classes: 1, nothing: false });
+    expect(await db.query("select 1 from class where name = '6 Tern'")).toEqual([]);
+    expect(await bringInRoster(db, to(), read, true)).toMatchObject({ added: 2, classes: 1, enrolled: 2 });
+    const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
+    expect(await studentsOf(db, group!.id)).toHaveLength(2);
+    expect(await db.query("select person_id from class_teacher where class_id = $1", [group!.id])).toEqual([
+      { person_id: world.ines },
+    ]);
+    expect(await bringInRoster(db, to(), zip(users, enrolments), true)).toMatchObject({ nothing: true });
+  });
+
+  test("whoever is missing from a whole roster has left; in a delta whoever is said to be over", async () => {
+    await bringInRoster(db, to(), zip(users, enrolments), true);
+    const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
+    await bringInRoster(db, to(), zip(users, enrolments.slice(1)), true);
+    expect((await studentsOf(db, group!.id)).map(({ givenName }) => givenName)).toEqual(["Bjorn"]);
+    await bringInRoster(db, to(), zip([], ["e2,tobedeleted,c1,u2,student,,"], "delta"), true);
+    expect(await studentsOf(db, group!.id)).toEqual([]);
+  });
+
+  test("600 lines of a table, 12 of them bad: 588 come in with names to sign in, none of them twice", async () => {
+    const lines = Array.from({ length: 600 }, (_, at) =>
+      at % 50 === 7 ? `Child${at},,5,Big class` : `Kim,Family${at % 40},${at % 6},Class ${at % 20},id${at}`,
+    );
+    const text = `First name,Last name,Grade,Class,Student ID\n${lines.join("\n")}`;
+    const effect = await bringInRoster(db, to(), readSchoolRoster(strToU8(text)), true);
+    expect(effect).toMatchObject({ students: 588, added: 588, classes: 20, enrolled: 588 });
+    expect(effect.problems).toHaveLength(12);
+    const [counts] = await db.query<{ all: number; names: number }>(
+      `select count(*)::int "all", count(distinct sign_in_name)::int names from person where roster_id like 'id%'`,
+    );
+    expect(counts).toEqual({ all: 588, names: 588 });
+  });
+});

@@ -1,0 +1,136 @@
+"use server";
+import { randomInt } from "node:crypto";
+import { z } from "zod";
+import { changesNothing, planImport } from "@/core/roster/import-plan";
+import { rosterFields } from "@/core/roster/read-roster";
+import { newSecret, wordSecret, type LoginCard } from "@/core/roster/secret";
+import { pictureSecret, type Picture } from "@/core/student/pictures";
+import { classById, studentsOf } from "@/data/classes";
+import {
+  addEnrolments,
+  addStudentGoal,
+  applyImport,
+  presentAt,
+  removeEnrolment,
+  setSecrets,
+  setStudentFacts,
+} from "@/data/rosters";
+import { act, Refused } from "../act";
+import { pastedRoster } from "../pasted-roster";
+import { hashSecret } from "../secrets";
+
+const Id = z.number().int().positive();
+const Pasted = z.object({
+  class: Id,
+  text: z.string().min(1, "Paste or type some names first.").max(1_000_000, "This is more than a roster."),
+  columns: z.array(z.enum(rosterFields).nullable()).max(60).nullable(),
+});
+
+/** How a pasted table was understood, line by line, and what bringing it in would do. Changes nothing. */
+export const lookAtPasted = act("change roster", Pasted, async ({ db }, given) => {
+  const group = (await classById(db, given.class))!;
+  const { read, roster } = pastedRoster(given.text, given.columns, group);
+  const plan = planImport(roster, await presentAt(db, group.school));
+  return {
+    columns: read.columns,
+    headings: read.headings,
+    sample: read.students.slice(0, 6),
+    students: read.students.length,
+    problems: read.problems.slice(0, 60),
+    problemCount: read.problems.length,
+    fresh: plan.addStudents.length,
+    joining: plan.enrol.length - plan.addStudents.length,
+    nothing: changesNothing(plan),
+  };
+});
+
+/** Brings in the lines that could be read, all of them or none. */
+export const bringInPasted = act("change roster", Pasted, async ({ db, visitor, now }, given) => {
+  const group = (await classById(db, given.class))!;
+  const { read, roster } = pastedRoster(given.text, given.columns, group);
+  if (read.students.length === 0) throw new Refused("No line of this could be read. Nothing was changed.");
+  return db.transaction(async (tx) => {
+    const plan = planImport(roster, await presentAt(tx, group.school));
+    await applyImport(tx, { district: visitor.district, school: group.school, year: now.getFullYear() }, plan);
+    return { added: plan.addStudents.length, enrolled: plan.enrol.length, leftOut: read.problems.length };
+  });
+});
+
+const Language = z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "A language is written like en or es-MX.");
+
+/** What is known of a student: to plan with, seen by her teachers only. */
+export const changeStudent = act(
+  "change a student",
+  z.object({
+    class: Id,
+    students: z.array(Id).length(1),
+    facts: z.object({
+      grade: z.number().int().min(0).max(12).nullable(),
+      readingGrade: z.number().min(0).max(15).nullable(),
+      factor: z.union([z.literal(1), z.literal(1.25), z.literal(1.5), z.literal(2)]),
+      readsAloud: z.boolean(),
+      languages: z.array(Language).max(6),
+      familyLanguage: Language.nullable(),
+    }),
+    goal: z.string().trim().max(120),
+  }),
+  async ({ db, now }, given) => {
+    const [student] = given.students;
+    await db.transaction(async (tx) => {
+      await setStudentFacts(tx, student!, given.facts);
+      if (given.goal) await addStudentGoal(tx, student!, now.getFullYear(), given.goal);
+    });
+    return {};
+  },
+);
+
+/** Takes a student out of the class; her work is kept. */
+export const leaveClass = act(
+  "change a student",
+  z.object({ class: Id, students: z.array(Id).min(1).max(400) }),
+  async ({ db }, given) => {
+    await db.transaction(async (tx) => {
+      for (const student of given.students) await removeEnrolment(tx, given.class, student);
+    });
+    return {};
+  },
+);
+
+/** Puts students of the same school into the class: what undoes taking them out. */
+export const rejoinClass = act(
+  "put back into class",
+  z.object({ class: Id, students: z.array(Id).min(1).max(400) }),
+  async ({ db }, given) => {
+    await addEnrolments(db, given.class, given.students);
+    return {};
+  },
+);
+
+/** New passwords for students of a class, shown this once to be printed: only hashes are kept. */
+export const makeCards = act(
+  "change a student",
+  z.object({ class: Id, students: z.array(Id).min(1).max(60), kind: z.enum(["pictures", "words"]) }),
+  async ({ db }, given): Promise<{ cards: LoginCard[] }> => {
+    const roster = (await studentsOf(db, given.class)).filter(({ id }) => given.students.includes(id));
+    const cards = roster.map((student) => ({
+      id: student.id,
+      card: {
+        name: `${student.givenName} ${student.familyName}`,
+        signInName: student.signInName,
+        kind: given.kind,
+        secret: newSecret(given.kind, (below) => randomInt(below)),
+      },
+    }));
+    const secrets = await Promise.all(
+      cards.map(async ({ id, card }) => ({
+        student: id,
+        kind: given.kind,
+        hash: await hashSecret(
+          given.kind === "pictures" ? pictureSecret(card.secret as Picture[]) : wordSecret(card.secret.join(" ")),
+        ),
+      })),
+    );
+    await db.transaction((tx) => setSecrets(tx, secrets));
+    return { cards: cards.map(({ card }) => card) };
+  },
+);

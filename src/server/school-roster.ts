@@ -1,0 +1,143 @@
+import type { ImportPlan, Roster } from "@/core/roster/import-plan";
+import { changesNothing, planImport } from "@/core/roster/import-plan";
+import { readRoster } from "@/core/roster/read-roster";
+import type { Db } from "@/data/db";
+import { applyImport, linkTeachers, presentAt } from "@/data/rosters";
+import { readTable } from "@/formats/csv";
+import { readOneRoster } from "@/formats/one-roster";
+
+export interface SchoolRoster {
+  roster: Roster;
+  /** Where each thing that could not be read stands. */
+  problems: string[];
+  teachers: { classRosterId: string; email: string }[];
+  /** What it was read as: "OneRoster 1.1, whole", "a table". */
+  kind: string;
+}
+
+/** A zip is a OneRoster file; anything else a table with a column for the class. @throws RosterError */
+export function readSchoolRoster(bytes: Uint8Array): SchoolRoster {
+  // "PK": how every zip begins.
+  return bytes[0] === 0x50 && bytes[1] === 0x4b ? fromOneRoster(bytes) : fromTable(new TextDecoder().decode(bytes));
+}
+
+function fromOneRoster(bytes: Uint8Array): SchoolRoster {
+  const read = readOneRoster(bytes);
+  const emails = new Map(read.teachers.map(({ rosterId, email }) => [rosterId, email]));
+  return {
+    kind: `OneRoster ${read.version}, ${read.mode === "bulk" ? "whole" : "changes only"}`,
+    problems: read.problems.map(({ file, line, text }) => `${file}, line ${line}: ${text}`),
+    teachers: read.enrolments.flatMap(({ class: group, person, role }) =>
+      role === "teacher" && emails.get(person) ? [{ classRosterId: group, email: emails.get(person)! }] : [],
+    ),
+    roster: {
+      students: read.students.map((student) => ({
+        key: student.rosterId,
+        ...student,
+        homeLanguage: null,
+        factor: null,
+      })),
+      classes: read.classes
+        .map(({ rosterId, name, subject, grades }) => ({
+          key: rosterId,
+          rosterId,
+          name,
+          subject,
+          gradeFrom: Math.min(...grades, 12),
+          gradeTo: Math.max(...grades, 0),
+        }))
+        .map((group) => (group.gradeFrom > group.gradeTo ? { ...group, gradeFrom: 0, gradeTo: 12 } : group)),
+      enrolments: read.enrolments
+        .filter(({ role }) => role === "student")
+        .map(({ class: group, person, from, to }) => ({ class: group, student: person, from, to })),
+      over: read.gone.enrolments.map(({ class: group, person }) => ({ class: group, student: person })),
+      whole: read.mode === "bulk",
+    },
+  };
+}
+
+function fromTable(text: string): SchoolRoster {
+  const read = readRoster(readTable(text));
+  const problems = read.problems.map(({ line, text: why, row }) => `Line ${line}: ${why} (${row})`);
+  const students = read.students.map((student) => ({
+    key: student.rosterId ?? `line ${student.line}`,
+    rosterId: student.rosterId,
+    givenName: student.givenName,
+    familyName: student.familyName,
+    grade: student.grade,
+    homeLanguage: student.homeLanguage,
+    factor: student.factor,
+    className: student.className,
+  }));
+  const names = [...new Set(students.flatMap(({ className }) => className ?? []))];
+  return {
+    kind: "a table",
+    problems,
+    teachers: [],
+    roster: {
+      students,
+      classes: names.map((name) => {
+        const grades = students.flatMap(({ className, grade }) =>
+          className === name && grade !== null ? [grade] : [],
+        );
+        return {
+          key: name,
+          rosterId: null,
+          name,
+          subject: "",
+          gradeFrom: grades.length > 0 ? Math.min(...grades) : 0,
+          gradeTo: grades.length > 0 ? Math.max(...grades) : 12,
+        };
+      }),
+      enrolments: students.flatMap(({ key, className }) =>
+        className === null ? [] : [{ class: className, student: key, from: null, to: null }],
+      ),
+      over: [],
+      whole: false,
+    },
+  };
+}
+
+/** What bringing a roster in would change, or has changed, in numbers. */
+export interface RosterEffect {
+  kind: string;
+  students: number;
+  added: number;
+  changed: number;
+  classes: number;
+  enrolled: number;
+  left: number;
+  problems: string[];
+  nothing: boolean;
+}
+
+const MOST_PROBLEMS_SAID = 100;
+
+const effectOf = (read: SchoolRoster, plan: ImportPlan): RosterEffect => ({
+  kind: read.kind,
+  students: read.roster.students.length,
+  added: plan.addStudents.length,
+  changed: plan.changeStudents.length,
+  classes: plan.addClasses.length,
+  enrolled: plan.enrol.length,
+  left: plan.leave.length,
+  problems: read.problems.slice(0, MOST_PROBLEMS_SAID),
+  nothing: changesNothing(plan),
+});
+
+/** Looks at a roster, or with `apply` brings it in: all of it or nothing. */
+export async function bringInRoster(
+  db: Db,
+  to: { district: number; school: number; year: number },
+  read: SchoolRoster,
+  apply: boolean,
+): Promise<RosterEffect> {
+  return db.transaction(async (tx) => {
+    const plan = planImport(read.roster, await presentAt(tx, to.school));
+    if (apply) {
+      await applyImport(tx, to, plan);
+      await linkTeachers(tx, to.school, read.teachers);
+    }
+    return effectOf(read, plan);
+  });
+}
