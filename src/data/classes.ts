@@ -162,9 +162,9 @@ export async function teachersOf(
   db: Queryable,
   classId: number,
   day: Date,
-): Promise<{ name: string; role: string; from: string | null; to: string | null }[]> {
+): Promise<{ id: number; name: string; role: string; from: string | null; to: string | null }[]> {
   return db.query(
-    `select p.given_name || ' ' || p.family_name as name, t.role, t.from_date "from", t.to_date "to"
+    `select p.id, p.given_name || ' ' || p.family_name as name, t.role, t.from_date "from", t.to_date "to"
        from class_teacher t join person p on p.id = t.person_id
       where t.class_id = $1 and (t.to_date is null or t.to_date >= $2::date)
       order by t.role <> 'lead', t.role, p.given_name`,
@@ -178,4 +178,54 @@ export async function classesAt(db: Queryable, school: number): Promise<Class[]>
     `select ${columns} from class c where c.school_id = $1 and c.archived is null order by c.name`,
     [school],
   );
+}
+
+/** Adds a teacher to a class, or changes what she is in it and when. */
+export async function setTeacher(
+  db: Queryable,
+  classId: number,
+  teacher: { id: number; role: string; from: string | null; to: string | null },
+): Promise<void> {
+  await db.query(
+    `insert into class_teacher (class_id, person_id, role, from_date, to_date) values ($1, $2, $3, $4, $5)
+     on conflict (class_id, person_id) do update set role = excluded.role, from_date = excluded.from_date, to_date = excluded.to_date`,
+    [classId, teacher.id, teacher.role, teacher.from, teacher.to],
+  );
+}
+
+export async function removeTeacher(db: Queryable, classId: number, teacher: number): Promise<void> {
+  await db.query("delete from class_teacher where class_id = $1 and person_id = $2", [classId, teacher]);
+}
+
+/** Puts a class of a past year away, or brings it back; its work and results are kept. */
+export async function setClassArchived(db: Queryable, classId: number, at: Date | null): Promise<void> {
+  await db.query("update class set archived = $2 where id = $1", [classId, at]);
+}
+
+/** Adults of a school, by name. */
+export async function adultsAt(db: Queryable, school: number): Promise<{ id: number; name: string; email: string }[]> {
+  return db.query(
+    `select id, given_name || ' ' || family_name as name, email from person
+      where school_id = $1 and kind = 'adult' and active order by given_name, family_name`,
+    [school],
+  );
+}
+
+/** Who teaches these classes on a day or later: for what is told to all of them. */
+export async function teachersToTell(
+  db: Queryable,
+  classes: readonly number[],
+  day: Date,
+): Promise<{ id: number; name: string; email: string; classes: string[] }[]> {
+  return db.query(
+    `select p.id, p.given_name || ' ' || p.family_name as name, p.email, array_agg(distinct c.name order by c.name) classes
+       from class_teacher t join person p on p.id = t.person_id join class c on c.id = t.class_id
+      where t.class_id = any($1::int[]) and (t.to_date is null or t.to_date >= $2::date) group by p.id order by p.id`,
+    [classes, day],
+  );
+}
+
+/** Ids of all classes of a school, those put away too. */
+export async function allClassesOf(db: Queryable, school: number): Promise<number[]> {
+  return (await db.query<{ id: number }>("select id from class where school_id = $1", [school])).map(({ id }) => id);
 }

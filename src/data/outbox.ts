@@ -22,10 +22,24 @@ export async function addMessages(
   );
 }
 
+export type SentMessage = Message & { id: number; at: Date; from: string };
+
+const columns = `o.id, o.to_name "toName", o.to_address "toAddress", o.subject, o.body, o.at,
+  p.given_name || ' ' || p.family_name as "from"`;
+
 /** What a person's acts would have sent, the newest first. */
-export async function messagesBy(db: Queryable, person: number): Promise<(Message & { id: number; at: Date })[]> {
+export async function messagesBy(db: Queryable, person: number): Promise<SentMessage[]> {
   return db.query(
-    `select id, to_name "toName", to_address "toAddress", subject, body, at from outbox where by_id = $1 order by id desc limit 200`,
+    `select ${columns} from outbox o join person p on p.id = o.by_id where o.by_id = $1 order by o.id desc limit 200`,
+    [person],
+  );
+}
+
+/** What would have come to a person, the newest first. */
+export async function messagesTo(db: Queryable, person: number): Promise<SentMessage[]> {
+  return db.query(
+    `select ${columns} from outbox o join person p on p.id = o.by_id join person me on me.email = o.to_address
+      where me.id = $1 order by o.id desc limit 200`,
     [person],
   );
 }

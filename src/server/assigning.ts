@@ -287,6 +287,7 @@ export async function prepareAssigning(
           all: chosen.length === group.students.length,
           when: looked.when,
           zone: group.calendar.zone,
+          tries: form.tries,
           special,
         },
         resources.map(({ title }) => title),

@@ -132,6 +132,7 @@ export const permissions = {
   "lay out a pocket": { who: "teacher", needs: ["teaches class", "owns pocket"] },
   "undo a change of plan": { who: "signed in", needs: [] },
   "see results": { who: "teacher", needs: ["teaches the assignment's class"] },
+  "read own messages": { who: "teacher", needs: [] },
   "see own classes": { who: "teacher", needs: [] },
   "see class": { who: "teacher", needs: ["teaches class"] },
   "change the school's calendar": { who: "office", needs: [] },

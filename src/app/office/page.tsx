@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
-import { classesAt } from "@/data/classes";
+import { adultsAt, classesAt, teachersOf } from "@/data/classes";
 import { OfficeScreen } from "@/screens/office/office-screen";
 import { enter } from "@/server/page";
 import { schoolOf } from "@/server/school-of";
@@ -11,12 +11,23 @@ export default async function OfficePage() {
   const { db, visitor, now } = await enter("change the school's calendar");
   const school = schoolOf(visitor);
   const classes = await classesAt(db, school);
-  const [calendar, rules] = await Promise.all([
+  const [calendar, rules, adults, teachers] = await Promise.all([
     calendarOf(db, school),
     meetingRulesOf(
       db,
       classes.map(({ id }) => id),
     ),
+    adultsAt(db, school),
+    Promise.all(classes.map(async ({ id }) => [id, await teachersOf(db, id, now)] as const)),
   ]);
-  return <OfficeScreen calendar={calendar} classes={classes} rules={rules} now={now} />;
+  return (
+    <OfficeScreen
+      calendar={calendar}
+      classes={classes}
+      rules={rules}
+      teachers={Object.fromEntries(teachers)}
+      adults={adults}
+      now={now}
+    />
+  );
 }

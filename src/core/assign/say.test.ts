@@ -12,6 +12,7 @@ const share: Share = {
     meeting: null,
   },
   zone: "Europe/London",
+  tries: 1,
   special: [],
 };
 const say = (more: Partial<Share> = {}, opensNow = false) =>
@@ -46,6 +47,11 @@ describe("said back in one sentence", () => {
     expect(say({ students: 1, all: false, when: { ...share.when, closes: share.when.due } }, true)).toBe(
       "1 student of 5 Kittiwake gets “Reading a tide table” now, due Thu 3 Dec, 3 in the afternoon and closed then.",
     );
+  });
+
+  test("more tries than one are said", () => {
+    expect(say({ tries: 2 })).toContain("3 in the afternoon, with 2 tries.");
+    expect(say({ tries: null })).toContain("with as many tries as they want.");
   });
 
   test("several titles are listed, many are counted", () => {

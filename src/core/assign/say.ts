@@ -14,6 +14,8 @@ export interface Share {
   all: boolean;
   when: When;
   zone: string;
+  /** null: as often as they want. Once is not said. */
+  tries: number | null;
   /** Those for whom something is different: another version ("the shorter version"), more time. One entry a student. */
   special: readonly { version: string | null; factor: number }[];
 }
@@ -22,6 +24,8 @@ const list = (parts: readonly string[]): string =>
   parts.length <= 1 ? (parts[0] ?? "") : `${parts.slice(0, -1).join(", ")} and ${parts.at(-1)}`;
 
 const gets = (students: number) => (students === 1 ? "gets" : "get");
+
+const sayTries = (tries: number | null) => (tries === null ? "as many tries as they want" : `${tries} tries`);
 
 /** What is given, in quotes; more than three are counted. */
 export function sayTitles(titles: readonly string[]): string {
@@ -47,10 +51,6 @@ export function sayShare(share: Share, titles: readonly string[], opensNow: bool
     const some = different.filter((one) => one === what).length;
     return `${sayNumber(some)} of them ${gets(some)} ${what}`;
   });
-  const sentence = `${who} ${all && students !== 1 ? "get" : gets(students)} ${sayTitles(titles)} ${opens}, ${due}`;
+  const sentence = `${who} ${all && students !== 1 ? "get" : gets(students)} ${sayTitles(titles)} ${opens}, ${due}${share.tries === 1 ? "" : `, with ${sayTries(share.tries)}`}`;
   return `${[sentence, ...aside].join("; ")}.`;
-}
-
-export function sayTries(tries: number | null): string {
-  return tries === null ? "as many tries as they want" : tries === 1 ? "one try" : `${tries} tries`;
 }

@@ -51,7 +51,7 @@ function Member({
       </span>
       <select
         aria-label={`Group of ${nameOf(student)}`}
-        className="h-7 w-7 rounded-[4px] border border-line bg-card text-[12px]"
+        className="h-7 w-7 rounded-[4px] border border-line bg-card text-transparent [&>option]:text-ink"
         value={at ?? ""}
         onChange={(event) => onMove(event.target.value === "" ? null : Number(event.target.value))}
       >

@@ -4,6 +4,7 @@ import type { Class } from "@/data/classes";
 import { DaysOffCard } from "./days-off-card";
 import { MeetingsCard } from "./meetings-card";
 import { RosterCard } from "./roster-card";
+import { TeachersCard, type ClassTeacher } from "./teachers-card";
 import { TermsCard } from "./terms-card";
 import { WeekCard } from "./week-card";
 
@@ -12,11 +13,15 @@ export function OfficeScreen({
   calendar,
   classes,
   rules,
+  teachers,
+  adults,
   now,
 }: {
   calendar: SchoolCalendar;
   classes: Class[];
   rules: MeetingRule[];
+  teachers: Record<number, ClassTeacher[]>;
+  adults: { id: number; name: string }[];
   now: Date;
 }) {
   return (
@@ -28,7 +33,10 @@ export function OfficeScreen({
         <RosterCard />
       </div>
       <WeekCard key={JSON.stringify([calendar.bells, calendar.cycle, calendar.weekdays])} calendar={calendar} />
-      <MeetingsCard calendar={calendar} classes={classes} rules={rules} />
+      <div className="grid gap-5">
+        <MeetingsCard calendar={calendar} classes={classes} rules={rules} />
+        <TeachersCard classes={classes} teachers={teachers} adults={adults} />
+      </div>
     </div>
   );
 }

@@ -1,5 +1,5 @@
 "use client";
-import { Copy, FolderInput, FolderMinus, MoreHorizontal, PackageMinus, Tag, Undo2 } from "lucide-react";
+import { Copy, FolderInput, FolderMinus, MoreHorizontal, PackageMinus, Send, Tag, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import type { Pocket, SatchelItem } from "@/data/satchel";
 import type { OpenPocket } from "@/core/satchel/filter";
@@ -19,6 +19,7 @@ export function BulkBar({
   pocket,
   words,
   onDone,
+  onAssign,
 }: {
   ticked: readonly SatchelItem[];
   pockets: readonly Pocket[];
@@ -26,6 +27,7 @@ export function BulkBar({
   /** Words of hers that are somewhere already. */
   words: readonly string[];
   onDone: () => void;
+  onAssign: (resources: { id: number; title: string }[]) => void;
 }) {
   const router = useRouter();
   const ids = ticked.map((item) => item.id);
@@ -107,6 +109,13 @@ export function BulkBar({
       className="flex h-11 shrink-0 items-center gap-2 border-b border-line bg-brass-wash px-4"
     >
       <span className="numbers font-semibold">{ids.length} ticked</span>
+      <Button
+        size="small"
+        onClick={() => onAssign(ticked.map(({ id, facts }) => ({ id, title: facts.title })))}
+        disabled={ids.length > 60}
+      >
+        <Send size={15} aria-hidden /> Assign …
+      </Button>
       <Menu
         align="start"
         trigger={

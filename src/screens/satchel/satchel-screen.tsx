@@ -29,6 +29,7 @@ import { FactCells, LinesHead } from "../find/result-lines";
 import { LightTable } from "../light-table/light-table";
 import { useAddress } from "../use-address";
 import { BulkBar } from "./bulk-bar";
+import { AssignPanel } from "../assign/assign-panel";
 import { Grip } from "../shell/grip";
 import { FilterBar } from "./filter-bar";
 import { PocketHead } from "./pocket-head";
@@ -96,6 +97,8 @@ export function SatchelScreen({
   const { go, busy } = useAddress();
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [making, setMaking] = useState(false);
+  /** Several things that are being given at once. */
+  const [giving, setGiving] = useState<{ id: number; title: string }[] | null>(null);
   const [picked, setPicked] = useState<number | null>(null);
   const box = useRef<HTMLDivElement>(null);
   // Narrowing happens here and at once; the address follows, without asking the server for what is here already.
@@ -124,6 +127,7 @@ export function SatchelScreen({
 
   const open = (id: number) => {
     setPicked(id);
+    setGiving(null);
     go({ open: id, step: null, do: null });
   };
   const move = (by: number) => {
@@ -189,6 +193,7 @@ export function SatchelScreen({
               pocket={pocket}
               words={words}
               onDone={() => setTicked(new Set())}
+              onAssign={setGiving}
             />
           )}
           {shown.length > 0 ? (
@@ -265,7 +270,22 @@ export function SatchelScreen({
         </section>
         <section aria-label="Light table" className="min-h-0">
           {elsewhere && <Notice className="mx-5 mt-3">This is not in “{name}”.</Notice>}
-          {opened ? (
+          {giving ? (
+            <div className="flex h-full flex-col">
+              <h1 className="px-5 pt-4 pb-3 font-serif text-[21px]">
+                Give {giving.length === 1 ? `“${giving[0]!.title}”` : `${giving.length} things`}
+              </h1>
+              <div className="min-h-0 flex-1">
+                <AssignPanel
+                  key={giving.map(({ id }) => id).join()}
+                  resources={giving}
+                  current={assign.current}
+                  now={assign.now}
+                  onDone={() => setGiving(null)}
+                />
+              </div>
+            </div>
+          ) : opened ? (
             <LightTable key={opened.resource.id} data={opened} assign={assign} />
           ) : (
             <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>

@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import { Check, ChevronDown, HelpCircle, LogOut, Users } from "lucide-react";
+import { Check, ChevronDown, HelpCircle, LogOut, Mail, Users } from "lucide-react";
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useState } from "react";
@@ -109,6 +109,9 @@ export function TopBar({
           }
         >
           <MenuLabel>{name}</MenuLabel>
+          <MenuItem onSelect={() => router.push("/messages")}>
+            <Mail size={16} aria-hidden /> Messages
+          </MenuItem>
           <MenuItem onSelect={() => router.push("/help")}>
             <HelpCircle size={16} aria-hidden /> Help
           </MenuItem>

@@ -1,10 +1,21 @@
 "use server";
 import { z } from "zod";
 import { addDaysOff, calendarOf, removeDayOff, setBells, setMeetingRules, setTerms, setWeek } from "@/data/calendar";
-import { classesAt } from "@/data/classes";
+import {
+  adultsAt,
+  allClassesOf,
+  classesAt,
+  removeTeacher,
+  setClassArchived,
+  setTeacher,
+  teachersOf,
+} from "@/data/classes";
+import type { Db } from "@/data/db";
 import { act, Refused } from "../act";
 import { changePlaces } from "../move-work";
+import { tellOfLostDay } from "../tell-teachers";
 import { withoutDay } from "../reflow";
+import type { Visitor } from "../session";
 import { schoolOf } from "../school-of";
 
 const PlainDate = z.iso.date();
@@ -114,7 +125,57 @@ export const loseSchoolDay = act(
       { schoolLost: { school, date, before } },
       (tx) => addDaysOff(tx, school, [{ date, name, kind: "lost", until: null }]),
     );
+    await tellOfLostDay(db, visitor, { classes, date, name, moved: moves.length }, now);
     return { event, moved: moves.length };
+  },
+);
+
+const OfClass = z.object({ ofClass: z.number().int().positive() });
+
+async function ownClass(db: Db, visitor: Visitor, id: number): Promise<void> {
+  if (!(await allClassesOf(db, schoolOf(visitor))).includes(id)) throw new Refused("This class is not of your school.");
+}
+
+/** Who teaches a class: leads it, teaches it too, or covers it from one day to another. */
+export const keepTeacher = act(
+  "change the school's calendar",
+  OfClass.extend({
+    teacher: z.number().int().positive(),
+    role: z.enum(["lead", "co-teacher", "cover"]),
+    from: PlainDate.nullable(),
+    to: PlainDate.nullable(),
+  }),
+  async ({ db, visitor }, given) => {
+    await ownClass(db, visitor, given.ofClass);
+    if (!(await adultsAt(db, schoolOf(visitor))).some(({ id }) => id === given.teacher))
+      throw new Refused("This person is not of your school.");
+    if (given.role === "cover" && (!given.from || !given.to)) throw new Refused("Cover has a first and a last day.");
+    if (given.from && given.to && given.from > given.to) throw new Refused("The last day is before the first.");
+    await setTeacher(db, given.ofClass, { id: given.teacher, role: given.role, from: given.from, to: given.to });
+    return {};
+  },
+);
+
+export const takeTeacherOut = act(
+  "change the school's calendar",
+  OfClass.extend({ teacher: z.number().int().positive() }),
+  async ({ db, visitor, now }, given) => {
+    await ownClass(db, visitor, given.ofClass);
+    const others = (await teachersOf(db, given.ofClass, now)).filter(({ id }) => id !== given.teacher);
+    if (!others.some(({ role }) => role !== "cover")) throw new Refused("A class keeps one teacher at least.");
+    await removeTeacher(db, given.ofClass, given.teacher);
+    return {};
+  },
+);
+
+/** A class of a past year is put away, or brought back. Its work and results are kept. */
+export const archiveClass = act(
+  "change the school's calendar",
+  OfClass.extend({ archived: z.boolean() }),
+  async ({ db, visitor, now }, given) => {
+    await ownClass(db, visitor, given.ofClass);
+    await setClassArchived(db, given.ofClass, given.archived ? now : null);
+    return {};
   },
 );
 

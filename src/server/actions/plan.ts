@@ -8,6 +8,7 @@ import { announceWork } from "@/data/work";
 import { act, notThere, Refused } from "../act";
 import { layOutPocket } from "../lay-out";
 import { changePlaces, samePlaces, type PlanState } from "../move-work";
+import { tellOfLostDay } from "../tell-teachers";
 import { permit } from "../permissions";
 import { moveTo, nextPlace, partsInMeeting, reflowColumn, withoutDay } from "../reflow";
 
@@ -81,6 +82,7 @@ export const loseDay = act(
     const event = await changePlaces(db, visitor.id, now, "a day was lost", moves, { lost }, (tx) =>
       addClassDaysOff(tx, given.classes, given.date, given.name),
     );
+    await tellOfLostDay(db, visitor, { ...given, moved: moves.length }, now);
     return { event, moved: moves.length };
   },
 );

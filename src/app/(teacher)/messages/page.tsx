@@ -1,0 +1,12 @@
+import type { Metadata } from "next";
+import { messagesBy, messagesTo } from "@/data/outbox";
+import { MessagesScreen } from "@/screens/messages/messages-screen";
+import { enter } from "@/server/page";
+
+export const metadata: Metadata = { title: "Messages" };
+
+export default async function MessagesPage() {
+  const { db, visitor, now } = await enter("read own messages");
+  const [sent, received] = await Promise.all([messagesBy(db, visitor.id), messagesTo(db, visitor.id)]);
+  return <MessagesScreen sent={sent} received={received} zone={visitor.zone} now={now} />;
+}

@@ -1,0 +1,166 @@
+"use client";
+import { useState } from "react";
+import type { Class } from "@/data/classes";
+import { archiveClass, keepTeacher, takeTeacherOut } from "@/server/actions/office";
+import { Button } from "@/ui/button";
+import { Field, inputClasses, TextInput } from "@/ui/field";
+import { Notice } from "@/ui/notice";
+import { tell } from "@/ui/toast";
+import { useKeep } from "./use-keep";
+
+export interface ClassTeacher {
+  id: number;
+  name: string;
+  role: string;
+  from: string | null;
+  to: string | null;
+}
+
+const roles = [
+  { value: "lead", text: "leads it" },
+  { value: "co-teacher", text: "teaches it too" },
+  { value: "cover", text: "covers it" },
+] as const;
+type Role = (typeof roles)[number]["value"];
+
+/** Who teaches each class, who covers it from when to when, and putting it away at the end of its year. */
+export function TeachersCard({
+  classes,
+  teachers,
+  adults,
+}: {
+  classes: Class[];
+  teachers: Record<number, ClassTeacher[]>;
+  adults: { id: number; name: string }[];
+}) {
+  const [chosen, setChosen] = useState(classes[0]?.id ?? 0);
+  const [teacher, setTeacher] = useState(adults[0]?.id ?? 0);
+  const [role, setRole] = useState<Role>("cover");
+  const [from, setFrom] = useState("");
+  const [to, setTo] = useState("");
+  const { problem, busy, keep } = useKeep();
+  const group = classes.find(({ id }) => id === chosen);
+  if (!group) return null;
+  const add = () =>
+    keep(
+      () => keepTeacher({ ofClass: group.id, teacher, role, from: from || null, to: to || null }),
+      () => `${adults.find(({ id }) => id === teacher)?.name} ${roles.find(({ value }) => value === role)!.text}.`,
+    );
+  const putAway = (archived: boolean) =>
+    keep(
+      () => archiveClass({ ofClass: group.id, archived }),
+      () => (archived ? `${group.name} is put away; its work and results are kept.` : `${group.name} is back.`),
+      archived
+        ? () =>
+            void archiveClass({ ofClass: group.id, archived: false }).then(() =>
+              tell(`${group.name} is back. Read the page anew to see it.`),
+            )
+        : undefined,
+    );
+  return (
+    <section aria-labelledby="teachers" className="rounded-card border border-line bg-card p-5">
+      <div className="mb-2 flex items-center gap-3">
+        <h2 id="teachers" className="flex-1 font-semibold">
+          Who teaches
+        </h2>
+        <select
+          aria-label="Teachers of which class"
+          className={`${inputClasses} !w-48`}
+          value={chosen}
+          onChange={(event) => setChosen(Number(event.target.value))}
+        >
+          {classes.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </div>
+      <ul className="divide-y divide-line">
+        {(teachers[group.id] ?? []).map((one) => (
+          <li key={one.id} className="flex items-center gap-2 py-1.5">
+            <span className="flex-1">
+              {one.name}{" "}
+              <span className="text-ink-soft">
+                {roles.find(({ value }) => value === one.role)?.text}
+                {one.from && `, from ${one.from}`}
+                {one.to && ` to ${one.to}`}
+              </span>
+            </span>
+            <Button
+              size="small"
+              look="quiet"
+              disabled={busy}
+              aria-label={`Take ${one.name} out of ${group.name}`}
+              onClick={() =>
+                keep(
+                  () => takeTeacherOut({ ofClass: group.id, teacher: one.id }),
+                  () => `${one.name} does not teach ${group.name} any more.`,
+                )
+              }
+            >
+              Take out
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-3 grid grid-cols-2 gap-2">
+        <Field label="Who">
+          {(control) => (
+            <select
+              {...control}
+              className={inputClasses}
+              value={teacher}
+              onChange={(event) => setTeacher(Number(event.target.value))}
+            >
+              {adults.map(({ id, name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="As">
+          {(control) => (
+            <select
+              {...control}
+              className={inputClasses}
+              value={role}
+              onChange={(event) => setRole(event.target.value as Role)}
+            >
+              {roles.map(({ value, text }) => (
+                <option key={value} value={value}>
+                  {text}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="First day">
+          {(control) => (
+            <TextInput {...control} type="date" value={from} onChange={(event) => setFrom(event.target.value)} />
+          )}
+        </Field>
+        <Field label="Last day">
+          {(control) => (
+            <TextInput {...control} type="date" value={to} onChange={(event) => setTo(event.target.value)} />
+          )}
+        </Field>
+      </div>
+      {problem && (
+        <Notice tone="warning" className="mt-2">
+          {problem}
+        </Notice>
+      )}
+      <div className="mt-3 flex gap-2">
+        <Button disabled={busy} onClick={add}>
+          Add
+        </Button>
+        <Button look="quiet" disabled={busy} onClick={() => putAway(true)}>
+          Put {group.name} away
+        </Button>
+      </div>
+    </section>
+  );
+}

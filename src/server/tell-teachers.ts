@@ -1,0 +1,30 @@
+import { momentAt } from "@/core/calendar/school-calendar";
+import { sayDay } from "@/core/calendar/wall-clock";
+import { teachersToTell } from "@/data/classes";
+import type { Db } from "@/data/db";
+import { addMessages } from "@/data/outbox";
+import type { Visitor } from "./session";
+
+/** Tells whoever else teaches these classes that a day was lost and what came of it. Goes to the outbox: the mail stand-in. */
+export async function tellOfLostDay(
+  db: Db,
+  visitor: Visitor,
+  of: { classes: readonly number[]; date: string; name: string; moved: number },
+  now: Date,
+): Promise<void> {
+  if (visitor.school === null) return;
+  const day = sayDay(momentAt(of.date, "12:00", visitor.zone), visitor.zone, now);
+  const moved =
+    of.moved === 0
+      ? "Nothing was planned from that day on."
+      : `${of.moved} ${of.moved === 1 ? "piece" : "pieces"} of work moved on by as many lessons as were lost.`;
+  const messages = (await teachersToTell(db, of.classes, now))
+    .filter(({ id }) => id !== visitor.id)
+    .map(({ name, email, classes }) => ({
+      toName: name,
+      toAddress: email,
+      subject: `${day}: ${of.name}, no lessons for ${classes.join(", ")}`,
+      body: `${of.name} takes ${day}. ${moved} ${visitor.givenName} ${visitor.familyName} did this, and can undo it.`,
+    }));
+  if (messages.length > 0) await addMessages(db, { school: visitor.school, person: visitor.id, at: now }, messages);
+}
