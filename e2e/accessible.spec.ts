@@ -28,7 +28,12 @@ const views: [name: string, path: string][] = [
   ["standards", "/find/standards"],
   ["satchel", "/satchel"],
   ["plan", "/plan"],
+  ["plan as a list", "/plan?view=list"],
   ["classes", "/classes"],
+  ["groups", "/classes?view=groups"],
+  ["seating plan", "/classes?view=seats"],
+  ["ways in", "/classes?view=ways+in"],
+  ["messages", "/messages"],
   ["results", "/results"],
   ["help", "/help"],
 ];
@@ -46,6 +51,13 @@ for (const theme of ["day", "evening"] as const) {
         await nothingSerious(page);
       });
     }
+  });
+
+  test(`the school office has nothing serious against it, ${theme}`, async ({ signedIn }) => {
+    const page = await signedIn("Hollis Gray");
+    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
+    await page.goto("/office");
+    await nothingSerious(page);
   });
 
   test(`an open blank has nothing serious against it, ${theme}`, async ({ signedIn }) => {

@@ -27,15 +27,17 @@ test("a due date that is past is refused with the reason, and the rest of the fo
   const page = await signedIn("Teodor Brandt");
   await page.goto("/find?words=ferry+timetable&do=assign");
   const panel = page.getByRole("region", { name: "Assign" });
+  await panel.getByRole("button", { name: "How often" }).click();
   await panel.getByRole("radio", { name: "3 times" }).click();
-  await panel.getByLabel("Due").fill("2020-03-02T07:00");
+  await panel.getByRole("radiogroup", { name: "Due" }).getByRole("radio", { name: "day and time" }).click();
+  await panel.getByLabel("Due on").fill("2020-03-02T07:00");
   await expect(
     panel.getByText("Mon 2 Mar 2020, 7 in the morning is already past. Choose a later time.").first(),
   ).toBeVisible();
   await expect(panel.getByRole("button", { name: "Give it" })).toBeDisabled();
   await expect(panel.getByRole("radio", { name: "3 times" })).toBeChecked();
-  await panel.getByLabel("Due").fill("2099-03-02T19:00");
-  await expect(panel.getByText("It is due in the evening, not in the morning.")).toBeVisible();
+  await panel.getByLabel("Due on").fill("2099-03-02T19:00");
+  await expect(panel.getByText("Nothing is planned further ahead than 18 weeks.").first()).toBeVisible();
 });
 
 test("a text named .png is not a picture, and the step stays as it was", async ({ signedIn, expectTrouble }) => {

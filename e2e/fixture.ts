@@ -1,4 +1,4 @@
-import { test as base, expect, type Browser, type BrowserContext, type Page } from "@playwright/test";
+import { test as base, expect, type Browser, type BrowserContext, type Locator, type Page } from "@playwright/test";
 
 /** Every page of every test is watched: an error in the console or a failed request fails the test. */
 function watch(page: Page, expected: RegExp[]): string[] {
@@ -59,7 +59,7 @@ export const test = base.extend<Fixtures & { trouble: { patterns: RegExp[]; seen
         .getByRole("button", { name: new RegExp(`^${name}`) })
         .first()
         .click();
-      await page.waitForURL(/\/(find|student)/);
+      await page.waitForURL(/\/(find|student|office)/);
       return page;
     });
     trouble.seen.push(...watched.flat());
@@ -78,6 +78,13 @@ export { expect };
 
 /** The list of results or of the satchel. */
 export const lines = (page: Page) => page.getByRole("list", { name: "Results" }).getByRole("listitem");
+
+/** In the assign panel: of this class only those named, and nobody of any other. */
+export async function onlyTo(panel: Locator, group: string, names: readonly string[]): Promise<void> {
+  await panel.getByRole("button", { name: `Students of ${group}` }).click();
+  await panel.getByRole("button", { name: "None", exact: true }).click();
+  for (const name of names) await panel.getByRole("checkbox", { name, exact: true }).click();
+}
 
 /** Makes a version of what lies on the light table: a copy is proposed first. */
 export async function adapt(page: Page): Promise<void> {

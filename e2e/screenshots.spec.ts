@@ -9,10 +9,7 @@ const folder = path.resolve("docs/screenshots");
 mkdirSync(folder, { recursive: true });
 const file = (name: string) => path.join(folder, `${name}.png`);
 
-test("the teacher's views", async ({ signedIn, page }) => {
-  await page.goto("/sign-in");
-  await page.screenshot({ path: file("sign-in") });
-
+test("the teacher's views", async ({ signedIn }) => {
   const teacher = await signedIn("Ines Halloran");
   const shot = async (name: string, address: string, before?: () => Promise<void>) => {
     await teacher.goto(address);
@@ -45,7 +42,8 @@ test("the teacher's views", async ({ signedIn, page }) => {
     await expect(teacher.getByRole("heading", { name: "Side by side" })).toBeVisible();
   });
   await shot("assign", "/find?words=tide&do=assign", async () => {
-    await teacher.getByRole("button", { name: "Choose by name" }).click();
+    await teacher.getByRole("button", { name: "Different versions" }).click();
+    await expect(teacher.getByRole("region", { name: "Last look" })).toHaveAttribute("aria-busy", "false");
   });
   await shot("satchel", "/satchel", async () => {
     await teacher.getByRole("checkbox", { name: "Tick Bird counts as graphs" }).click();
@@ -54,11 +52,17 @@ test("the teacher's views", async ({ signedIn, page }) => {
     for (const name of ["frond", "stipe"])
       await teacher.getByRole("group", { name: "Names" }).getByRole("button", { name, exact: true }).click();
   });
-  await shot("plan", "/plan");
+  await shot("plan", "/plan", async () => {
+    await teacher.getByRole("button", { name: /^Harbour depth and draught.*minutes/ }).click();
+    await expect(teacher.getByRole("complementary", { name: "Selected work" })).toBeVisible();
+  });
   await shot("classes", "/classes", async () => {
     await teacher.getByRole("button", { name: "Let students in" }).click();
     await expect(teacher.getByText("Lets students in until")).toBeVisible();
   });
+  const office = await signedIn("Hollis Gray");
+  await office.waitForLoadState("networkidle");
+  await office.screenshot({ path: file("office") });
   await shot("results", "/results", async () => {
     await teacher
       .getByRole("button", { name: /partly right/ })

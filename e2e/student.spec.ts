@@ -38,10 +38,12 @@ test("a child orders, matches, fills, chooses and writes; hands in with a blank;
   const teacher = await signedIn("Ines Halloran");
   await teacher.goto("/find?words=storm+words&do=assign");
   const panel = teacher.getByRole("region", { name: "Assign" });
-  await panel.getByLabel("To", { exact: true }).selectOption({ label: "4/5 Puffin, science" });
+  await panel.getByRole("checkbox", { name: "5 Kittiwake", exact: true }).click();
+  await panel.getByRole("button", { name: "Students of 4/5 Puffin" }).click();
   await panel.getByRole("button", { name: "Grade 5" }).click();
   await expect(panel.getByText("6 of 24")).toBeVisible();
   await panel.getByRole("radio", { name: "now" }).click();
+  await panel.getByRole("button", { name: "How often" }).click();
   await panel.getByRole("radio", { name: "freely" }).click();
   await panel.getByRole("button", { name: "Give it" }).click();
   await expect(teacher.getByText("Given to 4/5 Puffin.")).toBeVisible();
@@ -110,7 +112,7 @@ test("a child orders, matches, fills, chooses and writes; hands in with a blank;
   await page.getByRole("button", { name: "Hand it in" }).click();
   await expect(page.getByText(/^0 of 7$/)).toBeVisible();
 
-  await teacher.goto("/plan");
+  await teacher.goto("/plan?view=list");
   await teacher
     .getByRole("listitem")
     .filter({ hasText: "6 of 4/5 Puffin" })

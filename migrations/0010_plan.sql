@@ -104,6 +104,7 @@ alter table assignment
   add column open_days date[],                  -- null: every day from opening on
   add column after_id integer references assignment on delete set null,
   add check (closes is null or closes >= due);
+create index assignment_due on assignment (due);
 create index assignment_after on assignment (after_id) where after_id is not null;
 
 alter table recipient
@@ -111,6 +112,9 @@ alter table recipient
   add column own_due timestamptz,
   add column own_closes timestamptz,
   add column time_factor numeric(3,2) not null default 1;
+
+create index recipient_revision on recipient (revision_id, student_id);
+create index recipient_own_due on recipient (own_due) where own_due is not null;
 
 create table assignment_goal (
   assignment_id integer not null references assignment on delete cascade,

@@ -1,6 +1,6 @@
 import type { Keep } from "@/core/results/table";
 import type { CheckingTime } from "@/core/resource/question";
-import { one, type Queryable } from "./db";
+import type { Queryable } from "./db";
 
 export interface Assignment {
   id: number;
@@ -96,56 +96,66 @@ export interface NewAssignment {
 
 /** Gives several things at once; only students enrolled in the class get them. Returns the ids in the order of the list. */
 export async function addAssignments(tx: Queryable, list: readonly NewAssignment[]): Promise<number[]> {
-  const ids: number[] = [];
-  for (const given of list) {
-    const after = given.after === "previous" ? (ids.at(-1) ?? null) : (given.after ?? null);
-    const { id } = await one<{ id: number }>(
-      tx,
-      `insert into assignment (class_id, resource_id, made_by, made, opens, due, closes, tries, keep, checking,
-                               meeting_date, meeting_period, step_ids, part, minutes, open_days, after_id, position)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13::text[], $14, $15, $16::date[], $17, $18) returning id`,
-      [
-        given.class,
-        given.resource,
-        given.madeBy,
-        given.made,
-        given.opens,
-        given.due,
-        given.closes ?? null,
-        given.tries,
-        given.keep,
-        given.checking,
-        given.meeting?.date ?? null,
-        given.meeting?.period ?? null,
-        given.steps ?? null,
-        given.part ?? null,
-        given.minutes ?? null,
-        given.openDays ?? null,
-        after,
-        given.position ?? 0,
-      ],
-    );
-    ids.push(id);
-  }
-  const recipients = list.flatMap((given, at) => {
-    const own = new Map(given.own?.map((entry) => [entry.student, entry]));
-    return given.students.map((student) => ({
-      assignment: ids[at],
-      class: given.class,
-      student,
-      revision: own.get(student)?.revision ?? given.revision,
-      factor: own.get(student)?.factor ?? 1,
-      due: own.get(student)?.due ?? null,
-      closes: own.get(student)?.closes ?? null,
-    }));
-  });
-  await tx.query(
-    `insert into recipient (assignment_id, student_id, revision_id, time_factor, own_due, own_closes)
-     select r.assignment, r.student, r.revision, r.factor, r.due, r.closes
-       from jsonb_to_recordset($1::jsonb) as r(assignment int, class int, student int, revision int, factor numeric, due timestamptz, closes timestamptz)
-       join enrolment n on n.class_id = r.class and n.student_id = r.student`,
-    [JSON.stringify(recipients)],
+  const drawn = await tx.query<{ id: number }>(
+    "select nextval(pg_get_serial_sequence('assignment', 'id')) id from generate_series(1, $1::int)",
+    [list.length],
   );
+  const ids = drawn.map(({ id }) => id);
+  const rows = list.map((given, at) => ({
+    ...given,
+    id: ids[at],
+    after: given.after === "previous" ? (ids[at - 1] ?? null) : (given.after ?? null),
+    position: given.position ?? 0,
+    own: undefined,
+    students: undefined,
+  }));
+  await tx.query(
+    `insert into assignment (id, class_id, resource_id, made_by, made, opens, due, closes, tries, keep, checking,
+                             meeting_date, meeting_period, step_ids, part, minutes, open_days, after_id, position)
+     select a.id, a.class, a.resource, a."madeBy", a.made, a.opens, a.due, a.closes, a.tries, a.keep, a.checking,
+            (a.meeting ->> 'date')::date, (a.meeting ->> 'period')::smallint, a.steps, a.part, a.minutes, a."openDays", a.after, a.position
+       from jsonb_to_recordset($1::jsonb) as a(id int, class int, resource int, "madeBy" int, made timestamptz, opens timestamptz,
+              due timestamptz, closes timestamptz, tries smallint, keep text, checking text, meeting jsonb, steps text[], part text,
+              minutes smallint, "openDays" date[], after int, position int)
+      order by a.id`,
+    [JSON.stringify(rows)],
+  );
+  // Most students get just what the class gets: their rows are made of a few lists, and only the others are spelt out.
+  const special = list.map((given) => new Set(given.own?.map(({ student }) => student)));
+  const plain = list.map((given, at) => ({
+    assignment: ids[at],
+    class: given.class,
+    revision: given.revision,
+    students: given.students.filter((student) => !special[at]!.has(student)),
+  }));
+  await tx.query(
+    `insert into recipient (assignment_id, student_id, revision_id)
+     select a.assignment, n.student_id, a.revision
+       from jsonb_to_recordset($1::jsonb) as a(assignment int, class int, revision int, students int[])
+       join enrolment n on n.class_id = a.class and n.student_id = any(a.students)`,
+    [JSON.stringify(plain)],
+  );
+  const own = list.flatMap((given, at) =>
+    (given.own ?? [])
+      .filter(({ student }) => given.students.includes(student))
+      .map((entry) => ({
+        assignment: ids[at],
+        class: given.class,
+        student: entry.student,
+        revision: entry.revision ?? given.revision,
+        factor: entry.factor ?? 1,
+        due: entry.due ?? null,
+        closes: entry.closes ?? null,
+      })),
+  );
+  if (own.length > 0)
+    await tx.query(
+      `insert into recipient (assignment_id, student_id, revision_id, time_factor, own_due, own_closes)
+       select r.assignment, r.student, r.revision, r.factor, r.due, r.closes
+         from jsonb_to_recordset($1::jsonb) as r(assignment int, class int, student int, revision int, factor numeric, due timestamptz, closes timestamptz)
+         join enrolment n on n.class_id = r.class and n.student_id = r.student`,
+      [JSON.stringify(own)],
+    );
   const goals = list.flatMap((given, at) => [...new Set(given.goals)].map((tag) => ({ assignment: ids[at], tag })));
   if (goals.length > 0)
     await tx.query(
@@ -304,9 +314,9 @@ export async function alreadyHave(
   students: readonly number[],
 ): Promise<number[]> {
   const rows = await db.query<{ student: number }>(
-    `select distinct r.student_id student from recipient r join assignment a on a.id = r.assignment_id
-       join revision v on v.id = r.revision_id
-      where r.student_id = any($2::int[]) and v.resource_id = any($1::int[]) and a.called_back is null`,
+    `select distinct r.student_id student from revision v join recipient r on r.revision_id = v.id
+       join assignment a on a.id = r.assignment_id
+      where v.resource_id = any($1::int[]) and r.student_id = any($2::int[]) and a.called_back is null`,
     [resources, students],
   );
   return rows.map(({ student }) => student);
@@ -320,9 +330,13 @@ export async function dueBetween(
   to: Date,
 ): Promise<{ student: number; count: number }[]> {
   return db.query(
-    `select r.student_id student, count(*) count from recipient r join assignment a on a.id = r.assignment_id
-      where r.student_id = any($1::int[]) and a.called_back is null and coalesce(r.own_due, a.due) between $2 and $3
-      group by r.student_id`,
+    `with due as (
+       select r.student_id from assignment a join recipient r on r.assignment_id = a.id and r.own_due is null
+        where a.due between $2 and $3 and a.called_back is null and r.student_id = any($1::int[])
+       union all
+       select r.student_id from recipient r join assignment a on a.id = r.assignment_id and a.called_back is null
+        where r.own_due between $2 and $3 and r.student_id = any($1::int[]))
+     select student_id student, count(*) count from due group by student_id`,
     [students, from, to],
   );
 }

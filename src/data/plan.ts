@@ -1,18 +1,8 @@
 import type { PlanWork } from "@/core/plan/board";
 import type { Queryable } from "./db";
 
-/** Work on the plan, with how far its students are. */
-export type PlannedWork = PlanWork & {
-  resource: number;
-  tries: number | null;
-  recipients: number;
-  classSize: number;
-  begun: number;
-  handedIn: number;
-  /** Students who have another version or more time than the rest. */
-  special: number;
-  goals: string[];
-};
+/** Work on the plan. */
+export type PlannedWork = PlanWork & { resource: number };
 
 /** Work of these classes that opens or is due between two dates of the school, both included, by opening. */
 export async function plannedWork(
@@ -23,27 +13,15 @@ export async function plannedWork(
   zone: string,
 ): Promise<PlannedWork[]> {
   return db.query<PlannedWork>(
-    `with shown as (
-       select a.* from assignment a
-        where a.class_id = any($1::int[]) and a.called_back is null
-          and (a.meeting_date between $2 and $3 or (a.opens at time zone $4)::date between $2 and $3
-               or (a.due at time zone $4)::date between $2 and $3)),
-     who as (
-       select r.assignment_id id, count(*)::int recipients, count(t.recipient_id)::int begun, count(t.handed_in)::int handed_in,
-              (count(*) filter (where r.time_factor <> 1 or v.resource_id <> s.resource_id))::int special
-         from shown s join recipient r on r.assignment_id = s.id join revision v on v.id = r.revision_id
-         left join (select recipient_id, max(handed_in) handed_in from attempt group by recipient_id) t on t.recipient_id = r.id
-        group by r.assignment_id)
-     select s.id, s.class_id class, s.resource_id resource, f.facts ->> 'title' title, s.part, s.opens, s.due, s.closes, s.tries,
-            coalesce(s.minutes, (f.facts ->> 'minutes')::int) minutes, f.facts -> 'subjects' subjects,
-            case when s.meeting_date is null then null
-                 else jsonb_build_object('date', s.meeting_date, 'period', s.meeting_period) end meeting,
-            coalesce(w.recipients, 0) recipients, coalesce(w.begun, 0) begun, coalesce(w.handed_in, 0) "handedIn",
-            coalesce(w.special, 0) special,
-            (select count(*) from enrolment n where n.class_id = s.class_id)::int "classSize",
-            array(select g.tag from assignment_goal g where g.assignment_id = s.id order by g.tag) goals
-       from shown s join resource_facts f on f.resource_id = s.resource_id left join who w on w.id = s.id
-      order by s.opens, s.position, s.id`,
+    `select a.id, a.class_id class, a.resource_id resource, f.facts ->> 'title' title, a.part, a.opens, a.due, a.closes,
+            coalesce(a.minutes, (f.facts ->> 'minutes')::int) minutes, f.facts -> 'subjects' subjects,
+            case when a.meeting_date is null then null
+                 else jsonb_build_object('date', a.meeting_date, 'period', a.meeting_period) end meeting
+       from assignment a join resource_facts f on f.resource_id = a.resource_id
+      where a.class_id = any($1::int[]) and a.called_back is null
+        and (a.meeting_date between $2 and $3 or (a.opens at time zone $4)::date between $2 and $3
+             or (a.due at time zone $4)::date between $2 and $3)
+      order by a.opens, a.position, a.id`,
     [classes, from, to, zone],
   );
 }

@@ -1,17 +1,20 @@
 import type { LookedAt, LookedClass, LookedResource } from "@/core/assign/finding";
 import { withExtraTime } from "@/core/assign/extra-time";
-import { isProblem, whenFor, type AssignForm, type When } from "@/core/assign/form";
+import { isProblem, whenFor, type AssignForm, type When, type WhenProblem } from "@/core/assign/form";
 import { sayShare } from "@/core/assign/say";
 import {
   addDays,
   meetingsBetween,
   momentAt,
   schoolClock,
+  type Meeting,
   type MeetingRule,
   type SchoolCalendar,
 } from "@/core/calendar/school-calendar";
 import { languageName } from "@/core/find/also";
+import type { Times } from "@/core/plan/move";
 import { stepMinutes } from "@/core/plan/parts";
+import type { Document } from "@/core/resource/document";
 import type { Facts } from "@/core/resource/facts";
 import { alreadyHave, dueBetween, type NewAssignment } from "@/data/assignments";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
@@ -20,7 +23,7 @@ import type { Db } from "@/data/db";
 import { kinOf, plannedIn } from "@/data/plan";
 import { factsOfHead, resourceById, revisionById } from "@/data/resources";
 import { mayRead } from "@/data/search";
-import { classProfile } from "./fit";
+import { bareProfile } from "./fit";
 import type { Visitor } from "./session";
 
 /** A class with its calendar and its students, as giving work to it needs them. */
@@ -42,10 +45,22 @@ export interface Prepared {
   list: NewAssignment[] | null;
 }
 
+const MOST_KEPT = 200;
+const documents = new Map<number, Document>();
+
+/** A revision never changes: it is read and checked once, for the last two hundred that were given. */
+async function documentOf(db: Db, revision: number): Promise<Document> {
+  const document = documents.get(revision) ?? (await revisionById(db, revision))!.document;
+  documents.delete(revision);
+  documents.set(revision, document);
+  if (documents.size > MOST_KEPT) documents.delete(documents.keys().next().value!);
+  return document;
+}
+
 async function givenOf(db: Db, visitor: Visitor, id: number): Promise<Given | null> {
   const resource = await resourceById(db, id);
   if (!resource?.head) return null;
-  const { document } = (await revisionById(db, resource.head))!;
+  const document = await documentOf(db, resource.head);
   const facts = await factsOfHead(db, id);
   return {
     id,
@@ -105,67 +120,87 @@ const factorOf = (form: AssignForm, student: Pick<Student, "id" | "factor">): nu
 
 const ROOM_DAYS = 40;
 
-async function lookAtClass(
-  db: Db,
-  form: AssignForm,
-  group: Group,
-  chosen: readonly Student[],
-  resources: readonly Given[],
-  now: Date,
-): Promise<LookedClass> {
-  const { calendar, rules } = group;
-  const when = whenFor(form, calendar, rules, now);
-  const ids = chosen.map(({ id }) => id);
-  const did = await alreadyHave(
-    db,
-    resources.map(({ id }) => id),
-    ids,
-  );
-  const profile = (await classProfile(db, group.class, now))!;
-  const looked: LookedClass = {
-    id: group.class.id,
-    profile,
-    calendar,
-    when,
-    students: chosen.map((student) => ({
-      id: student.id,
-      name: `${student.givenName} ${student.familyName}`,
-      readingGrade: student.readingGrade,
-      factor: factorOf(form, student),
-    })),
-    planned: 0,
-    nextRoom: null,
-    did: chosen
-      .filter(({ id }) => did.includes(id))
-      .map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName}` })),
-    alsoDue: [],
-  };
-  if (isProblem(when)) return looked;
-  const day = schoolClock(when.due, calendar.zone).date;
-  const alsoDue = await dueBetween(
-    db,
-    ids,
-    momentAt(day, "00:00", calendar.zone),
-    new Date(momentAt(addDays(day, 1), "00:00", calendar.zone).getTime() - 1),
-  );
-  return { ...looked, alsoDue, ...(when.meeting && (await roomFrom(db, group, when, resources))) };
+interface Chosen {
+  group: Group;
+  students: readonly Student[];
+  when: When | WhenProblem;
 }
 
-/** How full the meeting is, and the next one with room. */
-async function roomFrom(
+/** What has to be looked up about all classes at once: a question a class would be most of the time it takes. */
+async function lookAtClasses(
   db: Db,
-  group: Group,
-  when: When,
+  form: AssignForm,
+  chosen: readonly Chosen[],
   resources: readonly Given[],
-): Promise<Pick<LookedClass, "planned" | "nextRoom">> {
-  const meeting = when.meeting!;
-  const to = addDays(meeting.date, ROOM_DAYS);
-  const planned = await plannedIn(db, [group.class.id], meeting.date, to);
+): Promise<LookedClass[]> {
+  const everyone = chosen.flatMap(({ students }) => students.map(({ id }) => id));
+  const meetings = chosen.flatMap(({ when }) => (!isProblem(when) && when.meeting ? [when.meeting.date] : [])).sort();
+  const days = new Map<string, string>();
+  for (const { group, when } of chosen)
+    if (!isProblem(when)) days.set(schoolClock(when.due, group.calendar.zone).date, group.calendar.zone);
+  const [did, planned, ...due] = await Promise.all([
+    alreadyHave(
+      db,
+      resources.map(({ id }) => id),
+      everyone,
+    ),
+    meetings.length === 0
+      ? []
+      : plannedIn(
+          db,
+          chosen.map(({ group }) => group.class.id),
+          meetings[0]!,
+          addDays(meetings.at(-1)!, ROOM_DAYS),
+        ),
+    ...[...days].map(async ([date, zone]) => ({
+      date,
+      counts: await dueBetween(
+        db,
+        everyone,
+        momentAt(date, "00:00", zone),
+        new Date(momentAt(addDays(date, 1), "00:00", zone).getTime() - 1),
+      ),
+    })),
+  ]);
+  const had = new Set(did);
+  return Promise.all(
+    chosen.map(async ({ group, students, when }): Promise<LookedClass> => {
+      const { calendar } = group;
+      const name = (student: Student) => `${student.givenName} ${student.familyName}`;
+      const day = isProblem(when) ? null : schoolClock(when.due, calendar.zone).date;
+      const counts = due.find(({ date }) => date === day)?.counts ?? [];
+      return {
+        id: group.class.id,
+        profile: await bareProfile(db, group.class),
+        calendar,
+        when,
+        students: students.map((student) => ({
+          id: student.id,
+          name: name(student),
+          readingGrade: student.readingGrade,
+          factor: factorOf(form, student),
+        })),
+        did: students.filter(({ id }) => had.has(id)).map((student) => ({ id: student.id, name: name(student) })),
+        alsoDue: counts.filter(({ student }) => students.some(({ id }) => id === student)),
+        ...roomFrom(group, isProblem(when) ? null : when.meeting, resources, planned),
+      };
+    }),
+  );
+}
+
+/** How full the meeting is, and the next one of its sort with room. */
+function roomFrom(
+  group: Group,
+  meeting: Meeting | null,
+  resources: readonly Given[],
+  planned: Awaited<ReturnType<typeof plannedIn>>,
+): Pick<LookedClass, "planned" | "nextRoom"> {
+  if (!meeting) return { planned: 0, nextRoom: null };
   const at = (date: string, period: number) =>
-    planned.find((one) => one.date === date && one.period === period)?.minutes ?? 0;
+    planned.find((one) => one.class === group.class.id && one.date === date && one.period === period)?.minutes ?? 0;
   const wanted = resources.reduce((sum, { facts }) => sum + facts.minutes, 0);
   const same = group.rules.filter(({ label }) => label === meeting.label);
-  const next = meetingsBetween(group.calendar, same, meeting.date, to).find(
+  const next = meetingsBetween(group.calendar, same, meeting.date, addDays(meeting.date, ROOM_DAYS)).find(
     (one) => one.starts > meeting.starts && at(one.date, one.period) + wanted <= one.minutes,
   );
   return {
@@ -184,14 +219,19 @@ function assignmentsFor(
   made: { by: number; now: Date },
 ): NewAssignment[] | null {
   const list: NewAssignment[] = [];
+  const times = new Map<number, When>();
+  const longer = new Map<string, Times>();
   const pieces = resources.flatMap((resource): { resource: Given; steps: string[] | null; part: string | null }[] =>
     form.parts && resources.length === 1
       ? form.parts.map((steps, at) => ({ resource, steps, part: `${at + 1} of ${form.parts!.length}` }))
       : [{ resource, steps: null, part: null }],
   );
   for (const [at, { resource, steps, part }] of pieces.entries()) {
-    const when = whenFor(form, group.calendar, group.rules, made.now, form.spread === "one a meeting" ? at : 0);
+    // Given together, all have the same times: they are worked out once, and once for each who has more time.
+    const later = form.spread === "one a meeting" ? at : 0;
+    const when = times.get(later) ?? whenFor(form, group.calendar, group.rules, made.now, later);
     if (isProblem(when)) return null;
+    times.set(later, when);
     const minutes = stepMinutes(resource.document, resource.facts);
     const own = chosen.flatMap((student) => {
       const version = versions.find(
@@ -199,14 +239,16 @@ function assignmentsFor(
       );
       const factor = factorOf(form, student);
       if (!version && factor === 1) return [];
-      const times = withExtraTime(group.calendar, when, factor);
+      const key = `${later} ${factor}`;
+      const more = longer.get(key) ?? withExtraTime(group.calendar, when, factor);
+      longer.set(key, more);
       return [
         {
           student: student.id,
           factor,
           ...(version && !steps && { revision: version.revision }),
-          due: factor === 1 ? null : times.due,
-          closes: factor === 1 ? null : times.closes,
+          due: factor === 1 ? null : more.due,
+          closes: factor === 1 ? null : more.closes,
         },
       ];
     });
@@ -256,20 +298,26 @@ export async function prepareAssigning(
   const given = await Promise.all(form.resources.map((id) => givenOf(db, visitor, id)));
   const resources = given.filter((resource) => resource !== null);
   const versions = resources.length === 1 ? await versionsFor(db, visitor, resources[0]!.id) : [];
-  const classes: LookedClass[] = [];
+  const chosenClasses = form.to.flatMap(({ class: id, students }): Chosen[] => {
+    const group = all.find((one) => one.class.id === id);
+    if (!group) return [];
+    return [
+      {
+        group,
+        students: group.students.filter((student) => students.includes(student.id)),
+        when: whenFor(form, group.calendar, group.rules, now),
+      },
+    ];
+  });
+  const classes = await lookAtClasses(db, form, chosenClasses, resources);
   const said: string[] = [];
   const list: NewAssignment[] = [];
   let wrong = resources.length < given.length;
-  for (const { class: id, students } of form.to) {
-    const group = all.find((one) => one.class.id === id);
-    if (!group) continue;
-    const chosen = group.students.filter((student) => students.includes(student.id));
-    const looked = await lookAtClass(db, form, group, chosen, resources, now);
-    classes.push(looked);
+  for (const { group, students: chosen, when } of chosenClasses) {
     const more = assignmentsFor(form, group, chosen, resources, versions, { by: visitor.id, now });
     if (more) list.push(...more);
     else wrong = true;
-    if (isProblem(looked.when)) continue;
+    if (isProblem(when)) continue;
     const special = chosen.flatMap((student) => {
       const version = versions.find(
         ({ id: one }) => one === form.versions.find((v) => v.student === student.id)?.resource,
@@ -285,7 +333,7 @@ export async function prepareAssigning(
           className: group.class.name,
           students: chosen.length,
           all: chosen.length === group.students.length,
-          when: looked.when,
+          when,
           zone: group.calendar.zone,
           tries: form.tries,
           special,
@@ -296,16 +344,14 @@ export async function prepareAssigning(
       ),
     );
   }
-  const others = await Promise.all(
-    all
-      .filter((group) => !form.to.some((one) => one.class === group.class.id))
-      .map(async (group) => ({
-        id: group.class.id,
-        name: group.class.name,
-        students: group.students.map(({ id }) => id),
-        profile: (await classProfile(db, group.class, now))!,
-      })),
-  );
+  const others = all
+    .filter((group) => !form.to.some((one) => one.class === group.class.id))
+    .map((group) => ({
+      id: group.class.id,
+      name: group.class.name,
+      students: group.students.map(({ id }) => id),
+      grades: { from: group.class.gradeFrom, to: group.class.gradeTo },
+    }));
   const bar = all.find((group) => group.class.id === barClass);
   return {
     looked: {

@@ -19,7 +19,7 @@ export async function classCalendar(db: Queryable, classId: number, base: string
     const title = one.part ? `${one.title}, ${one.part}` : one.title;
     const meeting = one.meeting && meetings.find((other) => samePlace(other, one.meeting!));
     const common = { address: `${base}/student/${one.id}`, changed: now };
-    const text = `${group.name}, ${one.recipients} of ${one.classSize} students, ${one.minutes} minutes`;
+    const text = `${group.name}, ${one.minutes} minutes`;
     const due: CalendarEvent = {
       ...common,
       uid: `work-${one.id}-due@golden-satchel`,

@@ -7,7 +7,13 @@ import { coveredBy } from "@/data/standards";
 /** A class as the computation of fit knows it: the one in the top bar; null for a teacher without classes. */
 export async function classProfile(db: Db, current: Class | null, now: Date): Promise<ClassProfile | null> {
   if (!current) return null;
-  const [row, covered] = await Promise.all([profileOf(db, current.id), coveredBy(db, current.id, now)]);
+  const [profile, covered] = await Promise.all([bareProfile(db, current), coveredBy(db, current.id, now)]);
+  return { ...profile, covered };
+}
+
+/** The same without what the class has met already: where only what is in the way is asked. */
+export async function bareProfile(db: Db, current: Class): Promise<ClassProfile> {
+  const row = await profileOf(db, current.id);
   return {
     name: current.name,
     periodMinutes: current.periodMinutes,
@@ -16,6 +22,6 @@ export async function classProfile(db: Db, current: Class | null, now: Date): Pr
     languages: row.languages,
     devices: row.devices as Device[],
     country: row.country as Country,
-    covered,
+    covered: [],
   };
 }

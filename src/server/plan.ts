@@ -30,6 +30,7 @@ export interface PlanData {
 
 /** Common practice: three things due on one day are too much for a child. */
 const CROWDED = 3;
+const MOST_WEEKS_CROWDED = 6;
 
 /** The calendar of her school, and when her classes meet, between the dates she has them. */
 export async function meetingsOf(
@@ -72,7 +73,8 @@ export async function planOf(
   const [{ calendar, meetings }, work, crowded, times] = await Promise.all([
     meetingsOf(db, visitor, classes, from, to),
     plannedWork(db, ids, from, to, visitor.zone),
-    crowdedDays(db, ids, from, to, visitor.zone, CROWDED),
+    // Over a whole semester nobody reads who has too much on which day.
+    span > MOST_WEEKS_CROWDED ? [] : crowdedDays(db, ids, from, to, visitor.zone, CROWDED),
     teachingTimes(db, visitor.id),
   ]);
   const hers = (classId: number, date: string) => {

@@ -51,7 +51,7 @@ export interface LookedAt {
   versions: readonly { id: number; title: string; readingGrade: number | null; minutes: number }[];
   classes: readonly LookedClass[];
   /** Her other classes. */
-  others: readonly { id: number; name: string; students: readonly number[]; profile: ClassProfile }[];
+  others: readonly { id: number; name: string; students: readonly number[]; grades: ClassProfile["grades"] }[];
   /** The class in the bar on top. */
   barClass: { id: number; name: string } | null;
   me: number;

@@ -185,8 +185,6 @@ describe("the students", () => {
 });
 
 describe("whether it suits the class", () => {
-  const puffin = { ...kittiwake, name: "4/5 Puffin", grades: { from: 4, to: 5 } };
-
   test("text far above the class: an easier version is offered", () => {
     const hard = resource(lesson("Tides"));
     const found = look(
@@ -206,9 +204,7 @@ describe("whether it suits the class", () => {
       {
         resources: [resource(lesson("For seven", { grades: { from: 7, to: 8 } }))],
         at: {
-          others: [
-            { id: 3, name: "7 Cormorant", students: [31], profile: { ...kittiwake, grades: { from: 7, to: 7 } } },
-          ],
+          others: [{ id: 3, name: "7 Cormorant", students: [31], grades: { from: 7, to: 7 } }],
         },
       },
     );
@@ -222,7 +218,7 @@ describe("whether it suits the class", () => {
       {
         at: {
           barClass: { id: 2, name: "4/5 Puffin" },
-          others: [{ id: 2, name: "4/5 Puffin", students: [21], profile: puffin }],
+          others: [{ id: 2, name: "4/5 Puffin", students: [21], grades: { from: 4, to: 5 } }],
         },
       },
     );

@@ -215,7 +215,7 @@ function easierVersion(of: LookedAt, group: LookedClass, resource: LookedResourc
 
 function rightClass(of: LookedAt, group: LookedClass, resource: LookedResource): Remedy[] {
   const { grades } = resource.facts;
-  const meant = of.others.find(({ profile }) => profile.grades.from <= grades.to && profile.grades.to >= grades.from);
+  const meant = of.others.find(({ grades: theirs }) => theirs.from <= grades.to && theirs.to >= grades.from);
   if (!meant) return [];
   const to = of.form.to.map((one) =>
     one.class === group.id ? { class: meant.id, students: [...meant.students] } : one,

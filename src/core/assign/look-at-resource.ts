@@ -1,9 +1,24 @@
 import { licenceNames } from "../licence/licence";
 import { inLanguage } from "../resource/language";
 import { remarks } from "../resource/remarks";
-import { unfinished } from "../resource/unfinished";
+import type { Document } from "../resource/document";
+import { unfinished, type Unfinished } from "../resource/unfinished";
 import type { Finding, LookedAt, LookedResource, Remedy } from "./finding";
 import { linksOut } from "./links-out";
+
+interface Looked {
+  remarks: Unfinished[];
+  links: string[];
+}
+
+// The same document is looked at after every change of the form; measuring how it reads is most of the work.
+const looked = new WeakMap<Document, Looked>();
+
+function lookOnce(document: Document): Looked {
+  const known = looked.get(document) ?? { remarks: remarks(document), links: linksOut(document) };
+  looked.set(document, known);
+  return known;
+}
 
 /** What is odd about the thing itself: unfinished, in somebody else's voice, links that leave, rights kept. */
 export function resourceFindings(of: LookedAt, resource: LookedResource): Finding[] {
@@ -33,14 +48,14 @@ export function resourceFindings(of: LookedAt, resource: LookedResource): Findin
       text: `${name}${[...voices].join(" and ")} ${voices.size === 1 ? "speaks" : "speak"} the instructions, not you.`,
       remedies: [{ text: "Make your copy and speak", href: resource.mine ? at(null) : `/find?open=${resource.id}` }],
     });
-  for (const [nth, { step, problem }] of remarks(resource.document).entries())
+  for (const [nth, { step, problem }] of lookOnce(resource.document).remarks.entries())
     found.push({
       key: `remark ${resource.id} ${nth}`,
       level: "remark",
       text: `${name}${problem}`,
       remedies: mend(step),
     });
-  const out = linksOut(resource.document);
+  const out = lookOnce(resource.document).links;
   if (out.length > 0)
     found.push({
       key: `link ${resource.id}`,

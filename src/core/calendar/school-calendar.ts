@@ -72,16 +72,51 @@ export interface Meeting {
 
 const dateOf = (text: string) => Temporal.PlainDate.from(text);
 
+/**
+ * A plan asks for the same few thousand moments over and over, and zones are slow to ask: the last answers are kept. What is
+ * kept never changes, so it is only a matter of time saved.
+ */
+class Remembered<Value> {
+  private readonly known = new Map<string, Value>();
+  constructor(private readonly most: number) {}
+  get(key: string, make: () => Value): Value {
+    const known = this.known.get(key);
+    if (known !== undefined) return known;
+    if (this.known.size >= this.most) this.known.clear();
+    const made = make();
+    this.known.set(key, made);
+    return made;
+  }
+}
+
+const moments = new Remembered<number>(20_000);
+const offsets = new Remembered<number>(20_000);
+
 /** The moment at which the school's clocks show this; a time skipped in spring is the moment after the change. */
 export function momentAt(date: string, time: string, zone: string): Date {
-  const at = Temporal.PlainDateTime.from(`${date}T${time}`).toZonedDateTime(zone, { disambiguation: "compatible" });
-  return new Date(at.epochMilliseconds);
+  return new Date(
+    moments.get(
+      `${date}T${time} ${zone}`,
+      () =>
+        Temporal.PlainDateTime.from(`${date}T${time}`).toZonedDateTime(zone, { disambiguation: "compatible" })
+          .epochMilliseconds,
+    ),
+  );
 }
+
+/** Clocks change at full quarters of an hour, everywhere and since long: within one the distance to UTC stays. */
+const QUARTER_MS = 900_000;
 
 /** The school's calendar date and wall-clock time at a moment. */
 export function schoolClock(moment: Date, zone: string): { date: string; time: string } {
-  const at = Temporal.Instant.fromEpochMilliseconds(moment.getTime()).toZonedDateTimeISO(zone);
-  return { date: at.toPlainDate().toString(), time: at.toPlainTime().toString({ smallestUnit: "minute" }) };
+  const at = moment.getTime();
+  const quarter = Math.floor(at / QUARTER_MS);
+  const offset = offsets.get(
+    `${quarter} ${zone}`,
+    () => Temporal.Instant.fromEpochMilliseconds(quarter * QUARTER_MS).toZonedDateTimeISO(zone).offsetNanoseconds / 1e6,
+  );
+  const wall = new Date(at + offset).toISOString();
+  return { date: wall.slice(0, 10), time: wall.slice(11, 16) };
 }
 
 export const addDays = (date: string, days: number): string => dateOf(date).add({ days }).toString();
@@ -103,28 +138,40 @@ export function isoWeek(date: string): { year: number; week: number } {
 /** Common practice: a semester. Nothing is planned further ahead. */
 export const SEMESTER_WEEKS = 18;
 
-/** The days of school between two dates, both included; days off within terms come along, said to be off. */
-export function schoolDays(calendar: SchoolCalendar, from: string, to: string): SchoolDay[] {
+/** The days of one term, or of any stretch of school, lettered from its first day on. */
+function daysOfTerm(calendar: SchoolCalendar, term: { from: string; to: string }): SchoolDay[] {
   const off = new Map(calendar.daysOff.map((day) => [day.date, day]));
   const days: SchoolDay[] = [];
-  const terms = calendar.terms.length > 0 ? calendar.terms : [{ name: "", from, to }];
-  for (const term of [...terms].sort((one, other) => one.from.localeCompare(other.from))) {
-    if (term.to < from || term.from > to) continue;
-    let turn = 0;
-    for (let at = dateOf(term.from); ; at = at.add({ days: 1 })) {
-      const date = at.toString();
-      if (date > term.to || date > to) break;
-      if (!calendar.weekdays.includes(at.dayOfWeek)) continue;
-      const reason = off.get(date) ?? null;
-      const lettered = reason?.kind !== "off" && calendar.cycle.length > 0;
-      const cycleDay = lettered ? calendar.cycle[turn % calendar.cycle.length]! : null;
-      if (lettered) turn += 1;
-      if (date < from) continue;
-      const open = reason === null || reason.kind === "half";
-      days.push({ date, weekday: at.dayOfWeek, cycleDay, off: reason, open });
-    }
+  let turn = 0;
+  const last = dateOf(term.to);
+  for (let at = dateOf(term.from); Temporal.PlainDate.compare(at, last) <= 0; at = at.add({ days: 1 })) {
+    if (!calendar.weekdays.includes(at.dayOfWeek)) continue;
+    const date = at.toString();
+    const reason = off.get(date) ?? null;
+    const lettered = reason?.kind !== "off" && calendar.cycle.length > 0;
+    const cycleDay = lettered ? calendar.cycle[turn % calendar.cycle.length]! : null;
+    if (lettered) turn += 1;
+    days.push({ date, weekday: at.dayOfWeek, cycleDay, off: reason, open: reason === null || reason.kind === "half" });
   }
   return days;
+}
+
+/** All days of a calendar's terms, worked out once for each calendar that was read. */
+const daysOfTerms = new WeakMap<SchoolCalendar, SchoolDay[]>();
+
+function allDays(calendar: SchoolCalendar): SchoolDay[] {
+  const known = daysOfTerms.get(calendar);
+  if (known) return known;
+  const terms = [...calendar.terms].sort((one, other) => one.from.localeCompare(other.from));
+  const days = terms.flatMap((term) => daysOfTerm(calendar, term));
+  daysOfTerms.set(calendar, days);
+  return days;
+}
+
+/** The days of school between two dates, both included; days off within terms come along, said to be off. */
+export function schoolDays(calendar: SchoolCalendar, from: string, to: string): SchoolDay[] {
+  if (calendar.terms.length === 0) return from <= to ? daysOfTerm(calendar, { from, to }) : [];
+  return allDays(calendar).filter(({ date }) => date >= from && date <= to);
 }
 
 const minutesOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
@@ -139,13 +186,7 @@ export function meetingsBetween(
   const meetings: Meeting[] = [];
   const bells = new Map(calendar.bells.map((bell) => [`${bell.weekday} ${bell.period}`, bell]));
   const away = new Set(calendar.classDaysOff.map((day) => `${day.class} ${day.date}`));
-  const moments = new Map<string, Date>();
-  const moment = (date: string, time: string) => {
-    const key = `${date} ${time}`;
-    const known = moments.get(key) ?? momentAt(date, time, calendar.zone);
-    moments.set(key, known);
-    return known;
-  };
+  const moment = (date: string, time: string) => momentAt(date, time, calendar.zone);
   for (const day of schoolDays(calendar, from, to)) {
     if (!day.open) continue;
     const until = day.off?.until ?? null;

@@ -14,7 +14,7 @@ import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
 import { MoreFields } from "./more-fields";
 import { ToField } from "./to-field";
-import { startForm, useAudience, useLastLook, type Looked } from "./use-assign";
+import { openingFor, startForm, useAudience, useLastLook, type Looked } from "./use-assign";
 import { VersionsGrid } from "./versions-grid";
 import { WhenFields } from "./when-fields";
 
@@ -166,8 +166,12 @@ function Filled({ audience, ...props }: AssignPanelProps & { audience: Audience 
     });
 
   return (
-    <div className="grid max-w-3xl gap-4 rounded-card border border-line bg-card p-5">
-      <ToField audience={audience} to={form.to} onChange={(to) => change({ to })} />
+    <div className="mb-5 grid max-w-3xl grid-cols-[minmax(0,1fr)] gap-4 rounded-card border border-line bg-card p-5">
+      <ToField
+        audience={audience}
+        to={form.to}
+        onChange={(to) => change({ to, opens: openingFor(audience, to, form.opens) })}
+      />
       {single && (audience.versions.length > 0 || someHaveTime) && (
         <Fold title="Different versions, more time …" open={versions} onOpen={setVersions}>
           <VersionsGrid audience={audience} form={form} title={single.title} onChange={change} />
@@ -203,7 +207,7 @@ function Filled({ audience, ...props }: AssignPanelProps & { audience: Audience 
         )}
       </div>
       {problem && <Notice tone="warning">{problem}</Notice>}
-      <div className="sticky bottom-0 -mx-5 -mb-5 flex justify-end gap-2 rounded-b-card border-t border-line bg-card px-5 py-3">
+      <div className="sticky bottom-0 z-20 -mx-5 -mb-5 flex justify-end gap-2 rounded-b-card border-t border-line bg-card px-5 py-3">
         <Button onClick={onDone}>Not now</Button>
         <Button look="main" disabled={busy || nobody || !fresh || stopped || Boolean(looked?.problem)} onClick={send}>
           {busy ? "One moment …" : "Give it"}
@@ -220,7 +224,7 @@ export function AssignPanel(props: AssignPanelProps) {
     props.like ?? null,
   );
   return (
-    <section aria-label="Assign" className="h-full overflow-auto px-5 pb-5">
+    <section aria-label="Assign" className="h-full overflow-auto px-5">
       {problem && <Notice tone="warning">{problem}</Notice>}
       {!audience && !problem && <p className="text-ink-soft">One moment …</p>}
       {audience?.classes.length === 0 && <p>You have no class yet, so there is nobody to give this to.</p>}

@@ -14,6 +14,7 @@ interface Column {
   id: number;
   title: string;
   about: string;
+  by: string;
 }
 
 /** Whom a rule means: every choice a teacher makes over and over, by what is known of students. */
@@ -64,17 +65,17 @@ export function VersionsGrid({
   const rules = rulesFor(chosen, groups);
   const [rule, setRule] = useState(0);
   const columns: Column[] = [
-    { id: 0, title, about: "the one you chose" },
+    { id: 0, title, about: "the one you chose", by: "" },
     ...audience.versions.map((version) => ({
       id: version.id,
       title: version.title,
       about: [
-        version.author,
         `${version.minutes} min`,
         version.readingGrade !== null && `reads at ${sayReadingGrade(version.readingGrade)}`,
       ]
         .filter(Boolean)
-        .join(" · "),
+        .join(", "),
+      by: version.author,
     })),
   ];
   const versionOf = (student: number) => form.versions.find((one) => one.student === student)?.resource ?? 0;
@@ -95,7 +96,7 @@ export function VersionsGrid({
       <div className="flex flex-wrap items-center gap-1.5 text-[13px]">
         <select
           aria-label="Whom"
-          className={`${inputClasses} w-auto`}
+          className={`${inputClasses} !w-auto`}
           value={Math.min(rule, rules.length - 1)}
           onChange={(event) => setRule(Number(event.target.value))}
         >
@@ -134,9 +135,14 @@ export function VersionsGrid({
                 Student
               </th>
               {columns.map((column) => (
-                <th key={column.id} scope="col" className="max-w-36 px-2 py-1 text-left font-semibold">
-                  <span className="line-clamp-2">{column.title}</span>
-                  <span className="block font-normal text-ink-soft">{column.about}</span>
+                <th
+                  key={column.id}
+                  scope="col"
+                  title={[column.title, column.by].filter(Boolean).join(", ")}
+                  className="w-28 max-w-28 px-2 py-1 text-left font-semibold"
+                >
+                  <span className="line-clamp-2 leading-tight">{column.title}</span>
+                  <span className="block truncate font-normal text-ink-soft">{column.about}</span>
                 </th>
               ))}
               <th scope="col" className="px-2 py-1 text-left font-normal text-ink-soft">

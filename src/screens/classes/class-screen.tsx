@@ -1,11 +1,17 @@
 "use client";
 import { clsx } from "clsx";
+import { KeyRound } from "lucide-react";
 import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useTransition } from "react";
 import type { Class, JoinCode, Student } from "@/data/classes";
 import type { Seat } from "@/data/groups";
 import type { StudentGoal, StudentGroup } from "@/data/plan";
+import { startJoinCode } from "@/server/actions/classes";
+import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { Segmented } from "@/ui/segmented";
+import { tellProblem } from "@/ui/toast";
 import { useAddress } from "../use-address";
 import type { ClassView } from "./class-views";
 import { GroupsView } from "./groups-view";
@@ -33,6 +39,25 @@ export interface ClassScreenProps {
 }
 
 const roles: Record<string, string> = { lead: "leads it", "co-teacher": "teaches it too", cover: "covers it" };
+
+/** The one thing a teacher does here every day, one press away in every view. */
+function LetIn({ group, code, onIn }: { group: Class; code: JoinCode | null; onIn: () => void }) {
+  const [busy, start] = useTransition();
+  const router = useRouter();
+  const letIn = () =>
+    start(async () => {
+      // A code that lives already is shown and not replaced: children may be typing it.
+      const outcome = code ? { ok: true as const } : await startJoinCode({ class: group.id });
+      if (!outcome.ok) return tellProblem(outcome.problem);
+      router.refresh();
+      onIn();
+    });
+  return (
+    <Button look="main" disabled={busy} onClick={letIn}>
+      <KeyRound size={15} aria-hidden /> {busy ? "One moment …" : code ? `Code ${code.code}` : "Let students in"}
+    </Button>
+  );
+}
 
 export function ClassScreen(props: ClassScreenProps) {
   const { classes, group, students, view } = props;
@@ -73,6 +98,7 @@ export function ClassScreen(props: ClassScreenProps) {
               </Link>
             </p>
           </div>
+          <LetIn group={group} code={props.code} onIn={() => go({ view: "ways in" }, true)} />
           <Segmented
             label="Of this class"
             value={view}

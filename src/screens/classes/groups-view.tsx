@@ -66,8 +66,18 @@ function Member({
   );
 }
 
-function Box({ id, children, className }: { id: number | null; children: React.ReactNode; className?: string }) {
-  const { setNodeRef, isOver } = useDroppable({ id: `group-${id ?? "none"}`, data: { group: id } });
+function Box({
+  id,
+  name,
+  children,
+  className,
+}: {
+  id: number | null;
+  name: string;
+  children: React.ReactNode;
+  className?: string;
+}) {
+  const { setNodeRef, isOver } = useDroppable({ id: `group-${id ?? "none"}`, data: { name, group: id } });
   return (
     <section
       ref={setNodeRef}
@@ -211,7 +221,7 @@ export function GroupsView({
       )}
       <div className="grid grid-cols-[repeat(auto-fill,minmax(14rem,1fr))] items-start gap-4">
         {groups.map((one, at) => (
-          <Box key={at} id={at}>
+          <Box key={at} id={at} name={one.name}>
             <div className="mb-2 flex items-center gap-2">
               <TextInput
                 aria-label={`Name of group ${at + 1}`}
@@ -241,7 +251,7 @@ export function GroupsView({
           </Box>
         ))}
         {(loose.length > 0 || groups.length === 0) && (
-          <Box id={null} className="border-dashed">
+          <Box id={null} name="no group" className="border-dashed">
             <h2 className="mb-2 font-semibold">In no group</h2>
             <ul className="grid grid-cols-[minmax(0,1fr)] gap-1">
               {loose.map((student) => (

@@ -105,13 +105,8 @@ export function JoinCodeCard({
           <p className="mt-1 text-ink-soft">
             {over ? "The code has run out." : "No code lets students in just now."} A code is good for an hour.
           </p>
-          <Button
-            look="main"
-            className="mt-3"
-            disabled={busy}
-            onClick={() => run(() => startJoinCode({ class: group.id }))}
-          >
-            {busy ? "One moment …" : "Let students in"}
+          <Button className="mt-3" disabled={busy} onClick={() => run(() => startJoinCode({ class: group.id }))}>
+            {busy ? "One moment …" : "Make a code"}
           </Button>
         </>
       )}

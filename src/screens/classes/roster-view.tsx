@@ -38,7 +38,7 @@ export function RosterView({ group, students, goals }: { group: Class; students:
           <Button onClick={() => window.print()}>
             <Printer size={15} aria-hidden /> Print
           </Button>
-          <Button look="main" onClick={() => setPasting(true)}>
+          <Button onClick={() => setPasting(true)}>
             <ClipboardPaste size={15} aria-hidden /> Add students …
           </Button>
         </span>

@@ -14,7 +14,10 @@ import { tell, tellProblem } from "@/ui/toast";
 const ACROSS = 9;
 
 function Place({ x, y, desk, children }: { x: number; y: number; desk: boolean; children: React.ReactNode }) {
-  const { setNodeRef, isOver } = useDroppable({ id: `place-${x}-${y}`, data: { desk: { x, y } } });
+  const { setNodeRef, isOver } = useDroppable({
+    id: `place-${x}-${y}`,
+    data: { name: `row ${y + 1}, place ${x + 1}`, desk: { x, y } },
+  });
   return (
     <div
       ref={setNodeRef}

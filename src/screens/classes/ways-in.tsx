@@ -100,10 +100,20 @@ function Cards({ group, students, joinAddress }: { group: Class; students: Stude
             </>
           ) : (
             <Button disabled={chosen.length === 0} onClick={() => setSure(true)}>
-              Make {chosen.length} cards …
+              Make {chosen.length} {chosen.length === 1 ? "card" : "cards"} …
             </Button>
           )}
         </div>
+        {!cards && (
+          <p className="mt-3 flex gap-1.5">
+            <Button size="small" onClick={() => setChosen(students.map(({ id }) => id))}>
+              All
+            </Button>
+            <Button size="small" onClick={() => setChosen([])}>
+              None
+            </Button>
+          </p>
+        )}
         {!cards && (
           <ul className="mt-3 grid max-h-44 grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-3 gap-y-1 overflow-auto rounded-card border border-line p-2">
             {students.map(({ id, givenName, familyName }) => (

@@ -1,7 +1,7 @@
 "use client";
 import { Backpack, GitBranch, Send } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useState, useTransition } from "react";
+import { useEffect, useState, useTransition } from "react";
 import { sayDay } from "@/core/calendar/wall-clock";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import { creditLine, licenceNames } from "@/core/licence/licence";
@@ -17,6 +17,7 @@ import { Notice } from "@/ui/notice";
 import { Tip } from "@/ui/tip";
 import { tell, tellProblem } from "@/ui/toast";
 import { AssignPanel } from "../assign/assign-panel";
+import { openOnTable } from "../shell/opened";
 import { useAddress } from "../use-address";
 import { AdaptDialog } from "./adapt-dialog";
 import { Views, viewsOf } from "./views";
@@ -115,6 +116,7 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
   };
   const openAssign = () =>
     data.published ? go({ do: "assign" }, true) : tellProblem("Publish it first: students get what is published.");
+  useEffect(() => openOnTable(resource.id), [resource.id]);
   useKeys({ p: () => (data.mine ? undefined : toggle()), e: adapt, a: openAssign });
 
   return (

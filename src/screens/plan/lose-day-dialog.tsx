@@ -14,14 +14,19 @@ export function LoseDayDialog({
   plan,
   classes,
   today,
+  now,
   onClose,
 }: {
   plan: PlanData;
   classes: readonly Class[];
   today: string;
+  now: Date;
   onClose: () => void;
 }) {
-  const next = plan.board.days.find(({ day }) => day.open && day.date >= today)?.day.date ?? today;
+  // The next day with a lesson still to come: nobody loses a day that is over.
+  const next =
+    plan.board.days.find(({ cells }) => cells.some((cell) => cell.meetings.some(({ starts }) => starts > now)))?.day
+      .date ?? today;
   const [date, setDate] = useState(next);
   const [name, setName] = useState("");
   const [chosen, setChosen] = useState<readonly number[]>(classes.map(({ id }) => id));

@@ -64,7 +64,10 @@ function Cell({
   const { setNodeRef, isOver } = useDroppable({
     id: `cell-${column.class}-${column.label}-${day.date}`,
     disabled: !takes,
-    data: meeting && { place: { class: column.class, date: day.date, period: meeting.period } satisfies Place },
+    data: meeting && {
+      name: `${day.date}, ${column.className} ${column.label}`,
+      place: { class: column.class, date: day.date, period: meeting.period } satisfies Place,
+    },
   });
   return (
     <td
@@ -199,7 +202,7 @@ export function PlanBoardTable({
                     day={day}
                     away={
                       day.open
-                        ? (plan.away.find((one) => one.class === board.columns[at]!.class && one.date === day.date)
+                        ? (plan.away.find((one) => one.date === day.date && one.class === board.columns[at]!.class)
                             ?.name ?? null)
                         : (day.off?.name ?? null)
                     }

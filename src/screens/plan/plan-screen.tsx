@@ -162,7 +162,7 @@ export function PlanScreen({ plan, view, assignments, classes, pockets, details,
         </div>
       )}
       {dialog === "lost" && (
-        <LoseDayDialog plan={plan} classes={classes} today={today} onClose={() => setDialog(null)} />
+        <LoseDayDialog plan={plan} classes={classes} today={today} now={now} onClose={() => setDialog(null)} />
       )}
       {dialog === "pocket" && (
         <LayOutDialog plan={plan} pockets={pockets} zone={zone} now={now} onClose={() => setDialog(null)} />

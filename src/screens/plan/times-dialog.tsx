@@ -39,6 +39,8 @@ export function TimesDialog({
       },
       () => "The times are changed.",
       onClose,
+      // It stands at its field already.
+      () => undefined,
     );
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`When is “${assignment.title}” due?`}>

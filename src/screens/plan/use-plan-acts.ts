@@ -13,11 +13,13 @@ export function usePlanActs() {
     work: () => Promise<Outcome<Value>>,
     done: (value: Value) => string,
     after?: () => void,
+    /** Where the problem is shown, when not as a passing note. */
+    onProblem: (problem: string) => void = tellProblem,
   ) =>
     start(async () => {
       const outcome = await work();
       if (!outcome.ok) {
-        tellProblem(outcome.problem);
+        onProblem(outcome.problem);
         return;
       }
       after?.();

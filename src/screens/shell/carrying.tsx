@@ -10,6 +10,7 @@ import {
   TouchSensor,
   useSensor,
   useSensors,
+  type Announcements,
   type CollisionDetection,
   type KeyboardCoordinateGetter,
 } from "@dnd-kit/core";
@@ -27,7 +28,7 @@ const under: CollisionDetection = (args) => {
 
 /** With the arrow keys what is carried jumps to the next place in that direction that takes it. */
 const toNextPlace: KeyboardCoordinateGetter = (event, { context }) => {
-  const { collisionRect, droppableRects, droppableContainers } = context;
+  const { collisionRect, droppableRects, droppableContainers, over } = context;
   const direction = (
     {
       [KeyboardCode.Down]: [0, 1],
@@ -42,7 +43,8 @@ const toNextPlace: KeyboardCoordinateGetter = (event, { context }) => {
   let best: { distance: number; x: number; y: number } | null = null;
   for (const container of droppableContainers.getEnabled()) {
     const rect = droppableRects.get(container.id);
-    if (!rect || rect.width === 0) continue;
+    // Not the place it is over: what lies low in it would only be drawn to its middle.
+    if (!rect || rect.width === 0 || container.id === over?.id) continue;
     const x = rect.left + rect.width / 2 - (collisionRect.left + collisionRect.width / 2);
     const y = rect.top + rect.height / 2 - (collisionRect.top + collisionRect.height / 2);
     const along = x * dx + y * dy;
@@ -54,6 +56,17 @@ const toNextPlace: KeyboardCoordinateGetter = (event, { context }) => {
   return best ? { x: best.x, y: best.y } : undefined;
 };
 const byKeys = { coordinateGetter: toNextPlace };
+
+const nameOf = (what: { data: { current?: unknown } } | null) =>
+  (what?.data.current as { name?: string } | undefined)?.name ?? "it";
+
+/** What is heard while something is carried. Places say in `data.name` what they are. */
+const announcements: Announcements = {
+  onDragStart: ({ active }) => `${nameOf(active)} is taken up. The arrow keys move it, Space puts it down.`,
+  onDragOver: ({ over }) => (over ? `over ${nameOf(over)}` : undefined),
+  onDragEnd: ({ active, over }) => `${nameOf(active)} is put down${over ? ` on ${nameOf(over)}` : " where it was"}.`,
+  onDragCancel: ({ active }) => `${nameOf(active)} stays where it was.`,
+};
 
 /**
  * Carrying things by mouse, finger or keyboard: resources into pockets and onto lessons, pockets to their places, work
@@ -72,6 +85,7 @@ export function Carrying({ children }: { children: ReactNode }) {
       id={id}
       sensors={sensors}
       collisionDetection={under}
+      accessibility={{ announcements }}
       onDragStart={({ active }) => setName((active.data.current as { name: string } | undefined)?.name ?? null)}
       onDragEnd={() => setName(null)}
       onDragCancel={() => setName(null)}

@@ -39,14 +39,43 @@ const chapters: { title: string; text: string[] }[] = [
   {
     title: "Give it",
     text: [
-      "Assign says back in one sentence who gets what and when before it goes. A due date that is past is refused. Plan lists what is scheduled, open and finished; anything can be called back, and answers already given are kept.",
+      "Assign: choose any mix of classes, groups and students; say when it opens (now, at a lesson, a day and time) and when it is due (in that lesson, so many school days later, a day and time). It is said back in one sentence before it goes.",
+      "“Different versions, more time” is a small table: students by versions. Fill it by a rule (grade 4, whoever reads below 4, a group), by pressing, or by drawing over it. Whoever has more time on the roster has it by itself: minutes in a lesson, school days otherwise, always at the same hour.",
+      "The last look stands above the sentence: a date that is past, evening for morning, a day without school, a lesson that is full, text far above the class, somebody else’s voice, links that lead out, who has it already, too much due on one day. Each comes with a press that mends it. Only what cannot be stops you.",
+      "In the satchel tick several things and press Assign: all at once, one in each lesson, or each when the one before is handed in.",
+      "Under every page lie the lessons of the next two weeks. Carry a line onto one by its handle, or press s, choose with the arrows and press Enter.",
+    ],
+  },
+  {
+    title: "Plan",
+    text: [
+      "Days by lessons: what is planned, minutes against the lesson, what is due, days on which children have three things due. Carry work to another lesson; with the keyboard, Space takes it up, the arrows move it, Space puts it down. What was in the lesson stays in the lesson; what was due two school days later is due two school days later.",
+      "Press a piece of work: its times, its students (add one, give one more time), everything from here by one lesson, a split where it is too long, the newer revision for those who have not begun, giving it again to others or next year, calling it back.",
+      "“A day is lost” takes a day out for your classes and moves what was planned. “Lay out a pocket” lays its lessons over the next meetings by their minutes and shows how before anything is given. u takes all of it back, unless somebody has changed it since; then it says so.",
+      "List shows everything scheduled, open and finished.",
+    ],
+  },
+  {
+    title: "Classes",
+    text: [
+      "Roster: type names or paste a table; columns are recognised, every line that cannot be read is listed with its reason, and nothing is kept until you bring it in. What you write down about a student (reading grade, more time, read aloud, languages, a goal of her own) is seen by the teachers of the class and used when you assign.",
+      "Groups are made by a rule or by hand, with pairs kept apart. The seating plan is carried about, or moved with the arrow keys, and printed.",
+      "Ways in: a join code with a picture for the camera, large for the board, good for an hour; login cards with two words or three pictures, shown once, because only a hash is kept; letters home in the family’s language (English, Spanish, French); the class’s calendar as a secret address or a file.",
+      "A link like /student/12 may be pasted anywhere: it leads a student through coming in to that very thing.",
+    ],
+  },
+  {
+    title: "The school office",
+    text: [
+      "Terms, the week and its bells, rotating days, days off (also from an iCalendar file), half days, when classes meet, who teaches and who covers from when to when. A OneRoster zip (1.1 or 1.2) or a table brings in the school’s roster; what would change is shown first, and the same file again changes nothing.",
+      "“Day lost” takes a day from the whole school: what every class had planned moves on, and one undo brings it back. Rotating days keep their letters.",
     ],
   },
   {
     title: "Students come in",
     text: [
-      "Under Classes, “Let students in” makes a code that is good for an hour. Students open the join page, type it and choose their name. Or they sign in with their name and three pictures.",
-      "Answers are kept as they are given, on the device and on the server. A closed lid or a lost network loses nothing.",
+      "With the code on the board and their name, or with their name and three pictures, or with their name and two words. Answers are kept as they are given, on the device and on the server. A closed lid or a lost network loses nothing.",
+      "Work that closes cannot be begun after that; answers typed in time on a device without a network are taken for twelve hours more.",
     ],
   },
   {

@@ -6,13 +6,17 @@ import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useRef, useState, type KeyboardEvent } from "react";
 import type { StripDay, StripMeeting } from "@/server/week-strip";
 import { useKeys } from "@/ui/keys";
+import { openedResource } from "./opened";
 import { remember } from "./remember";
 
 const keyOf = ({ class: group, date, period }: Pick<StripMeeting, "class" | "date" | "period">) =>
   `${group}.${date}.${period}`;
 
 function MeetingButton({ meeting, onChoose }: { meeting: StripMeeting; onChoose: () => void }) {
-  const { setNodeRef, isOver, active } = useDroppable({ id: `strip-${keyOf(meeting)}`, data: { lesson: meeting } });
+  const { setNodeRef, isOver, active } = useDroppable({
+    id: `strip-${keyOf(meeting)}`,
+    data: { name: `${meeting.date}, ${meeting.label} ${meeting.time}`, lesson: meeting },
+  });
   const offered = (active?.data.current as { thing?: number } | undefined)?.thing !== undefined;
   const full = meeting.planned > meeting.minutes;
   return (
@@ -58,8 +62,8 @@ export function WeekStrip({ days, closed: closedFirst }: { days: StripDay[]; clo
     router.push(`${here ? path : "/find"}?${next}`, { scroll: false });
   };
   const choose = (meeting: StripMeeting) => {
-    const opened = Number(parameters.get("open"));
-    if (here && opened) give(opened, meeting);
+    const opened = openedResource();
+    if (here && opened !== null) give(opened, meeting);
     else router.push(`/plan?from=${meeting.date}`);
   };
   useDndMonitor({
