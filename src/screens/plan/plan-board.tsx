@@ -123,6 +123,7 @@ export function PlanBoardTable({
   onOpen: (id: number) => void;
 }) {
   const { board } = plan;
+  const { columns } = board;
   const { run } = usePlanActs();
   const works = new Map(plan.work.map((work) => [work.id, work]));
   useDndMonitor({
@@ -198,12 +199,12 @@ export function PlanBoardTable({
                   <Cell
                     key={at}
                     cell={cell}
-                    column={board.columns[at]!}
+                    column={columns[at]!}
                     day={day}
                     away={
                       day.open
-                        ? (plan.away.find((one) => one.date === day.date && one.class === board.columns[at]!.class)
-                            ?.name ?? null)
+                        ? (plan.away.find((one) => one.date === day.date && one.class === columns[at]!.class)?.name ??
+                          null)
                         : (day.off?.name ?? null)
                     }
                     works={works}
