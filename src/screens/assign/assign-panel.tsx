@@ -14,7 +14,8 @@ import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
 import { MoreFields } from "./more-fields";
 import { ToField } from "./to-field";
-import { openingFor, startForm, useAudience, useLastLook, type Looked } from "./use-assign";
+import { openingFor, startForm } from "./start-form";
+import { useAudience, useLastLook, type Looked } from "./use-assign";
 import { VersionsGrid } from "./versions-grid";
 import { WhenFields } from "./when-fields";
 

@@ -193,6 +193,69 @@ describe("a child's work", () => {
   });
 });
 
+describe("a door that is not open", () => {
+  const shut = async (assignment: number) => {
+    await db.query(
+      "update assignment set opens = opens - interval '3 days', due = now() - interval '1 hour', closes = now() - interval '1 hour' where id = $1",
+      [assignment],
+    );
+  };
+
+  test("closed, nothing is checked, handed in or begun, and what was answered is kept", async () => {
+    const assignment = await given({ closes: "due" });
+    value(await check(assignment, "b"));
+    await shut(assignment);
+    expect(await check(assignment, "a")).toEqual({ ok: false, problem: "This is closed. What you answered is kept." });
+    expect((await handIn({ assignment })).ok).toBe(false);
+    expect(await studentWork(db, child(), assignment, new Date())).toBeNull();
+    expect((await workOf(db, assignment))[0]!.tries[0]!.responses).toHaveLength(1);
+    // Whoever had not begun finds no way in.
+    actAs(child(1));
+    expect((await tryAgain({ assignment })).ok).toBe(false);
+  });
+
+  test("what was handed in can be looked at after it closed, and not done again", async () => {
+    const assignment = await given({ closes: "due", tries: 3 });
+    value(await check(assignment, "a"));
+    value(await handIn({ assignment }));
+    await shut(assignment);
+    expect(await studentWork(db, child(), assignment, new Date())).toMatchObject({ triesLeft: false });
+    expect((await tryAgain({ assignment })).ok).toBe(false);
+  });
+
+  test("on another day than its own it says so", async () => {
+    const assignment = await given({ openDays: ["2030-01-07"] });
+    expect(await check(assignment, "a")).toMatchObject({
+      problem: "This is not open today. What you answered is kept.",
+    });
+  });
+
+  test("the second of two waits until the first is handed in", async () => {
+    actAs(teacher());
+    const [first, second] = await Promise.all([1, 2].map(() => publishFor(db, world.ines, document)));
+    const form = { ...formFor(first!.id), resources: [first!.id, second!.id], inOrder: true };
+    const [one, two] = value(await assignResources(form)).assignments;
+    actAs(child());
+    expect(await check(two!, "a")).toEqual({ ok: false, problem: "First hand in Tides." });
+    value(await check(one!, "a"));
+    value(await handIn({ assignment: one! }));
+    expect((await check(two!, "a")).ok).toBe(true);
+  });
+
+  test("of a part only its own steps are there, to see and to answer", async () => {
+    const long = { ...lesson("Long"), minutes: 60 };
+    long.steps = [...document.steps, ...lesson("Other").steps];
+    const parts = long.steps.map((step) => [step.id]);
+    actAs(teacher());
+    const { id } = await publishFor(db, world.ines, long);
+    const [, second] = value(await assignResources({ ...formFor(id), parts })).assignments;
+    actAs(child());
+    const seen = (await studentWork(db, child(), second!, new Date()))!;
+    expect(seen.document.steps.map((step) => step.id)).toEqual(parts[1]);
+    expect(await check(second!, "a")).toEqual({ ok: false, problem: "This is not checked now." });
+  });
+});
+
 describe("coming in", () => {
   beforeAll(async () => {
     await db.query("update person set password_hash = $2 where id = $1", [

@@ -1,0 +1,98 @@
+import ICAL from "ical.js";
+import { addDays, mondayOf } from "@/core/calendar/school-calendar";
+import { addAssignment } from "@/data/assignments";
+import { addClassDaysOff, addDaysOff, setBells, setMeetingRules, setTerms } from "@/data/calendar";
+import { classesOf } from "@/data/classes";
+import type { Db } from "@/data/db";
+import { freshDatabase } from "@/data/testing/database";
+import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { classCalendar } from "./class-calendar";
+import { columnOf } from "./reflow";
+import { visitorOf } from "./testing/as";
+import { weekStrip } from "./week-strip";
+
+let db: Db;
+let world: World;
+const zone = "Europe/London";
+const monday = mondayOf("2026-11-30");
+const day = (n: number) => addDays(monday, n);
+const now = new Date(`${monday}T11:00:00Z`);
+
+beforeAll(async () => {
+  db = await freshDatabase();
+  world = await smallWorld(db);
+  await setTerms(db, world.here, [{ name: "T", from: day(-60), to: day(60) }]);
+  await setBells(
+    db,
+    world.here,
+    [1, 2, 3, 4, 5].flatMap((weekday) => [
+      { weekday, period: 1, starts: "09:00", ends: "09:45" },
+      { weekday, period: 2, starts: "13:00", ends: "14:00" },
+    ]),
+  );
+  await setMeetingRules(db, world.class, [
+    { label: "Maths", period: 1, weekday: null, cycleDay: null },
+    { label: "Reading", period: 2, weekday: null, cycleDay: null },
+  ]);
+  await addDaysOff(db, world.here, [{ date: day(2), name: "Boat day", kind: "off", until: null }]);
+  await addClassDaysOff(db, [world.class], day(3), "Trip");
+  const { id, revision } = await publishFor(db, world.ines, lesson("Tides", { minutes: 30 }));
+  const { meetings } = await columnOf(db, world.class, "Maths", monday);
+  for (const [date, due] of [
+    [day(1), null],
+    [day(4), `${day(8)}T15:00:00Z`],
+  ] as const) {
+    const meeting = meetings.find((one) => one.date === date)!;
+    await addAssignment(db, {
+      class: world.class,
+      resource: id,
+      revision,
+      students: world.students,
+      madeBy: world.ines,
+      made: now,
+      opens: meeting.starts,
+      due: due ? new Date(due) : meeting.ends,
+      meeting: { date, period: 1 },
+      tries: 1,
+      keep: "best",
+      checking: "at once",
+    });
+  }
+}, 60_000);
+afterAll(() => db.close());
+
+test("the strip shows the next days with their lessons, what is planned, and why there are none", async () => {
+  const visitor = visitorOf({ id: world.ines, district: world.district, school: world.here }, { zone });
+  const [group] = await classesOf(db, world.ines, now);
+  const days = await weekStrip(db, visitor, group!, now);
+  expect(
+    days.map(({ date, off, meetings }) => [date, off, meetings.map(({ time, label }) => `${time} ${label}`)]),
+  ).toEqual([
+    // What is over today is left out.
+    [day(0), null, ["13:00 Reading"]],
+    [day(1), null, ["9:00 Maths", "13:00 Reading"]],
+    [day(2), "Boat day", []],
+    [day(3), "Trip", []],
+    [day(4), null, ["9:00 Maths", "13:00 Reading"]],
+    [day(7), null, ["9:00 Maths", "13:00 Reading"]],
+    [day(8), null, ["9:00 Maths", "13:00 Reading"]],
+    [day(9), null, ["9:00 Maths", "13:00 Reading"]],
+  ]);
+  expect(days[1]!.meetings[0]).toMatchObject({ title: "Tides", planned: 30, minutes: 45 });
+  expect(days[0]!.today).toBe(true);
+});
+
+test("the calendar of the class has each piece in its lesson, and when it is due where that is another day", async () => {
+  const text = await classCalendar(db, world.class, "https://satchel.example", now);
+  const events = new ICAL.Component(ICAL.parse(text) as never)
+    .getAllSubcomponents("vevent")
+    .map((one) => new ICAL.Event(one))
+    .map((event) => [event.summary, event.startDate.toJSDate().toISOString(), event.duration.toSeconds() / 60]);
+  expect(events).toEqual([
+    ["Tides", `${day(1)}T09:00:00.000Z`, 45],
+    ["Tides", `${day(4)}T09:00:00.000Z`, 45],
+    ["Due: Tides", `${day(8)}T15:00:00.000Z`, 0],
+  ]);
+  expect(text).toContain("https://satchel.example/student/");
+  expect(text).not.toContain("aisha");
+});
