@@ -99,6 +99,7 @@ Golden Satchel is at ${address}
 Enter with one press from the list on that page, or sign in:
   teacher   ines.halloran@skerry.example   kelp-and-tide
             (so can teodor.brandt, rona.sundin, judit.varga … all with that password)
+  office    hollis.gray@skerry.example      kelp-and-tide
   student   ${address}/join   sunniva.dale   fish, boat, star
 
 Ctrl-C stops it.`);
