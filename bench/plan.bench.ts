@@ -166,7 +166,7 @@ for (const count of n) {
   await measure("assign to 200 students", count, 8, 500, async () => {
     try {
       await db.transaction(async (tx) => {
-        await addAssignments(tx, list!);
+        await addAssignments(tx, list);
         throw new Error("not kept");
       });
     } catch (error) {

@@ -82,7 +82,7 @@ describe("what is said and what is written down are one", () => {
     expect(said).toHaveLength(2);
     expect(said[0]).toMatch(/^2 students of 5 Kittiwake get “Tides” on/);
     expect(said[1]).toMatch(/^All 1 students of 4\/5 Puffin get/);
-    expect(list!.map((given) => [given.class, given.students.length, given.meeting?.period])).toEqual([
+    expect(list.map((given) => [given.class, given.students.length, given.meeting?.period])).toEqual([
       [world.class, 2, 1],
       [puffin, 1, 1],
     ]);
@@ -92,14 +92,25 @@ describe("what is said and what is written down are one", () => {
     const [first] = world.students;
     const { said, list } = await prepare(formFor({ factors: [{ student: first!, factor: 2 }] }));
     expect(said[0]).toContain("one of them gets twice as long");
-    const [given] = list!;
+    const [given] = list;
     const own = given!.own!.find(({ student }) => student === first)!;
     expect(own.due!.getTime() - given!.opens.getTime()).toBe(2 * 45 * 60_000);
   });
 
   test("what was never published is given to nobody", async () => {
     const draft = await addResource(db, { district: world.district, owner: world.ines, source: null, created: now });
-    expect((await prepare(formFor({ resources: [tides.id, draft] }))).list).toBeNull();
+    expect((await prepare(formFor({ resources: [tides.id, draft] }))).problem).toMatch(/Publish it first/);
+  });
+
+  test("a lesson further on that the calendar does not have any more stops all of it, with the reason", async () => {
+    const { problem } = await prepare(
+      formFor({
+        resources: Array.from({ length: 60 }, () => tides.id),
+        spread: "one a meeting",
+        opens: { kind: "meeting", n: 80 },
+      }),
+    );
+    expect(problem).toMatch(/18 weeks|no such meeting/);
   });
 });
 
@@ -110,14 +121,14 @@ describe("what is looked up for the last look", () => {
 
   test("who has it already, also from another class", async () => {
     const { list } = await prepare(formFor({ to: [{ class: puffin, students: [world.students[0]!] }] }));
-    await db.transaction((tx) => addAssignments(tx, list!));
+    await db.transaction((tx) => addAssignments(tx, list));
     expect(await texts(formFor())).toContain("aisha Test has it, or did it, already.");
   });
 
   test("how full the lesson is, and the next with room", async () => {
     const other = await publishFor(db, world.ines, lesson("Ferries", { minutes: 30 }));
     const { list } = await prepare(formFor({ resources: [other.id] }));
-    await db.transaction((tx) => addAssignments(tx, list!));
+    await db.transaction((tx) => addAssignments(tx, list));
     const { looked } = await prepare(formFor());
     expect(looked.classes[0]!.planned).toBe(30);
     const full = lastLook(looked).find(({ key }) => key.startsWith("full"))!;
@@ -133,7 +144,7 @@ describe("what is looked up for the last look", () => {
       const { list } = await prepare(
         formFor({ resources: [id], to: [{ class: puffin, students: [world.students[0]!] }] }),
       );
-      await db.transaction((tx) => addAssignments(tx, list!));
+      await db.transaction((tx) => addAssignments(tx, list));
     }
     expect(await texts(formFor())).toEqual(["One student has 2 other things or more due on that day."]);
   });

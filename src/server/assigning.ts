@@ -41,8 +41,9 @@ export interface Prepared {
   looked: LookedAt;
   /** A sentence a class. */
   said: string[];
-  /** Null when some time is wrong or something is not published. */
-  list: NewAssignment[] | null;
+  list: NewAssignment[];
+  /** Why it cannot be given like this, beside what the last look finds; null: it can. */
+  problem: string | null;
 }
 
 const MOST_KEPT = 200;
@@ -75,13 +76,21 @@ async function givenOf(db: Db, visitor: Visitor, id: number): Promise<Given | nu
   };
 }
 
-/** The versions of a resource she may give in its place. */
-export async function versionsFor(db: Db, visitor: Visitor, resource: number): Promise<Given[]> {
-  const found: Given[] = [];
+export interface Version {
+  id: number;
+  revision: number;
+  ownerName: string;
+  facts: Facts;
+}
+
+/** The versions of a resource she may give in its place. Their documents are not read: only what is chosen by is. */
+export async function versionsFor(db: Db, visitor: Visitor, resource: number): Promise<Version[]> {
+  const found: Version[] = [];
   for (const id of await kinOf(db, resource)) {
     if (!(await mayRead(db, visitor, id))) continue;
-    const version = await givenOf(db, visitor, id);
-    if (version) found.push(version);
+    const version = await resourceById(db, id);
+    if (version?.head)
+      found.push({ id, revision: version.head, ownerName: version.ownerName, facts: await factsOfHead(db, id) });
   }
   return found;
 }
@@ -117,6 +126,16 @@ export async function groupsFor(db: Db, classes: readonly Class[]): Promise<Grou
 
 const factorOf = (form: AssignForm, student: Pick<Student, "id" | "factor">): number =>
   form.factors.find((one) => one.student === student.id)?.factor ?? student.factor;
+
+/** Which other version a student gets; none where parts of the one are given: another has other steps. */
+function versionFor<One extends { id: number }>(
+  form: AssignForm,
+  student: number,
+  versions: readonly One[],
+): One | undefined {
+  if (form.parts) return undefined;
+  return versions.find(({ id }) => id === form.versions.find((one) => one.student === student)?.resource);
+}
 
 const ROOM_DAYS = 40;
 
@@ -174,12 +193,7 @@ async function lookAtClasses(
         profile: await bareProfile(db, group.class),
         calendar,
         when,
-        students: students.map((student) => ({
-          id: student.id,
-          name: name(student),
-          readingGrade: student.readingGrade,
-          factor: factorOf(form, student),
-        })),
+        chosen: students.length,
         did: students.filter(({ id }) => had.has(id)).map((student) => ({ id: student.id, name: name(student) })),
         alsoDue: counts.filter(({ student }) => students.some(({ id }) => id === student)),
         ...roomFrom(group, isProblem(when) ? null : when.meeting, resources, planned),
@@ -215,9 +229,9 @@ function assignmentsFor(
   group: Group,
   chosen: readonly Student[],
   resources: readonly Given[],
-  versions: readonly Given[],
+  versions: readonly Version[],
   made: { by: number; now: Date },
-): NewAssignment[] | null {
+): NewAssignment[] | WhenProblem {
   const list: NewAssignment[] = [];
   const times = new Map<number, When>();
   const longer = new Map<string, Times>();
@@ -230,13 +244,11 @@ function assignmentsFor(
     // Given together, all have the same times: they are worked out once, and once for each who has more time.
     const later = form.spread === "one a meeting" ? at : 0;
     const when = times.get(later) ?? whenFor(form, group.calendar, group.rules, made.now, later);
-    if (isProblem(when)) return null;
+    if (isProblem(when)) return when;
     times.set(later, when);
     const minutes = stepMinutes(resource.document, resource.facts);
     const own = chosen.flatMap((student) => {
-      const version = versions.find(
-        ({ id }) => id === form.versions.find((one) => one.student === student.id)?.resource && id !== resource.id,
-      );
+      const version = versionFor(form, student.id, versions);
       const factor = factorOf(form, student);
       if (!version && factor === 1) return [];
       const key = `${later} ${factor}`;
@@ -246,7 +258,7 @@ function assignmentsFor(
         {
           student: student.id,
           factor,
-          ...(version && !steps && { revision: version.revision }),
+          ...(version && { revision: version.revision }),
           due: factor === 1 ? null : more.due,
           closes: factor === 1 ? null : more.closes,
         },
@@ -312,16 +324,14 @@ export async function prepareAssigning(
   const classes = await lookAtClasses(db, form, chosenClasses, resources);
   const said: string[] = [];
   const list: NewAssignment[] = [];
-  let wrong = resources.length < given.length;
+  let problem = resources.length < given.length ? "Publish it first: students get what is published." : null;
   for (const { group, students: chosen, when } of chosenClasses) {
     const more = assignmentsFor(form, group, chosen, resources, versions, { by: visitor.id, now });
-    if (more) list.push(...more);
-    else wrong = true;
+    if ("reason" in more) problem ??= more.reason;
+    else list.push(...more);
     if (isProblem(when)) continue;
     const special = chosen.flatMap((student) => {
-      const version = versions.find(
-        ({ id: one }) => one === form.versions.find((v) => v.student === student.id)?.resource,
-      );
+      const version = versionFor(form, student.id, versions);
       const factor = factorOf(form, student);
       return version || factor !== 1
         ? [{ version: version ? versionName(version.facts, resources[0]!.facts) : null, factor }]
@@ -336,6 +346,15 @@ export async function prepareAssigning(
           when,
           zone: group.calendar.zone,
           tries: form.tries,
+          pieces:
+            form.parts || resources.length > 1
+              ? {
+                  parts: form.parts?.length ?? null,
+                  oneALesson: form.spread === "one a meeting",
+                  inOrder: form.inOrder,
+                }
+              : null,
+          openDays: form.openDays?.length ?? null,
           special,
         },
         resources.map(({ title }) => title),
@@ -357,9 +376,9 @@ export async function prepareAssigning(
     looked: {
       form,
       resources,
-      versions: versions.map(({ id, title, facts }) => ({
+      versions: versions.map(({ id, facts }) => ({
         id,
-        title,
+        title: facts.title,
         readingGrade: facts.readingGrade,
         minutes: facts.minutes,
       })),
@@ -370,6 +389,7 @@ export async function prepareAssigning(
       now,
     },
     said,
-    list: wrong ? null : list,
+    list,
+    problem,
   };
 }

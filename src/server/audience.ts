@@ -27,7 +27,6 @@ export interface Audience {
     author: string;
     minutes: number;
     readingGrade: number | null;
-    language: string;
   }[];
   goalTags: string[];
   /** Goals written for single students: "Reads charts aloud (2026)". */
@@ -76,13 +75,12 @@ export async function audienceOf(
               ?.minutes ?? 0,
         })),
     })),
-    versions: versions.map(({ id, title, ownerName, facts }) => ({
+    versions: versions.map(({ id, ownerName, facts }) => ({
       id,
-      title,
+      title: facts.title,
       author: ownerName,
       minutes: facts.minutes,
       readingGrade: facts.readingGrade,
-      language: facts.languages[0]!,
     })),
     goalTags,
     individualGoals: [...new Set(goals.map(({ goal, year }) => `${goal} (${year})`))],

@@ -33,7 +33,8 @@ export interface LookedClass {
   profile: ClassProfile;
   calendar: SchoolCalendar;
   when: When | WhenProblem;
-  students: readonly { id: number; name: string; readingGrade: number | null; factor: number }[];
+  /** How many students of it are chosen. */
+  chosen: number;
   /** Minutes already planned in the meeting it opens at. */
   planned: number;
   /** The next meeting of the class with room for it; null when none is found. */

@@ -60,10 +60,7 @@ function look(
     profile: kittiwake,
     calendar: isles,
     when: whenFor(changedForm, isles, daily, now),
-    students: [
-      { id: 11, name: "Aisha Bello", readingGrade: 4, factor: 1 },
-      { id: 12, name: "Bo Tideman", readingGrade: 5, factor: 1 },
-    ],
+    chosen: 2,
     planned: 0,
     nextRoom: null,
     did: [],
@@ -155,6 +152,18 @@ describe("the lesson it is planned for", () => {
     const mended = changed(found, "long")!;
     expect(mended).toMatchObject({ parts: [["a", "b"], ["c"]], spread: "one a meeting", due: { kind: "meeting end" } });
     expect(look(mended, { resources: [resource(three)] })).toEqual([]);
+  });
+
+  test("in parts everyone gets the first version, and that is said; parts of another lesson stop it", () => {
+    const parts = { parts: [["a", "b"], ["c"]], spread: "one a meeting" as const };
+    const found = look({ ...parts, versions: [{ student: 11, resource: 1 }] }, { resources: [resource(three)] });
+    expect(texts(found)).toEqual(["In parts everyone gets the first version: another one has other steps."]);
+    for (const wrong of [
+      [["a"], ["c"]],
+      [["c"], ["a", "b"]],
+      [["x"], ["y"]],
+    ])
+      expect(look({ ...parts, parts: wrong }, { resources: [resource(three)] })[0]).toMatchObject({ level: "stop" });
   });
 
   test("a single step longer than the lesson cannot be split", () => {

@@ -1,4 +1,5 @@
 import type { Finding, LookedAt } from "./finding";
+import type { AssignForm } from "./form";
 import { classFindings } from "./look-at-class";
 import { resourceFindings } from "./look-at-resource";
 
@@ -44,12 +45,41 @@ function versionFindings(of: LookedAt): Finding[] {
       ];
 }
 
+/** Parts are steps of the one resource given; of another, or with a version beside, they make no sense. */
+function partFindings(of: LookedAt): Finding[] {
+  const { parts, versions } = of.form;
+  if (!parts) return [];
+  const whole: Partial<AssignForm> = { parts: null, spread: "together" };
+  const [only] = of.resources;
+  const steps = only?.document.steps.map(({ id }) => id) ?? [];
+  const cut = parts.flat();
+  if (of.resources.length !== 1 || steps.length !== cut.length || steps.some((id, at) => id !== cut[at]))
+    return [
+      {
+        key: "parts",
+        level: "stop",
+        text: "The parts are not those of this lesson.",
+        remedies: [{ text: "Give it whole", change: whole }],
+      },
+    ];
+  if (versions.length === 0) return [];
+  return [
+    {
+      key: "parts and versions",
+      level: "remark",
+      text: "In parts everyone gets the first version: another one has other steps.",
+      remedies: [{ text: "Give it whole, with the versions", change: whole }],
+    },
+  ];
+}
+
 /** The check before work goes out: what stops it, and what is worth a look, each with a way to mend it. */
 export function lastLook(of: LookedAt): Finding[] {
   const found = [
     ...of.classes.flatMap((group) => classFindings(of, group)),
     ...classChoice(of),
     ...versionFindings(of),
+    ...partFindings(of),
     ...of.resources.flatMap((resource) => resourceFindings(of, resource)),
   ];
   return found.sort((one, other) => Number(one.level === "remark") - Number(other.level === "remark"));

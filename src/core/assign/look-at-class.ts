@@ -127,7 +127,7 @@ export function classFindings(of: LookedAt, group: LookedClass): Finding[] {
     return [{ key: `when ${group.id}`, level: "stop", text: group.when.reason, remedies: nextTimes(group, of.now) }];
   const found = [...dayFindings(of, group, group.when), ...roomFindings(of, group, group.when)];
   if (group.did.length > 0) {
-    const all = group.did.length === group.students.length;
+    const all = group.did.length === group.chosen;
     const without = form.to
       .map((one) => ({
         ...one,

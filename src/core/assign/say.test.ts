@@ -13,6 +13,8 @@ const share: Share = {
   },
   zone: "Europe/London",
   tries: 1,
+  pieces: null,
+  openDays: null,
   special: [],
 };
 const say = (more: Partial<Share> = {}, opensNow = false) =>
@@ -52,6 +54,16 @@ describe("said back in one sentence", () => {
   test("more tries than one are said", () => {
     expect(say({ tries: 2 })).toContain("3 in the afternoon, with 2 tries.");
     expect(say({ tries: null })).toContain("with as many tries as they want.");
+  });
+
+  test("what does not come all at once is said to", () => {
+    expect(say({ pieces: { parts: 2, oneALesson: true, inOrder: false } })).toContain(
+      "3 in the afternoon, in two parts, one in each lesson from then on.",
+    );
+    expect(say({ pieces: { parts: null, oneALesson: false, inOrder: true }, openDays: 3 })).toContain(
+      ", each when the one before is handed in, open on three days only.",
+    );
+    expect(say({ openDays: 1 })).toContain("open on one day only");
   });
 
   test("several titles are listed, many are counted", () => {

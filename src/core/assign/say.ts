@@ -2,6 +2,17 @@ import { sayMoment } from "../calendar/wall-clock";
 import { sayFactor } from "./extra-time";
 import type { When } from "./form";
 
+/** What is said of things that do not come all at once. */
+function sayPieces({ pieces, openDays }: Pick<Share, "pieces" | "openDays">): string {
+  const said = [
+    ...(pieces?.parts ? [`in ${sayNumber(pieces.parts)} parts`] : []),
+    ...(pieces?.oneALesson ? ["one in each lesson from then on"] : []),
+    ...(pieces?.inOrder ? ["each when the one before is handed in"] : []),
+    ...(openDays === null ? [] : [`open on ${openDays === 1 ? "one day" : `${sayNumber(openDays)} days`} only`]),
+  ];
+  return said.map((text) => `, ${text}`).join("");
+}
+
 const small = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
 /** Numbers up to twelve in words, as in running text. */
 export const sayNumber = (n: number): string => small[n] ?? String(n);
@@ -16,6 +27,10 @@ export interface Share {
   zone: string;
   /** null: as often as they want. Once is not said. */
   tries: number | null;
+  /** How many pieces there are and how they follow one another; null: all at the times said. */
+  pieces: { parts: number | null; oneALesson: boolean; inOrder: boolean } | null;
+  /** On how many single days it is open; null: on every day. */
+  openDays: number | null;
   /** Those for whom something is different: another version ("the shorter version"), more time. One entry a student. */
   special: readonly { version: string | null; factor: number }[];
 }
@@ -51,6 +66,6 @@ export function sayShare(share: Share, titles: readonly string[], opensNow: bool
     const some = different.filter((one) => one === what).length;
     return `${sayNumber(some)} of them ${gets(some)} ${what}`;
   });
-  const sentence = `${who} ${all && students !== 1 ? "get" : gets(students)} ${sayTitles(titles)} ${opens}, ${due}${share.tries === 1 ? "" : `, with ${sayTries(share.tries)}`}`;
+  const sentence = `${who} ${all && students !== 1 ? "get" : gets(students)} ${sayTitles(titles)} ${opens}, ${due}${share.tries === 1 ? "" : `, with ${sayTries(share.tries)}`}${sayPieces(share)}`;
   return `${[sentence, ...aside].join("; ")}.`;
 }

@@ -37,17 +37,23 @@ export const lookBeforeAssigning = act(
   "assign resources",
   AssignForm,
   async ({ db, visitor, now }, form): Promise<{ said: string[]; findings: Finding[] }> => {
-    const { looked, said } = await prepareAssigning(db, visitor, form, await barClass(), now);
-    return { said, findings: lastLook(looked) };
+    const { looked, said, problem } = await prepareAssigning(db, visitor, form, await barClass(), now);
+    const findings = lastLook(looked);
+    const stopped = findings.some(({ level }) => level === "stop");
+    return {
+      said,
+      findings:
+        problem && !stopped ? [{ key: "problem", level: "stop", text: problem, remedies: [] }, ...findings] : findings,
+    };
   },
 );
 
 /** Gives the newest revisions to students. Returns the assignments made. */
 export const assignResources = act("assign resources", AssignForm, async ({ db, visitor, now }, form) => {
-  const { looked, list, said } = await prepareAssigning(db, visitor, form, null, now);
+  const { looked, list, said, problem } = await prepareAssigning(db, visitor, form, null, now);
   const stop = lastLook(looked).find(({ level }) => level === "stop");
   if (stop) throw new Refused(stop.text);
-  if (!list) throw new Refused("Publish it first: students get what is published.");
+  if (problem) throw new Refused(problem);
   const made = await db.transaction((tx) => assignments.addAssignments(tx, list));
   return { assignments: made, said };
 });
