@@ -124,7 +124,7 @@ test("the office brings in a school's roster of 600 with 12 bad rows, and takes 
   await expect(
     card.getByText("588 new students, 0 changed, 20 new classes, 588 places in classes, 0 leave a class."),
   ).toBeVisible();
-  await expect(card.getByText("12 lines cannot be read:")).toBeVisible();
+  await expect(card.getByText("12 left out or to be done by hand:")).toBeVisible();
   await expect(card.getByText("Line 9: There is no family name. (Nobody7, , 3, Class 7, n7)")).toBeVisible();
   await card.getByRole("button", { name: "Bring in the rest" }).click();
   await expect(page.getByText("588 students are new, 588 places in classes, 0 left.")).toBeVisible();

@@ -97,6 +97,20 @@ describe("a OneRoster file", () => {
     expect(roster.students).toHaveLength(2);
   });
 
+  test("a class to be deleted is said and not deleted; a roster of several schools is refused", () => {
+    const rows = (...more: string[]) => ({ ...whole, "classes.csv": [whole["classes.csv"], ...more].join("\n") });
+    const roster = readOneRoster(zip(rows("c7,tobedeleted,,6 Tern,06,k1,,homeroom,,s1,y1,,,")));
+    expect(roster.classes).toHaveLength(1);
+    expect(roster.problems).toEqual([
+      expect.objectContaining({
+        file: "classes.csv",
+        line: 3,
+        text: expect.stringContaining("6 Tern is to be deleted") as string,
+      }),
+    ]);
+    expect(() => readOneRoster(zip(rows("c8,,,6 Tern,06,k1,,homeroom,,s2,y1,,,")))).toThrow(/holds 2 schools/);
+  });
+
   test("what is no roster says so", () => {
     expect(() => readOneRoster(strToU8("Name,Grade"))).toThrow(RosterError);
     expect(() => readOneRoster(zip({ "readme.txt": "hello" }))).toThrow(/no OneRoster file/);

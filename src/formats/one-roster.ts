@@ -159,7 +159,18 @@ export function readOneRoster(bytes: Uint8Array): OneRoster {
     }
   }
 
-  const classes = read("classes.csv", ["sourcedId", "title"]).flatMap(({ row, gone }): OneRosterClass[] =>
+  const classRows = read("classes.csv", ["sourcedId", "title"]);
+  const schools = new Set(classRows.flatMap(({ row }) => row.schoolSourcedId?.trim() || []));
+  if (schools.size > 1)
+    throw new RosterError(`This roster holds ${schools.size} schools. Bring in one for each school.`);
+  for (const { row, line, gone } of classRows)
+    if (gone)
+      problems.push({
+        file: "classes.csv",
+        line,
+        text: `${row.title} is to be deleted. Put it away by hand: its work and results are kept.`,
+      });
+  const classes = classRows.flatMap(({ row, gone }): OneRosterClass[] =>
     gone
       ? []
       : [

@@ -3,13 +3,29 @@ import { readRoster, type ReadRoster, type RosterField } from "@/core/roster/rea
 import type { Class } from "@/data/classes";
 import { readTable } from "@/formats/csv";
 
+const sameName = (one: string, other: string) => one.trim().toLowerCase() === other.trim().toLowerCase();
+
 /** A pasted or typed table as a roster of one class. */
 export function pastedRoster(
   text: string,
   columns: readonly (RosterField | null)[] | null,
   group: Pick<Class, "id" | "name" | "subject" | "gradeFrom" | "gradeTo">,
 ): { read: ReadRoster; roster: Roster } {
-  const read = readRoster(readTable(text), columns ?? undefined);
+  const all = readRoster(readTable(text), columns ?? undefined);
+  // A table of a whole school pasted into one class: what belongs to another class is named and left out.
+  const elsewhere = all.students.filter(({ className }) => className !== null && !sameName(className, group.name));
+  const read: ReadRoster = {
+    ...all,
+    students: all.students.filter((student) => !elsewhere.includes(student)),
+    problems: [
+      ...all.problems,
+      ...elsewhere.map(({ line, givenName, familyName, className }) => ({
+        line,
+        text: `This student is of ${className}, not of ${group.name}.`,
+        row: `${givenName} ${familyName}`,
+      })),
+    ].sort((one, other) => one.line - other.line),
+  };
   const students = read.students.map((student) => ({
     key: student.rosterId ?? `line ${student.line}`,
     rosterId: student.rosterId,
@@ -27,6 +43,7 @@ export function pastedRoster(
       classes: [{ key: "class", rosterId: null, ...group }],
       enrolments: students.map(({ key }) => ({ class: "class", student: key, from: null, to: null })),
       over: [],
+      goneStudents: [],
       whole: false,
     },
   };

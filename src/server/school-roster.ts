@@ -1,6 +1,7 @@
 import type { ImportPlan, Roster } from "@/core/roster/import-plan";
 import { changesNothing, planImport } from "@/core/roster/import-plan";
 import { readRoster } from "@/core/roster/read-roster";
+import { adultsAt } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { applyImport, linkTeachers, presentAt } from "@/data/rosters";
 import { readTable } from "@/formats/csv";
@@ -24,9 +25,13 @@ export function readSchoolRoster(bytes: Uint8Array): SchoolRoster {
 function fromOneRoster(bytes: Uint8Array): SchoolRoster {
   const read = readOneRoster(bytes);
   const emails = new Map(read.teachers.map(({ rosterId, email }) => [rosterId, email]));
+  const silent = read.teachers.filter(({ email }) => !email);
   return {
     kind: `OneRoster ${read.version}, ${read.mode === "bulk" ? "whole" : "changes only"}`,
-    problems: read.problems.map(({ file, line, text }) => `${file}, line ${line}: ${text}`),
+    problems: [
+      ...silent.map(({ name }) => `${name} teaches and has no e-mail address: add her to the class by hand.`),
+      ...read.problems.map(({ file, line, text }) => `${file}, line ${line}: ${text}`),
+    ],
     teachers: read.enrolments.flatMap(({ class: group, person, role }) =>
       role === "teacher" && emails.get(person) ? [{ classRosterId: group, email: emails.get(person)! }] : [],
     ),
@@ -50,6 +55,7 @@ function fromOneRoster(bytes: Uint8Array): SchoolRoster {
       enrolments: read.enrolments
         .filter(({ role }) => role === "student")
         .map(({ class: group, person, from, to }) => ({ class: group, student: person, from, to })),
+      goneStudents: read.gone.students,
       over: read.gone.enrolments.map(({ class: group, person }) => ({ class: group, student: person })),
       whole: read.mode === "bulk",
     },
@@ -93,6 +99,7 @@ function fromTable(text: string): SchoolRoster {
         className === null ? [] : [{ class: className, student: key, from: null, to: null }],
       ),
       over: [],
+      goneStudents: [],
       whole: false,
     },
   };
@@ -113,7 +120,7 @@ export interface RosterEffect {
 
 const MOST_PROBLEMS_SAID = 100;
 
-const effectOf = (read: SchoolRoster, plan: ImportPlan): RosterEffect => ({
+const effectOf = (read: SchoolRoster, plan: ImportPlan, strangers: readonly string[]): RosterEffect => ({
   kind: read.kind,
   students: read.roster.students.length,
   added: plan.addStudents.length,
@@ -121,7 +128,10 @@ const effectOf = (read: SchoolRoster, plan: ImportPlan): RosterEffect => ({
   classes: plan.addClasses.length,
   enrolled: plan.enrol.length,
   left: plan.leave.length,
-  problems: read.problems.slice(0, MOST_PROBLEMS_SAID),
+  problems: [
+    ...strangers.map((email) => `No teacher of the school has the address ${email}: add her to the class by hand.`),
+    ...read.problems,
+  ].slice(0, MOST_PROBLEMS_SAID),
   nothing: changesNothing(plan),
 });
 
@@ -134,10 +144,14 @@ export async function bringInRoster(
 ): Promise<RosterEffect> {
   return db.transaction(async (tx) => {
     const plan = planImport(read.roster, await presentAt(tx, to.school));
+    const here = new Set((await adultsAt(tx, to.school)).map(({ email }) => email.toLowerCase()));
+    const strangers = [...new Set(read.teachers.map(({ email }) => email))].filter(
+      (email) => !here.has(email.toLowerCase()),
+    );
     if (apply) {
       await applyImport(tx, to, plan);
       await linkTeachers(tx, to.school, read.teachers);
     }
-    return effectOf(read, plan);
+    return effectOf(read, plan, strangers);
   });
 }

@@ -62,6 +62,7 @@ test("on a hundred rosters, each brought in twice, the second time nothing chang
       classes,
       enrolments: students.map(({ key }) => ({ class: `c${random(3)}`, student: key, from: null, to: null })),
       over: [],
+      goneStudents: [],
       whole: random(2) === 0,
     };
     present = after(present, roster);

@@ -16,6 +16,7 @@ const roster = (students: Roster["students"], more: Partial<Roster> = {}): Roste
   classes: [kittiwake],
   enrolments: students.map(({ key }) => ({ class: "c1", student: key, from: null, to: null })),
   over: [],
+  goneStudents: [],
   whole: false,
   ...more,
 });
@@ -74,6 +75,11 @@ test("in a delta only what is said to be over is over", () => {
   const delta = roster([], { enrolments: [], over: [{ class: "c1", student: "u3" }] });
   expect(planImport(delta, present).leave).toEqual([{ class: 9, student: 3 }]);
   expect(planImport(roster([]), present).leave).toEqual([]);
+});
+
+test("a student who is gone leaves every class, and only what she is in", () => {
+  const gone = roster([], { classes: [], enrolments: [], goneStudents: ["u1", "u99"] });
+  expect(planImport(gone, present)).toMatchObject({ leave: [{ class: 9, student: 1 }], addStudents: [] });
 });
 
 test("a list without identifiers knows students by their names", () => {

@@ -20,6 +20,8 @@ export interface Roster {
   enrolments: { class: string; student: string; from: string | null; to: string | null }[];
   /** Enrolments that are over, by keys of a class and a student. */
   over: { class: string; student: string }[];
+  /** Students who are gone from the school: they leave all its classes; their work is kept. */
+  goneStudents: readonly string[];
   /** Whoever came with an earlier roster and is not in this one has left the classes of this one. */
   whole: boolean;
 }
@@ -132,6 +134,8 @@ export function planImport(roster: Roster, present: Present): ImportPlan {
     const key = `${classId(group)} ${studentId(student)}`;
     if (enrolled.has(key)) leaving.add(key);
   }
+  const gone = new Set(roster.goneStudents.map(studentId));
+  for (const { class: group, student } of present.enrolments) if (gone.has(student)) leaving.add(`${group} ${student}`);
   if (roster.whole) {
     const concerned = new Set(Object.values(plan.known.classes));
     const fromRoster = new Set(present.students.filter(({ rosterId }) => rosterId !== null).map(({ id }) => id));

@@ -116,6 +116,18 @@ function readFactor(text: string): number | null {
   return (factors as readonly number[]).includes(value) ? value : null;
 }
 
+/** ISO 639 codes of the languages most spoken at home, to know them by their English names too. */
+const spoken =
+  "ar bg bn cs da de el en es et fa fi fo fr ga gd gu hi hr hu is it ja ko ku lt lv nb nl no pa pl ps pt ro ru sk so sq sr sv sw ta ti tl tr uk ur vi yo zh";
+const englishNames = new Intl.DisplayNames("en", { type: "language" });
+const byName = new Map(spoken.split(" ").map((code) => [englishNames.of(code)!.toLowerCase(), code]));
+
+/** "es", "es-MX", "Spanish" as a language tag; null for nothing, undefined for what is none. */
+function readLanguage(text: string): string | null | undefined {
+  if (text === "") return null;
+  return byName.get(plain(text)) ?? (/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(text) ? text : undefined);
+}
+
 const MOST_ROWS = 5_000;
 const LONGEST_NAME = 80;
 
@@ -172,6 +184,11 @@ export function readRoster(rows: readonly string[][], columns?: readonly (Roster
       wrong(`“${cell("more time")}” is none of 1, 1.25, 1.5 and 2 times.`);
       continue;
     }
+    const language = readLanguage(cell("home language"));
+    if (language === undefined) {
+      wrong(`“${cell("home language")}” is no language we know: write es, or Spanish.`);
+      continue;
+    }
     const rosterId = cell("id") || null;
     const key = rosterId ? `id ${rosterId}` : `${plain(givenName)} ${plain(familyName)} ${plain(cell("class"))}`;
     const before = seen.get(key);
@@ -187,7 +204,7 @@ export function readRoster(rows: readonly string[][], columns?: readonly (Roster
       grade,
       rosterId,
       className: cell("class") || null,
-      homeLanguage: /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(cell("home language")) ? cell("home language") : null,
+      homeLanguage: language,
       factor,
     });
   }

@@ -34,6 +34,11 @@ describe("a pasted roster", () => {
   test("more time and the language at home", () => {
     const [student] = readRoster(table("Name\tExtra time\tHome language\nAisha Bello\t150 %\tes")).students;
     expect(student).toMatchObject({ factor: 1.5, homeLanguage: "es" });
+    const named = readRoster(table("Name\tHome language\nAisha Bello\tSpanish\nBo Tideman\t\nMei Wu\tElvish!"));
+    expect(named.students.map(({ homeLanguage }) => homeLanguage)).toEqual(["es", null]);
+    expect(named.problems).toEqual([
+      expect.objectContaining({ line: 4, text: expect.stringContaining("no language we know") as string }),
+    ]);
   });
 
   test.each([

@@ -80,7 +80,7 @@ export function RosterCard() {
           </p>
           {seen.problems.length > 0 && (
             <>
-              <p className="mt-2 font-semibold text-clay">{seen.problems.length} lines cannot be read:</p>
+              <p className="mt-2 font-semibold text-clay">{seen.problems.length} left out or to be done by hand:</p>
               <ul className="max-h-40 overflow-auto text-[13px]">
                 {seen.problems.map((text) => (
                   <li key={text}>{text}</li>

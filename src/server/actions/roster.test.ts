@@ -44,6 +44,14 @@ describe("a pasted roster", () => {
     expect(await roster()).toContain("Dina");
   });
 
+  test("a table of the whole school brings in this class, and names who is of another", async () => {
+    const seen = value(
+      await lookAtPasted(pasted("Name\tClass\nDina Jarl\t5 kittiwake\nEspen Kold\t4 Eider\nFreya Lund\t")),
+    );
+    expect(seen).toMatchObject({ students: 2, problemCount: 1 });
+    expect(seen.problems[0]).toMatchObject({ line: 3, text: "This student is of 4 Eider, not of 5 Kittiwake." });
+  });
+
   test("a second time it adds nobody", async () => {
     value(await bringInPasted(pasted("Dina Jarl\nEspen Kold")));
     expect(value(await lookAtPasted(pasted("Dina Jarl\nEspen Kold"))).nothing).toBe(true);
@@ -176,6 +184,22 @@ describe("the roster of a school", () => {
     expect((await studentsOf(db, group!.id)).map(({ givenName }) => givenName)).toEqual(["Bjorn"]);
     await bringInRoster(db, to(), zip([], ["e2,tobedeleted,c1,u2,student,,"], "delta"), true);
     expect(await studentsOf(db, group!.id)).toEqual([]);
+  });
+
+  test("a student who is gone leaves her classes; a teacher nobody knows here is named", async () => {
+    await bringInRoster(db, to(), zip(users, enrolments), true);
+    const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
+    const gone = zip(["u1,tobedeleted,student,Aina,Berg,06,"], [], "delta");
+    expect(await bringInRoster(db, to(), gone, true)).toMatchObject({ left: 1, added: 0 });
+    expect((await studentsOf(db, group!.id)).map(({ givenName }) => givenName)).toEqual(["Bjorn"]);
+    const strange = zip(
+      [...users.slice(0, 2), "t9,,teacher,Nova,Comer,,nova@else.example", "t8,,teacher,No,Mail,,"],
+      [...enrolments.slice(0, 2), "e9,,c1,t9,teacher,,"],
+    );
+    expect((await bringInRoster(db, to(), strange, false)).problems).toEqual([
+      "No teacher of the school has the address nova@else.example: add her to the class by hand.",
+      "No Mail teaches and has no e-mail address: add her to the class by hand.",
+    ]);
   });
 
   test("600 lines of a table, 12 of them bad: 588 come in with names to sign in, none of them twice", async () => {
