@@ -57,8 +57,7 @@ alter table person
   add column reading_grade numeric(3,1),
   add column languages text[] not null default '{}',
   add column family_language text,
-  add column roster_id text,                    -- the identifier of the system a roster came from (OneRoster sourcedId)
-  add column secret_kind text not null default 'pictures' check (secret_kind in ('pictures', 'words'));
+  add column roster_id text;                    -- the identifier of the system a roster came from (OneRoster sourcedId)
 create unique index person_roster on person (school_id, roster_id) where roster_id is not null;
 alter table class add column roster_id text;
 create unique index class_roster on class (school_id, roster_id) where roster_id is not null;
@@ -108,7 +107,6 @@ create index assignment_due on assignment (due);
 create index assignment_after on assignment (after_id) where after_id is not null;
 
 alter table recipient
-  add column own_opens timestamptz,
   add column own_due timestamptz,
   add column own_closes timestamptz,
   add column time_factor numeric(3,2) not null default 1;

@@ -192,7 +192,7 @@ export interface Place {
 /** What there is to restore of an assignment's place: its own times, and those of students who have others. */
 export interface PlaceWas extends Place {
   id: number;
-  own: { student: number; opens: Date | null; due: Date | null; closes: Date | null }[];
+  own: { student: number; due: Date | null; closes: Date | null }[];
 }
 
 /** Where these assignments are now, with everyone's own times. */
@@ -204,8 +204,8 @@ export async function placesOf(db: Queryable, ids: readonly number[]): Promise<P
     [ids],
   );
   const own = await db.query<PlaceWas["own"][number] & { assignment: number }>(
-    `select assignment_id assignment, student_id student, own_opens opens, own_due due, own_closes closes from recipient
-      where assignment_id = any($1::int[]) and (own_opens is not null or own_due is not null or own_closes is not null)
+    `select assignment_id assignment, student_id student, own_due due, own_closes closes from recipient
+      where assignment_id = any($1::int[]) and (own_due is not null or own_closes is not null)
       order by student_id`,
     [ids],
   );
@@ -224,13 +224,12 @@ export async function setPlaces(tx: Queryable, places: readonly PlaceWas[]): Pro
       where a.id = p.id`,
     [JSON.stringify(places)],
   );
+  await tx.query("update recipient set own_due = null, own_closes = null where assignment_id = any($1::int[])", [
+    places.map(({ id }) => id),
+  ]);
   await tx.query(
-    "update recipient set own_opens = null, own_due = null, own_closes = null where assignment_id = any($1::int[])",
-    [places.map(({ id }) => id)],
-  );
-  await tx.query(
-    `update recipient r set own_opens = o.opens, own_due = o.due, own_closes = o.closes
-       from jsonb_to_recordset($1::jsonb) as o(id int, student int, opens timestamptz, due timestamptz, closes timestamptz)
+    `update recipient r set own_due = o.due, own_closes = o.closes
+       from jsonb_to_recordset($1::jsonb) as o(id int, student int, due timestamptz, closes timestamptz)
       where r.assignment_id = o.id and r.student_id = o.student`,
     [JSON.stringify(places.flatMap(({ id, own }) => own.map((row) => ({ id, ...row }))))],
   );

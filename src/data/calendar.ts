@@ -30,6 +30,11 @@ export async function calendarOf(db: Queryable, school: number): Promise<SchoolC
   return { ...base, terms, daysOff, classDaysOff, bells };
 }
 
+/** The IANA zone of a school. */
+export async function zoneOf(db: Queryable, school: number): Promise<string> {
+  return (await one<{ zone: string }>(db, "select time_zone zone from school where id = $1", [school])).zone;
+}
+
 /** When these classes meet. */
 export async function meetingRulesOf(db: Queryable, classes: readonly number[]): Promise<MeetingRule[]> {
   return db.query<MeetingRule>(

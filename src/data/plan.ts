@@ -1,9 +1,6 @@
 import type { PlanWork } from "@/core/plan/board";
 import type { Queryable } from "./db";
 
-/** Work on the plan. */
-export type PlannedWork = PlanWork & { resource: number };
-
 /** Work of these classes that opens or is due between two dates of the school, both included, by opening. */
 export async function plannedWork(
   db: Queryable,
@@ -11,9 +8,9 @@ export async function plannedWork(
   from: string,
   to: string,
   zone: string,
-): Promise<PlannedWork[]> {
-  return db.query<PlannedWork>(
-    `select a.id, a.class_id class, a.resource_id resource, f.facts ->> 'title' title, a.part, a.opens, a.due, a.closes,
+): Promise<PlanWork[]> {
+  return db.query<PlanWork>(
+    `select a.id, a.class_id class, f.facts ->> 'title' title, a.part, a.opens, a.due, a.closes,
             coalesce(a.minutes, (f.facts ->> 'minutes')::int) minutes, f.facts -> 'subjects' subjects,
             case when a.meeting_date is null then null
                  else jsonb_build_object('date', a.meeting_date, 'period', a.meeting_period) end meeting

@@ -103,13 +103,10 @@ export async function linkTeachers(
 }
 
 /** New secrets for students of a class; only hashes are kept. */
-export async function setSecrets(
-  tx: Queryable,
-  secrets: readonly { student: number; hash: string; kind: "pictures" | "words" }[],
-): Promise<void> {
+export async function setSecrets(tx: Queryable, secrets: readonly { student: number; hash: string }[]): Promise<void> {
   await tx.query(
-    `update person p set password_hash = s.hash, secret_kind = s.kind
-       from jsonb_to_recordset($1::jsonb) as s(student int, hash text, kind text) where p.id = s.student and p.kind = 'student'`,
+    `update person p set password_hash = s.hash
+       from jsonb_to_recordset($1::jsonb) as s(student int, hash text) where p.id = s.student and p.kind = 'student'`,
     [JSON.stringify(secrets)],
   );
   // Whoever is signed in with the old one is asked again.

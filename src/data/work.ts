@@ -36,7 +36,7 @@ export interface Task {
 const task = `
   r.id recipient, a.id assignment, a.class_id class, c.name "className", p.given_name || ' ' || p.family_name teacher, r.revision_id revision,
   coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), '') title,
-  coalesce(r.own_opens, a.opens) opens, coalesce(r.own_due, a.due) due, coalesce(r.own_closes, a.closes) closes,
+  a.opens, coalesce(r.own_due, a.due) due, coalesce(r.own_closes, a.closes) closes,
   a.open_days "openDays", a.step_ids steps, a.part, r.time_factor::float8 factor, a.tries,
   (select coalesce(bv.document -> 'title' ->> (bv.document -> 'languages' ->> 0), '') from recipient b
      join assignment ba on ba.id = b.assignment_id join revision bv on bv.id = b.revision_id

@@ -1,4 +1,4 @@
-import { schoolClock, addDays } from "@/core/calendar/school-calendar";
+import { addDays, schoolClock, SEMESTER_WEEKS } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/wall-clock";
 import { pack } from "@/core/plan/pack";
 import { stepMinutes } from "@/core/plan/parts";
@@ -25,8 +25,6 @@ export interface LaidOut {
   assignments: number[];
 }
 
-const WEEKS_AHEAD = 18;
-
 /** Lays a pocket over the lessons of a class from one on, and gives it when `give`. */
 export async function layOutPocket(
   db: Db,
@@ -48,7 +46,7 @@ export async function layOutPocket(
   }
   if (resources.length === 0) throw new Refused("Nothing in this pocket can be given yet.");
   const { calendar, meetings } = await columnOf(db, of.class, of.label, of.date);
-  const last = addDays(schoolClock(now, calendar.zone).date, WEEKS_AHEAD * 7);
+  const last = addDays(schoolClock(now, calendar.zone).date, SEMESTER_WEEKS * 7);
   const next = meetings.filter(
     ({ date, period, starts }) =>
       starts > now && date <= last && (date > of.date || (date === of.date && period >= of.period)),

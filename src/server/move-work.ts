@@ -31,7 +31,7 @@ async function withOwn(
   const rows = await tx.query<{ assignment: number; student: number; factor: number; school: number }>(
     `select r.assignment_id assignment, r.student_id student, r.time_factor::float8 factor, c.school_id school
        from recipient r join assignment a on a.id = r.assignment_id join class c on c.id = a.class_id
-      where r.assignment_id = any($1::int[]) and (r.time_factor <> 1 or r.own_due is not null or r.own_opens is not null)`,
+      where r.assignment_id = any($1::int[]) and (r.time_factor <> 1 or r.own_due is not null)`,
     [to.map(({ id }) => id)],
   );
   const calendars = new Map<number, Awaited<ReturnType<typeof calendarOf>>>();
@@ -43,12 +43,12 @@ async function withOwn(
       .map(({ student, factor, school }) => {
         if (factor !== 1) {
           const times = withExtraTime(calendars.get(school)!, place, factor);
-          return { student, opens: null, due: times.due, closes: times.closes };
+          return { student, due: times.due, closes: times.closes };
         }
         const had = was.own.find((row) => row.student === student);
         const later = had?.due ? had.due.getTime() - was.due.getTime() : 0;
         const due = later > 0 ? new Date(place.due.getTime() + later) : null;
-        return { student, opens: null, due, closes: place.closes && due && due > place.closes ? due : null };
+        return { student, due, closes: place.closes && due && due > place.closes ? due : null };
       });
     return { id: place.id, opens: place.opens, due: place.due, closes: place.closes, meeting: place.meeting, own };
   });

@@ -8,18 +8,18 @@ import {
   type MeetingRule,
   type SchoolCalendar,
 } from "@/core/calendar/school-calendar";
-import { planBoard, type PlanBoard } from "@/core/plan/board";
+import { planBoard, type PlanBoard, type PlanWork } from "@/core/plan/board";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
 import { teachingTimes, type Class } from "@/data/classes";
 import type { Queryable } from "@/data/db";
-import { crowdedDays, plannedWork, type PlannedWork } from "@/data/plan";
+import { crowdedDays, plannedWork } from "@/data/plan";
 import type { Visitor } from "./session";
 
 export interface PlanData {
   from: string;
   weeks: number;
   board: PlanBoard;
-  work: PlannedWork[];
+  work: PlanWork[];
   /** Days on which students have three things or more due: how many of them. */
   crowded: { date: string; students: number[] }[];
   /** Days on which one class does not meet, though the school is open. */

@@ -1,7 +1,9 @@
 import {
   addDays,
   meetingsBetween,
+  momentAt,
   schoolClock,
+  schoolDaysLater,
   SEMESTER_WEEKS,
   type Meeting,
   type MeetingRule,
@@ -11,7 +13,7 @@ import { movedTimes, reflow, samePlace, type Planned } from "@/core/plan/move";
 import { partOf, stepMinutes } from "@/core/plan/parts";
 import { partsFor } from "@/core/assign/look-at-class";
 import { assignmentById, type Place } from "@/data/assignments";
-import { calendarOf, meetingRulesOf } from "@/data/calendar";
+import { calendarOf, meetingRulesOf, zoneOf } from "@/data/calendar";
 import { classById } from "@/data/classes";
 import type { Queryable } from "@/data/db";
 import { plannedIn, plannedWork } from "@/data/plan";
@@ -46,8 +48,7 @@ type MovedPlace = Place & { id: number };
 /** Where a piece of work goes when it is moved to a meeting; null when the class does not meet then. */
 export async function moveTo(db: Queryable, assignment: number, to: At): Promise<MovedPlace | null> {
   const work = (await assignmentById(db, assignment))!;
-  const { date } = schoolClock(work.opens, (await calendarOf(db, work.school)).zone);
-  const from = work.meeting?.date ?? date;
+  const from = work.meeting?.date ?? schoolClock(work.opens, await zoneOf(db, work.school)).date;
   const { calendar, meetings } = await columnOf(db, work.class, null, from < to.date ? from : to.date);
   const target = meetings.find((meeting) => samePlace(meeting, to));
   if (!target) return null;
@@ -61,7 +62,7 @@ export async function moveTo(db: Queryable, assignment: number, to: At): Promise
 /** Where a piece of work goes whose lesson is not there any more: the next lesson of its class, today at the earliest. */
 export async function nextPlace(db: Queryable, assignment: number, now: Date): Promise<MovedPlace | null> {
   const work = (await assignmentById(db, assignment))!;
-  const { zone } = await calendarOf(db, work.school);
+  const zone = await zoneOf(db, work.school);
   const today = schoolClock(now, zone).date;
   const date = work.meeting?.date ?? schoolClock(work.opens, zone).date;
   const { meetings } = await columnOf(db, work.class, null, date > today ? date : today);
@@ -113,6 +114,7 @@ export async function withoutDay(
       classDaysOff: [...calendar.classDaysOff, { class: group, date, name }],
     };
     const planned = await plannedFrom(db, group, date, calendar.zone);
+    result.moves.push(...(await dueLater(db, group, calendar, date)));
     for (const label of new Set(rules.map((rule) => rule.label))) {
       const same = rules.filter((rule) => rule.label === label);
       const { moves, stuck } = reflow(
@@ -128,6 +130,21 @@ export async function withoutDay(
     }
   }
   return result;
+}
+
+/** What was given before a lost day and is due on it: due at the same hour of the next day with school. */
+async function dueLater(db: Queryable, classId: number, calendar: SchoolCalendar, date: string): Promise<MovedPlace[]> {
+  const next = schoolDaysLater(calendar, date, 1);
+  if (next === null) return [];
+  const work = await plannedWork(db, [classId], date, date, calendar.zone);
+  return work.flatMap((one): MovedPlace[] => {
+    const due = schoolClock(one.due, calendar.zone);
+    const given = one.meeting?.date ?? schoolClock(one.opens, calendar.zone).date;
+    if (due.date !== date || given >= date) return [];
+    const later = momentAt(next, due.time, calendar.zone);
+    const closes = one.closes && one.closes < later ? later : one.closes;
+    return [{ id: one.id, opens: one.opens, due: later, closes, meeting: one.meeting }];
+  });
 }
 
 export interface Part {

@@ -1,11 +1,10 @@
 "use client";
 import { useDndContext, useDndMonitor, useDroppable } from "@dnd-kit/core";
 import { clsx } from "clsx";
-import type { PlanCell, PlanColumn } from "@/core/plan/board";
+import type { PlanCell, PlanColumn, PlanWork } from "@/core/plan/board";
 import type { SchoolDay } from "@/core/calendar/school-calendar";
 import { momentAt } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/wall-clock";
-import type { PlannedWork } from "@/data/plan";
 import type { PlanData } from "@/server/plan";
 import { moveWork } from "@/server/actions/plan";
 import { usePlanActs } from "./use-plan-acts";
@@ -52,7 +51,7 @@ function Cell({
   day: SchoolDay;
   /** Why the class does not meet, though the school is open. */
   away: string | null;
-  works: ReadonlyMap<number, PlannedWork>;
+  works: ReadonlyMap<number, PlanWork>;
   selected: number | null;
   now: Date;
   onOpen: (id: number) => void;
@@ -92,11 +91,11 @@ function Cell({
             <button
               key={`due ${one.id}`}
               type="button"
-              title={`${titleOf(one as PlannedWork)} is due`}
+              title={`${titleOf(one)} is due`}
               onClick={() => onOpen(one.id)}
               className="flex w-full items-center gap-2 rounded-[4px] border border-slate/30 bg-slate/10 px-2 py-0.5 text-left text-[13px] leading-5 hover:border-slate"
             >
-              <span className="min-w-0 flex-1 truncate">{titleOf(one as PlannedWork)}</span>
+              <span className="min-w-0 flex-1 truncate">{titleOf(one)}</span>
               <span className="shrink-0 text-[12px] text-slate">due</span>
             </button>
           ))}
@@ -183,7 +182,7 @@ export function PlanBoardTable({
                 {crowded && (
                   <span className="block text-[12px] text-clay">
                     {crowded.students.length === 1 ? "1 child has" : `${crowded.students.length} children have`} 3
-                    things due
+                    things due or more
                   </span>
                 )}
               </th>

@@ -1,9 +1,9 @@
 "use client";
 import { useDraggable } from "@dnd-kit/core";
 import { clsx } from "clsx";
-import type { PlannedWork } from "@/data/plan";
+import type { PlanWork } from "@/core/plan/board";
 
-export const titleOf = (work: Pick<PlannedWork, "title" | "part">) =>
+export const titleOf = (work: Pick<PlanWork, "title" | "part">) =>
   work.part ? `${work.title}, ${work.part}` : work.title;
 
 /** One piece of work in its lesson: pressed it opens, carried it moves; with Space it is taken up, with the arrows moved. */
@@ -13,7 +13,7 @@ export function WorkChip({
   done,
   onOpen,
 }: {
-  work: PlannedWork;
+  work: PlanWork;
   selected: boolean;
   /** Its due moment is over. */
   done: boolean;

@@ -114,6 +114,19 @@ test("a storm takes a day: a fortnight moves on, the weekend is stepped over, an
   expect((await calendarOf(db, world.here)).classDaysOff).toEqual([]);
 });
 
+test("what was given before and is due on the lost day is due at the same hour of the next day with school", async () => {
+  const id = await planned("Tides", day(0));
+  await db.query("update assignment set due = $2, closes = $2 where id = $1", [id, new Date(`${day(4)}T15:00:00Z`)]);
+  const due = async () => (await assignmentById(db, id))!;
+  const before = await due();
+  const { event } = value(await loseDay({ classes: [world.class], date: day(4), name: "Storm", move: true }));
+  const { date } = schoolClock((await due()).due, zone);
+  expect([date, await dateOf(id)]).toEqual([day(7), day(0)]);
+  expect((await due()).closes).toEqual((await due()).due);
+  value(await undoPlan({ event }));
+  expect((await due()).due).toEqual(before.due);
+});
+
 test("what somebody has changed since is not undone over", async () => {
   const id = await planned("Tides", day(0));
   const { event } = value(await moveWork({ assignment: id, date: day(1), period: 1 }));

@@ -124,7 +124,6 @@ export const makeCards = act(
     const secrets = await Promise.all(
       cards.map(async ({ id, card }) => ({
         student: id,
-        kind: given.kind,
         hash: await hashSecret(
           given.kind === "pictures" ? pictureSecret(card.secret as Picture[]) : wordSecret(card.secret.join(" ")),
         ),
