@@ -1,6 +1,9 @@
 import { expect, lookFor, test } from "./fixture";
 import type { Page } from "@playwright/test";
 
+// One after the other: a storm moves what another walk is carrying, and then rightly refuses to be undone.
+test.describe.configure({ mode: "default" });
+
 /** Where in the plan a piece of work stands: the row of its day. */
 const rowOf = (page: Page, title: string) =>
   page.getByRole("row").filter({ has: page.getByRole("button", { name: new RegExp(`^${title}.*minutes`) }) });

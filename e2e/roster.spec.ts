@@ -155,7 +155,8 @@ test("the office brings in a school's roster of 600 with 12 bad rows, and takes 
 
   await days.getByRole("radio", { name: "day lost" }).click();
   const lost = await page.evaluate(() => {
-    const day = new Date(Date.now() + 5 * 86_400_000);
+    // Far off, so that no other walk's plan is moved under it; that work moves is tested with the office's acts.
+    const day = new Date(Date.now() + 33 * 86_400_000);
     while ([0, 6].includes(day.getDay())) day.setDate(day.getDate() + 1);
     return day.toISOString().slice(0, 10);
   });
