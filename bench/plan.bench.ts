@@ -1,4 +1,5 @@
 import { lastLook } from "@/core/assign/last-look";
+import { plainForm } from "@/core/assign/testing/form";
 import type { AssignForm } from "@/core/assign/form";
 import { addDays, meetingsBetween, mondayOf, schoolClock, type MeetingRule } from "@/core/calendar/school-calendar";
 import { pack } from "@/core/plan/pack";
@@ -139,23 +140,11 @@ async function measure(
   rows.push({ case: name, n: count, p50_ms: percentile(took, 50), p95_ms: percentile(took, 95), wanted_ms: wanted });
 }
 
-const formFor = (count: number): AssignForm => ({
-  resources: resources.slice(0, count).map((resource) => resource.id),
-  to: classes.map((group) => ({ class: group.id, students: group.students })),
-  versions: [],
-  factors: [],
-  opens: { kind: "meeting", n: 1 },
-  due: { kind: "days", days: 2, time: "15:00" },
-  closes: "never",
-  spread: "together",
-  inOrder: false,
-  openDays: null,
-  parts: null,
-  tries: 1,
-  keep: "best",
-  checking: "at once",
-  goals: [],
-});
+const formFor = (count: number): AssignForm =>
+  plainForm({
+    resources: resources.slice(0, count).map((resource) => resource.id),
+    to: classes.map((group) => ({ class: group.id, students: group.students })),
+  });
 const hers = await classesOf(db, teacher, now);
 for (const count of n) {
   const form = formFor(count);

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { parse } from "yaml";
 import { z } from "zod";
+import { withExtraTime } from "@/core/assign/extra-time";
 import { nthMeeting, type SchoolCalendar } from "@/core/calendar/school-calendar";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
 import { withVoice } from "@/core/resource/voices";
@@ -258,6 +259,11 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
     const meeting = plan.lesson === undefined ? null : nthMeeting(calendar, rules, morning, 1)!;
     const opens = meeting?.starts ?? moment(plan.opens);
     const due = plan.inLesson ? meeting!.ends : moment(plan.due);
+    const slower = await tx.query<{ id: number; factor: number }>(
+      "select id, time_factor::float8 factor from person where id = any($1::int[]) and time_factor <> 1",
+      [group.students],
+    );
+    const times = { opens, due, closes: null };
     const assignment = await addAssignment(tx, {
       class: group.id,
       resource: lesson.id,
@@ -271,6 +277,11 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
       tries: plan.tries,
       keep: "best",
       checking: "at once",
+      own: slower.map(({ id, factor }) => ({
+        student: id,
+        factor,
+        due: withExtraTime(calendar, times, factor).due,
+      })),
     });
     if (opens > now) continue;
     const recipients = await tx.query<{ id: number; student: number }>(

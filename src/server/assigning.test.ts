@@ -1,14 +1,15 @@
+import { plainForm } from "@/core/assign/testing/form";
 import type { AssignForm } from "@/core/assign/form";
 import { lastLook } from "@/core/assign/last-look";
-import { addDays, schoolClock } from "@/core/calendar/school-calendar";
+import { schoolClock } from "@/core/calendar/school-calendar";
 import { factsOf } from "@/core/resource/facts";
 import { addAssignments } from "@/data/assignments";
-import { setBells, setMeetingRules, setTerms } from "@/data/calendar";
+import { setMeetingRules } from "@/data/calendar";
 import type { Db } from "@/data/db";
 import { one } from "@/data/db";
 import { addResource } from "@/data/resources";
 import { freshDatabase } from "@/data/testing/database";
-import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { prepareAssigning, versionName } from "./assigning";
 import { visitorOf } from "./testing/as";
 
@@ -25,14 +26,7 @@ const ines = () =>
 beforeAll(async () => {
   db = await freshDatabase();
   world = await smallWorld(db);
-  await setTerms(db, world.here, [{ name: "T", from: addDays(today, -30), to: addDays(today, 120) }]);
-  await setBells(
-    db,
-    world.here,
-    [1, 2, 3, 4, 5].map((weekday) => ({ weekday, period: 1, starts: "09:00", ends: "09:45" })),
-  );
-  const rule = { label: "", period: 1, weekday: null, cycleDay: null };
-  await setMeetingRules(db, world.class, [rule]);
+  await smallCalendar(db, world, today, [""]);
   puffin = (
     await one<{ id: number }>(
       db,
@@ -42,30 +36,17 @@ beforeAll(async () => {
   ).id;
   await db.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'lead')", [puffin, world.ines]);
   await db.query("insert into enrolment (class_id, student_id) values ($1, $2)", [puffin, world.students[0]]);
-  await setMeetingRules(db, puffin, [rule]);
+  await setMeetingRules(db, puffin, [{ label: "", period: 1, weekday: null, cycleDay: null }]);
   tides = await publishFor(db, world.ines, lesson("Tides"));
 }, 60_000);
 afterAll(() => db.close());
 beforeEach(() => db.query("delete from assignment"));
 
-const formFor = (more: Partial<AssignForm> = {}): AssignForm => ({
-  resources: [tides.id],
-  to: [{ class: world.class, students: world.students }],
-  versions: [],
-  factors: [],
-  opens: { kind: "meeting", n: 1 },
-  due: { kind: "meeting end" },
-  closes: "never",
-  spread: "together",
-  inOrder: false,
-  openDays: null,
-  parts: null,
-  tries: 1,
-  keep: "best",
-  checking: "at once",
-  goals: [],
-  ...more,
-});
+const formFor = (more: Partial<AssignForm> = {}): AssignForm =>
+  plainForm(
+    { resources: [tides.id], to: [{ class: world.class, students: world.students }] },
+    { due: { kind: "meeting end" }, ...more },
+  );
 const prepare = (form: AssignForm, barClass: number | null = null) => prepareAssigning(db, ines(), form, barClass, now);
 const texts = async (form: AssignForm, barClass: number | null = null) =>
   lastLook((await prepare(form, barClass)).looked).map(({ text }) => text);

@@ -1,11 +1,11 @@
 import ICAL from "ical.js";
 import { addDays, mondayOf } from "@/core/calendar/school-calendar";
 import { addAssignment } from "@/data/assignments";
-import { addClassDaysOff, addDaysOff, setBells, setMeetingRules, setTerms } from "@/data/calendar";
+import { addClassDaysOff, addDaysOff } from "@/data/calendar";
 import { classesOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
-import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { classCalendar } from "./class-calendar";
 import { columnOf } from "./reflow";
 import { visitorOf } from "./testing/as";
@@ -21,19 +21,7 @@ const now = new Date(`${monday}T11:00:00Z`);
 beforeAll(async () => {
   db = await freshDatabase();
   world = await smallWorld(db);
-  await setTerms(db, world.here, [{ name: "T", from: day(-60), to: day(60) }]);
-  await setBells(
-    db,
-    world.here,
-    [1, 2, 3, 4, 5].flatMap((weekday) => [
-      { weekday, period: 1, starts: "09:00", ends: "09:45" },
-      { weekday, period: 2, starts: "13:00", ends: "14:00" },
-    ]),
-  );
-  await setMeetingRules(db, world.class, [
-    { label: "Maths", period: 1, weekday: null, cycleDay: null },
-    { label: "Reading", period: 2, weekday: null, cycleDay: null },
-  ]);
+  await smallCalendar(db, world, monday);
   await addDaysOff(db, world.here, [{ date: day(2), name: "Boat day", kind: "off", until: null }]);
   await addClassDaysOff(db, [world.class], day(3), "Trip");
   const { id, revision } = await publishFor(db, world.ines, lesson("Tides", { minutes: 30 }));

@@ -1,4 +1,5 @@
 import { daily, isles } from "../calendar/testing/calendar";
+import { plainForm } from "./testing/form";
 import { AssignForm, isProblem, stateOf, whenFor, type Due, type Opens } from "./form";
 
 const now = new Date("2026-11-25T10:00:00Z"); // a Wednesday, after that day's lesson
@@ -83,23 +84,7 @@ describe("scheduled, open, finished, called back", () => {
 });
 
 test("the form refuses what cannot be", () => {
-  const form: AssignForm = {
-    resources: [1],
-    to: [{ class: 1, students: [1] }],
-    versions: [],
-    factors: [],
-    opens: { kind: "now" },
-    due: at("2026-12-01T15:00"),
-    closes: "never",
-    spread: "together",
-    inOrder: false,
-    openDays: null,
-    parts: null,
-    tries: 1,
-    keep: "best",
-    checking: "at once",
-    goals: [],
-  };
+  const form = plainForm({ resources: [1], to: [{ class: 1, students: [1] }] });
   expect(AssignForm.safeParse(form).success).toBe(true);
   for (const odd of [
     { to: [] },

@@ -7,6 +7,7 @@ import { richText } from "../resource/rich-text";
 import type { Finding, LookedAt, LookedClass, LookedResource } from "./finding";
 import { whenFor, type AssignForm } from "./form";
 import { lastLook } from "./last-look";
+import { plainForm } from "./testing/form";
 import { partsFor } from "./look-at-class";
 
 const now = new Date("2026-11-25T10:00:00Z");
@@ -21,23 +22,10 @@ const kittiwake: ClassProfile = {
   country: "XS",
   covered: [],
 };
-const form: AssignForm = {
-  resources: [1],
-  to: [{ class: 1, students: [11, 12] }],
-  versions: [],
-  factors: [],
-  opens: { kind: "place", date: "2026-11-26", period: 1 },
-  due: { kind: "days", days: 2, time: "15:00" },
-  closes: "never",
-  spread: "together",
-  inOrder: false,
-  openDays: null,
-  parts: null,
-  tries: 1,
-  keep: "best",
-  checking: "at once",
-  goals: [],
-};
+const form = plainForm(
+  { resources: [1], to: [{ class: 1, students: [11, 12] }] },
+  { opens: { kind: "place", date: "2026-11-26", period: 1 } },
+);
 const resource = (document: Document, more: Partial<LookedResource> = {}): LookedResource => ({
   id: 1,
   title: document.title.en!,

@@ -1,8 +1,10 @@
+import { addDays } from "@/core/calendar/school-calendar";
 import { newStep } from "@/core/resource/edit";
 import { parseDocument, type Document } from "@/core/resource/document";
 import { richText } from "@/core/resource/rich-text";
 import type { Question } from "@/core/resource/question";
 import { canonical } from "@/core/resource/changes";
+import { setBells, setMeetingRules, setTerms } from "../calendar";
 import { addResource, addRevision } from "../resources";
 import { indexResource, putOnShelf, type SharedShelf } from "../shelves";
 import { one, type Queryable } from "../db";
@@ -136,4 +138,27 @@ export async function publishFor(
   });
   await indexResource(db, id, document, true);
   return { id, revision: revision.id };
+}
+
+/** Bells at 9 and at 1 on every weekday, a term around the Monday given, and what the class does in each lesson. */
+export async function smallCalendar(
+  db: Queryable,
+  world: Pick<World, "here" | "class">,
+  monday: string,
+  labels: readonly string[] = ["Maths", "Reading"],
+): Promise<void> {
+  await setTerms(db, world.here, [{ name: "Tides term", from: addDays(monday, -60), to: addDays(monday, 120) }]);
+  await setBells(
+    db,
+    world.here,
+    [1, 2, 3, 4, 5].flatMap((weekday) => [
+      { weekday, period: 1, starts: "09:00", ends: "09:45" },
+      { weekday, period: 2, starts: "13:00", ends: "14:00" },
+    ]),
+  );
+  await setMeetingRules(
+    db,
+    world.class,
+    labels.map((label, at) => ({ label, period: at + 1, weekday: null, cycleDay: null })),
+  );
 }

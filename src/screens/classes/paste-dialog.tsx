@@ -73,10 +73,10 @@ export function PasteDialog({ group, onClose }: { group: Class; onClose: () => v
         {shown && shown.columns.length > 1 && (
           <div className="flex flex-wrap gap-3">
             {shown.columns.map((field, at) => (
-              <label key={at} className="text-[13px] text-ink-soft">
+              <label key={at} className="grid gap-1 text-[13px] text-ink-soft">
                 {shown.headings?.[at] || `Column ${at + 1}`}
                 <select
-                  className={`${inputClasses} mt-1 !w-auto`}
+                  className={`${inputClasses} !w-auto`}
                   value={field ?? ""}
                   onChange={(event) =>
                     setColumns(

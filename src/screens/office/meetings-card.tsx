@@ -6,6 +6,7 @@ import { keepMeetings } from "@/server/actions/office";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
+import { ClassHead } from "./class-head";
 import { useKeep } from "./use-keep";
 
 const days = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
@@ -114,23 +115,14 @@ export function MeetingsCard({
   const group = classes.find(({ id }) => id === chosen);
   return (
     <section aria-labelledby="meetings" className="rounded-card border border-line bg-card p-5">
-      <div className="mb-3 flex items-center gap-3">
-        <h2 id="meetings" className="flex-1 font-semibold">
-          When classes meet
-        </h2>
-        <select
-          aria-label="Class"
-          className={`${inputClasses} !w-48`}
-          value={chosen}
-          onChange={(event) => setChosen(Number(event.target.value))}
-        >
-          {classes.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </div>
+      <ClassHead
+        id="meetings"
+        title="When classes meet"
+        label="Class"
+        classes={classes}
+        chosen={chosen}
+        onChoose={setChosen}
+      />
       {group ? (
         <ClassMeetings
           key={group.id}

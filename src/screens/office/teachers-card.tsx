@@ -6,6 +6,7 @@ import { Button } from "@/ui/button";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { tell } from "@/ui/toast";
+import { ClassHead } from "./class-head";
 import { useKeep } from "./use-keep";
 
 export interface ClassTeacher {
@@ -59,23 +60,14 @@ export function TeachersCard({
     );
   return (
     <section aria-labelledby="teachers" className="rounded-card border border-line bg-card p-5">
-      <div className="mb-2 flex items-center gap-3">
-        <h2 id="teachers" className="flex-1 font-semibold">
-          Who teaches
-        </h2>
-        <select
-          aria-label="Teachers of which class"
-          className={`${inputClasses} !w-48`}
-          value={chosen}
-          onChange={(event) => setChosen(Number(event.target.value))}
-        >
-          {classes.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </div>
+      <ClassHead
+        id="teachers"
+        title="Who teaches"
+        label="Teachers of which class"
+        classes={classes}
+        chosen={chosen}
+        onChoose={setChosen}
+      />
       <ul className="divide-y divide-line">
         {(teachers[group.id] ?? []).map((one) => (
           <li key={one.id} className="flex items-center gap-2 py-1.5">

@@ -94,6 +94,27 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
   );
 }
 
+function NameField({ name, onChange }: { name: string; onChange: (name: string) => void }) {
+  return (
+    <>
+      <label htmlFor="name" className="text-2xl font-bold">
+        My name
+      </label>
+      <input
+        id="name"
+        value={name}
+        onChange={(event) => onChange(event.target.value)}
+        placeholder="sunniva.dale"
+        autoCapitalize="none"
+        autoComplete="username"
+        spellCheck={false}
+        maxLength={80}
+        className={field}
+      />
+    </>
+  );
+}
+
 function WithPictures({ to, name: given }: { to: number | null; name: string }) {
   const [name, setName] = useState(given);
   const [chosen, setChosen] = useState<Picture[]>([]);
@@ -111,20 +132,7 @@ function WithPictures({ to, name: given }: { to: number | null; name: string }) 
   };
   return (
     <form onSubmit={submit} className="grid gap-4">
-      <label htmlFor="name" className="text-2xl font-bold">
-        My name
-      </label>
-      <input
-        id="name"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        placeholder="sunniva.dale"
-        autoCapitalize="none"
-        autoComplete="username"
-        spellCheck={false}
-        maxLength={80}
-        className={field}
-      />
+      <NameField name={name} onChange={setName} />
       <div className="flex items-center justify-between">
         <h2 className="text-2xl font-bold" id="pictures">
           My three pictures
@@ -194,20 +202,7 @@ function WithWords({ to, name: given }: { to: number | null; name: string }) {
   };
   return (
     <form onSubmit={submit} className="grid gap-4">
-      <label htmlFor="word-name" className="text-2xl font-bold">
-        My name
-      </label>
-      <input
-        id="word-name"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        placeholder="sunniva.dale"
-        autoCapitalize="none"
-        autoComplete="username"
-        spellCheck={false}
-        maxLength={80}
-        className={field}
-      />
+      <NameField name={name} onChange={setName} />
       <label htmlFor="words" className="text-2xl font-bold">
         My two words
       </label>

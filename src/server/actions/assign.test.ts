@@ -1,11 +1,12 @@
+import { plainForm } from "@/core/assign/testing/form";
 import type { AssignForm } from "@/core/assign/form";
-import { addDays, schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
+import { schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
 import { recipientsOf, assignmentById } from "@/data/assignments";
-import { calendarOf, setBells, setMeetingRules, setTerms } from "@/data/calendar";
+import { calendarOf } from "@/data/calendar";
 import type { Db } from "@/data/db";
 import { addRevision, resourceById } from "@/data/resources";
 import { freshDatabase } from "@/data/testing/database";
-import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { addResponses, openAttempt, taskOf, tasksOf } from "@/data/work";
 import { actAs, answerFrom, visitorOf } from "../testing/as";
 import {
@@ -44,13 +45,7 @@ beforeAll(async () => {
   db = await freshDatabase();
   world = await smallWorld(db);
   answerFrom(db);
-  await setTerms(db, world.here, [{ name: "T", from: addDays(today, -30), to: addDays(today, 120) }]);
-  await setBells(
-    db,
-    world.here,
-    [1, 2, 3, 4, 5].map((weekday) => ({ weekday, period: 1, starts: "09:00", ends: "09:45" })),
-  );
-  await setMeetingRules(db, world.class, [{ label: "", period: 1, weekday: null, cycleDay: null }]);
+  await smallCalendar(db, world, today, [""]);
   main = await publishFor(db, world.ines, lesson("Tides"));
   shorter = await publishFor(db, world.ines, lesson("Tides, shorter", { minutes: 15 }));
   await db.query("update resource set source_revision_id = $2 where id = $1", [shorter.id, main.revision]);
@@ -59,24 +54,8 @@ beforeAll(async () => {
 afterAll(() => db.close());
 beforeEach(() => void actAs(teacher()));
 
-const formFor = (more: Partial<AssignForm> = {}): AssignForm => ({
-  resources: [main.id],
-  to: [{ class: world.class, students: world.students }],
-  versions: [],
-  factors: [],
-  opens: { kind: "meeting", n: 1 },
-  due: { kind: "days", days: 2, time: "15:00" },
-  closes: "never",
-  spread: "together",
-  inOrder: false,
-  openDays: null,
-  parts: null,
-  tries: 1,
-  keep: "best",
-  checking: "at once",
-  goals: [],
-  ...more,
-});
+const formFor = (more: Partial<AssignForm> = {}): AssignForm =>
+  plainForm({ resources: [main.id], to: [{ class: world.class, students: world.students }] }, more);
 
 describe("whom it can be given to", () => {
   test("her class with what is known of its students, its lessons, and the versions of it", async () => {

@@ -1,11 +1,11 @@
 import { addDays, mondayOf, schoolClock } from "@/core/calendar/school-calendar";
 import { addAssignment, assignmentById, recipientsOf } from "@/data/assignments";
-import { calendarOf, setBells, setMeetingRules, setTerms } from "@/data/calendar";
+import { calendarOf } from "@/data/calendar";
 import { classesOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { addPocket, putIntoPocket } from "@/data/satchel";
 import { freshDatabase } from "@/data/testing/database";
-import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { openAttempt, taskOf } from "@/data/work";
 import { planOf } from "../plan";
 import { columnOf } from "../reflow";
@@ -33,19 +33,7 @@ beforeAll(async () => {
   db = await freshDatabase();
   world = await smallWorld(db);
   answerFrom(db);
-  await setTerms(db, world.here, [{ name: "T", from: addDays(monday, -60), to: addDays(monday, 60) }]);
-  await setBells(
-    db,
-    world.here,
-    [1, 2, 3, 4, 5].flatMap((weekday) => [
-      { weekday, period: 1, starts: "09:00", ends: "09:45" },
-      { weekday, period: 2, starts: "13:00", ends: "14:00" },
-    ]),
-  );
-  await setMeetingRules(db, world.class, [
-    { label: "Maths", period: 1, weekday: null, cycleDay: null },
-    { label: "Reading", period: 2, weekday: null, cycleDay: null },
-  ]);
+  await smallCalendar(db, world, monday);
 }, 60_000);
 afterAll(() => db.close());
 beforeEach(async () => {

@@ -1,3 +1,4 @@
+import { plainForm } from "@/core/assign/testing/form";
 import type { AssignForm } from "@/core/assign/form";
 import { allQuestions } from "@/core/resource/document";
 import { richText } from "@/core/resource/rich-text";
@@ -39,23 +40,11 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => db.close());
 
-const formFor = (resource: number, students = world.students): AssignForm => ({
-  resources: [resource],
-  to: [{ class: world.class, students }],
-  versions: [],
-  factors: [],
-  opens: { kind: "now" },
-  due: { kind: "at", at: later(48) },
-  closes: "never",
-  spread: "together",
-  inOrder: false,
-  openDays: null,
-  parts: null,
-  tries: 1,
-  keep: "best",
-  checking: "at once",
-  goals: [],
-});
+const formFor = (resource: number, students = world.students): AssignForm =>
+  plainForm(
+    { resources: [resource], to: [{ class: world.class, students }] },
+    { opens: { kind: "now" }, due: { kind: "at", at: later(48) } },
+  );
 
 async function given(more: object = {}, lessonGiven = document): Promise<number> {
   actAs(teacher());

@@ -1,0 +1,20 @@
+import type { AssignForm } from "../form";
+
+/** The plainest form there is: everything at once, at the next lesson, due two school days later at 3; changed by `more`. */
+export const plainForm = (of: Pick<AssignForm, "resources" | "to">, more: Partial<AssignForm> = {}): AssignForm => ({
+  versions: [],
+  factors: [],
+  opens: { kind: "meeting", n: 1 },
+  due: { kind: "days", days: 2, time: "15:00" },
+  closes: "never",
+  spread: "together",
+  inOrder: false,
+  openDays: null,
+  parts: null,
+  tries: 1,
+  keep: "best",
+  checking: "at once",
+  goals: [],
+  ...of,
+  ...more,
+});
