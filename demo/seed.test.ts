@@ -100,6 +100,28 @@ describe("no screen is empty", () => {
   });
 });
 
+test("in the night of a Sunday the same children have the same to do", async () => {
+  const other = await freshDatabase();
+  try {
+    const night = new Date("2026-11-29T23:40:00Z");
+    await seed(other, { now: night, bulk: 1 });
+    const stateOfAll = (of: Db, at: Date) =>
+      of.query<{ title: string; student: string; tries: number; handed: boolean }>(
+        `select v.document -> 'title' ->> 'en' title, p.given_name || ' ' || p.family_name student, count(t.id)::int tries, coalesce(bool_or(t.handed_in is not null), false) handed
+         from assignment a join recipient r on r.assignment_id = a.id join revision v on v.id = r.revision_id
+           join person p on p.id = r.student_id left join attempt t on t.recipient_id = r.id
+         where a.opens < $1 and v.document -> 'title' ->> 'en' in ('Speed at sea', 'Ferry fares') group by 1, 2, a.id order by a.id, 2`,
+        [at],
+      );
+    const wednesday = await stateOfAll(db, now);
+    expect(wednesday.filter((row) => row.handed).length).toBeGreaterThan(20);
+    expect(await stateOfAll(other, night)).toEqual(wednesday);
+    expect(wednesday.find((row) => row.title === "Speed at sea" && row.student === "Adan Rey")?.handed).toBe(false);
+  } finally {
+    await other.close();
+  }
+}, 120_000);
+
 test("no search entry says anything but what its document says", async () => {
   const rows = await db.query<{ same: boolean }>(
     `select (e.minutes = (f.facts ->> 'minutes')::int) same from search_entry e join resource_facts f using (resource_id)`,

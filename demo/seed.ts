@@ -67,6 +67,8 @@ const Given = z.array(
     tries: z.number().nullable(),
     done: z.number(),
     begun: z.number(),
+    /** Who has not handed it in yet, whatever the share says. */
+    stillAt: z.array(z.string()).default([]),
   }),
 );
 
@@ -244,12 +246,11 @@ async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<str
 }
 
 async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
-  const random = new SeededRandom(5);
   const given = Given.parse(parse(readFileSync(path.join(folder, "fortnight.yaml"), "utf8")));
   const calendars = new Map<number, SchoolCalendar>();
   for (const { id, school } of town.classes.values()) calendars.set(id, await calendarOf(tx, school));
   const moment = ([days, hour]: [number, number]) => schoolDayAt(now, town.zone, days, hour);
-  for (const plan of given) {
+  for (const [nth, plan] of given.entries()) {
     const group = town.classes.get(plan.class)!;
     const lesson = lessons.get(plan.resource);
     if (!lesson) throw new Error(`demo/fortnight.yaml: there is no lesson ${plan.resource}`);
@@ -284,13 +285,17 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
       })),
     });
     if (opens > now) continue;
-    const recipients = await tx.query<{ id: number; student: number }>(
-      "select id, student_id student from recipient where assignment_id = $1 order by id",
+    const recipients = await tx.query<{ id: number; student: number; name: string }>(
+      "select r.id, r.student_id student, p.given_name || ' ' || p.family_name as name from recipient r join person p on p.id = r.student_id where assignment_id = $1 order by r.id",
       [assignment],
     );
-    for (const recipient of recipients) {
+    for (const [place, recipient] of recipients.entries()) {
+      // Drawn anew for each child and piece of work: what one did must not hang on what else has opened by now, or
+      // the demo is another town in the evening.
+      const random = new SeededRandom((nth + 1) * 10_007 + place * 101);
       const lot = random.next();
-      const all = lot < plan.done;
+      const still = plan.stillAt.includes(recipient.name);
+      const all = !still && lot < plan.done;
       if (!all && lot > plan.done + (1 - plan.done) * plan.begun * 2) continue;
       await addTry(tx, {
         recipient: recipient.id,
