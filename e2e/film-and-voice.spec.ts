@@ -46,6 +46,13 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
   await page.getByRole("menuitem", { name: "Short answer" }).click();
   const stop = film.getByRole("list", { name: "Stops" }).getByRole("listitem").last();
   await expect(stop.getByText("0:38 · Short answer")).toBeVisible();
+  // Carried along the film: by a tenth of a second with an arrow key, by a second with Shift.
+  const mark = film.getByRole("slider", { name: /^Stop \d+ in the film$/ }).last();
+  await mark.focus();
+  await page.keyboard.press("Shift+ArrowRight");
+  await expect(stop.getByText("0:39 · Short answer")).toBeVisible();
+  await page.keyboard.press("ArrowLeft");
+  await expect(stop.getByRole("spinbutton", { name: /seconds$/ })).toHaveValue("38.9");
   await expect(settings(page)).toContainText("A question asks nothing yet.");
   await stop.getByRole("textbox", { name: "What is asked" }).fill("What is the tide called now?");
   await stop.getByLabel("Accepted answers, one a line").fill("flood");

@@ -33,6 +33,20 @@ export const putStop = (film: Film, stop: FilmStop): Film => ({
   stops: inTime(film.stops.map((old) => (old.id === stop.id ? { ...stop, at: tenth(stop.at) } : old))),
 });
 
+/**
+ * Which stop was moved where, from the times of all stops before (the film's) and after, each in order; null when none
+ * was. A stop that is carried past another changes places with it.
+ */
+export function movedStop(film: Film, times: readonly number[]): { stop: FilmStop; at: number } | null {
+  const after = [...times];
+  const left = film.stops.filter((stop) => {
+    const same = after.findIndex((at) => tenth(at) === stop.at);
+    if (same >= 0) after.splice(same, 1);
+    return same < 0;
+  });
+  return left.length === 1 && after.length === 1 ? { stop: left[0]!, at: tenth(after[0]!) } : null;
+}
+
 export const removeStop = (film: Film, id: string): Film => ({
   ...film,
   stops: film.stops.filter((stop) => stop.id !== id),

@@ -1,5 +1,6 @@
 "use client";
 import { Backpack, Eye, Redo2, Undo2 } from "lucide-react";
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState, useTransition } from "react";
 import { adoptStep, giveBack, type TakenFrom } from "@/core/resource/adopt";
@@ -28,19 +29,21 @@ import { IconButton } from "@/ui/icon-button";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
 import { nativeLanguageName } from "../media/native-language-name";
-import { AsStudent } from "./as-student";
-import { ChangesView } from "./changes-view";
-import { ElsewhereView } from "./elsewhere-view";
 import { MetNotice } from "./met-notice";
 import { SaveSign } from "./save-state";
 import { Settings } from "./settings";
 import { SourceSign } from "./source-sign";
 import { Spine } from "./spine";
 import { StepEditor } from "./step-editor";
-import { TranslateStep } from "./translate-step";
 import { useRemarks } from "./use-remarks";
 import { useSettled } from "./use-settled";
 import { useDraft } from "./use-draft";
+
+// Views that are turned to, not begun with.
+const AsStudent = dynamic(() => import("./as-student").then((part) => part.AsStudent));
+const ChangesView = dynamic(() => import("./changes-view").then((part) => part.ChangesView));
+const ElsewhereView = dynamic(() => import("./elsewhere-view").then((part) => part.ElsewhereView));
+const TranslateStep = dynamic(() => import("./translate-step").then((part) => part.TranslateStep));
 
 const newId = () => crypto.randomUUID().slice(0, 13);
 

@@ -1,19 +1,24 @@
 "use client";
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
+import dynamic from "next/dynamic";
 import { memo } from "react";
 import type { Block } from "@/core/resource/block";
 import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
 import { IconButton } from "@/ui/icon-button";
-import { BlockView } from "../step/block-view";
-import { toolNames } from "../step/manipulative/manipulative-view";
-import { FilmEditor } from "./film-editor";
-import { ManipulativeEditor } from "./manipulative-editor";
-import { LinkEditor, MathsEditor, SoundEditor } from "./media-editors";
-import { PictureEditor } from "./picture-editor";
+import { toolNames } from "../step/manipulative/tool-names";
 import { QuestionEditor, questionNames } from "./question-editor";
 import { RichEditor } from "./rich-editor";
-import { TableEditor } from "./table-editor";
+
+// Read when a step has one: most are text and questions, and the editor opens without the others.
+const BlockView = dynamic(() => import("../step/block-view").then((part) => part.BlockView));
+const FilmEditor = dynamic(() => import("./film-editor").then((part) => part.FilmEditor));
+const LinkEditor = dynamic(() => import("./media-editors").then((part) => part.LinkEditor));
+const ManipulativeEditor = dynamic(() => import("./manipulative-editor").then((part) => part.ManipulativeEditor));
+const MathsEditor = dynamic(() => import("./media-editors").then((part) => part.MathsEditor));
+const PictureEditor = dynamic(() => import("./picture-editor").then((part) => part.PictureEditor));
+const SoundEditor = dynamic(() => import("./media-editors").then((part) => part.SoundEditor));
+const TableEditor = dynamic(() => import("./table-editor").then((part) => part.TableEditor));
 
 /** What can be done with a block. The same object at every rendering: a key typed in one block draws no other anew. */
 export interface BlockActs {

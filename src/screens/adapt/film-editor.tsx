@@ -1,6 +1,6 @@
 "use client";
 import { Captions, Film, Trash2, Upload } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { clockTime } from "@/core/media/captions";
 import { shippedFilms } from "@/core/media/shipped";
 import type { Block, BlockOf, FilmStop } from "@/core/resource/block";
@@ -17,46 +17,13 @@ import { tell } from "@/ui/toast";
 import { FilmStage, type Stage } from "../media/film-stage";
 import { nativeLanguageName } from "../media/native-language-name";
 import { useFile } from "../media/use-file";
-import { mediaAddress } from "../step/media";
+import { FilmTimeline, useStills } from "./film-timeline";
 import { NumberBox } from "./number-box";
 import { QuestionEditor, questionNames } from "./question-editor";
 import { RichEditor } from "./rich-editor";
 
 type FilmBlock = BlockOf<"film">;
 type OnFilm = (block: FilmBlock, kind?: string) => void;
-
-/** Pictures of moments of a film, where the browser lets it be looked into. */
-function useStills(media: string, moments: readonly number[]): Record<string, string> {
-  const [stills, setStills] = useState<Record<string, string>>({});
-  const wanted = moments.join();
-  useEffect(() => {
-    let left = false;
-    const video = document.createElement("video");
-    video.muted = true;
-    video.preload = "auto";
-    video.src = mediaAddress(media);
-    const take = async () => {
-      for (const at of wanted.split(",").filter(Boolean)) {
-        await new Promise((resolve) => {
-          video.addEventListener("seeked", resolve, { once: true });
-          video.currentTime = Number(at);
-        });
-        if (left) return;
-        const canvas = document.createElement("canvas");
-        [canvas.width, canvas.height] = [128, 72];
-        canvas.getContext("2d")?.drawImage(video, 0, 0, 128, 72);
-        const still = canvas.toDataURL("image/webp", 0.7);
-        setStills((old) => ({ ...old, [`${media} ${at}`]: still }));
-      }
-    };
-    video.addEventListener("loadeddata", () => void take(), { once: true });
-    return () => {
-      left = true;
-      video.removeAttribute("src");
-    };
-  }, [media, wanted]);
-  return stills;
-}
 
 function CaptionsList({ block, language, onFilm }: { block: FilmBlock; language: string; onFilm: OnFilm }) {
   const [tag, setTag] = useState(language);
@@ -313,6 +280,14 @@ export function FilmEditor({
         marks={block.stops.map((stop) => ({ id: stop.id, at: stop.at, done: false }))}
         onLength={setLength}
       />
+      {length !== null && (
+        <FilmTimeline
+          block={block}
+          length={length}
+          onMove={(stop, at) => onChange(putStop(block, { ...stop, at }), `at-${stop.id}`)}
+          onGo={(at) => stage.current?.goTo(at)}
+        />
+      )}
       <div className="flex flex-wrap items-end gap-3">
         {cut("from")}
         {cut("to")}

@@ -1,5 +1,5 @@
 "use client";
-import type { ReactNode } from "react";
+import type { ComponentType } from "react";
 import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
 import { readByPerson, type Question, type QuestionType } from "@/core/resource/question";
@@ -44,7 +44,7 @@ export function QuestionEditor({
   newId: NewId;
   onChange: (question: Question, kind?: string) => void;
 }) {
-  const Editor = questionEditors[question.type] as (props: EditorProps<QuestionType>) => ReactNode;
+  const Editor = questionEditors[question.type] as ComponentType<EditorProps<QuestionType>>;
   const language = languages[0]!;
   return (
     <div className="grid gap-3">

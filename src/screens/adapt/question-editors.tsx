@@ -1,5 +1,6 @@
 "use client";
-import type { ReactNode } from "react";
+import dynamic from "next/dynamic";
+import type { ComponentType } from "react";
 import { mixed, readPassage, writePassage } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
 import type { Option, QuestionType } from "@/core/resource/question";
@@ -9,13 +10,24 @@ import { Field, inputClasses, TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
 import { X } from "lucide-react";
 import { replaced, type EditorProps } from "./editor-props";
-import { NotePageEditor, PhotoEditor, PollEditor, SpeechEditor } from "./given-editors";
-import { BarsEditor, LineEditor, PointsEditor } from "./graph-editors";
-import { ToolChoice } from "./manipulative-editor";
 import { NumberBox } from "./number-box";
 import { OptionList } from "./option-list";
-import { CellsEditor, HighlightEditor, LongTextEditor, SketchEditor } from "./passage-editors";
-import { GroupsEditor, LabelsEditor } from "./sorting-editors";
+
+// Kinds that few steps have are read when one is there.
+const BarsEditor = dynamic(() => import("./graph-editors").then((part) => part.BarsEditor));
+const CellsEditor = dynamic(() => import("./passage-editors").then((part) => part.CellsEditor));
+const GroupsEditor = dynamic(() => import("./sorting-editors").then((part) => part.GroupsEditor));
+const HighlightEditor = dynamic(() => import("./passage-editors").then((part) => part.HighlightEditor));
+const LabelsEditor = dynamic(() => import("./sorting-editors").then((part) => part.LabelsEditor));
+const LineEditor = dynamic(() => import("./graph-editors").then((part) => part.LineEditor));
+const LongTextEditor = dynamic(() => import("./passage-editors").then((part) => part.LongTextEditor));
+const NotePageEditor = dynamic(() => import("./given-editors").then((part) => part.NotePageEditor));
+const PhotoEditor = dynamic(() => import("./given-editors").then((part) => part.PhotoEditor));
+const PointsEditor = dynamic(() => import("./graph-editors").then((part) => part.PointsEditor));
+const PollEditor = dynamic(() => import("./given-editors").then((part) => part.PollEditor));
+const SketchEditor = dynamic(() => import("./passage-editors").then((part) => part.SketchEditor));
+const SpeechEditor = dynamic(() => import("./given-editors").then((part) => part.SpeechEditor));
+const ToolChoice = dynamic(() => import("./manipulative-editor").then((part) => part.ToolChoice));
 
 function ChoiceEditor({ question, languages, newId, onChange }: EditorProps<"choice">) {
   const { options } = question;
@@ -333,7 +345,7 @@ function OrderEditor({ question, languages, newId, onChange }: EditorProps<"orde
 }
 
 /** The part of a question's editor that is its type's own. */
-export const questionEditors: { [Type in QuestionType]: (props: EditorProps<Type>) => ReactNode } = {
+export const questionEditors: { [Type in QuestionType]: ComponentType<EditorProps<Type>> } = {
   choice: ChoiceEditor,
   choices: ChoicesEditor,
   shortText: ShortTextEditor,

@@ -13,7 +13,7 @@ import { Button } from "@/ui/button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { tell } from "@/ui/toast";
 import { useFile } from "../media/use-file";
-import { toolNames } from "../step/manipulative/manipulative-view";
+import { toolNames } from "../step/manipulative/tool-names";
 import { BlockEditor, type BlockActs } from "./block-editor";
 import { InstructionsEditor, type Me } from "./instructions-editor";
 import { questionNames } from "./question-editor";

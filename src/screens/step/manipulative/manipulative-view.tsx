@@ -4,6 +4,7 @@ import type { Manipulative, ManipulativeName } from "@/core/manipulative/manipul
 import { BalanceView, BaseTenView, CoinsView, PartBarsView } from "./counts";
 import { ClockView, GraphReaderView, NumberLineTool, RulerView } from "./dials";
 import type { ManipulativeProps } from "./props";
+import { toolNames } from "./tool-names";
 
 const views: { [Name in ManipulativeName]: (props: ManipulativeProps<Name>) => ReactNode } = {
   "number line": NumberLineTool,
@@ -14,17 +15,6 @@ const views: { [Name in ManipulativeName]: (props: ManipulativeProps<Name>) => R
   "graph reader": GraphReaderView,
   coins: CoinsView,
   ruler: RulerView,
-};
-
-export const toolNames: Record<ManipulativeName, string> = {
-  "number line": "Number line",
-  bars: "Bars for parts of a whole",
-  "base ten": "Blocks of ten",
-  clock: "Clock",
-  balance: "Balance",
-  "graph reader": "Graph to read",
-  coins: "Coins and notes",
-  ruler: "Ruler on a picture",
 };
 
 /** Something to find out with. Set anew whenever what it is set up as changes. */
