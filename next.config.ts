@@ -4,6 +4,7 @@ const config: NextConfig = {
   serverExternalPackages: ["@electric-sql/pglite", "pg", "@node-rs/argon2", "pino", "proper-lockfile"],
   turbopack: { root: import.meta.dirname },
   poweredByHeader: false,
+  reactCompiler: true,
   // Several copies may be built side by side (a check beside a running demo).
   distDir: process.env.NEXT_DIST_DIR ?? ".next",
   // `npm run check` has a step of its own for types.

@@ -3,6 +3,10 @@ import { useEffect, useId, useRef, useState, type RefObject } from "react";
 import { useHydrated } from "@/ui/hydrated";
 
 const PAUSE_MS = 50;
+/** A single letter begins nearly every word there is: it is looked for only when nothing follows it. */
+const LETTER_PAUSE_MS = 500;
+
+const pauseAfter = (text: string) => (/(^|\s)[\p{L}]$/u.test(text) ? LETTER_PAUSE_MS : PAUSE_MS);
 
 /** The word being typed: none after a space, and none inside quotes. */
 function lastWord(text: string): string {
@@ -96,7 +100,7 @@ export function WordsBox({
           setTyped(text);
           setAt(-1);
           clearTimeout(timer.current);
-          timer.current = setTimeout(() => send(text), PAUSE_MS);
+          timer.current = setTimeout(() => send(text), pauseAfter(text));
         }}
         onKeyDown={(event) => {
           if (event.key === "ArrowDown" || event.key === "ArrowUp") {
