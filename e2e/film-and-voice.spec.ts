@@ -52,7 +52,7 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
   await page.keyboard.press("Shift+ArrowRight");
   await expect(stop.getByText("0:39 · Short answer")).toBeVisible();
   await page.keyboard.press("ArrowLeft");
-  await expect(stop.getByRole("spinbutton", { name: /seconds$/ })).toHaveValue("38.9");
+  await expect(stop.getByLabel(/^Stop \d+: seconds$/)).toHaveValue("38.9");
   await expect(settings(page)).toContainText("A question asks nothing yet.");
   await stop.getByRole("textbox", { name: "What is asked" }).fill("What is the tide called now?");
   await stop.getByLabel("Accepted answers, one a line").fill("flood");

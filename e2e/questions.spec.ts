@@ -1,11 +1,20 @@
 import AxeBuilder from "@axe-core/playwright";
-import type { Page } from "@playwright/test";
+import type { Locator, Page } from "@playwright/test";
 import { expect, onlyTo, test } from "./fixture";
 
 /** The shore lesson in work mode: everything in it is answered as a student would, and marked for real. */
 async function shore(page: Page, step: number): Promise<void> {
   await page.goto(`/find?words=what+the+ebb+lays+bare&mode=work&step=${step}`);
   await expect(page.getByRole("heading", { name: "What the ebb lays bare", level: 1 })).toBeVisible();
+}
+/** Carried with the mouse from one thing to another. */
+async function carry(page: Page, what: Locator, place: Locator): Promise<void> {
+  await place.scrollIntoViewIfNeeded();
+  await what.hover();
+  await page.mouse.down();
+  const to = (await place.boundingBox())!;
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  await page.mouse.up();
 }
 const right = (page: Page) => page.getByRole("status").filter({ hasText: /Right/ });
 
@@ -17,9 +26,21 @@ test("sorting, labelling and a place on a line", async ({ signedIn }) => {
     Animals: ["limpet", "beadlet anemone", "shore crab"],
     Neither: ["a pebble", "a bit of rope"],
   };
+  const heap = page.getByRole("group", { name: "To sort" });
+  await carry(
+    page,
+    heap.getByRole("button", { name: "limpet" }),
+    page.getByRole("region", { name: "Plants", exact: true }),
+  );
+  await expect(page.getByRole("region", { name: "Plants", exact: true })).toContainText("limpet");
+  await carry(
+    page,
+    page.getByRole("button", { name: "Take “limpet” out of Plants" }),
+    page.getByRole("region", { name: "Animals", exact: true }),
+  );
   for (const [group, items] of Object.entries(belongs)) {
-    for (const item of items) {
-      await page.getByRole("group", { name: "To sort" }).getByRole("button", { name: item, exact: true }).click();
+    for (const item of items.filter((one) => one !== "limpet")) {
+      await heap.getByRole("button", { name: item, exact: true }).click();
       await page.getByRole("button", { name: `Put “${item}” into ${group}` }).click();
     }
   }
@@ -33,7 +54,12 @@ test("sorting, labelling and a place on a line", async ({ signedIn }) => {
   await expect(right(page)).toBeVisible();
 
   await shore(page, 2);
-  for (const name of ["frond", "stipe", "holdfast"])
+  await carry(
+    page,
+    page.getByRole("group", { name: "Names" }).getByRole("button", { name: "holdfast" }),
+    page.getByRole("button", { name: "Place 3: no name yet" }),
+  );
+  for (const name of ["frond", "stipe"])
     await page.getByRole("group", { name: "Names" }).getByRole("button", { name, exact: true }).click();
   await expect(page.getByRole("button", { name: "Place 2: stipe" })).toBeVisible();
   await page.getByRole("button", { name: "Check" }).first().click();

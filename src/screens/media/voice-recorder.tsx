@@ -87,9 +87,10 @@ export function VoiceRecorder({
     },
   });
   const goOn = async () => {
+    if (!value) return;
     try {
-      const until = at || value!.seconds;
-      setBefore({ samples: await readSound(mediaAddress(value!.media)), until });
+      const until = at || value.seconds;
+      setBefore({ samples: await readSound(mediaAddress(value.media)), until });
       await microphone.start(longest - until);
     } catch {
       setProblem("This recording cannot be gone on with here. Nothing was changed.");

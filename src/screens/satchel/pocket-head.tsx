@@ -32,14 +32,15 @@ export function PocketHead({
   const sum = sumOfPocket(items);
   const keep = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    const before = pocket!.about;
+    if (!pocket) return;
+    const { id, about: before } = pocket;
     const about = String(new FormData(event.currentTarget).get("about"));
-    const outcome = await changePocket({ pocket: pocket!.id, about });
+    const outcome = await changePocket({ pocket: id, about });
     if (!outcome.ok) return tellProblem(outcome.problem);
     setWriting(false);
     router.refresh();
     tell("Kept what this pocket is for.", async () => {
-      await changePocket({ pocket: pocket!.id, about: before });
+      await changePocket({ pocket: id, about: before });
       router.refresh();
     });
   };

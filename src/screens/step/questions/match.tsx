@@ -3,12 +3,13 @@ import { clsx } from "clsx";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { inLanguage } from "@/core/resource/language";
+import { Carry, Place } from "./carry";
 import { PressList } from "./press-list";
 import { partLook, target, type QuestionProps } from "./props";
 
 /**
  * Pairs by pressing: the row waiting for a partner is marked; pressing a partner puts it there and goes on to the next
- * empty row. Works the same with a finger, a mouse and the Tab key.
+ * empty row. Works the same with a finger, a mouse and the Tab key; a partner may also be carried to its row.
  */
 export function MatchView({
   question,
@@ -27,65 +28,67 @@ export function MatchView({
     const option = question.right.find((item) => item.id === id);
     return option && inLanguage(option.text, languages);
   };
-  const pair = (right: string) => {
-    if (!waiting) return;
-    onChange([...value.filter(([left, old]) => left !== waiting && old !== right), [waiting, right]]);
+  const pair = (right: string, row = waiting) => {
+    if (!row) return;
+    onChange([...value.filter(([left, old]) => left !== row && old !== right), [row, right]]);
     setChosen(null);
   };
   const part = (left: string) => onChange(value.filter(([old]) => old !== left));
 
   return (
-    <div role="group" aria-labelledby={labelledBy} className="grid gap-4">
-      <ul className="grid gap-2">
-        {question.left.map((item) => {
-          const partner = name(partners.get(item.id));
-          const text = inLanguage(item.text, languages);
-          return (
-            <li key={item.id} className="grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] items-center gap-3">
-              <span>{text}</span>
-              <span className="flex items-center gap-1">
-                <button
-                  type="button"
-                  disabled={still}
-                  aria-pressed={waiting === item.id}
-                  aria-label={`${text}: ${partner ?? "no partner yet"}`}
-                  onClick={() => setChosen(item.id)}
-                  className={clsx(
-                    target,
-                    "min-w-0 flex-1 py-1",
-                    partner && parts[item.id] !== undefined
-                      ? partLook(parts[item.id])
-                      : !still && waiting === item.id
-                        ? "border-green bg-green-wash"
-                        : "border-line",
-                    !partner && "border-dashed text-ink-soft",
-                  )}
-                >
-                  {partner ?? (waiting === item.id && !still ? "choose below" : "…")}
-                </button>
-                {partner && !still && (
+    <Carry onPut={pair}>
+      <div role="group" aria-labelledby={labelledBy} className="grid gap-4">
+        <ul className="grid gap-2">
+          {question.left.map((item) => {
+            const partner = name(partners.get(item.id));
+            const text = inLanguage(item.text, languages);
+            return (
+              <li key={item.id} className="grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] items-center gap-3">
+                <span>{text}</span>
+                <Place place={item.id} over="rounded-card bg-green-wash" className="flex items-center gap-1">
                   <button
                     type="button"
-                    aria-label={`Take ${partner} away`}
-                    onClick={() => part(item.id)}
-                    className="grid h-12 w-9 place-items-center"
+                    disabled={still}
+                    aria-pressed={waiting === item.id}
+                    aria-label={`${text}: ${partner ?? "no partner yet"}`}
+                    onClick={() => setChosen(item.id)}
+                    className={clsx(
+                      target,
+                      "min-w-0 flex-1 py-1",
+                      partner && parts[item.id] !== undefined
+                        ? partLook(parts[item.id])
+                        : !still && waiting === item.id
+                          ? "border-green bg-green-wash"
+                          : "border-line",
+                      !partner && "border-dashed text-ink-soft",
+                    )}
                   >
-                    <X size={18} aria-hidden />
+                    {partner ?? (waiting === item.id && !still ? "choose below" : "…")}
                   </button>
-                )}
-              </span>
-            </li>
-          );
-        })}
-      </ul>
-      <PressList
-        name="Partners"
-        options={question.right}
-        languages={languages}
-        disabled={still || !waiting}
-        isUsed={(id) => value.some(([, right]) => right === id)}
-        onPress={pair}
-      />
-    </div>
+                  {partner && !still && (
+                    <button
+                      type="button"
+                      aria-label={`Take ${partner} away`}
+                      onClick={() => part(item.id)}
+                      className="grid h-12 w-9 place-items-center"
+                    >
+                      <X size={18} aria-hidden />
+                    </button>
+                  )}
+                </Place>
+              </li>
+            );
+          })}
+        </ul>
+        <PressList
+          name="Partners"
+          options={question.right}
+          languages={languages}
+          disabled={still}
+          isUsed={(id) => value.some(([, right]) => right === id)}
+          onPress={(right) => pair(right)}
+        />
+      </div>
+    </Carry>
   );
 }

@@ -2,9 +2,10 @@
 import { clsx } from "clsx";
 import { inLanguage } from "@/core/resource/language";
 import type { Option } from "@/core/resource/question";
+import { PieceButton } from "./carry";
 import { target } from "./props";
 
-/** What can be put somewhere by pressing it; what is somewhere already is paler and says so. */
+/** What can be put somewhere by pressing or carrying it; what is somewhere already is paler and says so. */
 export function PressList({
   name,
   options,
@@ -25,16 +26,16 @@ export function PressList({
       {options.map((option) => {
         const used = isUsed(option.id);
         return (
-          <button
+          <PieceButton
             key={option.id}
-            type="button"
+            piece={option.id}
             disabled={disabled}
             onClick={() => onPress(option.id)}
             className={clsx(target, "py-1", used ? "border-line text-ink-soft opacity-60" : "border-line-strong")}
           >
             {inLanguage(option.text, languages)}
             {used && <span className="heard"> (used)</span>}
-          </button>
+          </PieceButton>
         );
       })}
     </div>

@@ -4,10 +4,14 @@ import { X } from "lucide-react";
 import { useState } from "react";
 import { inLanguage } from "@/core/resource/language";
 import { mediaAddress } from "../media";
+import { Carry, PieceButton, Place } from "./carry";
 import { PressList } from "./press-list";
 import { partLook, target, type QuestionProps } from "./props";
 
-/** What is in hand: pressed once it is picked up, pressed at a place it is put there. Finger, mouse and Tab key alike. */
+/**
+ * What is in hand: pressed once it is picked up, pressed at a place it is put there. Finger, mouse and Tab key alike.
+ * What is carried need not be in hand.
+ */
 function useInHand(left: readonly string[]) {
   const [picked, pick] = useState<string | null>(null);
   // The next one comes to hand by itself, so that sorting is one press for each.
@@ -30,9 +34,9 @@ export function GroupsView({
   const left = items.filter((item) => !placed.has(item.id));
   const { inHand, pick } = useInHand(left.map((item) => item.id));
   const name = (id: string | null) => inLanguage(items.find((item) => item.id === id)?.text, languages) ?? "";
-  const put = (group: string) => {
-    if (!inHand) return;
-    onChange([...value.filter(([item]) => item !== inHand), [inHand, group]]);
+  const put = (group: string, what = inHand) => {
+    if (!what) return;
+    onChange([...value.filter(([item]) => item !== what), [what, group]]);
     pick(null);
   };
   const take = (item: string) => {
@@ -40,71 +44,79 @@ export function GroupsView({
     pick(item);
   };
   return (
-    <div role="group" aria-labelledby={labelledBy} className="grid gap-4">
-      {left.length > 0 && (
-        <div className="flex flex-wrap gap-2" role="group" aria-label="To sort">
-          {left.map((item) => (
-            <button
-              key={item.id}
-              type="button"
-              disabled={still}
-              aria-pressed={inHand === item.id}
-              onClick={() => pick(item.id)}
-              className={clsx(
-                target,
-                "py-1",
-                inHand === item.id && !still ? "border-green bg-green-wash" : "border-line-strong",
-              )}
-            >
-              {name(item.id)}
-            </button>
-          ))}
+    <Carry onPut={(item, group) => put(group, item)}>
+      <div role="group" aria-labelledby={labelledBy} className="grid gap-4">
+        {left.length > 0 && (
+          <div className="flex flex-wrap gap-2" role="group" aria-label="To sort">
+            {left.map((item) => (
+              <PieceButton
+                key={item.id}
+                piece={item.id}
+                disabled={still}
+                aria-pressed={inHand === item.id}
+                onClick={() => pick(item.id)}
+                className={clsx(
+                  target,
+                  "py-1",
+                  inHand === item.id && !still ? "border-green bg-green-wash" : "border-line-strong",
+                )}
+              >
+                {name(item.id)}
+              </PieceButton>
+            ))}
+          </div>
+        )}
+        <div className="grid grid-cols-[repeat(auto-fit,minmax(10rem,1fr))] gap-3">
+          {groups.map((group) => {
+            const title = inLanguage(group.text, languages) ?? "";
+            const inside = value.filter(([, to]) => to === group.id);
+            return (
+              <Place
+                key={group.id}
+                place={group.id}
+                role="region"
+                aria-label={title}
+                className="flex flex-col rounded-card border-2 border-line bg-shade/50"
+              >
+                <h3 className="border-b border-line px-3 py-2 font-semibold">{title}</h3>
+                <ul className="grid flex-1 content-start gap-1 p-2">
+                  {inside.map(([item]) => (
+                    <li key={item}>
+                      {still ? (
+                        <span className={clsx(target, "flex items-center py-1", partLook(parts[item]))}>
+                          {name(item)}
+                        </span>
+                      ) : (
+                        <PieceButton
+                          piece={item}
+                          aria-label={`Take “${name(item)}” out of ${title}`}
+                          onClick={() => take(item)}
+                          className={clsx(target, "flex w-full items-center gap-2 py-1", partLook(parts[item]))}
+                        >
+                          <span className="flex-1">{name(item)}</span>
+                          <X size={18} aria-hidden />
+                        </PieceButton>
+                      )}
+                    </li>
+                  ))}
+                </ul>
+                {!still && (
+                  <button
+                    type="button"
+                    disabled={!inHand}
+                    onClick={() => put(group.id)}
+                    aria-label={inHand ? `Put “${name(inHand)}” into ${title}` : `Put into ${title}`}
+                    className="m-2 mt-0 min-h-12 rounded-card border-2 border-dashed border-line-strong text-ink-soft disabled:opacity-40"
+                  >
+                    put here
+                  </button>
+                )}
+              </Place>
+            );
+          })}
         </div>
-      )}
-      <div className="grid grid-cols-[repeat(auto-fit,minmax(10rem,1fr))] gap-3">
-        {groups.map((group) => {
-          const title = inLanguage(group.text, languages) ?? "";
-          const inside = value.filter(([, to]) => to === group.id);
-          return (
-            <section
-              key={group.id}
-              aria-label={title}
-              className="flex flex-col rounded-card border-2 border-line bg-shade/50"
-            >
-              <h3 className="border-b border-line px-3 py-2 font-semibold">{title}</h3>
-              <ul className="grid flex-1 content-start gap-1 p-2">
-                {inside.map(([item]) => (
-                  <li key={item} className={clsx(target, "flex items-center !pr-0", partLook(parts[item]))}>
-                    <span className="flex-1 py-1">{name(item)}</span>
-                    {!still && (
-                      <button
-                        type="button"
-                        aria-label={`Take “${name(item)}” out of ${title}`}
-                        onClick={() => take(item)}
-                        className="grid h-12 w-10 place-items-center"
-                      >
-                        <X size={18} aria-hidden />
-                      </button>
-                    )}
-                  </li>
-                ))}
-              </ul>
-              {!still && (
-                <button
-                  type="button"
-                  disabled={!inHand}
-                  onClick={() => put(group.id)}
-                  aria-label={inHand ? `Put “${name(inHand)}” into ${title}` : `Put into ${title}`}
-                  className="m-2 mt-0 min-h-12 rounded-card border-2 border-dashed border-line-strong text-ink-soft disabled:opacity-40"
-                >
-                  put here
-                </button>
-              )}
-            </section>
-          );
-        })}
       </div>
-    </div>
+    </Carry>
   );
 }
 
@@ -122,66 +134,74 @@ export function LabelsView({
   const placed = new Map(value);
   const { inHand, pick } = useInHand(spots.filter((spot) => !placed.has(spot.id)).map((spot) => spot.id));
   const name = (id: string | undefined) => inLanguage(labels.find((label) => label.id === id)?.text, languages);
-  const put = (label: string) => {
-    if (!inHand) return;
-    onChange([...value.filter(([spot, old]) => spot !== inHand && old !== label), [inHand, label]]);
+  const put = (label: string, spot = inHand) => {
+    if (!spot) return;
+    onChange([...value.filter(([one, old]) => one !== spot && old !== label), [spot, label]]);
     pick(null);
   };
   const says = (spot: string, at: number) => `Place ${at + 1}: ${name(placed.get(spot)) ?? "no name yet"}`;
   return (
-    <div role="group" aria-labelledby={labelledBy} className="grid gap-4">
-      <div className="relative w-fit max-w-full">
-        {/* eslint-disable-next-line @next/next/no-img-element -- stored files are served as they are */}
-        <img
-          src={mediaAddress(question.media)}
-          alt={inLanguage(question.description, languages) ?? ""}
-          className="max-h-[28rem] max-w-full rounded-card border border-line bg-white"
+    <Carry onPut={put}>
+      <div role="group" aria-labelledby={labelledBy} className="grid gap-4">
+        <div className="relative w-fit max-w-full">
+          {/* eslint-disable-next-line @next/next/no-img-element -- stored files are served as they are */}
+          <img
+            src={mediaAddress(question.media)}
+            alt={inLanguage(question.description, languages) ?? ""}
+            className="max-h-[28rem] max-w-full rounded-card border border-line bg-white"
+          />
+          {spots.map((spot, at) => (
+            <Place
+              key={spot.id}
+              place={spot.id}
+              over="rounded-full bg-green/30"
+              style={{ left: `${spot.x * 100}%`, top: `${spot.y * 100}%` }}
+              className="absolute h-12 w-12 -translate-x-1/2 -translate-y-1/2"
+            >
+              <button
+                type="button"
+                disabled={still}
+                aria-pressed={inHand === spot.id}
+                aria-label={says(spot.id, at)}
+                onClick={() => pick(spot.id)}
+                className="grid h-12 w-12 place-items-center"
+              >
+                <span
+                  className={clsx(
+                    "numbers grid h-8 w-8 place-items-center rounded-full border-2 bg-card font-bold",
+                    inHand === spot.id && !still ? "border-green bg-green-wash" : partLook(parts[spot.id]),
+                  )}
+                >
+                  {at + 1}
+                </span>
+              </button>
+            </Place>
+          ))}
+        </div>
+        <ol className="grid gap-1">
+          {spots.map((spot, at) => (
+            <li key={spot.id} className="numbers flex items-center gap-2">
+              <span className="w-6 text-right text-ink-soft">{at + 1}</span>
+              <span
+                className={clsx(
+                  "border-b-2 px-1",
+                  placed.has(spot.id) ? partLook(parts[spot.id]) : "border-line text-ink-soft",
+                )}
+              >
+                {name(placed.get(spot.id)) ?? (inHand === spot.id && !still ? "choose a name below" : "…")}
+              </span>
+            </li>
+          ))}
+        </ol>
+        <PressList
+          name="Names"
+          options={labels}
+          languages={languages}
+          disabled={still}
+          isUsed={(id) => value.some(([, one]) => one === id)}
+          onPress={(label) => put(label)}
         />
-        {spots.map((spot, at) => (
-          <button
-            key={spot.id}
-            type="button"
-            disabled={still}
-            aria-pressed={inHand === spot.id}
-            aria-label={says(spot.id, at)}
-            onClick={() => pick(spot.id)}
-            style={{ left: `${spot.x * 100}%`, top: `${spot.y * 100}%` }}
-            className="absolute grid h-12 w-12 -translate-x-1/2 -translate-y-1/2 place-items-center"
-          >
-            <span
-              className={clsx(
-                "numbers grid h-8 w-8 place-items-center rounded-full border-2 bg-card font-bold",
-                inHand === spot.id && !still ? "border-green bg-green-wash" : partLook(parts[spot.id]),
-              )}
-            >
-              {at + 1}
-            </span>
-          </button>
-        ))}
       </div>
-      <ol className="grid gap-1">
-        {spots.map((spot, at) => (
-          <li key={spot.id} className="numbers flex items-center gap-2">
-            <span className="w-6 text-right text-ink-soft">{at + 1}</span>
-            <span
-              className={clsx(
-                "border-b-2 px-1",
-                placed.has(spot.id) ? partLook(parts[spot.id]) : "border-line text-ink-soft",
-              )}
-            >
-              {name(placed.get(spot.id)) ?? (inHand === spot.id && !still ? "choose a name below" : "…")}
-            </span>
-          </li>
-        ))}
-      </ol>
-      <PressList
-        name="Names"
-        options={labels}
-        languages={languages}
-        disabled={still || !inHand}
-        isUsed={(id) => value.some(([, one]) => one === id)}
-        onPress={put}
-      />
-    </div>
+    </Carry>
   );
 }
