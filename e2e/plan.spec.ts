@@ -11,6 +11,18 @@ const dayOf = async (page: Page, title: string) =>
   (await rowOf(page, title).getByRole("rowheader").innerText()).split("\n")[0]!;
 const chip = (page: Page, title: string) => page.getByRole("button", { name: new RegExp(`^${title}.*minutes`) });
 
+/** The next moment at which clocks of this zone are set to another time, to the hour; null: not within a year. */
+function nextChange(zone: string): Date | null {
+  const shift = (at: Date) =>
+    new Intl.DateTimeFormat("en", { timeZone: zone, timeZoneName: "longOffset" }).format(at).split("GMT")[1];
+  const start = Math.ceil(Date.now() / 3_600_000) * 3_600_000;
+  for (let hour = 0; hour < 24 * 366; hour += 1) {
+    const at = new Date(start + hour * 3_600_000);
+    if (shift(at) !== shift(new Date(at.getTime() - 3_600_000))) return at;
+  }
+  return null;
+}
+
 /**
  * Keystroke-level estimate (Card, Moran and Newell 1980): 1.1 s to point, 0.2 s to press, 1.35 s to think before each
  * act, 0.4 s for the hand to go between keyboard and mouse.
@@ -48,7 +60,7 @@ test("from a found resource to a scheduled assignment: few presses, and under ha
   expect(presses).toBeLessThanOrEqual(8);
   expect(seconds).toBeLessThan(30);
   await page.keyboard.press("u");
-  await expect(page.getByText("Called back.")).toBeVisible();
+  await expect(page.getByText("Taken back.")).toBeVisible();
 });
 
 test("a mixed-grade class with three versions and extra time, said back before it goes", async ({ signedIn }) => {
@@ -199,6 +211,74 @@ test("a resource is sent to a lesson from the week strip, with keys and with the
   await page.mouse.up();
   await expect(panel.getByLabel("At which lesson")).toBeVisible();
   expect(await panel.getByLabel("At which lesson").inputValue()).not.toBe(chosen);
+});
+
+test("looked for on the plan and carried onto a lesson: given there in twos, put before the other, and taken back", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Teodor Brandt");
+  await page.goto("/plan?weeks=2");
+  await page.getByRole("button", { name: "Bring …" }).click();
+  const beside = page.getByRole("complementary", { name: "Bring to a lesson" });
+  const give = async (title: string) => {
+    await beside.getByRole("searchbox").fill(title);
+    const line = beside.getByRole("listitem").filter({ hasText: title });
+    await line.getByTitle(/^Carry/).hover();
+    await page.mouse.down();
+    // The last lesson in sight: it has not begun, whenever this is walked.
+    const cell = (await page.getByRole("row").last().getByRole("cell").first().boundingBox())!;
+    await page.mouse.move(cell.x + 60, cell.y + 20, { steps: 10 });
+    await page.mouse.up();
+    return page.getByRole("region", { name: "Assign" });
+  };
+  await page.getByRole("row").last().scrollIntoViewIfNeeded();
+  const panel = await give("Wind on the hill");
+  await panel.getByRole("button", { name: /^How often/ }).click();
+  await panel.getByRole("combobox", { name: /^1 / }).selectOption("in twos");
+  await expect(panel.getByText(/get “Wind on the hill” on .*; step 1 in twos/)).toBeVisible();
+  await panel.getByRole("button", { name: "Give it" }).click();
+  await expect(chip(page, "Wind on the hill")).toBeVisible();
+
+  const second = await give("Buoys on a grid");
+  await expect(second.getByText(/get “Buoys on a grid”/)).toBeVisible();
+  await second.getByRole("button", { name: "Give it" }).click();
+  await chip(page, "Buoys on a grid").last().click();
+  const selected = page.getByRole("complementary", { name: "Selected work" });
+  await expect(selected.getByText("Students meet it as number 2 of 2")).toBeVisible();
+  await selected.getByRole("button", { name: "earlier" }).click();
+  await expect(selected.getByText("Students meet it as number 1 of 2")).toBeVisible();
+  await page.keyboard.press("u");
+  await expect(selected.getByText("Students meet it as number 2 of 2")).toBeVisible();
+  await selected.getByRole("button", { name: "Call back" }).click();
+  await expect(chip(page, "Buoys on a grid")).toHaveCount(0);
+});
+
+test("over the night the clocks change, hours on the wall stay, and the calendar says the moments", async ({
+  signedIn,
+}) => {
+  const change = nextChange("Atlantic/Faroe");
+  const days = change === null ? Infinity : (change.getTime() - Date.now()) / 86_400_000;
+  test.skip(days < 3 || days > 18 * 7 - 2, "No change of the clocks within what can be planned for.");
+  const day = (shift: number) => new Date(change!.getTime() + shift * 86_400_000).toISOString().slice(0, 10);
+  const page = await signedIn("Judit Varga");
+  await page.goto("/find?words=storm+words&do=assign");
+  const panel = page.getByRole("region", { name: "Assign" });
+  for (const [field, when] of [
+    ["Opens", `${day(-2)}T08:00`],
+    ["Due", `${day(1)}T15:00`],
+  ] as const) {
+    await panel.getByRole("radiogroup", { name: field }).getByRole("radio", { name: "day and time" }).click();
+    await panel.getByLabel(`${field} on`).fill(when);
+  }
+  await expect(panel.getByText(/, 8 in the morning, due .*, 3 in the afternoon/)).toBeVisible();
+  await panel.getByRole("button", { name: "Give it" }).click();
+  await expect(page.getByText(/^Given to/)).toBeVisible();
+  await page.goto("/classes?view=ways+in");
+  const link = page.getByRole("region", { name: "Calendar" }).getByRole("link");
+  const file = await page.request.get((await link.getAttribute("href"))!);
+  // In spring the afternoon after is an hour earlier for the world than it was before.
+  const spring = change!.getUTCMonth() < 6;
+  expect(await file.text()).toContain(`${day(1).replaceAll("-", "")}T${spring ? 14 : 15}0000Z`);
 });
 
 test("whoever covers a class sees her days of it and no others", async ({ signedIn }) => {

@@ -1,5 +1,6 @@
 import type { Keep } from "@/core/results/table";
 import type { CheckingTime } from "@/core/resource/question";
+import type { StepWork } from "@/core/resource/work";
 import type { Queryable } from "./db";
 
 export interface Assignment {
@@ -89,6 +90,8 @@ export interface NewAssignment {
   goals?: readonly string[];
   /** Each student gets it when this one is handed in: an assignment's id, or "previous" in the list. */
   after?: number | "previous" | null;
+  /** How students work in single steps, where otherwise than the document says. */
+  stepWork?: StepWork | null;
   position?: number;
   /** Students for whom something is different. */
   own?: readonly { student: number; revision?: number; factor?: number; due?: Date | null; closes?: Date | null }[];
@@ -111,12 +114,12 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
   }));
   await tx.query(
     `insert into assignment (id, class_id, resource_id, made_by, made, opens, due, closes, tries, keep, checking,
-                             meeting_date, meeting_period, step_ids, part, minutes, open_days, after_id, position)
+                             meeting_date, meeting_period, step_ids, part, minutes, open_days, after_id, position, step_work)
      select a.id, a.class, a.resource, a."madeBy", a.made, a.opens, a.due, a.closes, a.tries, a.keep, a.checking,
-            (a.meeting ->> 'date')::date, (a.meeting ->> 'period')::smallint, a.steps, a.part, a.minutes, a."openDays", a.after, a.position
+            (a.meeting ->> 'date')::date, (a.meeting ->> 'period')::smallint, a.steps, a.part, a.minutes, a."openDays", a.after, a.position, a."stepWork"
        from jsonb_to_recordset($1::jsonb) as a(id int, class int, resource int, "madeBy" int, made timestamptz, opens timestamptz,
               due timestamptz, closes timestamptz, tries smallint, keep text, checking text, meeting jsonb, steps text[], part text,
-              minutes smallint, "openDays" date[], after int, position int)
+              minutes smallint, "openDays" date[], after int, position int, "stepWork" jsonb)
       order by a.id`,
     [JSON.stringify(rows)],
   );
@@ -163,13 +166,22 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
        select g.assignment, g.tag from jsonb_to_recordset($1::jsonb) as g(assignment int, tag text)`,
       [JSON.stringify(goals)],
     );
-  await tx.query(
-    `update search_entry e set uses = e.uses + n.times
-       from (select resource, count(*) times from unnest($1::int[]) as u(resource) group by resource) n
-      where e.resource_id = n.resource`,
-    [list.map((given) => given.resource)],
+  await countUses(
+    tx,
+    list.map((given) => given.resource),
+    1,
   );
   return ids;
+}
+
+/** One use more or less of each of these, as often as it is in the list. */
+async function countUses(tx: Queryable, resources: readonly number[], by: 1 | -1): Promise<void> {
+  await tx.query(
+    `update search_entry e set uses = e.uses + $2::int * n.times
+       from (select resource, count(*)::int times from unnest($1::int[]) as u(resource) group by resource) n
+      where e.resource_id = n.resource`,
+    [resources, by],
+  );
 }
 
 export async function addAssignment(tx: Queryable, assignment: NewAssignment): Promise<number> {
@@ -179,6 +191,31 @@ export async function addAssignment(tx: Queryable, assignment: NewAssignment): P
 /** Calls an assignment back from its students, or, with null, gives it again. Answers already given are kept. */
 export async function setCalledBack(db: Queryable, id: number, at: Date | null): Promise<void> {
   await db.query("update assignment set called_back = $2 where id = $1", [id, at]);
+}
+
+/** Takes away what was given by mistake, as if it never had been; what somebody has begun stays. Returns what went. */
+export async function removeUnbegun(tx: Queryable, ids: readonly number[]): Promise<number[]> {
+  const gone = await tx.query<{ id: number; resource: number }>(
+    `delete from assignment a
+      where a.id = any($1::int[])
+        and not exists (select 1 from recipient r join attempt t on t.recipient_id = r.id where r.assignment_id = a.id)
+      returning a.id, a.resource_id resource`,
+    [ids],
+  );
+  await countUses(
+    tx,
+    gone.map(({ resource }) => resource),
+    -1,
+  );
+  return gone.map(({ id }) => id);
+}
+
+/** In which order students meet these, of those that are due at one moment. */
+export async function setOrder(tx: Queryable, ids: readonly number[]): Promise<void> {
+  await tx.query(
+    `update assignment a set position = o.at from unnest($1::int[]) with ordinality as o(id, at) where a.id = o.id`,
+    [ids],
+  );
 }
 
 /** When work is given, and the meeting it is planned for. */

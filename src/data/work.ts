@@ -1,5 +1,6 @@
 import { partOf } from "@/core/plan/parts";
 import type { CheckingTime } from "@/core/resource/question";
+import type { StepWork } from "@/core/resource/work";
 import type { Keep, StudentWork, Try } from "@/core/results/table";
 import { one, type Queryable } from "./db";
 import { revisionById } from "./resources";
@@ -23,6 +24,7 @@ export interface Task {
   waitsFor: string | null;
   steps: string[] | null;
   part: string | null;
+  stepWork: StepWork | null;
   factor: number;
   tries: number | null;
   keep: Keep;
@@ -37,7 +39,7 @@ const task = `
   r.id recipient, a.id assignment, a.class_id class, c.name "className", p.given_name || ' ' || p.family_name teacher, r.revision_id revision,
   coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), '') title,
   a.opens, coalesce(r.own_due, a.due) due, coalesce(r.own_closes, a.closes) closes,
-  a.open_days "openDays", a.step_ids steps, a.part, r.time_factor::float8 factor, a.tries,
+  a.open_days "openDays", a.step_ids steps, a.part, a.step_work "stepWork", r.time_factor::float8 factor, a.tries,
   (select coalesce(bv.document -> 'title' ->> (bv.document -> 'languages' ->> 0), '') from recipient b
      join assignment ba on ba.id = b.assignment_id join revision bv on bv.id = b.revision_id
     where b.assignment_id = a.after_id and b.student_id = r.student_id and ba.called_back is null

@@ -10,7 +10,8 @@ import { one } from "@/data/db";
 import { addResource } from "@/data/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
-import { prepareAssigning, versionName } from "./assigning";
+import { prepareAssigning } from "./assigning";
+import { versionName } from "./given";
 import { visitorOf } from "./testing/as";
 
 let db: Db;

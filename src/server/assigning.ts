@@ -1,4 +1,4 @@
-import type { LookedAt, LookedClass, LookedResource } from "@/core/assign/finding";
+import type { LookedAt, LookedClass } from "@/core/assign/finding";
 import { withExtraTime } from "@/core/assign/extra-time";
 import { isProblem, whenFor, type AssignForm, type When, type WhenProblem } from "@/core/assign/form";
 import { sayShare } from "@/core/assign/say";
@@ -11,19 +11,16 @@ import {
   type MeetingRule,
   type SchoolCalendar,
 } from "@/core/calendar/school-calendar";
-import { languageName } from "@/core/find/also";
 import type { Times } from "@/core/plan/move";
 import { stepMinutes } from "@/core/plan/parts";
-import type { Document } from "@/core/resource/document";
-import type { Facts } from "@/core/resource/facts";
+import { sayStepWork, type StepWork } from "@/core/resource/work";
 import { alreadyHave, dueBetween, type NewAssignment } from "@/data/assignments";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
 import { classesOf, studentsOf, type Class, type Student } from "@/data/classes";
 import type { Db } from "@/data/db";
-import { kinOf, plannedIn } from "@/data/plan";
-import { factsOfHead, resourceById, revisionById } from "@/data/resources";
-import { mayRead } from "@/data/search";
+import { plannedIn } from "@/data/plan";
 import { bareProfile } from "./fit";
+import { givenOf, versionName, versionsFor, type Given, type Version } from "./given";
 import type { Visitor } from "./session";
 
 /** A class with its calendar and its students, as giving work to it needs them. */
@@ -34,8 +31,6 @@ interface Group {
   students: Student[];
 }
 
-type Given = LookedResource & { revision: number };
-
 /** What comes of a form: what to say, what to look at, and, when its times are right, what to write down. */
 export interface Prepared {
   looked: LookedAt;
@@ -44,67 +39,6 @@ export interface Prepared {
   list: NewAssignment[];
   /** Why it cannot be given like this, beside what the last look finds; null: it can. */
   problem: string | null;
-}
-
-const MOST_KEPT = 200;
-const documents = new Map<number, Document>();
-
-/** A revision never changes: it is read and checked once, for the last two hundred that were given. */
-async function documentOf(db: Db, revision: number): Promise<Document> {
-  const document = documents.get(revision) ?? (await revisionById(db, revision))!.document;
-  documents.delete(revision);
-  documents.set(revision, document);
-  if (documents.size > MOST_KEPT) documents.delete(documents.keys().next().value!);
-  return document;
-}
-
-async function givenOf(db: Db, visitor: Visitor, id: number): Promise<Given | null> {
-  const resource = await resourceById(db, id);
-  if (!resource?.head) return null;
-  const document = await documentOf(db, resource.head);
-  const facts = await factsOfHead(db, id);
-  return {
-    id,
-    revision: resource.head,
-    title: facts.title,
-    document,
-    facts,
-    owner: resource.owner,
-    ownerName: resource.ownerName,
-    mine: resource.owner === visitor.id,
-    sameSchool: resource.ownerSchool === visitor.schoolName,
-  };
-}
-
-export interface Version {
-  id: number;
-  revision: number;
-  ownerName: string;
-  facts: Facts;
-}
-
-/** The versions of a resource she may give in its place. Their documents are not read: only what is chosen by is. */
-export async function versionsFor(db: Db, visitor: Visitor, resource: number): Promise<Version[]> {
-  const found: Version[] = [];
-  for (const id of await kinOf(db, resource)) {
-    if (!(await mayRead(db, visitor, id))) continue;
-    const version = await resourceById(db, id);
-    if (version?.head)
-      found.push({ id, revision: version.head, ownerName: version.ownerName, facts: await factsOfHead(db, id) });
-  }
-  return found;
-}
-
-/** What a version is called beside the first one: "the shorter version". */
-export function versionName(
-  version: Pick<Facts, "languages" | "minutes" | "readingGrade" | "title">,
-  main: Facts,
-): string {
-  if (version.languages[0] !== main.languages[0]) return `the ${languageName(version.languages[0]!)} version`;
-  if (version.minutes < main.minutes) return "the shorter version";
-  if (version.readingGrade !== null && main.readingGrade !== null && version.readingGrade < main.readingGrade - 0.3)
-    return "the easier version";
-  return `“${version.title}”`;
 }
 
 export async function groupsFor(db: Db, classes: readonly Class[]): Promise<Group[]> {
@@ -223,6 +157,12 @@ function roomFrom(
   };
 }
 
+/** How single steps are done; null: all as their author says. */
+const workOf = (form: AssignForm): StepWork | null =>
+  form.stepWork.length === 0 || form.resources.length > 1
+    ? null
+    : Object.fromEntries(form.stepWork.map(({ step, work }) => [step, work]));
+
 /** The assignments a form means for one class, in order. */
 function assignmentsFor(
   form: AssignForm,
@@ -287,6 +227,7 @@ function assignmentsFor(
         : resource.facts.minutes,
       openDays: form.openDays,
       goals: form.goals,
+      stepWork: workOf(form),
       after: form.inOrder && at > 0 ? "previous" : null,
       position: at,
       own,
@@ -355,6 +296,7 @@ export async function prepareAssigning(
                 }
               : null,
           openDays: form.openDays?.length ?? null,
+          stepWork: resources.length === 1 ? sayStepWork(resources[0]!.document, workOf(form) ?? {}) : [],
           special,
         },
         resources.map(({ title }) => title),

@@ -1,10 +1,13 @@
 import { addDays, meetingsBetween, schoolClock, type Meeting } from "@/core/calendar/school-calendar";
 import type { AssignForm } from "@/core/assign/form";
+import { stepTitle } from "@/core/resource/changes";
+import type { Work } from "@/core/resource/work";
 import { alreadyHave, goalTagsOf, type Assignment } from "@/data/assignments";
 import { classesOf, type Student } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { groupsOf, plannedIn, studentGoals, type StudentGroup } from "@/data/plan";
-import { groupsFor, versionsFor } from "./assigning";
+import { groupsFor } from "./assigning";
+import { givenOf, versionsFor } from "./given";
 import type { Visitor } from "./session";
 
 export interface AudienceClass {
@@ -28,6 +31,8 @@ export interface Audience {
     minutes: number;
     readingGrade: number | null;
   }[];
+  /** The steps students see, where a single resource is given. */
+  steps: { id: string; title: string; work: Work }[];
   goalTags: string[];
   /** Goals written for single students: "Reads charts aloud (2026)". */
   individualGoals: string[];
@@ -58,6 +63,7 @@ export async function audienceOf(
     studentGoals(db, students),
   ]);
   const versions = resources.length === 1 ? await versionsFor(db, visitor, resources[0]!) : [];
+  const single = resources.length === 1 ? await givenOf(db, visitor, resources[0]!) : null;
   return {
     classes: groups.map(({ class: group, calendar, rules, students: roster }) => ({
       id: group.id,
@@ -82,6 +88,9 @@ export async function audienceOf(
       minutes: facts.minutes,
       readingGrade: facts.readingGrade,
     })),
+    steps: (single?.document.steps ?? [])
+      .filter(({ audience }) => audience !== "teacher")
+      .map((step) => ({ id: step.id, title: stepTitle(step, single!.document.languages), work: step.work })),
     goalTags,
     individualGoals: [...new Set(goals.map(({ goal, year }) => `${goal} (${year})`))],
     zone: visitor.zone,

@@ -3,6 +3,7 @@ import { partOf } from "@/core/plan/parts";
 import { readByPerson } from "@/core/resource/question";
 import { allQuestions, type Document } from "@/core/resource/document";
 import type { ResponseValue } from "@/core/resource/question";
+import { withWork } from "@/core/resource/work";
 import { studentDocument } from "@/core/resource/student-view";
 import { mark, type Mark } from "@/core/scoring/mark";
 import type { Db, Queryable } from "@/data/db";
@@ -10,9 +11,12 @@ import { revisionById } from "@/data/resources";
 import { attemptsOf, responsesOf, taskOf, type Attempt, type Task } from "@/data/work";
 import type { Visitor } from "./session";
 
-/** What a student was given: the revision, or the part of it. */
-export async function taskDocument(db: Queryable, task: Pick<Task, "revision" | "steps">): Promise<Document> {
-  return partOf((await revisionById(db, task.revision))!.document, task.steps);
+/** What a student was given: the revision, or the part of it, as the class does it. */
+export async function taskDocument(
+  db: Queryable,
+  task: Pick<Task, "revision" | "steps" | "stepWork">,
+): Promise<Document> {
+  return withWork(partOf((await revisionById(db, task.revision))!.document, task.steps), task.stepWork);
 }
 
 /** What a student's page shows: never an answer, and marks only where they may be seen. */

@@ -12,6 +12,7 @@ import {
 } from "../calendar/school-calendar";
 import { fromWallClock, sayMoment } from "../calendar/wall-clock";
 import type { Times } from "../plan/move";
+import { works } from "../resource/work";
 
 const Id = z.number().int().positive();
 const PlainDate = z.iso.date();
@@ -61,6 +62,8 @@ export const AssignForm = z.object({
     .min(2)
     .max(20)
     .nullable(),
+  /** Steps done otherwise than their author says; only when a single resource is given. */
+  stepWork: z.array(z.object({ step: z.string().max(40), work: z.enum(works) })).max(120),
   tries: z.number().int().min(1).max(20).nullable(),
   keep: z.enum(["best", "last", "first"]),
   checking: z.enum(["at once", "at the end", "never"]),

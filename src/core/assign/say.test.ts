@@ -15,6 +15,7 @@ const share: Share = {
   tries: 1,
   pieces: null,
   openDays: null,
+  stepWork: [],
   special: [],
 };
 const say = (more: Partial<Share> = {}, opensNow = false) =>

@@ -31,6 +31,8 @@ export interface Share {
   pieces: { parts: number | null; oneALesson: boolean; inOrder: boolean } | null;
   /** On how many single days it is open; null: on every day. */
   openDays: number | null;
+  /** Steps done otherwise than their author says: "step 2 in twos". */
+  stepWork: readonly string[];
   /** Those for whom something is different: another version ("the shorter version"), more time. One entry a student. */
   special: readonly { version: string | null; factor: number }[];
 }
@@ -67,5 +69,6 @@ export function sayShare(share: Share, titles: readonly string[], opensNow: bool
     return `${sayNumber(some)} of them ${gets(some)} ${what}`;
   });
   const sentence = `${who} ${all && students !== 1 ? "get" : gets(students)} ${sayTitles(titles)} ${opens}, ${due}${share.tries === 1 ? "" : `, with ${sayTries(share.tries)}`}${sayPieces(share)}`;
+  if (share.stepWork.length > 0) aside.push(list(share.stepWork));
   return `${[sentence, ...aside].join("; ")}.`;
 }

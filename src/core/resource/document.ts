@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { works } from "./work";
 import { Block } from "./block";
 import { MediaReference } from "./media-reference";
 import { LanguageTag, RichTextByLanguage, TextByLanguage, inLanguage } from "./language";
@@ -82,7 +83,7 @@ export const Step = z.object({
   audience: Audience.default("student"),
   minutes: z.number().int().min(0).max(600).optional(),
   phase: z.enum(phases).default("practise"),
-  work: z.enum(["alone", "pairs", "groups", "class"]).default("alone"),
+  work: z.enum(works).default("alone"),
   locked: z.boolean().default(false),
   instructions: Instructions.default({}),
   /** What the teacher says, watches for, and answers; never sent to students. */

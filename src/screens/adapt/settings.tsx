@@ -6,6 +6,7 @@ import { kindName } from "@/core/find/say";
 import { kinds, phases, subjects, type Document, type Step } from "@/core/resource/document";
 import type { Unfinished } from "@/core/resource/unfinished";
 import { inLanguage } from "@/core/resource/language";
+import { workNames } from "@/core/resource/work";
 import { licencesForAdaptation, licenceNames } from "@/core/licence/licence";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses } from "@/ui/field";
@@ -64,10 +65,11 @@ function StepSettings({
             value={step.work}
             onChange={(event) => onChange({ ...step, work: event.target.value as Step["work"] })}
           >
-            <option value="alone">alone</option>
-            <option value="pairs">in twos</option>
-            <option value="groups">in groups</option>
-            <option value="class">the whole class</option>
+            {Object.entries(workNames).map(([work, name]) => (
+              <option key={work} value={work}>
+                {name}
+              </option>
+            ))}
           </select>
         )}
       </Field>

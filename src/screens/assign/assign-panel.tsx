@@ -6,7 +6,7 @@ import { useRouter } from "next/navigation";
 import { useState, useTransition, type ReactNode } from "react";
 import type { Finding } from "@/core/assign/finding";
 import type { AssignForm } from "@/core/assign/form";
-import { assignResources, callBack } from "@/server/actions/assign";
+import { assignResources, takeBack } from "@/server/actions/assign";
 import type { Audience } from "@/server/audience";
 import { Button, buttonClasses } from "@/ui/button";
 import { Notice } from "@/ui/notice";
@@ -16,6 +16,7 @@ import { MoreFields } from "./more-fields";
 import { ToField } from "./to-field";
 import { openingFor, startForm } from "./start-form";
 import { useAudience, useLastLook, type Looked } from "./use-assign";
+import { ResourceOrder } from "./resource-order";
 import { VersionsGrid } from "./versions-grid";
 import { WhenFields } from "./when-fields";
 
@@ -158,8 +159,8 @@ function Filled({ audience, ...props }: AssignPanelProps & { audience: Audience 
         .filter(({ id }) => form.to.some((one) => one.class === id))
         .map(({ name }) => name);
       tell(`Given to ${names.join(" and ")}.`, async () => {
-        const back = await callBack({ assignments: made, back: true });
-        if (back.ok) tell("Called back.");
+        const back = await takeBack({ assignments: made });
+        if (back.ok) tell(back.value.calledBack > 0 ? "Called back; somebody had begun." : "Taken back.");
         else tellProblem(back.problem);
         router.refresh();
       });
@@ -192,6 +193,13 @@ function Filled({ audience, ...props }: AssignPanelProps & { audience: Audience 
               { value: "one a meeting", text: "one in each lesson" },
             ]}
           />
+          {!single && (
+            <ResourceOrder
+              resources={resources}
+              order={form.resources}
+              onChange={(order) => change({ resources: order })}
+            />
+          )}
         </div>
       )}
       <WhenFields audience={audience} form={form} now={now} onChange={change} />

@@ -7,6 +7,7 @@ import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
+import { StepWorkFields } from "./step-work-fields";
 
 type Change = (change: Partial<AssignForm>) => void;
 
@@ -197,6 +198,7 @@ export function MoreFields({
           onChange={(inOrder) => onChange({ inOrder })}
         />
       )}
+      <StepWorkFields audience={audience} form={form} onChange={onChange} />
       <OpenDays audience={audience} form={form} now={now} onChange={onChange} />
       <Goals audience={audience} goals={form.goals} onChange={(goals) => onChange({ goals })} />
     </div>

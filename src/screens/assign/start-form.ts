@@ -41,6 +41,7 @@ export function startForm(
     inOrder: false,
     openDays: null,
     parts: null,
+    stepWork: [],
     tries: 1,
     keep: "best",
     checking: "at once",

@@ -150,7 +150,7 @@ function DueField({
         onChange={choose}
         options={[
           ...(atLesson ? [{ value: "meeting end" as const, text: "in that lesson" }] : []),
-          { value: "days", text: "school days later" },
+          { value: "days", text: "days later" },
           { value: "at", text: "day and time" },
         ]}
       />

@@ -7,6 +7,7 @@ import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, type Step } from "@/core/resource/document";
 import { inLanguage } from "@/core/resource/language";
 import type { Question, ResponseValue } from "@/core/resource/question";
+import { workNames } from "@/core/resource/work";
 import { mark, type Mark } from "@/core/scoring/mark";
 import { sayAnswer } from "@/core/scoring/say";
 import type { LightTableData } from "@/server/light-table";
@@ -71,7 +72,7 @@ function Aside({
   const answers = questionsOf(step);
   const notes = inLanguage(step.teacherNotes, languages);
   const general = inLanguage(data.document.teacherNotes, languages);
-  const work = { alone: "alone", pairs: "in twos", groups: "in groups", class: "the whole class" }[step.work];
+  const work = workNames[step.work];
   return (
     <aside className="w-52 shrink-0 overflow-auto pb-4" aria-label="For the teacher">
       <Segmented

@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { momentAt } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/wall-clock";
 import type { Pocket } from "@/data/satchel";
-import { callBack } from "@/server/actions/assign";
+import { takeBack } from "@/server/actions/assign";
 import { layOut } from "@/server/actions/plan";
 import type { LaidOut } from "@/server/lay-out";
 import type { PlanData } from "@/server/plan";
@@ -57,7 +57,7 @@ export function LayOutDialog({
       onClose();
       router.refresh();
       tell(`${laid.length} laid out for ${group.className}.`, async () => {
-        const back = await callBack({ assignments, back: true });
+        const back = await takeBack({ assignments });
         if (!back.ok) tellProblem(back.problem);
         router.refresh();
       });

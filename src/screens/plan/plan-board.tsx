@@ -12,7 +12,7 @@ import { titleOf, WorkChip } from "./work-chip";
 
 const hatched = "bg-[repeating-linear-gradient(-45deg,var(--shade)_0_8px,transparent_8px_16px)]";
 
-interface Place {
+export interface Place {
   class: number;
   date: string;
   period: number;
@@ -113,6 +113,7 @@ export function PlanBoardTable({
   today,
   selected,
   onOpen,
+  onBring,
 }: {
   plan: PlanData;
   zone: string;
@@ -120,6 +121,8 @@ export function PlanBoardTable({
   today: string;
   selected: number | null;
   onOpen: (id: number) => void;
+  /** A resource was put down on a lesson. */
+  onBring: (thing: { id: number; title: string }, place: Place) => void;
 }) {
   const { board } = plan;
   const { columns } = board;
@@ -127,8 +130,10 @@ export function PlanBoardTable({
   const works = new Map(plan.work.map((work) => [work.id, work]));
   useDndMonitor({
     onDragEnd: ({ active, over }) => {
-      const carried = active.data.current as { work?: number } | undefined;
+      const carried = active.data.current as { work?: number; thing?: number; name?: string } | undefined;
       const place = (over?.data.current as { place?: Place } | undefined)?.place;
+      if (carried?.thing !== undefined && place)
+        return onBring({ id: carried.thing, title: carried.name ?? "" }, place);
       const work = carried?.work === undefined ? undefined : works.get(carried.work);
       if (!work || !place) return;
       if (work.meeting?.date === place.date && work.meeting.period === place.period) return;

@@ -1,5 +1,6 @@
 "use client";
-import { CalendarX2, ChevronLeft, ChevronRight, Layers } from "lucide-react";
+import { CalendarX2, ChevronLeft, ChevronRight, Layers, Plus } from "lucide-react";
+import { clsx } from "clsx";
 import Link from "next/link";
 import { useState } from "react";
 import { addDays, momentAt, schoolClock } from "@/core/calendar/school-calendar";
@@ -15,10 +16,12 @@ import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
 import { Notice } from "@/ui/notice";
 import { Segmented } from "@/ui/segmented";
+import { AssignPanel } from "../assign/assign-panel";
 import { useAddress } from "../use-address";
+import { BringPanel } from "./bring-panel";
 import { LayOutDialog } from "./lay-out-dialog";
 import { LoseDayDialog } from "./lose-day-dialog";
-import { PlanBoardTable } from "./plan-board";
+import { PlanBoardTable, type Place } from "./plan-board";
 import { usePlanActs } from "./use-plan-acts";
 import { WorkList } from "./work-list";
 import { WorkPanel } from "./work-panel";
@@ -48,6 +51,9 @@ const sayWeeks = (weeks: number) => (weeks === 1 ? "The week" : weeks === 2 ? "T
 export function PlanScreen({ plan, view, assignments, classes, pockets, details, zone, now }: PlanScreenProps) {
   const { go, busy: going } = useAddress();
   const [dialog, setDialog] = useState<"lost" | "pocket" | null>(null);
+  // What stands beside the board: what is looked for, or what is given just now.
+  const [bringing, setBringing] = useState(false);
+  const [giving, setGiving] = useState<{ thing: { id: number; title: string }; place: Place | null } | null>(null);
   const { run, busy } = usePlanActs();
   const today = schoolClock(now, zone).date;
   const from = sayDay(momentAt(plan.from, "12:00", zone), zone, now).replace(/^\w+ /, "");
@@ -80,6 +86,16 @@ export function PlanScreen({ plan, view, assignments, classes, pockets, details,
         <span className="flex-1" />
         {view === "days" && (
           <>
+            <Button
+              aria-expanded={bringing}
+              onClick={() => {
+                setBringing(!bringing);
+                setGiving(null);
+                if (details) go({ item: null });
+              }}
+            >
+              <Plus size={16} aria-hidden /> Bring …
+            </Button>
             <Button onClick={() => setDialog("lost")}>
               <CalendarX2 size={16} aria-hidden /> A day is lost …
             </Button>
@@ -138,7 +154,14 @@ export function PlanScreen({ plan, view, assignments, classes, pockets, details,
           </Link>
         </Empty>
       ) : (
-        <div className={details ? "grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_300px]" : "min-h-0 flex-1"}>
+        <div
+          className={clsx(
+            "min-h-0 flex-1",
+            giving
+              ? "grid grid-cols-[minmax(0,1fr)_540px]"
+              : (details || bringing) && "grid grid-cols-[minmax(0,1fr)_300px]",
+          )}
+        >
           <div className="h-full overflow-auto border-t border-line bg-card" aria-busy={going || busy}>
             <PlanBoardTable
               plan={plan}
@@ -146,18 +169,39 @@ export function PlanScreen({ plan, view, assignments, classes, pockets, details,
               now={now}
               today={today}
               selected={details?.assignment.id ?? null}
-              onOpen={(id) => go({ item: id }, true)}
+              onOpen={(id) => {
+                setBringing(false);
+                setGiving(null);
+                go({ item: id }, true);
+              }}
+              onBring={(thing, place) => setGiving({ thing, place })}
             />
           </div>
-          {details && (
-            <WorkPanel
-              key={details.assignment.id}
-              details={details}
-              plan={plan}
-              zone={zone}
-              now={now}
-              onClose={() => go({ item: null }, true)}
-            />
+          {giving ? (
+            <div className="min-h-0 border-t border-l border-line pt-4">
+              <h2 className="px-5 pb-3 font-serif text-[19px] leading-tight">{giving.thing.title}</h2>
+              <AssignPanel
+                key={`${giving.thing.id} ${giving.place?.date} ${giving.place?.period} ${giving.place?.class}`}
+                resources={[giving.thing]}
+                place={giving.place}
+                current={classes[0]?.id ?? null}
+                now={now}
+                onDone={() => setGiving(null)}
+              />
+            </div>
+          ) : bringing ? (
+            <BringPanel onGive={(thing) => setGiving({ thing, place: null })} onClose={() => setBringing(false)} />
+          ) : (
+            details && (
+              <WorkPanel
+                key={details.assignment.id}
+                details={details}
+                plan={plan}
+                zone={zone}
+                now={now}
+                onClose={() => go({ item: null }, true)}
+              />
+            )
           )}
         </div>
       )}

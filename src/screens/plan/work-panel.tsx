@@ -6,7 +6,7 @@ import { sayFactor } from "@/core/assign/extra-time";
 import { stateOf } from "@/core/assign/form";
 import type { Meeting } from "@/core/calendar/school-calendar";
 import { sayMoment } from "@/core/calendar/wall-clock";
-import { callBack, takeNewest } from "@/server/actions/assign";
+import { callBack, orderWork, takeNewest } from "@/server/actions/assign";
 import { moveAllFrom, moveWork, splitWork } from "@/server/actions/plan";
 import type { PlanData } from "@/server/plan";
 import type { WorkDetails } from "@/server/work-details";
@@ -43,7 +43,19 @@ function useStanding(plan: PlanData, id: number) {
       const lessons = days.flatMap((one) =>
         one.cells.flatMap((other, nth) => (columns[nth]!.class === work.class ? other.meetings : [])),
       );
-      return { work, cell, column: columns[at]!, next: room?.cell.meetings[0] ?? null, lessons };
+      // What opens and is due together with it: students meet these in an order of hers.
+      const together = cell.work.filter(
+        (one) =>
+          Number(one.opens) === Number(work.opens) && Number(one.due) === Number(work.due) && one.class === work.class,
+      );
+      return {
+        work,
+        cell,
+        column: columns[at]!,
+        next: room?.cell.meetings[0] ?? null,
+        lessons,
+        together: together.map((one) => one.id),
+      };
     }
   return null;
 }
@@ -86,6 +98,18 @@ export function WorkPanel({
         }),
       ({ moved }) => `${moved} moved by one lesson.`,
     );
+  const reorder = async (together: readonly number[], by: 1 | -1) => {
+    const at = together.indexOf(assignment.id);
+    const order = [...together];
+    order.splice(at + by, 0, ...order.splice(at, 1));
+    const put = async (ids: readonly number[]) => {
+      const outcome = await orderWork({ assignments: [...ids] });
+      if (!outcome.ok) tellProblem(outcome.problem);
+      router.refresh();
+      return outcome.ok;
+    };
+    if (await put(order)) tell("Students meet them in this order now.", () => void put(together));
+  };
   const back = async () => {
     const outcome = await callBack({ assignments: [assignment.id], back: true });
     if (!outcome.ok) return tellProblem(outcome.problem);
@@ -215,6 +239,29 @@ export function WorkPanel({
               ))}
             </select>
           </label>
+        )}
+        {standing && standing.together.length > 1 && (
+          <div>
+            <p className="mb-1 text-[13px] text-ink-soft">
+              Students meet it as number {standing.together.indexOf(assignment.id) + 1} of {standing.together.length}
+            </p>
+            <div className="grid grid-cols-2 gap-2">
+              <Button
+                size="small"
+                disabled={busy || standing.together[0] === assignment.id}
+                onClick={() => reorder(standing.together, -1)}
+              >
+                earlier
+              </Button>
+              <Button
+                size="small"
+                disabled={busy || standing.together.at(-1) === assignment.id}
+                onClick={() => reorder(standing.together, 1)}
+              >
+                later
+              </Button>
+            </div>
+          </div>
         )}
         {assignment.meeting && standing && (
           <div>

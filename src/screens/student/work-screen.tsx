@@ -1,5 +1,5 @@
 "use client";
-import { ArrowLeft, ArrowRight, Check, CloudOff, Home, Loader2 } from "lucide-react";
+import { ArrowLeft, ArrowRight, Check, CloudOff, Home, Loader2, Users } from "lucide-react";
 import { clsx } from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -123,6 +123,8 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
     </div>
   );
 }
+
+const workForChildren = { pairs: "In twos", groups: "In your group", class: "All together" } as const;
 
 /** One thing at a time: a step, its questions, on to the next; at the end it is handed in. */
 export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; zone: string; now: Date }) {
@@ -254,6 +256,11 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
       <div ref={top} tabIndex={-1} className="outline-none">
         {shown ? (
           <div className="rounded-card border border-line bg-card p-5 sm:p-7">
+            {shown.work !== "alone" && (
+              <p className="mb-3 inline-flex items-center gap-2 rounded-card bg-shade px-3 py-1 font-bold">
+                <Users size={18} aria-hidden /> {workForChildren[shown.work]}
+              </p>
+            )}
             <WorkPlaceProvider value={workPlace}>
               <StepView
                 key={shown.id}

@@ -8,6 +8,7 @@ import { addRevision, resourceById } from "@/data/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { addResponses, openAttempt, taskOf, tasksOf } from "@/data/work";
+import { studentWork } from "../student-work";
 import { actAs, answerFrom, visitorOf } from "../testing/as";
 import {
   addStudents,
@@ -16,7 +17,9 @@ import {
   changeTimes,
   extendFor,
   lookBeforeAssigning,
+  orderWork,
   removeStudent,
+  takeBack,
   takeNewest,
 } from "./assign";
 
@@ -127,6 +130,17 @@ describe("giving it", () => {
     expect((await taskOf(db, world.students[0]!, ids[1]!, null))!.steps).toEqual(["b"]);
   });
 
+  test("a step may be done in twos by this class; it is said, and students see it", async () => {
+    const { steps } = value(await audienceFor({ resources: [main.id] }));
+    expect(steps).toMatchObject([{ title: "A step", work: "alone" }]);
+    const form = formFor({ stepWork: [{ step: steps[0]!.id, work: "pairs" }], opens: { kind: "now" } });
+    expect(value(await lookBeforeAssigning(form)).said[0]).toContain("; step 1 in twos");
+    const [id] = value(await assignResources(form)).assignments;
+    const aisha = visitorOf({ id: world.students[0]!, district: world.district, school: world.here });
+    const work = await studentWork(db, aisha, id!, new Date());
+    expect(work!.document.steps.map((one) => one.work)).toEqual(["pairs"]);
+  });
+
   test("what stops it is refused by the server too, and nothing is given", async () => {
     const before = (await tasksOf(db, world.students[0]!, null)).length;
     const form = formFor({ due: { kind: "at", at: "2020-01-01T15:00" } });
@@ -184,11 +198,36 @@ describe("afterwards", () => {
     expect((await recipientsOf(db, id)).map(({ revision }) => revision)).toEqual([task.revision, newer.id, newer.id]);
   });
 
+  test("given by mistake: gone as if it never had been, but for what somebody has begun in the meantime", async () => {
+    const uses = async () =>
+      (await db.query<{ uses: number }>("select uses from search_entry where resource_id = $1", [main.id]))[0]!.uses;
+    const before = await uses();
+    const ids = [await give(), await give()];
+    await openAttempt(db, (await taskOf(db, world.students[bo]!, ids[1]!, null))!, now);
+    expect(value(await takeBack({ assignments: ids }))).toEqual({ gone: 1, calledBack: 1 });
+    expect(await assignmentById(db, ids[0]!)).toBeUndefined();
+    expect((await assignmentById(db, ids[1]!))!.calledBack).not.toBeNull();
+    expect(await uses()).toBe(before + 1);
+  });
+
+  test("what is due together is met in the order she puts it in", async () => {
+    const ids = [await give(), await give(), await give()];
+    const met = async () =>
+      (await tasksOf(db, world.students[aisha]!, null)).map((task) => task.assignment).filter((id) => ids.includes(id));
+    expect(await met()).toEqual(ids);
+    const other = [ids[2]!, ids[0]!, ids[1]!];
+    value(await orderWork({ assignments: other }));
+    expect(await met()).toEqual(other);
+    expect((await orderWork({ assignments: [ids[0]!, ids[0]!] })).ok).toBe(false);
+  });
+
   test("none of it is anybody else's", async () => {
     const id = await give();
     actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
     expect((await addStudents({ assignment: id, students: world.students })).ok).toBe(false);
     expect((await takeNewest({ assignment: id })).ok).toBe(false);
+    expect((await takeBack({ assignments: [id] })).ok).toBe(false);
+    expect((await orderWork({ assignments: [id, id] })).ok).toBe(false);
     expect((await assignResources(formFor())).ok).toBe(false);
   });
 });

@@ -73,6 +73,33 @@ export const callBack = act(
   },
 );
 
+/** Undoes a giving: as if it never had been, and called back where somebody has begun in the meantime. */
+export const takeBack = act(
+  "change assignments",
+  z.object({ assignments: z.array(Id).min(1).max(400) }),
+  async ({ db, now }, given) =>
+    db.transaction(async (tx) => {
+      const gone = await assignments.removeUnbegun(tx, given.assignments);
+      const begun = given.assignments.filter((id) => !gone.includes(id));
+      for (const id of begun) {
+        await assignments.setCalledBack(tx, id, now);
+        await announceWork(tx, id);
+      }
+      return { gone: gone.length, calledBack: begun.length };
+    }),
+);
+
+/** In which order students meet work that is due at one moment. */
+export const orderWork = act(
+  "change assignments",
+  z.object({ assignments: z.array(Id).min(2).max(60) }),
+  async ({ db }, given) => {
+    if (new Set(given.assignments).size < given.assignments.length) throw new Refused("One of them is there twice.");
+    await db.transaction((tx) => assignments.setOrder(tx, given.assignments));
+    return {};
+  },
+);
+
 /** Other times, on the school's clock. Students with more time keep it. Returns what undoes it. */
 export const changeTimes = act(
   "change assignment",

@@ -11,6 +11,7 @@ export const plainForm = (of: Pick<AssignForm, "resources" | "to">, more: Partia
   inOrder: false,
   openDays: null,
   parts: null,
+  stepWork: [],
   tries: 1,
   keep: "best",
   checking: "at once",

@@ -1,0 +1,2 @@
+-- How students work in single steps of what they were given, where otherwise than its author says: {"step id": "pairs"}.
+alter table assignment add column step_work jsonb;

@@ -1,0 +1,35 @@
+import type { Document } from "./document";
+
+/** How students do a step; "class": all of them on one page. */
+export const works = ["alone", "pairs", "groups", "class"] as const;
+export type Work = (typeof works)[number];
+
+export const workNames: Readonly<Record<Work, string>> = {
+  alone: "alone",
+  pairs: "in twos",
+  groups: "in groups",
+  class: "the whole class",
+};
+
+/** Of single steps, by step id: how students work there, otherwise than the document says. */
+export type StepWork = Readonly<Record<string, Work>>;
+
+/** A document as one class does it. Step ids survive adapting, so that this holds for every version given. */
+export function withWork(document: Document, stepWork: StepWork | null): Document {
+  if (!stepWork) return document;
+  return {
+    ...document,
+    steps: document.steps.map((step) => ({ ...step, work: stepWork[step.id] ?? step.work })),
+  };
+}
+
+/** What is said of changed steps: "step 2 in twos". Steps are counted as students see them. */
+export function sayStepWork(document: Pick<Document, "steps">, stepWork: StepWork): string[] {
+  return document.steps
+    .filter((step) => step.audience !== "teacher")
+    .flatMap((step, at) => {
+      const work = stepWork[step.id];
+      if (!work || work === step.work) return [];
+      return [`step ${at + 1} ${work === "class" ? "with the whole class" : workNames[work]}`];
+    });
+}
