@@ -47,6 +47,7 @@ const School = z.strictObject({
       period: z.number(),
       reads: z.tuple([z.number(), z.number()]),
       lead: z.string(),
+      homeroom: z.boolean().default(false),
       with: z.array(z.string()).default([]),
       also: z.array(z.string()).default([]),
       students: z.array(z.string()),
@@ -135,9 +136,9 @@ async function addPeople(tx: Queryable, now: Date): Promise<Town> {
     const lead = town.people.get(key(group.lead))!;
     const { id } = await one<{ id: number }>(
       tx,
-      `insert into class (school_id, name, subject, year, grade_from, grade_to, period_minutes, reading_from, reading_to)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
-      [school, group.name, group.subject, year, ...group.grades, group.period, ...group.reads],
+      `insert into class (school_id, name, subject, year, grade_from, grade_to, period_minutes, reading_from, reading_to, homeroom)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning id`,
+      [school, group.name, group.subject, year, ...group.grades, group.period, ...group.reads, group.homeroom],
     );
     await tx.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'lead')", [id, lead]);
     for (const name of group.with) {

@@ -136,6 +136,18 @@ test("the office brings in a school's roster of 600 with 12 bad rows, and takes 
     .setInputFiles({ name: "x.zip", mimeType: "application/zip", buffer: Buffer.from(broken) });
   await expect(card.getByText(/no OneRoster file.*Nothing was changed/)).toBeVisible();
 
+  // A name is written right, and back again with u.
+  const names = page.getByRole("region", { name: "Students’ names" });
+  await names.getByLabel("Names of which class").selectOption("4 Eider");
+  await names.getByRole("button", { name: "Change the name of Alva Kirk" }).click();
+  await names.getByLabel("Family name").fill("Kirkwall");
+  await names.getByRole("button", { name: "Keep" }).click();
+  await expect(names.getByText("Alva Kirkwall")).toBeVisible();
+  await page.keyboard.press("u");
+  await page.reload();
+  await names.getByLabel("Names of which class").selectOption("4 Eider");
+  await expect(names.getByText("Alva Kirk", { exact: true })).toBeVisible();
+
   const days = page.getByRole("region", { name: "Days without lessons" });
   const ics = [
     "BEGIN:VCALENDAR",

@@ -9,6 +9,8 @@ export interface Class {
   periodMinutes: number;
   students: number;
   school: number;
+  /** Whether its teacher is the first to ask about these children. */
+  homeroom: boolean;
 }
 
 export interface Student {
@@ -28,7 +30,7 @@ export interface Student {
 
 const columns = `
   c.id, c.name, c.subject, c.grade_from "gradeFrom", c.grade_to "gradeTo", c.period_minutes "periodMinutes",
-  (select count(*) from enrolment n where n.class_id = c.id) students, c.school_id school`;
+  (select count(*) from enrolment n where n.class_id = c.id) students, c.school_id school, c.homeroom`;
 
 const teaches = `(t.from_date is null or t.from_date <= $2::date) and (t.to_date is null or t.to_date >= $2::date)`;
 
@@ -200,6 +202,37 @@ export async function removeTeacher(db: Queryable, classId: number, teacher: num
 /** Puts a class of a past year away, or brings it back; its work and results are kept. */
 export async function setClassArchived(db: Queryable, classId: number, at: Date | null): Promise<void> {
   await db.query("update class set archived = $2 where id = $1", [classId, at]);
+}
+
+export async function setHomeroom(db: Queryable, classId: number, homeroom: boolean): Promise<void> {
+  await db.query("update class set homeroom = $2 where id = $1", [classId, homeroom]);
+}
+
+/** The names of a school's students, by class; who is in several is there several times. */
+export async function namesAt(
+  db: Queryable,
+  school: number,
+): Promise<{ id: number; class: number; givenName: string; familyName: string }[]> {
+  return db.query(
+    `select p.id, n.class_id class, p.given_name "givenName", p.family_name "familyName"
+       from enrolment n join person p on p.id = n.student_id
+      where p.school_id = $1 and p.kind = 'student' and p.active order by p.given_name, p.family_name`,
+    [school],
+  );
+}
+
+/** A student's name as it is written from now on; what she signs in with stays. Returns whether there is such a student. */
+export async function renameStudent(
+  db: Queryable,
+  school: number,
+  student: { id: number; givenName: string; familyName: string },
+): Promise<boolean> {
+  const rows = await db.query(
+    `update person set given_name = $3, family_name = $4
+      where id = $2 and school_id = $1 and kind = 'student' returning id`,
+    [school, student.id, student.givenName, student.familyName],
+  );
+  return rows.length > 0;
 }
 
 /** Adults of a school, by name. */

@@ -60,9 +60,9 @@ export async function applyImport(
   for (const group of plan.addClasses) {
     const { id } = await one<{ id: number }>(
       tx,
-      `insert into class (school_id, name, subject, year, grade_from, grade_to, roster_id)
-       values ($1, $2, $3, $4, $5, $6, $7) returning id`,
-      [to.school, group.name, group.subject, to.year, group.gradeFrom, group.gradeTo, group.rosterId],
+      `insert into class (school_id, name, subject, year, grade_from, grade_to, roster_id, homeroom)
+       values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
+      [to.school, group.name, group.subject, to.year, group.gradeFrom, group.gradeTo, group.rosterId, group.homeroom],
     );
     classes[group.key] = id;
   }

@@ -38,7 +38,9 @@ describe("a OneRoster file", () => {
       { rosterId: "u2", givenName: "Bo", familyName: "Tideman, the younger", grade: 0 },
     ]);
     expect(roster.teachers).toEqual([{ rosterId: "t1", name: "Ines Halloran", email: "ines.halloran@skerry.example" }]);
-    expect(roster.classes).toEqual([{ rosterId: "c1", name: "5 Kittiwake", subject: "mathematics", grades: [4, 5] }]);
+    expect(roster.classes).toEqual([
+      { rosterId: "c1", name: "5 Kittiwake", subject: "mathematics", grades: [4, 5], homeroom: true },
+    ]);
     expect(roster.enrolments[0]).toEqual({
       class: "c1",
       person: "u1",

@@ -18,6 +18,7 @@ export interface OneRosterClass {
   name: string;
   subject: string;
   grades: number[];
+  homeroom: boolean;
 }
 
 export interface OneRosterEnrolment {
@@ -179,6 +180,7 @@ export function readOneRoster(bytes: Uint8Array): OneRoster {
             name: row.title!.trim().slice(0, 80),
             subject: list(row.subjects)[0] ?? "",
             grades: list(row.grades).flatMap((grade) => readGrade(grade) ?? []),
+            homeroom: row.classType?.trim().toLowerCase() === "homeroom",
           },
         ],
   );

@@ -40,7 +40,7 @@ export function pastedRoster(
     read,
     roster: {
       students,
-      classes: [{ key: "class", rosterId: null, ...group }],
+      classes: [{ key: "class", rosterId: null, homeroom: false, ...group }],
       enrolments: students.map(({ key }) => ({ class: "class", student: key, from: null, to: null })),
       over: [],
       goneStudents: [],

@@ -43,13 +43,14 @@ function fromOneRoster(bytes: Uint8Array): SchoolRoster {
         factor: null,
       })),
       classes: read.classes
-        .map(({ rosterId, name, subject, grades }) => ({
+        .map(({ rosterId, name, subject, grades, homeroom }) => ({
           key: rosterId,
           rosterId,
           name,
           subject,
           gradeFrom: Math.min(...grades, 12),
           gradeTo: Math.max(...grades, 0),
+          homeroom,
         }))
         .map((group) => (group.gradeFrom > group.gradeTo ? { ...group, gradeFrom: 0, gradeTo: 12 } : group)),
       enrolments: read.enrolments
@@ -93,6 +94,7 @@ function fromTable(text: string): SchoolRoster {
           subject: "",
           gradeFrom: grades.length > 0 ? Math.min(...grades) : 0,
           gradeTo: grades.length > 0 ? Math.max(...grades) : 12,
+          homeroom: false,
         };
       }),
       enrolments: students.flatMap(({ key, className }) =>

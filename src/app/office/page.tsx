@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
-import { adultsAt, classesAt, teachersOf } from "@/data/classes";
+import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes";
 import { OfficeScreen } from "@/screens/office/office-screen";
 import { enter } from "@/server/page";
 import { schoolOf } from "@/server/school-of";
@@ -11,13 +11,14 @@ export default async function OfficePage() {
   const { db, visitor, now } = await enter("change the school's calendar");
   const school = schoolOf(visitor);
   const classes = await classesAt(db, school);
-  const [calendar, rules, adults, teachers] = await Promise.all([
+  const [calendar, rules, adults, names, teachers] = await Promise.all([
     calendarOf(db, school),
     meetingRulesOf(
       db,
       classes.map(({ id }) => id),
     ),
     adultsAt(db, school),
+    namesAt(db, school),
     Promise.all(classes.map(async ({ id }) => [id, await teachersOf(db, id, now)] as const)),
   ]);
   return (
@@ -27,6 +28,7 @@ export default async function OfficePage() {
       rules={rules}
       teachers={Object.fromEntries(teachers)}
       adults={adults}
+      names={names}
       now={now}
     />
   );

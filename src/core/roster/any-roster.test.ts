@@ -56,6 +56,7 @@ test("on a hundred rosters, each brought in twice, the second time nothing chang
       subject: "",
       gradeFrom: 0,
       gradeTo: 5,
+      homeroom: false,
     }));
     const roster: Roster = {
       students,

@@ -10,7 +10,15 @@ const student = (key: string, givenName: string, more: Partial<Roster["students"
   factor: null,
   ...more,
 });
-const kittiwake = { key: "c1", rosterId: "c1", name: "5 Kittiwake", subject: "", gradeFrom: 5, gradeTo: 5 };
+const kittiwake = {
+  key: "c1",
+  rosterId: "c1",
+  name: "5 Kittiwake",
+  subject: "",
+  gradeFrom: 5,
+  gradeTo: 5,
+  homeroom: false,
+};
 const roster = (students: Roster["students"], more: Partial<Roster> = {}): Roster => ({
   students,
   classes: [kittiwake],

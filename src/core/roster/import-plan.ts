@@ -16,6 +16,7 @@ export interface Roster {
     subject: string;
     gradeFrom: number;
     gradeTo: number;
+    homeroom: boolean;
   }[];
   enrolments: { class: string; student: string; from: string | null; to: string | null }[];
   /** Enrolments that are over, by keys of a class and a student. */

@@ -91,6 +91,7 @@ export function ClassScreen(props: ClassScreenProps) {
           <div className="min-w-0 flex-1">
             <h1 className="font-serif text-[22px]">{group.name}</h1>
             <p className="text-ink-soft">
+              {group.homeroom && "homeroom · "}
               {group.subject} · {students.length} students · lessons of {group.periodMinutes} minutes ·{" "}
               {props.teachers.map(({ name, role }) => `${name} ${roles[role]}`).join(", ")} ·{" "}
               <Link href={`/plan?view=list&class=${group.id}`} className="text-green underline">

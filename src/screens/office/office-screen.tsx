@@ -3,6 +3,7 @@ import type { MeetingRule, SchoolCalendar } from "@/core/calendar/school-calenda
 import type { Class } from "@/data/classes";
 import { DaysOffCard } from "./days-off-card";
 import { MeetingsCard } from "./meetings-card";
+import { NamesCard, type ClassName } from "./names-card";
 import { RosterCard } from "./roster-card";
 import { TeachersCard, type ClassTeacher } from "./teachers-card";
 import { TermsCard } from "./terms-card";
@@ -15,6 +16,7 @@ export function OfficeScreen({
   rules,
   teachers,
   adults,
+  names,
   now,
 }: {
   calendar: SchoolCalendar;
@@ -22,6 +24,7 @@ export function OfficeScreen({
   rules: MeetingRule[];
   teachers: Record<number, ClassTeacher[]>;
   adults: { id: number; name: string }[];
+  names: ClassName[];
   now: Date;
 }) {
   return (
@@ -32,7 +35,10 @@ export function OfficeScreen({
         <TermsCard key={JSON.stringify(calendar.terms)} terms={calendar.terms} />
         <RosterCard />
       </div>
-      <WeekCard key={JSON.stringify([calendar.bells, calendar.cycle, calendar.weekdays])} calendar={calendar} />
+      <div className="grid gap-5">
+        <WeekCard key={JSON.stringify([calendar.bells, calendar.cycle, calendar.weekdays])} calendar={calendar} />
+        <NamesCard classes={classes} names={names} />
+      </div>
       <div className="grid gap-5">
         <MeetingsCard calendar={calendar} classes={classes} rules={rules} />
         <TeachersCard classes={classes} teachers={teachers} adults={adults} />

@@ -1,8 +1,9 @@
 "use client";
 import { useState } from "react";
 import type { Class } from "@/data/classes";
-import { archiveClass, keepTeacher, takeTeacherOut } from "@/server/actions/office";
+import { archiveClass, keepHomeroom, keepTeacher, takeTeacherOut } from "@/server/actions/office";
 import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { tell } from "@/ui/toast";
@@ -68,6 +69,19 @@ export function TeachersCard({
         chosen={chosen}
         onChoose={setChosen}
       />
+      <label className="mb-2 flex items-center gap-2">
+        <Checkbox
+          label="Homeroom"
+          checked={group.homeroom}
+          onChange={(homeroom) =>
+            keep(
+              () => keepHomeroom({ ofClass: group.id, homeroom }),
+              () => (homeroom ? `${group.name} is a homeroom.` : `${group.name} is no homeroom.`),
+            )
+          }
+        />
+        Homeroom: whoever leads it is asked first about these children
+      </label>
       <ul className="divide-y divide-line">
         {(teachers[group.id] ?? []).map((one) => (
           <li key={one.id} className="flex items-center gap-2 py-1.5">

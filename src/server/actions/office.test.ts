@@ -1,12 +1,22 @@
 import { addDays, mondayOf, schoolClock } from "@/core/calendar/school-calendar";
 import { addAssignment, assignmentById } from "@/data/assignments";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
+import { classById, studentsOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { columnOf } from "../reflow";
 import { actAs, answerFrom, visitorOf } from "../testing/as";
-import { keepDaysOff, keepMeetings, keepTerms, keepWeek, loseSchoolDay, takeDayBack } from "./office";
+import {
+  keepDaysOff,
+  keepHomeroom,
+  keepMeetings,
+  keepName,
+  keepTerms,
+  keepWeek,
+  loseSchoolDay,
+  takeDayBack,
+} from "./office";
 import { undoPlan } from "./plan";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -116,6 +126,20 @@ test("a storm takes the school's day: every class's work moves on, and one undo 
   expect((await calendarOf(db, world.here)).daysOff).toMatchObject([{ name: "Market", kind: "half", until: "12:00" }]);
   value(await takeDayBack({ date: day(1) }));
   expect((await calendarOf(db, world.here)).daysOff).toEqual([]);
+});
+
+test("a name is written right by the office, and what the child signs in with stays", async () => {
+  const [, bo] = world.students;
+  const nameOf = async () => (await studentsOf(db, world.class)).find(({ id }) => id === bo)!;
+  const before = await nameOf();
+  value(await keepName({ ofStudent: bo!, givenName: "Bo ", familyName: "Tideman-Ness" }));
+  expect(await nameOf()).toMatchObject({ givenName: "Bo", familyName: "Tideman-Ness", signInName: before.signInName });
+  expect(await keepName({ ofStudent: bo!, givenName: " ", familyName: "x" })).toMatchObject({ ok: false });
+  expect(await keepName({ ofStudent: world.ines, givenName: "A", familyName: "B" })).toMatchObject({ ok: false });
+  value(await keepHomeroom({ ofClass: world.class, homeroom: true }));
+  expect((await classById(db, world.class))!.homeroom).toBe(true);
+  actAs(visitorOf({ id: world.ines, district: world.district, school: world.here }));
+  expect((await keepName({ ofStudent: bo!, givenName: "A", familyName: "B" })).ok).toBe(false);
 });
 
 test("a teacher keeps no calendar of a school", async () => {

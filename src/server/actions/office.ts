@@ -6,7 +6,9 @@ import {
   allClassesOf,
   classesAt,
   removeTeacher,
+  renameStudent,
   setClassArchived,
+  setHomeroom,
   setTeacher,
   teachersOf,
 } from "@/data/classes";
@@ -175,6 +177,29 @@ export const archiveClass = act(
   async ({ db, visitor, now }, given) => {
     await ownClass(db, visitor, given.ofClass);
     await setClassArchived(db, given.ofClass, given.archived ? now : null);
+    return {};
+  },
+);
+
+/** Whether a class is a homeroom. */
+export const keepHomeroom = act(
+  "change the school's calendar",
+  OfClass.extend({ homeroom: z.boolean() }),
+  async ({ db, visitor }, given) => {
+    await ownClass(db, visitor, given.ofClass);
+    await setHomeroom(db, given.ofClass, given.homeroom);
+    return {};
+  },
+);
+
+/** A student's name as it is written. Children and teachers cannot change it; what a child signs in with stays. */
+export const keepName = act(
+  "change the school's roster",
+  z.object({ ofStudent: z.number().int().positive(), givenName: Name, familyName: Name }),
+  async ({ db, visitor }, given) => {
+    const { ofStudent: id, givenName, familyName } = given;
+    if (!(await renameStudent(db, schoolOf(visitor), { id, givenName, familyName })))
+      throw new Refused("This student is not of your school.");
     return {};
   },
 );
