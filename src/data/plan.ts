@@ -1,5 +1,21 @@
 import type { PlanWork } from "@/core/plan/board";
-import type { Queryable } from "./db";
+import { one, type Queryable } from "./db";
+
+/** One piece of work as the database hands it over: moments in milliseconds, a date and a period of the meeting or nulls. */
+type WorkRow = [
+  id: number,
+  group: number,
+  title: string,
+  part: string | null,
+  opens: number,
+  due: number,
+  closes: number | null,
+  minutes: number,
+  subjects: string[],
+  date: string | null,
+  period: number | null,
+];
+const epoch = (column: string) => `(extract(epoch from ${column}) * 1000)::bigint`;
 
 /** Work of these classes that opens or is due between two dates of the school, both included, by opening. */
 export async function plannedWork(
@@ -9,18 +25,37 @@ export async function plannedWork(
   to: string,
   zone: string,
 ): Promise<PlanWork[]> {
-  return db.query<PlanWork>(
-    `select a.id, a.class_id class, f.facts ->> 'title' title, a.part, a.opens, a.due, a.closes,
-            coalesce(a.minutes, (f.facts ->> 'minutes')::int) minutes, f.facts -> 'subjects' subjects,
-            case when a.meeting_date is null then null
-                 else jsonb_build_object('date', a.meeting_date, 'period', a.meeting_period) end meeting
-       from assignment a join resource_facts f on f.resource_id = a.resource_id
-      where a.class_id = any($1::int[]) and a.called_back is null
-        and (a.meeting_date between $2 and $3 or (a.opens at time zone $4)::date between $2 and $3
-             or (a.due at time zone $4)::date between $2 and $3)
-      order by a.opens, a.position, a.id`,
+  const { rows } = await one<{ rows: WorkRow[] }>(
+    db,
+    // Facts are taken apart once for each resource, however many classes have it. All of it in one value: a semester has
+    // thousands of rows, and rows cost more to hand over than to find.
+    `with work as materialized (
+       select * from assignment a
+        where a.class_id = any($1::int[]) and a.called_back is null
+          and (a.meeting_date between $2 and $3
+               or a.opens >= $2::date::timestamp at time zone $4 and a.opens < ($3::date + 1)::timestamp at time zone $4
+               or a.due >= $2::date::timestamp at time zone $4 and a.due < ($3::date + 1)::timestamp at time zone $4)),
+     known as materialized (
+       select resource_id, facts ->> 'title' title, (facts ->> 'minutes')::int minutes, facts -> 'subjects' subjects
+         from resource_facts where resource_id in (select resource_id from work))
+     select coalesce(json_agg(json_build_array(a.id, a.class_id, f.title, a.part, ${epoch("a.opens")}, ${epoch("a.due")},
+              ${epoch("a.closes")}, coalesce(a.minutes, f.minutes), f.subjects, a.meeting_date, a.meeting_period)
+              order by a.opens, a.position, a.id), '[]') rows
+       from work a join known f on f.resource_id = a.resource_id`,
     [classes, from, to, zone],
   );
+  return rows.map(([id, group, title, part, opens, due, closes, minutes, subjects, date, period]) => ({
+    id,
+    class: group,
+    title,
+    part,
+    opens: new Date(opens),
+    due: new Date(due),
+    closes: closes === null ? null : new Date(closes),
+    minutes,
+    subjects,
+    meeting: date === null ? null : { date, period: period! },
+  }));
 }
 
 /** Students of these classes with `least` things or more due on one day, in any class: how many such students a day has. */
@@ -35,9 +70,13 @@ export async function crowdedDays(
   return db.query(
     `with mine as (select distinct student_id from enrolment where class_id = any($1::int[])),
      load as (
-       select r.student_id, (coalesce(r.own_due, a.due) at time zone $4)::date as date, count(*) n
-         from recipient r join assignment a on a.id = r.assignment_id join mine m on m.student_id = r.student_id
-        where a.called_back is null and coalesce(r.own_due, a.due) between $2::date - 1 and $3::date + 2
+       select d.student_id, (d.due at time zone $4)::date as date, count(*) n
+         from (select r.student_id, a.due from assignment a join recipient r on r.assignment_id = a.id and r.own_due is null
+                where a.called_back is null and a.due between $2::date - 1 and $3::date + 2
+               union all
+               select r.student_id, r.own_due from recipient r join assignment a on a.id = r.assignment_id
+                where a.called_back is null and r.own_due between $2::date - 1 and $3::date + 2) d
+         join mine m on m.student_id = d.student_id
         group by 1, 2)
      select date, array_agg(student_id order by student_id) students from load
       where n >= $5 and date between $2 and $3 group by date order by date`,
