@@ -50,6 +50,23 @@ export async function factsOfHead(db: Queryable, resource: number): Promise<Fact
   return facts;
 }
 
+/** What is published of these, and whose it is; what is not published is not among them. */
+export async function headsOf(
+  db: Queryable,
+  ids: readonly number[],
+): Promise<
+  { id: number; revision: number; owner: number; ownerName: string; ownerSchool: string | null; facts: Facts }[]
+> {
+  return db.query(
+    `select r.id, r.head_revision_id revision, r.owner_id owner, p.given_name || ' ' || p.family_name "ownerName",
+            s.name "ownerSchool", f.facts
+       from resource r join resource_facts f on f.resource_id = r.id join person p on p.id = r.owner_id
+       left join school s on s.id = p.school_id
+      where r.id = any($1::int[]) and r.head_revision_id is not null`,
+    [ids],
+  );
+}
+
 /** @throws DocumentError when what is stored cannot be read by this version */
 export async function revisionById(db: Queryable, id: number): Promise<Revision | undefined> {
   const rows = await db.query<Revision>(

@@ -248,8 +248,7 @@ export async function prepareAssigning(
   now: Date,
 ): Promise<Prepared> {
   const all = await groupsFor(db, await classesOf(db, visitor.id, now));
-  const given = await Promise.all(form.resources.map((id) => givenOf(db, visitor, id)));
-  const resources = given.filter((resource) => resource !== null);
+  const resources = await givenOf(db, visitor, form.resources);
   const versions = resources.length === 1 ? await versionsFor(db, visitor, resources[0]!.id) : [];
   const chosenClasses = form.to.flatMap(({ class: id, students }): Chosen[] => {
     const group = all.find((one) => one.class.id === id);
@@ -265,7 +264,7 @@ export async function prepareAssigning(
   const classes = await lookAtClasses(db, form, chosenClasses, resources);
   const said: string[] = [];
   const list: NewAssignment[] = [];
-  let problem = resources.length < given.length ? "Publish it first: students get what is published." : null;
+  let problem = resources.length < form.resources.length ? "Publish it first: students get what is published." : null;
   for (const { group, students: chosen, when } of chosenClasses) {
     const more = assignmentsFor(form, group, chosen, resources, versions, { by: visitor.id, now });
     if ("reason" in more) problem ??= more.reason;

@@ -63,7 +63,7 @@ export async function audienceOf(
     studentGoals(db, students),
   ]);
   const versions = resources.length === 1 ? await versionsFor(db, visitor, resources[0]!) : [];
-  const single = resources.length === 1 ? await givenOf(db, visitor, resources[0]!) : null;
+  const [single] = resources.length === 1 ? await givenOf(db, visitor, resources) : [];
   return {
     classes: groups.map(({ class: group, calendar, rules, students: roster }) => ({
       id: group.id,

@@ -4,7 +4,7 @@ import type { Document } from "@/core/resource/document";
 import type { Facts } from "@/core/resource/facts";
 import type { Db } from "@/data/db";
 import { kinOf } from "@/data/plan";
-import { factsOfHead, resourceById, revisionById } from "@/data/resources";
+import { factsOfHead, headsOf, resourceById, revisionById } from "@/data/resources";
 import { mayRead } from "@/data/search";
 import type { Visitor } from "./session";
 
@@ -23,22 +23,20 @@ async function documentOf(db: Db, revision: number): Promise<Document> {
   return document;
 }
 
-export async function givenOf(db: Db, visitor: Visitor, id: number): Promise<Given | null> {
-  const resource = await resourceById(db, id);
-  if (!resource?.head) return null;
-  const document = await documentOf(db, resource.head);
-  const facts = await factsOfHead(db, id);
-  return {
-    id,
-    revision: resource.head,
-    title: facts.title,
-    document,
-    facts,
-    owner: resource.owner,
-    ownerName: resource.ownerName,
-    mine: resource.owner === visitor.id,
-    sameSchool: resource.ownerSchool === visitor.schoolName,
-  };
+/** What is given, in the order asked for; what is not published is left out. */
+export async function givenOf(db: Db, visitor: Visitor, ids: readonly number[]): Promise<Given[]> {
+  const heads = new Map((await headsOf(db, ids)).map((head) => [head.id, head]));
+  return Promise.all(
+    ids
+      .flatMap((id) => heads.get(id) ?? [])
+      .map(async ({ ownerSchool, ...head }) => ({
+        ...head,
+        title: head.facts.title,
+        document: await documentOf(db, head.revision),
+        mine: head.owner === visitor.id,
+        sameSchool: ownerSchool === visitor.schoolName,
+      })),
+  );
 }
 
 export interface Version {
