@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, test } from "./fixture";
+import { expect, lookFor, onlyTo, test } from "./fixture";
 
 /** A child of 4/5 Puffin begins what is due there. */
 async function begin(page: Page, title: RegExp): Promise<void> {
@@ -136,6 +136,26 @@ test("what is coming cannot be begun, and what is done can be looked at", async 
   await expect(page.getByRole("button", { name: "Try again" })).toHaveCount(0);
   await page.goto("/student/999999");
   await expect(page.getByRole("heading", { name: "This is not here" })).toBeVisible();
+});
+
+test("a step that is done in twos says so to the child, where her teacher decided it", async ({ signedIn }) => {
+  const teacher = await signedIn("Judit Varga");
+  await lookFor(teacher, "tides at the bar");
+  await teacher.keyboard.press("a");
+  const panel = teacher.getByRole("region", { name: "Assign" });
+  await panel.getByRole("radio", { name: "now" }).click();
+  await onlyTo(panel, "7 Cormorant", ["Adan Rey"]);
+  await panel.getByRole("button", { name: "How often" }).click();
+  await panel.getByRole("combobox", { name: /^1 / }).selectOption("in twos");
+  await expect(panel.getByText(/; step 1 in twos\.$/)).toBeVisible();
+  await panel.getByRole("button", { name: "Give it" }).click();
+  await expect(teacher.getByText("Given to 7 Cormorant.")).toBeVisible();
+
+  const student = await signedIn("Adan Rey", { phone: true });
+  await begin(student, /Begin.*Tides at the bar/);
+  await expect(student.getByText("In twos")).toBeVisible();
+  await student.getByRole("button", { name: /^Step 2/ }).click();
+  await expect(student.getByText("In twos")).toHaveCount(0);
 });
 
 test("a device without a voice says so", async ({ signedIn }) => {

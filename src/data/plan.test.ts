@@ -81,6 +81,18 @@ describe("what is planned", () => {
     expect(await plannedWork(db, [world.class], "2026-12-01", "2026-12-03", "Australia/Sydney")).toHaveLength(2);
   });
 
+  test("moments come back as they were, to the millisecond; what never closes says so", async () => {
+    const times = [
+      { opens: new Date("2026-12-02T09:00:00.123Z"), due: new Date("2026-12-04T15:00:00.999Z"), closes: null },
+      { opens: at("02T10:00"), due: at("04T15:00"), closes: new Date("2026-12-04T15:00:00.001Z") },
+    ];
+    const ids = await give(...times);
+    const shown = await plannedWork(db, [world.class], "2026-12-02", "2026-12-02", zone);
+    expect(shown.map(({ id, opens, due, closes }) => ({ id, opens, due, closes }))).toEqual(
+      times.map((one, nth) => ({ id: ids[nth], ...one })),
+    );
+  });
+
   test("a child with three things due on one day is counted on that day, over all her classes", async () => {
     const due = (text: string) => ({ opens: at("01T08:00"), due: at(text) });
     await give(due("03T10:00"), due("03T15:00"), { ...due("03T16:00"), students: [world.students[0]!] });

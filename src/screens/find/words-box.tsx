@@ -1,12 +1,9 @@
 "use client";
 import { useEffect, useId, useRef, useState, type RefObject } from "react";
+import { pauseAfter } from "@/core/find/pause";
 import { useHydrated } from "@/ui/hydrated";
 
-const PAUSE_MS = 50;
-/** A single letter begins nearly every word there is: it is looked for only when nothing follows it. */
-const LETTER_PAUSE_MS = 500;
-
-const pauseAfter = (text: string) => (/(^|\s)[\p{L}]$/u.test(text) ? LETTER_PAUSE_MS : PAUSE_MS);
+const SUGGEST_PAUSE_MS = 50;
 
 /** The word being typed: none after a space, and none inside quotes. */
 function lastWord(text: string): string {
@@ -26,7 +23,7 @@ function useSuggestions(start: string): string[] {
       } catch {
         // Typing went on, or the page was left: nothing to say about suggestions.
       }
-    }, PAUSE_MS);
+    }, SUGGEST_PAUSE_MS);
     return () => {
       clearTimeout(timer);
       abort.abort();

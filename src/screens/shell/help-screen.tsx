@@ -26,7 +26,7 @@ const chapters: { title: string; text: string[] }[] = [
       "Pack keeps the author’s original in your satchel. Adapt makes your own version: change anything, the original stays as it is and stays named. It saves by itself; Publish makes a revision that never changes, so what you assign on Monday is the same on Friday.",
       "Questions are of twenty kinds: choose, write, number, fill gaps or a table, match, order, sort into groups, label a picture, place on a number line, draw bars, plot points, mark words, draw, vote, photograph, speak, take notes on a page. What can be checked is checked by itself; the rest waits for you to read. All can be answered with the keyboard.",
       "“More …” puts in a film, something to listen to, a table, maths, a page to open, or one of eight things to find out with: number line, bars, blocks of ten, clock, balance, graph, coins, ruler. Each of them can also stand under a question that asks for a number (“Found with”).",
-      "A film can wait: stand at the moment, press “Stop here …” and choose what it asks. Drag the time, set where it begins and ends, add captions as a WebVTT file. Students answer, and it goes on; it opens again where they left it.",
+      "A film can wait: stand at the moment, press “Stop here …” and choose what it asks. Carry a stop along the pictures of the film, or move it with the arrow keys; set where it begins and ends, add captions as a WebVTT file. Students answer, and it goes on; it opens again where they left it.",
       "“Speak them” records the instructions: listen, go on from any moment, delete. A colleague’s voice never goes out with your version by accident: you choose whether to record yours, keep theirs with the name, or have none.",
       "Under “The whole” you add a language. Then every text of a step stands beside an empty one to write in, with a voice of its own. Students turn from one language to another at the top of their page.",
       "“Before it goes out” lists what stands in the way and, apart, what is only worth a look; each leads to its step. “several” in the list of steps moves, copies or removes many at once. Undo is still there after the page was read again.",
@@ -42,7 +42,7 @@ const chapters: { title: string; text: string[] }[] = [
       "Assign: choose any mix of classes, groups and students; say when it opens (now, at a lesson, a day and time) and when it is due (in that lesson, so many school days later, a day and time). It is said back in one sentence before it goes.",
       "“Different versions, more time” is a small table: students by versions. Fill it by a rule (grade 4, whoever reads below 4, a group), by pressing, or by drawing over it. Whoever has more time on the roster has it by itself: minutes in a lesson, school days otherwise, always at the same hour.",
       "The last look stands above the sentence: a date that is past, evening for morning, a day without school, a lesson that is full, text far above the class, somebody else’s voice, links that lead out, who has it already, too much due on one day. Each comes with a press that mends it. Only what cannot be stops you.",
-      "In the satchel tick several things and press Assign: all at once, one in each lesson, or each when the one before is handed in.",
+      "In the satchel tick several things and press Assign: all at once, in the order you put them in, one in each lesson, or each when the one before is handed in. “How often …” also says how they work in each step: alone, in twos, in groups, all together.",
       "Under every page lie the lessons of the next two weeks. Carry a line onto one by its handle, or press s, choose with the arrows and press Enter.",
     ],
   },
@@ -50,7 +50,8 @@ const chapters: { title: string; text: string[] }[] = [
     title: "Plan",
     text: [
       "Days by lessons: what is planned, minutes against the lesson, what is due, days on which children have three things due. Carry work to another lesson; with the keyboard, Space takes it up, the arrows move it, Space puts it down. What was in the lesson stays in the lesson; what was due two school days later is due two school days later.",
-      "Press a piece of work: its times, its students (add one, give one more time), everything from here by one lesson, a split where it is too long, the newer revision for those who have not begun, giving it again to others or next year, calling it back.",
+      "Press a piece of work: its times, its students (add one, give one more time), everything from here by one lesson, a split where it is too long, the newer revision for those who have not begun, giving it again to others or next year, calling it back. What is due together is met in an order: earlier, later.",
+      "“Bring …” looks for things from here, or shows your satchel: carry one onto a lesson, read the sentence, give it.",
       "“A day is lost” takes a day out for your classes and moves what was planned. “Lay out a pocket” lays its lessons over the next meetings by their minutes and shows how before anything is given. u takes all of it back, unless somebody has changed it since; then it says so.",
       "List shows everything scheduled, open and finished.",
     ],
@@ -67,7 +68,7 @@ const chapters: { title: string; text: string[] }[] = [
   {
     title: "The school office",
     text: [
-      "Terms, the week and its bells, rotating days, days off (also from an iCalendar file), half days, when classes meet, who teaches and who covers from when to when. A OneRoster zip (1.1 or 1.2) or a table brings in the school’s roster; what would change is shown first, and the same file again changes nothing.",
+      "Terms, the week and its bells, rotating days, days off (also from an iCalendar file), half days, when classes meet, who teaches and who covers from when to when, which class is a homeroom, and how students’ names are written. A OneRoster zip (1.1 or 1.2) or a table brings in the school’s roster; what would change is shown first, and the same file again changes nothing.",
       "“Day lost” takes a day from the whole school: what every class had planned moves on, and one undo brings it back. Rotating days keep their letters.",
     ],
   },

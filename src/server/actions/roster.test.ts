@@ -151,7 +151,7 @@ describe("the roster of a school", () => {
       zipSync({
         "manifest.csv": strToU8(`propertyName,value\noneroster.version,1.1\nfile.enrollments,${mode}\n`),
         "users.csv": strToU8(["sourcedId,status,role,givenName,familyName,grades,email", ...users].join("\n")),
-        "classes.csv": strToU8("sourcedId,status,title,grades,subjects\nc1,,6 Tern,06,science"),
+        "classes.csv": strToU8("sourcedId,status,title,grades,subjects,classType\nc1,,6 Tern,06,science,homeroom"),
         "enrollments.csv": strToU8(
           ["sourcedId,status,classSourcedId,userSourcedId,role,beginDate,endDate", ...enrolments].join("\n"),
         ),
@@ -169,7 +169,10 @@ describe("the roster of a school", () => {
     expect(await bringInRoster(db, to(), read, false)).toMatchObject({ added: 2, classes: 1, nothing: false });
     expect(await db.query("select 1 from class where name = '6 Tern'")).toEqual([]);
     expect(await bringInRoster(db, to(), read, true)).toMatchObject({ added: 2, classes: 1, enrolled: 2 });
-    const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
+    const [group] = await db.query<{ id: number; homeroom: boolean }>(
+      "select id, homeroom from class where name = '6 Tern'",
+    );
+    expect(group!.homeroom).toBe(true);
     expect(await studentsOf(db, group!.id)).toHaveLength(2);
     expect(await db.query("select person_id from class_teacher where class_id = $1", [group!.id])).toEqual([
       { person_id: world.ines },

@@ -3,6 +3,7 @@ import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, visitorOf } from "@/server/testing/as";
+import { GET as bring } from "../plan/bring/route";
 import { GET as leaves } from "./leaves/route";
 import { POST as bringIn } from "./standards/import/route";
 import { GET as why } from "./why/route";
@@ -59,6 +60,15 @@ describe("what Find asks for on the way", () => {
     expect(body).toEqual({ reasons: ["“whelk” is in its title."] });
     for (const resource of [String(shut), "999999", "x", ""])
       expect((await ask(why, `/find/why?words=whelk&resource=${resource}`)).status).toBe(404);
+  });
+
+  test("what can be brought to a lesson of the plan, as far as it is hers to see; a student asks for nothing", async () => {
+    const { body } = await ask(bring, "/plan/bring?words=whelk");
+    expect((body.things as { id: number }[]).map(({ id }) => id)).toEqual([open]);
+    expect((await ask(bring, "/plan/bring")).body).toEqual({ things: [] });
+    const aisha = { id: world.students[0]!, district: world.district, school: world.here };
+    actAs(visitorOf(aisha, { kind: "student", roles: [] }));
+    expect((await ask(bring, "/plan/bring?words=whelk")).status).toBeGreaterThanOrEqual(400);
   });
 
   test("words that go on from what is typed, of what she may see", async () => {
