@@ -21,6 +21,7 @@ import { FilmTimeline, useStills } from "./film-timeline";
 import { NumberBox } from "./number-box";
 import { QuestionEditor, questionNames } from "./question-editor";
 import { RichEditor } from "./rich-editor";
+import { useSettled } from "./use-settled";
 
 type FilmBlock = BlockOf<"film">;
 type OnFilm = (block: FilmBlock, kind?: string) => void;
@@ -198,10 +199,9 @@ export function FilmEditor({
   const language = languages[0]!;
   const stage = useRef<Stage>(null);
   const [length, setLength] = useState<number | null>(null);
-  const stills = useStills(
-    block.media,
-    block.stops.map((stop) => stop.at),
-  );
+  // A stop being carried has a new moment with every step: the picture is taken where it comes to rest.
+  const moments = useSettled(block.stops.map((stop) => stop.at).join(), 400);
+  const stills = useStills(block.media, moments);
   const file = useFile({
     kind: "film",
     name: "Film file",
@@ -272,14 +272,7 @@ export function FilmEditor({
         {file.input}
         {file.sending && <span role="status">Sending …</span>}
       </div>
-      <FilmStage
-        key={block.media}
-        block={block}
-        languages={languages}
-        stage={stage}
-        marks={block.stops.map((stop) => ({ id: stop.id, at: stop.at, done: false }))}
-        onLength={setLength}
-      />
+      <FilmStage key={block.media} block={block} languages={languages} stage={stage} marks={[]} onLength={setLength} />
       {length !== null && (
         <FilmTimeline
           block={block}

@@ -6,10 +6,9 @@ import type { BlockOf, FilmStop } from "@/core/resource/block";
 import { movedStop } from "@/core/resource/film";
 import { mediaAddress } from "../step/media";
 
-/** Pictures of moments of a film, where the browser lets it be looked into. */
-export function useStills(media: string, moments: readonly number[]): Record<string, string> {
+/** Pictures of moments of a film, where the browser lets it be looked into; `wanted`: the seconds, with commas between. */
+export function useStills(media: string, wanted: string): Record<string, string> {
   const [stills, setStills] = useState<Record<string, string>>({});
-  const wanted = moments.join();
   useEffect(() => {
     let left = false;
     const video = document.createElement("video");
@@ -59,7 +58,7 @@ export function FilmTimeline({
     () => Array.from({ length: STILLS }, (_, nth) => Math.round(((nth + 0.5) / STILLS) * length * 10) / 10),
     [length],
   );
-  const stills = useStills(block.media, moments);
+  const stills = useStills(block.media, moments.join());
   const place = (seconds: number) => `${(Math.min(seconds, length) / length) * 100}%`;
   return (
     <div>

@@ -1,6 +1,7 @@
 "use client";
 import {
   DndContext,
+  DragOverlay,
   PointerSensor,
   pointerWithin,
   useDraggable,
@@ -8,9 +9,9 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
-import { useId, type ComponentProps, type ReactNode } from "react";
+import { useId, useState, type ComponentProps, type ReactNode } from "react";
+import { target } from "./props";
 
 // The same object at every rendering. A short way is a press, not a carrying: children's fingers tremble.
 const beyondAPress = { activationConstraint: { distance: 8 } };
@@ -22,6 +23,7 @@ const silent = {
 /** Pieces that can be carried to places with a finger or a mouse, beside pressing one and then the other. */
 export function Carry({ onPut, children }: { onPut: (piece: string, place: string) => void; children: ReactNode }) {
   const id = useId();
+  const [face, setFace] = useState<ReactNode>(null);
   const sensors = useSensors(useSensor(PointerSensor, beyondAPress));
   return (
     <DndContext
@@ -29,16 +31,25 @@ export function Carry({ onPut, children }: { onPut: (piece: string, place: strin
       sensors={sensors}
       collisionDetection={pointerWithin}
       accessibility={silent}
+      onDragStart={({ active }) => setFace((active.data.current as { face: ReactNode }).face)}
       onDragEnd={({ active, over }) => over && onPut(String(active.id), String(over.id))}
     >
       {children}
+      {/* Above the page, not in it: carried within the page it would make it longer, and it would scroll without end. */}
+      <DragOverlay dropAnimation={null}>
+        <span className={clsx(target, "flex items-center gap-2 border-green py-1 shadow-soft")}>{face}</span>
+      </DragOverlay>
     </DndContext>
   );
 }
 
 /** A button that can be pressed, and carried as `piece`. */
 export function PieceButton({ piece, className, disabled, ...button }: ComponentProps<"button"> & { piece: string }) {
-  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: piece, disabled: disabled ?? false });
+  const { setNodeRef, listeners, isDragging } = useDraggable({
+    id: piece,
+    disabled: disabled ?? false,
+    data: { face: button.children },
+  });
   return (
     <button
       type="button"
@@ -46,8 +57,7 @@ export function PieceButton({ piece, className, disabled, ...button }: Component
       {...listeners}
       {...button}
       disabled={disabled}
-      style={{ transform: CSS.Translate.toString(transform) }}
-      className={clsx(className, "touch-none", isDragging && "relative z-20 shadow-soft")}
+      className={clsx(className, "touch-none", isDragging && "opacity-40")}
     />
   );
 }

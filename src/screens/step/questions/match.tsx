@@ -84,7 +84,8 @@ export function MatchView({
           name="Partners"
           options={question.right}
           languages={languages}
-          disabled={still}
+          still={still}
+          idle={!waiting}
           isUsed={(id) => value.some(([, right]) => right === id)}
           onPress={(right) => pair(right)}
         />

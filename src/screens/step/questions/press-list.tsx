@@ -10,14 +10,17 @@ export function PressList({
   name,
   options,
   languages,
-  disabled,
+  still,
+  idle = false,
   isUsed,
   onPress,
 }: {
   name: string;
   options: readonly Option[];
   languages: readonly string[];
-  disabled: boolean;
+  still: boolean;
+  /** No place waits for one: they can be carried, but there is nothing to press them for. */
+  idle?: boolean;
   isUsed: (id: string) => boolean;
   onPress: (id: string) => void;
 }) {
@@ -29,8 +32,9 @@ export function PressList({
           <PieceButton
             key={option.id}
             piece={option.id}
-            disabled={disabled}
-            onClick={() => onPress(option.id)}
+            disabled={still}
+            aria-disabled={idle || undefined}
+            onClick={() => idle || onPress(option.id)}
             className={clsx(target, "py-1", used ? "border-line text-ink-soft opacity-60" : "border-line-strong")}
           >
             {inLanguage(option.text, languages)}

@@ -197,7 +197,8 @@ export function LabelsView({
           name="Names"
           options={labels}
           languages={languages}
-          disabled={still}
+          still={still}
+          idle={!inHand}
           isUsed={(id) => value.some(([, one]) => one === id)}
           onPress={(label) => put(label)}
         />
