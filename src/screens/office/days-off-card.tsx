@@ -1,5 +1,4 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { momentAt, schoolClock, type DayOff, type SchoolCalendar } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/wall-clock";
@@ -7,9 +6,8 @@ import { keepDaysOff, loseSchoolDay, takeDayBack } from "@/server/actions/office
 import { undoPlan } from "@/server/actions/plan";
 import { Button } from "@/ui/button";
 import { Field, TextInput } from "@/ui/field";
-import { Notice } from "@/ui/notice";
 import { Segmented } from "@/ui/segmented";
-import { tell, tellProblem } from "@/ui/toast";
+import { tellProblem } from "@/ui/toast";
 import { useKeep } from "./use-keep";
 
 type Kind = DayOff["kind"];
@@ -28,21 +26,15 @@ export function DaysOffCard({ calendar, now }: { calendar: SchoolCalendar; now: 
   const [until, setUntil] = useState("12:00");
   const [found, setFound] = useState<{ days: { date: string; name: string }[]; problems: string[] } | null>(null);
   const file = useRef<HTMLInputElement>(null);
-  const router = useRouter();
-  const { problem, busy, keep } = useKeep();
+  const { notice, busy, keep } = useKeep();
   const say = (day: string) => sayDay(momentAt(day, "12:00", calendar.zone), calendar.zone, now);
-  const undo = async (event: number) => {
-    const back = await undoPlan({ event });
-    if (back.ok) tell("The day is a day of school again, and everything is where it was.");
-    else tellProblem(back.problem);
-    router.refresh();
-  };
   const add = () =>
     kind === "lost"
       ? keep(
           () => loseSchoolDay({ date, name }),
           ({ moved }) => `${say(date)} is lost. ${moved} pieces of work moved on, in all classes.`,
-          ({ event }) => void undo(event),
+          ({ event }) => undoPlan({ event }),
+          "The day is a day of school again, and everything is where it was.",
         )
       : keep(
           () => keepDaysOff({ days: [{ date, name, kind, until: kind === "half" ? until : null }] }),
@@ -93,7 +85,7 @@ export function DaysOffCard({ calendar, now }: { calendar: SchoolCalendar; now: 
             their letters.
           </p>
         )}
-        {problem && <Notice tone="warning">{problem}</Notice>}
+        {notice}
         <div className="flex gap-2">
           <Button look="main" disabled={busy || !date || !name.trim()} onClick={add}>
             {kind === "lost" ? "Take the day out" : "Add it"}

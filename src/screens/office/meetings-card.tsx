@@ -5,7 +5,6 @@ import type { Class } from "@/data/classes";
 import { keepMeetings } from "@/server/actions/office";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
-import { Notice } from "@/ui/notice";
 import { ClassHead } from "./class-head";
 import { useKeep } from "./use-keep";
 
@@ -14,7 +13,7 @@ type Rule = Omit<MeetingRule, "class">;
 
 function ClassMeetings({ group, calendar, rules: stored }: { group: Class; calendar: SchoolCalendar; rules: Rule[] }) {
   const [rules, setRules] = useState(stored);
-  const { problem, busy, keep } = useKeep();
+  const { notice, busy, keep } = useKeep();
   const periods = [...new Set(calendar.bells.map(({ period }) => period))].sort((one, other) => one - other);
   const set = (at: number, change: Partial<Rule>) =>
     setRules(rules.map((rule, nth) => (nth === at ? { ...rule, ...change } : rule)));
@@ -77,7 +76,7 @@ function ClassMeetings({ group, calendar, rules: stored }: { group: Class; calen
           </li>
         ))}
       </ul>
-      {problem && <Notice tone="warning">{problem}</Notice>}
+      {notice}
       <div className="mt-2 flex gap-2">
         <Button
           disabled={periods.length === 0}

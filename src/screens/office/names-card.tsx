@@ -4,7 +4,6 @@ import type { Class } from "@/data/classes";
 import { keepName } from "@/server/actions/office";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
-import { Notice } from "@/ui/notice";
 import { ClassHead } from "./class-head";
 import { useKeep } from "./use-keep";
 
@@ -17,10 +16,12 @@ export interface ClassName {
 
 /** Students' names, written right: here and nowhere else. */
 export function NamesCard({ classes, names }: { classes: Class[]; names: ClassName[] }) {
-  const [chosen, setChosen] = useState(classes[0]?.id ?? 0);
+  const [wanted, setChosen] = useState<number | null>(null);
   const [changing, setChanging] = useState<number | null>(null);
-  const { problem, busy, keep } = useKeep();
-  if (classes.length === 0) return null;
+  const { notice, busy, keep } = useKeep();
+  // One that was chosen may have been put away since.
+  const chosen = (classes.find(({ id }) => id === wanted) ?? classes[0])?.id;
+  if (chosen === undefined) return null;
   const rename = (student: ClassName) => (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const said = new FormData(event.currentTarget);
@@ -31,7 +32,7 @@ export function NamesCard({ classes, names }: { classes: Class[]; names: ClassNa
         setChanging(null);
         return `${givenName} ${familyName}: kept. What she signs in with stays.`;
       },
-      () => void keepName({ ofStudent: student.id, givenName: student.givenName, familyName: student.familyName }),
+      () => keepName({ ofStudent: student.id, givenName: student.givenName, familyName: student.familyName }),
     );
   };
   return (
@@ -47,6 +48,9 @@ export function NamesCard({ classes, names }: { classes: Class[]; names: ClassNa
           setChanging(null);
         }}
       />
+      <p className="mb-2 text-[13px] text-ink-soft">
+        What a child signs in with stays. A roster that is brought in later writes names as it has them.
+      </p>
       <ul className="-mx-1 max-h-72 divide-y divide-line overflow-auto px-1" tabIndex={0} aria-label="Names">
         {names
           .filter((student) => student.class === chosen)
@@ -87,11 +91,7 @@ export function NamesCard({ classes, names }: { classes: Class[]; names: ClassNa
             </li>
           ))}
       </ul>
-      {problem && (
-        <Notice tone="warning" className="mt-2">
-          {problem}
-        </Notice>
-      )}
+      {notice}
     </section>
   );
 }

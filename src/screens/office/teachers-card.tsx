@@ -5,8 +5,6 @@ import { archiveClass, keepHomeroom, keepTeacher, takeTeacherOut } from "@/serve
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses, TextInput } from "@/ui/field";
-import { Notice } from "@/ui/notice";
-import { tell } from "@/ui/toast";
 import { ClassHead } from "./class-head";
 import { useKeep } from "./use-keep";
 
@@ -35,29 +33,26 @@ export function TeachersCard({
   teachers: Record<number, ClassTeacher[]>;
   adults: { id: number; name: string }[];
 }) {
-  const [chosen, setChosen] = useState(classes[0]?.id ?? 0);
+  const [wanted, setChosen] = useState<number | null>(null);
   const [teacher, setTeacher] = useState(adults[0]?.id ?? 0);
   const [role, setRole] = useState<Role>("cover");
   const [from, setFrom] = useState("");
   const [to, setTo] = useState("");
-  const { problem, busy, keep } = useKeep();
-  const group = classes.find(({ id }) => id === chosen);
+  const { notice, busy, keep } = useKeep();
+  // The one that was chosen may have been put away since.
+  const group = classes.find(({ id }) => id === wanted) ?? classes[0];
   if (!group) return null;
   const add = () =>
     keep(
       () => keepTeacher({ ofClass: group.id, teacher, role, from: from || null, to: to || null }),
       () => `${adults.find(({ id }) => id === teacher)?.name} ${roles.find(({ value }) => value === role)!.text}.`,
     );
-  const putAway = (archived: boolean) =>
+  const putAway = () =>
     keep(
-      () => archiveClass({ ofClass: group.id, archived }),
-      () => (archived ? `${group.name} is put away; its work and results are kept.` : `${group.name} is back.`),
-      archived
-        ? () =>
-            void archiveClass({ ofClass: group.id, archived: false }).then(() =>
-              tell(`${group.name} is back. Read the page anew to see it.`),
-            )
-        : undefined,
+      () => archiveClass({ ofClass: group.id, archived: true }),
+      () => `${group.name} is put away; its work and results are kept.`,
+      () => archiveClass({ ofClass: group.id, archived: false }),
+      `${group.name} is back.`,
     );
   return (
     <section aria-labelledby="teachers" className="rounded-card border border-line bg-card p-5">
@@ -66,7 +61,7 @@ export function TeachersCard({
         title="Who teaches"
         label="Teachers of which class"
         classes={classes}
-        chosen={chosen}
+        chosen={group.id}
         onChoose={setChosen}
       />
       <label className="mb-2 flex items-center gap-2">
@@ -154,16 +149,12 @@ export function TeachersCard({
           )}
         </Field>
       </div>
-      {problem && (
-        <Notice tone="warning" className="mt-2">
-          {problem}
-        </Notice>
-      )}
+      {notice}
       <div className="mt-3 flex gap-2">
         <Button disabled={busy} onClick={add}>
           Add
         </Button>
-        <Button look="quiet" disabled={busy} onClick={() => putAway(true)}>
+        <Button look="quiet" disabled={busy} onClick={putAway}>
           Put {group.name} away
         </Button>
       </div>

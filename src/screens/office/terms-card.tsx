@@ -4,12 +4,11 @@ import type { SchoolCalendar } from "@/core/calendar/school-calendar";
 import { keepTerms } from "@/server/actions/office";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
-import { Notice } from "@/ui/notice";
 import { useKeep } from "./use-keep";
 
 export function TermsCard({ terms: stored }: { terms: SchoolCalendar["terms"] }) {
   const [terms, setTerms] = useState([...stored]);
-  const { problem, busy, keep } = useKeep();
+  const { notice, busy, keep } = useKeep();
   const set = (at: number, change: Partial<(typeof terms)[number]>) =>
     setTerms(terms.map((term, nth) => (nth === at ? { ...term, ...change } : term)));
   return (
@@ -48,11 +47,7 @@ export function TermsCard({ terms: stored }: { terms: SchoolCalendar["terms"] })
           </li>
         ))}
       </ul>
-      {problem && (
-        <Notice tone="warning" className="mt-2">
-          {problem}
-        </Notice>
-      )}
+      {notice}
       <div className="mt-3 flex gap-2">
         <Button onClick={() => setTerms([...terms, { name: "", from: "", to: "" }])}>One more</Button>
         <Button

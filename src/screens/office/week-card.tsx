@@ -5,7 +5,6 @@ import { keepWeek } from "@/server/actions/office";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, TextInput } from "@/ui/field";
-import { Notice } from "@/ui/notice";
 import { useKeep } from "./use-keep";
 
 const names = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
@@ -16,7 +15,7 @@ export function WeekCard({ calendar }: { calendar: SchoolCalendar }) {
   const [cycle, setCycle] = useState(calendar.cycle.join(" "));
   const [bells, setBells] = useState<readonly BellTime[]>(calendar.bells);
   const [day, setDay] = useState(calendar.weekdays[0] ?? 1);
-  const { problem, busy, keep } = useKeep();
+  const { notice, busy, keep } = useKeep();
   const shown = bells.filter(({ weekday }) => weekday === day).sort((one, other) => one.period - other.period);
   const set = (period: number, change: Partial<BellTime>) =>
     setBells(bells.map((bell) => (bell.weekday === day && bell.period === period ? { ...bell, ...change } : bell)));
@@ -86,11 +85,7 @@ export function WeekCard({ calendar }: { calendar: SchoolCalendar }) {
           </li>
         ))}
       </ul>
-      {problem && (
-        <Notice tone="warning" className="mt-2">
-          {problem}
-        </Notice>
-      )}
+      {notice}
       <div className="mt-3 flex gap-2">
         <Button
           onClick={() =>
