@@ -2,7 +2,7 @@
 import { clsx } from "clsx";
 import { Delete } from "lucide-react";
 import Link from "next/link";
-import { useState, useTransition, type FormEvent } from "react";
+import { useId, useState, useTransition, type ComponentProps, type FormEvent } from "react";
 import { PASSWORD_LENGTH, pictures, type Picture } from "@/core/student/pictures";
 import { joinClass, readCode, signInWithPictures, signInWithWords } from "@/server/actions/student";
 import { Brand } from "../shell/brand";
@@ -68,19 +68,14 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
   }
   return (
     <form onSubmit={look} className="grid gap-4">
-      <label htmlFor="code" className="text-2xl font-bold">
-        What does the board say?
-      </label>
-      <input
-        id="code"
+      <BigField
+        label="What does the board say?"
         value={code}
-        onChange={(event) => setCode(event.target.value)}
+        onChange={setCode}
         placeholder="KELP 42"
         autoCapitalize="characters"
-        autoComplete="off"
-        spellCheck={false}
         maxLength={20}
-        className={clsx(field, "tracking-widest uppercase")}
+        className="tracking-widest uppercase"
       />
       <Problem text={problem} />
       <button
@@ -94,26 +89,42 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
   );
 }
 
-function NameField({ name, onChange }: { name: string; onChange: (name: string) => void }) {
+/** A field as large as the question it answers. */
+function BigField({
+  label,
+  onChange,
+  className,
+  ...input
+}: Omit<ComponentProps<"input">, "onChange"> & { label: string; onChange: (text: string) => void }) {
+  const id = useId();
   return (
     <>
-      <label htmlFor="name" className="text-2xl font-bold">
-        My name
+      <label htmlFor={id} className="text-2xl font-bold">
+        {label}
       </label>
       <input
-        id="name"
-        value={name}
-        onChange={(event) => onChange(event.target.value)}
-        placeholder="sunniva.dale"
+        id={id}
         autoCapitalize="none"
-        autoComplete="username"
+        autoComplete="off"
         spellCheck={false}
-        maxLength={80}
-        className={field}
+        {...input}
+        onChange={(event) => onChange(event.target.value)}
+        className={clsx(field, className)}
       />
     </>
   );
 }
+
+const NameField = ({ name, onChange }: { name: string; onChange: (name: string) => void }) => (
+  <BigField
+    label="My name"
+    value={name}
+    onChange={onChange}
+    placeholder="sunniva.dale"
+    autoComplete="username"
+    maxLength={80}
+  />
+);
 
 function WithPictures({ to, name: given }: { to: number | null; name: string }) {
   const [name, setName] = useState(given);
@@ -203,20 +214,7 @@ function WithWords({ to, name: given }: { to: number | null; name: string }) {
   return (
     <form onSubmit={submit} className="grid gap-4">
       <NameField name={name} onChange={setName} />
-      <label htmlFor="words" className="text-2xl font-bold">
-        My two words
-      </label>
-      <input
-        id="words"
-        value={words}
-        onChange={(event) => setWords(event.target.value)}
-        placeholder="lantern whale"
-        autoCapitalize="none"
-        autoComplete="off"
-        spellCheck={false}
-        maxLength={60}
-        className={field}
-      />
+      <BigField label="My two words" value={words} onChange={setWords} placeholder="lantern whale" maxLength={60} />
       <Problem text={problem} />
       <button
         type="submit"
