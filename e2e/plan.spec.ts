@@ -253,6 +253,19 @@ test("looked for on the plan and carried onto a lesson: given there in twos, put
   await expect(chip(page, "Buoys on a grid")).toHaveCount(0);
 });
 
+test("several things from the satchel are given in the order she puts them in", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/satchel");
+  for (const title of ["Storm words", "Ferry fares"])
+    await page.getByRole("checkbox", { name: `Tick ${title}` }).click();
+  await page.getByRole("toolbar", { name: "With what is ticked" }).getByRole("button", { name: "Assign …" }).click();
+  const panel = page.getByRole("region", { name: "Assign" });
+  await expect(panel.getByText(/get “Storm words” and “Ferry fares” on/)).toBeVisible();
+  await panel.getByRole("button", { name: "“Ferry fares” earlier" }).click();
+  await expect(panel.getByText(/get “Ferry fares” and “Storm words” on/)).toBeVisible();
+  await expect(panel.getByRole("button", { name: "“Ferry fares” earlier" })).toBeDisabled();
+});
+
 test("over the night the clocks change, hours on the wall stay, and the calendar says the moments", async ({
   signedIn,
 }) => {

@@ -25,6 +25,8 @@ export interface Assignment {
   /** "1 of 2", where only a part of the resource is given. */
   part: string | null;
   goals: string[];
+  /** How students work in single steps, where otherwise than the document says. */
+  stepWork: StepWork | null;
   recipients: number;
   begun: number;
   handedIn: number;
@@ -33,7 +35,7 @@ export interface Assignment {
 
 const columns = `
   a.id, a.class_id class, c.name "className", c.school_id school, a.resource_id resource, f.facts ->> 'title' title, a.made_by "madeBy", a.opens, a.due,
-  a.tries, a.keep, a.checking, a.called_back "calledBack", a.closes,
+  a.tries, a.keep, a.checking, a.called_back "calledBack", a.closes, a.step_work "stepWork",
   case when a.meeting_date is null then null else jsonb_build_object('date', a.meeting_date, 'period', a.meeting_period) end meeting,
   coalesce(a.minutes, (f.facts ->> 'minutes')::int) minutes, f.facts -> 'subjects' subjects, a.part,
   array(select g.tag from assignment_goal g where g.assignment_id = a.id order by g.tag) goals,
@@ -210,11 +212,21 @@ export async function removeUnbegun(tx: Queryable, ids: readonly number[]): Prom
   return gone.map(({ id }) => id);
 }
 
-/** In which order students meet these, of those that are due at one moment. */
-export async function setOrder(tx: Queryable, ids: readonly number[]): Promise<void> {
+/** Of those that are due at one moment students meet the one with the lower position first. */
+export interface Position {
+  id: number;
+  position: number;
+}
+
+export async function positionsOf(db: Queryable, ids: readonly number[]): Promise<Position[]> {
+  return db.query("select id, position from assignment where id = any($1::int[]) order by id", [ids]);
+}
+
+export async function setPositions(tx: Queryable, positions: readonly Position[]): Promise<void> {
   await tx.query(
-    `update assignment a set position = o.at from unnest($1::int[]) with ordinality as o(id, at) where a.id = o.id`,
-    [ids],
+    `update assignment a set position = o.position
+       from jsonb_to_recordset($1::jsonb) as o(id int, position int) where a.id = o.id`,
+    [JSON.stringify(positions)],
   );
 }
 

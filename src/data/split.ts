@@ -70,8 +70,8 @@ export async function splitAssignment(
     const { id } = await one<{ id: number }>(
       tx,
       `insert into assignment (class_id, resource_id, made_by, made, opens, due, closes, tries, keep, checking,
-                               meeting_date, meeting_period, step_ids, part, minutes, position)
-       select class_id, resource_id, $2, $3, $4, $5, $6, tries, keep, checking, $7, $8, $9::text[], $10, $11, position + $12
+                               meeting_date, meeting_period, step_ids, part, minutes, position, step_work)
+       select class_id, resource_id, $2, $3, $4, $5, $6, tries, keep, checking, $7, $8, $9::text[], $10, $11, position + $12, step_work
          from assignment where id = $1 returning id`,
       [
         assignment,

@@ -1,4 +1,4 @@
-import { plainForm } from "@/core/assign/testing/form";
+import { plainForm } from "@/core/assign/plain-form";
 import type { AssignForm } from "@/core/assign/form";
 import { lastLook } from "@/core/assign/last-look";
 import { schoolClock } from "@/core/calendar/school-calendar";

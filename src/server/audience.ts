@@ -38,7 +38,7 @@ export interface Audience {
   individualGoals: string[];
   zone: string;
   /** Settings of earlier work to be taken over. */
-  like: Pick<AssignForm, "tries" | "keep" | "checking" | "goals" | "closes"> | null;
+  like: Pick<AssignForm, "tries" | "keep" | "checking" | "goals" | "closes" | "stepWork"> | null;
 }
 
 const WEEKS_AHEAD = 6;
@@ -100,6 +100,7 @@ export async function audienceOf(
       checking: like.checking,
       goals: like.goals,
       closes: like.closes ? "due" : "never",
+      stepWork: Object.entries(like.stepWork ?? {}).map(([step, work]) => ({ step, work })),
     },
   };
 }

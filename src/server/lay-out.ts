@@ -2,7 +2,7 @@ import { addDays, schoolClock, SEMESTER_WEEKS } from "@/core/calendar/school-cal
 import { sayDay } from "@/core/calendar/wall-clock";
 import { pack } from "@/core/plan/pack";
 import { stepMinutes } from "@/core/plan/parts";
-import { addAssignments, type NewAssignment } from "@/data/assignments";
+import type { NewAssignment } from "@/data/assignments";
 import { studentsOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { plannedIn } from "@/data/plan";
@@ -10,6 +10,7 @@ import { factsOfHead, resourceById, revisionById } from "@/data/resources";
 import { resourcesIn } from "@/data/satchel";
 import { withExtraTime } from "@/core/assign/extra-time";
 import { Refused } from "./act";
+import { giveWork } from "./move-work";
 import { permit } from "./permissions";
 import { columnOf } from "./reflow";
 import type { Visitor } from "./session";
@@ -21,8 +22,8 @@ export interface LaidOut {
   left: string[];
   /** Minutes by which lessons are overfull: a single step longer than any lesson. */
   over: number;
-  /** The assignments made, when it was given and not only looked at. */
-  assignments: number[];
+  /** What undoes it, when it was given and not only looked at. */
+  event?: number;
 }
 
 /** Lays a pocket over the lessons of a class from one on, and gives it when `give`. */
@@ -66,7 +67,6 @@ export async function layOutPocket(
     const part = all.length > 1 ? `${all.indexOf(piece) + 1} of ${all.length}` : null;
     return { ...piece, resource, part, at: next[piece.meeting]! };
   });
-  const assignments = give ? await giveAll() : [];
   return {
     lessons: pieces.map(({ resource, part, minutes, at }) => ({
       title: resource.title,
@@ -78,10 +78,10 @@ export async function layOutPocket(
     })),
     left: left.map((id) => resources.find((one) => one.id === id)!.title),
     over,
-    assignments,
+    ...(give && { event: await giveAll() }),
   };
 
-  async function giveAll(): Promise<number[]> {
+  async function giveAll(): Promise<number> {
     const students = await studentsOf(db, of.class);
     const list = pieces.map(({ resource, part, from, to, minutes, at }, position): NewAssignment => {
       const times = { opens: at.starts, due: at.ends, closes: null };
@@ -106,6 +106,6 @@ export async function layOutPocket(
           .map(({ id, factor }) => ({ student: id, factor, due: withExtraTime(calendar, times, factor).due })),
       };
     });
-    return db.transaction((tx) => addAssignments(tx, list));
+    return (await giveWork(db, visitor.id, now, list)).event;
   }
 }

@@ -1,6 +1,14 @@
 import { withExtraTime } from "@/core/assign/extra-time";
 import { canonical } from "@/core/resource/changes";
-import { placesOf, setPlaces, type Place, type PlaceWas } from "@/data/assignments";
+import {
+  addAssignments,
+  placesOf,
+  setPlaces,
+  type NewAssignment,
+  type Place,
+  type PlaceWas,
+  type Position,
+} from "@/data/assignments";
 import type { DayOff } from "@/core/calendar/school-calendar";
 import type { PartWas } from "@/data/split";
 import { calendarOf } from "@/data/calendar";
@@ -15,6 +23,10 @@ export interface PlanState {
   lost?: { classes: number[]; date: string; name: string };
   /** A day the whole school lost, and what stood in the calendar for it before. */
   schoolLost?: { school: number; date: string; before: DayOff | null };
+  /** The places are those of work that was not there before. */
+  given?: true;
+  /** In which order students meet work, where that was changed. */
+  order?: Position[];
   /** Work that was cut into parts: what it was, and the parts added. */
   split?: { assignment: number; was: PartWas; added: number[] };
 }
@@ -86,6 +98,24 @@ export async function changePlaces(
         ...more,
       },
     });
+  });
+}
+
+/** Gives work in one act that can be undone; returns the ids in the order of the list, and the event's number. */
+export async function giveWork(
+  db: Db,
+  person: number,
+  now: Date,
+  list: readonly NewAssignment[],
+): Promise<{ assignments: number[]; event: number }> {
+  return db.transaction(async (tx) => {
+    const assignments = await addAssignments(tx, list);
+    const after = { places: await placesOf(tx, assignments), given: true as const };
+    const what = "gave work";
+    return {
+      assignments,
+      event: await addEvent<PlanState>(tx, { person, at: now, what, before: { places: [] }, after }),
+    };
   });
 }
 

@@ -1,11 +1,10 @@
 import ICAL from "ical.js";
 import { addDays, mondayOf } from "@/core/calendar/school-calendar";
-import { addAssignment } from "@/data/assignments";
 import { addClassDaysOff, addDaysOff } from "@/data/calendar";
 import { classesOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
-import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
+import { giveInLesson, lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { classCalendar } from "./class-calendar";
 import { columnOf } from "./reflow";
 import { visitorOf } from "./testing/as";
@@ -24,27 +23,14 @@ beforeAll(async () => {
   await smallCalendar(db, world, monday);
   await addDaysOff(db, world.here, [{ date: day(2), name: "Boat day", kind: "off", until: null }]);
   await addClassDaysOff(db, [world.class], day(3), "Trip");
-  const { id, revision } = await publishFor(db, world.ines, lesson("Tides", { minutes: 30 }));
+  const tides = await publishFor(db, world.ines, lesson("Tides", { minutes: 30 }));
   const { meetings } = await columnOf(db, world.class, "Maths", monday);
   for (const [date, due] of [
     [day(1), null],
     [day(4), `${day(8)}T15:00:00Z`],
   ] as const) {
     const meeting = meetings.find((one) => one.date === date)!;
-    await addAssignment(db, {
-      class: world.class,
-      resource: id,
-      revision,
-      students: world.students,
-      madeBy: world.ines,
-      made: now,
-      opens: meeting.starts,
-      due: due ? new Date(due) : meeting.ends,
-      meeting: { date, period: 1 },
-      tries: 1,
-      keep: "best",
-      checking: "at once",
-    });
+    await giveInLesson(db, world, tides, meeting, due ? { due: new Date(due) } : {});
   }
 }, 60_000);
 afterAll(() => db.close());

@@ -1,5 +1,5 @@
 import { daily, isles } from "../calendar/testing/calendar";
-import { plainForm } from "./testing/form";
+import { plainForm } from "./plain-form";
 import { AssignForm, isProblem, stateOf, whenFor, type Due, type Opens } from "./form";
 
 const now = new Date("2026-11-25T10:00:00Z"); // a Wednesday, after that day's lesson

@@ -7,7 +7,7 @@ import { richText } from "../resource/rich-text";
 import type { Finding, LookedAt, LookedClass, LookedResource } from "./finding";
 import { whenFor, type AssignForm } from "./form";
 import { lastLook } from "./last-look";
-import { plainForm } from "./testing/form";
+import { plainForm } from "./plain-form";
 import { partsFor } from "./look-at-class";
 
 const now = new Date("2026-11-25T10:00:00Z");

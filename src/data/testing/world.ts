@@ -6,6 +6,8 @@ import type { Question } from "@/core/resource/question";
 import { canonical } from "@/core/resource/changes";
 import { setBells, setMeetingRules, setTerms } from "../calendar";
 import { addResource, addRevision } from "../resources";
+import type { Meeting } from "@/core/calendar/school-calendar";
+import { addAssignment, type NewAssignment } from "../assignments";
 import { indexResource, putOnShelf, type SharedShelf } from "../shelves";
 import { one, type Queryable } from "../db";
 
@@ -162,3 +164,27 @@ export async function smallCalendar(
     labels.map((label, at) => ({ label, period: at + 1, weekday: null, cycleDay: null })),
   );
 }
+
+/** Gives something to all students of the small world's class in one of its lessons: opens and is due with it. */
+export const giveInLesson = (
+  db: Queryable,
+  world: World,
+  { id, revision }: { id: number; revision: number },
+  lesson: Pick<Meeting, "date" | "period" | "starts" | "ends">,
+  more: Partial<NewAssignment> = {},
+): Promise<number> =>
+  addAssignment(db, {
+    class: world.class,
+    resource: id,
+    revision,
+    students: world.students,
+    madeBy: world.ines,
+    made: now,
+    opens: lesson.starts,
+    due: lesson.ends,
+    meeting: { date: lesson.date, period: lesson.period },
+    tries: 1,
+    keep: "best",
+    checking: "at once",
+    ...more,
+  });

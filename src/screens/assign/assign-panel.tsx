@@ -2,20 +2,19 @@
 import { clsx } from "clsx";
 import { ChevronDown, ChevronRight, Wrench } from "lucide-react";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useState, useTransition, type ReactNode } from "react";
+import { useState, type ReactNode } from "react";
 import type { Finding } from "@/core/assign/finding";
 import type { AssignForm } from "@/core/assign/form";
-import { assignResources, takeBack } from "@/server/actions/assign";
+import { assignResources } from "@/server/actions/assign";
 import type { Audience } from "@/server/audience";
 import { Button, buttonClasses } from "@/ui/button";
 import { Notice } from "@/ui/notice";
 import { Segmented } from "@/ui/segmented";
-import { tell, tellProblem } from "@/ui/toast";
 import { MoreFields } from "./more-fields";
 import { ToField } from "./to-field";
 import { openingFor, startForm } from "./start-form";
 import { useAudience, useLastLook, type Looked } from "./use-assign";
+import { usePlanActs } from "../plan/use-plan-acts";
 import { ResourceOrder } from "./resource-order";
 import { VersionsGrid } from "./versions-grid";
 import { WhenFields } from "./when-fields";
@@ -137,8 +136,7 @@ function Filled({ audience, ...props }: AssignPanelProps & { audience: Audience 
   const [versions, setVersions] = useState(false);
   const [more, setMore] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, start] = useTransition();
-  const router = useRouter();
+  const { run, busy } = usePlanActs();
   const { looked, fresh } = useLastLook(form);
   const change = (part: Partial<AssignForm>) => {
     setProblem(null);
@@ -149,23 +147,15 @@ function Filled({ audience, ...props }: AssignPanelProps & { audience: Audience 
   const single = resources.length === 1 ? resources[0]! : null;
   const someHaveTime = audience.classes.some(({ students }) => students.some(({ factor }) => factor > 1));
 
-  const send = () =>
-    start(async () => {
-      const outcome = await assignResources(form);
-      if (!outcome.ok) return setProblem(outcome.problem);
-      const made = outcome.value.assignments;
-      onDone();
-      const names = audience.classes
-        .filter(({ id }) => form.to.some((one) => one.class === id))
-        .map(({ name }) => name);
-      tell(`Given to ${names.join(" and ")}.`, async () => {
-        const back = await takeBack({ assignments: made });
-        if (back.ok) tell(back.value.calledBack > 0 ? "Called back; somebody had begun." : "Taken back.");
-        else tellProblem(back.problem);
-        router.refresh();
-      });
-      router.refresh();
-    });
+  const send = () => {
+    const names = audience.classes.filter(({ id }) => form.to.some((one) => one.class === id)).map(({ name }) => name);
+    run(
+      () => assignResources(form),
+      () => `Given to ${names.join(" and ")}.`,
+      onDone,
+      setProblem,
+    );
+  };
 
   return (
     <div className="mb-5 grid max-w-3xl grid-cols-[minmax(0,1fr)] gap-4 rounded-card border border-line bg-card p-5">

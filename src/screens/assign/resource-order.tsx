@@ -1,5 +1,6 @@
 "use client";
 import { ArrowDown, ArrowUp } from "lucide-react";
+import { arrayMove } from "@dnd-kit/sortable";
 import { IconButton } from "@/ui/icon-button";
 
 /** Several things given at once, in the order students meet them. */
@@ -12,11 +13,7 @@ export function ResourceOrder({
   order: readonly number[];
   onChange: (order: number[]) => void;
 }) {
-  const move = (at: number, to: number) => {
-    const next = [...order];
-    next.splice(to, 0, ...next.splice(at, 1));
-    onChange(next);
-  };
+  const move = (at: number, to: number) => onChange(arrayMove([...order], at, to));
   return (
     <ol aria-label="In this order" className="mt-2 grid max-h-56 gap-0.5 overflow-auto">
       {order.map((id, at) => {

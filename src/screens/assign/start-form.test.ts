@@ -76,6 +76,7 @@ describe("what is meant most often, before anything is chosen", () => {
       checking: "never" as const,
       goals: ["tables"],
       closes: "due" as const,
+      stepWork: [{ step: "s", work: "pairs" as const }],
     };
     expect(startForm([7], { ...audience, like }, 1, null)).toMatchObject(like);
   });

@@ -1,4 +1,5 @@
 import type { AssignForm, Opens } from "@/core/assign/form";
+import { plainForm } from "@/core/assign/plain-form";
 import type { Audience, AudienceClass } from "@/server/audience";
 
 const firstOpening = (group: AudienceClass | undefined): Opens => {
@@ -29,23 +30,14 @@ export function startForm(
   place: { class: number; date: string; period: number } | null,
 ): AssignForm {
   const group = audience.classes.find(({ id }) => id === (place?.class ?? current)) ?? audience.classes[0];
-  return {
-    resources: [...resources],
-    to: group ? [{ class: group.id, students: group.students.map(({ id }) => id) }] : [],
-    versions: [],
-    factors: [],
-    opens: place ? { kind: "place", date: place.date, period: place.period } : firstOpening(group),
-    due: { kind: "days", days: 2, time: "15:00" },
-    closes: "never",
-    spread: "together",
-    inOrder: false,
-    openDays: null,
-    parts: null,
-    stepWork: [],
-    tries: 1,
-    keep: "best",
-    checking: "at once",
-    goals: [],
-    ...audience.like,
-  };
+  return plainForm(
+    {
+      resources: [...resources],
+      to: group ? [{ class: group.id, students: group.students.map(({ id }) => id) }] : [],
+    },
+    {
+      opens: place ? { kind: "place", date: place.date, period: place.period } : firstOpening(group),
+      ...audience.like,
+    },
+  );
 }

@@ -1,10 +1,8 @@
 "use client";
 import { useState, useTransition } from "react";
-import { useRouter } from "next/navigation";
-import { momentAt } from "@/core/calendar/school-calendar";
+import { momentAt, type Meeting } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/wall-clock";
 import type { Pocket } from "@/data/satchel";
-import { takeBack } from "@/server/actions/assign";
 import { layOut } from "@/server/actions/plan";
 import type { LaidOut } from "@/server/lay-out";
 import type { PlanData } from "@/server/plan";
@@ -12,7 +10,7 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
-import { tell, tellProblem } from "@/ui/toast";
+import { usePlanActs } from "./use-plan-acts";
 
 /** A pocket over the next lessons: seen before it is given. */
 export function LayOutDialog({
@@ -35,33 +33,27 @@ export function LayOutDialog({
   const [start, setStart] = useState(0);
   const [seen, setSeen] = useState<LaidOut | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, begin] = useTransition();
-  const router = useRouter();
+  const [looking, begin] = useTransition();
+  const { run, busy: giving } = usePlanActs();
   const first = lessons[Math.min(start, lessons.length - 1)];
   const group = columns[column]!;
-  const ask = (give: boolean) =>
+  const layFrom = (meeting: Meeting, give: boolean) =>
+    layOut({ class: group.class, label: group.label, pocket, date: meeting.date, period: meeting.period, give });
+  const look = () =>
     begin(async () => {
       if (!first) return;
-      const outcome = await layOut({
-        class: group.class,
-        label: group.label,
-        pocket,
-        date: first.date,
-        period: first.period,
-        give,
-      });
-      if (!outcome.ok) return setProblem(outcome.problem);
-      setProblem(null);
-      if (!give) return setSeen(outcome.value);
-      const { assignments, lessons: laid } = outcome.value;
-      onClose();
-      router.refresh();
-      tell(`${laid.length} laid out for ${group.className}.`, async () => {
-        const back = await takeBack({ assignments });
-        if (!back.ok) tellProblem(back.problem);
-        router.refresh();
-      });
+      const outcome = await layFrom(first, false);
+      setProblem(outcome.ok ? null : outcome.problem);
+      if (outcome.ok) setSeen(outcome.value);
     });
+  const give = () =>
+    first &&
+    run(
+      () => layFrom(first, true),
+      ({ lessons: laid }) => `${laid.length} laid out for ${group.className}.`,
+      onClose,
+      setProblem,
+    );
   const changed = (work: () => void) => () => {
     work();
     setSeen(null);
@@ -154,12 +146,12 @@ export function LayOutDialog({
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Leave it</Button>
           {seen ? (
-            <Button look="main" disabled={busy} onClick={() => ask(true)}>
-              {busy ? "One moment …" : "Give it like this"}
+            <Button look="main" disabled={giving} onClick={give}>
+              {giving ? "One moment …" : "Give it like this"}
             </Button>
           ) : (
-            <Button look="main" disabled={busy || !first} onClick={() => ask(false)}>
-              {busy ? "One moment …" : "See how it lies"}
+            <Button look="main" disabled={looking || !first} onClick={look}>
+              {looking ? "One moment …" : "See how it lies"}
             </Button>
           )}
         </div>

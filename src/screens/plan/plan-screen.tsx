@@ -32,6 +32,8 @@ export interface PlanScreenProps {
   /** Everything ever given, for the list. */
   assignments: Assignment[];
   classes: Class[];
+  /** The class in the bar on top. */
+  current: number | null;
   pockets: Pocket[];
   details: WorkDetails | null;
   zone: string;
@@ -48,7 +50,17 @@ const spans = [
 const sayWeeks = (weeks: number) => (weeks === 1 ? "The week" : weeks === 2 ? "Two weeks" : `${weeks} weeks`);
 
 /** What is given when: as days by lessons, or as one list. */
-export function PlanScreen({ plan, view, assignments, classes, pockets, details, zone, now }: PlanScreenProps) {
+export function PlanScreen({
+  plan,
+  view,
+  assignments,
+  classes,
+  current,
+  pockets,
+  details,
+  zone,
+  now,
+}: PlanScreenProps) {
   const { go, busy: going } = useAddress();
   const [dialog, setDialog] = useState<"lost" | "pocket" | null>(null);
   // What stands beside the board: what is looked for, or what is given just now.
@@ -184,7 +196,7 @@ export function PlanScreen({ plan, view, assignments, classes, pockets, details,
                 key={`${giving.thing.id} ${giving.place?.date} ${giving.place?.period} ${giving.place?.class}`}
                 resources={[giving.thing]}
                 place={giving.place}
-                current={classes[0]?.id ?? null}
+                current={current}
                 now={now}
                 onDone={() => setGiving(null)}
               />

@@ -31,7 +31,7 @@ export function usePlanActs() {
           ? undefined
           : async () => {
               const back = await undoPlan({ event });
-              if (back.ok) tell("Everything is where it was.");
+              if (back.ok) tell(back.value.said);
               else tellProblem(back.problem);
               router.refresh();
             },

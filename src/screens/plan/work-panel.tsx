@@ -5,6 +5,7 @@ import { useState } from "react";
 import { sayFactor } from "@/core/assign/extra-time";
 import { stateOf } from "@/core/assign/form";
 import type { Meeting } from "@/core/calendar/school-calendar";
+import { arrayMove } from "@dnd-kit/sortable";
 import { sayMoment } from "@/core/calendar/wall-clock";
 import { callBack, orderWork, takeNewest } from "@/server/actions/assign";
 import { moveAllFrom, moveWork, splitWork } from "@/server/actions/plan";
@@ -98,17 +99,12 @@ export function WorkPanel({
         }),
       ({ moved }) => `${moved} moved by one lesson.`,
     );
-  const reorder = async (together: readonly number[], by: 1 | -1) => {
+  const reorder = (together: readonly number[], by: 1 | -1) => {
     const at = together.indexOf(assignment.id);
-    const order = [...together];
-    order.splice(at + by, 0, ...order.splice(at, 1));
-    const put = async (ids: readonly number[]) => {
-      const outcome = await orderWork({ assignments: [...ids] });
-      if (!outcome.ok) tellProblem(outcome.problem);
-      router.refresh();
-      return outcome.ok;
-    };
-    if (await put(order)) tell("Students meet them in this order now.", () => void put(together));
+    run(
+      () => orderWork({ assignments: arrayMove([...together], at, at + by) }),
+      () => "Students meet them in this order now.",
+    );
   };
   const back = async () => {
     const outcome = await callBack({ assignments: [assignment.id], back: true });

@@ -1,4 +1,4 @@
-import { plainForm } from "@/core/assign/testing/form";
+import { plainForm } from "@/core/assign/plain-form";
 import type { AssignForm } from "@/core/assign/form";
 import { schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
 import { recipientsOf, assignmentById } from "@/data/assignments";
@@ -19,9 +19,9 @@ import {
   lookBeforeAssigning,
   orderWork,
   removeStudent,
-  takeBack,
   takeNewest,
 } from "./assign";
+import { undoPlan } from "./plan";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -198,36 +198,70 @@ describe("afterwards", () => {
     expect((await recipientsOf(db, id)).map(({ revision }) => revision)).toEqual([task.revision, newer.id, newer.id]);
   });
 
+  const give2 = async () => {
+    const resources = [main.id, shorter.id];
+    return value(await assignResources(formFor({ resources })));
+  };
+
   test("given by mistake: gone as if it never had been, but for what somebody has begun in the meantime", async () => {
     const uses = async () =>
       (await db.query<{ uses: number }>("select uses from search_entry where resource_id = $1", [main.id]))[0]!.uses;
     const before = await uses();
-    const ids = [await give(), await give()];
-    await openAttempt(db, (await taskOf(db, world.students[bo]!, ids[1]!, null))!, now);
-    expect(value(await takeBack({ assignments: ids }))).toEqual({ gone: 1, calledBack: 1 });
-    expect(await assignmentById(db, ids[0]!)).toBeUndefined();
-    expect((await assignmentById(db, ids[1]!))!.calledBack).not.toBeNull();
+    const first = await give2();
     expect(await uses()).toBe(before + 1);
+    expect(value(await undoPlan({ event: first.event }))).toEqual({ said: "Taken back." });
+    expect(await assignmentById(db, first.assignments[0]!)).toBeUndefined();
+    expect(await uses()).toBe(before);
+    const second = await give2();
+    const [id, begun] = second.assignments;
+    await openAttempt(db, (await taskOf(db, world.students[bo]!, begun!, null))!, now);
+    expect(value(await undoPlan({ event: second.event })).said).toContain("somebody had begun");
+    expect(await assignmentById(db, id!)).toBeUndefined();
+    expect((await assignmentById(db, begun!))!.calledBack).not.toBeNull();
   });
 
-  test("what is due together is met in the order she puts it in", async () => {
+  test("what somebody has changed since it was given is not taken back, and says so", async () => {
+    const { assignments, event } = await give2();
+    const assignment = (await assignmentById(db, assignments[0]!))!;
+    const later = schoolClock(new Date(assignment.due.getTime() + 7 * 24 * 3_600_000), "Europe/London");
+    await db.query("update assignment set due = due + interval '7 days' where id = $1", [assignment.id]);
+    expect(await undoPlan({ event })).toMatchObject({ ok: false, problem: expect.stringContaining("changed since") });
+    expect(schoolClock((await assignmentById(db, assignment.id))!.due, "Europe/London").date).toBe(later.date);
+  });
+
+  test("what is due together is met in the order she puts it in; undone, in the one before", async () => {
     const ids = [await give(), await give(), await give()];
     const met = async () =>
       (await tasksOf(db, world.students[aisha]!, null)).map((task) => task.assignment).filter((id) => ids.includes(id));
     expect(await met()).toEqual(ids);
     const other = [ids[2]!, ids[0]!, ids[1]!];
-    value(await orderWork({ assignments: other }));
+    const { event } = value(await orderWork({ assignments: other }));
     expect(await met()).toEqual(other);
+    const again = value(await orderWork({ assignments: ids.toReversed() }));
+    // Only the newest order can be taken back: the older one is not what stands there any more.
+    expect((await undoPlan({ event })).ok).toBe(false);
+    value(await undoPlan({ event: again.event }));
+    expect(await met()).toEqual(other);
+    value(await undoPlan({ event }));
+    expect(await met()).toEqual(ids);
     expect((await orderWork({ assignments: [ids[0]!, ids[0]!] })).ok).toBe(false);
   });
 
+  test("given again to others, its settings come along, steps in twos too", async () => {
+    const { steps } = value(await audienceFor({ resources: [main.id] }));
+    const stepWork = [{ step: steps[0]!.id, work: "pairs" as const }];
+    const like = await give({ stepWork, tries: 3 });
+    expect(value(await audienceFor({ resources: [main.id], like })).like).toMatchObject({ stepWork, tries: 3 });
+  });
+
   test("none of it is anybody else's", async () => {
-    const id = await give();
+    const { assignments, event } = await give2();
+    const [id] = assignments as [number];
     actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
     expect((await addStudents({ assignment: id, students: world.students })).ok).toBe(false);
     expect((await takeNewest({ assignment: id })).ok).toBe(false);
-    expect((await takeBack({ assignments: [id] })).ok).toBe(false);
-    expect((await orderWork({ assignments: [id, id] })).ok).toBe(false);
+    expect((await undoPlan({ event })).ok).toBe(false);
+    expect((await orderWork({ assignments })).ok).toBe(false);
     expect((await assignResources(formFor())).ok).toBe(false);
   });
 });

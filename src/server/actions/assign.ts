@@ -9,13 +9,14 @@ import { fromWallClock, sayMoment } from "@/core/calendar/wall-clock";
 import * as assignments from "@/data/assignments";
 import { calendarOf } from "@/data/calendar";
 import { studentsOf } from "@/data/classes";
+import { addEvent } from "@/data/events";
 import { resourceById } from "@/data/resources";
 import { announceWork } from "@/data/work";
 import { act, Refused } from "../act";
 import { prepareAssigning } from "../assigning";
 import { audienceOf } from "../audience";
 import { permit } from "../permissions";
-import { changePlaces } from "../move-work";
+import { changePlaces, giveWork, type PlanState } from "../move-work";
 
 const Id = z.number().int().positive();
 
@@ -48,14 +49,13 @@ export const lookBeforeAssigning = act(
   },
 );
 
-/** Gives the newest revisions to students. Returns the assignments made. */
+/** Gives the newest revisions to students. Returns the assignments made, and what undoes it. */
 export const assignResources = act("assign resources", AssignForm, async ({ db, visitor, now }, form) => {
   const { looked, list, said, problem } = await prepareAssigning(db, visitor, form, null, now);
   const stop = lastLook(looked).find(({ level }) => level === "stop");
   if (stop) throw new Refused(stop.text);
   if (problem) throw new Refused(problem);
-  const made = await db.transaction((tx) => assignments.addAssignments(tx, list));
-  return { assignments: made, said };
+  return { ...(await giveWork(db, visitor.id, now, list)), said };
 });
 
 /** Calls work back from its students, or gives it again. What they answered is kept. */
@@ -73,30 +73,24 @@ export const callBack = act(
   },
 );
 
-/** Undoes a giving: as if it never had been, and called back where somebody has begun in the meantime. */
-export const takeBack = act(
-  "change assignments",
-  z.object({ assignments: z.array(Id).min(1).max(400) }),
-  async ({ db, now }, given) =>
-    db.transaction(async (tx) => {
-      const gone = await assignments.removeUnbegun(tx, given.assignments);
-      const begun = given.assignments.filter((id) => !gone.includes(id));
-      for (const id of begun) {
-        await assignments.setCalledBack(tx, id, now);
-        await announceWork(tx, id);
-      }
-      return { gone: gone.length, calledBack: begun.length };
-    }),
-);
-
 /** In which order students meet work that is due at one moment. */
 export const orderWork = act(
   "change assignments",
   z.object({ assignments: z.array(Id).min(2).max(60) }),
-  async ({ db }, given) => {
-    if (new Set(given.assignments).size < given.assignments.length) throw new Refused("One of them is there twice.");
-    await db.transaction((tx) => assignments.setOrder(tx, given.assignments));
-    return {};
+  async ({ db, visitor, now }, given) => {
+    const ids = given.assignments;
+    if (new Set(ids).size < ids.length) throw new Refused("One of them is there twice.");
+    const event = await db.transaction(async (tx) => {
+      const before = { places: [], order: await assignments.positionsOf(tx, ids) };
+      await assignments.setPositions(
+        tx,
+        ids.map((id, at) => ({ id, position: at + 1 })),
+      );
+      const after = { places: [], order: await assignments.positionsOf(tx, ids) };
+      const what = "put work in another order";
+      return addEvent<PlanState>(tx, { person: visitor.id, at: now, what, before, after });
+    });
+    return { event };
   },
 );
 

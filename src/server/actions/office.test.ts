@@ -1,10 +1,10 @@
 import { addDays, mondayOf, schoolClock } from "@/core/calendar/school-calendar";
-import { addAssignment, assignmentById } from "@/data/assignments";
+import { assignmentById } from "@/data/assignments";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
 import { classById, studentsOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
-import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { giveInLesson, lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { columnOf } from "../reflow";
 import { actAs, answerFrom, visitorOf } from "../testing/as";
 import {
@@ -95,26 +95,10 @@ test.each([
 });
 
 test("a storm takes the school's day: every class's work moves on, and one undo brings all back", async () => {
-  const { id, revision } = await publishFor(db, world.ines, lesson("Tides"));
+  const tides = await publishFor(db, world.ines, lesson("Tides"));
   const { meetings } = await columnOf(db, world.class, "Maths", monday);
   const ids: number[] = [];
-  for (const meeting of meetings.slice(0, 3))
-    ids.push(
-      await addAssignment(db, {
-        class: world.class,
-        resource: id,
-        revision,
-        students: world.students,
-        madeBy: world.ines,
-        made: now,
-        opens: meeting.starts,
-        due: meeting.ends,
-        meeting: { date: meeting.date, period: 1 },
-        tries: 1,
-        keep: "best",
-        checking: "at once",
-      }),
-    );
+  for (const meeting of meetings.slice(0, 3)) ids.push(await giveInLesson(db, world, tides, meeting));
   const dates = async () => Promise.all(ids.map(async (one) => (await assignmentById(db, one))!.meeting!.date));
   value(await keepDaysOff({ days: [{ date: day(1), name: "Market", kind: "half", until: "12:00" }] }));
   const { event, moved } = value(await loseSchoolDay({ date: day(1), name: "Storm" }));

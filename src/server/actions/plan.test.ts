@@ -1,11 +1,12 @@
 import { addDays, mondayOf, schoolClock } from "@/core/calendar/school-calendar";
-import { addAssignment, assignmentById, recipientsOf } from "@/data/assignments";
+import type { StepWork } from "@/core/resource/work";
+import { assignmentById, assignmentsOf, recipientsOf } from "@/data/assignments";
 import { calendarOf } from "@/data/calendar";
 import { classesOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { addPocket, putIntoPocket } from "@/data/satchel";
 import { freshDatabase } from "@/data/testing/database";
-import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
+import { giveInLesson, lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { openAttempt, taskOf } from "@/data/work";
 import { planOf } from "../plan";
 import { columnOf } from "../reflow";
@@ -42,7 +43,11 @@ beforeEach(async () => {
   await db.query("delete from class_day_off");
 });
 
-async function planned(title: string, date: string, more: { minutes?: number; steps?: number } = {}): Promise<number> {
+async function planned(
+  title: string,
+  date: string,
+  more: { minutes?: number; steps?: number; stepWork?: StepWork } = {},
+): Promise<number> {
   const document = lesson(title, { minutes: more.minutes ?? 30 });
   const [step] = document.steps;
   if (more.steps)
@@ -52,24 +57,10 @@ async function planned(title: string, date: string, more: { minutes?: number; st
       minutes: (more.minutes ?? 30) / more.steps!,
       blocks: [],
     }));
-  const { id, revision } = await publishFor(db, world.ines, document);
   const { meetings } = await columnOf(db, world.class, "Maths", date);
   const meeting = meetings.find((one) => one.date === date)!;
-  return addAssignment(db, {
-    class: world.class,
-    resource: id,
-    revision,
-    students: world.students,
-    madeBy: world.ines,
-    made: now,
-    opens: meeting.starts,
-    due: meeting.ends,
-    meeting: { date, period: 1 },
-    minutes: more.minutes ?? 30,
-    tries: 1,
-    keep: "best",
-    checking: "at once",
-  });
+  const { stepWork = null, minutes = 30 } = more;
+  return giveInLesson(db, world, await publishFor(db, world.ines, document), meeting, { made: now, minutes, stepWork });
 }
 const dateOf = async (id: number) => (await assignmentById(db, id))!.meeting!.date;
 const opensAt = async (id: number) => schoolClock((await assignmentById(db, id))!.opens, zone);
@@ -137,7 +128,8 @@ test("everything from here by one lesson, on and back", async () => {
 });
 
 test("work longer than its lesson is split between its steps; put together again by undo, unless begun", async () => {
-  const id = await planned("Long", day(0), { minutes: 60, steps: 3 });
+  const stepWork = { "Long-2": "pairs" } as const;
+  const id = await planned("Long", day(0), { minutes: 60, steps: 3, stepWork });
   const { event, parts } = value(await splitWork({ assignment: id }));
   expect(parts).toBe(2);
   const board = await planOf(db, teacher(), await classesOf(db, world.ines, now), monday, 1);
@@ -146,6 +138,8 @@ test("work longer than its lesson is split between its steps; put together again
     ["Long", "2 of 2", 20, day(1)],
   ]);
   expect(await recipientsOf(db, board.work[1]!.id)).toHaveLength(3);
+  // How its steps are done goes along with them.
+  expect((await assignmentById(db, board.work[1]!.id))!.stepWork).toEqual(stepWork);
   value(await undoPlan({ event }));
   expect(await assignmentById(db, id)).toMatchObject({ part: null, minutes: 60 });
   const again = value(await splitWork({ assignment: id }));
@@ -166,10 +160,20 @@ test("a pocket is laid over the next lessons: looked at first, then given", asyn
     ["P10", day(0)],
     ["P40", day(2)],
   ]);
-  expect(looked).toMatchObject({ left: [], over: 0, assignments: [] });
+  expect(looked).toMatchObject({ left: [], over: 0 });
+  expect(looked.event).toBeUndefined();
   const given = value(await layOut({ ...form, give: true }));
-  expect(given.assignments).toHaveLength(3);
-  expect(await dateOf(given.assignments[2]!)).toBe(day(2));
+  const laid = async () =>
+    (await assignmentsOf(db, [world.class]))
+      .filter(({ title }) => /^P\d/.test(title))
+      .sort((one, other) => one.id - other.id);
+  expect((await laid()).map(({ title, meeting }) => [title, meeting!.date])).toEqual([
+    ["P30", day(0)],
+    ["P10", day(0)],
+    ["P40", day(2)],
+  ]);
+  expect(value(await undoPlan({ event: given.event! }))).toEqual({ said: "Taken back." });
+  expect(await laid()).toEqual([]);
 });
 
 test("whoever covers a class sees the days she covers, and nothing of the rest", async () => {

@@ -1,7 +1,8 @@
 "use server";
 import { z } from "zod";
 import { addClassDaysOff, addDaysOff, removeClassDaysOff, removeDayOff } from "@/data/calendar";
-import { placesOf, setPlaces } from "@/data/assignments";
+import { placesOf, positionsOf, removeUnbegun, setCalledBack, setPlaces, setPositions } from "@/data/assignments";
+import { canonical } from "@/core/resource/changes";
 import { addEvent, eventOf, setUndone } from "@/data/events";
 import { joinParts, splitAssignment } from "@/data/split";
 import { announceWork } from "@/data/work";
@@ -128,15 +129,18 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
   const event = await eventOf<PlanState>(db, visitor.id, given.event);
   if (!event) throw new Refused(notThere);
   if (event.undone) throw new Refused("This has been undone already.");
-  const ids = event.after.places.map(({ id }) => id);
-  const { schoolLost } = event.after;
+  const placed = event.after.places.map(({ id }) => id);
+  const { schoolLost, order = [] } = event.after;
+  const ids = [...placed, ...order.map(({ id }) => id)];
   if (schoolLost) {
     if (!(await permit(db, visitor, "change the school's calendar", {}, now))) throw new Refused(notThere);
   } else if (ids.length > 0 && !(await permit(db, visitor, "change assignments", { assignments: ids }, now)))
     throw new Refused(notThere);
-  await db.transaction(async (tx) => {
-    if (!samePlaces(await placesOf(tx, ids), event.after.places))
-      throw new Refused("Some of it has been changed since, so it stays as it is now.");
+  const said = await db.transaction(async (tx) => {
+    const same =
+      samePlaces(await placesOf(tx, placed), event.after.places) &&
+      canonical(await positionsOf(tx, ids.slice(placed.length))) === canonical(order);
+    if (!same) throw new Refused("Some of it has been changed since, so it stays as it is now.");
     const { split } = event.after;
     if (split && !(await joinParts(tx, split.assignment, split.was, split.added)))
       throw new Refused("Some students have begun a part, so the parts stay.");
@@ -146,8 +150,15 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     }
     if (event.after.lost) await removeClassDaysOff(tx, event.after.lost.classes, event.after.lost.date);
     await setPlaces(tx, event.before.places);
+    await setPositions(tx, event.before.order ?? []);
+    // What was given is gone as if it never had been; what somebody has begun meanwhile is only called back.
+    const gone = event.after.given ? await removeUnbegun(tx, placed) : [];
+    const begun = event.after.given ? placed.filter((id) => !gone.includes(id)) : [];
+    for (const id of begun) await setCalledBack(tx, id, now);
     await setUndone(tx, given.event, now);
     for (const id of ids) await announceWork(tx, id);
+    if (!event.after.given) return "Everything is where it was.";
+    return begun.length > 0 ? "Called back: somebody had begun." : "Taken back.";
   });
-  return { restored: ids.length };
+  return { said };
 });

@@ -1,4 +1,4 @@
-import { plainForm } from "@/core/assign/testing/form";
+import { plainForm } from "@/core/assign/plain-form";
 import type { AssignForm } from "@/core/assign/form";
 import { allQuestions } from "@/core/resource/document";
 import { richText } from "@/core/resource/rich-text";

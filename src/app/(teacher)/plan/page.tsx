@@ -2,10 +2,10 @@ import type { Metadata } from "next";
 import { z } from "zod";
 import { mondayOf, schoolClock } from "@/core/calendar/school-calendar";
 import { assignmentsOf } from "@/data/assignments";
-import { classesOf } from "@/data/classes";
 import { pocketsOf } from "@/data/satchel";
 import { NoClasses } from "@/screens/plan/no-classes";
 import { PlanScreen } from "@/screens/plan/plan-screen";
+import { chosenClass } from "@/server/chosen-class";
 import { enter, idFrom } from "@/server/page";
 import { planOf } from "@/server/plan";
 import { workDetails } from "@/server/work-details";
@@ -27,7 +27,7 @@ export default async function PlanPage({
   const { db, visitor, now } = await enter("see assignments");
   const parameters = await searchParams;
   const { from, weeks, view } = Asked.parse(parameters);
-  const classes = await classesOf(db, visitor.id, now);
+  const { classes, current } = await chosenClass(db, visitor, now);
   if (classes.length === 0) return <NoClasses />;
   const [plan, assignments, pockets, details] = await Promise.all([
     planOf(db, visitor, classes, mondayOf(from ?? schoolClock(now, visitor.zone).date), weeks),
@@ -46,6 +46,7 @@ export default async function PlanPage({
       view={view}
       assignments={assignments}
       classes={classes}
+      current={current?.id ?? null}
       pockets={pockets}
       details={details}
       zone={visitor.zone}

@@ -1,4 +1,4 @@
-import type { AssignForm } from "../form";
+import type { AssignForm } from "./form";
 
 /** The plainest form there is: everything at once, at the next lesson, due two school days later at 3; changed by `more`. */
 export const plainForm = (of: Pick<AssignForm, "resources" | "to">, more: Partial<AssignForm> = {}): AssignForm => ({
