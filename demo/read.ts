@@ -23,6 +23,7 @@ const asked = {
   marks: z.number().optional(),
   partial: z.enum(["all", "by part"]).optional(),
   checked: z.enum(["at once", "at the end", "never"]).optional(),
+  time: z.number().int().optional(),
 };
 
 const WrittenQuestion = z.union([
@@ -156,6 +157,7 @@ function questionOf(written: WrittenQuestion, id: string, language: string): Que
     marks: of.marks ?? 1,
     partial: of.partial ?? ("by part" as const),
     checked: of.checked ?? ("at once" as const),
+    ...(of.time !== undefined && { seconds: of.time }),
     ...(of.hint && { hint: rich(of.hint) }),
     ...((of.right || of.wrong) && {
       feedback: { ...(of.right && { right: rich(of.right) }), ...(of.wrong && { wrong: rich(of.wrong) }) },

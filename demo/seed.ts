@@ -16,7 +16,7 @@ import { addResource } from "@/data/resources";
 import { importFramework } from "@/data/standards";
 import { addPocket, pack, putIntoPocket } from "@/data/satchel";
 import { putOnShelf } from "@/data/shelves";
-import { addResponses, handIn, openAttempt } from "@/data/work";
+import { addResponses, beginQuestion, handIn, openAttempt } from "@/data/work";
 import { publish } from "@/server/publish";
 import { hashSecret } from "@/server/secrets";
 import { likelyMistake, rightAnswer } from "./answers";
@@ -347,7 +347,9 @@ async function addTry(
       question: question.id,
       value,
       checked: question.checked === "at once",
+      late: false,
     };
+    if (question.seconds !== undefined) await beginQuestion(tx, attempt.id, question.id, new Date(at - 15_000));
     await addResponses(tx, attempt.id, [response], new Date(Math.min(at, of.now.getTime() - 60_000)));
   }
   if (of.all) await handIn(tx, attempt.id, new Date(Math.min(at + 30_000, of.now.getTime() - 30_000)));

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Locator, Page } from "@playwright/test";
-import { expect, onlyTo, test } from "./fixture";
+import { adapt, expect, onlyTo, test } from "./fixture";
 
 /** The shore lesson in work mode: everything in it is answered as a student would, and marked for real. */
 async function shore(page: Page, step: number): Promise<void> {
@@ -242,4 +242,33 @@ test("a child sorts, labels, fills and draws on a phone; the teacher sees the dr
   const answer = teacher.getByRole("complementary", { name: "One answer" });
   await expect(answer.getByRole("img")).toHaveAccessibleName("1 lines drawn");
   await expect(answer.getByRole("img").locator("path")).toHaveCount(1);
+});
+
+test("in another language the words to mark are marked anew", async ({ signedIn }) => {
+  const page = await signedIn("Judit Varga");
+  await page.goto("/find?words=what+the+ebb+lays+bare");
+  await adapt(page);
+  const settings = page.getByRole("complementary", { name: "Settings" });
+  await settings.getByRole("radio", { name: "The whole" }).click();
+  await settings.getByLabel("Another language").fill("es");
+  await page.keyboard.press("Enter");
+  await page.getByRole("radio", { name: "español" }).click();
+  await page
+    .getByRole("region", { name: "Steps" })
+    .getByRole("button", { name: /^4.*What the warden wrote/ })
+    .click();
+  const words = page.getByRole("region", { name: "What is right" });
+  await expect(words).toContainText("There: green · grey · red · brown");
+  await expect(words).toContainText("Write the passage first.");
+  await page.getByRole("textbox", { name: /^español: The green lettuce/ }).fill("La lechuga verde en la roca gris.");
+  await expect(settings).toContainText("Nothing in the passage is to be marked, or not in every language.");
+  await words.getByRole("button", { name: "verde" }).click();
+  await words.getByRole("button", { name: "gris" }).click();
+  await expect(words.getByRole("button", { name: "gris" })).toHaveAttribute("aria-pressed", "true");
+  await expect(settings).not.toContainText("to be marked");
+  // What is written before it does not move the marks to other words.
+  await page
+    .getByRole("textbox", { name: /^español: The green lettuce/ })
+    .fill("Toda la lechuga verde en la roca gris.");
+  await expect(words.getByRole("button", { name: "verde" })).toHaveAttribute("aria-pressed", "true");
 });

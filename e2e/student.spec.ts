@@ -158,6 +158,48 @@ test("a step that is done in twos says so to the child, where her teacher decide
   await expect(student.getByText("In twos")).toHaveCount(0);
 });
 
+test("a question with a time is opened by the child, counts down, closes, and keeps what was answered", async ({
+  signedIn,
+}) => {
+  const teacher = await signedIn("Judit Varga");
+  await lookFor(teacher, "kelp forest");
+  await teacher.keyboard.press("a");
+  const panel = teacher.getByRole("region", { name: "Assign" });
+  await panel.getByRole("radio", { name: "now" }).click();
+  await onlyTo(panel, "7 Cormorant", ["Adan Rey"]);
+  await panel.getByRole("button", { name: "Give it" }).click();
+  await expect(teacher.getByText("Given to 7 Cormorant.")).toBeVisible();
+
+  const student = await signedIn("Adan Rey", { phone: true });
+  await begin(student, /Begin.*Kelp forest/);
+  const third = student.getByRole("button", { name: /^Step 3/ });
+  await third.click();
+  await expect(student.getByText("What holds the kelp to the rock?")).toBeVisible();
+  const closed = student.getByRole("region", { name: "A question with a time" });
+  await expect(closed).toContainText("You have 1 minute for this question.");
+  await expect(student.getByText("a chain of who eats whom")).toHaveCount(0);
+  await closed.getByRole("button", { name: "Begin" }).click();
+  await expect(student.getByRole("timer")).toContainText(/0:5\d left/);
+  await expect(student.getByRole("region", { name: "a chain of who eats whom" })).toBeFocused();
+  const answer = student.getByRole("textbox").last();
+  await answer.fill("food web");
+  await expect(student.getByText("Kept", { exact: true })).toBeVisible();
+
+  // The time goes on while she is elsewhere, and while the lid is closed.
+  await student.clock.install();
+  await student.reload();
+  await third.click();
+  await expect(student.getByRole("timer")).toContainText(/0:[45]\d left/);
+  await student.clock.fastForward("01:05");
+  await expect(student.getByText("The time is over. What you answered is kept.")).toBeVisible();
+  await expect(answer).toHaveValue("food web");
+  await expect(answer).not.toBeEditable();
+  await student.getByRole("button", { name: "To the end" }).click();
+  await student.getByRole("button", { name: "Hand it in" }).click();
+  await student.clock.runFor(2000);
+  await expect(student.getByText(/^1 of 7$/)).toBeVisible();
+});
+
 test("a device without a voice says so", async ({ signedIn }) => {
   const page = await signedIn("Liv Torsen");
   await begin(page, /Reading a tide table/);

@@ -37,7 +37,14 @@ async function give(more: { students?: number[]; tries?: number | null; opens?: 
     checking: "at once",
   });
 }
-const given = (key: string, value: unknown) => ({ key, step: step.id, question: question.id, value, checked: false });
+const given = (key: string, value: unknown) => ({
+  key,
+  step: step.id,
+  question: question.id,
+  value,
+  checked: false,
+  late: false,
+});
 
 describe("giving work", () => {
   test("a row a student, with the revision written down", async () => {

@@ -104,6 +104,29 @@ export async function openAttempt(
   );
 }
 
+/** When questions that have a time were opened in a try. */
+export async function questionsBegun(db: Queryable, attempt: number): Promise<Map<string, Date>> {
+  const rows = await db.query<{ question: string; begun: Date }>(
+    "select question_id question, begun from question_begun where attempt_id = $1",
+    [attempt],
+  );
+  return new Map(rows.map(({ question, begun }) => [question, begun]));
+}
+
+/** Opens a question, once: whoever opens it again gets the first moment. */
+export async function beginQuestion(tx: Queryable, attempt: number, question: string, now: Date): Promise<Date> {
+  await tx.query(
+    "insert into question_begun (attempt_id, question_id, begun) values ($1, $2, $3) on conflict do nothing",
+    [attempt, question, now],
+  );
+  const { begun } = await one<{ begun: Date }>(
+    tx,
+    "select begun from question_begun where attempt_id = $1 and question_id = $2",
+    [attempt, question],
+  );
+  return begun;
+}
+
 export async function handIn(db: Queryable, attempt: number, now: Date): Promise<void> {
   await db.query("update attempt set handed_in = $2 where id = $1 and handed_in is null", [attempt, now]);
 }
@@ -114,6 +137,8 @@ export interface GivenResponse {
   question: string;
   value: unknown;
   checked: boolean;
+  /** Came when the question's time was over. */
+  late: boolean;
 }
 
 /**
@@ -129,9 +154,9 @@ export async function addResponses(
   const open = await tx.query("select 1 from attempt where id = $1 and handed_in is null for update", [attempt]);
   if (open.length === 0) return false;
   await tx.query(
-    `insert into response (attempt_id, step_id, question_id, value, checked, given, client_key)
-     select $1, g.step, g.question, g.value, g.checked, $3, g.key
-       from jsonb_to_recordset($2::jsonb) as g(key text, step text, question text, value jsonb, checked boolean)
+    `insert into response (attempt_id, step_id, question_id, value, checked, late, given, client_key)
+     select $1, g.step, g.question, g.value, g.checked, g.late, $3, g.key
+       from jsonb_to_recordset($2::jsonb) as g(key text, step text, question text, value jsonb, checked boolean, late boolean)
      on conflict (attempt_id, client_key) do nothing`,
     [attempt, JSON.stringify(given), now],
   );
@@ -144,13 +169,14 @@ export interface StoredResponse {
   question: string;
   value: unknown;
   checked: boolean;
+  late: boolean;
   at: Date;
 }
 
 /** All that was answered in a try, in the order given. */
 export async function responsesOf(db: Queryable, attempts: readonly number[]): Promise<StoredResponse[]> {
   return db.query<StoredResponse>(
-    `select attempt_id attempt, step_id step, question_id question, value, checked, given at
+    `select attempt_id attempt, step_id step, question_id question, value, checked, late, given at
        from response where attempt_id = any($1::int[]) order by id`,
     [attempts],
   );

@@ -1,14 +1,16 @@
 import { doorOf } from "@/core/assign/door";
 import { partOf } from "@/core/plan/parts";
 import { readByPerson } from "@/core/resource/question";
-import { allQuestions, type Document } from "@/core/resource/document";
+import { allQuestions, withQuestions, type Document } from "@/core/resource/document";
 import type { ResponseValue } from "@/core/resource/question";
 import { withWork } from "@/core/resource/work";
-import { studentDocument } from "@/core/resource/student-view";
+import { studentDocument, veiled } from "@/core/resource/student-view";
+import { lastResponses } from "@/core/results/table";
 import { mark, type Mark } from "@/core/scoring/mark";
+import { timeLimits, type TimeLimit } from "@/core/resource/time-limit";
 import type { Db, Queryable } from "@/data/db";
 import { revisionById } from "@/data/resources";
-import { attemptsOf, responsesOf, taskOf, type Attempt, type Task } from "@/data/work";
+import { attemptsOf, questionsBegun, responsesOf, taskOf, type Attempt, type Task } from "@/data/work";
 import type { Visitor } from "./session";
 
 /** What a student was given: the revision, or the part of it, as the class does it. */
@@ -27,10 +29,20 @@ export interface StudentWorkData {
   values: Record<string, ResponseValue>;
   /** After handing in, unless checking is "never". */
   marks: Record<string, Mark> | null;
+  /** Questions that have a time, while the try is open. */
+  limits: Record<string, TimeLimit>;
   /** Questions that may be checked while working. */
   mayCheck: string[];
   triesLeft: boolean;
 }
+
+/** What a question with a time asks stays here until the student begins it. */
+const unopened = (document: Document, limits: StudentWorkData["limits"]): Document => ({
+  ...document,
+  steps: document.steps.map((step) =>
+    withQuestions(step, (question) => (limits[question.id]?.left === null ? veiled(question) : question)),
+  ),
+});
 
 export async function studentWork(
   db: Db,
@@ -47,7 +59,17 @@ export async function studentWork(
   if (!open && !attempt?.handedIn) return null;
   const document = await taskDocument(db, task);
   const responses = attempt ? await responsesOf(db, [attempt.id]) : [];
-  const values = Object.fromEntries(responses.map((response) => [response.question, response.value as ResponseValue]));
+  const values = Object.fromEntries(
+    [...lastResponses(responses).values()].map(({ question, value }) => [question, value as ResponseValue]),
+  );
+  const working = attempt && !attempt.handedIn;
+  const limits = attempt?.handedIn
+    ? {}
+    : timeLimits(document, {
+        factor: task.factor,
+        begun: working ? await questionsBegun(db, attempt.id) : new Map<string, Date>(),
+        now,
+      });
   const questions = allQuestions(document).map(({ question }) => question);
   // Writing is never marked by rule; that a person reads it may always be said.
   const shown = questions.filter(
@@ -55,9 +77,10 @@ export async function studentWork(
   );
   return {
     task,
-    document: studentDocument(document),
+    document: unopened(studentDocument(document), limits),
     attempt,
     values,
+    limits,
     marks: attempt?.handedIn
       ? Object.fromEntries(
           shown.map((question) => [question.id, mark(question, values[question.id], document.languages[0])]),

@@ -204,6 +204,21 @@ export function questionsOf(step: Pick<Step, "blocks">): Question[] {
   );
 }
 
+/** A step with each question put through `change`, those a film stops for too. */
+export const withQuestions = (step: Step, change: (question: Question) => Question): Step => ({
+  ...step,
+  blocks: step.blocks.map((block) =>
+    block.type === "question"
+      ? { ...block, question: change(block.question) }
+      : block.type === "film"
+        ? {
+            ...block,
+            stops: block.stops.map((stop) => (stop.question ? { ...stop, question: change(stop.question) } : stop)),
+          }
+        : block,
+  ),
+});
+
 /** The questions students answer, in order, with the step each belongs to. */
 export function allQuestions(document: Document): { step: Step; question: Question }[] {
   return document.steps

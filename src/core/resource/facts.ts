@@ -13,7 +13,7 @@ import {
   type Subject,
 } from "./document";
 import { inLanguage } from "./language";
-import { readByPerson } from "./question";
+import { readByPerson, type Question } from "./question";
 import { plainText } from "./rich-text";
 
 /** What a line of results shows; computed from the document, never typed in twice. */
@@ -103,6 +103,10 @@ export function measuredText(document: Document): string {
 
 const countWords = (text: string): number => text.match(/\p{L}[\p{L}\p{M}'’-]*/gu)?.length ?? 0;
 
+/** No longer than its time, where it has one. */
+const minutesToAnswer = ({ type, seconds }: Question): number =>
+  Math.min(readByPerson(type) ? MINUTES_TO_WRITE : MINUTES_A_QUESTION, (seconds ?? Infinity) / 60);
+
 function minutesOf(document: Document, words: number): Pick<Facts, "minutes" | "minutesFrom"> {
   if (document.minutes !== undefined) return { minutes: document.minutes, minutesFrom: "stated" };
   const steps = document.steps.filter((step) => step.minutes !== undefined);
@@ -116,12 +120,8 @@ function minutesOf(document: Document, words: number): Pick<Facts, "minutes" | "
     };
   }
   const asked = allQuestions(document);
-  const writing = asked.filter(({ question }) => readByPerson(question.type)).length;
-  const estimate =
-    words / WORDS_A_MINUTE +
-    (asked.length - writing) * MINUTES_A_QUESTION +
-    writing * MINUTES_TO_WRITE +
-    sumOver(document, mediaSeconds) / 60;
+  const answering = asked.reduce((sum, { question }) => sum + minutesToAnswer(question), 0);
+  const estimate = words / WORDS_A_MINUTE + answering + sumOver(document, mediaSeconds) / 60;
   return { minutes: Math.max(1, Math.round(estimate)), minutesFrom: "estimate" };
 }
 

@@ -1,4 +1,4 @@
-import type { Document, Step } from "./document";
+import { withQuestions, type Document, type Step } from "./document";
 import type { Question } from "./question";
 
 /**
@@ -51,23 +51,20 @@ export function withoutAnswers(question: Question): Question {
   }
 }
 
+/** A question whose time has not begun: that there is one, and nothing of what it asks. */
+export const veiled = ({ id, marks, partial, checked, seconds }: Question): Question => ({
+  id,
+  marks,
+  partial,
+  checked,
+  seconds,
+  type: "longText",
+  lines: 1,
+  prompt: {},
+});
+
 export function studentStep(step: Step): Step {
-  return {
-    ...step,
-    teacherNotes: undefined,
-    blocks: step.blocks.map((block) =>
-      block.type === "question"
-        ? { ...block, question: withoutAnswers(block.question) }
-        : block.type === "film"
-          ? {
-              ...block,
-              stops: block.stops.map((stop) =>
-                stop.question ? { ...stop, question: withoutAnswers(stop.question) } : stop,
-              ),
-            }
-          : block,
-    ),
-  };
+  return withQuestions({ ...step, teacherNotes: undefined }, withoutAnswers);
 }
 
 export function studentDocument(document: Document): Document {

@@ -1,8 +1,9 @@
 import { newQuestion, newStep } from "./edit";
-import type { Step } from "./document";
+import { questionsOf, type Step } from "./document";
 import { lessonOf } from "./testing/documents";
 import { plainText, richText, type RichText } from "./rich-text";
 import { questionTypes } from "./testing/question-types";
+import { unfinished } from "./unfinished";
 import { translatables, translated, withLanguage, withoutLanguage, withTranslation } from "./translate";
 
 let n = 0;
@@ -128,4 +129,40 @@ test("a language is added once, and the first one stays", () => {
   expect(withLanguage(more, "es")).toBe(more);
   expect(withoutLanguage(more, "es").languages).toEqual(["en", "pt-BR"]);
   expect(withoutLanguage(more, "en").languages).toEqual(["en", "es", "pt-BR"]);
+});
+
+describe("words to mark", () => {
+  const question = {
+    ...newQuestion("highlight", "en", newId),
+    id: "marked",
+    type: "highlight" as const,
+    passage: { en: "The tide falls.", es: "Baja la marea." },
+    right: { en: [2], es: [0] },
+    unit: "word" as const,
+  };
+  const asking: Step = { ...step, blocks: [{ id: "h", type: "question", question }] };
+  const passage = () => translatables(asking, both, "es").find(({ original }) => original === question.passage.en)!;
+  const rightAfter = (written: string) =>
+    questionsOf(withTranslation(asking, passage(), "es", written, "en")).map((one) =>
+      one.type === "highlight" ? one.right : null,
+    );
+
+  test("keep their marks when their passage is written on in another language, and leave the first one's alone", () => {
+    expect(rightAfter("Cada día baja la marea.")).toEqual([{ en: [2], es: [] }]);
+    expect(rightAfter("Baja la marea dos veces.")).toEqual([{ en: [2], es: [0] }]);
+    expect(rightAfter("Siempre, Baja la marea.")).toEqual([{ en: [2], es: [1] }]);
+  });
+
+  test("want to be marked in every language their passage is written in before it goes out", () => {
+    const problems = (right: typeof question.right | { en: number[] }, passage: Record<string, string>) =>
+      unfinished(
+        lessonOf([{ ...asking, blocks: [{ id: "h", type: "question", question: { ...question, right, passage } }] }], {
+          languages: both,
+        }),
+        1,
+      ).filter(({ problem }) => /to be marked/.test(problem)).length;
+    expect(problems(question.right, question.passage)).toBe(0);
+    expect(problems({ en: [2] }, question.passage)).toBe(1);
+    expect(problems({ en: [2] }, { en: question.passage.en })).toBe(0);
+  });
 });

@@ -1,4 +1,5 @@
-import type { Document, Step } from "./document";
+import { questionsOf, withQuestions, type Document, type Step } from "./document";
+import { marksAfterEdit } from "./edit-passage";
 import { isBlank, type RichText } from "./rich-text";
 
 /**
@@ -100,8 +101,25 @@ export function withTranslation(
     const holder = value as Record<string, unknown>;
     return { ...holder, [key]: put(holder[key], rest) };
   };
-  return put(step, path) as Step;
+  return marksFollow(step, put(step, path) as Step, language);
 }
+
+/** Words that were marked as right move along with the passage they stand in. */
+const marksFollow = (before: Step, after: Step, language: string): Step => {
+  const passages = new Map(
+    questionsOf(before).flatMap((one) => (one.type === "highlight" ? [[one.id, one.passage[language] ?? ""]] : [])),
+  );
+  return withQuestions(after, (question) => {
+    if (question.type !== "highlight") return question;
+    const [was, is, marked] = [
+      passages.get(question.id) ?? "",
+      question.passage[language] ?? "",
+      question.right[language],
+    ];
+    if (was === is || !marked) return question;
+    return { ...question, right: { ...question.right, [language]: marksAfterEdit(was, is, question.unit, marked) } };
+  });
+};
 
 /** How far a language is: texts that are written, of all there are, instructions counted. */
 export function translated(document: Document, language: string): { written: number; all: number } {

@@ -47,7 +47,7 @@ export function unfinished(document: Document, owner: number): Unfinished[] {
       const shown = question.type === "labels" || (question.type === "sketch" && question.over !== undefined);
       if (shown && !inLanguage(question.description, document.languages)?.trim())
         found.push({ step: step.id, problem: "A picture in a question has no description." });
-      const answer = missingAnswer(question);
+      const answer = missingAnswer(question, document.languages);
       if (answer) found.push({ step: step.id, problem: answer });
     }
   }
@@ -63,7 +63,7 @@ const toolsOf = (step: Step) => [
   ...questionsOf(step).flatMap((question) => (question.type === "number" && question.tool ? [question.tool] : [])),
 ];
 
-function missingAnswer(question: Question): string | null {
+function missingAnswer(question: Question, languages: readonly string[]): string | null {
   switch (question.type) {
     case "choice":
       return question.right && question.options.some((option) => option.id === question.right)
@@ -102,9 +102,13 @@ function missingAnswer(question: Question): string | null {
     case "points":
       return question.right.length > 0 ? null : "No point is asked for.";
     case "highlight":
-      return Object.values(question.right).some((places) => places.length > 0)
+      // Each passage has its own words: one that is written in a language wants its marks there.
+      return languages.every((one, nth) => {
+        const written = nth === 0 || Boolean(question.passage[one]?.trim());
+        return !written || (question.right[one]?.length ?? 0) > 0;
+      })
         ? null
-        : "Nothing in the passage is to be marked.";
+        : "Nothing in the passage is to be marked, or not in every language.";
     case "cells":
       return question.gaps.length > 0 ? null : "No cell of the table is to be filled.";
     case "order":

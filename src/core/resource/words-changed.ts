@@ -6,6 +6,7 @@ import { clockTime } from "../media/captions";
 import type { Question } from "./question";
 import { inLanguage } from "./language";
 import { plainText } from "./rich-text";
+import { sayAllowed } from "./time-limit";
 
 /** A run of words that stayed, went or came. */
 export interface WordRun {
@@ -14,7 +15,10 @@ export interface WordRun {
 }
 
 const questionText = (question: Question, languages: readonly string[]): string =>
-  `${plainText(inLanguage(question.prompt, languages))}\n= ${sayAnswer(question, languages)} (${question.marks})`;
+  `${plainText(inLanguage(question.prompt, languages))}\n= ${sayAnswer(question, languages)} (${[
+    question.marks,
+    ...(question.seconds === undefined ? [] : [sayAllowed(question.seconds)]),
+  ].join(", ")})`;
 
 function blockText(block: Block, languages: readonly string[]): string {
   const of = <Value>(texts: Record<string, Value> | undefined) => inLanguage(texts, languages);

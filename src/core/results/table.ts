@@ -10,7 +10,7 @@ export interface Try {
   number: number;
   startedAt: Date;
   handedInAt: Date | null;
-  responses: { step: string; question: string; value: unknown; at: Date; checked: boolean }[];
+  responses: { step: string; question: string; value: unknown; at: Date; checked: boolean; late: boolean }[];
 }
 
 export interface StudentWork {
@@ -30,6 +30,8 @@ export interface Cell {
   made: ResponseValue | null;
   /** How often it was checked or changed before it was right, or so far. */
   checks: number;
+  /** What was answered when the question's time was over, in words: it is kept, and does not count. */
+  late: string;
 }
 
 export interface ResultRow {
@@ -64,9 +66,11 @@ const looksLikeItself: ReadonlySet<QuestionType> = new Set(["sketch", "photo", "
 
 const LONGEST_PAUSE_MINUTES = 5;
 
-/** The last response to each question; earlier ones stay in the record but do not count. */
-export function lastResponses(tries: Pick<Try, "responses">): Map<string, Try["responses"][number]> {
-  return new Map(tries.responses.map((response) => [response.question, response]));
+/** The last response to each question that came in time; earlier ones stay in the record but do not count. */
+export function lastResponses<Given extends { question: string; late: boolean }>(
+  responses: readonly Given[],
+): Map<string, Given> {
+  return new Map(responses.filter(({ late }) => !late).map((response) => [response.question, response]));
 }
 
 export function minutesWorked(work: Pick<Try, "responses" | "startedAt">): number {
@@ -82,10 +86,11 @@ export function minutesWorked(work: Pick<Try, "responses" | "startedAt">): numbe
 }
 
 function markTry(document: Document, work: Try) {
-  const given = lastResponses(work);
+  const given = lastResponses(work.responses);
   const cells: Record<string, Cell> = {};
   for (const { question } of allQuestions(document)) {
     const response = given.get(question.id);
+    const late = work.responses.findLast((one) => one.late && one.question === question.id);
     cells[question.id] = {
       mark: mark(question, response?.value, document.languages[0]),
       said: response ? sayResponse(question, response.value, document.languages) : "",
@@ -93,6 +98,7 @@ function markTry(document: Document, work: Try) {
         ? (responseSchemas[question.type].safeParse(response?.value).data ?? null)
         : null,
       checks: work.responses.filter((one) => one.question === question.id && one.checked).length,
+      late: late ? sayResponse(question, late.value, document.languages) : "",
     };
   }
   const all = Object.values(cells);

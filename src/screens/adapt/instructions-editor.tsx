@@ -21,14 +21,13 @@ const LONGEST_SECONDS = 180;
 export function InstructionsEditor({
   step,
   language,
-  original,
+  placeholder = "What shall students do?",
   me,
   onChange,
 }: {
   step: Step;
   language: string;
-  /** What it says in the first language, where this is another. */
-  original?: string | undefined;
+  placeholder?: string;
   me: Me;
   onChange: (step: Step, kind?: string) => void;
 }) {
@@ -49,7 +48,7 @@ export function InstructionsEditor({
         label="Instructions"
         className="font-child text-[16px]"
         value={instructions?.text}
-        placeholder={original || "What shall students do?"}
+        placeholder={placeholder}
         withCues
         onChange={(text) =>
           onChange(

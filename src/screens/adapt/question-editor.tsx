@@ -3,6 +3,7 @@ import type { ComponentType } from "react";
 import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
 import { readByPerson, type Question, type QuestionType } from "@/core/resource/question";
+import { sayAllowed, usualLimits } from "@/core/resource/time-limit";
 import { Field, inputClasses } from "@/ui/field";
 import type { EditorProps } from "./editor-props";
 import { NumberBox } from "./number-box";
@@ -101,6 +102,27 @@ export function QuestionEditor({
             </Field>
           </>
         )}
+        <Field label="Time" className="w-36">
+          {(control) => (
+            <select
+              {...control}
+              className={inputClasses}
+              value={question.seconds ?? ""}
+              onChange={(event) =>
+                onChange({ ...question, seconds: event.target.value === "" ? undefined : Number(event.target.value) })
+              }
+            >
+              <option value="">no limit</option>
+              {[...new Set([...usualLimits, ...(question.seconds === undefined ? [] : [question.seconds])])]
+                .toSorted((one, other) => one - other)
+                .map((seconds) => (
+                  <option key={seconds} value={seconds}>
+                    {sayAllowed(seconds)}
+                  </option>
+                ))}
+            </select>
+          )}
+        </Field>
         <div className="min-w-52 flex-1">
           <p className="mb-1 text-[13px] text-ink-soft">Hint</p>
           <RichEditor

@@ -9,6 +9,7 @@ import { nativeLanguageName } from "../media/native-language-name";
 import { Rich } from "../step/rich";
 import { InstructionsEditor, type Me } from "./instructions-editor";
 import { RichEditor } from "./rich-editor";
+import { TranslateAnswers } from "./translate-answers";
 
 /** A text as it is, and beside it a place to write it in another language. */
 function Pair({
@@ -144,13 +145,7 @@ export function TranslateStep({
         original={instructions && <Rich text={instructions} />}
         missing={Boolean(instructions && plainText(instructions)) && !plainText(step.instructions[language]?.text)}
       >
-        <InstructionsEditor
-          step={step}
-          language={language}
-          original={instructions && plainText(instructions)}
-          me={me}
-          onChange={onStep}
-        />
+        <InstructionsEditor step={step} language={language} placeholder="…" me={me} onChange={onStep} />
       </Pair>
       {texts.slice(1).map((text) => (
         <TextPair
@@ -162,6 +157,7 @@ export function TranslateStep({
           }
         />
       ))}
+      <TranslateAnswers step={step} language={language} from={from} onStep={onStep} />
     </div>
   );
 }

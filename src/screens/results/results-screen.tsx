@@ -200,6 +200,11 @@ function Answer({
         {cell.mark.marks !== null && ` · ${cell.mark.marks} of ${cell.mark.outOf}`}
         {cell.checks > 1 && ` · checked ${cell.checks} times`}
       </p>
+      {cell.late && (
+        <p className="mt-2 rounded-card bg-shade px-3 py-2 text-[13px] [overflow-wrap:anywhere]">
+          When the time was over: {cell.late}. This is kept and does not count.
+        </p>
+      )}
       <h3 className="mt-4 text-[13px] font-bold">Right answer</h3>
       <p className="text-[13px]">{sayAnswer(entry.question, languages)}</p>
     </aside>

@@ -125,7 +125,7 @@ export function QuestionView({
   const feedback =
     mark && inLanguage(mark.verdict === "right" ? question.feedback?.right : question.feedback?.wrong, languages);
   return (
-    <section aria-labelledby={promptId} className="grid grid-cols-1 gap-3">
+    <section aria-labelledby={promptId} tabIndex={-1} className="grid grid-cols-1 gap-3 outline-none">
       <div id={promptId} className="font-semibold">
         <Rich text={inLanguage(question.prompt, languages)} />
       </div>

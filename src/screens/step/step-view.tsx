@@ -7,6 +7,7 @@ import { SoundPlayer } from "../media/sound-player";
 import { BlockView } from "./block-view";
 import { QuestionView } from "./question-view";
 import { FilmView } from "./film";
+import { BeginQuestion, TimeAllowed, TimeLeft, type QuestionLimits } from "./limited";
 import { Rich } from "./rich";
 
 export interface StepViewProps {
@@ -20,6 +21,8 @@ export interface StepViewProps {
   onCheck?: ((question: Question) => void) | undefined;
   checking?: string | null;
   still?: boolean;
+  /** The times of questions, where they run; elsewhere they are only told. */
+  limits?: QuestionLimits | undefined;
 }
 
 /** What is to be done, in the voice of whoever recorded it. */
@@ -42,21 +45,40 @@ export function StepView({
   onCheck,
   checking,
   still = false,
+  limits,
 }: StepViewProps) {
   const instructions = inLanguage(step.instructions, languages);
-  const ask = (question: Question) => (
-    <QuestionView
-      key={question.id}
-      question={question}
-      value={values[question.id]}
-      onChange={(value) => onChange(question, value)}
-      mark={marks[question.id]}
-      onCheck={onCheck && mayCheck?.(question) ? () => onCheck(question) : undefined}
-      checking={checking === question.id}
-      still={still}
-      languages={languages}
-    />
-  );
+  const ask = (question: Question) => {
+    const limit = limits?.of(question);
+    if (limit?.left === null)
+      return (
+        <BeginQuestion
+          key={question.id}
+          seconds={limit.seconds}
+          busy={limits?.beginning === question.id}
+          onBegin={() => limits?.begin(question)}
+        />
+      );
+    return (
+      <div key={question.id} className="grid grid-cols-1 gap-3">
+        {limit ? (
+          <TimeLeft seconds={limit.seconds} left={limit.left} end={limit.end} />
+        ) : (
+          question.seconds !== undefined && <TimeAllowed seconds={question.seconds} />
+        )}
+        <QuestionView
+          question={question}
+          value={values[question.id]}
+          onChange={(value) => onChange(question, value)}
+          mark={marks[question.id]}
+          onCheck={onCheck && mayCheck?.(question) && !limit?.over ? () => onCheck(question) : undefined}
+          checking={checking === question.id}
+          still={still || (limit?.over ?? false)}
+          languages={languages}
+        />
+      </div>
+    );
+  };
   return (
     <div className="grid grid-cols-1 gap-5 font-child" lang={languages[0]}>
       <h2 className="text-[1.25em] font-bold">{inLanguage(step.title, languages)}</h2>
@@ -72,7 +94,9 @@ export function StepView({
             languages={languages}
             still={still}
             ask={ask}
-            answered={(question) => !isBlankResponse(question.type, values[question.id])}
+            answered={(question) =>
+              !isBlankResponse(question.type, values[question.id]) || Boolean(limits?.of(question)?.over)
+            }
           />
         ) : (
           <BlockView key={block.id} block={block} languages={languages} />

@@ -6,7 +6,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, useTransition } from "react";
 import { sayForChildren } from "@/core/calendar/wall-clock";
 import { stepTitle } from "@/core/resource/changes";
-import { questionsOf, titleOf, type Step } from "@/core/resource/document";
+import { questionsOf, titleOf, withQuestions, type Step } from "@/core/resource/document";
 import type { Question } from "@/core/resource/question";
 import { isBlankResponse, type Mark } from "@/core/scoring/mark";
 import { checkAnswer, handIn, tryAgain } from "@/server/actions/student";
@@ -18,6 +18,7 @@ import { StepView } from "../step/step-view";
 import { Postmark } from "./postmark";
 import { ReadToMe } from "./read-to-me";
 import { useAnswers, type KeepState } from "./use-answers";
+import { useLimits } from "./use-limits";
 
 function KeptSign({ state }: { state: KeepState }) {
   return (
@@ -147,7 +148,13 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
     [task.assignment, task.recipient, tryNumber],
   );
 
-  const answered = (question: Question) => !isBlankResponse(question.type, answers.values[question.id]);
+  const { flush } = answers;
+  const onLimit = useMemo(() => ({ over: () => void flush(), problem: setProblem }), [flush]);
+  const limits = useLimits(task.assignment, data.limits, onLimit);
+
+  /** A question whose time is over asks nothing more. */
+  const answered = (question: Question) =>
+    !isBlankResponse(question.type, answers.values[question.id]) || limits.over(question);
   const done = (step: Step) => {
     const questions = questionsOf(step);
     return questions.length > 0 && questions.every(answered);
@@ -207,19 +214,7 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
 
   const told = (question: Question): Question =>
     feedback[question.id] ? { ...question, feedback: feedback[question.id] } : question;
-  const shown: Step | undefined = step && {
-    ...step,
-    blocks: step.blocks.map((block) =>
-      block.type === "question"
-        ? { ...block, question: told(block.question) }
-        : block.type === "film"
-          ? {
-              ...block,
-              stops: block.stops.map((stop) => (stop.question ? { ...stop, question: told(stop.question) } : stop)),
-            }
-          : block,
-    ),
-  };
+  const shown: Step | undefined = step && withQuestions(limits.opened(step), told);
   return (
     <main className="finger-size mx-auto max-w-3xl px-4 pt-3 pb-28 font-child text-[17px]">
       <header className="flex items-center gap-3">
@@ -276,6 +271,7 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
                 onCheck={still ? undefined : (question) => void check(question)}
                 checking={checking}
                 still={still}
+                limits={still ? undefined : limits.forSteps}
               />
             </WorkPlaceProvider>
           </div>

@@ -161,7 +161,12 @@ describe("afterwards", () => {
     value(await removeStudent({ assignment: id, student: world.students[2]! }));
     const task = (await taskOf(db, world.students[aisha]!, id, null))!;
     const attempt = (await openAttempt(db, task, now))!;
-    await addResponses(db, attempt.id, [{ key: "k", step: "s", question: "q", value: "a", checked: false }], now);
+    await addResponses(
+      db,
+      attempt.id,
+      [{ key: "k", step: "s", question: "q", value: "a", checked: false, late: false }],
+      now,
+    );
     expect(await removeStudent({ assignment: id, student: world.students[aisha]! })).toMatchObject({ ok: false });
     expect(await recipientsOf(db, id)).toHaveLength(1);
   });

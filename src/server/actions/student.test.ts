@@ -1,8 +1,10 @@
 import { plainForm } from "@/core/assign/plain-form";
 import type { AssignForm } from "@/core/assign/form";
-import { allQuestions } from "@/core/resource/document";
+import { allQuestions, withQuestions } from "@/core/resource/document";
 import { richText } from "@/core/resource/rich-text";
+import { resultTable } from "@/core/results/table";
 import { pictureSecret } from "@/core/student/pictures";
+import { POST as sendResponses } from "@/app/student/[assignment]/responses/route";
 import { setJoinCode } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
@@ -13,7 +15,7 @@ import { studentWork } from "../student-work";
 import { actAs, answerFrom, takeSignIns, visitorOf } from "../testing/as";
 import { assignResources, callBack, changeTimes } from "./assign";
 import { endJoinCode, startJoinCode } from "./classes";
-import { checkAnswer, handIn, joinClass, readCode, signInWithPictures, tryAgain } from "./student";
+import { beginQuestion, checkAnswer, handIn, joinClass, readCode, signInWithPictures, tryAgain } from "./student";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -179,6 +181,90 @@ describe("a child's work", () => {
     expect((await check(assignment, "a")).ok).toBe(false);
     actAs(teacher());
     expect((await check(assignment, "a")).ok).toBe(false);
+  });
+});
+
+describe("a question that has a time", () => {
+  const timed = {
+    ...document,
+    steps: document.steps.map((step) => withQuestions(step, (one) => ({ ...one, seconds: 60 }))),
+  };
+  const begin = (assignment: number) => beginQuestion({ assignment, question: question.id });
+  /** As if it had been opened so long ago. */
+  const openedAgo = (assignment: number, seconds: number) =>
+    db.query(
+      `update question_begun set begun = now() - make_interval(secs => $2) where attempt_id in
+         (select t.id from attempt t join recipient r on r.id = t.recipient_id where r.assignment_id = $1)`,
+      [assignment, seconds],
+    );
+  const send = async (assignment: number, answer: unknown) => {
+    const request = new Request(`http://satchel.example/student/${assignment}/responses`, {
+      method: "POST",
+      headers: { "content-type": "application/json", "sec-fetch-site": "same-origin" },
+      body: JSON.stringify({ items: [{ key: `key-${Math.random()}`, question: question.id, value: answer }] }),
+    });
+    const response = await sendResponses(request, { params: Promise.resolve({ assignment: String(assignment) }) });
+    return (await response.json()) as { kept: string[]; refused: string[] };
+  };
+
+  test("says nothing of what it asks until it is opened, and cannot be answered before", async () => {
+    const assignment = await given({}, timed);
+    const seen = (await studentWork(db, child(), assignment, new Date()))!;
+    expect(seen.limits).toEqual({ [question.id]: { seconds: 60, left: null } });
+    expect(JSON.stringify(seen.document)).not.toContain("Which?");
+    expect(await check(assignment, "a")).toMatchObject({ ok: false, problem: "Begin this question first." });
+    expect(await send(assignment, "a")).toMatchObject({ kept: [], refused: [expect.anything()] });
+  });
+
+  test("opened, it is there with its time and without its answer; opened again, the time goes on", async () => {
+    const assignment = await given({}, timed);
+    const opened = value(await begin(assignment));
+    expect(opened).toMatchObject({ left: 60, question: { prompt: question.prompt, right: null } });
+    await openedAgo(assignment, 45);
+    const again = value(await begin(assignment));
+    expect(again.left).toBeLessThanOrEqual(15);
+    const seen = (await studentWork(db, child(), assignment, new Date()))!;
+    expect(seen.limits[question.id]!.left).toBeLessThanOrEqual(15);
+    expect(JSON.stringify(seen.document)).toContain("Which?");
+    expect(value(await check(assignment, "a")).mark.verdict).toBe("right");
+  });
+
+  test("what comes when its time is over is kept for the teacher and does not count", async () => {
+    const assignment = await given({}, timed);
+    value(await begin(assignment));
+    expect((await send(assignment, "b")).kept).toHaveLength(1);
+    await openedAgo(assignment, 90);
+    expect(await check(assignment, "a")).toMatchObject({
+      ok: false,
+      problem: expect.stringMatching(/time .* is over/),
+    });
+    expect((await send(assignment, "a")).kept).toHaveLength(1);
+    expect((await studentWork(db, child(), assignment, new Date()))!.values).toEqual({ [question.id]: "b" });
+    const { rows } = resultTable(await workOf(db, assignment), "best");
+    expect(rows[0]!.cells[question.id]).toMatchObject({ mark: { verdict: "wrong" }, late: "a" });
+  });
+
+  test("a child with one and a half times as long has that here too", async () => {
+    const assignment = await given({}, timed);
+    await db.query("update recipient set time_factor = 1.5 where assignment_id = $1", [assignment]);
+    expect(value(await begin(assignment)).left).toBe(90);
+    await openedAgo(assignment, 80);
+    expect((await check(assignment, "a")).ok).toBe(true);
+  });
+
+  test("another try has its own time", async () => {
+    const assignment = await given({ tries: 2 }, timed);
+    value(await begin(assignment));
+    value(await handIn({ assignment }));
+    value(await tryAgain({ assignment }));
+    expect((await studentWork(db, child(), assignment, new Date()))!.limits[question.id]!.left).toBeNull();
+  });
+
+  test("one without a time has nothing to begin, and another child's is none of hers", async () => {
+    expect(await begin(await given())).toMatchObject({ ok: false, problem: "This question has no time." });
+    const assignment = await given({ to: [{ class: world.class, students: [world.students[0]!] }] }, timed);
+    actAs(child(1));
+    expect((await begin(assignment)).ok).toBe(false);
   });
 });
 

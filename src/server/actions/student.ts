@@ -4,11 +4,13 @@ import { z } from "zod";
 import { doorOf } from "@/core/assign/door";
 import { allQuestions } from "@/core/resource/document";
 import type { RichTextByLanguage } from "@/core/resource/language";
-import { responseSchemas, type CheckingTime } from "@/core/resource/question";
+import { responseSchemas, type CheckingTime, type Question } from "@/core/resource/question";
+import { withoutAnswers } from "@/core/resource/student-view";
 import { mark, type Mark } from "@/core/scoring/mark";
 import { wordSecret } from "@/core/roster/secret";
 import { PicturePassword, pictureSecret } from "@/core/student/pictures";
 import { readJoinCode } from "@/core/student/join-code";
+import { allowedSeconds, secondsLeft, standing } from "@/core/resource/time-limit";
 import { classByJoinCode, isEnrolled, studentsOf } from "@/data/classes";
 import { credentialsBySignInName } from "@/data/people";
 import * as work from "@/data/work";
@@ -121,20 +123,40 @@ export const checkAnswer = act(
     if (!value.success) throw new Refused("This answer could not be read.");
     await db.transaction(async (tx) => {
       const attempt = await work.openAttempt(tx, task, now);
-      const kept =
-        attempt &&
-        (await work.addResponses(
-          tx,
-          attempt.id,
-          [{ key: given.key, step: found.step.id, question: given.question, value: value.data, checked: true }],
-          now,
-        ));
+      const begun = attempt ? await work.questionsBegun(tx, attempt.id) : new Map<string, Date>();
+      const stands = standing(found.question, { factor: task.factor, begun, now });
+      if (stands === "not begun") throw new Refused("Begin this question first.");
+      if (stands === "late")
+        throw new Refused("The time for this question is over. What you answered in time is kept.");
+      const one = { key: given.key, step: found.step.id, question: given.question, value: value.data };
+      const kept = attempt && (await work.addResponses(tx, attempt.id, [{ ...one, checked: true, late: false }], now));
       if (!kept) throw new Refused("This has been handed in already.");
       await work.announceWork(tx, task.assignment);
     });
     const result = mark(found.question, value.data, document.languages[0]);
     const { feedback } = found.question;
     return { mark: result, feedback: (result.verdict === "right" ? feedback?.right : feedback?.wrong) ?? null };
+  },
+);
+
+/** Opens a question that has a time: from now on it runs. Opened before, elsewhere too, what is left is said. */
+export const beginQuestion = act(
+  "do assignment",
+  z.object({ assignment: Id, question: z.string().max(40) }),
+  async (caller, given): Promise<{ question: Question; left: number }> => {
+    const { db, now } = caller;
+    const task = await openTask(caller, given.assignment);
+    const document = await taskDocument(db, task);
+    const found = allQuestions(document).find(({ question }) => question.id === given.question);
+    const seconds = found && allowedSeconds(found.question, task.factor);
+    if (!found || !seconds) throw new Refused("This question has no time.");
+    const begun = await db.transaction(async (tx) => {
+      const attempt = await work.openAttempt(tx, task, now);
+      if (!attempt) throw new Refused("This has been handed in already.");
+      return work.beginQuestion(tx, attempt.id, given.question, now);
+    });
+    await work.announceWork(db, task.assignment);
+    return { question: withoutAnswers(found.question), left: secondsLeft(seconds, begun, now) };
   },
 );
 

@@ -1,0 +1,154 @@
+"use client";
+import { useState } from "react";
+import { withQuestions, questionsOf, type Step } from "@/core/resource/document";
+import type { Question, QuestionOf } from "@/core/resource/question";
+import { sayAnswer } from "@/core/scoring/say";
+import { Field, inputClasses } from "@/ui/field";
+import { nativeLanguageName } from "../media/native-language-name";
+import { MarkedPassage } from "../step/questions/passage";
+
+const MOST_ACCEPTED = 20;
+const linesOf = (typed: string): string[] =>
+  typed
+    .split("\n")
+    .filter((line) => line.trim() !== "")
+    .slice(0, MOST_ACCEPTED)
+    .map((line) => line.slice(0, 200));
+
+/** Typed answers, one a line; every language's are in one list, because a child may answer in hers. */
+function AcceptedLines({
+  label,
+  accepted,
+  onAccepted,
+}: {
+  label: string;
+  accepted: readonly string[];
+  onAccepted: (accepted: string[]) => void;
+}) {
+  // A line that is empty yet, and a last answer that is taken out before the next is typed, stay on the screen only.
+  const [typed, setTyped] = useState(accepted.join("\n"));
+  const lines = linesOf(typed);
+  const shown = lines.length === 0 || lines.join("\n") === accepted.join("\n") ? typed : accepted.join("\n");
+  return (
+    <Field label={label} help="In any language, one a line.">
+      {(control) => (
+        <textarea
+          {...control}
+          rows={Math.max(2, accepted.length + 1)}
+          value={shown}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            const next = linesOf(event.target.value);
+            if (next.length > 0) onAccepted(next);
+          }}
+          className={`${inputClasses} py-2 font-child`}
+        />
+      )}
+    </Field>
+  );
+}
+
+function WordsToMark({
+  question,
+  language,
+  from,
+  onChange,
+}: {
+  question: QuestionOf<"highlight">;
+  language: string;
+  from: string;
+  onChange: (question: Question) => void;
+}) {
+  const passage = question.passage[language] ?? "";
+  const right = question.right[language] ?? [];
+  const id = `${question.id}-right-${language}`;
+  return (
+    <div className="rounded-card border border-line p-3 font-child">
+      <p id={id} className="text-[13px] text-ink-soft">
+        Press what is right in {nativeLanguageName(language)}. There: {sayAnswer(question, [from])}
+      </p>
+      {passage.trim() === "" ? (
+        <p className="text-ink-soft">Write the passage first.</p>
+      ) : (
+        <MarkedPassage
+          passage={passage}
+          unit={question.unit}
+          marked={right}
+          still={false}
+          labelledBy={id}
+          onToggle={(place) => {
+            const next = right.includes(place) ? right.filter((one) => one !== place) : [...right, place];
+            onChange({ ...question, right: { ...question.right, [language]: next.sort((a, b) => a - b) } });
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** What counts as right in another language, where that is a matter of words. */
+export function TranslateAnswers({
+  step,
+  language,
+  from,
+  onStep,
+}: {
+  step: Step;
+  language: string;
+  from: string;
+  onStep: (step: Step, kind?: string) => void;
+}) {
+  const put = (changed: Question, kind?: string) =>
+    onStep(
+      withQuestions(step, (question) => (question.id === changed.id ? changed : question)),
+      kind,
+    );
+  const fields = questionsOf(step).flatMap((question) => {
+    if (question.type === "highlight")
+      return [
+        <WordsToMark
+          key={question.id}
+          question={question}
+          language={language}
+          from={from}
+          onChange={(changed) => put(changed)}
+        />,
+      ];
+    if (question.type === "shortText")
+      return [
+        <AcceptedLines
+          key={question.id}
+          label="Accepted answers"
+          accepted={question.accepted.map(({ text }) => text)}
+          onAccepted={(texts) => {
+            const share = (text: string) => question.accepted.find((old) => old.text === text)?.share ?? 1;
+            const accepted = texts.map((text) => ({ text, share: share(text) }));
+            put({ ...question, accepted }, `accepted-${question.id}`);
+          }}
+        />,
+      ];
+    if (question.type === "gaps" || question.type === "cells")
+      return question.gaps.flatMap((gap, at) =>
+        gap.options
+          ? []
+          : [
+              <AcceptedLines
+                key={gap.id}
+                label={`Accepted in gap ${at + 1}`}
+                accepted={gap.accepted}
+                onAccepted={(accepted) => {
+                  const gaps = question.gaps.map((one) => (one.id === gap.id ? { ...gap, accepted } : one));
+                  put({ ...question, gaps }, `gap-${gap.id}`);
+                }}
+              />,
+            ],
+      );
+    return [];
+  });
+  if (fields.length === 0) return null;
+  return (
+    <section aria-label="What is right" className="mt-3 grid gap-3 border-t border-line pt-3">
+      {fields}
+    </section>
+  );
+}
