@@ -204,10 +204,15 @@ export async function correctWords(db: Queryable, typed: string): Promise<string
   const parts = typedParts(typed);
   const plain = parts.filter((part) => !part.phrase && part.wanted);
   const { wanted } = await readingsOf(db, plain, new Map());
+  // A word that is listed as it was typed needs no looking for; common ones are in half of all there is.
   const known = await db.query<{ known: boolean }>(
-    `select q = '' or exists (select 1 from search_entry where words @@ q::tsquery) known
-       from unnest($1::text[]) with ordinality as u(q, n) order by n`,
-    [wanted.map((row) => queryWith({ wanted: [row], unwanted: [] }, 0)?.text ?? "")],
+    `select q = '' or exists (select 1 from search_word where word = typed)
+                   or exists (select 1 from search_entry where words @@ q::tsquery) known
+       from unnest($1::text[], $2::text[]) with ordinality as u(q, typed, n) order by n`,
+    [
+      wanted.map((row) => queryWith({ wanted: [row], unwanted: [] }, 0)?.text ?? ""),
+      plain.map((part) => listedForm(part.text)),
+    ],
   );
   let changed = false;
   const corrected: TypedPart[] = [];
