@@ -1,7 +1,7 @@
 import { EIGHT, GRADE_SHIFT, LENGTH_SHIFT, masksOf, SUBJECT_SHIFT } from "@/core/find/facets";
 import type { AlsoBlank, Need } from "@/core/find/need";
 import { alsoConditions, namedConditions, ParameterList, type Named } from "./also";
-import { readerParameters, type Reader } from "./reach";
+import { exists, readerParameters, type Reader } from "./reach";
 
 /**
  * Words as a query in PostgreSQL's own form, made by data/words.ts, and each of them by itself, for ranking by how many
@@ -31,7 +31,7 @@ export function needParameters(reader: Reader, { need, words }: ReadNeed): Param
 }
 
 /** All that can be found, and fits the blanks always in sight. */
-const passes = `r.reach <> 0
+const passes = `${exists}
   and ($6::int = 0 or (($6::int >> (e.facets & ${EIGHT})) & 1) = 1)
   and ((e.facets >> ${LENGTH_SHIFT}) & ${EIGHT}) <= $7::int
   and ($8::int = 0 or ((e.facets >> ${SUBJECT_SHIFT}) & $8::int) <> 0)

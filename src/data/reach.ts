@@ -26,5 +26,8 @@ export const open = (alias: string) => `((${alias}.shelves & 4)
 export const reached = `lateral (select ${open("e")} as open) o,
   lateral (select o.open | case when e.owner_id = $1 or (o.open <> 0 and e.resource_id = any($4::int[])) then 8 else 0 end as reach) r`;
 
+/** Whether `reach` is not 0, without working out what is in her satchel, which every row would be compared with. */
+export const exists = "(o.open <> 0 or e.owner_id = $1)";
+
 /** What is hers or packed. */
 export const inSatchel = "e.resource_id = any($4::int[])";
