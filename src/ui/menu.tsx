@@ -1,24 +1,63 @@
 "use client";
 import { DropdownMenu } from "radix-ui";
-import type { ReactNode } from "react";
+import {
+  cloneElement,
+  useEffect,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type MouseEvent,
+  type ReactElement,
+  type ReactNode,
+} from "react";
 
+interface TriggerProps {
+  onClick?: (event: MouseEvent) => void;
+  onKeyDown?: (event: KeyboardEvent) => void;
+  "aria-haspopup"?: "menu";
+  "aria-expanded"?: boolean;
+}
+
+/** A button with a menu. What the menu needs is made when it is first opened: a long list has one in every line. */
 export function Menu({
   trigger,
   children,
   align = "end",
   leaveFocus = false,
 }: {
-  trigger: ReactNode;
+  trigger: ReactElement<TriggerProps>;
   children: ReactNode;
   align?: "start" | "end";
   /** What an item opened keeps the focus; otherwise it goes back to the trigger. */
   leaveFocus?: boolean;
 }) {
+  const [opened, setOpened] = useState<"by mouse" | "by keys" | null>(null);
+  const content = useRef<HTMLDivElement>(null);
+  // Opened with the keyboard, the first item has the focus: as it is from the second time on.
+  useEffect(() => {
+    if (opened !== "by keys") return;
+    const frame = requestAnimationFrame(() =>
+      content.current?.querySelector<HTMLElement>('[role^="menuitem"]:not([data-disabled])')?.focus(),
+    );
+    return () => cancelAnimationFrame(frame);
+  }, [opened]);
+  if (!opened)
+    return cloneElement(trigger, {
+      "aria-haspopup": "menu",
+      "aria-expanded": false,
+      onClick: (event) => setOpened(event.detail === 0 ? "by keys" : "by mouse"),
+      onKeyDown: (event) => {
+        if (event.key !== "ArrowDown") return;
+        event.preventDefault();
+        setOpened("by keys");
+      },
+    });
   return (
-    <DropdownMenu.Root modal={false}>
+    <DropdownMenu.Root modal={false} defaultOpen>
       <DropdownMenu.Trigger asChild>{trigger}</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content
+          ref={content}
           align={align}
           sideOffset={6}
           onCloseAutoFocus={(event) => leaveFocus && event.preventDefault()}

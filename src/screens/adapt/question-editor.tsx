@@ -1,9 +1,12 @@
 "use client";
-import type { ComponentType } from "react";
+import { Lightbulb } from "lucide-react";
+import { useState, type ComponentType } from "react";
 import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
 import { readByPerson, type Question, type QuestionType } from "@/core/resource/question";
+import { isBlank, type RichText } from "@/core/resource/rich-text";
 import { sayAllowed, usualLimits } from "@/core/resource/time-limit";
+import { Button } from "@/ui/button";
 import { Field, inputClasses } from "@/ui/field";
 import type { EditorProps } from "./editor-props";
 import { NumberBox } from "./number-box";
@@ -32,6 +35,29 @@ export const questionNames: Record<QuestionType, string> = {
   speech: "Record speech",
   notePage: "Note page",
 };
+
+/** Most questions have none: a place to write one in is made when it is wanted. */
+function HintField({ hint, onHint }: { hint: RichText | undefined; onHint: (text: RichText) => void }) {
+  const [wanted, setWanted] = useState(false);
+  if (!wanted && isBlank(hint))
+    return (
+      <Button onClick={() => setWanted(true)}>
+        <Lightbulb size={15} aria-hidden /> Add a hint
+      </Button>
+    );
+  return (
+    <div className="min-w-52 flex-1">
+      <p className="mb-1 text-[13px] text-ink-soft">Hint</p>
+      <RichEditor
+        label="Hint"
+        className="border border-line bg-card py-1"
+        value={hint}
+        focused={wanted}
+        onChange={onHint}
+      />
+    </div>
+  );
+}
 
 /** A question: what is asked, its type's own part, marks, when it is checked, a hint. */
 export function QuestionEditor({
@@ -123,18 +149,12 @@ export function QuestionEditor({
             </select>
           )}
         </Field>
-        <div className="min-w-52 flex-1">
-          <p className="mb-1 text-[13px] text-ink-soft">Hint</p>
-          <RichEditor
-            label="Hint"
-            className="border border-line bg-card py-1"
-            value={inLanguage(question.hint, languages)}
-            placeholder="none"
-            onChange={(text) =>
-              onChange({ ...question, hint: { ...question.hint, [language]: text } }, `hint-${question.id}`)
-            }
-          />
-        </div>
+        <HintField
+          hint={inLanguage(question.hint, languages)}
+          onHint={(text) =>
+            onChange({ ...question, hint: { ...question.hint, [language]: text } }, `hint-${question.id}`)
+          }
+        />
       </div>
     </div>
   );

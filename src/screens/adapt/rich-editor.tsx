@@ -30,6 +30,7 @@ export function RichEditor({
   onChange,
   className,
   withCues = false,
+  focused = false,
 }: {
   label: string;
   value: RichText | undefined;
@@ -38,6 +39,8 @@ export function RichEditor({
   className?: string;
   /** Whether pictures of what to press can be put in. */
   withCues?: boolean;
+  /** Whether writing goes on here at once: it was just asked for. */
+  focused?: boolean;
 }) {
   const last = useRef(value);
   // A page has many of these and writes in one: tools are made where somebody has begun to write.
@@ -55,6 +58,7 @@ export function RichEditor({
   const editor = useEditor({
     extensions,
     content,
+    autofocus: focused && "end",
     immediatelyRender: false,
     editorProps,
     onUpdate: ({ editor: now }) => {
