@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
-import { allQuestions, parseDocument } from "@/core/resource/document";
+import { allQuestions } from "@/core/resource/document";
+import { parseDocument } from "@/core/resource/schema/document";
 import { factsOf } from "@/core/resource/facts";
 import { readByPerson } from "@/core/resource/question";
 import { unfinished } from "@/core/resource/unfinished";

@@ -1,11 +1,12 @@
 import { parse } from "yaml";
 import { z } from "zod";
 import type { Block } from "@/core/resource/block";
-import { Kind, Licence, parseDocument, phases, Subject, type Document, type Step } from "@/core/resource/document";
+import { phases, type Document, type Step } from "@/core/resource/document";
+import { Kind, Licence, parseDocument, Subject } from "@/core/resource/schema/document";
 import { mixed } from "@/core/resource/edit";
 import type { Question } from "@/core/resource/question";
 import { plainText, richText } from "@/core/resource/rich-text";
-import { Manipulative } from "@/core/manipulative/manipulative";
+import { Manipulative } from "@/core/manipulative/schema";
 import { shippedFilms } from "@/core/media/shipped";
 import { translatables, withTranslation } from "@/core/resource/translate";
 import { handQuestion, handQuestions } from "./written-questions";

@@ -7,6 +7,7 @@ import { withWork } from "@/core/resource/work";
 import { studentDocument, veiled } from "@/core/resource/student-view";
 import { lastResponses } from "@/core/results/table";
 import { mark, type Mark } from "@/core/scoring/mark";
+import { readResponse } from "@/core/scoring/read-response";
 import { timeLimits, type TimeLimit } from "@/core/resource/time-limit";
 import type { Db, Queryable } from "@/data/db";
 import { revisionById } from "@/data/resources";
@@ -83,7 +84,10 @@ export async function studentWork(
     limits,
     marks: attempt?.handedIn
       ? Object.fromEntries(
-          shown.map((question) => [question.id, mark(question, values[question.id], document.languages[0])]),
+          shown.map((question) => [
+            question.id,
+            mark(question, readResponse(question, values[question.id]), document.languages[0]),
+          ]),
         )
       : null,
     mayCheck: questions

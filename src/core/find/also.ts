@@ -74,17 +74,26 @@ export type BitBlankName = keyof typeof bitBlanks;
 export const chosenBits = (blank: BitBlankName, chosen: readonly string[]): number =>
   bits(chosen.map((value) => (bitBlanks[blank].values as readonly string[]).indexOf(value)).filter((at) => at >= 0));
 
-const regionNames = new Intl.DisplayNames("en", { type: "region" });
-const languageNames = new Intl.DisplayNames("en", { type: "language" });
+const made = new Map<"region" | "language", Intl.DisplayNames>();
+/** Names in English; they take some 10 ms to read, which a page that shows none need not wait for. */
+function namesOf(type: "region" | "language"): Intl.DisplayNames {
+  const names = made.get(type) ?? new Intl.DisplayNames("en", { type });
+  made.set(type, names);
+  return names;
+}
 
 export function countryName(country: Country): string {
   if (country === "any") return "anywhere";
   // Unicode keeps the codes XA to XZ for private use: Intl has no name for them.
-  return country === "XS" ? "the Skerry Isles" : regionNames.of(country)!.replace(/^United /, "the United ");
+  return country === "XS"
+    ? "the Skerry Isles"
+    : namesOf("region")
+        .of(country)!
+        .replace(/^United /, "the United ");
 }
 
 export const languageName = (language: string): string =>
-  language === "other" ? "another language" : (languageNames.of(language) ?? language);
+  language === "other" ? "another language" : (namesOf("language").of(language) ?? language);
 
 const deviceNames: Record<Device, string> = {
   any: "any device",

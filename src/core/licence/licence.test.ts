@@ -1,5 +1,6 @@
 import { richText } from "../resource/rich-text";
-import { parseDocument, type Licence } from "../resource/document";
+import { type Licence } from "../resource/document";
+import { parseDocument } from "../resource/schema/document";
 import {
   creditLine,
   licenceProblem,

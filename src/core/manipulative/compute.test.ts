@@ -13,7 +13,8 @@ import {
   worthOf,
 } from "./compute";
 import { currencies, fewestPieces, piecesOf, sayMoney, totalOf } from "./coins";
-import { Manipulative, manipulativeNames, newManipulative } from "./manipulative";
+import { manipulativeNames, newManipulative } from "./manipulative";
+import { Manipulative } from "./schema";
 
 const at = (hours: number, minutes: number) => hours * 60 + minutes;
 

@@ -1,6 +1,7 @@
 import { creditLine, licenceProblem } from "../licence/licence";
 import { adaptedCredit, adoptStep, creditsProblem, giveBack, type TakenFrom } from "./adopt";
-import { parseDocument, type Document, type Step } from "./document";
+import { type Document, type Step } from "./document";
+import { parseDocument } from "./schema/document";
 import { newQuestion, newStep } from "./edit";
 
 let made = 0;

@@ -1,8 +1,10 @@
-import { parseDocument, DocumentError, allQuestions, titleOf } from "./document";
+import { allQuestions, titleOf } from "./document";
+import { parseDocument, DocumentError } from "./schema/document";
 import { activityOf, mainActivity } from "./activity";
 import { inLanguage } from "./language";
 import { newQuestion, newStep } from "./edit";
-import { isBlank, plainText, RichText, richText } from "./rich-text";
+import { isBlank, plainText, richText } from "./rich-text";
+import { RichText } from "./schema/rich-text";
 import { passageParts } from "./question";
 
 const counter = () => {

@@ -1,5 +1,6 @@
 import fc from "fast-check";
-import { parseDocument, questionsOf, type Document } from "./document";
+import { questionsOf, type Document } from "./document";
+import { parseDocument } from "./schema/document";
 import {
   duplicateSteps,
   insertStep,

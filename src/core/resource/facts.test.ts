@@ -1,4 +1,5 @@
-import { parseDocument, type Step } from "./document";
+import { type Step } from "./document";
+import { parseDocument } from "./schema/document";
 import { newQuestion, newStep } from "./edit";
 import { factsOf, measuredText, searchTexts, studentText } from "./facts";
 import { unfinished } from "./unfinished";

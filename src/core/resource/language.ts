@@ -1,14 +1,4 @@
-import { z } from "zod";
-import { RichText } from "./rich-text";
-
-/** A BCP 47 language tag, for example "en", "es" or "pt-BR". */
-export const LanguageTag = z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "Not a language tag (BCP 47)");
-
-export const TextByLanguage = z.record(LanguageTag, z.string().max(4000));
-export type TextByLanguage = z.infer<typeof TextByLanguage>;
-
-export const RichTextByLanguage = z.record(LanguageTag, RichText);
-export type RichTextByLanguage = z.infer<typeof RichTextByLanguage>;
+export type { RichTextByLanguage, TextByLanguage } from "./schema/language";
 
 /**
  * The entry for the first of `languages` that has one, or any there is. A jsonb column does not keep the order of keys,
@@ -22,3 +12,6 @@ export function inLanguage<Text>(
   for (const language of languages) if (byLanguage[language] !== undefined) return byLanguage[language];
   return Object.values(byLanguage)[0];
 }
+
+/** Whether a text is a BCP 47 language tag, for example "en", "es" or "pt-BR". */
+export const isLanguageTag = (text: string): boolean => /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(text);

@@ -1,7 +1,8 @@
 import { newQuestion } from "./edit";
 import { fieldsOf, headingAt, headingsOf, noteTemplates } from "./note-page";
 import type { QuestionOf } from "./question";
-import { isBlankResponse, mark } from "../scoring/mark";
+import { isBlankResponse } from "../scoring/mark";
+import { markStored as mark } from "../scoring/testing/stored";
 import { sayResponse } from "../scoring/say";
 
 let n = 0;

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { Axis } from "./scale";
+import { Axis } from "./schema/scale";
 import { marksOf, nearestMark, numberedMarks, shareAlong } from "./scale";
 
 describe("a scale", () => {

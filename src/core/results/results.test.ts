@@ -1,5 +1,6 @@
 import { newQuestion, newStep } from "../resource/edit";
-import { parseDocument, type Document } from "../resource/document";
+import { type Document } from "../resource/document";
+import { parseDocument } from "../resource/schema/document";
 import { richText } from "../resource/rich-text";
 import { resultRows } from "./rows";
 import { keptTry, lastResponses, minutesWorked, resultTable, type StudentWork, type Try } from "./table";

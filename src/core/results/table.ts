@@ -1,8 +1,9 @@
-import { readByPerson, responseSchemas, type QuestionType, type ResponseValue } from "../resource/question";
+import { readByPerson, type QuestionType, type ResponseValue } from "../resource/question";
 import type { Document } from "../resource/document";
 import { allQuestions, titleOf } from "../resource/document";
 import type { Question } from "../resource/question";
 import { mark, type Mark } from "../scoring/mark";
+import { readResponse } from "../scoring/read-response";
 import { sayResponse } from "../scoring/say";
 
 /** What was kept about one student's one try. Responses are in the order they were given. */
@@ -89,16 +90,14 @@ function markTry(document: Document, work: Try) {
   const given = lastResponses(work.responses);
   const cells: Record<string, Cell> = {};
   for (const { question } of allQuestions(document)) {
-    const response = given.get(question.id);
+    const value = readResponse(question, given.get(question.id)?.value);
     const late = work.responses.findLast((one) => one.late && one.question === question.id);
     cells[question.id] = {
-      mark: mark(question, response?.value, document.languages[0]),
-      said: response ? sayResponse(question, response.value, document.languages) : "",
-      made: looksLikeItself.has(question.type)
-        ? (responseSchemas[question.type].safeParse(response?.value).data ?? null)
-        : null,
+      mark: mark(question, value, document.languages[0]),
+      said: sayResponse(question, value, document.languages),
+      made: looksLikeItself.has(question.type) ? (value ?? null) : null,
       checks: work.responses.filter((one) => one.question === question.id && one.checked).length,
-      late: late ? sayResponse(question, late.value, document.languages) : "",
+      late: sayResponse(question, readResponse(question, late?.value), document.languages),
     };
   }
   const all = Object.values(cells);

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { richText } from "../resource/rich-text";
 import { readByPerson, type Question, type QuestionOf } from "../resource/question";
-import { mark } from "./mark";
-import { sayAnswer, sayResponse } from "./say";
+import { sayAnswer } from "./say";
+import { markStored as mark, sayStored as sayResponse } from "./testing/stored";
 
 // What QTI's response processing gives: directed pairs by map_response, one share for each that is right; numbers equal
 // within an absolute tolerance; hot text and points by map_response with what is wrong taken off, never below nothing.

@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { newQuestion } from "../resource/edit";
 import { richText } from "../resource/rich-text";
 import type { Question, QuestionOf, QuestionType } from "../resource/question";
-import { isBlankResponse, mark } from "./mark";
+import { isBlankResponse } from "./mark";
+import { markStored as mark } from "./testing/stored";
 
 const option = (id: string) => ({ id, text: { en: id } });
 const asked = { id: "q", prompt: { en: richText("?") }, marks: 2, partial: "by part", checked: "at once" } as const;

@@ -1,6 +1,5 @@
 import {
   readByPerson,
-  responseSchemas,
   writtenText,
   type Question,
   type QuestionOf,
@@ -179,14 +178,10 @@ export function isBlankResponse(type: QuestionType, value: unknown): boolean {
 
 const hundredths = (value: number) => Math.round(value * 100) / 100;
 
-/**
- * Marks one response. `value` is what was stored (or undefined for no answer); one that is not of the question's shape,
- * because the question was changed since, counts as blank. `language` decides the decimal sign.
- */
-export function mark(question: Question, value: unknown, language = "en"): Mark {
+/** Marks one response (undefined: no answer). `language` decides the decimal sign. */
+export function mark(question: Question, value: ResponseValue | undefined, language = "en"): Mark {
   const outOf = question.marks;
-  const parsed = responseSchemas[question.type].safeParse(value);
-  if (!parsed.success || isBlankResponse(question.type, value)) {
+  if (value === undefined || isBlankResponse(question.type, value)) {
     return { verdict: "blank", marks: readByPerson(question.type) ? null : 0, outOf, parts: {} };
   }
   if (readByPerson(question.type)) return { verdict: "to read", marks: null, outOf, parts: {} };
@@ -195,7 +190,7 @@ export function mark(question: Question, value: unknown, language = "en"): Mark 
     r: ResponseValue,
     language: string,
   ) => Share;
-  const { share, parts } = marker(question, parsed.data, language);
+  const { share, parts } = marker(question, value, language);
   const whole = share > 1 - 1e-9;
   const earned = question.partial === "all" && !whole ? 0 : share;
   const verdict = whole ? "right" : earned > 0 ? "partly" : "wrong";

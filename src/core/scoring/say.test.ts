@@ -1,6 +1,7 @@
 import { richText } from "../resource/rich-text";
 import type { Question } from "../resource/question";
-import { sayAnswer, sayResponse } from "./say";
+import { sayAnswer } from "./say";
+import { sayStored as sayResponse } from "./testing/stored";
 
 const asked = { id: "q", prompt: { en: richText("?") }, marks: 1, partial: "by part", checked: "at once" } as const;
 const spelling = { ignoreCase: true, ignoreAccents: false, forgiveOneSlip: false };

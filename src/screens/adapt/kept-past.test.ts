@@ -2,7 +2,8 @@ import type { Document } from "@/core/resource/document";
 import { lessonOf } from "@/core/resource/testing/documents";
 import { newStep } from "@/core/resource/edit";
 import { richText } from "@/core/resource/rich-text";
-import { keepPast, readPast } from "./kept-past";
+import { hasPast, keepPast } from "./kept-past";
+import { readPast } from "./read-past";
 
 const stored = new Map<string, string>();
 let full = false;
@@ -43,6 +44,7 @@ const titles = (documents: readonly Document[]) => documents.map(({ title }) => 
 describe("what undo and redo go through, over a reload", () => {
   test("comes back for the very document it was kept for", () => {
     keepPast(7, { past: [first, second], now: third, future: [first] });
+    expect([hasPast(7), hasPast(8)]).toEqual([true, false]);
     const read = readPast(7, third)!;
     expect([titles(read.past), titles(read.future)]).toEqual([["first", "second"], ["first"]]);
   });

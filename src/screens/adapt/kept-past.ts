@@ -1,12 +1,12 @@
 import { canonical } from "@/core/resource/changes";
-import { DocumentError, parseDocument, type Document } from "@/core/resource/document";
+import type { Document } from "@/core/resource/document";
 
 /** What undo and redo go through, kept for this window while it is read again; sessionStorage holds some 5 MB. */
 
 const MOST_CHARACTERS = 2_000_000;
-const place = (resource: number) => `satchel-past-${resource}`;
+export const pastPlace = (resource: number) => `satchel-past-${resource}`;
 
-interface Past {
+export interface Past {
   past: Document[];
   future: Document[];
 }
@@ -18,9 +18,9 @@ export function keepPast(resource: number, { past, now, future }: Past & { now: 
     documents.map((document) => JSON.stringify(document)).filter((text) => (room -= text.length) > 0);
   const [before, after] = [fits(past.toReversed()).toReversed(), fits(future)];
   try {
-    if (before.length + after.length === 0) return sessionStorage.removeItem(place(resource));
+    if (before.length + after.length === 0) return sessionStorage.removeItem(pastPlace(resource));
     sessionStorage.setItem(
-      place(resource),
+      pastPlace(resource),
       `{"now":${JSON.stringify(canonical(now))},"past":[${before.join()}],"future":[${after.join()}]}`,
     );
   } catch {
@@ -28,14 +28,11 @@ export function keepPast(resource: number, { past, now, future }: Past & { now: 
   }
 }
 
-/** The past of a document, if what was kept is that of this very document. */
-export function readPast(resource: number, now: Document): Past | null {
+/** Whether anything was kept that may be worth reading. */
+export function hasPast(resource: number): boolean {
   try {
-    const kept = JSON.parse(sessionStorage.getItem(place(resource)) ?? "null") as (Past & { now: string }) | null;
-    if (!kept || kept.now !== canonical(now)) return null;
-    return { past: kept.past.map(parseDocument), future: kept.future.map(parseDocument) };
-  } catch (error) {
-    if (error instanceof DocumentError || error instanceof SyntaxError || error instanceof DOMException) return null;
-    throw error;
+    return sessionStorage.getItem(pastPlace(resource)) !== null;
+  } catch {
+    return false;
   }
 }

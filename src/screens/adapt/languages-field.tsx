@@ -2,7 +2,7 @@
 import { Languages, Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Document } from "@/core/resource/document";
-import { LanguageTag } from "@/core/resource/language";
+import { isLanguageTag } from "@/core/resource/language";
 import { translated, withLanguage, withoutLanguage } from "@/core/resource/translate";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
@@ -23,7 +23,7 @@ export function LanguagesField({
 }) {
   const [tag, setTag] = useState("");
   const [main, ...others] = document.languages;
-  const good = LanguageTag.safeParse(tag).success && !document.languages.includes(tag);
+  const good = isLanguageTag(tag) && !document.languages.includes(tag);
   return (
     <section>
       <h3 className="mb-1 flex items-center gap-1.5 text-[13px] text-ink-soft">

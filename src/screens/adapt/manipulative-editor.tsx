@@ -2,12 +2,12 @@
 import { ImagePlus } from "lucide-react";
 import { currencies } from "@/core/manipulative/coins";
 import {
-  Manipulative,
   manipulativeNames,
   newManipulative,
   type ManipulativeName,
   type ManipulativeOf,
 } from "@/core/manipulative/manipulative";
+import { Manipulative } from "@/core/manipulative/schema";
 import { inLanguage } from "@/core/resource/language";
 import { parseNumber } from "@/core/scoring/number";
 import { Button } from "@/ui/button";

@@ -3,7 +3,7 @@ import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { clsx } from "clsx";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { mayLinkTo, RichText } from "@/core/resource/rich-text";
+import { mayLinkTo, type RichText } from "@/core/resource/rich-text";
 import { tellProblem } from "@/ui/toast";
 import { CueNode, MathsNode } from "./rich-nodes";
 import { RichTools } from "./rich-tools";
@@ -21,6 +21,9 @@ const extensions = [
   CueNode,
   MathsNode,
 ];
+
+/** Read when somebody writes: to be looked at, a page needs none of what checks it. */
+const schema = () => import("@/core/resource/schema/rich-text");
 
 /** Rich text edited where it stands. `value` changing from outside (undo) is taken over. */
 export function RichEditor({
@@ -62,11 +65,14 @@ export function RichEditor({
     immediatelyRender: false,
     editorProps,
     onUpdate: ({ editor: now }) => {
-      const parsed = RichText.safeParse(now.getJSON());
-      if (!parsed.success)
-        return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
-      last.current = parsed.data;
-      changed.current(parsed.data);
+      const json: unknown = now.getJSON();
+      void schema().then(({ RichText }) => {
+        const parsed = RichText.safeParse(json);
+        if (!parsed.success)
+          return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
+        last.current = parsed.data;
+        changed.current(parsed.data);
+      });
     },
   });
   useEffect(() => {
@@ -76,7 +82,10 @@ export function RichEditor({
   }, [editor, value]);
   return (
     <div
-      onFocus={() => setUsed(true)}
+      onFocus={() => {
+        setUsed(true);
+        void schema();
+      }}
       className={clsx(
         "group relative rounded-[4px] ring-line hover:ring-1 focus-within:ring-2 focus-within:ring-green",
         className,

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import type { Document } from "@/core/resource/document";
 import { merge, type Merged } from "@/core/resource/merge";
 import { saveDraft } from "@/server/actions/adapt";
-import { keepPast, readPast } from "./kept-past";
+import { hasPast, keepPast } from "./kept-past";
 
 /** What has become of the newest change. */
 export type SaveState =
@@ -141,8 +141,11 @@ export function useDraft(resource: number, start: Document, counter: number) {
 
   // The past outlives a reload: it is put down as the page goes, and taken up when the document is still the same.
   useEffect(() => {
-    const past = readPast(resource, start);
-    if (past) move({ type: "recall", ...past });
+    if (!hasPast(resource)) return;
+    void import("./read-past").then(({ readPast }) => {
+      const past = readPast(resource, start);
+      if (past) move({ type: "recall", ...past });
+    });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, as the page opens
   }, []);
   const whole = useRef(history);

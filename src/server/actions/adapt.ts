@@ -2,7 +2,8 @@
 import { z } from "zod";
 import { adaptedCredit, creditsProblem } from "@/core/resource/adopt";
 import { changesBetween, sayChanges } from "@/core/resource/changes";
-import { DocumentError, parseDocument, titleOf, type Document } from "@/core/resource/document";
+import { titleOf, type Document } from "@/core/resource/document";
+import { DocumentError, parseDocument } from "@/core/resource/schema/document";
 import { unfinished } from "@/core/resource/unfinished";
 import { licenceProblem, mayAdapt, sharingProblem, startAdaptation } from "@/core/licence/licence";
 import * as resources from "@/data/resources";

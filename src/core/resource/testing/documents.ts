@@ -1,4 +1,5 @@
-import { parseDocument, type Document, type Step } from "../document";
+import { type Document, type Step } from "../document";
+import { parseDocument } from "../schema/document";
 
 /** A lesson of the given steps, right in all that a test does not ask about. */
 export const lessonOf = (steps: Step[], more: Partial<Document> = {}): Document =>

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { doorOf, takesLate } from "@/core/assign/door";
 import { allQuestions } from "@/core/resource/document";
-import { responseSchemas } from "@/core/resource/question";
+import { responseSchemas } from "@/core/resource/schema/question";
 import { standing } from "@/core/resource/time-limit";
 import { addResponses, announceWork, attemptsOf, openAttempt, questionsBegun, taskOf } from "@/data/work";
 import { taskDocument } from "@/server/student-work";

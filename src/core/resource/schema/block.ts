@@ -1,0 +1,77 @@
+import { z } from "zod";
+import { Manipulative } from "../../manipulative/schema";
+import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
+import { MediaReference } from "./media-reference";
+import { PartId, Question } from "./question";
+
+const WebAddress = z.url({ protocol: /^https?$/ }).max(2000);
+const Seconds = z.number().min(0).max(36_000);
+const base = { id: PartId };
+
+const TableCell = z.string().max(400);
+export const TableBlock = z.object({
+  ...base,
+  type: z.literal("table"),
+  caption: TextByLanguage.optional(),
+  /** Rows by language, all of one length. */
+  rows: z.record(LanguageTag, z.array(z.array(TableCell).min(1).max(20)).min(1).max(60)),
+  headerRow: z.boolean().default(true),
+  headerColumn: z.boolean().default(false),
+});
+
+export const PictureBlock = z.object({
+  ...base,
+  type: z.literal("picture"),
+  media: MediaReference,
+  /** What it shows, for those who do not see it. Empty only when `decorative`. */
+  description: TextByLanguage,
+  decorative: z.boolean().default(false),
+  caption: TextByLanguage.optional(),
+});
+
+/** A moment in a film at which it waits for the student. */
+export const FilmStop = z.object({
+  id: PartId,
+  at: Seconds,
+  question: Question.optional(),
+  note: RichTextByLanguage.optional(),
+  link: z.object({ href: WebAddress, label: TextByLanguage }).optional(),
+  /** Whether the film may go on without an answer. */
+  maySkip: z.boolean().default(false),
+});
+export type FilmStop = z.infer<typeof FilmStop>;
+
+export const Block = z.discriminatedUnion("type", [
+  z.object({ ...base, type: z.literal("text"), text: RichTextByLanguage }),
+  PictureBlock,
+  TableBlock,
+  z.object({
+    ...base,
+    type: z.literal("film"),
+    media: MediaReference,
+    title: TextByLanguage.optional(),
+    from: Seconds.optional(),
+    to: Seconds.optional(),
+    captions: z.record(LanguageTag, MediaReference).default({}),
+    stops: z.array(FilmStop).max(60).default([]),
+  }),
+  z.object({
+    ...base,
+    type: z.literal("sound"),
+    media: MediaReference,
+    transcript: TextByLanguage.optional(),
+    seconds: Seconds.optional(),
+  }),
+  z.object({ ...base, type: z.literal("maths"), tex: z.string().max(4000), spoken: TextByLanguage }),
+  z.object({
+    ...base,
+    type: z.literal("link"),
+    href: WebAddress,
+    label: TextByLanguage,
+  }),
+  z.object({ ...base, type: z.literal("file"), media: MediaReference, label: TextByLanguage }),
+  z.object({ ...base, type: z.literal("manipulative"), tool: Manipulative }),
+  z.object({ ...base, type: z.literal("question"), question: Question }),
+]);
+export type Block = z.infer<typeof Block>;
+export type BlockOf<Type extends Block["type"]> = Extract<Block, { type: Type }>;

@@ -1,0 +1,9 @@
+import type { Question, ResponseValue } from "../resource/question";
+import { responseSchemas } from "../resource/schema/question";
+
+/**
+ * What was stored as the answer to a question; undefined for none, and for one that is not of the question's shape,
+ * because the question was changed since.
+ */
+export const readResponse = (question: Question, stored: unknown): ResponseValue | undefined =>
+  responseSchemas[question.type].safeParse(stored).data;
