@@ -2,7 +2,7 @@ import { resultTable } from "@/core/results/table";
 import { allQuestions } from "@/core/resource/document";
 import { addAssignment, assignmentById, assignmentsOf, placesOf, setCalledBack, setPlaces } from "./assignments";
 import { classByJoinCode, classesOf, joinCodeOf, setJoinCode, studentsOf, teachesClass } from "./classes";
-import type { Db } from "./db";
+import { one, type Db } from "./db";
 import { credentialsByEmail, endSession, personOfSession, startSession } from "./people";
 import { addRevision } from "./resources";
 import { freshDatabase } from "./testing/database";
@@ -235,5 +235,64 @@ describe("sessions", () => {
     expect((await personOfSession(db, `hash-${student}`, now))!.joinedClass).toBe(world.class);
     expect(await taskOf(db, student!, assignment, world.class)).toBeDefined();
     expect(await taskOf(db, student!, assignment, world.class + 1)).toBeUndefined();
+  });
+});
+
+describe("a recipient's row", () => {
+  const insert = (assignment: number, student: number, revision: number) =>
+    db.query("insert into recipient (assignment_id, student_id, revision_id) values ($1, $2, $3)", [
+      assignment,
+      student,
+      revision,
+    ]);
+  const rowsOf = async (assignment: number) =>
+    (await db.query("select 1 from recipient where assignment_id = $1", [assignment])).length;
+
+  test("points to a piece of work, a person and a revision that are there, or is not written", async () => {
+    const { revision } = await publishFor(db, world.ines, document);
+    const assignment = await give({ students: [world.students[0]!] });
+    const gone = 999_999;
+    for (const [work, student, version] of [
+      [gone, world.students[1]!, revision],
+      [assignment, gone, revision],
+      [assignment, world.students[1]!, gone],
+    ] as const)
+      await expect(insert(work, student, version)).rejects.toMatchObject({ code: "23503" });
+    await expect(
+      db.query("update recipient set revision_id = $2 where assignment_id = $1", [assignment, gone]),
+    ).rejects.toMatchObject({ code: "23503" });
+    expect(await rowsOf(assignment)).toBe(1);
+    await insert(assignment, world.students[1]!, revision);
+    expect(await rowsOf(assignment)).toBe(2);
+  });
+
+  test("goes with its piece of work, and its tries with it", async () => {
+    const [one, other] = [await give(), await give()];
+    const task = (await taskOf(db, world.students[0]!, one, null))!;
+    const attempt = (await openAttempt(db, task, now))!;
+    await db.query("delete from assignment where id = $1", [one]);
+    expect([await rowsOf(one), await rowsOf(other)]).toEqual([0, 3]);
+    expect(await db.query("select 1 from attempt where id = $1", [attempt.id])).toEqual([]);
+  });
+
+  test("goes with the person, while a revision that was given to somebody stays", async () => {
+    const { id: child } = await one<{ id: number }>(
+      db,
+      `insert into person (district_id, kind, given_name, family_name, sign_in_name)
+       values ($1, 'student', 'Only', 'Today', 'only.today') returning id`,
+      [world.district],
+    );
+    const assignment = await give({ students: [world.students[0]!] });
+    const { id, revision } = await publishFor(db, world.ines, document);
+    await addRevision(db, { resource: id, document, hash: "3", author: world.ines, created: now });
+    await insert(assignment, child, revision);
+    const forget = () => db.query("delete from revision where id = $1", [revision]);
+    await expect(forget()).rejects.toMatchObject({
+      code: "23503",
+      message: expect.stringMatching(/given to somebody/),
+    });
+    await db.query("delete from person where id = $1", [child]);
+    expect(await rowsOf(assignment)).toBe(1);
+    await forget();
   });
 });
