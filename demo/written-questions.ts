@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { richText } from "@/core/resource/rich-text";
-import { noteTemplates } from "@/core/resource/note-page";
+import { noteTemplates } from "@/core/resource/vocabulary";
 import { passageWords, type Question } from "@/core/resource/question";
 
 /**

@@ -12,7 +12,7 @@ import {
 } from "../calendar/school-calendar";
 import { fromWallClock, sayMoment } from "../calendar/wall-clock";
 import type { Times } from "../plan/move";
-import { works } from "../resource/work";
+import { works } from "../resource/vocabulary";
 
 const Id = z.number().int().positive();
 const PlainDate = z.iso.date();

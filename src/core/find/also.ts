@@ -1,5 +1,6 @@
 import { activities, type Activity } from "../resource/activity";
-import { licences, type Licence } from "../resource/document";
+import { type Licence } from "../resource/document";
+import { licences } from "../resource/vocabulary";
 
 /**
  * What else is known about an entry beside `facets`: two more integers, narrow enough to read for a million rows.

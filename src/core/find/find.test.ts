@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { kinds, licences, subjects } from "../resource/document";
+import { kinds, licences, subjects } from "../resource/vocabulary";
 import { facetCounts, lengthClass, masksOf, packFacets } from "./facets";
 import { sayGradeSpan } from "./grade";
 import {

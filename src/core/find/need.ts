@@ -1,5 +1,6 @@
 import { activities, type Activity } from "../resource/activity";
-import { kinds, licences, subjects, type Kind, type Licence, type Subject } from "../resource/document";
+import { type Kind, type Licence, type Subject } from "../resource/document";
+import { kinds, licences, subjects } from "../resource/vocabulary";
 import { countries, devices, languages, type Country, type Device, type Language } from "./also";
 
 /** The need line: what she looks for, as a sentence with blanks. Its text form is the address of the page. */

@@ -4,34 +4,6 @@ import type { Document, Step } from "./schema/document";
 
 export type { Credit, Document, GradeSpan, Kind, Licence, Recording, Step, Subject } from "./schema/document";
 
-export const kinds = ["lesson", "activity", "reading", "quiz", "film", "printable", "template"] as const;
-
-export const subjects = [
-  "mathematics",
-  "reading",
-  "writing",
-  "science",
-  "geography",
-  "history",
-  "music",
-  "art",
-  "languages",
-  "wellbeing",
-] as const;
-
-export const licences = [
-  "CC0-1.0",
-  "CC-BY-4.0",
-  "CC-BY-SA-4.0",
-  "CC-BY-NC-4.0",
-  "CC-BY-NC-SA-4.0",
-  "CC-BY-ND-4.0",
-  "CC-BY-NC-ND-4.0",
-  "all-rights-reserved",
-] as const;
-
-export const phases = ["open", "teach", "practise", "check", "close"] as const;
-
 export function titleOf(document: Pick<Document, "title" | "languages">): string {
   return inLanguage(document.title, document.languages) || "Untitled";
 }

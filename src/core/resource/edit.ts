@@ -1,7 +1,7 @@
 import type { Block } from "./block";
 import type { Document, Step } from "./document";
 import type { Question, QuestionType } from "./question";
-import { usualSpelling } from "./question";
+import { usualSpelling } from "./vocabulary";
 import { richText } from "./rich-text";
 
 /**

@@ -12,6 +12,3 @@ export function inLanguage<Text>(
   for (const language of languages) if (byLanguage[language] !== undefined) return byLanguage[language];
   return Object.values(byLanguage)[0];
 }
-
-/** Whether a text is a BCP 47 language tag, for example "en", "es" or "pt-BR". */
-export const isLanguageTag = (text: string): boolean => /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(text);

@@ -1,5 +1,6 @@
 import { newQuestion } from "./edit";
-import { fieldsOf, headingAt, headingsOf, noteTemplates } from "./note-page";
+import { fieldsOf, headingAt, headingsOf } from "./note-page";
+import { noteTemplates } from "./vocabulary";
 import type { QuestionOf } from "./question";
 import { isBlankResponse } from "../scoring/mark";
 import { markStored as mark } from "../scoring/testing/stored";

@@ -1,8 +1,7 @@
+import { noteTemplates } from "./vocabulary";
 import { inLanguage } from "./language";
 import type { QuestionOf } from "./question";
 
-/** Pages for taking notes: what each has to be filled, in the order it is read. */
-export const noteTemplates = ["blank", "two columns", "compare", "sequence", "word map", "data table"] as const;
 export type NoteTemplate = (typeof noteTemplates)[number];
 
 export interface NoteField {

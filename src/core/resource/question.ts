@@ -1,4 +1,4 @@
-import type { QuestionType, ResponseOf, SpellingRule } from "./schema/question";
+import type { QuestionType, ResponseOf } from "./schema/question";
 
 export type {
   AcceptedUnit,
@@ -15,13 +15,9 @@ export type {
   Stroke,
 } from "./schema/question";
 
-export const usualSpelling: SpellingRule = { ignoreCase: true, ignoreAccents: false, forgiveOneSlip: false };
-
 /** Whether only a person can say how good an answer is. */
 export const readByPerson = (type: QuestionType): boolean =>
   ["longText", "sketch", "photo", "speech", "notePage", "poll"].includes(type);
-
-export const inks = ["black", "blue", "green", "red", "brown"] as const;
 
 /** The gaps of a passage in order: text and gap ids in turn. */
 export function passageParts(passage: string): ({ text: string } | { gap: string })[] {

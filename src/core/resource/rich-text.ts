@@ -2,13 +2,6 @@ import type { RichBlock, RichInline, RichListItem, RichText } from "./schema/ric
 
 export type { RichInline, RichText } from "./schema/rich-text";
 
-/** A web page, a mail address, or a place inside this application. */
-const LINK = /^(https?:\/\/|mailto:|\/(?!\/))/i;
-const LONGEST_LINK = 2000;
-
-/** Whether a link may go there: nothing that runs. */
-export const mayLinkTo = (address: string): boolean => address.length <= LONGEST_LINK && LINK.test(address);
-
 /** Plain paragraphs as rich text: a blank line starts a new paragraph, `*word*` is bold. */
 export function richText(plain: string): RichText {
   const paragraphs = plain

@@ -1,7 +1,6 @@
 import type { Document } from "./document";
+import { works } from "./vocabulary";
 
-/** How students do a step; "class": all of them on one page. */
-export const works = ["alone", "pairs", "groups", "class"] as const;
 export type Work = (typeof works)[number];
 
 export const workNames: Readonly<Record<Work, string>> = {

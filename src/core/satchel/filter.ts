@@ -1,5 +1,6 @@
 import { listedForm } from "../find/words";
-import { kinds, licences, subjects, type Kind, type Licence, type Subject } from "../resource/document";
+import { type Kind, type Licence, type Subject } from "../resource/document";
+import { kinds, licences, subjects } from "../resource/vocabulary";
 import type { Facts } from "../resource/facts";
 
 /** What of a satchel's contents decides whether it is shown. */

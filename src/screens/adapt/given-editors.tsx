@@ -1,5 +1,6 @@
 "use client";
-import { headingAt, headingsOf, noteTemplates } from "@/core/resource/note-page";
+import { headingAt, headingsOf } from "@/core/resource/note-page";
+import { noteTemplates } from "@/core/resource/vocabulary";
 import { inLanguage } from "@/core/resource/language";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { replaced, type EditorProps } from "./editor-props";

@@ -2,7 +2,7 @@
 import { Languages, Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Document } from "@/core/resource/document";
-import { isLanguageTag } from "@/core/resource/language";
+import { isLanguageTag } from "@/core/resource/vocabulary";
 import { translated, withLanguage, withoutLanguage } from "@/core/resource/translate";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";

@@ -4,7 +4,7 @@ import { useEditorState } from "@tiptap/react";
 import { Bold, Heading2, Italic, Link as LinkIcon, List, ListOrdered, Mic, Sigma, Underline } from "lucide-react";
 import dynamic from "next/dynamic";
 import { useState, type ReactNode } from "react";
-import { mayLinkTo } from "@/core/resource/rich-text";
+import { mayLinkTo } from "@/core/resource/vocabulary";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, TextInput } from "@/ui/field";

@@ -1,6 +1,7 @@
 "use client";
 import type { AssignForm } from "@/core/assign/form";
-import { workNames, works, type Work } from "@/core/resource/work";
+import { workNames, type Work } from "@/core/resource/work";
+import { works } from "@/core/resource/vocabulary";
 import type { Audience } from "@/server/audience";
 import { inputClasses } from "@/ui/field";
 

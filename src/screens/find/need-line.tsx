@@ -1,6 +1,6 @@
 "use client";
 import type { RefObject } from "react";
-import { kinds, subjects } from "@/core/resource/document";
+import { kinds, subjects } from "@/core/resource/vocabulary";
 import {
   chosenIn,
   emptied,

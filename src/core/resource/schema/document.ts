@@ -1,6 +1,5 @@
 import { z } from "zod";
-import { kinds, licences, phases, questionsOf, subjects } from "../document";
-import { works } from "../work";
+import { kinds, licences, phases, subjects, works } from "../vocabulary";
 import { Block } from "./block";
 import { MediaReference } from "./media-reference";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
@@ -76,6 +75,17 @@ export const Alignment = z.object({
   relation: z.enum(["teaches", "assesses", "requires"]),
 });
 
+const questionIds = ({ blocks }: Step): string[] =>
+  blocks
+    .flatMap((block) =>
+      block.type === "question"
+        ? [block.question]
+        : block.type === "film"
+          ? block.stops.map((stop) => stop.question)
+          : [],
+    )
+    .flatMap((question) => question?.id ?? []);
+
 export const Document = z
   .object({
     schema: z.literal(SCHEMA_VERSION),
@@ -126,7 +136,7 @@ export const Document = z
   .superRefine((document, context) => {
     const seen = new Set<string>();
     document.steps.forEach((step, at) => {
-      const ids = [step.id, ...questionsOf(step).map((question) => question.id)];
+      const ids = [step.id, ...questionIds(step)];
       for (const id of ids) {
         if (seen.has(id))
           context.addIssue({ code: "custom", path: ["steps", at, "id"], message: `The id ${id} is used twice` });

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { isLanguageTag } from "../language";
+import { isLanguageTag } from "../vocabulary";
 import { RichText } from "./rich-text";
 
 /** A BCP 47 language tag, for example "en", "es" or "pt-BR". */

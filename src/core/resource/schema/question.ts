@@ -2,8 +2,7 @@ import { z } from "zod";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
 import { Manipulative } from "../../manipulative/schema";
 import { MediaReference, StoredFile } from "./media-reference";
-import { noteTemplates } from "../note-page";
-import { inks, usualSpelling } from "../question";
+import { inks, noteTemplates, usualSpelling } from "../vocabulary";
 import { Axis } from "./scale";
 
 /**

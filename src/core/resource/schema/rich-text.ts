@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { mayLinkTo } from "../rich-text";
+import { mayLinkTo } from "../vocabulary";
 
 /**
  * Rich text as ProseMirror JSON with a closed list of nodes. HTML is never stored, so there is nothing to smuggle a
