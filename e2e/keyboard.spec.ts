@@ -43,6 +43,16 @@ test("the whole round with the keyboard alone", async ({ page }) => {
   await page.getByLabel("Title", { exact: true }).focus();
   await page.keyboard.type("!");
   await expect(page.getByText(/saved \d/)).toBeVisible();
+
+  // A menu begins at its first item, the first time as every other, and gives the focus back.
+  const more = page.getByRole("button", { name: "More for step 1" });
+  await more.focus();
+  for (const key of ["Enter", "ArrowDown"]) {
+    await page.keyboard.press(key);
+    await expect(page.getByRole("menuitem", { name: "A step before it" })).toBeFocused();
+    await page.keyboard.press("Escape");
+    await expect(more).toBeFocused();
+  }
 });
 
 test("a child does every kind of question without a mouse", async ({ signedIn }) => {

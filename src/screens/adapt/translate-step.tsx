@@ -113,18 +113,18 @@ export function TranslateStep({
       {document.steps[0]?.id === step.id &&
         about.map((field) => (
           <Pair key={field} original={document[field][from]} missing={!document[field][language]?.trim()}>
-            <input
-              type="text"
+            <textarea
+              rows={field === "title" ? 1 : 3}
               aria-label={`${nativeLanguageName(language)}: ${field === "title" ? "title of the whole" : "what it is about"}`}
               value={document[field][language] ?? ""}
               maxLength={field === "title" ? 300 : 1000}
               onChange={(event) =>
                 onDocument(
-                  { ...document, [field]: { ...document[field], [language]: event.target.value } },
+                  { ...document, [field]: { ...document[field], [language]: event.target.value.replace(/\n/g, " ") } },
                   `${field}-${language}`,
                 )
               }
-              className={`${inputClasses} font-child`}
+              className={`${inputClasses} py-1 font-child`}
             />
           </Pair>
         ))}
