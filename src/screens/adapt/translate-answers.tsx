@@ -1,33 +1,37 @@
 "use client";
 import { useState } from "react";
-import { withQuestions, questionsOf, type Step } from "@/core/resource/document";
+import { questionsOf, withQuestions, type Step } from "@/core/resource/document";
 import type { Question, QuestionOf } from "@/core/resource/question";
 import { sayAnswer } from "@/core/scoring/say";
 import { Field, inputClasses } from "@/ui/field";
 import { nativeLanguageName } from "../media/native-language-name";
 import { MarkedPassage } from "../step/questions/passage";
 
-const MOST_ACCEPTED = 20;
-const linesOf = (typed: string): string[] =>
+// As many as the schemas of questions allow.
+const MOST_IN_A_GAP = 20;
+const MOST_IN_AN_ANSWER = 30;
+const linesOf = (typed: string, most: number): string[] =>
   typed
     .split("\n")
     .filter((line) => line.trim() !== "")
-    .slice(0, MOST_ACCEPTED)
+    .slice(0, most)
     .map((line) => line.slice(0, 200));
 
 /** Typed answers, one a line; every language's are in one list, because a child may answer in hers. */
 function AcceptedLines({
   label,
   accepted,
+  most,
   onAccepted,
 }: {
   label: string;
   accepted: readonly string[];
+  most: number;
   onAccepted: (accepted: string[]) => void;
 }) {
   // A line that is empty yet, and a last answer that is taken out before the next is typed, stay on the screen only.
   const [typed, setTyped] = useState(accepted.join("\n"));
-  const lines = linesOf(typed);
+  const lines = linesOf(typed, most);
   const shown = lines.length === 0 || lines.join("\n") === accepted.join("\n") ? typed : accepted.join("\n");
   return (
     <Field label={label} help="In any language, one a line.">
@@ -38,7 +42,7 @@ function AcceptedLines({
           value={shown}
           onChange={(event) => {
             setTyped(event.target.value);
-            const next = linesOf(event.target.value);
+            const next = linesOf(event.target.value, most);
             if (next.length > 0) onAccepted(next);
           }}
           className={`${inputClasses} py-2 font-child`}
@@ -120,6 +124,7 @@ export function TranslateAnswers({
           key={question.id}
           label="Accepted answers"
           accepted={question.accepted.map(({ text }) => text)}
+          most={MOST_IN_AN_ANSWER}
           onAccepted={(texts) => {
             const share = (text: string) => question.accepted.find((old) => old.text === text)?.share ?? 1;
             const accepted = texts.map((text) => ({ text, share: share(text) }));
@@ -136,6 +141,7 @@ export function TranslateAnswers({
                 key={gap.id}
                 label={`Accepted in gap ${at + 1}`}
                 accepted={gap.accepted}
+                most={MOST_IN_A_GAP}
                 onAccepted={(accepted) => {
                   const gaps = question.gaps.map((one) => (one.id === gap.id ? { ...gap, accepted } : one));
                   put({ ...question, gaps }, `gap-${gap.id}`);
