@@ -3,7 +3,7 @@ import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { clsx } from "clsx";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { type RichText } from "@/core/resource/rich-text";
+import type { RichText } from "@/core/resource/rich-text";
 import { mayLinkTo } from "@/core/resource/vocabulary";
 import { tellProblem } from "@/ui/toast";
 import { CueNode, MathsNode } from "./rich-nodes";
@@ -67,13 +67,17 @@ export function RichEditor({
     editorProps,
     onUpdate: ({ editor: now }) => {
       const json: unknown = now.getJSON();
-      void schema().then(({ RichText }) => {
-        const parsed = RichText.safeParse(json);
-        if (!parsed.success)
-          return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
-        last.current = parsed.data;
-        changed.current(parsed.data);
-      });
+      schema().then(
+        ({ RichText }) => {
+          const parsed = RichText.safeParse(json);
+          if (!parsed.success)
+            return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
+          last.current = parsed.data;
+          changed.current(parsed.data);
+        },
+        // The whole text is taken over with the next key that can be.
+        () => tellProblem("No network just now: what you write here is not kept yet. Write on when it is back."),
+      );
     },
   });
   useEffect(() => {
@@ -85,7 +89,7 @@ export function RichEditor({
     <div
       onFocus={() => {
         setUsed(true);
-        void schema();
+        schema().catch(() => undefined);
       }}
       className={clsx(
         "group relative rounded-[4px] ring-line hover:ring-1 focus-within:ring-2 focus-within:ring-green",
