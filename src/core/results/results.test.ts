@@ -1,5 +1,5 @@
 import { newQuestion, newStep } from "../resource/edit";
-import { type Document } from "../resource/document";
+import type { Document } from "../resource/document";
 import { parseDocument } from "../resource/schema/document";
 import { richText } from "../resource/rich-text";
 import { resultRows } from "./rows";
@@ -47,6 +47,17 @@ const attempt = (number: number, responses: Try["responses"], handedIn: number |
 const work = (name: string, tries: Try[]): StudentWork => ({ student: { id: name.length, name }, document, tries });
 
 describe("students by questions", () => {
+  test("what came when a question's time was over is shown, in the list for a spreadsheet too, and earns nothing", () => {
+    const inTime = response("q1", "b", 1);
+    const late = { ...response("q1", "a", 4), late: true };
+    const table = resultTable([work("Mei", [attempt(1, [inTime, late], 5)])], "best");
+    expect(table.rows[0]!.cells.q1).toMatchObject({ mark: { verdict: "wrong" }, said: "option b", late: "option a" });
+    expect(resultRows(table)[1]).toContain("option b (when the time was over: option a)");
+    const nothingElse = resultTable([work("Odd", [attempt(1, [late], 5)])], "best");
+    expect(nothingElse.rows[0]!.cells.q1).toMatchObject({ mark: { verdict: "blank" }, said: "", late: "option a" });
+    expect(resultRows(nothingElse)[1]).toContain("(when the time was over: option a)");
+  });
+
   test("the last answer counts; earlier ones only show how often it was tried", () => {
     const table = resultTable(
       [work("Mei", [attempt(1, [response("q1", "b", 1, true), response("q1", "a", 2, true)], 3)])],

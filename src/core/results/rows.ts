@@ -4,7 +4,7 @@ const saysState = { "not begun": "not begun", working: "at work", "handed in": "
 
 /**
  * The table as rows of plain cells, the heading first: one student a row; for each question what was answered and the
- * marks (empty while a person has to read it).
+ * marks (empty while a person has to read it). What came when a question's time was over stands in brackets.
  */
 export function resultRows(table: ResultTable): (string | number)[][] {
   const questions = table.questions.map((entry, at) => `${at + 1}. ${entry.label}`);
@@ -30,7 +30,9 @@ export function resultRows(table: ResultTable): (string | number)[][] {
     row.minutes,
     ...table.questions.flatMap((entry) => {
       const cell = row.cells[entry.id];
-      return cell ? [cell.said, cell.mark.marks ?? ""] : ["", ""];
+      if (!cell) return ["", ""];
+      const late = cell.late && `(when the time was over: ${cell.late})`;
+      return [[cell.said, late].filter(Boolean).join(" "), cell.mark.marks ?? ""];
     }),
   ]);
   return [heading, ...rows];

@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import { Check, CircleDashed, Download, Minus, Printer, Text, X } from "lucide-react";
+import { Check, CircleDashed, Download, Hourglass, Minus, Printer, Text, X } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { sayDay, sayMoment } from "@/core/calendar/wall-clock";
@@ -44,8 +44,8 @@ function CellButton({
     <td className="border-b border-line p-0">
       <button
         type="button"
-        aria-label={`${student}, question ${nth}: ${name}${marks !== null ? `, ${marks} of ${outOf}` : ""}`}
-        title={cell.said || name}
+        aria-label={`${student}, question ${nth}: ${name}${marks !== null ? `, ${marks} of ${outOf}` : ""}${cell.late ? ", and answered when the time was over" : ""}`}
+        title={[cell.said || name, cell.late && `when the time was over: ${cell.late}`].filter(Boolean).join(" · ")}
         onClick={onOpen}
         className={clsx(
           "flex h-8 w-full items-center justify-center gap-1",
@@ -54,6 +54,7 @@ function CellButton({
         )}
       >
         <Icon size={15} strokeWidth={2.25} aria-hidden />
+        {cell.late && <Hourglass size={12} aria-hidden className="text-ink-soft" />}
         {marks !== null && cell.mark.verdict === "partly" && <span className="numbers text-[12px]">{marks}</span>}
       </button>
     </td>
