@@ -6,33 +6,43 @@ import type { TimeLimit } from "@/core/resource/time-limit";
 import { beginQuestion } from "@/server/actions/student";
 import type { QuestionLimits } from "../step/limited";
 
+/** A question that is open: what it asks, where the page did not know it, and until when by this device's clock. */
+interface Open {
+  left: number;
+  end: number;
+  question: Question | null;
+}
+
+const overIn = (limits: Record<string, TimeLimit>): ReadonlySet<string> =>
+  new Set(Object.keys(limits).filter((question) => limits[question]!.left === 0));
+
 /**
  * The questions that have a time: which are opened, until when, and what they ask, which comes only when they are.
  * The server's clock counts; the device is only told how long there is, so that a wrong clock on it does no harm.
  */
 export function useLimits(
   assignment: number,
-  start: Record<string, TimeLimit>,
+  limits: Record<string, TimeLimit>,
   on: { over: () => void; problem: (said: string | null) => void },
 ) {
-  const [limits, setLimits] = useState(start);
-  const [asked, setAsked] = useState<Record<string, Question>>({});
-  const [ends, setEnds] = useState<Record<string, number>>({});
-  const [over, setOver] = useState<ReadonlySet<string>>(
-    () => new Set(Object.keys(start).filter((question) => start[question]!.left === 0)),
-  );
+  const [open, setOpen] = useState<Record<string, Open>>({});
+  const [over, setOver] = useState<ReadonlySet<string>>(() => overIn(limits));
   const [beginning, setBeginning] = useState<string | null>(null);
-  const [opened, setOpened] = useState<string | null>(null);
+  const [begun, setBegun] = useState<string | null>(null);
 
   useEffect(() => {
-    const running = Object.entries(start).filter(([, { left }]) => left);
+    const now = Date.now();
+    const running = Object.entries(limits).flatMap(([question, { left }]): [string, Open][] =>
+      left ? [[question, { left, end: now + left * 1000, question: null }]] : [],
+    );
     // eslint-disable-next-line react-hooks/set-state-in-effect -- the moment at which the page is there is known only then
-    setEnds(Object.fromEntries(running.map(([question, { left }]) => [question, Date.now() + left! * 1000])));
-  }, [start]);
+    setOpen(Object.fromEntries(running));
+    setOver(overIn(limits));
+  }, [limits]);
 
   const { over: whenOver } = on;
   useEffect(() => {
-    const timers = Object.entries(ends).map(([question, end]) =>
+    const timers = Object.entries(open).map(([question, { end }]) =>
       setTimeout(
         () => {
           setOver((old) => new Set([...old, question]));
@@ -42,25 +52,23 @@ export function useLimits(
       ),
     );
     return () => timers.forEach(clearTimeout);
-  }, [ends, whenOver]);
+  }, [open, whenOver]);
 
   // The button that was pressed is gone: whoever works with the keyboard goes on at the question.
   useEffect(() => {
-    if (opened) document.getElementById(`${opened}-prompt`)?.parentElement?.focus();
-  }, [opened]);
+    if (begun) document.getElementById(`${begun}-prompt`)?.parentElement?.focus();
+  }, [begun]);
 
   const begin = useCallback(
-    async (question: Question) => {
-      setBeginning(question.id);
+    async ({ id }: Question) => {
+      setBeginning(id);
       try {
-        const outcome = await beginQuestion({ assignment, question: question.id });
-        if (!outcome.ok) return on.problem(outcome.problem);
-        const { left } = outcome.value;
-        on.problem(null);
-        setAsked((old) => ({ ...old, [question.id]: outcome.value.question }));
-        setLimits((old) => ({ ...old, [question.id]: { ...old[question.id]!, left } }));
-        setEnds((old) => ({ ...old, [question.id]: Date.now() + left * 1000 }));
-        setOpened(question.id);
+        const outcome = await beginQuestion({ assignment, question: id });
+        on.problem(outcome.ok ? null : outcome.problem);
+        if (!outcome.ok) return;
+        const { left, question } = outcome.value;
+        setOpen((old) => ({ ...old, [id]: { left, end: Date.now() + left * 1000, question } }));
+        setBegun(id);
       } catch {
         on.problem("No network just now. The time has not begun; try again in a moment.");
       } finally {
@@ -71,9 +79,9 @@ export function useLimits(
   );
 
   const forSteps: QuestionLimits = {
-    of: (question) => {
-      const limit = limits[question.id];
-      return limit && { ...limit, end: ends[question.id] ?? null, over: over.has(question.id) };
+    of: ({ id }) => {
+      const limit = limits[id];
+      return limit && { ...limit, left: open[id]?.left ?? limit.left, end: open[id]?.end ?? null, over: over.has(id) };
     },
     begin: (question) => void begin(question),
     beginning,
@@ -81,6 +89,6 @@ export function useLimits(
   return {
     forSteps,
     over: (question: Question) => over.has(question.id),
-    opened: (step: Step): Step => withQuestions(step, (question) => asked[question.id] ?? question),
+    opened: (step: Step): Step => withQuestions(step, (question) => open[question.id]?.question ?? question),
   };
 }
