@@ -1,5 +1,5 @@
 import { richText } from "../resource/rich-text";
-import { type Licence } from "../resource/document";
+import type { Licence } from "../resource/document";
 import { parseDocument } from "../resource/schema/document";
 import {
   creditLine,

@@ -1,4 +1,5 @@
 import type { Credit, Document, Licence } from "../resource/document";
+import { licences } from "../resource/vocabulary";
 import { voicesAside } from "../resource/voices";
 
 /**
@@ -16,24 +17,13 @@ export const licenceNames: Record<Licence, string> = {
   "all-rights-reserved": "All rights reserved",
 };
 
-const anyLicence: Licence[] = [
-  "CC0-1.0",
-  "CC-BY-4.0",
-  "CC-BY-SA-4.0",
-  "CC-BY-NC-4.0",
-  "CC-BY-NC-SA-4.0",
-  "CC-BY-ND-4.0",
-  "CC-BY-NC-ND-4.0",
-  "all-rights-reserved",
-];
-
 /** Licences an adaptation of something under `source` may be shared under; none: it may not be shared. */
 export function licencesForAdaptation(source: Licence): Licence[] {
   switch (source) {
     case "CC0-1.0":
-      return anyLicence;
+      return [...licences];
     case "CC-BY-4.0":
-      return anyLicence.filter((licence) => licence.startsWith("CC-BY"));
+      return licences.filter((licence) => licence.startsWith("CC-BY"));
     case "CC-BY-NC-4.0":
       return ["CC-BY-NC-4.0", "CC-BY-NC-SA-4.0"];
     case "CC-BY-SA-4.0":

@@ -1,5 +1,4 @@
-import type { Document } from "./document";
-import { allQuestions } from "./document";
+import { allQuestions, type Document } from "./document";
 import type { Question } from "./question";
 
 /**
@@ -19,7 +18,7 @@ export const allowedSeconds = (question: Pick<Question, "seconds">, factor: numb
 export const secondsLeft = (seconds: number, begun: Date, now: Date): number =>
   Math.max(0, seconds - (now.getTime() - begun.getTime()) / 1000);
 
-export const isOver = (seconds: number, begun: Date, now: Date): boolean =>
+const isOver = (seconds: number, begun: Date, now: Date): boolean =>
   now.getTime() > begun.getTime() + (seconds + GRACE_SECONDS) * 1000;
 
 /** "2 minutes", "1 minute 30 seconds". */
