@@ -86,6 +86,20 @@ export async function onlyTo(panel: Locator, group: string, names: readonly stri
   for (const name of names) await panel.getByRole("checkbox", { name, exact: true }).click();
 }
 
+/** Finds something and gives it, now, to some students of a class; `form` changes the form before it goes. */
+export async function giveNow(
+  teacher: Page,
+  of: { words: string; group: string; to: readonly string[]; form?: (panel: Locator) => Promise<void> },
+): Promise<void> {
+  await teacher.goto(`/find?words=${encodeURIComponent(of.words)}&do=assign`);
+  const panel = teacher.getByRole("region", { name: "Assign" });
+  await panel.getByRole("radio", { name: "now" }).click();
+  await onlyTo(panel, of.group, of.to);
+  await of.form?.(panel);
+  await panel.getByRole("button", { name: "Give it" }).click();
+  await expect(teacher.getByText(`Given to ${of.group}.`)).toBeVisible();
+}
+
 /** Makes a version of what lies on the light table: a copy is proposed first. */
 export async function adapt(page: Page): Promise<void> {
   await page.keyboard.press("e");

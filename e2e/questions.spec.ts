@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Locator, Page } from "@playwright/test";
-import { adapt, expect, onlyTo, test } from "./fixture";
+import { adapt, expect, giveNow, test } from "./fixture";
 
 /** The shore lesson in work mode: everything in it is answered as a student would, and marked for real. */
 async function shore(page: Page, step: number): Promise<void> {
@@ -192,12 +192,7 @@ test("a teacher makes one of each, and it stands in the preview as students get 
 
 test("a child sorts, labels, fills and draws on a phone; the teacher sees the drawing itself", async ({ signedIn }) => {
   const teacher = await signedIn("Judit Varga");
-  await teacher.goto("/find?words=what+the+ebb+lays+bare&do=assign");
-  const panel = teacher.getByRole("region", { name: "Assign" });
-  await panel.getByRole("radio", { name: "now" }).click();
-  await onlyTo(panel, "7 Cormorant", ["Adan Rey"]);
-  await panel.getByRole("button", { name: "Give it" }).click();
-  await expect(teacher.getByText("Given to 7 Cormorant.")).toBeVisible();
+  await giveNow(teacher, { words: "what the ebb lays bare", group: "7 Cormorant", to: ["Adan Rey"] });
 
   const student = await signedIn("Adan Rey", { phone: true });
   await student

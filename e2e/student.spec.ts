@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, lookFor, onlyTo, test } from "./fixture";
+import { expect, giveNow, test } from "./fixture";
 
 /** A child of 4/5 Puffin begins what is due there. */
 async function begin(page: Page, title: RegExp): Promise<void> {
@@ -140,16 +140,16 @@ test("what is coming cannot be begun, and what is done can be looked at", async 
 
 test("a step that is done in twos says so to the child, where her teacher decided it", async ({ signedIn }) => {
   const teacher = await signedIn("Judit Varga");
-  await lookFor(teacher, "tides at the bar");
-  await teacher.keyboard.press("a");
-  const panel = teacher.getByRole("region", { name: "Assign" });
-  await panel.getByRole("radio", { name: "now" }).click();
-  await onlyTo(panel, "7 Cormorant", ["Adan Rey"]);
-  await panel.getByRole("button", { name: "How often" }).click();
-  await panel.getByRole("combobox", { name: /^1 / }).selectOption("in twos");
-  await expect(panel.getByText(/; step 1 in twos\.$/)).toBeVisible();
-  await panel.getByRole("button", { name: "Give it" }).click();
-  await expect(teacher.getByText("Given to 7 Cormorant.")).toBeVisible();
+  await giveNow(teacher, {
+    words: "tides at the bar",
+    group: "7 Cormorant",
+    to: ["Adan Rey"],
+    form: async (panel) => {
+      await panel.getByRole("button", { name: "How often" }).click();
+      await panel.getByRole("combobox", { name: /^1 / }).selectOption("in twos");
+      await expect(panel.getByText(/; step 1 in twos\.$/)).toBeVisible();
+    },
+  });
 
   const student = await signedIn("Adan Rey", { phone: true });
   await begin(student, /Begin.*Tides at the bar/);
@@ -162,13 +162,7 @@ test("a question with a time is opened by the child, counts down, closes, and ke
   signedIn,
 }) => {
   const teacher = await signedIn("Judit Varga");
-  await lookFor(teacher, "kelp forest");
-  await teacher.keyboard.press("a");
-  const panel = teacher.getByRole("region", { name: "Assign" });
-  await panel.getByRole("radio", { name: "now" }).click();
-  await onlyTo(panel, "7 Cormorant", ["Adan Rey"]);
-  await panel.getByRole("button", { name: "Give it" }).click();
-  await expect(teacher.getByText("Given to 7 Cormorant.")).toBeVisible();
+  await giveNow(teacher, { words: "kelp forest", group: "7 Cormorant", to: ["Adan Rey"] });
 
   const student = await signedIn("Adan Rey", { phone: true });
   await begin(student, /Begin.*Kelp forest/);
