@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { changesBetween } from "@/core/resource/changes";
-import { type Document, type Step } from "@/core/resource/document";
+import type { Document, Step } from "@/core/resource/document";
 import { parseDocument } from "@/core/resource/schema/document";
 import { merge } from "@/core/resource/merge";
 import { migrate } from "@/data/migrate";

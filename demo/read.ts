@@ -1,7 +1,7 @@
 import { parse } from "yaml";
 import { z } from "zod";
 import type { Block } from "@/core/resource/block";
-import { type Document, type Step } from "@/core/resource/document";
+import type { Document, Step } from "@/core/resource/document";
 import { phases } from "@/core/resource/vocabulary";
 import { Kind, Licence, parseDocument, Subject } from "@/core/resource/schema/document";
 import { mixed } from "@/core/resource/edit";

@@ -1,5 +1,5 @@
 import type { Facts } from "@/core/resource/facts";
-import { type Document } from "@/core/resource/document";
+import type { Document } from "@/core/resource/document";
 import { parseDocument } from "@/core/resource/schema/document";
 import { one, type Queryable } from "./db";
 

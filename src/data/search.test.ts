@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { factsOf, type Facts } from "@/core/resource/facts";
-import { type Document } from "@/core/resource/document";
+import type { Document } from "@/core/resource/document";
 import { kinds, licences, subjects } from "@/core/resource/vocabulary";
 import { bitBlanks, languageOf, type BitBlankName } from "@/core/find/also";
 import { chosenIn, lengthLimits, shelves, type Need } from "@/core/find/need";

@@ -1,5 +1,5 @@
 import { activities, type Activity } from "../resource/activity";
-import { type Licence } from "../resource/document";
+import type { Licence } from "../resource/document";
 import { licences } from "../resource/vocabulary";
 
 /**

@@ -1,4 +1,4 @@
-import { type GradeSpan, type Kind, type Subject } from "../resource/document";
+import type { GradeSpan, Kind, Subject } from "../resource/document";
 import { kinds, subjects } from "../resource/vocabulary";
 import { lengthLimits, shelves, type Need, type Shelf } from "./need";
 

@@ -1,5 +1,5 @@
 import { activities, type Activity } from "../resource/activity";
-import { type Kind, type Licence, type Subject } from "../resource/document";
+import type { Kind, Licence, Subject } from "../resource/document";
 import { kinds, licences, subjects } from "../resource/vocabulary";
 import { countries, devices, languages, type Country, type Device, type Language } from "./also";
 

@@ -1,6 +1,6 @@
 import { creditLine, licenceProblem } from "../licence/licence";
 import { adaptedCredit, adoptStep, creditsProblem, giveBack, type TakenFrom } from "./adopt";
-import { type Document, type Step } from "./document";
+import type { Document, Step } from "./document";
 import { parseDocument } from "./schema/document";
 import { newQuestion, newStep } from "./edit";
 

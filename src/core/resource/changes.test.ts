@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { canonical, changesBetween, sayChanges } from "./changes";
-import { type Document } from "./document";
+import type { Document } from "./document";
 import { parseDocument } from "./schema/document";
 import { duplicateSteps, moveStep, newStep, removeSteps, replaceStep } from "./edit";
 

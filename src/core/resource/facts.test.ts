@@ -1,4 +1,4 @@
-import { type Step } from "./document";
+import type { Step } from "./document";
 import { parseDocument } from "./schema/document";
 import { newQuestion, newStep } from "./edit";
 import { factsOf, measuredText, searchTexts, studentText } from "./facts";
@@ -43,6 +43,17 @@ describe("facts are computed, not typed in twice", () => {
     ];
     // 200 words at 100 a minute, one question of 1.5 minutes, 8 minutes to write.
     expect(factsOf(lesson(unsaid))).toMatchObject({ minutes: 12, minutesFrom: "estimate" });
+  });
+
+  test("reckons a question with no longer than its time", () => {
+    const quick = { seconds: 60 };
+    const unsaid = [
+      {
+        ...newStep("en", "a", newId, [text("word ".repeat(200)), ask("choice", quick), ask("longText", quick)]),
+        minutes: undefined,
+      },
+    ];
+    expect(factsOf(lesson(unsaid))).toMatchObject({ minutes: 4, minutesFrom: "estimate" });
   });
 
   test("counts words, questions and marks of what students meet, not of the teacher's steps", () => {

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { canonical, changesBetween } from "./changes";
-import { type Document, type Step } from "./document";
+import type { Document, Step } from "./document";
 import { parseDocument } from "./schema/document";
 import { insertStep, moveStep, newStep, removeSteps, replaceStep } from "./edit";
 import { merge, takeField, takeStep } from "./merge";

@@ -1,5 +1,5 @@
 import { listedForm } from "../find/words";
-import { type Kind, type Licence, type Subject } from "../resource/document";
+import type { Kind, Licence, Subject } from "../resource/document";
 import { kinds, licences, subjects } from "../resource/vocabulary";
 import type { Facts } from "../resource/facts";
 

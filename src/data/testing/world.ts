@@ -1,6 +1,6 @@
 import { addDays } from "@/core/calendar/school-calendar";
 import { newStep } from "@/core/resource/edit";
-import { type Document } from "@/core/resource/document";
+import type { Document } from "@/core/resource/document";
 import { parseDocument } from "@/core/resource/schema/document";
 import { richText } from "@/core/resource/rich-text";
 import type { Question } from "@/core/resource/question";

@@ -3,7 +3,7 @@ import { ListChecks } from "lucide-react";
 import { useState } from "react";
 import { gradeName } from "@/core/find/grade";
 import { kindName } from "@/core/find/say";
-import { type Document, type Step } from "@/core/resource/document";
+import type { Document, Step } from "@/core/resource/document";
 import { kinds, phases, subjects } from "@/core/resource/vocabulary";
 import type { Unfinished } from "@/core/resource/unfinished";
 import { inLanguage } from "@/core/resource/language";

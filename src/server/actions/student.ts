@@ -4,7 +4,7 @@ import { z } from "zod";
 import { doorOf } from "@/core/assign/door";
 import { allQuestions } from "@/core/resource/document";
 import type { RichTextByLanguage } from "@/core/resource/language";
-import { type CheckingTime, type Question } from "@/core/resource/question";
+import type { CheckingTime, Question } from "@/core/resource/question";
 import { responseSchemas } from "@/core/resource/schema/question";
 import { withoutAnswers } from "@/core/resource/student-view";
 import { mark, type Mark } from "@/core/scoring/mark";

@@ -1,4 +1,4 @@
-import { type Document, type Step } from "../document";
+import type { Document, Step } from "../document";
 import { parseDocument } from "../schema/document";
 
 /** A lesson of the given steps, right in all that a test does not ask about. */

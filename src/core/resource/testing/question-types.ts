@@ -1,4 +1,4 @@
-import { type QuestionType } from "../question";
+import type { QuestionType } from "../question";
 import { Question } from "../schema/question";
 
 /** Every type of question the document knows, so that a test about all of them cannot forget one. */

@@ -3,7 +3,7 @@ import { clsx } from "clsx";
 import { Eraser, Undo2 } from "lucide-react";
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { inLanguage } from "@/core/resource/language";
-import { type Stroke } from "@/core/resource/question";
+import type { Stroke } from "@/core/resource/question";
 import { inks } from "@/core/resource/vocabulary";
 import { mediaAddress } from "../media";
 import type { QuestionProps } from "./props";
