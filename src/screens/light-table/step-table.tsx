@@ -74,7 +74,8 @@ function Aside({
   const general = inLanguage(data.document.teacherNotes, languages);
   const work = workNames[step.work];
   return (
-    <aside className="w-52 shrink-0 overflow-auto pb-4" aria-label="For the teacher">
+    // Long notes are scrolled with the keyboard too.
+    <aside className="w-52 shrink-0 overflow-auto pb-4" aria-label="For the teacher" tabIndex={0}>
       <Segmented
         label="How to look at it"
         value={mode}
