@@ -240,7 +240,7 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
   return (
     <div className="grid h-full grid-cols-[230px_minmax(0,1fr)] print:block">
       <nav aria-label="Assignments" className="not-printed overflow-auto bg-shade/60 p-2">
-        <ul className="grid gap-0.5">
+        <ul className="grid grid-cols-1 gap-0.5">
           {assignments.map((one) => {
             const here = one.id === assignment.id;
             return (
