@@ -1,4 +1,4 @@
-const esmOnly = ["syllable", "dale-chall", "temporal-polyfill", "temporal-utils", "temporal-spec", "yaml"];
+const esmOnly = ["syllable", "dale-chall", "temporal-polyfill", "temporal-utils", "temporal-spec", "yaml", "devalue"];
 
 const config = {
   testEnvironment: "node",

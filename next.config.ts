@@ -9,6 +9,10 @@ const config: NextConfig = {
   distDir: process.env.NEXT_DIST_DIR ?? ".next",
   // `npm run check` has a step of its own for types.
   typescript: { ignoreBuildErrors: true },
+  // The drawing in the browser's tab is asked for with every change of the address unless it may be kept.
+  headers: async () => [
+    { source: "/satchel.svg", headers: [{ key: "cache-control", value: "public, max-age=86400" }] },
+  ],
   experimental: {
     serverActions: { bodySizeLimit: "2mb" },
     // The largest film, and a little more, so that what is larger is refused in words and not cut off.

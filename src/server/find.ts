@@ -123,6 +123,8 @@ export interface FindOptions {
   unfoldAll?: boolean;
   classes?: readonly NamedClass[];
   profile?: ClassProfile | null;
+  /** Broken off when whoever asks has gone on to another question. */
+  signal?: AbortSignal;
 }
 
 /** Fewer than this with all the words: those with most of them are shown as well. */
@@ -172,10 +174,14 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
 export async function find(db: Queryable, whose: Reader, asked: Need, options: FindOptions): Promise<Found> {
   const reader = { ...whose, version: await searchVersion(db) };
   const { says, corrected, ...read } = await readNeed(db, reader, asked, options.classes ?? []);
-  const counts = await countNeed(db, reader, read);
+  options.signal?.throwIfAborted();
   const byFit = options.sort === "fit" && options.profile;
-  let hits =
-    counts.total === 0 ? [] : await hitsOf(db, reader, read, { ...options, limit: byFit ? CANDIDATES : options.limit });
+  const [counts, ranked, names] = await Promise.all([
+    countNeed(db, reader, read),
+    hitsOf(db, reader, read, { ...options, limit: byFit ? CANDIDATES : options.limit }),
+    namesOf(db, reader, read.need),
+  ]);
+  let hits = ranked;
   const fits = new Map<number, Fit>();
   if (options.profile) for (const hit of hits) fits.set(hit.id, fitOf(hit.facts, options.profile));
   if (byFit) {
@@ -191,7 +197,7 @@ export async function find(db: Queryable, whose: Reader, asked: Need, options: F
     counts,
     corrected,
     says,
-    names: await namesOf(db, reader, read.need),
+    names,
     loosen: counts.total === 0 ? await loosened(db, reader, read) : [],
     inTheWay: Object.fromEntries(
       hits.flatMap(({ id }) => {

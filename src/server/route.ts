@@ -49,6 +49,8 @@ export function route<Body = undefined>(
       }
       return await work({ db, now, visitor: visitor!, params, body: given, request });
     } catch (error) {
+      // Nobody is there any more to be told anything.
+      if (request.signal.aborted) return new Response(null, { status: 499 });
       log.error({ act: permission, error: (error as Error).message }, "route failed");
       return refuse(500, "That did not work. Try again in a moment.");
     }

@@ -1,20 +1,25 @@
 "use client";
-import { useEffect, useRef } from "react";
+import { createContext, useContext, useEffect, useRef, type RefObject } from "react";
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
+
+/** Holds false while what stands inside is on its way out: its keys rest. */
+export const KeysAwake = createContext<RefObject<boolean>>({ current: true });
 
 /**
  * Single keys for a screen. They rest while somebody types, while a menu or dialog is open, and with Ctrl, Alt or Meta.
  * A handler that returns false leaves the key to the browser.
  */
 export function useKeys(handlers: Record<string, () => void | false>): void {
+  const awake = useContext(KeysAwake);
   const current = useRef(handlers);
   useEffect(() => {
     current.current = handlers;
   });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
+      if (!awake.current) return;
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
       if (document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]')) return;
       const handler = current.current[event.key];
@@ -22,5 +27,16 @@ export function useKeys(handlers: Record<string, () => void | false>): void {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  }, [awake]);
+}
+
+/** Keys for something that has not arrived yet: pressed meanwhile, they are pressed for it when it is there. */
+export function useKeysLater(late: boolean, keys: readonly string[]): void {
+  const pressed = useRef<string[]>([]);
+  useKeys(late ? Object.fromEntries(keys.map((key) => [key, () => void pressed.current.push(key)])) : {});
+  useEffect(() => {
+    if (late) return;
+    for (const key of pressed.current.splice(0))
+      window.dispatchEvent(new KeyboardEvent("keydown", { key, cancelable: true }));
+  }, [late]);
 }

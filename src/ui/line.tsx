@@ -1,6 +1,6 @@
 import { clsx } from "clsx";
 import { Backpack } from "lucide-react";
-import type { CSSProperties, ReactNode } from "react";
+import type { CSSProperties, ReactNode, Ref } from "react";
 
 /** The columns of a list of resources; the header and every line share them. */
 export const lineColumns = "grid grid-cols-[minmax(0,1fr)_6.25rem_2.75rem_2.25rem_3.75rem_4rem] items-center gap-1.5";
@@ -21,6 +21,7 @@ export function Line({
   after,
   indented,
   style,
+  place,
 }: {
   title: string;
   from: ReactNode;
@@ -36,13 +37,18 @@ export function Line({
   after?: ReactNode;
   indented?: boolean;
   style?: CSSProperties;
+  /** Where only the lines in sight are there: which of how many it is, and who measures it. */
+  place?: { at: number; of: number; measure: Ref<HTMLLIElement> };
 }) {
   return (
     <li
       style={style}
+      ref={place?.measure}
+      data-index={place?.at}
+      aria-posinset={place && place.at + 1}
+      aria-setsize={place?.of}
       className={clsx(
-        // What is off the screen is not laid out: hundreds of lines cost no more than those in sight.
-        "relative flex min-h-[54px] items-center border-b border-line pl-4 pr-3 [contain-intrinsic-size:auto_54px] [content-visibility:auto]",
+        "relative flex min-h-[54px] items-center border-b border-line pl-4 pr-3",
         selected ? "bg-shade shadow-[inset_3px_0_0_var(--ink)]" : "hover:bg-shade/50",
       )}
     >

@@ -1,5 +1,6 @@
 "use client";
-import { useOptimistic, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
+import { askedAddress, askedFrom, startsHere, tableAddress } from "@/core/find/asked";
 import { MOST_COMPARED } from "@/core/find/compare";
 import {
   alsoBlanks,
@@ -12,85 +13,105 @@ import {
   type Need,
 } from "@/core/find/need";
 import { sayBlank, sayCount } from "@/core/find/say";
-import { MOST_SHOWN, type Sort } from "@/core/find/order";
+import { MOST_SHOWN } from "@/core/find/order";
 import type { AssignContext } from "@/server/assign-context";
 import type { Found } from "@/server/find";
+import type { Answer, Results } from "@/server/find-page";
 import type { LightTableData } from "@/server/light-table";
+import type { StartData } from "@/server/start-page";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
-import { useKeys } from "@/ui/keys";
+import { KeysAwake, useKeys, useKeysLater } from "@/ui/keys";
 import { LightTable } from "../light-table/light-table";
-import { useAddress } from "../use-address";
-import { NeedLine } from "./need-line";
-import { LinesHead, ResultLines } from "./result-lines";
+import { AddressOfParts, useAddress } from "../use-address";
+import { useAnswer, type Answered } from "../use-answer";
 import { CompareTray } from "./compare-tray";
 import { KeepNeed } from "./keep-need";
+import { NeedLine } from "./need-line";
+import { LinesHead, ResultLines } from "./result-lines";
 import { StartPage } from "./start-page";
 import { Trail } from "./trail";
-import type { StartData } from "@/server/start-page";
 
 const needNames = ["words", "kind", "grades", "subject", "minutes", "shelf", ...alsoBlanks] as const;
 
+/** What lies there only as the first of the results waits until nothing more is typed. */
+const TABLE_AFTER_MS = 120;
+
 export interface FindScreenProps {
-  need: Need;
-  found: Found;
-  sort: Sort;
-  limit: number;
-  opened: LightTableData | null;
-  /** The id in the address, or the first result: `opened` is null when that is not hers to see. */
-  wanted: number | null;
+  results: Answer<Results>;
+  /** The value is null when that is not there, or not hers to see. */
+  table: Answered<LightTableData | null>;
+  /** For somebody who has no words yet; shown until something is looked for or opened. */
+  start: Answered<StartData | null>;
   assign: AssignContext;
   locale: string;
-  /** For somebody who has no words yet; shown until something is looked for or opened. */
-  start: StartData | null;
-  compare: number[];
-  saved: boolean;
 }
 
-export function FindScreen(props: FindScreenProps) {
-  const { need: answered, found, sort, limit, opened, wanted, assign, locale, start, saved } = props;
-  // Kept here too: a second choice is not lost while the first is still on its way to the address.
-  const [compare, setCompare] = useState(props.compare);
-  const { go, busy, parameters } = useAddress();
-  const since = Number(parameters.get("since")) || null;
+export const FindScreen = (props: FindScreenProps) => (
+  <AddressOfParts>
+    <Find {...props} />
+  </AddressOfParts>
+);
+
+const idsIn = (text: string | null) =>
+  (text ?? "")
+    .split(",")
+    .filter((one) => /^\d{1,9}$/.test(one))
+    .map(Number);
+
+function Find(props: FindScreenProps) {
+  const { assign, locale } = props;
+  const { go, parameters } = useAddress();
   // What she has chosen, also while the answer is still under way: the next choice builds on it, none is lost.
-  const [need, want] = useOptimistic(answered);
-  const wordsBox = useRef<HTMLInputElement>(null);
+  const asked = askedFrom(Object.fromEntries(parameters));
+  const { need, sort, limit } = asked;
+  const results = useAnswer<Results>("/find/results", askedAddress(asked), props.results);
+  const { answer, waiting } = results;
+  const { found, saved } = answer.value;
+  const answered = answer.value.asked.need;
   const { hits, counts, corrected, names } = found;
+  const [chosen] = idsIn(parameters.get("open"));
+  const atStart = startsHere(asked, chosen);
+  const selected = atStart ? undefined : (chosen ?? hits[0]?.id);
+  const { answer: table } = useAnswer(
+    "/find/table",
+    // Which is the first is known when the results have come.
+    waiting && chosen === undefined ? undefined : tableAddress(selected, chosen !== undefined),
+    props.table,
+    chosen === undefined ? TABLE_AFTER_MS : 0,
+  );
+  const { answer: start } = useAnswer("/find/start", atStart ? "" : null, props.start);
+  const opened = table.value;
+  // Until what is chosen has arrived, keys are not meant for what still lies there.
+  const late = (waiting && chosen === undefined) || (opened !== null && opened.resource.id !== selected);
+  const keysAwake = useRef(true);
+  useEffect(() => {
+    keysAwake.current = !late;
+  }, [late]);
+  useKeysLater(late && !atStart, ["p", "e", "a", "w"]);
+  const since = Number(parameters.get("since")) || null;
+  const compare = idsIn(parameters.get("compare")).slice(-MOST_COMPARED);
+  const wordsBox = useRef<HTMLInputElement>(null);
   // Versions of one thing are one line.
   const stoodFor = hits.reduce((sum, hit) => sum + (hit.folded ? 0 : hit.versions), 0);
-  const [picked, setPicked] = useState<number | null>(null);
-  // A line is marked at once when chosen, before its light table has arrived.
-  const selected = busy && picked !== null ? picked : (opened?.resource.id ?? null);
 
-  const change = (next: Need, typing = false, since: Date | null = null) => {
+  const change = (next: Need, byTyping = false, since: Date | null = null) => {
     const said = needToParameters(next);
     const fields = Object.fromEntries(needNames.map((name) => [name, said.get(name)]));
     const cleared = { open: null, step: null, do: null, show: null, unfold: null };
-    go({ ...fields, ...cleared, since: since && since.getTime() }, !typing, () => want(next));
+    results.ask(askedAddress({ ...asked, need: next, limit: 0, unfolded: 0 }));
+    go({ ...fields, ...cleared, since: since && since.getTime() }, !byTyping);
   };
-  const open = (id: number) => {
-    setPicked(id);
-    go({ open: id, step: null, do: null });
-  };
+  const open = (id: number) => go({ open: id, step: null, do: null });
   const move = (by: number) => {
     const at = hits.findIndex((hit) => hit.id === selected);
     const next = hits[Math.max(0, Math.min(hits.length - 1, at + by))];
-    if (!next) return;
-    open(next.id);
-    document
-      .querySelector(`[aria-label="Results"] > li:nth-child(${hits.indexOf(next) + 1})`)
-      ?.scrollIntoView({ block: "nearest" });
+    if (next) open(next.id);
   };
-  const toggleCompare = (id: number | null) => {
-    if (id === null) return;
+  const toggleCompare = (id: number | undefined) => {
+    if (id === undefined) return;
     const next = compare.includes(id) ? compare.filter((one) => one !== id) : [...compare, id].slice(-MOST_COMPARED);
-    setCompare(next);
     go({ compare: next.length > 0 ? next.join(",") : null });
-  };
-  const clearCompare = () => {
-    setCompare([]);
-    go({ compare: null });
   };
   useKeys({
     "/": () => wordsBox.current?.focus(),
@@ -110,6 +131,7 @@ export function FindScreen(props: FindScreenProps) {
           locale={locale}
           names={names}
           wordsBox={wordsBox}
+          onTyping={results.breakOff}
           onChange={change}
         />
         <div className="mt-1 flex min-h-5 items-center gap-4">
@@ -146,14 +168,14 @@ export function FindScreen(props: FindScreenProps) {
                 .join(", ")}
               saved={saved}
             />
-            <CompareTray ids={compare} onClear={clearCompare} />
+            <CompareTray ids={compare} onClear={() => go({ compare: null })} />
           </span>
         </div>
       </div>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,560fr)_minmax(0,720fr)]">
         <section
           aria-label="What was found"
-          aria-busy={busy}
+          aria-busy={waiting}
           className="flex min-h-0 flex-col border-r border-line bg-card"
         >
           <LinesHead
@@ -161,53 +183,54 @@ export function FindScreen(props: FindScreenProps) {
             byFit={assign.current !== null}
             onSort={(next) => go({ sort: next === "best" ? null : next, open: null }, true)}
           />
-          <div className="min-h-0 flex-1 overflow-auto">
-            {hits.length > 0 ? (
-              <>
-                <ResultLines
-                  hits={hits}
-                  selected={selected}
-                  onOpen={open}
-                  inTheWay={found.inTheWay}
-                  compared={compare}
-                  since={since}
-                  onUnfold={(family) => go({ unfold: family })}
-                />
-                {stoodFor < counts.total && (
-                  <p className="p-3 text-center text-[13px] text-ink-soft">
-                    {sayCount(stoodFor, locale)} of {sayCount(counts.total, locale)} shown.{" "}
-                    {hits.length >= limit && limit < MOST_SHOWN ? (
-                      <Button size="small" onClick={() => go({ show: limit + 80 })}>
-                        Show more
-                      </Button>
-                    ) : (
-                      "Fill another blank to see the rest."
-                    )}
-                  </p>
-                )}
-              </>
-            ) : (
-              <NothingFound
-                found={found}
-                need={sayAsTyped(found.need, answered)}
-                onLeave={(blank) => without([blank])}
-                locale={locale}
-              />
-            )}
-          </div>
-        </section>
-        <section aria-label="Light table" className="min-h-0">
-          {start ? (
-            <StartPage
-              data={start}
-              onNeed={(address, since) =>
-                change(needFromParameters(Object.fromEntries(new URLSearchParams(address))), false, since)
-              }
+          {hits.length > 0 ? (
+            <ResultLines
+              hits={hits}
+              selected={selected ?? null}
               onOpen={open}
+              inTheWay={found.inTheWay}
+              compared={compare}
+              since={since}
+              onUnfold={(family) => go({ unfold: family })}
+            >
+              {stoodFor < counts.total && (
+                <p className="p-3 text-center text-[13px] text-ink-soft">
+                  {sayCount(stoodFor, locale)} of {sayCount(counts.total, locale)} shown.{" "}
+                  {hits.length >= limit && limit < MOST_SHOWN ? (
+                    <Button size="small" onClick={() => go({ show: limit + 80 })}>
+                      Show more
+                    </Button>
+                  ) : (
+                    "Fill another blank to see the rest."
+                  )}
+                </p>
+              )}
+            </ResultLines>
+          ) : (
+            <NothingFound
+              found={found}
+              need={sayAsTyped(found.need, answered)}
+              onLeave={(blank) => without([blank])}
+              locale={locale}
             />
+          )}
+        </section>
+        <section aria-label="Light table" aria-busy={late} className="min-h-0">
+          {atStart ? (
+            start.value && (
+              <StartPage
+                data={start.value}
+                onNeed={(address, since) =>
+                  change(needFromParameters(Object.fromEntries(new URLSearchParams(address))), false, since)
+                }
+                onOpen={open}
+              />
+            )
           ) : opened ? (
-            <LightTable key={opened.resource.id} data={opened} assign={assign} />
-          ) : wanted !== null ? (
+            <KeysAwake value={keysAwake}>
+              <LightTable key={opened.resource.id} data={opened} assign={assign} />
+            </KeysAwake>
+          ) : selected !== undefined ? (
             <Empty title="This is not here">It was taken away, or it is not yours to see. Choose another line.</Empty>
           ) : (
             <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>

@@ -27,6 +27,7 @@ export function NeedLine({
   locale,
   names,
   wordsBox,
+  onTyping,
   onChange,
 }: {
   need: Need;
@@ -35,6 +36,8 @@ export function NeedLine({
   total: number;
   locale: string;
   wordsBox: RefObject<HTMLInputElement | null>;
+  /** Words are being typed, and not asked for yet. */
+  onTyping: () => void;
   onChange: (need: Need, typing?: boolean) => void;
 }) {
   const blank = (
@@ -70,7 +73,13 @@ export function NeedLine({
         need.kinds,
         (value) => toggled(need, "kind", value),
       )}{" "}
-      about <WordsBox words={need.words} box={wordsBox} onChange={(words) => onChange({ ...need, words }, true)} />{" "}
+      about{" "}
+      <WordsBox
+        words={need.words}
+        box={wordsBox}
+        onTyping={onTyping}
+        onChange={(words) => onChange({ ...need, words }, true)}
+      />{" "}
       <span className="inline-flex translate-y-[-4px] align-baseline">
         <Key>/</Key>
       </span>{" "}

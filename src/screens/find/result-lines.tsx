@@ -1,6 +1,8 @@
 "use client";
+import { useVirtualizer } from "@tanstack/react-virtual";
 import { ArrowDown } from "lucide-react";
 import { clsx } from "clsx";
+import { useEffect, useRef, type ReactNode } from "react";
 import { COMMONS, DISTRICT, SATCHEL, STAFFROOM } from "@/core/find/facets";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import type { Facts } from "@/core/resource/facts";
@@ -110,6 +112,10 @@ function sayShelf(reach: number): string {
   return reach & COMMONS ? "Commons" : "only mine";
 }
 
+/** Nothing is taller than three of these; what is not in sight is reckoned with one. */
+const LINE_HEIGHT = 54;
+
+/** The lines, of which only those in sight are there, and what follows the last. */
 export function ResultLines({
   hits,
   selected,
@@ -118,6 +124,7 @@ export function ResultLines({
   compared,
   since,
   onUnfold,
+  children,
 }: {
   hits: readonly Hit[];
   selected: number | null;
@@ -128,51 +135,74 @@ export function ResultLines({
   /** What became findable after this moment is marked as new. */
   since: number | null;
   onUnfold: (family: number | null) => void;
+  children: ReactNode;
 }) {
   const unfolded = hits.find((hit) => hit.folded)?.family;
+  const box = useRef<HTMLDivElement>(null);
+  // eslint-disable-next-line react-hooks/incompatible-library -- the virtualiser keeps its own state by design
+  const lines = useVirtualizer({
+    count: hits.length,
+    getScrollElement: () => box.current,
+    getItemKey: (at) => hits[at]!.id,
+    estimateSize: () => LINE_HEIGHT,
+    overscan: 5,
+    // What the server sends is as long as the window is likely to be.
+    initialRect: { width: 560, height: 600 },
+  });
+  const at = hits.findIndex((hit) => hit.id === selected);
+  useEffect(() => {
+    if (at >= 0) lines.scrollToIndex(at, { align: "auto" });
+  }, [at, hits, lines]);
+  const rows = lines.getVirtualItems();
+  const [above, below] = [rows[0]?.start ?? 0, lines.getTotalSize() - (rows.at(-1)?.end ?? 0)];
+  const line = (hit: Hit, at: number) => (
+    <Line
+      key={hit.id}
+      place={{ at, of: hits.length, measure: lines.measureElement }}
+      title={hit.facts.title}
+      fromText={[hit.author, sayShelf(hit.reach), inTheWay[hit.id]].filter(Boolean).join(" · ")}
+      from={
+        <>
+          {since !== null && hit.fresh.getTime() > since && <strong className="text-green">new · </strong>}
+          {hit.mine ? "mine" : hit.author} · {sayShelf(hit.reach)}
+          {!["any", "XS"].includes(hit.facts.country) && ` · for ${countryName(hit.facts.country)}`}
+          {compared.includes(hit.id) && " · to compare"}
+          {inTheWay[hit.id] && <span className="text-clay"> · {inTheWay[hit.id]}</span>}
+        </>
+      }
+      after={
+        hit.versions > 1 &&
+        !hit.folded && (
+          <button
+            type="button"
+            aria-expanded={unfolded === hit.family}
+            onClick={() => onUnfold(unfolded === hit.family ? null : hit.family)}
+            className="text-[12px] text-slate hover:underline"
+          >
+            {hit.versions} versions{hit.versionsHere > 0 && `, ${hit.versionsHere} at your school`}
+          </button>
+        )
+      }
+      before={
+        <span className="-mr-3 -ml-4">
+          <Grip id={hit.id} title={hit.facts.title} />
+        </span>
+      }
+      indented={hit.folded}
+      mine={(hit.reach & SATCHEL) !== 0}
+      selected={hit.id === selected}
+      onOpen={() => onOpen(hit.id)}
+    >
+      <FactCells facts={hit.facts} />
+      <span className="numbers text-right">{hit.usedHere > 0 ? `${hit.usedHere}×` : "–"}</span>
+    </Line>
+  );
   return (
-    <ul aria-label="Results">
-      {hits.map((hit) => (
-        <Line
-          key={hit.id}
-          title={hit.facts.title}
-          fromText={[hit.author, sayShelf(hit.reach), inTheWay[hit.id]].filter(Boolean).join(" · ")}
-          from={
-            <>
-              {since !== null && hit.fresh.getTime() > since && <strong className="text-green">new · </strong>}
-              {hit.mine ? "mine" : hit.author} · {sayShelf(hit.reach)}
-              {!["any", "XS"].includes(hit.facts.country) && ` · for ${countryName(hit.facts.country)}`}
-              {compared.includes(hit.id) && " · to compare"}
-              {inTheWay[hit.id] && <span className="text-clay"> · {inTheWay[hit.id]}</span>}
-            </>
-          }
-          after={
-            hit.versions > 1 &&
-            !hit.folded && (
-              <button
-                type="button"
-                aria-expanded={unfolded === hit.family}
-                onClick={() => onUnfold(unfolded === hit.family ? null : hit.family)}
-                className="text-[12px] text-slate hover:underline"
-              >
-                {hit.versions} versions{hit.versionsHere > 0 && `, ${hit.versionsHere} at your school`}
-              </button>
-            )
-          }
-          before={
-            <span className="-mr-3 -ml-4">
-              <Grip id={hit.id} title={hit.facts.title} />
-            </span>
-          }
-          indented={hit.folded}
-          mine={(hit.reach & SATCHEL) !== 0}
-          selected={hit.id === selected}
-          onOpen={() => onOpen(hit.id)}
-        >
-          <FactCells facts={hit.facts} />
-          <span className="numbers text-right">{hit.usedHere > 0 ? `${hit.usedHere}×` : "–"}</span>
-        </Line>
-      ))}
-    </ul>
+    <div ref={box} className="min-h-0 flex-1 overflow-auto">
+      <ul aria-label="Results" style={{ paddingTop: above, paddingBottom: below }}>
+        {rows.map(({ index }) => line(hits[index]!, index))}
+      </ul>
+      {children}
+    </div>
   );
 }

@@ -3,7 +3,8 @@ import { useEffect, useId, useRef, useState, type RefObject } from "react";
 import { pauseAfter } from "@/core/find/pause";
 import { useHydrated } from "@/ui/hydrated";
 
-const SUGGEST_PAUSE_MS = 50;
+/** Longer than results take to be asked for: they come first. */
+const SUGGEST_PAUSE_MS = 150;
 
 /** The word being typed: none after a space, and none inside quotes. */
 function lastWord(text: string): string {
@@ -35,10 +36,12 @@ function useSuggestions(start: string): string[] {
 /** The words of the sentence: typed in place. What she types stays hers while results come and go. */
 export function WordsBox({
   words,
+  onTyping,
   onChange,
   box,
 }: {
   words: string;
+  onTyping: () => void;
   onChange: (words: string) => void;
   box: RefObject<HTMLInputElement | null>;
 }) {
@@ -96,6 +99,7 @@ export function WordsBox({
           const text = event.target.value;
           setTyped(text);
           setAt(-1);
+          onTyping();
           clearTimeout(timer.current);
           timer.current = setTimeout(() => send(text), pauseAfter(text));
         }}

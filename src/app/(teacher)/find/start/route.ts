@@ -1,0 +1,14 @@
+import { looking } from "@/server/find-page";
+import { route } from "@/server/route";
+import { startData } from "@/server/start-page";
+import { written } from "@/server/written";
+
+/** Find's first page, for whoever comes back to it. */
+export const GET = route(
+  "find resources",
+  () => ({}),
+  async ({ db, visitor, now }) => {
+    const { reader, assign } = await looking(db, visitor, now);
+    return written(await startData(db, reader, assign.classes, now));
+  },
+);

@@ -1,0 +1,43 @@
+import { isAnything, needFromParameters, needToParameters, type Need } from "./need";
+import { MOST_SHOWN, sorts, type Sort } from "./order";
+
+/** Lines of results before more are asked for. */
+const FIRST_SHOWN = 40;
+
+/** Everything of an address the results depend on; what else stands there only says how they are looked at. */
+export interface Asked {
+  need: Need;
+  sort: Sort;
+  /** How many lines at the most. */
+  limit: number;
+  /** The family whose versions have lines of their own; 0: none. */
+  unfolded: number;
+}
+
+/** Reads an address; what it does not know it leaves out, so an old or mistyped link still opens. */
+export function askedFrom(parameters: Record<string, string | string[] | undefined>): Asked {
+  const first = (name: string) => [parameters[name]].flat()[0] ?? "";
+  return {
+    need: needFromParameters(parameters),
+    sort: sorts.find((one) => one === first("sort")) ?? "best",
+    limit: Math.min(MOST_SHOWN, Math.max(FIRST_SHOWN, Number(first("show")) || 0)),
+    unfolded: /^\d{1,9}$/.test(first("unfold")) ? Number(first("unfold")) : 0,
+  };
+}
+
+/** The same as an address, written one way only: equal questions have equal addresses. */
+export function askedAddress({ need, sort, limit, unfolded }: Asked): string {
+  const parameters = needToParameters(need);
+  if (sort !== "best") parameters.set("sort", sort);
+  if (limit > FIRST_SHOWN) parameters.set("show", String(limit));
+  if (unfolded > 0) parameters.set("unfold", String(unfolded));
+  return parameters.toString();
+}
+
+/** Nothing is looked for and nothing opened: Find shows places to begin. */
+export const startsHere = ({ need, sort }: Asked, chosen: number | undefined): boolean =>
+  isAnything(need) && chosen === undefined && sort === "best";
+
+/** What lies on the light table as an address; null: nothing does. `chosen`: she opened it herself. */
+export const tableAddress = (resource: number | undefined, chosen: boolean): string | null =>
+  resource === undefined ? null : `resource=${resource}${chosen ? "&chosen=1" : ""}`;
