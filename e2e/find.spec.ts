@@ -115,10 +115,68 @@ test("columns can be sorted, and more can be shown", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
   await page.getByRole("button", { name: "Min", exact: true }).click();
   await expect(page).toHaveURL(/sort=minutes/);
+  await expect(page.getByRole("region", { name: "What was found" })).toHaveAttribute("aria-busy", "false");
   const minutes = await lines(page).evaluateAll((rows) =>
     rows.map((row) => Number(row.querySelectorAll(".numbers")[1]?.textContent)),
   );
   expect(minutes).toEqual([...minutes].sort((a, b) => a - b));
   await page.getByRole("button", { name: "Show more" }).click();
-  await expect(lines(page)).toHaveCount(120);
+  await expect(page.getByText("120 of")).toBeVisible();
+  // Only the lines in sight are there; which they are of how many is said, and the keys go through all of them.
+  expect(await lines(page).count()).toBeLessThan(40);
+  await expect(lines(page).first()).toHaveAttribute("aria-setsize", "120");
+  for (let line = 1; line < 30; line += 1) await page.keyboard.press("j");
+  await expect(lines(page).locator("[aria-current]")).toBeInViewport();
+  await expect(lines(page).filter({ has: page.locator("[aria-current]") })).toHaveAttribute("aria-posinset", "30");
+});
+
+test("letters typed quickly all stay, results follow the last one, and going back brings the words back", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  const box = page.getByLabel("About: words to look for");
+  const trail = page.getByRole("list", { name: "How it was narrowed" });
+  for (const words of ["lantern", "map scale", "timetable", "harbour"]) {
+    await box.fill("");
+    await box.pressSequentially(words, { delay: 45 });
+    await expect(box).toHaveValue(words);
+    await expect(trail).toContainText(words);
+    await expect(box).toHaveValue(words);
+  }
+  await page.getByRole("button", { name: "Grade: any grade" }).click();
+  await page.getByRole("option", { name: /Grade 5/ }).click();
+  await page.keyboard.press("Escape");
+  await expect(trail).toContainText("grade 5");
+  await lookFor(page, "tide");
+  await expect(page).toHaveURL(/words=tide.*grades=5|grades=5.*words=tide/);
+  await page.goBack();
+  await expect(box).toHaveValue("harbour");
+  await expect(trail).not.toContainText("grade 5");
+});
+
+test("a key pressed before what was found lies on the light table waits for it", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await lookFor(page, "sea song");
+  await page.route("**/find/table?*", async (route) => {
+    await new Promise((done) => setTimeout(done, 400));
+    await route.continue();
+  });
+  await lookFor(page, "reading a tide table");
+  await page.keyboard.press("e");
+  await page.getByRole("button", { name: "Make my copy" }).click();
+  await page.waitForURL(/\/adapt\/\d+/);
+  await expect(page.getByLabel("Title", { exact: true })).toHaveValue("Reading a tide table");
+});
+
+test("when the satchel does not answer, what she had stays and she is told", async ({ signedIn, expectTrouble }) => {
+  expectTrouble(/find\/results|ERR_INTERNET_DISCONNECTED|Failed to load/);
+  const page = await signedIn("Ines Halloran");
+  await lookFor(page, "sea song");
+  await page.route("**/find/results?*", (route) => route.abort("internetdisconnected"));
+  await page.getByLabel("About: words to look for").fill("sea songs");
+  await expect(page.getByText("The satchel does not answer.")).toBeVisible();
+  await expect(lines(page).first()).toContainText("The beat of a sea song");
+  await page.unroute("**/find/results?*");
+  await lookFor(page, "lighthouse signals");
+  await expect(lines(page).first()).toContainText("Lighthouse signals");
 });

@@ -9,9 +9,11 @@ import {
   useMemo,
   useRef,
   useState,
+  useSyncExternalStore,
   useTransition,
   type ReactNode,
 } from "react";
+import { addressesAhead } from "./addresses-ahead";
 
 /** Changes of the address: a value, or null to take it out. */
 export type AddressChange = Record<string, string | number | null>;
@@ -39,37 +41,32 @@ const InParts = createContext<Address | null>(null);
 
 /**
  * For a page whose parts are asked for by themselves (use-answer): a change of the address is there at once, and does not
- * read the page anew.
+ * read the page anew. The router follows a moment later, and for that moment may even put an earlier address back.
  */
 export function AddressOfParts({ children }: { children: ReactNode }) {
   const path = usePathname();
   const arrived = useSearchParams().toString();
-  // The router follows a moment later, and for that moment may even put an earlier address back: what was changed here
-  // counts until it has arrived, in this order, or something else has.
-  const [own, setOwn] = useState<{ arrived: string; sent: string[] }>({ arrived, sent: [] });
-  if (own.arrived !== arrived) {
-    const at = own.sent.indexOf(arrived);
-    setOwn({ arrived, sent: at < 0 ? [] : own.sent.slice(at + 1) });
-  }
-  const text = own.sent.at(-1) ?? arrived;
-  const latest = useRef(text);
+  const [ahead] = useState(addressesAhead);
+  const last = useSyncExternalStore(ahead.subscribe, ahead.last, () => null);
+  const there = useRef(arrived);
   useLayoutEffect(() => {
-    latest.current = text;
-  }, [text]);
+    there.current = arrived;
+    ahead.arrive(arrived);
+  }, [ahead, arrived]);
   useEffect(() => {
-    const back = () => setOwn((old) => ({ ...old, sent: [] }));
-    window.addEventListener("popstate", back);
-    return () => window.removeEventListener("popstate", back);
-  }, []);
+    window.addEventListener("popstate", ahead.drop);
+    return () => window.removeEventListener("popstate", ahead.drop);
+  }, [ahead]);
+  const text = last ?? arrived;
   const parameters = useMemo(() => new URLSearchParams(text), [text]);
   const address = {
     parameters,
     busy: false,
     go: (change: AddressChange, push = false) => {
-      const next = changed(new URLSearchParams(latest.current), change);
-      if (next.toString() === latest.current) return;
-      latest.current = next.toString();
-      setOwn((old) => ({ ...old, sent: [...old.sent, next.toString()] }));
+      const from = ahead.last() ?? there.current;
+      const next = changed(new URLSearchParams(from), change);
+      if (next.toString() === from) return;
+      ahead.send(next.toString());
       window.history[push ? "pushState" : "replaceState"](null, "", addressOf(path, next));
     },
   };

@@ -1,5 +1,5 @@
 /** Long enough that a word typed at once is one question, short enough not to be felt. */
-const PAUSE_MS = 50;
+const PAUSE_MS = 30;
 /** A single letter begins nearly every word there is: it is looked for only when nothing follows it. */
 const LETTER_PAUSE_MS = 500;
 

@@ -23,6 +23,7 @@ import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { KeysAwake, useKeys, useKeysLater } from "@/ui/keys";
 import { LightTable } from "../light-table/light-table";
+import { openOnTable } from "../shell/opened";
 import { AddressOfParts, useAddress } from "../use-address";
 import { useAnswer, type Answered } from "../use-answer";
 import { CompareTray } from "./compare-tray";
@@ -73,7 +74,7 @@ function Find(props: FindScreenProps) {
   const [chosen] = idsIn(parameters.get("open"));
   const atStart = startsHere(asked, chosen);
   const selected = atStart ? undefined : (chosen ?? hits[0]?.id);
-  const { answer: table } = useAnswer(
+  const { answer: table, waiting: fetching } = useAnswer(
     "/find/table",
     // Which is the first is known when the results have come.
     waiting && chosen === undefined ? undefined : tableAddress(selected, chosen !== undefined),
@@ -83,12 +84,15 @@ function Find(props: FindScreenProps) {
   const { answer: start } = useAnswer("/find/start", atStart ? "" : null, props.start);
   const opened = table.value;
   // Until what is chosen has arrived, keys are not meant for what still lies there.
-  const late = (waiting && chosen === undefined) || (opened !== null && opened.resource.id !== selected);
+  const onItsWay = (waiting && chosen === undefined) || fetching;
+  const late = (waiting && chosen === undefined) || (opened?.resource.id !== selected && (fetching || opened !== null));
+  // A lesson pressed now gets what was found, whether or not it is there to be looked at already.
+  useEffect(() => (selected === undefined ? undefined : openOnTable(selected)), [selected]);
   const keysAwake = useRef(true);
   useEffect(() => {
     keysAwake.current = !late;
   }, [late]);
-  useKeysLater(late && !atStart, ["p", "e", "a", "w"]);
+  useKeysLater(late && !atStart, ["p", "e", "a", "w", "ArrowLeft", "ArrowRight"]);
   const since = Number(parameters.get("since")) || null;
   const compare = idsIn(parameters.get("compare")).slice(-MOST_COMPARED);
   const wordsBox = useRef<HTMLInputElement>(null);
@@ -230,7 +234,7 @@ function Find(props: FindScreenProps) {
             <KeysAwake value={keysAwake}>
               <LightTable key={opened.resource.id} data={opened} assign={assign} />
             </KeysAwake>
-          ) : selected !== undefined ? (
+          ) : onItsWay ? null : selected !== undefined ? (
             <Empty title="This is not here">It was taken away, or it is not yours to see. Choose another line.</Empty>
           ) : (
             <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>

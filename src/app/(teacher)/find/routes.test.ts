@@ -1,3 +1,5 @@
+import { parse } from "devalue";
+import { viewedLately } from "@/data/kept";
 import { importFramework } from "@/data/standards";
 import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
@@ -5,9 +7,15 @@ import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world
 import { actAs, answerFrom, visitorOf } from "@/server/testing/as";
 import { GET as bring } from "../plan/bring/route";
 import { GET as leaves } from "./leaves/route";
+import { GET as results } from "./results/route";
+import { GET as start } from "./start/route";
+import { GET as table } from "./table/route";
 import { POST as bringIn } from "./standards/import/route";
 import { GET as why } from "./why/route";
 import { GET as words } from "./words/route";
+import type { Results } from "@/server/find-page";
+import type { LightTableData } from "@/server/light-table";
+import type { StartData } from "@/server/start-page";
 
 jest.mock(
   "@/server/session",
@@ -80,13 +88,53 @@ describe("what Find asks for on the way", () => {
 
   test("nobody signed in is told nothing, and a student neither", async () => {
     actAs(null);
-    for (const route of [leaves, why, words]) expect((await ask(route, "/?blank=topic&start=whe")).status).toBe(401);
+    for (const route of [leaves, why, words, results, table, start])
+      expect((await ask(route, "/?blank=topic&start=whe")).status).toBe(401);
     actAs({
       ...visitorOf({ id: world.students[0]!, district: world.district, school: world.here }),
       kind: "student",
       roles: [],
     });
-    for (const route of [leaves, why, words]) expect((await ask(route, "/?blank=topic&start=whe")).status).toBe(404);
+    for (const route of [leaves, why, words, results, table, start])
+      expect((await ask(route, "/?blank=topic&start=whe")).status).toBe(404);
+  });
+});
+
+describe("the parts of Find, each asked for by itself", () => {
+  const read = async <Part>(route: typeof results, address: string) => {
+    const response = await route(new Request(`http://satchel.example${address}`), context);
+    expect(response.status).toBe(200);
+    return parse(await response.text()) as Part;
+  };
+  const reader = () => ({ id: world.ines, school: world.here, district: world.district, satchel: [] });
+
+  test("the results of an address: what she may see, counted, and since when it can be found", async () => {
+    const { asked, found, saved } = await read<Results>(results, "/find/results?words=whelk&sort=title");
+    expect(asked).toMatchObject({ sort: "title", need: { words: "whelk" } });
+    expect(found.hits.map(({ id }) => id)).toEqual([open]);
+    expect(found.counts.total).toBe(1);
+    expect(found.hits[0]!.fresh).toBeInstanceOf(Date);
+    expect(saved).toBe(false);
+  });
+
+  test("a question nobody waits for any more is broken off", async () => {
+    const request = new Request("http://satchel.example/find/results?words=whelk", { signal: AbortSignal.abort() });
+    expect((await results(request, context)).status).toBe(499);
+  });
+
+  test("what lies on the light table; what is not hers does not", async () => {
+    const lying = await read<LightTableData>(table, `/find/table?resource=${open}`);
+    expect(lying.facts.title).toBe("Whelk counting");
+    for (const resource of [String(shut), "999999", "x", ""])
+      expect(await read(table, `/find/table?resource=${resource}`)).toBeNull();
+  });
+
+  test("only what she opened herself she has looked at", async () => {
+    await read(table, `/find/table?resource=${open}`);
+    expect(await viewedLately(db, reader(), 6)).toEqual([]);
+    await read(table, `/find/table?resource=${open}&chosen=1`);
+    expect((await viewedLately(db, reader(), 6)).map(({ id }) => id)).toEqual([open]);
+    expect((await read<StartData>(start, "/find/start")).viewed.map(({ id }) => id)).toEqual([open]);
   });
 });
 
