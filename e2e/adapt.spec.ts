@@ -1,4 +1,4 @@
-import { adapt, expect, lines, lookFor, test } from "./fixture";
+import { adapt, expect, lines, lookFor, test, write } from "./fixture";
 
 test("a teacher makes a colleague's lesson her own: reorders, removes and undoes, writes a question, publishes; the original stays", async ({
   signedIn,
@@ -42,12 +42,12 @@ test("a teacher makes a colleague's lesson her own: reorders, removes and undoes
 
   await spine.getByRole("button", { name: "Step", exact: true }).click();
   await page.getByLabel("Title of the step").fill("Say it yourself");
-  await page.getByRole("textbox", { name: "Instructions" }).fill("Think of last Tuesday.");
+  await write(page.getByRole("textbox", { name: "Instructions" }), "Think of last Tuesday.");
   await page.getByRole("button", { name: "Question …" }).click();
   await page.getByRole("menuitem", { name: "One choice" }).click();
   await expect(page.getByRole("button", { name: "Publish" })).toBeDisabled();
   await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("A choice has no right answer.");
-  await page.getByRole("textbox", { name: "What is asked" }).fill("Where were you at low water?");
+  await write(page.getByRole("textbox", { name: "What is asked" }), "Where were you at low water?");
   await page.getByLabel("Option 1", { exact: true }).fill("on the beach");
   await page.getByLabel("Option 2", { exact: true }).fill("at sea");
   await page.getByRole("button", { name: "Remove option 3" }).click();
@@ -92,7 +92,7 @@ test("every type of question can be written and then done", async ({ signedIn })
     await page.getByRole("button", { name: "Question …" }).click();
     await page.getByRole("menuitem", { name: type, exact: true }).click();
     const editor = page.getByRole("region", { name: type, exact: true });
-    await editor.getByRole("textbox", { name: "What is asked" }).fill(`${type}?`);
+    await write(editor.getByRole("textbox", { name: "What is asked" }), `${type}?`);
     return editor;
   };
   const several = await add("Several choices");
@@ -306,4 +306,27 @@ test("several steps at once, a step put in before another, and undo that outlive
   await expect(steps.first()).toContainText("Before I read");
   await page.getByRole("button", { name: "Redo" }).click();
   await expect(steps.first()).toContainText("Skim first");
+});
+
+test("what is typed into a text before it can be written in is written all the same", async ({ signedIn }) => {
+  const page = await signedIn("Mercy Adeyemi");
+  await lookFor(page, "knots step by step");
+  await adapt(page);
+  await page.route("**/_next/static/chunks/**", async (route) => {
+    await new Promise((done) => setTimeout(done, 300));
+    await route.continue();
+  });
+  await page.reload();
+  const text = page.getByRole("textbox", { name: "Instructions" });
+  const before = await text.innerText();
+  // Reached with the key that goes from field to field; nothing of what follows is lost.
+  await text.focus();
+  await page.keyboard.type(" Pull twice.");
+  await expect(text).toHaveAttribute("contenteditable", "true");
+  await expect(text).toContainText(`${before.trim()} Pull twice.`);
+  await expect(text).toBeFocused();
+  await page.keyboard.type(" Then let go.");
+  await expect(page.getByText(/saved \d/)).toBeVisible();
+  await page.reload();
+  await expect(text).toContainText("Pull twice. Then let go.");
 });

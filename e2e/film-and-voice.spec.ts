@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { adapt, expect, onlyTo, test } from "./fixture";
+import { adapt, expect, onlyTo, test, write } from "./fixture";
 
 const spine = (page: Page) => page.getByRole("region", { name: "Steps" });
 const settings = (page: Page) => page.getByRole("complementary", { name: "Settings" });
@@ -54,14 +54,15 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
   await page.keyboard.press("ArrowLeft");
   await expect(stop.getByLabel(/^Stop \d+: seconds$/)).toHaveValue("38.9");
   await expect(settings(page)).toContainText("A question asks nothing yet.");
-  await stop.getByRole("textbox", { name: "What is asked" }).fill("What is the tide called now?");
+  await write(stop.getByRole("textbox", { name: "What is asked" }), "What is the tide called now?");
   await stop.getByLabel("Accepted answers, one a line").fill("flood");
   await stop.getByRole("checkbox", { name: "may be skipped" }).click();
   await expect(settings(page)).toContainText("1 of 29 texts are not written in Spanish yet.");
   await page.getByRole("radio", { name: "español" }).click();
-  await page
-    .getByRole("textbox", { name: /^español: What is the tide called now/ })
-    .fill("¿Cómo se llama ahora la marea?");
+  await write(
+    page.getByRole("textbox", { name: /^español: What is the tide called now/ }),
+    "¿Cómo se llama ahora la marea?",
+  );
   await expect(settings(page)).not.toContainText("are not written");
 
   // Only the first step: the rest is for another day.

@@ -107,6 +107,13 @@ export async function adapt(page: Page): Promise<void> {
   await page.waitForURL(/\/adapt\/\d+/);
 }
 
+/** Replaces what stands in a rich text: it becomes one that is written in when it has the focus. */
+export async function write(box: Locator, text: string): Promise<void> {
+  await box.focus();
+  await expect(box).toHaveAttribute("contenteditable", "true");
+  await box.fill(text);
+}
+
 /** Types words into the need line and waits until the trail has followed. */
 export async function lookFor(page: Page, words: string): Promise<void> {
   await page.getByLabel("About: words to look for").fill(words);

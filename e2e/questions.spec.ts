@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Locator, Page } from "@playwright/test";
-import { adapt, expect, giveNow, test } from "./fixture";
+import { adapt, expect, giveNow, test, write } from "./fixture";
 
 /** The shore lesson in work mode: everything in it is answered as a student would, and marked for real. */
 async function shore(page: Page, step: number): Promise<void> {
@@ -164,7 +164,7 @@ test("a teacher makes one of each, and it stands in the preview as students get 
     await page.getByRole("button", { name: "Question …" }).click();
     await page.getByRole("menuitem", { name, exact: true }).click();
     const question = page.getByRole("region", { name, exact: true });
-    await question.getByRole("textbox", { name: "What is asked" }).fill(`About: ${name}`);
+    await write(question.getByRole("textbox", { name: "What is asked" }), `About: ${name}`);
     if (name === "Sort into groups") {
       for (const at of [1, 2]) await question.getByLabel(`Group ${at}`, { exact: true }).fill(`Group ${at}`);
       for (const at of [1, 2, 3, 4])

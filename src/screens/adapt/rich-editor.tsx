@@ -1,108 +1,77 @@
 "use client";
-import { EditorContent, useEditor } from "@tiptap/react";
-import StarterKit from "@tiptap/starter-kit";
 import { clsx } from "clsx";
-import { useEffect, useMemo, useRef, useState } from "react";
-import type { RichText } from "@/core/resource/rich-text";
-import { mayLinkTo } from "@/core/resource/vocabulary";
+import { useCallback, useEffect, useRef, useState, type ComponentType } from "react";
 import { tellProblem } from "@/ui/toast";
-import { CueNode, MathsNode } from "./rich-nodes";
-import { RichTools } from "./rich-tools";
+import { Rich } from "../step/rich";
+import { richFrame, type RichEditorProps } from "./rich-editor-props";
 
-/** Only what the document model knows; what is pasted is reduced to it. */
-const extensions = [
-  StarterKit.configure({
-    code: false,
-    codeBlock: false,
-    strike: false,
-    horizontalRule: false,
-    heading: { levels: [2, 3, 4] },
-    link: { openOnClick: false, isAllowedUri: mayLinkTo, HTMLAttributes: { rel: "noreferrer", target: null } },
-  }),
-  CueNode,
-  MathsNode,
-];
+type Writing = ComponentType<RichEditorProps & { keys: readonly string[] }>;
 
-/** Read when somebody writes: to be looked at, a page needs none of what checks it. */
-const schema = () => import("@/core/resource/schema/rich-text");
+let known: Writing | null = null;
+const learn = async (): Promise<Writing> => (known ??= (await import("./rich-writing")).RichWriting);
 
-/** Rich text edited where it stands. `value` changing from outside (undo) is taken over. */
-export function RichEditor({
-  label,
-  value,
-  placeholder,
-  onChange,
-  className,
-  withCues = false,
-  focused = false,
-}: {
-  label: string;
-  value: RichText | undefined;
-  placeholder?: string;
-  onChange: (value: RichText) => void;
-  className?: string;
-  /** Whether pictures of what to press can be put in. */
-  withCues?: boolean;
-  /** Whether writing goes on here at once: it was just asked for. */
-  focused?: boolean;
-}) {
-  const last = useRef(value);
-  // A page has many of these and writes in one: tools are made where somebody has begun to write.
-  const [used, setUsed] = useState(false);
-  const changed = useRef(onChange);
+/** The page lies open first; what is needed to write is read when nothing else happens. */
+const IDLE_AFTER_MS = 1500;
+let planned = false;
+function learnWhenIdle() {
+  if (planned) return;
+  planned = true;
+  const idly = window.requestIdleCallback ?? setTimeout;
+  setTimeout(() => idly(() => void learn().catch(() => undefined)), IDLE_AFTER_MS);
+}
+
+const isEmpty = (value: RichEditorProps["value"]) =>
+  !value || value.content.every((block) => block.type === "paragraph" && !block.content?.length);
+
+/**
+ * Rich text edited where it stands. A page has many and writes in one: each is shown as it is read until a pointer is over
+ * it or it has the focus. Keys pressed before it can be written in are pressed again when it can.
+ */
+export function RichEditor(props: RichEditorProps) {
+  const { label, value, placeholder, className, focused = false } = props;
+  const [writing, setWriting] = useState<{ In: Writing; focused: boolean; keys: string[] } | null>(null);
+  const shell = useRef<HTMLDivElement>(null);
+  const keys = useRef<string[]>([]);
+  const wake = useCallback((force: boolean) => {
+    const begin = (In: Writing) => {
+      const has = force || shell.current === document.activeElement;
+      setWriting((old) => old ?? { In, focused: has, keys: keys.current });
+    };
+    if (known) return begin(known);
+    learn().then(begin, () => {
+      if (shell.current === document.activeElement)
+        tellProblem("No network just now: this cannot be written in yet. Press it again when it is back.");
+    });
+  }, []);
   useEffect(() => {
-    changed.current = onChange;
-  });
-  // The same objects at every rendering: otherwise every editor of the page is set up anew with every key.
-  const [content] = useState(() => value ?? "");
-  const editorProps = useMemo(
-    () => ({ attributes: { role: "textbox", "aria-multiline": "true", "aria-label": label, class: "px-1" } }),
-    [label],
-  );
-  const editor = useEditor({
-    extensions,
-    content,
-    autofocus: focused && "end",
-    immediatelyRender: false,
-    editorProps,
-    onUpdate: ({ editor: now }) => {
-      const json: unknown = now.getJSON();
-      schema().then(
-        ({ RichText }) => {
-          const parsed = RichText.safeParse(json);
-          if (!parsed.success)
-            return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
-          last.current = parsed.data;
-          changed.current(parsed.data);
-        },
-        // The whole text is taken over with the next key that can be.
-        () => tellProblem("No network just now: what you write here is not kept yet. Write on when it is back."),
-      );
-    },
-  });
-  useEffect(() => {
-    if (!editor || value === last.current) return;
-    last.current = value;
-    editor.commands.setContent(value ?? "", { emitUpdate: false });
-  }, [editor, value]);
+    learnWhenIdle();
+    if (focused) wake(true);
+  }, [focused, wake]);
+  if (writing) return <writing.In {...props} focused={writing.focused} keys={writing.keys} />;
   return (
-    <div
-      onFocus={() => {
-        setUsed(true);
-        schema().catch(() => undefined);
-      }}
-      className={clsx(
-        "group relative rounded-[4px] ring-line hover:ring-1 focus-within:ring-2 focus-within:ring-green",
-        className,
-      )}
-    >
-      {editor && used && <RichTools editor={editor} withCues={withCues} />}
-      {placeholder && editor?.isEmpty && (
-        <span aria-hidden className="pointer-events-none absolute left-1 text-ink-soft">
-          {placeholder}
-        </span>
-      )}
-      <EditorContent editor={editor} className="rich" />
+    <div className={clsx(richFrame, className)} onPointerEnter={() => wake(false)}>
+      <div
+        ref={shell}
+        role="textbox"
+        aria-multiline
+        aria-label={label}
+        tabIndex={0}
+        onFocus={() => wake(false)}
+        onKeyDown={(event) => {
+          if (event.ctrlKey || event.metaKey || event.altKey) return;
+          if (event.key.length > 1 && event.key !== "Enter" && event.key !== "Backspace") return;
+          event.preventDefault();
+          keys.current.push(event.key);
+        }}
+        className="min-h-[1lh] px-1"
+      >
+        {placeholder && isEmpty(value) && (
+          <span aria-hidden className="pointer-events-none absolute left-1 text-ink-soft">
+            {placeholder}
+          </span>
+        )}
+        <Rich text={value} />
+      </div>
     </div>
   );
 }

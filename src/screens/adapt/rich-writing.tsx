@@ -1,0 +1,113 @@
+"use client";
+import { Selection } from "@tiptap/pm/state";
+import { EditorContent, useEditor } from "@tiptap/react";
+import StarterKit from "@tiptap/starter-kit";
+import { clsx } from "clsx";
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { mayLinkTo } from "@/core/resource/vocabulary";
+import { tellProblem } from "@/ui/toast";
+import { richFrame, type RichEditorProps } from "./rich-editor-props";
+import { CueNode, MathsNode } from "./rich-nodes";
+import { RichTools } from "./rich-tools";
+
+/** Only what the document model knows; what is pasted is reduced to it. */
+const extensions = [
+  StarterKit.configure({
+    code: false,
+    codeBlock: false,
+    strike: false,
+    horizontalRule: false,
+    heading: { levels: [2, 3, 4] },
+    link: { openOnClick: false, isAllowedUri: mayLinkTo, HTMLAttributes: { rel: "noreferrer", target: null } },
+  }),
+  CueNode,
+  MathsNode,
+];
+
+/** Read when somebody writes: to be looked at, a page needs none of what checks it. */
+const schema = () => import("@/core/resource/schema/rich-text");
+
+/** Writes in rich text, see rich-editor.tsx. `value` changing from outside (undo) is taken over. */
+export function RichWriting({
+  label,
+  value,
+  placeholder,
+  onChange,
+  className,
+  withCues = false,
+  focused,
+  keys,
+}: RichEditorProps & {
+  /** What was pressed before this was here. */
+  keys: readonly string[];
+}) {
+  const last = useRef(value);
+  // A page has many of these and writes in one: tools are made where somebody has begun to write.
+  const [used, setUsed] = useState(false);
+  const changed = useRef(onChange);
+  useEffect(() => {
+    changed.current = onChange;
+  });
+  // The same objects at every rendering: otherwise every editor of the page is set up anew with every key.
+  const [content] = useState(() => value ?? "");
+  const editorProps = useMemo(
+    () => ({ attributes: { role: "textbox", "aria-multiline": "true", "aria-label": label, class: "px-1" } }),
+    [label],
+  );
+  const editor = useEditor({
+    extensions,
+    content,
+    // Made in the browser only, and ready at once: whoever has the focus goes on writing.
+    immediatelyRender: true,
+    editorProps,
+    onUpdate: ({ editor: now }) => {
+      const json: unknown = now.getJSON();
+      schema().then(
+        ({ RichText }) => {
+          const parsed = RichText.safeParse(json);
+          if (!parsed.success)
+            return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
+          last.current = parsed.data;
+          changed.current(parsed.data);
+        },
+        // The whole text is taken over with the next key that can be.
+        () => tellProblem("No network just now: what you write here is not kept yet. Write on when it is back."),
+      );
+    },
+  });
+  const begin = useRef({ focused, keys });
+  useLayoutEffect(() => {
+    const { focused, keys } = begin.current;
+    begin.current = { focused: false, keys: [] };
+    if (!focused) return;
+    setUsed(true);
+    editor.view.dispatch(editor.state.tr.setSelection(Selection.atEnd(editor.state.doc)));
+    editor.view.focus();
+    for (const key of keys) {
+      if (key.length === 1) editor.view.dispatch(editor.state.tr.insertText(key));
+      else editor.commands.keyboardShortcut(key);
+    }
+  }, [editor]);
+  useEffect(() => {
+    if (value === last.current) return;
+    last.current = value;
+    editor.commands.setContent(value ?? "", { emitUpdate: false });
+  }, [editor, value]);
+  return (
+    <div
+      onFocus={() => {
+        setUsed(true);
+        schema().catch(() => undefined);
+      }}
+      className={clsx(richFrame, className)}
+    >
+      {used && <RichTools editor={editor} withCues={withCues} />}
+      {placeholder && editor.isEmpty && (
+        <span aria-hidden className="pointer-events-none absolute left-1 text-ink-soft">
+          {placeholder}
+        </span>
+      )}
+      <EditorContent editor={editor} className="rich" />
+    </div>
+  );
+}
