@@ -329,4 +329,8 @@ test("what is typed into a text before it can be written in is written all the s
   await expect(page.getByText(/saved \d/)).toBeVisible();
   await page.reload();
   await expect(text).toContainText("Pull twice. Then let go.");
+  // Pressed with the mouse, it is written in where it was pressed: here at the very beginning.
+  await text.click({ position: { x: 4, y: 8 } });
+  await page.keyboard.type("First: ");
+  await expect(text).toContainText(`First: ${before.trim()}`);
 });

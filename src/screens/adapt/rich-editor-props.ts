@@ -12,6 +12,13 @@ export interface RichEditorProps {
   focused?: boolean;
 }
 
+/** How writing begins: whether the text has the focus, where it was pressed, and which keys were pressed meanwhile. */
+export interface Beginning {
+  focused: boolean;
+  at: { left: number; top: number } | null;
+  keys: readonly string[];
+}
+
 /** The same around a text that is read and one that is written in: nothing moves when the one becomes the other. */
 export const richFrame =
   "group relative rounded-[4px] ring-line hover:ring-1 focus-within:ring-2 focus-within:ring-green";

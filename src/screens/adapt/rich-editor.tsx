@@ -3,9 +3,9 @@ import { clsx } from "clsx";
 import { useCallback, useEffect, useRef, useState, type ComponentType } from "react";
 import { tellProblem } from "@/ui/toast";
 import { Rich } from "../step/rich";
-import { richFrame, type RichEditorProps } from "./rich-editor-props";
+import { richFrame, type Beginning, type RichEditorProps } from "./rich-editor-props";
 
-type Writing = ComponentType<RichEditorProps & { keys: readonly string[] }>;
+type Writing = ComponentType<RichEditorProps & { beginning: Beginning }>;
 
 let known: Writing | null = null;
 const learn = async (): Promise<Writing> => (known ??= (await import("./rich-writing")).RichWriting);
@@ -29,13 +29,16 @@ const isEmpty = (value: RichEditorProps["value"]) =>
  */
 export function RichEditor(props: RichEditorProps) {
   const { label, value, placeholder, className, focused = false } = props;
-  const [writing, setWriting] = useState<{ In: Writing; focused: boolean; keys: string[] } | null>(null);
+  const [writing, setWriting] = useState<{ In: Writing; beginning: Beginning } | null>(null);
   const shell = useRef<HTMLDivElement>(null);
   const keys = useRef<string[]>([]);
+  const at = useRef<Beginning["at"]>(null);
   const wake = useCallback((force: boolean) => {
     const begin = (In: Writing) => {
-      const has = force || shell.current === document.activeElement;
-      setWriting((old) => old ?? { In, focused: has, keys: keys.current });
+      const focused = force || shell.current === document.activeElement;
+      const beginning = { focused, at: at.current, keys: keys.current };
+      // Pressed before what the pointer began has been drawn: it begins with the press.
+      setWriting((old) => (old && !focused ? old : { In, beginning }));
     };
     if (known) return begin(known);
     learn().then(begin, () => {
@@ -47,7 +50,7 @@ export function RichEditor(props: RichEditorProps) {
     learnWhenIdle();
     if (focused) wake(true);
   }, [focused, wake]);
-  if (writing) return <writing.In {...props} focused={writing.focused} keys={writing.keys} />;
+  if (writing) return <writing.In {...props} beginning={writing.beginning} />;
   return (
     <div className={clsx(richFrame, className)} onPointerEnter={() => wake(false)}>
       <div
@@ -56,6 +59,9 @@ export function RichEditor(props: RichEditorProps) {
         aria-multiline
         aria-label={label}
         tabIndex={0}
+        onMouseDown={(event) => {
+          at.current = { left: event.clientX, top: event.clientY };
+        }}
         onFocus={() => wake(false)}
         onKeyDown={(event) => {
           if (event.ctrlKey || event.metaKey || event.altKey) return;

@@ -6,7 +6,7 @@ import { clsx } from "clsx";
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { mayLinkTo } from "@/core/resource/vocabulary";
 import { tellProblem } from "@/ui/toast";
-import { richFrame, type RichEditorProps } from "./rich-editor-props";
+import { richFrame, type Beginning, type RichEditorProps } from "./rich-editor-props";
 import { CueNode, MathsNode } from "./rich-nodes";
 import { RichTools } from "./rich-tools";
 
@@ -35,12 +35,8 @@ export function RichWriting({
   onChange,
   className,
   withCues = false,
-  focused,
-  keys,
-}: RichEditorProps & {
-  /** What was pressed before this was here. */
-  keys: readonly string[];
-}) {
+  beginning,
+}: RichEditorProps & { beginning: Beginning }) {
   const last = useRef(value);
   // A page has many of these and writes in one: tools are made where somebody has begun to write.
   const [used, setUsed] = useState(false);
@@ -75,13 +71,16 @@ export function RichWriting({
       );
     },
   });
-  const begin = useRef({ focused, keys });
+  const begin = useRef<Beginning | null>(beginning);
   useLayoutEffect(() => {
-    const { focused, keys } = begin.current;
-    begin.current = { focused: false, keys: [] };
-    if (!focused) return;
+    const from = begin.current;
+    begin.current = null;
+    if (!from?.focused) return;
+    const { at, keys } = from;
     setUsed(true);
-    editor.view.dispatch(editor.state.tr.setSelection(Selection.atEnd(editor.state.doc)));
+    const { doc, tr } = editor.state;
+    const pressed = at && editor.view.posAtCoords(at);
+    editor.view.dispatch(tr.setSelection(pressed ? Selection.near(doc.resolve(pressed.pos)) : Selection.atEnd(doc)));
     editor.view.focus();
     for (const key of keys) {
       if (key.length === 1) editor.view.dispatch(editor.state.tr.insertText(key));
