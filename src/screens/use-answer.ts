@@ -19,6 +19,8 @@ export interface Answer<Value> {
   breakOff: () => void;
 }
 
+const noAnswer = "The satchel does not answer. What you chose is kept; go on when the network is back.";
+
 /** @throws Error that says what went wrong */
 async function read<Value>(route: string, address: string, signal: AbortSignal): Promise<Value> {
   const response = await fetch(`${route}?${address}`, { signal });
@@ -26,7 +28,9 @@ async function read<Value>(route: string, address: string, signal: AbortSignal):
   if (response.status === 401) window.location.reload();
   const text = await response.text();
   if (response.ok) return parse(text) as Value;
-  throw new Error((JSON.parse(text) as { problem: string }).problem);
+  // What stands between here and the satchel answers in words of its own, which are nobody's here.
+  const ours = response.headers.get("content-type")?.includes("json");
+  throw new Error(ours ? (JSON.parse(text) as { problem: string }).problem : noAnswer);
 }
 
 /**
@@ -72,11 +76,7 @@ export function useAnswer<Value>(
         if (underWay.current !== asking) return;
         underWay.current = null;
         setFailed(address);
-        tellProblem(
-          error instanceof TypeError
-            ? "The satchel does not answer. What you chose is kept; go on when the network is back."
-            : (error as Error).message,
-        );
+        tellProblem(error instanceof TypeError ? noAnswer : (error as Error).message);
       }
     },
     [route, breakOff],
