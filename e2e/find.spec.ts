@@ -122,9 +122,13 @@ test("columns can be sorted, and more can be shown", async ({ signedIn }) => {
   expect(minutes).toEqual([...minutes].sort((a, b) => a - b));
   await page.getByRole("button", { name: "Show more" }).click();
   await expect(page.getByText("120 of")).toBeVisible();
+  // More lines, and she is where she was.
+  await expect(page.getByRole("button", { name: "Show more" })).not.toBeInViewport();
+  await expect(lines(page).first()).not.toHaveAttribute("aria-posinset", "1");
   // Only the lines in sight are there; which they are of how many is said, and the keys go through all of them.
   expect(await lines(page).count()).toBeLessThan(40);
   await expect(lines(page).first()).toHaveAttribute("aria-setsize", "120");
+  await page.getByRole("list", { name: "Results" }).evaluate((list) => (list.parentElement!.scrollTop = 0));
   for (let line = 1; line < 30; line += 1) await page.keyboard.press("j");
   await expect(lines(page).locator("[aria-current]")).toBeInViewport();
   await expect(lines(page).filter({ has: page.locator("[aria-current]") })).toHaveAttribute("aria-posinset", "30");

@@ -150,9 +150,13 @@ export function ResultLines({
     initialRect: { width: 560, height: 600 },
   });
   const at = hits.findIndex((hit) => hit.id === selected);
+  // Brought into sight when it is chosen, and left alone when the list around it becomes another.
+  const broughtHere = useRef<number | null>(null);
   useEffect(() => {
-    if (at >= 0) lines.scrollToIndex(at, { align: "auto" });
-  }, [at, hits, lines]);
+    if (at < 0 || broughtHere.current === selected) return;
+    broughtHere.current = selected;
+    lines.scrollToIndex(at, { align: "auto" });
+  }, [at, selected, lines]);
   const rows = lines.getVirtualItems();
   const [above, below] = [rows[0]?.start ?? 0, lines.getTotalSize() - (rows.at(-1)?.end ?? 0)];
   const line = (hit: Hit, at: number) => (
