@@ -1,15 +1,10 @@
 "use client";
 import { parse } from "devalue";
 import { startTransition, useCallback, useEffect, useRef, useState } from "react";
+import type { Answered } from "@/core/find/asked";
 import { tellProblem } from "@/ui/toast";
 
-/** What was answered, and to which question; null: nothing is asked, and nothing answered. */
-export interface Answered<Value> {
-  address: string | null;
-  value: Value;
-}
-
-export interface Answer<Value> {
+interface Answer<Value> {
   answer: Answered<Value>;
   /** The answer to another question is still shown. */
   waiting: boolean;

@@ -1,4 +1,4 @@
-import { askedAddress, type Asked } from "@/core/find/asked";
+import { askedAddress, type Answered, type Asked } from "@/core/find/asked";
 import { needToParameters } from "@/core/find/need";
 import type { ClassProfile } from "@/core/fit/fit";
 import type { Db } from "@/data/db";
@@ -10,12 +10,6 @@ import { classProfile } from "./fit";
 import { lightTable, type LightTableData } from "./light-table";
 import { readerOf } from "./reader";
 import type { Visitor } from "./session";
-
-/** What a page shows of one address, and that address: an answer that comes late is known as one to another question. */
-export interface Answer<Value> {
-  address: string;
-  value: Value;
-}
 
 export interface Results {
   asked: Asked;
@@ -48,7 +42,7 @@ export async function resultsOf(
   asked: Asked,
   now: Date,
   signal?: AbortSignal,
-): Promise<Answer<Results>> {
+): Promise<Answered<Results>> {
   const { need, sort, limit, unfolded } = asked;
   const [saved, found] = await Promise.all([
     savedNeeds(db, reader.id),

@@ -30,19 +30,3 @@ export async function enter(permission: Act, about: About = {}): Promise<{ db: D
   if (visitor.kind === "student" && permissions[permission].who !== "student") redirect("/student");
   notFound();
 }
-
-/** Numbers with commas between, from an address; what is none is left out. */
-export const idsFrom = (text: string | string[] | undefined): number[] => [
-  ...new Set(
-    String(text ?? "")
-      .split(",")
-      .map((one) => idFrom(one))
-      .filter((id) => id !== undefined),
-  ),
-];
-
-/** A number from an address, or undefined: what is not a number is not there. */
-export function idFrom(text: string | string[] | undefined): number | undefined {
-  const first = Array.isArray(text) ? text[0] : text;
-  return first && /^\d{1,9}$/.test(first) ? Number(first) : undefined;
-}

@@ -30,8 +30,11 @@ export function useKeys(handlers: Record<string, () => void | false>): void {
   }, [awake]);
 }
 
-/** Keys for something that has not arrived yet: pressed meanwhile, they are pressed for it when it is there. */
-export function useKeysLater(late: boolean, keys: readonly string[]): void {
+/**
+ * Keys for something that has not arrived yet: pressed meanwhile, they are pressed for it when it is there. What is returned
+ * forgets them, for whoever turns to something else: a key is never pressed for what it was not meant for.
+ */
+export function useKeysLater(late: boolean, keys: readonly string[]): () => void {
   const pressed = useRef<string[]>([]);
   useKeys(late ? Object.fromEntries(keys.map((key) => [key, () => void pressed.current.push(key)])) : {});
   useEffect(() => {
@@ -39,4 +42,7 @@ export function useKeysLater(late: boolean, keys: readonly string[]): void {
     for (const key of pressed.current.splice(0))
       window.dispatchEvent(new KeyboardEvent("keydown", { key, cancelable: true }));
   }, [late]);
+  return () => {
+    pressed.current = [];
+  };
 }

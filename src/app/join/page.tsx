@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { JoinScreen } from "@/screens/student/join-screen";
-import { enter, idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 
 export const metadata: Metadata = { title: "Come in" };
 

@@ -1,3 +1,4 @@
+import { idFrom } from "../ids";
 import { isAnything, needFromParameters, needToParameters, type Need } from "./need";
 import { MOST_SHOWN, sorts, type Sort } from "./order";
 
@@ -21,7 +22,7 @@ export function askedFrom(parameters: Record<string, string | string[] | undefin
     need: needFromParameters(parameters),
     sort: sorts.find((one) => one === first("sort")) ?? "best",
     limit: Math.min(MOST_SHOWN, Math.max(FIRST_SHOWN, Number(first("show")) || 0)),
-    unfolded: /^\d{1,9}$/.test(first("unfold")) ? Number(first("unfold")) : 0,
+    unfolded: idFrom(first("unfold")) ?? 0,
   };
 }
 
@@ -32,6 +33,12 @@ export function askedAddress({ need, sort, limit, unfolded }: Asked): string {
   if (limit > FIRST_SHOWN) parameters.set("show", String(limit));
   if (unfolded > 0) parameters.set("unfold", String(unfolded));
   return parameters.toString();
+}
+
+/** What was answered, and to which address; null: nothing is asked. An answer that comes late is known as one to another question. */
+export interface Answered<Value> {
+  address: string | null;
+  value: Value;
 }
 
 /** Nothing is looked for and nothing opened: Find shows places to begin. */

@@ -1,6 +1,7 @@
 import { activities, type Activity } from "../resource/activity";
 import type { Kind, Licence, Subject } from "../resource/document";
 import { kinds, licences, subjects } from "../resource/vocabulary";
+import { idFrom } from "../ids";
 import { countries, devices, languages, type Country, type Device, type Language } from "./also";
 
 /** The need line: what she looks for, as a sentence with blanks. Its text form is the address of the page. */
@@ -61,7 +62,6 @@ const oneOf =
   (text: string): Value | undefined =>
     known.find((value) => value === text);
 const gradeIn = (text: string) => (/^\d{1,2}$/.test(text) && Number(text) <= 12 ? Number(text) : undefined);
-const idIn = (text: string) => (/^\d{1,9}$/.test(text) ? Number(text) : undefined);
 const textIn = (text: string) => (text.length > 0 && text.length <= 80 ? text : undefined);
 
 const lists = {
@@ -74,9 +74,9 @@ const lists = {
   licence: ["licences", oneOf(licences)],
   doing: ["doing", oneOf(activities)],
   device: ["devices", oneOf(devices)],
-  author: ["authors", idIn],
+  author: ["authors", idFrom],
   topic: ["topics", textIn],
-  set: ["sets", idIn],
+  set: ["sets", idFrom],
 } as const satisfies Record<string, readonly [keyof Need, (text: string) => string | number | undefined]>;
 
 export type ListBlank = keyof typeof lists;

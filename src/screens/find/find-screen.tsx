@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useRef } from "react";
-import { askedAddress, askedFrom, startsHere, tableAddress } from "@/core/find/asked";
+import { askedAddress, askedFrom, startsHere, tableAddress, type Answered } from "@/core/find/asked";
 import { MOST_COMPARED } from "@/core/find/compare";
 import {
   alsoBlanks,
@@ -12,11 +12,12 @@ import {
   type Blank,
   type Need,
 } from "@/core/find/need";
+import { idFrom, idsFrom } from "@/core/ids";
 import { sayBlank, sayCount } from "@/core/find/say";
 import { MOST_SHOWN } from "@/core/find/order";
 import type { AssignContext } from "@/server/assign-context";
 import type { Found } from "@/server/find";
-import type { Answer, Results } from "@/server/find-page";
+import type { Results } from "@/server/find-page";
 import type { LightTableData } from "@/server/light-table";
 import type { StartData } from "@/server/start-page";
 import { Button } from "@/ui/button";
@@ -25,7 +26,7 @@ import { KeysAwake, useKeys, useKeysLater } from "@/ui/keys";
 import { LightTable } from "../light-table/light-table";
 import { openOnTable } from "../shell/opened";
 import { AddressOfParts, useAddress } from "../use-address";
-import { useAnswer, type Answered } from "../use-answer";
+import { useAnswer } from "../use-answer";
 import { CompareTray } from "./compare-tray";
 import { KeepNeed } from "./keep-need";
 import { NeedLine } from "./need-line";
@@ -39,7 +40,7 @@ const needNames = ["words", "kind", "grades", "subject", "minutes", "shelf", ...
 const TABLE_AFTER_MS = 120;
 
 export interface FindScreenProps {
-  results: Answer<Results>;
+  results: Answered<Results>;
   /** The value is null when that is not there, or not hers to see. */
   table: Answered<LightTableData | null>;
   /** For somebody who has no words yet; shown until something is looked for or opened. */
@@ -54,12 +55,6 @@ export const FindScreen = (props: FindScreenProps) => (
   </AddressOfParts>
 );
 
-const idsIn = (text: string | null) =>
-  (text ?? "")
-    .split(",")
-    .filter((one) => /^\d{1,9}$/.test(one))
-    .map(Number);
-
 function Find(props: FindScreenProps) {
   const { assign, locale } = props;
   const { go, parameters } = useAddress();
@@ -71,7 +66,7 @@ function Find(props: FindScreenProps) {
   const { found, saved } = answer.value;
   const answered = answer.value.asked.need;
   const { hits, counts, corrected, names } = found;
-  const [chosen] = idsIn(parameters.get("open"));
+  const chosen = idFrom(parameters.get("open"));
   const atStart = startsHere(asked, chosen);
   const selected = atStart ? undefined : (chosen ?? hits[0]?.id);
   const { answer: table, waiting: fetching } = useAnswer(
@@ -92,9 +87,9 @@ function Find(props: FindScreenProps) {
   useEffect(() => {
     keysAwake.current = !late;
   }, [late]);
-  useKeysLater(late && !atStart, ["p", "e", "a", "w", "ArrowLeft", "ArrowRight"]);
+  const forgetKeys = useKeysLater(late && onItsWay && !atStart, ["p", "e", "a", "w", "ArrowLeft", "ArrowRight"]);
   const since = Number(parameters.get("since")) || null;
-  const compare = idsIn(parameters.get("compare")).slice(-MOST_COMPARED);
+  const compare = idsFrom(parameters.get("compare")).slice(-MOST_COMPARED);
   const wordsBox = useRef<HTMLInputElement>(null);
   // Versions of one thing are one line.
   const stoodFor = hits.reduce((sum, hit) => sum + (hit.folded ? 0 : hit.versions), 0);
@@ -103,10 +98,14 @@ function Find(props: FindScreenProps) {
     const said = needToParameters(next);
     const fields = Object.fromEntries(needNames.map((name) => [name, said.get(name)]));
     const cleared = { open: null, step: null, do: null, show: null, unfold: null };
+    forgetKeys();
     results.ask(askedAddress({ ...asked, need: next, limit: 0, unfolded: 0 }));
     go({ ...fields, ...cleared, since: since && since.getTime() }, !byTyping);
   };
-  const open = (id: number) => go({ open: id, step: null, do: null });
+  const open = (id: number) => {
+    forgetKeys();
+    go({ open: id, step: null, do: null });
+  };
   const move = (by: number) => {
     const at = hits.findIndex((hit) => hit.id === selected);
     const next = hits[Math.max(0, Math.min(hits.length - 1, at + by))];

@@ -12,7 +12,8 @@ import { ClassScreen } from "@/screens/classes/class-screen";
 import { classViews } from "@/screens/classes/class-views";
 import { baseAddress } from "@/server/base-address";
 import { chosenClass } from "@/server/chosen-class";
-import { enter, idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 
 export const metadata: Metadata = { title: "Classes" };
 

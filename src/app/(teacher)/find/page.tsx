@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import { askedFrom, startsHere, tableAddress } from "@/core/find/asked";
 import { FindScreen } from "@/screens/find/find-screen";
-import { enter, idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 import { looking, resultsOf, tableOf } from "@/server/find-page";
 import { startData } from "@/server/start-page";
 

@@ -6,7 +6,8 @@ import { pocketsOf } from "@/data/satchel";
 import { NoClasses } from "@/screens/plan/no-classes";
 import { PlanScreen } from "@/screens/plan/plan-screen";
 import { chosenClass } from "@/server/chosen-class";
-import { enter, idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 import { planOf } from "@/server/plan";
 import { workDetails } from "@/server/work-details";
 

@@ -4,7 +4,8 @@ import { assignmentsOf } from "@/data/assignments";
 import { classesOf } from "@/data/classes";
 import { workOf } from "@/data/work";
 import { ResultsScreen } from "@/screens/results/results-screen";
-import { enter, idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 
 export const metadata: Metadata = { title: "Results" };
 

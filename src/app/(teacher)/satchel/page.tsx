@@ -5,7 +5,8 @@ import { SatchelScreen } from "@/screens/satchel/satchel-screen";
 import { assignContext } from "@/server/assign-context";
 import { classProfile } from "@/server/fit";
 import { lightTable } from "@/server/light-table";
-import { enter, idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 
 export const metadata: Metadata = { title: "Satchel" };
 

@@ -2,7 +2,8 @@ import type { Metadata } from "next";
 import { classById, studentsOf } from "@/data/classes";
 import { LettersScreen } from "@/screens/classes/letters-screen";
 import { baseAddress } from "@/server/base-address";
-import { enter, idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 
 export const metadata: Metadata = { title: "Letters home" };
 

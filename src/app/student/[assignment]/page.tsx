@@ -3,7 +3,8 @@ import { notFound } from "next/navigation";
 import { taskOf } from "@/data/work";
 import { NotNow } from "@/screens/student/not-now";
 import { StudentWorkScreen } from "@/screens/student/work-screen";
-import { enter, idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 import { studentWork } from "@/server/student-work";
 
 export const metadata: Metadata = { title: "My work" };

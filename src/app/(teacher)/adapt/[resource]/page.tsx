@@ -3,7 +3,8 @@ import { notFound } from "next/navigation";
 import { AdaptScreen } from "@/screens/adapt/adapt-screen";
 import { adaptData } from "@/server/adapt";
 import { chosenClass } from "@/server/chosen-class";
-import { enter, idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 
 export const metadata: Metadata = { title: "Adapt" };
 

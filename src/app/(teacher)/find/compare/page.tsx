@@ -4,7 +4,8 @@ import { ComparePage } from "@/screens/find/compare-page";
 import { classProfile } from "@/server/fit";
 import { lightTable } from "@/server/light-table";
 import { chosenClass } from "@/server/chosen-class";
-import { enter, idsFrom } from "@/server/page";
+import { idsFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 
 export const metadata: Metadata = { title: "Compare" };
 

@@ -2,7 +2,8 @@ import type { Metadata } from "next";
 import { crosswalk, coveredBy, frameworksOf, treeOf } from "@/data/standards";
 import { StandardsScreen } from "@/screens/find/standards-screen";
 import { chosenClass } from "@/server/chosen-class";
-import { enter, idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
+import { enter } from "@/server/page";
 import { readerOf } from "@/server/reader";
 
 export const metadata: Metadata = { title: "Standards" };

@@ -1,4 +1,4 @@
-import { idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
 import { looking, tableOf } from "@/server/find-page";
 import { route } from "@/server/route";
 import { written } from "@/server/written";

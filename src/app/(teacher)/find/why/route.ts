@@ -3,7 +3,7 @@ import { sayReasons } from "@/core/find/reasons";
 import { reasonsFor } from "@/data/reasons";
 import { chosenClass } from "@/server/chosen-class";
 import { readAs } from "@/server/find";
-import { idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
 import { readerOf } from "@/server/reader";
 import { route } from "@/server/route";
 

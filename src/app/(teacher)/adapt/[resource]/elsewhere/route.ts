@@ -1,7 +1,7 @@
 import { activities } from "@/core/resource/activity";
 import { anyNeed, LONGEST_WORDS } from "@/core/find/need";
 import { findElsewhere, stepsOf } from "@/server/elsewhere";
-import { idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
 import { route } from "@/server/route";
 
 /** What can be taken from: resources that answer some words, or the steps of one of them. */

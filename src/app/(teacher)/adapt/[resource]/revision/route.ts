@@ -1,5 +1,5 @@
 import { revisionById } from "@/data/resources";
-import { idFrom } from "@/server/page";
+import { idFrom } from "@/core/ids";
 import { route } from "@/server/route";
 
 /** One of her own revisions whole, to be compared with or gone back to. */

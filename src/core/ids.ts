@@ -1,0 +1,15 @@
+/** A number from an address, or undefined: what is not a number is not there. */
+export function idFrom(text: string | string[] | null | undefined): number | undefined {
+  const first = Array.isArray(text) ? text[0] : text;
+  return first && /^\d{1,9}$/.test(first) ? Number(first) : undefined;
+}
+
+/** Numbers with commas between, from an address, each once; what is none is left out. */
+export const idsFrom = (text: string | string[] | null | undefined): number[] => [
+  ...new Set(
+    String(text ?? "")
+      .split(",")
+      .map((one) => idFrom(one))
+      .filter((id) => id !== undefined),
+  ),
+];
