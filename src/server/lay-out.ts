@@ -1,5 +1,5 @@
 import { addDays, schoolClock, SEMESTER_WEEKS } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import { pack } from "@/core/plan/pack";
 import { stepMinutes } from "@/core/plan/parts";
 import type { NewAssignment } from "@/data/assignments";

@@ -1,5 +1,5 @@
 import { momentAt } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import { teachersToTell } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { addMessages } from "@/data/outbox";

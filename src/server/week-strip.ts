@@ -1,5 +1,5 @@
 import { addDays, schoolClock, schoolDays, type Meeting } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import type { Class } from "@/data/classes";
 import type { Queryable } from "@/data/db";
 import { plannedWork } from "@/data/plan";

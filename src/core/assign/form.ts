@@ -10,7 +10,8 @@ import {
   type MeetingRule,
   type SchoolCalendar,
 } from "../calendar/school-calendar";
-import { fromWallClock, sayMoment } from "../calendar/wall-clock";
+import { sayMoment } from "../calendar/say-moment";
+import { fromWallClock } from "../calendar/wall-clock";
 import type { Times } from "../plan/move";
 import { works } from "../resource/vocabulary";
 

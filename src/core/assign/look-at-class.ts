@@ -1,5 +1,5 @@
 import { momentAt, schoolClock, schoolDaysLater, whyClosed } from "../calendar/school-calendar";
-import { hourOf, partOfDay, sayDay, sayMoment, sayTime } from "../calendar/wall-clock";
+import { hourOf, partOfDay, sayDay, sayMoment, sayTime } from "../calendar/say-moment";
 import { sayReadingGrade } from "../find/grade";
 import { fitOf } from "../fit/fit";
 import { splitAfter, stepMinutes } from "../plan/parts";

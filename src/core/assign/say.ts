@@ -1,4 +1,4 @@
-import { sayMoment } from "../calendar/wall-clock";
+import { sayMoment } from "../calendar/say-moment";
 import { sayFactor } from "./extra-time";
 import type { When } from "./form";
 

@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useState, type ReactNode } from "react";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import { canonical, changesBetween, stepTitle, type StepChange } from "@/core/resource/changes";
 import type { Document, Step } from "@/core/resource/document";
 import { fields, merge, sameStep, takeField, takeStep, type Field } from "@/core/resource/merge";

@@ -1,4 +1,4 @@
-import { toWallClock } from "@/core/calendar/wall-clock";
+import { toWallClock } from "@/core/calendar/say-moment";
 import { Check, CloudOff, Loader2 } from "lucide-react";
 import type { SaveState } from "./use-draft";
 

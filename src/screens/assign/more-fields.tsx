@@ -1,7 +1,7 @@
 "use client";
 import { useId, useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import type { Audience } from "@/server/audience";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";

@@ -1,6 +1,7 @@
 "use client";
 import type { AssignForm, Due, Opens } from "@/core/assign/form";
-import { sayDay, sayTime, schoolDayAt, toWallClock } from "@/core/calendar/wall-clock";
+import { sayDay, sayTime, toWallClock } from "@/core/calendar/say-moment";
+import { schoolDayAt } from "@/core/calendar/wall-clock";
 import type { Audience, AudienceClass } from "@/server/audience";
 import { inputClasses, TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";

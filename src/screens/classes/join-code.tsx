@@ -2,7 +2,7 @@
 import { KeyRound, Maximize2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
-import { sayTime, toWallClock } from "@/core/calendar/wall-clock";
+import { sayTime, toWallClock } from "@/core/calendar/say-moment";
 import type { Class, JoinCode } from "@/data/classes";
 import { endJoinCode, startJoinCode } from "@/server/actions/classes";
 import { Button } from "@/ui/button";

@@ -2,7 +2,7 @@
 import { Backpack, GitBranch, Send } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import { creditLine, licenceNames } from "@/core/licence/licence";
 import { adaptResource } from "@/server/actions/adapt";

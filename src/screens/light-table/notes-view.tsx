@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import { noteWords } from "@/core/find/note-words";
 import { noteUse, takeBackNote } from "@/server/actions/keep";
 import type { AssignContext } from "@/server/assign-context";

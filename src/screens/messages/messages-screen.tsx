@@ -1,4 +1,4 @@
-import { sayMoment } from "@/core/calendar/wall-clock";
+import { sayMoment } from "@/core/calendar/say-moment";
 import type { SentMessage } from "@/data/outbox";
 
 function List({

@@ -1,7 +1,7 @@
 "use client";
 import { useRef, useState } from "react";
 import { momentAt, schoolClock, type DayOff, type SchoolCalendar } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import { keepDaysOff, loseSchoolDay, takeDayBack } from "@/server/actions/office";
 import { undoPlan } from "@/server/actions/plan";
 import { Button } from "@/ui/button";

@@ -1,7 +1,7 @@
 "use client";
 import { useState, useTransition } from "react";
 import { momentAt, type Meeting } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import type { Pocket } from "@/data/satchel";
 import { layOut } from "@/server/actions/plan";
 import type { LaidOut } from "@/server/lay-out";

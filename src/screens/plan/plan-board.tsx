@@ -4,7 +4,7 @@ import { clsx } from "clsx";
 import type { PlanCell, PlanColumn, PlanWork } from "@/core/plan/board";
 import type { SchoolDay } from "@/core/calendar/school-calendar";
 import { momentAt } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import type { PlanData } from "@/server/plan";
 import { moveWork } from "@/server/actions/plan";
 import { usePlanActs } from "./use-plan-acts";

@@ -4,7 +4,7 @@ import { clsx } from "clsx";
 import Link from "next/link";
 import { useState } from "react";
 import { addDays, momentAt, schoolClock } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/wall-clock";
+import { sayDay } from "@/core/calendar/say-moment";
 import type { Assignment } from "@/data/assignments";
 import type { Class } from "@/data/classes";
 import type { Pocket } from "@/data/satchel";

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { sayFactor } from "@/core/assign/extra-time";
-import { sayMoment, toWallClock } from "@/core/calendar/wall-clock";
+import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
 import { addStudents, extendFor, removeStudent } from "@/server/actions/assign";
 import type { WorkDetails } from "@/server/work-details";
 import { Button } from "@/ui/button";

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
-import { fromWallClock, sayMoment, toWallClock } from "@/core/calendar/wall-clock";
+import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
+import { fromWallClock } from "@/core/calendar/wall-clock";
 import type { Assignment } from "@/data/assignments";
 import { changeTimes } from "@/server/actions/assign";
 import { Button } from "@/ui/button";

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { stateOf, type AssignmentState } from "@/core/assign/form";
-import { sayMoment } from "@/core/calendar/wall-clock";
+import { sayMoment } from "@/core/calendar/say-moment";
 import type { Assignment } from "@/data/assignments";
 import type { Class } from "@/data/classes";
 import { callBack } from "@/server/actions/assign";

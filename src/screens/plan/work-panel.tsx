@@ -6,7 +6,7 @@ import { sayFactor } from "@/core/assign/extra-time";
 import { stateOf } from "@/core/assign/form";
 import type { Meeting } from "@/core/calendar/school-calendar";
 import { arrayMove } from "@dnd-kit/sortable";
-import { sayMoment } from "@/core/calendar/wall-clock";
+import { sayMoment } from "@/core/calendar/say-moment";
 import { callBack, orderWork, takeNewest } from "@/server/actions/assign";
 import { moveAllFrom, moveWork, splitWork } from "@/server/actions/plan";
 import type { PlanData } from "@/server/plan";

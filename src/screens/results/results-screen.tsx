@@ -3,7 +3,7 @@ import { clsx } from "clsx";
 import { Check, CircleDashed, Download, Hourglass, Minus, Printer, Text, X } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
-import { sayDay, sayMoment } from "@/core/calendar/wall-clock";
+import { sayDay, sayMoment } from "@/core/calendar/say-moment";
 import { inLanguage } from "@/core/resource/language";
 import type { Cell, ResultRow, ResultTable } from "@/core/results/table";
 import { sayAnswer } from "@/core/scoring/say";

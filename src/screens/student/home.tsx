@@ -3,7 +3,7 @@ import { LogOut } from "lucide-react";
 import Link from "next/link";
 import type { ReactNode } from "react";
 import { doorOf } from "@/core/assign/door";
-import { sayForChildren } from "@/core/calendar/wall-clock";
+import { sayForChildren } from "@/core/calendar/say-moment";
 import type { Task } from "@/data/work";
 import { leave } from "@/server/actions/sign-in";
 import { sayNotNow } from "./not-now";

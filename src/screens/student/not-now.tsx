@@ -1,7 +1,7 @@
 import Link from "next/link";
 import { doorOf } from "@/core/assign/door";
 import { momentAt } from "@/core/calendar/school-calendar";
-import { sayForChildren } from "@/core/calendar/wall-clock";
+import { sayForChildren } from "@/core/calendar/say-moment";
 import type { Task } from "@/data/work";
 
 /** Why something that was given cannot be done just now, in a sentence for children; null when it can. */

@@ -1,4 +1,4 @@
-import { postmark, sayDay } from "@/core/calendar/wall-clock";
+import { postmark, sayDay } from "@/core/calendar/say-moment";
 
 /** Done: a postmark with the day it was handed in. */
 export function Postmark({ at, zone, now, size = 64 }: { at: Date; zone: string; now: Date; size?: number }) {

@@ -4,7 +4,7 @@ import { clsx } from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, useTransition } from "react";
-import { sayForChildren } from "@/core/calendar/wall-clock";
+import { sayForChildren } from "@/core/calendar/say-moment";
 import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, titleOf, withQuestions, type Step } from "@/core/resource/document";
 import type { Question } from "@/core/resource/question";

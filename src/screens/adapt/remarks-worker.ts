@@ -1,0 +1,7 @@
+import type { Document } from "@/core/resource/document";
+import { remarks } from "@/core/resource/remarks";
+
+/** In its own thread: a document comes in with its number, what is worth a look goes back with the same. */
+addEventListener("message", ({ data }: MessageEvent<{ number: number; document: Document }>) => {
+  postMessage({ number: data.number, found: remarks(data.document) });
+});
