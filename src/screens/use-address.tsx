@@ -19,8 +19,11 @@ import { addressesAhead } from "./addresses-ahead";
 export type AddressChange = Record<string, string | number | null>;
 
 interface Address {
-  /** `push` leaves a step to go back to, otherwise the entry is replaced. */
-  go: (change: AddressChange, push?: boolean) => void;
+  /**
+   * `push` leaves a step to go back to, otherwise the entry is replaced; `typed`: it is written into the browser's bar
+   * when the keys rest, where the page's parts are asked for by themselves.
+   */
+  go: (change: AddressChange, how?: "push" | "typed") => void;
   busy: boolean;
   parameters: URLSearchParams;
 }
@@ -36,6 +39,9 @@ function changed(from: URLSearchParams, change: AddressChange): URLSearchParams 
 
 const addressOf = (path: string, parameters: URLSearchParams) =>
   parameters.size > 0 ? `${path}?${parameters.toString()}` : path;
+
+/** The router draws the whole page anew when the bar changes: not between a key and what it finds. */
+const TYPED_REST_MS = 300;
 
 const InParts = createContext<Address | null>(null);
 
@@ -57,17 +63,53 @@ export function AddressOfParts({ children }: { children: ReactNode }) {
     window.addEventListener("popstate", ahead.drop);
     return () => window.removeEventListener("popstate", ahead.drop);
   }, [ahead]);
+  // What was typed and is not written into the bar yet.
+  const unwritten = useRef<{ write: () => void; timer: ReturnType<typeof setTimeout> } | null>(null);
+  const writeTyped = useCallback(() => {
+    if (!unwritten.current) return;
+    clearTimeout(unwritten.current.timer);
+    unwritten.current.write();
+    unwritten.current = null;
+  }, []);
+  useEffect(() => {
+    const forget = () => {
+      clearTimeout(unwritten.current?.timer);
+      unwritten.current = null;
+    };
+    const writtenBefore = ({ target }: Event) => {
+      if (!(target instanceof HTMLInputElement)) writeTyped();
+    };
+    // Gone back: what was typed belongs to what was left. Before she leaves by anything else, it is still written.
+    window.addEventListener("popstate", forget);
+    for (const act of ["pagehide", "pointerdown", "keydown"]) window.addEventListener(act, writtenBefore, true);
+    return () => {
+      forget();
+      window.removeEventListener("popstate", forget);
+      for (const act of ["pagehide", "pointerdown", "keydown"]) window.removeEventListener(act, writtenBefore, true);
+    };
+  }, [writeTyped]);
   const text = last ?? arrived;
   const parameters = useMemo(() => new URLSearchParams(text), [text]);
   const address = {
     parameters,
     busy: false,
-    go: (change: AddressChange, push = false) => {
+    go: (change: AddressChange, how?: "push" | "typed") => {
       const from = ahead.last() ?? there.current;
       const next = changed(new URLSearchParams(from), change);
       if (next.toString() === from) return;
       ahead.send(next.toString());
-      window.history[push ? "pushState" : "replaceState"](null, "", addressOf(path, next));
+      const write = () => window.history.replaceState(null, "", addressOf(path, next));
+      if (how === "typed") {
+        clearTimeout(unwritten.current?.timer);
+        unwritten.current = { write, timer: setTimeout(writeTyped, TYPED_REST_MS) };
+      } else if (how === "push") {
+        writeTyped();
+        window.history.pushState(null, "", addressOf(path, next));
+      } else {
+        clearTimeout(unwritten.current?.timer);
+        unwritten.current = null;
+        write();
+      }
     },
   };
   return <InParts value={address}>{children}</InParts>;
@@ -90,11 +132,11 @@ export function useAddress(): Address {
     underWay = null;
   }, [parameters, path]);
   const go = useCallback(
-    (change: AddressChange, push = false) =>
+    (change: AddressChange, how?: "push" | "typed") =>
       start(() => {
         const next = changed(underWay?.path === path ? underWay.parameters : parameters, change);
         underWay = { path, parameters: next };
-        if (push) router.push(addressOf(path, next), { scroll: false });
+        if (how === "push") router.push(addressOf(path, next), { scroll: false });
         else router.replace(addressOf(path, next), { scroll: false });
       }),
     [parameters, path, router],

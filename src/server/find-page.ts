@@ -1,9 +1,11 @@
 import { askedAddress, type Answered, type Asked } from "@/core/find/asked";
 import { needToParameters } from "@/core/find/need";
 import type { ClassProfile } from "@/core/fit/fit";
+import { lineFacts, type LineFacts } from "@/core/resource/facts";
 import type { Db } from "@/data/db";
 import { noteViewed, savedNeeds, seenAuthor, seenNeed } from "@/data/kept";
 import type { Reader } from "@/data/reach";
+import type { Hit } from "@/data/search";
 import { assignContext, type AssignContext } from "./assign-context";
 import { find, type Found } from "./find";
 import { classProfile } from "./fit";
@@ -11,9 +13,12 @@ import { lightTable, type LightTableData } from "./light-table";
 import { readerOf } from "./reader";
 import type { Visitor } from "./session";
 
+/** A line of results: of its facts, those it shows. */
+export type FoundLine = Omit<Hit, "facts"> & { facts: LineFacts };
+
 export interface Results {
   asked: Asked;
-  found: Found;
+  found: Omit<Found, "hits"> & { hits: FoundLine[] };
   /** Whether she keeps this need. */
   saved: boolean;
 }
@@ -53,7 +58,8 @@ export async function resultsOf(
   // What she has now seen is not new the next time.
   if (kept) await seenNeed(db, reader.id, address, now);
   for (const author of need.authors) await seenAuthor(db, reader.id, author, now);
-  return { address: askedAddress(asked), value: { asked, found, saved: kept } };
+  const hits = found.hits.map((hit) => ({ ...hit, facts: lineFacts(hit.facts) }));
+  return { address: askedAddress(asked), value: { asked, found: { ...found, hits }, saved: kept } };
 }
 
 /** What lies on the light table; `chosen`: she opened it herself, it does not only lie there as the first of the results. */

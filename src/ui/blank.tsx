@@ -12,11 +12,57 @@ export interface BlankOption {
   leaves: number;
 }
 
+const wordClasses = (filled: boolean) =>
+  clsx(
+    "rounded-none border-b-2 px-0.5 leading-tight hover:bg-green-wash data-[state=open]:bg-green-wash",
+    filled ? "border-green text-green" : "border-dotted border-line-strong text-ink-soft",
+  );
+
+interface BlankProps {
+  name: string;
+  text: string;
+  filled: boolean;
+  /** Asked for while it is open. Null: still being counted. */
+  options: () => readonly BlankOption[] | null;
+  chosen: readonly string[];
+  several: boolean;
+  total: number;
+  onChoose: (value: string) => void;
+  onClear: () => void;
+  /** A count as the reader's locale writes it. */
+  say: (count: number) => string;
+  onOpen?: () => void;
+  startOpen?: boolean;
+  onClosed?: () => void;
+}
+
 /**
  * A blank of a sentence: a word that opens a list of choices with the number each would leave. Typing filters, arrows
- * move, Space or Enter chooses, Escape is done.
+ * move, Space or Enter chooses, Escape is done. Until it is first opened it is a word and no more: a sentence has many,
+ * and is said anew with every key.
  */
-export function Blank({
+export function Blank(props: BlankProps) {
+  const { name, text, filled, startOpen, onOpen } = props;
+  const [opened, setOpened] = useState(startOpen ?? false);
+  if (opened) return <OpenedBlank {...props} />;
+  return (
+    <button
+      type="button"
+      aria-haspopup="dialog"
+      aria-expanded={false}
+      aria-label={`${name}: ${text}`}
+      onClick={() => {
+        setOpened(true);
+        onOpen?.();
+      }}
+      className={wordClasses(filled)}
+    >
+      {text}
+    </button>
+  );
+}
+
+function OpenedBlank({
   name,
   text,
   filled,
@@ -28,32 +74,16 @@ export function Blank({
   onClear,
   say,
   onOpen,
-  startOpen = false,
   onClosed,
-}: {
-  name: string;
-  text: string;
-  filled: boolean;
-  /** Null: still being counted. */
-  options: readonly BlankOption[] | null;
-  chosen: readonly string[];
-  several: boolean;
-  total: number;
-  onChoose: (value: string) => void;
-  onClear: () => void;
-  /** A count as the reader's locale writes it. */
-  say: (count: number) => string;
-  onOpen?: () => void;
-  startOpen?: boolean;
-  onClosed?: () => void;
-}) {
-  const [open, setOpenState] = useState(startOpen);
+}: BlankProps) {
+  const [open, setOpenState] = useState(true);
   const setOpen = (next: boolean) => {
     setOpenState(next);
     if (next) onOpen?.();
     else onClosed?.();
   };
-  const choices = options ?? [];
+  const counted = open ? options() : null;
+  const choices = counted ?? [];
   const [typed, setTyped] = useState("");
   const [at, setAt] = useState(0);
   const listId = useId();
@@ -91,13 +121,7 @@ export function Blank({
         setAt(Math.max(0, first));
       }}
     >
-      <Popover.Trigger
-        aria-label={`${name}: ${text}`}
-        className={clsx(
-          "rounded-none border-b-2 px-0.5 leading-tight hover:bg-green-wash data-[state=open]:bg-green-wash",
-          filled ? "border-green text-green" : "border-dotted border-line-strong text-ink-soft",
-        )}
-      >
+      <Popover.Trigger aria-label={`${name}: ${text}`} className={wordClasses(filled)}>
         {text}
       </Popover.Trigger>
       <Popover.Portal>
@@ -172,7 +196,7 @@ export function Blank({
             })}
             {shown.length === 0 && (
               <li className="px-3 py-2 text-ink-soft">
-                {options === null
+                {counted === null
                   ? "Counting …"
                   : choices.length === 0
                     ? "There is nothing to choose."

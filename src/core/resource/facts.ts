@@ -49,6 +49,23 @@ export interface Facts {
   topics: string[];
 }
 
+/** What a line of a list shows of them. */
+export type LineFacts = Pick<
+  Facts,
+  "title" | "languages" | "grades" | "minutes" | "doing" | "readingGrade" | "country"
+>;
+
+/** `doing` has each activity once, in the order it first comes. */
+export const lineFacts = ({ title, languages, grades, minutes, doing, readingGrade, country }: Facts): LineFacts => ({
+  title,
+  languages,
+  grades,
+  minutes,
+  doing: [...new Set(doing)],
+  readingGrade,
+  country,
+});
+
 /** Common practice for a printed page a child reads: some 250 words, or five questions with room to answer. */
 const WORDS_A_PAGE = 250;
 const QUESTIONS_A_PAGE = 5;

@@ -99,11 +99,11 @@ export function ClassScreen(props: ClassScreenProps) {
               </Link>
             </p>
           </div>
-          <LetIn group={group} code={props.code} onIn={() => go({ view: "ways in" }, true)} />
+          <LetIn group={group} code={props.code} onIn={() => go({ view: "ways in" }, "push")} />
           <Segmented
             label="Of this class"
             value={view}
-            onChange={(next) => go({ view: next === "roster" ? null : next }, true)}
+            onChange={(next) => go({ view: next === "roster" ? null : next }, "push")}
             options={[
               { value: "roster", text: "Roster" },
               { value: "groups", text: "Groups" },

@@ -74,7 +74,7 @@ function CountedBlank({
       name={name}
       text={sayBlank(need, blank, names)}
       filled={isFilled(need, blank)}
-      options={options}
+      options={() => options}
       chosen={chosenIn(need, blank)}
       several
       total={total}

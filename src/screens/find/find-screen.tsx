@@ -16,7 +16,6 @@ import { idFrom, idsFrom } from "@/core/ids";
 import { sayBlank, sayCount } from "@/core/find/say";
 import { MOST_SHOWN } from "@/core/find/order";
 import type { AssignContext } from "@/server/assign-context";
-import type { Found } from "@/server/find";
 import type { Results } from "@/server/find-page";
 import type { LightTableData } from "@/server/light-table";
 import type { StartData } from "@/server/start-page";
@@ -100,7 +99,7 @@ function Find(props: FindScreenProps) {
     const cleared = { open: null, step: null, do: null, show: null, unfold: null };
     forgetKeys();
     results.ask(askedAddress({ ...asked, need: next, limit: 0, unfolded: 0 }));
-    go({ ...fields, ...cleared, since: since && since.getTime() }, !byTyping);
+    go({ ...fields, ...cleared, since: since && since.getTime() }, byTyping ? "typed" : "push");
   };
   const open = (id: number) => {
     forgetKeys();
@@ -184,7 +183,7 @@ function Find(props: FindScreenProps) {
           <LinesHead
             sort={sort}
             byFit={assign.current !== null}
-            onSort={(next) => go({ sort: next === "best" ? null : next, open: null }, true)}
+            onSort={(next) => go({ sort: next === "best" ? null : next, open: null }, "push")}
           />
           {hits.length > 0 ? (
             <ResultLines
@@ -259,7 +258,7 @@ function NothingFound({
   onLeave,
   locale,
 }: {
-  found: Found;
+  found: Results["found"];
   need: Need;
   onLeave: (blank: Blank) => void;
   locale: string;

@@ -44,7 +44,7 @@ export function NeedLine({
     name: string,
     which: BlankName,
     several: boolean,
-    options: BlankOption[],
+    options: () => BlankOption[],
     chosen: readonly string[],
     choose: (value: string) => Need,
   ) => (
@@ -69,7 +69,7 @@ export function NeedLine({
         "Kind",
         "kind",
         true,
-        kinds.map((kind) => ({ value: kind, text: capital(kindName(kind)), leaves: facets.kind[kind] ?? 0 })),
+        () => kinds.map((kind) => ({ value: kind, text: capital(kindName(kind)), leaves: facets.kind[kind] ?? 0 })),
         need.kinds,
         (value) => toggled(need, "kind", value),
       )}{" "}
@@ -88,11 +88,12 @@ export function NeedLine({
         "Grade",
         "grades",
         true,
-        Array.from({ length: 13 }, (_, grade) => ({
-          value: String(grade),
-          text: grade === 0 ? "Kindergarten" : `Grade ${gradeName(grade)}`,
-          leaves: facets.grade[grade] ?? 0,
-        })),
+        () =>
+          Array.from({ length: 13 }, (_, grade) => ({
+            value: String(grade),
+            text: grade === 0 ? "Kindergarten" : `Grade ${gradeName(grade)}`,
+            leaves: facets.grade[grade] ?? 0,
+          })),
         chosenIn(need, "grades"),
         (value) => toggled(need, "grades", value),
       )}{" "}
@@ -101,11 +102,12 @@ export function NeedLine({
         "Subject",
         "subject",
         true,
-        subjects.map((subject) => ({
-          value: subject,
-          text: capital(subject),
-          leaves: facets.subject[subject] ?? 0,
-        })),
+        () =>
+          subjects.map((subject) => ({
+            value: subject,
+            text: capital(subject),
+            leaves: facets.subject[subject] ?? 0,
+          })),
         need.subjects,
         (value) => toggled(need, "subject", value),
       )}{" "}
@@ -114,11 +116,12 @@ export function NeedLine({
         "Length",
         "minutes",
         false,
-        lengthLimits.map((limit) => ({
-          value: String(limit),
-          text: `Up to ${limit} minutes`,
-          leaves: facets.minutes[limit] ?? 0,
-        })),
+        () =>
+          lengthLimits.map((limit) => ({
+            value: String(limit),
+            text: `Up to ${limit} minutes`,
+            leaves: facets.minutes[limit] ?? 0,
+          })),
         need.minutes === null ? [] : [String(need.minutes)],
         (value) => ({ ...need, minutes: need.minutes === Number(value) ? null : Number(value) }),
       )}{" "}
@@ -127,7 +130,12 @@ export function NeedLine({
         "Shelf",
         "shelf",
         false,
-        shelves.map((shelf) => ({ value: shelf, text: capital(shelfNames[shelf]), leaves: facets.shelf[shelf] ?? 0 })),
+        () =>
+          shelves.map((shelf) => ({
+            value: shelf,
+            text: capital(shelfNames[shelf]),
+            leaves: facets.shelf[shelf] ?? 0,
+          })),
         need.shelf ? [need.shelf] : [],
         (value) => ({ ...need, shelf: need.shelf === value ? null : (value as Need["shelf"]) }),
       )}

@@ -5,10 +5,10 @@ import { clsx } from "clsx";
 import { useEffect, useRef, type ReactNode } from "react";
 import { COMMONS, DISTRICT, SATCHEL, STAFFROOM } from "@/core/find/facets";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
-import type { Facts } from "@/core/resource/facts";
+import type { LineFacts } from "@/core/resource/facts";
 import type { Activity } from "@/core/resource/activity";
 import type { Sort } from "@/core/find/order";
-import type { Hit } from "@/data/search";
+import type { FoundLine } from "@/server/find-page";
 import { countryName } from "@/core/find/also";
 import { Grip } from "../shell/grip";
 import { Line, lineColumns } from "@/ui/line";
@@ -36,7 +36,7 @@ export function Doing({ doing }: { doing: readonly Activity[] }) {
   );
 }
 
-export function FactCells({ facts }: { facts: Facts }) {
+export function FactCells({ facts }: { facts: LineFacts }) {
   return (
     <>
       <Doing doing={facts.doing} />
@@ -126,7 +126,7 @@ export function ResultLines({
   onUnfold,
   children,
 }: {
-  hits: readonly Hit[];
+  hits: readonly FoundLine[];
   selected: number | null;
   onOpen: (id: number) => void;
   /** By resource: what would spoil the lesson for the class chosen. */
@@ -159,7 +159,7 @@ export function ResultLines({
   }, [at, selected, lines]);
   const rows = lines.getVirtualItems();
   const [above, below] = [rows[0]?.start ?? 0, lines.getTotalSize() - (rows.at(-1)?.end ?? 0)];
-  const line = (hit: Hit, at: number) => (
+  const line = (hit: FoundLine, at: number) => (
     <Line
       key={hit.id}
       place={{ at, of: hits.length, measure: lines.measureElement }}

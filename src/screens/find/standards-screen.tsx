@@ -163,7 +163,7 @@ export function StandardsScreen(props: StandardsScreenProps) {
           <select
             aria-label="Framework"
             value={framework?.id ?? ""}
-            onChange={(event) => go({ framework: event.target.value, at: null }, true)}
+            onChange={(event) => go({ framework: event.target.value, at: null }, "push")}
             className="h-8 max-w-80 rounded-card border border-line bg-card px-2"
           >
             {frameworks.map((one) => (

@@ -50,6 +50,7 @@ export function WordsBox({
   // Until the page answers, a letter typed would be lost: the box does not take it.
   const ready = useHydrated();
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const typedAt = useRef(0);
   const [focused, setFocused] = useState(false);
   const [at, setAt] = useState(-1);
   const listId = useId();
@@ -101,7 +102,8 @@ export function WordsBox({
           setAt(-1);
           onTyping();
           clearTimeout(timer.current);
-          timer.current = setTimeout(() => send(text), pauseAfter(text));
+          timer.current = setTimeout(() => send(text), pauseAfter(text, event.timeStamp - typedAt.current));
+          typedAt.current = event.timeStamp;
         }}
         onKeyDown={(event) => {
           if (event.key === "ArrowDown" || event.key === "ArrowUp") {

@@ -115,7 +115,7 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
     else setAsking(true);
   };
   const openAssign = () =>
-    data.published ? go({ do: "assign" }, true) : tellProblem("Publish it first: students get what is published.");
+    data.published ? go({ do: "assign" }, "push") : tellProblem("Publish it first: students get what is published.");
   useEffect(() => openOnTable(resource.id), [resource.id]);
   useKeys({ p: () => (data.mine ? undefined : toggle()), e: adapt, a: openAssign });
 

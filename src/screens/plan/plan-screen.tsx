@@ -80,16 +80,16 @@ export function PlanScreen({
           <span className="flex gap-1.5">
             <IconButton
               name="Earlier"
-              onClick={() => go({ from: addDays(plan.from, -7 * Math.min(plan.weeks, 2)) }, true)}
+              onClick={() => go({ from: addDays(plan.from, -7 * Math.min(plan.weeks, 2)) }, "push")}
             >
               <ChevronLeft size={16} aria-hidden />
             </IconButton>
-            <Button size="small" className="h-9" onClick={() => go({ from: null }, true)}>
+            <Button size="small" className="h-9" onClick={() => go({ from: null }, "push")}>
               Now
             </Button>
             <IconButton
               name="Later"
-              onClick={() => go({ from: addDays(plan.from, 7 * Math.min(plan.weeks, 2)) }, true)}
+              onClick={() => go({ from: addDays(plan.from, 7 * Math.min(plan.weeks, 2)) }, "push")}
             >
               <ChevronRight size={16} aria-hidden />
             </IconButton>
@@ -131,7 +131,7 @@ export function PlanScreen({
         <Segmented
           label="Shown as"
           value={view}
-          onChange={(next) => go({ view: next === "days" ? null : next, item: null }, true)}
+          onChange={(next) => go({ view: next === "days" ? null : next, item: null }, "push")}
           options={[
             { value: "days", text: "Days" },
             { value: "list", text: "List" },
@@ -184,7 +184,7 @@ export function PlanScreen({
               onOpen={(id) => {
                 setBringing(false);
                 setGiving(null);
-                go({ item: id }, true);
+                go({ item: id }, "push");
               }}
               onBring={(thing, place) => setGiving({ thing, place })}
             />
@@ -211,7 +211,7 @@ export function PlanScreen({
                 plan={plan}
                 zone={zone}
                 now={now}
-                onClose={() => go({ item: null }, true)}
+                onClose={() => go({ item: null }, "push")}
               />
             )
           )}

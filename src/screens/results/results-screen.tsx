@@ -250,7 +250,7 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
                   aria-current={here || undefined}
                   onClick={() => {
                     setOpened(null);
-                    go({ assignment: one.id }, true);
+                    go({ assignment: one.id }, "push");
                   }}
                   className={clsx(
                     "block w-full rounded-card px-3 py-1.5 text-left",

@@ -138,7 +138,7 @@ export function SatchelScreen({
   };
   const pick = (next: OpenPocket) => {
     setTicked(new Set());
-    go({ pocket: next, open: null, step: null, do: null }, true);
+    go({ pocket: next, open: null, step: null, do: null }, "push");
   };
   const tick = (id: number) =>
     setTicked((old) => {
