@@ -109,6 +109,8 @@ test("every type of question can be written and then done", async ({ signedIn })
   const gaps = await add("Gaps to fill");
   await gaps.getByLabel("The passage").fill("The sea [ebbs|falls] and [rises].");
   await gaps.getByLabel("The passage").blur();
+  await gaps.getByRole("radio", { name: "chosen from a list" }).click();
+  await gaps.getByLabel("Other words in the list").fill("sleeps\nhums");
   const pairs = await add("Pairs to match");
   await pairs.getByLabel("Left 1").fill("bow");
   await pairs.getByLabel("Partner 1").fill("front");
@@ -133,8 +135,10 @@ test("every type of question can be written and then done", async ({ signedIn })
   await checked("Short answer");
   await question("Number").getByRole("textbox").fill("1,852");
   await checked("Number");
-  await question("Gaps to fill").getByLabel("gap 1").fill("falls");
-  await question("Gaps to fill").getByLabel("gap 2").fill("rises");
+  const first = question("Gaps to fill").getByLabel("gap 1");
+  await expect(first.getByRole("option")).toHaveText(["…", "ebbs", "hums", "rises", "sleeps"]);
+  await first.selectOption("ebbs");
+  await question("Gaps to fill").getByLabel("gap 2").selectOption("rises");
   await checked("Gaps to fill");
   const partners = question("Pairs to match").getByRole("group", { name: "Partners" });
   await partners.getByRole("button", { name: "front" }).click();
@@ -319,6 +323,7 @@ test("what is typed into a text before it can be written in is written all the s
   await page.reload();
   const text = page.getByRole("textbox", { name: "Instructions" });
   const before = await text.innerText();
+  await expect(text).not.toHaveAttribute("aria-readonly");
   // Reached with the key that goes from field to field; nothing of what follows is lost.
   await text.focus();
   await page.keyboard.type(" Pull twice.");
@@ -329,6 +334,7 @@ test("what is typed into a text before it can be written in is written all the s
   await expect(page.getByText(/saved \d/)).toBeVisible();
   await page.reload();
   await expect(text).toContainText("Pull twice. Then let go.");
+  await expect(text).not.toHaveAttribute("aria-readonly");
   // Pressed with the mouse, it is written in where it was pressed: here at the very beginning.
   await text.click({ position: { x: 4, y: 8 } });
   await page.keyboard.type("First: ");

@@ -1,6 +1,6 @@
 import type { Block } from "./block";
 import type { Document, Step } from "./document";
-import type { Question, QuestionType } from "./question";
+import type { Gap, Question, QuestionType } from "./question";
 import { usualSpelling } from "./vocabulary";
 import { richText } from "./rich-text";
 
@@ -226,12 +226,8 @@ export function mixed<Item>(inOrder: readonly Item[]): Item[] {
 }
 
 /** Makes a passage and its gaps agree: gaps no longer in the text go, new ones ([word]) are made of the bracketed word. */
-export function readPassage(
-  typed: string,
-  gaps: { id: string; accepted: string[] }[],
-  newId: NewId,
-): { passage: string; gaps: { id: string; accepted: string[] }[] } {
-  const kept: { id: string; accepted: string[] }[] = [];
+export function readPassage(typed: string, gaps: readonly Gap[], newId: NewId): { passage: string; gaps: Gap[] } {
+  const kept: Gap[] = [];
   const passage = typed.replace(/\[([^[\]]+)\]/g, (_, inside: string) => {
     const accepted = inside
       .split("|")

@@ -1,6 +1,7 @@
 import { questionsOf, withQuestions, type Document, type Step } from "./document";
 import { marksAfterEdit } from "./edit-passage";
 import { isBlank, type RichText } from "./rich-text";
+import { isChosen } from "./word-list";
 
 /**
  * Every text of a step that exists by language, found by its shape, so that no kind of block or question is forgotten: an
@@ -130,6 +131,11 @@ export function translated(document: Document, language: string): { written: num
     if (said && !isBlank(said.text)) {
       all += 1;
       if (!isBlank(step.instructions[language]?.text)) written += 1;
+    }
+    for (const question of questionsOf(step)) {
+      if (question.type !== "gaps" || !isChosen(question.gaps)) continue;
+      all += 1;
+      if (question.gaps.some((gap) => (gap.optionsIn?.[language]?.length ?? 0) > 0)) written += 1;
     }
     for (const text of translatables(step, document.languages, language)) {
       all += 1;

@@ -5,6 +5,7 @@ import { inLanguage } from "./language";
 import type { Question } from "./question";
 import { isBlank } from "./rich-text";
 import { undecidedVoices } from "./voices";
+import { hasRightWord } from "./word-list";
 
 export interface Unfinished {
   step: string | null;
@@ -74,7 +75,12 @@ function missingAnswer(question: Question, languages: readonly string[]): string
     case "shortText":
       return question.accepted.some((answer) => answer.text.trim()) ? null : "A short answer has no accepted answer.";
     case "gaps":
-      return question.gaps.length > 0 ? null : "A passage has no gaps yet.";
+      if (question.gaps.length === 0) return "A passage has no gaps yet.";
+      return languages
+        .filter((one, nth) => nth === 0 || Boolean(question.passage[one]?.trim()))
+        .every((one) => question.gaps.every((gap) => hasRightWord(gap, one)))
+        ? null
+        : "No word of the list is right in one of the gaps, or not in every language.";
     case "match":
       return question.left.every((item) => question.pairs.some(([left]) => left === item.id))
         ? null

@@ -1,7 +1,7 @@
 "use client";
 import dynamic from "next/dynamic";
 import type { ComponentType } from "react";
-import { mixed, readPassage, writePassage } from "@/core/resource/edit";
+import { mixed } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
 import type { Option, QuestionType } from "@/core/resource/question";
 import { Button } from "@/ui/button";
@@ -16,6 +16,7 @@ import { OptionList } from "./option-list";
 // Kinds that few steps have are read when one is there.
 const BarsEditor = dynamic(() => import("./graph-editors").then((part) => part.BarsEditor));
 const CellsEditor = dynamic(() => import("./passage-editors").then((part) => part.CellsEditor));
+const GapsEditor = dynamic(() => import("./gaps-editor").then((part) => part.GapsEditor));
 const GroupsEditor = dynamic(() => import("./sorting-editors").then((part) => part.GroupsEditor));
 const HighlightEditor = dynamic(() => import("./passage-editors").then((part) => part.HighlightEditor));
 const LabelsEditor = dynamic(() => import("./sorting-editors").then((part) => part.LabelsEditor));
@@ -201,32 +202,6 @@ function NumberEditor({ question, languages, newId, onChange }: EditorProps<"num
         onTool={(tool, kind) => onChange({ ...question, tool }, kind && `${kind}-${question.id}`)}
       />
     </div>
-  );
-}
-
-function GapsEditor({ question, languages, newId, onChange }: EditorProps<"gaps">) {
-  const language = languages[0]!;
-  const written = writePassage(inLanguage(question.passage, languages) ?? "", question.gaps);
-  return (
-    <Field
-      label="The passage"
-      help="Put the word for a gap in brackets: The tide is [high]. Several that are right: [ebbs|falls]."
-    >
-      {(control) => (
-        <textarea
-          {...control}
-          key={written}
-          rows={4}
-          defaultValue={written}
-          onBlur={(event) => {
-            if (event.target.value === written) return;
-            const { passage, gaps } = readPassage(event.target.value, question.gaps, newId);
-            onChange({ ...question, passage: { ...question.passage, [language]: passage }, gaps });
-          }}
-          className={`${inputClasses} py-2 font-child`}
-        />
-      )}
-    </Field>
   );
 }
 

@@ -1,6 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { useCallback, useEffect, useRef, useState, type ComponentType } from "react";
+import { useHydrated } from "@/ui/hydrated";
 import { tellProblem } from "@/ui/toast";
 import { Rich } from "../step/rich";
 import { richFrame, type Beginning, type RichEditorProps } from "./rich-editor-props";
@@ -31,6 +32,8 @@ export function RichEditor(props: RichEditorProps) {
   const { label, value, placeholder, className, focused = false } = props;
   const [writing, setWriting] = useState<{ In: Writing; beginning: Beginning } | null>(null);
   const shell = useRef<HTMLDivElement>(null);
+  // A key pressed before the page answers would be lost: until then it is said that nothing is taken.
+  const ready = useHydrated();
   const keys = useRef<string[]>([]);
   const at = useRef<Beginning["at"]>(null);
   const wake = useCallback((force: boolean) => {
@@ -48,7 +51,8 @@ export function RichEditor(props: RichEditorProps) {
   }, []);
   useEffect(() => {
     learnWhenIdle();
-    if (focused) wake(true);
+    // Pressed before the page was alive: it has the focus already.
+    if (focused || shell.current === document.activeElement) wake(focused);
   }, [focused, wake]);
   if (writing) return <writing.In {...props} beginning={writing.beginning} />;
   return (
@@ -57,6 +61,7 @@ export function RichEditor(props: RichEditorProps) {
         ref={shell}
         role="textbox"
         aria-multiline
+        aria-readonly={!ready || undefined}
         aria-label={label}
         tabIndex={0}
         onMouseDown={(event) => {

@@ -4,6 +4,7 @@ import { EditorContent, useEditor } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { clsx } from "clsx";
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { RichText } from "@/core/resource/schema/rich-text";
 import { mayLinkTo } from "@/core/resource/vocabulary";
 import { tellProblem } from "@/ui/toast";
 import { richFrame, type Beginning, type RichEditorProps } from "./rich-editor-props";
@@ -24,10 +25,10 @@ const extensions = [
   MathsNode,
 ];
 
-/** Read when somebody writes: to be looked at, a page needs none of what checks it. */
-const schema = () => import("@/core/resource/schema/rich-text");
-
-/** Writes in rich text, see rich-editor.tsx. `value` changing from outside (undo) is taken over. */
+/**
+ * Writes in rich text, see rich-editor.tsx. What checks a text comes along with what writes it: a key is kept at once.
+ * `value` changing from outside (undo) is taken over.
+ */
 export function RichWriting({
   label,
   value,
@@ -57,18 +58,11 @@ export function RichWriting({
     immediatelyRender: true,
     editorProps,
     onUpdate: ({ editor: now }) => {
-      const json: unknown = now.getJSON();
-      schema().then(
-        ({ RichText }) => {
-          const parsed = RichText.safeParse(json);
-          if (!parsed.success)
-            return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
-          last.current = parsed.data;
-          changed.current(parsed.data);
-        },
-        // The whole text is taken over with the next key that can be.
-        () => tellProblem("No network just now: what you write here is not kept yet. Write on when it is back."),
-      );
+      const parsed = RichText.safeParse(now.getJSON());
+      if (!parsed.success)
+        return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
+      last.current = parsed.data;
+      changed.current(parsed.data);
     },
   });
   const begin = useRef<Beginning | null>(beginning);
@@ -93,13 +87,7 @@ export function RichWriting({
     editor.commands.setContent(value ?? "", { emitUpdate: false });
   }, [editor, value]);
   return (
-    <div
-      onFocus={() => {
-        setUsed(true);
-        schema().catch(() => undefined);
-      }}
-      className={clsx(richFrame, className)}
-    >
+    <div onFocus={() => setUsed(true)} className={clsx(richFrame, className)}>
       {used && <RichTools editor={editor} withCues={withCues} />}
       {placeholder && editor.isEmpty && (
         <span aria-hidden className="pointer-events-none absolute left-1 text-ink-soft">

@@ -1,7 +1,8 @@
 "use client";
 import { useState } from "react";
 import { questionsOf, withQuestions, type Step } from "@/core/resource/document";
-import type { Question, QuestionOf } from "@/core/resource/question";
+import type { Gap, Question, QuestionOf } from "@/core/resource/question";
+import { isChosen, MOST_LISTED, withWordsIn } from "@/core/resource/word-list";
 import { sayAnswer } from "@/core/scoring/say";
 import { Field, inputClasses } from "@/ui/field";
 import { nativeLanguageName } from "../media/native-language-name";
@@ -44,6 +45,41 @@ function AcceptedLines({
             setTyped(event.target.value);
             const next = linesOf(event.target.value, most);
             if (next.length > 0) onAccepted(next);
+          }}
+          className={`${inputClasses} py-2 font-child`}
+        />
+      )}
+    </Field>
+  );
+}
+
+/** The words children choose from who read in this language: all of the list, the right ones too. */
+function WordList({
+  gaps,
+  language,
+  onGaps,
+}: {
+  gaps: readonly Gap[];
+  language: string;
+  onGaps: (gaps: Gap[]) => void;
+}) {
+  const stored = gaps.find((gap) => gap.optionsIn?.[language])?.optionsIn?.[language] ?? [];
+  const [typed, setTyped] = useState(stored.join("\n"));
+  const lines = linesOf(typed, MOST_LISTED);
+  const same = [...new Set(lines.map((line) => line.trim()))].sort().join("\n") === [...stored].sort().join("\n");
+  return (
+    <Field
+      label={`Words to choose from in ${nativeLanguageName(language)}`}
+      help={`One a line, the right ones too; say below which those are. There: ${(gaps[0]?.options ?? []).join(", ")}`}
+    >
+      {(control) => (
+        <textarea
+          {...control}
+          rows={Math.max(3, stored.length + 1)}
+          value={same ? typed : stored.join("\n")}
+          onChange={(event) => {
+            setTyped(event.target.value);
+            onGaps(withWordsIn(gaps, language, linesOf(event.target.value, MOST_LISTED)));
           }}
           className={`${inputClasses} py-2 font-child`}
         />
@@ -132,23 +168,30 @@ export function TranslateAnswers({
           }}
         />,
       ];
-    if (question.type === "gaps" || question.type === "cells")
-      return question.gaps.flatMap((gap, at) =>
-        gap.options
-          ? []
-          : [
-              <AcceptedLines
-                key={gap.id}
-                label={`Accepted in gap ${at + 1}`}
-                accepted={gap.accepted}
-                most={MOST_IN_A_GAP}
-                onAccepted={(accepted) => {
-                  const gaps = question.gaps.map((one) => (one.id === gap.id ? { ...gap, accepted } : one));
-                  put({ ...question, gaps }, `gap-${gap.id}`);
-                }}
-              />,
-            ],
+    if (question.type === "gaps" || question.type === "cells") {
+      const accepted = question.gaps.map((gap, at) => (
+        <AcceptedLines
+          key={gap.id}
+          label={`Accepted in gap ${at + 1}`}
+          accepted={gap.accepted}
+          most={MOST_IN_A_GAP}
+          onAccepted={(accepted) => {
+            const gaps = question.gaps.map((one) => (one.id === gap.id ? { ...gap, accepted } : one));
+            put({ ...question, gaps }, `gap-${gap.id}`);
+          }}
+        />
+      ));
+      if (question.type === "cells" || !isChosen(question.gaps)) return accepted;
+      const list = (
+        <WordList
+          key={question.id}
+          gaps={question.gaps}
+          language={language}
+          onGaps={(gaps) => put({ ...question, gaps }, `words-${question.id}-${language}`)}
+        />
       );
+      return [list, ...accepted];
+    }
     return [];
   });
   if (fields.length === 0) return null;

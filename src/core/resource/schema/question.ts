@@ -84,6 +84,8 @@ export const Gap = z.object({
   accepted: z.array(z.string().min(1).max(200)).min(1).max(20),
   /** With options the gap is a list to choose from; without, it is typed. */
   options: z.array(z.string().min(1).max(200)).min(2).max(20).optional(),
+  /** The same list in the other languages. */
+  optionsIn: z.record(LanguageTag, z.array(z.string().min(1).max(200)).max(20)).optional(),
 });
 export type Gap = z.infer<typeof Gap>;
 

@@ -2,6 +2,7 @@
 import { clsx } from "clsx";
 import { inLanguage } from "@/core/resource/language";
 import { passageParts, writtenText } from "@/core/resource/question";
+import { wordsFor } from "@/core/resource/word-list";
 import { ManipulativeView } from "../manipulative/manipulative-view";
 import { partLook, target, type QuestionProps } from "./props";
 
@@ -148,6 +149,7 @@ export function GapsView({
 }: QuestionProps<"gaps">) {
   const pieces = passageParts(inLanguage(question.passage, languages) ?? "");
   const order = pieces.flatMap((piece) => ("gap" in piece ? [piece.gap] : []));
+  const language = languages.find((one) => question.passage[one] !== undefined);
   return (
     <div role="group" aria-labelledby={labelledBy} className="leading-[3.2]">
       {pieces.map((piece, at) => {
@@ -156,7 +158,8 @@ export function GapsView({
         if (!gap) return null;
         const common = { "aria-label": `gap ${order.indexOf(gap.id) + 1}`, value: value[gap.id] ?? "" };
         const change = (text: string) => onChange({ ...value, [gap.id]: text });
-        return gap.options ? (
+        const words = wordsFor(gap, language);
+        return words ? (
           <select
             key={at}
             {...common}
@@ -165,7 +168,7 @@ export function GapsView({
             className={clsx(target, "mx-1", partLook(parts[gap.id]))}
           >
             <option value="">…</option>
-            {gap.options.map((option) => (
+            {words.map((option) => (
               <option key={option}>{option}</option>
             ))}
           </select>
