@@ -89,6 +89,8 @@ function OpenedBlank({
   const listId = useId();
   const list = useRef<HTMLUListElement>(null);
   const shown = choices.filter((option) => option.text.toLowerCase().includes(typed.trim().toLowerCase()));
+  // A statement of a standard says what it is about only when most of it is read.
+  const wordy = choices.some((option) => option.text.length > 32);
   const most = Math.max(1, ...choices.map((option) => option.leaves));
   const current = Math.min(at, shown.length - 1);
 
@@ -129,7 +131,10 @@ function OpenedBlank({
           align="start"
           sideOffset={8}
           aria-label={name}
-          className="z-50 w-[27rem] rounded-card border border-line bg-card font-sans text-sm shadow-soft"
+          className={clsx(
+            "z-50 max-w-[calc(100vw-2rem)] rounded-card border border-line bg-card font-sans text-sm shadow-soft",
+            wordy ? "w-[46rem]" : "w-[27rem]",
+          )}
           onKeyDown={onKey}
         >
           <div className="flex h-10 items-center gap-2 border-b border-line px-3">
