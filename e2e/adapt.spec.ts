@@ -259,6 +259,12 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await page.getByRole("button", { name: "Undo", exact: true }).first().click();
   await expect(steps).toHaveCount(count);
   await expect(page.getByText(/saved \d/)).toBeVisible();
+  // A single question of it can be had too.
+  const questions = page.getByRole("list", { name: "Its steps" }).getByRole("button", { name: /^Only “/ });
+  await questions.first().click();
+  await expect(steps).toHaveCount(count + 1);
+  await page.getByRole("button", { name: "Undo", exact: true }).first().click();
+  await expect(steps).toHaveCount(count);
   await kelp.getByRole("button", { name: "Swap them" }).click();
   await expect(steps).toHaveCount(count);
   await expect(steps.first()).toContainText("The parts of a kelp");

@@ -1,6 +1,7 @@
 import { creditLine, licenceProblem } from "../licence/licence";
-import { adaptedCredit, adoptStep, creditsProblem, giveBack, type TakenFrom } from "./adopt";
+import { adaptedCredit, adoptStep, creditsProblem, giveBack, questionAlone, type TakenFrom } from "./adopt";
 import type { Document, Step } from "./document";
+import { richText } from "./rich-text";
 import { parseDocument } from "./schema/document";
 import { newQuestion, newStep } from "./edit";
 
@@ -59,6 +60,21 @@ describe("a step taken from elsewhere", () => {
   test("brings its licence along: share alike cannot become freer", () => {
     expect(licenceProblem(adoptStep(lesson(), step("x"), from, { at: 0 }, newId).document)).toContain("Theirs");
   });
+});
+
+test("a question of a step can be taken by itself; what was said around it stays behind", () => {
+  const whole: Step = {
+    ...step("x"),
+    minutes: 12,
+    instructions: { en: { text: richText("Read the table first.") } },
+    blocks: [{ id: "t", type: "text", text: { en: richText("A table.") } }, ...step("x").blocks],
+  };
+  const { document, step: id } = adoptStep(lesson(), questionAlone(whole, "x-b"), from, { at: 2 }, newId);
+  const taken = document.steps.find((one) => one.id === id)!;
+  expect(taken.blocks.map(({ type }) => type)).toEqual(["question"]);
+  expect(taken).toMatchObject({ title: { en: "x" }, instructions: {}, origin: { resource: 9, step: "x" } });
+  expect(document.credits).toHaveLength(1);
+  expect(parseDocument(document)).toEqual(document);
 });
 
 describe("given back", () => {

@@ -49,6 +49,13 @@ export function adoptStep(
   };
 }
 
+/** A question of a step by itself, as a step that holds nothing else: it keeps where it came from, and can go again. */
+export const questionAlone = ({ teacherNotes: _notes, minutes: _minutes, ...step }: Step, block: string): Step => ({
+  ...step,
+  instructions: {},
+  blocks: step.blocks.filter((one) => one.id === block),
+});
+
 /** A taken step away again, or the one it was swapped for back; whoever is in nothing any more is no longer named. */
 export function giveBack(document: Document, taken: string, instead: Step | null): Document {
   const steps = document.steps.flatMap((step) => (step.id !== taken ? [step] : instead ? [instead] : []));

@@ -1,11 +1,15 @@
 "use client";
 import { useEffect, useState } from "react";
 import { clsx } from "clsx";
-import { sayGradeSpan } from "@/core/find/grade";
+import { gradeName, sayGradeSpan } from "@/core/find/grade";
 import { activities } from "@/core/resource/activity";
-import type { TakenFrom } from "@/core/resource/adopt";
+import { questionAlone, type TakenFrom } from "@/core/resource/adopt";
 import { stepTitle } from "@/core/resource/changes";
 import type { Step } from "@/core/resource/document";
+import { inLanguage } from "@/core/resource/language";
+import type { Question } from "@/core/resource/question";
+import { plainText } from "@/core/resource/rich-text";
+import { subjects } from "@/core/resource/vocabulary";
 import type { Elsewhere, ElsewhereHit } from "@/server/elsewhere";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
@@ -13,6 +17,7 @@ import { inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { Doing } from "../find/result-lines";
 import { StepView } from "../step/step-view";
+import { questionNames } from "./question-editor";
 
 const PAUSE_MS = 250;
 
@@ -23,7 +28,10 @@ async function asked<Answer extends object>(address: string, signal: AbortSignal
   return answer;
 }
 
-/** Searches single steps of everything she may see, looks at them as students do, and takes one over. */
+const sayQuestion = (question: Question, languages: readonly string[]): string =>
+  plainText(inLanguage(question.prompt, languages)).trim() || questionNames[question.type];
+
+/** Searches single steps and questions of everything she may see, looks at them as students do, and takes one over. */
 export function ElsewhereView({
   resource,
   current,
@@ -36,6 +44,8 @@ export function ElsewhereView({
 }) {
   const [words, setWords] = useState("");
   const [doing, setDoing] = useState("");
+  const [subject, setSubject] = useState("");
+  const [grades, setGrades] = useState("");
   const [hits, setHits] = useState<ElsewhereHit[] | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const [found, setFound] = useState<Elsewhere | null>(null);
@@ -44,7 +54,7 @@ export function ElsewhereView({
   useEffect(() => {
     const abort = new AbortController();
     const timer = setTimeout(() => {
-      const address = `/adapt/${resource}/elsewhere?${new URLSearchParams({ words, doing })}`;
+      const address = `/adapt/${resource}/elsewhere?${new URLSearchParams({ words, doing, subject, grades })}`;
       asked<{ hits: ElsewhereHit[] }>(address, abort.signal).then(
         (answer) => {
           setHits(answer.hits);
@@ -58,7 +68,7 @@ export function ElsewhereView({
       clearTimeout(timer);
       abort.abort();
     };
-  }, [resource, words, doing]);
+  }, [resource, words, doing, subject, grades]);
 
   useEffect(() => {
     if (chosen === null) return;
@@ -87,11 +97,35 @@ export function ElsewhereView({
           aria-label="What students do in it"
           value={doing}
           onChange={(event) => setDoing(event.target.value)}
-          className={`${inputClasses} !w-48`}
+          className={`${inputClasses} !w-44`}
         >
           <option value="">whatever they do</option>
           {activities.map((activity) => (
             <option key={activity}>{activity}</option>
+          ))}
+        </select>
+        <select
+          aria-label="Its subject"
+          value={subject}
+          onChange={(event) => setSubject(event.target.value)}
+          className={`${inputClasses} !w-36`}
+        >
+          <option value="">any subject</option>
+          {subjects.map((one) => (
+            <option key={one}>{one}</option>
+          ))}
+        </select>
+        <select
+          aria-label="Its grade"
+          value={grades}
+          onChange={(event) => setGrades(event.target.value)}
+          className={`${inputClasses} !w-32`}
+        >
+          <option value="">any grade</option>
+          {Array.from({ length: 13 }, (_, grade) => (
+            <option key={grade} value={grade}>
+              grade {gradeName(grade)}
+            </option>
           ))}
         </select>
       </div>
@@ -163,6 +197,23 @@ export function ElsewhereView({
                           Swap them
                         </Button>
                       )}
+                      {step.blocks.length > 1 &&
+                        step.blocks.map(
+                          (block) =>
+                            block.type === "question" && (
+                              <Button
+                                key={block.id}
+                                size="small"
+                                look="quiet"
+                                disabled={open.closed !== null}
+                                onClick={() => onTake(questionAlone(step, block.id), open.from, "after")}
+                              >
+                                <span className="max-w-72 truncate">
+                                  Only “{sayQuestion(block.question, open.languages)}”
+                                </span>
+                              </Button>
+                            ),
+                        )}
                     </div>
                   </li>
                 );

@@ -1,5 +1,4 @@
-import { activities } from "@/core/resource/activity";
-import { anyNeed, LONGEST_WORDS } from "@/core/find/need";
+import { needFromParameters } from "@/core/find/need";
 import { findElsewhere, stepsOf } from "@/server/elsewhere";
 import { idFrom } from "@/core/ids";
 import { route } from "@/server/route";
@@ -15,11 +14,7 @@ export const GET = route(
       const found = await stepsOf(db, visitor, idFrom(of) ?? -1, now);
       return found ? Response.json(found) : Response.json({ problem: "There is nothing here." }, { status: 404 });
     }
-    const need = {
-      ...anyNeed,
-      words: (asked.get("words") ?? "").slice(0, LONGEST_WORDS),
-      doing: activities.filter((activity) => activity === asked.get("doing")),
-    };
+    const need = needFromParameters(Object.fromEntries(asked));
     return Response.json({ hits: await findElsewhere(db, visitor, need, idFrom(params.resource) ?? -1) });
   },
 );
