@@ -158,6 +158,30 @@ test("letters typed quickly all stay, results follow the last one, and going bac
   await expect(trail).not.toContainText("grade 5");
 });
 
+test("left for another page right after the last letter: back, the words, the lines and the one chosen are there", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  const box = page.getByLabel("About: words to look for");
+  const chosen = page.getByRole("list", { name: "Results" }).locator("[aria-current]");
+  const plan = page.getByRole("link", { name: "Plan", exact: true });
+  await box.pressSequentially("tide", { delay: 60 });
+  await plan.click();
+  await page.waitForURL(/\/plan/);
+  await page.goBack();
+  await expect(box).toHaveValue("tide");
+  await expect(page.getByRole("list", { name: "How it was narrowed" })).toContainText("tide");
+  await page.keyboard.press("j");
+  await expect(page).toHaveURL(/open=\d+/);
+  const title = await chosen.innerText();
+  await plan.click();
+  await page.waitForURL(/\/plan/);
+  await page.goBack();
+  await expect(page.getByRole("heading", { name: title })).toBeVisible();
+  await expect(chosen).toHaveText(title);
+  await expect(chosen).toBeInViewport();
+});
+
 test("a key pressed before what was found lies on the light table waits for it", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
   await lookFor(page, "sea song");

@@ -189,6 +189,7 @@ function Find(props: FindScreenProps) {
             <ResultLines
               hits={hits}
               selected={selected ?? null}
+              late={waiting}
               onOpen={open}
               inTheWay={found.inTheWay}
               compared={compare}

@@ -119,6 +119,7 @@ const LINE_HEIGHT = 54;
 export function ResultLines({
   hits,
   selected,
+  late,
   onOpen,
   inTheWay,
   compared,
@@ -128,6 +129,8 @@ export function ResultLines({
 }: {
   hits: readonly FoundLine[];
   selected: number | null;
+  /** These lines answer an earlier question, others are on their way. */
+  late: boolean;
   onOpen: (id: number) => void;
   /** By resource: what would spoil the lesson for the class chosen. */
   inTheWay: Readonly<Record<number, string>>;
@@ -150,13 +153,14 @@ export function ResultLines({
     initialRect: { width: 560, height: 600 },
   });
   const at = hits.findIndex((hit) => hit.id === selected);
-  // Brought into sight when it is chosen, and left alone when the list around it becomes another.
+  // Brought into sight when it is chosen, and left alone when the list around it becomes another; but not into that of a
+  // list which is about to go, as after coming back from another page.
   const broughtHere = useRef<number | null>(null);
   useEffect(() => {
-    if (at < 0 || broughtHere.current === selected) return;
+    if (at < 0 || late || broughtHere.current === selected) return;
     broughtHere.current = selected;
     lines.scrollToIndex(at, { align: "auto" });
-  }, [at, selected, lines]);
+  }, [at, selected, late, lines]);
   const rows = lines.getVirtualItems();
   const [above, below] = [rows[0]?.start ?? 0, lines.getTotalSize() - (rows.at(-1)?.end ?? 0)];
   const line = (hit: FoundLine, at: number) => (
