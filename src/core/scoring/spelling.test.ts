@@ -13,6 +13,13 @@ describe("typed words", () => {
     expect(isAccepted("  high   water. ", "high water", strict)).toBe(true);
   });
 
+  test("where a mark is what is asked for, it is right, and another is not", () => {
+    expect(isAccepted("?", "?", usual)).toBe(true);
+    expect(isAccepted(" ! ", "!", strict)).toBe(true);
+    expect(isAccepted("!", "?", usual)).toBe(false);
+    expect(isAccepted("", "?", usual)).toBe(false);
+  });
+
   test("an apostrophe is an apostrophe, curly or straight", () => {
     expect(isAccepted("keeper’s", "keeper's", strict)).toBe(true);
   });

@@ -7,7 +7,8 @@ export function comparable(text: string, rule: SpellingRule): string {
     .replace(/[’‘`´]/g, "'")
     .replace(/\s+/g, " ")
     .trim();
-  form = form.replace(/[.!?]$/, "").trimEnd();
+  // Where the mark itself is asked for, it is all there is.
+  form = form.replace(/[.!?]$/, "").trimEnd() || form;
   if (rule.ignoreCase) form = form.toLocaleLowerCase("und");
   if (rule.ignoreAccents) form = form.normalize("NFD").replace(/\p{M}/gu, "");
   return form;
