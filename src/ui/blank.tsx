@@ -85,7 +85,13 @@ function OpenedBlank({
   const counted = open ? options() : null;
   const choices = counted ?? [];
   const [typed, setTyped] = useState("");
-  const [at, setAt] = useState(0);
+  // Opened, it stands at what is chosen.
+  const firstChosen = () =>
+    Math.max(
+      0,
+      (options() ?? []).findIndex((option) => chosen.includes(option.value)),
+    );
+  const [at, setAt] = useState(firstChosen);
   const listId = useId();
   const list = useRef<HTMLUListElement>(null);
   const shown = choices.filter((option) => option.text.toLowerCase().includes(typed.trim().toLowerCase()));
@@ -119,8 +125,7 @@ function OpenedBlank({
       onOpenChange={(next) => {
         setOpen(next);
         setTyped("");
-        const first = choices.findIndex((option) => chosen.includes(option.value));
-        setAt(Math.max(0, first));
+        setAt(firstChosen());
       }}
     >
       <Popover.Trigger aria-label={`${name}: ${text}`} className={wordClasses(filled)}>

@@ -78,7 +78,7 @@ function missingAnswer(question: Question, languages: readonly string[]): string
       if (question.gaps.length === 0) return "A passage has no gaps yet.";
       return languages
         .filter((one, nth) => nth === 0 || Boolean(question.passage[one]?.trim()))
-        .every((one) => question.gaps.every((gap) => hasRightWord(gap, one)))
+        .every((one) => question.gaps.every((gap) => hasRightWord(gap, one, question.spelling)))
         ? null
         : "No word of the list is right in one of the gaps, or not in every language.";
     case "match":

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import type { Gap } from "./question";
+import { usualSpelling } from "./vocabulary";
 import {
   hasRightWord,
   isChosen,
@@ -55,7 +56,7 @@ describe("words to choose from in a passage", () => {
             "en",
           );
           for (const one of gaps) {
-            expect(hasRightWord(one, "en")).toBe(true);
+            expect(hasRightWord(one, "en", usualSpelling)).toBe(true);
             expect(one.options?.length ?? 2).toBeLessThanOrEqual(MOST_LISTED);
             expect(one.options?.length ?? 2).toBeGreaterThanOrEqual(2);
           }
@@ -81,9 +82,15 @@ describe("the list in another language", () => {
 
   test("a gap in which none of its words is right is found", () => {
     const gaps = withWordsIn(listed, "es", ["alta", "baja"]);
-    expect(gaps.map((one) => hasRightWord(one, "es"))).toEqual([false, false]);
-    expect(hasRightWord({ ...gaps[0]!, accepted: ["high", "alta"] }, "es")).toBe(true);
-    expect(gaps.map((one) => hasRightWord(one, "en"))).toEqual([true, true]);
+    expect(gaps.map((one) => hasRightWord(one, "es", usualSpelling))).toEqual([false, false]);
+    expect(hasRightWord({ ...gaps[0]!, accepted: ["high", "alta"] }, "es", usualSpelling)).toBe(true);
+    expect(gaps.map((one) => hasRightWord(one, "en", usualSpelling))).toEqual([true, true]);
+  });
+
+  test("what counts as right is what will be marked as right", () => {
+    const loud = withWordsIn([{ ...gap("g1", "alta"), options: ["alta", "baja"] }], "es", ["ALTA", "BAJA"]);
+    expect(hasRightWord(loud[0]!, "es", usualSpelling)).toBe(true);
+    expect(hasRightWord(loud[0]!, "es", { ...usualSpelling, ignoreCase: false })).toBe(false);
   });
 
   test("a gap made later has it too", () => {

@@ -1,4 +1,5 @@
-import type { Gap } from "./question";
+import { isAccepted } from "../scoring/spelling";
+import type { Gap, SpellingRule } from "./question";
 
 /** As many as the schema of a gap allows; fewer than two are nothing to choose from. */
 export const MOST_LISTED = 20;
@@ -49,6 +50,6 @@ export function wordsFor(gap: Gap, language: string | undefined): readonly strin
   return listed && listed.length >= 2 ? listed : gap.options;
 }
 
-/** Whether a gap can be filled rightly by choosing. */
-export const hasRightWord = (gap: Gap, language: string): boolean =>
-  wordsFor(gap, language)?.some((word) => gap.accepted.includes(word)) ?? true;
+/** Whether a gap can be filled rightly by choosing, as it will be marked. */
+export const hasRightWord = (gap: Gap, language: string, spelling: SpellingRule): boolean =>
+  wordsFor(gap, language)?.some((word) => gap.accepted.some((right) => isAccepted(word, right, spelling))) ?? true;

@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useEffect, useState, type ReactNode } from "react";
 import { clsx } from "clsx";
 import { gradeName, sayGradeSpan } from "@/core/find/grade";
 import { activities } from "@/core/resource/activity";
@@ -26,6 +26,35 @@ async function asked<Answer extends object>(address: string, signal: AbortSignal
   const answer = (await response.json()) as Answer | { problem: string };
   if ("problem" in answer) throw new Error(answer.problem);
   return answer;
+}
+
+/** One choice that narrows what is found; `open` says that anything will do. */
+function Narrowed({
+  label,
+  open,
+  value,
+  onValue,
+  width,
+  children,
+}: {
+  label: string;
+  open: string;
+  value: string;
+  onValue: (value: string) => void;
+  width: string;
+  children: ReactNode;
+}) {
+  return (
+    <select
+      aria-label={label}
+      value={value}
+      onChange={(event) => onValue(event.target.value)}
+      className={clsx(inputClasses, width)}
+    >
+      <option value="">{open}</option>
+      {children}
+    </select>
+  );
 }
 
 const sayQuestion = (question: Question, languages: readonly string[]): string =>
@@ -93,41 +122,23 @@ export function ElsewhereView({
           onChange={(event) => setWords(event.target.value)}
           className={inputClasses}
         />
-        <select
-          aria-label="What students do in it"
-          value={doing}
-          onChange={(event) => setDoing(event.target.value)}
-          className={`${inputClasses} !w-44`}
-        >
-          <option value="">whatever they do</option>
+        <Narrowed label="What students do in it" open="whatever they do" value={doing} onValue={setDoing} width="!w-44">
           {activities.map((activity) => (
             <option key={activity}>{activity}</option>
           ))}
-        </select>
-        <select
-          aria-label="Its subject"
-          value={subject}
-          onChange={(event) => setSubject(event.target.value)}
-          className={`${inputClasses} !w-36`}
-        >
-          <option value="">any subject</option>
+        </Narrowed>
+        <Narrowed label="Its subject" open="any subject" value={subject} onValue={setSubject} width="!w-36">
           {subjects.map((one) => (
             <option key={one}>{one}</option>
           ))}
-        </select>
-        <select
-          aria-label="Its grade"
-          value={grades}
-          onChange={(event) => setGrades(event.target.value)}
-          className={`${inputClasses} !w-32`}
-        >
-          <option value="">any grade</option>
+        </Narrowed>
+        <Narrowed label="Its grade" open="any grade" value={grades} onValue={setGrades} width="!w-32">
           {Array.from({ length: 13 }, (_, grade) => (
             <option key={grade} value={grade}>
               grade {gradeName(grade)}
             </option>
           ))}
-        </select>
+        </Narrowed>
       </div>
       {problem && <Notice tone="warning">{problem}</Notice>}
       <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] items-start gap-4">

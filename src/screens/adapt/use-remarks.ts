@@ -19,6 +19,8 @@ export function useRemarks(document: Document): Unfinished[] {
     const onAnswer = ({ data }: MessageEvent<{ number: number; found: Unfinished[] }>) => {
       if (data.number === number) setFound(data.found);
     };
+    // It could not be loaded, the network being away: the next change tries again.
+    reader.onerror = () => (worker.current = undefined);
     reader.addEventListener("message", onAnswer);
     reader.postMessage({ number, document });
     return () => reader.removeEventListener("message", onAnswer);
