@@ -151,6 +151,11 @@ test("letters typed quickly all stay, results follow the last one, and going bac
   await page.getByRole("option", { name: /Grade 5/ }).click();
   await page.keyboard.press("Escape");
   await expect(trail).toContainText("grade 5");
+  // Opened again, it stands at what is chosen.
+  await page.getByRole("button", { name: /^Grade: grade 5/ }).click();
+  const grade = await page.getByRole("option", { name: /Grade 5/ }).getAttribute("id");
+  await expect(page.getByLabel("Find in Grade")).toHaveAttribute("aria-activedescendant", grade!);
+  await page.keyboard.press("Escape");
   await lookFor(page, "tide");
   await expect(page).toHaveURL(/words=tide.*grades=5|grades=5.*words=tide/);
   await page.goBack();

@@ -98,6 +98,7 @@ test("the teacher's views", async ({ signedIn }) => {
   await teacher.screenshot({ path: file("languages") });
   await teacher.context().addCookies([{ name: "theme", value: "day", url: new URL("/", teacher.url()).toString() }]);
   await teacher.reload();
+  await expect(teacher.getByRole("textbox", { name: "Instructions" })).not.toHaveAttribute("aria-readonly");
   await teacher.getByRole("button", { name: "See as student" }).click();
   await teacher.getByRole("button", { name: "Play the film" }).click();
   const waiting = teacher.getByRole("group", { name: /^The film waits at/ });
