@@ -1,5 +1,6 @@
 import next from "eslint-config-next/core-web-vitals";
 import typescript from "eslint-config-next/typescript";
+import regexp from "eslint-plugin-regexp";
 
 /** Imports go downwards only: a floor may not name what lies above it. */
 const floors = {
@@ -59,6 +60,16 @@ const config = [
           ],
         },
       ],
+    },
+  },
+  {
+    // An expression whose time grows faster than its input lets one person's text stop the server for everybody.
+    files: ["src/**/*.{ts,tsx}"],
+    ignores: ["**/*.test.ts", "**/*.test.tsx"],
+    plugins: { regexp },
+    rules: {
+      "regexp/no-super-linear-backtracking": ["error", { report: "potential" }],
+      "regexp/no-super-linear-move": ["error", { report: "potential" }],
     },
   },
   {

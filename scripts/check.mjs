@@ -15,6 +15,7 @@ const steps = [
   ["format", bin("prettier"), ["--check", "--log-level", "warn", "."]],
   ["unused code", bin("knip"), []],
   ["units", process.execPath, ["--experimental-vm-modules", "--no-warnings", jest, "--silent=false"]],
+  ["readers", process.execPath, [path.join(root, "scripts/build-readers.mjs")]],
   ["build", bin("next"), ["build"]],
   ["browser", bin("playwright"), ["test"]],
 ];

@@ -62,12 +62,13 @@ if (!Number.isInteger(port) || port < 1 || port > 65535)
 if (!(await portIsFree())) fail(`Port ${port} is in use. Stop what uses it, or choose another: PORT=3001 npm run demo`);
 installPackages();
 const { isBuilt, nextProgram, tsxProgram } = await import("./built.mjs");
+const { buildReaders } = await import("./build-readers.mjs");
 
 const ready = path.join(folder, "demo-is-ready");
 const work = [];
 if (!isBuilt()) {
   console.log("Building (a minute or so, once) …");
-  work.push(run("Building", nextProgram, ["build"]));
+  work.push(buildReaders(), run("Building", nextProgram, ["build"]));
 }
 if (!existsSync(ready) || process.env.DATABASE_URL) {
   console.log("Making the demo's school, lessons and a fortnight of work …");

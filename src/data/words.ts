@@ -57,15 +57,35 @@ const addsNothing = ({ english, spanish }: { english: string; spanish: string })
 
 const spanishOnly = `'${languageMark("es")}'`;
 
-/** Every way to choose `k` of the clauses, each way as one clause. */
+/**
+ * Every way to choose `k` of the clauses, each way as one clause. Only ever asked for all of them, or of MOST_PARTS_LOOSE
+ * at the most: 20 ways.
+ */
 function chosen(clauses: readonly string[], k: number): string[] {
   if (k === 0) return [""];
+  if (k === clauses.length) return [clauses.join(" & ")];
   return clauses.flatMap((clause, at) =>
-    chosen(clauses.slice(at + 1), k - 1).map((rest) => (rest ? `${clause} & ${rest}` : clause)),
+    // Too few clauses are left behind this one: nothing can come of it.
+    clauses.length - at < k
+      ? []
+      : chosen(clauses.slice(at + 1), k - 1).map((rest) => (rest ? `${clause} & ${rest}` : clause)),
   );
 }
 
 const MOST_PARTS_LOOSE = 6;
+/** More than a sentence has; the words after these are not asked for, and the page says so. */
+export const MOST_PARTS = 16;
+/** Each unknown word is looked for among all listed words. */
+const MOST_CORRECTED = 6;
+
+/** What was typed, each part once and MOST_PARTS at the most. */
+function partsOf(typed: string): { parts: TypedPart[]; ignored: TypedPart[] } {
+  const once = new Map(
+    typedParts(typed).map((part) => [`${part.wanted} ${part.phrase} ${listedForm(part.text)}`, part]),
+  );
+  const parts = [...once.values()];
+  return { parts: parts.slice(0, MOST_PARTS), ignored: parts.slice(MOST_PARTS) };
+}
 
 /**
  * The query that asks for all wanted parts but `missing`; either language's reading may match, as Spanish only what is
@@ -154,12 +174,14 @@ export interface ReadWords {
   /** How many words may be missing before only one is left. */
   slack: number;
   loosely(missing: number): WordQuery;
+  /** Words that were not looked for, because there were too many. */
+  ignored: string[];
 }
 
 /** The last word may still be being typed: its likely endings count too. Synonyms count for every word outside quotes. */
 export async function readAllWords(db: Queryable, typed: string, synonyms: Synonyms = noSynonyms): Promise<ReadWords> {
-  const parts = typedParts(typed);
-  const last = parts.at(-1);
+  const { parts, ignored } = partsOf(typed);
+  const last = ignored.length === 0 ? parts.at(-1) : undefined;
   const typing = last && !last.phrase && last.wanted && last.text.length >= SHORTEST_BEGINNING && !/\s$/.test(typed);
   const meant = await alsoListed(db, parts, typing ? last : null);
   for (const part of parts) {
@@ -172,7 +194,8 @@ export async function readAllWords(db: Queryable, typed: string, synonyms: Synon
   return {
     strict: queryWith(readings, 0),
     slack: loose ? Math.max(0, searched - 1) : 0,
-    loosely: (missing) => queryWith(readings, missing),
+    loosely: (missing) => queryWith(readings, Math.min(missing, loose ? searched : 0)),
+    ignored: ignored.map(({ text }) => text),
   };
 }
 
@@ -201,7 +224,7 @@ export async function suggestSeen(db: Queryable, reader: Reader, start: string):
  * word is known, or nothing is like it. The caller shows it only when it finds something this reader may see.
  */
 export async function correctWords(db: Queryable, typed: string): Promise<string | null> {
-  const parts = typedParts(typed);
+  const { parts } = partsOf(typed);
   const plain = parts.filter((part) => !part.phrase && part.wanted);
   const { wanted } = await readingsOf(db, plain, new Map());
   // A word that is listed as it was typed needs no looking for; common ones are in half of all there is.
@@ -215,10 +238,12 @@ export async function correctWords(db: Queryable, typed: string): Promise<string
     ],
   );
   let changed = false;
+  let looked = 0;
   const corrected: TypedPart[] = [];
   for (const part of parts) {
     const at = plain.indexOf(part);
-    const closest = at < 0 || known[at]!.known ? null : await closestTo(db, part.text);
+    const unknown = at >= 0 && !known[at]!.known && (looked += 1) <= MOST_CORRECTED;
+    const closest = unknown ? await closestTo(db, part.text) : null;
     if (closest && closest !== listedForm(part.text)) changed = true;
     corrected.push(closest ? { ...part, text: closest } : part);
   }

@@ -11,12 +11,19 @@ export function writeCsv(rows: readonly (readonly (string | number)[])[]): strin
   return `\uFEFF${Papa.unparse(safe, { newline: "\r\n" })}\r\n`;
 }
 
-/** A table as it is pasted from a spreadsheet or kept as CSV: tabs, commas or semicolons between cells, quotes where needed. */
+/** Lines of a table that are read; readers of tables refuse fewer, and say so. */
+export const MOST_LINES = 20_000;
+
+/**
+ * A table as it is pasted from a spreadsheet or kept as CSV: tabs, commas or semicolons between cells, quotes where needed.
+ * Of a longer one the first 20,000 lines are read.
+ */
 export function readTable(text: string): string[][] {
   const bare = text.replace(/^\uFEFF/, "").replace(/\r\n?/g, "\n");
   const delimiter = bare.includes("\t") ? "\t" : undefined;
   const { data } = Papa.parse<string[]>(bare, {
     skipEmptyLines: false,
+    preview: MOST_LINES,
     ...(delimiter && { delimiter }),
     delimitersToGuess: [",", ";", "|"],
   });

@@ -1,4 +1,4 @@
-import { strFromU8, unzipSync } from "fflate";
+import { Unzip, UnzipInflate } from "fflate";
 import Papa from "papaparse";
 import { readGrade } from "@/core/roster/read-roster";
 
@@ -55,26 +55,42 @@ type Row = Record<string, string>;
 const LARGEST = 40_000_000;
 const MOST_ROWS = 60_000;
 
+/** Read so much at a time: what a zip says of its sizes may be a lie, so what comes out is counted. */
+const PIECE = 16_384;
+const MOST_FILES = 200;
+
 function filesOf(bytes: Uint8Array): Map<string, string> {
-  let files: Record<string, Uint8Array>;
-  let size = 0;
+  const files = new Map<string, string>();
+  let [seen, size, open] = [0, 0, 0];
+  const unzip = new Unzip((file) => {
+    seen += 1;
+    if (seen > MOST_FILES) throw new RosterError(`This zip has more than ${MOST_FILES} files in it.`);
+    if (!/\.csv$/i.test(file.name)) return;
+    const name = file.name.split("/").pop()!.toLowerCase();
+    const decoder = new TextDecoder();
+    const parts: string[] = [];
+    open += 1;
+    file.ondata = (error, piece, last) => {
+      if (error) throw error;
+      size += piece.length;
+      if (size > LARGEST) throw new RosterError("This roster is larger than 40 MB unpacked.");
+      parts.push(decoder.decode(piece, { stream: !last }));
+      if (!last) return;
+      open -= 1;
+      files.set(name, parts.join(""));
+    };
+    file.start();
+  });
+  unzip.register(UnzipInflate);
   try {
-    files = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        if (!/\.csv$/i.test(name)) return false;
-        size += originalSize;
-        // A small zip can hold endless zeros: it is weighed before it is unpacked.
-        if (size > LARGEST) throw new RosterError("This roster is larger than 40 MB unpacked.");
-        return true;
-      },
-    });
+    for (let at = 0; at < bytes.length; at += PIECE)
+      unzip.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
   } catch (error) {
     if (error instanceof RosterError) throw error;
     throw new RosterError("This is no zip file that can be opened.");
   }
-  return new Map(
-    Object.entries(files).map(([name, content]) => [name.split("/").pop()!.toLowerCase(), strFromU8(content)]),
-  );
+  if (open > 0) throw new RosterError("This zip file is cut off: its last part is missing.");
+  return files;
 }
 
 function rowsOf(text: string | undefined, file: string, needed: readonly string[]): Row[] {
@@ -82,6 +98,7 @@ function rowsOf(text: string | undefined, file: string, needed: readonly string[
   const { data, meta } = Papa.parse<Row>(text.replace(/^\uFEFF/, "").replace(/\r\n?/g, "\n"), {
     header: true,
     skipEmptyLines: "greedy",
+    preview: MOST_ROWS + 1,
   });
   const missing = needed.filter((name) => !meta.fields?.includes(name));
   if (missing.length > 0) throw new RosterError(`${file} has no column ${missing.join(", ")}.`);

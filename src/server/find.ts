@@ -156,6 +156,8 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
       [read, corrected, have] = [again!, correction, found];
     }
   }
+  if (read.ignored.length > 0)
+    says.push(`That is more than we can look for at once. These words were ignored: ${read.ignored.join(" ")}.`);
   let words = read.strict;
   if (have < ENOUGH) {
     for (let missing = 1; missing <= read.slack; missing += 1) {

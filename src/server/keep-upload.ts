@@ -1,8 +1,8 @@
-import { CaptionsError, readCaptions } from "@/core/media/captions";
 import { largest, mediaType, notOfKind, tooLarge, type MediaKind } from "@/core/media/sniff";
 import type { Queryable } from "@/data/db";
 import { addMedia } from "@/data/media";
 import { keepFile } from "./files";
+import { readFile, UnreadableFile } from "./read-file";
 
 const refuse = (status: number, problem: string) => Response.json({ problem }, { status });
 
@@ -29,9 +29,9 @@ export async function keepUpload(
   if (!mime) return refuse(415, notOfKind(kind));
   if (kind === "captions") {
     try {
-      readCaptions(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
+      await readFile("captions", new TextDecoder("utf-8", { fatal: true }).decode(bytes));
     } catch (error) {
-      const why = error instanceof CaptionsError ? error.message : "It is not written in UTF-8.";
+      const why = error instanceof UnreadableFile ? error.message : "It is not written in UTF-8.";
       return refuse(422, `These captions cannot be used. ${why} Nothing was changed.`);
     }
   }

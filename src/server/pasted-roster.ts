@@ -1,17 +1,17 @@
 import type { Roster } from "@/core/roster/import-plan";
-import { readRoster, type ReadRoster, type RosterField } from "@/core/roster/read-roster";
+import type { ReadRoster, RosterField } from "@/core/roster/read-roster";
 import type { Class } from "@/data/classes";
-import { readTable } from "@/formats/csv";
+import { readFile } from "./read-file";
 
 const sameName = (one: string, other: string) => one.trim().toLowerCase() === other.trim().toLowerCase();
 
 /** A pasted or typed table as a roster of one class. */
-export function pastedRoster(
+export async function pastedRoster(
   text: string,
   columns: readonly (RosterField | null)[] | null,
   group: Pick<Class, "id" | "name" | "subject" | "gradeFrom" | "gradeTo">,
-): { read: ReadRoster; roster: Roster } {
-  const all = readRoster(readTable(text), columns ?? undefined);
+): Promise<{ read: ReadRoster; roster: Roster }> {
+  const all = await readFile("table of students", text, columns ?? undefined);
   // A table of a whole school pasted into one class: what belongs to another class is named and left out.
   const elsewhere = all.students.filter(({ className }) => className !== null && !sameName(className, group.name));
   const read: ReadRoster = {

@@ -1,11 +1,9 @@
 import type { ImportPlan, Roster } from "@/core/roster/import-plan";
 import { changesNothing, planImport } from "@/core/roster/import-plan";
-import { readRoster } from "@/core/roster/read-roster";
 import { adultsAt } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { applyImport, linkTeachers, presentAt } from "@/data/rosters";
-import { readTable } from "@/formats/csv";
-import { readOneRoster } from "@/formats/one-roster";
+import { readFile } from "./read-file";
 
 export interface SchoolRoster {
   roster: Roster;
@@ -16,14 +14,14 @@ export interface SchoolRoster {
   kind: string;
 }
 
-/** A zip is a OneRoster file; anything else a table with a column for the class. @throws RosterError */
-export function readSchoolRoster(bytes: Uint8Array): SchoolRoster {
+/** A zip is a OneRoster file; anything else a table with a column for the class. @throws UnreadableFile */
+export async function readSchoolRoster(bytes: Uint8Array): Promise<SchoolRoster> {
   // "PK": how every zip begins.
   return bytes[0] === 0x50 && bytes[1] === 0x4b ? fromOneRoster(bytes) : fromTable(new TextDecoder().decode(bytes));
 }
 
-function fromOneRoster(bytes: Uint8Array): SchoolRoster {
-  const read = readOneRoster(bytes);
+async function fromOneRoster(bytes: Uint8Array): Promise<SchoolRoster> {
+  const read = await readFile("roster", bytes);
   const emails = new Map(read.teachers.map(({ rosterId, email }) => [rosterId, email]));
   const silent = read.teachers.filter(({ email }) => !email);
   return {
@@ -63,8 +61,8 @@ function fromOneRoster(bytes: Uint8Array): SchoolRoster {
   };
 }
 
-function fromTable(text: string): SchoolRoster {
-  const read = readRoster(readTable(text));
+async function fromTable(text: string): Promise<SchoolRoster> {
+  const read = await readFile("table of students", text);
   const problems = read.problems.map(({ line, text: why, row }) => `Line ${line}: ${why} (${row})`);
   const students = read.students.map((student) => ({
     key: student.rosterId ?? `line ${student.line}`,

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { PlainDate } from "../calendar/plain-date";
 import {
   addDays,
   momentAt,
@@ -16,7 +17,6 @@ import type { Times } from "../plan/move";
 import { works } from "../resource/vocabulary";
 
 const Id = z.number().int().positive();
-const PlainDate = z.iso.date();
 const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time is written like 08:50.");
 
 /** When work opens. "meeting": the n-th next meeting of each class, 1 the next; "place": one meeting that was picked. */

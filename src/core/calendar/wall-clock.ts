@@ -5,12 +5,12 @@ import { Temporal } from "temporal-polyfill";
 /**
  * The instant at which the school's clocks show this. A time skipped in spring is read as the moment after the change;
  * one that comes twice in autumn as the first (ISO 8601 / RFC 5545 leave it open; "compatible" in Temporal).
- * Returns null when the text is no date and time.
+ * Returns null when the text is no date and time, or one that is not between 2000 and 2199.
  */
 export function fromWallClock(text: string, zone: string): Date | null {
   try {
     const at = Temporal.PlainDateTime.from(text).toZonedDateTime(zone, { disambiguation: "compatible" });
-    return new Date(at.epochMilliseconds);
+    return at.year >= 2000 && at.year <= 2199 ? new Date(at.epochMilliseconds) : null;
   } catch {
     return null;
   }

@@ -5,16 +5,23 @@ export interface TypedPart {
   wanted: boolean;
 }
 
+/** Takes the marks that mean something only inside a word ("o'clock", "tide-table", "2.5") off both ends. */
+function withoutOuterMarks(text: string): string {
+  const isMark = (at: number) => ".'’-".includes(text[at]!);
+  let [from, to] = [0, text.length];
+  while (from < to && isMark(from)) from += 1;
+  while (to > from && isMark(to - 1)) to -= 1;
+  return text.slice(from, to);
+}
+
 /** The words of the need line. Punctuation other than quotes, a leading minus and hyphens inside words means nothing. */
 export function typedParts(typed: string): TypedPart[] {
   const parts: TypedPart[] = [];
   for (const found of typed.normalize("NFC").matchAll(/(-?)(?:["“]([^"”]*)["”]?|(\S+))/g)) {
     const [, minus, phrase, word] = found;
-    const text = (phrase ?? word ?? "")
-      .replace(/[^\p{L}\p{N}.'’-]+/gu, " ")
-      .replace(/^[.'’-]+|[.'’-]+$/g, "")
-      .trim();
-    if (text) parts.push({ text, phrase: phrase !== undefined, wanted: minus !== "-" });
+    const text = (phrase ?? word ?? "").replace(/[^\p{L}\p{N}.'’-]+/gu, " ").trim();
+    const bare = withoutOuterMarks(text).trim();
+    if (bare) parts.push({ text: bare, phrase: phrase !== undefined, wanted: minus !== "-" });
   }
   return parts;
 }
@@ -35,7 +42,7 @@ export function wordList(text: string): string[] {
 }
 
 /** Stemmers do not join every plural to its singular (Spanish "mareas" and "marea"): a word in -s is also meant without it. */
-const withoutPlural = (word: string): string[] => (/\p{L}{3,}s$/iu.test(word) ? [word.slice(0, -1)] : []);
+const withoutPlural = (word: string): string[] => (/^\p{L}{3}s$/iu.test(word.slice(-4)) ? [word.slice(0, -1)] : []);
 
 /**
  * One part as a tsquery text for `to_tsquery(config, …)`: its own words, or any of `meant` (completions and corrections).

@@ -46,7 +46,7 @@ export function readCaptions(file: string): Cue[] {
         ...cue,
         text: text
           .join("\n")
-          .replace(/<[^>]*>/g, "")
+          .replace(/<[^<>]*>/g, "")
           .trim(),
       });
     } else if (/^(NOTE|STYLE|REGION)\b/.test(line)) {

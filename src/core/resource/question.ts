@@ -32,6 +32,8 @@ export const writtenText = (value: ResponseOf<"longText">): string => (typeof va
 
 /** The words (or sentences) of a passage and what stands between them; `place` counts only what can be marked. */
 export function passageWords(passage: string, unit: "word" | "sentence"): { text: string; place: number | null }[] {
+  // Once begun, neither can fail: a run is read to its end and never read again.
+  // eslint-disable-next-line regexp/no-super-linear-move
   const pattern = unit === "word" ? /[\p{L}\p{N}][\p{L}\p{M}\p{N}'’-]*/gu : /[^.!?…\s][^.!?…]*(?:[.!?…]+["”’)]*|$)/gu;
   const parts: { text: string; place: number | null }[] = [];
   let end = 0;

@@ -7,7 +7,13 @@ export function richText(plain: string): RichText {
   const paragraphs = plain
     .trim()
     .split(/\n\s*\n/)
-    .map((text) => text.replace(/\s*\n\s*/g, " ").trim())
+    .map((text) =>
+      text
+        .split("\n")
+        .map((line) => line.trim())
+        .join(" ")
+        .trim(),
+    )
     .filter(Boolean);
   return {
     type: "doc",

@@ -63,9 +63,13 @@ function fieldOf(heading: string): RosterField | null {
 const looksLikeGrade = (cell: string) => readGrade(cell) !== null;
 const looksLikeName = (cell: string) => /^\p{L}[\p{L}\p{M}'’. -]*$/u.test(cell.trim());
 
-/** Columns without headings: names first, then whatever looks like a grade. */
-function guess(rows: readonly string[][]): (RosterField | null)[] {
-  const width = Math.max(0, ...rows.map((row) => row.length));
+const LINES_TO_GUESS_FROM = 200;
+const MOST_COLUMNS = 60;
+
+/** Columns without headings: names first, then whatever looks like a grade. The first lines are enough to tell. */
+function guess(table: readonly string[][]): (RosterField | null)[] {
+  const rows = table.slice(0, LINES_TO_GUESS_FROM);
+  const width = Math.min(MOST_COLUMNS, Math.max(0, ...rows.map((row) => row.length)));
   const all = (at: number, test: (cell: string) => boolean) =>
     rows.filter((row) => (row[at] ?? "").trim() && test(row[at]!)).length > rows.length / 2;
   const columns: (RosterField | null)[] = Array.from({ length: width }, () => null);

@@ -21,7 +21,7 @@ export function typable(name: string): string {
     .replace(/\p{M}/gu, "")
     .replace(/['’.]/g, "")
     .replace(/[^a-z0-9]+/g, "-")
-    .replace(/^-+|-+$/g, "");
+    .replace(/^-|-$/g, "");
 }
 
 const LONGEST = 24;
@@ -33,7 +33,7 @@ const LONGEST = 24;
 export function signInName(student: { givenName: string; familyName: string }, taken: ReadonlySet<string>): string {
   const given = typable(student.givenName).split("-")[0] ?? "";
   const family = typable(student.familyName);
-  const base = ([given, family].filter(Boolean).join(".") || "boat").slice(0, LONGEST).replace(/[-.]+$/, "");
+  const base = ([given, family].filter(Boolean).join(".") || "boat").slice(0, LONGEST).replace(/[-.]{1,24}$/, "");
   if (!taken.has(base) && (given || family)) return base;
   for (let n = 2; ; n += 1) if (!taken.has(`${base}${n}`)) return `${base}${n}`;
 }

@@ -69,6 +69,8 @@ const Package = z.object({
 });
 
 const LARGEST = 20_000;
+/** Deeper than any published framework is. */
+const MOST_LEVELS = 30;
 
 /** "KG", "K", "01", "5" … as K-12 grades; levels that are no grade are left out. */
 function gradeOf(level: string): number | null {
@@ -77,8 +79,11 @@ function gradeOf(level: string): number | null {
 }
 
 function gradesOf(levels: readonly string[] | undefined): Statement["grades"] {
-  const grades = (levels ?? []).map(gradeOf).filter((grade) => grade !== null);
-  return grades.length === 0 ? null : { from: Math.min(...grades), to: Math.max(...grades) };
+  const grades = (levels ?? [])
+    .map(gradeOf)
+    .filter((grade) => grade !== null)
+    .sort((one, other) => one - other);
+  return grades.length === 0 ? null : { from: grades[0]!, to: grades.at(-1)! };
 }
 
 const nodeId = (node: z.infer<typeof Node>): string => node.identifier ?? node.uri?.split("/").at(-1) ?? "";
@@ -145,26 +150,37 @@ function inTreeOrder(
   const children = new Map<string | null, z.infer<typeof Item>[]>();
   for (const item of items) {
     const parent = parents.get(item.identifier)?.parent ?? null;
-    children.set(parent, [...(children.get(parent) ?? []), item]);
+    const siblings = children.get(parent);
+    if (siblings) siblings.push(item);
+    else children.set(parent, [item]);
   }
   const order = (item: z.infer<typeof Item>) => parents.get(item.identifier)?.order ?? 0;
   const placed: Statement[] = [];
-  const place = (parent: string | null) => {
-    for (const item of (children.get(parent) ?? []).sort((one, other) => order(one) - order(other))) {
-      placed.push({
-        uri: item.identifier,
-        parent,
-        code: item.humanCodingScheme?.trim() ?? "",
-        statement: item.fullStatement,
-        grades: gradesOf(item.educationLevel),
-      });
-      place(item.identifier);
-    }
-  };
-  place(null);
+  const below = (parent: string | null, level: number) =>
+    (children.get(parent) ?? [])
+      .sort((one, other) => order(other) - order(one))
+      .map((item) => ({ item, parent, level }));
+  // The next statement to place is the last of the list: a tree may be deeper than functions may call themselves.
+  const waiting = below(null, 1);
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { item, parent, level } = next;
+    if (level > MOST_LEVELS)
+      throw new CaseError("CFAssociations", `${nameOf(item)} is more than ${MOST_LEVELS} levels deep`);
+    placed.push({
+      uri: item.identifier,
+      parent,
+      code: item.humanCodingScheme?.trim() ?? "",
+      statement: item.fullStatement,
+      grades: gradesOf(item.educationLevel),
+    });
+    for (const child of below(item.identifier, level + 1)) waiting.push(child);
+  }
   if (placed.length < items.length) {
-    const lost = items.find((item) => !placed.some((one) => one.uri === item.identifier))!;
-    throw new CaseError("CFAssociations", `${lost.humanCodingScheme ?? lost.identifier} stands under itself`);
+    const found = new Set(placed.map(({ uri }) => uri));
+    const lost = items.find((item) => !found.has(item.identifier))!;
+    throw new CaseError("CFAssociations", `${nameOf(lost)} stands under itself`);
   }
   return placed;
 }
+
+const nameOf = (item: z.infer<typeof Item>): string => item.humanCodingScheme ?? item.identifier;

@@ -8,7 +8,9 @@ const SUGGEST_PAUSE_MS = 150;
 
 /** The word being typed: none after a space, and none inside quotes. */
 function lastWord(text: string): string {
-  return /["“]/.test(text) ? "" : (/[\p{L}]{2,}$/u.exec(text)?.[0] ?? "");
+  if (/["“]/.test(text)) return "";
+  const last = text.split(/[^\p{L}]/u).at(-1)!;
+  return last.length >= 2 ? last : "";
 }
 
 /** Words that go on from one being typed; asked after a short pause, never in the way of typing. */

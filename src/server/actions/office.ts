@@ -1,5 +1,7 @@
 "use server";
 import { z } from "zod";
+import { PlainDate } from "@/core/calendar/plain-date";
+import { daysFrom } from "@/core/calendar/school-calendar";
 import { addDaysOff, calendarOf, removeDayOff, setBells, setMeetingRules, setTerms, setWeek } from "@/data/calendar";
 import {
   adultsAt,
@@ -20,7 +22,6 @@ import { withoutDay } from "../reflow";
 import type { Visitor } from "../session";
 import { schoolOf } from "../school-of";
 
-const PlainDate = z.iso.date();
 const Name = z.string().trim().min(1, "Give it a name.").max(60);
 const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time is written like 08:50.");
 
@@ -31,7 +32,8 @@ export const keepTerms = act(
       .array(
         z
           .object({ name: Name, from: PlainDate, to: PlainDate })
-          .refine((term) => term.from <= term.to, "A term ends after it begins."),
+          .refine((term) => term.from <= term.to, "A term ends after it begins.")
+          .refine((term) => daysFrom(term.from, term.to) <= 400, "A term is shorter than a year."),
       )
       .max(20),
   }),

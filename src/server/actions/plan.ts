@@ -1,5 +1,6 @@
 "use server";
 import { z } from "zod";
+import { PlainDate } from "@/core/calendar/plain-date";
 import { addClassDaysOff, addDaysOff, removeClassDaysOff, removeDayOff } from "@/data/calendar";
 import { placesOf, positionsOf, removeUnbegun, setCalledBack, setPlaces, setPositions } from "@/data/assignments";
 import { canonical } from "@/core/resource/changes";
@@ -14,7 +15,6 @@ import { permit } from "../permissions";
 import { moveTo, nextPlace, partsInMeeting, reflowColumn, withoutDay } from "../reflow";
 
 const Id = z.number().int().positive();
-const PlainDate = z.iso.date();
 const Period = z.number().int().min(1).max(20);
 
 /** One piece of work to another meeting of its class. Returns the event that undoes it. */

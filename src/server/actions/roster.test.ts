@@ -146,7 +146,7 @@ describe("groups, pairs apart, desks", () => {
 
 describe("the roster of a school", () => {
   const to = () => ({ district: world.district, school: world.here, year: 2026 });
-  const zip = (users: string[], enrolments: string[], mode = "bulk") =>
+  const zip = async (users: string[], enrolments: string[], mode = "bulk") =>
     readSchoolRoster(
       zipSync({
         "manifest.csv": strToU8(`propertyName,value\noneroster.version,1.1\nfile.enrollments,${mode}\n`),
@@ -165,7 +165,7 @@ describe("the roster of a school", () => {
   const enrolments = ["e1,,c1,u1,student,,", "e2,,c1,u2,student,,", "e3,,c1,t1,teacher,,"];
 
   test("from OneRoster: classes, students, their teacher; a second time nothing changes", async () => {
-    const read = zip(users, enrolments);
+    const read = await zip(users, enrolments);
     expect(await bringInRoster(db, to(), read, false)).toMatchObject({ added: 2, classes: 1, nothing: false });
     expect(await db.query("select 1 from class where name = '6 Tern'")).toEqual([]);
     expect(await bringInRoster(db, to(), read, true)).toMatchObject({ added: 2, classes: 1, enrolled: 2 });
@@ -177,25 +177,25 @@ describe("the roster of a school", () => {
     expect(await db.query("select person_id from class_teacher where class_id = $1", [group!.id])).toEqual([
       { person_id: world.ines },
     ]);
-    expect(await bringInRoster(db, to(), zip(users, enrolments), true)).toMatchObject({ nothing: true });
+    expect(await bringInRoster(db, to(), await zip(users, enrolments), true)).toMatchObject({ nothing: true });
   });
 
   test("whoever is missing from a whole roster has left; in a delta whoever is said to be over", async () => {
-    await bringInRoster(db, to(), zip(users, enrolments), true);
+    await bringInRoster(db, to(), await zip(users, enrolments), true);
     const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
-    await bringInRoster(db, to(), zip(users, enrolments.slice(1)), true);
+    await bringInRoster(db, to(), await zip(users, enrolments.slice(1)), true);
     expect((await studentsOf(db, group!.id)).map(({ givenName }) => givenName)).toEqual(["Bjorn"]);
-    await bringInRoster(db, to(), zip([], ["e2,tobedeleted,c1,u2,student,,"], "delta"), true);
+    await bringInRoster(db, to(), await zip([], ["e2,tobedeleted,c1,u2,student,,"], "delta"), true);
     expect(await studentsOf(db, group!.id)).toEqual([]);
   });
 
   test("a student who is gone leaves her classes; a teacher nobody knows here is named", async () => {
-    await bringInRoster(db, to(), zip(users, enrolments), true);
+    await bringInRoster(db, to(), await zip(users, enrolments), true);
     const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
-    const gone = zip(["u1,tobedeleted,student,Aina,Berg,06,"], [], "delta");
+    const gone = await zip(["u1,tobedeleted,student,Aina,Berg,06,"], [], "delta");
     expect(await bringInRoster(db, to(), gone, true)).toMatchObject({ left: 1, added: 0 });
     expect((await studentsOf(db, group!.id)).map(({ givenName }) => givenName)).toEqual(["Bjorn"]);
-    const strange = zip(
+    const strange = await zip(
       [...users.slice(0, 2), "t9,,teacher,Nova,Comer,,nova@else.example", "t8,,teacher,No,Mail,,"],
       [...enrolments.slice(0, 2), "e9,,c1,t9,teacher,,"],
     );
@@ -210,7 +210,7 @@ describe("the roster of a school", () => {
       at % 50 === 7 ? `Child${at},,5,Big class` : `Kim,Family${at % 40},${at % 6},Class ${at % 20},id${at}`,
     );
     const text = `First name,Last name,Grade,Class,Student ID\n${lines.join("\n")}`;
-    const effect = await bringInRoster(db, to(), readSchoolRoster(strToU8(text)), true);
+    const effect = await bringInRoster(db, to(), await readSchoolRoster(strToU8(text)), true);
     expect(effect).toMatchObject({ students: 588, added: 588, classes: 20, enrolled: 588 });
     expect(effect.problems).toHaveLength(12);
     const [counts] = await db.query<{ all: number; names: number }>(

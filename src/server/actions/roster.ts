@@ -29,7 +29,7 @@ const Pasted = z.object({
 /** How a pasted table was understood, line by line, and what bringing it in would do. Changes nothing. */
 export const lookAtPasted = act("change roster", Pasted, async ({ db }, given) => {
   const group = (await classById(db, given.class))!;
-  const { read, roster } = pastedRoster(given.text, given.columns, group);
+  const { read, roster } = await pastedRoster(given.text, given.columns, group);
   const plan = planImport(roster, await presentAt(db, group.school));
   return {
     columns: read.columns,
@@ -47,7 +47,7 @@ export const lookAtPasted = act("change roster", Pasted, async ({ db }, given) =
 /** Brings in the lines that could be read, all of them or none. */
 export const bringInPasted = act("change roster", Pasted, async ({ db, visitor, now }, given) => {
   const group = (await classById(db, given.class))!;
-  const { read, roster } = pastedRoster(given.text, given.columns, group);
+  const { read, roster } = await pastedRoster(given.text, given.columns, group);
   if (read.students.length === 0) throw new Refused("No line of this could be read. Nothing was changed.");
   return db.transaction(async (tx) => {
     const plan = planImport(roster, await presentAt(tx, group.school));

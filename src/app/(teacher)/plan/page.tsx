@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { z } from "zod";
+import { PlainDate } from "@/core/calendar/plain-date";
 import { mondayOf, schoolClock } from "@/core/calendar/school-calendar";
 import { assignmentsOf } from "@/data/assignments";
 import { pocketsOf } from "@/data/satchel";
@@ -15,7 +16,7 @@ export const metadata: Metadata = { title: "Plan" };
 
 /** What cannot be read in an address counts as not said. */
 const Asked = z.object({
-  from: z.iso.date().optional().catch(undefined),
+  from: PlainDate.optional().catch(undefined),
   weeks: z.coerce.number().int().min(1).max(18).catch(2),
   view: z.enum(["days", "list"]).catch("days"),
 });

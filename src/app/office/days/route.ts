@@ -1,5 +1,5 @@
 import { addDays, schoolClock } from "@/core/calendar/school-calendar";
-import { CalendarError, readDaysOff } from "@/formats/icalendar";
+import { readFile, UnreadableFile } from "@/server/read-file";
 import { route } from "@/server/route";
 
 const LARGEST = 2_000_000;
@@ -16,9 +16,9 @@ export const POST = route(
       return Response.json({ problem: "This file is larger than 2 MB. Nothing was changed." }, { status: 413 });
     const today = schoolClock(now, visitor.zone).date;
     try {
-      return Response.json(readDaysOff(text, addDays(today, -DAYS_BACK), addDays(today, DAYS_ON)));
+      return Response.json(await readFile("days off", text, addDays(today, -DAYS_BACK), addDays(today, DAYS_ON)));
     } catch (error) {
-      if (!(error instanceof CalendarError)) throw error;
+      if (!(error instanceof UnreadableFile)) throw error;
       return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });
     }
   },

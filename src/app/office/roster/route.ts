@@ -1,4 +1,4 @@
-import { RosterError } from "@/formats/one-roster";
+import { UnreadableFile } from "@/server/read-file";
 import { route } from "@/server/route";
 import { schoolOf } from "@/server/school-of";
 import { bringInRoster, readSchoolRoster } from "@/server/school-roster";
@@ -16,9 +16,9 @@ export const POST = route(
     const apply = new URL(request.url).searchParams.get("apply") === "1";
     try {
       const to = { district: visitor.district, school: schoolOf(visitor), year: now.getFullYear() };
-      return Response.json(await bringInRoster(db, to, readSchoolRoster(bytes), apply));
+      return Response.json(await bringInRoster(db, to, await readSchoolRoster(bytes), apply));
     } catch (error) {
-      if (!(error instanceof RosterError)) throw error;
+      if (!(error instanceof UnreadableFile)) throw error;
       return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });
     }
   },

@@ -1,5 +1,5 @@
 import { importFramework } from "@/data/standards";
-import { CaseError, readCase } from "@/formats/case/case";
+import { readFile, UnreadableFile } from "@/server/read-file";
 import { route } from "@/server/route";
 
 const LARGEST = 5_000_000;
@@ -13,7 +13,7 @@ export const POST = route(
     if (json.length > LARGEST)
       return Response.json({ problem: "This file is larger than 5 MB. Nothing was changed." }, { status: 413 });
     try {
-      const file = readCase(json);
+      const file = await readFile("framework", json);
       const done = await db.transaction((tx) => importFramework(tx, file, { district: visitor.district, now }));
       const leftOut = [
         ...file.leftOut,
@@ -21,7 +21,7 @@ export const POST = route(
       ];
       return Response.json({ ...done, name: file.name, statements: file.statements.length, leftOut });
     } catch (error) {
-      if (!(error instanceof CaseError)) throw error;
+      if (!(error instanceof UnreadableFile)) throw error;
       return Response.json({ problem: `${error.message}. Nothing was changed.` }, { status: 422 });
     }
   },
