@@ -106,7 +106,10 @@ async function handle(db, message) {
     case "rollback":
       return finish(db, message.transaction, message.op);
     case "listen":
-      await db.listen(message.channel, (payload) => parentPort.postMessage({ notify: message.channel, payload }));
+      // In the queue like everything else: two statements at once would be given each other's rows.
+      await enqueue(() =>
+        db.listen(message.channel, (payload) => parentPort.postMessage({ notify: message.channel, payload })),
+      );
       return null;
     case "dump": {
       const file = await enqueue(() => db.dumpDataDir("gzip"));
@@ -125,6 +128,8 @@ parentPort.on("message", async (message) => {
     parentPort.postMessage({ id: message.id, ok: true, value: await handle(db, message) });
   } catch (error) {
     parentPort.postMessage({ id: message.id, ok: false, error: plainError(error) });
+    // The engine itself broke down: it answers nothing any more. The thread ends, and its owner starts another.
+    if (error instanceof WebAssembly.RuntimeError) setTimeout(() => process.exit(1), 0);
   }
   if (message.op === "close") setTimeout(() => process.exit(0), 0);
 });

@@ -2,6 +2,7 @@ import { fork } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
+import type { Worker } from "node:worker_threads";
 import type { Db } from "./db";
 import { DatabaseError, isTaken } from "./db";
 import { migrate } from "./migrate";
@@ -149,6 +150,50 @@ test("misspelt words find their like with every extension loaded", async () => {
   expect(await db.query("select unaccent('días') u")).toEqual([{ u: "dias" }]);
 });
 
+describe("a database thread that dies", () => {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-dead-"));
+  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+  const kill = (of: EmbeddedDb) => (of as unknown as { worker: Worker }).worker.terminate();
+
+  test("what was being asked fails at once; then it is back with all that was kept, and notices are heard again", async () => {
+    const embedded = await EmbeddedDb.open({ folder });
+    await embedded.script("create table catch (n int)");
+    await embedded.query("insert into catch values (1)");
+    const heard: string[] = [];
+    await embedded.listen(
+      "work",
+      (payload) => heard.push(payload),
+      () => heard.push("missed"),
+    );
+    const asked = embedded.query("select pg_sleep(30)");
+    const half = embedded.transaction(async (tx) => {
+      await tx.query("insert into catch values (2)");
+      await tx.query("select 1");
+    });
+    const began = performance.now();
+    await Promise.all([
+      kill(embedded),
+      expect(asked).rejects.toThrow("nothing of it was kept"),
+      expect(half).rejects.toThrow("nothing of it was kept"),
+    ]);
+    expect(performance.now() - began).toBeLessThan(5_000);
+    expect(await embedded.query("select n from catch")).toEqual([{ n: 1 }]);
+    await embedded.query("select pg_notify('work', '7')");
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    expect(heard).toEqual(["missed", "7"]);
+    await embedded.close();
+  }, 60_000);
+
+  test("one that keeps dying ends the process, and until then nothing hangs", async () => {
+    let gaveUp = 0;
+    const embedded = await EmbeddedDb.open({ folder: path.join(folder, "often") }, (() => (gaveUp += 1)) as never);
+    for (let times = 0; times < 4; times += 1) await kill(embedded);
+    await expect(embedded.query("select 1")).rejects.toThrow("must be started again");
+    expect(gaveUp).toBe(1);
+    await embedded.close();
+  }, 60_000);
+});
+
 describe("the folder of the embedded database", () => {
   const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-db-"));
   afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -196,4 +241,17 @@ describe("the folder of the embedded database", () => {
       Array.from({ length: acknowledged }, (_, at) => at + 1),
     );
   }, 90_000);
+});
+
+test("listening while others ask mixes up nobody's rows", async () => {
+  const answers = await Promise.all(
+    Array.from({ length: 20 }, async (_, at) => {
+      const [rows] = await Promise.all([
+        db.query("select $1::int n", [at]),
+        db.listen(`channel_${at}`, () => undefined),
+      ]);
+      return rows;
+    }),
+  );
+  expect(answers).toEqual(Array.from({ length: 20 }, (_, at) => [{ n: at }]));
 });

@@ -13,8 +13,11 @@ export interface Queryable {
 export interface Db extends Queryable {
   /** Runs `work` in one transaction: all of it is kept, or, when it throws, nothing. */
   transaction<Result>(work: (tx: Queryable) => Promise<Result>): Promise<Result>;
-  /** Calls `heard` with the payload of each NOTIFY on the channel, until the returned function is called. */
-  listen(channel: string, heard: (payload: string) => void): Promise<() => void>;
+  /**
+   * Calls `heard` with the payload of each NOTIFY on the channel, until the returned function is called. `missed` is called
+   * when the connection was lost and is back: something may have been sent meanwhile.
+   */
+  listen(channel: string, heard: (payload: string) => void, missed?: () => void): Promise<() => void>;
   close(): Promise<void>;
 }
 

@@ -1,3 +1,4 @@
+import { existsSync, mkdirSync, rmSync, writeFileSync } from "node:fs";
 import path from "node:path";
 import type { Db } from "./db";
 import { migrate } from "./migrate";
@@ -8,12 +9,42 @@ export function dataFolder(): string {
   return path.resolve(/* turbopackIgnore: true */ process.env.DATA_DIR ?? ".data");
 }
 
+/** The data folder cannot be written in; the message says which and what to do. */
+export class FolderNotWritable extends Error {
+  constructor(folder: string, reason: string) {
+    super(
+      `Nothing can be saved in the folder ${folder} (${reason}). ` +
+        "Make room there or let Golden Satchel write in it, or set DATA_DIR to another folder. Nothing was changed.",
+    );
+    this.name = "FolderNotWritable";
+  }
+}
+
+/** A file or two's worth is written and taken away again: a full disk lets folders be made, and says so only then. */
+function mustBeWritable(folder: string): void {
+  const probe = path.join(folder, `.probe-${process.pid}`);
+  try {
+    mkdirSync(folder, { recursive: true });
+    writeFileSync(probe, new Uint8Array(65_536));
+  } catch (error) {
+    const { code = "" } = error as NodeJS.ErrnoException;
+    const reason = { ENOSPC: "it is full", EDQUOT: "it is full", EROFS: "it is read-only", EACCES: "it is read-only" }[
+      code
+    ];
+    throw new FolderNotWritable(folder, reason ?? code);
+  } finally {
+    if (existsSync(probe)) rmSync(probe);
+  }
+}
+
 /**
  * The database this installation uses, brought up to date: the server named by DATABASE_URL, or else the embedded one
  * in DATA_DIR.
  * @throws FolderInUse when another process owns the folder.
+ * @throws FolderNotWritable when the folder is full or read-only.
  */
 export async function openDatabase(): Promise<Db> {
+  mustBeWritable(dataFolder());
   const url = process.env.DATABASE_URL;
   const db = url ? new PostgresDb(url) : await EmbeddedDb.open({ folder: dataFolder() });
   try {

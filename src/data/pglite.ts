@@ -3,6 +3,7 @@ import path from "node:path";
 import { Worker } from "node:worker_threads";
 import lockfile from "proper-lockfile";
 import { DatabaseError, type Db, type Queryable } from "./db";
+import { oneAtATime } from "./one-at-a-time";
 
 interface Answer {
   id?: number;
@@ -56,37 +57,81 @@ async function lock(folder: string, patience: number): Promise<() => Promise<voi
   }
 }
 
-/** The embedded PostgreSQL in a worker thread of its own, behind the same interface as a server. */
+const stoppedWork = "The database stopped in the middle of this, so nothing of it was kept. Try again.";
+
+/** So often in a minute the thread is started again; after that something is wrong that starting again does not mend. */
+const MOST_RESTARTS = 3;
+const RESTARTS_WITHIN_MS = 60_000;
+
+/**
+ * The embedded PostgreSQL in a worker thread of its own, behind the same interface as a server. A thread that dies is
+ * started again on the same folder: what was asked of it fails at once, what was kept is there. One that keeps dying ends
+ * the process, so that whatever watches over it can start it anew.
+ */
 export class EmbeddedDb implements Db {
   private readonly waiting = new Map<number, { resolve(value: unknown): void; reject(error: Error): void }>();
-  private readonly listeners = new Map<string, Set<(payload: string) => void>>();
+  private readonly listeners = new Map<string, Set<{ heard: (payload: string) => void; missed?: () => void }>>();
   private nextId = 1;
+  private worker: Worker;
+  private restarts: number[] = [];
+  private ended: Error | undefined;
 
   private constructor(
-    private readonly worker: Worker,
+    private readonly start: () => Worker,
     private readonly unlock: () => Promise<void>,
+    private readonly giveUp: (() => void) | null,
   ) {
-    worker.on("message", (answer: Answer) => this.receive(answer));
-    worker.on("error", (error) => this.fail(error));
-    worker.on("exit", () => this.fail(new Error("The database has been closed.")));
+    this.worker = this.watched(start());
   }
 
-  /** @throws FolderInUse when another process owns the folder. */
-  static async open(options: EmbeddedOptions = {}): Promise<EmbeddedDb> {
+  private watched(worker: Worker): Worker {
+    worker.on("message", (answer: Answer) => this.receive(answer));
+    worker.on("error", (error) => console.error(`The database thread failed: ${error.message}`));
+    worker.on("exit", () => worker === this.worker && this.died());
+    return worker;
+  }
+
+  /** The thread is gone. Nobody waits for an answer that cannot come. */
+  private died(): void {
+    this.fail(this.ended ?? new DatabaseError(stoppedWork));
+    if (this.ended) return;
+    const now = Date.now();
+    this.restarts = [...this.restarts.filter((at) => at > now - RESTARTS_WITHIN_MS), now];
+    if (!this.giveUp || this.restarts.length > MOST_RESTARTS) {
+      this.ended = new DatabaseError("The database has stopped. Golden Satchel must be started again.");
+      this.giveUp?.();
+      return;
+    }
+    this.worker = this.watched(this.start());
+    const listening = [...this.listeners.keys()].map((channel) => this.call("listen", { channel }));
+    void Promise.all(listening)
+      .then(() => this.listeners.forEach((all) => all.forEach(({ missed }) => missed?.())))
+      .catch(() => undefined);
+  }
+
+  /**
+   * @param giveUp what to do when the thread keeps dying; the process ends when it is not said
+   * @throws FolderInUse when another process owns the folder.
+   */
+  static async open(options: EmbeddedOptions = {}, giveUp = () => process.exit(1)): Promise<EmbeddedDb> {
     const unlock = options.folder ? await lock(options.folder, options.patience ?? 8) : async () => undefined;
     const file = path.join(/* turbopackIgnore: true */ process.cwd(), "worker", "db-worker.mjs");
-    const worker = new Worker(file, {
-      workerData: {
-        dataDir: options.folder && path.join(options.folder, "pg"),
-        template: options.template,
-        transactionLimit: options.transactionLimit,
-      },
-      env: process.env,
-    });
-    const db = new EmbeddedDb(worker, unlock);
+    const start = () =>
+      new Worker(file, {
+        workerData: {
+          dataDir: options.folder && path.join(options.folder, "pg"),
+          template: options.template,
+          transactionLimit: options.transactionLimit,
+        },
+        env: process.env,
+      });
+    // A database in memory is gone with its thread: there is nothing to go on with.
+    const db = new EmbeddedDb(start, unlock, options.folder ? giveUp : null);
     try {
       await db.query("select 1");
     } catch (error) {
+      db.ended = error as Error;
+      await db.worker.terminate();
       await unlock();
       throw error;
     }
@@ -95,7 +140,7 @@ export class EmbeddedDb implements Db {
 
   private receive(answer: Answer): void {
     if (answer.notify !== undefined) {
-      for (const heard of this.listeners.get(answer.notify) ?? []) heard(answer.payload ?? "");
+      for (const { heard } of this.listeners.get(answer.notify) ?? []) heard(answer.payload ?? "");
       return;
     }
     const caller = this.waiting.get(answer.id!);
@@ -113,6 +158,7 @@ export class EmbeddedDb implements Db {
   }
 
   private call(op: string, fields: Record<string, unknown> = {}): Promise<unknown> {
+    if (this.ended) return Promise.reject(this.ended);
     const id = this.nextId++;
     return new Promise((resolve, reject) => {
       this.waiting.set(id, { resolve, reject });
@@ -138,24 +184,28 @@ export class EmbeddedDb implements Db {
 
   async transaction<Result>(work: (tx: Queryable) => Promise<Result>): Promise<Result> {
     const transaction = (await this.call("begin")) as number;
+    const { tx, end } = oneAtATime(this.queryable(transaction));
     let result: Result;
     try {
-      result = await work(this.queryable(transaction));
+      result = await work(tx);
     } catch (error) {
+      end();
       await this.call("rollback", { transaction }).catch(() => undefined);
       throw error;
     }
+    end();
     await this.call("commit", { transaction });
     return result;
   }
 
-  async listen(channel: string, heard: (payload: string) => void): Promise<() => void> {
+  async listen(channel: string, heard: (payload: string) => void, missed?: () => void): Promise<() => void> {
     if (!this.listeners.has(channel)) {
       this.listeners.set(channel, new Set());
       await this.call("listen", { channel });
     }
-    this.listeners.get(channel)!.add(heard);
-    return () => void this.listeners.get(channel)?.delete(heard);
+    const hearer = { heard, missed };
+    this.listeners.get(channel)!.add(hearer);
+    return () => void this.listeners.get(channel)?.delete(hearer);
   }
 
   /** The whole database as one compressed file, to start another from (`template`). */
@@ -164,7 +214,9 @@ export class EmbeddedDb implements Db {
   }
 
   async close(): Promise<void> {
-    await this.call("close").catch(() => undefined);
+    const closing = this.call("close").catch(() => undefined);
+    this.ended = new DatabaseError("The database has been closed.");
+    await closing;
     await this.worker.terminate();
     await this.unlock().catch(() => undefined);
   }

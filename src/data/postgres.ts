@@ -1,5 +1,7 @@
 import pg from "pg";
 import { DatabaseError, type Db, type Queryable } from "./db";
+import { Listener, type ConnectForNotices } from "./listener";
+import { oneAtATime } from "./one-at-a-time";
 
 // The same JavaScript values as the embedded engine gives: see worker/db-worker.mjs.
 const INT8 = 20;
@@ -36,10 +38,10 @@ const SETTINGS = "-c jit=off -c work_mem=32MB";
 /** A PostgreSQL server (15 or later), for schools that run one: set DATABASE_URL. */
 export class PostgresDb implements Db {
   private readonly pool: pg.Pool;
-  private listener: Promise<pg.Client> | undefined;
-  private readonly listeners = new Map<string, Set<(payload: string) => void>>();
+  private readonly listener: Listener;
 
-  constructor(private readonly url: string) {
+  constructor(url: string) {
+    this.listener = new Listener(connectForNotices(url));
     this.pool = new pg.Pool({ connectionString: url, max: 10, types, options: SETTINGS });
     this.pool.on("error", (error) => console.error(`PostgreSQL connection lost: ${error.message}`));
   }
@@ -54,41 +56,55 @@ export class PostgresDb implements Db {
 
   async transaction<Result>(work: (tx: Queryable) => Promise<Result>): Promise<Result> {
     const client = await this.pool.connect();
+    const { tx, end } = oneAtATime(queryable(client));
+    let broken: Error | undefined;
     try {
       await client.query("begin");
-      const result = await work(queryable(client));
+      const result = await work(tx);
+      end();
       await client.query("commit");
       return result;
     } catch (error) {
-      await client.query("rollback").catch(() => undefined);
+      end();
+      // A connection on which even this fails is not given to anybody else.
+      await client.query("rollback").catch((why: Error) => (broken = why));
       throw error;
     } finally {
-      client.release();
+      client.release(broken);
     }
   }
 
-  async listen(channel: string, heard: (payload: string) => void): Promise<() => void> {
-    this.listener ??= this.connectListener();
-    const client = await this.listener;
-    if (!this.listeners.has(channel)) {
-      this.listeners.set(channel, new Set());
-      await client.query(`listen ${pg.escapeIdentifier(channel)}`);
-    }
-    this.listeners.get(channel)!.add(heard);
-    return () => void this.listeners.get(channel)?.delete(heard);
-  }
-
-  private async connectListener(): Promise<pg.Client> {
-    const client = new pg.Client({ connectionString: this.url });
-    await client.connect();
-    client.on("notification", ({ channel, payload }) => {
-      for (const heard of this.listeners.get(channel) ?? []) heard(payload ?? "");
-    });
-    return client;
+  listen(channel: string, heard: (payload: string) => void, missed?: () => void): Promise<() => void> {
+    return this.listener.listen(channel, heard, missed);
   }
 
   async close(): Promise<void> {
-    await (await this.listener)?.end();
+    await this.listener.close();
     await this.pool.end();
   }
 }
+
+/** One connection that only listens. */
+const connectForNotices =
+  (url: string): ConnectForNotices =>
+  async ({ notice, lost }) => {
+    const client = new pg.Client({ connectionString: url, keepAlive: true });
+    let told = false;
+    const gone = () => {
+      if (!told) lost();
+      told = true;
+    };
+    client.on("error", gone);
+    client.on("end", gone);
+    client.on("notification", ({ channel, payload }) => notice(channel, payload ?? ""));
+    try {
+      await client.connect();
+    } catch (error) {
+      told = true;
+      throw error;
+    }
+    return {
+      listen: async (channel) => void (await client.query(`listen ${pg.escapeIdentifier(channel)}`)),
+      close: () => client.end(),
+    };
+  };

@@ -4,6 +4,7 @@ import { database } from "./database";
 import { log } from "./log";
 import { permit, type About, type Act } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
+import { storageProblem } from "./storage-problem";
 
 /** What came of a write: a value, or what was wrong, what was kept, and which field it is about. */
 export type Outcome<Value> = { ok: true; value: Value } | { ok: false; problem: string; field?: string };
@@ -58,7 +59,10 @@ export function act<Schema extends z.ZodType<object>, Value>(
       // Next's own signals (redirect, not found) travel as exceptions.
       if (typeof (error as { digest?: unknown }).digest === "string") throw error;
       log.error({ act: permission, error: (error as Error).message }, "action failed");
-      return { ok: false, problem: "That did not work, and nothing was changed. Try again in a moment." };
+      return {
+        ok: false,
+        problem: storageProblem(error) ?? "That did not work, and nothing was changed. Try again in a moment.",
+      };
     }
   };
 }

@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from "node:crypto";
 import { existsSync, mkdirSync } from "node:fs";
-import { open, readFile, rename, writeFile } from "node:fs/promises";
+import { open, readdir, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
 import path from "node:path";
 import { dataFolder } from "@/data/open";
 
@@ -10,17 +10,42 @@ function place(sha256: string): string {
   return path.join(/* turbopackIgnore: true */ dataFolder(), "media", sha256.slice(0, 2), sha256);
 }
 
-/** Keeps a file, whole or not at all, and returns its SHA-256. */
+/**
+ * Keeps a file, whole or not at all, and returns its SHA-256.
+ * @throws Error with the system's code (ENOSPC, EROFS …) when the folder is full or read-only: see storage-problem.ts
+ */
 export async function keepFile(bytes: Uint8Array): Promise<string> {
   const sha256 = createHash("sha256").update(bytes).digest("hex");
   const file = place(sha256);
   if (!existsSync(file)) {
     mkdirSync(path.dirname(file), { recursive: true });
     const part = `${file}.${randomUUID()}.part`;
-    await writeFile(part, bytes);
-    await rename(part, file);
+    try {
+      await writeFile(part, bytes);
+      await rename(part, file);
+    } catch (error) {
+      await rm(part, { force: true }).catch(() => undefined);
+      throw error;
+    }
   }
   return sha256;
+}
+
+/** Another process may be writing one now; an hour later it is not. */
+const LEFT_OVER_MS = 3_600_000;
+
+/** Takes away what a stop in the middle of keeping a file left behind. Returns how many there were. */
+export async function removeLeftOvers(now: Date): Promise<number> {
+  const folder = path.join(/* turbopackIgnore: true */ dataFolder(), "media");
+  let removed = 0;
+  for (const shelf of await readdir(folder).catch(() => []))
+    for (const name of await readdir(path.join(folder, shelf)).catch(() => [])) {
+      const file = path.join(folder, shelf, name);
+      if (!name.endsWith(".part") || now.getTime() - (await stat(file)).mtimeMs < LEFT_OVER_MS) continue;
+      await rm(file, { force: true });
+      removed += 1;
+    }
+  return removed;
 }
 
 /** The bytes from one place to another, both included: a player asks for a film in many parts. */

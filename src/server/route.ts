@@ -4,6 +4,7 @@ import { database } from "./database";
 import { log } from "./log";
 import { permit, type About, type Act } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
+import { storageProblem } from "./storage-problem";
 
 type Context = { params: Promise<Record<string, string>> };
 
@@ -52,7 +53,8 @@ export function route<Body = undefined>(
       // Nobody is there any more to be told anything.
       if (request.signal.aborted) return new Response(null, { status: 499 });
       log.error({ act: permission, error: (error as Error).message }, "route failed");
-      return refuse(500, "That did not work. Try again in a moment.");
+      const full = storageProblem(error);
+      return full ? refuse(507, full) : refuse(500, "That did not work. Try again in a moment.");
     }
   };
 }

@@ -22,6 +22,7 @@ export const GET = route(
         const stopListening = await db.listen(
           "work",
           (assignment) => assignment === wanted && send("data: changed\n\n"),
+          () => send("data: changed\n\n"),
         );
         const beat = setInterval(() => send(": still here\n\n"), HEARTBEAT_MS);
         end = () => {

@@ -1,0 +1,27 @@
+const inWords: Record<string, string> = {
+  ENOSPC: "There is no room left on the school's computer",
+  EDQUOT: "There is no room left on the school's computer",
+  EROFS: "The school's computer lets nothing be saved (its folder is read-only)",
+  EACCES: "The school's computer lets nothing be saved (its folder is read-only)",
+  EPERM: "The school's computer lets nothing be saved (its folder is read-only)",
+};
+
+/** PostgreSQL's own codes (SQLSTATE) for the same. */
+const fromDatabase: Record<string, string> = { "53100": "ENOSPC", "25006": "EROFS" };
+
+/**
+ * Why something could not be saved, when the disk is full or read-only: a sentence for the person who tried. Null for
+ * every other error.
+ */
+export function storageProblem(error: unknown): string | null {
+  const { code = "", message = "" } = (error ?? {}) as { code?: string; message?: string };
+  const known = fromDatabase[code] ?? code;
+  const said = inWords[known] ?? inWords[systemCode(message)];
+  return said ? `${said}. Nothing was changed. Tell the school office.` : null;
+}
+
+/** The embedded engine passes the system's words on. */
+function systemCode(message: string): string {
+  if (/No space left on device/i.test(message)) return "ENOSPC";
+  return /Read-only file system/i.test(message) ? "EROFS" : "";
+}
