@@ -86,6 +86,21 @@ export async function attemptsOf(db: Queryable, recipient: number): Promise<Atte
   );
 }
 
+/** The id of a student's try at an assignment, by its number. */
+export async function attemptOf(
+  db: Queryable,
+  assignment: number,
+  student: number,
+  number: number,
+): Promise<number | undefined> {
+  const rows = await db.query<{ id: number }>(
+    `select t.id from attempt t join recipient r on r.id = t.recipient_id
+      where r.assignment_id = $1 and r.student_id = $2 and t.number = $3`,
+    [assignment, student, number],
+  );
+  return rows[0]?.id;
+}
+
 /** The open try, begun now if there is none and another is allowed; undefined when all tries are used. */
 export async function openAttempt(
   tx: Queryable,
@@ -137,8 +152,10 @@ export interface GivenResponse {
   question: string;
   value: unknown;
   checked: boolean;
-  /** Came when the question's time was over. */
+  /** Came when the question's time was over, or the work was closed. */
   late: boolean;
+  /** When the student wrote it; when it came, where it is not known. */
+  written?: Date;
 }
 
 /**
@@ -154,9 +171,10 @@ export async function addResponses(
   const open = await tx.query("select 1 from attempt where id = $1 and handed_in is null for update", [attempt]);
   if (open.length === 0) return false;
   await tx.query(
-    `insert into response (attempt_id, step_id, question_id, value, checked, late, given, client_key)
-     select $1, g.step, g.question, g.value, g.checked, g.late, $3, g.key
-       from jsonb_to_recordset($2::jsonb) as g(key text, step text, question text, value jsonb, checked boolean, late boolean)
+    `insert into response (attempt_id, step_id, question_id, value, checked, late, given, written, client_key)
+     select $1, g.step, g.question, g.value, g.checked, g.late, $3, g.written, g.key
+       from jsonb_to_recordset($2::jsonb)
+            as g(key text, step text, question text, value jsonb, checked boolean, late boolean, written timestamptz)
      on conflict (attempt_id, client_key) do nothing`,
     [attempt, JSON.stringify(given), now],
   );
@@ -164,22 +182,49 @@ export async function addResponses(
 }
 
 export interface StoredResponse {
+  id: number;
   attempt: number;
   step: string;
   question: string;
   value: unknown;
   checked: boolean;
+  /** Came too late and does not count: the teacher has not said that it does. */
   late: boolean;
+  /** Came too late, whether it counts or not. */
+  cameLate: boolean;
   at: Date;
+  key: string;
 }
 
-/** All that was answered in a try, in the order given. */
+/** All that was answered in a try, in the order the student wrote it, whichever device sent it first. */
 export async function responsesOf(db: Queryable, attempts: readonly number[]): Promise<StoredResponse[]> {
   return db.query<StoredResponse>(
-    `select attempt_id attempt, step_id step, question_id question, value, checked, late, given at
-       from response where attempt_id = any($1::int[]) order by id`,
+    `select r.id, r.attempt_id attempt, r.step_id step, r.question_id question, r.value, r.checked,
+            r.late and c.response_id is null late, r.late "cameLate", coalesce(r.written, r.given) at, r.client_key key
+       from response r left join late_answer_counted c on c.response_id = r.id
+      where r.attempt_id = any($1::int[]) order by coalesce(r.written, r.given), r.id`,
     [attempts],
   );
+}
+
+/** Lets answers of a try that came late count, or no longer; those to one question. Returns how many there are. */
+export async function countLate(
+  tx: Queryable,
+  of: { attempt: number; question: string; by: number; at: Date; counts: boolean },
+): Promise<number> {
+  const rows = of.counts
+    ? await tx.query(
+        `insert into late_answer_counted (response_id, by_id, at)
+         select id, $3, $4 from response where attempt_id = $1 and question_id = $2 and late
+         on conflict do nothing returning response_id`,
+        [of.attempt, of.question, of.by, of.at],
+      )
+    : await tx.query(
+        `delete from late_answer_counted c using response r
+          where r.id = c.response_id and r.attempt_id = $1 and r.question_id = $2 returning c.response_id`,
+        [of.attempt, of.question],
+      );
+  return rows.length;
 }
 
 /** Tells everyone who watches this assignment that something came in. */

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { storable } from "@/core/storable";
 import type { Db } from "@/data/db";
 import { database } from "./database";
 import { log } from "./log";
@@ -39,7 +40,7 @@ export function act<Schema extends z.ZodType<object>, Value>(
   work: (caller: Caller, given: z.infer<Schema>) => Promise<Value>,
 ): (given: z.input<Schema>) => Promise<Outcome<Value>> {
   return async (given) => {
-    const parsed = input.safeParse(given);
+    const parsed = input.safeParse(storable(given));
     if (!parsed.success) {
       const [issue] = parsed.error.issues;
       return { ok: false, problem: issue?.message ?? "This could not be read.", field: issue?.path.join(".") };

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { storable } from "@/core/storable";
 import type { Db } from "@/data/db";
 import { database } from "./database";
 import { log } from "./log";
@@ -43,7 +44,7 @@ export function route<Body = undefined>(
       if (body) {
         const text = await request.text();
         if (text.length > LARGEST_BODY) return refuse(413, "This is too much at once. Nothing was saved of it.");
-        const parsed = body.safeParse(readJson(text));
+        const parsed = body.safeParse(storable(readJson(text)));
         if (!parsed.success)
           return refuse(400, `This could not be read: ${parsed.error.issues[0]?.message}. Nothing was saved of it.`);
         given = parsed.data;

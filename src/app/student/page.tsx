@@ -8,5 +8,5 @@ export const metadata: Metadata = { title: "My work" };
 export default async function StudentPage() {
   const { db, visitor, now } = await enter("see own work");
   const tasks = await tasksOf(db, visitor.id, visitor.joinedClass);
-  return <StudentHome name={visitor.givenName} tasks={tasks} zone={visitor.zone} now={now} />;
+  return <StudentHome student={visitor.id} name={visitor.givenName} tasks={tasks} zone={visitor.zone} now={now} />;
 }

@@ -38,14 +38,15 @@ describe("whether a student may go in", () => {
 
 describe("answers of a device that was away", () => {
   const closing = { ...work, closes: at("2026-12-03T15:00:00Z") };
-  test("are taken for twelve hours after the door closed, and not before it opened", () => {
-    expect(takesLate(closing, zone, at("2026-12-04T03:00:00Z"))).toBe(true);
-    expect(takesLate(closing, zone, at("2026-12-04T03:00:01Z"))).toBe(false);
+  test("are kept aside for a fortnight after the door closed, and not before it opened", () => {
+    expect(takesLate(closing, zone, at("2026-12-17T15:00:00Z"))).toBe(true);
+    expect(takesLate(closing, zone, at("2026-12-17T15:00:01Z"))).toBe(false);
     expect(takesLate(closing, zone, at("2026-11-30T03:00:00Z"))).toBe(false);
   });
-  test("are taken on the day after one of its days", () => {
+  test("are kept aside for a fortnight after one of its days, and not before the first", () => {
     const days = { ...work, openDays: ["2026-12-02"] };
     expect(takesLate(days, zone, at("2026-12-03T10:00:00Z"))).toBe(true);
-    expect(takesLate(days, zone, at("2026-12-04T10:00:00Z"))).toBe(false);
+    expect(takesLate(days, zone, at("2026-12-17T10:00:00Z"))).toBe(false);
+    expect(takesLate(days, zone, at("2026-12-01T10:00:00Z"))).toBe(false);
   });
 });

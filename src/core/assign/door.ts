@@ -25,15 +25,18 @@ export function doorOf(work: Doorway, zone: string, now: Date): Door {
   return work.waitsFor === null ? { open: true } : { open: false, why: "waits" };
 }
 
-/** Hours in which answers typed before the door closed, on a device without a network, are still taken. */
-const GRACE_HOURS = 12;
+/** Days in which answers from a device that was away are still kept aside; after that nobody waits for them. */
+const KEPT_ASIDE_DAYS = 14;
 
-/** Whether answers from a device that was away are still taken: what was begun in time is not lost to a clock. */
+/**
+ * Whether answers that arrive now are at least kept aside for the teacher: what was begun in time is not lost to a clock, and
+ * closed is closed all the same. They never count by themselves.
+ */
 export function takesLate(work: Doorway, zone: string, now: Date): boolean {
   const door = doorOf(work, zone, now);
   if (door.open) return true;
-  if (door.why === "closed") return now.getTime() - work.closes!.getTime() <= GRACE_HOURS * 3_600_000;
+  if (door.why === "closed") return now.getTime() - work.closes!.getTime() <= KEPT_ASIDE_DAYS * 86_400_000;
   if (door.why !== "other day") return false;
-  const yesterday = addDays(schoolClock(now, zone).date, -1);
-  return work.openDays!.includes(yesterday);
+  const { date } = schoolClock(now, zone);
+  return work.openDays!.some((day) => day < date && addDays(day, KEPT_ASIDE_DAYS) >= date);
 }

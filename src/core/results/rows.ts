@@ -31,7 +31,7 @@ export function resultRows(table: ResultTable): (string | number)[][] {
     ...table.questions.flatMap((entry) => {
       const cell = row.cells[entry.id];
       if (!cell) return ["", ""];
-      const late = cell.late && `(when the time was over: ${cell.late})`;
+      const late = cell.late && `(when the time was over${cell.lateCounts ? ", counted" : ""}: ${cell.late})`;
       return [[cell.said, late].filter(Boolean).join(" "), cell.mark.marks ?? ""];
     }),
   ]);

@@ -11,7 +11,18 @@ export interface Try {
   number: number;
   startedAt: Date;
   handedInAt: Date | null;
-  responses: { step: string; question: string; value: unknown; at: Date; checked: boolean; late: boolean }[];
+  responses: {
+    step: string;
+    question: string;
+    value: unknown;
+    /** When it was written. */
+    at: Date;
+    checked: boolean;
+    /** Came too late and does not count. */
+    late: boolean;
+    /** Came too late, whether the teacher lets it count or not. */
+    cameLate?: boolean;
+  }[];
 }
 
 export interface StudentWork {
@@ -31,8 +42,9 @@ export interface Cell {
   made: ResponseValue | null;
   /** How often it was checked or changed before it was right, or so far. */
   checks: number;
-  /** What was answered when the question's time was over, in words: it is kept, and does not count. */
+  /** What was answered when its time was over, in words; it counts only where the teacher has said so. */
   late: string;
+  lateCounts: boolean;
 }
 
 export interface ResultRow {
@@ -91,13 +103,14 @@ function markTry(document: Document, work: Try) {
   const cells: Record<string, Cell> = {};
   for (const { question } of allQuestions(document)) {
     const value = readResponse(question, given.get(question.id)?.value);
-    const late = work.responses.findLast((one) => one.late && one.question === question.id);
+    const late = work.responses.findLast((one) => (one.cameLate ?? one.late) && one.question === question.id);
     cells[question.id] = {
       mark: mark(question, value, document.languages[0]),
       said: sayResponse(question, value, document.languages),
       made: looksLikeItself.has(question.type) ? (value ?? null) : null,
       checks: work.responses.filter((one) => one.question === question.id && one.checked).length,
       late: sayResponse(question, readResponse(question, late?.value), document.languages),
+      lateCounts: late !== undefined && !late.late,
     };
   }
   const all = Object.values(cells);

@@ -1,28 +1,17 @@
 "use client";
 import { clsx } from "clsx";
-import { Check, CircleDashed, Download, Hourglass, Minus, Printer, Text, X } from "lucide-react";
+import { Download, Hourglass, Printer } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { sayDay, sayMoment } from "@/core/calendar/say-moment";
-import { inLanguage } from "@/core/resource/language";
 import type { Cell, ResultRow, ResultTable } from "@/core/results/table";
-import { sayAnswer } from "@/core/scoring/say";
 import type { Assignment } from "@/data/assignments";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
-import { IconButton } from "@/ui/icon-button";
-import { AnswerView } from "../step/question-view";
-import { Rich } from "../step/rich";
 import { useAddress } from "../use-address";
+import { AnswerBeside, looks } from "./answer-beside";
+import { LateNotice } from "./late-notice";
 import { useLive } from "./use-live";
-
-const looks = {
-  right: { icon: Check, name: "right", className: "text-green" },
-  partly: { icon: CircleDashed, name: "partly right", className: "text-slate" },
-  wrong: { icon: X, name: "wrong", className: "text-clay" },
-  blank: { icon: Minus, name: "blank", className: "text-ink-soft" },
-  "to read": { icon: Text, name: "to read", className: "text-slate" },
-} as const;
 
 function CellButton({
   cell,
@@ -163,55 +152,6 @@ function Table({
   );
 }
 
-/** One answer, beside the table it stands in. */
-function Answer({
-  table,
-  opened,
-  onClose,
-}: {
-  table: ResultTable;
-  opened: { student: number; question: string };
-  onClose: () => void;
-}) {
-  const row = table.rows.find((one) => one.student.id === opened.student);
-  const entry = table.questions.find((one) => one.id === opened.question);
-  const cell = row?.cells[opened.question];
-  if (!row || !entry || !cell) return null;
-  const languages = Object.keys(entry.question.prompt);
-  const { name } = looks[cell.mark.verdict];
-  return (
-    <aside aria-label="One answer" className="w-80 shrink-0 overflow-auto border-l border-line bg-paper p-5">
-      <div className="flex items-start justify-between gap-2">
-        <h2 className="font-serif text-[19px]">{row.student.name}</h2>
-        <IconButton name="Close" small onClick={onClose}>
-          <X size={16} aria-hidden />
-        </IconButton>
-      </div>
-      <p className="text-[13px] text-ink-soft">{entry.label}</p>
-      <Rich text={inLanguage(entry.question.prompt, languages)} className="mt-3 font-child font-semibold" />
-      {cell.made !== null && cell.mark.verdict !== "blank" ? (
-        <div className="mt-3 font-child">
-          <AnswerView question={entry.question} value={cell.made} languages={languages} name={cell.said} />
-        </div>
-      ) : (
-        <p className="mt-3 font-child whitespace-pre-wrap [overflow-wrap:anywhere]">{cell.said || "No answer."}</p>
-      )}
-      <p className="mt-2 text-[13px]">
-        <strong>{name}</strong>
-        {cell.mark.marks !== null && ` · ${cell.mark.marks} of ${cell.mark.outOf}`}
-        {cell.checks > 1 && ` · checked ${cell.checks} times`}
-      </p>
-      {cell.late && (
-        <p className="mt-2 rounded-card bg-shade px-3 py-2 text-[13px] [overflow-wrap:anywhere]">
-          When the time was over: {cell.late}. This is kept and does not count.
-        </p>
-      )}
-      <h3 className="mt-4 text-[13px] font-bold">Right answer</h3>
-      <p className="text-[13px]">{sayAnswer(entry.question, languages)}</p>
-    </aside>
-  );
-}
-
 export interface ResultsScreenProps {
   assignments: Assignment[];
   assignment: Assignment | null;
@@ -293,6 +233,7 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
             <Download size={16} aria-hidden /> CSV
           </a>
         </header>
+        <LateNotice assignment={assignment.id} table={table} />
         <div className="flex min-h-0 flex-1 border-t border-line">
           <div
             className="min-w-0 flex-1 overflow-auto print:overflow-visible"
@@ -307,7 +248,9 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
               onOpen={(student, question) => setOpened({ student, question })}
             />
           </div>
-          {opened && <Answer table={table} opened={opened} onClose={() => setOpened(null)} />}
+          {opened && (
+            <AnswerBeside assignment={assignment.id} table={table} opened={opened} onClose={() => setOpened(null)} />
+          )}
         </div>
       </div>
     </div>

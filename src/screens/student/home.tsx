@@ -8,6 +8,7 @@ import type { Task } from "@/data/work";
 import { leave } from "@/server/actions/sign-in";
 import { sayNotNow } from "./not-now";
 import { Postmark } from "./postmark";
+import { SendWaiting } from "./send-waiting";
 
 function Section({ title, empty, children }: { title: string; empty?: string; children: ReactNode[] }) {
   if (children.length === 0 && !empty) return null;
@@ -25,7 +26,19 @@ const nameOf = (task: Task) => (task.part ? `${task.title}, ${task.part}` : task
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 
 /** What to do now, what is coming, what is done. */
-export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: Task[]; zone: string; now: Date }) {
+export function StudentHome({
+  student,
+  name,
+  tasks,
+  zone,
+  now,
+}: {
+  student: number;
+  name: string;
+  tasks: Task[];
+  zone: string;
+  now: Date;
+}) {
   const handed = (task: Task) => task.lastHandedIn !== null && !task.working;
   const doors = new Map(tasks.map((task) => [task, doorOf(task, zone, now)]));
   const closed = (task: Task) => {
@@ -51,6 +64,7 @@ export function StudentHome({ name, tasks, zone, now }: { name: string; tasks: T
           <LogOut size={18} aria-hidden /> Go out
         </button>
       </header>
+      <SendWaiting student={student} />
       <Section title="Now" empty="Nothing to do just now.">
         {todo.map((task, at) => (
           <li

@@ -3,6 +3,7 @@ import { doorOf } from "@/core/assign/door";
 import { momentAt } from "@/core/calendar/school-calendar";
 import { sayForChildren } from "@/core/calendar/say-moment";
 import type { Task } from "@/data/work";
+import { SendWaiting } from "./send-waiting";
 
 /** Why something that was given cannot be done just now, in a sentence for children; null when it can. */
 export function sayNotNow(task: Task, zone: string, now: Date): string | null {
@@ -23,12 +24,13 @@ export function sayNotNow(task: Task, zone: string, now: Date): string | null {
 }
 
 /** The page of a piece of work that cannot be done now. */
-export function NotNow({ task, zone, now }: { task: Task; zone: string; now: Date }) {
+export function NotNow({ task, student, zone, now }: { task: Task; student: number; zone: string; now: Date }) {
   return (
     <main className="finger-size mx-auto grid max-w-xl gap-4 px-4 py-10 font-child text-[17px]">
       <h1 className="font-serif text-2xl">{task.title}</h1>
       <p>It {sayNotNow(task, zone, now)}.</p>
       {task.begun > 0 && <p className="text-ink-soft">What you answered is kept.</p>}
+      <SendWaiting student={student} />
       <Link
         href="/student"
         className="inline-grid min-h-12 place-items-center rounded-card border-2 border-green px-6 font-bold text-green"

@@ -1,117 +1,110 @@
 "use client";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ResponseValue } from "@/core/resource/question";
+import { AnswerQueue, type AnswerPlace, type SendState, type Sent } from "./answer-queue";
 
-export type KeepState = "kept" | "sending" | "waiting";
-
-interface Pending {
-  key: string;
-  question: string;
-  value: ResponseValue;
-}
+export type KeepState = SendState | "sending";
 
 const PAUSE_MS = 500;
 const RETRY_MS = 4_000;
-const KEEPALIVE_LIMIT = 60_000;
+/** So often the answers are read again when something is answered meanwhile. */
+const MOST_READINGS = 3;
 
-function readPending(place: string): Pending[] {
-  try {
-    const stored: unknown = JSON.parse(localStorage.getItem(place) ?? "[]");
-    return Array.isArray(stored) ? (stored as Pending[]) : [];
-  } catch {
-    return [];
-  }
-}
+type Values = Record<string, ResponseValue>;
 
-function writePending(place: string, pending: readonly Pending[]): void {
-  try {
-    if (pending.length > 0) localStorage.setItem(place, JSON.stringify(pending));
-    else localStorage.removeItem(place);
-  } catch {
-    // A device without storage still sends; it only cannot remember over a closed lid.
-  }
-}
+/** What was answered since the application was opened: Back may show a page from before the answers were given. */
+const answeredHere = new Map<string, Values>();
 
 /**
  * A student's answers. Each is kept on the device the moment it is given and sent soon after; it leaves the device's
- * list only when the server has said that it is kept. A closed lid or a dropped network loses nothing.
+ * list only when the server has said that it is kept. A closed lid or a dropped network loses nothing, and of two devices
+ * the answer that was written last counts on both.
  */
-export function useAnswers(assignment: number, attempt: string, start: Record<string, ResponseValue>, open: boolean) {
-  const place = `satchel-answers-${attempt}`;
-  const [values, setValues] = useState(start);
+export function useAnswers(place: AnswerPlace, start: Values, open: boolean) {
+  const { student, assignment, recipient, number } = place;
+  const queue = useMemo(
+    () => new AnswerQueue({ student, assignment, recipient, number }),
+    [student, assignment, recipient, number],
+  );
+  const here = `${recipient}-${number}`;
+  const [values, setValues] = useState(() => (open ? { ...start, ...answeredHere.get(here) } : start));
   const [state, setState] = useState<KeepState>("kept");
-  const [closed, setClosed] = useState(false);
-  const pending = useRef<Pending[]>([]);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const sending = useRef<Promise<void> | null>(null);
+  /** By question, the key of what was answered last on this page. */
+  const latest = useRef(new Map<string, string>());
+  /** Whether trying again by itself may help. */
+  const mayRetry = useRef(true);
+  /** Counts what changes the answers, so that what was read meanwhile is known to be old. */
+  const changes = useRef(0);
 
-  const sendOnce = useCallback(async () => {
-    const items = pending.current;
-    if (items.length === 0) return;
-    setState("sending");
-    const body = JSON.stringify({ items });
-    try {
-      const response = await fetch(`/student/${assignment}/responses`, {
-        method: "POST",
-        headers: { "content-type": "application/json" },
-        body,
-        // Goes on while the page closes; browsers allow that for small bodies only.
-        keepalive: body.length < KEEPALIVE_LIMIT,
-      });
-      if (response.status === 409) {
-        pending.current = [];
-        writePending(place, []);
-        setClosed(true);
-        return;
-      }
-      if (!response.ok) throw new Error(String(response.status));
-      const { kept, refused } = (await response.json()) as { kept: string[]; refused: string[] };
-      const settled = new Set([...kept, ...refused]);
-      pending.current = pending.current.filter((item) => !settled.has(item.key));
-      writePending(place, pending.current);
-      setState(pending.current.length === 0 ? "kept" : "waiting");
-    } catch {
-      setState("waiting");
-    }
-  }, [assignment, place]);
+  const show = useCallback(
+    (shown: Values) => {
+      answeredHere.set(here, { ...answeredHere.get(here), ...shown });
+      setValues((old) => ({ ...old, ...shown }));
+    },
+    [here],
+  );
 
-  /** Sends everything that waits; true when nothing waits any more. */
-  const flush = useCallback(async (): Promise<boolean> => {
+  const settle = useCallback(
+    (sent: Sent) => {
+      changes.current += 1;
+      if (Object.keys(sent.newer).length > 0) show(sent.newer);
+      mayRetry.current = sent.state === "waiting" || sent.state === "kept";
+      setState(sent.state);
+    },
+    [show],
+  );
+
+  /** Sends everything that waits; says what came of it. */
+  const flush = useCallback(async (): Promise<SendState> => {
     clearTimeout(timer.current);
-    while (sending.current) await sending.current;
-    sending.current = sendOnce().finally(() => (sending.current = null));
-    await sending.current;
-    return pending.current.length === 0;
-  }, [sendOnce]);
+    if (queue.items.length > 0) setState("sending");
+    const sent = await queue.send();
+    settle(sent);
+    return sent.state;
+  }, [queue, settle]);
 
   const answer = useCallback(
     (question: string, value: ResponseValue) => {
-      setValues((old) => ({ ...old, [question]: value }));
-      pending.current = [
-        ...pending.current.filter((item) => item.question !== question),
-        { key: crypto.randomUUID(), question, value },
-      ];
-      writePending(place, pending.current);
+      const item = queue.add(question, value);
+      latest.current.set(question, item.key);
+      changes.current += 1;
+      show({ [question]: item.value });
       setState("sending");
       clearTimeout(timer.current);
       timer.current = setTimeout(() => void flush(), PAUSE_MS);
     },
-    [flush, place],
+    [flush, queue, show],
   );
+
+  /** What the server has now: Back and a second device may show a page that is older. */
+  const readAgain = useCallback(async () => {
+    for (let reading = 0; reading < MOST_READINGS; reading += 1) {
+      const before = changes.current;
+      const response = await fetch(`/student/${assignment}/responses?recipient=${recipient}&number=${number}`).catch(
+        () => null,
+      );
+      if (!response?.ok) return;
+      const read = (await response.json()) as { values: Values };
+      // Something was answered or sent meanwhile: what was read may be from before.
+      if (changes.current !== before) continue;
+      const waiting = new Set(queue.items.map(({ question }) => question));
+      show(Object.fromEntries(Object.entries(read.values).filter(([question]) => !waiting.has(question))));
+      return;
+    }
+  }, [assignment, recipient, number, queue, show]);
 
   useEffect(() => {
     if (!open) return;
-    // What a closed lid left behind on this device is newer than what the server knew.
-    const left = readPending(place);
-    if (left.length > 0) {
-      pending.current = left;
-      // eslint-disable-next-line react-hooks/set-state-in-effect -- only the device knows these, and only after it has loaded
-      setValues((old) => ({ ...old, ...Object.fromEntries(left.map((item) => [item.question, item.value])) }));
+    if (queue.items.length > 0) {
+      // What a closed lid left behind: only the device knows it, and only after it has loaded.
+      // eslint-disable-next-line react-hooks/set-state-in-effect
+      show(Object.fromEntries(queue.items.map((item) => [item.question, item.value])));
       void flush();
-    }
+    } else void readAgain();
     const again = () => void flush();
     const hidden = () => document.visibilityState === "hidden" && void flush();
-    const retry = setInterval(() => pending.current.length > 0 && !sending.current && void flush(), RETRY_MS);
+    const retry = setInterval(() => mayRetry.current && queue.items.length > 0 && void flush(), RETRY_MS);
     window.addEventListener("online", again);
     document.addEventListener("visibilitychange", hidden);
     return () => {
@@ -119,17 +112,29 @@ export function useAnswers(assignment: number, attempt: string, start: Record<st
       clearTimeout(timer.current);
       window.removeEventListener("online", again);
       document.removeEventListener("visibilitychange", hidden);
+      // Whoever leaves within the pause has answered all the same.
+      if (queue.items.length > 0) void queue.send();
     };
-  }, [open, place, flush]);
+  }, [open, queue, flush, readAgain, show]);
 
-  /** A checked answer was kept by the check itself: it need not be sent again. */
-  const settle = useCallback(
-    (question: string) => {
-      pending.current = pending.current.filter((item) => item.question !== question);
-      writePending(place, pending.current);
-      if (pending.current.length === 0) setState("kept");
+  /** What of a question was answered last on this page: to be checked, and to know whether it is still the same. */
+  const current = useCallback((question: string) => latest.current.get(question), []);
+  /** How long ago that was written, in milliseconds. */
+  const ageOf = useCallback(
+    (key: string | undefined) => {
+      const item = queue.items.find((one) => one.key === key);
+      return item ? Math.max(0, Date.now() - item.at) : 0;
     },
-    [place],
+    [queue],
   );
-  return { values, answer, flush, settle, state, closed };
+  /** A checked answer was kept by the check itself: that one need not be sent again. */
+  const settleChecked = useCallback(
+    (key: string | undefined) => {
+      if (key) queue.settle([key]);
+      changes.current += 1;
+      if (queue.items.length === 0) setState("kept");
+    },
+    [queue],
+  );
+  return { values, answer, flush, state, current, ageOf, settleChecked };
 }

@@ -1,5 +1,5 @@
 "use client";
-import { ArrowLeft, ArrowRight, Check, CloudOff, Home, Loader2, Users } from "lucide-react";
+import { ArrowLeft, ArrowRight, Check, CloudOff, Home, Hourglass, Loader2, Users } from "lucide-react";
 import { clsx } from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -17,27 +17,36 @@ import { useReadingLanguage } from "./use-reading-language";
 import { StepView } from "../step/step-view";
 import { Postmark } from "./postmark";
 import { ReadToMe } from "./read-to-me";
+import { SendWaiting } from "./send-waiting";
 import { useAnswers, type KeepState } from "./use-answers";
 import { useLimits } from "./use-limits";
 
+const keptSigns: Record<KeepState, { icon: typeof Check; text: string }> = {
+  kept: { icon: Check, text: "Kept" },
+  sending: { icon: Loader2, text: "Keeping …" },
+  waiting: { icon: CloudOff, text: "Kept on this device, sent when the network is back" },
+  "kept aside": { icon: Hourglass, text: "Time is up. Kept for your teacher to look at" },
+  "signed out": { icon: CloudOff, text: "Kept on this device only" },
+  "called back": { icon: CloudOff, text: "Kept on this device only" },
+  "handed in": { icon: CloudOff, text: "Kept on this device only" },
+  "not open": { icon: CloudOff, text: "Kept on this device only" },
+};
+
+/** Said where it cannot be sent, and trying again is of no use: what happened, what was kept, what to do. */
+const whyNotSent: Partial<Record<KeepState, string>> = {
+  "signed out": "You are signed out. What you wrote is kept on this device: sign in again and it is sent.",
+  "called back": "Your teacher has taken this back. What you wrote is kept on this device. Ask your teacher.",
+  "handed in":
+    "This was handed in already, on another device perhaps. What you wrote since then is kept on this device only.",
+  "not open": "This is not open now. What you wrote is kept on this device. Ask your teacher.",
+  "kept aside": "This closed while you worked. Your teacher sees what you wrote since, and decides if it counts.",
+};
+
 function KeptSign({ state }: { state: KeepState }) {
+  const { icon: Icon, text } = keptSigns[state];
   return (
     <p role="status" className="flex items-center gap-1.5 text-[14px] text-ink-soft">
-      {state === "kept" && (
-        <>
-          <Check size={16} aria-hidden /> Kept
-        </>
-      )}
-      {state === "sending" && (
-        <>
-          <Loader2 size={16} aria-hidden className="animate-spin" /> Keeping …
-        </>
-      )}
-      {state === "waiting" && (
-        <>
-          <CloudOff size={16} aria-hidden /> Kept on this device, sent when the network is back
-        </>
-      )}
+      <Icon size={16} aria-hidden className={clsx("shrink-0", state === "sending" && "animate-spin")} /> {text}
     </p>
   );
 }
@@ -128,14 +137,25 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
 const workForChildren = { pairs: "In twos", groups: "In your group", class: "All together" } as const;
 
 /** One thing at a time: a step, its questions, on to the next; at the end it is handed in. */
-export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; zone: string; now: Date }) {
+export function StudentWorkScreen({
+  data,
+  student,
+  zone,
+  now,
+}: {
+  data: StudentWorkData;
+  student: number;
+  zone: string;
+  now: Date;
+}) {
   const { task, document, attempt } = data;
   const { steps } = document;
   const [reads, setReads] = useReadingLanguage(document.languages);
   const languages = [reads, ...document.languages.filter((one) => one !== reads)];
   const still = Boolean(attempt?.handedIn);
   const tryNumber = attempt && !attempt.handedIn ? attempt.number : (attempt?.number ?? 0) + 1;
-  const answers = useAnswers(task.assignment, `${task.recipient}-${tryNumber}`, data.values, !still);
+  const place = { student, assignment: task.assignment, recipient: task.recipient, number: tryNumber };
+  const answers = useAnswers(place, data.values, !still);
   const [marks, setMarks] = useState<Record<string, Mark | undefined>>(data.marks ?? {});
   const [feedback, setFeedback] = useState<Record<string, Question["feedback"]>>({});
   const [checking, setChecking] = useState<string | null>(null);
@@ -174,16 +194,20 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
   };
   const check = async (question: Question) => {
     setChecking(question.id);
+    const asked = answers.current(question.id);
     try {
       const outcome = await checkAnswer({
         assignment: task.assignment,
         question: question.id,
         key: crypto.randomUUID(),
         value: answers.values[question.id],
+        age: answers.ageOf(asked),
       });
       if (!outcome.ok) return setProblem(outcome.problem);
-      answers.settle(question.id);
+      answers.settleChecked(asked);
       setProblem(null);
+      // Changed while it was being checked: what came back is about another answer.
+      if (answers.current(question.id) !== asked) return;
       setMarks((old) => ({ ...old, [question.id]: outcome.value.mark }));
       const said = outcome.value.feedback ?? undefined;
       setFeedback((old) => ({ ...old, [question.id]: said && { right: said, wrong: said } }));
@@ -195,7 +219,9 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
   };
   const hand = () =>
     start(async () => {
-      if (!(await answers.flush()))
+      const sent = await answers.flush();
+      if (sent !== "kept" && whyNotSent[sent]) return setProblem(null);
+      if (sent !== "kept")
         return setProblem(
           "Some answers are not sent yet. They are kept on this device. Try again when the network is back.",
         );
@@ -306,11 +332,12 @@ export function StudentWorkScreen({ data, zone, now }: { data: StudentWorkData; 
             </button>
           </div>
         )}
-        {(problem || answers.closed) && (
+        {(problem || whyNotSent[answers.state]) && (
           <p role="alert" className="mt-3 rounded-card bg-clay-wash px-4 py-3 font-bold text-clay">
-            {problem ?? "This was handed in on another device. Open it again to see it."}
+            {problem ?? whyNotSent[answers.state]}
           </p>
         )}
+        <SendWaiting student={student} except={task.assignment} />
       </div>
       <footer className="fixed inset-x-0 bottom-0 border-t border-line bg-paper">
         <div className="mx-auto flex max-w-3xl items-center gap-3 px-4 py-2.5">

@@ -3,19 +3,17 @@ import type { AssignForm } from "@/core/assign/form";
 import { allQuestions, withQuestions } from "@/core/resource/document";
 import { richText } from "@/core/resource/rich-text";
 import { resultTable } from "@/core/results/table";
-import { pictureSecret } from "@/core/student/pictures";
 import { POST as sendResponses } from "@/app/student/[assignment]/responses/route";
-import { setJoinCode } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { workOf } from "@/data/work";
-import { hashSecret } from "../secrets";
+import { taskOf, workOf } from "@/data/work";
+import { keepAnswers } from "../keep-answers";
 import { studentWork } from "../student-work";
-import { actAs, answerFrom, takeSignIns, visitorOf } from "../testing/as";
+import { actAs, answerFrom, visitorOf } from "../testing/as";
 import { assignResources, callBack, changeTimes } from "./assign";
-import { endJoinCode, startJoinCode } from "./classes";
-import { beginQuestion, checkAnswer, handIn, joinClass, readCode, signInWithPictures, tryAgain } from "./student";
+import { countLateAnswers } from "./results";
+import { beginQuestion, checkAnswer, handIn, tryAgain } from "./student";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -184,6 +182,103 @@ describe("a child's work", () => {
   });
 });
 
+/** What a device sends: an answer to the one question, written so many seconds ago. */
+async function send(
+  assignment: number,
+  answer: unknown,
+  more: { ago?: number; recipient?: number; number?: number } = {},
+) {
+  const [own] = await db.query<{ id: number }>(
+    "select id from recipient where assignment_id = $1 and student_id = $2",
+    [assignment, world.students[0]],
+  );
+  const items = [{ key: `key-${Math.random()}`, question: question.id, value: answer, age: (more.ago ?? 0) * 1000 }];
+  const request = new Request(`http://satchel.example/student/${assignment}/responses`, {
+    method: "POST",
+    headers: { "content-type": "application/json", "sec-fetch-site": "same-origin" },
+    body: JSON.stringify({ recipient: more.recipient ?? own!.id, number: more.number ?? 1, items }),
+  });
+  const response = await sendResponses(request, { params: Promise.resolve({ assignment: String(assignment) }) });
+  const said = (await response.json()) as {
+    kept: string[];
+    refused: string[];
+    late: boolean;
+    newer: object;
+    why: string;
+  };
+  return { status: response.status, ...said };
+}
+
+const startedAgo = (assignment: number, seconds: number) =>
+  db.query(
+    `update attempt set started = now() - make_interval(secs => $2)
+      where recipient_id in (select id from recipient where assignment_id = $1)`,
+    [assignment, seconds],
+  );
+const stands = async (assignment: number) =>
+  (await studentWork(db, child(), assignment, new Date()))!.values[question.id];
+
+describe("answers from several devices", () => {
+  test("the one that was written last counts, whichever came first; the other device is told", async () => {
+    const assignment = await given({ checking: "at the end" });
+    value(await tryAgain({ assignment }));
+    await startedAgo(assignment, 600);
+    expect(await send(assignment, "a", { ago: 60 })).toMatchObject({ status: 200, newer: {} });
+    // A phone that had been away sends what was written before that.
+    expect(await send(assignment, "b", { ago: 300 })).toMatchObject({ newer: { [question.id]: "a" } });
+    expect(await stands(assignment)).toBe("a");
+    expect(await send(assignment, "b", { ago: 5 })).toMatchObject({ newer: {} });
+    expect(await stands(assignment)).toBe("b");
+  });
+
+  test("an answer that was changed while the one before was checked stays, in either order of arrival", async () => {
+    const assignment = await given();
+    value(await tryAgain({ assignment }));
+    await startedAgo(assignment, 600);
+    await send(assignment, "b", { ago: 1 });
+    const checked = { assignment, question: question.id, key: "checked-key", value: "a", age: 3000 };
+    expect(value(await checkAnswer(checked)).mark.verdict).toBe("right");
+    expect(await stands(assignment)).toBe("b");
+    await send(assignment, "a", { ago: 0 });
+    expect(await stands(assignment)).toBe("a");
+  });
+
+  test("no clock makes an answer older than its try, or newer than now", async () => {
+    const assignment = await given();
+    value(await tryAgain({ assignment }));
+    await send(assignment, "b", { ago: 20 * 86_400 });
+    const [first] = (await workOf(db, assignment))[0]!.tries;
+    expect(Date.now() - first!.responses[0]!.at.getTime()).toBeLessThan(60_000);
+  });
+
+  test("what waited for one child on a shared device is never put down as another's; nor in another try", async () => {
+    const assignment = await given({ tries: 2 });
+    value(await tryAgain({ assignment }));
+    actAs(child(1));
+    expect(await send(assignment, "a")).toMatchObject({ status: 404 });
+    actAs(child());
+    expect(await send(assignment, "a", { number: 2 })).toMatchObject({ status: 409, why: "handed in" });
+    expect((await workOf(db, assignment)).every(({ tries }) => tries.every((one) => one.responses.length === 0))).toBe(
+      true,
+    );
+  });
+
+  test("an answer with signs the database refuses keeps none of the others back", async () => {
+    const assignment = await given();
+    const task = (await taskOf(db, world.students[0]!, assignment, null))!;
+    const items = ["strange-\0", "good-one", "good-two"].map((key) => ({
+      key,
+      question: question.id,
+      value: "a",
+      age: 0,
+    }));
+    expect(await keepAnswers(db, { task, zone: "Europe/London", now: new Date(), number: 1, items })).toMatchObject({
+      kept: ["good-one", "good-two"],
+      refused: ["strange-\0"],
+    });
+  });
+});
+
 describe("a question that has a time", () => {
   const timed = {
     ...document,
@@ -197,15 +292,6 @@ describe("a question that has a time", () => {
          (select t.id from attempt t join recipient r on r.id = t.recipient_id where r.assignment_id = $1)`,
       [assignment, seconds],
     );
-  const send = async (assignment: number, answer: unknown) => {
-    const request = new Request(`http://satchel.example/student/${assignment}/responses`, {
-      method: "POST",
-      headers: { "content-type": "application/json", "sec-fetch-site": "same-origin" },
-      body: JSON.stringify({ items: [{ key: `key-${Math.random()}`, question: question.id, value: answer }] }),
-    });
-    const response = await sendResponses(request, { params: Promise.resolve({ assignment: String(assignment) }) });
-    return (await response.json()) as { kept: string[]; refused: string[] };
-  };
 
   test("says nothing of what it asks until it is opened, and cannot be answered before", async () => {
     const assignment = await given({}, timed);
@@ -289,6 +375,35 @@ describe("a door that is not open", () => {
     expect((await tryAgain({ assignment })).ok).toBe(false);
   });
 
+  test("what a device sends after it closed is kept aside, replaces nothing, and counts only when the teacher says so", async () => {
+    const assignment = await given({ closes: "due" });
+    value(await check(assignment, "b"));
+    await shut(assignment);
+    expect(await send(assignment, "a")).toMatchObject({ status: 200, late: true, newer: {} });
+    const cell = async () => resultTable(await workOf(db, assignment), "best").rows[0]!.cells[question.id];
+    expect(await cell()).toMatchObject({ mark: { verdict: "wrong" }, late: "a", lateCounts: false });
+    const answers = [{ student: world.students[0]!, question: question.id, number: 1 }];
+    expect((await countLateAnswers({ assignment, answers, counts: true })).ok).toBe(false);
+    actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
+    expect((await countLateAnswers({ assignment, answers, counts: true })).ok).toBe(false);
+    actAs(teacher());
+    expect(value(await countLateAnswers({ assignment, answers, counts: true }))).toEqual({ changed: 1 });
+    expect(await cell()).toMatchObject({ mark: { verdict: "right" }, late: "a", lateCounts: true });
+    value(await countLateAnswers({ assignment, answers, counts: false }));
+    expect(await cell()).toMatchObject({ mark: { verdict: "wrong" }, lateCounts: false });
+  });
+
+  test("a fortnight after it closed, and before it was begun, nothing is taken at all", async () => {
+    const assignment = await given({ closes: "due" });
+    await shut(assignment);
+    expect(await send(assignment, "a")).toMatchObject({ status: 409, why: "handed in" });
+    await db.query(
+      "update assignment set closes = now() - interval '20 days', due = now() - interval '20 days', opens = now() - interval '30 days' where id = $1",
+      [assignment],
+    );
+    expect(await send(assignment, "a")).toMatchObject({ status: 409, why: "not open" });
+  });
+
   test("what was handed in can be looked at after it closed, and not done again", async () => {
     const assignment = await given({ closes: "due", tries: 3 });
     value(await check(assignment, "a"));
@@ -328,62 +443,5 @@ describe("a door that is not open", () => {
     const seen = (await studentWork(db, child(), second!, new Date()))!;
     expect(seen.document.steps.map((step) => step.id)).toEqual(parts[1]);
     expect(await check(second!, "a")).toEqual({ ok: false, problem: "This is not checked now." });
-  });
-});
-
-describe("coming in", () => {
-  beforeAll(async () => {
-    await db.query("update person set password_hash = $2 where id = $1", [
-      world.students[0],
-      await hashSecret(pictureSecret(["fish", "boat", "star"])),
-    ]);
-  });
-  beforeEach(() => void actAs(null));
-
-  test("with a name and three pictures in their order", async () => {
-    expect(await signInWithPictures({ name: "aisha.test", pictures: ["boat", "fish", "star"] })).toMatchObject({
-      ok: false,
-    });
-    await expect(signInWithPictures({ name: " Aisha.Test ", pictures: ["fish", "boat", "star"] })).rejects.toThrow(
-      "redirect to /student",
-    );
-    expect(takeSignIns()).toEqual([{ person: world.students[0], class: null }]);
-  });
-
-  test("a name nobody has says the same as wrong pictures", async () => {
-    const pictures: ["fish", "fish", "fish"] = ["fish", "fish", "fish"];
-    expect(await signInWithPictures({ name: "nobody", pictures })).toEqual(
-      await signInWithPictures({ name: "bo.test", pictures }),
-    );
-  });
-
-  test("with the code on the board, to that class only, while it is good", async () => {
-    actAs(teacher());
-    const { code } = value(await startJoinCode({ class: world.class }));
-    actAs(null);
-    const read = value(await readCode({ code: code.toLowerCase().replace(" ", "") }));
-    expect(read).toEqual({
-      class: "5 Kittiwake",
-      students: world.students.map((id, at) => ({ id, name: `${["aisha", "bo", "cato"][at]} T.` })),
-    });
-    await expect(joinClass({ code, student: world.students[1]! })).rejects.toThrow("redirect to /student");
-    expect(takeSignIns()).toEqual([{ person: world.students[1], class: world.class }]);
-    expect((await joinClass({ code, student: world.ines })).ok).toBe(false);
-
-    actAs(teacher());
-    value(await endJoinCode({ class: world.class }));
-    actAs(null);
-    expect(await readCode({ code })).toMatchObject({ ok: false });
-    expect((await joinClass({ code, student: world.students[1]! })).ok).toBe(false);
-  });
-
-  test("a code that has run out opens nothing", async () => {
-    await setJoinCode(db, world.class, { code: "KELP 11", expires: new Date(Date.now() - 1000) });
-    expect(await readCode({ code: "KELP 11" })).toMatchObject({ ok: false });
-  });
-
-  test("only the class's teacher opens its door", async () => {
-    actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }));
-    expect((await startJoinCode({ class: world.class })).ok).toBe(false);
   });
 });

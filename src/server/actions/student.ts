@@ -17,6 +17,7 @@ import { credentialsBySignInName } from "@/data/people";
 import * as work from "@/data/work";
 import { act, Refused, type Caller } from "../act";
 import { allowJoin, allowSignIn, forgetAttempts } from "../limits";
+import { writtenAt } from "../keep-answers";
 import { taskDocument } from "../student-work";
 import { secretIsRight } from "../secrets";
 import { callerAddress, signIn } from "../session";
@@ -112,7 +113,18 @@ const checkingOf = (question: CheckingTime, assignment: CheckingTime): CheckingT
 /** Keeps an answer and says whether it is right, where checking at once is allowed. */
 export const checkAnswer = act(
   "do assignment",
-  z.object({ assignment: Id, question: z.string().max(40), key: z.string().min(8).max(60), value: z.unknown() }),
+  z.object({
+    assignment: Id,
+    question: z.string().max(40),
+    key: z.string().min(8).max(60),
+    value: z.unknown(),
+    /** Milliseconds since it was written. */
+    age: z
+      .number()
+      .min(0)
+      .max(31 * 86_400_000)
+      .default(0),
+  }),
   async (caller, given): Promise<{ mark: Mark; feedback: RichTextByLanguage | null }> => {
     const { db, now } = caller;
     const task = await openTask(caller, given.assignment);
@@ -129,9 +141,17 @@ export const checkAnswer = act(
       if (stands === "not begun") throw new Refused("Begin this question first.");
       if (stands === "late")
         throw new Refused("The time for this question is over. What you answered in time is kept.");
-      const one = { key: given.key, step: found.step.id, question: given.question, value: value.data };
-      const kept = attempt && (await work.addResponses(tx, attempt.id, [{ ...one, checked: true, late: false }], now));
-      if (!kept) throw new Refused("This has been handed in already.");
+      if (!attempt) throw new Refused("This has been handed in already.");
+      const one = {
+        key: given.key,
+        step: found.step.id,
+        question: given.question,
+        value: value.data,
+        checked: true,
+        late: false,
+        written: writtenAt(given.age, attempt, now),
+      };
+      if (!(await work.addResponses(tx, attempt.id, [one], now))) throw new Refused("This has been handed in already.");
       await work.announceWork(tx, task.assignment);
     });
     const result = mark(found.question, value.data, document.languages[0]);

@@ -16,7 +16,9 @@ export default async function StudentWorkPage({ params }: { params: Promise<{ as
   if (!data) {
     // Given, but not to be done now: that is said, and what she answered is said to be kept.
     const task = await taskOf(db, visitor.id, assignment, visitor.joinedClass);
-    return task ? <NotNow task={task} zone={visitor.zone} now={now} /> : notFound();
+    return task ? <NotNow task={task} student={visitor.id} zone={visitor.zone} now={now} /> : notFound();
   }
-  return <StudentWorkScreen key={data.attempt?.id ?? 0} data={data} zone={visitor.zone} now={now} />;
+  return (
+    <StudentWorkScreen key={data.attempt?.id ?? 0} data={data} student={visitor.id} zone={visitor.zone} now={now} />
+  );
 }

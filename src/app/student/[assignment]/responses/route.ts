@@ -1,18 +1,28 @@
 import { z } from "zod";
-import { doorOf, takesLate } from "@/core/assign/door";
-import { allQuestions } from "@/core/resource/document";
-import { responseSchemas } from "@/core/resource/schema/question";
-import { standing } from "@/core/resource/time-limit";
-import { addResponses, announceWork, attemptsOf, openAttempt, questionsBegun, taskOf } from "@/data/work";
-import { taskDocument } from "@/server/student-work";
+import { lastResponses } from "@/core/results/table";
+import { attemptsOf, responsesOf, taskOf } from "@/data/work";
+import { keepAnswers } from "@/server/keep-answers";
 import { numberFrom, route } from "@/server/route";
 
+const MONTH_MS = 31 * 86_400_000;
 const Given = z.object({
+  /** Whose and which try, as the device knows it: answers that waited are never put down as somebody else's. */
+  recipient: z.number().int().positive(),
+  number: z.number().int().positive().max(1000),
   items: z
-    .array(z.object({ key: z.string().min(8).max(60), question: z.string().max(40), value: z.unknown() }))
+    .array(
+      z.object({
+        key: z.string().min(8).max(60),
+        question: z.string().max(40),
+        value: z.unknown(),
+        age: z.number().min(0).max(MONTH_MS).catch(MONTH_MS),
+      }),
+    )
     .min(1)
-    .max(200),
+    .max(400),
 });
+
+const nothingHere = () => Response.json({ problem: "There is nothing here." }, { status: 404 });
 
 /**
  * Keeps answers as they are given. A route and not an action, because it must work from a queue, again and again, while
@@ -23,41 +33,25 @@ export const POST = route(
   (params) => ({ assignment: numberFrom(params, "assignment") }),
   async ({ db, visitor, now, params, body }) => {
     const task = (await taskOf(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
-    if (!takesLate(task, visitor.zone, now))
-      return Response.json(
-        { problem: task.opens > now ? "This has not begun yet." : "This is closed. What you answered before is kept." },
-        { status: 409 },
-      );
-    const document = await taskDocument(db, task);
-    const questions = new Map(allQuestions(document).map((found) => [found.question.id, found]));
-    const read = body.items.flatMap(({ key, question, value }) => {
-      const found = questions.get(question);
-      const parsed = found && responseSchemas[found.question.type].safeParse(value);
-      return found && parsed?.success
-        ? [{ key, step: found.step.id, question, value: parsed.data, asked: found.question }]
-        : [];
-    });
-    const good = await db.transaction(async (tx) => {
-      // Late answers go to a try that was begun in time; none is begun behind a closed door.
-      const open = doorOf(task, visitor.zone, now).open;
-      const attempt = open
-        ? await openAttempt(tx, task, now)
-        : (await attemptsOf(tx, task.recipient)).find((one) => !one.handedIn);
-      if (!attempt) return null;
-      const begun = await questionsBegun(tx, attempt.id);
-      // Nobody can have answered what was never opened; what comes after its time is kept and does not count.
-      const given = read.flatMap(({ asked, ...one }) => {
-        const stands = standing(asked, { factor: task.factor, begun, now });
-        return stands === "not begun" ? [] : [{ ...one, checked: false, late: stands === "late" }];
-      });
-      if (!(await addResponses(tx, attempt.id, given, now))) return null;
-      await announceWork(tx, task.assignment);
-      return given;
-    });
-    if (!good) return Response.json({ problem: "This has been handed in already." }, { status: 409 });
-    // What could not be read is named, so that the queue does not send it for ever.
-    const refused = body.items.filter((item) => !good.some((one) => one.key === item.key)).map((item) => item.key);
-    return Response.json({ kept: good.map((item) => item.key), refused });
+    if (task.recipient !== body.recipient) return nothingHere();
+    const done = await keepAnswers(db, { task, zone: visitor.zone, now, number: body.number, items: body.items });
+    return "why" in done ? Response.json(done, { status: 409 }) : Response.json(done);
   },
   Given,
+);
+
+/** What counts of a try that is open: for a page that may be older than that. */
+export const GET = route(
+  "do assignment",
+  (params) => ({ assignment: numberFrom(params, "assignment") }),
+  async ({ db, visitor, params, request }) => {
+    const task = (await taskOf(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
+    const asked = new URL(request.url).searchParams;
+    if (asked.get("recipient") !== String(task.recipient)) return nothingHere();
+    const attempt = (await attemptsOf(db, task.recipient)).find(
+      (one) => !one.handedIn && String(one.number) === asked.get("number"),
+    );
+    const values = attempt ? lastResponses(await responsesOf(db, [attempt.id])) : new Map<string, { value: unknown }>();
+    return Response.json({ values: Object.fromEntries([...values].map(([question, { value }]) => [question, value])) });
+  },
 );
