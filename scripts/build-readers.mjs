@@ -16,7 +16,9 @@ export async function buildReaders() {
     target: "node20",
     logLevel: "error",
     // Packages that were written for require() find it here.
-    banner: { js: 'import { createRequire as requireFrom } from "node:module"; const require = requireFrom(import.meta.url);' },
+    banner: {
+      js: 'import { createRequire as requireFrom } from "node:module"; const require = requireFrom(import.meta.url);',
+    },
     alias: { "@": path.join(root, "src") },
   });
 }

@@ -13,7 +13,11 @@ function newest(file) {
 
 export function isBuilt() {
   const mark = path.join(root, ".next", "BUILD_ID");
-  return existsSync(mark) && existsSync(path.join(root, "worker", "built", "readers.mjs")) && statSync(mark).mtimeMs > Math.max(...sources.map((name) => newest(path.join(root, name))));
+  return (
+    existsSync(mark) &&
+    existsSync(path.join(root, "worker", "built", "readers.mjs")) &&
+    statSync(mark).mtimeMs > Math.max(...sources.map((name) => newest(path.join(root, name))))
+  );
 }
 
 export const nextProgram = path.join(root, "node_modules/next/dist/bin/next");

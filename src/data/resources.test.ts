@@ -5,6 +5,7 @@ import {
   addResource,
   addRevision,
   draftOf,
+  editsOf,
   dropDraft,
   resourceById,
   revisionById,
@@ -92,7 +93,8 @@ describe("drafts", () => {
   test("each save moves the counter on", async () => {
     expect(await saveDraft(db, draft(resource, 0, "one"))).toBe(1);
     expect(await saveDraft(db, draft(resource, 1, "two"))).toBe(2);
-    expect(await draftOf(db, resource)).toMatchObject({ counter: 2, document: { title: { en: "two" } } });
+    expect(await draftOf(db, resource)).toMatchObject({ document: { title: { en: "two" } } });
+    expect(await editsOf(db, resource)).toBe(2);
   });
 
   test("a window that has not seen the newest save overwrites nothing", async () => {
@@ -115,6 +117,16 @@ describe("drafts", () => {
     await dropDraft(db, resource);
     expect(await saveDraft(db, draft(resource, 3, "ghost"))).toBeNull();
     expect(await draftOf(db, resource)).toBeUndefined();
+  });
+
+  test("no number comes again, however often it is published: an old window never takes a new draft for its own", async () => {
+    const seen = [await editsOf(db, resource)];
+    for (let round = 0; round < 3; round += 1) {
+      seen.push((await saveDraft(db, draft(resource, seen.at(-1)!, `round ${round}`)))!);
+      seen.push(await dropDraft(db, resource));
+    }
+    expect(new Set(seen).size).toBe(seen.length);
+    for (const old of seen.slice(0, -1)) expect(await saveDraft(db, draft(resource, old, "stale"))).toBeNull();
   });
 });
 

@@ -136,38 +136,50 @@ export async function adaptationsBy(db: Queryable, person: number, resource: num
 export interface Draft {
   document: Document;
   base: number | null;
-  counter: number;
   saved: Date;
 }
 
 export async function draftOf(db: Queryable, resource: number): Promise<Draft | undefined> {
   const rows = await db.query<Draft>(
-    "select document, base_revision_id base, counter, saved from draft where resource_id = $1",
+    "select document, base_revision_id base, saved from draft where resource_id = $1",
     [resource],
   );
   return rows[0] && { ...rows[0], document: parseDocument(rows[0].document) };
 }
 
+/** How often a resource was saved; goes on counting when it is published, and never comes to a number again. */
+export async function editsOf(db: Queryable, resource: number): Promise<number> {
+  return (await one<{ edits: number }>(db, "select edits from resource where id = $1", [resource])).edits;
+}
+
 /**
- * Saves a draft if nobody saved another since `seen` (0 for none yet). Returns the new counter, or null when somebody
- * did: nothing is overwritten then.
+ * Saves a draft if nobody saved anything since `seen` (0 for a new resource). Returns the new number of edits, or null when
+ * somebody did: nothing is overwritten then.
  */
 export async function saveDraft(
   db: Queryable,
   draft: { resource: number; document: Document; base: number | null; seen: number; by: number; at: Date },
 ): Promise<number | null> {
-  const rows = await db.query<{ counter: number }>(
-    `insert into draft as d (resource_id, document, base_revision_id, counter, saved_by, saved)
-     select $1, $2::jsonb, $3, 1, $5, $6 where $4 = 0 or exists (select 1 from draft where resource_id = $1)
-     on conflict (resource_id) do update
-       set document = excluded.document, counter = d.counter + 1, saved_by = excluded.saved_by, saved = excluded.saved
-       where d.counter = $4
-     returning counter`,
+  const rows = await db.query<{ edits: number }>(
+    `with counted as (update resource set edits = edits + 1 where id = $1 and edits = $4 returning edits),
+          saved as (
+            insert into draft (resource_id, document, base_revision_id, saved_by, saved)
+            select $1, $2::jsonb, $3, $5, $6 from counted
+            on conflict (resource_id) do update
+              set document = excluded.document, saved_by = excluded.saved_by, saved = excluded.saved)
+     select edits from counted`,
     [draft.resource, JSON.stringify(draft.document), draft.base, draft.seen, draft.by, draft.at],
   );
-  return rows[0]?.counter ?? null;
+  return rows[0]?.edits ?? null;
 }
 
-export async function dropDraft(db: Queryable, resource: number): Promise<void> {
-  await db.query("delete from draft where resource_id = $1", [resource]);
+/** Ends the draft; counted like a save, so that windows that have not heard are told. Returns the new number of edits. */
+export async function dropDraft(tx: Queryable, resource: number): Promise<number> {
+  await tx.query("delete from draft where resource_id = $1", [resource]);
+  const { edits } = await one<{ edits: number }>(
+    tx,
+    "update resource set edits = edits + 1 where id = $1 returning edits",
+    [resource],
+  );
+  return edits;
 }

@@ -1,7 +1,7 @@
 import type { Document } from "@/core/resource/document";
 import type { Db } from "@/data/db";
 import { classesWith } from "@/data/assignments";
-import { draftOf, resourceById, revisionById, revisionsOf } from "@/data/resources";
+import { draftOf, editsOf, resourceById, revisionById, revisionsOf } from "@/data/resources";
 import { permit } from "./permissions";
 import type { Visitor } from "./session";
 
@@ -11,7 +11,7 @@ export interface AdaptData {
   /** Whoever makes it: her own voice needs no leave. */
   me: { id: number; name: string };
   document: Document;
-  /** The draft's counter; 0 when there is no draft. */
+  /** How often it was saved: never the same twice. */
   counter: number;
   hasDraft: boolean;
   published: boolean;
@@ -34,7 +34,8 @@ export interface AdaptData {
 export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date): Promise<AdaptData | null> {
   const [resource, draft] = await Promise.all([resourceById(db, id), draftOf(db, id)]);
   if (!resource) return null;
-  const [head, source, revisions, running] = await Promise.all([
+  const [counter, head, source, revisions, running] = await Promise.all([
+    editsOf(db, id),
     resource.head === null ? undefined : revisionById(db, resource.head),
     sourceOf(db, visitor, resource.source, now),
     revisionsOf(db, id),
@@ -46,7 +47,7 @@ export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date)
     resource: id,
     me: { id: visitor.id, name: `${visitor.givenName} ${visitor.familyName}` },
     document,
-    counter: draft?.counter ?? 0,
+    counter,
     hasDraft: draft !== undefined,
     published: resource.head !== null,
     running,

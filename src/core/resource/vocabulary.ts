@@ -2,6 +2,10 @@
  * The words a document is made of, which both its schemas and what works with documents stand on. No library here: pages
  * read this.
  */
+
+/** The most there may be of each; the editor says so before it is reached. */
+export const most = { steps: 400, blocks: 60, options: 30 } as const;
+
 export const kinds = ["lesson", "activity", "reading", "quiz", "film", "printable", "template"] as const;
 
 export const subjects = [

@@ -1,6 +1,5 @@
 "use client";
 import { Backpack, Eye, Redo2, Undo2 } from "lucide-react";
-import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState, useTransition } from "react";
 import { adoptStep, giveBack, type TakenFrom } from "@/core/resource/adopt";
@@ -21,11 +20,14 @@ import { unfinished } from "@/core/resource/unfinished";
 import { licenceProblem } from "@/core/licence/licence";
 import { takeField, takeStep } from "@/core/resource/merge";
 import { inLanguage } from "@/core/resource/language";
-import { publishDraft, shareInStaffroom } from "@/server/actions/adapt";
+import { most } from "@/core/resource/vocabulary";
+import { publishDraft, shareInStaffroom } from "@/screens/acts/adapt";
+import { orTell } from "@/screens/acts/tried";
 import type { AdaptData } from "@/server/adapt";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
+import { later } from "@/ui/later";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
 import { nativeLanguageName } from "../media/native-language-name";
@@ -40,10 +42,10 @@ import { useSettled } from "./use-settled";
 import { useDraft } from "./use-draft";
 
 // Views that are turned to, not begun with.
-const AsStudent = dynamic(() => import("./as-student").then((part) => part.AsStudent));
-const ChangesView = dynamic(() => import("./changes-view").then((part) => part.ChangesView));
-const ElsewhereView = dynamic(() => import("./elsewhere-view").then((part) => part.ElsewhereView));
-const TranslateStep = dynamic(() => import("./translate-step").then((part) => part.TranslateStep));
+const AsStudent = later(() => import("./as-student").then((part) => part.AsStudent));
+const ChangesView = later(() => import("./changes-view").then((part) => part.ChangesView));
+const ElsewhereView = later(() => import("./elsewhere-view").then((part) => part.ElsewhereView));
+const TranslateStep = later(() => import("./translate-step").then((part) => part.TranslateStep));
 
 const newId = () => crypto.randomUUID().slice(0, 13);
 
@@ -55,6 +57,7 @@ function usePublish(data: AdaptData, draft: ReturnType<typeof useDraft>) {
       if (!(await draft.flush())) return;
       const outcome = await publishDraft({ resource: data.resource, seen: draft.seen() });
       if (!outcome.ok) return tellProblem(outcome.problem);
+      draft.published(outcome.value.counter);
       tell(`Published as revision ${outcome.value.number}. What is assigned already stays as it was.`);
       router.push(`/satchel?open=${data.resource}`);
     });
@@ -120,7 +123,14 @@ export function AdaptScreen({
       setCurrent(ids[0]!);
     });
   };
+  /** Whether there is room for so many more steps; says so when there is not. */
+  const room = (count: number) => {
+    const fits = document.steps.length + count <= most.steps;
+    if (!fits) tellProblem(`${most.steps} steps are the most a resource can have. Nothing was changed.`);
+    return fits;
+  };
   const add = (at = step ? document.steps.indexOf(step) + 1 : document.steps.length) => {
+    if (!room(1)) return;
     const fresh = newStep(language, "", newId);
     change(insertStep(document, fresh, at));
     setWanted(language);
@@ -128,6 +138,7 @@ export function AdaptScreen({
     setView("edit");
   };
   const takeFrom = (taken: Step, from: TakenFrom, how: "after" | "instead") => {
+    if (how === "after" && !room(1)) return;
     const place =
       how === "instead" && step ? { instead: step.id } : { at: step ? document.steps.indexOf(step) + 1 : 0 };
     const adopted = adoptStep(document, taken, from, place, newId);
@@ -141,7 +152,7 @@ export function AdaptScreen({
     const outcome = await shareInStaffroom({ resource: data.resource, shared });
     if (!outcome.ok) return tellProblem(outcome.problem);
     tell(shared ? "It is in the staffroom now." : "It is yours alone again.", async () => {
-      await shareInStaffroom({ resource: data.resource, shared: !shared });
+      await orTell(shareInStaffroom({ resource: data.resource, shared: !shared }));
       router.refresh();
     });
     router.refresh();
@@ -157,7 +168,7 @@ export function AdaptScreen({
           value={inLanguage(document.title, document.languages) ?? ""}
           maxLength={300}
           onChange={(event) =>
-            change({ ...document, title: { ...document.title, [language]: event.target.value } }, "title")
+            change((now) => ({ ...now, title: { ...now.title, [language]: event.target.value } }), "title")
           }
           className="min-w-40 flex-1 rounded-[4px] bg-transparent px-1 font-serif text-[20px] hover:ring-1 hover:ring-line"
         />
@@ -215,9 +226,9 @@ export function AdaptScreen({
           problems={problems}
           periodMinutes={periodMinutes}
           onPick={pick}
-          onMove={(from, to) => change(moveStep(document, from, to))}
-          onMoveSeveral={(ids, by) => change(moveSteps(document, ids, by))}
-          onCopy={(ids) => change(duplicateSteps(document, ids, newId))}
+          onMove={(from, to) => change((now) => moveStep(now, from, to))}
+          onMoveSeveral={(ids, by) => change((now) => moveSteps(now, ids, by))}
+          onCopy={(ids) => room(ids.length) && change((now) => duplicateSteps(now, ids, newId))}
           onRemove={remove}
           onAdd={add}
           elsewhere={view === "elsewhere"}
@@ -261,7 +272,7 @@ export function AdaptScreen({
               step={step}
               language={writing}
               me={data.me}
-              onStep={(next, kind) => change(replaceStep(document, next), kind ?? null)}
+              onStep={(next, kind) => change((now) => replaceStep(now, next), kind ?? null)}
               onDocument={(next, kind) => change(next, kind ?? null)}
             />
           ) : (
@@ -271,7 +282,7 @@ export function AdaptScreen({
               languages={document.languages}
               me={data.me}
               newId={newId}
-              onChange={(next, kind) => change(replaceStep(document, next), kind ?? null)}
+              onChange={(next, kind) => change((now) => replaceStep(now, next), kind ?? null)}
               onRestore={(block, at) => change((now) => restoreBlock(now, step.id, block, at))}
             />
           )}
@@ -286,7 +297,7 @@ export function AdaptScreen({
             setView("edit");
           }}
           sourceLicence={data.source?.document.licence ?? null}
-          onStep={(next, kind) => change(replaceStep(document, next), kind ?? null)}
+          onStep={(next, kind) => change((now) => replaceStep(now, next), kind ?? null)}
           onDocument={(next, kind) => change(next, kind ?? null)}
           onGo={pick}
         />

@@ -1,6 +1,6 @@
 "use client";
 import { ArrowDown, ArrowUp, Trash2 } from "lucide-react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { memo } from "react";
 import type { Block } from "@/core/resource/block";
 import type { NewId } from "@/core/resource/edit";
@@ -11,14 +11,14 @@ import { QuestionEditor, questionNames } from "./question-editor";
 import { RichEditor } from "./rich-editor";
 
 // Read when a step has one: most are text and questions, and the editor opens without the others.
-const BlockView = dynamic(() => import("../step/block-view").then((part) => part.BlockView));
-const FilmEditor = dynamic(() => import("./film-editor").then((part) => part.FilmEditor));
-const LinkEditor = dynamic(() => import("./media-editors").then((part) => part.LinkEditor));
-const ManipulativeEditor = dynamic(() => import("./manipulative-editor").then((part) => part.ManipulativeEditor));
-const MathsEditor = dynamic(() => import("./media-editors").then((part) => part.MathsEditor));
-const PictureEditor = dynamic(() => import("./picture-editor").then((part) => part.PictureEditor));
-const SoundEditor = dynamic(() => import("./media-editors").then((part) => part.SoundEditor));
-const TableEditor = dynamic(() => import("./table-editor").then((part) => part.TableEditor));
+const BlockView = later(() => import("../step/block-view").then((part) => part.BlockView));
+const FilmEditor = later(() => import("./film-editor").then((part) => part.FilmEditor));
+const LinkEditor = later(() => import("./media-editors").then((part) => part.LinkEditor));
+const ManipulativeEditor = later(() => import("./manipulative-editor").then((part) => part.ManipulativeEditor));
+const MathsEditor = later(() => import("./media-editors").then((part) => part.MathsEditor));
+const PictureEditor = later(() => import("./picture-editor").then((part) => part.PictureEditor));
+const SoundEditor = later(() => import("./media-editors").then((part) => part.SoundEditor));
+const TableEditor = later(() => import("./table-editor").then((part) => part.TableEditor));
 
 /** What can be done with a block. The same object at every rendering: a key typed in one block draws no other anew. */
 export interface BlockActs {

@@ -6,7 +6,7 @@ import { canonical, changesBetween, stepTitle, type StepChange } from "@/core/re
 import type { Document, Step } from "@/core/resource/document";
 import { fields, merge, sameStep, takeField, takeStep, type Field } from "@/core/resource/merge";
 import { stepText } from "@/core/resource/words-changed";
-import { goOnFromSource } from "@/server/actions/adapt";
+import { goOnFromSource } from "@/screens/acts/adapt";
 import type { AdaptData } from "@/server/adapt";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
@@ -219,8 +219,10 @@ export function ChangesView({
   const restore = () => {
     const before = document;
     // Credits and licence are not taken back: what was used stays named.
-    onChange((now) => ({ ...against!, credits: now.credits, licence: now.licence }));
-    tell("It is as it was then.", () => onChange(before));
+    const restored = { ...against!, credits: before.credits, licence: before.licence };
+    onChange(restored);
+    // What was written since stays: only putting back is taken back.
+    tell("It is as it was then.", () => onChange((now) => merge(restored, now, before).document));
   };
   return (
     <div className="mx-auto grid max-w-3xl gap-6">

@@ -7,7 +7,7 @@ MathfieldElement.fontsDirectory = null;
 MathfieldElement.soundsDirectory = null;
 
 /** Maths written as it looks. Hands on TeX and the words to say it with. */
-export default function MathsField({ value, onTex }: { value: string; onTex: (tex: string, spoken: string) => void }) {
+export function MathsField({ value, onTex }: { value: string; onTex: (tex: string, spoken: string) => void }) {
   const place = useRef<HTMLDivElement>(null);
   const field = useRef<MathfieldElement>(null);
   const written = useRef(onTex);

@@ -1,5 +1,5 @@
 "use client";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState } from "react";
 import { silence } from "@/core/media/shipped";
 import type { Block, BlockOf } from "@/core/resource/block";
@@ -48,10 +48,7 @@ export function SoundEditor({ block, languages, onChange }: Props<"sound">) {
 }
 
 // It comes only when maths is written: it is larger than everything else on the page.
-const MathsField = dynamic(() => import("./maths-field"), {
-  ssr: false,
-  loading: () => <p className="text-ink-soft">One moment …</p>,
-});
+const MathsField = later(() => import("./maths-field").then((part) => part.MathsField));
 
 export function MathsEditor({ block, languages, onChange }: Props<"maths">) {
   return (

@@ -3,6 +3,7 @@ import { ArrowDown, ArrowUp, Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
 import { inLanguage } from "@/core/resource/language";
 import type { Option } from "@/core/resource/question";
+import { most } from "@/core/resource/vocabulary";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
@@ -69,9 +70,12 @@ export function OptionList({
         ))}
       </ul>
       <div>
-        <Button size="small" look="quiet" onClick={onAdd}>
+        <Button size="small" look="quiet" disabled={options.length >= most.options} onClick={onAdd}>
           <Plus size={15} aria-hidden /> {name}
         </Button>
+        {options.length >= most.options && (
+          <span className="text-[13px] text-ink-soft">{most.options} are the most.</span>
+        )}
       </div>
     </div>
   );

@@ -1,5 +1,5 @@
 "use client";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import type { ComponentType } from "react";
 import { mixed } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
@@ -14,21 +14,21 @@ import { NumberBox } from "./number-box";
 import { OptionList } from "./option-list";
 
 // Kinds that few steps have are read when one is there.
-const BarsEditor = dynamic(() => import("./graph-editors").then((part) => part.BarsEditor));
-const CellsEditor = dynamic(() => import("./passage-editors").then((part) => part.CellsEditor));
-const GapsEditor = dynamic(() => import("./gaps-editor").then((part) => part.GapsEditor));
-const GroupsEditor = dynamic(() => import("./sorting-editors").then((part) => part.GroupsEditor));
-const HighlightEditor = dynamic(() => import("./passage-editors").then((part) => part.HighlightEditor));
-const LabelsEditor = dynamic(() => import("./sorting-editors").then((part) => part.LabelsEditor));
-const LineEditor = dynamic(() => import("./graph-editors").then((part) => part.LineEditor));
-const LongTextEditor = dynamic(() => import("./passage-editors").then((part) => part.LongTextEditor));
-const NotePageEditor = dynamic(() => import("./given-editors").then((part) => part.NotePageEditor));
-const PhotoEditor = dynamic(() => import("./given-editors").then((part) => part.PhotoEditor));
-const PointsEditor = dynamic(() => import("./graph-editors").then((part) => part.PointsEditor));
-const PollEditor = dynamic(() => import("./given-editors").then((part) => part.PollEditor));
-const SketchEditor = dynamic(() => import("./passage-editors").then((part) => part.SketchEditor));
-const SpeechEditor = dynamic(() => import("./given-editors").then((part) => part.SpeechEditor));
-const ToolChoice = dynamic(() => import("./manipulative-editor").then((part) => part.ToolChoice));
+const BarsEditor = later(() => import("./graph-editors").then((part) => part.BarsEditor));
+const CellsEditor = later(() => import("./passage-editors").then((part) => part.CellsEditor));
+const GapsEditor = later(() => import("./gaps-editor").then((part) => part.GapsEditor));
+const GroupsEditor = later(() => import("./sorting-editors").then((part) => part.GroupsEditor));
+const HighlightEditor = later(() => import("./passage-editors").then((part) => part.HighlightEditor));
+const LabelsEditor = later(() => import("./sorting-editors").then((part) => part.LabelsEditor));
+const LineEditor = later(() => import("./graph-editors").then((part) => part.LineEditor));
+const LongTextEditor = later(() => import("./passage-editors").then((part) => part.LongTextEditor));
+const NotePageEditor = later(() => import("./given-editors").then((part) => part.NotePageEditor));
+const PhotoEditor = later(() => import("./given-editors").then((part) => part.PhotoEditor));
+const PointsEditor = later(() => import("./graph-editors").then((part) => part.PointsEditor));
+const PollEditor = later(() => import("./given-editors").then((part) => part.PollEditor));
+const SketchEditor = later(() => import("./passage-editors").then((part) => part.SketchEditor));
+const SpeechEditor = later(() => import("./given-editors").then((part) => part.SpeechEditor));
+const ToolChoice = later(() => import("./manipulative-editor").then((part) => part.ToolChoice));
 
 function ChoiceEditor({ question, languages, newId, onChange }: EditorProps<"choice">) {
   const { options } = question;

@@ -2,7 +2,7 @@
 import type { Editor } from "@tiptap/react";
 import { useEditorState } from "@tiptap/react";
 import { Bold, Heading2, Italic, Link as LinkIcon, List, ListOrdered, Mic, Sigma, Underline } from "lucide-react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/later";
 import { useState, type ReactNode } from "react";
 import { mayLinkTo } from "@/core/resource/vocabulary";
 import { Button } from "@/ui/button";
@@ -12,7 +12,7 @@ import { IconButton } from "@/ui/icon-button";
 import { Menu, MenuItem } from "@/ui/menu";
 import { cues, type CueName } from "../step/cue";
 
-const MathsField = dynamic(() => import("./maths-field"), { ssr: false });
+const MathsField = later(() => import("./maths-field").then((part) => part.MathsField));
 
 function LinkDialog({ editor, open, onOpen }: { editor: Editor; open: boolean; onOpen: (open: boolean) => void }) {
   const [address, setAddress] = useState<string | null>(null);

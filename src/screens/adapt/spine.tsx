@@ -22,6 +22,7 @@ import { mainActivity } from "@/core/resource/activity";
 import { stepTitle, type Changes } from "@/core/resource/changes";
 import type { Document, Step } from "@/core/resource/document";
 import type { Unfinished } from "@/core/resource/unfinished";
+import { most } from "@/core/resource/vocabulary";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { IconButton } from "@/ui/icon-button";
@@ -193,6 +194,7 @@ export function Spine({
     }),
     [],
   );
+  const full = document.steps.length >= most.steps;
   const minutes = document.steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0);
   return (
     <section aria-label="Steps" className="flex h-full flex-col overflow-auto bg-shade/60 p-2.5">
@@ -268,9 +270,12 @@ export function Spine({
           </IconButton>
         </div>
       )}
-      <Button className="mt-3 border-dashed" onClick={() => onAdd()}>
+      <Button className="mt-3 border-dashed" disabled={full} onClick={() => onAdd()}>
         <Plus size={16} aria-hidden /> Step
       </Button>
+      {full && (
+        <p className="mt-1 px-1 text-[13px] text-ink-soft">{most.steps} steps are the most a resource can have.</p>
+      )}
       <Button className="mt-1" look="quiet" aria-expanded={elsewhere} onClick={onElsewhere}>
         <Library size={16} aria-hidden /> {elsewhere ? "Back to the step" : "Take from elsewhere"}
       </Button>

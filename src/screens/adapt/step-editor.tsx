@@ -9,6 +9,7 @@ import { moveBlock, newQuestion, putBlock, removeBlock, type NewId } from "@/cor
 import { inLanguage } from "@/core/resource/language";
 import { richText } from "@/core/resource/rich-text";
 import type { QuestionType } from "@/core/resource/question";
+import { most } from "@/core/resource/vocabulary";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { tell } from "@/ui/toast";
@@ -36,18 +37,20 @@ export function StepEditor({
   onRestore: (block: Block, at: number) => void;
 }) {
   const language = languages[0]!;
-  const add = (block: Block) => onChange(putBlock(step, block));
+  const latest = useRef({ step, onChange, onRestore });
+  useEffect(() => {
+    latest.current = { step, onChange, onRestore };
+  });
+  // A picture may arrive long after it was chosen: it goes to the step as it is by then.
+  const add = (block: Block) => latest.current.onChange(putBlock(latest.current.step, block));
   const addQuestion = (type: QuestionType) =>
     add({ id: newId(), type: "question", question: newQuestion(type, language, newId) });
   const picture = useFile({
     name: "Picture file",
     onFile: (media) => add({ id: newId(), type: "picture", media, description: {}, decorative: false }),
   });
+  const full = step.blocks.length >= most.blocks;
   const [film] = shippedFilms;
-  const latest = useRef({ step, onChange, onRestore });
-  useEffect(() => {
-    latest.current = { step, onChange, onRestore };
-  });
   const act = useMemo<BlockActs>(
     () => ({
       change: (changed, kind) => latest.current.onChange(putBlock(latest.current.step, changed), kind),
@@ -86,84 +89,91 @@ export function StepEditor({
           act={act}
         />
       ))}
-      <div className="flex flex-wrap gap-2">
-        <Button onClick={() => add({ id: newId(), type: "text", text: { [language]: richText("") } })}>
-          <Type size={16} aria-hidden /> Text
-        </Button>
-        <Button onClick={picture.choose}>
-          <ImagePlus size={16} aria-hidden /> Picture
-        </Button>
-        {picture.input}
-        <Menu align="start" trigger={<Button>Question …</Button>}>
-          {(Object.keys(questionNames) as QuestionType[]).map((type) => (
-            <MenuItem key={type} onSelect={() => addQuestion(type)}>
-              {questionNames[type]}
-            </MenuItem>
-          ))}
-        </Menu>
-        <Menu
-          align="start"
-          trigger={
-            <Button>
-              <Plus size={16} aria-hidden /> More …
-            </Button>
-          }
-        >
-          <MenuItem
-            onSelect={() =>
-              add({
-                id: newId(),
-                type: "film",
-                media: film!.media,
-                title: film!.title,
-                captions: film!.captions,
-                stops: [],
-              })
+      {full && (
+        <p className="text-[13px] text-ink-soft">
+          {most.blocks} things are the most a step can have. Make another step to go on.
+        </p>
+      )}
+      <fieldset disabled={full} className="contents">
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={() => add({ id: newId(), type: "text", text: { [language]: richText("") } })}>
+            <Type size={16} aria-hidden /> Text
+          </Button>
+          <Button onClick={picture.choose}>
+            <ImagePlus size={16} aria-hidden /> Picture
+          </Button>
+          {picture.input}
+          <Menu align="start" trigger={<Button>Question …</Button>}>
+            {(Object.keys(questionNames) as QuestionType[]).map((type) => (
+              <MenuItem key={type} onSelect={() => addQuestion(type)}>
+                {questionNames[type]}
+              </MenuItem>
+            ))}
+          </Menu>
+          <Menu
+            align="start"
+            trigger={
+              <Button>
+                <Plus size={16} aria-hidden /> More …
+              </Button>
             }
           >
-            Film
-          </MenuItem>
-          <MenuItem onSelect={() => add({ id: newId(), type: "sound", media: silence, seconds: 0 })}>
-            Something to listen to
-          </MenuItem>
-          <MenuItem
-            onSelect={() =>
-              add({
-                id: newId(),
-                type: "table",
-                rows: {
-                  [language]: [
-                    ["", ""],
-                    ["", ""],
-                  ],
-                },
-                headerRow: true,
-                headerColumn: false,
-              })
-            }
-          >
-            Table
-          </MenuItem>
-          <MenuItem
-            onSelect={() => add({ id: newId(), type: "maths", tex: "\\frac{3}{4}", spoken: { [language]: "" } })}
-          >
-            Maths
-          </MenuItem>
-          <MenuItem onSelect={() => add({ id: newId(), type: "link", href: "https://example.org/", label: {} })}>
-            A page to open
-          </MenuItem>
-          <MenuLine />
-          <MenuLabel>Things to find out with</MenuLabel>
-          {manipulativeNames.map((name) => (
             <MenuItem
-              key={name}
-              onSelect={() => add({ id: newId(), type: "manipulative", tool: newManipulative(name, language) })}
+              onSelect={() =>
+                add({
+                  id: newId(),
+                  type: "film",
+                  media: film!.media,
+                  title: film!.title,
+                  captions: film!.captions,
+                  stops: [],
+                })
+              }
             >
-              {toolNames[name]}
+              Film
             </MenuItem>
-          ))}
-        </Menu>
-      </div>
+            <MenuItem onSelect={() => add({ id: newId(), type: "sound", media: silence, seconds: 0 })}>
+              Something to listen to
+            </MenuItem>
+            <MenuItem
+              onSelect={() =>
+                add({
+                  id: newId(),
+                  type: "table",
+                  rows: {
+                    [language]: [
+                      ["", ""],
+                      ["", ""],
+                    ],
+                  },
+                  headerRow: true,
+                  headerColumn: false,
+                })
+              }
+            >
+              Table
+            </MenuItem>
+            <MenuItem
+              onSelect={() => add({ id: newId(), type: "maths", tex: "\\frac{3}{4}", spoken: { [language]: "" } })}
+            >
+              Maths
+            </MenuItem>
+            <MenuItem onSelect={() => add({ id: newId(), type: "link", href: "https://example.org/", label: {} })}>
+              A page to open
+            </MenuItem>
+            <MenuLine />
+            <MenuLabel>Things to find out with</MenuLabel>
+            {manipulativeNames.map((name) => (
+              <MenuItem
+                key={name}
+                onSelect={() => add({ id: newId(), type: "manipulative", tool: newManipulative(name, language) })}
+              >
+                {toolNames[name]}
+              </MenuItem>
+            ))}
+          </Menu>
+        </div>
+      </fieldset>
     </div>
   );
 }

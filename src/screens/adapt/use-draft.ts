@@ -2,7 +2,8 @@
 import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import type { Document } from "@/core/resource/document";
 import { merge, type Merged } from "@/core/resource/merge";
-import { saveDraft } from "@/server/actions/adapt";
+import { saveDraft } from "@/screens/acts/adapt";
+import { desk } from "./open-desks";
 import { hasPast, keepPast } from "./kept-past";
 
 /** What has become of the newest change. */
@@ -70,24 +71,23 @@ const RETRY_MS = 5_000;
  * counter when the page was read; somebody else's save since then is never overwritten.
  */
 export function useDraft(resource: number, start: Document, counter: number) {
-  const [history, move] = useReducer(step, { past: [], now: start, future: [], lastKind: null });
+  // Leaving the page and coming back (Back too) goes on with what this window knows, however old the page is.
+  const [opened] = useState(() => desk(resource, start, counter));
+  const known = useRef(opened);
+  const [history, move] = useReducer(step, { past: [], now: opened.newest, future: [], lastKind: null });
   const [state, setState] = useState<SaveState>({ kind: "saved", at: null });
   // The document the server has: anything newer is still waiting, whatever was saved before.
-  const [kept, setKept] = useState(start);
-  const seen = useRef(counter);
-  const saved = useRef(start);
-  const newest = useRef(start);
-  const running = useRef<Promise<boolean> | null>(null);
+  const [kept, setKept] = useState(opened.saved);
   const [met, setMet] = useState<Met | null>(null);
   const again = useRef<() => Promise<boolean>>(() => Promise.resolve(false));
 
   const saveOnce = useCallback(async (): Promise<boolean> => {
-    const document = newest.current;
-    if (document === saved.current) return true;
+    const document = known.current.newest;
+    if (document === known.current.saved) return true;
     setState({ kind: "saving" });
     let outcome: Awaited<ReturnType<typeof saveDraft>>;
     try {
-      outcome = await saveDraft({ resource, seen: seen.current, document });
+      outcome = await saveDraft({ resource, seen: known.current.seen, document });
     } catch {
       setState({ kind: "failed", problem: "No connection. It is kept in this window and will be saved again." });
       return false;
@@ -98,20 +98,20 @@ export function useDraft(resource: number, start: Document, counter: number) {
     }
     if (outcome.value.conflict) {
       const { document: theirs, counter: theirCounter } = outcome.value;
-      const base = saved.current;
-      const merged = merge(base, newest.current, theirs);
-      seen.current = theirCounter;
-      saved.current = theirs;
-      newest.current = merged.document;
+      const base = known.current.saved;
+      const merged = merge(base, known.current.newest, theirs);
+      known.current.seen = theirCounter;
+      known.current.saved = theirs;
+      known.current.newest = merged.document;
       setKept(theirs);
       setMet({ ...merged, theirs });
       move({ type: "meet", base, theirs });
       return again.current();
     }
-    seen.current = outcome.value.counter;
-    saved.current = document;
+    known.current.seen = outcome.value.counter;
+    known.current.saved = document;
     setKept(document);
-    setState(newest.current === document ? { kind: "saved", at: new Date() } : { kind: "waiting" });
+    setState(known.current.newest === document ? { kind: "saved", at: new Date() } : { kind: "waiting" });
     return true;
   }, [resource]);
 
@@ -119,21 +119,29 @@ export function useDraft(resource: number, start: Document, counter: number) {
 
   /** Saves what is there now; true when everything is saved. One save at a time. */
   const flush = useCallback(async (): Promise<boolean> => {
-    while (running.current) await running.current;
-    running.current = saveOnce().finally(() => (running.current = null));
-    return running.current;
+    while (known.current.running) await known.current.running;
+    known.current.running = saveOnce().finally(() => (known.current.running = null));
+    return known.current.running;
   }, [saveOnce]);
 
   useEffect(() => {
-    newest.current = history.now;
-    if (history.now === saved.current) return;
+    known.current.newest = history.now;
+    if (history.now === known.current.saved) return;
     const timer = setTimeout(() => void flush(), state.kind === "failed" ? RETRY_MS : PAUSE_MS);
     return () => clearTimeout(timer);
   }, [history.now, state.kind, flush]);
 
+  // Whoever leaves within the pause has written all the same.
+  useEffect(() => {
+    const { current } = known;
+    return () => {
+      if (current.newest !== current.saved) void again.current();
+    };
+  }, []);
+
   useEffect(() => {
     const warn = (event: BeforeUnloadEvent) => {
-      if (newest.current !== saved.current) event.preventDefault();
+      if (known.current.newest !== known.current.saved) event.preventDefault();
     };
     window.addEventListener("beforeunload", warn);
     return () => window.removeEventListener("beforeunload", warn);
@@ -143,7 +151,7 @@ export function useDraft(resource: number, start: Document, counter: number) {
   useEffect(() => {
     if (!hasPast(resource)) return;
     void import("./read-past").then(({ readPast }) => {
-      const past = readPast(resource, start);
+      const past = readPast(resource, opened.newest);
       if (past) move({ type: "recall", ...past });
     });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, as the page opens
@@ -173,7 +181,9 @@ export function useDraft(resource: number, start: Document, counter: number) {
     redo: history.future.length > 0 ? () => move({ type: "redo" }) : null,
     state: shown,
     flush,
-    seen: () => seen.current,
+    seen: () => known.current.seen,
+    /** What was saved last has been published: that counts as a save. */
+    published: (counter: number) => void (known.current.seen = counter),
     met,
     seenMet: () => setMet(null),
   };

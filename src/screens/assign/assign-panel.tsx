@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useState, type ReactNode } from "react";
 import type { Finding } from "@/core/assign/finding";
 import type { AssignForm } from "@/core/assign/form";
-import { assignResources } from "@/server/actions/assign";
+import { assignResources } from "@/screens/acts/assign";
 import type { Audience } from "@/server/audience";
 import { Button, buttonClasses } from "@/ui/button";
 import { Notice } from "@/ui/notice";

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Finding } from "@/core/assign/finding";
 import type { AssignForm } from "@/core/assign/form";
 import type { Audience } from "@/server/audience";
-import { audienceFor, lookBeforeAssigning } from "@/server/actions/assign";
+import { audienceFor, lookBeforeAssigning } from "@/screens/acts/assign";
 
 /** Whom and when something can be given to; null until it has arrived. */
 export function useAudience(

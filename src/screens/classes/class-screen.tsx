@@ -7,7 +7,7 @@ import { useTransition } from "react";
 import type { Class, JoinCode, Student } from "@/data/classes";
 import type { Seat } from "@/data/groups";
 import type { StudentGoal, StudentGroup } from "@/data/plan";
-import { startJoinCode } from "@/server/actions/classes";
+import { startJoinCode } from "@/screens/acts/classes";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { Segmented } from "@/ui/segmented";

@@ -7,7 +7,7 @@ import { sayReadingGrade } from "@/core/find/grade";
 import { makeGroups, type GroupRule } from "@/core/roster/groups";
 import type { Class, Student } from "@/data/classes";
 import type { StudentGroup } from "@/data/plan";
-import { keepApart, keepGroups } from "@/server/actions/groups";
+import { keepApart, keepGroups } from "@/screens/acts/groups";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";

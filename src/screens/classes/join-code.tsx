@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
 import { sayTime, toWallClock } from "@/core/calendar/say-moment";
 import type { Class, JoinCode } from "@/data/classes";
-import { endJoinCode, startJoinCode } from "@/server/actions/classes";
+import { endJoinCode, startJoinCode } from "@/screens/acts/classes";
 import { Button } from "@/ui/button";
 import { tellProblem } from "@/ui/toast";
 import { Qr } from "./qr";

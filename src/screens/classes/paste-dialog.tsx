@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
 import { rosterFields, type RosterField } from "@/core/roster/read-roster";
 import type { Class } from "@/data/classes";
-import { bringInPasted, lookAtPasted } from "@/server/actions/roster";
+import { bringInPasted, lookAtPasted } from "@/screens/acts/roster";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";

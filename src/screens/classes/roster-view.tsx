@@ -6,7 +6,7 @@ import { languageName } from "@/core/find/also";
 import { gradeName, sayReadingGrade } from "@/core/find/grade";
 import type { Class, Student } from "@/data/classes";
 import type { StudentGoal } from "@/data/plan";
-import { leaveClass, rejoinClass } from "@/server/actions/roster";
+import { leaveClass, rejoinClass } from "@/screens/acts/roster";
 import { Button } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
 import { PasteDialog } from "./paste-dialog";

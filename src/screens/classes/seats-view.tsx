@@ -7,7 +7,7 @@ import { useState, useTransition, type KeyboardEvent } from "react";
 import { moveDesk, rowsOfPairs, type Desk } from "@/core/roster/seating";
 import type { Class, Student } from "@/data/classes";
 import type { Seat } from "@/data/groups";
-import { keepSeats } from "@/server/actions/groups";
+import { keepSeats } from "@/screens/acts/groups";
 import { Button } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
 

@@ -4,7 +4,7 @@ import { useState, useTransition } from "react";
 import { factors } from "@/core/assign/extra-time";
 import { gradeName } from "@/core/find/grade";
 import type { Class, Student } from "@/data/classes";
-import { changeStudent } from "@/server/actions/roster";
+import { changeStudent } from "@/screens/acts/roster";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Dialog } from "@/ui/dialog";

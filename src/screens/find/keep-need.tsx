@@ -2,7 +2,8 @@
 import { BookmarkCheck, BookmarkPlus } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { isAnything, needToParameters, type Need } from "@/core/find/need";
-import { dropNeed, keepNeed } from "@/server/actions/keep";
+import { dropNeed, keepNeed } from "@/screens/acts/keep";
+import { orTell } from "@/screens/acts/tried";
 import { tell, tellProblem } from "@/ui/toast";
 
 /** Keeps the need as it stands, under what it says. */
@@ -21,7 +22,7 @@ export function KeepNeed({ need, says, saved }: { need: Need; says: string; save
     if (!outcome.ok) return tellProblem(outcome.problem);
     router.refresh();
     tell("Kept. Find’s first page says when there is something new.", async () => {
-      await dropNeed({ id: outcome.value.id });
+      await orTell(dropNeed({ id: outcome.value.id }));
       router.refresh();
     });
   };

@@ -5,7 +5,8 @@ import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
 import { anyNeed, needToParameters } from "@/core/find/need";
 import { gradeName } from "@/core/find/grade";
-import { dropNeed, keepNeed } from "@/server/actions/keep";
+import { dropNeed, keepNeed } from "@/screens/acts/keep";
+import { orTell } from "@/screens/acts/tried";
 import type { StartData } from "@/server/start-page";
 import { IconButton } from "@/ui/icon-button";
 import { tell, tellProblem } from "@/ui/toast";
@@ -64,7 +65,7 @@ export function StartPage({
     if (!outcome.ok) return tellProblem(outcome.problem);
     router.refresh();
     tell(`“${kept.name}” is no longer kept.`, async () => {
-      await keepNeed({ name: kept.name, address: kept.address });
+      await orTell(keepNeed({ name: kept.name, address: kept.address }));
       router.refresh();
     });
   };

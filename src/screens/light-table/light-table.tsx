@@ -5,8 +5,9 @@ import { useEffect, useState, useTransition } from "react";
 import { sayDay } from "@/core/calendar/say-moment";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import { creditLine, licenceNames } from "@/core/licence/licence";
-import { adaptResource } from "@/server/actions/adapt";
-import { packAgain, packResource, unpackResources } from "@/server/actions/satchel";
+import { adaptResource } from "@/screens/acts/adapt";
+import { orTell } from "@/screens/acts/tried";
+import { packAgain, packResource, unpackResources } from "@/screens/acts/satchel";
 import type { AssignContext } from "@/server/assign-context";
 import type { LightTableData } from "@/server/light-table";
 import { Button } from "@/ui/button";
@@ -52,7 +53,7 @@ function usePacking(data: LightTableData) {
     }
     tell(`Took “${data.facts.title}” out of your satchel.`, async () => {
       setPacked(true);
-      await packAgain({ resources: [id], pockets: outcome.value });
+      if (!(await orTell(packAgain({ resources: [id], pockets: outcome.value })))) setPacked(false);
       router.refresh();
     });
     router.refresh();

@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { sayDay } from "@/core/calendar/say-moment";
 import { noteWords } from "@/core/find/note-words";
-import { noteUse, takeBackNote } from "@/server/actions/keep";
+import { noteUse, takeBackNote } from "@/screens/acts/keep";
 import type { AssignContext } from "@/server/assign-context";
 import type { LightTableData } from "@/server/light-table";
 import { Button } from "@/ui/button";

@@ -2,7 +2,7 @@
 import { ExternalLink, HelpCircle, UserPlus, UserCheck } from "lucide-react";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
-import { follow } from "@/server/actions/keep";
+import { follow } from "@/screens/acts/keep";
 import type { LightTableData } from "@/server/light-table";
 import { buttonClasses } from "@/ui/button";
 import { Segmented } from "@/ui/segmented";
@@ -29,10 +29,10 @@ export function Views({ data, view, onView }: { data: LightTableData; view: View
   const { resource } = data;
   const explain = async () => {
     if (reasons) return setReasons(null);
-    const response = await fetch(
-      `/find/why?${new URLSearchParams([...parameters, ["resource", String(resource.id)]])}`,
-    );
-    const answer = (await response.json()) as { reasons: string[] } | { problem: string };
+    const address = `/find/why?${new URLSearchParams([...parameters, ["resource", String(resource.id)]])}`;
+    const answer = await fetch(address)
+      .then((response) => response.json() as Promise<{ reasons: string[] } | { problem: string }>)
+      .catch(() => ({ problem: "No connection: the reasons could not be read. Try again." }));
     if ("reasons" in answer) setReasons(answer.reasons);
     else tellProblem(answer.problem);
   };

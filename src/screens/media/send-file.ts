@@ -1,6 +1,7 @@
 import { largest, tooLarge, type MediaKind } from "@/core/media/sniff";
 
-export type Sent = { media: string } | { problem: string };
+/** `offline`: there was no network; the file itself is all right and can be sent again. */
+export type Sent = { media: string } | { problem: string; offline?: true };
 
 /** Stores a file and returns its reference, or what was wrong with it. `to`: where a student's answers go; else the teacher's own. */
 export async function sendFile(file: Blob, kind: MediaKind, to = "/media"): Promise<Sent> {
@@ -9,6 +10,35 @@ export async function sendFile(file: Blob, kind: MediaKind, to = "/media"): Prom
     const response = await fetch(`${to}?kind=${kind}`, { method: "POST", body: file });
     return (await response.json()) as Sent;
   } catch {
-    return { problem: "No connection: the file was not sent. Nothing was changed." };
+    return { problem: "No connection: the file was not sent. Nothing was changed.", offline: true };
+  }
+}
+
+const RETRY_MS = 10_000;
+
+/** When the network may be back: the browser says so, or some seconds have passed. */
+const networkMayBeBack = () =>
+  new Promise<void>((again) => {
+    const timer = setTimeout(done, RETRY_MS);
+    function done() {
+      clearTimeout(timer);
+      window.removeEventListener("online", done);
+      again();
+    }
+    window.addEventListener("online", done);
+  });
+
+/** The same for what cannot be made again, a voice: tried until it is sent or refused. `waiting` is told of each failure. */
+export async function sendUntilThere(
+  file: Blob,
+  kind: MediaKind,
+  to: string | undefined,
+  waiting: () => void,
+): Promise<Sent> {
+  for (;;) {
+    const sent = await sendFile(file, kind, to);
+    if (!("offline" in sent)) return sent;
+    waiting();
+    await networkMayBeBack();
   }
 }

@@ -50,15 +50,20 @@ export function useMicrophone(onStopped: (samples: Float32Array) => void) {
     void was.context.close();
     return was;
   }, []);
-  // Leaving the page lets go of the microphone, and of what was being said.
-  useEffect(() => () => void release(), [release]);
-
   const finish = useCallback(() => {
     const was = release();
     setState("resting");
     setLevel(0);
     if (was) stopped.current(resampled(joined(was.parts), was.context.sampleRate, SPEECH_RATE));
   }, [release]);
+
+  // Going elsewhere lets go of the microphone; what was said until then is kept like after Stop.
+  useEffect(
+    () => () => {
+      if (running.current) finish();
+    },
+    [finish],
+  );
 
   const start = useCallback(
     async (longest: number) => {

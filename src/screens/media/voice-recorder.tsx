@@ -5,7 +5,7 @@ import { useState } from "react";
 import { clockTime } from "@/core/media/captions";
 import { goneOn, SPEECH_RATE, waveFile } from "@/core/media/wave";
 import { mediaAddress } from "../step/media";
-import { sendFile } from "./send-file";
+import { sendUntilThere } from "./send-file";
 import { SoundPlayer } from "./sound-player";
 import { useFile } from "./use-file";
 import { readSound, useMicrophone } from "./use-microphone";
@@ -65,7 +65,10 @@ export function VoiceRecorder({
     if (whole.length < SHORTEST_SECONDS * SPEECH_RATE)
       return setProblem("That was too short to hear anything. Nothing was changed.");
     setBusy(true);
-    const sent = await sendFile(new Blob([waveFile(whole)], { type: "audio/wav" }), "sound", sendTo);
+    const file = new Blob([waveFile(whole)], { type: "audio/wav" });
+    const sent = await sendUntilThere(file, "sound", sendTo, () =>
+      setProblem("No connection. Your recording is kept in this window and sent when the network is back."),
+    );
     setBusy(false);
     if ("problem" in sent) return setProblem(sent.problem);
     setProblem(null);

@@ -2,8 +2,8 @@
 import { useRef, useState } from "react";
 import { momentAt, schoolClock, type DayOff, type SchoolCalendar } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/say-moment";
-import { keepDaysOff, loseSchoolDay, takeDayBack } from "@/server/actions/office";
-import { undoPlan } from "@/server/actions/plan";
+import { keepDaysOff, loseSchoolDay, takeDayBack } from "@/screens/acts/office";
+import { undoPlan } from "@/screens/acts/plan";
 import { Button } from "@/ui/button";
 import { Field, TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";

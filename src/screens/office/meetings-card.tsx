@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { MeetingRule, SchoolCalendar } from "@/core/calendar/school-calendar";
 import type { Class } from "@/data/classes";
-import { keepMeetings } from "@/server/actions/office";
+import { keepMeetings } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
 import { ClassHead } from "./class-head";

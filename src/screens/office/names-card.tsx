@@ -1,7 +1,7 @@
 "use client";
 import { useState, type FormEvent } from "react";
 import type { Class } from "@/data/classes";
-import { keepName } from "@/server/actions/office";
+import { keepName } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
 import { ClassHead } from "./class-head";

@@ -1,6 +1,6 @@
 "use client";
 import { LogOut } from "lucide-react";
-import { leave } from "@/server/actions/sign-in";
+import { leave } from "@/screens/acts/sign-in";
 import { Button } from "@/ui/button";
 import { useKeys } from "@/ui/keys";
 import { undoLatest } from "@/ui/toast";

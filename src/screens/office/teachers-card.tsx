@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { Class } from "@/data/classes";
-import { archiveClass, keepHomeroom, keepTeacher, takeTeacherOut } from "@/server/actions/office";
+import { archiveClass, keepHomeroom, keepTeacher, takeTeacherOut } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses, TextInput } from "@/ui/field";

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { SchoolCalendar } from "@/core/calendar/school-calendar";
-import { keepTerms } from "@/server/actions/office";
+import { keepTerms } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
 import { useKeep } from "./use-keep";

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { BellTime, SchoolCalendar } from "@/core/calendar/school-calendar";
-import { keepWeek } from "@/server/actions/office";
+import { keepWeek } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, TextInput } from "@/ui/field";

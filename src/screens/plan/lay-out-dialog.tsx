@@ -3,7 +3,7 @@ import { useState, useTransition } from "react";
 import { momentAt, type Meeting } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/say-moment";
 import type { Pocket } from "@/data/satchel";
-import { layOut } from "@/server/actions/plan";
+import { layOut } from "@/screens/acts/plan";
 import type { LaidOut } from "@/server/lay-out";
 import type { PlanData } from "@/server/plan";
 import { Button } from "@/ui/button";

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { Class } from "@/data/classes";
-import { loseDay } from "@/server/actions/plan";
+import { loseDay } from "@/screens/acts/plan";
 import type { PlanData } from "@/server/plan";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";

@@ -6,7 +6,7 @@ import type { SchoolDay } from "@/core/calendar/school-calendar";
 import { momentAt } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/say-moment";
 import type { PlanData } from "@/server/plan";
-import { moveWork } from "@/server/actions/plan";
+import { moveWork } from "@/screens/acts/plan";
 import { usePlanActs } from "./use-plan-acts";
 import { titleOf, WorkChip } from "./work-chip";
 

@@ -8,7 +8,7 @@ import { sayDay } from "@/core/calendar/say-moment";
 import type { Assignment } from "@/data/assignments";
 import type { Class } from "@/data/classes";
 import type { Pocket } from "@/data/satchel";
-import { rehome } from "@/server/actions/plan";
+import { rehome } from "@/screens/acts/plan";
 import type { PlanData } from "@/server/plan";
 import type { WorkDetails } from "@/server/work-details";
 import { Button, buttonClasses } from "@/ui/button";

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { sayFactor } from "@/core/assign/extra-time";
 import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
-import { addStudents, extendFor, removeStudent } from "@/server/actions/assign";
+import { addStudents, extendFor, removeStudent } from "@/screens/acts/assign";
 import type { WorkDetails } from "@/server/work-details";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
 import { fromWallClock } from "@/core/calendar/wall-clock";
 import type { Assignment } from "@/data/assignments";
-import { changeTimes } from "@/server/actions/assign";
+import { changeTimes } from "@/screens/acts/assign";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Dialog } from "@/ui/dialog";

@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useTransition } from "react";
 import type { Outcome } from "@/server/act";
-import { undoPlan } from "@/server/actions/plan";
+import { undoPlan } from "@/screens/acts/plan";
 import { tell, tellProblem } from "@/ui/toast";
 
 /** Runs a change of the plan: says what came of it, offers to take it back, and reads the plan anew. */

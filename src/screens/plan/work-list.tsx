@@ -7,7 +7,8 @@ import { stateOf, type AssignmentState } from "@/core/assign/form";
 import { sayMoment } from "@/core/calendar/say-moment";
 import type { Assignment } from "@/data/assignments";
 import type { Class } from "@/data/classes";
-import { callBack } from "@/server/actions/assign";
+import { callBack } from "@/screens/acts/assign";
+import { orTell } from "@/screens/acts/tried";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { inputClasses } from "@/ui/field";
@@ -65,7 +66,7 @@ function Row({
     tell(
       calling ? `Called back “${assignment.title}”.${kept}` : `“${assignment.title}” is with its students again.`,
       async () => {
-        await callBack({ assignments: [assignment.id], back: !calling });
+        await orTell(callBack({ assignments: [assignment.id], back: !calling }));
         router.refresh();
       },
     );

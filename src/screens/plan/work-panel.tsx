@@ -7,8 +7,9 @@ import { stateOf } from "@/core/assign/form";
 import type { Meeting } from "@/core/calendar/school-calendar";
 import { arrayMove } from "@dnd-kit/sortable";
 import { sayMoment } from "@/core/calendar/say-moment";
-import { callBack, orderWork, takeNewest } from "@/server/actions/assign";
-import { moveAllFrom, moveWork, splitWork } from "@/server/actions/plan";
+import { callBack, orderWork, takeNewest } from "@/screens/acts/assign";
+import { orTell } from "@/screens/acts/tried";
+import { moveAllFrom, moveWork, splitWork } from "@/screens/acts/plan";
 import type { PlanData } from "@/server/plan";
 import type { WorkDetails } from "@/server/work-details";
 import { Button, buttonClasses } from "@/ui/button";
@@ -112,7 +113,7 @@ export function WorkPanel({
     onClose();
     router.refresh();
     tell(`Called back “${titleOf(assignment)}”.`, async () => {
-      await callBack({ assignments: [assignment.id], back: false });
+      await orTell(callBack({ assignments: [assignment.id], back: false }));
       router.refresh();
     });
   };

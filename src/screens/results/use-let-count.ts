@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { countLateAnswers } from "@/server/actions/results";
+import { countLateAnswers } from "@/screens/acts/results";
 import { tell, tellProblem } from "@/ui/toast";
 
 export interface LateAnswer {

@@ -3,8 +3,9 @@ import { Copy, FolderInput, FolderMinus, MoreHorizontal, PackageMinus, Send, Tag
 import { useRouter } from "next/navigation";
 import type { Pocket, SatchelItem } from "@/data/satchel";
 import type { OpenPocket } from "@/core/satchel/filter";
-import { archiveResource, duplicateResources } from "@/server/actions/adapt";
-import { packAgain, putIntoPocket, tagResources, takeOutOfPocket, unpackResources } from "@/server/actions/satchel";
+import { archiveResource, duplicateResources } from "@/screens/acts/adapt";
+import { orTell } from "@/screens/acts/tried";
+import { packAgain, putIntoPocket, tagResources, takeOutOfPocket, unpackResources } from "@/screens/acts/satchel";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { Menu, MenuItem, MenuLabel } from "@/ui/menu";
@@ -39,7 +40,7 @@ export function BulkBar({
     onDone();
     router.refresh();
     tell(`Put ${things(ids.length)} into “${into.name}”.`, async () => {
-      if (fresh.length > 0) await takeOutOfPocket({ pocket: into.id, ids: fresh });
+      if (fresh.length > 0) await orTell(takeOutOfPocket({ pocket: into.id, ids: fresh }));
       router.refresh();
     });
   };
@@ -49,7 +50,7 @@ export function BulkBar({
     onDone();
     router.refresh();
     tell(`Took ${things(ids.length)} out of this pocket.`, async () => {
-      await putIntoPocket({ pocket: from, resources: ids });
+      await orTell(putIntoPocket({ pocket: from, resources: ids }));
       router.refresh();
     });
   };
@@ -63,40 +64,43 @@ export function BulkBar({
     }
     router.refresh();
     tell(on ? `“${tag}” stands on ${things(ids.length)}.` : `“${tag}” is taken away.`, async () => {
-      if (outcome.value.length > 0) await tagResources({ resources: outcome.value, tag, on: !on });
+      if (outcome.value.length > 0) await orTell(tagResources({ resources: outcome.value, tag, on: !on }));
       router.refresh();
     });
     return true;
   };
-  const putAway = async (resources: readonly number[], archived: boolean) => {
-    for (const resource of resources) await archiveResource({ resource, archived });
+  /** True when all of them are; it stops at the first that is not, and says so. */
+  const putAway = async (resources: readonly number[], archived: boolean): Promise<boolean> => {
+    let done = true;
+    for (const resource of resources) done = done && (await orTell(archiveResource({ resource, archived })));
     router.refresh();
+    return done;
   };
   const duplicate = async () => {
     const outcome = await duplicateResources({ resources: own });
     if (!outcome.ok) return tellProblem(outcome.problem);
     onDone();
     router.refresh();
-    tell(`Made ${outcome.value.length === 1 ? "a copy" : `${outcome.value.length} copies`}.`, () =>
-      putAway(outcome.value, true),
+    tell(
+      `Made ${outcome.value.length === 1 ? "a copy" : `${outcome.value.length} copies`}.`,
+      () => void putAway(outcome.value, true),
     );
   };
   const bringBack = async () => {
-    await putAway(own, false);
+    if (!(await putAway(own, false))) return;
     onDone();
-    tell(`Brought back ${things(own.length)}.`, () => putAway(own, true));
+    tell(`Brought back ${things(own.length)}.`, () => void putAway(own, true));
   };
   const remove = async () => {
     const packed = ticked.filter((item) => item.origin === "packed").map((item) => item.id);
     const unpacked = packed.length > 0 ? await unpackResources({ ids: packed }) : null;
     if (unpacked && !unpacked.ok) return tellProblem(unpacked.problem);
-    for (const resource of own) await archiveResource({ resource, archived: true });
+    if (!(await putAway(own, true))) return;
     onDone();
-    router.refresh();
     tell(
       `Took ${things(ids.length)} out of your satchel.${own.length > 0 ? " What is your own is under “Put away”." : ""}`,
       async () => {
-        if (unpacked?.ok) await packAgain({ resources: packed, pockets: unpacked.value });
+        if (unpacked?.ok) await orTell(packAgain({ resources: packed, pockets: unpacked.value }));
         await putAway(own, false);
       },
     );

@@ -4,7 +4,8 @@ import { useRouter } from "next/navigation";
 import { useState, type FormEvent, type ReactNode } from "react";
 import { sumOfPocket, type Kept } from "@/core/satchel/filter";
 import type { Pocket } from "@/data/satchel";
-import { changePocket } from "@/server/actions/satchel";
+import { changePocket } from "@/screens/acts/satchel";
+import { orTell } from "@/screens/acts/tried";
 import { Button, buttonClasses } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
@@ -40,7 +41,7 @@ export function PocketHead({
     setWriting(false);
     router.refresh();
     tell("Kept what this pocket is for.", async () => {
-      await changePocket({ pocket: id, about: before });
+      await orTell(changePocket({ pocket: id, about: before }));
       router.refresh();
     });
   };

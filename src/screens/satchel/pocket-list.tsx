@@ -13,7 +13,8 @@ import {
   putIntoPocket,
   removePocket,
   takeOutOfPocket,
-} from "@/server/actions/satchel";
+} from "@/screens/acts/satchel";
+import { orTell } from "@/screens/acts/tried";
 import { IconButton } from "@/ui/icon-button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
@@ -48,7 +49,7 @@ export function PocketList({
     if (!outcome.ok) return tellProblem(outcome.problem);
     router.refresh();
     tell(says, async () => {
-      await arrangePockets({ places });
+      await orTell(arrangePockets({ places }));
       router.refresh();
     });
   };
@@ -85,7 +86,7 @@ export function PocketList({
     if (!outcome.ok) return tellProblem(outcome.problem);
     router.refresh();
     tell(`Put ${fresh.length === 1 ? "1 thing" : `${fresh.length} things`} into “${into.name}”.`, async () => {
-      await takeOutOfPocket({ pocket: into.id, ids: fresh });
+      await orTell(takeOutOfPocket({ pocket: into.id, ids: fresh }));
       router.refresh();
     });
   };
@@ -126,7 +127,7 @@ export function PocketList({
     if (!outcome.ok) return outcome.problem;
     setRenaming(null);
     tell(`Renamed to “${name.trim()}”.`, async () => {
-      await changePocket({ pocket: id, name: old });
+      await orTell(changePocket({ pocket: id, name: old }));
       router.refresh();
     });
     router.refresh();
@@ -137,7 +138,7 @@ export function PocketList({
     if (!outcome.ok) return tellProblem(outcome.problem);
     router.refresh();
     tell(`“${one.name}” is ${colour} now.`, async () => {
-      await changePocket({ pocket: one.id, colour: one.colour });
+      await orTell(changePocket({ pocket: one.id, colour: one.colour }));
       router.refresh();
     });
   };
@@ -149,10 +150,12 @@ export function PocketList({
     tell(`Removed the pocket “${name}”. What was in it is still in your satchel.`, async () => {
       const again = await makePocket({ name });
       if (!again.ok) return tellProblem(again.problem);
-      if (outcome.value.length > 0) await putIntoPocket({ pocket: again.value.id, resources: outcome.value });
-      await changePocket({ pocket: again.value.id, about, colour });
+      if (outcome.value.length > 0) await orTell(putIntoPocket({ pocket: again.value.id, resources: outcome.value }));
+      await orTell(changePocket({ pocket: again.value.id, about, colour }));
       const back = (of: number | null) => (of === id ? again.value.id : of);
-      await arrangePockets({ places: places.map((place) => ({ id: back(place.id)!, parent: back(place.parent) })) });
+      await orTell(
+        arrangePockets({ places: places.map((place) => ({ id: back(place.id)!, parent: back(place.parent) })) }),
+      );
       router.refresh();
     });
   };

@@ -14,7 +14,7 @@ import {
   type SatchelFilter,
 } from "@/core/satchel/filter";
 import type { Pocket, SatchelItem, Withdrawn } from "@/data/satchel";
-import { makeResource } from "@/server/actions/adapt";
+import { makeResource } from "@/screens/acts/adapt";
 import type { AssignContext } from "@/server/assign-context";
 import type { LightTableData } from "@/server/light-table";
 import { Button, buttonClasses } from "@/ui/button";

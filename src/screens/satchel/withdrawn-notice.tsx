@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import type { Withdrawn } from "@/data/satchel";
-import { unpackResources } from "@/server/actions/satchel";
+import { unpackResources } from "@/screens/acts/satchel";
 import { Notice } from "@/ui/notice";
 import { tell, tellProblem } from "@/ui/toast";
 

@@ -8,7 +8,7 @@ import { buttonClasses } from "@/ui/button";
 import { useKeys } from "@/ui/keys";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { undoLatest } from "@/ui/toast";
-import { leave } from "@/server/actions/sign-in";
+import { leave } from "@/screens/acts/sign-in";
 import { Brand } from "./brand";
 import { KeyList } from "./key-list";
 import { remember } from "./remember";

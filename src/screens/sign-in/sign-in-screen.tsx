@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useState, useTransition, type FormEvent } from "react";
-import { enterAsDemoPerson, signInWithPassword } from "@/server/actions/sign-in";
+import { enterAsDemoPerson, signInWithPassword } from "@/screens/acts/sign-in";
 import { Button } from "@/ui/button";
 import { Field, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";

@@ -5,7 +5,7 @@ import type { ReactNode } from "react";
 import { doorOf } from "@/core/assign/door";
 import { sayForChildren } from "@/core/calendar/say-moment";
 import type { Task } from "@/data/work";
-import { leave } from "@/server/actions/sign-in";
+import { leave } from "@/screens/acts/sign-in";
 import { sayNotNow } from "./not-now";
 import { Postmark } from "./postmark";
 import { SendWaiting } from "./send-waiting";

@@ -4,7 +4,7 @@ import { Delete } from "lucide-react";
 import Link from "next/link";
 import { useId, useState, useTransition, type ComponentProps, type FormEvent } from "react";
 import { PASSWORD_LENGTH, pictures, type Picture } from "@/core/student/pictures";
-import { joinClass, readCode, signInWithPictures, signInWithWords } from "@/server/actions/student";
+import { joinClass, readCode, signInWithPictures, signInWithWords } from "@/screens/acts/student";
 import { Brand } from "../shell/brand";
 import { pictureIcons } from "./picture-icon";
 

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useState } from "react";
 import { withQuestions, type Step } from "@/core/resource/document";
 import type { Question } from "@/core/resource/question";
 import type { TimeLimit } from "@/core/resource/time-limit";
-import { beginQuestion } from "@/server/actions/student";
+import { beginQuestion } from "@/screens/acts/student";
 import type { QuestionLimits } from "../step/limited";
 
 /** A question that is open: what it asks, where the page did not know it, and until when by this device's clock. */

@@ -9,7 +9,7 @@ import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, titleOf, withQuestions, type Step } from "@/core/resource/document";
 import type { Question } from "@/core/resource/question";
 import { isBlankResponse, type Mark } from "@/core/scoring/mark";
-import { checkAnswer, handIn, tryAgain } from "@/server/actions/student";
+import { checkAnswer, handIn, tryAgain } from "@/screens/acts/student";
 import type { StudentWorkData } from "@/server/student-work";
 import { nativeLanguageName } from "../media/native-language-name";
 import { WorkPlaceProvider } from "../media/work-place";

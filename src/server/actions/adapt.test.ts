@@ -1,7 +1,7 @@
 import { allQuestions, type Document } from "@/core/resource/document";
 import { richText } from "@/core/resource/rich-text";
 import type { Db } from "@/data/db";
-import { draftOf, resourceById, revisionById } from "@/data/resources";
+import { draftOf, editsOf, resourceById, revisionById } from "@/data/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, visitorOf } from "../testing/as";
@@ -145,7 +145,7 @@ describe("the author goes on", () => {
     expect(await newer(mine)).toBeNull();
     const revision = await publishAgain(source.id, lesson("Original, better"));
     expect(await newer(mine)).toMatchObject({ revision, number: 2, document: { title: { en: "Original, better" } } });
-    expect(value(await goOnFromSource({ resource: mine, revision }))).toEqual({ number: 2 });
+    expect(value(await goOnFromSource({ resource: mine, revision }))).toMatchObject({ number: 2 });
     expect(await newer(mine)).toBeNull();
     expect((await adaptData(db, ines(), mine, now))!.source!.number).toBe(2);
   });
@@ -218,7 +218,7 @@ describe("publishing", () => {
     const { mine } = await adapted();
     const { document } = (await draftOf(db, mine))!;
     await saveDraft({ resource: mine, seen: 1, document: { ...document, title: { en: "My tides" } } });
-    expect(value(await publishDraft({ resource: mine, seen: 2 }))).toEqual({ number: 1 });
+    expect(value(await publishDraft({ resource: mine, seen: 2 }))).toMatchObject({ number: 1 });
     const resource = (await resourceById(db, mine))!;
     const revision = (await revisionById(db, resource.head!))!;
     expect(revision.document.credits.at(-1)!.changed).toBe("another title");
@@ -226,7 +226,7 @@ describe("publishing", () => {
     expect((await adaptData(db, ines(), mine, now))!).toMatchObject({
       published: true,
       hasDraft: false,
-      counter: 0,
+      counter: 3,
       source: { author: "teodor Test", number: 1 },
     });
   });
@@ -347,14 +347,15 @@ describe("somebody else's voice", () => {
   test("does not go out with a version unless she chose that it stays", async () => {
     const { mine } = await adapted(spoken());
     const draft = (await draftOf(db, mine))!;
-    expect(await publishDraft({ resource: mine, seen: draft.counter })).toMatchObject({
+    const counter = await editsOf(db, mine);
+    expect(await publishDraft({ resource: mine, seen: counter })).toMatchObject({
       ok: false,
       problem: expect.stringContaining("Teodor Test speaks here") as string,
     });
     const saved = value(
-      await saveDraft({ resource: mine, seen: draft.counter, document: said(draft.document, { kept: true }) }),
+      await saveDraft({ resource: mine, seen: counter, document: said(draft.document, { kept: true }) }),
     );
-    expect(value(await publishDraft({ resource: mine, seen: saved.counter }))).toEqual({ number: 1 });
+    expect(value(await publishDraft({ resource: mine, seen: saved.counter }))).toMatchObject({ number: 1 });
   });
 
   test("goes out with his own", async () => {
@@ -363,7 +364,7 @@ describe("somebody else's voice", () => {
     const saved = value(
       await saveDraft({ resource: id, seen: 0, document: { ...spoken(), title: { en: "Spoken again" } } }),
     );
-    expect(value(await publishDraft({ resource: id, seen: saved.counter }))).toEqual({ number: 2 });
+    expect(value(await publishDraft({ resource: id, seen: saved.counter }))).toMatchObject({ number: 2 });
   });
 });
 

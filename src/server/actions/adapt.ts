@@ -109,7 +109,7 @@ export const saveDraft = act(
         const head = resource.head === null ? undefined : await resources.revisionById(tx, resource.head);
         const other = there?.document ?? head?.document;
         if (!other) throw new Refused("This was taken away in another window. What you see here is not saved.");
-        return { conflict: true as const, counter: there?.counter ?? 0, document: other };
+        return { conflict: true as const, counter: await resources.editsOf(tx, resource.id), document: other };
       }
       if (resource.head === null) await indexResource(tx, resource.id, document, false);
       return { conflict: false as const, counter };
@@ -127,7 +127,7 @@ export const publishDraft = act(
       await resources.draftOf(db, given.resource),
     ];
     if (!draft) throw new Refused("There is nothing new to publish.");
-    if (draft.counter !== given.seen)
+    if ((await resources.editsOf(db, given.resource)) !== given.seen)
       throw new Refused("This was changed in another window since. Look at that first; both are kept.");
     const [problem] = unfinished(draft.document, resource.owner);
     if (problem) throw new Refused(`Not published yet: ${problem.problem}`);
@@ -146,8 +146,7 @@ export const publishDraft = act(
     }
     return db.transaction(async (tx) => {
       const revision = await publish(tx, { resource: resource.id, document, author: visitor.id, now });
-      await resources.dropDraft(tx, resource.id);
-      return { number: revision.number };
+      return { number: revision.number, counter: await resources.dropDraft(tx, resource.id) };
     });
   },
 );

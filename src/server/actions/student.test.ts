@@ -62,11 +62,8 @@ describe("giving work", () => {
     const before = await db.query("select count(*) n from assignment");
     actAs(teacher());
     const { id } = await publishFor(db, world.ines, document);
-    expect(await assignResources(formFor(id, []))).toMatchObject({
-      ok: false,
-      problem: "Choose at least one student.",
-      field: "to.0.students",
-    });
+    const outcome = await assignResources(formFor(id, []));
+    expect(outcome).toMatchObject({ ok: false, problem: "Choose at least one student.", field: "to.0.students" });
     expect(await db.query("select count(*) n from assignment")).toEqual(before);
   });
 

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { kinds, licences, phases, subjects, works } from "../vocabulary";
+import { kinds, licences, most, phases, subjects, works } from "../vocabulary";
 import { Block } from "./block";
 import { MediaReference } from "./media-reference";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
@@ -64,7 +64,7 @@ export const Step = z.object({
   instructions: Instructions.default({}),
   /** What the teacher says, watches for, and answers; never sent to students. */
   teacherNotes: RichTextByLanguage.optional(),
-  blocks: z.array(Block).max(60),
+  blocks: z.array(Block).max(most.blocks, `${most.blocks} things are the most a step can have.`),
 });
 export type Step = z.infer<typeof Step>;
 
@@ -131,7 +131,7 @@ export const Document = z
     credits: z.array(Credit).max(60).default([]),
     teacherNotes: RichTextByLanguage.optional(),
     familyNote: RichTextByLanguage.optional(),
-    steps: z.array(Step).max(400),
+    steps: z.array(Step).max(most.steps, `${most.steps} steps are the most a resource can have.`),
   })
   .superRefine((document, context) => {
     const seen = new Set<string>();

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
 import { Manipulative } from "../../manipulative/schema";
 import { MediaReference, StoredFile } from "./media-reference";
-import { inks, noteTemplates, usualSpelling } from "../vocabulary";
+import { inks, most, noteTemplates, usualSpelling } from "../vocabulary";
 import { Axis } from "./scale";
 
 /**
@@ -60,7 +60,7 @@ const asked = {
 
 export const Option = z.object({ id: PartId, text: TextByLanguage, picture: z.string().max(200).optional() });
 export type Option = z.infer<typeof Option>;
-const Options = z.array(Option).min(1).max(30);
+const Options = z.array(Option).min(1).max(most.options, `${most.options} choices are the most a question can have.`);
 
 export const AcceptedUnit = z.object({
   name: z.string().min(1).max(20),

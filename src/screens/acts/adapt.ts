@@ -1,0 +1,12 @@
+"use client";
+import * as actions from "@/server/actions/adapt";
+import { tried } from "./tried";
+
+export const adaptResource = tried(actions.adaptResource);
+export const archiveResource = tried(actions.archiveResource);
+export const duplicateResources = tried(actions.duplicateResources);
+export const goOnFromSource = tried(actions.goOnFromSource);
+export const makeResource = tried(actions.makeResource);
+export const publishDraft = tried(actions.publishDraft);
+export const saveDraft = tried(actions.saveDraft, "quietly");
+export const shareInStaffroom = tried(actions.shareInStaffroom);

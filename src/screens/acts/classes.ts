@@ -1,0 +1,8 @@
+"use client";
+import * as actions from "@/server/actions/classes";
+import { tried } from "./tried";
+
+export const endFeed = tried(actions.endFeed);
+export const endJoinCode = tried(actions.endJoinCode);
+export const makeFeed = tried(actions.makeFeed);
+export const startJoinCode = tried(actions.startJoinCode);

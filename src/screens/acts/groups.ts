@@ -1,0 +1,7 @@
+"use client";
+import * as actions from "@/server/actions/groups";
+import { tried } from "./tried";
+
+export const keepApart = tried(actions.keepApart);
+export const keepGroups = tried(actions.keepGroups);
+export const keepSeats = tried(actions.keepSeats);

@@ -1,0 +1,11 @@
+"use client";
+import * as actions from "@/server/actions/plan";
+import { tried } from "./tried";
+
+export const layOut = tried(actions.layOut);
+export const loseDay = tried(actions.loseDay);
+export const moveAllFrom = tried(actions.moveAllFrom);
+export const moveWork = tried(actions.moveWork);
+export const rehome = tried(actions.rehome);
+export const splitWork = tried(actions.splitWork);
+export const undoPlan = tried(actions.undoPlan);
