@@ -40,7 +40,7 @@ const config = [
   ...typescript,
   ...Object.entries(floors).map(([floor, above]) => ({
     files: [`src/${floor}/**/*.{ts,tsx}`],
-    ignores: ["**/*.test.ts", "**/*.test.tsx"],
+    ignores: ["**/*.test.ts", "**/*.test.tsx", "**/testing/**"],
     rules: {
       "no-restricted-imports": [
         "error",

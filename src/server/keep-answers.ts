@@ -17,7 +17,7 @@ import {
   type Task,
 } from "@/data/work";
 import { log } from "./log";
-import { taskDocument } from "./student-work";
+import { disguiseFor, taskDocument } from "./student-work";
 
 /** An answer as a device sends it. `age`: milliseconds since it was written, by the device's own clock. */
 export interface SentAnswer {
@@ -57,9 +57,10 @@ export async function keepAnswers(
     };
   const document = await taskDocument(db, task);
   const questions = new Map(allQuestions(document).map((found) => [found.question.id, found]));
+  const disguised = await disguiseFor(db, task.recipient);
   const read = items.flatMap(({ key, question, value, age }) => {
     const found = questions.get(question);
-    const parsed = found && responseSchemas[found.question.type].safeParse(value);
+    const parsed = found && responseSchemas[found.question.type].safeParse(disguised.back(found.question, value));
     return found && parsed?.success
       ? [{ key, step: found.step.id, value: parsed.data, asked: found.question, age }]
       : [];
@@ -115,13 +116,31 @@ export async function keepAnswers(
     kept.push(...(done?.kept ?? []));
   }
   await announceWork(db, task.assignment);
+  const shown = (values: Record<string, ResponseValue>) =>
+    Object.fromEntries(
+      Object.entries(values).map(([id, value]) => [id, disguised.value(questions.get(id)!.question, value)]),
+    );
   const keys = new Set(kept.map(({ key }) => key));
   return {
     kept: [...keys],
     refused: items.filter(({ key }) => !keys.has(key)).map(({ key }) => key),
     late: !door.open,
-    newer: attempt && door.open ? await newerThan(db, attempt.id, kept) : {},
+    newer: attempt && door.open ? shown(await newerThan(db, attempt.id, kept)) : {},
   };
+}
+
+/** What counts of a try that is open, as the student sees it; nothing where there is no such try. */
+export async function openValues(db: Db, task: Task, number: number): Promise<Record<string, ResponseValue>> {
+  const attempt = (await attemptsOf(db, task.recipient)).find((one) => !one.handedIn && one.number === number);
+  if (!attempt) return {};
+  const values = lastResponses(await responsesOf(db, [attempt.id]));
+  const disguised = await disguiseFor(db, task.recipient);
+  return Object.fromEntries(
+    allQuestions(await taskDocument(db, task)).flatMap(({ question }) => {
+      const found = values.get(question.id);
+      return found ? [[question.id, disguised.value(question, found.value as ResponseValue)]] : [];
+    }),
+  );
 }
 
 /** The moment on the server's clock at which an answer of this age was written: within the try, and not to come. */

@@ -1,5 +1,7 @@
+import { createHmac } from "node:crypto";
 import { doorOf } from "@/core/assign/door";
 import { partOf } from "@/core/plan/parts";
+import { disguise, type Disguise } from "@/core/resource/disguise";
 import { readByPerson } from "@/core/resource/question";
 import { allQuestions, withQuestions, type Document } from "@/core/resource/document";
 import type { ResponseValue } from "@/core/resource/question";
@@ -10,6 +12,7 @@ import { mark, type Mark } from "@/core/scoring/mark";
 import { readResponse } from "@/core/scoring/read-response";
 import { timeLimits, type TimeLimit } from "@/core/resource/time-limit";
 import type { Db, Queryable } from "@/data/db";
+import { installationKey } from "@/data/installation";
 import { revisionById } from "@/data/resources";
 import { attemptsOf, questionsBegun, responsesOf, taskOf, type Attempt, type Task } from "@/data/work";
 import type { Visitor } from "./session";
@@ -20,6 +23,14 @@ export async function taskDocument(
   task: Pick<Task, "revision" | "steps" | "stepWork">,
 ): Promise<Document> {
   return withWork(partOf((await revisionById(db, task.revision))!.document, task.steps), task.stepWork);
+}
+
+/** How what a student chooses from is named to her: see core/resource/disguise.ts. */
+export async function disguiseFor(db: Queryable, recipient: number): Promise<Disguise> {
+  const key = await installationKey(db, "disguise");
+  return disguise((question, list, id) =>
+    createHmac("sha256", key).update(`${recipient} ${question} ${list} ${id}`).digest("hex").slice(0, 12),
+  );
 }
 
 /** What a student's page shows: never an answer, and marks only where they may be seen. */
@@ -36,6 +47,11 @@ export interface StudentWorkData {
   mayCheck: string[];
   triesLeft: boolean;
 }
+
+const withDisguise = (document: Document, { question }: Disguise): Document => ({
+  ...document,
+  steps: document.steps.map((step) => withQuestions(step, question)),
+});
 
 /** What a question with a time asks stays here until the student begins it. */
 const unopened = (document: Document, limits: StudentWorkData["limits"]): Document => ({
@@ -72,21 +88,30 @@ export async function studentWork(
         now,
       });
   const questions = allQuestions(document).map(({ question }) => question);
+  const disguised = await disguiseFor(db, task.recipient);
+  const asSeen = Object.fromEntries(
+    questions.flatMap((question) =>
+      values[question.id] === undefined ? [] : [[question.id, disguised.value(question, values[question.id]!)]],
+    ),
+  );
   // Writing is never marked by rule; that a person reads it may always be said.
   const shown = questions.filter(
     (question) => readByPerson(question.type) || (question.checked !== "never" && task.checking !== "never"),
   );
   return {
     task,
-    document: unopened(studentDocument(document), limits),
+    document: unopened(studentDocument(withDisguise(document, disguised)), limits),
     attempt,
-    values,
+    values: asSeen,
     limits,
     marks: attempt?.handedIn
       ? Object.fromEntries(
           shown.map((question) => [
             question.id,
-            mark(question, readResponse(question, values[question.id]), document.languages[0]),
+            disguised.mark(
+              question,
+              mark(question, readResponse(question, values[question.id]), document.languages[0]),
+            ),
           ]),
         )
       : null,

@@ -18,7 +18,7 @@ import * as work from "@/data/work";
 import { act, Refused, type Caller } from "../act";
 import { allowJoin, allowSignIn, forgetAttempts } from "../limits";
 import { writtenAt } from "../keep-answers";
-import { taskDocument } from "../student-work";
+import { disguiseFor, taskDocument } from "../student-work";
 import { secretIsRight } from "../secrets";
 import { callerAddress, signIn } from "../session";
 
@@ -132,7 +132,8 @@ export const checkAnswer = act(
     const found = allQuestions(document).find(({ question }) => question.id === given.question);
     if (!found || checkingOf(found.question.checked, task.checking) !== "at once")
       throw new Refused("This is not checked now.");
-    const value = responseSchemas[found.question.type].safeParse(given.value);
+    const disguised = await disguiseFor(db, task.recipient);
+    const value = responseSchemas[found.question.type].safeParse(disguised.back(found.question, given.value));
     if (!value.success) throw new Refused("This answer could not be read.");
     await db.transaction(async (tx) => {
       const attempt = await work.openAttempt(tx, task, now);
@@ -156,7 +157,10 @@ export const checkAnswer = act(
     });
     const result = mark(found.question, value.data, document.languages[0]);
     const { feedback } = found.question;
-    return { mark: result, feedback: (result.verdict === "right" ? feedback?.right : feedback?.wrong) ?? null };
+    return {
+      mark: disguised.mark(found.question, result),
+      feedback: (result.verdict === "right" ? feedback?.right : feedback?.wrong) ?? null,
+    };
   },
 );
 
@@ -177,7 +181,8 @@ export const beginQuestion = act(
       return work.beginQuestion(tx, attempt.id, given.question, now);
     });
     await work.announceWork(db, task.assignment);
-    return { question: withoutAnswers(found.question), left: secondsLeft(seconds, begun, now) };
+    const disguised = await disguiseFor(db, task.recipient);
+    return { question: withoutAnswers(disguised.question(found.question)), left: secondsLeft(seconds, begun, now) };
   },
 );
 

@@ -1,7 +1,6 @@
 import { z } from "zod";
-import { lastResponses } from "@/core/results/table";
-import { attemptsOf, responsesOf, taskOf } from "@/data/work";
-import { keepAnswers } from "@/server/keep-answers";
+import { taskOf } from "@/data/work";
+import { keepAnswers, openValues } from "@/server/keep-answers";
 import { numberFrom, route } from "@/server/route";
 
 const MONTH_MS = 31 * 86_400_000;
@@ -48,10 +47,6 @@ export const GET = route(
     const task = (await taskOf(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
     const asked = new URL(request.url).searchParams;
     if (asked.get("recipient") !== String(task.recipient)) return nothingHere();
-    const attempt = (await attemptsOf(db, task.recipient)).find(
-      (one) => !one.handedIn && String(one.number) === asked.get("number"),
-    );
-    const values = attempt ? lastResponses(await responsesOf(db, [attempt.id])) : new Map<string, { value: unknown }>();
-    return Response.json({ values: Object.fromEntries([...values].map(([question, { value }]) => [question, value])) });
+    return Response.json({ values: await openValues(db, task, Number(asked.get("number"))) });
   },
 );
