@@ -97,6 +97,7 @@ const visitor: Visitor = {
   locale: "en",
   roles: ["teacher"],
   joinedClass: null,
+  joinedAt: null,
 };
 const calendar = await calendarOf(db, school);
 const planned: NewAssignment[] = classes.flatMap((group) =>

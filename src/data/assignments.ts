@@ -43,16 +43,44 @@ const columns = `
   (select count(*) from recipient r where r.assignment_id = a.id and exists (select 1 from attempt t where t.recipient_id = r.id)) begun,
   (select count(*) from recipient r where r.assignment_id = a.id
      and exists (select 1 from attempt t where t.recipient_id = r.id and t.handed_in is not null)) "handedIn",
-  (select count(*) from enrolment n where n.class_id = a.class_id) "classSize"`;
+  (select count(*) from enrolled n where n.class_id = a.class_id) "classSize"`;
 
 const from = `from assignment a join class c on c.id = a.class_id join resource_facts f on f.resource_id = a.resource_id`;
 
-/** Assignments of the given classes; what was called back comes along, so that it can be given again. */
-export async function assignmentsOf(db: Queryable, classes: readonly number[]): Promise<Assignment[]> {
+/**
+ * What of a class's work a teacher, $1, works with on a day, $2: all of it; whoever covers the class, what is open at some
+ * time between the days she covers it, by the school's calendar.
+ */
+const hers = `exists (
+  select 1 from class_teacher t join school s on s.id = c.school_id
+   where t.class_id = a.class_id and t.person_id = $1 and c.archived is null
+     and coalesce(t.from_date <= ($2::timestamptz at time zone s.time_zone)::date, true)
+     and coalesce(t.to_date >= ($2::timestamptz at time zone s.time_zone)::date, true)
+     and (t.role <> 'cover'
+          or coalesce(t.from_date <= (coalesce(a.closes, a.due) at time zone s.time_zone)::date, true)
+             and coalesce(t.to_date >= (a.opens at time zone s.time_zone)::date, true)))`;
+
+/** Assignments of the given classes that a teacher works with; what was called back comes along, to be given again. */
+export async function assignmentsOf(
+  db: Queryable,
+  teacher: number,
+  classes: readonly number[],
+  now: Date,
+): Promise<Assignment[]> {
   return db.query<Assignment>(
-    `select ${columns} ${from} where a.class_id = any($1::int[]) order by a.opens desc, a.id desc`,
-    [classes],
+    `select ${columns} ${from} where a.class_id = any($3::int[]) and ${hers} order by a.opens desc, a.id desc`,
+    [teacher, now, classes],
   );
+}
+
+/** Whether a teacher works with every one of these assignments. */
+export async function mayWorkWith(db: Queryable, teacher: number, ids: readonly number[], now: Date): Promise<boolean> {
+  const asked = [...new Set(ids)];
+  const rows = await db.query(
+    `select 1 from assignment a join class c on c.id = a.class_id where a.id = any($3::int[]) and ${hers}`,
+    [teacher, now, asked],
+  );
+  return rows.length === asked.length;
 }
 
 /** Names of the classes to which somebody has given a resource that is still to be done. */
@@ -137,7 +165,7 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
     `insert into recipient (assignment_id, student_id, revision_id)
      select a.assignment, n.student_id, a.revision
        from jsonb_to_recordset($1::jsonb) as a(assignment int, class int, revision int, students int[])
-       join enrolment n on n.class_id = a.class and n.student_id = any(a.students)`,
+       join enrolled n on n.class_id = a.class and n.student_id = any(a.students)`,
     [JSON.stringify(plain)],
   );
   const own = list.flatMap((given, at) =>
@@ -158,7 +186,7 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
       `insert into recipient (assignment_id, student_id, revision_id, time_factor, own_due, own_closes)
        select r.assignment, r.student, r.revision, r.factor, r.due, r.closes
          from jsonb_to_recordset($1::jsonb) as r(assignment int, class int, student int, revision int, factor numeric, due timestamptz, closes timestamptz)
-         join enrolment n on n.class_id = r.class and n.student_id = r.student`,
+         join enrolled n on n.class_id = r.class and n.student_id = r.student`,
       [JSON.stringify(own)],
     );
   const goals = list.flatMap((given, at) => [...new Set(given.goals)].map((tag) => ({ assignment: ids[at], tag })));
@@ -312,13 +340,19 @@ export async function recipientsOf(db: Queryable, assignment: number): Promise<R
 export async function addRecipients(
   tx: Queryable,
   assignment: number,
-  students: readonly { student: number; revision: number; factor: number; due: Date | null }[],
+  students: readonly {
+    student: number;
+    revision: number;
+    factor: number;
+    due: Date | null;
+    closes: Date | null;
+  }[],
 ): Promise<void> {
   await tx.query(
-    `insert into recipient (assignment_id, student_id, revision_id, time_factor, own_due)
-     select a.id, r.student, r.revision, r.factor, r.due
-       from jsonb_to_recordset($2::jsonb) as r(student int, revision int, factor numeric, due timestamptz)
-       join assignment a on a.id = $1 join enrolment n on n.class_id = a.class_id and n.student_id = r.student
+    `insert into recipient (assignment_id, student_id, revision_id, time_factor, own_due, own_closes)
+     select a.id, r.student, r.revision, r.factor, r.due, r.closes
+       from jsonb_to_recordset($2::jsonb) as r(student int, revision int, factor numeric, due timestamptz, closes timestamptz)
+       join assignment a on a.id = $1 join enrolled n on n.class_id = a.class_id and n.student_id = r.student
      on conflict (assignment_id, student_id) do nothing`,
     [assignment, JSON.stringify(students)],
   );

@@ -30,25 +30,45 @@ export interface Student {
 
 const columns = `
   c.id, c.name, c.subject, c.grade_from "gradeFrom", c.grade_to "gradeTo", c.period_minutes "periodMinutes",
-  (select count(*) from enrolment n where n.class_id = c.id) students, c.school_id school, c.homeroom`;
+  (select count(*) from enrolled n where n.class_id = c.id) students, c.school_id school, c.homeroom`;
 
-const teaches = `(t.from_date is null or t.from_date <= $2::date) and (t.to_date is null or t.to_date >= $2::date)`;
+/** The school's calendar day at a moment, $2; `s` is the school. */
+const schoolDay = "($2::timestamptz at time zone s.time_zone)::date";
+const teaches = `(t.from_date is null or t.from_date <= ${schoolDay}) and (t.to_date is null or t.to_date >= ${schoolDay})`;
 
 /** The classes a teacher has on a day (co-taught and covered ones between their dates), the ones she leads first. */
 export async function classesOf(db: Queryable, teacher: number, day: Date): Promise<Class[]> {
   return db.query<Class>(
-    `select ${columns} from class c join class_teacher t on t.class_id = c.id
+    `select ${columns} from class c join class_teacher t on t.class_id = c.id join school s on s.id = c.school_id
       where t.person_id = $1 and ${teaches} and c.archived is null
       order by t.role <> 'lead', c.id`,
     [teacher, day],
   );
 }
 
-export async function teachesClass(db: Queryable, teacher: number, classId: number, day: Date): Promise<boolean> {
+/** Whether somebody teaches a class now, and, with `on`, on that day of the school's calendar too. */
+export async function teachesClass(
+  db: Queryable,
+  teacher: number,
+  classId: number,
+  now: Date,
+  on: string | null = null,
+): Promise<boolean> {
   const rows = await db.query(
-    `select 1 from class_teacher t join class c on c.id = t.class_id
-      where t.person_id = $1 and ${teaches} and t.class_id = $3 and c.archived is null`,
-    [teacher, day, classId],
+    `select 1 from class_teacher t join class c on c.id = t.class_id join school s on s.id = c.school_id
+      where t.person_id = $1 and ${teaches} and t.class_id = $3 and c.archived is null
+        and ($4::date is null or coalesce(t.from_date <= $4, true) and coalesce(t.to_date >= $4, true))`,
+    [teacher, now, classId, on],
+  );
+  return rows.length > 0;
+}
+
+/** Whether somebody teaches a class now and decides about it: leads it, or teaches it too; not whoever covers it. */
+export async function keepsClass(db: Queryable, teacher: number, classId: number, now: Date): Promise<boolean> {
+  const rows = await db.query(
+    `select 1 from class_teacher t join class c on c.id = t.class_id join school s on s.id = c.school_id
+      where t.person_id = $1 and ${teaches} and t.class_id = $3 and c.archived is null and t.role <> 'cover'`,
+    [teacher, now, classId],
   );
   return rows.length > 0;
 }
@@ -58,7 +78,7 @@ export async function studentsOf(db: Queryable, classId: number): Promise<Studen
     `select p.id, p.given_name "givenName", p.family_name "familyName", p.sign_in_name "signInName", p.grade,
             p.reading_grade::float8 "readingGrade", p.time_factor::float8 factor, p.reads_aloud "readsAloud", p.languages,
             p.family_language "familyLanguage"
-       from enrolment n join person p on p.id = n.student_id
+       from enrolled n join person p on p.id = n.student_id
       where n.class_id = $1 and p.active order by p.given_name, p.family_name`,
     [classId],
   );
@@ -66,7 +86,7 @@ export async function studentsOf(db: Queryable, classId: number): Promise<Studen
 
 export async function isEnrolled(db: Queryable, student: number, classId: number): Promise<boolean> {
   return (
-    (await db.query("select 1 from enrolment where student_id = $1 and class_id = $2", [student, classId])).length > 0
+    (await db.query("select 1 from enrolled where student_id = $1 and class_id = $2", [student, classId])).length > 0
   );
 }
 
@@ -75,7 +95,7 @@ export async function allEnrolled(db: Queryable, students: readonly number[], cl
   const asked = [...new Set(students)];
   const { count } = await one<{ count: number }>(
     db,
-    "select count(*) count from enrolment where class_id = $1 and student_id = any($2::int[])",
+    "select count(*) count from enrolled where class_id = $1 and student_id = any($2::int[])",
     [classId, asked],
   );
   return count === asked.length;
@@ -94,9 +114,10 @@ export async function joinCodeOf(db: Queryable, classId: number, now: Date): Pro
   return rows[0] ?? null;
 }
 
-/** Sets or, with null, ends the class's join code. */
-export async function setJoinCode(db: Queryable, classId: number, code: JoinCode | null): Promise<void> {
-  await db.query("update class set join_code = $2, join_code_expires = $3 where id = $1", [
+/** Sets or, with null, ends the class's join code. Whoever came in by the one before is out. */
+export async function setJoinCode(tx: Queryable, classId: number, code: JoinCode | null): Promise<void> {
+  await tx.query("delete from session where class_id = $1", [classId]);
+  await tx.query("update class set join_code = $2, join_code_expires = $3 where id = $1", [
     classId,
     code?.code ?? null,
     code?.expires ?? null,
@@ -148,13 +169,15 @@ export async function classById(db: Queryable, id: number): Promise<Class | unde
   return (await db.query<Class>(`select ${columns} from class c where c.id = $1`, [id]))[0];
 }
 
-/** Whether every one of these is a student of the school. */
-export async function allAtSchool(db: Queryable, students: readonly number[], school: number): Promise<boolean> {
+/** Whether every one of these is or was once in the class. */
+export async function allAtOnceIn(db: Queryable, students: readonly number[], classId: number): Promise<boolean> {
   const asked = [...new Set(students)];
   const { count } = await one<{ count: number }>(
     db,
-    "select count(*) count from person where school_id = $1 and kind = 'student' and id = any($2::int[])",
-    [school, asked],
+    `select count(*) count from unnest($2::int[]) as u(student)
+      where exists (select 1 from enrolment n where n.class_id = $1 and n.student_id = u.student)
+         or exists (select 1 from left_class l where l.class_id = $1 and l.student_id = u.student)`,
+    [classId, asked],
   );
   return count === asked.length;
 }
@@ -167,8 +190,9 @@ export async function teachersOf(
 ): Promise<{ id: number; name: string; role: string; from: string | null; to: string | null }[]> {
   return db.query(
     `select p.id, p.given_name || ' ' || p.family_name as name, t.role, t.from_date "from", t.to_date "to"
-       from class_teacher t join person p on p.id = t.person_id
-      where t.class_id = $1 and (t.to_date is null or t.to_date >= $2::date)
+       from class_teacher t join person p on p.id = t.person_id join class c on c.id = t.class_id
+       join school s on s.id = c.school_id
+      where t.class_id = $1 and (t.to_date is null or t.to_date >= ${schoolDay})
       order by t.role <> 'lead', t.role, p.given_name`,
     [classId, day],
   );
@@ -215,7 +239,7 @@ export async function namesAt(
 ): Promise<{ id: number; class: number; givenName: string; familyName: string }[]> {
   return db.query(
     `select p.id, n.class_id class, p.given_name "givenName", p.family_name "familyName"
-       from enrolment n join person p on p.id = n.student_id
+       from enrolled n join person p on p.id = n.student_id
       where p.school_id = $1 and p.kind = 'student' and p.active order by p.given_name, p.family_name`,
     [school],
   );
@@ -253,8 +277,26 @@ export async function teachersToTell(
   return db.query(
     `select p.id, p.given_name || ' ' || p.family_name as name, p.email, array_agg(distinct c.name order by c.name) classes
        from class_teacher t join person p on p.id = t.person_id join class c on c.id = t.class_id
-      where t.class_id = any($1::int[]) and (t.to_date is null or t.to_date >= $2::date) group by p.id order by p.id`,
+       join school s on s.id = c.school_id
+      where t.class_id = any($1::int[]) and (t.to_date is null or t.to_date >= ${schoolDay}) group by p.id order by p.id`,
     [classes, day],
+  );
+}
+
+/** Who teaches these students, in whatever class, on a day or later, and which of them. */
+export async function teachersOfStudents(
+  db: Queryable,
+  students: readonly number[],
+  day: Date,
+): Promise<{ id: number; name: string; email: string; students: number[] }[]> {
+  return db.query(
+    `select p.id, p.given_name || ' ' || p.family_name as name, p.email,
+            array_agg(distinct n.student_id order by n.student_id) students
+       from enrolled n join class_teacher t on t.class_id = n.class_id join person p on p.id = t.person_id
+       join class c on c.id = n.class_id join school s on s.id = c.school_id
+      where n.student_id = any($1::int[]) and c.archived is null and p.active
+        and (t.to_date is null or t.to_date >= ${schoolDay}) group by p.id order by p.id`,
+    [students, day],
   );
 }
 

@@ -15,7 +15,7 @@ export async function setGroups(
     );
     await tx.query(
       `insert into group_member (group_id, student_id)
-       select $1, n.student_id from enrolment n where n.class_id = $2 and n.student_id = any($3::int[])`,
+       select $1, n.student_id from enrolled n where n.class_id = $2 and n.student_id = any($3::int[])`,
       [id, classId, students],
     );
   }
@@ -38,7 +38,11 @@ export async function setPairsApart(
   await tx.query(
     `insert into keep_apart (class_id, student_id, other_id)
      select distinct $1::int, least(p.one, p.other), greatest(p.one, p.other)
-       from jsonb_to_recordset($2::jsonb) as p(one int, other int) where p.one <> p.other`,
+       from jsonb_to_recordset($2::jsonb) as p(one int, other int)
+       -- Who is not in the class is left out, whether there is such a person or not.
+       join enrolled n on n.class_id = $1 and n.student_id = p.one
+       join enrolled m on m.class_id = $1 and m.student_id = p.other
+      where p.one <> p.other`,
     [classId, JSON.stringify(pairs.map(([first, other]) => ({ one: first, other })))],
   );
 }
@@ -52,7 +56,7 @@ export interface Seat {
 
 export async function seatsOf(db: Queryable, classId: number): Promise<Seat[]> {
   return db.query<Seat>(
-    `select s.student_id student, s.x, s.y from seat s join enrolment n on n.class_id = s.class_id and n.student_id = s.student_id
+    `select s.student_id student, s.x, s.y from seat s join enrolled n on n.class_id = s.class_id and n.student_id = s.student_id
       where s.class_id = $1 order by s.y, s.x`,
     [classId],
   );
@@ -63,7 +67,7 @@ export async function setSeats(tx: Queryable, classId: number, seats: readonly S
   await tx.query(
     `insert into seat (class_id, student_id, x, y)
      select $1, s.student, s.x, s.y from jsonb_to_recordset($2::jsonb) as s(student int, x smallint, y smallint)
-       join enrolment n on n.class_id = $1 and n.student_id = s.student`,
+       join enrolled n on n.class_id = $1 and n.student_id = s.student`,
     [classId, JSON.stringify(seats)],
   );
 }

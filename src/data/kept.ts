@@ -48,6 +48,23 @@ export async function setFollow(db: Queryable, person: number, author: number, o
   else await db.query("delete from follow where person_id = $1 and author_id = $2", [person, author]);
 }
 
+/** Something of this author, row `w.author_id`, can be seen by the reader: else the name is not hers to know. */
+const seen = `p.kind = 'adult' and (p.school_id = $2 or exists (
+  select 1 from search_entry e, ${reached} where e.owner_id = p.id and r.reach <> 0))`;
+
+/** Whether somebody is an author a reader may know of: a colleague of her school, or of something she can find. */
+export async function authorIsSeen(
+  db: Queryable,
+  reader: Pick<Reader, "id" | "school" | "district">,
+  author: number,
+): Promise<boolean> {
+  const rows = await db.query(`select 1 from person p where p.id = $5 and $4::int[] is not null and ${seen}`, [
+    ...readerParameters({ ...reader, satchel: [] }),
+    author,
+  ]);
+  return rows.length > 0;
+}
+
 export interface Followed {
   author: number;
   name: string;
@@ -61,7 +78,7 @@ export async function followedBy(db: Queryable, reader: Reader): Promise<Followe
     `select w.author_id author, p.given_name || ' ' || p.family_name as name, w.seen,
             (select count(*)::int from search_entry e, ${reached}
               where e.owner_id = w.author_id and e.fresh > w.seen and r.reach <> 0) fresh
-       from follow w join person p on p.id = w.author_id where w.person_id = $1 order by name`,
+       from follow w join person p on p.id = w.author_id where w.person_id = $1 and ${seen} order by name`,
     readerParameters(reader),
   );
 }

@@ -1,4 +1,4 @@
-import type { Queryable } from "./db";
+import { one, type Queryable } from "./db";
 
 export interface Media {
   sha256: string;
@@ -15,4 +15,11 @@ export async function addMedia(db: Queryable, media: Media & { by: number; at: D
 
 export async function mediaByHash(db: Queryable, sha256: string): Promise<Media | undefined> {
   return (await db.query<Media>("select sha256, mime, bytes from media where sha256 = $1", [sha256]))[0];
+}
+
+/** How many bytes somebody has uploaded, each file once. */
+export async function bytesBy(db: Queryable, person: number): Promise<number> {
+  return (
+    await one<{ bytes: number }>(db, "select coalesce(sum(bytes), 0) bytes from media where added_by = $1", [person])
+  ).bytes;
 }

@@ -43,14 +43,13 @@ export async function credentialsBySignInName(db: Queryable, name: string): Prom
   return rows[0];
 }
 
+/** Somebody with a session; who came in by a class's code has that class and the moment. */
+export type SignedIn = Person & { joinedClass: number | null; joinedAt: Date | null };
+
 /** The person a living session belongs to, and the class it is limited to, if it came from a join code. */
-export async function personOfSession(
-  db: Queryable,
-  tokenHash: string,
-  now: Date,
-): Promise<(Person & { joinedClass: number | null }) | undefined> {
-  const rows = await db.query<Person & { joinedClass: number | null }>(
-    `select ${columns}, e.class_id "joinedClass"
+export async function personOfSession(db: Queryable, tokenHash: string, now: Date): Promise<SignedIn | undefined> {
+  const rows = await db.query<SignedIn>(
+    `select ${columns}, e.class_id "joinedClass", case when e.class_id is not null then e.created end "joinedAt"
        from session e join person p on p.id = e.person_id left join school s on s.id = p.school_id
       where e.token_hash = $1 and e.expires > $2 and p.active`,
     [tokenHash, now],

@@ -68,7 +68,7 @@ export async function crowdedDays(
   least: number,
 ): Promise<{ date: string; students: number[] }[]> {
   return db.query(
-    `with mine as (select distinct student_id from enrolment where class_id = any($1::int[])),
+    `with mine as (select distinct student_id from enrolled where class_id = any($1::int[])),
      load as (
        select d.student_id, (d.due at time zone $4)::date as date, count(*) n
          from (select r.student_id, a.due from assignment a join recipient r on r.assignment_id = a.id and r.own_due is null

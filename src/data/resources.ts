@@ -90,6 +90,13 @@ export async function followSource(db: Queryable, resource: number, revision: nu
   await db.query("update resource set source_revision_id = $2 where id = $1", [resource, revision]);
 }
 
+/** Whether every one of these is a person's own. */
+export async function ownsAll(db: Queryable, person: number, resources: readonly number[]): Promise<boolean> {
+  const asked = [...new Set(resources)];
+  const rows = await db.query("select 1 from resource where owner_id = $1 and id = any($2::int[])", [person, asked]);
+  return rows.length === asked.length;
+}
+
 export async function addResource(
   db: Queryable,
   resource: { district: number; owner: number; source: number | null; created: Date },

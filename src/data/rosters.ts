@@ -15,7 +15,9 @@ export async function presentAt(db: Queryable, school: number): Promise<Present>
       [school],
     ),
     db.query<Present["enrolments"][number]>(
-      `select n.class_id class, n.student_id student from enrolment n join class c on c.id = n.class_id
+      `select n.class_id class, n.student_id student, n.from_date "from", n.to_date "to",
+              exists (select 1 from enrolled e where e.class_id = n.class_id and e.student_id = n.student_id) now
+         from enrolment n join class c on c.id = n.class_id
         where c.school_id = $1 and c.archived is null`,
       [school],
     ),
@@ -75,14 +77,10 @@ export async function applyImport(
     `insert into enrolment (class_id, student_id, from_date, to_date)
      select e.class, e.student, e."from", e."to"
        from jsonb_to_recordset($1::jsonb) as e(class int, student int, "from" date, "to" date)
-     on conflict (class_id, student_id) do nothing`,
+     on conflict (class_id, student_id) do update set from_date = excluded.from_date, to_date = excluded.to_date`,
     [JSON.stringify(enrol)],
   );
-  await tx.query(
-    `delete from enrolment n using jsonb_to_recordset($1::jsonb) as l(class int, student int)
-      where n.class_id = l.class and n.student_id = l.student`,
-    [JSON.stringify(plan.leave)],
-  );
+  await removeEnrolments(tx, plan.leave);
 }
 
 /** Teachers of a roster who are known here by their e-mail address lead its classes. */
@@ -113,19 +111,52 @@ export async function setSecrets(tx: Queryable, secrets: readonly { student: num
   await tx.query("delete from session where person_id = any($1::int[])", [secrets.map(({ student }) => student)]);
 }
 
-export async function removeEnrolment(tx: Queryable, classId: number, student: number): Promise<void> {
-  await tx.query("delete from enrolment where class_id = $1 and student_id = $2", [classId, student]);
+/** Takes students out of classes and of their groups there; that they were in them is written down. */
+export async function removeEnrolments(
+  tx: Queryable,
+  leaving: readonly { class: number; student: number }[],
+): Promise<void> {
+  const list = JSON.stringify(leaving);
   await tx.query(
-    "delete from group_member m using student_group g where g.id = m.group_id and g.class_id = $1 and m.student_id = $2",
-    [classId, student],
+    `with gone as (
+       delete from enrolment n using jsonb_to_recordset($1::jsonb) as l(class int, student int)
+        where n.class_id = l.class and n.student_id = l.student returning n.class_id, n.student_id)
+     insert into left_class (class_id, student_id, at) select class_id, student_id, now() from gone
+     on conflict (class_id, student_id) do update set at = excluded.at`,
+    [list],
+  );
+  await tx.query(
+    `delete from group_member m using student_group g, jsonb_to_recordset($1::jsonb) as l(class int, student int)
+      where g.id = m.group_id and g.class_id = l.class and m.student_id = l.student`,
+    [list],
   );
 }
 
 export async function addEnrolments(tx: Queryable, classId: number, students: readonly number[]): Promise<void> {
   await tx.query(
-    "insert into enrolment (class_id, student_id) select $1, unnest($2::int[]) on conflict (class_id, student_id) do nothing",
+    `insert into enrolment (class_id, student_id) select $1, unnest($2::int[])
+     on conflict (class_id, student_id) do update set from_date = null, to_date = null`,
     [classId, students],
   );
+}
+
+/** Which of these students a teacher may take into a class: those once in it, or in another class she keeps. */
+export async function knownToTeacher(
+  db: Queryable,
+  teacher: number,
+  classId: number,
+  students: readonly number[],
+): Promise<Set<number>> {
+  const rows = await db.query<{ id: number }>(
+    `select u.id from unnest($3::int[]) as u(id)
+      where exists (select 1 from enrolment n where n.class_id = $2 and n.student_id = u.id)
+         or exists (select 1 from left_class l where l.class_id = $2 and l.student_id = u.id)
+         or exists (select 1 from enrolled n join class_teacher t on t.class_id = n.class_id
+                     where n.student_id = u.id and t.person_id = $1 and t.role <> 'cover'
+                       and coalesce(t.to_date >= current_date, true) and coalesce(t.from_date <= current_date, true))`,
+    [teacher, classId, students],
+  );
+  return new Set(rows.map(({ id }) => id));
 }
 
 /** What is known of a student to plan for her. */

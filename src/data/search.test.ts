@@ -13,7 +13,7 @@ import { pack, satchelIds } from "./satchel";
 import { countBlank, countNeed } from "./counts";
 import type { Reader } from "./reach";
 import { sorts } from "@/core/find/order";
-import { hitsOf, mayRead } from "./search";
+import { hitsOf, mayReadAll } from "./search";
 import { indexResource, putOnShelf, removeFromSearch, takeOffShelf, type SharedShelf } from "./shelves";
 import { freshDatabase } from "./testing/database";
 import { asRead, readWords } from "./testing/read";
@@ -99,14 +99,14 @@ describe("what is found, and by whom", () => {
         )
       ).map((row) => [row.title, row.id]),
     );
-    const may = async (who: number, title: string) => mayRead(db, await reader(who), ids.get(title)!);
+    const may = async (who: number, title: string) => mayReadAll(db, await reader(who), [ids.get(title)!]);
     expect(await may(world.ines, "Private gannets")).toBe(true);
     expect(await may(world.teodor, "Private gannets")).toBe(false);
     expect(await may(world.ines, "Gannets of the other school")).toBe(false);
     expect(await may(world.judit, "Gannets of the other school")).toBe(true);
     expect(await may(world.judit, "Gannets of another district")).toBe(false);
     expect(await may(world.judit, "Commons gannets")).toBe(true);
-    expect(await mayRead(db, await reader(world.ines), 999_999)).toBe(false);
+    expect(await mayReadAll(db, await reader(world.ines), [999_999])).toBe(false);
   });
 
   test("packing does not outlast the shelf: what was taken off is gone, from counts too", async () => {
@@ -127,7 +127,7 @@ describe("what is found, and by whom", () => {
     await setArchived(db, old.id, now);
     await removeFromSearch(db, old.id);
     expect(await titles(await reader(world.ines), { words: "razorbills" })).toEqual([]);
-    expect(await mayRead(db, await reader(world.teodor), old.id)).toBe(false);
+    expect(await mayReadAll(db, await reader(world.teodor), [old.id])).toBe(false);
   });
 });
 

@@ -141,16 +141,21 @@ export async function hitsOf(
   });
 }
 
-/** Whether this reader may see a resource: hers, or on a shelf open to her. */
-export async function mayRead(db: Queryable, reader: Omit<Reader, "satchel">, resource: number): Promise<boolean> {
+/** Whether this reader may see every one of these resources: hers, or on a shelf open to her. */
+export async function mayReadAll(
+  db: Queryable,
+  reader: Pick<Reader, "id" | "school" | "district">,
+  resources: readonly number[],
+): Promise<boolean> {
+  const asked = [...new Set(resources)];
   const rows = await db.query(
     `select 1 from resource r
-      where r.id = $4 and (r.owner_id = $1 or (r.archived is null and exists (
+      where r.id = any($4::int[]) and (r.owner_id = $1 or (r.archived is null and exists (
         select 1 from shelf_entry s where s.resource_id = r.id and r.head_revision_id is not null and (
           s.shelf = 'commons' or (s.shelf = 'district' and r.district_id = $3) or (s.shelf = 'staffroom' and s.school_id = $2)))))`,
-    [reader.id, reader.school ?? -1, reader.district, resource],
+    [reader.id, reader.school ?? -1, reader.district, asked],
   );
-  return rows.length > 0;
+  return rows.length === asked.length;
 }
 
 /** By how many classes of a school a resource was used. */

@@ -1,15 +1,15 @@
 import { one, type Queryable } from "./db";
 import type { Place } from "./assignments";
 
-/** The revision most students of an assignment have, and which of its steps were given; null: all. */
+/** The revision most students of an assignment have, which of its steps were given, and on which days; null: all. */
 export async function stepsOf(
   db: Queryable,
   assignment: number,
-): Promise<{ revision: number; steps: string[] | null }> {
+): Promise<{ revision: number; steps: string[] | null; openDays: string[] | null }> {
   return one(
     db,
-    `select r.revision_id revision, a.step_ids steps from assignment a join recipient r on r.assignment_id = a.id
-      where a.id = $1 group by r.revision_id, a.step_ids order by count(*) desc limit 1`,
+    `select r.revision_id revision, a.step_ids steps, a.open_days "openDays" from assignment a join recipient r on r.assignment_id = a.id
+      where a.id = $1 group by r.revision_id, a.step_ids, a.open_days order by count(*) desc limit 1`,
     [assignment],
   );
 }
@@ -19,6 +19,19 @@ export interface PartWas {
   steps: string[] | null;
   minutes: number | null;
   part: string | null;
+  openDays?: string[] | null;
+}
+
+/** A part of an assignment: its steps, when it is given, and to whom otherwise. */
+export interface Part {
+  steps: readonly string[];
+  minutes: number;
+  part: string;
+  place: Place;
+  /** The days of the whole that lie in this part's time; null: any. */
+  openDays: readonly string[] | null;
+  /** Students with other times than the class. */
+  own: readonly { student: number; due: Date; closes: Date | null }[];
 }
 
 /** Puts parts together again: the added ones go. False, and nothing is done, when somebody has begun one of them. */
@@ -33,13 +46,16 @@ export async function joinParts(
     [[assignment, ...added]],
   );
   if (begun.length > 0) return false;
-  await tx.query("delete from assignment where id = any($1::int[])", [added]);
-  await tx.query("update assignment set step_ids = $2::text[], minutes = $3, part = $4 where id = $1", [
+  // What waited for the last part waits for the whole again.
+  await tx.query("update assignment set after_id = $1 where after_id = any($2::int[]) and id <> all($2::int[])", [
     assignment,
-    was.steps,
-    was.minutes,
-    was.part,
+    added,
   ]);
+  await tx.query("delete from assignment where id = any($1::int[])", [added]);
+  await tx.query(
+    "update assignment set step_ids = $2::text[], minutes = $3, part = $4, open_days = $5::date[] where id = $1",
+    [assignment, was.steps, was.minutes, was.part, was.openDays ?? null],
+  );
   return true;
 }
 
@@ -50,28 +66,37 @@ export async function joinParts(
 export async function splitAssignment(
   tx: Queryable,
   assignment: number,
-  parts: readonly { steps: readonly string[]; minutes: number; part: string; place: Place }[],
+  parts: readonly Part[],
   by: number,
   now: Date,
 ): Promise<{ was: PartWas; added: number[] }> {
   const [first, ...others] = parts;
-  const was = await one<PartWas>(tx, "select step_ids steps, minutes, part from assignment where id = $1", [
-    assignment,
-  ]);
-  await tx.query("update assignment set step_ids = $2::text[], minutes = $3, part = $4, due = $5 where id = $1", [
-    assignment,
-    first!.steps,
-    first!.minutes,
-    first!.part,
-    first!.place.due,
-  ]);
+  const was = await one<PartWas>(
+    tx,
+    'select step_ids steps, minutes, part, open_days "openDays" from assignment where id = $1',
+    [assignment],
+  );
+  // Parts follow each other where the whole had an order; without one, their own is by when they are given.
+  const { ordered } = await one<{ ordered: boolean }>(
+    tx,
+    `select after_id is not null or exists (select 1 from assignment f where f.after_id = a.id) ordered
+       from assignment a where a.id = $1`,
+    [assignment],
+  );
+  await tx.query(
+    `update assignment set step_ids = $2::text[], minutes = $3, part = $4, due = $5, closes = $6, open_days = $7::date[]
+      where id = $1`,
+    [assignment, first!.steps, first!.minutes, first!.part, first!.place.due, first!.place.closes, first!.openDays],
+  );
+  await setOwn(tx, assignment, first!.own);
   const ids: number[] = [];
-  for (const [at, { steps, minutes, part, place }] of others.entries()) {
+  for (const [at, { steps, minutes, part, place, openDays, own }] of others.entries()) {
     const { id } = await one<{ id: number }>(
       tx,
       `insert into assignment (class_id, resource_id, made_by, made, opens, due, closes, tries, keep, checking,
-                               meeting_date, meeting_period, step_ids, part, minutes, position, step_work)
-       select class_id, resource_id, $2, $3, $4, $5, $6, tries, keep, checking, $7, $8, $9::text[], $10, $11, position + $12, step_work
+                               meeting_date, meeting_period, step_ids, part, minutes, position, step_work, open_days, after_id)
+       select class_id, resource_id, $2, $3, $4, $5, $6, tries, keep, checking, $7, $8, $9::text[], $10, $11, position + $12, step_work,
+              $13::date[], $14
          from assignment where id = $1 returning id`,
       [
         assignment,
@@ -86,6 +111,8 @@ export async function splitAssignment(
         part,
         minutes,
         at + 1,
+        openDays,
+        ordered ? (ids.at(-1) ?? assignment) : null,
       ],
     );
     await tx.query(
@@ -93,11 +120,29 @@ export async function splitAssignment(
        select $2, student_id, revision_id, time_factor from recipient where assignment_id = $1`,
       [assignment, id],
     );
+    await setOwn(tx, id, own);
     await tx.query(
       "insert into assignment_goal (assignment_id, tag) select $2, tag from assignment_goal where assignment_id = $1",
       [assignment, id],
     );
     ids.push(id);
   }
+  // What waited for the whole waits for its last part.
+  await tx.query("update assignment set after_id = $2 where after_id = $1 and id <> all($3::int[])", [
+    assignment,
+    ids.at(-1) ?? assignment,
+    ids,
+  ]);
   return { was, added: ids };
+}
+
+/** Students' own times of an assignment; all others have the class's. */
+async function setOwn(tx: Queryable, assignment: number, own: Part["own"]): Promise<void> {
+  await tx.query("update recipient set own_due = null, own_closes = null where assignment_id = $1", [assignment]);
+  await tx.query(
+    `update recipient r set own_due = o.due, own_closes = o.closes
+       from jsonb_to_recordset($2::jsonb) as o(student int, due timestamptz, closes timestamptz)
+      where r.assignment_id = $1 and r.student_id = o.student`,
+    [assignment, JSON.stringify(own)],
+  );
 }

@@ -1,7 +1,7 @@
 import { resultTable } from "@/core/results/table";
 import { allQuestions } from "@/core/resource/document";
 import { addAssignment, assignmentById, assignmentsOf, placesOf, setCalledBack, setPlaces } from "./assignments";
-import { classByJoinCode, classesOf, joinCodeOf, setJoinCode, studentsOf, teachesClass } from "./classes";
+import { classByJoinCode, classesOf, isEnrolled, joinCodeOf, setJoinCode, studentsOf, teachesClass } from "./classes";
 import { one, type Db } from "./db";
 import { credentialsByEmail, endSession, personOfSession, startSession } from "./people";
 import { addRevision } from "./resources";
@@ -85,7 +85,9 @@ describe("giving work", () => {
     const assignment = await give();
     await setCalledBack(db, assignment, now);
     expect(await taskOf(db, world.students[0]!, assignment, null)).toBeUndefined();
-    expect((await assignmentsOf(db, [world.class])).find((one) => one.id === assignment)!.calledBack).toEqual(now);
+    expect(
+      (await assignmentsOf(db, world.ines, [world.class], now)).find((one) => one.id === assignment)!.calledBack,
+    ).toEqual(now);
     await setCalledBack(db, assignment, null);
     expect(await taskOf(db, world.students[0]!, assignment, null)).toBeDefined();
   });
@@ -181,6 +183,27 @@ describe("classes", () => {
     expect(await teachesClass(db, world.teodor, world.class, hours(-24))).toBe(false);
     expect(await teachesClass(db, world.teodor, world.class, hours(24 * 3))).toBe(false);
     expect(await classesOf(db, world.teodor, hours(24 * 3))).toEqual([]);
+  });
+
+  test("a child is in a class from the first to the last day of the enrolment, by the school's day", async () => {
+    const days = (from: string, to: string) =>
+      db.query(
+        `update enrolment set from_date = (now() at time zone 'Europe/London')::date + $3::int,
+                to_date = (now() at time zone 'Europe/London')::date + $4::int where class_id = $1 and student_id = $2`,
+        [world.class, world.students[0], from, to],
+      );
+    const here = async () => (await studentsOf(db, world.class)).some(({ id }) => id === world.students[0]);
+    for (const [from, to, is] of [
+      ["0", "0", true],
+      ["1", "9", false],
+      ["-9", "-1", false],
+      ["-9", "9", true],
+    ] as const) {
+      await days(from, to);
+      expect([from, to, await here()]).toEqual([from, to, is]);
+      expect(await isEnrolled(db, world.students[0]!, world.class)).toBe(is);
+    }
+    await db.query("update enrolment set from_date = null, to_date = null");
   });
 
   test("the roster is by name", async () => {

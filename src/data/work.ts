@@ -32,6 +32,8 @@ export interface Task {
   /** Tries begun; the last may still be open. */
   begun: number;
   lastHandedIn: Date | null;
+  /** When the last try was begun. */
+  lastBegun: Date | null;
   working: boolean;
 }
 
@@ -46,6 +48,7 @@ const task = `
       and not exists (select 1 from attempt t where t.recipient_id = b.id and t.handed_in is not null)) "waitsFor", a.keep, a.checking,
   (select count(*) from attempt t where t.recipient_id = r.id) begun,
   (select max(t.handed_in) from attempt t where t.recipient_id = r.id) "lastHandedIn",
+  (select max(t.started) from attempt t where t.recipient_id = r.id) "lastBegun",
   exists (select 1 from attempt t where t.recipient_id = r.id and t.handed_in is null) working
   from recipient r join assignment a on a.id = r.assignment_id join class c on c.id = a.class_id
   join person p on p.id = a.made_by join revision v on v.id = r.revision_id`;

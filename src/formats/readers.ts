@@ -1,6 +1,7 @@
 // Runs in a worker thread (server/read-file.ts starts it): one file in, one answer out. Bundled by scripts/build-readers.mjs.
 import { parentPort, workerData } from "node:worker_threads";
 import { CaptionsError, readCaptions } from "@/core/media/captions";
+import { readPeople } from "@/core/people/read-people";
 import { readRoster, type RosterField } from "@/core/roster/read-roster";
 import { CaseError, readCase } from "./case/case";
 import { readTable } from "./csv";
@@ -15,6 +16,7 @@ export const readers = {
   roster: readOneRoster,
   "table of students": (text: string, columns?: readonly (RosterField | null)[]) =>
     readRoster(readTable(text), columns),
+  "table of people": (text: string) => readPeople(readTable(text)),
 };
 export type Readers = typeof readers;
 

@@ -3,7 +3,7 @@ import { storable } from "@/core/storable";
 import type { Db } from "@/data/db";
 import { database } from "./database";
 import { log } from "./log";
-import { permit, type About, type Act } from "./permissions";
+import { permit, type About, type AboutOf, type Act, type ActAlone } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
 import { storageProblem } from "./storage-problem";
 
@@ -29,16 +29,34 @@ export interface Caller {
 
 export const notThere = "This is not here, or not yours to see.";
 
+type Work<Given, Value> = (caller: Caller, given: Given) => Promise<Value>;
+type ServerAction<Schema extends z.ZodType<object>, Value> = (given: z.input<Schema>) => Promise<Outcome<Value>>;
+
 /**
- * Makes a server action: input checked by Zod, permission asked, errors turned into outcomes. The fields of `About` in
- * the input are what the permission is about. For acts
+ * Makes a server action: input checked by Zod, permission asked, errors turned into outcomes. `about` names what in the
+ * input the permission is about; an act whose permission needs something cannot be made without it. For acts
  * anyone may do, `visitor` is null when nobody is signed in.
+ *
+ *     export const packResource = act(
+ *       "pack resource", z.object({ resource: Id }), ({ resource }) => ({ resource }), async ({ db }, { resource }) => …);
  */
+export function act<Name extends ActAlone, Schema extends z.ZodType<object>, Value>(
+  permission: Name,
+  input: Schema,
+  work: Work<z.infer<Schema>, Value>,
+): ServerAction<Schema, Value>;
+export function act<Name extends Act, Schema extends z.ZodType<object>, Value>(
+  permission: Name,
+  input: Schema,
+  about: (given: z.infer<Schema>) => AboutOf<Name>,
+  work: Work<z.infer<Schema>, Value>,
+): ServerAction<Schema, Value>;
 export function act<Schema extends z.ZodType<object>, Value>(
   permission: Act,
   input: Schema,
-  work: (caller: Caller, given: z.infer<Schema>) => Promise<Value>,
-): (given: z.input<Schema>) => Promise<Outcome<Value>> {
+  ...how: [Work<z.infer<Schema>, Value>] | [(given: z.infer<Schema>) => About, Work<z.infer<Schema>, Value>]
+): ServerAction<Schema, Value> {
+  const [aboutOf, work] = how.length === 1 ? [() => ({}), how[0]] : how;
   return async (given) => {
     const parsed = input.safeParse(storable(given));
     if (!parsed.success) {
@@ -47,7 +65,7 @@ export function act<Schema extends z.ZodType<object>, Value>(
     }
     try {
       const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
-      if (!(await permit(db, visitor, permission, parsed.data as About, now))) {
+      if (!(await permit(db, visitor, permission, aboutOf(parsed.data), now))) {
         return {
           ok: false,
           problem: visitor ? notThere : "You are signed out. Sign in again; what you typed is still here.",

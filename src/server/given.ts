@@ -5,7 +5,7 @@ import type { Facts } from "@/core/resource/facts";
 import type { Db } from "@/data/db";
 import { kinOf } from "@/data/plan";
 import { factsOfHead, headsOf, resourceById, revisionById } from "@/data/resources";
-import { mayRead } from "@/data/search";
+import { mayReadAll } from "@/data/search";
 import type { Visitor } from "./session";
 
 /** What is given: a resource as it is published now. */
@@ -50,7 +50,7 @@ export interface Version {
 export async function versionsFor(db: Db, visitor: Visitor, resource: number): Promise<Version[]> {
   const found: Version[] = [];
   for (const id of await kinOf(db, resource)) {
-    if (!(await mayRead(db, visitor, id))) continue;
+    if (!(await mayReadAll(db, visitor, [id]))) continue;
     const version = await resourceById(db, id);
     if (version?.head)
       found.push({ id, revision: version.head, ownerName: version.ownerName, facts: await factsOfHead(db, id) });

@@ -1,10 +1,16 @@
 import { largest, mediaType, notOfKind, tooLarge, type MediaKind } from "@/core/media/sniff";
 import type { Queryable } from "@/data/db";
-import { addMedia } from "@/data/media";
+import { addMedia, bytesBy } from "@/data/media";
 import { keepFile } from "./files";
 import { readFile, UnreadableFile } from "./read-file";
+import type { Visitor } from "./session";
 
 const refuse = (status: number, problem: string) => Response.json({ problem }, { status });
+
+/** What one person's files may take together, in bytes: nobody fills the school's disk alone. */
+export const quota = { adult: 2_000_000_000, student: 200_000_000 } as const;
+const full = (room: number) =>
+  `Your files take ${Math.round(room / 1_000_000)} MB already, which is the most. Nothing was changed. Ask the school office.`;
 
 const kinds = Object.keys(largest) as MediaKind[];
 
@@ -18,7 +24,7 @@ export function kindAsked(request: Request): MediaKind | null {
 export async function keepUpload(
   db: Queryable,
   request: Request,
-  of: { kind: MediaKind | null; by: number; now: Date },
+  of: { kind: MediaKind | null; by: Pick<Visitor, "id" | "kind">; now: Date },
 ): Promise<Response> {
   const { kind } = of;
   if (kind === null) return refuse(400, "This kind of file is not known here. Nothing was changed.");
@@ -35,7 +41,9 @@ export async function keepUpload(
       return refuse(422, `These captions cannot be used. ${why} Nothing was changed.`);
     }
   }
+  const room = quota[of.by.kind];
+  if ((await bytesBy(db, of.by.id)) + bytes.length > room) return refuse(507, full(room));
   const sha256 = await keepFile(bytes);
-  await addMedia(db, { sha256, mime, bytes: bytes.length, by: of.by, at: of.now });
+  await addMedia(db, { sha256, mime, bytes: bytes.length, by: of.by.id, at: of.now });
   return Response.json({ media: sha256 });
 }

@@ -1,9 +1,17 @@
-import { allowSignIn, forgetAttempts } from "./limits";
+import { allowJoin, allowSignIn, forgetAttempts, forgetJoin, SLOW_MS } from "./limits";
+
+/** Pauses that are noted and not waited for. */
+function clock() {
+  const waited: number[] = [];
+  return { waited, pause: async (ms: number) => void waited.push(ms) };
+}
+const times = async (count: number, work: (at: number) => Promise<unknown>) => {
+  for (let at = 0; at < count; at += 1) await work(at);
+};
 
 describe("guessing is slow", () => {
-  test("eight tries at one name, then a wait that is said in minutes", async () => {
-    for (let tried = 0; tried < 8; tried += 1)
-      expect((await allowSignIn("ines@skerry.example", "a")).allowed).toBe(true);
+  test("eight wrong tries at one name from one address, then a wait that is said in minutes", async () => {
+    await times(8, async () => expect((await allowSignIn("ines@skerry.example", "a")).allowed).toBe(true));
     expect(await allowSignIn(" INES@skerry.example ", "a")).toMatchObject({
       allowed: false,
       minutes: expect.any(Number) as number,
@@ -11,15 +19,56 @@ describe("guessing is slow", () => {
     expect((await allowSignIn("teodor@skerry.example", "a")).allowed).toBe(true);
   });
 
+  test("nobody else's wrong tries lock a teacher out: from her own address it opens as ever", async () => {
+    await times(20, () => allowSignIn("rona@skerry.example", "somebody else's"));
+    expect(await allowSignIn("rona@skerry.example", "her own")).toEqual({ allowed: true });
+  });
+
   test("after she got in, her slips are forgotten", async () => {
-    for (let tried = 0; tried < 8; tried += 1) await allowSignIn("mercy@skerry.example", "b");
-    await forgetAttempts("mercy@skerry.example");
+    await times(8, () => allowSignIn("mercy@skerry.example", "b"));
+    await forgetAttempts("mercy@skerry.example", "b");
     expect((await allowSignIn("mercy@skerry.example", "b")).allowed).toBe(true);
   });
 
-  test("one address cannot try name after name for ever", async () => {
-    for (let tried = 0; tried < 60; tried += 1) await allowSignIn(`name${tried}`, "c");
-    expect((await allowSignIn("one more", "c")).allowed).toBe(false);
-    expect((await allowSignIn("one more", "d")).allowed).toBe(true);
+  test("a thousand tries at once are counted too", async () => {
+    const { pause } = clock();
+    const all = await Promise.all(Array.from({ length: 1000 }, () => allowSignIn("all@skerry.example", "e", pause)));
+    expect(all.filter(({ allowed }) => allowed)).toHaveLength(8);
+  });
+
+  test("one name tried from a hundred addresses is answered a second apart", async () => {
+    const { pause, waited } = clock();
+    await times(60, (at) => allowSignIn("hunted@skerry.example", `address ${at}`, pause));
+    expect(waited).toEqual(Array(20).fill(SLOW_MS));
+  });
+});
+
+describe("a whole school is behind one address", () => {
+  test("five hundred children who sign in rightly never wait", async () => {
+    const { pause, waited } = clock();
+    await times(500, async (at) => {
+      expect((await allowSignIn(`child ${at}`, "school", pause)).allowed).toBe(true);
+      await forgetAttempts(`child ${at}`, "school");
+    });
+    await times(300, async () => {
+      expect((await allowJoin("school", pause)).allowed).toBe(true);
+      await forgetJoin("school");
+    });
+    expect(waited).toEqual([]);
+  });
+
+  test("where codes are tried out, each try waits a second; nobody is shut out for it", async () => {
+    const { pause, waited } = clock();
+    await times(100, async () => expect((await allowJoin("a script", pause)).allowed).toBe(true));
+    expect(waited).toHaveLength(40);
+    expect((await allowJoin("another address", pause)).allowed).toBe(true);
+  });
+
+  test("more at once than a class are refused, so that they cannot pile up", async () => {
+    await times(60, () => allowJoin("flood"));
+    const never = () => new Promise<void>(() => undefined);
+    const asked = Array.from({ length: 80 }, () => allowJoin("flood", never));
+    const refused = await Promise.race([Promise.all(asked.slice(60)), new Promise((done) => setTimeout(done, 500))]);
+    expect((refused as { allowed: boolean }[]).every(({ allowed }) => !allowed)).toBe(true);
   });
 });

@@ -1,35 +1,77 @@
 import { RateLimiterMemory } from "rate-limiter-flexible";
 
-/** Guessing is slow: per name and per address. Kept in memory, so each process of several counts for itself. */
-const perName = new RateLimiterMemory({ points: 8, duration: 15 * 60 });
-const perAddress = new RateLimiterMemory({ points: 60, duration: 15 * 60 });
-/** A classroom shares one address, so joining is limited more loosely, against a million possible codes and names. */
-const joins = new RateLimiterMemory({ points: 120, duration: 10 * 60 });
+/**
+ * Guessing is slow, and costs nobody else anything. Only failures count: a try is counted as it begins, so that a thousand at
+ * once are counted too, and is taken off again when it was right. A name tried from one address too often must wait;
+ * from other addresses, its owner's among them, it opens as ever. A whole school is behind one address, so an address is
+ * never shut: after many failures its tries are answered one after another, a second apart. Kept in memory, so each
+ * process of several counts for itself.
+ */
+const perNameAndAddress = new RateLimiterMemory({ points: 8, duration: 15 * 60 });
+const perName = new RateLimiterMemory({ points: 40, duration: 15 * 60 });
+const perAddress = new RateLimiterMemory({ points: 60, duration: 10 * 60 });
+
+/** Between two tries of an address, or for a name, that has failed too often. */
+export const SLOW_MS = 1_000;
+/** More than these waiting for one address are no class. */
+const MOST_WAITING = 60;
 
 export type Allowed = { allowed: true } | { allowed: false; minutes: number };
 
-async function take(limiter: RateLimiterMemory, key: string): Promise<Allowed> {
-  try {
-    await limiter.consume(key);
-    return { allowed: true };
-  } catch (refused) {
-    return {
-      allowed: false,
-      minutes: Math.ceil(((refused as { msBeforeNext?: number }).msBeforeNext ?? 60_000) / 60_000),
-    };
+const plain = (name: string) => name.trim().toLowerCase();
+const both = (name: string, address: string) => `${address} ${plain(name)}`;
+
+const queues = new Map<string, { last: Promise<void>; waiting: number }>();
+
+/** Waits its turn, a second after the one before. False when too many wait already. */
+async function takeTurn(key: string, pause: (ms: number) => Promise<void>): Promise<boolean> {
+  const queue = queues.get(key) ?? { last: Promise.resolve(), waiting: 0 };
+  if (queue.waiting >= MOST_WAITING) return false;
+  queues.set(key, queue);
+  queue.waiting += 1;
+  queue.last = queue.last.then(() => pause(SLOW_MS));
+  await queue.last;
+  queue.waiting -= 1;
+  if (queue.waiting === 0) queues.delete(key);
+  return true;
+}
+
+const pauseFor = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
+
+/** Whether this key has failed too often; the try that asks is counted. */
+async function countTry(limiter: RateLimiterMemory, key: string): Promise<{ over: boolean; minutes: number }> {
+  const { consumedPoints, msBeforeNext } = await limiter.penalty(key);
+  return { over: consumedPoints > limiter.points, minutes: Math.max(1, Math.ceil(msBeforeNext / 60_000)) };
+}
+
+/** Asked before a name and its password are looked at: may wait, and answers with minutes to wait where guessing goes on. */
+export async function allowSignIn(name: string, address: string, pause = pauseFor): Promise<Allowed> {
+  const here = await countTry(perNameAndAddress, both(name, address));
+  if (here.over) return { allowed: false, minutes: here.minutes };
+  for (const [limiter, key] of [
+    [perName, plain(name)],
+    [perAddress, address],
+  ] as const) {
+    const { over, minutes } = await countTry(limiter, key);
+    if (over && !(await takeTurn(key, pause))) return { allowed: false, minutes };
   }
+  return { allowed: true };
 }
 
-export async function allowSignIn(name: string, address: string): Promise<Allowed> {
-  const byAddress = await take(perAddress, address);
-  return byAddress.allowed ? take(perName, name.trim().toLowerCase()) : byAddress;
+/** A sign-in that succeeded does not count, and somebody who mistyped seven times starts afresh. */
+export async function forgetAttempts(name: string, address: string): Promise<void> {
+  await perNameAndAddress.delete(both(name, address));
+  await perName.reward(plain(name));
+  await perAddress.reward(address);
 }
 
-/** Called after a sign-in that succeeded: a teacher who mistyped seven times starts afresh. */
-export async function forgetAttempts(name: string): Promise<void> {
-  await perName.delete(name.trim().toLowerCase());
+/** Asked before a class's code is looked at. */
+export async function allowJoin(address: string, pause = pauseFor): Promise<Allowed> {
+  const { over, minutes } = await countTry(perAddress, address);
+  return !over || (await takeTurn(address, pause)) ? { allowed: true } : { allowed: false, minutes };
 }
 
-export function allowJoin(address: string): Promise<Allowed> {
-  return take(joins, address);
+/** A code that opens a class does not count. */
+export async function forgetJoin(address: string): Promise<void> {
+  await perAddress.reward(address);
 }

@@ -2,14 +2,18 @@ import { notFound, redirect } from "next/navigation";
 import { connection } from "next/server";
 import type { Db } from "@/data/db";
 import { database } from "./database";
-import { permissions, permit, type About, type Act } from "./permissions";
+import { permissions, permit, type About, type AboutOf, type Act, type ActAlone } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
 
 /**
  * Asked by every page before it reads anything: who is there, and may they? Nobody signed in goes to the sign-in page;
  * somebody who may not sees what one sees for a thing that does not exist.
  */
-export async function enter(permission: Act, about: About = {}): Promise<{ db: Db; visitor: Visitor; now: Date }> {
+export async function enter<Name extends Act>(
+  permission: Name,
+  ...[said]: Name extends ActAlone ? [] : [AboutOf<Name>]
+): Promise<{ db: Db; visitor: Visitor; now: Date }> {
+  const about: About = said ?? {};
   // Nothing here may run while the application is being built: the database belongs to the one that serves.
   await connection();
   const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];

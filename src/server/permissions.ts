@@ -1,9 +1,10 @@
-import { assignmentById } from "@/data/assignments";
-import { allAtSchool, allEnrolled, teachesClass } from "@/data/classes";
+import { mayWorkWith } from "@/data/assignments";
+import { allAtOnceIn, allEnrolled, keepsClass, teachesClass } from "@/data/classes";
 import type { Queryable } from "@/data/db";
-import { resourceById } from "@/data/resources";
+import { authorIsSeen } from "@/data/kept";
+import { ownsAll } from "@/data/resources";
 import { ownsPocket } from "@/data/satchel";
-import { mayRead } from "@/data/search";
+import { mayReadAll } from "@/data/search";
 import { taskOf } from "@/data/work";
 import type { Visitor } from "./session";
 
@@ -16,6 +17,9 @@ export interface About {
   assignments?: readonly number[];
   classes?: readonly number[];
   pocket?: number;
+  author?: number;
+  /** The school's calendar day that something of a class is changed on. */
+  date?: string;
   students?: readonly number[];
   /** Students of several classes, and who of them gets which version. */
   to?: readonly { class: number; students: readonly number[] }[];
@@ -23,69 +27,77 @@ export interface About {
 }
 
 type Who = "teacher" | "student" | "curator" | "office";
-type Relation = (db: Queryable, visitor: Visitor, about: About, now: Date) => Promise<boolean>;
 
-const reads = (db: Queryable, visitor: Visitor, resource: number | undefined) =>
-  resource === undefined ? Promise.resolve(false) : mayRead(db, visitor, resource);
+interface Relation<Field extends keyof About> {
+  /** What must be said for it to be asked at all: where one is missing, the answer is no. */
+  fields: readonly Field[];
+  holds(db: Queryable, visitor: Visitor, about: Required<Pick<About, Field>>, now: Date): Promise<boolean>;
+}
+const relation = <Field extends keyof About>(
+  fields: readonly Field[],
+  holds: Relation<Field>["holds"],
+): Relation<Field> => ({ fields, holds });
+
+async function every<Item>(items: Iterable<Item>, holds: (item: Item) => Promise<boolean>): Promise<boolean> {
+  for (const item of items) if (!(await holds(item))) return false;
+  return true;
+}
 
 const relations = {
-  "reads resource": (db, visitor, about) => reads(db, visitor, about.resource),
-  "reads resources": async (db, visitor, about) => {
-    for (const resource of about.resources ?? []) if (!(await reads(db, visitor, resource))) return false;
-    return true;
-  },
-  "owns resource": async (db, visitor, about) =>
-    about.resource !== undefined && (await resourceById(db, about.resource))?.owner === visitor.id,
-  "owns resources": async (db, visitor, about) => {
-    for (const resource of about.resources ?? [])
-      if ((await resourceById(db, resource))?.owner !== visitor.id) return false;
-    return true;
-  },
-  "owns pocket": async (db, visitor, about) => about.pocket !== undefined && ownsPocket(db, visitor.id, about.pocket),
-  "teaches class": async (db, visitor, about, now) =>
-    about.class !== undefined && teachesClass(db, visitor.id, about.class, now),
-  "students are in class": (db, _visitor, about) => allEnrolled(db, about.students ?? [], about.class ?? -1),
-  "students are of her school": (db, visitor, about) => allAtSchool(db, about.students ?? [], visitor.school ?? -1),
-  "reads versions": async (db, visitor, about) => {
-    for (const resource of new Set(about.versions?.map((version) => version.resource)))
-      if (!(await reads(db, visitor, resource))) return false;
-    return true;
-  },
-  "teaches the classes": async (db, visitor, about, now) => {
-    for (const group of about.to ?? []) if (!(await teachesClass(db, visitor.id, group.class, now))) return false;
-    return (about.to ?? []).length > 0;
-  },
-  "teaches all classes": async (db, visitor, about, now) => {
-    for (const group of about.classes ?? []) if (!(await teachesClass(db, visitor.id, group, now))) return false;
-    return (about.classes ?? []).length > 0;
-  },
-  "students are in their classes": async (db, _visitor, about) => {
-    for (const group of about.to ?? []) if (!(await allEnrolled(db, group.students, group.class))) return false;
-    return true;
-  },
-  "teaches the assignment's class": async (db, visitor, about, now) => {
-    const assignment = about.assignment === undefined ? undefined : await assignmentById(db, about.assignment);
-    return assignment !== undefined && teachesClass(db, visitor.id, assignment.class, now);
-  },
-  "teaches the assignments' classes": async (db, visitor, about, now) => {
-    const classes = new Set<number>();
-    for (const id of about.assignments ?? []) {
-      const assignment = await assignmentById(db, id);
-      if (!assignment) return false;
-      classes.add(assignment.class);
-    }
-    for (const group of classes) if (!(await teachesClass(db, visitor.id, group, now))) return false;
-    return classes.size > 0;
-  },
-  "was given assignment": async (db, visitor, about) =>
-    about.assignment !== undefined &&
-    (await taskOf(db, visitor.id, about.assignment, visitor.joinedClass)) !== undefined,
-} satisfies Record<string, Relation>;
+  "reads resource": relation(["resource"], (db, visitor, { resource }) => mayReadAll(db, visitor, [resource])),
+  "reads resources": relation(["resources"], (db, visitor, { resources }) => mayReadAll(db, visitor, resources)),
+  "reads versions": relation(["versions"], (db, visitor, { versions }) =>
+    mayReadAll(
+      db,
+      visitor,
+      versions.map(({ resource }) => resource),
+    ),
+  ),
+  "owns resource": relation(["resource"], (db, visitor, { resource }) => ownsAll(db, visitor.id, [resource])),
+  "owns resources": relation(["resources"], (db, visitor, { resources }) => ownsAll(db, visitor.id, resources)),
+  "owns pocket": relation(["pocket"], (db, visitor, { pocket }) => ownsPocket(db, visitor.id, pocket)),
+  "sees author": relation(["author"], (db, visitor, { author }) => authorIsSeen(db, visitor, author)),
+  "teaches class": relation(["class"], (db, visitor, about, now) => teachesClass(db, visitor.id, about.class, now)),
+  /** Whoever covers a class teaches it, and changes nothing about who is in it. */
+  "keeps class": relation(["class"], (db, visitor, about, now) => keepsClass(db, visitor.id, about.class, now)),
+  "teaches class on the day": relation(["class", "date"], (db, visitor, about, now) =>
+    teachesClass(db, visitor.id, about.class, now, about.date),
+  ),
+  "students are in class": relation(["class", "students"], (db, _visitor, about) =>
+    allEnrolled(db, about.students, about.class),
+  ),
+  "students were in class": relation(["class", "students"], (db, _visitor, about) =>
+    allAtOnceIn(db, about.students, about.class),
+  ),
+  "teaches the classes": relation(["to"], async (db, visitor, { to }, now) =>
+    to.length > 0 ? every(to, (group) => teachesClass(db, visitor.id, group.class, now)) : false,
+  ),
+  "students are in their classes": relation(["to"], (db, _visitor, { to }) =>
+    every(to, (group) => allEnrolled(db, group.students, group.class)),
+  ),
+  "teaches all classes": relation(["classes"], async (db, visitor, { classes }, now) =>
+    classes.length > 0 ? every(classes, (group) => teachesClass(db, visitor.id, group, now)) : false,
+  ),
+  "teaches all classes on the day": relation(["classes", "date"], async (db, visitor, { classes, date }, now) =>
+    classes.length > 0 ? every(classes, (group) => teachesClass(db, visitor.id, group, now, date)) : false,
+  ),
+  "works with assignment": relation(["assignment"], (db, visitor, { assignment }, now) =>
+    mayWorkWith(db, visitor.id, [assignment], now),
+  ),
+  "works with assignments": relation(["assignments"], async (db, visitor, { assignments }, now) =>
+    assignments.length > 0 ? mayWorkWith(db, visitor.id, assignments, now) : false,
+  ),
+  "was given assignment": relation(
+    ["assignment"],
+    async (db, visitor, { assignment }) =>
+      (await taskOf(db, visitor.id, assignment, visitor.joinedClass)) !== undefined,
+  ),
+};
 
 interface Permission {
   /** "anyone": also somebody who is not signed in. */
   who: Who | "anyone" | "signed in";
-  needs: (keyof typeof relations)[];
+  needs: readonly (keyof typeof relations)[];
 }
 
 /**
@@ -94,13 +106,16 @@ interface Permission {
  */
 export const permissions = {
   "sign in": { who: "anyone", needs: [] },
+  "begin a school": { who: "anyone", needs: [] },
+  "accept an invitation": { who: "anyone", needs: [] },
   "read help": { who: "anyone", needs: [] },
   "put into pocket again": { who: "teacher", needs: ["reads resources"] },
   "sign out": { who: "signed in", needs: [] },
   "find resources": { who: "teacher", needs: [] },
   "look at resource": { who: "teacher", needs: ["reads resource"] },
   "keep a need": { who: "teacher", needs: [] },
-  "follow an author": { who: "teacher", needs: [] },
+  "follow an author": { who: "teacher", needs: ["sees author"] },
+  "stop following": { who: "teacher", needs: [] },
   "say how it went": { who: "teacher", needs: ["reads resource"] },
   "take back a note": { who: "teacher", needs: [] },
   "browse standards": { who: "teacher", needs: [] },
@@ -125,29 +140,36 @@ export const permissions = {
     needs: ["reads resources", "reads versions", "teaches the classes", "students are in their classes"],
   },
   "see assignments": { who: "teacher", needs: [] },
-  "change assignment": { who: "teacher", needs: ["teaches the assignment's class"] },
-  "change assignments": { who: "teacher", needs: ["teaches the assignments' classes"] },
-  "move a class's work": { who: "teacher", needs: ["teaches class"] },
-  "lose a day": { who: "teacher", needs: ["teaches all classes"] },
-  "lay out a pocket": { who: "teacher", needs: ["teaches class", "owns pocket"] },
+  "change assignment": { who: "teacher", needs: ["works with assignment"] },
+  "change assignments": { who: "teacher", needs: ["works with assignments"] },
+  "move a class's work": { who: "teacher", needs: ["teaches class", "teaches class on the day"] },
+  "lose a day": { who: "teacher", needs: ["teaches all classes", "teaches all classes on the day"] },
+  "take back a lost day": { who: "teacher", needs: ["teaches all classes"] },
+  "lay out a pocket": { who: "teacher", needs: ["teaches class", "teaches class on the day", "owns pocket"] },
   "undo a change of plan": { who: "signed in", needs: [] },
-  "see results": { who: "teacher", needs: ["teaches the assignment's class"] },
+  "see results": { who: "teacher", needs: ["works with assignment"] },
   "read own messages": { who: "teacher", needs: [] },
   "see own classes": { who: "teacher", needs: [] },
   "see class": { who: "teacher", needs: ["teaches class"] },
   "change the school's calendar": { who: "office", needs: [] },
   "change the school's roster": { who: "office", needs: [] },
-  "change roster": { who: "teacher", needs: ["teaches class"] },
-  "change a student": { who: "teacher", needs: ["teaches class", "students are in class"] },
-  "put back into class": { who: "teacher", needs: ["teaches class", "students are of her school"] },
+  "keep the school's people": { who: "office", needs: [] },
+  "change roster": { who: "teacher", needs: ["keeps class"] },
+  "change a student": { who: "teacher", needs: ["keeps class", "students are in class"] },
+  "put back into class": { who: "teacher", needs: ["keeps class", "students were in class"] },
   "arrange class": { who: "teacher", needs: ["teaches class"] },
   "read a calendar by its address": { who: "anyone", needs: [] },
   "open class to students": { who: "teacher", needs: ["teaches class"] },
   "see own work": { who: "student", needs: [] },
   "do assignment": { who: "student", needs: ["was given assignment"] },
-} satisfies Record<string, Permission>;
+} as const satisfies Record<string, Permission>;
 
 export type Act = keyof typeof permissions;
+type FieldsOf<Name extends Act> = (typeof relations)[(typeof permissions)[Name]["needs"][number]]["fields"][number];
+/** What has to be said of an act, for the table to answer. */
+export type AboutOf<Name extends Act> = Required<Pick<About, FieldsOf<Name>>>;
+/** Acts that are about nothing in particular. */
+export type ActAlone = { [Name in Act]: (typeof permissions)[Name]["needs"] extends readonly [] ? Name : never }[Act];
 
 function isOne(visitor: Visitor | null, who: Permission["who"]): boolean {
   if (who === "anyone") return true;
@@ -156,7 +178,10 @@ function isOne(visitor: Visitor | null, who: Permission["who"]): boolean {
   return who === "student" ? visitor.kind === "student" : visitor.kind === "adult" && visitor.roles.includes(who);
 }
 
-/** Whether this visitor may do this, to exactly these things. */
+/**
+ * Whether this visitor may do this, to exactly these things. Fails closed: where the table asks about something that is not
+ * said, the answer is no.
+ */
 export async function permit(
   db: Queryable,
   visitor: Visitor | null,
@@ -166,6 +191,10 @@ export async function permit(
 ): Promise<boolean> {
   const { who, needs } = permissions[act] as Permission;
   if (!isOne(visitor, who)) return false;
-  for (const need of needs) if (!(await (relations[need] as Relation)(db, visitor!, about, now))) return false;
+  for (const need of needs) {
+    const { fields, holds } = relations[need] as Relation<keyof About>;
+    if (fields.some((field) => about[field] === undefined)) return false;
+    if (!(await holds(db, visitor!, about as Required<About>, now))) return false;
+  }
   return true;
 }

@@ -9,16 +9,17 @@ import {
   type MeetingRule,
   type SchoolCalendar,
 } from "@/core/calendar/school-calendar";
-import { movedTimes, reflow, samePlace, type Planned } from "@/core/plan/move";
+import { movedTimes, reflow, samePlace, type Planned, type Times } from "@/core/plan/move";
 import { partOf, stepMinutes } from "@/core/plan/parts";
 import { partsFor } from "@/core/assign/look-at-class";
-import { assignmentById, type Place } from "@/data/assignments";
+import { withExtraTime } from "@/core/assign/extra-time";
+import { assignmentById, recipientsOf, type Place } from "@/data/assignments";
 import { calendarOf, meetingRulesOf, zoneOf } from "@/data/calendar";
 import { classById } from "@/data/classes";
 import type { Queryable } from "@/data/db";
 import { plannedIn, plannedWork } from "@/data/plan";
 import { factsOfHead, revisionById } from "@/data/resources";
-import { stepsOf } from "@/data/split";
+import { stepsOf, type Part } from "@/data/split";
 
 interface At {
   date: string;
@@ -147,13 +148,6 @@ async function dueLater(db: Queryable, classId: number, calendar: SchoolCalendar
   });
 }
 
-export interface Part {
-  steps: string[];
-  minutes: number;
-  part: string;
-  place: Place;
-}
-
 /** How work that is longer than its lesson is split: the first part stays, the others go to the lessons after it. */
 export async function partsInMeeting(
   db: Queryable,
@@ -178,6 +172,7 @@ export async function partsInMeeting(
   if (!parts || parts.length < 2) return { problem: "It cannot be split: one of its steps alone is as long." };
   if (parts.length > same.length) return { problem: "There are not enough lessons left for its parts." };
   const minutes = stepMinutes(document, facts);
+  const recipients = await recipientsOf(db, assignment);
   const list: Part[] = [];
   for (const [nth, steps] of parts.entries()) {
     const times = movedTimes(calendar, work, here, same[nth]!);
@@ -187,7 +182,34 @@ export async function partsInMeeting(
       minutes: minutes.filter((_, step) => steps.includes(document.steps[step]!.id)).reduce((sum, one) => sum + one, 0),
       part: `${nth + 1} of ${parts.length}`,
       place: { ...times, meeting: { date: same[nth]!.date, period: same[nth]!.period } },
+      openDays: daysWithin(given.openDays, times, calendar.zone),
+      own: recipients.flatMap((one) => {
+        const own = ownTimes(calendar, work, times, one);
+        return own ? [{ student: one.student, ...own }] : [];
+      }),
     });
   }
   return { parts: list };
+}
+
+/** Those of some days that lie in a part's time; null where that leaves none: then every day will do. */
+function daysWithin(days: readonly string[] | null, times: Times, zone: string): string[] | null {
+  const [from, to] = [schoolClock(times.opens, zone).date, schoolClock(times.closes ?? times.due, zone).date];
+  const within = days?.filter((day) => day >= from && day <= to) ?? [];
+  return within.length > 0 ? within : null;
+}
+
+/** The times a part has for a student who had others than the class for the whole; null: the class's. */
+function ownTimes(
+  calendar: SchoolCalendar,
+  whole: Times,
+  part: Times,
+  { factor, ownDue }: { factor: number; ownDue: Date | null },
+): { due: Date; closes: Date | null } | null {
+  if (factor === 1 && !ownDue) return null;
+  const extra = withExtraTime(calendar, part, factor).due;
+  // Given more days by hand: as much later than the class as she was for the whole.
+  const byHand = ownDue ? new Date(part.due.getTime() + ownDue.getTime() - whole.due.getTime()) : extra;
+  const due = factor === 1 || byHand > extra ? byHand : extra;
+  return { due, closes: part.closes && due > part.closes ? due : part.closes };
 }

@@ -3,7 +3,7 @@ import { storable } from "@/core/storable";
 import type { Db } from "@/data/db";
 import { database } from "./database";
 import { log } from "./log";
-import { permit, type About, type Act } from "./permissions";
+import { permit, type AboutOf, type Act } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
 import { storageProblem } from "./storage-problem";
 
@@ -27,9 +27,9 @@ const LARGEST_BODY = 1_000_000;
  * Makes a route handler. `aboutOf` says what the permission is about, from the address. With a `body` schema the request
  * must carry JSON of that shape.
  */
-export function route<Body = undefined>(
-  permission: Act,
-  aboutOf: (params: Record<string, string>) => About,
+export function route<Name extends Act, Body = undefined>(
+  permission: Name,
+  aboutOf: (params: Record<string, string>) => AboutOf<Name>,
   work: (caller: RouteCaller<Body>) => Promise<Response>,
   body?: z.ZodType<Body>,
 ): (request: Request, context: Context) => Promise<Response> {

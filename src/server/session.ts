@@ -1,12 +1,15 @@
 import { getIronSession } from "iron-session";
-import { cookies, headers } from "next/headers";
+import { cookies } from "next/headers";
 import { cache } from "react";
-import { endSession, personOfSession, startSession, type Person } from "@/data/people";
+import { endSession, personOfSession, startSession, type SignedIn } from "@/data/people";
 import { database } from "./database";
 import { newToken, sessionKey, tokenHash } from "./secrets";
 
-/** Somebody signed in. `joinedClass`: a student who came in by that class's code, and sees nothing else. */
-export type Visitor = Person & { joinedClass: number | null };
+/**
+ * Somebody signed in. `joinedClass`: a student who came in by that class's code, at `joinedAt`: sees today's work of that class,
+ * and of what was done only what was begun since.
+ */
+export type Visitor = SignedIn;
 
 const ADULT_HOURS = 12;
 const STUDENT_HOURS = 8;
@@ -22,6 +25,8 @@ async function sealed() {
       sameSite: "lax",
       path: "/",
       secure: process.env.PUBLIC_ADDRESS?.startsWith("https:") ?? false,
+      // Ends with the browser: on a shared device the next child is not the one before.
+      maxAge: undefined,
     },
   });
 }
@@ -54,8 +59,4 @@ export async function signOut(): Promise<void> {
   const session = await sealed();
   if (session.token) await endSession(await database(), tokenHash(session.token));
   session.destroy();
-}
-
-export async function callerAddress(): Promise<string> {
-  return (await headers()).get("x-forwarded-for")?.split(",")[0]?.trim() ?? "local";
 }

@@ -15,6 +15,7 @@ import type { Db, Queryable } from "@/data/db";
 import { installationKey } from "@/data/installation";
 import { revisionById } from "@/data/resources";
 import { attemptsOf, questionsBegun, responsesOf, taskOf, type Attempt, type Task } from "@/data/work";
+import { fromBefore, seenByCode } from "./by-code";
 import type { Visitor } from "./session";
 
 /** What a student was given: the revision, or the part of it, as the class does it. */
@@ -39,6 +40,8 @@ export interface StudentWorkData {
   document: Document;
   attempt: Attempt | null;
   values: Record<string, ResponseValue>;
+  /** Handed in before she came in by the class's code: what was answered, and how it went, her own card opens. */
+  hidden: boolean;
   /** After handing in, unless checking is "never". */
   marks: Record<string, Mark> | null;
   /** Questions that have a time, while the try is open. */
@@ -68,14 +71,15 @@ export async function studentWork(
   now: Date,
 ): Promise<StudentWorkData | null> {
   const task = await taskOf(db, visitor.id, assignment, visitor.joinedClass);
-  if (!task) return null;
+  if (!task || !seenByCode(visitor, task, now)) return null;
   const attempts = await attemptsOf(db, task.recipient);
   const attempt = attempts.at(-1) ?? null;
   const open = doorOf(task, visitor.zone, now).open;
   // What was handed in can be looked at again at any time; what was not, only while the door is open.
   if (!open && !attempt?.handedIn) return null;
   const document = await taskDocument(db, task);
-  const responses = attempt ? await responsesOf(db, [attempt.id]) : [];
+  const hidden = attempt !== null && fromBefore(visitor, attempt);
+  const responses = attempt && !hidden ? await responsesOf(db, [attempt.id]) : [];
   const values = Object.fromEntries(
     [...lastResponses(responses).values()].map(({ question, value }) => [question, value as ResponseValue]),
   );
@@ -104,17 +108,19 @@ export async function studentWork(
     attempt,
     values: asSeen,
     limits,
-    marks: attempt?.handedIn
-      ? Object.fromEntries(
-          shown.map((question) => [
-            question.id,
-            disguised.mark(
-              question,
-              mark(question, readResponse(question, values[question.id]), document.languages[0]),
-            ),
-          ]),
-        )
-      : null,
+    hidden,
+    marks:
+      attempt?.handedIn && !hidden
+        ? Object.fromEntries(
+            shown.map((question) => [
+              question.id,
+              disguised.mark(
+                question,
+                mark(question, readResponse(question, values[question.id]), document.languages[0]),
+              ),
+            ]),
+          )
+        : null,
     mayCheck: questions
       .filter((question) => question.checked === "at once" && task.checking === "at once")
       .map((question) => question.id),

@@ -1,7 +1,7 @@
 import { momentAt } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/say-moment";
-import { teachersToTell } from "@/data/classes";
-import type { Db } from "@/data/db";
+import { teachersOfStudents, teachersToTell, type Student } from "@/data/classes";
+import type { Db, Queryable } from "@/data/db";
 import { addMessages } from "@/data/outbox";
 import type { Visitor } from "./session";
 
@@ -25,6 +25,29 @@ export async function tellOfLostDay(
       toAddress: email,
       subject: `${day}: ${of.name}, no lessons for ${classes.join(", ")}`,
       body: `${of.name} takes ${day}. ${moved} ${visitor.givenName} ${visitor.familyName} did this, and can undo it.`,
+    }));
+  if (messages.length > 0) await addMessages(db, { school: visitor.school, person: visitor.id, at: now }, messages);
+}
+
+/** Tells the other teachers of these students that their old passwords are over, and who made new ones. */
+export async function tellOfNewCards(
+  db: Queryable,
+  visitor: Visitor,
+  students: readonly Pick<Student, "id" | "givenName" | "familyName">[],
+  now: Date,
+): Promise<void> {
+  if (visitor.school === null) return;
+  const names = new Map(students.map(({ id, givenName, familyName }) => [id, `${givenName} ${familyName}`]));
+  const others = await teachersOfStudents(db, [...names.keys()], now);
+  const messages = others
+    .filter(({ id }) => id !== visitor.id)
+    .map((teacher) => ({
+      toName: teacher.name,
+      toAddress: teacher.email,
+      subject: teacher.students.length === 1 ? "A student has a new card" : "Students have new cards",
+      body:
+        `${visitor.givenName} ${visitor.familyName} made new sign-in cards for ` +
+        `${teacher.students.map((id) => names.get(id)).join(", ")}. The old ones do not work any more.`,
     }));
   if (messages.length > 0) await addMessages(db, { school: visitor.school, person: visitor.id, at: now }, messages);
 }

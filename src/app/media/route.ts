@@ -5,5 +5,5 @@ import { route } from "@/server/route";
 export const POST = route(
   "add a file",
   () => ({}),
-  ({ db, visitor, now, request }) => keepUpload(db, request, { kind: kindAsked(request), by: visitor.id, now }),
+  ({ db, visitor, now, request }) => keepUpload(db, request, { kind: kindAsked(request), by: visitor, now }),
 );

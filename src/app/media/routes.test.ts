@@ -94,6 +94,20 @@ describe("a file of hers", () => {
     expect(sent.status).toBe(413);
   });
 
+  test("nobody fills the school's disk alone: what one person's files take together has an end", async () => {
+    await db.query("insert into media values ($1, 'video/webm', $2, $3, now())", [
+      "f".repeat(64),
+      1_999_999_000,
+      world.ines,
+    ]);
+    const refused = await send("sound", waveFile(Float32Array.from({ length: 2000 }, (_, at) => Math.cos(at))));
+    expect(refused.status).toBe(507);
+    expect(await problemOf(refused)).toBe(
+      "Your files take 2000 MB already, which is the most. Nothing was changed. Ask the school office.",
+    );
+    await db.query("delete from media where sha256 = $1", ["f".repeat(64)]);
+  });
+
   test("is not taken from nobody, and not from a student", async () => {
     actAs(null);
     expect((await send("sound", sound)).status).toBe(401);

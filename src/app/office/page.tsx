@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
 import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes";
+import { peopleAt } from "@/data/front-door";
+import { messagesBy } from "@/data/outbox";
 import { OfficeScreen } from "@/screens/office/office-screen";
 import { enter } from "@/server/page";
 import { schoolOf } from "@/server/school-of";
@@ -11,13 +13,15 @@ export default async function OfficePage() {
   const { db, visitor, now } = await enter("change the school's calendar");
   const school = schoolOf(visitor);
   const classes = await classesAt(db, school);
-  const [calendar, rules, adults, names, teachers] = await Promise.all([
+  const [calendar, rules, adults, people, messages, names, teachers] = await Promise.all([
     calendarOf(db, school),
     meetingRulesOf(
       db,
       classes.map(({ id }) => id),
     ),
     adultsAt(db, school),
+    peopleAt(db, school, now),
+    messagesBy(db, visitor.id),
     namesAt(db, school),
     Promise.all(classes.map(async ({ id }) => [id, await teachersOf(db, id, now)] as const)),
   ]);
@@ -28,6 +32,9 @@ export default async function OfficePage() {
       rules={rules}
       teachers={Object.fromEntries(teachers)}
       adults={adults}
+      people={people}
+      messages={messages}
+      zone={visitor.zone}
       names={names}
       now={now}
     />

@@ -1,12 +1,22 @@
 import type { Metadata } from "next";
 import { tasksOf } from "@/data/work";
 import { StudentHome } from "@/screens/student/home";
+import { seenByCode } from "@/server/by-code";
 import { enter } from "@/server/page";
 
 export const metadata: Metadata = { title: "My work" };
 
 export default async function StudentPage() {
   const { db, visitor, now } = await enter("see own work");
-  const tasks = await tasksOf(db, visitor.id, visitor.joinedClass);
-  return <StudentHome student={visitor.id} name={visitor.givenName} tasks={tasks} zone={visitor.zone} now={now} />;
+  const tasks = (await tasksOf(db, visitor.id, visitor.joinedClass)).filter((task) => seenByCode(visitor, task, now));
+  return (
+    <StudentHome
+      student={visitor.id}
+      name={visitor.givenName}
+      tasks={tasks}
+      byCode={visitor.joinedAt !== null}
+      zone={visitor.zone}
+      now={now}
+    />
+  );
 }

@@ -29,7 +29,13 @@ function after(present: Present, roster: Roster): Present {
     classes: [...present.classes, ...addedClasses],
     enrolments: [
       ...present.enrolments.filter((one) => !left.has(`${one.class} ${one.student}`)),
-      ...plan.enrol.map((one) => ({ class: classes[one.class]!, student: students[one.student]! })),
+      ...plan.enrol.map((one) => ({
+        class: classes[one.class]!,
+        student: students[one.student]!,
+        from: one.from,
+        to: one.to,
+        now: true,
+      })),
     ],
   };
 }

@@ -36,9 +36,9 @@ const present: Present = {
   ],
   classes: [{ id: 9, rosterId: "c1", name: "5 Kittiwake" }],
   enrolments: [
-    { class: 9, student: 1 },
-    { class: 9, student: 2 },
-    { class: 9, student: 3 },
+    { class: 9, student: 1, from: null, to: null, now: true },
+    { class: 9, student: 2, from: null, to: null, now: true },
+    { class: 9, student: 3, from: null, to: null, now: true },
   ],
 };
 
@@ -95,4 +95,24 @@ test("a list without identifiers knows students by their names", () => {
   const plan = planImport(list, present);
   expect(plan.addStudents.map(({ givenName }) => givenName)).toEqual(["Eve"]);
   expect(plan.enrol).toEqual([{ class: "c1", student: "line 2", from: null, to: null }]);
+});
+
+describe("the days of an enrolment", () => {
+  const dated = (from: string | null, to: string | null) =>
+    roster([student("u1", "Aisha")], { enrolments: [{ class: "c1", student: "u1", from, to }] });
+  const here = (one: { from: string | null; to: string | null; now: boolean }) => ({
+    ...present,
+    enrolments: [{ class: 9, student: 1, ...one }],
+  });
+
+  test("another first or last day is written down", () => {
+    const now = here({ from: "2026-08-31", to: null, now: true });
+    expect(planImport(dated("2026-08-31", "2027-06-30"), now).enrol).toHaveLength(1);
+    expect(planImport(dated("2026-08-31", null), now).enrol).toEqual([]);
+  });
+
+  test("a list without days leaves them as they are, and brings back a child whose time was over", () => {
+    expect(planImport(dated(null, null), here({ from: "2026-08-31", to: "2027-06-30", now: true })).enrol).toEqual([]);
+    expect(planImport(dated(null, null), here({ from: null, to: "2026-10-01", now: false })).enrol).toHaveLength(1);
+  });
 });

@@ -37,7 +37,8 @@ export interface Present {
     grade: number | null;
   }[];
   classes: { id: number; rosterId: string | null; name: string }[];
-  enrolments: { class: number; student: number }[];
+  /** `now`: whether the student is in the class today. */
+  enrolments: { class: number; student: number; from: string | null; to: string | null; now: boolean }[];
 }
 
 /** What bringing the roster in would change. Keys stand for what is new. */
@@ -118,13 +119,20 @@ export function planImport(roster: Roster, present: Present): ImportPlan {
   }
   const studentId = (key: string) => plan.known.students[key] ?? byRosterId.get(key)?.id;
   const classId = (key: string) => plan.known.classes[key] ?? classByRosterId.get(key)?.id;
-  const enrolled = new Set(present.enrolments.map((one) => `${one.class} ${one.student}`));
+  const enrolled = new Map(present.enrolments.map((one) => [`${one.class} ${one.student}`, one]));
+  /** A student who is there stays as she is; one whose time is over or to come, or has other dates, is written down anew. */
+  const stands = (key: string, { from, to }: { from: string | null; to: string | null }) => {
+    const known = enrolled.get(key);
+    if (!known) return false;
+    const dated = from !== null || to !== null;
+    return dated ? known.from === from && known.to === to : known.now;
+  };
   const wanted = new Set<string>();
   for (const enrolment of roster.enrolments) {
     const [group, student] = [classId(enrolment.class), studentId(enrolment.student)];
     if (group !== undefined && student !== undefined) {
       wanted.add(`${group} ${student}`);
-      if (enrolled.has(`${group} ${student}`)) continue;
+      if (stands(`${group} ${student}`, enrolment)) continue;
       plan.known.students[enrolment.student] = student;
       plan.known.classes[enrolment.class] = group;
     }

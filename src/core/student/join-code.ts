@@ -1,4 +1,7 @@
-/** Join codes are said aloud and typed by children: a short word of the shore and two digits, "KELP 42". */
+/**
+ * Join codes are said aloud and typed by children: a short word of the shore and five digits, "KELP 40213". There are 2.9
+ * million of them, so that trying them out finds none in the hour one lives.
+ */
 const words = [
   "BUOY",
   "CLAM",
@@ -37,14 +40,16 @@ const words = [
 /** How long a new code lets students in. */
 export const JOIN_CODE_MINUTES = 60;
 
-/** A code from two random numbers in [0, 1). */
-export function joinCode(random: () => number): string {
-  const word = words[Math.floor(random() * words.length)]!;
-  return `${word} ${10 + Math.floor(random() * 90)}`;
+/** How many different codes there are. */
+export const JOIN_CODES = words.length * 90_000;
+
+/** A code from a random whole number from 0 to below its argument. */
+export function joinCode(random: (below: number) => number): string {
+  return `${words[random(words.length)]!} ${10_000 + random(90_000)}`;
 }
 
-/** What a child typed, in the form codes are kept in: "kelp42" and "Kelp - 42" are "KELP 42". */
+/** What a child typed, in the form codes are kept in: "kelp40213" and "Kelp - 40213" are "KELP 40213". */
 export function readJoinCode(typed: string): string {
-  const found = /^\s*([a-zA-Z]+)[\s-]*(\d+)\s*$/.exec(typed);
-  return found ? `${found[1]!.toUpperCase()} ${found[2]}` : typed.trim().toUpperCase().slice(0, 40);
+  const found = /^\s*([a-zA-Z]+)[\s-]*(\d[\d\s]*)$/.exec(typed.slice(0, 40));
+  return found ? `${found[1]!.toUpperCase()} ${found[2]!.replace(/\s/g, "")}` : typed.trim().toUpperCase().slice(0, 40);
 }

@@ -7,3 +7,4 @@ export const follow = tried(actions.follow);
 export const keepNeed = tried(actions.keepNeed);
 export const noteUse = tried(actions.noteUse);
 export const takeBackNote = tried(actions.takeBackNote);
+export const stopFollowing = tried(actions.stopFollowing);

@@ -2,7 +2,7 @@
 import { ExternalLink, HelpCircle, UserPlus, UserCheck } from "lucide-react";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
-import { follow } from "@/screens/acts/keep";
+import { follow, stopFollowing } from "@/screens/acts/keep";
 import type { LightTableData } from "@/server/light-table";
 import { buttonClasses } from "@/ui/button";
 import { Segmented } from "@/ui/segmented";
@@ -37,7 +37,7 @@ export function Views({ data, view, onView }: { data: LightTableData; view: View
     else tellProblem(answer.problem);
   };
   const toggleFollow = async (on: boolean) => {
-    const outcome = await follow({ author: resource.owner, on });
+    const outcome = await (on ? follow : stopFollowing)({ author: resource.owner });
     if (!outcome.ok) return tellProblem(outcome.problem);
     router.refresh();
     tell(

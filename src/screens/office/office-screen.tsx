@@ -3,7 +3,11 @@ import type { MeetingRule, SchoolCalendar } from "@/core/calendar/school-calenda
 import type { Class } from "@/data/classes";
 import { DaysOffCard } from "./days-off-card";
 import { MeetingsCard } from "./meetings-card";
+import type { Adult } from "@/data/front-door";
+import type { SentMessage } from "@/data/outbox";
 import { NamesCard, type ClassName } from "./names-card";
+import { OutboxCard } from "./outbox-card";
+import { PeopleCard } from "./people-card";
 import { RosterCard } from "./roster-card";
 import { TeachersCard, type ClassTeacher } from "./teachers-card";
 import { TermsCard } from "./terms-card";
@@ -16,7 +20,10 @@ export function OfficeScreen({
   rules,
   teachers,
   adults,
+  people,
+  messages,
   names,
+  zone,
   now,
 }: {
   calendar: SchoolCalendar;
@@ -24,12 +31,15 @@ export function OfficeScreen({
   rules: MeetingRule[];
   teachers: Record<number, ClassTeacher[]>;
   adults: { id: number; name: string }[];
+  people: Adult[];
+  messages: SentMessage[];
+  zone: string;
   names: ClassName[];
   now: Date;
 }) {
   return (
     <div className="mx-auto grid max-w-6xl items-start gap-5 px-6 py-5 lg:grid-cols-2">
-      <h1 className="font-serif text-[22px] lg:col-span-2">Calendar and rosters</h1>
+      <h1 className="font-serif text-[22px] lg:col-span-2">Calendar, rosters and people</h1>
       <DaysOffCard calendar={calendar} now={now} />
       <div className="grid gap-5">
         <TermsCard key={JSON.stringify(calendar.terms)} terms={calendar.terms} />
@@ -43,6 +53,8 @@ export function OfficeScreen({
         <MeetingsCard calendar={calendar} classes={classes} rules={rules} />
         <TeachersCard classes={classes} teachers={teachers} adults={adults} />
       </div>
+      <PeopleCard adults={people} zone={zone} now={now} />
+      <OutboxCard messages={messages} zone={zone} now={now} />
     </div>
   );
 }

@@ -30,12 +30,15 @@ export function StudentHome({
   student,
   name,
   tasks,
+  byCode,
   zone,
   now,
 }: {
   student: number;
   name: string;
   tasks: Task[];
+  /** Came in with the class's code: sees today's work only. */
+  byCode: boolean;
   zone: string;
   now: Date;
 }) {
@@ -65,6 +68,11 @@ export function StudentHome({
         </button>
       </header>
       <SendWaiting student={student} />
+      {byCode && (
+        <p className="mt-3 text-ink-soft">
+          You came in with the class code, so you see today’s work. Use your own card to see what you did before.
+        </p>
+      )}
       <Section title="Now" empty="Nothing to do just now.">
         {todo.map((task, at) => (
           <li

@@ -107,12 +107,18 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
           {earned} of {ruled.reduce((sum, mark) => sum + mark.outOf, 0)}
         </p>
       )}
-      {marks.length === 0 && <p>{data.task.teacher} looks at it.</p>}
+      {data.hidden ? (
+        <p>Use your own card to see your answers and how it went.</p>
+      ) : (
+        marks.length === 0 && <p>{data.task.teacher} looks at it.</p>
+      )}
       {problem && <p role="alert">{problem}</p>}
       <div className="flex flex-wrap justify-center gap-3">
-        <button type="button" onClick={onBack} className="min-h-12 rounded-card border-2 border-line px-5 font-bold">
-          Look at my answers
-        </button>
+        {!data.hidden && (
+          <button type="button" onClick={onBack} className="min-h-12 rounded-card border-2 border-line px-5 font-bold">
+            Look at my answers
+          </button>
+        )}
         {data.triesLeft && (
           <button
             type="button"

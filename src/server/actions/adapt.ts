@@ -15,31 +15,36 @@ import { publish } from "../publish";
 const Id = z.number().int().positive();
 
 /** Starts a version of hers from a resource she may read: a copy with its source attached. Returns its id. */
-export const adaptResource = act("adapt resource", z.object({ resource: Id }), async ({ db, visitor, now }, given) => {
-  const source = await resources.resourceById(db, given.resource);
-  if (!source?.head) throw new Refused("This has not been published yet.");
-  const revision = (await resources.revisionById(db, source.head))!;
-  const allowed = mayAdapt(revision.document.licence, source.owner === visitor.id);
-  if (!allowed.allowed) throw new Refused(allowed.reason);
-  const document = startAdaptation(revision.document, {
-    resource: source.id,
-    revision: revision.id,
-    title: titleOf(revision.document),
-    author: source.ownerName,
-    source: source.ownerSchool ?? "the commons",
-  });
-  return db.transaction(async (tx) => {
-    const resource = await resources.addResource(tx, {
-      district: visitor.district,
-      owner: visitor.id,
-      source: revision.id,
-      created: now,
+export const adaptResource = act(
+  "adapt resource",
+  z.object({ resource: Id }),
+  (given) => ({ resource: given.resource }),
+  async ({ db, visitor, now }, given) => {
+    const source = await resources.resourceById(db, given.resource);
+    if (!source?.head) throw new Refused("This has not been published yet.");
+    const revision = (await resources.revisionById(db, source.head))!;
+    const allowed = mayAdapt(revision.document.licence, source.owner === visitor.id);
+    if (!allowed.allowed) throw new Refused(allowed.reason);
+    const document = startAdaptation(revision.document, {
+      resource: source.id,
+      revision: revision.id,
+      title: titleOf(revision.document),
+      author: source.ownerName,
+      source: source.ownerSchool ?? "the commons",
     });
-    await resources.saveDraft(tx, { resource, document, base: null, seen: 0, by: visitor.id, at: now });
-    await indexResource(tx, resource, document, false);
-    return { resource };
-  });
-});
+    return db.transaction(async (tx) => {
+      const resource = await resources.addResource(tx, {
+        district: visitor.district,
+        owner: visitor.id,
+        source: revision.id,
+        created: now,
+      });
+      await resources.saveDraft(tx, { resource, document, base: null, seen: 0, by: visitor.id, at: now });
+      await indexResource(tx, resource, document, false);
+      return { resource };
+    });
+  },
+);
 
 /** Starts a resource from nothing. */
 export const makeResource = act(
@@ -87,6 +92,7 @@ function readDocument(value: unknown): Document {
 export const saveDraft = act(
   "edit resource",
   z.object({ resource: Id, seen: z.number().int().min(0), document: z.unknown() }),
+  (given) => ({ resource: given.resource }),
   async ({ db, visitor, now }, given) => {
     const document = readDocument(given.document);
     const resource = (await resources.resourceById(db, given.resource))!;
@@ -121,6 +127,7 @@ export const saveDraft = act(
 export const publishDraft = act(
   "edit resource",
   z.object({ resource: Id, seen: z.number().int().min(0) }),
+  (given) => ({ resource: given.resource }),
   async ({ db, visitor, now }, given) => {
     const [resource, draft] = [
       (await resources.resourceById(db, given.resource))!,
@@ -155,6 +162,7 @@ export const publishDraft = act(
 export const goOnFromSource = act(
   "edit resource",
   z.object({ resource: Id, revision: Id }),
+  (given) => ({ resource: given.resource }),
   async ({ db, visitor, now }, given) => {
     const resource = (await resources.resourceById(db, given.resource))!;
     const revision = await resources.revisionById(db, given.revision);
@@ -170,6 +178,7 @@ export const goOnFromSource = act(
 export const shareInStaffroom = act(
   "edit resource",
   z.object({ resource: Id, shared: z.boolean() }),
+  (given) => ({ resource: given.resource }),
   async ({ db, visitor, now }, given) => {
     const resource = (await resources.resourceById(db, given.resource))!;
     if (!resource.head) throw new Refused("Publish it first: the staffroom shows what is published.");
@@ -200,6 +209,7 @@ export const shareInStaffroom = act(
 export const duplicateResources = act(
   "duplicate resources",
   z.object({ resources: z.array(Id).min(1).max(200, "At most 200 at once, please. Nothing was copied.") }),
+  (given) => ({ resources: given.resources }),
   ({ db, visitor, now }, given) =>
     db.transaction(async (tx) => {
       const copies: number[] = [];
@@ -233,6 +243,7 @@ export const duplicateResources = act(
 export const archiveResource = act(
   "edit resource",
   z.object({ resource: Id, archived: z.boolean() }),
+  (given) => ({ resource: given.resource }),
   ({ db, now }, given) =>
     db.transaction(async (tx) => {
       await resources.setArchived(tx, given.resource, given.archived ? now : null);

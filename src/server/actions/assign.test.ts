@@ -154,6 +154,18 @@ describe("afterwards", () => {
   const give = async (more: Partial<AssignForm> = {}) => value(await assignResources(formFor(more))).assignments[0]!;
   const [aisha, bo] = [0, 1] as const;
 
+  test("a student added later has the times of somebody with more time, closing among them", async () => {
+    const id = await give({ to: [{ class: world.class, students: [world.students[aisha]!] }], closes: "due" });
+    value(await addStudents({ assignment: id, students: [world.students[2]!] }));
+    const [all, later] = [
+      (await taskOf(db, world.students[aisha]!, id, null))!,
+      (await taskOf(db, world.students[2]!, id, null))!,
+    ];
+    expect(all.closes).toEqual(all.due);
+    expect(later.due > all.due).toBe(true);
+    expect(later.closes).toEqual(later.due);
+  });
+
   test("a student is added, with the more time she has; one who has begun is not taken out", async () => {
     const id = await give({ to: [{ class: world.class, students: [world.students[aisha]!] }] });
     value(await addStudents({ assignment: id, students: [world.students[2]!, world.stranger] }));

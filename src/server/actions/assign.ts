@@ -25,6 +25,7 @@ const Id = z.number().int().positive();
 export const audienceFor = act(
   "see who to assign to",
   z.object({ resources: z.array(Id).min(1).max(60), like: Id.optional() }),
+  (given) => ({ resources: given.resources }),
   async ({ db, visitor, now }, { resources, like }) => {
     const hers = like !== undefined && (await permit(db, visitor, "change assignment", { assignment: like }, now));
     const earlier = hers ? await assignments.assignmentById(db, like) : undefined;
@@ -38,6 +39,7 @@ const barClass = async () => Number((await cookies()).get("class")?.value) || nu
 export const lookBeforeAssigning = act(
   "assign resources",
   AssignForm,
+  (given) => ({ resources: given.resources, to: given.to, versions: given.versions }),
   async ({ db, visitor, now }, form): Promise<{ said: string[]; findings: Finding[] }> => {
     const { looked, said, problem } = await prepareAssigning(db, visitor, form, await barClass(), now);
     const findings = lastLook(looked);
@@ -51,18 +53,24 @@ export const lookBeforeAssigning = act(
 );
 
 /** Gives the newest revisions to students. Returns the assignments made, and what undoes it. */
-export const assignResources = act("assign resources", AssignForm, async ({ db, visitor, now }, form) => {
-  const { looked, list, said, problem } = await prepareAssigning(db, visitor, form, null, now);
-  const stop = lastLook(looked).find(({ level }) => level === "stop");
-  if (stop) throw new Refused(stop.text);
-  if (problem) throw new Refused(problem);
-  return { ...(await giveWork(db, visitor.id, now, list)), said };
-});
+export const assignResources = act(
+  "assign resources",
+  AssignForm,
+  (given) => ({ resources: given.resources, to: given.to, versions: given.versions }),
+  async ({ db, visitor, now }, form) => {
+    const { looked, list, said, problem } = await prepareAssigning(db, visitor, form, null, now);
+    const stop = lastLook(looked).find(({ level }) => level === "stop");
+    if (stop) throw new Refused(stop.text);
+    if (problem) throw new Refused(problem);
+    return { ...(await giveWork(db, visitor.id, now, list)), said };
+  },
+);
 
 /** Calls work back from its students, or gives it again. What they answered is kept. */
 export const callBack = act(
   "change assignments",
   z.object({ assignments: z.array(Id).min(1).max(400), back: z.boolean() }),
+  (given) => ({ assignments: given.assignments }),
   async ({ db, now }, given) => {
     await db.transaction(async (tx) => {
       for (const id of given.assignments) {
@@ -78,6 +86,7 @@ export const callBack = act(
 export const orderWork = act(
   "change assignments",
   z.object({ assignments: z.array(Id).min(2).max(60) }),
+  (given) => ({ assignments: given.assignments }),
   async ({ db, visitor, now }, given) => {
     const ids = given.assignments;
     if (new Set(ids).size < ids.length) throw new Refused("One of them is there twice.");
@@ -99,6 +108,7 @@ export const orderWork = act(
 export const changeTimes = act(
   "change assignment",
   z.object({ assignment: Id, opens: z.string().max(30), due: z.string().max(30), closes: z.enum(["never", "due"]) }),
+  (given) => ({ assignment: given.assignment }),
   async ({ db, visitor, now }, given) => {
     const assignment = (await assignments.assignmentById(db, given.assignment))!;
     const opens = fromWallClock(given.opens, visitor.zone);
@@ -125,6 +135,7 @@ export const changeTimes = act(
 export const addStudents = act(
   "change assignment",
   z.object({ assignment: Id, students: z.array(Id).min(1).max(400) }),
+  (given) => ({ assignment: given.assignment }),
   async ({ db }, given) => {
     const assignment = (await assignments.assignmentById(db, given.assignment))!;
     const resource = await resourceById(db, assignment.resource);
@@ -137,12 +148,10 @@ export const addStudents = act(
       given.assignment,
       roster
         .filter(({ id }) => given.students.includes(id))
-        .map(({ id, factor }) => ({
-          student: id,
-          revision,
-          factor,
-          due: factor === 1 ? null : withExtraTime(calendar, assignment, factor).due,
-        })),
+        .map(({ id, factor }) => {
+          const own = factor === 1 ? null : withExtraTime(calendar, assignment, factor);
+          return { student: id, revision, factor, due: own?.due ?? null, closes: own?.closes ?? null };
+        }),
     );
     await announceWork(db, given.assignment);
     return {};
@@ -153,6 +162,7 @@ export const addStudents = act(
 export const removeStudent = act(
   "change assignment",
   z.object({ assignment: Id, student: Id }),
+  (given) => ({ assignment: given.assignment }),
   async ({ db }, given) => {
     if (!(await assignments.removeRecipient(db, given.assignment, given.student)))
       throw new Refused("This student has begun: the answers are kept, so it stays with her.");
@@ -165,6 +175,7 @@ export const removeStudent = act(
 export const extendFor = act(
   "change assignment",
   z.object({ assignment: Id, student: Id, due: z.string().max(30) }),
+  (given) => ({ assignment: given.assignment }),
   async ({ db, visitor, now }, given) => {
     const assignment = (await assignments.assignmentById(db, given.assignment))!;
     const due = given.due === "" ? null : fromWallClock(given.due, visitor.zone);
@@ -178,7 +189,12 @@ export const extendFor = act(
 );
 
 /** Those who have not begun get the newest revision; whoever has goes on with what she began. */
-export const takeNewest = act("change assignment", z.object({ assignment: Id }), async ({ db }, given) => {
-  const changed = await assignments.useNewest(db, given.assignment);
-  return { changed };
-});
+export const takeNewest = act(
+  "change assignment",
+  z.object({ assignment: Id }),
+  (given) => ({ assignment: given.assignment }),
+  async ({ db }, given) => {
+    const changed = await assignments.useNewest(db, given.assignment);
+    return { changed };
+  },
+);

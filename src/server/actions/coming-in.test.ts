@@ -1,6 +1,7 @@
 import { pictureSecret } from "@/core/student/pictures";
 import { setJoinCode } from "@/data/classes";
 import type { Db } from "@/data/db";
+import { endSession, personOfSession, startSession } from "@/data/people";
 import { freshDatabase } from "@/data/testing/database";
 import { smallWorld, type World } from "@/data/testing/world";
 import { hashSecret } from "../secrets";
@@ -11,6 +12,7 @@ import { joinClass, readCode, signInWithPictures } from "./student";
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
 jest.mock("next/navigation", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").navigation);
+jest.mock("next/headers", () => ({ headers: async () => new Headers({ host: "satchel.example" }) }));
 
 let db: Db;
 let world: World;
@@ -71,6 +73,26 @@ describe("coming in", () => {
     actAs(null);
     expect(await readCode({ code })).toMatchObject({ ok: false });
     expect((await joinClass({ code, student: world.students[1]! })).ok).toBe(false);
+  });
+
+  test("ending a code, or making another, ends everybody who came in by it; a card's session goes on", async () => {
+    for (const end of [() => endJoinCode({ class: world.class }), () => startJoinCode({ class: world.class })]) {
+      const session = (tokenHash: string, group: number | null) =>
+        startSession(db, {
+          tokenHash,
+          person: world.students[0]!,
+          class: group,
+          created: new Date(),
+          expires: new Date(Date.now() + 3_600_000),
+        });
+      await session("by code", world.class);
+      await session("by card", null);
+      actAs(teacher());
+      value(await end());
+      expect(await personOfSession(db, "by code", new Date())).toBeUndefined();
+      expect(await personOfSession(db, "by card", new Date())).toBeDefined();
+      await endSession(db, "by card");
+    }
   });
 
   test("a code that has run out opens nothing", async () => {

@@ -15,6 +15,7 @@ export const keepGroups = act(
       )
       .max(30),
   }),
+  (given) => ({ class: given.class }),
   async ({ db }, given) => {
     await db.transaction((tx) => setGroups(tx, given.class, given.groups));
     return {};
@@ -25,6 +26,7 @@ export const keepGroups = act(
 export const keepApart = act(
   "arrange class",
   z.object({ class: Id, pairs: z.array(z.tuple([Id, Id])).max(60) }),
+  (given) => ({ class: given.class }),
   async ({ db }, given) => {
     await db.transaction((tx) => setPairsApart(tx, given.class, given.pairs));
     return {};
@@ -39,6 +41,7 @@ export const keepSeats = act(
       .array(z.object({ student: Id, x: z.number().int().min(0).max(29), y: z.number().int().min(0).max(29) }))
       .max(400),
   }),
+  (given) => ({ class: given.class }),
   async ({ db }, given) => {
     const places = new Set(given.seats.map(({ x, y }) => `${x} ${y}`));
     if (places.size < given.seats.length) throw new Refused("Two desks stand on one place. Nothing was changed.");

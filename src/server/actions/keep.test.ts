@@ -1,10 +1,10 @@
 import type { Db } from "@/data/db";
 import { notesOfUse } from "@/data/notes-of-use";
-import { isFollowing, savedNeeds } from "@/data/kept";
+import { followedBy, isFollowing, savedNeeds } from "@/data/kept";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, visitorOf } from "../testing/as";
-import { dropNeed, follow, keepNeed, noteUse, takeBackNote } from "./keep";
+import { dropNeed, follow, keepNeed, noteUse, stopFollowing, takeBackNote } from "./keep";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -41,13 +41,29 @@ describe("keeping and following", () => {
 
   test("she follows others, not herself, and only while she is signed in", async () => {
     ines();
-    expect(await follow({ author: world.teodor, on: true })).toMatchObject({ ok: true });
+    expect(await follow({ author: world.teodor })).toMatchObject({ ok: true });
     expect(await isFollowing(db, world.ines, world.teodor)).toBe(true);
-    expect(await follow({ author: world.ines, on: true })).toEqual({ ok: false, problem: "This is you." });
+    expect(await follow({ author: world.ines })).toEqual({ ok: false, problem: "This is you." });
     actAs(null);
-    expect(await follow({ author: world.teodor, on: false })).toMatchObject({ ok: false });
+    expect(await stopFollowing({ author: world.teodor })).toMatchObject({ ok: false });
     expect(await isFollowing(db, world.ines, world.teodor)).toBe(true);
   });
+});
+
+test("nobody is followed whom she may not know of, and no child's name comes out that way", async () => {
+  ines();
+  const refused = { ok: false, problem: "This is not here, or not yours to see." };
+  for (const author of [world.students[0]!, world.stranger, world.judit, 999_999])
+    expect(await follow({ author })).toEqual(refused);
+  await publishFor(db, world.judit, lesson("For everyone"), ["commons"]);
+  expect(await follow({ author: world.judit })).toMatchObject({ ok: true });
+  // One that was written down before is not shown either.
+  await db.query("insert into follow (person_id, author_id, seen) values ($1, $2, now())", [
+    world.ines,
+    world.students[0],
+  ]);
+  const reader = { id: world.ines, school: world.here, district: world.district, satchel: [] };
+  expect((await followedBy(db, reader)).map(({ author }) => author)).not.toContain(world.students[0]);
 });
 
 describe("how it went", () => {

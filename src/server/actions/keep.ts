@@ -26,13 +26,19 @@ export const dropNeed = act("keep a need", z.object({ id: Id }), async ({ db, vi
 
 export const follow = act(
   "follow an author",
-  z.object({ author: Id, on: z.boolean() }),
-  async ({ db, visitor, now }, { author, on }) => {
+  z.object({ author: Id }),
+  ({ author }) => ({ author }),
+  async ({ db, visitor, now }, { author }) => {
     if (author === visitor.id) throw new Refused("This is you.");
-    await kept.setFollow(db, visitor.id, author, on, now);
+    await kept.setFollow(db, visitor.id, author, true, now);
     return {};
   },
 );
+
+export const stopFollowing = act("stop following", z.object({ author: Id }), async ({ db, visitor, now }, given) => {
+  await kept.setFollow(db, visitor.id, given.author, false, now);
+  return {};
+});
 
 /** Tells colleagues of her school how a resource went. */
 export const noteUse = act(
@@ -43,6 +49,7 @@ export const noteUse = act(
     words: z.array(z.enum(noteWords)).min(1, "Choose one word at least.").max(4, "Four words at the most."),
     text: z.string().trim().max(600, "At most 600 letters, please.").default(""),
   }),
+  (given) => ({ resource: given.resource }),
   async ({ db, visitor, now }, note) => {
     if (visitor.school === null) throw new Refused("Only a school's own teachers can leave a note.");
     return { id: await addNoteOfUse(db, { ...note, person: visitor.id, school: visitor.school, at: now }) };

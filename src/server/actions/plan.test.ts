@@ -41,6 +41,7 @@ beforeEach(async () => {
   actAs(teacher());
   await db.query("delete from assignment");
   await db.query("delete from class_day_off");
+  await db.query("delete from class_teacher where person_id = $1", [world.teodor]);
 });
 
 async function planned(
@@ -106,6 +107,25 @@ test("what was given before and is due on the lost day is due at the same hour o
   expect((await due()).due).toEqual(before.due);
 });
 
+test("a lost day is not taken back by somebody whose cover has ended since", async () => {
+  const today = schoolClock(new Date(), zone).date;
+  await db.query(
+    `insert into class_teacher (class_id, person_id, role, from_date, to_date) values ($1, $2, 'cover', $3::date, $3::date + 30)
+     on conflict (class_id, person_id) do update set to_date = excluded.to_date`,
+    [world.class, world.teodor, today],
+  );
+  actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
+  const { event } = value(await loseDay({ classes: [world.class], date: day(2), name: "Fair", move: false }));
+  await db.query("update class_teacher set from_date = $2::date - 9, to_date = $2::date - 1 where person_id = $1", [
+    world.teodor,
+    today,
+  ]);
+  expect(await undoPlan({ event })).toMatchObject({ ok: false });
+  expect((await calendarOf(db, world.here)).classDaysOff).toHaveLength(1);
+  actAs(teacher());
+  await db.query("delete from class_day_off");
+});
+
 test("what somebody has changed since is not undone over", async () => {
   const id = await planned("Tides", day(0));
   const { event } = value(await moveWork({ assignment: id, date: day(1), period: 1 }));
@@ -125,6 +145,45 @@ test("everything from here by one lesson, on and back", async () => {
   value(await moveAllFrom({ ...from, date: day(2), by: -1 }));
   expect(await Promise.all(ids.map(dateOf))).toEqual([day(0), day(1), day(2)]);
   expect(await moveAllFrom({ ...from, date: day(9), by: 1 })).toMatchObject({ ok: false });
+});
+
+test("of split work every part has the days, the order and the times students have for the whole", async () => {
+  const id = await planned("Long", day(0), { minutes: 60, steps: 3 });
+  const [aisha, bo] = world.students as [number, number];
+  await db.query("update recipient set time_factor = 1.5 where assignment_id = $1 and student_id = $2", [id, aisha]);
+  await db.query(
+    "update recipient set own_due = (select due + interval '1 day' from assignment where id = $1) where assignment_id = $1 and student_id = $2",
+    [id, bo],
+  );
+  await db.query("update assignment set closes = due, open_days = $2::date[] where id = $1", [id, [day(0), day(1)]]);
+  const next = await planned("After it", day(3));
+  await db.query("update assignment set after_id = $2 where id = $1", [next, id]);
+  const { event } = value(await splitWork({ assignment: id }));
+  const rows = await db.query<Record<string, unknown>>(
+    `select a.id, a.due, a.closes, a.open_days days, a.after_id after,
+            (select own_due from recipient r where r.assignment_id = a.id and student_id = $2) aisha,
+            (select own_closes from recipient r where r.assignment_id = a.id and student_id = $2) "aishaCloses",
+            (select extract(epoch from own_due - a.due)::int from recipient r where r.assignment_id = a.id and student_id = $3) bo
+       from assignment a where a.part is not null and a.id >= $1 order by a.id`,
+    [id, aisha, bo],
+  );
+  expect(rows).toHaveLength(2);
+  for (const row of rows) {
+    expect(row.closes).toEqual(row.due);
+    expect((row.aisha as Date) > (row.due as Date)).toBe(true);
+    expect(row.aishaCloses).toEqual(row.aisha);
+    expect(row.bo).toBe(24 * 3600);
+  }
+  const [first, second] = rows as [Record<string, unknown>, Record<string, unknown>];
+  expect([first.days, second.days]).toEqual([[day(0)], [day(1)]]);
+  expect(second.after).toBe(first.id);
+  const waits = async () =>
+    (await db.query<{ after: number }>("select after_id after from assignment where id = $1", [next]))[0]!.after;
+  expect(await waits()).toBe(second.id);
+  value(await undoPlan({ event }));
+  expect(await waits()).toBe(id);
+  const [whole] = await db.query<{ days: string[] }>("select open_days days from assignment where id = $1", [id]);
+  expect(whole!.days).toEqual([day(0), day(1)]);
 });
 
 test("work longer than its lesson is split between its steps; put together again by undo, unless begun", async () => {
@@ -164,7 +223,7 @@ test("a pocket is laid over the next lessons: looked at first, then given", asyn
   expect(looked.event).toBeUndefined();
   const given = value(await layOut({ ...form, give: true }));
   const laid = async () =>
-    (await assignmentsOf(db, [world.class]))
+    (await assignmentsOf(db, world.ines, [world.class], new Date()))
       .filter(({ title }) => /^P\d/.test(title))
       .sort((one, other) => one.id - other.id);
   expect((await laid()).map(({ title, meeting }) => [title, meeting!.date])).toEqual([

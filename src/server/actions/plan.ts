@@ -11,7 +11,7 @@ import { act, notThere, Refused } from "../act";
 import { layOutPocket } from "../lay-out";
 import { changePlaces, samePlaces, type PlanState } from "../move-work";
 import { tellOfLostDay } from "../tell-teachers";
-import { permit } from "../permissions";
+import { permit, type About, type Act } from "../permissions";
 import { moveTo, nextPlace, partsInMeeting, reflowColumn, withoutDay } from "../reflow";
 
 const Id = z.number().int().positive();
@@ -21,6 +21,7 @@ const Period = z.number().int().min(1).max(20);
 export const moveWork = act(
   "change assignment",
   z.object({ assignment: Id, date: PlainDate, period: Period }),
+  (given) => ({ assignment: given.assignment }),
   async ({ db, visitor, now }, given) => {
     const place = await moveTo(db, given.assignment, given);
     if (!place) throw new Refused("The class does not meet then, or the calendar ends before it would be due.");
@@ -32,6 +33,7 @@ export const moveWork = act(
 export const rehome = act(
   "change assignments",
   z.object({ assignments: z.array(Id).min(1).max(200) }),
+  (given) => ({ assignments: given.assignments }),
   async ({ db, visitor, now }, given) => {
     const places = [];
     for (const id of given.assignments) {
@@ -54,6 +56,7 @@ export const moveAllFrom = act(
     period: Period,
     by: z.union([z.literal(1), z.literal(-1)]),
   }),
+  (given) => ({ date: given.date, class: given.class }),
   async ({ db, visitor, now }, given) => {
     const { moves, stuck } = await reflowColumn(db, given, given, given.by);
     if (stuck.length > 0)
@@ -73,6 +76,7 @@ export const loseDay = act(
     name: z.string().trim().min(1, "Say what takes the day.").max(60),
     move: z.boolean(),
   }),
+  (given) => ({ date: given.date, classes: given.classes }),
   async ({ db, visitor, now }, given) => {
     const { moves, stuck } = given.move
       ? await withoutDay(db, given.classes, given.date, given.name)
@@ -99,30 +103,36 @@ export const layOut = act(
     period: Period,
     give: z.boolean(),
   }),
+  (given) => ({ date: given.date, class: given.class, pocket: given.pocket }),
   ({ db, visitor, now }, given) => layOutPocket(db, visitor, given, given.give, now),
 );
 
 /** Splits work that is longer than its lesson: what does not fit goes to the lessons after it. */
-export const splitWork = act("change assignment", z.object({ assignment: Id }), async ({ db, visitor, now }, given) => {
-  const split = await partsInMeeting(db, given.assignment);
-  if ("problem" in split) throw new Refused(split.problem);
-  const event = await db.transaction(async (tx) => {
-    const before = await placesOf(tx, [given.assignment]);
-    const { was, added } = await splitAssignment(tx, given.assignment, split.parts, visitor.id, now);
-    await announceWork(tx, given.assignment);
-    return addEvent<PlanState>(tx, {
-      person: visitor.id,
-      at: now,
-      what: "split a piece of work",
-      before: { places: before },
-      after: {
-        places: await placesOf(tx, [given.assignment]),
-        split: { assignment: given.assignment, was, added },
-      },
+export const splitWork = act(
+  "change assignment",
+  z.object({ assignment: Id }),
+  (given) => ({ assignment: given.assignment }),
+  async ({ db, visitor, now }, given) => {
+    const split = await partsInMeeting(db, given.assignment);
+    if ("problem" in split) throw new Refused(split.problem);
+    const event = await db.transaction(async (tx) => {
+      const before = await placesOf(tx, [given.assignment]);
+      const { was, added } = await splitAssignment(tx, given.assignment, split.parts, visitor.id, now);
+      await announceWork(tx, given.assignment);
+      return addEvent<PlanState>(tx, {
+        person: visitor.id,
+        at: now,
+        what: "split a piece of work",
+        before: { places: before },
+        after: {
+          places: await placesOf(tx, [given.assignment]),
+          split: { assignment: given.assignment, was, added },
+        },
+      });
     });
-  });
-  return { event, parts: split.parts.length };
-});
+    return { event, parts: split.parts.length };
+  },
+);
 
 /** Takes back a change of the plan: everything is where it was, unless somebody has changed it since; then it says so. */
 export const undoPlan = act("undo a change of plan", z.object({ event: Id }), async ({ db, visitor, now }, given) => {
@@ -130,12 +140,16 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
   if (!event) throw new Refused(notThere);
   if (event.undone) throw new Refused("This has been undone already.");
   const placed = event.after.places.map(({ id }) => id);
-  const { schoolLost, order = [] } = event.after;
+  const { schoolLost, lost, order = [] } = event.after;
   const ids = [...placed, ...order.map(({ id }) => id)];
-  if (schoolLost) {
-    if (!(await permit(db, visitor, "change the school's calendar", {}, now))) throw new Refused(notThere);
-  } else if (ids.length > 0 && !(await permit(db, visitor, "change assignments", { assignments: ids }, now)))
-    throw new Refused(notThere);
+  // Whatever it touched she must still be allowed to change: a cover may have ended since.
+  const asked: [Act, About][] = [
+    ...(schoolLost ? [["change the school's calendar", {}] as [Act, About]] : []),
+    ...(lost ? [["take back a lost day", { classes: lost.classes }] as [Act, About]] : []),
+    ...(ids.length > 0 && !schoolLost ? [["change assignments", { assignments: ids }] as [Act, About]] : []),
+  ];
+  if (asked.length === 0) throw new Refused(notThere);
+  for (const [name, about] of asked) if (!(await permit(db, visitor, name, about, now))) throw new Refused(notThere);
   const said = await db.transaction(async (tx) => {
     const same =
       samePlaces(await placesOf(tx, placed), event.after.places) &&
@@ -148,7 +162,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
       await removeDayOff(tx, schoolLost.school, schoolLost.date);
       if (schoolLost.before) await addDaysOff(tx, schoolLost.school, [schoolLost.before]);
     }
-    if (event.after.lost) await removeClassDaysOff(tx, event.after.lost.classes, event.after.lost.date);
+    if (lost) await removeClassDaysOff(tx, lost.classes, lost.date);
     await setPlaces(tx, event.before.places);
     await setPositions(tx, event.before.order ?? []);
     // What was given is gone as if it never had been; what somebody has begun meanwhile is only called back.

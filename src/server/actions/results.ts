@@ -16,6 +16,7 @@ export const countLateAnswers = act(
       .max(2000),
     counts: z.boolean(),
   }),
+  (given) => ({ assignment: given.assignment }),
   async ({ db, visitor, now }, { assignment, answers, counts }) => {
     const changed = await db.transaction(async (tx) => {
       let sum = 0;

@@ -13,6 +13,7 @@ import { signInWithWords } from "./student";
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
 jest.mock("next/navigation", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").navigation);
+jest.mock("next/headers", () => ({ headers: async () => new Headers({ host: "satchel.example" }) }));
 
 let db: Db;
 let world: World;
@@ -32,9 +33,9 @@ beforeEach(async () => {
 }, 60_000);
 afterAll(() => db.close());
 
-describe("a pasted roster", () => {
-  const pasted = (text: string) => ({ class: world.class, text, columns: null });
+const pasted = (text: string) => ({ class: world.class, text, columns: null });
 
+describe("a pasted roster", () => {
   test("is looked at first and changes nothing; then the good lines come in, the bad ones are counted", async () => {
     const text = "Given name\tFamily name\tGrade\nDina\tJarl\t5\nEspen\t\t5\nFreya\tLund\tfive";
     const seen = value(await lookAtPasted(pasted(text)));
@@ -113,6 +114,53 @@ describe("students", () => {
   });
 });
 
+describe("a child of another class", () => {
+  /** A child of the school whom Ines does not teach, in a class of Teodor's. */
+  const stranger = async () => {
+    const [{ id }] = (await db.query<{ id: number }>(
+      `insert into person (district_id, school_id, kind, given_name, family_name, sign_in_name, grade)
+       values ($1, $2, 'student', 'Odd', 'Vik', 'odd.vik', 5) on conflict (sign_in_name) do update set grade = 5 returning id`,
+      [world.district, world.here],
+    )) as [{ id: number }];
+    const [group] = await db.query<{ id: number }>(
+      "insert into class (school_id, name, subject, year, grade_from, grade_to) values ($1, '5 Gannet', 'maths', 2026, 5, 5) returning id",
+      [world.here],
+    );
+    await db.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'lead')", [
+      group!.id,
+      world.teodor,
+    ]);
+    await db.query("insert into enrolment (class_id, student_id) values ($1, $2)", [group!.id, id]);
+    return { id, group: group!.id };
+  };
+
+  test("is not taken over by pasting the name, nor by putting back: the office adds the child", async () => {
+    const { id } = await stranger();
+    const looked = value(await lookAtPasted(pasted("Odd Vik\nNew Comer")));
+    expect(looked.problems).toMatchObject([{ row: "Odd Vik", text: expect.stringContaining("Ask the school office") }]);
+    value(await bringInPasted(pasted("Odd Vik\nNew Comer")));
+    expect(await roster()).not.toContain("Odd");
+    expect(await roster()).toContain("New");
+    expect((await rejoinClass({ class: world.class, students: [id] })).ok).toBe(false);
+    expect((await makeCards({ class: world.class, students: [id], kind: "words" })).ok).toBe(false);
+  });
+
+  test("comes in where she teaches the child elsewhere; new cards are told to the child's other teachers", async () => {
+    const { id, group } = await stranger();
+    await db.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'co-teacher')", [
+      group,
+      world.ines,
+    ]);
+    value(await bringInPasted(pasted("Odd Vik")));
+    expect(await roster()).toContain("Odd");
+    value(await makeCards({ class: world.class, students: [id], kind: "words" }));
+    const [told] = await db.query<{ body: string }>(
+      "select body from outbox where to_address = 'teodor@skerry.example' order by id desc limit 1",
+    );
+    expect(told!.body).toContain("made new sign-in cards for Odd Vik");
+  });
+});
+
 describe("groups, pairs apart, desks", () => {
   test("are kept for students of the class only", async () => {
     const [one, two] = world.students as [number, number, number];
@@ -126,10 +174,14 @@ describe("groups, pairs apart, desks", () => {
           [two, one],
           [one, two],
           [one, one],
+          [one, world.stranger],
         ],
       }),
     );
     expect(await db.query("select 1 from keep_apart")).toHaveLength(1);
+    // Whether there is such a person makes no difference to what is said.
+    const outcome = async (other: number) => keepApart({ class: world.class, pairs: [[one, other]] });
+    expect(await outcome(world.stranger)).toEqual(await outcome(999_999));
     value(await keepSeats({ class: world.class, seats: [{ student: one, x: 0, y: 0 }] }));
     expect(
       await keepSeats({

@@ -1,7 +1,7 @@
 "use server";
 import { randomInt } from "node:crypto";
 import { z } from "zod";
-import { changesNothing, planImport } from "@/core/roster/import-plan";
+import { changesNothing } from "@/core/roster/import-plan";
 import { rosterFields } from "@/core/roster/read-roster";
 import { newSecret, wordSecret, type LoginCard } from "@/core/roster/secret";
 import { pictureSecret, type Picture } from "@/core/student/pictures";
@@ -10,14 +10,14 @@ import {
   addEnrolments,
   addStudentGoal,
   applyImport,
-  presentAt,
-  removeEnrolment,
+  removeEnrolments,
   setSecrets,
   setStudentFacts,
 } from "@/data/rosters";
 import { act, Refused } from "../act";
-import { pastedRoster } from "../pasted-roster";
+import { planPasted } from "../pasted-roster";
 import { hashSecret } from "../secrets";
+import { tellOfNewCards } from "../tell-teachers";
 
 const Id = z.number().int().positive();
 const Pasted = z.object({
@@ -27,34 +27,44 @@ const Pasted = z.object({
 });
 
 /** How a pasted table was understood, line by line, and what bringing it in would do. Changes nothing. */
-export const lookAtPasted = act("change roster", Pasted, async ({ db }, given) => {
-  const group = (await classById(db, given.class))!;
-  const { read, roster } = await pastedRoster(given.text, given.columns, group);
-  const plan = planImport(roster, await presentAt(db, group.school));
-  return {
-    columns: read.columns,
-    headings: read.headings,
-    sample: read.students.slice(0, 6),
-    students: read.students.length,
-    problems: read.problems.slice(0, 60),
-    problemCount: read.problems.length,
-    fresh: plan.addStudents.length,
-    joining: plan.enrol.length - plan.addStudents.length,
-    nothing: changesNothing(plan),
-  };
-});
+export const lookAtPasted = act(
+  "change roster",
+  Pasted,
+  (given) => ({ class: given.class }),
+  async ({ db, visitor }, given) => {
+    const group = (await classById(db, given.class))!;
+    const { read, plan } = await planPasted(db, visitor.id, given, group);
+    return {
+      columns: read.columns,
+      headings: read.headings,
+      sample: read.students.slice(0, 6),
+      students: read.students.length,
+      problems: read.problems.slice(0, 60),
+      problemCount: read.problems.length,
+      fresh: plan.addStudents.length,
+      joining: plan.enrol.length - plan.addStudents.length,
+      nothing: changesNothing(plan),
+    };
+  },
+);
 
 /** Brings in the lines that could be read, all of them or none. */
-export const bringInPasted = act("change roster", Pasted, async ({ db, visitor, now }, given) => {
-  const group = (await classById(db, given.class))!;
-  const { read, roster } = await pastedRoster(given.text, given.columns, group);
-  if (read.students.length === 0) throw new Refused("No line of this could be read. Nothing was changed.");
-  return db.transaction(async (tx) => {
-    const plan = planImport(roster, await presentAt(tx, group.school));
-    await applyImport(tx, { district: visitor.district, school: group.school, year: now.getFullYear() }, plan);
-    return { added: plan.addStudents.length, enrolled: plan.enrol.length, leftOut: read.problems.length };
-  });
-});
+export const bringInPasted = act(
+  "change roster",
+  Pasted,
+  (given) => ({ class: given.class }),
+  async ({ db, visitor, now }, given) => {
+    const group = (await classById(db, given.class))!;
+    return db.transaction(async (tx) => {
+      const { read, plan } = await planPasted(tx, visitor.id, given, group);
+      const [problem] = read.problems;
+      if (read.students.length === 0)
+        throw new Refused(`No line of this could be taken. ${problem?.text ?? ""} Nothing was changed.`);
+      await applyImport(tx, { district: visitor.district, school: group.school, year: now.getFullYear() }, plan);
+      return { added: plan.addStudents.length, enrolled: plan.enrol.length, leftOut: read.problems.length };
+    });
+  },
+);
 
 const Language = z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "A language is written like en or es-MX.");
 
@@ -74,6 +84,7 @@ export const changeStudent = act(
     }),
     goal: z.string().trim().max(120),
   }),
+  (given) => ({ class: given.class, students: given.students }),
   async ({ db, now }, given) => {
     const [student] = given.students;
     await db.transaction(async (tx) => {
@@ -88,18 +99,23 @@ export const changeStudent = act(
 export const leaveClass = act(
   "change a student",
   z.object({ class: Id, students: z.array(Id).min(1).max(400) }),
+  (given) => ({ class: given.class, students: given.students }),
   async ({ db }, given) => {
     await db.transaction(async (tx) => {
-      for (const student of given.students) await removeEnrolment(tx, given.class, student);
+      await removeEnrolments(
+        tx,
+        given.students.map((student) => ({ class: given.class, student })),
+      );
     });
     return {};
   },
 );
 
-/** Puts students of the same school into the class: what undoes taking them out. */
+/** Puts students who were once in the class into it again: what undoes taking them out. */
 export const rejoinClass = act(
   "put back into class",
   z.object({ class: Id, students: z.array(Id).min(1).max(400) }),
+  (given) => ({ class: given.class, students: given.students }),
   async ({ db }, given) => {
     await addEnrolments(db, given.class, given.students);
     return {};
@@ -110,7 +126,8 @@ export const rejoinClass = act(
 export const makeCards = act(
   "change a student",
   z.object({ class: Id, students: z.array(Id).min(1).max(60), kind: z.enum(["pictures", "words"]) }),
-  async ({ db }, given): Promise<{ cards: LoginCard[] }> => {
+  (given) => ({ class: given.class, students: given.students }),
+  async ({ db, visitor, now }, given): Promise<{ cards: LoginCard[] }> => {
     const roster = (await studentsOf(db, given.class)).filter(({ id }) => given.students.includes(id));
     const cards = roster.map((student) => ({
       id: student.id,
@@ -129,7 +146,10 @@ export const makeCards = act(
         ),
       })),
     );
-    await db.transaction((tx) => setSecrets(tx, secrets));
+    await db.transaction(async (tx) => {
+      await setSecrets(tx, secrets);
+      await tellOfNewCards(tx, visitor, roster, now);
+    });
     return { cards: cards.map(({ card }) => card) };
   },
 );

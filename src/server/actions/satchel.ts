@@ -13,6 +13,7 @@ const PocketName = z.string().trim().min(1, "A pocket needs a name.").max(80, "A
 export const packResource = act(
   "pack resource",
   z.object({ resource: Id }),
+  (given) => ({ resource: given.resource }),
   async ({ db, visitor, now }, { resource }) => ({
     already: !(await satchel.pack(db, visitor.id, resource, now)),
   }),
@@ -31,6 +32,7 @@ export const unpackResources = act("unpack resource", z.object({ ids: Ids }), ({
 export const packAgain = act(
   "put into pocket again",
   z.object({ resources: Ids, pockets: z.array(z.object({ resource: Id, pockets: z.array(Id).max(500) })) }),
+  (given) => ({ resources: given.resources }),
   ({ db, visitor, now }, { resources, pockets }) =>
     db.transaction(async (tx) => {
       for (const resource of resources) await satchel.pack(tx, visitor.id, resource, now);
@@ -67,6 +69,7 @@ export const changePocket = act(
     about: z.string().trim().max(2000).optional(),
     colour: z.enum(pocketColours).optional(),
   }),
+  (given) => ({ pocket: given.pocket }),
   ({ db }, { pocket, ...change }) =>
     named(async () => {
       await satchel.changePocket(db, pocket, change);
@@ -82,6 +85,7 @@ export const tagResources = act(
     tag: z.string().trim().min(1, "Which word?").max(40, "A word of at most 40 letters, please."),
     on: z.boolean(),
   }),
+  (given) => ({ resources: given.resources }),
   ({ db, visitor }, { resources, tag, on }) => satchel.setTag(db, visitor.id, tag, resources, on),
 );
 
@@ -99,13 +103,17 @@ export const arrangePockets = act(
 );
 
 /** Removes a pocket, not what is in it. Returns its contents for undo. */
-export const removePocket = act("change pocket", z.object({ pocket: Id }), ({ db }, { pocket }) =>
-  db.transaction((tx) => satchel.removePocket(tx, pocket)),
+export const removePocket = act(
+  "change pocket",
+  z.object({ pocket: Id }),
+  (given) => ({ pocket: given.pocket }),
+  ({ db }, { pocket }) => db.transaction((tx) => satchel.removePocket(tx, pocket)),
 );
 
 export const putIntoPocket = act(
   "put into pocket",
   z.object({ pocket: Id, resources: Ids }),
+  (given) => ({ pocket: given.pocket, resources: given.resources }),
   async ({ db, now }, { pocket, resources }) => {
     await satchel.putIntoPocket(db, pocket, resources, now);
     return {};
@@ -115,6 +123,7 @@ export const putIntoPocket = act(
 export const takeOutOfPocket = act(
   "change pocket",
   z.object({ pocket: Id, ids: Ids }),
+  (given) => ({ pocket: given.pocket }),
   async ({ db }, { pocket, ids }) => {
     await satchel.takeOutOfPocket(db, pocket, ids);
     return {};

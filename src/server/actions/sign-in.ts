@@ -3,9 +3,10 @@ import { redirect } from "next/navigation";
 import { z } from "zod";
 import { credentialsByEmail, demoPeople } from "@/data/people";
 import { act, Refused } from "@/server/act";
+import { callerAddress } from "@/server/client-address";
 import { allowSignIn, forgetAttempts } from "@/server/limits";
 import { secretIsRight } from "@/server/secrets";
-import { callerAddress, signIn, signOut } from "@/server/session";
+import { signIn, signOut } from "@/server/session";
 
 const tooMany = (minutes: number) =>
   new Refused(`Too many tries. Wait ${minutes} ${minutes === 1 ? "minute" : "minutes"}, then try again.`);
@@ -14,7 +15,8 @@ export const signInWithPassword = act(
   "sign in",
   z.object({ email: z.string().max(200), password: z.string().max(200) }),
   async ({ db }, { email, password }) => {
-    const allowed = await allowSignIn(email, await callerAddress());
+    const address = await callerAddress();
+    const allowed = await allowSignIn(email, address);
     if (!allowed.allowed) throw tooMany(allowed.minutes);
     const found = await credentialsByEmail(db, email);
     if (!(await secretIsRight(found?.hash, password))) {
@@ -23,7 +25,7 @@ export const signInWithPassword = act(
         "password",
       );
     }
-    await forgetAttempts(email);
+    await forgetAttempts(email, address);
     await signIn(found!.id, "adult", null);
     redirect("/find");
   },

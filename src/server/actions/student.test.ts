@@ -233,3 +233,40 @@ describe("a question that has a time", () => {
     expect((await begin(assignment)).ok).toBe(false);
   });
 });
+
+describe("a child who came in with the code on the board", () => {
+  const byCode = (joinedAt: Date) => ({ ...child(), joinedClass: world.class, joinedAt });
+
+  test("does today's work, and sees nothing of what was handed in before: it may be a classmate", async () => {
+    const assignment = await given({ tries: 2 });
+    value(await check(assignment, "b"));
+    value(await handIn({ assignment }));
+    const joined = byCode(new Date(Date.now() + 1000));
+    const seen = (await studentWork(db, joined, assignment, new Date()))!;
+    expect(seen).toMatchObject({ hidden: true, marks: null, values: {}, triesLeft: true });
+    expect((await studentWork(db, child(), assignment, new Date()))!.marks).not.toBeNull();
+  });
+
+  test("sees what was begun since, and how it went", async () => {
+    const assignment = await given();
+    const joined = byCode(new Date(Date.now() - 60_000));
+    value(await check(assignment, "a"));
+    value(await handIn({ assignment }));
+    expect(await studentWork(db, joined, assignment, new Date())).toMatchObject({
+      hidden: false,
+      marks: { [question.id]: { verdict: "right" } },
+    });
+  });
+
+  test("finds nothing that is closed", async () => {
+    const assignment = await given({ closes: "due" });
+    value(await check(assignment, "a"));
+    value(await handIn({ assignment }));
+    await db.query(
+      "update assignment set opens = now() - interval '3 days', due = now() - interval '1 hour', closes = now() - interval '1 hour' where id = $1",
+      [assignment],
+    );
+    expect(await studentWork(db, byCode(new Date(Date.now() + 1000)), assignment, new Date())).toBeNull();
+    expect(await studentWork(db, child(), assignment, new Date())).not.toBeNull();
+  });
+});

@@ -16,11 +16,12 @@ import { classByJoinCode, isEnrolled, studentsOf } from "@/data/classes";
 import { credentialsBySignInName } from "@/data/people";
 import * as work from "@/data/work";
 import { act, Refused, type Caller } from "../act";
-import { allowJoin, allowSignIn, forgetAttempts } from "../limits";
+import { callerAddress } from "../client-address";
+import { allowJoin, allowSignIn, forgetAttempts, forgetJoin } from "../limits";
 import { writtenAt } from "../keep-answers";
 import { disguiseFor, taskDocument } from "../student-work";
 import { secretIsRight } from "../secrets";
-import { callerAddress, signIn } from "../session";
+import { signIn } from "../session";
 
 const Id = z.number().int().positive();
 const waitABit = (minutes: number) =>
@@ -33,13 +34,14 @@ export const signInWithPictures = act(
   "sign in",
   z.object({ name: z.string().max(80), pictures: PicturePassword, to: Id.nullable().default(null) }),
   async ({ db }, given) => {
-    const allowed = await allowSignIn(given.name, await callerAddress());
+    const address = await callerAddress();
+    const allowed = await allowSignIn(given.name, address);
     if (!allowed.allowed) throw waitABit(allowed.minutes);
     const found = await credentialsBySignInName(db, given.name);
     if (!(await secretIsRight(found?.hash, pictureSecret(given.pictures)))) {
       throw new Refused("The name and the pictures do not fit together. Try again, or ask your teacher.");
     }
-    await forgetAttempts(given.name);
+    await forgetAttempts(given.name, address);
     await signIn(found!.id, "student", null);
     redirect(home(given.to));
   },
@@ -49,12 +51,14 @@ export const signInWithWords = act(
   "sign in",
   z.object({ name: z.string().max(80), words: z.string().max(80), to: Id.nullable().default(null) }),
   async ({ db }, given) => {
-    const allowed = await allowSignIn(given.name, await callerAddress());
+    const address = await callerAddress();
+    const allowed = await allowSignIn(given.name, address);
     if (!allowed.allowed) throw waitABit(allowed.minutes);
     const found = await credentialsBySignInName(db, given.name);
-    if (!(await secretIsRight(found?.hash, wordSecret(given.words))))
+    if (!(await secretIsRight(found?.hash, wordSecret(given.words)))) {
       throw new Refused("The name and the words do not fit together. Try again, or ask your teacher.");
-    await forgetAttempts(given.name);
+    }
+    await forgetAttempts(given.name, address);
     await signIn(found!.id, "student", null);
     redirect(home(given.to));
   },
@@ -62,10 +66,12 @@ export const signInWithWords = act(
 
 /** The names to choose from after a join code: given name and the first letter of the family name, no more. */
 export const readCode = act("sign in", z.object({ code: z.string().max(40) }), async ({ db, now }, given) => {
-  const allowed = await allowJoin(await callerAddress());
+  const address = await callerAddress();
+  const allowed = await allowJoin(address);
   if (!allowed.allowed) throw waitABit(allowed.minutes);
   const group = await classByJoinCode(db, readJoinCode(given.code), now);
   if (!group) throw new Refused("This code does not open a class now. Look at the board again, or ask for a new one.");
+  await forgetJoin(address);
   const students = await studentsOf(db, group.id);
   return {
     class: group.name,
@@ -77,11 +83,13 @@ export const joinClass = act(
   "sign in",
   z.object({ code: z.string().max(40), student: Id, to: Id.nullable().default(null) }),
   async ({ db, now }, given) => {
-    const allowed = await allowJoin(await callerAddress());
+    const address = await callerAddress();
+    const allowed = await allowJoin(address);
     if (!allowed.allowed) throw waitABit(allowed.minutes);
     const group = await classByJoinCode(db, readJoinCode(given.code), now);
     if (!group || !(await isEnrolled(db, given.student, group.id)))
       throw new Refused("The code has run out. Ask your teacher for a new one.");
+    await forgetJoin(address);
     await signIn(given.student, "student", group.id);
     redirect(home(given.to));
   },
@@ -125,6 +133,7 @@ export const checkAnswer = act(
       .max(31 * 86_400_000)
       .default(0),
   }),
+  (given) => ({ assignment: given.assignment }),
   async (caller, given): Promise<{ mark: Mark; feedback: RichTextByLanguage | null }> => {
     const { db, now } = caller;
     const task = await openTask(caller, given.assignment);
@@ -168,6 +177,7 @@ export const checkAnswer = act(
 export const beginQuestion = act(
   "do assignment",
   z.object({ assignment: Id, question: z.string().max(40) }),
+  (given) => ({ assignment: given.assignment }),
   async (caller, given): Promise<{ question: Question; left: number }> => {
     const { db, now } = caller;
     const task = await openTask(caller, given.assignment);
@@ -186,23 +196,33 @@ export const beginQuestion = act(
   },
 );
 
-export const handIn = act("do assignment", z.object({ assignment: Id }), async (caller, given) => {
-  const { db, now } = caller;
-  const task = await openTask(caller, given.assignment);
-  const attempts = await work.attemptsOf(db, task.recipient);
-  const open = attempts.find((attempt) => !attempt.handedIn);
-  if (open) {
-    await work.handIn(db, open.id, now);
-    await work.announceWork(db, task.assignment);
-  }
-  return {};
-});
+export const handIn = act(
+  "do assignment",
+  z.object({ assignment: Id }),
+  (given) => ({ assignment: given.assignment }),
+  async (caller, given) => {
+    const { db, now } = caller;
+    const task = await openTask(caller, given.assignment);
+    const attempts = await work.attemptsOf(db, task.recipient);
+    const open = attempts.find((attempt) => !attempt.handedIn);
+    if (open) {
+      await work.handIn(db, open.id, now);
+      await work.announceWork(db, task.assignment);
+    }
+    return {};
+  },
+);
 
 /** Begins another try, where one is left. */
-export const tryAgain = act("do assignment", z.object({ assignment: Id }), async (caller, given) => {
-  const { db, now } = caller;
-  const task = await openTask(caller, given.assignment);
-  const attempt = await db.transaction((tx) => work.openAttempt(tx, task, now));
-  if (!attempt) throw new Refused("All your tries are used.");
-  return {};
-});
+export const tryAgain = act(
+  "do assignment",
+  z.object({ assignment: Id }),
+  (given) => ({ assignment: given.assignment }),
+  async (caller, given) => {
+    const { db, now } = caller;
+    const task = await openTask(caller, given.assignment);
+    const attempt = await db.transaction((tx) => work.openAttempt(tx, task, now));
+    if (!attempt) throw new Refused("All your tries are used.");
+    return {};
+  },
+);

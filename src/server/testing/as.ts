@@ -32,7 +32,6 @@ export const session = {
   signOut: async () => {
     state.visitor = null;
   },
-  callerAddress: async () => "test",
 };
 
 export const database = { database: async () => state.db };
@@ -60,6 +59,7 @@ export function visitorOf(
     locale: "en",
     roles: ["teacher"],
     joinedClass: null,
+    joinedAt: null,
     ...person,
     ...more,
   };

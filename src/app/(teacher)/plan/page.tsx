@@ -36,7 +36,9 @@ export default async function PlanPage({
     view === "list"
       ? assignmentsOf(
           db,
+          visitor.id,
           classes.map((group) => group.id),
+          now,
         )
       : [],
     pocketsOf(db, visitor.id),

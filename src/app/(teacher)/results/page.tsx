@@ -19,7 +19,9 @@ export default async function ResultsPage({
   const assignments = (
     await assignmentsOf(
       db,
+      visitor.id,
       classes.map((group) => group.id),
+      now,
     )
   ).filter((assignment) => assignment.opens <= now);
   const asked = idFrom((await searchParams).assignment);

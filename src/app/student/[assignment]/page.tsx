@@ -4,6 +4,7 @@ import { taskOf } from "@/data/work";
 import { NotNow } from "@/screens/student/not-now";
 import { StudentWorkScreen } from "@/screens/student/work-screen";
 import { idFrom } from "@/core/ids";
+import { seenByCode } from "@/server/by-code";
 import { enter } from "@/server/page";
 import { studentWork } from "@/server/student-work";
 
@@ -16,7 +17,11 @@ export default async function StudentWorkPage({ params }: { params: Promise<{ as
   if (!data) {
     // Given, but not to be done now: that is said, and what she answered is said to be kept.
     const task = await taskOf(db, visitor.id, assignment, visitor.joinedClass);
-    return task ? <NotNow task={task} student={visitor.id} zone={visitor.zone} now={now} /> : notFound();
+    return task && seenByCode(visitor, task, now) ? (
+      <NotNow task={task} student={visitor.id} zone={visitor.zone} now={now} />
+    ) : (
+      notFound()
+    );
   }
   return (
     <StudentWorkScreen key={data.attempt?.id ?? 0} data={data} student={visitor.id} zone={visitor.zone} now={now} />

@@ -8,6 +8,6 @@ export const POST = route(
   ({ db, visitor, now, request }) => {
     const kind = kindAsked(request);
     const asked = kind === "picture" || kind === "sound" ? kind : null;
-    return keepUpload(db, request, { kind: asked, by: visitor.id, now });
+    return keepUpload(db, request, { kind: asked, by: visitor, now });
   },
 );

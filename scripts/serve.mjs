@@ -1,5 +1,6 @@
-// npm run demo: installs, builds, makes the database with the demo's world, starts, and says where and who.
-// PORT (3000), HOST (127.0.0.1: this machine only) and DATA_DIR (.data/demo) may be set.
+// npm run demo and npm start: installs, builds, makes the database, starts, and says where. `npm run demo` fills in the demo's
+// world and lets anyone in with one press; `npm start` is for a real school, and prints the code that makes its first accounts.
+// PORT (3000), HOST (127.0.0.1: this machine only) and DATA_DIR (.data/demo or .data/school) may be set.
 import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, writeFileSync } from "node:fs";
 import net from "node:net";
@@ -8,10 +9,12 @@ import { installPackages, root } from "./installed.mjs";
 
 const port = Number(process.env.PORT ?? 3000);
 const host = process.env.HOST ?? "127.0.0.1";
-const folder = path.resolve(process.env.DATA_DIR ?? path.join(root, ".data", "demo"));
+const demo = process.argv[2] === "demo";
+const folder = path.resolve(process.env.DATA_DIR ?? path.join(root, ".data", demo ? "demo" : "school"));
+const { DEMO: _, ...given } = process.env;
 const environment = {
-  ...process.env,
-  DEMO: "1",
+  ...given,
+  ...(demo && { DEMO: "1" }),
   DATA_DIR: folder,
   NEXT_TELEMETRY_DISABLED: "1",
   NODE_ENV: "production",
@@ -59,7 +62,10 @@ function run(what, program, args) {
 
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   fail(`PORT is "${process.env.PORT}": it must be a number from 1 to 65535.`);
-if (!(await portIsFree())) fail(`Port ${port} is in use. Stop what uses it, or choose another: PORT=3001 npm run demo`);
+if (!(await portIsFree()))
+  fail(
+    `Port ${port} is in use. Stop what uses it, or choose another: PORT=3001 ${demo ? "npm run demo" : "npm start"}`,
+  );
 installPackages();
 const { isBuilt, nextProgram, tsxProgram } = await import("./built.mjs");
 const { buildReaders } = await import("./build-readers.mjs");
@@ -70,7 +76,7 @@ if (!isBuilt()) {
   console.log("Building (a minute or so, once) …");
   work.push(buildReaders(), run("Building", nextProgram, ["build"]));
 }
-if (!existsSync(ready) || process.env.DATABASE_URL) {
+if (demo && (!existsSync(ready) || process.env.DATABASE_URL)) {
   console.log("Making the demo's school, lessons and a fortnight of work …");
   mkdirSync(folder, { recursive: true });
   work.push(run("Making the demo data", tsxProgram, ["demo/prepare.ts"]).then(() => writeFileSync(ready, "")));
@@ -94,7 +100,9 @@ for (;;) {
   if (answer?.ok) break;
   await new Promise((resolve) => setTimeout(resolve, 200));
 }
-console.log(`
+console.log(
+  demo
+    ? `
 Golden Satchel is at ${address}
 
 Enter with one press from the list on that page, or sign in:
@@ -103,4 +111,8 @@ Enter with one press from the list on that page, or sign in:
   office    hollis.gray@skerry.example      kelp-and-tide
   student   ${address}/join   sunniva.dale   fish, boat, star
 
-Ctrl-C stops it.`);
+Ctrl-C stops it.`
+    : `
+Golden Satchel is at ${address}. Everything is kept in ${folder}.
+Ctrl-C stops it.`,
+);

@@ -1,0 +1,22 @@
+import type { Metadata } from "next";
+import { redirect } from "next/navigation";
+import { countries, countryName } from "@/core/find/also";
+import { hasPeople } from "@/data/front-door";
+import { BeginScreen } from "@/screens/sign-in/begin-screen";
+import { enter } from "@/server/page";
+
+export const metadata: Metadata = { title: "A new school" };
+
+/** The first page of a new installation; once there is somebody, there is nothing here. */
+export default async function BeginPage() {
+  const { db } = await enter("begin a school");
+  if (await hasPeople(db)) redirect("/sign-in");
+  // The demo's islands are no country of anybody's.
+  const own = countries.filter((code) => code !== "any" && code !== "XS");
+  return (
+    <BeginScreen
+      zones={Intl.supportedValuesOf("timeZone")}
+      countries={own.map((code) => ({ code, name: countryName(code) }))}
+    />
+  );
+}

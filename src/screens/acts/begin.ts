@@ -1,0 +1,8 @@
+"use client";
+import * as actions from "@/server/actions/begin";
+import { tried } from "./tried";
+
+export const acceptInvitation = tried(actions.acceptInvitation, "quietly");
+export const beginSchool = tried(actions.beginSchool, "quietly");
+export const bringInPeople = tried(actions.bringInPeople, "quietly");
+export const inviteAgain = tried(actions.inviteAgain);

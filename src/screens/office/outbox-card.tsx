@@ -1,0 +1,31 @@
+import { sayMoment } from "@/core/calendar/say-moment";
+import type { SentMessage } from "@/data/outbox";
+
+/** Mail that would have been sent: the stand-in keeps it, and the office hands over what it says. */
+export function OutboxCard({ messages, zone, now }: { messages: SentMessage[]; zone: string; now: Date }) {
+  return (
+    <section aria-labelledby="outbox" className="rounded-card border border-line bg-card p-5">
+      <h2 id="outbox" className="font-semibold">
+        Outbox
+      </h2>
+      <p className="mt-1 text-[13px] text-ink-soft">
+        Mail is not connected yet: what would be sent is kept here, and nothing leaves the school.
+      </p>
+      {messages.length === 0 ? (
+        <p className="mt-2 text-ink-soft">Nothing has been sent.</p>
+      ) : (
+        <ul className="mt-2 grid max-h-72 gap-2 overflow-auto" tabIndex={0} aria-label="Messages">
+          {messages.map((message) => (
+            <li key={message.id} className="rounded-card border border-line p-3">
+              <p className="text-[13px] text-ink-soft">
+                to {message.toName}, {message.toAddress} · {sayMoment(message.at, zone, now)}
+              </p>
+              <p className="font-semibold">{message.subject}</p>
+              <p className="[overflow-wrap:anywhere]">{message.body}</p>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
