@@ -314,7 +314,7 @@ export function documentOf(name: string, written: Written): Document {
     subjects: written.subjects,
     topics: written.topics,
     minutes: written.minutes,
-    standards: written.standards.map((code) => ({ framework: "skerry", code, relation: "teaches" })),
+    standards: written.standards.map((code) => ({ framework: "framework-skerry-isles", code, relation: "teaches" })),
     vocabulary: Object.entries(written.vocabulary).map(([term, meaning]) => ({
       term,
       meaning: { [language]: meaning },

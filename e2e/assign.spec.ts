@@ -94,7 +94,7 @@ test("a child comes in by the code on the board, and sees that class's work only
   await teacher.getByRole("link", { name: /4\/5 Puffin/ }).click();
   await expect(teacher.getByRole("heading", { name: "4/5 Puffin" })).toBeVisible();
   await teacher.getByRole("button", { name: "Let students in" }).click();
-  const code = (await teacher.getByText(/^[A-Z]{3,7} \d\d$/).innerText()).trim();
+  const code = (await teacher.getByText(/^[A-Z]{3,7} \d{5}$/).innerText()).trim();
 
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto("/join");

@@ -92,13 +92,12 @@ test("writes from elsewhere, without a session, or of the wrong shape are refuse
     });
   expect((await send("{}", { origin: "https://elsewhere.example" })).status()).toBe(403);
   expect((await send("not json")).status()).toBe(400);
-  expect((await send('{"items":[]}')).status()).toBe(400);
-  expect((await send(JSON.stringify({ items: [{ key: "a-long-key", question: "nowhere", value: 1 }] }))).status()).toBe(
-    200,
-  );
-  expect(
-    await (await send(JSON.stringify({ items: [{ key: "a-long-key", question: "nowhere", value: 1 }] }))).json(),
-  ).toEqual({ kept: [], refused: ["a-long-key"] });
+  const answers = (more: object) =>
+    JSON.stringify({ items: [{ key: "a-long-key", question: "nowhere", value: 1, age: 0 }], number: 1, ...more });
+  expect((await send(answers({ recipient: 1, items: [] }))).status()).toBe(400);
+  expect((await send(answers({}))).status()).toBe(400);
+  // Another child's, who used this device before.
+  expect((await send(answers({ recipient: 999_999 }))).status()).toBe(404);
   expect(
     (
       await student.request.post("/student/999999/responses", {

@@ -156,3 +156,25 @@ describe("a framework", () => {
     expect(await coveredBy(db, world.class, new Date(opens.getTime() + 1))).toEqual(["T.5.A.1"]);
   });
 });
+
+test("a framework that uses the same codes touches nothing that is aligned to another", async () => {
+  const { id } = await publishFor(db, world.teodor, aligned("Only ours", "T.5.A.1"), ["commons"]);
+  const standards = async () =>
+    (
+      await db.query<{ name: string }>(
+        `select f.name from alignment a join standard s on s.id = a.standard_id join framework f on f.id = s.framework_id
+          where a.resource_id = $1`,
+        [id],
+      )
+    ).map(({ name }) => name);
+  const before = await standards();
+  await importFramework(
+    db,
+    { ...file([statement("T.5.A.1", null, "Something else")]), uri: "theirs", name: "Their framework" },
+    { district: null, now },
+  );
+  expect(await standards()).toEqual(before);
+  // Another district's copy of the same framework is its own.
+  await importFramework(db, file([statement("T.5.A.1", null)]), { district: world.otherDistrict, now });
+  expect(await standards()).toEqual(before);
+});

@@ -21,6 +21,9 @@ export interface Framework {
   source: string;
 }
 
+/** A document names the framework its codes are of by its CASE identifier, or by its name: other frameworks use the same codes. */
+const isNamed = (said: string) => `${said} in (f.uri, f.name)`;
+
 /**
  * Takes a framework in, or brings it up to date: statements are found again by their identifier, so what is aligned to
  * them stays. What is no longer in the file is withdrawn, or removed when nothing is aligned to it. `unlinked`: relations
@@ -99,7 +102,9 @@ export async function importFramework(
     `insert into alignment (resource_id, standard_id, relation)
      select r.id, s.id, a ->> 'relation' from resource r join revision v on v.id = r.head_revision_id,
             jsonb_array_elements(v.document -> 'standards') a join standard s on s.code = a ->> 'code' and s.framework_id = $1
-      where s.code <> '' on conflict do nothing`,
+            join framework f on f.id = s.framework_id
+      where s.code <> '' and (f.district_id is null or f.district_id = r.district_id) and ${isNamed("a ->> 'framework'")}
+     on conflict do nothing`,
     [id],
   );
   await forgetRemembered(tx);
@@ -112,14 +117,16 @@ export async function importFramework(
   };
 }
 
-/** Writes what a document says it is aligned to; codes no framework has are left out, and come with their framework. */
+/** Writes what a document says it is aligned to; codes its framework has not are left out, and come with their framework. */
 export async function alignResource(tx: Queryable, resource: number, document: Document): Promise<void> {
   await tx.query("delete from alignment where resource_id = $1", [resource]);
   if (document.standards.length === 0) return;
   await tx.query(
     `insert into alignment (resource_id, standard_id, relation)
-     select $1, s.id, g.relation from jsonb_to_recordset($2::jsonb) as g(code text, relation text)
-       join standard s on s.code = g.code and not s.withdrawn on conflict do nothing`,
+     select $1, s.id, g.relation from jsonb_to_recordset($2::jsonb) as g(framework text, code text, relation text)
+       join standard s on s.code = g.code and not s.withdrawn join framework f on f.id = s.framework_id
+       join resource r on r.id = $1
+      where (f.district_id is null or f.district_id = r.district_id) and ${isNamed("g.framework")} on conflict do nothing`,
     [resource, JSON.stringify(document.standards)],
   );
 }

@@ -1,6 +1,7 @@
 import { Unzip, UnzipInflate } from "fflate";
 import Papa from "papaparse";
 import { readGrade } from "@/core/roster/read-roster";
+import { decodeText } from "./decode-text";
 
 /**
  * OneRoster 1.1 and 1.2 as a zip of CSV files (1EdTech; column names from memory of the published bindings). Only what a
@@ -67,17 +68,16 @@ function filesOf(bytes: Uint8Array): Map<string, string> {
     if (seen > MOST_FILES) throw new RosterError(`This zip has more than ${MOST_FILES} files in it.`);
     if (!/\.csv$/i.test(file.name)) return;
     const name = file.name.split("/").pop()!.toLowerCase();
-    const decoder = new TextDecoder();
-    const parts: string[] = [];
+    const parts: Uint8Array[] = [];
     open += 1;
     file.ondata = (error, piece, last) => {
       if (error) throw error;
       size += piece.length;
       if (size > LARGEST) throw new RosterError("This roster is larger than 40 MB unpacked.");
-      parts.push(decoder.decode(piece, { stream: !last }));
+      parts.push(piece);
       if (!last) return;
       open -= 1;
-      files.set(name, parts.join(""));
+      files.set(name, decodeText(joined(parts)));
     };
     file.start();
   });
@@ -91,6 +91,16 @@ function filesOf(bytes: Uint8Array): Map<string, string> {
   }
   if (open > 0) throw new RosterError("This zip file is cut off: its last part is missing.");
   return files;
+}
+
+function joined(parts: readonly Uint8Array[]): Uint8Array {
+  const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    whole.set(part, at);
+    at += part.length;
+  }
+  return whole;
 }
 
 function rowsOf(text: string | undefined, file: string, needed: readonly string[]): Row[] {
@@ -116,8 +126,6 @@ const dateOf = (cell: string | undefined) => (/^\d{4}-\d\d-\d\d/.exec(cell ?? ""
 /** @throws RosterError when it is no OneRoster file; single rows that cannot be read are in `problems` */
 export function readOneRoster(bytes: Uint8Array): OneRoster {
   const files = filesOf(bytes);
-  if (!files.has("users.csv") || !files.has("enrollments.csv") || !files.has("classes.csv"))
-    throw new RosterError("This zip has no users.csv, classes.csv and enrollments.csv, so it is no OneRoster file.");
   const manifest = new Map(
     rowsOf(files.get("manifest.csv"), "manifest.csv", ["propertyName", "value"]).map((row) => [
       row.propertyName,
@@ -126,6 +134,10 @@ export function readOneRoster(bytes: Uint8Array): OneRoster {
   );
   const version = manifest.get("oneroster.version") === "1.2" || files.has("roles.csv") ? "1.2" : "1.1";
   const mode = manifest.get("file.enrollments") === "delta" ? "delta" : "bulk";
+  // Of a delta, what has not changed may be missing altogether.
+  const needed = mode === "delta" ? ["enrollments.csv"] : ["users.csv", "classes.csv", "enrollments.csv"];
+  const missing = needed.filter((name) => !files.has(name));
+  if (missing.length > 0) throw new RosterError(`This zip has no ${missing.join(", ")}, so it is no OneRoster file.`);
   const problems: OneRoster["problems"] = [];
   const read = (file: string, needed: readonly string[]) =>
     rowsOf(files.get(file), file, needed).flatMap((row, at) => {

@@ -3,7 +3,8 @@ import { changesNothing, planImport } from "@/core/roster/import-plan";
 import { adultsAt } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { applyImport, linkTeachers, presentAt } from "@/data/rosters";
-import { readFile } from "./read-file";
+import { decodeText } from "@/formats/decode-text";
+import { readFile, UnreadableFile } from "./read-file";
 
 export interface SchoolRoster {
   roster: Roster;
@@ -15,9 +16,11 @@ export interface SchoolRoster {
 }
 
 /** A zip is a OneRoster file; anything else a table with a column for the class. @throws UnreadableFile */
-export async function readSchoolRoster(bytes: Uint8Array): Promise<SchoolRoster> {
+export async function readSchoolRoster(bytes: Uint8Array, name = ""): Promise<SchoolRoster> {
   // "PK": how every zip begins.
-  return bytes[0] === 0x50 && bytes[1] === 0x4b ? fromOneRoster(bytes) : fromTable(new TextDecoder().decode(bytes));
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return fromOneRoster(bytes);
+  if (/\.zip$/i.test(name)) throw new UnreadableFile("This file is called .zip and is not one.");
+  return fromTable(decodeText(bytes));
 }
 
 async function fromOneRoster(bytes: Uint8Array): Promise<SchoolRoster> {

@@ -4,7 +4,7 @@ import { CloudOff } from "lucide-react";
 import { buttonClasses } from "./button";
 
 /** Catches that a part could not be loaded, so that the page around it, and what was written in it, stays. */
-class Boundary extends Component<{ onAgain: () => void; children: ReactNode }, { failed: boolean }> {
+export class Boundary extends Component<{ onAgain?: () => void; children: ReactNode }, { failed: boolean }> {
   override state = { failed: false };
   static getDerivedStateFromError = () => ({ failed: true });
   override render() {
@@ -20,7 +20,7 @@ class Boundary extends Component<{ onAgain: () => void; children: ReactNode }, {
           type="button"
           className={buttonClasses()}
           onClick={() => {
-            this.props.onAgain();
+            this.props.onAgain?.();
             this.setState({ failed: false });
           }}
         >

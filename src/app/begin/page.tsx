@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
-import { countries, countryName } from "@/core/find/also";
+import { countries } from "@/core/find/also";
 import { hasPeople } from "@/data/front-door";
 import { BeginScreen } from "@/screens/sign-in/begin-screen";
 import { enter } from "@/server/page";
@@ -11,12 +11,13 @@ export const metadata: Metadata = { title: "A new school" };
 export default async function BeginPage() {
   const { db } = await enter("begin a school");
   if (await hasPeople(db)) redirect("/sign-in");
+  const names = new Intl.DisplayNames("en", { type: "region" });
   // The demo's islands are no country of anybody's.
   const own = countries.filter((code) => code !== "any" && code !== "XS");
   return (
     <BeginScreen
       zones={Intl.supportedValuesOf("timeZone")}
-      countries={own.map((code) => ({ code, name: countryName(code) }))}
+      countries={own.map((code) => ({ code, name: names.of(code)! }))}
     />
   );
 }

@@ -26,7 +26,7 @@ export function compareFacts(candidates: readonly Candidate[]): CompareRow[] {
     ["Grades", ({ facts }) => sayGradeSpan(facts.grades)],
     ["Reads at", ({ facts }) => (facts.readingGrade === null ? "not measured" : sayReadingGrade(facts.readingGrade))],
     ["Words", ({ facts }) => String(facts.words)],
-    ["Steps", ({ facts }) => String(facts.doing.length)],
+    ["Steps", ({ facts }) => String(facts.steps)],
     ["Questions", ({ facts }) => `${facts.questions}, ${facts.marks} marks`],
     ["Students", ({ facts }) => [...new Set(facts.doing)].join(", ")],
     ["Standards", ({ facts }) => facts.standards.join(", ") || "none said"],

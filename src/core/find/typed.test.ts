@@ -17,6 +17,7 @@ describe("what is typed into the words", () => {
     expect(readTyped("ma.5.m.2")).toMatchObject({ words: "", codes: ["MA.5.M.2"] });
     expect(readTyped("fractions MA.K.N.1 game")).toMatchObject({ words: "fractions game", codes: ["MA.K.N.1"] });
     expect(readTyped("MA.5")).toMatchObject({ codes: ["MA.5"] });
+    expect(readTyped("4.MD.2 rulers")).toMatchObject({ words: "rulers", codes: ["4.MD.2"] });
   });
 
   test("an ISBN too, with hyphens or without; a mistyped one is said to be one", () => {

@@ -16,7 +16,7 @@ export interface Typed {
   by: string | null;
 }
 
-const CODE = /^[A-Z]{1,4}[0-9]?(?:[.-](?:[A-Z]{1,3}|K|\d{1,2}))+[a-z]?$/i;
+const CODE = /^(?:[A-Z]{1,4}[0-9]?|\d{1,2})(?:[.-](?:[A-Z]{1,3}|K|\d{1,2}))+[a-z]?$/i;
 const BY = /(?:^|\s)by\s+([\p{L}][\p{L}.'’-]*(?:\s+[\p{L}][\p{L}.'’-]*){0,2}?)(?=\s+(?:for|about|in|on)\b|\s*$)/iu;
 
 /** "grade 4", "grades 3-5", "4th grade", "kindergarten". */

@@ -50,6 +50,10 @@ describe("how a resource suits a class", () => {
       "reads at 6.8, above your strongest: 5 Kittiwake reads at 3.4 to 6.2",
     );
     expect(reasonOf({ readingGrade: null }, "reading")).toBeUndefined();
+    expect(reasonOf({ readingGrade: 0 }, "reading")).toMatchObject({
+      level: 1,
+      text: expect.stringContaining("far below everyone"),
+    });
   });
 
   test("the wrong language or a device that is not there does not do", () => {

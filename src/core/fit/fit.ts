@@ -59,6 +59,9 @@ function fitLength(facts: Facts, period: number): FitReason {
   };
 }
 
+/** Two grades below the weakest reader is written for younger children. */
+const FAR_BELOW = 2;
+
 /** Common practice: half a grade above the strongest reader is still read with help, more than one and a half is not. */
 function fitReading(facts: Facts, reading: ClassProfile["reading"], name: string): FitReason | null {
   if (facts.readingGrade === null || reading === null) return null;
@@ -68,6 +71,8 @@ function fitReading(facts: Facts, reading: ClassProfile["reading"], name: string
     return { aspect: "reading", level: 0, text: `reads at ${grade}, far above everyone: ${range}` };
   if (facts.readingGrade > reading.to)
     return { aspect: "reading", level: 1, text: `reads at ${grade}, above your strongest: ${range}` };
+  if (facts.readingGrade < reading.from - FAR_BELOW)
+    return { aspect: "reading", level: 1, text: `reads at ${grade}, far below everyone: ${range}` };
   const middle = (reading.from + reading.to) / 2;
   return facts.readingGrade > middle
     ? { aspect: "reading", level: 1, text: `reads at ${grade}, hard for half of them: ${range}` }

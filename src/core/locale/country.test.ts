@@ -11,6 +11,13 @@ describe("the country a text belongs to", () => {
     expect(belongsTo(text, "en").country).toBe(country);
   });
 
+  test.each(["The ferry leaves at 3 p.m. and comes back at 5 pm.", "Meet at 3 p. m. by the pier."])(
+    "an hour is not money: %s",
+    (text) => {
+      expect(belongsTo(text, "en").country).toBe("any");
+    },
+  );
+
   test("a text about waves belongs nowhere in particular", () => {
     expect(belongsTo("The waves come in and go out. The boat is 12 metres long.", "en")).toMatchObject({
       country: "any",

@@ -33,7 +33,7 @@ const patterns: Pattern[] = [
   {
     kind: "money",
     countries: ["GB"],
-    finds: /£\s?\d+(?:[.,]\d+)*|\b\d+\s*(?:pence|p)\b(?!\.\s?\d)|\b\d+(?:[.,]\d+)*\s*pounds? sterling\b/gi,
+    finds: /£\s?\d+(?:[.,]\d+)*|\b\d+\s*(?:pence|p)\b(?!\.?\s?m\b)(?!\.\s?\d)|\b\d+(?:[.,]\d+)*\s*pounds? sterling\b/gi,
   },
   { kind: "money", countries: ["IE", "ES", "FR"], finds: /€\s?\d+(?:[.,]\d+)*|\b\d+(?:[.,]\d+)*\s*(?:€|euros?\b)/gi },
   {

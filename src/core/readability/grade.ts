@@ -20,6 +20,9 @@ const spanishBands: [ease: number, grade: number][] = [
   [30, 12],
 ];
 
+/** The table ends at 90, "very easy"; what is easier still goes on by its slope, a grade every ten points, down to 0. */
+const veryEasy = (ease: number): number => Math.max(0, Math.round((4 - (ease - 90) / 10) * 10) / 10);
+
 /** The grade that counts stand for, or null where there is no formula for the language here. */
 export function readingGradeOf(counts: TextCounts, language: string): ReadingGrade | null {
   if (language.startsWith("en")) {
@@ -28,7 +31,7 @@ export function readingGradeOf(counts: TextCounts, language: string): ReadingGra
   }
   if (language.startsWith("es")) {
     const ease = fernandezHuertaEase(counts);
-    const grade = spanishBands.find(([from]) => ease >= from)?.[1] ?? 13;
+    const grade = ease > 90 ? veryEasy(ease) : (spanishBands.find(([from]) => ease >= from)?.[1] ?? 13);
     return { grade, formula: "Fernández Huerta" };
   }
   return null;

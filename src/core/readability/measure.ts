@@ -13,11 +13,29 @@ export function wordsIn(text: string): string[] {
   return text.match(WORD) ?? [];
 }
 
-/** Sentences end with . ! ? … or with a line; a line without words is none. Digits and initials do not end one. */
+/** What is written with a full stop and goes on: titles, initials, hours, "for example". English and Spanish. */
+const GOES_ON =
+  /(?:^|[\s("“])(?:(?:mr|mrs|ms|dr|st|prof|sr|sra|srta|dra|jr|vs|no|e\.g|i\.e|p\.ej|etc)|\p{L}|(?:\p{L}\.){1,3}\p{L})\.$/iu;
+/** "at 3 p.m. They left": an hour may end a sentence, and does where a capital follows. */
+const HOUR = /\d\s*[ap]\.m\.$/i;
+
+/**
+ * Sentences end with . ! ? … or with a line; a line without words is none. Digits, initials ("A. Berg") and titles ("Mr.") do
+ * not end one.
+ */
 export function sentencesIn(text: string): string[] {
   return text
     .split(/\n+/)
-    .flatMap((line) => line.split(/(?<=[.!?…]["”’)]?)\s+(?=[\p{Lu}"“¿¡(\d])/u))
+    .flatMap((line) => {
+      const sentences: string[] = [];
+      for (const piece of line.split(/(?<=[.!?…]["”’)]?)\s+(?=[\p{Lu}"“¿¡(\d])/u)) {
+        const before = sentences.at(-1);
+        if (before !== undefined && GOES_ON.test(before) && !HOUR.test(before))
+          sentences[sentences.length - 1] = `${before} ${piece}`;
+        else sentences.push(piece);
+      }
+      return sentences;
+    })
     .map((sentence) => sentence.trim())
     .filter((sentence) => wordsIn(sentence).length > 0);
 }

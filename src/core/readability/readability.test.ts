@@ -38,6 +38,16 @@ describe("what is counted", () => {
     ]);
   });
 
+  test.each([
+    ["Mr. Berg and Dr. Holm met Mrs. Dahl. They spoke.", 2],
+    ["The story is by A. J. Berg. It is long.", 2],
+    ["Some birds, e.g. Puffins, dive.", 1],
+    ["We left at 3 p.m. The ferry was late.", 2],
+    ["El Sr. Vega llega. La Sra. Cruz no.", 2],
+  ])("titles, initials and examples end no sentence: %s", (text, count) => {
+    expect(sentencesIn(text)).toHaveLength(count);
+  });
+
   test("a decimal point ends no sentence, a question mark and a new line do", () => {
     expect(sentencesIn("The boat draws 1.2 metres. May she cross?\nShe may")).toEqual([
       "The boat draws 1.2 metres.",
@@ -86,6 +96,12 @@ describe("the reading grade", () => {
   test("is not given for a few words, nor for a language without a formula here", () => {
     expect(readingGrade("High water at noon.", "en")).toBeNull();
     expect(readingGrade(easy, "fo")).toBeNull();
+  });
+
+  test("an easy Spanish text reads below grade 4: the table's slope goes on", () => {
+    const facil =
+      "El gato ve el mar. El sol da luz. La niña va con su pan. El pez no ve al gato. La mar va y ve. El niño da pan al pez. No hay luz en el bar.";
+    expect(readingGrade(facil, "es")!.grade).toBeLessThan(4);
   });
 
   test("uses a Spanish formula for Spanish", () => {

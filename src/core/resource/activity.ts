@@ -75,3 +75,10 @@ export function mainActivity(step: Pick<Step, "blocks">): Activity {
   const found = step.blocks.map(activityOf);
   return found.find((activity) => !passive.has(activity)) ?? found[0] ?? "read";
 }
+
+/** Everything a step asks for, each once: what it is about first. What there is to take in counts only where there is nothing to do. */
+export function activitiesIn(step: Pick<Step, "blocks">): Activity[] {
+  const found = step.blocks.map(activityOf);
+  const asked = found.filter((activity) => !passive.has(activity));
+  return [...new Set(asked.length > 0 ? asked : [mainActivity(step)])];
+}

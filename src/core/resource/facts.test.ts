@@ -66,7 +66,7 @@ describe("facts are computed, not typed in twice", () => {
         },
       ]),
     );
-    expect(facts).toMatchObject({ words: 6, questions: 2, marks: 3, doing: ["choose"] });
+    expect(facts).toMatchObject({ words: 6, questions: 2, marks: 3, steps: 1, doing: ["choose", "write"] });
   });
 
   test("the reading grade is measured on the text to read, not on short instructions", () => {
@@ -78,6 +78,25 @@ describe("facts are computed, not typed in twice", () => {
     expect(studentText(document)).toContain("Sit.");
     expect(factsOf(document).readingGrade).toBeGreaterThan(10);
     expect(factsOf(lesson([newStep("en", "a", newId, [text("Too short.")])])).readingGrade).toBeNull();
+  });
+
+  test("prompts alone are no text to measure", () => {
+    const asked = Array.from({ length: 12 }, () =>
+      ask("choice", { prompt: { en: richText("Which of these is true?") } }),
+    );
+    expect(factsOf(lesson([newStep("en", "a", newId, asked)])).readingGrade).toBeNull();
+  });
+
+  test("every thing a step asks for is known, what it is about first", () => {
+    const step = newStep("en", "a", newId, [
+      text("Read this."),
+      ask("choice"),
+      ask("sketch"),
+      ask("poll"),
+      ask("speech"),
+    ]);
+    expect(factsOf(lesson([step])).doing).toEqual(["choose", "draw", "vote", "record"]);
+    expect(factsOf(lesson([newStep("en", "a", newId, [text("Only this.")])])).doing).toEqual(["read"]);
   });
 
   test("the search is given the title, what it is about, and the words inside", () => {

@@ -1,7 +1,7 @@
 import { countries, type Country, type Device } from "../find/also";
 import { belongsTo, type Sign } from "../locale/country";
 import { readingGrade } from "../readability/grade";
-import { mainActivity, type Activity } from "./activity";
+import { activitiesIn, type Activity } from "./activity";
 import type { Block } from "./block";
 import {
   allQuestions,
@@ -30,7 +30,9 @@ export interface Facts {
   words: number;
   questions: number;
   marks: number;
-  /** Main activity of each student step, in order. */
+  /** Steps students see. */
+  steps: number;
+  /** What those ask for, step by step: what each is about first. */
   doing: Activity[];
   /** Reading grade of what students read; null where there is too little text or no formula for the language. */
   readingGrade: number | null;
@@ -90,6 +92,9 @@ function blockWords(block: Block, languages: readonly string[]): string {
 
 const isForStudents = (step: Step): boolean => step.audience !== "teacher";
 
+/** Prompts by themselves are too short and too many to say how hard a text is: without anything else to read there is no grade. */
+const FEWEST_BESIDE_PROMPTS = 30;
+
 /** The running text students read: instructions, texts and prompts; a paragraph a line. */
 export function studentText(document: Document): string {
   return document.steps
@@ -115,7 +120,12 @@ export function measuredText(document: Document): string {
       ),
     )
     .join("\n");
-  return countWords(texts) >= ENOUGH_TO_READ ? texts : studentText(document);
+  if (countWords(texts) >= ENOUGH_TO_READ) return texts;
+  const withoutPrompts = document.steps
+    .filter(isForStudents)
+    .map((step) => plainText(inLanguage(step.instructions, document.languages)?.text))
+    .join("\n");
+  return countWords(texts) + countWords(withoutPrompts) >= FEWEST_BESIDE_PROMPTS ? studentText(document) : "";
 }
 
 const countWords = (text: string): number => text.match(/\p{L}[\p{L}\p{M}'’-]*/gu)?.length ?? 0;
@@ -182,7 +192,8 @@ export function factsOf(document: Document): Facts {
     words,
     questions: asked.length,
     marks: asked.reduce((sum, { question }) => sum + (readByPerson(question.type) ? 0 : question.marks), 0),
-    doing: document.steps.filter(isForStudents).map(mainActivity),
+    steps: document.steps.filter(isForStudents).length,
+    doing: document.steps.filter(isForStudents).flatMap(activitiesIn),
     readingGrade: measured?.grade ?? null,
     readingFormula: measured?.formula ?? null,
     licence: document.licence,

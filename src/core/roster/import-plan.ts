@@ -130,11 +130,12 @@ export function planImport(roster: Roster, present: Present): ImportPlan {
   const wanted = new Set<string>();
   for (const enrolment of roster.enrolments) {
     const [group, student] = [classId(enrolment.class), studentId(enrolment.student)];
+    // Of a delta, either may have come with an earlier file.
+    if (student !== undefined) plan.known.students[enrolment.student] = student;
+    if (group !== undefined) plan.known.classes[enrolment.class] = group;
     if (group !== undefined && student !== undefined) {
       wanted.add(`${group} ${student}`);
       if (stands(`${group} ${student}`, enrolment)) continue;
-      plan.known.students[enrolment.student] = student;
-      plan.known.classes[enrolment.class] = group;
     }
     plan.enrol.push(enrolment);
   }

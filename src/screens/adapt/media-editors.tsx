@@ -1,5 +1,6 @@
 "use client";
-import { later } from "@/ui/later";
+import dynamic from "next/dynamic";
+import { Boundary } from "@/ui/later";
 import { useState } from "react";
 import { silence } from "@/core/media/shipped";
 import type { Block, BlockOf } from "@/core/resource/block";
@@ -48,17 +49,22 @@ export function SoundEditor({ block, languages, onChange }: Props<"sound">) {
 }
 
 // It comes only when maths is written: it is larger than everything else on the page.
-const MathsField = later(() => import("./maths-field").then((part) => part.MathsField));
+const MathsField = dynamic(() => import("./maths-field").then((part) => part.MathsField), {
+  ssr: false,
+  loading: () => <p className="text-ink-soft">One moment …</p>,
+});
 
 export function MathsEditor({ block, languages, onChange }: Props<"maths">) {
   return (
     <div className="grid gap-3">
-      <MathsField
-        value={block.tex}
-        onTex={(tex, spoken) =>
-          onChange({ ...block, tex, spoken: { ...block.spoken, [languages[0]!]: spoken } }, `maths-${block.id}`)
-        }
-      />
+      <Boundary>
+        <MathsField
+          value={block.tex}
+          onTex={(tex, spoken) =>
+            onChange({ ...block, tex, spoken: { ...block.spoken, [languages[0]!]: spoken } }, `maths-${block.id}`)
+          }
+        />
+      </Boundary>
       <Field label="How it is read aloud">
         {(control) => (
           <TextInput

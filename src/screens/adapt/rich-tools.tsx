@@ -2,7 +2,8 @@
 import type { Editor } from "@tiptap/react";
 import { useEditorState } from "@tiptap/react";
 import { Bold, Heading2, Italic, Link as LinkIcon, List, ListOrdered, Mic, Sigma, Underline } from "lucide-react";
-import { later } from "@/ui/later";
+import dynamic from "next/dynamic";
+import { Boundary } from "@/ui/later";
 import { useState, type ReactNode } from "react";
 import { mayLinkTo } from "@/core/resource/vocabulary";
 import { Button } from "@/ui/button";
@@ -12,7 +13,10 @@ import { IconButton } from "@/ui/icon-button";
 import { Menu, MenuItem } from "@/ui/menu";
 import { cues, type CueName } from "../step/cue";
 
-const MathsField = later(() => import("./maths-field").then((part) => part.MathsField));
+const MathsField = dynamic(() => import("./maths-field").then((part) => part.MathsField), {
+  ssr: false,
+  loading: () => <p className="text-ink-soft">One moment …</p>,
+});
 
 function LinkDialog({ editor, open, onOpen }: { editor: Editor; open: boolean; onOpen: (open: boolean) => void }) {
   const [address, setAddress] = useState<string | null>(null);
@@ -75,7 +79,9 @@ function MathsDialog({ editor, open, onOpen }: { editor: Editor; open: boolean; 
   return (
     <Dialog open={open} onOpenChange={onOpen} title="Maths in the line">
       <div className="grid gap-4">
-        <MathsField value="" onTex={(tex, spoken) => setMaths({ tex, spoken })} />
+        <Boundary>
+          <MathsField value="" onTex={(tex, spoken) => setMaths({ tex, spoken })} />
+        </Boundary>
         <div className="flex justify-end">
           <Button
             look="main"

@@ -1,6 +1,6 @@
 "use client";
 import { Selection } from "@tiptap/pm/state";
-import { EditorContent, useEditor } from "@tiptap/react";
+import { EditorContent, useEditor, useEditorState } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import { clsx } from "clsx";
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
@@ -65,6 +65,8 @@ export function RichWriting({
       changed.current(parsed.data);
     },
   });
+  // Asked of the editor as it changes: read while drawing, the compiler would remember the first answer.
+  const empty = useEditorState({ editor, selector: ({ editor: now }) => now.isEmpty });
   const begin = useRef<Beginning | null>(beginning);
   useLayoutEffect(() => {
     const from = begin.current;
@@ -89,7 +91,7 @@ export function RichWriting({
   return (
     <div onFocus={() => setUsed(true)} className={clsx(richFrame, className)}>
       {used && <RichTools editor={editor} withCues={withCues} />}
-      {placeholder && editor.isEmpty && (
+      {placeholder && empty && (
         <span aria-hidden className="pointer-events-none absolute left-1 text-ink-soft">
           {placeholder}
         </span>

@@ -16,7 +16,7 @@ import {
 } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
-import { ArrowDown, ArrowUp, Copy, GripVertical, Library, MoreHorizontal, Plus, Trash2 } from "lucide-react";
+import { ArrowDown, ArrowUp, Copy, GripVertical, Library, ChevronDown, Plus, Trash2 } from "lucide-react";
 import { memo, useEffect, useId, useMemo, useRef, useState } from "react";
 import { mainActivity } from "@/core/resource/activity";
 import { stepTitle, type Changes } from "@/core/resource/changes";
@@ -115,9 +115,9 @@ const SpineStep = memo(function SpineStep({
           <button
             type="button"
             aria-label={`More for step ${at + 1}`}
-            className="grid h-7 w-7 place-items-center rounded text-ink-soft hover:bg-shade"
+            className="inline-flex h-7 items-center gap-0.5 rounded px-1 text-[12px] text-ink-soft hover:bg-shade"
           >
-            <MoreHorizontal size={16} aria-hidden />
+            More <ChevronDown size={13} aria-hidden />
           </button>
         }
       >

@@ -31,6 +31,8 @@ export interface ClassScreenProps {
   lastResults: Record<number, number>;
   seats: Seat[];
   teachers: { name: string; role: string; from: string | null; to: string | null }[];
+  /** Decides who is in it; whoever covers the class does not. */
+  keeps: boolean;
   code: JoinCode | null;
   feed: boolean;
   zone: string;
@@ -113,7 +115,9 @@ export function ClassScreen(props: ClassScreenProps) {
           />
         </div>
         <div key={group.id} className="mt-4">
-          {view === "roster" && <RosterView group={group} students={students} goals={props.goals} />}
+          {view === "roster" && (
+            <RosterView group={group} students={students} goals={props.goals} keeps={props.keeps} />
+          )}
           {view === "groups" && (
             <GroupsView
               group={group}
@@ -127,6 +131,7 @@ export function ClassScreen(props: ClassScreenProps) {
           {view === "ways in" && (
             <WaysIn
               group={group}
+              keeps={props.keeps}
               students={students}
               code={props.code}
               feed={props.feed}

@@ -13,7 +13,17 @@ import { PasteDialog } from "./paste-dialog";
 import { StudentDialog } from "./student-dialog";
 
 /** Who is in the class, and what is known of them to plan with. */
-export function RosterView({ group, students, goals }: { group: Class; students: Student[]; goals: StudentGoal[] }) {
+export function RosterView({
+  group,
+  students,
+  goals,
+  keeps,
+}: {
+  group: Class;
+  students: Student[];
+  goals: StudentGoal[];
+  keeps: boolean;
+}) {
   const [pasting, setPasting] = useState(false);
   const [editing, setEditing] = useState<Student | null>(null);
   const router = useRouter();
@@ -38,9 +48,11 @@ export function RosterView({ group, students, goals }: { group: Class; students:
           <Button onClick={() => window.print()}>
             <Printer size={15} aria-hidden /> Print
           </Button>
-          <Button onClick={() => setPasting(true)}>
-            <ClipboardPaste size={15} aria-hidden /> Add students …
-          </Button>
+          {keeps && (
+            <Button onClick={() => setPasting(true)}>
+              <ClipboardPaste size={15} aria-hidden /> Add students …
+            </Button>
+          )}
         </span>
       </div>
       <table className="w-full">
@@ -61,9 +73,11 @@ export function RosterView({ group, students, goals }: { group: Class; students:
             <th scope="col" className={heading}>
               Needs
             </th>
-            <th scope="col" className={`not-printed ${heading}`}>
-              <span className="heard">Change</span>
-            </th>
+            {keeps && (
+              <th scope="col" className={`not-printed ${heading}`}>
+                <span className="heard">Change</span>
+              </th>
+            )}
           </tr>
         </thead>
         <tbody>
@@ -86,26 +100,30 @@ export function RosterView({ group, students, goals }: { group: Class; students:
                   {student.readingGrade === null ? "–" : sayReadingGrade(student.readingGrade)}
                 </td>
                 <td className="px-3 py-1.5 text-[13px] text-ink-soft">{needs.join(" · ")}</td>
-                <td className="not-printed px-3 py-1 text-right whitespace-nowrap">
-                  <Button size="small" look="quiet" aria-label={`Change ${name}`} onClick={() => setEditing(student)}>
-                    Change …
-                  </Button>
-                  <Button
-                    size="small"
-                    look="quiet"
-                    aria-label={`Take ${name} out of the class`}
-                    onClick={() => void takeOut(student)}
-                  >
-                    Take out
-                  </Button>
-                </td>
+                {keeps && (
+                  <td className="not-printed px-3 py-1 text-right whitespace-nowrap">
+                    <Button size="small" look="quiet" aria-label={`Change ${name}`} onClick={() => setEditing(student)}>
+                      Change …
+                    </Button>
+                    <Button
+                      size="small"
+                      look="quiet"
+                      aria-label={`Take ${name} out of the class`}
+                      onClick={() => void takeOut(student)}
+                    >
+                      Take out
+                    </Button>
+                  </td>
+                )}
               </tr>
             );
           })}
         </tbody>
       </table>
       {students.length === 0 && (
-        <p className="px-4 py-6 text-ink-soft">Nobody is in this class yet. Add its students.</p>
+        <p className="px-4 py-6 text-ink-soft">
+          {keeps ? "Nobody is in this class yet. Add its students." : "Nobody is in this class yet."}
+        </p>
       )}
       {pasting && <PasteDialog group={group} onClose={() => setPasting(false)} />}
       {editing && <StudentDialog key={editing.id} group={group} student={editing} onClose={() => setEditing(null)} />}

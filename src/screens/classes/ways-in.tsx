@@ -210,6 +210,7 @@ function Feed({ group, feed }: { group: Class; feed: boolean }) {
 export function WaysIn({
   group,
   students,
+  keeps,
   code,
   feed,
   zone,
@@ -217,6 +218,8 @@ export function WaysIn({
 }: {
   group: Class;
   students: Student[];
+  /** May make new cards. */
+  keeps: boolean;
   code: JoinCode | null;
   feed: boolean;
   zone: string;
@@ -237,7 +240,7 @@ export function WaysIn({
           </Link>
         </section>
       </div>
-      <Cards group={group} students={students} joinAddress={joinAddress} />
+      {keeps && <Cards group={group} students={students} joinAddress={joinAddress} />}
     </div>
   );
 }

@@ -94,7 +94,16 @@ function About({ data, assign }: { data: LightTableData; assign: AssignContext }
 }
 
 /** One resource, looked over: what it is, every step, notes and answers beside, and what can be done with it. */
-export function LightTable({ data, assign }: { data: LightTableData; assign: AssignContext }) {
+export function LightTable({
+  data,
+  assign,
+  assignInstead,
+}: {
+  data: LightTableData;
+  assign: AssignContext;
+  /** What the key `a` assigns in place of what is on the table: things that are ticked beside it. */
+  assignInstead?: (() => void) | undefined;
+}) {
   const { go, parameters } = useAddress();
   const router = useRouter();
   const { packed, toggle } = usePacking(data);
@@ -118,7 +127,7 @@ export function LightTable({ data, assign }: { data: LightTableData; assign: Ass
   const openAssign = () =>
     data.published ? go({ do: "assign" }, "push") : tellProblem("Publish it first: students get what is published.");
   useEffect(() => openOnTable(resource.id), [resource.id]);
-  useKeys({ p: () => (data.mine ? undefined : toggle()), e: adapt, a: openAssign });
+  useKeys({ p: () => (data.mine ? undefined : toggle()), e: adapt, a: assignInstead ?? openAssign });
 
   return (
     <article className="flex h-full min-h-0 flex-col" aria-labelledby="light-table-title">

@@ -18,7 +18,8 @@ export function RosterCard() {
     setBusy(true);
     setProblem(null);
     try {
-      const response = await fetch(`/office/roster${apply ? "?apply=1" : ""}`, { method: "POST", body: chosen });
+      const about = new URLSearchParams({ name: chosen.name, ...(apply && { apply: "1" }) });
+      const response = await fetch(`/office/roster?${about}`, { method: "POST", body: chosen });
       const answer = (await response.json()) as { problem: string } | RosterEffect;
       if ("problem" in answer) {
         setSeen(null);

@@ -1,5 +1,5 @@
 "use client";
-import { Copy, FolderInput, FolderMinus, MoreHorizontal, PackageMinus, Send, Tag, Undo2 } from "lucide-react";
+import { Copy, FolderInput, FolderMinus, ChevronDown, PackageMinus, Send, Tag, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import type { Pocket, SatchelItem } from "@/data/satchel";
 import type { OpenPocket } from "@/core/satchel/filter";
@@ -166,7 +166,7 @@ export function BulkBar({
         align="start"
         trigger={
           <Button size="small" aria-label="More for what is ticked">
-            <MoreHorizontal size={15} aria-hidden />
+            More <ChevronDown size={13} aria-hidden />
           </Button>
         }
       >

@@ -1,7 +1,7 @@
 "use client";
 import { useDndMonitor } from "@dnd-kit/core";
 import { clsx } from "clsx";
-import { Archive, FolderOpen, Inbox, Layers, MoreHorizontal, Plus } from "lucide-react";
+import { Archive, FolderOpen, Inbox, Layers, ChevronDown, Plus } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { inPocket, pocketColours, pocketTree, type OpenPocket, type PocketColour } from "@/core/satchel/filter";
@@ -221,9 +221,9 @@ export function PocketList({
                     <button
                       type="button"
                       aria-label={`More for ${one.name}`}
-                      className="grid h-7 w-7 place-items-center rounded hover:bg-shade"
+                      className="inline-flex h-7 items-center gap-0.5 rounded px-1 text-[12px] hover:bg-shade"
                     >
-                      <MoreHorizontal size={16} aria-hidden />
+                      More <ChevronDown size={13} aria-hidden />
                     </button>
                   }
                 >

@@ -146,7 +146,13 @@ export function SatchelScreen({
       if (!next.delete(id)) next.add(id);
       return next;
     });
+  const assignTicked =
+    tickedItems.length > 0
+      ? () => setGiving(tickedItems.map(({ id, facts }) => ({ id, title: facts.title })))
+      : undefined;
   useKeys({
+    // The light table answers this key where there is one; what is ticked goes first there too.
+    ...(assignTicked && { a: assignTicked }),
     j: () => move(1),
     k: () => move(-1),
     x: () => selected !== null && shown.some((item) => item.id === selected) && tick(selected),
@@ -286,7 +292,7 @@ export function SatchelScreen({
               </div>
             </div>
           ) : opened ? (
-            <LightTable key={opened.resource.id} data={opened} assign={assign} />
+            <LightTable key={opened.resource.id} data={opened} assign={assign} assignInstead={assignTicked} />
           ) : (
             <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>
           )}

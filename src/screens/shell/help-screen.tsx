@@ -61,7 +61,7 @@ const chapters: { title: string; text: string[] }[] = [
     text: [
       "Roster: type names or paste a table; columns are recognised, every line that cannot be read is listed with its reason, and nothing is kept until you bring it in. What you write down about a student (reading grade, more time, read aloud, languages, a goal of her own) is seen by the teachers of the class and used when you assign.",
       "Groups are made by a rule or by hand, with pairs kept apart. The seating plan is carried about, or moved with the arrow keys, and printed.",
-      "Ways in: a join code with a picture for the camera, large for the board, good for an hour; login cards with two words or three pictures, shown once, because only a hash is kept; letters home in the family’s language (English, Spanish, French); the class’s calendar as a secret address or a file.",
+      "Ways in: a join code (a word and five digits) with a picture for the camera, large for the board, good for an hour. It opens today’s work; earlier work and marks need the child’s own card. “End it now” signs out everyone who came in with it. Login cards with two words or three pictures, shown once, because only a hash is kept; letters home in the family’s language (English, Spanish, French); the class’s calendar as a secret address or a file.",
       "A link like /student/12 may be pasted anywhere: it leads a student through coming in to that very thing.",
     ],
   },
@@ -69,6 +69,7 @@ const chapters: { title: string; text: string[] }[] = [
     title: "The school office",
     text: [
       "Terms, the week and its bells, rotating days, days off (also from an iCalendar file), half days, when classes meet, who teaches and who covers from when to when, which class is a homeroom, and how students’ names are written. A OneRoster zip (1.1 or 1.2) or a table brings in the school’s roster; what would change is shown first, and the same file again changes nothing.",
+      "Teachers and office: add people by typing or pasting a list. Each gets an invitation with an address to choose a password; the outbox shows it, since mail is not connected yet. “Invite again” also helps someone who forgot a password. A child who is already in another class joins a class here, or through a teacher who has the child in both.",
       "“Day lost” takes a day from the whole school: what every class had planned moves on, and one undo brings it back. Rotating days keep their letters.",
     ],
   },
@@ -76,7 +77,7 @@ const chapters: { title: string; text: string[] }[] = [
     title: "Students come in",
     text: [
       "With the code on the board and their name, or with their name and three pictures, or with their name and two words. Answers are kept as they are given, on the device and on the server. A closed lid or a lost network loses nothing.",
-      "Work that closes cannot be begun after that; answers typed in time on a device without a network are taken for twelve hours more.",
+      "Work that closes takes no more answers. What a device without a network sends later is kept aside: Results shows it, and it counts only if the teacher says so. Of two devices, the answer written last counts.",
     ],
   },
   {

@@ -73,12 +73,14 @@ export function AnswerView({
 }
 
 function VerdictLine({ mark, feedback }: { mark: Mark; feedback: ReactNode }) {
+  const parts = Object.keys(mark.parts).length;
   const right = Object.values(mark.parts).filter(Boolean).length;
   const said = {
     right: { icon: <CheckCircle2 size={20} aria-hidden />, text: "Right", look: "text-green" },
     partly: {
       icon: <CircleDashed size={20} aria-hidden />,
-      text: right > 0 ? `Partly right: ${right} of ${Object.keys(mark.parts).length}` : "Partly right",
+      // Of several choices only those that were chosen are counted: "1 of 1" would be no help.
+      text: right > 0 && right < parts ? `Partly right: ${right} of ${parts}` : "Partly right",
       look: "text-slate",
     },
     wrong: { icon: <CircleSlash2 size={20} aria-hidden />, text: "Not yet. Try again.", look: "text-clay" },

@@ -241,6 +241,28 @@ describe("the roster of a school", () => {
     expect(await studentsOf(db, group!.id)).toEqual([]);
   });
 
+  test("a delta enrols new children at once, without naming the class again, and needs no classes at all", async () => {
+    await bringInRoster(db, to(), await zip(users, enrolments), true);
+    const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
+    const delta = await readSchoolRoster(
+      zipSync({
+        "manifest.csv": strToU8("propertyName,value\noneroster.version,1.1\nfile.enrollments,delta\n"),
+        "users.csv": strToU8("sourcedId,status,role,givenName,familyName,grades,email\nu7,,student,J\u00f6rg,Lund,06,"),
+        "enrollments.csv": strToU8("sourcedId,status,classSourcedId,userSourcedId,role\ne7,,c1,u7,student"),
+      }),
+    );
+    expect(await bringInRoster(db, to(), delta, true)).toMatchObject({ added: 1, enrolled: 1, classes: 0 });
+    expect((await studentsOf(db, group!.id)).map(({ givenName }) => givenName)).toContain("J\u00f6rg");
+  });
+
+  test("a text file called .zip is refused, and one of Windows keeps its letters", async () => {
+    await expect(readSchoolRoster(strToU8("Name,Grade"), "roster.zip")).rejects.toThrow("is not one");
+    const windows = Uint8Array.from(
+      [..."Name,Grade,Class\nJ\u00f6rg Lund,5,5 Skua\n"].map((sign) => sign.charCodeAt(0)),
+    );
+    expect((await readSchoolRoster(windows, "roster.csv")).roster.students[0]!.givenName).toBe("J\u00f6rg");
+  });
+
   test("a student who is gone leaves her classes; a teacher nobody knows here is named", async () => {
     await bringInRoster(db, to(), await zip(users, enrolments), true);
     const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");

@@ -14,6 +14,7 @@ import { baseAddress } from "@/server/base-address";
 import { chosenClass } from "@/server/chosen-class";
 import { idFrom } from "@/core/ids";
 import { enter } from "@/server/page";
+import { permit } from "@/server/permissions";
 
 export const metadata: Metadata = { title: "Classes" };
 
@@ -43,10 +44,11 @@ export default async function ClassesPage({
   const view = z.enum(classViews).catch("roster").parse(parameters.view);
   const group = classes.find((one) => one.id === asked) ?? current;
   const id = group?.id ?? -1;
-  const [students, code, teachers, groups, apart, seats, feed, lastResults, base] = await Promise.all([
+  const [students, code, teachers, keeps, groups, apart, seats, feed, lastResults, base] = await Promise.all([
     studentsOf(db, id),
     joinCodeOf(db, id, now),
     teachersOf(db, id, now),
+    permit(db, visitor, "change roster", { class: id }, now),
     groupsOf(db, [id]),
     pairsApart(db, id),
     seatsOf(db, id),
@@ -70,6 +72,7 @@ export default async function ClassesPage({
       lastResults={lastResults}
       seats={seats}
       teachers={teachers}
+      keeps={keeps}
       code={code}
       feed={feed}
       zone={visitor.zone}

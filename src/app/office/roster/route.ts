@@ -13,10 +13,11 @@ export const POST = route(
     const bytes = new Uint8Array(await request.arrayBuffer());
     if (bytes.length > LARGEST)
       return Response.json({ problem: "This file is larger than 20 MB. Nothing was changed." }, { status: 413 });
-    const apply = new URL(request.url).searchParams.get("apply") === "1";
+    const asked = new URL(request.url).searchParams;
+    const apply = asked.get("apply") === "1";
     try {
       const to = { district: visitor.district, school: schoolOf(visitor), year: now.getFullYear() };
-      return Response.json(await bringInRoster(db, to, await readSchoolRoster(bytes), apply));
+      return Response.json(await bringInRoster(db, to, await readSchoolRoster(bytes, asked.get("name") ?? ""), apply));
     } catch (error) {
       if (!(error instanceof UnreadableFile)) throw error;
       return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });
