@@ -80,7 +80,7 @@ test("the network goes away in the middle: nothing typed is lost", async ({ sign
   await student.getByRole("button", { name: /^Step 3/ }).click();
   await student.context().setOffline(true);
   await student.getByRole("textbox").last().fill("No, because the way back takes longer.");
-  await expect(student.getByText("Kept on this device, sent when the network is back")).toBeVisible();
+  await expect(student.getByText("Kept here. No network yet")).toBeVisible();
   await student.context().setOffline(false);
   await expect(student.getByText("Kept", { exact: true })).toBeVisible();
   await student.reload();

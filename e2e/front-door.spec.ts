@@ -56,7 +56,7 @@ test("from an empty folder to a teacher signed in: the printed code, the school,
 
   await page.getByLabel(/^Add people/).fill("Teodor, Brandt, teodor.brandt@skerry.example\nno address here");
   await page.getByRole("button", { name: "Check the list" }).click();
-  await expect(page.getByText("one person to add")).toBeVisible();
+  await expect(page.getByText("To add: one person.")).toBeVisible();
   await page.getByRole("button", { name: "Add and invite" }).click();
   await expect(page.getByText("Added one person.")).toBeVisible();
   await expect(page.getByLabel(/^Add people/)).toHaveValue("no address here");

@@ -56,7 +56,7 @@ test("without a network a child's answer waits on the device, is shown on My wor
   await page.getByRole("button", { name: /^Step 3/ }).click();
   await page.context().setOffline(true);
   await page.getByRole("textbox").last().fill("Written at sea.");
-  await expect(page.getByText("Kept on this device, sent when the network is back")).toBeVisible();
+  await expect(page.getByText("Kept here. No network yet")).toBeVisible();
   await page.context().setOffline(false);
   await page.goto("/student");
   await expect(page.getByText(/still on this device/)).toHaveCount(0);

@@ -63,8 +63,10 @@ export async function addAdult(
   return added.id;
 }
 
+/** A new password; whoever is signed in with the old one is asked again. */
 export async function setPassword(tx: Queryable, person: number, hash: string): Promise<void> {
   await tx.query("update person set password_hash = $2 where id = $1", [person, hash]);
+  await tx.query("delete from session where person_id = $1", [person]);
 }
 
 /** A new invitation for somebody; the one before does not work any more. */

@@ -126,6 +126,19 @@ describe("a licence never becomes freer than its sources allow", () => {
     );
   });
 
+  test("share-alike beside non-commercial goes under no licence: both are named, with the way out", () => {
+    const problem = licenceProblem({
+      licence: "CC-BY-SA-4.0",
+      credits: [
+        { title: "Tides", author: "A", source: "S", licence: "CC-BY-SA-4.0", changed: "" },
+        { title: "Ropes", author: "B", source: "S", licence: "CC-BY-NC-4.0", changed: "" },
+      ],
+    });
+    expect(problem).toContain("“Tides”");
+    expect(problem).toContain("“Ropes”");
+    expect(problem).toContain("Take the steps of one of them out.");
+  });
+
   test("what was made from nothing may be under any", () => {
     for (const licence of ["CC0-1.0", "CC-BY-ND-4.0", "all-rights-reserved"] as const)
       expect(licenceProblem({ licence, credits: [] })).toBeNull();

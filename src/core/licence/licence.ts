@@ -65,17 +65,32 @@ export function startAdaptation(
   };
 }
 
+/** Two sources of which no version may be made together, as share-alike and non-commercial ones; null when there are none. */
+function neverTogether(credits: readonly Credit[]): [Credit, Credit] | null {
+  for (const [at, one] of credits.entries())
+    for (const other of credits.slice(at + 1)) {
+      const allowed = [one.licence, ...licencesForAdaptation(one.licence)];
+      const theirs = [other.licence, ...licencesForAdaptation(other.licence)];
+      if (!allowed.some((licence) => theirs.includes(licence))) return [one, other];
+    }
+  return null;
+}
+
 /**
  * Why a document may not carry its licence, or null when it may: a version never becomes freer than what it was made
  * from. Keeping the source's own licence is always possible; whether it may then be shared is another question.
  */
 export function licenceProblem(document: Pick<Document, "licence" | "credits">): string | null {
-  const strict = document.credits.find(
+  const strict = document.credits.filter(
     ({ licence }) => licence !== document.licence && !licencesForAdaptation(licence).includes(document.licence),
   );
-  return strict === undefined
+  const pair = neverTogether(document.credits);
+  if (pair && strict.length > 0)
+    return `“${pair[0].title}” is under “${licenceNames[pair[0].licence]}” and “${pair[1].title}” under “${licenceNames[pair[1].licence]}”: no licence allows both. Take the steps of one of them out.`;
+  const [first] = strict;
+  return first === undefined
     ? null
-    : `“${strict.title}” is under “${licenceNames[strict.licence]}”; a version of it cannot be under “${licenceNames[document.licence]}”.`;
+    : `“${first.title}” is under “${licenceNames[first.licence]}”; a version of it cannot be under “${licenceNames[document.licence]}”.`;
 }
 
 /** Why a document may not be put on a shelf others see, or null when it may: some sources forbid sharing what is made of them. */

@@ -1,4 +1,5 @@
 import { silence } from "../media/shipped";
+import { emptyChoice } from "./empty-choices";
 import { questionsOf, type Document, type Step } from "./document";
 import { filmProblem } from "./film";
 import { inLanguage } from "./language";
@@ -48,7 +49,7 @@ export function unfinished(document: Document, owner: number): Unfinished[] {
       const shown = question.type === "labels" || (question.type === "sketch" && question.over !== undefined);
       if (shown && !inLanguage(question.description, document.languages)?.trim())
         found.push({ step: step.id, problem: "A picture in a question has no description." });
-      const answer = missingAnswer(question, document.languages);
+      const answer = missingAnswer(question, document.languages) ?? emptyChoice(question, document.languages);
       if (answer) found.push({ step: step.id, problem: answer });
     }
   }

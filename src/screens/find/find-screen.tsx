@@ -270,7 +270,13 @@ function NothingFound({
       <ul className="grid gap-2">
         {found.loosen.map(({ blank, left }) => (
           <li key={blank} className="flex items-center justify-center gap-3">
-            <Button onClick={() => onLeave(blank)}>{sayBlank(need, blank, found.names)}</Button>
+            <Button
+              className="!shrink min-w-0 max-w-72"
+              title={sayBlank(need, blank, found.names)}
+              onClick={() => onLeave(blank)}
+            >
+              <span className="truncate">{sayBlank(need, blank, found.names)}</span>
+            </Button>
             <span className="numbers">{left === 0 ? "still nothing" : `brings back ${sayCount(left, locale)}`}</span>
           </li>
         ))}

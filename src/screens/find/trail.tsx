@@ -32,17 +32,20 @@ export function Trail({
           <li key={step.blank ?? "all"} className="flex items-center gap-2">
             {at > 0 && <ArrowRight size={12} aria-hidden />}
             {last ? (
-              <span aria-live="polite">
-                {number} {words}
+              <span aria-live="polite" className="flex max-w-[30rem] gap-1">
+                {number}{" "}
+                <span className="truncate" title={words}>
+                  {words}
+                </span>
               </span>
             ) : (
               <button
                 type="button"
-                className="border-b border-line-strong hover:text-ink"
-                title="Back to here"
+                className="flex max-w-[20rem] gap-1 border-b border-line-strong hover:text-ink"
+                title={`Back to here: ${words}`}
                 onClick={() => onBack(trail.slice(0, at + 1).flatMap((one) => (one.blank ? [one.blank] : [])))}
               >
-                {number} {words}
+                {number} <span className="truncate">{words}</span>
               </button>
             )}
           </li>

@@ -55,11 +55,12 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
         {adults.map((person) => (
           <li key={person.id} className="flex min-h-10 items-center gap-3 py-1">
             <span className="min-w-0 flex-1">
-              <span className="block truncate font-semibold" title={person.name}>
-                {person.name}
+              <span className="block truncate" title={person.name}>
+                <span className="font-semibold">{person.name}</span>{" "}
+                <span className="text-[13px] text-ink-soft">{person.roles.join(", ")}</span>
               </span>
               <span className="block truncate text-[13px] text-ink-soft" title={person.email}>
-                {person.email} · {person.roles.join(", ")}
+                {person.email}
               </span>
             </span>
             <span className="text-[13px] text-ink-soft">
@@ -122,9 +123,9 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
       {looked && (
         <div aria-live="polite" className="mt-2 text-[13px]">
           <p>
-            {people(looked.fresh)} to add
-            {looked.known > 0 && `, ${people(looked.known)} here already`}
-            {looked.problems.length > 0 && `, ${looked.problems.length} lines cannot be read:`}
+            To add: {people(looked.fresh)}.{looked.known > 0 && ` Here already: ${people(looked.known)}.`}
+            {looked.problems.length > 0 &&
+              ` ${looked.problems.length === 1 ? "One line" : `${looked.problems.length} lines`} cannot be read:`}
           </p>
           <ul className="max-h-32 overflow-auto text-clay">
             {looked.problems.map((one) => (

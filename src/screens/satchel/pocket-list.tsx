@@ -221,9 +221,9 @@ export function PocketList({
                     <button
                       type="button"
                       aria-label={`More for ${one.name}`}
-                      className="inline-flex h-7 items-center gap-0.5 rounded px-1 text-[12px] hover:bg-shade"
+                      className="-mr-1 inline-flex h-7 items-center rounded px-0.5 text-[12px] hover:bg-shade"
                     >
-                      More <ChevronDown size={13} aria-hidden />
+                      More <ChevronDown size={12} aria-hidden />
                     </button>
                   }
                 >

@@ -20,7 +20,8 @@ export function BeginScreen({
   const [same, setSame] = useState(false);
   const [busy, start] = useTransition();
   const ready = useHydrated();
-  const here = ready ? Intl.DateTimeFormat().resolvedOptions().timeZone : "UTC";
+  const zone = ready ? Intl.DateTimeFormat().resolvedOptions().timeZone : "";
+  const here = zones.includes(zone) ? zone : "";
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
@@ -64,7 +65,7 @@ export function BeginScreen({
       <div>
         <h1 className="font-serif text-2xl">A new school</h1>
         <p className="mt-1 text-ink-soft">
-          Nobody can sign in here yet. The server printed a code when it started: anyone who runs it can read it there.
+          Nobody can sign in here yet. The server printed a code when it started: type it here to make the school.
         </p>
       </div>
       <form onSubmit={submit} className="grid gap-5">
@@ -86,7 +87,8 @@ export function BeginScreen({
           </Field>
           <Field label="Time zone">
             {(control) => (
-              <select key={here} {...control} name="zone" defaultValue={here} className={inputClasses}>
+              <select key={here} {...control} name="zone" defaultValue={here} required className={inputClasses}>
+                {!zones.includes(here) && <option value={here}>Choose one …</option>}
                 {zones.map((zone) => (
                   <option key={zone} value={zone}>
                     {zone.replaceAll("_", " ")}
@@ -111,8 +113,8 @@ export function BeginScreen({
         <fieldset className="grid gap-3 rounded-card border border-line bg-card p-5 sm:grid-cols-2">
           <legend className="px-1 font-semibold">The first teacher</legend>
           <div className="flex items-center gap-2 sm:col-span-2">
-            <Checkbox id="same" checked={same} onChange={setSame} label="I teach too: that is me" />
-            <label htmlFor="same">I teach too: that is me</label>
+            <Checkbox id="same" checked={same} onChange={setSame} label="I am the first teacher too" />
+            <label htmlFor="same">I am the first teacher too</label>
           </div>
           {!same && (
             <>

@@ -1,4 +1,6 @@
+"use client";
 import { ExternalLink } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
 import type { Block, BlockOf } from "@/core/resource/block";
 import { inLanguage } from "@/core/resource/language";
 import { SoundPlayer } from "../media/sound-player";
@@ -11,9 +13,20 @@ function Table({ block, languages }: { block: BlockOf<"table">; languages: reado
   const rows = inLanguage(block.rows, languages) ?? [];
   const caption = inLanguage(block.caption, languages);
   const [first, ...rest] = block.headerRow ? rows : [undefined, ...rows];
-  const cell = "border border-line px-3 py-1.5";
+  // On a phone five columns of times fit; what does not is said, because a phone shows no bar to scroll with.
+  const cell = "border border-line px-1.5 py-1.5 sm:px-3";
+  const box = useRef<HTMLDivElement>(null);
+  const [wider, setWider] = useState(false);
+  useEffect(() => {
+    const { current } = box;
+    if (!current) return;
+    const watch = new ResizeObserver(() => setWider(current.scrollWidth > current.clientWidth + 1));
+    watch.observe(current);
+    return () => watch.disconnect();
+  }, []);
   return (
-    <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={caption ?? "Table"}>
+    <div ref={box} className="overflow-x-auto" tabIndex={0} role="group" aria-label={caption ?? "Table"}>
+      {wider && <p className="sticky left-0 mb-1 text-[0.8em] text-ink-soft">Swipe the table to see all of it.</p>}
       <table className="numbers border-collapse bg-card">
         {caption && <caption className="caption-bottom pt-1 text-left text-[0.85em] text-ink-soft">{caption}</caption>}
         {first && (

@@ -24,12 +24,12 @@ import { useLimits } from "./use-limits";
 const keptSigns: Record<KeepState, { icon: typeof Check; text: string }> = {
   kept: { icon: Check, text: "Kept" },
   sending: { icon: Loader2, text: "Keeping …" },
-  waiting: { icon: CloudOff, text: "Kept on this device, sent when the network is back" },
-  "kept aside": { icon: Hourglass, text: "Time is up. Kept for your teacher to look at" },
-  "signed out": { icon: CloudOff, text: "Kept on this device only" },
-  "called back": { icon: CloudOff, text: "Kept on this device only" },
-  "handed in": { icon: CloudOff, text: "Kept on this device only" },
-  "not open": { icon: CloudOff, text: "Kept on this device only" },
+  waiting: { icon: CloudOff, text: "Kept here. No network yet" },
+  "kept aside": { icon: Hourglass, text: "Time is up. Kept for your teacher" },
+  "signed out": { icon: CloudOff, text: "Kept here, not sent" },
+  "called back": { icon: CloudOff, text: "Kept here, not sent" },
+  "handed in": { icon: CloudOff, text: "Kept here, not sent" },
+  "not open": { icon: CloudOff, text: "Kept here, not sent" },
 };
 
 /** Said where it cannot be sent, and trying again is of no use: what happened, what was kept, what to do. */
