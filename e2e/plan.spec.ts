@@ -181,7 +181,7 @@ test("a pocket is laid over the next lessons: seen first, then given, and called
   const dialog = page.getByRole("dialog", { name: "Lay out a pocket" });
   await dialog.getByLabel("Pocket").selectOption("Close reading");
   await dialog.getByLabel("For").selectOption("5 Kittiwake, Reading");
-  await dialog.getByRole("button", { name: "See how it lies" }).click();
+  await dialog.getByRole("button", { name: "Preview" }).click();
   await expect(dialog.getByRole("list", { name: "How it lies" }).getByRole("listitem")).toHaveCount(2);
   await dialog.getByRole("button", { name: "Give it like this" }).click();
   await expect(page.getByText("2 laid out for 5 Kittiwake.")).toBeVisible();

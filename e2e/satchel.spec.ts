@@ -100,7 +100,7 @@ test("narrowed at once, kept in the address, and taken along as a list", async (
   await page.getByRole("button", { name: /^Show all \d+ again/ }).click();
   await expect(lines).toHaveCount(all);
   const download = page.waitForEvent("download");
-  await page.getByRole("link", { name: "Take this list along (CSV)" }).click();
+  await page.getByRole("link", { name: "Download this list (CSV)" }).click();
   expect((await download).suggestedFilename()).toBe("satchel.csv");
 });
 

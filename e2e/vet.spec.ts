@@ -52,7 +52,7 @@ test("from a code, an ISBN and a colleague's name, typed among the words", async
   await expect(page.getByText("By Teodor Brandt.")).toBeVisible();
   await expect(lines(page)).toHaveCount(1);
   await lookFor(page, "979-99-401-0024-7");
-  await expect(page.getByText("is no ISBN: a digit is wrong")).toBeVisible();
+  await expect(page.getByText("is not an ISBN: a digit is wrong")).toBeVisible();
 });
 
 test("the wrong edition is not packed by accident", async ({ signedIn }) => {

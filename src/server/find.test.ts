@@ -103,7 +103,7 @@ describe("what is named among the words", () => {
     expect((await titles("979-99-401-0017-8")).titles).toEqual(["Herring scales"]);
     const wrong = await titles("979-99-401-0017-9");
     expect(wrong.titles).toEqual([]);
-    expect(wrong.says[0]).toMatch("is no ISBN");
+    expect(wrong.says[0]).toMatch("is not an ISBN");
   });
 
   test("her class by its name means its grades, unless she has filled the grades", async () => {
@@ -116,7 +116,7 @@ describe("what is named among the words", () => {
   test("where next to nothing has all the words, those with most of them are shown, and it says so", async () => {
     const loose = await titles("lighthouse signals zeppelins");
     expect(loose.titles).toContain("Lighthouse signals");
-    expect(loose.says).toEqual(["Next to nothing has all of these words; these have most of them."]);
+    expect(loose.says).toEqual(["Almost nothing has all of these words. These have most of them."]);
     expect((await titles('"lighthouse signals zeppelins"')).titles).toEqual([]);
   });
 

@@ -71,7 +71,7 @@ async function understand(
   }
   if (typed.isbns.length > 0) says.push(`The edition with ISBN ${typed.isbns.join(", ")}.`);
   for (const wrong of typed.wrongIsbns)
-    says.push(`${wrong} is no ISBN: a digit is wrong. Check it on the back of the book.`);
+    says.push(`${wrong} is not an ISBN: a digit is wrong. Check it on the back of the book.`);
   if (typed.by) {
     const people = await authorsCalled(db, reader, typed.by);
     if (people.length > 0) {
@@ -165,7 +165,7 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
       const enough = missing === read.slack ? 1 : ENOUGH;
       if (loose === null || (await countMatching(db, reader, loose, enough)) < enough) continue;
       words = loose;
-      says.push("Next to nothing has all of these words; these have most of them.");
+      says.push("Almost nothing has all of these words. These have most of them.");
       break;
     }
   }

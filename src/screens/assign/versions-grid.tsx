@@ -32,7 +32,7 @@ function rulesFor(students: readonly Student[], groups: AudienceClass["groups"])
       .filter((most) => students.some(({ readingGrade }) => readingGrade !== null && readingGrade < most))
       .filter((most) => students.some(({ readingGrade }) => readingGrade !== null && readingGrade >= most))
       .map((most) => ({
-        text: `whoever reads below ${most}`,
+        text: `everyone who reads below ${most}`,
         test: ({ readingGrade }: Student) => readingGrade !== null && readingGrade < most,
       })),
     ...(students.some(({ factor }) => factor > 1)

@@ -96,7 +96,7 @@ export function VoiceRecorder({
       setBefore({ samples: await readSound(mediaAddress(value.media)), until });
       await microphone.start(longest - until);
     } catch {
-      setProblem("This recording cannot be gone on with here. Nothing was changed.");
+      setProblem("This recording cannot be continued here. Nothing was changed.");
     }
   };
   const anew = () => {
@@ -138,7 +138,7 @@ export function VoiceRecorder({
             onClick={anew}
             className={clsx(look, value ? "border-line" : "border-green font-semibold text-green")}
           >
-            <Mic size={16} aria-hidden /> {busy ? "Keeping …" : value ? "Record anew" : "Record"}
+            <Mic size={16} aria-hidden /> {busy ? "Keeping …" : value ? "Record again" : "Record"}
           </button>
           {value && value.seconds < longest && (
             <button type="button" disabled={busy} onClick={() => void goOn()} className={clsx(look, "border-line")}>

@@ -40,16 +40,14 @@ export function OfficeScreen({
   return (
     <div className="mx-auto grid max-w-6xl items-start gap-5 px-6 py-5 lg:grid-cols-2">
       <h1 className="font-serif text-[22px] lg:col-span-2">Calendar, rosters and people</h1>
-      <DaysOffCard calendar={calendar} now={now} />
       <div className="grid gap-5">
-        <TermsCard key={JSON.stringify(calendar.terms)} terms={calendar.terms} />
-        <RosterCard />
-      </div>
-      <div className="grid gap-5">
+        <DaysOffCard calendar={calendar} now={now} />
         <WeekCard key={JSON.stringify([calendar.bells, calendar.cycle, calendar.weekdays])} calendar={calendar} />
         <NamesCard classes={classes} names={names} />
       </div>
       <div className="grid gap-5">
+        <TermsCard key={JSON.stringify(calendar.terms)} terms={calendar.terms} />
+        <RosterCard />
         <MeetingsCard calendar={calendar} classes={classes} rules={rules} />
         <TeachersCard classes={classes} teachers={teachers} adults={adults} />
       </div>

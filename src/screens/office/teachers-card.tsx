@@ -75,7 +75,7 @@ export function TeachersCard({
             )
           }
         />
-        Homeroom: whoever leads it is asked first about these children
+        Homeroom: its lead teacher is asked first about these children
       </label>
       <ul className="divide-y divide-line">
         {(teachers[group.id] ?? []).map((one) => (

@@ -67,7 +67,7 @@ export function BringPanel({
               ? "One moment …"
               : found.things.length === 0
                 ? found.words
-                  ? `Nothing says “${found.words}”.`
+                  ? `Nothing found for “${found.words}”.`
                   : "Nothing lies in your satchel yet."
                 : found.words
                   ? "Carry one to a lesson."

@@ -151,7 +151,7 @@ export function LayOutDialog({
             </Button>
           ) : (
             <Button look="main" disabled={looking || !first} onClick={look}>
-              {looking ? "One moment …" : "See how it lies"}
+              {looking ? "One moment …" : "Preview"}
             </Button>
           )}
         </div>

@@ -290,8 +290,8 @@ export function WorkPanel({
         </Button>
         <p className="text-[13px] text-ink-soft">
           {assignment.begun > 0
-            ? `Called back it goes from the students; what ${assignment.begun} of them answered is kept.`
-            : "Called back it goes from the students. Nobody has begun."}
+            ? `Called back, it disappears from the students’ list; what ${assignment.begun} of them answered is kept.`
+            : "Called back, it disappears from the students’ list. Nobody has begun."}
         </p>
       </div>
       {dialog === "times" && (

@@ -63,7 +63,7 @@ export function BulkBar({
       return false;
     }
     router.refresh();
-    tell(on ? `“${tag}” stands on ${things(ids.length)}.` : `“${tag}” is taken away.`, async () => {
+    tell(on ? `“${tag}” is on ${things(ids.length)} now.` : `“${tag}” is taken away.`, async () => {
       if (outcome.value.length > 0) await orTell(tagResources({ resources: outcome.value, tag, on: !on }));
       router.refresh();
     });
@@ -112,7 +112,7 @@ export function BulkBar({
       aria-label="With what is ticked"
       className="flex h-11 shrink-0 items-center gap-2 border-b border-line bg-brass-wash px-4"
     >
-      <span className="numbers font-semibold">{ids.length} ticked</span>
+      <span className="numbers font-semibold whitespace-nowrap">{ids.length} ticked</span>
       <Button
         size="small"
         onClick={() => onAssign(ticked.map(({ id, facts }) => ({ id, title: facts.title })))}

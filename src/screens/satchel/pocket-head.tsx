@@ -63,8 +63,8 @@ export function PocketHead({
           <a
             href={list}
             download
-            aria-label="Take this list along (CSV)"
-            title="Take this list along (CSV)"
+            aria-label="Download this list (CSV)"
+            title="Download this list (CSV)"
             className={buttonClasses("quiet", "small")}
           >
             <Download size={15} aria-hidden />

@@ -28,7 +28,7 @@ describe("keeping and following", () => {
     expect(outcome.ok).toBe(true);
     expect(await keepNeed({ name: "All", address: "" })).toEqual({
       ok: false,
-      problem: "Fill a blank first: everything is no need.",
+      problem: "Fill in a blank first: a saved need has to ask for something.",
       field: "address",
     });
     const [{ id } = { id: 0 }] = await savedNeeds(db, world.ines);

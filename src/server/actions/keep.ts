@@ -12,7 +12,7 @@ export const keepNeed = act(
   "keep a need",
   z.object({
     name: z.string().trim().min(1, "A kept need needs a name.").max(120, "A name of at most 120 letters, please."),
-    address: z.string().min(1, "Fill a blank first: everything is no need.").max(1000),
+    address: z.string().min(1, "Fill in a blank first: a saved need has to ask for something.").max(1000),
   }),
   async ({ db, visitor, now }, { name, address }) => ({
     id: await kept.saveNeed(db, { person: visitor.id, name, address, now }),

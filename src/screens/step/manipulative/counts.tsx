@@ -244,7 +244,7 @@ export function CoinsView({ tool, onNumber, languages }: ManipulativeProps<"coin
         ))}
       </div>
       <div className="min-h-24 rounded-card border-2 border-dashed border-line-strong p-3">
-        {laid === 0 && <p className="text-ink-soft">Nothing lies on the table yet.</p>}
+        {laid === 0 && <p className="text-ink-soft">Nothing is on the table yet.</p>}
         <ul className="flex flex-wrap gap-2">
           {pieces
             .filter(({ worth }) => count(worth) > 0)
