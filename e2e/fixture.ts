@@ -103,7 +103,7 @@ export async function giveNow(
 /** Makes a version of what lies on the light table: a copy is proposed first. */
 export async function adapt(page: Page): Promise<void> {
   await page.keyboard.press("e");
-  await page.getByRole("button", { name: "Make my copy" }).click();
+  await page.getByRole("button", { name: /^(Make my copy|Start another)$/ }).click();
   await page.waitForURL(/\/adapt\/\d+/);
 }
 

@@ -245,7 +245,9 @@ test("in another language the words to mark are marked anew", async ({ signedIn 
   await adapt(page);
   const settings = page.getByRole("complementary", { name: "Settings" });
   await settings.getByRole("radio", { name: "The whole" }).click();
-  await settings.getByLabel("Another language").fill("es");
+  await settings.getByLabel("Another language").fill("Spanish");
+  await expect(settings.getByText("Adds español.")).toBeVisible();
+  await settings.getByLabel("Another language").focus();
   await page.keyboard.press("Enter");
   await page.getByRole("radio", { name: "español" }).click();
   await page

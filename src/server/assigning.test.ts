@@ -11,7 +11,7 @@ import { addResource } from "@/data/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { prepareAssigning } from "./assigning";
-import { versionName } from "./given";
+import { versionNames } from "./given";
 import { visitorOf } from "./testing/as";
 
 let db: Db;
@@ -63,7 +63,7 @@ describe("what is said and what is written down are one", () => {
     const { said, list } = await prepare(form);
     expect(said).toHaveLength(2);
     expect(said[0]).toMatch(/^2 students of 5 Kittiwake get “Tides” on/);
-    expect(said[1]).toMatch(/^All 1 students of 4\/5 Puffin get/);
+    expect(said[1]).toMatch(/^1 student of 4\/5 Puffin gets/);
     expect(list.map((given) => [given.class, given.students.length, given.meeting?.period])).toEqual([
       [world.class, 2, 1],
       [puffin, 1, 1],
@@ -148,11 +148,38 @@ describe("what is looked up for the last look", () => {
   });
 });
 
-test("a version is called by what sets it apart", () => {
+describe("what versions are called", () => {
   const main = { ...factsOf(lesson("Tides")), minutes: 25, readingGrade: 5 };
-  const name = (more: object) => versionName({ ...main, title: "Other", ...more }, main);
-  expect(name({ languages: ["es"] })).toBe("the Spanish version");
-  expect(name({ minutes: 15 })).toBe("the shorter version");
-  expect(name({ readingGrade: 3 })).toBe("the easier version");
-  expect(name({})).toBe("“Other”");
+  const names = (...versions: { ownerName?: string; [fact: string]: unknown }[]) => [
+    ...versionNames(
+      versions.map(({ ownerName = "Ines Halloran", ...facts }, id) => ({
+        id,
+        ownerName,
+        facts: { ...main, title: "Other", ...facts },
+      })),
+      main,
+    ).values(),
+  ];
+
+  test("a version is called by what sets it apart", () => {
+    expect(names({ languages: ["es"] })).toEqual(["the Spanish version"]);
+    expect(names({ minutes: 15 })).toEqual(["the shorter version"]);
+    expect(names({ readingGrade: 3 })).toEqual(["the easier version"]);
+    expect(names({})).toEqual(["“Other”"]);
+  });
+
+  test("two that are both shorter are not counted as one: each is called by its title, or by whose it is", () => {
+    expect(names({ minutes: 15, title: "Tides, short" }, { minutes: 20, title: "Tides in pairs" })).toEqual([
+      "“Tides, short”",
+      "“Tides in pairs”",
+    ]);
+    expect(names({ minutes: 15 }, { minutes: 20, ownerName: "Rona Sundin" })).toEqual([
+      "Ines Halloran’s “Other”",
+      "Rona Sundin’s “Other”",
+    ]);
+    expect(names({ minutes: 15 }, { minutes: 20 })).toEqual([
+      "Ines Halloran’s “Other” (15 min)",
+      "Ines Halloran’s “Other” (20 min)",
+    ]);
+  });
 });

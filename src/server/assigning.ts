@@ -20,7 +20,7 @@ import { classesOf, studentsOf, type Class, type Student } from "@/data/classes"
 import type { Db } from "@/data/db";
 import { plannedIn } from "@/data/plan";
 import { bareProfile } from "./fit";
-import { givenOf, versionName, versionsFor, type Given, type Version } from "./given";
+import { givenOf, versionNames, versionsFor, type Given, type Version } from "./given";
 import type { Visitor } from "./session";
 
 /** A class with its calendar and its students, as giving work to it needs them. */
@@ -262,6 +262,14 @@ export async function prepareAssigning(
     ];
   });
   const classes = await lookAtClasses(db, form, chosenClasses, resources);
+  const chosenVersions = new Set(form.versions.map(({ resource }) => resource));
+  const [main] = resources;
+  const names = main
+    ? versionNames(
+        versions.filter(({ id }) => chosenVersions.has(id)),
+        main.facts,
+      )
+    : new Map<number, string>();
   const said: string[] = [];
   const list: NewAssignment[] = [];
   let problem = resources.length < form.resources.length ? "Publish it first: students get what is published." : null;
@@ -273,9 +281,7 @@ export async function prepareAssigning(
     const special = chosen.flatMap((student) => {
       const version = versionFor(form, student.id, versions);
       const factor = factorOf(form, student);
-      return version || factor !== 1
-        ? [{ version: version ? versionName(version.facts, resources[0]!.facts) : null, factor }]
-        : [];
+      return version || factor !== 1 ? [{ version: version ? names.get(version.id)! : null, factor }] : [];
     });
     said.push(
       sayShare(

@@ -58,14 +58,34 @@ export async function versionsFor(db: Db, visitor: Visitor, resource: number): P
   return found;
 }
 
-/** What a version is called beside the first one: "the shorter version". */
-export function versionName(
-  version: Pick<Facts, "languages" | "minutes" | "readingGrade" | "title">,
-  main: Facts,
-): string {
+/** What a version is called beside the first one, as long as no other is called the same: "the shorter version". */
+function versionName(version: Facts, main: Facts): string {
   if (version.languages[0] !== main.languages[0]) return `the ${languageName(version.languages[0]!)} version`;
   if (version.minutes < main.minutes) return "the shorter version";
   if (version.readingGrade !== null && main.readingGrade !== null && version.readingGrade < main.readingGrade - 0.3)
     return "the easier version";
   return `“${version.title}”`;
+}
+
+/**
+ * What the versions given are called, by id. Two that would be called the same are told apart by their titles, and by
+ * whose they are where even those are one.
+ */
+export function versionNames(
+  versions: readonly Pick<Version, "id" | "ownerName" | "facts">[],
+  main: Facts,
+): Map<number, string> {
+  const ways = [
+    (version: (typeof versions)[number]) => versionName(version.facts, main),
+    (version: (typeof versions)[number]) => `“${version.facts.title}”`,
+    (version: (typeof versions)[number]) => `${version.ownerName}’s “${version.facts.title}”`,
+    (version: (typeof versions)[number]) =>
+      `${version.ownerName}’s “${version.facts.title}” (${version.facts.minutes} min)`,
+  ];
+  return new Map(
+    versions.map((version) => {
+      const way = ways.find((name) => versions.every((one) => one.id === version.id || name(one) !== name(version)));
+      return [version.id, (way ?? ways.at(-1)!)(version)];
+    }),
+  );
 }

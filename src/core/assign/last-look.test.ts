@@ -142,6 +142,15 @@ describe("the lesson it is planned for", () => {
     expect(look(mended, { resources: [resource(three)] })).toEqual([]);
   });
 
+  test("with two weeks to do it in no lesson has to hold it; in one day it has to fit", () => {
+    const resources = [resource(lesson("Long", { minutes: 74 }))];
+    const opens = { kind: "at" as const, at: "2026-11-30T09:00" };
+    expect(look({ opens, due: { kind: "at", at: "2026-12-11T15:00" } }, { resources })).toEqual([]);
+    expect(texts(look({ opens, due: { kind: "at", at: "2026-11-30T15:00" } }, { resources }))).toEqual([
+      "74 minutes is more than the 45 of one lesson of 5 Kittiwake.",
+    ]);
+  });
+
   test("in parts everyone gets the first version, and that is said; parts of another lesson stop it", () => {
     const parts = { parts: [["a", "b"], ["c"]], spread: "one a meeting" as const };
     const found = look({ ...parts, versions: [{ student: 11, resource: 1 }] }, { resources: [resource(three)] });
@@ -166,7 +175,46 @@ describe("the lesson it is planned for", () => {
   });
 });
 
+describe("the days it is open on", () => {
+  const window = {
+    opens: { kind: "at" as const, at: "2026-11-30T09:00" },
+    due: { kind: "at" as const, at: "2026-12-04T15:00" },
+  };
+
+  test("a chosen day after it is due, or after it closes, is said; one press keeps the others", () => {
+    const days = { ...window, openDays: ["2026-12-01", "2026-12-08"] };
+    const found = look(days);
+    expect(texts(found)).toEqual(["You chose Tue 8 Dec, but it is due before that."]);
+    expect(texts(look({ ...days, closes: "due" }))).toEqual(["You chose Tue 8 Dec, but it closes before that."]);
+    expect(changed(found, "days")).toEqual({ openDays: ["2026-12-01"] });
+    expect(look({ ...days, ...changed(found, "days") })).toEqual([]);
+  });
+
+  test("where none of the days is left it opens on every day", () => {
+    const found = look({ ...window, openDays: ["2026-11-27"] });
+    expect(texts(found)).toEqual(["You chose Fri 27 Nov, but it only opens after that."]);
+    expect(changed(found, "days")).toEqual({ openDays: null });
+  });
+});
+
 describe("the students", () => {
+  test("who is in two of the classes gets it twice; one press leaves her in the first", () => {
+    const to = [
+      { class: 1, students: [11, 12, 13] },
+      { class: 2, students: [12, 13, 21] },
+      { class: 3, students: [13] },
+    ];
+    const found = look({ to });
+    expect(found.find(({ key }) => key === "twice")!.text).toMatch(/^2 students get it twice: in 5 Kittiwake/);
+    expect(changed(found, "twice")).toEqual({
+      to: [
+        { class: 1, students: [11, 12, 13] },
+        { class: 2, students: [21] },
+      ],
+    });
+    expect(look({ to, ...changed(found, "twice") })).toEqual([]);
+  });
+
   test("who has it already is said, and left out with one press", () => {
     const found = look({}, { group: { did: [{ id: 12, name: "Bo Tideman" }] } });
     expect(texts(found)).toEqual(["Bo Tideman has it, or did it, already."]);

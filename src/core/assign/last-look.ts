@@ -24,6 +24,35 @@ function classChoice(of: LookedAt): Finding[] {
   ];
 }
 
+/** A student of two of the classes would have the same work twice; the first of the classes keeps her. */
+function twiceFindings(of: LookedAt): Finding[] {
+  const met = new Set<number>();
+  const twice = new Set<number>();
+  const both = new Set<number>();
+  const once = of.form.to.map((one) => ({
+    ...one,
+    students: one.students.filter((student) => {
+      if (!met.has(student)) {
+        met.add(student);
+        return true;
+      }
+      twice.add(student);
+      for (const other of of.form.to) if (other.students.includes(student)) both.add(other.class);
+      return false;
+    }),
+  }));
+  if (twice.size === 0) return [];
+  const names = of.classes.filter(({ id }) => both.has(id)).map(({ profile }) => profile.name);
+  return [
+    {
+      key: "twice",
+      level: "remark",
+      text: `${twice.size === 1 ? "One student gets" : `${twice.size} students get`} it twice: in ${names.join(" and in ")}.`,
+      remedies: [{ text: "Give it to them once", change: { to: once.filter(({ students }) => students.length > 0) } }],
+    },
+  ];
+}
+
 /** Versions chosen for students who would then read the same grade or a harder one are not worth a word; grades are. */
 function versionFindings(of: LookedAt): Finding[] {
   const known = new Set([...of.resources, ...of.versions].map(({ id }) => id));
@@ -78,6 +107,7 @@ export function lastLook(of: LookedAt): Finding[] {
   const found = [
     ...of.classes.flatMap((group) => classFindings(of, group)),
     ...classChoice(of),
+    ...twiceFindings(of),
     ...versionFindings(of),
     ...partFindings(of),
     ...of.resources.flatMap((resource) => resourceFindings(of, resource)),

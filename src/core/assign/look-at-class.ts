@@ -60,9 +60,47 @@ function dayFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
   return found;
 }
 
+/** Tied to no lesson, and with more than a day to do it in: no lesson has to hold it. */
+function overDays(form: AssignForm, group: LookedClass, when: When): boolean {
+  const { zone } = group.calendar;
+  return !when.meeting && schoolClock(when.due, zone).date > schoolClock(when.opens, zone).date;
+}
+
+/** Days it is to be open on that come before it opens, or after it closes or is due: nobody works on them as she meant. */
+function openDayFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
+  const { form } = of;
+  // Spread over lessons each piece has times of its own.
+  if (!form.openDays || form.spread === "one a meeting" || form.parts) return [];
+  const { zone } = group.calendar;
+  const first = schoolClock(when.opens, zone).date;
+  const last = schoolClock(when.closes ?? when.due, zone).date;
+  const early = form.openDays.filter((day) => day < first);
+  const late = form.openDays.filter((day) => day > last);
+  if (early.length + late.length === 0) return [];
+  const say = (days: readonly string[]) =>
+    days.map((day) => sayDay(momentAt(day, "12:00", zone), zone, of.now)).join(", ");
+  const ends = when.closes ? "closes" : "is due";
+  const kept = form.openDays.filter((day) => day >= first && day <= last);
+  return [
+    {
+      key: `days ${group.id}`,
+      level: "remark",
+      text: [
+        ...(early.length > 0 ? [`You chose ${say(early)}, but it only opens after that.`] : []),
+        ...(late.length > 0 ? [`You chose ${say(late)}, but it ${ends} before that.`] : []),
+      ].join(" "),
+      remedies: [
+        kept.length > 0
+          ? { text: `Only on ${say(kept)}`, change: { openDays: kept } }
+          : { text: "Open it on every day", change: { openDays: null } },
+      ],
+    },
+  ];
+}
+
 function roomFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
   const { form, resources } = of;
-  if (form.spread === "one a meeting" || form.parts) return [];
+  if (form.spread === "one a meeting" || form.parts || overDays(form, group, when)) return [];
   const minutes = resources.reduce((sum, { facts }) => sum + facts.minutes, 0);
   const room = when.meeting?.minutes ?? group.profile.periodMinutes;
   const found: Finding[] = [];
@@ -125,7 +163,11 @@ export function classFindings(of: LookedAt, group: LookedClass): Finding[] {
   const { form } = of;
   if (isProblem(group.when))
     return [{ key: `when ${group.id}`, level: "stop", text: group.when.reason, remedies: nextTimes(group, of.now) }];
-  const found = [...dayFindings(of, group, group.when), ...roomFindings(of, group, group.when)];
+  const found = [
+    ...dayFindings(of, group, group.when),
+    ...openDayFindings(of, group, group.when),
+    ...roomFindings(of, group, group.when),
+  ];
   if (group.did.length > 0) {
     const all = group.did.length === group.chosen;
     const without = form.to

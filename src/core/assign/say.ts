@@ -56,7 +56,8 @@ export function sayTitles(titles: readonly string[]): string {
  */
 export function sayShare(share: Share, titles: readonly string[], opensNow: boolean, now: Date): string {
   const { students, all, className, when, zone } = share;
-  const who = all
+  const whole = all && students > 1;
+  const who = whole
     ? `All ${students} students of ${className}`
     : `${students} ${students === 1 ? "student" : "students"} of ${className}`;
   const opens = opensNow ? "now" : `on ${sayMoment(when.opens, zone, now)}`;
@@ -68,7 +69,7 @@ export function sayShare(share: Share, titles: readonly string[], opensNow: bool
     const some = different.filter((one) => one === what).length;
     return `${sayNumber(some)} of them ${gets(some)} ${what}`;
   });
-  const sentence = `${who} ${all && students !== 1 ? "get" : gets(students)} ${sayTitles(titles)} ${opens}, ${due}${share.tries === 1 ? "" : `, with ${sayTries(share.tries)}`}${sayPieces(share)}`;
+  const sentence = `${who} ${gets(students)} ${sayTitles(titles)} ${opens}, ${due}${share.tries === 1 ? "" : `, with ${sayTries(share.tries)}`}${sayPieces(share)}`;
   if (share.stepWork.length > 0) aside.push(list(share.stepWork));
   return `${[sentence, ...aside].join("; ")}.`;
 }

@@ -1,10 +1,26 @@
 import fc from "fast-check";
 import { Temporal } from "temporal-polyfill";
-import { hourOf, partOfDay, postmark, sayDay, sayForChildren, sayMoment, sayTime, toWallClock } from "./say-moment";
+import {
+  hourOf,
+  partOfDay,
+  postmark,
+  sayClock,
+  sayDay,
+  sayForChildren,
+  sayMoment,
+  sayTime,
+  toWallClock,
+} from "./say-moment";
 
 const zone = "Europe/London";
 const now = new Date("2026-11-25T10:00:00Z"); // a Wednesday
 const at = (text: string) => new Date(text);
+
+test("a clock says its day too when that is not today, by the school's own midnight", () => {
+  expect(sayClock(at("2026-11-25T03:43:00Z"), zone, now)).toBe("03:43");
+  expect(sayClock(at("2026-11-24T23:59:00Z"), zone, now)).toBe("Tue 24 Nov, 23:59");
+  expect(sayClock(at("2025-11-25T10:00:00Z"), zone, now)).toBe("Tue 25 Nov 2025, 10:00");
+});
 
 describe("a moment in words", () => {
   test("names the weekday and the part of the day, so that morning is never taken for evening", () => {

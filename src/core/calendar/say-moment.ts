@@ -91,6 +91,13 @@ export function sayDay(instant: Date, zone: string, now: Date): string {
   return `${weekdays[weekday(at)]} ${at.day} ${months[at.month - 1]}${year}`;
 }
 
+/** The hour as a clock shows it, "03:43"; with its day when that is not today: "Wed 25 Nov, 03:43". */
+export function sayClock(instant: Date, zone: string, now: Date): string {
+  const day = sayDay(instant, zone, now);
+  const clock = toWallClock(instant, zone).slice(11);
+  return day === sayDay(now, zone, now) ? clock : `${day}, ${clock}`;
+}
+
 /** For children: "today", "tomorrow", "Thursday", or a date further off; then the time in words. */
 export function sayForChildren(instant: Date, zone: string, now: Date): string {
   const at = clockAt(instant, zone);

@@ -2,7 +2,7 @@
 import { Languages, Trash2 } from "lucide-react";
 import { useState } from "react";
 import type { Document } from "@/core/resource/document";
-import { isLanguageTag } from "@/core/resource/vocabulary";
+import { languageNamed } from "@/core/resource/language-named";
 import { translated, withLanguage, withoutLanguage } from "@/core/resource/translate";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
@@ -11,7 +11,7 @@ import { nativeLanguageName } from "../media/native-language-name";
 
 const usual = ["en", "es", "fr", "pt", "de", "zh", "ar", "vi"];
 
-/** The languages of the resource, how far each is, and another one. Any BCP 47 tag will do. */
+/** The languages of the resource, how far each is, and another one, by its name or its BCP 47 tag. */
 export function LanguagesField({
   document,
   onDocument,
@@ -21,9 +21,10 @@ export function LanguagesField({
   onDocument: (document: Document) => void;
   onLanguage: (language: string) => void;
 }) {
-  const [tag, setTag] = useState("");
+  const [typed, setTyped] = useState("");
   const [main, ...others] = document.languages;
-  const good = isLanguageTag(tag) && !document.languages.includes(tag);
+  const tag = languageNamed(typed);
+  const here = tag !== null && document.languages.includes(tag);
   return (
     <section>
       <h3 className="mb-1 flex items-center gap-1.5 text-[13px] text-ink-soft">
@@ -56,33 +57,41 @@ export function LanguagesField({
         className="mt-2 flex gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          if (!good) return;
+          if (!tag || here) return;
           onDocument(withLanguage(document, tag));
           onLanguage(tag);
-          setTag("");
+          setTyped("");
         }}
       >
         <TextInput
-          aria-label="Another language (es, fr, pt-BR …)"
+          aria-label="Another language"
+          aria-describedby="language-typed"
           list="usual-languages"
-          placeholder="es, fr, pt-BR …"
-          value={tag}
-          maxLength={20}
-          onChange={(event) => setTag(event.target.value.trim())}
+          placeholder="Spanish, português, ar …"
+          value={typed}
+          maxLength={40}
+          onChange={(event) => setTyped(event.target.value)}
         />
         <datalist id="usual-languages">
           {usual
             .filter((one) => !document.languages.includes(one))
             .map((one) => (
-              <option key={one} value={one}>
-                {nativeLanguageName(one)}
-              </option>
+              <option key={one} value={nativeLanguageName(one)} />
             ))}
         </datalist>
-        <Button type="submit" disabled={!good}>
+        <Button type="submit" disabled={!tag || here}>
           Add
         </Button>
       </form>
+      <p id="language-typed" role="status" className="min-h-5 text-[13px] text-ink-soft">
+        {here
+          ? `${nativeLanguageName(tag)} is here already.`
+          : tag
+            ? `Adds ${nativeLanguageName(tag)}.`
+            : typed.trim().length > 3
+              ? "We know no language of that name."
+              : ""}
+      </p>
     </section>
   );
 }

@@ -38,7 +38,9 @@ export function RichWriting({
   withCues = false,
   beginning,
 }: RichEditorProps & { beginning: Beginning }) {
-  const last = useRef(value);
+  // What was written here and has not come back as `value` yet: keys may be quicker than the page is drawn.
+  const sent = useRef<RichText[]>([]);
+  const shown = useRef(value);
   // A page has many of these and writes in one: tools are made where somebody has begun to write.
   const [used, setUsed] = useState(false);
   const changed = useRef(onChange);
@@ -61,7 +63,7 @@ export function RichWriting({
       const parsed = RichText.safeParse(now.getJSON());
       if (!parsed.success)
         return tellProblem("This part cannot be kept here, so it was not taken over. What was there is.");
-      last.current = parsed.data;
+      sent.current.push(parsed.data);
       changed.current(parsed.data);
     },
   });
@@ -84,8 +86,12 @@ export function RichWriting({
     }
   }, [editor]);
   useEffect(() => {
-    if (value === last.current) return;
-    last.current = value;
+    if (value === shown.current) return;
+    shown.current = value;
+    const echo = value ? sent.current.indexOf(value) : -1;
+    sent.current = echo < 0 ? [] : sent.current.slice(echo + 1);
+    // Set anew, the caret would jump to the end.
+    if (echo >= 0) return;
     editor.commands.setContent(value ?? "", { emitUpdate: false });
   }, [editor, value]);
   return (

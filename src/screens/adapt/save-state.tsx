@@ -1,15 +1,17 @@
-import { toWallClock } from "@/core/calendar/say-moment";
+import { sayClock } from "@/core/calendar/say-moment";
 import { Check, CloudOff, Loader2 } from "lucide-react";
+import { useState } from "react";
 import type { SaveState } from "./use-draft";
 
 /** Honest, always: saved and when, being saved, or not saved and why. */
 export function SaveSign({ state, savedBefore, zone }: { state: SaveState; savedBefore: Date | null; zone: string }) {
+  const [now] = useState(() => new Date());
   const at = state.kind === "saved" ? (state.at ?? savedBefore) : null;
   return (
     <p role="status" className="flex min-w-0 items-center gap-1.5 text-[13px] text-ink-soft">
       {state.kind === "saved" && at && (
         <>
-          <Check size={14} aria-hidden /> saved {toWallClock(at, zone).slice(11)}
+          <Check size={14} aria-hidden /> saved {sayClock(at, zone, now)}
         </>
       )}
       {(state.kind === "waiting" || state.kind === "saving") && (

@@ -18,6 +18,7 @@ import { ActivityIcon } from "../step/activity-icon";
 import { Rich } from "../step/rich";
 import { StepView } from "../step/step-view";
 import { useAddress } from "../use-address";
+import { stepAt } from "./step-at";
 
 function Strip({
   steps,
@@ -145,9 +146,7 @@ function Aside({
 export function StepTable({ data }: { data: LightTableData }) {
   const { go, parameters } = useAddress();
   const { document } = data;
-  const [at, setAt] = useState(() =>
-    Math.min(Math.max(0, Number(parameters.get("step") ?? 1) - 1), Math.max(0, document.steps.length - 1)),
-  );
+  const [at, setAt] = useState(() => stepAt(parameters.get("step"), document.steps.length));
   const [mode, setMode] = useState<"skim" | "work">(parameters.get("mode") === "work" ? "work" : "skim");
   const [values, setValues] = useState<Record<string, ResponseValue>>({});
   const [marks, setMarks] = useState<Record<string, Mark | undefined>>({});
