@@ -42,7 +42,7 @@ test("from an empty folder to a teacher signed in: the printed code, the school,
   await fill("Given name", "Hollis");
   await fill("Family name", "Gray");
   await fill("E-mail", "hollis.gray@skerry.example");
-  await fill("Password, at least 10 letters or signs", "kelp-and-tide");
+  await fill("Password, at least 10 characters", "kelp-and-tide");
   await fill("Given name of the teacher", "Ines");
   await fill("Family name of the teacher", "Halloran");
   await fill("E-mail of the teacher", "ines.halloran@skerry.example");
@@ -72,7 +72,7 @@ test("from an empty folder to a teacher signed in: the printed code, the school,
   await ines.goto(address);
   await expect(ines.getByRole("heading", { name: "Welcome, Ines" })).toBeVisible();
   await ines.getByLabel(/^Password/).fill("a long sea word");
-  await ines.getByRole("button", { name: "Choose it and go in" }).click();
+  await ines.getByRole("button", { name: "Save it and sign in" }).click();
   await ines.waitForURL(/\/find/);
   await ines.goto(address);
   await expect(ines.getByRole("heading", { name: "This invitation does not work any more" })).toBeVisible();

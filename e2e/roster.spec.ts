@@ -134,7 +134,7 @@ test("the office brings in a school's roster of 600 with 12 bad rows, and takes 
   await page
     .getByLabel("Roster file")
     .setInputFiles({ name: "x.zip", mimeType: "application/zip", buffer: Buffer.from(broken) });
-  await expect(card.getByText(/no OneRoster file.*Nothing was changed/)).toBeVisible();
+  await expect(card.getByText(/not a OneRoster file.*Nothing was changed/)).toBeVisible();
 
   // A name is written right, and back again with u.
   const names = page.getByRole("region", { name: "Students’ names" });

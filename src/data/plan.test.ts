@@ -4,10 +4,10 @@ import {
   dueBetween,
   goalTagsOf,
   placesOf,
-  setOwnDue,
   setPlaces,
   type NewAssignment,
 } from "./assignments";
+import { setOwnDue } from "./recipients";
 import type { Db } from "./db";
 import { addEvent, eventOf, setUndone } from "./events";
 import { feedOf, hasFeed, setFeed } from "./feeds";

@@ -102,7 +102,7 @@ function eventsOf(text: string): string[] {
   const lines = text.replace(/^\uFEFF/, "").split(/\r\n|\r|\n/);
   const first = lines.find((line) => line.trim() !== "") ?? "";
   if (first.trim().toUpperCase() !== "BEGIN:VCALENDAR")
-    throw new CalendarError("This is no calendar file (iCalendar, .ics): it does not begin as one.");
+    throw new CalendarError("This is not a calendar file (iCalendar, .ics).");
   const events: string[] = [];
   let open: string[] | null = null;
   for (const line of lines) {

@@ -115,7 +115,7 @@ describe("a OneRoster file", () => {
 
   test("what is no roster says so", () => {
     expect(() => readOneRoster(strToU8("Name,Grade"))).toThrow(RosterError);
-    expect(() => readOneRoster(zip({ "readme.txt": "hello" }))).toThrow(/no OneRoster file/);
+    expect(() => readOneRoster(zip({ "readme.txt": "hello" }))).toThrow(/not a OneRoster file/);
     expect(() => readOneRoster(zip({ ...whole, "users.csv": "id,name\n1,Aisha" }))).toThrow(
       /users.csv has no column sourcedId/,
     );

@@ -137,7 +137,8 @@ export function readOneRoster(bytes: Uint8Array): OneRoster {
   // Of a delta, what has not changed may be missing altogether.
   const needed = mode === "delta" ? ["enrollments.csv"] : ["users.csv", "classes.csv", "enrollments.csv"];
   const missing = needed.filter((name) => !files.has(name));
-  if (missing.length > 0) throw new RosterError(`This zip has no ${missing.join(", ")}, so it is no OneRoster file.`);
+  if (missing.length > 0)
+    throw new RosterError(`This zip has no ${missing.join(", ")}, so it is not a OneRoster file.`);
   const problems: OneRoster["problems"] = [];
   const read = (file: string, needed: readonly string[]) =>
     rowsOf(files.get(file), file, needed).flatMap((row, at) => {

@@ -10,7 +10,7 @@ const refuse = (status: number, problem: string) => Response.json({ problem }, {
 /** What one person's files may take together, in bytes: nobody fills the school's disk alone. */
 export const quota = { adult: 2_000_000_000, student: 200_000_000 } as const;
 const full = (room: number) =>
-  `Your files take ${Math.round(room / 1_000_000)} MB already, which is the most. Nothing was changed. Ask the school office.`;
+  `Your files take ${Math.round(room / 1_000_000)} MB already, which is the limit. Nothing was changed. Ask the school office.`;
 
 const kinds = Object.keys(largest) as MediaKind[];
 

@@ -13,7 +13,8 @@ import { movedTimes, reflow, samePlace, type Planned, type Times } from "@/core/
 import { partOf, stepMinutes } from "@/core/plan/parts";
 import { partsFor } from "@/core/assign/look-at-class";
 import { withExtraTime } from "@/core/assign/extra-time";
-import { assignmentById, recipientsOf, type Place } from "@/data/assignments";
+import { assignmentById, type Place } from "@/data/assignments";
+import { recipientsOf } from "@/data/recipients";
 import { calendarOf, meetingRulesOf, zoneOf } from "@/data/calendar";
 import { classById } from "@/data/classes";
 import type { Queryable } from "@/data/db";

@@ -19,7 +19,7 @@ export interface SchoolRoster {
 export async function readSchoolRoster(bytes: Uint8Array, name = ""): Promise<SchoolRoster> {
   // "PK": how every zip begins.
   if (bytes[0] === 0x50 && bytes[1] === 0x4b) return fromOneRoster(bytes);
-  if (/\.zip$/i.test(name)) throw new UnreadableFile("This file is called .zip and is not one.");
+  if (/\.zip$/i.test(name)) throw new UnreadableFile("This file is named .zip, but it is not a zip file.");
   return fromTable(decodeText(bytes));
 }
 

@@ -1,9 +1,9 @@
 const inWords: Record<string, string> = {
   ENOSPC: "There is no room left on the school's computer",
   EDQUOT: "There is no room left on the school's computer",
-  EROFS: "The school's computer lets nothing be saved (its folder is read-only)",
-  EACCES: "The school's computer lets nothing be saved (its folder is read-only)",
-  EPERM: "The school's computer lets nothing be saved (its folder is read-only)",
+  EROFS: "Nothing can be saved on the school's computer (its folder is read-only)",
+  EACCES: "Nothing can be saved on the school's computer (its folder is read-only)",
+  EPERM: "Nothing can be saved on the school's computer (its folder is read-only)",
 };
 
 /** PostgreSQL's own codes (SQLSTATE) for the same. */

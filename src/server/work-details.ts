@@ -1,4 +1,5 @@
-import { recipientsOf, assignmentById, type Assignment, type Recipient } from "@/data/assignments";
+import { assignmentById, type Assignment } from "@/data/assignments";
+import { recipientsOf, type Recipient } from "@/data/recipients";
 import { studentsOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { resourceById } from "@/data/resources";

@@ -103,7 +103,7 @@ describe("a file of hers", () => {
     const refused = await send("sound", waveFile(Float32Array.from({ length: 2000 }, (_, at) => Math.cos(at))));
     expect(refused.status).toBe(507);
     expect(await problemOf(refused)).toBe(
-      "Your files take 2000 MB already, which is the most. Nothing was changed. Ask the school office.",
+      "Your files take 2000 MB already, which is the limit. Nothing was changed. Ask the school office.",
     );
     await db.query("delete from media where sha256 = $1", ["f".repeat(64)]);
   });

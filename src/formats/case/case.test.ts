@@ -81,7 +81,7 @@ describe("frameworks in CASE 1.0", () => {
         (value) =>
           ((value.CFAssociations![0] as { destinationNodeURI: object }).destinationNodeURI = { identifier: "a1" }),
       ),
-      /stands under itself/,
+      /is its own parent/,
     ],
   ])("%s is refused, naming the place", (_what, json, said) => {
     expect(problem(json)).toMatch(said);

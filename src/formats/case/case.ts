@@ -178,7 +178,7 @@ function inTreeOrder(
   if (placed.length < items.length) {
     const found = new Set(placed.map(({ uri }) => uri));
     const lost = items.find((item) => !found.has(item.identifier))!;
-    throw new CaseError("CFAssociations", `${nameOf(lost)} stands under itself`);
+    throw new CaseError("CFAssociations", `${nameOf(lost)} is its own parent`);
   }
   return placed;
 }

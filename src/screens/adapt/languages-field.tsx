@@ -89,7 +89,7 @@ export function LanguagesField({
           : tag
             ? `Adds ${nativeLanguageName(tag)}.`
             : typed.trim().length > 3
-              ? "We know no language of that name."
+              ? "We do not know a language by that name."
               : ""}
       </p>
     </section>

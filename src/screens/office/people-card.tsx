@@ -86,7 +86,7 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
               onClick={() =>
                 void navigator.clipboard.writeText(link.address).then(
                   () => tell("Copied."),
-                  () => tellProblem("The browser did not let it be copied. Select the address and copy it."),
+                  () => tellProblem("The browser would not copy it. Select the address and copy it."),
                 )
               }
             >

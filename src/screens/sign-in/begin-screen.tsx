@@ -103,7 +103,7 @@ export function BeginScreen({
           {field("office.givenName", "Given name", { autoComplete: "given-name" })}
           {field("office.familyName", "Family name", { autoComplete: "family-name" })}
           {field("office.email", "E-mail", { type: "email", autoComplete: "username" })}
-          {field("office.password", "Password, at least 10 letters or signs", {
+          {field("office.password", "Password, at least 10 characters", {
             type: "password",
             autoComplete: "new-password",
             minLength: 10,

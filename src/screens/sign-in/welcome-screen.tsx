@@ -33,7 +33,7 @@ export function WelcomeScreen({
           <p className="text-ink-soft">
             {invited.schoolName ?? "Your school"} has made an account for you. Choose a password you use nowhere else.
           </p>
-          <Field label="Password, at least 10 letters or signs" problem={problem}>
+          <Field label="Password, at least 10 characters" problem={problem}>
             {(control) => (
               <TextInput
                 {...control}
@@ -47,7 +47,7 @@ export function WelcomeScreen({
             )}
           </Field>
           <Button type="submit" look="main" disabled={busy}>
-            {busy ? "One moment …" : "Choose it and go in"}
+            {busy ? "One moment …" : "Save it and sign in"}
           </Button>
         </form>
       ) : (

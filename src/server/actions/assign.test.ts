@@ -1,7 +1,8 @@
 import { plainForm } from "@/core/assign/plain-form";
 import type { AssignForm } from "@/core/assign/form";
 import { schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
-import { recipientsOf, assignmentById } from "@/data/assignments";
+import { assignmentById } from "@/data/assignments";
+import { recipientsOf } from "@/data/recipients";
 import { calendarOf } from "@/data/calendar";
 import type { Db } from "@/data/db";
 import { addRevision, resourceById } from "@/data/resources";

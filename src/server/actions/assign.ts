@@ -8,6 +8,7 @@ import { withExtraTime } from "@/core/assign/extra-time";
 import { sayMoment } from "@/core/calendar/say-moment";
 import { fromWallClock } from "@/core/calendar/wall-clock";
 import * as assignments from "@/data/assignments";
+import * as recipients from "@/data/recipients";
 import { calendarOf } from "@/data/calendar";
 import { studentsOf } from "@/data/classes";
 import { addEvent } from "@/data/events";
@@ -143,7 +144,7 @@ export const addStudents = act(
     const revision = resource.head;
     const roster = await studentsOf(db, assignment.class);
     const calendar = await calendarOf(db, assignment.school);
-    await assignments.addRecipients(
+    await recipients.addRecipients(
       db,
       given.assignment,
       roster
@@ -164,7 +165,7 @@ export const removeStudent = act(
   z.object({ assignment: Id, student: Id }),
   (given) => ({ assignment: given.assignment }),
   async ({ db }, given) => {
-    if (!(await assignments.removeRecipient(db, given.assignment, given.student)))
+    if (!(await recipients.removeRecipient(db, given.assignment, given.student)))
       throw new Refused("This student has begun: the answers are kept, so it stays with her.");
     await announceWork(db, given.assignment);
     return {};
@@ -182,7 +183,7 @@ export const extendFor = act(
     if (given.due !== "" && !due) throw new Refused("This is not a date and time we can read.", "due");
     if (due && (due <= now || due < assignment.due))
       throw new Refused("More time ends later than the class's own, and not in the past.", "due");
-    await assignments.setOwnDue(db, given.assignment, given.student, due);
+    await recipients.setOwnDue(db, given.assignment, given.student, due);
     await announceWork(db, given.assignment);
     return {};
   },
@@ -194,7 +195,7 @@ export const takeNewest = act(
   z.object({ assignment: Id }),
   (given) => ({ assignment: given.assignment }),
   async ({ db }, given) => {
-    const changed = await assignments.useNewest(db, given.assignment);
+    const changed = await recipients.useNewest(db, given.assignment);
     return { changed };
   },
 );

@@ -27,8 +27,8 @@ const Name = z.string().trim().min(1, "A name is needed.").max(80);
 const Email = z.string().trim().toLowerCase().refine(isEmail, "This is not an e-mail address.");
 const Password = z
   .string()
-  .min(10, "A password has at least 10 letters or signs.")
-  .max(200, "A password has at most 200 letters or signs.");
+  .min(10, "A password has at least 10 characters.")
+  .max(200, "A password has at most 200 characters.");
 const Zone = z.string().refine((zone) => Intl.supportedValuesOf("timeZone").includes(zone), "Choose a time zone.");
 
 /** Makes the school, its office account and the first teacher, with the code the server printed. Signs the office in. */

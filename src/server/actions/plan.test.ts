@@ -1,6 +1,7 @@
 import { addDays, mondayOf, schoolClock } from "@/core/calendar/school-calendar";
 import type { StepWork } from "@/core/resource/work";
-import { assignmentById, assignmentsOf, recipientsOf } from "@/data/assignments";
+import { assignmentById, assignmentsOf } from "@/data/assignments";
+import { recipientsOf } from "@/data/recipients";
 import { calendarOf } from "@/data/calendar";
 import { classesOf } from "@/data/classes";
 import type { Db } from "@/data/db";

@@ -256,7 +256,7 @@ describe("the roster of a school", () => {
   });
 
   test("a text file called .zip is refused, and one of Windows keeps its letters", async () => {
-    await expect(readSchoolRoster(strToU8("Name,Grade"), "roster.zip")).rejects.toThrow("is not one");
+    await expect(readSchoolRoster(strToU8("Name,Grade"), "roster.zip")).rejects.toThrow("it is not a zip file");
     const windows = Uint8Array.from(
       [..."Name,Grade,Class\nJ\u00f6rg Lund,5,5 Skua\n"].map((sign) => sign.charCodeAt(0)),
     );

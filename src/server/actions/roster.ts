@@ -59,7 +59,7 @@ export const bringInPasted = act(
       const { read, plan } = await planPasted(tx, visitor.id, given, group);
       const [problem] = read.problems;
       if (read.students.length === 0)
-        throw new Refused(`No line of this could be taken. ${problem?.text ?? ""} Nothing was changed.`);
+        throw new Refused(`No line of this could be read. ${problem?.text ?? ""} Nothing was changed.`);
       await applyImport(tx, { district: visitor.district, school: group.school, year: now.getFullYear() }, plan);
       return { added: plan.addStudents.length, enrolled: plan.enrol.length, leftOut: read.problems.length };
     });
