@@ -176,7 +176,7 @@ describe("a database thread that dies", () => {
       expect(asked).rejects.toThrow("nothing of it was kept"),
       expect(half).rejects.toThrow("nothing of it was kept"),
     ]);
-    expect(performance.now() - began).toBeLessThan(5_000);
+    expect(performance.now() - began).toBeLessThan(20_000);
     expect(await embedded.query("select n from catch")).toEqual([{ n: 1 }]);
     await embedded.query("select pg_notify('work', '7')");
     await new Promise((resolve) => setTimeout(resolve, 200));
