@@ -95,6 +95,7 @@ const visitor: Visitor = {
   schoolName: "S",
   zone,
   locale: "en",
+  country: "XS",
   roles: ["teacher"],
   joinedClass: null,
   joinedAt: null,

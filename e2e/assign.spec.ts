@@ -14,8 +14,8 @@ test("from a need to an answered assignment: given, done on a phone, seen while 
   await expect(panel).toContainText(
     /1 student of 7 Cormorant gets “Lighthouse signals” now, due \w{3} \d+ \w{3}(, \d{4})?, 3 in the afternoon, with 2 tries\./,
   );
-  await panel.getByRole("button", { name: "Give it" }).click();
-  await expect(teacher.getByText("Given to 7 Cormorant.")).toBeVisible();
+  await panel.getByRole("button", { name: "Assign", exact: true }).click();
+  await expect(teacher.getByText("Assigned to 7 Cormorant.")).toBeVisible();
   await teacher.goto("/plan?view=list");
   const row = teacher
     .getByRole("region", { name: "Open" })

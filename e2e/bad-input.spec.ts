@@ -34,7 +34,7 @@ test("a due date that is past is refused with the reason, and the rest of the fo
   await expect(
     panel.getByText("Mon 2 Mar 2020, 7 in the morning is already past. Choose a later time.").first(),
   ).toBeVisible();
-  await expect(panel.getByRole("button", { name: "Give it" })).toBeDisabled();
+  await expect(panel.getByRole("button", { name: "Assign", exact: true })).toBeDisabled();
   await expect(panel.getByRole("radio", { name: "3 times" })).toBeChecked();
   await panel.getByLabel("Due on").fill("2099-03-02T19:00");
   await expect(panel.getByText("Nothing is planned further ahead than 18 weeks.").first()).toBeVisible();

@@ -79,8 +79,8 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
   const panel = page.getByRole("region", { name: "Assign" });
   await panel.getByRole("radio", { name: "now" }).click();
   await onlyTo(panel, "7 Cormorant", ["Colm Tarrant"]);
-  await panel.getByRole("button", { name: "Give it" }).click();
-  await expect(page.getByText("Given to 7 Cormorant.")).toBeVisible();
+  await panel.getByRole("button", { name: "Assign", exact: true }).click();
+  await expect(page.getByText("Assigned to 7 Cormorant.")).toBeVisible();
 
   const student = await signedIn("Colm Tarrant", { phone: true });
   await student

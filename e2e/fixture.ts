@@ -96,8 +96,8 @@ export async function giveNow(
   await panel.getByRole("radio", { name: "now" }).click();
   await onlyTo(panel, of.group, of.to);
   await of.form?.(panel);
-  await panel.getByRole("button", { name: "Give it" }).click();
-  await expect(teacher.getByText(`Given to ${of.group}.`)).toBeVisible();
+  await panel.getByRole("button", { name: "Assign", exact: true }).click();
+  await expect(teacher.getByText(`Assigned to ${of.group}.`)).toBeVisible();
 }
 
 /** Makes a version of what lies on the light table: a copy is proposed first. */

@@ -53,9 +53,9 @@ test("from a found resource to a scheduled assignment: few presses, and under ha
   await panel.getByLabel("At which lesson").selectOption({ index: 1 });
   presses += 2;
   seconds += 2 * (KLM.think + KLM.press) + KLM.home + KLM.point;
-  await expect(panel.getByRole("button", { name: "Give it" })).toBeEnabled();
-  await click(panel.getByRole("button", { name: "Give it" }));
-  await expect(page.getByText("Given to 4 Eider.")).toBeVisible();
+  await expect(panel.getByRole("button", { name: "Assign", exact: true })).toBeEnabled();
+  await click(panel.getByRole("button", { name: "Assign", exact: true }));
+  await expect(page.getByText("Assigned to 4 Eider.")).toBeVisible();
   console.log(`from found to scheduled: ${presses} presses, ${seconds.toFixed(1)} s by keystroke-level estimate`);
   expect(presses).toBeLessThanOrEqual(8);
   expect(seconds).toBeLessThan(30);
@@ -84,8 +84,8 @@ test("a mixed-grade class with three versions and extra time, said back before i
   await expect(panel).toContainText(/one and a half times as long/);
   // What is odd about it is said and stops nothing: some have it already, from another class.
   await expect(panel.getByText(/\d+ students have it, or did it, already\./)).toBeVisible();
-  await panel.getByRole("button", { name: "Give it" }).click();
-  await expect(page.getByText("Given to 4/5 Puffin.")).toBeVisible();
+  await panel.getByRole("button", { name: "Assign", exact: true }).click();
+  await expect(page.getByText("Assigned to 4/5 Puffin.")).toBeVisible();
 
   await page.goto("/plan?view=list");
   await page.getByLabel("Class").selectOption({ label: "4/5 Puffin" });
@@ -110,9 +110,9 @@ test("evening for morning is caught, and one press makes it morning", async ({ s
   await panel.getByRole("radio", { name: "day and time" }).last().click();
   await panel.getByLabel("Due on").fill("2024-01-10T15:00");
   await expect(panel.getByText("Stops it:")).toBeVisible();
-  await expect(panel.getByRole("button", { name: "Give it" })).toBeDisabled();
+  await expect(panel.getByRole("button", { name: "Assign", exact: true })).toBeDisabled();
   await panel.getByRole("button", { name: /^Open .*, due / }).click();
-  await expect(panel.getByRole("button", { name: "Give it" })).toBeEnabled();
+  await expect(panel.getByRole("button", { name: "Assign", exact: true })).toBeEnabled();
 });
 
 test("a day is lost: everything moves on by a lesson, and undo brings all of it back", async ({ signedIn }) => {
@@ -183,7 +183,7 @@ test("a pocket is laid over the next lessons: seen first, then given, and called
   await dialog.getByLabel("For").selectOption("5 Kittiwake, Reading");
   await dialog.getByRole("button", { name: "Preview" }).click();
   await expect(dialog.getByRole("list", { name: "How it lies" }).getByRole("listitem")).toHaveCount(2);
-  await dialog.getByRole("button", { name: "Give it like this" }).click();
+  await dialog.getByRole("button", { name: "Assign like this" }).click();
   await expect(page.getByText("2 laid out for 5 Kittiwake.")).toBeVisible();
   await expect(chip(page, "The keeper's letter").last()).toBeVisible();
   await page.keyboard.press("u");
@@ -236,12 +236,12 @@ test("looked for on the plan and carried onto a lesson: given there in twos, put
   await panel.getByRole("button", { name: /^How often/ }).click();
   await panel.getByRole("combobox", { name: /^1 / }).selectOption("in twos");
   await expect(panel.getByText(/get “Wind on the hill” on .*; step 1 in twos/)).toBeVisible();
-  await panel.getByRole("button", { name: "Give it" }).click();
+  await panel.getByRole("button", { name: "Assign", exact: true }).click();
   await expect(chip(page, "Wind on the hill")).toBeVisible();
 
   const second = await give("Buoys on a grid");
   await expect(second.getByText(/get “Buoys on a grid”/)).toBeVisible();
-  await second.getByRole("button", { name: "Give it" }).click();
+  await second.getByRole("button", { name: "Assign", exact: true }).click();
   await chip(page, "Buoys on a grid").last().click();
   const selected = page.getByRole("complementary", { name: "Selected work" });
   await expect(selected.getByText("Students meet it as number 2 of 2")).toBeVisible();
@@ -284,7 +284,7 @@ test("over the night the clocks change, hours on the wall stay, and the calendar
     await panel.getByLabel(`${field} on`).fill(when);
   }
   await expect(panel.getByText(/, 8 in the morning, due .*, 3 in the afternoon/)).toBeVisible();
-  await panel.getByRole("button", { name: "Give it" }).click();
+  await panel.getByRole("button", { name: "Assign", exact: true }).click();
   await expect(page.getByText(/^Given to/)).toBeVisible();
   await page.goto("/classes?view=ways+in");
   const link = page.getByRole("region", { name: "Calendar" }).getByRole("link");

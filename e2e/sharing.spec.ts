@@ -30,8 +30,8 @@ test("what is published later changes nothing for those who were given the earli
   const panel = teacher.getByRole("region", { name: "Assign" });
   await panel.getByRole("radio", { name: "now" }).click();
   await onlyTo(panel, "7 Cormorant", ["Colm Tarrant"]);
-  await panel.getByRole("button", { name: "Give it" }).click();
-  await expect(teacher.getByText("Given to 7 Cormorant.")).toBeVisible();
+  await panel.getByRole("button", { name: "Assign", exact: true }).click();
+  await expect(teacher.getByText("Assigned to 7 Cormorant.")).toBeVisible();
   await teacher.keyboard.press("e");
   await teacher.waitForURL(/\/adapt\/\d+/);
   await teacher.getByLabel("Title of the step").fill("A new first step");

@@ -34,7 +34,7 @@ test("help tells the round and the keys, to whoever asks", async ({ page }) => {
     "Find",
     "Look it over",
     "Keep it, make it yours",
-    "Give it",
+    "Assign",
     "Plan",
     "Classes",
     "The school office",

@@ -45,8 +45,8 @@ test("a child orders, matches, fills, chooses and writes; hands in with a blank;
   await panel.getByRole("radio", { name: "now" }).click();
   await panel.getByRole("button", { name: "How often" }).click();
   await panel.getByRole("radio", { name: "freely" }).click();
-  await panel.getByRole("button", { name: "Give it" }).click();
-  await expect(teacher.getByText("Given to 4/5 Puffin.")).toBeVisible();
+  await panel.getByRole("button", { name: "Assign", exact: true }).click();
+  await expect(teacher.getByText("Assigned to 4/5 Puffin.")).toBeVisible();
 
   const page = await signedIn("Odd Marwen", { phone: true });
   const link = page

@@ -1,3 +1,4 @@
+import type { Country } from "@/core/find/also";
 import type { Queryable } from "./db";
 
 export type Role = "teacher" | "curator" | "office";
@@ -13,12 +14,15 @@ export interface Person {
   /** IANA zone of the school; UTC for people of the district office. */
   zone: string;
   locale: string;
+  /** Of her district: how dates are written, what money is. */
+  country: Country;
   roles: Role[];
 }
 
 const columns = `
   p.id, p.kind, p.given_name "givenName", p.family_name "familyName", p.district_id district, p.school_id school,
   s.name "schoolName", coalesce(s.time_zone, 'UTC') zone, coalesce(s.locale, 'en') locale,
+  (select d.country from district d where d.id = p.district_id) country,
   coalesce((select array_agg(distinct r.role) from person_role r where r.person_id = p.id), '{}') roles`;
 
 /** The secret of one who wants to sign in, and nothing more; undefined when nobody active has that name. */

@@ -1,5 +1,6 @@
 import { addDays, meetingsBetween, schoolClock, type Meeting } from "@/core/calendar/school-calendar";
 import type { AssignForm } from "@/core/assign/form";
+import { dayComesFirst } from "@/core/locale/country";
 import { stepTitle } from "@/core/resource/changes";
 import type { Work } from "@/core/resource/work";
 import { alreadyHave, goalTagsOf, type Assignment } from "@/data/assignments";
@@ -30,7 +31,13 @@ export interface Audience {
     author: string;
     minutes: number;
     readingGrade: number | null;
+    /** BCP 47, the first is the main one. */
+    languages: readonly string[];
   }[];
+  /** The single resource assigned, for versions to be compared with. */
+  main: { minutes: number; readingGrade: number | null; languages: readonly string[] } | null;
+  /** "3/12" is 3 December in her country. */
+  dayFirst: boolean;
   /** The steps students see, where a single resource is given. */
   steps: { id: string; title: string; work: Work }[];
   goalTags: string[];
@@ -87,7 +94,12 @@ export async function audienceOf(
       author: ownerName,
       minutes: facts.minutes,
       readingGrade: facts.readingGrade,
+      languages: facts.languages,
     })),
+    main: single
+      ? { minutes: single.facts.minutes, readingGrade: single.facts.readingGrade, languages: single.facts.languages }
+      : null,
+    dayFirst: dayComesFirst(visitor.country),
     steps: (single?.document.steps ?? [])
       .filter(({ audience }) => audience !== "teacher")
       .map((step) => ({ id: step.id, title: stepTitle(step, single!.document.languages), work: step.work })),

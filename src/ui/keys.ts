@@ -1,5 +1,6 @@
 "use client";
 import { createContext, useContext, useEffect, useRef, type RefObject } from "react";
+import { pressKept } from "./keys-ahead";
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
@@ -34,13 +35,16 @@ export function useKeys(handlers: Record<string, () => void | false>): void {
  * Keys for something that has not arrived yet: pressed meanwhile, they are pressed for it when it is there. What is returned
  * forgets them, for whoever turns to something else: a key is never pressed for what it was not meant for.
  */
-export function useKeysLater(late: boolean, keys: readonly string[]): () => void {
+export function useKeysLater(late: boolean, keys: readonly string[], onKept?: (key: string) => void): () => void {
   const pressed = useRef<string[]>([]);
-  useKeys(late ? Object.fromEntries(keys.map((key) => [key, () => void pressed.current.push(key)])) : {});
+  const keep = (key: string) => {
+    pressed.current.push(key);
+    onKept?.(key);
+  };
+  useKeys(late ? Object.fromEntries(keys.map((key) => [key, () => keep(key)])) : {});
   useEffect(() => {
     if (late) return;
-    for (const key of pressed.current.splice(0))
-      window.dispatchEvent(new KeyboardEvent("keydown", { key, cancelable: true }));
+    for (const key of pressed.current.splice(0)) pressKept(key);
   }, [late]);
   return () => {
     pressed.current = [];

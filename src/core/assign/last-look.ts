@@ -15,7 +15,7 @@ function classChoice(of: LookedAt): Finding[] {
       remedies: bar
         ? [
             {
-              text: `Give it to ${bar.name}`,
+              text: `Assign it to ${bar.name}`,
               change: { to: [{ class: bar.id, students: [...bar.students] }], versions: [], factors: [] },
             },
           ]
@@ -48,7 +48,9 @@ function twiceFindings(of: LookedAt): Finding[] {
       key: "twice",
       level: "remark",
       text: `${twice.size === 1 ? "One student gets" : `${twice.size} students get`} it twice: in ${names.join(" and in ")}.`,
-      remedies: [{ text: "Give it to them once", change: { to: once.filter(({ students }) => students.length > 0) } }],
+      remedies: [
+        { text: "Assign it to them once", change: { to: once.filter(({ students }) => students.length > 0) } },
+      ],
     },
   ];
 }
@@ -88,7 +90,7 @@ function partFindings(of: LookedAt): Finding[] {
         key: "parts",
         level: "stop",
         text: "The parts are not those of this lesson.",
-        remedies: [{ text: "Give it whole", change: whole }],
+        remedies: [{ text: "Assign it whole", change: whole }],
       },
     ];
   if (versions.length === 0) return [];
@@ -97,7 +99,7 @@ function partFindings(of: LookedAt): Finding[] {
       key: "parts and versions",
       level: "remark",
       text: "In parts everyone gets the first version: another one has other steps.",
-      remedies: [{ text: "Give it whole, with the versions", change: whole }],
+      remedies: [{ text: "Assign it whole, with the versions", change: whole }],
     },
   ];
 }

@@ -262,5 +262,5 @@ function rightClass(of: LookedAt, group: LookedClass, resource: LookedResource):
   const to = of.form.to.map((one) =>
     one.class === group.id ? { class: meant.id, students: [...meant.students] } : one,
   );
-  return [{ text: `Give it to ${meant.name}`, change: { to, versions: [], factors: [] } }];
+  return [{ text: `Assign it to ${meant.name}`, change: { to, versions: [], factors: [] } }];
 }

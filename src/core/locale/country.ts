@@ -18,6 +18,9 @@ interface Pattern {
 const commonwealth = ["GB", "IE", "AU", "NZ", "CA"] as const;
 const dayFirst = ["GB", "IE", "AU", "NZ", "ES", "FR", "MX", "DK", "IS", "XS"] as const;
 
+/** Whether 3/12 is 3 December where a text or a teacher comes from; source: short dates of the Unicode CLDR. */
+export const dayComesFirst = (country: Country): boolean => country !== "US";
+
 /**
  * Currency signs and names, customary units, paper and date forms as in the Unicode CLDR (territory currencies,
  * measurement systems, paper sizes, short dates); holidays: common knowledge. XS counts in isle crowns.

@@ -1,23 +1,21 @@
 "use client";
 import { clsx } from "clsx";
-import { ChevronDown, ChevronRight, Wrench } from "lucide-react";
-import Link from "next/link";
-import { useState, type ReactNode } from "react";
-import type { Finding } from "@/core/assign/finding";
+import { Send } from "lucide-react";
+import { useMemo, useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
 import { assignResources } from "@/screens/acts/assign";
 import type { Audience } from "@/server/audience";
-import { Button, buttonClasses } from "@/ui/button";
+import { Button } from "@/ui/button";
+import { Key } from "@/ui/key";
 import { Notice } from "@/ui/notice";
-import { Segmented } from "@/ui/segmented";
-import { MoreFields } from "./more-fields";
-import { ToField } from "./to-field";
-import { openingFor, startForm } from "./start-form";
-import { useAudience, useLastLook, type Looked } from "./use-assign";
 import { usePlanActs } from "../plan/use-plan-acts";
-import { ResourceOrder } from "./resource-order";
-import { VersionsGrid } from "./versions-grid";
-import { WhenFields } from "./when-fields";
+import { AssignLine } from "./assign-line";
+import { FormFields } from "./form-fields";
+import { LastLook } from "./last-look";
+import { startForm } from "./start-form";
+import { useAudience, useLastLook, type Looked } from "./use-assign";
+import { useAssignForm } from "./use-assign-form";
+import { useSending } from "./use-sending";
 
 export interface AssignPanelProps {
   resources: readonly { id: number; title: string }[];
@@ -31,203 +29,135 @@ export interface AssignPanelProps {
   onDone: () => void;
 }
 
-function Fold({
-  title,
-  open,
-  onOpen,
-  children,
-}: {
-  title: string;
-  open: boolean;
-  onOpen: (open: boolean) => void;
-  children: ReactNode;
-}) {
+/** “except Bo” is / “except Bo” and “soonish” are not understood. */
+function sayNotUnderstood(
+  line: string,
+  pieces: readonly { from: number; to: number; problem: string | null }[],
+): string {
+  const said = pieces.filter(({ problem }) => problem !== null).map(({ from, to }) => `“${line.slice(from, to)}”`);
+  return said.length === 0 ? "" : `${said.join(" and ")} ${said.length === 1 ? "changes" : "change"} nothing yet.`;
+}
+
+/** What could be typed, with a class of hers. */
+function exampleLine(audience: Audience | null): string {
+  const group = audience?.classes[0];
+  const name = group?.name.split(" ").at(-1)!.toLowerCase() ?? "puffin";
+  const [student] = group?.students ?? [];
+  return `${name}${student ? ` except ${student.givenName}` : ""}, tue first lesson, due fri 3 pm, 2 tries`;
+}
+
+function SaidBack({ looked, fresh, nobody }: { looked: Looked | null; fresh: boolean; nobody: boolean }) {
   return (
-    <div>
-      <button
-        type="button"
-        aria-expanded={open}
-        onClick={() => onOpen(!open)}
-        className="flex items-center gap-1 text-[13px] font-semibold text-green"
-      >
-        {open ? <ChevronDown size={14} aria-hidden /> : <ChevronRight size={14} aria-hidden />} {title}
-      </button>
-      {open && <div className="mt-2">{children}</div>}
+    <div
+      role="status"
+      aria-label="Said back"
+      aria-busy={!fresh}
+      className={clsx("max-h-32 overflow-auto font-serif text-[16px] leading-snug", !fresh && !nobody && "opacity-60")}
+    >
+      {nobody ? (
+        <p>Choose at least one student.</p>
+      ) : looked ? (
+        looked.said.map((sentence) => <p key={sentence}>{sentence}</p>)
+      ) : (
+        <p className="text-ink-soft">Looking it over …</p>
+      )}
     </div>
   );
 }
 
-function FindingLine({ finding, onChange }: { finding: Finding; onChange: (change: Partial<AssignForm>) => void }) {
-  return (
-    <li>
-      <Notice tone={finding.level === "stop" ? "warning" : "information"} className="text-[14px]">
-        <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
-          <span className="min-w-48 flex-1">
-            {finding.level === "stop" && <strong className="text-clay">Stops it: </strong>}
-            {finding.text}
-          </span>
-          {finding.remedies.map((remedy) =>
-            "href" in remedy ? (
-              <Link key={remedy.text} href={remedy.href} className={buttonClasses("plain", "small")}>
-                {remedy.text}
-              </Link>
-            ) : (
-              <Button key={remedy.text} size="small" onClick={() => onChange(remedy.change)}>
-                <Wrench size={13} aria-hidden /> {remedy.text}
-              </Button>
-            ),
-          )}
-        </span>
-      </Notice>
-    </li>
-  );
-}
-
-const MOST_FINDINGS = 4;
-
-function LastLook({
-  looked,
-  fresh,
-  onChange,
-}: {
-  looked: Looked;
-  fresh: boolean;
-  onChange: (change: Partial<AssignForm>) => void;
-}) {
-  const [all, setAll] = useState(false);
-  const { findings } = looked;
-  const shown = all ? findings : findings.slice(0, MOST_FINDINGS);
-  return (
-    <section aria-label="Last look" aria-busy={!fresh} className={clsx("grid gap-3", !fresh && "opacity-60")}>
-      {findings.length > 0 && (
-        <ul className="grid gap-2.5">
-          {shown.map((finding) => (
-            <FindingLine key={finding.key} finding={finding} onChange={onChange} />
-          ))}
-        </ul>
-      )}
-      {findings.length > shown.length && (
-        <Button size="small" look="quiet" className="justify-self-start" onClick={() => setAll(true)}>
-          {findings.length - shown.length} more worth a look
-        </Button>
-      )}
-      {looked.problem && <Notice tone="warning">{looked.problem}</Notice>}
-      <div aria-live="polite">
-        {looked.said.map((sentence) => (
-          <p key={sentence} className="text-[15px] leading-snug">
-            {sentence}
-          </p>
-        ))}
-      </div>
-    </section>
-  );
-}
-
-function Filled({ audience, ...props }: AssignPanelProps & { audience: Audience }) {
+/**
+ * Assigns resources to students: who, when, how often, typed as a line or chosen in the form; looked over and said back in one
+ * sentence before it goes. The line is there at once, so that nothing typed is lost while the rest arrives.
+ */
+export function AssignPanel(props: AssignPanelProps) {
   const { resources, current, now, onDone } = props;
-  const [form, setForm] = useState(() =>
-    startForm(
-      resources.map(({ id }) => id),
-      audience,
-      current,
-      props.place ?? null,
-    ),
+  const ids = resources.map(({ id }) => id);
+  const { audience, problem: unreachable } = useAudience(ids, props.like ?? null);
+  const [first] = useState({ ids, current, place: props.place ?? null });
+  const start = useMemo(
+    () => (audience && audience.classes.length > 0 ? startForm(first.ids, audience, first.current, first.place) : null),
+    [audience, first],
   );
-  const [versions, setVersions] = useState(false);
-  const [more, setMore] = useState(false);
+  const { line, setLine, form, pieces, change } = useAssignForm(audience, start, now);
   const [problem, setProblem] = useState<string | null>(null);
   const { run, busy } = usePlanActs();
   const { looked, fresh } = useLastLook(form);
-  const change = (part: Partial<AssignForm>) => {
-    setProblem(null);
-    setForm((before) => ({ ...before, ...part }));
-  };
-  const stopped = looked?.findings.some(({ level }) => level === "stop") ?? false;
-  const nobody = form.to.length === 0;
-  const single = resources.length === 1 ? resources[0]! : null;
-  const someHaveTime = audience.classes.some(({ students }) => students.some(({ factor }) => factor > 1));
-
-  const send = () => {
+  const nobody = form?.to.length === 0;
+  const notUnderstood = sayNotUnderstood(line, pieces);
+  const send = (failed: () => void) => {
+    if (!form || !audience) return;
     const names = audience.classes.filter(({ id }) => form.to.some((one) => one.class === id)).map(({ name }) => name);
     run(
       () => assignResources(form),
-      () => `Given to ${names.join(" and ")}.`,
+      () => `Assigned to ${names.join(" and ")}.`,
       onDone,
-      setProblem,
+      (why) => {
+        setProblem(why);
+        failed();
+      },
     );
   };
+  const { ask, waits, forget, waiting } = useSending({ looked, fresh, nobody, busy, notUnderstood, send });
+  const byHand = (part: Partial<AssignForm>) => {
+    setProblem(null);
+    forget();
+    change(part);
+  };
+  const stopped = looked?.findings.some(({ level }) => level === "stop") ?? false;
 
+  if (audience?.classes.length === 0)
+    return (
+      <section aria-label="Assign" className="px-5">
+        <p>You have no class yet, so there is nobody to assign this to.</p>
+      </section>
+    );
   return (
-    <div className="mb-5 grid max-w-3xl grid-cols-[minmax(0,1fr)] gap-4 rounded-card border border-line bg-card p-5">
-      <ToField
-        audience={audience}
-        to={form.to}
-        onChange={(to) => change({ to, opens: openingFor(audience, to, form.opens) })}
-      />
-      {single && (audience.versions.length > 0 || someHaveTime) && (
-        <Fold title="Different versions, more time …" open={versions} onOpen={setVersions}>
-          <VersionsGrid audience={audience} form={form} title={single.title} onChange={change} />
-        </Fold>
-      )}
-      {(!single || form.parts) && (
-        <div>
-          <p className="mb-1 text-[13px] text-ink-soft">
-            {form.parts ? `In ${form.parts.length} parts` : `${resources.length} resources`}
-          </p>
-          <Segmented
-            label="Spread"
-            value={form.spread}
-            onChange={(spread) => change({ spread, ...(spread === "together" && { parts: null }) })}
-            options={[
-              { value: "together", text: "all at once" },
-              { value: "one a meeting", text: "one in each lesson" },
-            ]}
-          />
-          {!single && (
-            <ResourceOrder
-              resources={resources}
-              order={form.resources}
-              onChange={(order) => change({ resources: order })}
-            />
-          )}
-        </div>
-      )}
-      <WhenFields audience={audience} form={form} now={now} onChange={change} />
-      <Fold title="How often, checking, days, goals …" open={more} onOpen={setMore}>
-        <MoreFields audience={audience} form={form} now={now} onChange={change} />
-      </Fold>
-      <div className="border-t border-line pt-3">
-        {nobody ? (
-          <p className="text-ink-soft">Choose at least one student.</p>
-        ) : looked ? (
-          <LastLook looked={looked} fresh={fresh} onChange={change} />
+    <section
+      aria-label="Assign"
+      className="flex h-full min-h-0 flex-col px-5"
+      onKeyDown={(event) => {
+        if (event.key !== "Enter" || !(event.ctrlKey || event.metaKey)) return;
+        event.preventDefault();
+        ask("at once");
+      }}
+    >
+      <div className="-mx-5 grid min-h-0 max-w-3xl flex-1 auto-rows-min grid-cols-[minmax(0,1fr)] gap-3.5 overflow-auto px-5 pt-1 pb-4">
+        <AssignLine
+          line={line}
+          pieces={pieces}
+          example={exampleLine(audience)}
+          onLine={(next) => {
+            setProblem(null);
+            forget();
+            setLine(next);
+          }}
+          onEnter={() => ask("Enter")}
+        />
+        {unreachable && <Notice tone="warning">{unreachable}</Notice>}
+        {audience && form ? (
+          <FormFields audience={audience} resources={resources} form={form} now={now} onChange={byHand} />
         ) : (
-          <p className="text-ink-soft">Looking it over …</p>
+          !unreachable && <p className="text-ink-soft">One moment …</p>
         )}
+        {problem && <Notice tone="warning">{problem}</Notice>}
       </div>
-      {problem && <Notice tone="warning">{problem}</Notice>}
-      <div className="sticky bottom-0 z-20 -mx-5 -mb-5 flex justify-end gap-2 rounded-b-card border-t border-line bg-card px-5 py-3">
-        <Button onClick={onDone}>Not now</Button>
-        <Button look="main" disabled={busy || nobody || !fresh || stopped || Boolean(looked?.problem)} onClick={send}>
-          {busy ? "One moment …" : "Give it"}
-        </Button>
+      <div className="-mx-5 grid gap-2 border-t border-line px-5 pt-2.5 pb-3">
+        {!nobody && looked && <LastLook looked={looked} fresh={fresh} onChange={byHand} />}
+        <SaidBack looked={looked} fresh={fresh} nobody={nobody} />
+        <div className="flex flex-wrap items-center justify-end gap-2">
+          <p role="status" className="min-w-48 flex-1 text-[14px] font-semibold text-clay">
+            {waits ?? notUnderstood}
+          </p>
+          <Button onClick={onDone}>Not now</Button>
+          <Button
+            look="main"
+            disabled={!form || busy || nobody || !fresh || stopped || Boolean(looked?.problem)}
+            onClick={() => ask("at once")}
+          >
+            <Send size={15} aria-hidden /> {busy || waiting ? "One moment …" : "Assign"} <Key>ctrl enter</Key>
+          </Button>
+        </div>
       </div>
-    </div>
-  );
-}
-
-/** Gives resources to students: who, when, how often; looked over and said back in one sentence before it goes. */
-export function AssignPanel(props: AssignPanelProps) {
-  const { audience, problem } = useAudience(
-    props.resources.map(({ id }) => id),
-    props.like ?? null,
-  );
-  return (
-    <section aria-label="Assign" className="h-full overflow-auto px-5">
-      {problem && <Notice tone="warning">{problem}</Notice>}
-      {!audience && !problem && <p className="text-ink-soft">One moment …</p>}
-      {audience?.classes.length === 0 && <p>You have no class yet, so there is nobody to give this to.</p>}
-      {audience && audience.classes.length > 0 && <Filled {...props} audience={audience} />}
     </section>
   );
 }

@@ -1,5 +1,6 @@
 import type { Audience, AudienceClass } from "@/server/audience";
-import { openingFor, startForm } from "./start-form";
+import { openingFor } from "@/core/assign/opening";
+import { startForm } from "./start-form";
 
 const meeting = (group: number, date: string, period: number) => ({
   class: group,
@@ -38,6 +39,8 @@ const group = (id: number, more: Partial<AudienceClass> = {}): AudienceClass => 
 const audience: Audience = {
   classes: [group(1), group(2, { meetings: [meeting(2, "2026-12-02", 5)] }), group(3, { meetings: [] })],
   versions: [],
+  main: null,
+  dayFirst: true,
   steps: [],
   goalTags: [],
   individualGoals: [],
@@ -89,20 +92,20 @@ describe("what is meant most often, before anything is chosen", () => {
 describe("when it opens after other classes were chosen", () => {
   const place = { kind: "place" as const, date: "2026-12-01", period: 1 };
   test("a lesson stays with the class that has it", () => {
-    expect(openingFor(audience, to(1), place)).toBe(place);
+    expect(openingFor(audience.classes, to(1), place)).toBe(place);
   });
   test("another class gets its own next lesson, not one it does not have", () => {
-    expect(openingFor(audience, to(2), place)).toEqual({ kind: "place", date: "2026-12-02", period: 5 });
+    expect(openingFor(audience.classes, to(2), place)).toEqual({ kind: "place", date: "2026-12-02", period: 5 });
   });
   test("several classes have it at the next lesson of each", () => {
-    expect(openingFor(audience, to(1, 2), place)).toEqual({ kind: "meeting", n: 1 });
-    expect(openingFor(audience, to(1, 2), { kind: "meeting", n: 3 })).toEqual({ kind: "meeting", n: 3 });
+    expect(openingFor(audience.classes, to(1, 2), place)).toEqual({ kind: "meeting", n: 1 });
+    expect(openingFor(audience.classes, to(1, 2), { kind: "meeting", n: 3 })).toEqual({ kind: "meeting", n: 3 });
   });
   test("a day and time, and now, stay what they are", () => {
     for (const opens of [{ kind: "now" as const }, { kind: "at" as const, at: "2026-12-01T07:00" }])
-      expect(openingFor(audience, to(2), opens)).toBe(opens);
+      expect(openingFor(audience.classes, to(2), opens)).toBe(opens);
   });
   test("while nobody is chosen nothing changes", () => {
-    expect(openingFor(audience, [], place)).toBe(place);
+    expect(openingFor(audience.classes, [], place)).toBe(place);
   });
 });

@@ -22,6 +22,7 @@ import type { StartData } from "@/server/start-page";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { KeysAwake, useKeys, useKeysLater } from "@/ui/keys";
+import { holdKeys } from "@/ui/keys-ahead";
 import { LightTable } from "../light-table/light-table";
 import { openOnTable } from "../shell/opened";
 import { AddressOfParts, useAddress } from "../use-address";
@@ -86,7 +87,12 @@ function Find(props: FindScreenProps) {
   useEffect(() => {
     keysAwake.current = !late;
   }, [late]);
-  const forgetKeys = useKeysLater(late && onItsWay && !atStart, ["p", "e", "a", "w", "ArrowLeft", "ArrowRight"]);
+  const forgetKeys = useKeysLater(
+    late && onItsWay && !atStart,
+    ["p", "e", "a", "w", "ArrowLeft", "ArrowRight"],
+    // Assigning begins with a line to type: what follows the key is for it.
+    (key) => key === "a" && holdKeys(),
+  );
   const since = Number(parameters.get("since")) || null;
   const compare = idsFrom(parameters.get("compare")).slice(-MOST_COMPARED);
   const wordsBox = useRef<HTMLInputElement>(null);

@@ -14,9 +14,11 @@ import { Button } from "@/ui/button";
 
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
+import { dropKeys, holdKeys } from "@/ui/keys-ahead";
 import { Notice } from "@/ui/notice";
 import { Tip } from "@/ui/tip";
 import { tell, tellProblem } from "@/ui/toast";
+import { focusAssignLine } from "../assign/assign-line";
 import { AssignPanel } from "../assign/assign-panel";
 import { openOnTable } from "../shell/opened";
 import { useAddress } from "../use-address";
@@ -124,8 +126,15 @@ export function LightTable({
     else if (!data.adapting.allowed) tellProblem(data.adapting.reason);
     else setAsking(true);
   };
-  const openAssign = () =>
-    data.published ? go({ do: "assign" }, "push") : tellProblem("Publish it first: students get what is published.");
+  const openAssign = () => {
+    if (!data.published) {
+      dropKeys();
+      tellProblem("Publish it first: students get what is published.");
+    } else if (!assigning) {
+      holdKeys();
+      go({ do: "assign" }, "push");
+    } else focusAssignLine();
+  };
   useEffect(() => openOnTable(resource.id), [resource.id]);
   useKeys({ p: () => (data.mine ? undefined : toggle()), e: adapt, a: assignInstead ?? openAssign });
 

@@ -84,8 +84,8 @@ export function BringPanel({
                 {thing.minutes} min · {sayGradeSpan(thing.grades)} · {thing.author}
               </span>
             </span>
-            <Button size="small" aria-label={`Give “${thing.title}”`} onClick={() => onGive(thing)}>
-              Give …
+            <Button size="small" aria-label={`Assign “${thing.title}”`} onClick={() => onGive(thing)}>
+              Assign …
             </Button>
           </li>
         ))}

@@ -147,7 +147,7 @@ export function LayOutDialog({
           <Button onClick={onClose}>Leave it</Button>
           {seen ? (
             <Button look="main" disabled={giving} onClick={give}>
-              {giving ? "One moment …" : "Give it like this"}
+              {giving ? "One moment …" : "Assign like this"}
             </Button>
           ) : (
             <Button look="main" disabled={looking || !first} onClick={look}>

@@ -23,12 +23,14 @@ import { Dialog } from "@/ui/dialog";
 import { Empty } from "@/ui/empty";
 import { Field, TextInput } from "@/ui/field";
 import { useKeys } from "@/ui/keys";
+import { holdKeys } from "@/ui/keys-ahead";
 import { Line } from "@/ui/line";
 import { Notice } from "@/ui/notice";
 import { FactCells, LinesHead } from "../find/result-lines";
 import { LightTable } from "../light-table/light-table";
 import { useAddress } from "../use-address";
 import { BulkBar } from "./bulk-bar";
+import { focusAssignLine } from "../assign/assign-line";
 import { AssignPanel } from "../assign/assign-panel";
 import { Grip } from "../shell/grip";
 import { FilterBar } from "./filter-bar";
@@ -148,7 +150,11 @@ export function SatchelScreen({
     });
   const assignTicked =
     tickedItems.length > 0
-      ? () => setGiving(tickedItems.map(({ id, facts }) => ({ id, title: facts.title })))
+      ? () => {
+          if (giving !== null) return focusAssignLine();
+          holdKeys();
+          setGiving(tickedItems.map(({ id, facts }) => ({ id, title: facts.title })));
+        }
       : undefined;
   useKeys({
     // The light table answers this key where there is one; what is ticked goes first there too.
@@ -279,7 +285,7 @@ export function SatchelScreen({
           {giving ? (
             <div className="flex h-full flex-col">
               <h1 className="px-5 pt-4 pb-3 font-serif text-[21px]">
-                Give {giving.length === 1 ? `“${giving[0]!.title}”` : `${giving.length} things`}
+                Assign {giving.length === 1 ? `“${giving[0]!.title}”` : `${giving.length} things`}
               </h1>
               <div className="min-h-0 flex-1">
                 <AssignPanel

@@ -37,9 +37,10 @@ const chapters: { title: string; text: string[] }[] = [
     ],
   },
   {
-    title: "Give it",
+    title: "Assign",
     text: [
-      "Assign: choose any mix of classes, groups and students; say when it opens (now, at a lesson, a day and time) and when it is due (in that lesson, so many school days later, a day and time). It is said back in one sentence before it goes.",
+      "Press a and type it in one line, then Enter: “puffin except Bo, Mon 30 Nov to 11 Dec, 2 tries, goal equivalent fractions”, “kittiwake tue first lesson due friday 3”, “red boats short version, rest normal”, “now”. Each piece is shown as it was understood; what is not understood stays marked and changes nothing. The line knows names, groups, grades, classes, days, lessons, hours, “in 3 school days”, “for two weeks”, tries, order, goals, versions and extra time.",
+      "Or fill in the form below it: the line then says the same. Choose any mix of classes, groups and students; say when it opens (now, at a lesson, a day and time) and when it is due (in that lesson, so many school days later, a day and time). It is said back in one sentence before it goes.",
       "“Different versions, more time” is a small table: students by versions. Fill it by a rule (grade 4, everyone who reads below 4, a group), by pressing, or by drawing over it. Students with more time on the roster get it without your doing anything: minutes in a lesson, school days otherwise, always at the same hour; and longer for each question that has a time.",
       "The last look stands above the sentence: a date that is past, evening for morning, a day without school, a lesson that is full, text far above the class, somebody else’s voice, links that lead out, who has it already, too much due on one day. Each comes with a press that mends it. Only what cannot be stops you.",
       "In the satchel tick several things and press Assign: all at once, in the order you put them in, one in each lesson, or each when the one before is handed in. “How often …” also says how they work in each step: alone, in twos, in groups, all together.",

@@ -57,6 +57,7 @@ export function visitorOf(
     schoolName: "Here",
     zone: "Europe/London",
     locale: "en",
+    country: "XS",
     roles: ["teacher"],
     joinedClass: null,
     joinedAt: null,

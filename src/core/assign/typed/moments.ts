@@ -130,7 +130,7 @@ function lessonOf(
 }
 
 const sayMeeting = (meeting: LineClass["meetings"][number], { zone, now }: LineWorld) =>
-  `${sayMoment(meeting.starts, zone, now)}, lesson${meeting.label ? ` (${meeting.label})` : ""}`;
+  `${sayMoment(meeting.starts, zone, now)}, ${meeting.label || "lesson"}`;
 
 const sayAt = (date: string, time: string, world: LineWorld) =>
   sayMoment(momentAt(date, time, world.zone), world.zone, world.now);

@@ -165,7 +165,7 @@ class Scanner {
     const text = this.line.slice(this.tokens[at + 1]!.from, this.tokens[at + n - 1]!.to);
     const known = this.world.goals.some((goal) => plainWord(goal) === plainWord(text));
     const several = this.tokens[at]!.word === "goals" && !known;
-    const goals = several ? text.split(/\s+(?:and|&|\+)\s+/i) : [text];
+    const goals = several ? text.split(/ (?:and|&|\+) /i) : [text];
     return { n, part: { kind: "goals", goals: goals.map((goal) => goal.slice(0, 60)) } };
   }
 

@@ -31,6 +31,15 @@ function cut(text: string, from: number): { text: string; from: number }[] {
   return [{ text, from }];
 }
 
+const tail = new Set("\"“”'’)!?.:");
+
+/** Without the marks at its end. */
+function withoutTail(text: string): string {
+  let end = text.length;
+  while (end > 0 && tail.has(text[end - 1]!)) end -= 1;
+  return text.slice(0, end);
+}
+
 /** The words of a line: `tokensOf("Bo, 2 tries")` has "bo" (which ends a part), "2" and "tries". */
 export function tokensOf(line: string): Token[] {
   const tokens: Token[] = [];
@@ -39,8 +48,7 @@ export function tokensOf(line: string): Token[] {
       const dash = /^[–—-]$/.test(piece.text);
       const lead = dash ? 0 : /^["“”'‘(]*/.exec(piece.text)![0].length;
       let text = piece.text.slice(lead);
-      if (!dash && !/^[ap]\.?m\.?$/i.test(text) && !/^\d+\.\d+\.$/.test(text))
-        text = text.replace(/["“”'’)!?.:]+$/, "");
+      if (!dash && !/^[ap]\.?m\.?$/i.test(text) && !/^\d+\.\d+\.$/.test(text)) text = withoutTail(text);
       if (!text) continue;
       const from = piece.from + lead;
       const to = from + text.length;

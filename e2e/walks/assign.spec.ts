@@ -1,0 +1,109 @@
+import { expect, lines, lookFor, test } from "../fixture";
+import { Walk } from "./walk";
+
+const line = "Assign in one line";
+
+test("three things to a class without one child, with days, two tries and a goal: ticks, a, a line, Enter", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/satchel");
+  const ticks = page.getByRole("checkbox", { name: /^Tick (?!all$)/ });
+  await expect(ticks.first()).toBeVisible();
+  const walk = new Walk(page, "assign three things in one line", 6);
+  for (const n of [0, 1, 2]) await walk.click(ticks.nth(n));
+  await walk.key("a");
+  await expect(page.getByLabel(line)).toBeFocused();
+  await walk.type("puffin except Benno Lasz, Mon to Fri, 2 tries, goal equivalent fractions");
+  const panel = page.getByRole("region", { name: "Assign" });
+  const said = panel.getByRole("status", { name: "Said back" });
+  await expect(said).toContainText(/^23 students of 4\/5 Puffin get .* on Mon \d+ \w+, 7 in the morning, due Fri/);
+  await expect(said).toHaveAttribute("aria-busy", "false");
+  await walk.key("Enter");
+  await expect(page.getByText("Assigned to 4/5 Puffin.")).toBeVisible();
+  walk.done();
+  await page.getByRole("button", { name: "Undo" }).click();
+});
+
+test("from the words of a need to assigned: /, Enter, a, Enter", async ({ signedIn }) => {
+  const page = await signedIn("Judit Varga");
+  const walk = new Walk(page, "from / to assigned", 4);
+  await walk.key("/");
+  await walk.type("lighthouse signals");
+  await expect(lines(page).first()).toContainText("Lighthouse signals");
+  await walk.key("Enter");
+  await walk.key("a");
+  await walk.type("now, due in 3 school days");
+  await expect(page.getByRole("status", { name: "Said back" })).toHaveAttribute("aria-busy", "false");
+  await walk.key("Enter");
+  await expect(page.getByText("Assigned to 7 Cormorant.")).toBeVisible();
+  walk.done();
+  await page.getByRole("button", { name: "Undo" }).click();
+});
+
+test("keys pressed at once are kept: the line is typed before its panel has everything, and Enter before the last look", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Judit Varga");
+  await lookFor(page, "lighthouse signals");
+  await page.keyboard.press("a");
+  await page.keyboard.type("Adan Rey now");
+  await page.keyboard.press("Enter");
+  const waits = page.getByText("Worth a look first. Enter once more assigns it.");
+  const assigned = page.getByText("Assigned to 7 Cormorant.");
+  await expect(waits.or(assigned)).toBeVisible();
+  if (await waits.isVisible()) await page.keyboard.press("Enter");
+  await expect(assigned).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+});
+
+test("the line and the form say the same, whichever is changed; what is not understood stays marked", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  await lookFor(page, "reading a tide table");
+  await page.keyboard.press("a");
+  const panel = page.getByRole("region", { name: "Assign" });
+  const typed = panel.getByLabel(line);
+  await typed.fill("puffin except Bo, now, soonish");
+  await expect(panel.getByRole("checkbox", { name: "4/5 Puffin" })).toBeChecked();
+  await expect(panel.getByRole("radio", { name: "now" })).toBeChecked();
+  await expect(panel.getByText("Nobody in 4/5 Puffin is called Bo. Bo Tideman is in 5 Kittiwake.")).toBeVisible();
+  await expect(panel.getByText("“soonish” is not understood.")).toBeVisible();
+
+  // By hand: the line follows, and what it could not read goes on standing in it.
+  await panel.getByRole("button", { name: "How often" }).click();
+  await panel.getByRole("radio", { name: "twice" }).click();
+  await expect(typed).toHaveValue(/4\/5 Puffin, now, 2 tries, except Bo, soonish/);
+
+  // Enter does not pass over what it says, silently.
+  await typed.press("Enter");
+  await expect(panel.getByText(/Ctrl and Enter assigns without it/)).toBeVisible();
+
+  // Tab goes to the first thing that may have been meant.
+  await typed.press("Tab");
+  await expect(panel.getByRole("button", { name: /^Benno Lasz/ })).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(typed).toHaveValue(/except Benno Lasz/);
+  await expect(panel.getByRole("status", { name: "Said back" })).toContainText("23 students of 4/5 Puffin");
+  await typed.fill("");
+  await expect(panel.getByRole("radio", { name: "at a lesson" })).toBeChecked();
+});
+
+test("the same line works for what is brought to the plan", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/plan");
+  const walk = new Walk(page, "bring and assign from the plan", 4);
+  await walk.click(page.getByRole("button", { name: /^Bring/ }));
+  await walk.type("kelp under glass");
+  await walk.click(page.getByRole("button", { name: /^Assign “Kelp under glass”/ }));
+  await expect(page.getByLabel(line)).toBeFocused();
+  await walk.type("kittiwake fri 9 to mon");
+  const said = page.getByRole("status", { name: "Said back" });
+  await expect(said).toContainText("of 5 Kittiwake get “Kelp under glass” on Fri");
+  await expect(said).toHaveAttribute("aria-busy", "false");
+  await walk.key("Enter");
+  await expect(page.getByText("Assigned to 5 Kittiwake.")).toBeVisible();
+  walk.done();
+  await page.getByRole("button", { name: "Undo" }).click();
+});

@@ -1,0 +1,88 @@
+"use client";
+import { ChevronDown, ChevronRight } from "lucide-react";
+import { useState, type ReactNode } from "react";
+import type { AssignForm } from "@/core/assign/form";
+import { openingFor } from "@/core/assign/opening";
+import type { Audience } from "@/server/audience";
+import { Segmented } from "@/ui/segmented";
+import { MoreFields } from "./more-fields";
+import { ResourceOrder } from "./resource-order";
+import { ToField } from "./to-field";
+import { VersionsGrid } from "./versions-grid";
+import { WhenFields } from "./when-fields";
+
+function Fold({ title, children }: { title: string; children: ReactNode }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <div>
+      <button
+        type="button"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        className="flex items-center gap-1 text-[13px] font-semibold text-green"
+      >
+        {open ? <ChevronDown size={14} aria-hidden /> : <ChevronRight size={14} aria-hidden />} {title}
+      </button>
+      {open && <div className="mt-2">{children}</div>}
+    </div>
+  );
+}
+
+/** The form under the line: who, which version, in which order, when, how often. */
+export function FormFields({
+  audience,
+  resources,
+  form,
+  now,
+  onChange,
+}: {
+  audience: Audience;
+  resources: readonly { id: number; title: string }[];
+  form: AssignForm;
+  now: Date;
+  onChange: (change: Partial<AssignForm>) => void;
+}) {
+  const single = resources.length === 1 ? resources[0]! : null;
+  const someHaveTime = audience.classes.some(({ students }) => students.some(({ factor }) => factor > 1));
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4 rounded-card border border-line bg-card p-5">
+      <ToField
+        audience={audience}
+        to={form.to}
+        onChange={(to) => onChange({ to, opens: openingFor(audience.classes, to, form.opens) })}
+      />
+      {single && (audience.versions.length > 0 || someHaveTime) && (
+        <Fold title="Different versions, more time …">
+          <VersionsGrid audience={audience} form={form} title={single.title} onChange={onChange} />
+        </Fold>
+      )}
+      {(!single || form.parts) && (
+        <div>
+          <p className="mb-1 text-[13px] text-ink-soft">
+            {form.parts ? `In ${form.parts.length} parts` : `${resources.length} resources`}
+          </p>
+          <Segmented
+            label="Spread"
+            value={form.spread}
+            onChange={(spread) => onChange({ spread, ...(spread === "together" && { parts: null }) })}
+            options={[
+              { value: "together", text: "all at once" },
+              { value: "one a meeting", text: "one in each lesson" },
+            ]}
+          />
+          {!single && (
+            <ResourceOrder
+              resources={resources}
+              order={form.resources}
+              onChange={(order) => onChange({ resources: order })}
+            />
+          )}
+        </div>
+      )}
+      <WhenFields audience={audience} form={form} now={now} onChange={onChange} />
+      <Fold title="How often, checking, days, goals …">
+        <MoreFields audience={audience} form={form} now={now} onChange={onChange} />
+      </Fold>
+    </div>
+  );
+}
