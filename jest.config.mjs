@@ -1,4 +1,4 @@
-const esmOnly = ["syllable", "dale-chall", "temporal-polyfill", "temporal-utils", "temporal-spec", "yaml", "devalue"];
+const esmOnly = ["syllable", "dale-chall", "temporal-polyfill", "temporal-utils", "temporal-spec", "yaml", "devalue", "double-metaphone"];
 
 const config = {
   testEnvironment: "node",

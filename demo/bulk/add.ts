@@ -1,6 +1,7 @@
 import { packAlso, packDoing } from "@/core/find/also";
 import { packFacets } from "@/core/find/facets";
-import { wordList } from "@/core/find/words";
+import { patternOf } from "@/core/find/likeness";
+import { titleKey, wordList } from "@/core/find/words";
 import { canonical } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
 import { factsOf, searchTexts, type Facts } from "@/core/resource/facts";
@@ -14,6 +15,8 @@ import { familyNames, givenNames } from "./world";
 
 const BATCH = 250;
 const AUTHORS = 60;
+/** In a real commons several people choose the same title; hardly ever more than three. */
+const MOST_ALIKE = 3;
 
 async function addAuthors(
   tx: Queryable,
@@ -54,13 +57,14 @@ interface Prepared {
   title: string;
   about: string;
   body: string;
+  look: { title: string; pattern: number[] | null };
 }
 
 // The same entry as data/shelves.ts makes, for many at once.
 const addMany = `
   with given as materialized (
     select row_number() over () n, g.* from jsonb_to_recordset($1::jsonb) as g(owner int, author text, document jsonb, hash text, facts jsonb,
-      facets int, also int, doing int, topics text[], codes text[], uses int, title text, about text, body text)),
+      facets int, also int, doing int, topics text[], codes text[], uses int, title text, about text, body text, look jsonb)),
   r as (insert into resource (district_id, owner_id, created) select $2, owner, $3 from given order by n returning id),
   numbered as (select id, row_number() over (order by id) n from r),
   v as (insert into revision (resource_id, number, document, document_hash, author_id, created)
@@ -69,6 +73,9 @@ const addMany = `
   a as (insert into alignment (resource_id, standard_id, relation) select numbered.id, s.id, 'teaches'
           from given join numbered using (n), unnest(given.codes) as u(said) join standard s on s.code = u.said),
   t as (insert into topic_entry (topic, resource_id) select distinct topic, numbered.id from given join numbered using (n), unnest(given.topics) topic),
+  l as (insert into look (resource_id, title, pattern)
+        select numbered.id, look ->> 'title', case when look -> 'pattern' = 'null' then null else array(select jsonb_array_elements(look -> 'pattern')::int) end
+          from given join numbered using (n)),
   f as (insert into resource_facts (resource_id, facts) select numbered.id, facts from given join numbered using (n))
   insert into search_entry (resource_id, district_id, owner_id, shelves, facets, also, doing, minutes, uses, fresh, title_words, words)
   select numbered.id, $2, owner, 4, facets, also, doing, (facts ->> 'minutes')::int, uses, $3, to_tsvector('satchel_en', title) || array_to_tsvector(array['~en']),
@@ -82,10 +89,22 @@ export async function addBulk(db: Db, of: { count: number; seed: number; now: Da
   const random = new SeededRandom(of.seed);
   const { district, authors } = await db.transaction((tx) => addAuthors(tx, random));
   const words = new Map<string, number>();
+  const titles = new Map<string, number>();
+  /** A lesson whose title is not there MOST_ALIKE times already. */
+  const lesson = () => {
+    for (;;) {
+      const drawn = bulkLesson(random);
+      const title = JSON.stringify(drawn.title);
+      const times = titles.get(title) ?? 0;
+      if (times >= MOST_ALIKE) continue;
+      titles.set(title, times + 1);
+      return drawn;
+    }
+  };
   for (let done = 0; done < of.count; done += BATCH) {
     const batch = Array.from({ length: Math.min(BATCH, of.count - done) }, (_, at): Prepared => {
       const author = random.pick(authors);
-      const document = documentOf(`c${done + at}`, { ...bulkLesson(random), by: "" });
+      const document = documentOf(`c${done + at}`, { ...lesson(), by: "" });
       const [facts, texts] = [factsOf(document), searchTexts(document)];
       for (const word of wordList(`${texts.title} ${texts.about}`)) words.set(word, (words.get(word) ?? 0) + 1);
       const uses = Math.floor(900 / (1 + (done + at) / 20));
@@ -102,6 +121,10 @@ export async function addBulk(db: Db, of: { count: number; seed: number; now: Da
         codes: facts.standards,
         uses,
         ...texts,
+        look: {
+          title: titleKey(texts.title),
+          pattern: patternOf(`${texts.title} ${texts.about} ${texts.body}`),
+        },
       };
     });
     await db.query(addMany, [JSON.stringify(batch), district, new Date(of.now.getTime() - 90 * 86_400_000)]);

@@ -5,6 +5,7 @@ import { measuring, fractions, quiz, map } from "./measures";
 import { story, wordWork, procedure, history } from "./words";
 import { creature, weatherLog, song, feelings } from "./nature";
 import type { SeededRandom } from "./random";
+import { ideas, lessonOn } from "./ideas";
 import type { Pattern } from "./pattern";
 
 const patterns: Pattern[] = [
@@ -55,10 +56,13 @@ function codesOf(pattern: Pattern, grades: Written["grades"], random: SeededRand
   return fitting.length > 0 ? [random.pick(fitting).code] : [];
 }
 
+/** Of a hundred lessons so many are of the forms above, which have numbers and stories of their own; the others are on one idea. */
+const PATTERNED = 35;
+
 /** One generated lesson, without its author. */
 export function bulkLesson(random: SeededRandom): Omit<Written, "by"> {
   const grade = random.int(0, 8);
-  const pattern = random.pick(patterns);
+  const pattern = random.int(1, 100) <= PATTERNED ? random.pick(patterns) : lessonOn(random.pick(ideas));
   const written = pattern(random, grade);
   return {
     ...{ vocabulary: {} },

@@ -1,8 +1,10 @@
-import { orderedLines, type Candidate, type Sort } from "@/core/find/order";
+import { bitsOf, GRADE_SHIFT } from "@/core/find/facets";
+import { orderedLines, type Candidate, type OrderedLine, type Sort } from "@/core/find/order";
+import { byTitle, foldAlike, MOST_VARIED, type Look, type VariedLine } from "@/core/find/variety";
 import type { Facts } from "@/core/resource/facts";
 import { needParameters, satisfies, type ReadNeed } from "./conditions";
 import { one, type Queryable } from "./db";
-import { reached, type Reader } from "./reach";
+import { exists, reached, readerParameters, type Reader } from "./reach";
 
 export interface Hit {
   id: number;
@@ -20,24 +22,35 @@ export interface Hit {
   versionsHere: number;
   /** A version shown because its family was unfolded. */
   folded: boolean;
+  /** How many look-alikes are folded under it, and by whose id they unfold. */
+  alike: number;
+  leader: number;
   /** When this revision could first be found. */
   fresh: Date;
 }
 
 /** How many entries are ranked at the most: beyond that the words say too little to rank by. */
 export const CANDIDATES = 400;
-/** When only the best few are shown, fewer need ranking; versions fold, so more than are shown. */
+/**
+ * When only the best few are shown, fewer need ranking; versions and look-alikes fold, so more than are shown. Who pages on and on
+ * gets as many as that takes.
+ */
 const candidatesFor = (sort: Sort, limit: number): number =>
-  sort === "best" || sort === "used" ? Math.min(CANDIDATES, Math.max(200, limit * 3)) : CANDIDATES;
+  Math.max(sort === "best" || sort === "used" ? Math.min(CANDIDATES, Math.max(200, limit * 3)) : CANDIDATES, limit * 2);
 
 const usedHere = `here as (
   select a.resource_id, count(distinct a.class_id)::int classes from assignment a join class c on c.id = a.class_id
    where c.school_id = $2 and a.called_back is null group by 1)`;
 
-const columns = "e.resource_id, e.uses, e.minutes, e.family, e.fresh, r.reach";
+const columns = "e.resource_id, e.uses, e.minutes, e.family, e.fresh, e.facets, r.reach";
 // The share of the words in the title weighs most, then the share of them at all (where not all are asked for), then how
 // close together and how high up they stand.
-const share = (of: string) => `(select avg((${of} @@ p)::int)::float4 from unnest($11::tsquery[]) p)`;
+const share = (of: string) =>
+  `(select (sum(w * (${of} @@ p)::int) / sum(w))::float4 from unnest($11::tsquery[], $14::float4[]) u(p, w))`;
+/** The share of the words in what is said about it (title, summary, topics), and how much that weighs beside those in its text. */
+const shareAbout =
+  "(select (sum(w * (e.words @@ p)::int) / sum(w))::float4 from unnest($13::tsquery[], $14::float4[]) u(p, w))";
+const ABOUT = 0.5;
 const closeness = "ts_rank_cd('{0.05, 0.2, 0.5, 1}', e.words, $5::tsquery, 1)";
 
 /**
@@ -46,8 +59,12 @@ const closeness = "ts_rank_cd('{0.05, 0.2, 0.5, 1}', e.words, $5::tsquery, 1)";
  */
 function candidatesByWords(which: string, most: number, loose: boolean): string {
   // Where all the words are asked for and the title answers, all of them are in the title.
-  const titled = `${loose ? `2 * ${share("e.title_words")} + ${share("e.words")}` : "3::float4"} + ${closeness}`;
-  const elsewhere = `2 * ${share("e.title_words")} + ${loose ? share("e.words") : "1"} + ${closeness}`;
+  // Where not all are asked for, all of them somewhere still say more than half of them in a title.
+  // Where not all are asked for, having all of them says most when they stand in what is said about it: in a long text they meet
+  // by chance.
+  const all = `(select 0.5 * w + 0.5 * a + floor(w + 0.001) * (0.2 + 0.8 * a) from (select ${share("e.words")} w, ${shareAbout} a) x)`;
+  const titled = `${loose ? `2 * ${share("e.title_words")} + ${all}` : "3::float4"} + ${closeness}`;
+  const elsewhere = `2 * ${share("e.title_words")} + ${loose ? all : `${1 - ABOUT} + ${ABOUT} * ${shareAbout}`} + ${closeness}`;
   return `${usedHere}, titled as materialized (
       select ${columns}, ${titled} as rank from search_entry e, ${reached}
        where e.title_words @@ $5::tsquery and ${which} limit ${most}),
@@ -59,7 +76,7 @@ function candidatesByWords(which: string, most: number, loose: boolean): string 
         limit (select greatest(0, ${most} - count(*)) from titled))
       union all
       (select ${columns}, ${elsewhere} from search_entry e, ${reached}
-        where e.resource_id = any(array(select resource_id from here)) and e.words @@ $5::tsquery and ${which}))`;
+        where e.resource_id = any(array(select resource_id from here) || $12::int[]) and e.words @@ $5::tsquery and ${which}))`;
 }
 
 const candidatesWithoutWords = (which: string, most: number) => `${usedHere}, c as (
@@ -67,8 +84,8 @@ const candidatesWithoutWords = (which: string, most: number) => `${usedHere}, c 
       order by e.uses desc, e.resource_id limit ${most})
     union all
     (select ${columns}, 0::float4 from search_entry e, ${reached}
-      where e.resource_id = any($4::int[] || array(select resource_id from here))
-        and $5::text is null and $11::text[] is not null and ${which}))`;
+      where e.resource_id = any($4::int[] || array(select resource_id from here) || $12::int[])
+        and $5::text is null and $11::text[] is not null and $13::text[] is not null and $14::float4[] is not null and ${which}))`;
 
 /** What a column that is sorted by says, read from the facts; the other orders need nothing from there. */
 const said: Partial<Record<Sort, string>> = {
@@ -80,9 +97,35 @@ const said: Partial<Record<Sort, string>> = {
 /** Column by column, the n-th of each belong together: a list of rows costs several times as much to hand over. */
 type CandidateColumns = { [Field in keyof Candidate]: Candidate[Field][] };
 
-async function candidatesOf(db: Queryable, reader: Reader, read: ReadNeed, sort: Sort, most: number) {
+/**
+ * How much each word says: one that stands in few titles and summaries more than one that stands in many. Where all are asked for
+ * it makes no difference, and all weigh the same.
+ */
+async function weights(db: Queryable, { parts, loose }: NonNullable<ReadNeed["words"]>): Promise<number[]> {
+  if (!loose) return parts.map(() => 1);
+  const wordsOf = (part: string) => [...part.matchAll(/'((?:[^']|'')+)'/g)].map(([, word]) => word!);
+  const rows = await db.query<{ word: string; entries: number }>(
+    "select word, entries from search_word where word = any($1::text[])",
+    [parts.flatMap(wordsOf)],
+  );
+  const entriesOf = new Map(rows.map(({ word, entries }) => [word, entries]));
+  return parts.map((part) => 1 / Math.log(3 + Math.max(0, ...wordsOf(part).map((word) => entriesOf.get(word) ?? 0))));
+}
+
+/** A query for the same words in the title, the summary or the topics only. */
+const inAbout = (query: string): string => query.replace(/'(?:[^']|'')+'/g, "$&:AB");
+
+/** An exact title goes before everything else. */
+const EXACT = 100;
+
+async function candidatesOf(db: Queryable, reader: Reader, read: ReadNeed, options: HitOptions, most: number) {
+  const { sort, exact = [], among = [], grades = [] } = options;
   const list = needParameters(reader, read);
   list.add(read.words?.parts ?? []);
+  list.add([...exact, ...among]);
+  list.add(read.words?.parts.map(inAbout) ?? []);
+  list.add(read.words ? await weights(db, read.words) : []);
+  const suits = list.add(bitsOf(grades));
   const which = satisfies(read, list);
   const candidates =
     read.words === null ? candidatesWithoutWords(which, most) : candidatesByWords(which, most, read.words.loose);
@@ -92,6 +135,7 @@ async function candidatesOf(db: Queryable, reader: Reader, read: ReadNeed, sort:
     `with ${candidates}
      select ${of("c.resource_id")} id, ${of("c.rank")} rank, ${of("coalesce(here.classes, 0)")} classes,
             ${of("c.reach")} reach, ${of("c.uses")} uses, ${of("c.family")} family, ${of("c.minutes::int")} minutes,
+            ${of(`((c.facets >> ${GRADE_SHIFT}) & ${suits}::int) <> 0`)} suits,
             ${of("extract(epoch from c.fresh)::float8 * 1000")} fresh, ${said[sort] ? of(said[sort]) : "'{}'::text[]"} said
        from c left join here on here.resource_id = c.resource_id
        ${said[sort] ? "join resource_facts f on f.resource_id = c.resource_id" : ""}`,
@@ -100,31 +144,61 @@ async function candidatesOf(db: Queryable, reader: Reader, read: ReadNeed, sort:
   const { id, ...others } = rows;
   return id.map((one, at): Candidate => ({
     id: one,
-    rank: others.rank[at]!,
+    rank: others.rank[at]! + (exact.includes(one) ? EXACT : 0),
     classes: others.classes[at]!,
     reach: others.reach[at]!,
     uses: others.uses[at]!,
     family: others.family[at]!,
     fresh: others.fresh[at]!,
     minutes: others.minutes[at]!,
+    suits: others.suits[at]!,
     said: others.said[at] ?? null,
   }));
 }
 
+export interface HitOptions {
+  sort: Sort;
+  limit: number;
+  /** The family whose versions have lines of their own. */
+  unfolded?: number;
+  /** The leader of a sort of look-alikes that have lines of their own. */
+  alike?: number;
+  /** Every version and every look-alike on its own line. */
+  unfoldAll?: boolean;
+  /** The words looked for, as titles are compared. */
+  typed?: string;
+  /** Results whose title is just what was typed. */
+  exact?: readonly number[];
+  /** Results that are ranked in any case: those with all the words, where not all are asked for. */
+  among?: readonly number[];
+  /** Of the class she looks for. */
+  grades?: readonly number[];
+}
+
+async function varied(db: Queryable, lines: OrderedLine[], { alike, typed = "" }: HitOptions): Promise<VariedLine[]> {
+  const compared = lines.slice(0, MOST_VARIED).map(({ candidate }) => candidate.id);
+  const looks = await db.query<Look & { id: number }>(
+    "select resource_id id, title, pattern from look where resource_id = any($1::int[])",
+    [compared],
+  );
+  const lookOf = new Map(looks.map(({ id, ...look }) => [id, look]));
+  // Versions that were unfolded stay behind their first.
+  const again = lines.some(({ folded }) => folded) ? lines : byTitle(lines, lookOf, typed);
+  return foldAlike(again, lookOf, alike);
+}
+
 /**
- * The best `limit` results. With words, at most CANDIDATES are ranked; without, those used at her school come first.
- * Versions of one thing count as one, but for the family that is `unfolded`. "fit" is ordered by the caller, who knows
- * the class.
+ * The best `limit` results. With words, at most CANDIDATES are ranked; without, those used at her school come first. Versions of one
+ * thing count as one, but for the family that is `unfolded`; of look-alikes two have lines. "fit" is ordered by the caller, who
+ * knows the class.
  */
-export async function hitsOf(
-  db: Queryable,
-  reader: Reader,
-  read: ReadNeed,
-  options: { sort: Sort; limit: number; unfolded?: number; unfoldAll?: boolean },
-): Promise<Hit[]> {
-  const candidates = await candidatesOf(db, reader, read, options.sort, candidatesFor(options.sort, options.limit));
+export async function hitsOf(db: Queryable, reader: Reader, read: ReadNeed, options: HitOptions): Promise<Hit[]> {
+  const candidates = await candidatesOf(db, reader, read, options, candidatesFor(options.sort, options.limit));
   const sort = options.sort === "fit" ? "best" : options.sort;
-  const lines = orderedLines(candidates, { ...options, sort }).slice(0, options.limit);
+  const ordered = orderedLines(candidates, { ...options, sort });
+  const vary = options.sort === "best" && !options.unfoldAll;
+  const each = (line: OrderedLine): VariedLine => ({ ...line, alike: 0, leader: line.candidate.id });
+  const lines = (vary ? await varied(db, ordered, options) : ordered.map(each)).slice(0, options.limit);
   if (lines.length === 0) return [];
   const rows = await db.query<Pick<Hit, "id" | "facts" | "author" | "mine">>(
     `select f.resource_id id, f.facts, p.given_name || ' ' || p.family_name author, w.owner_id = $1 mine
@@ -166,4 +240,28 @@ export async function usedAtSchool(db: Queryable, school: number | null, resourc
     [school ?? -1, resource],
   );
   return rows[0]!.classes;
+}
+
+/** What this reader may see whose title is just this; `key` as titles are compared. */
+export async function titledExactly(db: Queryable, reader: Reader, key: string): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    `select e.resource_id id from look l join search_entry e on e.resource_id = l.resource_id, ${reached}
+      where l.title = $5 and ${exists} limit 20`,
+    [...readerParameters(reader), key],
+  );
+  return rows.map(({ id }) => id);
+}
+
+/** The first `most` results with these words. */
+export async function matching(
+  db: Queryable,
+  reader: Reader,
+  words: NonNullable<ReadNeed["words"]>,
+  most: number,
+): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    `select e.resource_id id from search_entry e, ${reached} where e.words @@ $5::tsquery and ${exists} limit $6`,
+    [...readerParameters(reader), words.text, most],
+  );
+  return rows.map(({ id }) => id);
 }

@@ -1,6 +1,7 @@
 import { packAlso, packDoing } from "@/core/find/also";
 import { packFacets } from "@/core/find/facets";
-import { wordList } from "@/core/find/words";
+import { patternOf } from "@/core/find/likeness";
+import { titleKey, wordList } from "@/core/find/words";
 import type { Document } from "@/core/resource/document";
 import { factsOf, searchTexts, studentText } from "@/core/resource/facts";
 import type { Queryable } from "./db";
@@ -92,6 +93,11 @@ export async function indexResource(
   await alignResource(tx, resource, document);
   await recordEdition(tx, resource, document);
   await joinFamily(tx, resource, studentText(document));
+  await tx.query(
+    `insert into look (resource_id, title, pattern) values ($1, $2, $3)
+     on conflict (resource_id) do update set title = excluded.title, pattern = excluded.pattern`,
+    [resource, titleKey(Object.values(document.title)[0]!), patternOf(`${texts.title} ${texts.about} ${texts.body}`)],
+  );
   await tx.query(
     `insert into search_word as w (word, entries) select word, 1 from unnest($1::text[]) word order by word
      on conflict (word) do update set entries = w.entries + 1`,

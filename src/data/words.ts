@@ -92,7 +92,9 @@ function partsOf(typed: string): { parts: TypedPart[]; ignored: TypedPart[] } {
  * written in Spanish. Null when nothing is left that can be searched for.
  */
 function queryWith({ wanted, unwanted }: Readings, missing: number): WordQuery {
-  const languages = wanted.every(addsNothing) ? (["english"] as const) : (["english", "spanish"] as const);
+  // "the", "how": a small word of English and none of Spanish says in which language the others are.
+  const inEnglish = wanted.some(({ english, spanish }) => english === "" && spanish !== "");
+  const languages = inEnglish || wanted.every(addsNothing) ? (["english"] as const) : (["english", "spanish"] as const);
   const readings = languages.map((language) => {
     const clauses = wanted.flatMap((row) => (row[language] ? [`(${row[language]})`] : []));
     if (clauses.length === 0) return "";
@@ -122,14 +124,14 @@ async function beginningWith(db: Queryable, start: string): Promise<string[]> {
 }
 
 /** The listed word a misspelt one is most likely to be, or null when none is near enough. */
-async function closestTo(db: Queryable, word: string): Promise<string | null> {
+async function closestTo(db: Queryable, word: string, also: Synonyms): Promise<string | null> {
   const typed = listedForm(word);
   const rows = await db.query<{ word: string; entries: number }>(
     `select word, entries from search_word where length(word) between $2 and $3 and similarity(word, $1) > 0.15
       order by similarity(word, $1) desc, entries desc limit 60`,
     [typed, typed.length - 2, typed.length + 2],
   );
-  return nearestWord(typed, rows);
+  return nearestWord(typed, [...rows, ...[...also.keys()].map((one) => ({ word: one, entries: 0 }))]);
 }
 
 const SHORTEST_BEGINNING = 2;
@@ -168,6 +170,12 @@ async function alsoListed(
   return meant;
 }
 
+/** Those of the word, or of it without its plural. */
+function synonymsOf(word: string, synonyms: Synonyms): readonly string[] {
+  const listed = listedForm(word);
+  return synonyms.get(listed) ?? (listed.endsWith("s") ? synonyms.get(listed.slice(0, -1)) : undefined) ?? [];
+}
+
 /** The words as they were understood: `strict` asks for all of them, `loosely(n)` for all but n. */
 export interface ReadWords {
   strict: WordQuery;
@@ -186,7 +194,7 @@ export async function readAllWords(db: Queryable, typed: string, synonyms: Synon
   const meant = await alsoListed(db, parts, typing ? last : null);
   for (const part of parts) {
     if (part.phrase || !part.wanted) continue;
-    meant.set(part, [...(meant.get(part) ?? []), ...(synonyms.get(listedForm(part.text)) ?? [])]);
+    meant.set(part, [...(meant.get(part) ?? []), ...synonymsOf(part.text, synonyms)]);
   }
   const readings = await readingsOf(db, parts, meant);
   const searched = readings.wanted.filter((row) => row.english || row.spanish).length;
@@ -220,10 +228,14 @@ export async function suggestSeen(db: Queryable, reader: Reader, start: string):
 }
 
 /**
- * For words that found nothing: the same with each unknown word replaced by the listed one most like it. Null when every
- * word is known, or nothing is like it. The caller shows it only when it finds something this reader may see.
+ * For words that found nothing: the same with each unknown word replaced by the listed one most like it, or by one whose synonyms
+ * are listed (`also`). A word that `isGood` English is no slip of another. Null when every word is known, or nothing is like it. The caller shows it only when it finds something this reader may see.
  */
-export async function correctWords(db: Queryable, typed: string): Promise<string | null> {
+export async function correctWords(
+  db: Queryable,
+  typed: string,
+  { isGood, also }: { isGood: (word: string) => boolean; also: Synonyms } = { isGood: () => false, also: noSynonyms },
+): Promise<string | null> {
   const { parts } = partsOf(typed);
   const plain = parts.filter((part) => !part.phrase && part.wanted);
   const { wanted } = await readingsOf(db, plain, new Map());
@@ -242,8 +254,8 @@ export async function correctWords(db: Queryable, typed: string): Promise<string
   const corrected: TypedPart[] = [];
   for (const part of parts) {
     const at = plain.indexOf(part);
-    const unknown = at >= 0 && !known[at]!.known && (looked += 1) <= MOST_CORRECTED;
-    const closest = unknown ? await closestTo(db, part.text) : null;
+    const unknown = at >= 0 && !known[at]!.known && !isGood(part.text) && (looked += 1) <= MOST_CORRECTED;
+    const closest = unknown ? await closestTo(db, part.text, also) : null;
     if (closest && closest !== listedForm(part.text)) changed = true;
     corrected.push(closest ? { ...part, text: closest } : part);
   }

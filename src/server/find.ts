@@ -1,104 +1,41 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import { isFilled, type AlsoBlank, type Blank, type Need } from "@/core/find/need";
-import { sayGrades, type Names } from "@/core/find/say";
+import type { Names } from "@/core/find/say";
 import type { Sort } from "@/core/find/order";
+import { readGlossary, translated, type Glossary } from "@/core/find/glossary";
 import { readSynonyms, type Synonyms } from "@/core/find/synonyms";
-import { readTyped } from "@/core/find/typed";
+import { titleKey } from "@/core/find/words";
 import { fitOf, type ClassProfile, type Fit } from "@/core/fit/fit";
 import { nothingNamed } from "@/data/also";
-import { authorsCalled, namesOf } from "@/data/browse";
+import { namesOf } from "@/data/browse";
 import { countBlank, countMatching, countNeed, loosened, type Choice, type Counts } from "@/data/counts";
 import type { ReadNeed } from "@/data/conditions";
 import type { Queryable } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { searchVersion } from "@/data/remembered";
-import { CANDIDATES, hitsOf, type Hit } from "@/data/search";
-import { standardsByCode } from "@/data/standards";
+import { CANDIDATES, hitsOf, matching, titledExactly, type Hit } from "@/data/search";
 import { correctWords, readAllWords } from "@/data/words";
+import { isEnglishWord } from "./english-words";
 import { log } from "./log";
+import { understand, type NamedClass, type Said, type Understood } from "./understand";
 
-let synonyms: Synonyms | undefined;
-
-/** Read once; a file that cannot be read is said in the log, and searching goes on without it. */
-function knownSynonyms(): Synonyms {
-  if (!synonyms) {
+/** A file of words, read once; one that cannot be read is said in the log, and searching goes on without it. */
+function wordFile<Words>(name: string, read: (text: string) => Words): () => Words {
+  let words: Words | undefined;
+  return () => {
+    if (words) return words;
     try {
-      synonyms = readSynonyms(readFileSync(path.join(process.cwd(), "words", "synonyms.txt"), "utf8"));
+      words = read(readFileSync(path.join(process.cwd(), "words", name), "utf8"));
     } catch (error) {
-      log.error({ error: (error as Error).message }, "words/synonyms.txt could not be read");
-      synonyms = readSynonyms("");
+      log.error({ error: (error as Error).message }, `words/${name} could not be read`);
+      words = read("");
     }
-  }
-  return synonyms;
+    return words;
+  };
 }
-
-/** What the words were taken for, where they are more than words; said to the reader, a sentence each. */
-interface Understood extends Omit<ReadNeed, "words"> {
-  says: string[];
-}
-
-interface NamedClass {
-  name: string;
-  gradeFrom: number;
-  gradeTo: number;
-}
-
-/** Codes of statements, ISBNs, "by" and a name, her own classes' names. What names nothing here stays words. */
-async function understand(
-  db: Queryable,
-  reader: Reader,
-  need: Need,
-  classes: readonly NamedClass[],
-): Promise<Understood> {
-  const typed = readTyped(need.words);
-  const says: string[] = [];
-  const named = { standards: [] as string[], authors: [] as number[], isbns: typed.isbns };
-  let { words } = typed;
-  if (typed.codes.length > 0) {
-    const known = await standardsByCode(db, reader.district, typed.codes);
-    for (const code of typed.codes) {
-      const found = known.find((standard) => standard.code.toUpperCase() === code);
-      const below = known.filter((standard) => standard.code.toUpperCase().startsWith(`${code}.`));
-      if (found) {
-        named.standards.push(found.code);
-        says.push(`${found.code}: ${found.statement}`);
-      } else if (below.length > 0) {
-        named.standards.push(...below.map((standard) => standard.code));
-        says.push(`${code}: ${below.length} statements.`);
-      } else words = `${words} ${code}`.trim();
-    }
-  }
-  if (typed.isbns.length > 0) says.push(`The edition with ISBN ${typed.isbns.join(", ")}.`);
-  for (const wrong of typed.wrongIsbns)
-    says.push(`${wrong} is not an ISBN: a digit is wrong. Check it on the back of the book.`);
-  if (typed.by) {
-    const people = await authorsCalled(db, reader, typed.by);
-    if (people.length > 0) {
-      named.authors = people.map((person) => person.id);
-      says.push(`By ${people.map((person) => person.name).join(" or ")}.`);
-    } else words = `${words} by ${typed.by}`.trim();
-  }
-  let read = { ...need, words };
-  if (typed.grades.length > 0) {
-    // A grade said in the words and a grade blank filled: the blank is what she chose.
-    if (!isFilled(need, "grades")) read = { ...read, grades: typed.grades };
-    says.push(`For ${typed.grades.length === 1 ? "grade" : "grades"} ${sayGrades(typed.grades)}.`);
-  }
-  const group = classes.find((one) => words.toLowerCase().includes(one.name.toLowerCase()));
-  if (group && !isFilled(read, "grades")) {
-    const span = Array.from({ length: group.gradeTo - group.gradeFrom + 1 }, (_, at) => group.gradeFrom + at);
-    read = {
-      ...read,
-      words: words
-        .replace(new RegExp(`(?:\\bfor\\s+)?${group.name.replace(/[.*+?^${}()|[\]\\]/g, "\\$&")}`, "i"), " ")
-        .trim(),
-      grades: span,
-    };
-    says.push(`For ${group.name}: its grades.`);
-  }
-  return { need: read, named, says };
-}
+const knownSynonyms = wordFile<Synonyms>("synonyms.txt", readSynonyms);
+const knownGlossary = wordFile<Glossary>("spanish.txt", readGlossary);
 
 export interface Found {
   /** The need as it was read: what the words name is in blanks. */
@@ -107,7 +44,7 @@ export interface Found {
   counts: Counts;
   /** The words were not found as typed; these were, and are what is shown. */
   corrected: string | null;
-  says: string[];
+  says: Said[];
   names: Names;
   /** Only when nothing is left: how many each blank would bring back if it were left open. */
   loosen: { blank: Blank; left: number }[];
@@ -119,6 +56,8 @@ export interface FindOptions {
   sort: Sort;
   limit: number;
   unfolded?: number;
+  /** The leader of look-alikes that have lines of their own. */
+  alike?: number;
   /** Every version on its own line. */
   unfoldAll?: boolean;
   classes?: readonly NamedClass[];
@@ -129,11 +68,18 @@ export interface FindOptions {
 
 /** Fewer than this with all the words: those with most of them are shown as well. */
 const ENOUGH = 3;
+/** Fewer lines than this, look-alikes folded, and fewer than MANY results: the same. */
+const FEW_LINES = 5;
+const MANY = 400;
 
 /** A need as it was read, and how: `corrected` are the words that were found instead of those typed. */
 interface Reading extends ReadNeed {
-  says: string[];
+  says: Said[];
   corrected: string | null;
+  /** What is called just as it was typed. */
+  exact: number[];
+  /** What has all the words, where not all are asked for. */
+  among: number[];
 }
 
 /**
@@ -141,46 +87,89 @@ interface Reading extends ReadNeed {
  * words, most of them will do. Both only when it finds something she may see: nothing here may tell of what she may not.
  */
 async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: readonly NamedClass[]): Promise<Reading> {
-  if (!isFilled(asked, "words")) return { need: asked, named: nothingNamed, says: [], words: null, corrected: null };
-  const { need, named, says } = await understand(db, reader, asked, classes);
-  if (!isFilled(need, "words")) return { need, named, says, words: null, corrected: null };
+  if (!isFilled(asked, "words"))
+    return { need: asked, named: nothingNamed, says: [], words: null, corrected: null, exact: [], among: [] };
+  // What is called just so is meant, whatever else its words could be taken for.
+  const exact = await titledExactly(db, reader, titleKey(asked.words));
+  if (exact.length > 0) {
+    const { strict } = await readAllWords(db, asked.words, knownSynonyms());
+    return { need: asked, named: nothingNamed, says: [], words: strict, corrected: null, exact, among: [] };
+  }
+  const understood = await understand(db, reader, asked, classes);
+  const read = await readWords(db, reader, understood);
+  if (understood.says.length === 0 || (await finds(db, reader, read))) return read;
+  return readWords(db, reader, await understand(db, reader, asked, classes, true));
+}
+
+const finds = async (db: Queryable, reader: Reader, read: ReadNeed): Promise<boolean> =>
+  (await hitsOf(db, reader, read, { sort: "used", limit: 1 })).length > 0;
+
+const plainly = (text: string): Said => ({ text, asWords: null });
+
+async function readWords(db: Queryable, reader: Reader, { need, named, says: before }: Understood): Promise<Reading> {
+  const says = [...before];
+  if (!isFilled(need, "words")) return { need, named, says, words: null, corrected: null, exact: [], among: [] };
   let read = await readAllWords(db, need.words, knownSynonyms());
   let corrected: string | null = null;
   let have = read.strict === null ? ENOUGH : await countMatching(db, reader, read.strict, ENOUGH);
   if (have === 0) {
-    const correction = await correctWords(db, need.words);
-    const again = correction === null ? null : await readAllWords(db, `${correction} `, knownSynonyms());
-    const found = again?.strict ? await countMatching(db, reader, again.strict, ENOUGH) : 0;
-    const nearly = again && found === 0 && again.slack > 0 ? again.loosely(1) : null;
-    if (found > 0 || (nearly && (await countMatching(db, reader, nearly, 1)) > 0)) {
-      [read, corrected, have] = [again!, correction, found];
+    for (const correction of [
+      await correctWords(db, need.words, { isGood: isEnglishWord, also: knownSynonyms() }),
+      translated(need.words, knownGlossary()),
+    ]) {
+      const again = correction === null ? null : await readAllWords(db, `${correction} `, knownSynonyms());
+      const found = again?.strict ? await countMatching(db, reader, again.strict, ENOUGH) : 0;
+      const nearly = again && found === 0 && again.slack > 0 ? again.loosely(1) : null;
+      if (found > 0 || (nearly && (await countMatching(db, reader, nearly, 1)) > 0)) {
+        [read, corrected, have] = [again!, correction, found];
+        break;
+      }
     }
   }
   if (read.ignored.length > 0)
-    says.push(`That is more than we can look for at once. These words were ignored: ${read.ignored.join(" ")}.`);
+    says.push(
+      plainly(`That is more than we can look for at once. These words were ignored: ${read.ignored.join(" ")}.`),
+    );
   let words = read.strict;
-  if (have < ENOUGH) {
+  const { strict } = read;
+  let among: number[] = [];
+  // Many of one pattern are one answer only.
+  const fewLines = async (these: NonNullable<ReadNeed["words"]>) =>
+    (await countMatching(db, reader, these, MANY)) < MANY &&
+    (await hitsOf(db, reader, { need, named, words: these }, { sort: "best", limit: FEW_LINES })).length < FEW_LINES;
+  if (strict && read.slack > 0 && (have < ENOUGH || (await fewLines(strict)))) {
+    among = await matching(db, reader, strict, MANY);
     for (let missing = 1; missing <= read.slack; missing += 1) {
       const loose = read.loosely(missing);
-      const enough = missing === read.slack ? 1 : ENOUGH;
-      if (loose === null || (await countMatching(db, reader, loose, enough)) < enough) continue;
+      if (loose === null || (await countMatching(db, reader, loose, 1)) === 0) continue;
       words = loose;
-      says.push("Almost nothing has all of these words. These have most of them.");
+      if (missing < read.slack && (await fewLines(loose))) continue;
       break;
     }
+    if (words !== strict) says.push(plainly("Few results have all of these words. These have most of them."));
   }
-  return { need, named, says, words, corrected };
+  return { need, named, says, words, corrected, exact: [], among };
 }
+
+const gradesIn = ({ from, to }: { from: number; to: number }) =>
+  Array.from({ length: to - from + 1 }, (_, at) => from + at);
 
 /** One whole find page: the ranked hits, the counts of every blank in sight, and a correction where the words found nothing. */
 export async function find(db: Queryable, whose: Reader, asked: Need, options: FindOptions): Promise<Found> {
   const reader = { ...whose, version: await searchVersion(db) };
-  const { says, corrected, ...read } = await readNeed(db, reader, asked, options.classes ?? []);
+  const { says, corrected, exact, among, ...read } = await readNeed(db, reader, asked, options.classes ?? []);
   options.signal?.throwIfAborted();
   const byFit = options.sort === "fit" && options.profile;
   const [counts, ranked, names] = await Promise.all([
     countNeed(db, reader, read),
-    hitsOf(db, reader, read, { ...options, limit: byFit ? CANDIDATES : options.limit }),
+    hitsOf(db, reader, read, {
+      ...options,
+      exact,
+      among,
+      typed: titleKey(corrected ?? read.need.words),
+      grades: options.profile ? gradesIn(options.profile.grades) : [],
+      limit: byFit ? CANDIDATES : options.limit,
+    }),
     namesOf(db, reader, read.need),
   ]);
   let hits = ranked;

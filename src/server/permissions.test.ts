@@ -85,7 +85,14 @@ describe("who may do what", () => {
   };
 
   const visitor = (id: number, more: Partial<Visitor> = {}): Visitor => ({
-    ...({ givenName: "", familyName: "", schoolName: null, zone: "UTC", locale: "en", country: "XS" } satisfies Partial<Person>),
+    ...({
+      givenName: "",
+      familyName: "",
+      schoolName: null,
+      zone: "UTC",
+      locale: "en",
+      country: "XS",
+    } satisfies Partial<Person>),
     id,
     kind: "adult",
     district: world.district,

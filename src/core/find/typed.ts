@@ -1,68 +1,219 @@
+import type { Kind, Subject } from "../resource/document";
+import { lengthLimits } from "./need";
 import { readIsbn } from "./edition";
 
-/** What in the words of the need line is not words: codes, numbers of books, people, classes. */
+/** A part of what was typed that is more than words, as typed. In quotes it is just words again. */
+export interface TakenPart {
+  text: string;
+  /** Where it stands in what was typed. */
+  from: number;
+  to: number;
+  means:
+    | { as: "grades"; grades: number[] }
+    | { as: "minutes"; minutes: number }
+    | { as: "subject"; subject: Subject }
+    | { as: "kind"; kind: Kind }
+    | { as: "code"; code: string }
+    | { as: "isbn"; isbn: string }
+    | { as: "wrong isbn"; isbn: string }
+    | { as: "author"; name: string };
+}
+
 export interface Typed {
   /** The words that are left, as typed. */
   words: string;
-  /** May be codes of statements, upper case; the database knows which are. */
-  codes: string[];
-  /** Thirteen digits. */
-  isbns: string[];
-  /** Looked like ISBNs, but their check digit is wrong. */
-  wrongIsbns: string[];
-  /** School grades that are named ("grade 4", "K-2", "kindergarten"), K as 0. */
-  grades: number[];
-  /** The name after "by", as typed, to the end of the words or the next "for", "about", "in". */
-  by: string | null;
+  /** In the order they were typed. */
+  taken: TakenPart[];
 }
 
-const CODE = /^(?:[A-Z]{1,4}[0-9]?|\d{1,2})(?:[.-](?:[A-Z]{1,3}|K|\d{1,2}))+[a-z]?$/i;
+const CODE = /^(?:[A-Z]{1,4}[0-9]?|\d{1,2})(?:[.-](?:[A-Z]{1,3}|K|\d{1,2}))+[a-z]?\.?$/i;
 const BY = /(?:^|\s)by\s+([\p{L}][\p{L}.'’-]*(?:\s+[\p{L}][\p{L}.'’-]*){0,2}?)(?=\s+(?:for|about|in|on)\b|\s*$)/iu;
+const ISBN = /(?:isbn[-:\s]*)?\b97[89](?:[\s-]?\d){10}\b|\b\d(?:-?\d){8}-?[\dXx]\b/gi;
 
-/** "grade 4", "grades 3-5", "4th grade", "kindergarten". */
-const GRADES =
-  /\b(?:for\s+)?(?:grades?\s+(k|\d{1,2})(?:\s*(?:-|–|to)\s*(\d{1,2}))?|(\d{1,2})(?:st|nd|rd|th)[\s-]graders?|(\d{1,2})(?:st|nd|rd|th)\s+grade|(kindergarten))\b/i;
-const gradeIn = (text: string): number => (/^k/i.test(text) ? 0 : Math.min(12, Number(text)));
+const ordinals = [
+  "",
+  "first",
+  "second",
+  "third",
+  "fourth",
+  "fifth",
+  "sixth",
+  "seventh",
+  "eighth",
+  "ninth",
+  "tenth",
+  "eleventh",
+  "twelfth",
+];
+const ordinal = `(?:${ordinals.slice(1).join("|")}|\\d{1,2}(?:st|nd|rd|th))`;
+const span = "(?:\\s*(?:-|–|to|and)\\s*(\\d{1,2}))?";
+
+/** "grade 4", "grades 3-5", "4th grade", "first grade", "K-2", "kindergarten"; "year 5" as in England: one more than the grade. */
+const GRADES: readonly [RegExp, (found: RegExpExecArray) => [number, number] | null][] = [
+  [
+    new RegExp(`\\b(?:for\\s+)?(?:my\\s+)?(?:grades?|gr\\.?)\\s+(k|\\d{1,2})${span}\\b(?!\\.\\w)`, "i"),
+    ([, from, to]) => upTo(gradeIn(from!), to),
+  ],
+  [
+    new RegExp(`\\b(?:for\\s+)?(?:my\\s+)?(?:years?|yr)\\s+(\\d{1,2})${span}\\b(?!\\.\\w)`, "i"),
+    ([, from, to]) => upTo(Number(from) - 1, to && String(Number(to) - 1)),
+  ],
+  [
+    new RegExp(`\\b(?:for\\s+)?(?:my\\s+)?(${ordinal})[\\s-]grade(?:rs?)?\\b`, "i"),
+    ([, which]) => upTo(gradeIn(which!), undefined),
+  ],
+  [/\b(?:for\s+)?k\s*(?:-|–|to)\s*(\d{1,2})\b/i, ([, to]) => upTo(0, to)],
+  [/\b(?:for\s+)?(?:kindergarten|kindergart(?:e)?ners|kinder)\b/i, () => [0, 0]],
+];
+
+const gradeIn = (text: string): number => {
+  const lower = text.toLowerCase();
+  if (lower.startsWith("k")) return 0;
+  return ordinals.includes(lower) ? ordinals.indexOf(lower) : Number.parseInt(lower, 10);
+};
+const upTo = (from: number, to: string | undefined): [number, number] | null => {
+  const last = to === undefined ? from : Number(to);
+  return from >= 0 && from <= last && last <= 12 ? [from, last] : null;
+};
+
+/** "45 min", "under 20 minutes", "up to half an hour", "15-minute". */
+const MINUTES =
+  /\b(?:(?:in\s+)?(?:under|up to|at most|less than|no more than|max(?:imum)?|within|for|about)\s+)?(?:(\d{1,3})[\s-]*(?:min(?:ute)?s?\b\.?)|(half an hour|one hour|an hour|1 hour))/i;
+
+const subjectWords: Record<string, Subject> = {
+  math: "mathematics",
+  maths: "mathematics",
+  mathematics: "mathematics",
+  science: "science",
+  geography: "geography",
+  music: "music",
+  art: "art",
+  languages: "languages",
+  wellbeing: "wellbeing",
+};
+const kindWords: Record<string, Kind> = {
+  quiz: "quiz",
+  quizzes: "quiz",
+  worksheet: "printable",
+  worksheets: "printable",
+  printable: "printable",
+  printables: "printable",
+  film: "film",
+  films: "film",
+  video: "film",
+  videos: "film",
+  template: "template",
+  templates: "template",
+  story: "reading",
+  stories: "reading",
+  activity: "activity",
+  activities: "activity",
+};
+/** A kind or a subject stands at the end, or before one of these: "quiz about tides", "maths for grade 4"; "story writing" is words. */
+const opens = new Set(["about", "on", "for", "with", "of", "in", "at", "to"]);
+
+/** Words somebody types to a person and that say nothing of what is looked for. */
+const filler = new Set(
+  "lesson lessons resource resources material materials idea ideas class classroom student students pupil pupils kid kids child children teacher teaching teach need want looking find show give something anything stuff please good great fun nice easy quick some any my our your i we me us am is are was do does did can could would like love have has want wants to for the a an and or of on in at with about how what why when where which who that this it its".split(
+    " ",
+  ),
+);
+
+class Reading {
+  readonly taken: TakenPart[] = [];
+  /** What is still words; what was taken, and what stands in quotes, is blank here, so that places stay the same. */
+  left: string;
+
+  constructor(private readonly typed: string) {
+    this.left = typed.replace(/-?["“][^"”]*["”]?/g, (quoted) => " ".repeat(quoted.length));
+  }
+
+  take(from: number, length: number, means: TakenPart["means"]) {
+    const text = this.typed.slice(from, from + length);
+    const lead = text.length - text.trimStart().length;
+    const bare = text.trim();
+    this.taken.push({ text: bare, from: from + lead, to: from + lead + bare.length, means });
+    this.left = this.left.slice(0, from) + " ".repeat(length) + this.left.slice(from + length);
+  }
+
+  /** What is not taken, with what stands in quotes. */
+  words(): string {
+    if (this.taken.length === 0) return this.typed;
+    let words = "";
+    let last = 0;
+    for (const { from, to } of [...this.taken].sort((one, other) => one.from - other.from)) {
+      words += `${this.typed.slice(last, from)} `;
+      last = to;
+    }
+    return (words + this.typed.slice(last)).replace(/\s+/g, " ").trim();
+  }
+}
 
 /**
  * Takes apart what was typed. Nothing is decided here: a code is one only if a framework has it, a name only if somebody
  * is called that. Text in quotes is always just words.
  */
 export function readTyped(typed: string): Typed {
-  const found: Typed = { words: typed, codes: [], isbns: [], wrongIsbns: [], grades: [], by: null };
-  if (/["“]/.test(typed)) return found;
-  const by = BY.exec(typed);
-  if (by) {
-    found.by = by[1]!;
-    found.words = (typed.slice(0, by.index) + typed.slice(by.index + by[0].length)).trim();
+  const reading = new Reading(typed);
+  const by = BY.exec(reading.left);
+  if (by) reading.take(by.index, by[0].length, { as: "author", name: by[1]! });
+  // An ISBN may be typed with spaces: look for it in the whole first. A mistyped one finds nothing, and is said to be wrong.
+  for (const found of reading.left.matchAll(ISBN)) {
+    const read = readIsbn(found[0]);
+    if (read && !("wrong" in read)) reading.take(found.index, found[0].length, { as: "isbn", isbn: read.isbn13 });
+    else if (read) reading.take(found.index, found[0].length, { as: "wrong isbn", isbn: read.wrong });
   }
-  // An ISBN may be typed with spaces: look for it in the whole first.
-  for (const [candidate] of found.words.matchAll(
-    /(?:isbn[-:\s]*)?\b97[89](?:[\s-]?\d){10}\b|\b\d(?:-?\d){8}-?[\dXx]\b/gi,
-  )) {
-    const read = readIsbn(candidate);
-    if (!read) continue;
-    // A mistyped one stays among the words: it finds nothing, and is said to be wrong.
-    if ("wrong" in read) {
-      found.wrongIsbns.push(read.wrong);
-      continue;
-    }
-    found.isbns.push(read.isbn13);
-    found.words = found.words.replace(candidate, " ");
+  for (const [pattern, read] of GRADES) {
+    const found = pattern.exec(reading.left);
+    const grades = found && read(found);
+    if (!found || !grades) continue;
+    const [from, to] = grades;
+    reading.take(found.index, found[0].length, {
+      as: "grades",
+      grades: Array.from({ length: to - from + 1 }, (_, at) => from + at),
+    });
+    break;
   }
-  const grades = GRADES.exec(found.words);
-  if (grades) {
-    const [from, to = from] = grades.slice(1).filter(Boolean).map(gradeIn);
-    found.grades = from! <= to! ? Array.from({ length: to! - from! + 1 }, (_, at) => from! + at) : [];
-    if (found.grades.length > 0)
-      found.words =
-        `${found.words.slice(0, grades.index)} ${found.words.slice(grades.index + grades[0].length)}`.trim();
+  const minutes = MINUTES.exec(reading.left);
+  if (minutes) {
+    const count = minutes[1] ? Number(minutes[1]) : minutes[2]!.startsWith("half") ? 30 : 60;
+    const limit = lengthLimits.find((most) => most >= count);
+    if (limit !== undefined && count > 0)
+      reading.take(minutes.index, minutes[0].length, { as: "minutes", minutes: limit });
   }
-  const rest: string[] = [];
-  for (const word of found.words.split(/\s+/)) {
-    if (CODE.test(word)) found.codes.push(word.toUpperCase());
-    else rest.push(word);
-  }
-  found.words = found.isbns.length + found.codes.length > 0 ? rest.join(" ").trim() : found.words;
-  return found;
+  const tokens = [...reading.left.matchAll(/\S+/g)];
+  for (const { 0: word, index } of tokens)
+    if (CODE.test(word)) reading.take(index, word.length, { as: "code", code: word.toUpperCase().replace(/\.$/, "") });
+  takeKindAndSubject(reading);
+  return { words: reading.words(), taken: reading.taken.sort((one, other) => one.from - other.from) };
 }
+
+function takeKindAndSubject(reading: Reading): void {
+  const tokens = [...reading.left.matchAll(/[^\s,;]+/g)].map((found) => ({
+    word: found[0].toLowerCase(),
+    at: found.index,
+    length: found[0].length,
+  }));
+  tokens.forEach(({ word, at, length }, n) => {
+    const next = tokens[n + 1]?.word;
+    const ends = next === undefined || opens.has(next);
+    const subject = subjectWords[word];
+    // "maths games" is a subject and a word; "art of the sea" is words.
+    if (subject && next !== "of" && !reading.taken.some(({ means }) => means.as === "subject"))
+      reading.take(at, length, { as: "subject", subject });
+    const kind = kindWords[word];
+    if (kind && ends && tokens.length > 1 && !reading.taken.some(({ means }) => means.as === "kind"))
+      reading.take(at, length, { as: "kind", kind });
+  });
+}
+
+/** The words without those that only make a sentence of them; all of them where nothing else is left. */
+export function withoutFiller(words: string): string {
+  if (/["“]/.test(words)) return words;
+  const kept = words.split(/\s+/).filter((word) => !filler.has(word.toLowerCase().replace(/[.,;:!?]$/, "")));
+  return kept.length > 0 ? `${kept.join(" ")}${/\s$/.test(words) ? " " : ""}` : words;
+}
+
+/** What was typed with one part of it in quotes: just words again. */
+export const asWords = (typed: string, part: TakenPart): string =>
+  `${typed.slice(0, part.from)}"${part.text}"${typed.slice(part.to)}`;

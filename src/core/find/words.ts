@@ -55,3 +55,10 @@ export function queryText(part: TypedPart, meant: readonly string[] = []): strin
     : [...new Set([part.text, ...withoutPlural(part.text), ...meant])].map(quoted).join(" | ");
   return own && `${part.wanted ? "" : "!"}(${own})`;
 }
+
+/**
+ * A title as titles are compared: listed form, no punctuation, no article before it. "The Ferry: a timetable" is "ferry a
+ * timetable".
+ */
+export const titleKey = (title: string): string =>
+  (listedForm(title).match(/[\p{L}\p{N}]+/gu) ?? []).join(" ").replace(/^(?:the|a|an|el|la|los|las|un|una) (?=.)/, "");
