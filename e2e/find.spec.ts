@@ -85,7 +85,7 @@ test("a misspelt word finds what was meant and says so; a word nobody wrote says
   await page.getByLabel("About: words to look for").fill("lighthuose signals");
   await expect(page.getByText("These say")).toContainText("lighthouse signals");
   await expect(lines(page).first()).toContainText("Lighthouse signals");
-  await page.getByRole("button", { name: "Take it over" }).click();
+  await page.getByRole("button", { name: "Use this" }).click();
   await expect(page.getByLabel("About: words to look for")).toHaveValue("lighthouse signals");
 
   await page.goto("/find?words=xqzzvw&grades=4");

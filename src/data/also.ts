@@ -46,6 +46,8 @@ function conditionOf(blank: AlsoBlank, need: Need, list: ParameterList): string 
       return `e.resource_id in (select resource_id from topic_entry where topic = any(${list.add(need.topics)}::text[]))`;
     case "standard":
       return alignedTo(list.add(need.standards));
+    case "since":
+      return `e.fresh > (${list.add(need.since[0])}::timestamp at time zone 'UTC')`;
     case "set":
       return `e.resource_id in (select i.resource_id from curated_item i join curated_set s on s.id = i.set_id
         where s.id = any(${list.add(need.sets)}::int[]) and s.district_id = $3)`;

@@ -181,6 +181,10 @@ const counted: Record<Exclude<AlsoBlank, BitBlankName>, string> = {
                                       where s.code <> '' and (f.district_id is null or f.district_id = $3)) k
                                  on k.id = a.standard_id) pairs group by 1) n
                join standard s on s.id = n.kin`,
+  since: `select to_char(current_date - d.days, 'YYYY-MM-DD') as value, 'the last ' || d.days || ' days' as text, n.leaves
+            from (values (7), (30), (90), (365)) d(days),
+                 lateral (select count(*)::int leaves from hits h join search_entry f on f.resource_id = h.resource_id
+                           where f.fresh > (current_date - d.days)::timestamp at time zone 'UTC') n`,
   set: `select s.id::text as value, s.name as text, count(h.resource_id)::int leaves
           from curated_set s left join curated_item i on i.set_id = s.id left join hits h on h.resource_id = i.resource_id
          where s.district_id = $3 group by 1, 2`,

@@ -266,7 +266,13 @@ describe("counts", () => {
     );
 
   const anyNeedAtAll: fc.Arbitrary<Need> = fc.record({
-    ...{ standards: fc.constant([]), topics: fc.constant([]), sets: fc.constant([]), authors: fc.constant([]) },
+    ...{
+      standards: fc.constant([]),
+      topics: fc.constant([]),
+      sets: fc.constant([]),
+      authors: fc.constant([]),
+      since: fc.constant([]),
+    },
     languages: some(["en", "es"] as const),
     countries: some(["any", "XS", "US", "GB"] as const),
     licences: some(licences),
@@ -278,6 +284,26 @@ describe("counts", () => {
     subjects: fc.uniqueArray(fc.constantFrom(...subjects), { maxLength: 2 }),
     minutes: fc.constantFrom(null, ...lengthLimits),
     shelf: fc.constantFrom(null, null, ...shelves),
+  });
+
+  test("new since a day: what could be found before is neither shown nor counted, and each span says what it leaves", async () => {
+    const ines = await reader(world.ines);
+    const all = await countNeed(db, ines, asRead({}));
+    const [{ id }] = (await db.query<{ id: number }>(
+      "select min(resource_id) id from search_entry where owner_id = $1",
+      [world.ines],
+    )) as [{ id: number }];
+    await db.query("update search_entry set fresh = now() - interval '400 days' where resource_id = $1", [id]);
+    const since = [new Date(Date.now() - 300 * 86_400_000).toISOString().slice(0, 10)];
+    const recent = await countNeed(db, ines, asRead({ since }));
+    const old = await db.query("select 1 from search_entry where fresh <= $1", [
+      new Date(Date.now() - 300 * 86_400_000),
+    ]);
+    expect(recent.total).toBe(all.total - old.length);
+    const hits = await hitsOf(db, ines, asRead({ since }), { sort: "best", limit: 2000, unfoldAll: true });
+    expect(hits.map((hit) => hit.id)).not.toContain(id);
+    const choices = await countBlank(db, ines, asRead({}), "since");
+    expect(choices.map(({ text }) => text).sort()).toContain("the last 7 days");
   });
 
   test("every count of every blank equals the plain count, for any reader and any need", async () => {

@@ -48,10 +48,10 @@ export async function resultsOf(
   now: Date,
   signal?: AbortSignal,
 ): Promise<Answered<Results>> {
-  const { need, sort, limit, unfolded } = asked;
+  const { need, sort, limit, unfolded, alike } = asked;
   const [saved, found] = await Promise.all([
     savedNeeds(db, reader.id),
-    find(db, reader, need, { sort, limit, classes: assign.classes, profile, unfolded, signal }),
+    find(db, reader, need, { sort, limit, classes: assign.classes, profile, unfolded, alike, signal }),
   ]);
   const address = needToParameters(need).toString();
   const kept = saved.some((one) => one.address === address);

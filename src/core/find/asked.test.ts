@@ -11,6 +11,7 @@ describe("what the results depend on", () => {
       sort: "minutes",
       limit: 120,
       unfolded: 7,
+      alike: 0,
     });
     expect(askedAddress(asked)).toBe("words=tide&grades=4%2C5&sort=minutes&show=120&unfold=7");
     expect(askedAddress(read(askedAddress(asked)))).toBe(askedAddress(asked));

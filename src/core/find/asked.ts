@@ -13,6 +13,8 @@ export interface Asked {
   limit: number;
   /** The family whose versions have lines of their own; 0: none. */
   unfolded: number;
+  /** The first of the look-alikes that have lines of their own; 0: none. */
+  alike: number;
 }
 
 /** Reads an address; what it does not know it leaves out, so an old or mistyped link still opens. */
@@ -23,15 +25,17 @@ export function askedFrom(parameters: Record<string, string | string[] | undefin
     sort: sorts.find((one) => one === first("sort")) ?? "best",
     limit: Math.min(MOST_SHOWN, Math.max(FIRST_SHOWN, Number(first("show")) || 0)),
     unfolded: idFrom(first("unfold")) ?? 0,
+    alike: idFrom(first("alike")) ?? 0,
   };
 }
 
 /** The same as an address, written one way only: equal questions have equal addresses. */
-export function askedAddress({ need, sort, limit, unfolded }: Asked): string {
+export function askedAddress({ need, sort, limit, unfolded, alike }: Asked): string {
   const parameters = needToParameters(need);
   if (sort !== "best") parameters.set("sort", sort);
   if (limit > FIRST_SHOWN) parameters.set("show", String(limit));
   if (unfolded > 0) parameters.set("unfold", String(unfolded));
+  if (alike > 0) parameters.set("alike", String(alike));
   return parameters.toString();
 }
 

@@ -36,6 +36,7 @@ const anyValidNeed: fc.Arbitrary<Need> = fc.record({
   authors: fc.uniqueArray(fc.integer({ min: 1, max: 999_999 }), { maxLength: 4 }),
   topics: fc.uniqueArray(fc.constantFrom("tides", "food webs", "close reading")),
   sets: fc.uniqueArray(fc.integer({ min: 1, max: 999 }), { maxLength: 2 }),
+  since: fc.constantFrom<string[]>([], ["2026-11-24"], ["2026-01-31T08:15"]),
 });
 
 describe("the need line and its address", () => {
@@ -230,4 +231,14 @@ describe("what was typed", () => {
     expect(listedForm("Días")).toBe("dias");
     expect(wordList("The Días of 1926, the tide tide a4b ox")).toEqual(["the", "dias", "tide"]);
   });
+});
+
+test("what is new since a day is a blank like the others; the day chosen last is meant, and no day is left out", () => {
+  const need = needFromParameters({ since: "2026-11-20" });
+  expect(need.since).toEqual(["2026-11-20"]);
+  expect(sayBlank(need, "since")).toBe("20 Nov 2026");
+  expect(toggled(need, "since", "2026-10-01T08:15").since).toEqual(["2026-10-01T08:15"]);
+  expect(needToParameters(need).toString()).toBe("since=2026-11-20");
+  for (const wrong of ["2026-13-01", "yesterday", "2026-02-31x", "1764000000000"])
+    expect(needFromParameters({ since: wrong }).since).toEqual([]);
 });

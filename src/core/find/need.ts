@@ -31,6 +31,8 @@ export interface Need {
   topics: string[];
   /** A curated set, by id. */
   sets: number[];
+  /** What could first be found after this day or moment (UTC), "2026-11-24" or "2026-11-24T10:20"; one at the most. */
+  since: string[];
 }
 
 export const anyNeed: Need = {
@@ -49,6 +51,7 @@ export const anyNeed: Need = {
   authors: [],
   topics: [],
   sets: [],
+  since: [],
 };
 
 export const LONGEST_WORDS = 200;
@@ -64,6 +67,12 @@ const oneOf =
 const gradeIn = (text: string) => (/^\d{1,2}$/.test(text) && Number(text) <= 12 ? Number(text) : undefined);
 const textIn = (text: string) => (text.length > 0 && text.length <= 80 ? text : undefined);
 
+const dayIn = (text: string) =>
+  /^20\d\d-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])(?:T[0-2]\d:[0-5]\d)?$/.test(text) &&
+  !Number.isNaN(Date.parse(text))
+    ? text
+    : undefined;
+
 const lists = {
   kind: ["kinds", oneOf(kinds)],
   grades: ["grades", gradeIn],
@@ -77,6 +86,7 @@ const lists = {
   author: ["authors", idFrom],
   topic: ["topics", textIn],
   set: ["sets", idFrom],
+  since: ["since", dayIn],
 } as const satisfies Record<string, readonly [keyof Need, (text: string) => string | number | undefined]>;
 
 export type ListBlank = keyof typeof lists;
@@ -93,6 +103,7 @@ export const alsoBlanks = [
   "licence",
   "author",
   "set",
+  "since",
 ] as const satisfies readonly ListBlank[];
 export type AlsoBlank = (typeof alsoBlanks)[number];
 
@@ -107,6 +118,8 @@ export const chosenIn = (need: Need, blank: ListBlank): string[] => need[lists[b
 export function withChosen(need: Need, blank: ListBlank, texts: readonly string[]): Need {
   const [field, known] = lists[blank] as readonly [keyof Need, (text: string) => string | number | undefined];
   const values = [...new Set(texts.map((text) => known(text)).filter((value) => value !== undefined))];
+  // Of two days the one chosen last is meant.
+  if (blank === "since") values.splice(0, values.length - 1);
   if (blank === "grades") (values as number[]).sort((a, b) => a - b);
   return { ...need, [field]: values.slice(0, MOST_CHOICES) };
 }

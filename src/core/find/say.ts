@@ -47,6 +47,11 @@ export interface Names {
 }
 export const noNames: Names = { authors: {}, sets: {} };
 
+const monthNames = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+/** "2026-11-24T10:20" is "24 Nov 2026". */
+const sayIsoDay = (day: string): string =>
+  `${Number(day.slice(8, 10))} ${monthNames[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
+
 /** What a blank says when filled, and what it says when not. */
 export function sayBlank(need: Need, blank: Blank, names: Names = noNames): string {
   switch (blank) {
@@ -80,6 +85,8 @@ export function sayBlank(need: Need, blank: Blank, names: Names = noNames): stri
       return either(need.authors.map((id) => names.authors[id] ?? "someone")) || "anyone";
     case "topic":
       return either(need.topics) || "any topic";
+    case "since":
+      return need.since.map(sayIsoDay).join("") || "any day";
     case "set":
       return either(need.sets.map((id) => `“${names.sets[id] ?? "a set"}”`)) || "any set";
   }

@@ -164,7 +164,7 @@ export function ElsewhereView({
               </button>
             </li>
           ))}
-          {hits?.length === 0 && <li className="p-3 text-ink-soft">Nothing says that. Try another word.</li>}
+          {hits?.length === 0 && <li className="p-3 text-ink-soft">No results. Try another word.</li>}
           {hits === null && <li className="p-3 text-ink-soft">Looking …</li>}
         </ul>
         {open ? (

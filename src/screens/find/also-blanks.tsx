@@ -27,6 +27,7 @@ const phrases: Record<AlsoBlank, { lead: string; name: string }> = {
   licence: { lead: "under", name: "Licence" },
   author: { lead: "by", name: "Author or partner" },
   set: { lead: "out of", name: "Set or unit" },
+  since: { lead: "new since", name: "Day" },
 };
 
 /** @throws Error that says what went wrong */

@@ -33,6 +33,7 @@ import { NeedLine } from "./need-line";
 import { LinesHead, ResultLines } from "./result-lines";
 import { StartPage } from "./start-page";
 import { Trail } from "./trail";
+import { UnderstoodWords } from "./understood-words";
 
 const needNames = ["words", "kind", "grades", "subject", "minutes", "shelf", ...alsoBlanks] as const;
 
@@ -93,19 +94,22 @@ function Find(props: FindScreenProps) {
     // Assigning begins with a line to type: what follows the key is for it.
     (key) => key === "a" && holdKeys(),
   );
-  const since = Number(parameters.get("since")) || null;
+  const since = Number(parameters.get("mark")) || null;
   const compare = idsFrom(parameters.get("compare")).slice(-MOST_COMPARED);
   const wordsBox = useRef<HTMLInputElement>(null);
-  // Versions of one thing are one line.
-  const stoodFor = hits.reduce((sum, hit) => sum + (hit.folded ? 0 : hit.versions), 0);
+  // Versions of one thing are one line, and so are most look-alikes.
+  const stoodFor = hits.reduce((sum, hit) => sum + (hit.folded ? 0 : hit.versions + hit.alike), 0);
 
   const change = (next: Need, byTyping = false, since: Date | null = null) => {
     const said = needToParameters(next);
     const fields = Object.fromEntries(needNames.map((name) => [name, said.get(name)]));
-    const cleared = { open: null, step: null, do: null, show: null, unfold: null };
+    const cleared = { open: null, step: null, do: null, show: null, unfold: null, alike: null };
     forgetKeys();
-    results.ask(askedAddress({ ...asked, need: next, limit: 0, unfolded: 0 }));
-    go({ ...fields, ...cleared, since: since && since.getTime() }, byTyping ? "typed" : "push");
+    results.ask(askedAddress({ ...asked, need: next, limit: 0, unfolded: 0, alike: 0 }));
+    // Typing the same need again leaves the marks of what is new.
+    const same = said.toString() === needToParameters(need).toString();
+    const marks = since ? since.getTime() : same ? parameters.get("mark") : null;
+    go({ ...fields, ...cleared, mark: marks }, byTyping ? "typed" : "push");
   };
   const open = (id: number) => {
     forgetKeys();
@@ -150,23 +154,12 @@ function Find(props: FindScreenProps) {
             names={names}
             onBack={(kept) => without(blanks.filter((blank) => !kept.includes(blank)))}
           />
-          {found.says.length > 0 && (
-            <p className="truncate text-[13px] text-ink-soft" role="status" title={found.says.join(" ")}>
-              {found.says.join(" ")}
-            </p>
-          )}
-          {corrected && (
-            <p className="text-[13px]" role="status">
-              Nothing says “{answered.words.trim()}”. These say <strong>{corrected}</strong>.{" "}
-              <button
-                type="button"
-                className="font-semibold text-green underline"
-                onClick={() => change({ ...need, words: corrected })}
-              >
-                Take it over
-              </button>
-            </p>
-          )}
+          <UnderstoodWords
+            says={found.says}
+            corrected={corrected}
+            typed={answered.words.trim()}
+            onWords={(words) => change({ ...need, words })}
+          />
           <span className="ml-auto flex shrink-0 items-center gap-4">
             <KeepNeed
               need={answered}
@@ -201,6 +194,7 @@ function Find(props: FindScreenProps) {
               compared={compare}
               since={since}
               onUnfold={(family) => go({ unfold: family })}
+              onAlike={(leader) => go({ alike: leader })}
             >
               {stoodFor < counts.total && (
                 <p className="p-3 text-center text-[13px] text-ink-soft">

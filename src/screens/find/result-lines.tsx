@@ -125,6 +125,7 @@ export function ResultLines({
   compared,
   since,
   onUnfold,
+  onAlike,
   children,
 }: {
   hits: readonly FoundLine[];
@@ -138,9 +139,12 @@ export function ResultLines({
   /** What became findable after this moment is marked as new. */
   since: number | null;
   onUnfold: (family: number | null) => void;
+  /** Look-alikes by their leader: on lines of their own, or folded again. */
+  onAlike: (leader: number | null) => void;
   children: ReactNode;
 }) {
-  const unfolded = hits.find((hit) => hit.folded)?.family;
+  const unfolded = hits.find((hit) => hit.folded && hit.family !== 0)?.family;
+  const alikeOpen = hits.find((hit) => hit.folded && hit.leader !== hit.id)?.leader;
   const box = useRef<HTMLDivElement>(null);
   // eslint-disable-next-line react-hooks/incompatible-library -- the virtualiser keeps its own state by design
   const lines = useVirtualizer({
@@ -179,16 +183,30 @@ export function ResultLines({
         </>
       }
       after={
-        hit.versions > 1 &&
+        (hit.versions > 1 || hit.alike > 0) &&
         !hit.folded && (
-          <button
-            type="button"
-            aria-expanded={unfolded === hit.family}
-            onClick={() => onUnfold(unfolded === hit.family ? null : hit.family)}
-            className="text-[12px] text-slate hover:underline"
-          >
-            {hit.versions} versions{hit.versionsHere > 0 && `, ${hit.versionsHere} at your school`}
-          </button>
+          <span className="flex gap-3 text-[12px] text-slate">
+            {hit.versions > 1 && (
+              <button
+                type="button"
+                aria-expanded={unfolded === hit.family}
+                onClick={() => onUnfold(unfolded === hit.family ? null : hit.family)}
+                className="hover:underline"
+              >
+                {hit.versions} versions{hit.versionsHere > 0 && `, ${hit.versionsHere} at your school`}
+              </button>
+            )}
+            {hit.alike > 0 && (
+              <button
+                type="button"
+                aria-expanded={alikeOpen === hit.leader}
+                onClick={() => onAlike(alikeOpen === hit.leader ? null : hit.leader)}
+                className="hover:underline"
+              >
+                {hit.alike} more like this
+              </button>
+            )}
+          </span>
         )
       }
       before={

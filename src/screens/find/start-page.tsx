@@ -91,7 +91,20 @@ export function StartPage({
               <Way
                 key={kept.id}
                 text={kept.name}
-                at={kept.fresh > 0 ? <strong className="text-green">{kept.fresh} new</strong> : "nothing new"}
+                at={
+                  kept.fresh > 0 ? (
+                    <button
+                      type="button"
+                      aria-label={`Only the ${kept.fresh} new of “${kept.name}”`}
+                      onClick={() => onNeed(`${kept.address}&since=${kept.seen.toISOString().slice(0, 16)}`, kept.seen)}
+                      className="font-bold text-green hover:underline"
+                    >
+                      {kept.fresh} new
+                    </button>
+                  ) : (
+                    "nothing new"
+                  )
+                }
                 onGo={() => onNeed(kept.address, kept.seen)}
                 tail={
                   <IconButton name={`Keep “${kept.name}” no longer`} small onClick={() => void forget(kept)}>
