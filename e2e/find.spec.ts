@@ -83,7 +83,7 @@ test("a misspelt word finds what was meant and says so; a word nobody wrote says
 }) => {
   const page = await signedIn("Ines Halloran");
   await page.getByLabel("About: words to look for").fill("lighthuose signals");
-  await expect(page.getByText("These say")).toContainText("lighthouse signals");
+  await expect(page.getByText("Showing")).toContainText("lighthouse signals");
   await expect(lines(page).first()).toContainText("Lighthouse signals");
   await page.getByRole("button", { name: "Use this" }).click();
   await expect(page.getByLabel("About: words to look for")).toHaveValue("lighthouse signals");

@@ -333,16 +333,18 @@ export async function dueBetween(
   students: readonly number[],
   from: Date,
   to: Date,
+  /** Work that is being moved: it is not in its own way. */
+  except: number | null = null,
 ): Promise<{ student: number; count: number }[]> {
   return db.query(
     `with due as (
        select r.student_id from assignment a join recipient r on r.assignment_id = a.id and r.own_due is null
-        where a.due between $2 and $3 and a.called_back is null and r.student_id = any($1::int[])
+        where a.due between $2 and $3 and a.called_back is null and r.student_id = any($1::int[]) and a.id is distinct from $4::int
        union all
        select r.student_id from recipient r join assignment a on a.id = r.assignment_id and a.called_back is null
-        where r.own_due between $2 and $3 and r.student_id = any($1::int[]))
+        where r.own_due between $2 and $3 and r.student_id = any($1::int[]) and a.id is distinct from $4::int)
      select student_id student, count(*) count from due group by student_id`,
-    [students, from, to],
+    [students, from, to, except],
   );
 }
 

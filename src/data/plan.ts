@@ -102,6 +102,30 @@ export async function plannedIn(
 }
 
 /**
+ * Minutes of work that is tied to no lesson and begins and ends within one day, by class and day: it is done in a lesson of that
+ * day all the same. `except`: work that is being moved.
+ */
+export async function plannedLoosely(
+  db: Queryable,
+  classes: readonly number[],
+  from: string,
+  to: string,
+  except: number | null,
+): Promise<{ class: number; date: string; minutes: number }[]> {
+  return db.query(
+    `select a.class_id class, (a.opens at time zone s.time_zone)::date::text date,
+            sum(coalesce(a.minutes, (f.facts ->> 'minutes')::int))::int minutes
+       from assignment a join resource_facts f on f.resource_id = a.resource_id
+       join class c on c.id = a.class_id join school s on s.id = c.school_id
+      where a.class_id = any($1::int[]) and a.meeting_date is null and a.called_back is null and a.id is distinct from $4::int
+        and (a.opens at time zone s.time_zone)::date between $2::date and $3::date
+        and (a.opens at time zone s.time_zone)::date = (a.due at time zone s.time_zone)::date
+      group by 1, 2`,
+    [classes, from, to, except],
+  );
+}
+
+/**
  * Other versions of a resource: those of its family, what it was adapted from and what was adapted from it. Whether she may
  * read them is asked elsewhere.
  */

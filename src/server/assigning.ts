@@ -18,7 +18,7 @@ import { alreadyHave, dueBetween, type NewAssignment } from "@/data/assignments"
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
 import { classesOf, studentsOf, type Class, type Student } from "@/data/classes";
 import type { Db } from "@/data/db";
-import { plannedIn } from "@/data/plan";
+import { plannedIn, plannedLoosely } from "@/data/plan";
 import { bareProfile } from "./fit";
 import { givenOf, versionNames, versionsFor, type Given, type Version } from "./given";
 import type { Visitor } from "./session";
@@ -85,13 +85,17 @@ async function lookAtClasses(
   form: AssignForm,
   chosen: readonly Chosen[],
   resources: readonly Given[],
+  moved: number | null,
 ): Promise<LookedClass[]> {
   const everyone = chosen.flatMap(({ students }) => students.map(({ id }) => id));
   const meetings = chosen.flatMap(({ when }) => (!isProblem(when) && when.meeting ? [when.meeting.date] : [])).sort();
+  const dayOf = ({ group, when }: Chosen) =>
+    isProblem(when) ? null : (when.meeting?.date ?? schoolClock(when.opens, group.calendar.zone).date);
+  const opening = chosen.flatMap((one) => dayOf(one) ?? []).sort();
   const days = new Map<string, string>();
   for (const { group, when } of chosen)
     if (!isProblem(when)) days.set(schoolClock(when.due, group.calendar.zone).date, group.calendar.zone);
-  const [did, planned, ...due] = await Promise.all([
+  const [did, planned, loose, ...due] = await Promise.all([
     alreadyHave(
       db,
       resources.map(({ id }) => id),
@@ -105,6 +109,15 @@ async function lookAtClasses(
           meetings[0]!,
           addDays(meetings.at(-1)!, ROOM_DAYS),
         ),
+    opening.length === 0
+      ? []
+      : plannedLoosely(
+          db,
+          chosen.map(({ group }) => group.class.id),
+          opening[0]!,
+          opening.at(-1)!,
+          moved,
+        ),
     ...[...days].map(async ([date, zone]) => ({
       date,
       counts: await dueBetween(
@@ -112,13 +125,19 @@ async function lookAtClasses(
         everyone,
         momentAt(date, "00:00", zone),
         new Date(momentAt(addDays(date, 1), "00:00", zone).getTime() - 1),
+        moved,
       ),
     })),
   ]);
-  const had = new Set(did);
+  // Of work that is moved everybody has it, and is meant to.
+  const had = new Set(moved === null ? did : []);
   return Promise.all(
-    chosen.map(async ({ group, students, when }): Promise<LookedClass> => {
+    chosen.map(async (one): Promise<LookedClass> => {
+      const { group, students, when } = one;
       const { calendar } = group;
+      const onDay = dayOf(one);
+      const unplaced = loose.find(({ class: id, date }) => id === group.class.id && date === onDay)?.minutes ?? 0;
+      const room = roomFrom(group, isProblem(when) ? null : when.meeting, resources, planned);
       const name = (student: Student) => `${student.givenName} ${student.familyName}`;
       const day = isProblem(when) ? null : schoolClock(when.due, calendar.zone).date;
       const counts = due.find(({ date }) => date === day)?.counts ?? [];
@@ -130,7 +149,8 @@ async function lookAtClasses(
         chosen: students.length,
         did: students.filter(({ id }) => had.has(id)).map((student) => ({ id: student.id, name: name(student) })),
         alsoDue: counts.filter(({ student }) => students.some(({ id }) => id === student)),
-        ...roomFrom(group, isProblem(when) ? null : when.meeting, resources, planned),
+        ...room,
+        planned: room.planned + unplaced,
       };
     }),
   );
@@ -246,6 +266,8 @@ export async function prepareAssigning(
   form: AssignForm,
   barClass: number | null,
   now: Date,
+  /** Work that is there already, and only gets other times. */
+  moved: number | null = null,
 ): Promise<Prepared> {
   const all = await groupsFor(db, await classesOf(db, visitor.id, now));
   const resources = await givenOf(db, visitor, form.resources);
@@ -261,7 +283,7 @@ export async function prepareAssigning(
       },
     ];
   });
-  const classes = await lookAtClasses(db, form, chosenClasses, resources);
+  const classes = await lookAtClasses(db, form, chosenClasses, resources, moved);
   const chosenVersions = new Set(form.versions.map(({ resource }) => resource));
   const [main] = resources;
   const names = main

@@ -10,6 +10,7 @@ import { factsOfHead, resourceById, revisionById } from "@/data/resources";
 import { resourcesIn } from "@/data/satchel";
 import { withExtraTime } from "@/core/assign/extra-time";
 import { Refused } from "./act";
+import { lookAtPlaced } from "./look-again";
 import { giveWork } from "./move-work";
 import { permit } from "./permissions";
 import { columnOf } from "./reflow";
@@ -22,6 +23,8 @@ export interface LaidOut {
   left: string[];
   /** Minutes by which lessons are overfull: a single step longer than any lesson. */
   over: number;
+  /** What the last look says of it. */
+  remarks: string[];
   /** What undoes it, when it was given and not only looked at. */
   event?: number;
 }
@@ -35,10 +38,14 @@ export async function layOutPocket(
   now: Date,
 ): Promise<LaidOut> {
   const resources: { id: number; revision: number; title: string; steps: string[]; minutes: number[] }[] = [];
+  const skipped: string[] = [];
   for (const id of await resourcesIn(db, of.pocket)) {
     // What is not published, or has been taken off its shelf, cannot be given.
     const resource = await resourceById(db, id);
-    if (!resource?.head || !(await permit(db, visitor, "look at resource", { resource: id }, now))) continue;
+    if (!resource?.head || !(await permit(db, visitor, "look at resource", { resource: id }, now))) {
+      skipped.push((await factsOfHead(db, id)).title);
+      continue;
+    }
     const { document } = (await revisionById(db, resource.head))!;
     const facts = await factsOfHead(db, id);
     const minutes = stepMinutes(document, facts);
@@ -78,8 +85,27 @@ export async function layOutPocket(
     })),
     left: left.map((id) => resources.find((one) => one.id === id)!.title),
     over,
+    remarks: [
+      ...skipped.map((title) => `“${title}” is left out: it is not published, or was taken off its shelf.`),
+      ...(await remarks()),
+    ],
     ...(give && { event: await giveAll() }),
   };
+
+  /** Each thing looked at once, in its first lesson; how long it is, is settled by laying it out. */
+  async function remarks(): Promise<string[]> {
+    const students = (await studentsOf(db, of.class)).map(({ id }) => id);
+    const said: string[] = [];
+    for (const { id } of resources) {
+      const first = pieces.find(({ resource }) => resource.id === id);
+      if (!first) continue;
+      const times = { opens: first.at.starts, due: first.at.ends, closes: null, meeting: first.at };
+      const work = { class: of.class, resources: [id], students, moved: null };
+      const found = await lookAtPlaced(db, visitor, work, times, now);
+      said.push(...found.filter(({ key }) => !/^(?:long|full) /.test(key)).map(({ text }) => text));
+    }
+    return [...new Set(said)];
+  }
 
   async function giveAll(): Promise<number> {
     const students = await studentsOf(db, of.class);

@@ -35,7 +35,7 @@ export interface LookedClass {
   when: When | WhenProblem;
   /** How many students of it are chosen. */
   chosen: number;
-  /** Minutes already planned in the meeting it opens at. */
+  /** Minutes already planned in the meeting it opens at, and of work of that day that is tied to no meeting. */
   planned: number;
   /** The next meeting of the class with room for it; null when none is found. */
   nextRoom: { date: string; period: number; starts: Date } | null;

@@ -117,11 +117,11 @@ function roomFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
         ...(resources.length > 1 ? [{ text: "One in each lesson", change: { spread: "one a meeting" as const } }] : []),
       ],
     });
-  } else if (when.meeting && inClass && group.planned + minutes > room) {
+  } else if ((when.meeting ? inClass : true) && group.planned > 0 && group.planned + minutes > room) {
     found.push({
       key: `full ${group.id}`,
       level: "remark",
-      text: `${group.profile.name} has ${group.planned} minutes planned in that lesson already: ${group.planned + minutes} of ${room}.`,
+      text: `${group.profile.name} has ${group.planned} minutes planned ${when.meeting ? "in that lesson" : "on that day"} already: ${group.planned + minutes} of ${room}.`,
       remedies: group.nextRoom
         ? [
             {

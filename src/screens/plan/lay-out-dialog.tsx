@@ -116,10 +116,7 @@ export function LayOutDialog({
         {!first && <Notice>There is no lesson left in the weeks shown.</Notice>}
         {seen && (
           <>
-            <ol
-              className="grid max-h-64 gap-1 overflow-auto rounded-card border border-line p-2"
-              aria-label="How it lies"
-            >
+            <ol className="grid max-h-64 gap-1 overflow-auto rounded-card border border-line p-2" aria-label="Preview">
               {seen.lessons.map((lesson, at) => (
                 <li key={at} className="grid grid-cols-[6.5rem_minmax(0,1fr)_auto] gap-3">
                   <span className="text-ink-soft">{seen.lessons[at - 1]?.day === lesson.day ? "" : lesson.day}</span>
@@ -132,6 +129,15 @@ export function LayOutDialog({
               ))}
             </ol>
             {seen.left.length > 0 && <Notice tone="warning">No lesson is left for {seen.left.join(", ")}.</Notice>}
+            {seen.remarks.length > 0 && (
+              <Notice>
+                <ul aria-label="Last look" className="grid max-h-32 gap-1 overflow-auto">
+                  {seen.remarks.map((text) => (
+                    <li key={text}>{text}</li>
+                  ))}
+                </ul>
+              </Notice>
+            )}
             {seen.over > 0 && (
               <Notice>
                 {seen.over} minutes too many: one step alone is longer than any lesson, so it has one to itself.
@@ -144,7 +150,7 @@ export function LayOutDialog({
           </>
         )}
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           {seen ? (
             <Button look="main" disabled={giving} onClick={give}>
               {giving ? "One moment …" : "Assign like this"}

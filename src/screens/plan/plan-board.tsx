@@ -139,7 +139,10 @@ export function PlanBoardTable({
       if (work.meeting?.date === place.date && work.meeting.period === place.period) return;
       run(
         () => moveWork({ assignment: work.id, date: place.date, period: place.period }),
-        () => `“${titleOf(work)}” is on ${sayDay(momentAt(place.date, "12:00", zone), zone, now)} now.`,
+        ({ remarks }) =>
+          [`“${titleOf(work)}” is on ${sayDay(momentAt(place.date, "12:00", zone), zone, now)} now.`, ...remarks].join(
+            " ",
+          ),
       );
     },
   });

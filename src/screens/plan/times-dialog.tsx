@@ -1,13 +1,15 @@
 "use client";
-import { useState } from "react";
+import { useEffect, useState } from "react";
+import type { Finding } from "@/core/assign/finding";
 import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
 import { fromWallClock } from "@/core/calendar/wall-clock";
 import type { Assignment } from "@/data/assignments";
-import { changeTimes } from "@/screens/acts/assign";
+import { changeTimes, lookAtTimes } from "@/screens/acts/assign";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Dialog } from "@/ui/dialog";
 import { Field, TextInput } from "@/ui/field";
+import { Notice } from "@/ui/notice";
 import { usePlanActs } from "./use-plan-acts";
 
 /** When a piece of work opens, is due and closes. */
@@ -26,7 +28,20 @@ export function TimesDialog({
   const [due, setDue] = useState(toWallClock(assignment.due, zone));
   const [closes, setCloses] = useState(assignment.closes !== null);
   const [problem, setProblem] = useState<{ text: string; field: string | undefined } | null>(null);
+  const [found, setFound] = useState<readonly Finding[]>([]);
   const { run, busy } = usePlanActs();
+  useEffect(() => {
+    let asked = true;
+    const timer = setTimeout(async () => {
+      const outcome = await lookAtTimes({ assignment: assignment.id, opens, due, closes: closes ? "due" : "never" });
+      // What cannot be read yet is said when she keeps it.
+      if (asked) setFound(outcome.ok ? outcome.value.findings : []);
+    }, 200);
+    return () => {
+      asked = false;
+      clearTimeout(timer);
+    };
+  }, [assignment.id, opens, due, closes]);
   const say = (text: string) => {
     const at = fromWallClock(text, zone);
     return at ? sayMoment(at, zone, now) : undefined;
@@ -69,8 +84,17 @@ export function TimesDialog({
         <label className="flex items-center gap-2">
           <Checkbox label="Close it when it is due" checked={closes} onChange={setCloses} /> Close it when it is due
         </label>
+        {found.length > 0 && (
+          <ul aria-label="Last look" className="grid gap-2">
+            {found.map((finding) => (
+              <li key={finding.key}>
+                <Notice className="text-[14px]">{finding.text}</Notice>
+              </li>
+            ))}
+          </ul>
+        )}
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="main" disabled={busy} onClick={keep}>
             Change it
           </Button>

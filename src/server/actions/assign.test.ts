@@ -17,6 +17,7 @@ import {
   audienceFor,
   changeTimes,
   extendFor,
+  lookAtTimes,
   lookBeforeAssigning,
   orderWork,
   removeStudent,
@@ -194,6 +195,15 @@ describe("afterwards", () => {
     const later = new Date(assignment.due.getTime() + 24 * 3_600_000);
     value(await extendFor({ assignment: id, student: world.students[bo]!, due: wall(later) }));
     const moved = new Date(assignment.due.getTime() + 7 * 24 * 3_600_000);
+    // While she chooses them, other times go through the last look; one in the past is refused.
+    const night = wall(moved).replace(/T.*/, "T23:00");
+    const looked = value(
+      await lookAtTimes({ assignment: id, opens: wall(assignment.opens), due: night, closes: "never" }),
+    );
+    expect(looked.findings.map(({ text }) => text).join()).toContain("not in the morning");
+    expect(
+      await lookAtTimes({ assignment: id, opens: wall(assignment.opens), due: "2024-01-01T10:00", closes: "never" }),
+    ).toMatchObject({ ok: false, field: "due" });
     value(await changeTimes({ assignment: id, opens: wall(assignment.opens), due: wall(moved), closes: "never" }));
     const due = async (at: number) => (await taskOf(db, world.students[at]!, id, null))!.due.getTime();
     expect(await due(aisha)).toBe(moved.getTime());

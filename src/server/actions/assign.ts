@@ -15,9 +15,12 @@ import { addEvent } from "@/data/events";
 import { resourceById } from "@/data/resources";
 import { announceWork } from "@/data/work";
 import { act, Refused } from "../act";
+import type { Db } from "@/data/db";
 import { prepareAssigning } from "../assigning";
 import { audienceOf } from "../audience";
+import { lookAtMoved } from "../look-again";
 import { permit } from "../permissions";
+import type { Visitor } from "../session";
 import { changePlaces, giveWork, type PlanState } from "../move-work";
 
 const Id = z.number().int().positive();
@@ -105,28 +108,50 @@ export const orderWork = act(
   },
 );
 
+const Times = z.object({
+  assignment: Id,
+  opens: z.string().max(30),
+  due: z.string().max(30),
+  closes: z.enum(["never", "due"]),
+});
+
+/** The assignment at the times typed; refused where they cannot be read or cannot be. */
+async function atTimes(db: Db, visitor: Visitor, given: z.infer<typeof Times>, now: Date) {
+  const assignment = (await assignments.assignmentById(db, given.assignment))!;
+  const opens = fromWallClock(given.opens, visitor.zone);
+  const due = fromWallClock(given.due, visitor.zone);
+  if (!opens) throw new Refused("Say when it opens.", "opens");
+  if (!due) throw new Refused("Say when it is due.", "due");
+  if (due <= now && due.getTime() !== assignment.due.getTime())
+    throw new Refused(`${sayMoment(due, visitor.zone, now)} is already past. The old date is kept.`, "due");
+  if (due <= opens) throw new Refused("It would be due before it opens. The old date is kept.", "due");
+  const meeting = opens.getTime() === assignment.opens.getTime() ? assignment.meeting : null;
+  const times = { opens, due, closes: given.closes === "due" ? due : null, meeting };
+  const students = (await recipients.recipientsOf(db, given.assignment)).map(({ student }) => student);
+  // What is over already was looked at when it still could be changed.
+  const found = due <= now ? [] : await lookAtMoved(db, visitor, assignment, students, times, now);
+  return { times, found };
+}
+
+/** What the last look says of other times, while she chooses them. Changes nothing. */
+export const lookAtTimes = act(
+  "change assignment",
+  Times,
+  (given) => ({ assignment: given.assignment }),
+  async ({ db, visitor, now }, given): Promise<{ findings: Finding[] }> => ({
+    findings: (await atTimes(db, visitor, given, now)).found,
+  }),
+);
+
 /** Other times, on the school's clock. Students with more time keep it. Returns what undoes it. */
 export const changeTimes = act(
   "change assignment",
-  z.object({ assignment: Id, opens: z.string().max(30), due: z.string().max(30), closes: z.enum(["never", "due"]) }),
+  Times,
   (given) => ({ assignment: given.assignment }),
   async ({ db, visitor, now }, given) => {
-    const assignment = (await assignments.assignmentById(db, given.assignment))!;
-    const opens = fromWallClock(given.opens, visitor.zone);
-    const due = fromWallClock(given.due, visitor.zone);
-    if (!opens) throw new Refused("Say when it opens.", "opens");
-    if (!due) throw new Refused("Say when it is due.", "due");
-    if (due <= now && due.getTime() !== assignment.due.getTime())
-      throw new Refused(`${sayMoment(due, visitor.zone, now)} is already past. The old date is kept.`, "due");
-    if (due <= opens) throw new Refused("It would be due before it opens. The old date is kept.", "due");
+    const { times } = await atTimes(db, visitor, given, now);
     const event = await changePlaces(db, visitor.id, now, "changed the times of a piece of work", [
-      {
-        id: given.assignment,
-        opens,
-        due,
-        closes: given.closes === "due" ? due : null,
-        meeting: opens.getTime() === assignment.opens.getTime() ? assignment.meeting : null,
-      },
+      { id: given.assignment, ...times },
     ]);
     return { event };
   },

@@ -5,10 +5,12 @@ import { recipientsOf } from "@/data/recipients";
 import { calendarOf } from "@/data/calendar";
 import { classesOf } from "@/data/classes";
 import type { Db } from "@/data/db";
+import { addResource } from "@/data/resources";
 import { addPocket, putIntoPocket } from "@/data/satchel";
 import { freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { openAttempt, taskOf } from "@/data/work";
+import { lookAtMoved } from "../look-again";
 import { planOf } from "../plan";
 import { columnOf } from "../reflow";
 import { actAs, answerFrom, visitorOf } from "../testing/as";
@@ -78,6 +80,28 @@ test("one piece of work is moved to another lesson, opens and is due with it, an
   expect(await opensAt(id)).toEqual({ date: day(0), time: "09:00" });
   expect(await undoPlan({ event })).toMatchObject({ ok: false, problem: expect.stringContaining("already") as string });
   expect(await moveWork({ assignment: id, date: day(5), period: 1 })).toMatchObject({ ok: false });
+});
+
+test("a move goes through the last look: to a day that is over it is refused, to a full lesson it is said", async () => {
+  const id = await planned("Tides", day(0));
+  const work = (await assignmentById(db, id))!;
+  const past = new Date(now.getTime() - 86_400_000);
+  const times = { opens: new Date(past.getTime() - 3_600_000), due: past, closes: null, meeting: null };
+  await expect(lookAtMoved(db, teacher(), work, world.students, times, now)).rejects.toThrow(
+    /already past.*Nothing was changed/,
+  );
+  await planned("Long", day(1), { minutes: 55 });
+  expect(value(await moveWork({ assignment: id, date: day(1), period: 2 })).remarks).toEqual([]);
+  // An hour of work on that day that is tied to no lesson is done in one all the same.
+  await db.query("update assignment set meeting_date = null, meeting_period = null where id <> $1", [id]);
+  const hours = {
+    opens: new Date(`${day(1)}T09:00:00Z`),
+    due: new Date(`${day(1)}T10:00:00Z`),
+    closes: null,
+    meeting: null,
+  };
+  const found = await lookAtMoved(db, teacher(), work, world.students, hours, now);
+  expect(found.map(({ text }) => text).join()).toMatch(/minutes planned on that day already/);
 });
 
 test("a storm takes a day: a fortnight moves on, the weekend is stepped over, and one undo brings all of it back", async () => {
@@ -212,6 +236,12 @@ test("a pocket is laid over the next lessons: looked at first, then given", asyn
   const { id: pocket } = await addPocket(db, world.ines, "Tides");
   for (const minutes of [30, 10, 40])
     await putIntoPocket(db, pocket, [(await publishFor(db, world.ines, lesson(`P${minutes}`, { minutes }))).id], now);
+  const draft = await addResource(db, { district: world.district, owner: world.ines, source: null, created: now });
+  await putIntoPocket(db, pocket, [draft], now);
+  await db.query(
+    "insert into resource_facts (resource_id, facts) select $1, jsonb_set(facts, '{title}', '\"Not yet\"') from resource_facts limit 1",
+    [draft],
+  );
   await planned("There already", day(1), { minutes: 20 });
   const form = { class: world.class, label: "Maths", pocket, date: day(0), period: 1 };
   const looked = value(await layOut({ ...form, give: false }));
@@ -221,6 +251,7 @@ test("a pocket is laid over the next lessons: looked at first, then given", asyn
     ["P40", day(2)],
   ]);
   expect(looked).toMatchObject({ left: [], over: 0 });
+  expect(looked.remarks).toContain("“Not yet” is left out: it is not published, or was taken off its shelf.");
   expect(looked.event).toBeUndefined();
   const given = value(await layOut({ ...form, give: true }));
   const laid = async () =>

@@ -2,13 +2,23 @@
 import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
 import { addClassDaysOff, addDaysOff, removeClassDaysOff, removeDayOff } from "@/data/calendar";
-import { placesOf, positionsOf, removeUnbegun, setCalledBack, setPlaces, setPositions } from "@/data/assignments";
+import {
+  assignmentById,
+  placesOf,
+  positionsOf,
+  removeUnbegun,
+  setCalledBack,
+  setPlaces,
+  setPositions,
+} from "@/data/assignments";
 import { canonical } from "@/core/resource/changes";
+import { recipientsOf } from "@/data/recipients";
 import { addEvent, eventOf, setUndone } from "@/data/events";
 import { joinParts, splitAssignment } from "@/data/split";
 import { announceWork } from "@/data/work";
 import { act, notThere, Refused } from "../act";
 import { layOutPocket } from "../lay-out";
+import { lookAtMoved } from "../look-again";
 import { changePlaces, samePlaces, type PlanState } from "../move-work";
 import { tellOfLostDay } from "../tell-teachers";
 import { permit, type About, type Act } from "../permissions";
@@ -25,7 +35,11 @@ export const moveWork = act(
   async ({ db, visitor, now }, given) => {
     const place = await moveTo(db, given.assignment, given);
     if (!place) throw new Refused("The class does not meet then, or the calendar ends before it would be due.");
-    return { event: await changePlaces(db, visitor.id, now, "moved a piece of work", [place]) };
+    const work = (await assignmentById(db, given.assignment))!;
+    const students = (await recipientsOf(db, given.assignment)).map(({ student }) => student);
+    const found = await lookAtMoved(db, visitor, work, students, place, now);
+    const event = await changePlaces(db, visitor.id, now, "moved a piece of work", [place]);
+    return { event, remarks: found.map(({ text }) => text) };
   },
 );
 

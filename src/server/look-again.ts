@@ -1,0 +1,60 @@
+import type { Finding } from "@/core/assign/finding";
+import { lastLook } from "@/core/assign/last-look";
+import { plainForm } from "@/core/assign/plain-form";
+import { toWallClock } from "@/core/calendar/say-moment";
+import type { Times } from "@/core/plan/move";
+import type { Assignment } from "@/data/assignments";
+import type { Db } from "@/data/db";
+import { Refused } from "./act";
+import { prepareAssigning } from "./assigning";
+import type { Visitor } from "./session";
+
+interface Placed extends Times {
+  meeting: { date: string; period: number } | null;
+}
+
+/**
+ * The last look over work of one class at the times it is to have: the same that assigning goes through. `moved`: the work itself,
+ * when it is there already.
+ */
+export async function lookAtPlaced(
+  db: Db,
+  visitor: Visitor,
+  work: { class: number; resources: readonly number[]; students: readonly number[]; moved: number | null },
+  times: Placed,
+  now: Date,
+): Promise<Finding[]> {
+  const at = (moment: Date) => ({ kind: "at" as const, at: toWallClock(moment, visitor.zone) });
+  const form = plainForm(
+    { resources: [...work.resources], to: [{ class: work.class, students: [...work.students] }] },
+    {
+      opens: times.meeting ? { kind: "place", ...times.meeting } : at(times.opens),
+      due: at(times.due),
+      closes: times.closes ? "due" : "never",
+    },
+  );
+  const { looked } = await prepareAssigning(db, visitor, form, null, now, work.moved);
+  return lastLook(looked);
+}
+
+/** What can be wrong with times alone: what the thing itself is like was looked at when it was assigned. */
+const aboutTimes = ({ key }: Finding) => /^(?:closed|hour|past|when|days|long|full|load) /.test(key);
+
+/**
+ * What the last look says of a piece of work at other times.
+ * @throws Refused when it cannot have them
+ */
+export async function lookAtMoved(
+  db: Db,
+  visitor: Visitor,
+  assignment: Assignment,
+  students: readonly number[],
+  times: Placed,
+  now: Date,
+): Promise<Finding[]> {
+  const work = { class: assignment.class, resources: [assignment.resource], students, moved: assignment.id };
+  const found = (await lookAtPlaced(db, visitor, work, times, now)).filter(aboutTimes);
+  const stop = found.find(({ level }) => level === "stop");
+  if (stop) throw new Refused(`${stop.text} Nothing was changed.`);
+  return found;
+}
