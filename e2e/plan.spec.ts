@@ -182,7 +182,7 @@ test("a pocket is laid over the next lessons: seen first, then given, and called
   await dialog.getByLabel("Pocket").selectOption("Close reading");
   await dialog.getByLabel("For").selectOption("5 Kittiwake, Reading");
   await dialog.getByRole("button", { name: "Preview" }).click();
-  await expect(dialog.getByRole("list", { name: "How it lies" }).getByRole("listitem")).toHaveCount(2);
+  await expect(dialog.getByRole("list", { name: "Preview" }).getByRole("listitem")).toHaveCount(2);
   await dialog.getByRole("button", { name: "Assign like this" }).click();
   await expect(page.getByText("2 laid out for 5 Kittiwake.")).toBeVisible();
   await expect(chip(page, "The keeper's letter").last()).toBeVisible();
@@ -285,7 +285,7 @@ test("over the night the clocks change, hours on the wall stay, and the calendar
   }
   await expect(panel.getByText(/, 8 in the morning, due .*, 3 in the afternoon/)).toBeVisible();
   await panel.getByRole("button", { name: "Assign", exact: true }).click();
-  await expect(page.getByText(/^Given to/)).toBeVisible();
+  await expect(page.getByText(/^Assigned to/)).toBeVisible();
   await page.goto("/classes?view=ways+in");
   const link = page.getByRole("region", { name: "Calendar" }).getByRole("link");
   const file = await page.request.get((await link.getAttribute("href"))!);

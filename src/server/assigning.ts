@@ -345,6 +345,11 @@ export async function prepareAssigning(
     looked: {
       form,
       resources,
+      givenVersions: await givenOf(
+        db,
+        visitor,
+        versions.map(({ id }) => id).filter((id) => chosenVersions.has(id)),
+      ),
       versions: versions.map(({ id, facts }) => ({
         id,
         title: facts.title,

@@ -1,5 +1,6 @@
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
+import { AssignmentLinks } from "@/screens/assign/assignment-link";
 import { Carrying } from "@/screens/shell/carrying";
 import { TopBar } from "@/screens/shell/top-bar";
 import { WeekStrip } from "@/screens/shell/week-strip";
@@ -24,6 +25,7 @@ export default async function TeacherLayout({ children }: { children: ReactNode 
         <main id="main" className="min-h-0 flex-1">
           {children}
         </main>
+        <AssignmentLinks />
         {days.some((day) => day.meetings.length > 0) && <WeekStrip days={days} closed={closed} />}
       </div>
     </Carrying>

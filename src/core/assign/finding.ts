@@ -4,8 +4,14 @@ import type { Document } from "../resource/document";
 import type { Facts } from "../resource/facts";
 import type { AssignForm, When, WhenProblem } from "./form";
 
-/** A change of the form that mends it, or a place to go and mend it. */
-export type Remedy = { text: string; change: Partial<AssignForm> } | { text: string; href: string };
+/**
+ * A change of the form that mends it; a copy without the voices of others, assigned in place of the resource; or a place to go and
+ * mend it.
+ */
+export type Remedy =
+  | { text: string; change: Partial<AssignForm> }
+  | { text: string; copyWithoutVoices: number }
+  | { text: string; href: string };
 
 /** "stop": it cannot go out like this. "remark": worth a look, and she may say that it is meant so. */
 export interface Finding {
@@ -50,6 +56,8 @@ export interface LookedAt {
   resources: readonly LookedResource[];
   /** Versions of the one resource she may give instead. */
   versions: readonly { id: number; title: string; readingGrade: number | null; minutes: number }[];
+  /** The versions some students get instead, looked at like the resource itself. */
+  givenVersions: readonly LookedResource[];
   classes: readonly LookedClass[];
   /** Her other classes. */
   others: readonly { id: number; name: string; students: readonly number[]; grades: ClassProfile["grades"] }[];

@@ -59,6 +59,7 @@ function look(
     form: changedForm,
     resources: more.resources ?? [resource(lesson("Tides"))],
     versions: [],
+    givenVersions: [],
     classes: [group],
     others: [],
     barClass: { id: 1, name: "5 Kittiwake" },
@@ -302,6 +303,15 @@ describe("the thing itself", () => {
       { resources: [withStep({ instructions: { en: { text: richText("Look."), recording: recording as never } } })] },
     );
     expect(texts(found)).toEqual(["Rona Sundin speaks the instructions, not you."]);
+    expect(remedyOf(found, "voice")).toEqual({ text: "Assign a copy without any voice", copyWithoutVoices: 1 });
+  });
+
+  test("a version that some get instead is looked at as well, and named", () => {
+    const link = { id: "l", type: "link", href: "https://tides.example/today", label: { en: "Tides today" } };
+    const version = { ...withStep({ blocks: [...step.blocks, link as never] }), id: 2, title: "Short tides" };
+    expect(texts(look({}, { at: { givenVersions: [version] } }))).toEqual([
+      "“Short tides”: Links lead out of the school: tides.example.",
+    ]);
   });
 
   test("a link that leaves the school is named by its host; one in the teacher's notes is not", () => {

@@ -112,7 +112,7 @@ export function lastLook(of: LookedAt): Finding[] {
     ...twiceFindings(of),
     ...versionFindings(of),
     ...partFindings(of),
-    ...of.resources.flatMap((resource) => resourceFindings(of, resource)),
+    ...[...of.resources, ...of.givenVersions].flatMap((resource) => resourceFindings(of, resource)),
   ];
   return found.sort((one, other) => Number(one.level === "remark") - Number(other.level === "remark"));
 }

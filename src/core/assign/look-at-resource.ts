@@ -23,7 +23,7 @@ function lookOnce(document: Document): Looked {
 /** What is odd about the thing itself: unfinished, in somebody else's voice, links that leave, rights kept. */
 export function resourceFindings(of: LookedAt, resource: LookedResource): Finding[] {
   const at = (step: string | null) => `/adapt/${resource.id}${step ? `?step=${step}` : ""}`;
-  const name = of.resources.length > 1 ? `“${resource.title}”: ` : "";
+  const name = of.resources.length + of.givenVersions.length > 1 ? `“${resource.title}”: ` : "";
   const mend = (step: string | null): Remedy[] =>
     resource.mine
       ? [{ text: "Go there", href: at(step) }]
@@ -46,7 +46,10 @@ export function resourceFindings(of: LookedAt, resource: LookedResource): Findin
       key: `voice ${resource.id}`,
       level: "remark",
       text: `${name}${[...voices].join(" and ")} ${voices.size === 1 ? "speaks" : "speak"} the instructions, not you.`,
-      remedies: [{ text: "Make your copy and speak", href: resource.mine ? at(null) : `/find?open=${resource.id}` }],
+      remedies: [
+        { text: "Assign a copy without any voice", copyWithoutVoices: resource.id },
+        ...(resource.mine ? [{ text: "Record your own", href: at(null) }] : []),
+      ],
     });
   for (const [nth, { step, problem }] of lookOnce(resource.document).remarks.entries())
     found.push({

@@ -6,7 +6,14 @@ import { newStep } from "./edit";
 import { factsOf } from "./facts";
 import { richText } from "./rich-text";
 import { unfinished } from "./unfinished";
-import { undecidedVoices, voiceOf, withoutUndecidedVoices, withVoice } from "./voices";
+import {
+  othersSpeak,
+  undecidedVoices,
+  voiceOf,
+  withoutOthersVoices,
+  withoutUndecidedVoices,
+  withVoice,
+} from "./voices";
 
 const [author, adapter] = [1, 2];
 let n = 0;
@@ -92,4 +99,22 @@ describe("the voice in the instructions", () => {
     expect(factsOf(document).audioSeconds).toBe(8);
     expect(factsOf({ ...document, steps: [withVoice(spoken, "en", null)] }).audioSeconds).toBe(0);
   });
+});
+
+test("without the voices of others nobody but the owner speaks, in any language, also where a voice was said to stay", () => {
+  const kept = { ...recording, kept: true };
+  const hers = { ...recording, by: adapter };
+  const both: Step = {
+    ...spoken,
+    instructions: { en: { text: richText("Watch."), recording: kept }, es: { text: richText("Mira."), recording } },
+  };
+  const of = lessonOf([both, { ...newStep("en", "Say", newId), instructions: { en: { text: richText("Say."), recording: hers } } }], {
+    languages: ["en", "es"],
+  });
+  expect(othersSpeak(of, adapter)).toBe(true);
+  const silent = withoutOthersVoices(of, adapter);
+  expect(othersSpeak(silent, adapter)).toBe(false);
+  expect([voiceIn(silent), voiceIn(silent, "es")]).toEqual([undefined, undefined]);
+  expect(silent.steps[1]!.instructions.en!.recording).toEqual(hers);
+  expect(silent.steps[0]!.instructions.es!.text).toEqual(richText("Mira."));
 });

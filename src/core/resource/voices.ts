@@ -36,6 +36,25 @@ export const voicesAside = (step: Step): Step => ({
   ),
 });
 
+/** A step without the voices of others, in every language. */
+export const stepWithoutOthers = (step: Step, owner: number): Step =>
+  Object.entries(step.instructions).reduce(
+    (now, [language, { recording }]) => (recording && recording.by !== owner ? withVoice(now, language, null) : now),
+    step,
+  );
+
+/** Whether anybody but the owner speaks in it. */
+export const othersSpeak = (document: Document, owner: number): boolean =>
+  document.steps.some((step) =>
+    Object.values(step.instructions).some(({ recording }) => recording && recording.by !== owner),
+  );
+
+/** The same document without the voices of others, those that were said to stay among them. */
+export const withoutOthersVoices = (document: Document, owner: number): Document => ({
+  ...document,
+  steps: document.steps.map((step) => stepWithoutOthers(step, owner)),
+});
+
 /** The same document with no voice in it whose stay nobody has chosen: what a student hears is always meant to be heard. */
 export function withoutUndecidedVoices(document: Document, owner: number): Document {
   if (undecidedVoices(document, owner).length === 0) return document;

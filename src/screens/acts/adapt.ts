@@ -4,6 +4,7 @@ import { tried } from "./tried";
 
 export const adaptResource = tried(actions.adaptResource);
 export const archiveResource = tried(actions.archiveResource);
+export const copyWithoutVoices = tried(actions.copyWithoutVoices);
 export const duplicateResources = tried(actions.duplicateResources);
 export const goOnFromSource = tried(actions.goOnFromSource);
 export const makeResource = tried(actions.makeResource);

@@ -2,7 +2,7 @@
 import { Mic } from "lucide-react";
 import { useState } from "react";
 import type { Recording, Step } from "@/core/resource/document";
-import { voiceOf, withVoice } from "@/core/resource/voices";
+import { stepWithoutOthers, voiceOf, withVoice } from "@/core/resource/voices";
 import { Button } from "@/ui/button";
 import { tell } from "@/ui/toast";
 import { SoundPlayer } from "../media/sound-player";
@@ -42,6 +42,15 @@ export function InstructionsEditor({
     setSpeaking(false);
     tell("The recording is taken out.", () => onChange(withVoice(before, language, recording ?? null)));
   };
+  const spokenIn = Object.values(step.instructions).filter(({ recording: each }) => each && each.by !== me.id).length;
+  const removeOthers = () => {
+    const before = step;
+    onChange(stepWithoutOthers(step, me.id));
+    setSpeaking(false);
+    tell(spokenIn > 1 ? "The recordings are taken out, in every language." : "The recording is taken out.", () =>
+      onChange({ ...step, instructions: before.instructions }),
+    );
+  };
   return (
     <div className="grid gap-2">
       <RichEditor
@@ -77,7 +86,7 @@ export function InstructionsEditor({
               <Mic size={16} aria-hidden /> Record mine
             </Button>
             <Button onClick={() => put({ ...recording!, kept: true })}>Keep theirs, with the name</Button>
-            <Button onClick={remove}>No voice</Button>
+            <Button onClick={removeOthers}>No voice{spokenIn > 1 ? ", in no language" : ""}</Button>
           </div>
         </div>
       ) : whose === "kept" ? (

@@ -3,13 +3,16 @@ import { clsx } from "clsx";
 import { Send } from "lucide-react";
 import { useMemo, useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
+import { copyWithoutVoices } from "@/screens/acts/adapt";
 import { assignResources } from "@/screens/acts/assign";
 import type { Audience } from "@/server/audience";
 import { Button } from "@/ui/button";
 import { Key } from "@/ui/key";
 import { Notice } from "@/ui/notice";
+import { tell } from "@/ui/toast";
 import { usePlanActs } from "../plan/use-plan-acts";
 import { AssignLine } from "./assign-line";
+import { showLinks, type Linked } from "./assignment-link";
 import { FormFields } from "./form-fields";
 import { LastLook } from "./last-look";
 import { startForm } from "./start-form";
@@ -44,6 +47,20 @@ function exampleLine(audience: Audience | null): string {
   const name = group?.name.split(" ").at(-1)!.toLowerCase() ?? "puffin";
   const [student] = group?.students ?? [];
   return `${name}${student ? ` except ${student.givenName}` : ""}, tue first lesson, due fri 3 pm, 2 tries`;
+}
+
+/** What was assigned, each with its name: class by class, each thing in its order. */
+function linked(
+  assignments: readonly number[],
+  classes: readonly string[],
+  things: readonly { title: string }[],
+): Linked[] {
+  const regular = assignments.length === classes.length * things.length;
+  return assignments.map((id, at) => {
+    const title = things[regular ? at % things.length : 0]!.title;
+    const group = classes[Math.floor((at / assignments.length) * classes.length)]!;
+    return { id, title: classes.length > 1 ? `${title}, ${group}` : title };
+  });
 }
 
 function SaidBack({ looked, fresh, nobody }: { looked: Looked | null; fresh: boolean; nobody: boolean }) {
@@ -82,6 +99,11 @@ export function AssignPanel(props: AssignPanelProps) {
   const [problem, setProblem] = useState<string | null>(null);
   const { run, busy } = usePlanActs();
   const { looked, fresh } = useLastLook(form);
+  /** Copies made here, which are assigned in place of what she chose. */
+  const [copies, setCopies] = useState<{ id: number; title: string }[]>([]);
+  const titled = [...copies, ...resources, ...(audience?.versions ?? [])];
+  const named =
+    form?.resources.map((id) => ({ id, title: titled.find((one) => one.id === id)?.title ?? "" })) ?? resources;
   const nobody = form?.to.length === 0;
   const notUnderstood = sayNotUnderstood(line, pieces);
   const send = (failed: () => void) => {
@@ -95,6 +117,7 @@ export function AssignPanel(props: AssignPanelProps) {
         setProblem(why);
         failed();
       },
+      ({ assignments }) => ({ label: "Link", onClick: () => showLinks(linked(assignments, names, named)) }),
     );
   };
   const { ask, waits, forget, waiting } = useSending({ looked, fresh, nobody, busy, notUnderstood, send });
@@ -102,6 +125,15 @@ export function AssignPanel(props: AssignPanelProps) {
     setProblem(null);
     forget();
     change(part);
+  };
+  const copy = async (resource: number) => {
+    if (!form) return;
+    const outcome = await copyWithoutVoices({ resource });
+    if (!outcome.ok) return setProblem(outcome.problem);
+    const { resource: id, title } = outcome.value;
+    setCopies([...copies, { id, title }]);
+    byHand({ resources: form.resources.map((one) => (one === resource ? id : one)) });
+    tell(`Your copy of “${title}” has no voice in it. It is in your satchel.`);
   };
   const stopped = looked?.findings.some(({ level }) => level === "stop") ?? false;
 
@@ -135,14 +167,14 @@ export function AssignPanel(props: AssignPanelProps) {
         />
         {unreachable && <Notice tone="warning">{unreachable}</Notice>}
         {audience && form ? (
-          <FormFields audience={audience} resources={resources} form={form} now={now} onChange={byHand} />
+          <FormFields audience={audience} resources={named} form={form} now={now} onChange={byHand} />
         ) : (
           !unreachable && <p className="text-ink-soft">One moment …</p>
         )}
         {problem && <Notice tone="warning">{problem}</Notice>}
       </div>
       <div className="-mx-5 grid gap-2 border-t border-line px-5 pt-2.5 pb-3">
-        {!nobody && looked && <LastLook looked={looked} fresh={fresh} onChange={byHand} />}
+        {!nobody && looked && <LastLook looked={looked} fresh={fresh} onChange={byHand} onCopy={copy} />}
         <SaidBack looked={looked} fresh={fresh} nobody={nobody} />
         <div className="flex flex-wrap items-center justify-end gap-2">
           <p role="status" className="min-w-48 flex-1 text-[14px] font-semibold text-clay">

@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import { Wrench } from "lucide-react";
+import { ExternalLink, Wrench } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import type { Finding } from "@/core/assign/finding";
@@ -9,7 +9,13 @@ import { Button, buttonClasses } from "@/ui/button";
 import { Notice } from "@/ui/notice";
 import type { Looked } from "./use-assign";
 
-function FindingLine({ finding, onChange }: { finding: Finding; onChange: (change: Partial<AssignForm>) => void }) {
+interface Mending {
+  onChange: (change: Partial<AssignForm>) => void;
+  /** A copy without the voices of others, assigned in place of the resource. */
+  onCopy: (resource: number) => void;
+}
+
+function FindingLine({ finding, onChange, onCopy }: { finding: Finding } & Mending) {
   return (
     <li>
       <Notice tone={finding.level === "stop" ? "warning" : "information"} className="text-[14px]">
@@ -20,9 +26,14 @@ function FindingLine({ finding, onChange }: { finding: Finding; onChange: (chang
           </span>
           {finding.remedies.map((remedy) =>
             "href" in remedy ? (
-              <Link key={remedy.text} href={remedy.href} className={buttonClasses("plain", "small")}>
-                {remedy.text}
+              // In a window of its own: what is in the form stays.
+              <Link key={remedy.text} href={remedy.href} target="_blank" className={buttonClasses("plain", "small")}>
+                {remedy.text} <ExternalLink size={13} aria-label="in a new window" />
               </Link>
+            ) : "copyWithoutVoices" in remedy ? (
+              <Button key={remedy.text} size="small" onClick={() => onCopy(remedy.copyWithoutVoices)}>
+                <Wrench size={13} aria-hidden /> {remedy.text}
+              </Button>
             ) : (
               <Button key={remedy.text} size="small" onClick={() => onChange(remedy.change)}>
                 <Wrench size={13} aria-hidden /> {remedy.text}
@@ -41,12 +52,11 @@ const MOST_FINDINGS = 4;
 export function LastLook({
   looked,
   fresh,
-  onChange,
+  ...mending
 }: {
   looked: Looked;
   fresh: boolean;
-  onChange: (change: Partial<AssignForm>) => void;
-}) {
+} & Mending) {
   const [all, setAll] = useState(false);
   const { findings } = looked;
   const shown = all ? findings : findings.slice(0, MOST_FINDINGS);
@@ -59,7 +69,7 @@ export function LastLook({
       {findings.length > 0 && (
         <ul className="grid gap-2.5">
           {shown.map((finding) => (
-            <FindingLine key={finding.key} finding={finding} onChange={onChange} />
+            <FindingLine key={finding.key} finding={finding} {...mending} />
           ))}
         </ul>
       )}

@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { licenceNames, licencesForAdaptation } from "@/core/licence/licence";
+import { othersSpeak } from "@/core/resource/voices";
 import type { LightTableData } from "@/server/light-table";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
@@ -17,12 +18,13 @@ export function AdaptDialog({
   open: boolean;
   onOpenChange: (open: boolean) => void;
   busy: boolean;
-  onCopy: () => void;
+  onCopy: (voices?: "none") => void;
 }) {
   const router = useRouter();
   const { ownerName } = data.resource;
   const { licence } = data.document;
   const [version] = data.myVersions;
+  const spoken = othersSpeak(data.document, 0);
   const shareable = licencesForAdaptation(licence).length > 0;
   return (
     <Dialog
@@ -42,12 +44,19 @@ export function AdaptDialog({
       </p>
       <div className="mt-5 flex justify-end gap-2">
         {version === undefined ? (
-          <Button look="main" autoFocus disabled={busy} onClick={onCopy}>
-            {busy ? "One moment …" : "Make my copy"}
-          </Button>
+          <>
+            {spoken && (
+              <Button disabled={busy} onClick={() => onCopy("none")}>
+                Copy it without any voice
+              </Button>
+            )}
+            <Button look="main" autoFocus disabled={busy} onClick={() => onCopy()}>
+              {busy ? "One moment …" : "Make my copy"}
+            </Button>
+          </>
         ) : (
           <>
-            <Button onClick={onCopy} disabled={busy}>
+            <Button onClick={() => onCopy()} disabled={busy}>
               Start another
             </Button>
             <Button look="main" autoFocus onClick={() => router.push(`/adapt/${version}`)}>

@@ -115,9 +115,9 @@ export function LightTable({
   const assigning = parameters.get("do") === "assign" && data.published;
   const view = viewsOf(data).find((one) => one.value === parameters.get("view"))?.value ?? "steps";
 
-  const adaptNow = () =>
+  const adaptNow = (voices?: "none") =>
     start(async () => {
-      const outcome = await adaptResource({ resource: resource.id });
+      const outcome = await adaptResource({ resource: resource.id, ...(voices && { voices }) });
       if (outcome.ok) router.push(`/adapt/${outcome.value.resource}`);
       else tellProblem(outcome.problem);
     });

@@ -15,6 +15,7 @@ export function usePlanActs() {
     after?: () => void,
     /** Where the problem is shown, when not as a passing note. */
     onProblem: (problem: string) => void = tellProblem,
+    more?: (value: Value) => { label: string; onClick: () => void },
   ) =>
     start(async () => {
       const outcome = await work();
@@ -35,6 +36,7 @@ export function usePlanActs() {
               else tellProblem(back.problem);
               router.refresh();
             },
+        more?.(outcome.value),
       );
     });
   return { busy, run };

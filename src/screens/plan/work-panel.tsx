@@ -1,5 +1,5 @@
 "use client";
-import { ArrowRightToLine, CalendarClock, Scissors, Undo2, Users, X } from "lucide-react";
+import { ArrowRightToLine, CalendarClock, Scissors, Undo2, Users, X, Link2 } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { sayFactor } from "@/core/assign/extra-time";
@@ -20,6 +20,7 @@ import { tell, tellProblem } from "@/ui/toast";
 import { useRouter } from "next/navigation";
 import { StudentsDialog } from "./students-dialog";
 import { TimesDialog } from "./times-dialog";
+import { showLinks } from "../assign/assignment-link";
 import { usePlanActs } from "./use-plan-acts";
 import { titleOf } from "./work-chip";
 
@@ -285,6 +286,9 @@ export function WorkPanel({
         <Link href={`/results?assignment=${assignment.id}`} className={buttonClasses()}>
           Results
         </Link>
+        <Button onClick={() => showLinks([{ id: assignment.id, title: titleOf(assignment) }])}>
+          <Link2 size={16} aria-hidden /> Link …
+        </Button>
         <Button look="clay" onClick={() => void back()}>
           <Undo2 size={16} aria-hidden /> Call back
         </Button>

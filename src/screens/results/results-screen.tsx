@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import { Download, Hourglass, Printer } from "lucide-react";
+import { Download, Hourglass, Printer, Link2 } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { sayDay, sayMoment } from "@/core/calendar/say-moment";
@@ -10,6 +10,7 @@ import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useAddress } from "../use-address";
 import { AnswerBeside, looks } from "./answer-beside";
+import { showLinks } from "../assign/assignment-link";
 import { LateNotice } from "./late-notice";
 import { useLive } from "./use-live";
 
@@ -226,6 +227,9 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
               , the {assignment.keep} counts
             </p>
           </div>
+          <Button className="not-printed" onClick={() => showLinks([{ id: assignment.id, title: assignment.title }])}>
+            <Link2 size={16} aria-hidden /> Link …
+          </Button>
           <Button className="not-printed" onClick={() => window.print()}>
             <Printer size={16} aria-hidden /> Print
           </Button>

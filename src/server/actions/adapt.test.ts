@@ -14,6 +14,7 @@ import { publish } from "../publish";
 import {
   adaptResource,
   archiveResource,
+  copyWithoutVoices,
   goOnFromSource,
   makeResource,
   publishDraft,
@@ -58,6 +59,26 @@ describe("making her own version", () => {
     expect((await resourceById(db, source.id))!.headNumber).toBe(1);
     actAs(teodor());
     expect(await lightTable(db, teodor(), mine, now)).toBeNull();
+  });
+
+  test("a copy without any voice is published at once, and names its author all the same", async () => {
+    const document = lesson("Spoken");
+    const [step] = document.steps;
+    const by = { media: "a".repeat(64), by: world.teodor, name: "Teodor Test", seconds: 4, kept: true };
+    step!.instructions = { en: { text: richText("Look."), recording: by as never } };
+    const source = await publishFor(db, world.teodor, document, ["staffroom"]);
+    const { resource, title } = value(await copyWithoutVoices({ resource: source.id }));
+    expect(title).toBe("Spoken");
+    const copy = (await resourceById(db, resource))!;
+    const published = (await revisionById(db, copy.head!))!.document;
+    expect(published.steps[0]!.instructions.en!.recording).toBeUndefined();
+    expect(published.credits).toMatchObject([{ author: "teodor Test" }]);
+    const draft = value(await adaptResource({ resource: source.id, voices: "none" })).resource;
+    expect((await draftOf(db, draft))!.document.steps[0]!.instructions.en!.recording).toBeUndefined();
+    expect(
+      (await draftOf(db, value(await adaptResource({ resource: source.id })).resource))!.document.steps[0]!.instructions
+        .en!.recording,
+    ).toBeDefined();
   });
 
   test("what may not be changed is refused with the reason", async () => {

@@ -5,43 +5,78 @@ import { changesBetween, sayChanges } from "@/core/resource/changes";
 import { titleOf, type Document } from "@/core/resource/document";
 import { DocumentError, parseDocument } from "@/core/resource/schema/document";
 import { unfinished } from "@/core/resource/unfinished";
+import { withoutOthersVoices } from "@/core/resource/voices";
 import { licenceProblem, mayAdapt, sharingProblem, startAdaptation } from "@/core/licence/licence";
+import type { Db, Queryable } from "@/data/db";
 import * as resources from "@/data/resources";
 import { indexResource, putOnShelf, removeFromSearch, takeOffShelf } from "@/data/shelves";
 import { act, Refused } from "../act";
 import { permit } from "../permissions";
 import { publish } from "../publish";
+import type { Visitor } from "../session";
 
 const Id = z.number().int().positive();
+
+/** A copy of a resource with its source attached, to be made hers; `voices: "none"`: nobody else speaks in it. */
+async function copyOf(db: Db, visitor: Visitor, resource: number, voices: "set aside" | "none"): Promise<Copy> {
+  const source = await resources.resourceById(db, resource);
+  if (!source?.head) throw new Refused("This has not been published yet.");
+  const revision = (await resources.revisionById(db, source.head))!;
+  const allowed = mayAdapt(revision.document.licence, source.owner === visitor.id);
+  if (!allowed.allowed) throw new Refused(allowed.reason);
+  const document = startAdaptation(revision.document, {
+    resource: source.id,
+    revision: revision.id,
+    title: titleOf(revision.document),
+    author: source.ownerName,
+    source: source.ownerSchool ?? "the commons",
+  });
+  return { source: revision.id, document: voices === "none" ? withoutOthersVoices(document, visitor.id) : document };
+}
+
+interface Copy {
+  source: number;
+  document: Document;
+}
+
+async function addCopy(tx: Queryable, visitor: Visitor, { source, document }: Copy, now: Date): Promise<number> {
+  const resource = await resources.addResource(tx, {
+    district: visitor.district,
+    owner: visitor.id,
+    source,
+    created: now,
+  });
+  await resources.saveDraft(tx, { resource, document, base: null, seen: 0, by: visitor.id, at: now });
+  await indexResource(tx, resource, document, false);
+  return resource;
+}
 
 /** Starts a version of hers from a resource she may read: a copy with its source attached. Returns its id. */
 export const adaptResource = act(
   "adapt resource",
+  z.object({ resource: Id, voices: z.enum(["set aside", "none"]).optional() }),
+  (given) => ({ resource: given.resource }),
+  async ({ db, visitor, now }, given) => {
+    const copy = await copyOf(db, visitor, given.resource, given.voices ?? "set aside");
+    return db.transaction(async (tx) => ({ resource: await addCopy(tx, visitor, copy, now) }));
+  },
+);
+
+/** A copy of hers in which nobody else speaks, published at once: ready to be assigned in place of the original. */
+export const copyWithoutVoices = act(
+  "adapt resource",
   z.object({ resource: Id }),
   (given) => ({ resource: given.resource }),
   async ({ db, visitor, now }, given) => {
-    const source = await resources.resourceById(db, given.resource);
-    if (!source?.head) throw new Refused("This has not been published yet.");
-    const revision = (await resources.revisionById(db, source.head))!;
-    const allowed = mayAdapt(revision.document.licence, source.owner === visitor.id);
-    if (!allowed.allowed) throw new Refused(allowed.reason);
-    const document = startAdaptation(revision.document, {
-      resource: source.id,
-      revision: revision.id,
-      title: titleOf(revision.document),
-      author: source.ownerName,
-      source: source.ownerSchool ?? "the commons",
-    });
+    const copy = await copyOf(db, visitor, given.resource, "none");
+    const [problem] = unfinished(copy.document, visitor.id);
+    const closed = problem?.problem ?? licenceProblem(copy.document);
+    if (closed) throw new Refused(`The copy cannot go out as it is: ${closed}`);
     return db.transaction(async (tx) => {
-      const resource = await resources.addResource(tx, {
-        district: visitor.district,
-        owner: visitor.id,
-        source: revision.id,
-        created: now,
-      });
-      await resources.saveDraft(tx, { resource, document, base: null, seen: 0, by: visitor.id, at: now });
-      await indexResource(tx, resource, document, false);
-      return { resource };
+      const resource = await addCopy(tx, visitor, copy, now);
+      await publish(tx, { resource, document: copy.document, author: visitor.id, now });
+      await resources.dropDraft(tx, resource);
+      return { resource, title: titleOf(copy.document) };
     });
   },
 );

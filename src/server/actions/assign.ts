@@ -1,5 +1,4 @@
 "use server";
-import { cookies } from "next/headers";
 import { z } from "zod";
 import type { Finding } from "@/core/assign/finding";
 import { AssignForm } from "@/core/assign/form";
@@ -18,6 +17,7 @@ import { act, Refused } from "../act";
 import type { Db } from "@/data/db";
 import { prepareAssigning } from "../assigning";
 import { audienceOf } from "../audience";
+import { chosenClass } from "../chosen-class";
 import { lookAtMoved } from "../look-again";
 import { permit } from "../permissions";
 import type { Visitor } from "../session";
@@ -37,15 +37,19 @@ export const audienceFor = act(
   },
 );
 
-const barClass = async () => Number((await cookies()).get("class")?.value) || null;
-
 /** Said back before it goes out: a sentence a class, and everything that is worth a look. Changes nothing. */
 export const lookBeforeAssigning = act(
   "assign resources",
   AssignForm,
   (given) => ({ resources: given.resources, to: given.to, versions: given.versions }),
   async ({ db, visitor, now }, form): Promise<{ said: string[]; findings: Finding[] }> => {
-    const { looked, said, problem } = await prepareAssigning(db, visitor, form, await barClass(), now);
+    const { looked, said, problem } = await prepareAssigning(
+      db,
+      visitor,
+      form,
+      (await chosenClass(db, visitor, now)).current?.id ?? null,
+      now,
+    );
     const findings = lastLook(looked);
     const stopped = findings.some(({ level }) => level === "stop");
     return {

@@ -1,0 +1,43 @@
+import { expect, test } from "../fixture";
+import { Walk } from "./walk";
+
+test("a link offered right after assigning leads a student through the class's code straight to the work", async ({
+  signedIn,
+  page: child,
+  expectTrouble,
+}) => {
+  expectTrouble(/404/);
+  const teacher = await signedIn("Ines Halloran");
+  await teacher.goto("/find?words=storm+words&do=assign");
+  await teacher.getByLabel("Assign in one line").fill("puffin now");
+  await expect(teacher.getByRole("status", { name: "Said back" })).toHaveAttribute("aria-busy", "false");
+  const walk = new Walk(teacher, "assign and show its link", 3);
+  await walk.key("Control+Enter");
+  await expect(teacher.getByText("Assigned to 4/5 Puffin.")).toBeVisible();
+  await walk.click(teacher.getByRole("button", { name: "Link", exact: true }));
+  const dialog = teacher.getByRole("dialog", { name: /Link to “Storm words”/ });
+  const address = await dialog.getByRole("textbox").inputValue();
+  await expect(dialog.getByRole("img", { name: /QR code/ })).toBeVisible();
+  walk.done();
+  await teacher.keyboard.press("Escape");
+
+  await teacher.goto("/classes");
+  await teacher.getByRole("link", { name: /4\/5 Puffin/ }).click();
+  await teacher.getByRole("button", { name: "Let students in" }).click();
+  const code = (await teacher.getByText(/^[A-Z]{3,7} \d{5}$/).innerText()).trim();
+
+  // On the child's device: the link, the code on the board, the name, and there is the work.
+  await child.setViewportSize({ width: 390, height: 844 });
+  await child.goto(address);
+  await child.getByLabel("What does the board say?").fill(code);
+  await child.getByRole("button", { name: "Come in" }).click();
+  await child.getByRole("button", { name: "Odd M." }).click();
+  await expect(child).toHaveURL(new URL(address).pathname);
+  await expect(child.getByRole("button", { name: "Next" })).toBeVisible();
+
+  // A child of another class is told plainly, and learns nothing of it.
+  const other = await signedIn("Adan Rey", { phone: true });
+  await other.goto(address);
+  await expect(other.getByRole("heading", { name: "This work is not yours" })).toBeVisible();
+  await expect(other.getByText("Storm words")).toHaveCount(0);
+});

@@ -1,0 +1,84 @@
+"use client";
+import { useEffect, useState } from "react";
+import { Button } from "@/ui/button";
+import { Dialog } from "@/ui/dialog";
+import { TextInput } from "@/ui/field";
+import { tell, tellProblem } from "@/ui/toast";
+import { Qr } from "../classes/qr";
+
+/** A piece of work to lead students to, and what it is called beside the others. */
+export interface Linked {
+  id: number;
+  title: string;
+}
+
+const EVENT = "assignment-links";
+
+/** Shows the links of pieces of work, to paste anywhere or to hold up as a picture. */
+export const showLinks = (works: readonly Linked[]): void => {
+  window.dispatchEvent(new CustomEvent(EVENT, { detail: works }));
+};
+
+const addressOf = ({ id }: Linked) => `${window.location.origin}/student/${id}`;
+
+function OneLink({ work, alone }: { work: Linked; alone: boolean }) {
+  const address = addressOf(work);
+  const copy = async () => {
+    try {
+      await navigator.clipboard.writeText(address);
+      tell("The link is copied.");
+    } catch {
+      tellProblem("The browser did not let it be copied. Select the address and copy it yourself.");
+    }
+  };
+  return (
+    <li className="grid justify-items-center gap-3">
+      {!alone && <p className="w-full font-semibold">{work.title}</p>}
+      <div className="flex w-full gap-2">
+        <TextInput
+          readOnly
+          aria-label={`Link to ${work.title}`}
+          value={address}
+          onFocus={(event) => event.target.select()}
+        />
+        <Button look={alone ? "main" : "plain"} autoFocus={alone} onClick={() => void copy()}>
+          Copy
+        </Button>
+      </div>
+      <Qr
+        text={address}
+        label={`QR code of the link to ${work.title}`}
+        className={alone ? "h-56 w-56 rounded-card" : "h-32 w-32 rounded-card"}
+      />
+    </li>
+  );
+}
+
+/** Where the links are shown, whatever asked for them. */
+export function AssignmentLinks() {
+  const [works, setWorks] = useState<readonly Linked[]>([]);
+  useEffect(() => {
+    const show = (event: Event) => setWorks((event as CustomEvent<readonly Linked[]>).detail);
+    window.addEventListener(EVENT, show);
+    return () => window.removeEventListener(EVENT, show);
+  }, []);
+  const [first] = works;
+  if (!first) return null;
+  const alone = works.length === 1;
+  return (
+    <Dialog
+      open
+      onOpenChange={(open) => !open && setWorks([])}
+      title={alone ? `Link to “${first.title}”` : "Links to the work"}
+    >
+      <p className="mb-3 text-ink-soft">
+        It leads students through signing in, or the class’s code, straight to the work. Anyone else sees nothing of it.
+      </p>
+      <ul className="grid max-h-[60vh] gap-5 overflow-auto">
+        {works.map((work) => (
+          <OneLink key={work.id} work={work} alone={alone} />
+        ))}
+      </ul>
+    </Dialog>
+  );
+}
