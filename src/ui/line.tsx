@@ -2,8 +2,12 @@ import { clsx } from "clsx";
 import { Backpack } from "lucide-react";
 import type { CSSProperties, ReactNode, Ref } from "react";
 
-/** The columns of a list of resources; the header and every line share them. */
-export const lineColumns = "grid grid-cols-[minmax(0,1fr)_6.25rem_2.75rem_2.25rem_3.75rem_4rem] items-center gap-1.5";
+/**
+ * The columns of a list of resources; the header and every line share them. On a narrow screen the title, grades and minutes are
+ * left of them.
+ */
+export const lineColumns =
+  "grid grid-cols-[minmax(0,1fr)_6.25rem_2.75rem_2.25rem_3.75rem_4rem] items-center gap-1.5 max-md:grid-cols-[minmax(0,1fr)_2.75rem_2.25rem] max-md:[&>:nth-child(2)]:hidden max-md:[&>:nth-child(n+5)]:hidden";
 
 /**
  * One resource as a line: not a card, so that eight can be compared at a glance. `mine` puts the satchel's brass beside

@@ -1,4 +1,5 @@
 "use client";
+import { clsx } from "clsx";
 import { useEffect, useRef } from "react";
 import { askedAddress, askedFrom, startsHere, tableAddress, type Answered } from "@/core/find/asked";
 import { MOST_COMPARED } from "@/core/find/compare";
@@ -19,6 +20,7 @@ import type { AssignContext } from "@/server/assign-context";
 import type { Results } from "@/server/find-page";
 import type { LightTableData } from "@/server/light-table";
 import type { StartData } from "@/server/start-page";
+import { BackToList } from "@/ui/back-to-list";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { KeysAwake, useKeys, useKeysLater } from "@/ui/keys";
@@ -132,10 +134,12 @@ function Find(props: FindScreenProps) {
     c: () => toggleCompare(selected),
   });
 
+  // On a narrow screen there is room for one of the two: the list, or what was chosen from it.
+  const narrowTable = chosen !== undefined || parameters.get("do") === "assign";
   const without = (left: readonly Blank[]) => change(withoutBlanks(need, found.need, left));
   return (
     <div className="flex h-full flex-col">
-      <div className="border-b border-line px-5 pt-3 pb-2.5">
+      <div className={clsx("border-b border-line px-5 pt-3 pb-2.5 max-md:px-3", narrowTable && "max-md:hidden")}>
         <NeedLine
           need={need}
           facets={counts.facets}
@@ -146,7 +150,7 @@ function Find(props: FindScreenProps) {
           onTyping={results.breakOff}
           onChange={change}
         />
-        <div className="mt-1 flex min-h-5 items-center gap-4">
+        <div className="mt-1 flex min-h-5 items-center gap-4 max-md:flex-wrap max-md:gap-y-1">
           <Trail
             trail={counts.trail}
             need={sayAsTyped(found.need, answered)}
@@ -173,11 +177,11 @@ function Find(props: FindScreenProps) {
           </span>
         </div>
       </div>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,560fr)_minmax(0,720fr)]">
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,560fr)_minmax(0,720fr)] max-md:grid-cols-1">
         <section
           aria-label="What was found"
           aria-busy={waiting}
-          className="flex min-h-0 flex-col border-r border-line bg-card"
+          className={clsx("flex min-h-0 flex-col border-r border-line bg-card", narrowTable && "max-md:hidden")}
         >
           <LinesHead
             sort={sort}
@@ -218,7 +222,14 @@ function Find(props: FindScreenProps) {
             />
           )}
         </section>
-        <section aria-label="Light table" aria-busy={late} className="min-h-0">
+        <section
+          aria-label="Light table"
+          aria-busy={late}
+          className={clsx("flex min-h-0 flex-col", !narrowTable && !atStart && "max-md:hidden")}
+        >
+          <BackToList shown={narrowTable} onBack={() => go({ open: null, do: null, step: null })}>
+            results
+          </BackToList>
           {atStart ? (
             start.value && (
               <StartPage

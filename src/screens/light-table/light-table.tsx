@@ -139,10 +139,13 @@ export function LightTable({
   useKeys({ p: () => (data.mine ? undefined : toggle()), e: adapt, a: assignInstead ?? openAssign });
 
   return (
-    <article className="flex h-full min-h-0 flex-col" aria-labelledby="light-table-title">
-      <header className="px-5 pt-4 pb-3">
-        <div className="flex items-start gap-3">
-          <h1 id="light-table-title" className="min-w-0 flex-1 pt-1 font-serif text-[21px] leading-tight">
+    <article className="flex min-h-0 flex-1 flex-col" aria-labelledby="light-table-title">
+      <header className="px-5 pt-4 pb-3 max-md:px-3">
+        <div className="flex items-start gap-3 max-md:flex-wrap">
+          <h1
+            id="light-table-title"
+            className="min-w-0 flex-1 pt-1 font-serif text-[21px] leading-tight max-md:basis-full"
+          >
             {facts.title}
           </h1>
           {data.mine ? (

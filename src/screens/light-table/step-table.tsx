@@ -76,7 +76,11 @@ function Aside({
   const work = workNames[step.work];
   return (
     // Long notes are scrolled with the keyboard too.
-    <aside className="w-52 shrink-0 overflow-auto pb-4" aria-label="For the teacher" tabIndex={0}>
+    <aside
+      className="w-52 shrink-0 overflow-auto pb-4 max-md:w-full max-md:overflow-visible"
+      aria-label="For the teacher"
+      tabIndex={0}
+    >
       <Segmented
         label="How to look at it"
         value={mode}
@@ -175,9 +179,9 @@ export function StepTable({ data }: { data: LightTableData }) {
   return (
     <div className="flex h-full min-h-0 flex-col">
       <Strip steps={document.steps} languages={document.languages} at={at} onPick={pick} />
-      <div className="flex min-h-0 flex-1 gap-4 px-5 pb-4">
+      <div className="flex min-h-0 flex-1 gap-4 px-5 pb-4 max-md:flex-col max-md:overflow-auto max-md:px-3">
         <div
-          className="min-w-0 flex-1 overflow-auto rounded-card border border-line bg-card p-5 text-[16px]"
+          className="min-w-0 flex-1 overflow-auto rounded-card border border-line bg-card p-5 text-[16px] max-md:shrink-0 max-md:overflow-visible"
           tabIndex={0}
           role="region"
           aria-label="The step, as students see it"

@@ -170,11 +170,17 @@ export function PlanScreen({
           className={clsx(
             "min-h-0 flex-1",
             giving
-              ? "grid grid-cols-[minmax(0,1fr)_540px]"
-              : (details || bringing) && "grid grid-cols-[minmax(0,1fr)_300px]",
+              ? "grid grid-cols-[minmax(0,1fr)_540px] max-md:grid-cols-1"
+              : (details || bringing) && "grid grid-cols-[minmax(0,1fr)_300px] max-md:grid-cols-1",
           )}
         >
-          <div className="h-full overflow-auto border-t border-line bg-card" aria-busy={going || busy}>
+          <div
+            className={clsx(
+              "h-full overflow-auto border-t border-line bg-card",
+              (giving || details || bringing) && "max-md:hidden",
+            )}
+            aria-busy={going || busy}
+          >
             <PlanBoardTable
               plan={plan}
               zone={zone}

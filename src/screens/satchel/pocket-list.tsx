@@ -161,7 +161,10 @@ export function PocketList({
   };
 
   return (
-    <nav aria-label="Pockets" className="flex h-full flex-col overflow-auto bg-shade/60 p-2">
+    <nav
+      aria-label="Pockets"
+      className="flex h-full flex-col overflow-auto bg-shade/60 p-2 max-md:h-auto max-md:max-h-36"
+    >
       <ul className="grid gap-0.5">
         <Entry
           here={pocket === null}

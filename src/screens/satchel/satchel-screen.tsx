@@ -1,4 +1,5 @@
 "use client";
+import { clsx } from "clsx";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Plus } from "lucide-react";
 import Link from "next/link";
@@ -17,6 +18,7 @@ import type { Pocket, SatchelItem, Withdrawn } from "@/data/satchel";
 import { makeResource } from "@/screens/acts/adapt";
 import type { AssignContext } from "@/server/assign-context";
 import type { LightTableData } from "@/server/light-table";
+import { BackToList } from "@/ui/back-to-list";
 import { Button, buttonClasses } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Dialog } from "@/ui/dialog";
@@ -96,7 +98,7 @@ export function SatchelScreen({
   opened,
   assign,
 }: SatchelScreenProps) {
-  const { go, busy } = useAddress();
+  const { go, busy, parameters } = useAddress();
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const [making, setMaking] = useState(false);
   /** Several things that are being given at once. */
@@ -109,12 +111,12 @@ export function SatchelScreen({
   const shown = useMemo(() => filterSatchel(inside, filter, assign.now), [inside, filter, assign.now]);
   const narrow = (next: SatchelFilter) => {
     setFilter(next);
-    const parameters = new URLSearchParams(window.location.search);
+    const said = new URLSearchParams(window.location.search);
     for (const name of ["words", ...filterNames] as const) {
-      if (next[name] === null || next[name] === "") parameters.delete(name);
-      else parameters.set(name, String(next[name]));
+      if (next[name] === null || next[name] === "") said.delete(name);
+      else said.set(name, String(next[name]));
     }
-    window.history.replaceState(null, "", parameters.size > 0 ? `?${parameters}` : window.location.pathname);
+    window.history.replaceState(null, "", said.size > 0 ? `?${said}` : window.location.pathname);
   };
   // eslint-disable-next-line react-hooks/incompatible-library -- the virtualiser keeps its own state by design
   const lines = useVirtualizer({
@@ -173,18 +175,26 @@ export function SatchelScreen({
         : pocket === "none"
           ? "Not in any pocket"
           : pockets.find((one) => one.id === pocket)!.name;
+  // On a narrow screen there is room for one of the two: the list, or what was chosen from it.
+  const narrowTable = giving !== null || parameters.get("open") !== null;
   const elsewhere = opened !== null && !shown.some((item) => item.id === opened.resource.id);
   return (
     <>
-      <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)]">
-        <PocketList
-          items={items}
-          pockets={pockets}
-          pocket={pocket}
-          carried={(id) => (ticked.has(id) ? tickedItems.map((item) => item.id) : [id])}
-          onPick={pick}
-        />
-        <section aria-label={name} className="flex min-h-0 flex-col border-x border-line bg-card" aria-busy={busy}>
+      <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)] max-md:grid-cols-1 max-md:grid-rows-[auto_minmax(0,1fr)]">
+        <div className={clsx("contents", narrowTable && "max-md:hidden")}>
+          <PocketList
+            items={items}
+            pockets={pockets}
+            pocket={pocket}
+            carried={(id) => (ticked.has(id) ? tickedItems.map((item) => item.id) : [id])}
+            onPick={pick}
+          />
+        </div>
+        <section
+          aria-label={name}
+          className={clsx("flex min-h-0 flex-col border-x border-line bg-card", narrowTable && "max-md:hidden")}
+          aria-busy={busy}
+        >
           <PocketHead
             key={pocket}
             name={name}
@@ -280,10 +290,22 @@ export function SatchelScreen({
             </Empty>
           )}
         </section>
-        <section aria-label="Light table" className="min-h-0">
+        <section
+          aria-label="Light table"
+          className={clsx("flex min-h-0 flex-col", narrowTable ? "max-md:row-span-2" : "max-md:hidden")}
+        >
+          <BackToList
+            shown={narrowTable}
+            onBack={() => {
+              setGiving(null);
+              go({ open: null, step: null, do: null });
+            }}
+          >
+            satchel
+          </BackToList>
           {elsewhere && <Notice className="mx-5 mt-3">This is not in “{name}”.</Notice>}
           {giving ? (
-            <div className="flex h-full flex-col">
+            <div className="flex min-h-0 flex-1 flex-col">
               <h1 className="px-5 pt-4 pb-3 font-serif text-[21px]">
                 Assign {giving.length === 1 ? `“${giving[0]!.title}”` : `${giving.length} things`}
               </h1>

@@ -52,14 +52,14 @@ export function TopBar({
     .slice(0, 2);
 
   return (
-    <header className="not-printed flex h-[46px] items-center gap-6 border-b border-line bg-card px-5">
+    <header className="not-printed flex h-[46px] items-center gap-6 border-b border-line bg-card px-5 max-md:gap-2 max-md:px-3">
       <a href="#main" className="heard focus:static focus:h-auto focus:w-auto">
         Skip to the page
       </a>
       <Link href="/find">
         <Brand />
       </Link>
-      <nav aria-label="Places" className="flex h-full">
+      <nav aria-label="Places" className="flex h-full max-md:min-w-0 max-md:flex-1 max-md:overflow-x-auto">
         {places.map((place) => {
           const here = path.startsWith(place.href) || (place.href === "/satchel" && path.startsWith("/adapt"));
           return (
@@ -68,7 +68,7 @@ export function TopBar({
               href={place.href}
               aria-current={here ? "page" : undefined}
               className={clsx(
-                "flex items-center border-b-3 px-3.5",
+                "flex items-center border-b-3 px-3.5 max-md:px-2",
                 here ? "border-ink font-semibold" : "border-transparent text-ink-soft hover:text-ink",
               )}
             >
@@ -77,12 +77,14 @@ export function TopBar({
           );
         })}
       </nav>
-      <div className="ml-auto flex items-center gap-3">
+      <div className="ml-auto flex shrink-0 items-center gap-3 max-md:gap-1.5">
         {current && (
           <Menu
             trigger={
               <button type="button" className={buttonClasses()}>
-                <Users size={16} aria-hidden /> <span className="font-normal">for</span> {current.name}{" "}
+                <Users size={16} aria-hidden className="max-md:hidden" />{" "}
+                <span className="font-normal max-md:hidden">for</span>{" "}
+                <span className="max-md:max-w-20 max-md:truncate">{current.name}</span>{" "}
                 <ChevronDown size={14} aria-hidden />
               </button>
             }

@@ -95,7 +95,10 @@ export function WeekStrip({ days, closed: closedFirst }: { days: StripDay[]; clo
     setClosed(!closed);
   };
   return (
-    <section aria-label="Lessons of the next two weeks" className="not-printed border-t border-line bg-shade">
+    <section
+      aria-label="Lessons of the next two weeks"
+      className="not-printed border-t border-line bg-shade max-md:hidden"
+    >
       {closed ? (
         <button
           type="button"
