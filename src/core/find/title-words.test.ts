@@ -6,6 +6,8 @@ const better = (typed: string, one: string, other: string) =>
 test("the very word goes before its kin, the beginning before the middle, the shorter title before the longer", () => {
   better("whales", "whales and how they breathe", "whaling days");
   better("lighthouse signals", "lighthouse signals", "signals of every lighthouse");
+  better("tide", "reading the tides", "reading the timetable");
+  expect(titleAgreement("tides", "tide at old quay")).toBe(titleAgreement("tide", "tides at old quay"));
   better("counting puffins", "counting puffins", "counting puffins at old quay");
 });
 

@@ -6,15 +6,18 @@ const LITERAL = 0.3;
 const BEGINS = 0.15;
 const COVERED = 0.15;
 
+/** "tides" and "tide" are one word to her, "whales" and "whaling" are not. */
+const singular = (word: string): string => (word.length > 3 ? word.replace(/s$/, "") : word);
+
 /**
  * `typed` and `title` as titles are compared (titleKey). Counts how many of the words typed stand in the title letter by letter,
  * whether it begins with them all, and how much of the title they are.
  */
 export function titleAgreement(typed: string, title: string): number {
-  const words = typed.split(" ").filter(Boolean);
+  const words = typed.split(" ").filter(Boolean).map(singular);
   if (words.length === 0) return 0;
-  const titled = title.split(" ");
+  const titled = title.split(" ").map(singular);
   const literal = words.filter((word) => titled.includes(word)).length;
-  const begins = title === typed || title.startsWith(`${typed} `);
+  const begins = words.every((word, at) => titled[at] === word);
   return LITERAL * (literal / words.length) + (begins ? BEGINS : 0) + COVERED * Math.min(1, literal / titled.length);
 }

@@ -108,9 +108,12 @@ test("without the voices of others nobody but the owner speaks, in any language,
     ...spoken,
     instructions: { en: { text: richText("Watch."), recording: kept }, es: { text: richText("Mira."), recording } },
   };
-  const of = lessonOf([both, { ...newStep("en", "Say", newId), instructions: { en: { text: richText("Say."), recording: hers } } }], {
-    languages: ["en", "es"],
-  });
+  const of = lessonOf(
+    [both, { ...newStep("en", "Say", newId), instructions: { en: { text: richText("Say."), recording: hers } } }],
+    {
+      languages: ["en", "es"],
+    },
+  );
   expect(othersSpeak(of, adapter)).toBe(true);
   const silent = withoutOthersVoices(of, adapter);
   expect(othersSpeak(silent, adapter)).toBe(false);

@@ -1,4 +1,4 @@
-import { letterHome, letterLanguages } from "./letter";
+import { withoutLetter, letterHome, letterLanguages } from "./letter";
 
 const facts = {
   student: "Pau Ferran",
@@ -24,4 +24,18 @@ test("in every language it says where to go and which name to type, and never a 
     expect(text).toContain("pau.ferran");
     expect(text).toContain("5 Kittiwake");
   }
+});
+
+test("families whose language no letter is written in are named, those who read one of them are not", () => {
+  const family = (familyName: string, familyLanguage: string | null) => ({
+    givenName: "A",
+    familyName,
+    familyLanguage,
+  });
+  expect(
+    withoutLetter([family("Rey", "es-MX"), family("Dahl", null), family("Noor", "ar"), family("Li", "zh-Hans")]),
+  ).toEqual([
+    { student: "A Noor", language: "ar" },
+    { student: "A Li", language: "zh-Hans" },
+  ]);
 });

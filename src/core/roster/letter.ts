@@ -56,3 +56,14 @@ export function letterHome(facts: LetterFacts, language: string | null): Letter 
   const chosen = letters[wanted] ? wanted : "en";
   return { ...letters[chosen]!(facts), language: chosen };
 }
+
+/** The families whose language no letter is written in, by the student's name. */
+export function withoutLetter(
+  students: readonly { givenName: string; familyName: string; familyLanguage: string | null }[],
+): { student: string; language: string }[] {
+  return students.flatMap(({ givenName, familyName, familyLanguage }) =>
+    familyLanguage && !letters[familyLanguage.split("-")[0]!]
+      ? [{ student: `${givenName} ${familyName}`, language: familyLanguage }]
+      : [],
+  );
+}

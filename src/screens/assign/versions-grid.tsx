@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { factors } from "@/core/assign/extra-time";
 import type { AssignForm } from "@/core/assign/form";
+import { versionLabel } from "@/core/assign/version-label";
 import { gradeName, gradesOf, sayReadingGrade } from "@/core/find/grade";
 import type { Audience, AudienceClass } from "@/server/audience";
 import { Button } from "@/ui/button";
@@ -13,6 +14,8 @@ interface Column {
   /** 0 for the resource itself. */
   id: number;
   title: string;
+  /** What tells it from the others. */
+  label: string;
   about: string;
   by: string;
 }
@@ -65,10 +68,11 @@ export function VersionsGrid({
   const rules = rulesFor(chosen, groups);
   const [rule, setRule] = useState(0);
   const columns: Column[] = [
-    { id: 0, title, about: "the one you chose", by: "" },
+    { id: 0, title, label: title, about: "the one you chose", by: "" },
     ...audience.versions.map((version) => ({
       id: version.id,
       title: version.title,
+      label: versionLabel(version.title, title),
       about: [
         `${version.minutes} min`,
         version.readingGrade !== null && `reads at ${sayReadingGrade(version.readingGrade)}`,
@@ -119,7 +123,7 @@ export function VersionsGrid({
               )
             }
           >
-            <span className="truncate">{column.id === 0 ? "the one you chose" : column.title}</span>
+            <span className="truncate">{column.id === 0 ? "the one you chose" : column.label}</span>
           </Button>
         ))}
       </div>
@@ -141,7 +145,7 @@ export function VersionsGrid({
                   title={[column.title, column.by].filter(Boolean).join(", ")}
                   className="w-28 max-w-28 px-2 py-1 text-left font-semibold"
                 >
-                  <span className="line-clamp-2 leading-tight">{column.title}</span>
+                  <span className="line-clamp-2 leading-tight">{column.label}</span>
                   <span className="block truncate font-normal text-ink-soft">{column.about}</span>
                 </th>
               ))}

@@ -1,8 +1,10 @@
 "use client";
 import { Printer } from "lucide-react";
-import { letterHome } from "@/core/roster/letter";
+import { languageName } from "@/core/find/also";
+import { letterHome, withoutLetter } from "@/core/roster/letter";
 import type { Student } from "@/data/classes";
 import { Button } from "@/ui/button";
+import { Notice } from "@/ui/notice";
 
 /** A letter home for each student, a page each when printed. */
 export function LettersScreen({
@@ -20,6 +22,7 @@ export function LettersScreen({
   students: Student[];
   joinAddress: string;
 }) {
+  const unwritten = withoutLetter(students);
   return (
     <main className="mx-auto max-w-3xl px-6 py-6 print:max-w-none print:p-0">
       <div className="not-printed mb-5 flex items-center gap-3">
@@ -28,6 +31,18 @@ export function LettersScreen({
           <Printer size={15} aria-hidden /> Print {students.length}
         </Button>
       </div>
+      {unwritten.length > 0 && (
+        <Notice className="not-printed mb-5">
+          <p>There is no letter yet in every family’s language. These families get the English one:</p>
+          <ul className="mt-1">
+            {unwritten.map(({ student, language }) => (
+              <li key={student}>
+                {student}: {languageName(language)}
+              </li>
+            ))}
+          </ul>
+        </Notice>
+      )}
       <ol className="grid gap-5 print:block">
         {students.map((student) => {
           const name = `${student.givenName} ${student.familyName}`;
