@@ -52,7 +52,7 @@ test("a teacher makes a colleague's lesson her own: reorders, removes and undoes
   await page.getByLabel("Option 2", { exact: true }).fill("at sea");
   await page.getByRole("button", { name: "Remove option 3" }).click();
   await page.getByLabel("Option 1 is right").check();
-  await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("Nothing stands in the way.");
+  await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("Nothing to fix.");
 
   await page.getByRole("button", { name: "See as student" }).click();
   await page.getByText("at sea").click();
@@ -120,7 +120,7 @@ test("every type of question can be written and then done", async ({ signedIn })
   for (const [at, text] of ["first", "second", "third"].entries())
     await order.getByLabel(`Item ${at + 1}`, { exact: true }).fill(text);
   await add("Writing");
-  await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("Nothing stands in the way.");
+  await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("Nothing to fix.");
 
   await page.getByRole("button", { name: "See as student" }).click();
   const question = (name: string) => page.getByRole("region", { name: `${name}?`, exact: true });
@@ -275,7 +275,7 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await expect(page.getByText(/cannot be under “No rights reserved/)).toBeVisible();
   await page.getByRole("radio", { name: "The whole" }).click();
   await page.getByLabel("Licence").selectOption("CC-BY-4.0");
-  await expect(page.getByText("Nothing stands in the way.")).toBeVisible();
+  await expect(page.getByText("Nothing to fix.")).toBeVisible();
   await page.getByRole("button", { name: "Publish" }).click();
   await page.waitForURL(/satchel/);
   await expect(page.getByText(/parts of “What the ebb lays bare” by Mercy Adeyemi/)).toBeVisible();

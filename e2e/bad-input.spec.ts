@@ -58,7 +58,7 @@ test("a text named .png is not a picture, and the step stays as it was", async (
   await expect(page.getByRole("region", { name: "Picture" })).toBeVisible();
   await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("A picture has no description.");
   await page.getByLabel("What it shows, for those who do not see it").fill("A single dot");
-  await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("Nothing stands in the way.");
+  await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("Nothing to fix.");
 });
 
 test("odd addresses open something sensible, and what is not hers looks like what is not there", async ({

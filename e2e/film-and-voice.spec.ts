@@ -36,7 +36,7 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
   await page.waitForTimeout(1200);
   await mine.getByRole("button", { name: "Stop" }).click();
   await expect(mine.getByText(/0:00 \/ 0:0[2-9]/)).toBeVisible();
-  await expect(settings(page)).toContainText("Nothing stands in the way.");
+  await expect(settings(page)).toContainText("Nothing to fix.");
 
   // One more stop in the film, and it asks in both languages.
   await page.getByRole("radio", { name: "English" }).click();

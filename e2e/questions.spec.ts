@@ -184,7 +184,7 @@ test("a teacher makes one of each, and it stands in the preview as students get 
     }
     if (name === "Table to fill") await question.getByLabel("Row 2, column 2").fill("[12|twelve]");
   }
-  await expect(page.getByText("Nothing stands in the way.")).toBeVisible();
+  await expect(page.getByText("Nothing to fix.")).toBeVisible();
   await expect(page.getByText(/saved \d/)).toBeVisible();
   await page.getByRole("button", { name: "See as student" }).click();
   for (const name of names) await expect(page.getByText(`About: ${name}`)).toBeVisible();

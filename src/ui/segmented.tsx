@@ -21,7 +21,7 @@ export function Segmented<Value extends string>({
       aria-label={label}
       value={value}
       onValueChange={(next) => onChange(next as Value)}
-      className={clsx("inline-flex rounded-card border border-line bg-card", className)}
+      className={clsx("inline-flex max-w-full overflow-x-auto rounded-card border border-line bg-card", className)}
     >
       {options.map((option) => (
         <RadioGroup.Item

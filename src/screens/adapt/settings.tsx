@@ -306,7 +306,7 @@ export function Settings({
           <ListChecks size={16} aria-hidden /> Before it goes out
         </h2>
         {problems.length === 0 ? (
-          <p className="mt-1 text-ink-soft">Nothing stands in the way.</p>
+          <p className="mt-1 text-ink-soft">Nothing to fix.</p>
         ) : (
           <Found found={problems} document={document} onGo={onGo} look="text-clay" />
         )}

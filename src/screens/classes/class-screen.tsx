@@ -66,8 +66,8 @@ export function ClassScreen(props: ClassScreenProps) {
   const { go } = useAddress();
   if (!group) return <Empty title="You have no class yet">The school office adds you to one.</Empty>;
   return (
-    <div className="grid h-full grid-cols-[220px_minmax(0,1fr)] print:block">
-      <nav aria-label="My classes" className="not-printed overflow-auto bg-shade/60 p-2">
+    <div className="grid h-full grid-cols-[220px_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-[auto_minmax(0,1fr)] print:block">
+      <nav aria-label="My classes" className="not-printed overflow-auto bg-shade/60 p-2 max-md:max-h-32">
         <ul className="grid gap-0.5">
           {classes.map((one) => (
             <li key={one.id}>
@@ -88,9 +88,9 @@ export function ClassScreen(props: ClassScreenProps) {
           ))}
         </ul>
       </nav>
-      <div className="overflow-auto px-6 py-5 print:overflow-visible print:p-0">
+      <div className="relative min-w-0 overflow-auto px-6 py-5 max-md:px-3 print:overflow-visible print:p-0">
         <div className="not-printed flex flex-wrap items-end gap-x-4 gap-y-2">
-          <div className="min-w-0 flex-1">
+          <div className="min-w-0 flex-1 max-md:basis-full">
             <h1 className="font-serif text-[22px]">{group.name}</h1>
             <p className="text-ink-soft">
               {group.homeroom && "homeroom · "}

@@ -1,4 +1,5 @@
 "use client";
+import { ArrowRightLeft } from "lucide-react";
 import { useDndMonitor, useDraggable, useDroppable } from "@dnd-kit/core";
 import { clsx } from "clsx";
 import { useRouter } from "next/navigation";
@@ -49,19 +50,27 @@ function Member({
           <span className="numbers text-[12px] text-ink-soft"> {sayReadingGrade(student.readingGrade)}</span>
         )}
       </span>
-      <select
-        aria-label={`Group of ${nameOf(student)}`}
-        className="h-7 w-7 rounded-[4px] border border-line bg-card text-transparent [&>option]:text-ink"
-        value={at ?? ""}
-        onChange={(event) => onMove(event.target.value === "" ? null : Number(event.target.value))}
-      >
-        <option value="">none</option>
-        {groups.map(({ name }, nth) => (
-          <option key={nth} value={nth}>
-            {name}
-          </option>
-        ))}
-      </select>
+      <span className="relative shrink-0">
+        <ArrowRightLeft
+          size={13}
+          aria-hidden
+          className="pointer-events-none absolute top-[7px] left-[7px] text-ink-soft"
+        />
+        <select
+          aria-label={`Group of ${nameOf(student)}`}
+          title="To another group"
+          className="h-7 w-7 appearance-none rounded-[4px] border border-line bg-transparent text-transparent [&>option]:text-ink"
+          value={at ?? ""}
+          onChange={(event) => onMove(event.target.value === "" ? null : Number(event.target.value))}
+        >
+          <option value="">none</option>
+          {groups.map(({ name }, nth) => (
+            <option key={nth} value={nth}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </span>
     </li>
   );
 }

@@ -14,12 +14,14 @@ import {
   type Need,
 } from "@/core/find/need";
 import { idFrom, idsFrom } from "@/core/ids";
+import { sayGradeSpan } from "@/core/find/grade";
 import { sayBlank, sayCount } from "@/core/find/say";
 import { MOST_SHOWN } from "@/core/find/order";
 import type { AssignContext } from "@/server/assign-context";
 import type { Results } from "@/server/find-page";
 import type { LightTableData } from "@/server/light-table";
 import type { StartData } from "@/server/start-page";
+import { PrintedList } from "@/ui/printed-list";
 import { BackToList } from "@/ui/back-to-list";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
@@ -138,8 +140,27 @@ function Find(props: FindScreenProps) {
   const narrowTable = chosen !== undefined || parameters.get("do") === "assign";
   const without = (left: readonly Blank[]) => change(withoutBlanks(need, found.need, left));
   return (
-    <div className="flex h-full flex-col">
-      <div className={clsx("border-b border-line px-5 pt-3 pb-2.5 max-md:px-3", narrowTable && "max-md:hidden")}>
+    <div className="flex h-full flex-col print:block">
+      <PrintedList
+        title={
+          blanks
+            .filter((blank) => isFilled(answered, blank))
+            .map((blank) => sayBlank(answered, blank, names))
+            .join(", ") || "Find"
+        }
+        about={`${sayCount(counts.total, locale)} in all`}
+        heads={["What", "By", "Grades", "Minutes", "Used here"]}
+        lines={hits.map(({ id, facts, author, usedHere }) => ({
+          id,
+          cells: [facts.title, author, sayGradeSpan(facts.grades), facts.minutes, usedHere || ""],
+        }))}
+      />
+      <div
+        className={clsx(
+          "print:hidden border-b border-line px-5 pt-3 pb-2.5 max-md:px-3",
+          narrowTable && "max-md:hidden",
+        )}
+      >
         <NeedLine
           need={need}
           facets={counts.facets}
@@ -177,7 +198,7 @@ function Find(props: FindScreenProps) {
           </span>
         </div>
       </div>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,560fr)_minmax(0,720fr)] max-md:grid-cols-1">
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,560fr)_minmax(0,720fr)] max-md:grid-cols-1 print:hidden">
         <section
           aria-label="What was found"
           aria-busy={waiting}

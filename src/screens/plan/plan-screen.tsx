@@ -168,7 +168,7 @@ export function PlanScreen({
       ) : (
         <div
           className={clsx(
-            "min-h-0 flex-1",
+            "min-h-0 min-w-0 flex-1",
             giving
               ? "grid grid-cols-[minmax(0,1fr)_540px] max-md:grid-cols-1"
               : (details || bringing) && "grid grid-cols-[minmax(0,1fr)_300px] max-md:grid-cols-1",
@@ -176,7 +176,7 @@ export function PlanScreen({
         >
           <div
             className={clsx(
-              "h-full overflow-auto border-t border-line bg-card",
+              "relative h-full min-w-0 overflow-auto border-t border-line bg-card",
               (giving || details || bringing) && "max-md:hidden",
             )}
             aria-busy={going || busy}

@@ -179,8 +179,8 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
     );
   }
   return (
-    <div className="grid h-full grid-cols-[230px_minmax(0,1fr)] print:block">
-      <nav aria-label="Assignments" className="not-printed overflow-auto bg-shade/60 p-2">
+    <div className="grid h-full grid-cols-[230px_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-[auto_minmax(0,1fr)] print:block">
+      <nav aria-label="Assignments" className="not-printed overflow-auto bg-shade/60 p-2 max-md:max-h-32">
         <ul className="grid grid-cols-1 gap-0.5">
           {assignments.map((one) => {
             const here = one.id === assignment.id;
@@ -211,8 +211,8 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
         </ul>
       </nav>
       <div className="flex min-h-0 flex-col">
-        <header className="flex items-center gap-3 px-5 py-3">
-          <div className="min-w-0 flex-1">
+        <header className="flex items-center gap-3 px-5 py-3 max-md:flex-wrap max-md:px-3">
+          <div className="min-w-0 flex-1 max-md:basis-full">
             <h1 className="truncate font-serif text-[21px]" title={assignment.title}>
               {assignment.title}
             </h1>

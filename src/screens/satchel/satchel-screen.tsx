@@ -18,6 +18,8 @@ import type { Pocket, SatchelItem, Withdrawn } from "@/data/satchel";
 import { makeResource } from "@/screens/acts/adapt";
 import type { AssignContext } from "@/server/assign-context";
 import type { LightTableData } from "@/server/light-table";
+import { sayGradeSpan } from "@/core/find/grade";
+import { PrintedList } from "@/ui/printed-list";
 import { BackToList } from "@/ui/back-to-list";
 import { Button, buttonClasses } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -180,7 +182,16 @@ export function SatchelScreen({
   const elsewhere = opened !== null && !shown.some((item) => item.id === opened.resource.id);
   return (
     <>
-      <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)] max-md:grid-cols-1 max-md:grid-rows-[auto_minmax(0,1fr)]">
+      <PrintedList
+        title={name}
+        about={pockets.find((one) => one.id === pocket)?.about}
+        heads={["What", "By", "Grades", "Minutes", "Standards"]}
+        lines={shown.map(({ id, facts, author }) => ({
+          id,
+          cells: [facts.title, author, sayGradeSpan(facts.grades), facts.minutes, facts.standards.join(", ")],
+        }))}
+      />
+      <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)] max-md:grid-cols-1 max-md:grid-rows-[auto_minmax(0,1fr)] print:hidden">
         <div className={clsx("contents", narrowTable && "max-md:hidden")}>
           <PocketList
             items={items}

@@ -1,0 +1,47 @@
+import { expect, lines, test } from "./fixture";
+
+test("on a narrow screen there is the list, or what was chosen from it, and a way back; a line assigns there too", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/find?words=storm+words");
+  const first = lines(page).first().getByRole("button").first();
+  await expect(first).toBeVisible();
+  await expect(page.getByRole("button", { name: "Assign …" })).toBeHidden();
+  await first.click();
+  await expect(page.getByRole("heading", { name: "Storm words", level: 1 })).toBeVisible();
+  await expect(first).toBeHidden();
+  await page.getByRole("button", { name: "Assign …" }).click();
+  await page.getByLabel("Assign in one line").fill("puffin tomorrow");
+  const said = page.getByRole("status", { name: "Said back" });
+  await expect(said).toContainText("4/5 Puffin");
+  await expect(page.getByRole("button", { name: "Assign", exact: true })).toBeInViewport();
+  await page.getByRole("button", { name: "Not now" }).click();
+  await page.getByRole("button", { name: "Back to the results" }).click();
+  await expect(first).toBeVisible();
+  // Nothing is wider than the screen.
+  for (const place of ["/find?words=tides", "/satchel", "/satchel?open=1", "/plan", "/classes", "/results"]) {
+    await page.goto(place);
+    await expect(page.getByRole("navigation", { name: "Places" })).toBeVisible();
+    const wider = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect([place, wider]).toEqual([place, 0]);
+  }
+});
+
+test("printed, a pocket and what was found are lists with their titles, and nothing that stands beside them", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/satchel");
+  await expect(page.getByRole("heading", { name: "Everything in my satchel" })).toBeVisible();
+  await page.emulateMedia({ media: "print" });
+  const printed = page.locator("table").filter({ hasText: "Standards" });
+  await expect(printed.getByText("The beat of a sea song")).toBeVisible();
+  await expect(printed.getByText("Ferry fares")).toBeVisible();
+  await expect(page.getByRole("navigation", { name: "Pockets" })).toBeHidden();
+  await expect(page.getByRole("region", { name: "Light table" })).toBeHidden();
+  await page.goto("/find?words=storm+words");
+  await expect(page.locator("table").filter({ hasText: "Used here" }).getByText("Storm words")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Light table" })).toBeHidden();
+});
