@@ -4,6 +4,6 @@
 create table look (
   resource_id integer primary key references resource on delete cascade,
   title text not null,
-  pattern integer[]
+  pattern text -- a byte of each of its 32 hashes, as hexadecimal digits
 );
 create index look_title on look (title);

@@ -57,7 +57,7 @@ interface Prepared {
   title: string;
   about: string;
   body: string;
-  look: { title: string; pattern: number[] | null };
+  look: { title: string; pattern: string | null };
 }
 
 // The same entry as data/shelves.ts makes, for many at once.
@@ -74,7 +74,7 @@ const addMany = `
           from given join numbered using (n), unnest(given.codes) as u(said) join standard s on s.code = u.said),
   t as (insert into topic_entry (topic, resource_id) select distinct topic, numbered.id from given join numbered using (n), unnest(given.topics) topic),
   l as (insert into look (resource_id, title, pattern)
-        select numbered.id, look ->> 'title', case when look -> 'pattern' = 'null' then null else array(select jsonb_array_elements(look -> 'pattern')::int) end
+        select numbered.id, look ->> 'title', look ->> 'pattern'
           from given join numbered using (n)),
   f as (insert into resource_facts (resource_id, facts) select numbered.id, facts from given join numbered using (n))
   insert into search_entry (resource_id, district_id, owner_id, shelves, facets, also, doing, minutes, uses, fresh, title_words, words)

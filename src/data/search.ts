@@ -43,14 +43,10 @@ const usedHere = `here as (
    where c.school_id = $2 and a.called_back is null group by 1)`;
 
 const columns = "e.resource_id, e.uses, e.minutes, e.family, e.fresh, e.facets, r.reach";
-// The share of the words in the title weighs most, then the share of them at all (where not all are asked for), then how
-// close together and how high up they stand.
-const share = (of: string) =>
-  `(select (sum(w * (${of} @@ p)::int) / sum(w))::float4 from unnest($11::tsquery[], $14::float4[]) u(p, w))`;
-/** The share of the words in what is said about it (title, summary, topics), and how much that weighs beside those in its text. */
-const shareAbout =
-  "(select (sum(w * (e.words @@ p)::int) / sum(w))::float4 from unnest($13::tsquery[], $14::float4[]) u(p, w))";
-const ABOUT = 0.5;
+// Of the words, weighed by how much each says: the share in the title, the share anywhere, and the share in what is said about it
+// (title, summary, topics).
+const shares = `lateral (select (sum(w * (e.title_words @@ p)::int) / sum(w))::float4 t, (sum(w * (e.words @@ p)::int) / sum(w))::float4 w,
+        (sum(w * (e.words @@ a)::int) / sum(w))::float4 a from unnest($11::tsquery[], $13::tsquery[], $14::float4[]) u(p, a, w)) s`;
 const closeness = "ts_rank_cd('{0.05, 0.2, 0.5, 1}', e.words, $5::tsquery, 1)";
 
 /**
@@ -58,24 +54,24 @@ const closeness = "ts_rank_cd('{0.05, 0.2, 0.5, 1}', e.words, $5::tsquery, 1)";
  * each, entries lie in the order they were added. What her school uses is never left out.
  */
 function candidatesByWords(which: string, most: number, loose: boolean): string {
-  // Where all the words are asked for and the title answers, all of them are in the title.
-  // Where not all are asked for, all of them somewhere still say more than half of them in a title.
   // Where not all are asked for, having all of them says most when they stand in what is said about it: in a long text they meet
   // by chance.
-  const all = `(select 0.5 * w + 0.5 * a + floor(w + 0.001) * (0.2 + 0.8 * a) from (select ${share("e.words")} w, ${shareAbout} a) x)`;
-  const titled = `${loose ? `2 * ${share("e.title_words")} + ${all}` : "3::float4"} + ${closeness}`;
-  const elsewhere = `2 * ${share("e.title_words")} + ${loose ? all : `${1 - ABOUT} + ${ABOUT} * ${shareAbout}`} + ${closeness}`;
+  const mostWords = "2 * s.t + 0.5 * s.w + 0.5 * s.a + floor(s.w + 0.001) * (0.2 + 0.8 * s.a)";
+  // Where all the words are asked for and the title answers, all of them are in the title.
+  const titled = loose ? `${mostWords} + ${closeness}` : `3::float4 + ${closeness}`;
+  const elsewhere = `${loose ? mostWords : "2 * s.t + 0.5 + 0.5 * s.a"} + ${closeness}`;
+  const withShares = `search_entry e, ${reached}, ${shares}`;
   return `${usedHere}, titled as materialized (
-      select ${columns}, ${titled} as rank from search_entry e, ${reached}
+      select ${columns}, ${titled} as rank from ${loose ? withShares : `search_entry e, ${reached}`}
        where e.title_words @@ $5::tsquery and ${which} limit ${most}),
     c as (
       select * from titled
       union all
-      (select ${columns}, ${elsewhere} from search_entry e, ${reached}
+      (select ${columns}, ${elsewhere} from ${withShares}
         where e.words @@ $5::tsquery and not e.title_words @@ $5::tsquery and ${which}
         limit (select greatest(0, ${most} - count(*)) from titled))
       union all
-      (select ${columns}, ${elsewhere} from search_entry e, ${reached}
+      (select ${columns}, ${elsewhere} from ${withShares}
         where e.resource_id = any(array(select resource_id from here) || $12::int[]) and e.words @@ $5::tsquery and ${which}))`;
 }
 
@@ -185,6 +181,37 @@ async function varied(db: Queryable, lines: OrderedLine[], { alike, typed = "" }
   // Versions that were unfolded stay behind their first.
   const again = lines.some(({ folded }) => folded) ? lines : byTitle(lines, lookOf, typed);
   return foldAlike(again, lookOf, alike);
+}
+
+/** So many results are looked at for how many lines they make, look-alikes folded. */
+const LOOKED_AT = 200;
+
+/** Whether results with these words make fewer lines than `few`, look-alikes folded: without ranking them. */
+export async function makesFewLines(
+  db: Queryable,
+  reader: Reader,
+  words: NonNullable<ReadNeed["words"]>,
+  few: number,
+): Promise<boolean> {
+  const ids = await matching(db, reader, words, LOOKED_AT);
+  const bare = ids.map((id): OrderedLine => ({
+    candidate: {
+      id,
+      rank: 0,
+      classes: 0,
+      reach: 0,
+      uses: 0,
+      family: 0,
+      fresh: 0,
+      minutes: 0,
+      suits: false,
+      said: null,
+    },
+    versions: 1,
+    versionsHere: 0,
+    folded: false,
+  }));
+  return ids.length < few || (await varied(db, bare, { sort: "best", limit: few })).length < few;
 }
 
 /**

@@ -14,7 +14,7 @@ import type { ReadNeed } from "@/data/conditions";
 import type { Queryable } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { searchVersion } from "@/data/remembered";
-import { CANDIDATES, hitsOf, matching, titledExactly, type Hit } from "@/data/search";
+import { CANDIDATES, hitsOf, makesFewLines, matching, titledExactly, type Hit } from "@/data/search";
 import { correctWords, readAllWords } from "@/data/words";
 import { isEnglishWord } from "./english-words";
 import { log } from "./log";
@@ -68,9 +68,10 @@ export interface FindOptions {
 
 /** Fewer than this with all the words: those with most of them are shown as well. */
 const ENOUGH = 3;
-/** Fewer lines than this, look-alikes folded, and fewer than MANY results: the same. */
+/** Fewer lines than this, look-alikes folded: the same. */
 const FEW_LINES = 5;
-const MANY = 400;
+/** So many of those with all the words are ranked in any case. */
+const MANY = 100;
 
 /** A need as it was read, and how: `corrected` are the words that were found instead of those typed. */
 interface Reading extends ReadNeed {
@@ -97,7 +98,7 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
   }
   const understood = await understand(db, reader, asked, classes);
   const read = await readWords(db, reader, understood);
-  if (understood.says.length === 0 || (await finds(db, reader, read))) return read;
+  if (!understood.narrows || (await finds(db, reader, read))) return read;
   return readWords(db, reader, await understand(db, reader, asked, classes, true));
 }
 
@@ -134,9 +135,7 @@ async function readWords(db: Queryable, reader: Reader, { need, named, says: bef
   const { strict } = read;
   let among: number[] = [];
   // Many of one pattern are one answer only.
-  const fewLines = async (these: NonNullable<ReadNeed["words"]>) =>
-    (await countMatching(db, reader, these, MANY)) < MANY &&
-    (await hitsOf(db, reader, { need, named, words: these }, { sort: "best", limit: FEW_LINES })).length < FEW_LINES;
+  const fewLines = (these: NonNullable<ReadNeed["words"]>) => makesFewLines(db, reader, these, FEW_LINES);
   if (strict && read.slack > 0 && (have < ENOUGH || (await fewLines(strict)))) {
     among = await matching(db, reader, strict, MANY);
     for (let missing = 1; missing <= read.slack; missing += 1) {

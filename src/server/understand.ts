@@ -17,6 +17,8 @@ export interface Said {
 /** What the words were taken for, where they are more than words. */
 export interface Understood extends Omit<ReadNeed, "words"> {
   says: Said[];
+  /** A kind, a subject or minutes were read out of the words: with them perhaps nothing is found. */
+  narrows: boolean;
 }
 
 export interface NamedClass {
@@ -125,7 +127,7 @@ export async function understand(
   // What is left of a sentence when all that means something was taken is not looked for.
   const left = withoutFiller(words);
   need.words = left === words && taken.length > 0 && isOnlyFiller(words) ? "" : left;
-  return { ...read, says };
+  return { ...read, says, narrows: taken.some(({ means }) => soft.has(means.as)) };
 }
 
 /** Whether nothing but the small words of a sentence is left: "something for my class". */

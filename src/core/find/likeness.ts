@@ -52,14 +52,14 @@ export function signatureOf(text: string): number[] | null {
   return least;
 }
 
-/** 0 to 1: the estimated share of word runs in common (Jaccard), of two signatures of one length. */
+/** 0 to 1: the estimated share of word runs in common (Jaccard). */
 export function likeness(one: readonly number[], other: readonly number[]): number {
   let same = 0;
-  for (let at = 0; at < one.length; at += 1) if (one[at] === other[at]) same += 1;
-  return same / one.length;
+  for (let at = 0; at < HASHES; at += 1) if (one[at] === other[at]) same += 1;
+  return same / HASHES;
 }
 
-/** Half a signature is exact enough to tell look-alikes, and half as much to read. */
+/** Half a signature is exact enough to tell look-alikes. */
 const PATTERN_HASHES = 32;
 
 /**
@@ -68,9 +68,26 @@ const PATTERN_HASHES = 32;
  */
 export const LOOKS_ALIKE = 0.3;
 
-/** The signature of a text's wording, whatever its numbers are; null for a text too short. */
-export const patternOf = (text: string): number[] | null =>
-  signatureOf(text.replace(/\d+/g, "0"))?.slice(0, PATTERN_HASHES) ?? null;
+/**
+ * The wording of a text, whatever its numbers are: a byte of each of 32 hashes as two hexadecimal digits; null for a text too
+ * short. A byte is enough: two differ by chance one time in 256 (Li and König, "b-Bit minwise hashing", 2010).
+ */
+export function patternOf(text: string): string | null {
+  const signature = signatureOf(text.replace(/\d+/g, "0"));
+  if (!signature) return null;
+  return signature
+    .slice(0, PATTERN_HASHES)
+    .map((hash) => (hash & 0xff).toString(16).padStart(2, "0"))
+    .join("");
+}
+
+/** 0 to 1: how alike two patterns are. */
+export function patternLikeness(one: string, other: string): number {
+  let same = 0;
+  for (let at = 0; at < one.length; at += 2)
+    if (one.charCodeAt(at) === other.charCodeAt(at) && one.charCodeAt(at + 1) === other.charCodeAt(at + 1)) same += 1;
+  return same / PATTERN_HASHES;
+}
 
 /** One integer for each band of a signature: equal bands of two texts say "compare these". */
 export function bandsOf(signature: readonly number[]): number[] {

@@ -1,11 +1,11 @@
-import { likeness, LOOKS_ALIKE } from "./likeness";
+import { LOOKS_ALIKE, patternLikeness } from "./likeness";
 import { worth, type OrderedLine } from "./order";
 import { titleAgreement } from "./title-words";
 
 /** What tells look-alikes: the title as titles are compared, and how it is worded. */
 export interface Look {
   title: string;
-  pattern: readonly number[] | null;
+  pattern: string | null;
 }
 
 /** A line with the look-alikes folded under it. */
@@ -23,7 +23,7 @@ export const MOST_VARIED = 200;
 
 const looksLike = (one: Look, other: Look): boolean =>
   one.title === other.title ||
-  (one.pattern !== null && other.pattern !== null && likeness(one.pattern, other.pattern) >= LOOKS_ALIKE);
+  (one.pattern !== null && other.pattern !== null && patternLikeness(one.pattern, other.pattern) >= LOOKS_ALIKE);
 
 /** The first lines once more by how their titles answer the words as typed; the others stay behind them. */
 export function byTitle(lines: readonly OrderedLine[], looks: ReadonlyMap<number, Look>, typed: string): OrderedLine[] {
