@@ -1,4 +1,13 @@
-const esmOnly = ["syllable", "dale-chall", "temporal-polyfill", "temporal-utils", "temporal-spec", "yaml", "devalue", "double-metaphone"];
+const esmOnly = [
+  "syllable",
+  "dale-chall",
+  "temporal-polyfill",
+  "temporal-utils",
+  "temporal-spec",
+  "yaml",
+  "devalue",
+  "double-metaphone",
+];
 
 const config = {
   testEnvironment: "node",

@@ -171,8 +171,17 @@ export interface HitOptions {
   grades?: readonly number[];
 }
 
-async function varied(db: Queryable, lines: OrderedLine[], { alike, typed = "" }: HitOptions): Promise<VariedLine[]> {
-  const compared = lines.slice(0, MOST_VARIED).map(({ candidate }) => candidate.id);
+/** Lines whose looks are compared, however few are shown. */
+const LEAST_VARIED = 60;
+
+async function varied(
+  db: Queryable,
+  lines: OrderedLine[],
+  { alike, limit, typed = "" }: HitOptions,
+): Promise<VariedLine[]> {
+  const compared = lines
+    .slice(0, Math.min(MOST_VARIED, Math.max(LEAST_VARIED, limit * 3)))
+    .map(({ candidate }) => candidate.id);
   const looks = await db.query<Look & { id: number }>(
     "select resource_id id, title, pattern from look where resource_id = any($1::int[])",
     [compared],
@@ -211,7 +220,7 @@ export async function makesFewLines(
     versionsHere: 0,
     folded: false,
   }));
-  return ids.length < few || (await varied(db, bare, { sort: "best", limit: few })).length < few;
+  return ids.length < few || (await varied(db, bare, { sort: "best", limit: LOOKED_AT })).length < few;
 }
 
 /**

@@ -131,7 +131,8 @@ async function closestTo(db: Queryable, word: string, also: Synonyms): Promise<s
       order by similarity(word, $1) desc, entries desc limit 60`,
     [typed, typed.length - 2, typed.length + 2],
   );
-  return nearestWord(typed, [...rows, ...[...also.keys()].map((one) => ({ word: one, entries: 0 }))]);
+  const near = [...also.keys()].filter((one) => one[0] === typed[0] && Math.abs(one.length - typed.length) <= 2);
+  return nearestWord(typed, [...rows, ...near.map((one) => ({ word: one, entries: 0 }))]);
 }
 
 const SHORTEST_BEGINNING = 2;
