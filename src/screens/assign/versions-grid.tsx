@@ -39,7 +39,7 @@ function rulesFor(students: readonly Student[], groups: AudienceClass["groups"])
         test: ({ readingGrade }: Student) => readingGrade !== null && readingGrade < most,
       })),
     ...(students.some(({ factor }) => factor > 1)
-      ? [{ text: "whoever has more time", test: ({ factor }: Student) => factor > 1 }]
+      ? [{ text: "anyone with more time", test: ({ factor }: Student) => factor > 1 }]
       : []),
     { text: "everyone", test: () => true },
   ];
