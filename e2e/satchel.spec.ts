@@ -136,7 +136,7 @@ test("a pocket stands inside another, moves with the menu, and says what it is f
   await page.getByRole("button", { name: "Say what this pocket is for" }).click();
   await page.getByLabel("What this pocket is for", { exact: true }).fill("Until the clocks change.");
   await page.getByRole("button", { name: "Keep", exact: true }).click();
-  await expect(page.getByText("Until the clocks change.", { exact: true })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Autumn" }).getByText("Until the clocks change.")).toBeVisible();
 });
 
 test("words of her own, a copy, a colour; and an original that was withdrawn says so", async ({ signedIn }) => {

@@ -163,3 +163,17 @@ describe("what is named among the words", () => {
     expect(chosen.names.authors[Number(first!.value)]).toBe(first!.text);
   });
 });
+
+test("a title typed in full comes first, with or without its article, whatever its words could be taken for", async () => {
+  await publishFor(db, world.teodor, lesson("The quiz of grade 5 step by step"), ["commons"]);
+  await publishFor(db, world.teodor, lesson("Step by step to a bypass"), ["commons"]);
+  for (const words of [
+    "the quiz of grade 5 step by step",
+    "Quiz of grade 5 step by step",
+    "quiz of grade 5 step by step ",
+  ]) {
+    const { hits, says } = await find(db, reader(), { ...anyNeed, words }, best);
+    expect([words, hits[0]?.facts.title]).toEqual([words, "The quiz of grade 5 step by step"]);
+    expect(says).toEqual([]);
+  }
+});

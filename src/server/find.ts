@@ -93,7 +93,8 @@ async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: rea
   // What is called just so is meant, whatever else its words could be taken for.
   const exact = await titledExactly(db, reader, titleKey(asked.words));
   if (exact.length > 0) {
-    const { strict } = await readAllWords(db, asked.words, knownSynonyms());
+    // A title is typed to its end: no word of it is still under way.
+    const { strict } = await readAllWords(db, `${asked.words.trim()} `, knownSynonyms());
     return { need: asked, named: nothingNamed, says: [], words: strict, corrected: null, exact, among: [] };
   }
   const understood = await understand(db, reader, asked, classes);

@@ -181,7 +181,7 @@ export function VersionsGrid({
                           type="radio"
                           name={`version ${student.id}`}
                           className="h-4 w-4 accent-(--green)"
-                          aria-label={`${name}: ${column.title}`}
+                          aria-label={`${name}: ${column.label}`}
                           checked={versionOf(student.id) === column.id}
                           onChange={() => give([student.id], column.id)}
                         />
