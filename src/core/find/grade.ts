@@ -15,3 +15,16 @@ export function sayGradeSpan(span: GradeSpan): string {
 
 /** A measured reading grade: beyond school the formulas only say that it is far beyond. */
 export const sayReadingGrade = (grade: number): string => (grade > 12 ? "12+" : grade.toFixed(1));
+
+const ordinals = "first second third fourth fifth sixth seventh eighth ninth tenth eleventh twelfth".split(" ");
+/** Any of them, for a pattern. */
+export const ordinalPattern = `(?:${ordinals.join("|")}|\\d{1,2}(?:st|nd|rd|th))`;
+
+/** "4", "4th", "fourth" and "K" as a grade; null for any other word. */
+export function gradeNamed(word: string): number | null {
+  const lower = word.toLowerCase();
+  if (lower === "k") return 0;
+  if (/^\d{1,2}(?:st|nd|rd|th)?$/.test(lower)) return Number.parseInt(lower, 10);
+  const at = ordinals.indexOf(lower);
+  return at < 0 ? null : at + 1;
+}

@@ -1,3 +1,4 @@
+import { months } from "../calendar/say-moment";
 import type { Kind, Licence } from "../resource/document";
 import { countryName, deviceName, languageName } from "./also";
 import { gradeName } from "./grade";
@@ -47,10 +48,9 @@ export interface Names {
 }
 export const noNames: Names = { authors: {}, sets: {} };
 
-const monthNames = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 /** "2026-11-24T10:20" is "24 Nov 2026". */
 const sayIsoDay = (day: string): string =>
-  `${Number(day.slice(8, 10))} ${monthNames[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
+  `${Number(day.slice(8, 10))} ${months[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
 
 /** What a blank says when filled, and what it says when not. */
 export function sayBlank(need: Need, blank: Blank, names: Names = noNames): string {

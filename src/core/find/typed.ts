@@ -1,6 +1,7 @@
 import type { Kind, Subject } from "../resource/document";
 import { lengthLimits } from "./need";
 import { readIsbn } from "./edition";
+import { gradeNamed, ordinalPattern } from "./grade";
 
 /** A part of what was typed that is more than words, as typed. In quotes it is just words again. */
 export interface TakenPart {
@@ -30,47 +31,26 @@ const CODE = /^(?:[A-Z]{1,4}[0-9]?|\d{1,2})(?:[.-](?:[A-Z]{1,3}|K|\d{1,2}))+[a-z
 const BY = /(?:^|\s)by\s+([\p{L}][\p{L}.'’-]*(?:\s+[\p{L}][\p{L}.'’-]*){0,2}?)(?=\s+(?:for|about|in|on)\b|\s*$)/iu;
 const ISBN = /(?:isbn[-:\s]*)?\b97[89](?:[\s-]?\d){10}\b|\b\d(?:-?\d){8}-?[\dXx]\b/gi;
 
-const ordinals = [
-  "",
-  "first",
-  "second",
-  "third",
-  "fourth",
-  "fifth",
-  "sixth",
-  "seventh",
-  "eighth",
-  "ninth",
-  "tenth",
-  "eleventh",
-  "twelfth",
-];
-const ordinal = `(?:${ordinals.slice(1).join("|")}|\\d{1,2}(?:st|nd|rd|th))`;
 const span = "(?:\\s*(?:-|–|to|and)\\s*(\\d{1,2}))?";
 
 /** "grade 4", "grades 3-5", "4th grade", "first grade", "K-2", "kindergarten"; "year 5" as in England: one more than the grade. */
 const GRADES: readonly [RegExp, (found: RegExpExecArray) => [number, number] | null][] = [
   [
     new RegExp(`\\b(?:for\\s+)?(?:my\\s+)?(?:grades?|gr\\.?)\\s+(k|\\d{1,2})${span}\\b(?!\\.\\w)`, "i"),
-    ([, from, to]) => upTo(gradeIn(from!), to),
+    ([, from, to]) => upTo(gradeNamed(from!)!, to),
   ],
   [
     new RegExp(`\\b(?:for\\s+)?(?:my\\s+)?(?:years?|yr)\\s+(\\d{1,2})${span}\\b(?!\\.\\w)`, "i"),
     ([, from, to]) => upTo(Number(from) - 1, to && String(Number(to) - 1)),
   ],
   [
-    new RegExp(`\\b(?:for\\s+)?(?:my\\s+)?(${ordinal})[\\s-]grade(?:rs?)?\\b`, "i"),
-    ([, which]) => upTo(gradeIn(which!), undefined),
+    new RegExp(`\\b(?:for\\s+)?(?:my\\s+)?(${ordinalPattern})[\\s-]grade(?:rs?)?\\b`, "i"),
+    ([, which]) => upTo(gradeNamed(which!)!, undefined),
   ],
   [/\b(?:for\s+)?k\s*(?:-|–|to)\s*(\d{1,2})\b/i, ([, to]) => upTo(0, to)],
   [/\b(?:for\s+)?(?:kindergarten|kindergart(?:e)?ners|kinder)\b/i, () => [0, 0]],
 ];
 
-const gradeIn = (text: string): number => {
-  const lower = text.toLowerCase();
-  if (lower.startsWith("k")) return 0;
-  return ordinals.includes(lower) ? ordinals.indexOf(lower) : Number.parseInt(lower, 10);
-};
 const upTo = (from: number, to: string | undefined): [number, number] | null => {
   const last = to === undefined ? from : Number(to);
   return from >= 0 && from <= last && last <= 12 ? [from, last] : null;

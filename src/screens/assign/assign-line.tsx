@@ -2,7 +2,8 @@
 import { clsx } from "clsx";
 import { CircleAlert, CircleCheck } from "lucide-react";
 import { useEffect, useEffectEvent, useRef, useState, type KeyboardEvent } from "react";
-import type { Piece } from "@/core/assign/typed/piece";
+import type { Offer, Piece } from "@/core/assign/typed/piece";
+import { takeOffer } from "@/core/assign/typed/take-offer";
 import { Button } from "@/ui/button";
 import { Key } from "@/ui/key";
 import { takeKeys } from "@/ui/keys-ahead";
@@ -64,13 +65,6 @@ function Chip({ piece, chosen, onChoose }: { piece: Piece; chosen: boolean; onCh
   );
 }
 
-/** The line without a piece, and without the comma before it. */
-function taken(line: string, { from, to }: Piece): string {
-  let end = from;
-  while (end > 0 && /[\s,;]/.test(line[end - 1]!)) end -= 1;
-  return line.slice(0, end) + line.slice(to);
-}
-
 /**
  * The line to assign with: what is typed is read at once and shown piece by piece. `onEnter` is told when she is done; `example`
  * shows what could be typed.
@@ -105,18 +99,14 @@ export function AssignLine({
     input.current?.setSelectionRange(from, to);
     setCaret(to);
   };
-  const replace = (piece: Piece, text: string) => {
-    const [before, after] = [line.slice(0, piece.from), line.slice(piece.to)];
-    // "except Bo" becomes "except Benno Lasz": the word that says what it is for stays.
-    const [word] =
-      /^(?:except|without|minus|due|by|from|until|opens|to)\b/i.exec(line.slice(piece.from, piece.to)) ?? [];
-    const next = text === "" ? taken(line, piece) : `${before}${word ? `${word} ` : ""}${text}${after}`;
-    onLine(next);
-    const end = next.length - after.length;
-    requestAnimationFrame(() => place(end, end));
+  const take = (piece: Piece, offer: Offer) => {
+    const taken = takeOffer(line, piece, offer);
+    onLine(taken.line);
+    requestAnimationFrame(() => place(taken.caret, taken.caret));
   };
   const onKey = (event: KeyboardEvent) => {
-    if (event.key !== "Enter" || event.nativeEvent.isComposing) return;
+    // With Ctrl it is the panel's, which passes over what was not understood.
+    if (event.key !== "Enter" || event.ctrlKey || event.metaKey || event.nativeEvent.isComposing) return;
     event.preventDefault();
     event.stopPropagation();
     onEnter();
@@ -137,7 +127,7 @@ export function AssignLine({
           aria-label="Assign in one line"
           aria-describedby="assign-line-read"
           placeholder={example}
-          maxLength={400}
+          maxLength={2000}
           spellCheck={false}
           autoComplete="off"
           value={line}
@@ -171,7 +161,7 @@ export function AssignLine({
         >
           <span className="min-w-40 flex-1">{piece.problem}</span>
           {piece.offers.map((offer, n) => (
-            <Button key={offer.text} size="small" onClick={() => replace(piece, offer.replace)}>
+            <Button key={offer.text} size="small" onClick={() => take(piece, offer)}>
               {offer.text} {n === 0 && piece === wrong[0] && <Key>tab</Key>}
             </Button>
           ))}

@@ -1,5 +1,6 @@
 import { languageNamed } from "../../resource/language-named";
 import type { AssignForm } from "../form";
+import { sayNumber } from "../say";
 import { startsWith } from "./people";
 import type { Token } from "./token";
 
@@ -19,21 +20,7 @@ export type Setting =
   | { kind: "checking"; checking: AssignForm["checking"] }
   | { kind: "closes"; closes: AssignForm["closes"] };
 
-const numbers = [
-  "zero",
-  "one",
-  "two",
-  "three",
-  "four",
-  "five",
-  "six",
-  "seven",
-  "eight",
-  "nine",
-  "ten",
-  "eleven",
-  "twelve",
-];
+const numbers = Array.from({ length: 13 }, (_, n) => sayNumber(n));
 
 /** "2" or "two"; null for any other word. */
 export function numberIn(word: string | undefined): number | null {
@@ -41,7 +28,7 @@ export function numberIn(word: string | undefined): number | null {
   if (/^\d{1,2}$/.test(word)) return Number(word);
   if (word === "a" || word === "an") return 1;
   const at = numbers.indexOf(word);
-  return at >= 0 ? at : null;
+  return at > 0 ? at : null;
 }
 
 const MOST_TRIES = 20;

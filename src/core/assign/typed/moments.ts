@@ -1,6 +1,6 @@
 import { Temporal } from "temporal-polyfill";
 import { addDays, momentAt, mondayOf, schoolClock, weekdayOf } from "../../calendar/school-calendar";
-import { sayDay, sayMoment, sayTime, toWallClock } from "../../calendar/say-moment";
+import { months, sayDay, sayMoment, sayTime, toWallClock } from "../../calendar/say-moment";
 import type { AssignForm, Due, Opens } from "../form";
 import type { Piece } from "./piece";
 import type { DayWords, LessonWords, WhenWords } from "./when";
@@ -15,8 +15,6 @@ const OPENS_AT = "07:00";
 export const DUE_AT = "15:00";
 /** A date of which no year is said is one of the coming months, or else one that has just passed. */
 const FAR_DAYS = 200;
-const months = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
-const weekdayNames = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 
 const wrong = (said: string, problem: string, offers: Piece["offers"] = []) => ({
   value: null,
@@ -63,13 +61,12 @@ export function dateOf(day: DayWords, after: string, world: LineWorld): Resolved
       const near = known.find((date) => date >= today && date <= addDays(today, FAR_DAYS)) ?? known[0];
       if (near === undefined) return wrong(`${said}?`, `There is no ${said}.`);
       if (day.weekday === null || weekdayOf(near) === day.weekday) return fine(near);
-      const right = weekdayNames[weekdayOf(near) - 1]!;
       const close = [-3, -2, -1, 1, 2, 3]
         .map((days) => addDays(near, days))
         .find((date) => weekdayOf(date) === day.weekday)!;
       return wrong(
         `${said}?`,
-        `${said} is a ${right}, not a ${weekdayNames[day.weekday - 1]}.`,
+        `${said} is a ${sayDate(near, world).slice(0, 3)}, not a ${sayDate(close, world).slice(0, 3)}.`,
         [near, close].map((date) => ({ text: sayDate(date, world), replace: sayDate(date, world) })),
       );
     }

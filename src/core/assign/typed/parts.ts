@@ -6,11 +6,18 @@ import type { LineWorld } from "./world";
 
 export type Subject = readonly PeopleRef[] | "the rest" | "everyone";
 
+/** A name nobody has, with where it stands. */
+export interface UnknownName {
+  text: string;
+  from: number;
+  to: number;
+}
+
 /** One part of a line, with where it stands. What it comes to is not worked out yet. */
 export type Part = { from: number; to: number } & PartMeaning;
 type PartMeaning =
   | { kind: "who"; people: readonly PeopleRef[] }
-  | { kind: "except"; people: readonly PeopleRef[]; unknown: readonly string[] }
+  | { kind: "except"; people: readonly PeopleRef[]; unknown: readonly UnknownName[] }
   | { kind: "version"; subject: Subject; version: VersionWords }
   | { kind: "factor"; subject: Subject; factor: number }
   | { kind: "opens" | "due"; when: WhenWords }
@@ -134,7 +141,7 @@ class Scanner {
           : null;
     if (start === null || !this.tokens[start]) return null;
     const people: PeopleRef[] = [];
-    const unknown: string[] = [];
+    const unknown: UnknownName[] = [];
     let end = start;
     while (this.tokens[end]) {
       const ended = this.tokens[end - 1]!.ends && end > start;
@@ -148,7 +155,8 @@ class Scanner {
         people.push(person.ref);
         end = next + person.n;
       } else if (!person && this.tokens[next] && (end === start || joined) && word !== "not") {
-        unknown.push(this.tokens[next]!.text);
+        const { text, from, to } = this.tokens[next]!;
+        unknown.push({ text, from, to });
         end = next + 1;
       } else break;
     }

@@ -1,3 +1,4 @@
+import { gradeNamed } from "../../find/grade";
 import { editDistance } from "../../find/nearest";
 import { plainWord, type Token } from "./token";
 import type { LineWorld } from "./world";
@@ -76,30 +77,13 @@ function makeIndex(world: LineWorld): PeopleIndex {
   return index;
 }
 
-const ordinals = [
-  "kindergarten",
-  "first",
-  "second",
-  "third",
-  "fourth",
-  "fifth",
-  "sixth",
-  "seventh",
-  "eighth",
-  "ninth",
-  "tenth",
-  "eleventh",
-  "twelfth",
-];
-
 /** "grade 4", "grade 4s", "4th grade", "4th graders", "fourth graders", "kindergarten". */
 function gradeAt(tokens: readonly Token[], at: number): { n: number; grade: number } | null {
   const [one, two] = [tokens[at]!.word, tokens[at + 1]?.word ?? ""];
-  if (/^grades?$/.test(one) && /^(?:k|\d{1,2})s?$/.test(two))
-    return { n: 2, grade: two.startsWith("k") ? 0 : Number.parseInt(two, 10) };
   if (one === "kindergarten" || one === "kindergartners") return { n: 1, grade: 0 };
-  const ordinal = /^\d{1,2}(?:st|nd|rd|th)$/.test(one) ? Number.parseInt(one, 10) : ordinals.indexOf(one);
-  return ordinal > 0 && /^grade(?:s|rs?)?$/.test(two) ? { n: 2, grade: ordinal } : null;
+  const [word, ordinal] = /^grades?$/.test(one) ? [two.replace(/s$/, ""), false] : [one, /^grade(?:s|rs?)?$/.test(two)];
+  const grade = /^grades?$/.test(one) || (ordinal && !/^\d+$/.test(one)) ? gradeNamed(word) : null;
+  return grade === null ? null : { n: 2, grade };
 }
 
 const phrases: readonly { words: readonly string[]; kind: "all classes" | "those who have it" }[] = [

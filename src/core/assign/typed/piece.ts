@@ -9,6 +9,14 @@ export interface Piece {
   said: string;
   /** Why it changes nothing, or not what it seems to; null when all is well. */
   problem: string | null;
-  /** What may have been meant: what stands in the line is replaced. An empty text takes it out. */
-  offers: readonly { text: string; replace: string }[];
+  /** What may have been meant. */
+  offers: readonly Offer[];
+}
+
+/** Something to put into the line in place of what stands there; an empty text takes it out. */
+export interface Offer {
+  text: string;
+  replace: string;
+  /** Just these words of the piece are replaced: one name of several, a day without its hour. Left out: the whole piece. */
+  at?: { from: number; to: number };
 }

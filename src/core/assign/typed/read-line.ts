@@ -8,6 +8,7 @@ import { partsOf, type Part } from "./parts";
 import type { Piece } from "./piece";
 import { plainWord } from "./token";
 import { versionOf } from "./versions";
+import type { WhenWords } from "./when";
 import { Everybody, scopeOf, well, whoGets } from "./who-gets";
 import type { LineWorld } from "./world";
 
@@ -105,16 +106,20 @@ class Reading {
   }
 
   private readTimes() {
+    const placed = (answer: Answer, when: WhenWords): Answer =>
+      when.kind === "moment" && when.at
+        ? { ...answer, offers: answer.offers.map((offer) => ({ ...offer, at: when.at! })) }
+        : answer;
     for (const part of this.parts) {
       if (part.kind !== "opens") continue;
       const { value, answer } = opensOf(part.when, this.classes, this.world);
-      this.answers.set(part, answer);
+      this.answers.set(part, placed(answer, part.when));
       if (value) this.change({ opens: value });
     }
     for (const part of this.parts) {
       if (part.kind !== "due") continue;
       const { value, answer } = dueOf(part.when, this.form.opens, this.classes, this.world);
-      this.answers.set(part, answer);
+      this.answers.set(part, placed(answer, part.when));
       if (value) this.change({ due: value });
     }
     const atLesson = this.form.opens.kind === "place" || this.form.opens.kind === "meeting";

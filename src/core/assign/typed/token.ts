@@ -1,3 +1,5 @@
+import { listedForm } from "../../find/words";
+
 /** A word of the line. */
 export interface Token {
   /** As typed, without the punctuation around it. */
@@ -11,8 +13,8 @@ export interface Token {
   ends: boolean;
 }
 
-export const plainWord = (text: string): string =>
-  text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase().replace(/[’‘]/g, "'");
+/** As words are listed for searching, with one sort of apostrophe. */
+export const plainWord = (text: string): string => listedForm(text).replace(/[’‘]/g, "'");
 
 const weekdayOrNumber = /^(?:\d[\d./:]*|mon|tues?|wed|thu|thurs?|fri|sat|sun)$/i;
 

@@ -16,7 +16,14 @@ export type LessonWords =
 
 export type WhenWords =
   | { kind: "now" }
-  | { kind: "moment"; day: DayWords | null; time: string | null; lesson: LessonWords | null }
+  /** `at`: where day and lesson stand, without the hour; null where only an hour was said. */
+  | {
+      kind: "moment";
+      day: DayWords | null;
+      time: string | null;
+      lesson: LessonWords | null;
+      at: { from: number; to: number } | null;
+    }
   | { kind: "lesson end" }
   | { kind: "span"; count: number; unit: "school day" | "day" | "week"; time: string | null };
 
@@ -270,9 +277,17 @@ function momentAt(
   const time = ended || lesson ? null : timeAt(tokens, after, day !== null || bare);
   const n = (day?.n ?? 0) + (lesson?.n ?? 0) + (time?.n ?? 0);
   if (n === 0) return null;
+  const dated = (day?.n ?? 0) + (lesson?.n ?? 0);
+  const where = dated > 0 ? { from: tokens[at]!.from, to: tokens[at + dated - 1]!.to } : null;
   return {
     n,
-    when: { kind: "moment", day: day?.day ?? null, time: time?.time ?? null, lesson: lesson?.lesson ?? null },
+    when: {
+      kind: "moment",
+      day: day?.day ?? null,
+      time: time?.time ?? null,
+      lesson: lesson?.lesson ?? null,
+      at: where,
+    },
   };
 }
 

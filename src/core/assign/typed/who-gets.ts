@@ -82,8 +82,10 @@ export class Everybody {
           `grade ${gradeName(ref.grade)}`,
           `Nobody in ${this.scopeName} is in grade ${gradeName(ref.grade)}.`,
         );
-      case "student":
-        return this.student(ref, anywhere);
+      case "student": {
+        const { offers, ...found } = this.student(ref, anywhere);
+        return { ...found, offers: offers.map((offer) => ({ ...offer, at: { from: ref.from, to: ref.to } })) };
+      }
     }
   }
 
@@ -223,7 +225,10 @@ export function whoGets(
     if (part.kind !== "except") continue;
     const found = [
       ...part.people.map((ref) => everybody.find(ref, false)),
-      ...part.unknown.map((name) => everybody.nobody(name)),
+      ...part.unknown.map(({ text, from, to }) => {
+        const { offers, ...found } = everybody.nobody(text);
+        return { ...found, offers: offers.map((offer) => ({ ...offer, at: { from, to } })) };
+      }),
     ];
     const out = new Set(found.flatMap(({ members }) => members.map(({ student }) => student.id)));
     const getting = [...chosen.values()].flat();

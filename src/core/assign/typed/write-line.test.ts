@@ -92,6 +92,25 @@ test("whatever hands change, the line says the same: it reads back as the form",
   expect(count).toBeGreaterThan(500);
 });
 
+test("what it could only say wrongly it does not say: children of one name, a goal with a comma or with words of another sort", () => {
+  const twins = {
+    ...world,
+    classes: world.classes.map((group) => ({
+      ...group,
+      students: group.students.map((one) => (one.id === 16 ? { ...one, familyName: "Berg" } : one)),
+    })),
+  };
+  const some: AssignForm = { ...base, to: [{ class: 1, students: ids(puffin).filter((id) => id !== 16) }], tries: 2 };
+  expect(writeLine(some, base, twins)).toBe("2 tries");
+  expect(readLine("2 tries, now", twins, beneathLine(some, base, "2 tries", twins)).form.to).toEqual(some.to);
+  for (const goal of ["Range, and median", "Counts in order"]) {
+    const form: AssignForm = { ...base, goals: [goal], tries: 3 };
+    const line = writeLine(form, base, world);
+    expect(line).toBe("3 tries");
+    expect(readLine(`${line}, now`, world, beneathLine(form, base, line, world)).form.goals).toEqual([goal]);
+  }
+});
+
 test("what a line cannot say stays beneath it, and typing on does not lose it", () => {
   const form: AssignForm = { ...base, tries: 2, stepWork: [{ step: "s1", work: "pairs" }] };
   const line = writeLine(form, base, world);

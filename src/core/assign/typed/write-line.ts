@@ -96,28 +96,30 @@ function writeFactors(form: AssignForm, world: LineWorld): string[] {
 
 /**
  * What is different in a form from the one it began with, as a line that reads as this form: "6 Tern, now, 2 tries". What a line
- * cannot say (how single steps are done, parts of a lesson) is left out.
+ * cannot say just so (how single steps are done, two children of one name, a goal with a comma in it) is left out.
  */
 export function writeLine(form: AssignForm, base: AssignForm, world: LineWorld): string {
   const parts: string[] = [];
-  if (!same(form.to, base.to)) parts.push(...writeWho(form.to, world));
-  if (!same(form.versions, base.versions)) parts.push(...writeVersions(form, world));
-  if (!same(form.factors, base.factors)) parts.push(...writeFactors(form, world));
-  const asRead = readLine(parts.join(", "), world, base).form;
-  if (!same(form.opens, asRead.opens)) parts.push(writeOpens(form.opens, world));
-  if (!same(form.due, asRead.due)) parts.push(writeDue(form.due, world));
-  if (!same(form.openDays, base.openDays) && form.openDays)
-    parts.push(`only ${form.openDays.map((date) => day(date, world)).join(" and ")}`);
-  if (form.closes !== base.closes) parts.push(form.closes === "due" ? "closes then" : "stays open");
-  if (form.tries !== base.tries)
-    parts.push(form.tries === null ? "unlimited tries" : form.tries === 1 ? "once" : `${form.tries} tries`);
-  if (form.keep !== base.keep) parts.push(`the ${form.keep} counts`);
-  if (form.spread !== base.spread) parts.push(form.spread === "together" ? "all at once" : "one in each lesson");
-  if (form.inOrder !== base.inOrder) parts.push(form.inOrder ? "in order" : "in any order");
-  if (form.checking !== base.checking)
-    parts.push(form.checking === "never" ? "no checking" : `checked ${form.checking}`);
-  if (!same(form.goals, base.goals)) parts.push(...form.goals.map((goal) => `goal ${goal.replace(/[,;]/g, "")}`));
-  return parts.filter(Boolean).join(", ");
+  const write = (field: keyof AssignForm, say: () => readonly string[]) => {
+    const read = (texts: readonly string[]) => readLine(texts.join(", "), world, base).form[field];
+    if (same(form[field], read(parts))) return;
+    const more = [...parts, ...say().filter(Boolean)];
+    if (same(form[field], read(more))) parts.splice(0, parts.length, ...more);
+  };
+  write("to", () => writeWho(form.to, world));
+  write("versions", () => writeVersions(form, world));
+  write("factors", () => writeFactors(form, world));
+  write("opens", () => [writeOpens(form.opens, world)]);
+  write("due", () => [writeDue(form.due, world)]);
+  write("openDays", () => [`only ${(form.openDays ?? []).map((date) => day(date, world)).join(" and ")}`]);
+  write("closes", () => [form.closes === "due" ? "closes then" : "stays open"]);
+  write("tries", () => [form.tries === null ? "unlimited tries" : form.tries === 1 ? "once" : `${form.tries} tries`]);
+  write("keep", () => [`the ${form.keep} counts`]);
+  write("spread", () => [form.spread === "together" ? "all at once" : "one in each lesson"]);
+  write("inOrder", () => [form.inOrder ? "in order" : "in any order"]);
+  write("checking", () => [form.checking === "never" ? "no checking" : `checked ${form.checking}`]);
+  write("goals", () => form.goals.map((goal) => `goal ${goal}`));
+  return parts.join(", ");
 }
 
 /** What the form says beneath a line that was written from it: every field that the line does not say the same way. */
