@@ -7,7 +7,7 @@ import { find } from "@/server/find";
 import { readAll, seed } from "@demo/seed";
 import { ndcg, successAt } from "./relevance/measures";
 import { keysOf, lookAlikes, patternOf, wholeNeeds } from "./relevance/whole";
-import { printTable } from "./table";
+import { mean, printTable } from "./table";
 
 /**
  * How good the order of results is over the whole library: the hand-written lessons and five thousand generated ones, needs as
@@ -68,8 +68,6 @@ for (const { need, heldOut, good } of wholeNeeds()) {
       keys.slice(0, 6).join(" | "),
     );
 }
-const mean = (values: number[]) =>
-  Math.round((1000 * values.reduce((sum, one) => sum + one, 0)) / values.length) / 1000;
 printTable(
   ["tuned", "held-out"].map((set) => {
     const of = results.filter((one) => one.set === set);

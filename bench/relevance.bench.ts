@@ -11,7 +11,7 @@ import type { Reader } from "@/data/reach";
 import { find } from "@/server/find";
 import { readAll, seed } from "@demo/seed";
 import { ndcg, successAt } from "./relevance/measures";
-import { printTable } from "./table";
+import { mean, printTable } from "./table";
 
 /**
  * How good the order of the results is: needs as teachers type them, judged over the hand-written lessons (needs.yaml).
@@ -80,8 +80,6 @@ for (const [at, { need, good }] of needs.entries()) {
       ours.slice(0, 5).join(", "),
     );
 }
-const mean = (values: number[]) =>
-  Math.round((1000 * values.reduce((sum, one) => sum + one, 0)) / values.length) / 1000;
 printTable(
   ["tuned", "held-out"].map((set) => {
     const of = results.filter((one) => one.set === set);

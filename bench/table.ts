@@ -19,3 +19,7 @@ export function printTable(rows: readonly Record<string, string | number | undef
   if (json) for (const row of rows) console.log(JSON.stringify(row));
   else console.table(rows);
 }
+
+/** The mean of values, to a thousandth. */
+export const mean = (values: readonly number[]): number =>
+  Math.round((1000 * values.reduce((sum, one) => sum + one, 0)) / values.length) / 1000;

@@ -84,20 +84,22 @@ export async function crowdedDays(
   );
 }
 
-/** Minutes planned in each meeting of these classes between two dates, both included. */
+/** Minutes planned in each meeting of these classes between two dates, both included. `except`: work that is being moved. */
 export async function plannedIn(
   db: Queryable,
   classes: readonly number[],
   from: string,
   to: string,
+  except: number | null = null,
 ): Promise<{ class: number; date: string; period: number; minutes: number }[]> {
   return db.query(
     `select a.class_id class, a.meeting_date date, a.meeting_period period,
             sum(coalesce(a.minutes, (f.facts ->> 'minutes')::int))::int minutes
        from assignment a join resource_facts f on f.resource_id = a.resource_id
       where a.class_id = any($1::int[]) and a.meeting_date between $2 and $3 and a.called_back is null
+        and a.id is distinct from $4::int
       group by 1, 2, 3`,
-    [classes, from, to],
+    [classes, from, to, except],
   );
 }
 

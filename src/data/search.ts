@@ -1,6 +1,6 @@
 import { bitsOf, GRADE_SHIFT } from "@/core/find/facets";
 import { orderedLines, type Candidate, type OrderedLine, type Sort } from "@/core/find/order";
-import { byTitle, foldAlike, MOST_VARIED, type Look, type VariedLine } from "@/core/find/variety";
+import { byTitle, foldAlike, linesOf, MOST_VARIED, type Look, type VariedLine } from "@/core/find/variety";
 import type { Facts } from "@/core/resource/facts";
 import { needParameters, satisfies, type ReadNeed } from "./conditions";
 import { one, type Queryable } from "./db";
@@ -171,6 +171,14 @@ export interface HitOptions {
   grades?: readonly number[];
 }
 
+async function looksOf(db: Queryable, resources: readonly number[]): Promise<Map<number, Look>> {
+  const rows = await db.query<Look & { id: number }>(
+    "select resource_id id, title, pattern from look where resource_id = any($1::int[])",
+    [resources],
+  );
+  return new Map(rows.map(({ id, ...look }) => [id, look]));
+}
+
 /** Lines whose looks are compared, however few are shown. */
 const LEAST_VARIED = 60;
 
@@ -182,17 +190,13 @@ async function varied(
   const compared = lines
     .slice(0, Math.min(MOST_VARIED, Math.max(LEAST_VARIED, limit * 3)))
     .map(({ candidate }) => candidate.id);
-  const looks = await db.query<Look & { id: number }>(
-    "select resource_id id, title, pattern from look where resource_id = any($1::int[])",
-    [compared],
-  );
-  const lookOf = new Map(looks.map(({ id, ...look }) => [id, look]));
+  const lookOf = await looksOf(db, compared);
   // Versions that were unfolded stay behind their first.
   const again = lines.some(({ folded }) => folded) ? lines : byTitle(lines, lookOf, typed);
   return foldAlike(again, lookOf, alike);
 }
 
-/** So many results are looked at for how many lines they make, look-alikes folded. */
+/** So many results are looked at for how many lines they make. */
 const LOOKED_AT = 200;
 
 /** Whether results with these words make fewer lines than `few`, look-alikes folded: without ranking them. */
@@ -203,24 +207,10 @@ export async function makesFewLines(
   few: number,
 ): Promise<boolean> {
   const ids = await matching(db, reader, words, LOOKED_AT);
-  const bare = ids.map((id): OrderedLine => ({
-    candidate: {
-      id,
-      rank: 0,
-      classes: 0,
-      reach: 0,
-      uses: 0,
-      family: 0,
-      fresh: 0,
-      minutes: 0,
-      suits: false,
-      said: null,
-    },
-    versions: 1,
-    versionsHere: 0,
-    folded: false,
-  }));
-  return ids.length < few || (await varied(db, bare, { sort: "best", limit: LOOKED_AT })).length < few;
+  if (ids.length < few) return true;
+  const looks = await looksOf(db, ids);
+  // What has no look yet is like nothing.
+  return linesOf([...looks.values()]) + ids.length - looks.size < few;
 }
 
 /**

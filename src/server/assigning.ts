@@ -108,6 +108,7 @@ async function lookAtClasses(
           chosen.map(({ group }) => group.class.id),
           meetings[0]!,
           addDays(meetings.at(-1)!, ROOM_DAYS),
+          moved,
         ),
     opening.length === 0
       ? []

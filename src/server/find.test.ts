@@ -116,6 +116,13 @@ describe("what is named among the words", () => {
     expect(need).toMatchObject({ words: "signals", grades: [5] });
     expect(says).toEqual(["For 5 Kittiwake: its grades."]);
     expect((await titles("signals grade 7")).need.grades).toEqual([7]);
+    // One press makes it words again; and a blank she filled herself is not overruled in silence.
+    const [said] = (
+      await find(db, reader(), { ...anyNeed, words: "signals for 5 Kittiwake" }, { ...best, classes: kittiwake })
+    ).says;
+    expect((await titles(said!.asWords!)).says).not.toContain("For 5 Kittiwake: its grades.");
+    const filled = await find(db, reader(), { ...anyNeed, words: "signals grade 7", grades: [5] }, best);
+    expect([filled.need.grades, filled.says[0]?.text]).toEqual([[5], "“grade 7” is passed over: you chose grade 5."]);
   });
 
   test("where next to nothing has all the words, those with most of them are shown, and it says so", async () => {

@@ -28,7 +28,9 @@ export async function lookAtPlaced(
   const form = plainForm(
     { resources: [...work.resources], to: [{ class: work.class, students: [...work.students] }] },
     {
-      opens: times.meeting ? { kind: "place", ...times.meeting } : at(times.opens),
+      opens: times.meeting
+        ? { kind: "place", date: times.meeting.date, period: times.meeting.period }
+        : at(times.opens),
       due: at(times.due),
       closes: times.closes ? "due" : "never",
     },

@@ -1,4 +1,4 @@
-import { isFilled, type Need } from "@/core/find/need";
+import { isFilled, type Blank, type Need } from "@/core/find/need";
 import { sayBlank, sayGrades } from "@/core/find/say";
 import { asWords, readTyped, withoutFiller, type TakenPart } from "@/core/find/typed";
 import { authorsCalled } from "@/data/browse";
@@ -31,7 +31,17 @@ interface Meaning {
   says: string;
   /** The part stays among the words as well: it names nothing here. */
   stays?: boolean;
+  /** It is a blank with which perhaps nothing is found. */
+  narrows?: boolean;
 }
+
+/** The blank a part of the words would fill. */
+const blankOf: Partial<Record<TakenPart["means"]["as"], Blank>> = {
+  grades: "grades",
+  minutes: "minutes",
+  subject: "subject",
+  kind: "kind",
+};
 
 /** What has been read so far, to be filled further. */
 interface Gathered {
@@ -41,31 +51,30 @@ interface Gathered {
 
 /** One part of what was typed, put into the blanks or among what is named. Null: it means nothing here and stays words. */
 async function meaningOf(
-  { means }: TakenPart,
+  { means, text }: TakenPart,
   db: Queryable,
   reader: Reader,
   typed: Need,
   read: Gathered,
 ): Promise<Meaning | null> {
   const { need, named } = read;
-  // What she chose in a blank goes before what she typed.
+  // What she chose in a blank goes before what she typed, and that is said.
+  const blank = blankOf[means.as];
+  if (blank && isFilled(typed, blank))
+    return { says: `“${text}” is passed over: you chose ${sayBlank(typed, blank)}.`, narrows: false };
   switch (means.as) {
     case "grades":
-      if (!isFilled(typed, "grades")) need.grades = means.grades;
+      need.grades = means.grades;
       return { says: `For ${means.grades.length === 1 ? "grade" : "grades"} ${sayGrades(means.grades)}.` };
     case "minutes":
-      if (!isFilled(typed, "minutes")) need.minutes = means.minutes;
-      return {
-        says: `${sayBlank({ ...need, minutes: means.minutes }, "minutes")}.`.replace(/^./, (first) =>
-          first.toUpperCase(),
-        ),
-      };
+      need.minutes = means.minutes;
+      return { says: `Up to ${means.minutes} minutes.`, narrows: true };
     case "subject":
-      if (!isFilled(typed, "subject")) need.subjects = [means.subject];
-      return { says: `In ${means.subject}.` };
+      need.subjects = [means.subject];
+      return { says: `In ${means.subject}.`, narrows: true };
     case "kind":
-      if (!isFilled(typed, "kind")) need.kinds = [means.kind];
-      return { says: `Only ${sayBlank({ ...need, kinds: [means.kind] }, "kind")}.` };
+      need.kinds = [means.kind];
+      return { says: `Only ${sayBlank(need, "kind")}.`, narrows: true };
     case "isbn":
       named.isbns.push(means.isbn);
       return { says: `The edition with ISBN ${means.isbn}.` };
@@ -107,17 +116,21 @@ export async function understand(
   const read: Gathered = { need: { ...asked }, named: { standards: [], authors: [], isbns: [] } };
   const says: Said[] = [];
   const taken: TakenPart[] = [];
+  let narrows = false;
   for (const part of readTyped(typed).taken) {
     if (plainly && soft.has(part.means.as)) continue;
     const meaning = await meaningOf(part, db, reader, asked, read);
     if (!meaning) continue;
     if (!meaning.stays) taken.push(part);
+    narrows ||= meaning.narrows === true;
     says.push({ text: meaning.says, asWords: meaning.stays ? null : asWords(typed, part) });
   }
   let words = taken.reduceRight((left, { from, to }) => `${left.slice(0, from)} ${left.slice(to)}`, typed);
   if (taken.length > 0) words = words.replace(/\s+/g, " ").trim();
   const { need } = read;
-  const group = classes.find((one) => words.toLowerCase().includes(one.name.toLowerCase()));
+  // In quotes her class's name is words too.
+  const bare = words.replace(/["“][^"”]*["”]?/g, " ").toLowerCase();
+  const group = classes.find((one) => bare.includes(one.name.toLowerCase()));
   if (group && !isFilled(need, "grades")) {
     const name = new RegExp(`(?:\\bfor\\s+)?${group.name.replace(/[.*+?^${}()|[\]\\]/g, "\\$&")}`, "i");
     words = words.replace(name, " ").trim();
@@ -127,7 +140,7 @@ export async function understand(
   // What is left of a sentence when all that means something was taken is not looked for.
   const left = withoutFiller(words);
   need.words = left === words && taken.length > 0 && isOnlyFiller(words) ? "" : left;
-  return { ...read, says, narrows: taken.some(({ means }) => soft.has(means.as)) };
+  return { ...read, says, narrows };
 }
 
 /** Whether nothing but the small words of a sentence is left: "something for my class". */

@@ -104,7 +104,8 @@ function roomFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
   const minutes = resources.reduce((sum, { facts }) => sum + facts.minutes, 0);
   const room = when.meeting?.minutes ?? group.profile.periodMinutes;
   const found: Finding[] = [];
-  const inClass = form.due.kind === "meeting end";
+  // Due before its lesson is over, it has to be done in it.
+  const inClass = when.meeting !== null && when.due <= when.meeting.ends;
   if (minutes > room) {
     const [only] = resources;
     const split = resources.length === 1 && only ? partsFor(only, room) : null;
@@ -117,7 +118,7 @@ function roomFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
         ...(resources.length > 1 ? [{ text: "One in each lesson", change: { spread: "one a meeting" as const } }] : []),
       ],
     });
-  } else if ((when.meeting ? inClass : true) && group.planned > 0 && group.planned + minutes > room) {
+  } else if ((inClass || when.meeting === null) && group.planned > 0 && group.planned + minutes > room) {
     found.push({
       key: `full ${group.id}`,
       level: "remark",

@@ -1,18 +1,6 @@
 import { orderedLines, type Candidate } from "./order";
+import { candidate } from "./testing";
 
-const candidate = (id: number, more: Partial<Candidate> = {}): Candidate => ({
-  id,
-  rank: 1,
-  classes: 0,
-  reach: 4,
-  uses: 0,
-  family: 0,
-  fresh: 0,
-  minutes: 30,
-  suits: false,
-  said: null,
-  ...more,
-});
 const idsOf = (candidates: Candidate[], sort: Parameters<typeof orderedLines>[1]["sort"] = "best") =>
   orderedLines(candidates, { sort }).map((line) => line.candidate.id);
 

@@ -1,25 +1,8 @@
 import { patternOf } from "./likeness";
-import type { Candidate, OrderedLine } from "./order";
-import { foldAlike, type Look } from "./variety";
+import { lineOf } from "./testing";
+import { foldAlike, linesOf, type Look } from "./variety";
 import { titleKey } from "./words";
 
-const line = (id: number): OrderedLine => ({
-  candidate: {
-    id,
-    rank: 1,
-    classes: 0,
-    reach: 4,
-    uses: 0,
-    family: 0,
-    fresh: 0,
-    minutes: 30,
-    suits: false,
-    said: null,
-  } satisfies Candidate,
-  versions: 1,
-  versionsHere: 0,
-  folded: false,
-});
 const tides = (place: string, hours: number) =>
   `Tides at ${place}. Students read the tide table of ${place}, work out how long the water falls and when to cross the sand with dry feet. High water is at ${hours} o'clock. How long does the water fall? When would you begin to walk?`;
 const otter =
@@ -35,7 +18,7 @@ const looks = new Map<number, Look>([
   [7, look("Tides at Cod Harbour", tides("Cod Harbour", 4))],
 ]);
 const ids = [1, 2, 3, 4, 5, 6, 7];
-const folded = (unfolded?: number) => foldAlike(ids.map(line), looks, unfolded);
+const folded = (unfolded?: number) => foldAlike(ids.map(lineOf), looks, unfolded);
 
 test("two of one pattern, or of one title, have lines; the others are counted at the second", () => {
   expect(folded().map(({ candidate: { id }, alike }) => [id, alike])).toEqual([
@@ -62,5 +45,10 @@ test("lines and those folded are all there are: nothing is lost", () => {
 });
 
 test("what has no look yet is never folded", () => {
-  expect(foldAlike(ids.map(line), new Map(), undefined)).toHaveLength(ids.length);
+  expect(foldAlike(ids.map(lineOf), new Map(), undefined)).toHaveLength(ids.length);
+});
+
+test("how many lines there would be is known without an order", () => {
+  expect(linesOf([...looks.values()])).toBe(folded().length);
+  expect(linesOf([])).toBe(0);
 });

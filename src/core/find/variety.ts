@@ -25,6 +25,17 @@ const looksLike = (one: Look, other: Look): boolean =>
   one.title === other.title ||
   (one.pattern !== null && other.pattern !== null && patternLikeness(one.pattern, other.pattern) >= LOOKS_ALIKE);
 
+/** How many lines these results make, look-alikes folded; whatever their order. */
+export function linesOf(looks: readonly Look[]): number {
+  const sorts: { look: Look; lines: number }[] = [];
+  for (const look of looks) {
+    const sort = sorts.find((one) => looksLike(one.look, look));
+    if (sort) sort.lines += 1;
+    else sorts.push({ look, lines: 1 });
+  }
+  return sorts.reduce((sum, { lines }) => sum + Math.min(lines, MOST_ALIKE), 0);
+}
+
 /** The first lines once more by how their titles answer the words as typed; the others stay behind them. */
 export function byTitle(lines: readonly OrderedLine[], looks: ReadonlyMap<number, Look>, typed: string): OrderedLine[] {
   if (typed === "") return [...lines];

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { Send } from "lucide-react";
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
 import { copyWithoutVoices } from "@/screens/acts/adapt";
 import { assignResources } from "@/screens/acts/assign";
@@ -100,22 +100,27 @@ export function AssignPanel(props: AssignPanelProps) {
   const { run, busy } = usePlanActs();
   const { looked, fresh } = useLastLook(form);
   /** Copies made here, which are assigned in place of what she chose. */
+  const copying = useRef(false);
   const [copies, setCopies] = useState<{ id: number; title: string }[]>([]);
   const titled = [...copies, ...resources, ...(audience?.versions ?? [])];
   const named =
     form?.resources.map((id) => ({ id, title: titled.find((one) => one.id === id)?.title ?? "" })) ?? resources;
   const nobody = form?.to.length === 0;
   const notUnderstood = sayNotUnderstood(line, pieces);
-  const send = (failed: () => void) => {
+  const send = (settled: () => void) => {
     if (!form || !audience) return;
     const names = audience.classes.filter(({ id }) => form.to.some((one) => one.class === id)).map(({ name }) => name);
     run(
       () => assignResources(form),
       () => `Assigned to ${names.join(" and ")}.`,
-      onDone,
+      () => {
+        // The panel may stay a moment: it must not go out again.
+        settled();
+        onDone();
+      },
       (why) => {
         setProblem(why);
-        failed();
+        settled();
       },
       ({ assignments }) => ({ label: "Link", onClick: () => showLinks(linked(assignments, names, named)) }),
     );
@@ -127,8 +132,10 @@ export function AssignPanel(props: AssignPanelProps) {
     change(part);
   };
   const copy = async (resource: number) => {
-    if (!form) return;
+    if (!form || copying.current) return;
+    copying.current = true;
     const outcome = await copyWithoutVoices({ resource });
+    copying.current = false;
     if (!outcome.ok) return setProblem(outcome.problem);
     const { resource: id, title } = outcome.value;
     setCopies([...copies, { id, title }]);

@@ -16,8 +16,8 @@ interface Sending {
   busy: boolean;
   /** “except Bo” changes nothing yet; empty: all is understood. */
   notUnderstood: string;
-  /** Sends it; `failed` is called when it did not go out. */
-  send: (failed: () => void) => void;
+  /** Sends it; `settled` is called when it has gone out, or could not. */
+  send: (settled: () => void) => void;
 }
 
 type Decision = "wait" | "send" | { hold: string };

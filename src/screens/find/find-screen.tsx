@@ -150,10 +150,12 @@ function Find(props: FindScreenProps) {
         }
         about={`${sayCount(counts.total, locale)} in all`}
         heads={["What", "By", "Grades", "Minutes", "Used here"]}
-        lines={hits.map(({ id, facts, author, usedHere }) => ({
-          id,
-          cells: [facts.title, author, sayGradeSpan(facts.grades), facts.minutes, usedHere || ""],
-        }))}
+        lines={() =>
+          hits.map(({ id, facts, author, usedHere }) => ({
+            id,
+            cells: [facts.title, author, sayGradeSpan(facts.grades), facts.minutes, usedHere || ""],
+          }))
+        }
       />
       <div
         className={clsx(

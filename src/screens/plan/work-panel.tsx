@@ -86,7 +86,7 @@ export function WorkPanel({
   const moveTo = (meeting: Meeting) =>
     run(
       () => moveWork({ assignment: assignment.id, date: meeting.date, period: meeting.period }),
-      () => `“${titleOf(assignment)}” is on ${say(meeting.starts)} now.`,
+      ({ remarks }) => [`“${titleOf(assignment)}” is on ${say(meeting.starts)} now.`, ...remarks].join(" "),
     );
   const everything = (by: 1 | -1) =>
     standing?.cell.meetings[0] &&

@@ -186,10 +186,12 @@ export function SatchelScreen({
         title={name}
         about={pockets.find((one) => one.id === pocket)?.about}
         heads={["What", "By", "Grades", "Minutes", "Standards"]}
-        lines={shown.map(({ id, facts, author }) => ({
-          id,
-          cells: [facts.title, author, sayGradeSpan(facts.grades), facts.minutes, facts.standards.join(", ")],
-        }))}
+        lines={() =>
+          shown.map(({ id, facts, author }) => ({
+            id,
+            cells: [facts.title, author, sayGradeSpan(facts.grades), facts.minutes, facts.standards.join(", ")],
+          }))
+        }
       />
       <div className="grid h-full grid-cols-[190px_minmax(0,530fr)_minmax(0,560fr)] max-md:grid-cols-1 max-md:grid-rows-[auto_minmax(0,1fr)] print:hidden">
         <div className={clsx("contents", narrowTable && "max-md:hidden")}>
