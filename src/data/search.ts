@@ -57,9 +57,11 @@ function candidatesByWords(which: string, most: number, loose: boolean): string 
   // Where not all are asked for, having all of them says most when they stand in what is said about it: in a long text they meet
   // by chance.
   const mostWords = "2 * s.t + 0.5 * s.w + 0.5 * s.a + floor(s.w + 0.001) * (0.2 + 0.8 * s.a)";
+  // How close together they stand is worked out only where all of them do: it costs as much as all the rest.
+  const mostWordsClose = `${mostWords} + case when s.w > 0.999 then ${closeness} else 0 end`;
   // Where all the words are asked for and the title answers, all of them are in the title.
-  const titled = loose ? `${mostWords} + ${closeness}` : `3::float4 + ${closeness}`;
-  const elsewhere = `${loose ? mostWords : "2 * s.t + 0.5 + 0.5 * s.a"} + ${closeness}`;
+  const titled = loose ? mostWordsClose : `3::float4 + ${closeness}`;
+  const elsewhere = loose ? mostWordsClose : `2 * s.t + 0.5 + 0.5 * s.a + ${closeness}`;
   const withShares = `search_entry e, ${reached}, ${shares}`;
   return `${usedHere}, titled as materialized (
       select ${columns}, ${titled} as rank from ${loose ? withShares : `search_entry e, ${reached}`}
@@ -179,21 +181,28 @@ async function looksOf(db: Queryable, resources: readonly number[]): Promise<Map
   return new Map(rows.map(({ id, ...look }) => [id, look]));
 }
 
-/** Lines whose looks are compared, however few are shown. */
-const LEAST_VARIED = 60;
+/** Of so many lines the looks are compared first; of the others, up to MOST_VARIED, where folding those leaves too few. */
+const FIRST_VARIED = 80;
 
 async function varied(
   db: Queryable,
   lines: OrderedLine[],
   { alike, limit, typed = "" }: HitOptions,
 ): Promise<VariedLine[]> {
-  const compared = lines
-    .slice(0, Math.min(MOST_VARIED, Math.max(LEAST_VARIED, limit * 3)))
-    .map(({ candidate }) => candidate.id);
-  const lookOf = await looksOf(db, compared);
-  // Versions that were unfolded stay behind their first.
-  const again = lines.some(({ folded }) => folded) ? lines : byTitle(lines, lookOf, typed);
-  return foldAlike(again, lookOf, alike);
+  const fold = async (compared: number) => {
+    const looks = await looksOf(
+      db,
+      lines.slice(0, compared).map(({ candidate }) => candidate.id),
+    );
+    // Versions that were unfolded stay behind their first.
+    const again = lines.some(({ folded }) => folded) ? lines : byTitle(lines, looks, typed);
+    return foldAlike(again, looks, alike);
+  };
+  const first = Math.min(MOST_VARIED, Math.max(FIRST_VARIED, 2 * limit));
+  const shown = await fold(first);
+  // Those that were not compared stand behind the others, each on a line of its own.
+  const compared = shown.length - Math.max(0, lines.length - first);
+  return compared < limit && lines.length > first && first < MOST_VARIED ? fold(MOST_VARIED) : shown;
 }
 
 /** So many results are looked at for how many lines they make. */
