@@ -145,3 +145,65 @@ test("without a network: packing says it was not done, and a part that cannot be
   await page.context().setOffline(false);
   await expect(page.getByText(/saved \d/)).toBeVisible({ timeout: 15_000 });
 });
+
+test("assigning under hard hands: Enter twice assigns once, forty words break nothing, Ctrl+Enter passes over what is not understood", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Marcus Osei");
+  await page.goto("/find?words=lighthouse+signals&do=assign");
+  const line = page.getByLabel("Assign in one line");
+  const said = page.getByRole("status", { name: "Said back" });
+  const words = Array.from({ length: 40 }, (_, n) => `word${n}`).join(" ");
+  await line.fill(`now, ${words}`);
+  await expect(page.getByRole("list", { name: "What the line says" }).getByRole("listitem")).toHaveCount(2);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBe(0);
+
+  await line.fill("now, due in 4 school days");
+  await expect(said).toHaveAttribute("aria-busy", "false");
+  const sent: string[] = [];
+  page.on("request", (request) => {
+    if (request.method() === "POST" && /"resources":/.test(request.postData() ?? "")) sent.push(request.postData()!);
+  });
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Control+Enter");
+  await expect(page.getByText(/^Assigned to/)).toBeVisible();
+  await expect(line).toHaveCount(0);
+  const count = async () => {
+    await page.goto("/plan?view=list");
+    return page.getByRole("listitem").filter({ hasText: "Lighthouse signals" }).count();
+  };
+  const after = await count();
+  expect(sent).toHaveLength(1);
+
+  await page.goto("/find?words=lighthouse+signals&do=assign");
+  await line.fill("now, soonish");
+  await expect(said).toHaveAttribute("aria-busy", "false");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText(/Press Ctrl\+Enter to assign without it/)).toBeVisible();
+  await page.keyboard.press("Control+Enter");
+  await expect(page.getByText(/^Assigned to/)).toBeVisible();
+  expect(await count()).toBe(after + 1);
+});
+
+test("without a network what was typed to assign stays, and it goes out when the network is back", async ({
+  signedIn,
+  expectTrouble,
+}) => {
+  expectTrouble(/ERR_INTERNET_DISCONNECTED/);
+  const page = await signedIn("Marcus Osei");
+  await page.goto("/find?words=lighthouse+signals&do=assign");
+  const line = page.getByLabel("Assign in one line");
+  await line.fill("now");
+  await expect(page.getByRole("status", { name: "Said back" })).toHaveAttribute("aria-busy", "false");
+  await page.context().setOffline(true);
+  await line.fill("now, due in 4 school days");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("region", { name: "Assign" }).getByRole("alert").first()).toBeVisible();
+  await expect(line).toHaveValue("now, due in 4 school days");
+  await page.context().setOffline(false);
+  await line.fill("now, due in 5 school days");
+  await expect(page.getByRole("status", { name: "Said back" })).toContainText("due");
+  await page.keyboard.press("Control+Enter");
+  await expect(page.getByText(/^Assigned to/)).toBeVisible();
+});

@@ -141,7 +141,7 @@ test("what is coming cannot be begun, and what is done can be looked at", async 
   await expect(page.getByRole("heading", { name: "Handed in" })).toBeVisible();
   await expect(page.getByRole("button", { name: "Try again" })).toHaveCount(0);
   await page.goto("/student/999999");
-  await expect(page.getByRole("heading", { name: "This work is not yours" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "This work is not for you" })).toBeVisible();
 });
 
 test("a step that is done in twos says so to the child, where her teacher decided it", async ({ signedIn }) => {

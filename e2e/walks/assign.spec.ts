@@ -49,7 +49,7 @@ test("keys pressed at once are kept: the line is typed before its panel has ever
   await page.keyboard.press("a");
   await page.keyboard.type("Adan Rey now");
   await page.keyboard.press("Enter");
-  const waits = page.getByText("Worth a look first. Enter once more assigns it.");
+  const waits = page.getByText("Have a look first. Press Enter again to assign.");
   const assigned = page.getByText("Assigned to 7 Cormorant.");
   await expect(waits.or(assigned)).toBeVisible();
   if (await waits.isVisible()) await page.keyboard.press("Enter");
@@ -78,7 +78,7 @@ test("the line and the form say the same, whichever is changed; what is not unde
 
   // Enter does not pass over what it says, silently.
   await typed.press("Enter");
-  await expect(panel.getByText(/Ctrl and Enter assigns without it/)).toBeVisible();
+  await expect(panel.getByText(/Press Ctrl\+Enter to assign without it/)).toBeVisible();
 
   // Tab goes to the first thing that may have been meant.
   await typed.press("Tab");

@@ -9,7 +9,7 @@ test("what the words were taken for is shown, and is words again with one press"
   await walk.type("kelp quiz grade 5");
   await expect(page.getByText("Only quizzes.")).toBeVisible();
   await expect(page.getByText("For grade 5.")).toBeVisible();
-  await walk.click(page.getByRole("button", { name: /as words instead: Only quizzes/ }));
+  await walk.click(page.getByRole("button", { name: /these words instead: Only quizzes/ }));
   await expect(words).toHaveValue('kelp "quiz" grade 5');
   await expect(page.getByText("Only quizzes.")).toBeHidden();
   walk.done();

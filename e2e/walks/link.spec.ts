@@ -38,6 +38,6 @@ test("a link offered right after assigning leads a student through the class's c
   // A child of another class is told plainly, and learns nothing of it.
   const other = await signedIn("Adan Rey", { phone: true });
   await other.goto(address);
-  await expect(other.getByRole("heading", { name: "This work is not yours" })).toBeVisible();
+  await expect(other.getByRole("heading", { name: "This work is not for you" })).toBeVisible();
   await expect(other.getByText(/moon diary/i)).toHaveCount(0);
 });

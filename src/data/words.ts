@@ -190,7 +190,7 @@ export interface ReadWords {
 /** The last word may still be being typed: its likely endings count too. Synonyms count for every word outside quotes. */
 export async function readAllWords(db: Queryable, typed: string, synonyms: Synonyms = noSynonyms): Promise<ReadWords> {
   const { parts, ignored } = partsOf(typed);
-  // In "step by step" the word under way is "step", which stands there already, and not "by".
+  // In "step by step" the word she is typing is the second "step", which counts once, and not "by".
   const under = typedParts(typed).at(-1);
   const last = ignored.length === 0 && parts.at(-1)?.text === under?.text ? parts.at(-1) : undefined;
   const typing = last && !last.phrase && last.wanted && last.text.length >= SHORTEST_BEGINNING && !/\s$/.test(typed);

@@ -122,7 +122,7 @@ describe("what is named among the words", () => {
     ).says;
     expect((await titles(said!.asWords!)).says).not.toContain("For 5 Kittiwake: its grades.");
     const filled = await find(db, reader(), { ...anyNeed, words: "signals grade 7", grades: [5] }, best);
-    expect([filled.need.grades, filled.says[0]?.text]).toEqual([[5], "“grade 7” is passed over: you chose grade 5."]);
+    expect([filled.need.grades, filled.says[0]?.text]).toEqual([[5], "“grade 7” is ignored: you chose grade 5."]);
   });
 
   test("where next to nothing has all the words, those with most of them are shown, and it says so", async () => {

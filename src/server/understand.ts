@@ -61,7 +61,7 @@ async function meaningOf(
   // What she chose in a blank goes before what she typed, and that is said.
   const blank = blankOf[means.as];
   if (blank && isFilled(typed, blank))
-    return { says: `“${text}” is passed over: you chose ${sayBlank(typed, blank)}.`, narrows: false };
+    return { says: `“${text}” is ignored: you chose ${sayBlank(typed, blank)}.`, narrows: false };
   switch (means.as) {
     case "grades":
       need.grades = means.grades;

@@ -4,8 +4,8 @@ import { Empty } from "@/ui/empty";
 export default function NotYours() {
   return (
     <main className="finger-size mx-auto max-w-xl px-4 py-10 font-child text-[17px]">
-      <Empty title="This work is not yours">
-        <p>It may be for another class or another student, or it was called back. Ask your teacher.</p>
+      <Empty title="This work is not for you">
+        <p>It may be for another class, or your teacher has taken it back. Ask your teacher.</p>
         <Link
           href="/student"
           className="inline-grid min-h-12 place-items-center rounded-card border-2 border-green px-6 font-bold text-green"

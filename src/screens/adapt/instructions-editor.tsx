@@ -86,7 +86,7 @@ export function InstructionsEditor({
               <Mic size={16} aria-hidden /> Record mine
             </Button>
             <Button onClick={() => put({ ...recording!, kept: true })}>Keep theirs, with the name</Button>
-            <Button onClick={removeOthers}>No voice{spokenIn > 1 ? ", in no language" : ""}</Button>
+            <Button onClick={removeOthers}>{spokenIn > 1 ? "No voice in any language" : "No voice"}</Button>
           </div>
         </div>
       ) : whose === "kept" ? (

@@ -28,7 +28,7 @@ function OneLink({ work, alone }: { work: Linked; alone: boolean }) {
       await navigator.clipboard.writeText(address);
       tell("The link is copied.");
     } catch {
-      tellProblem("The browser did not let it be copied. Select the address and copy it yourself.");
+      tellProblem("The browser would not copy it. Select the address and copy it yourself.");
     }
   };
   return (
@@ -72,7 +72,7 @@ export function AssignmentLinks() {
       title={alone ? `Link to “${first.title}”` : "Links to the work"}
     >
       <p className="mb-3 text-ink-soft">
-        It leads students through signing in, or the class’s code, straight to the work. Anyone else sees nothing of it.
+        Students sign in, or use the class code, and come straight to the work. Nobody else can see it.
       </p>
       <ul className="grid max-h-[60vh] gap-5 overflow-auto">
         {works.map((work) => (

@@ -16,7 +16,7 @@ test.each([
     "something is not understood",
     enter,
     { ...ready, notUnderstood: "“Bo” changes nothing yet." },
-    { hold: "“Bo” changes nothing yet. Ctrl and Enter assigns without it." },
+    { hold: "“Bo” changes nothing yet. Press Ctrl+Enter to assign without it." },
   ],
   [
     "the same, with Ctrl",
@@ -28,7 +28,7 @@ test.each([
     "a remark she has not seen",
     enter,
     { ...ready, looked: { ...fine, findings: [remark] } },
-    { hold: "Worth a look first. Enter once more assigns it." },
+    { hold: "Have a look first. Press Enter again to assign." },
   ],
   [
     "a remark that was shown",
@@ -40,7 +40,7 @@ test.each([
     "it cannot go out",
     { how: "at once", seen: [] },
     { ...ready, looked: { ...fine, findings: [stop] } },
-    { hold: "It cannot go out like this: see what must be fixed." },
+    { hold: "It can’t be assigned yet: fix what is marked above." },
   ],
   ["nobody is chosen", enter, { ...ready, nobody: true }, { hold: "Choose at least one student." }],
 ] as const)("%s", (_, wish, now, decision) => {

@@ -25,12 +25,12 @@ type Decision = "wait" | "send" | { hold: string };
 /** What comes of a wish to send as things are now. */
 export function decide(wish: Wish, { looked, fresh, nobody, busy, notUnderstood }: Omit<Sending, "send">): Decision {
   if (nobody) return { hold: "Choose at least one student." };
-  if (wish.how === "Enter" && notUnderstood) return { hold: `${notUnderstood} Ctrl and Enter assigns without it.` };
+  if (wish.how === "Enter" && notUnderstood) return { hold: `${notUnderstood} Press Ctrl+Enter to assign without it.` };
   if (!fresh || !looked || busy) return "wait";
   if (looked.problem || looked.findings.some(({ level }) => level === "stop"))
-    return { hold: "It cannot go out like this: see what must be fixed." };
+    return { hold: "It can’t be assigned yet: fix what is marked above." };
   if (wish.how === "Enter" && looked.findings.some(({ key }) => !wish.seen.includes(key)))
-    return { hold: "Worth a look first. Enter once more assigns it." };
+    return { hold: "Have a look first. Press Enter again to assign." };
   return "send";
 }
 

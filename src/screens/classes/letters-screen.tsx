@@ -33,7 +33,7 @@ export function LettersScreen({
       </div>
       {unwritten.length > 0 && (
         <Notice className="not-printed mb-5">
-          <p>There is no letter yet in every family’s language. These families get the English one:</p>
+          <p>We do not have a letter in every family’s language yet. These families get the English one:</p>
           <ul className="mt-1">
             {unwritten.map(({ student, language }) => (
               <li key={student}>

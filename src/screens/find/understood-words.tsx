@@ -25,8 +25,8 @@ export function UnderstoodWords({
           {asWords !== null && (
             <button
               type="button"
-              aria-label={`Look for it as words instead: ${text}`}
-              title="Look for it as words instead"
+              aria-label={`Search for these words instead: ${text}`}
+              title="Search for these words instead"
               onClick={() => onWords(asWords)}
               className="rounded p-0.5 text-slate hover:bg-shade"
             >

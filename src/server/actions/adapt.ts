@@ -71,7 +71,7 @@ export const copyWithoutVoices = act(
     const copy = await copyOf(db, visitor, given.resource, "none");
     const [problem] = unfinished(copy.document, visitor.id);
     const closed = problem?.problem ?? licenceProblem(copy.document);
-    if (closed) throw new Refused(`The copy cannot go out as it is: ${closed}`);
+    if (closed) throw new Refused(`The copy cannot be published: ${closed}`);
     return db.transaction(async (tx) => {
       const resource = await addCopy(tx, visitor, copy, now);
       await publish(tx, { resource, document: copy.document, author: visitor.id, now });

@@ -106,7 +106,7 @@ function lessonOf(
   if (!group || other)
     return wrong(
       "which lesson?",
-      `${sayList(classes.map(({ name }) => name))} have lessons of their own: say a day and an hour.`,
+      `${sayList(classes.map(({ name }) => name))} each have their own lessons: give a day and a time.`,
     );
   const day = words.day && dateOf(words.day, after, world);
   if (day?.value === null) return { value: null, answer: day.answer };
@@ -121,7 +121,7 @@ function lessonOf(
     `${said}?`,
     lessons > 0
       ? `${group.name} has only ${lessons === 1 ? "one lesson" : `${lessons} lessons`} on ${sayDate(date!, world)}.`
-      : `${group.name} has no such lesson${date ? ` on ${sayDate(date, world)}` : ""}.`,
+      : `${group.name} has no lesson like that${date ? ` on ${sayDate(date, world)}` : ""}.`,
     next ? [{ text: sayMeeting(next, world), replace: `${sayDate(next.date, world)} period ${next.period}` }] : [],
   );
 }
@@ -193,7 +193,7 @@ export function dueOf(when: WhenWords, opens: Opens, classes: readonly LineClass
     case "lesson end":
       return opens.kind === "place" || opens.kind === "meeting"
         ? { value: { kind: "meeting end" }, answer: well("when the lesson ends") }
-        : wrong("in which lesson?", "It opens at no lesson.");
+        : wrong("in which lesson?", "It does not open in a lesson.");
     case "span": {
       const time = when.time ?? DUE_AT;
       if (when.unit !== "school day") return atClock(addDays(from, when.count * (when.unit === "week" ? 7 : 1)), time);

@@ -185,7 +185,7 @@ describe("when it opens", () => {
     ["Mon 1 Dec", "1 Dec is a Tue, not a Mon.", ["Tue 1 Dec", "Mon 30 Nov"]],
     ["31 Feb", "There is no 31 Feb.", []],
     ["tue third lesson", "4/5 Puffin has only 2 lessons on Tue 1 Dec.", ["Tue 1 Dec period 1"]],
-    ["wed first lesson", "4/5 Puffin has no such lesson on Wed 2 Dec.", ["Thu 3 Dec period 1"]],
+    ["wed first lesson", "4/5 Puffin has no lesson like that on Wed 2 Dec.", ["Thu 3 Dec period 1"]],
   ])("%s cannot be: it says why and what may have been meant", (line, problem, replaces) => {
     const { form, pieces } = read(line);
     expect(form.opens).toEqual(base.opens);
@@ -216,7 +216,7 @@ describe("when it is due", () => {
   });
 
   test("work that opens at no lesson cannot be due at the end of one", () => {
-    expect(problems("now, due in that lesson")).toEqual(["It opens at no lesson."]);
+    expect(problems("now, due in that lesson")).toEqual(["It does not open in a lesson."]);
     expect(formOf("now", { ...base, due: { kind: "meeting end" } }).due).toEqual({
       kind: "days",
       days: 2,

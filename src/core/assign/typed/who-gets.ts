@@ -157,7 +157,7 @@ export class Everybody {
     const getting = students.filter((id) => chosen.includes(id));
     const said = sayList(found.map((one) => one.said));
     if (wrong) return { students: getting, said, problem: wrong.problem, offers: wrong.offers };
-    if (getting.length === 0) return { students: [], said, problem: "They do not get it at all.", offers: [] };
+    if (getting.length === 0) return { students: [], said, problem: "They are not getting it.", offers: [] };
     return { students: getting, ...well(said) };
   }
 }
