@@ -1,5 +1,6 @@
 import { parse } from "yaml";
 import { z } from "zod";
+import { Drawing } from "@/core/drawing/schema";
 import type { Block } from "@/core/resource/block";
 import type { Document, Step } from "@/core/resource/document";
 import { phases } from "@/core/resource/vocabulary";
@@ -55,6 +56,8 @@ const WrittenBlock = z.union([
     headers: z.enum(["row", "column", "both", "none"]).default("row"),
     caption: Text.optional(),
   }),
+  /** A drawing as the document says it. */
+  z.strictObject({ drawing: Drawing }),
   z.strictObject({ link: z.string(), label: Text }),
   z.strictObject({ maths: Text, said: Text }),
   /** One of the things to find out with, set up as the document says it. */
@@ -261,6 +264,7 @@ function blockOf(written: WrittenBlock, id: string, language: string): Block {
       ...(written.caption && { caption: { [language]: written.caption } }),
     };
   }
+  if ("drawing" in written) return { id, type: "drawing", drawing: written.drawing };
   if ("link" in written) return { id, type: "link", href: written.link, label: { [language]: written.label } };
   if ("maths" in written) return { id, type: "maths", tex: written.maths, spoken: { [language]: written.said } };
   if ("film" in written) {

@@ -117,14 +117,14 @@ test("words to mark, a drawing, and writing with a list to look through", async 
   await page.mouse.down();
   await page.mouse.move(box.x + 120, box.y + 90, { steps: 5 });
   await page.mouse.up();
-  await expect(sheet.getByRole("img")).toHaveAccessibleName("1 lines drawn");
+  await expect(sheet.getByRole("img")).toHaveAccessibleName("1 line drawn");
   await sheet.focus();
   await page.keyboard.press("Space");
   for (let press = 0; press < 4; press += 1) await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Space");
   await expect(sheet.getByRole("img")).toHaveAccessibleName("2 lines drawn");
   await page.getByRole("button", { name: "Last line away" }).click();
-  await expect(sheet.getByRole("img")).toHaveAccessibleName("1 lines drawn");
+  await expect(sheet.getByRole("img")).toHaveAccessibleName("1 line drawn");
 
   await shore(page, 5);
   await page.getByRole("textbox", { name: /Describe what you would expect/ }).fill("Limpets, because they hold on.");
@@ -158,7 +158,7 @@ test("a teacher makes one of each, and it stands in the preview as students get 
     "Points to plot",
     "Words to mark",
     "Table to fill",
-    "Drawing",
+    "Students draw",
   ];
   for (const name of names) {
     await page.getByRole("button", { name: "Question …" }).click();
@@ -220,7 +220,7 @@ test("a child sorts, labels, fills and draws on a phone; the teacher sees the dr
   await student.mouse.down();
   await student.mouse.move(box.x + 150, box.y + 80, { steps: 6 });
   await student.mouse.up();
-  await expect(sheet.getByRole("img")).toHaveAccessibleName("1 lines drawn");
+  await expect(sheet.getByRole("img")).toHaveAccessibleName("1 line drawn");
   await expect(student.getByText("Kept", { exact: true })).toBeVisible();
 
   await teacher.getByRole("link", { name: "Results" }).click();
@@ -235,7 +235,7 @@ test("a child sorts, labels, fills and draws on a phone; the teacher sees the dr
     .first()
     .click();
   const answer = teacher.getByRole("complementary", { name: "One answer" });
-  await expect(answer.getByRole("img")).toHaveAccessibleName("1 lines drawn");
+  await expect(answer.getByRole("img")).toHaveAccessibleName("1 line drawn");
   await expect(answer.getByRole("img").locator("path")).toHaveCount(1);
 });
 

@@ -61,6 +61,7 @@ const byBlock: Record<Exclude<Block["type"], "question">, Activity> = {
   film: "watch",
   sound: "listen",
   link: "follow a link",
+  drawing: "look",
   manipulative: "build",
 };
 

@@ -1,3 +1,4 @@
+import type { Drawing } from "../drawing/drawing";
 import { silence } from "../media/shipped";
 import { emptyChoice } from "./empty-choices";
 import { questionsOf, type Document, type Step } from "./document";
@@ -27,6 +28,8 @@ export function unfinished(document: Document, owner: number): Unfinished[] {
       if (block.type === "picture" && !block.decorative && !inLanguage(block.description, document.languages)?.trim()) {
         found.push({ step: step.id, problem: "A picture has no description." });
       }
+      if (block.type === "drawing")
+        for (const problem of drawingProblems(block.drawing, document.languages)) found.push({ step: step.id, problem });
       if (block.type === "film") {
         const wrong = filmProblem(block);
         if (wrong) found.push({ step: step.id, problem: wrong });
@@ -49,6 +52,8 @@ export function unfinished(document: Document, owner: number): Unfinished[] {
       const shown = question.type === "labels" || (question.type === "sketch" && question.over !== undefined);
       if (shown && !inLanguage(question.description, document.languages)?.trim())
         found.push({ step: step.id, problem: "A picture in a question has no description." });
+      if (question.type === "sketch" && question.on)
+        for (const problem of drawingProblems(question.on, document.languages)) found.push({ step: step.id, problem });
       const answer = missingAnswer(question, document.languages) ?? emptyChoice(question, document.languages);
       if (answer) found.push({ step: step.id, problem: answer });
     }
@@ -58,6 +63,16 @@ export function unfinished(document: Document, owner: number): Unfinished[] {
     problem: `${name} speaks here: record yours, keep theirs, or take it out.`,
   }));
   return [...found, ...voices];
+}
+
+function drawingProblems(drawing: Drawing, languages: readonly string[]): string[] {
+  if (drawing.items.length === 0 && !drawing.over) return ["Nothing has been drawn yet."];
+  return [
+    ...(inLanguage(drawing.description, languages)?.trim() ? [] : ["A drawing has no description."]),
+    ...(drawing.items.some((item) => item.type === "words" && !inLanguage(item.text, languages)?.trim())
+      ? ["Words in a drawing are not written yet."]
+      : []),
+  ];
 }
 
 const toolsOf = (step: Step) => [

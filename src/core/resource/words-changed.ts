@@ -1,4 +1,5 @@
 import { diffWordsWithSpace } from "diff";
+import { drawingWords, type Drawing } from "../drawing/drawing";
 import { sayAnswer } from "../scoring/say";
 import type { Block } from "./block";
 import type { Step } from "./document";
@@ -14,8 +15,13 @@ export interface WordRun {
   is: "kept" | "gone" | "new";
 }
 
+const drawingText = (drawing: Drawing, languages: readonly string[]): string =>
+  `[drawing: ${inLanguage(drawing.description, languages) ?? ""}] ${drawingWords(drawing, languages)}`.trim();
+
 const questionText = (question: Question, languages: readonly string[]): string =>
-  `${plainText(inLanguage(question.prompt, languages))}\n= ${sayAnswer(question, languages)} (${[
+  `${plainText(inLanguage(question.prompt, languages))}${
+    question.type === "sketch" && question.on ? `\n${drawingText(question.on, languages)}` : ""
+  }\n= ${sayAnswer(question, languages)} (${[
     question.marks,
     ...(question.seconds === undefined ? [] : [sayAllowed(question.seconds)]),
   ].join(", ")})`;
@@ -45,6 +51,8 @@ function blockText(block: Block, languages: readonly string[]): string {
           ...(question ? [questionText(question, languages)] : []),
         ]),
       ].join("\n");
+    case "drawing":
+      return drawingText(block.drawing, languages);
     case "manipulative":
       return `[${block.tool.tool}]`;
     default:

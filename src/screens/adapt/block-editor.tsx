@@ -12,6 +12,7 @@ import { RichEditor } from "./rich-editor";
 
 // Read when a step has one: most are text and questions, and the editor opens without the others.
 const BlockView = later(() => import("../step/block-view").then((part) => part.BlockView));
+const DrawingBlockEditor = later(() => import("./drawing/drawing-block").then((part) => part.DrawingBlockEditor));
 const FilmEditor = later(() => import("./film-editor").then((part) => part.FilmEditor));
 const LinkEditor = later(() => import("./media-editors").then((part) => part.LinkEditor));
 const ManipulativeEditor = later(() => import("./manipulative-editor").then((part) => part.ManipulativeEditor));
@@ -93,6 +94,8 @@ export const BlockEditor = memo(function BlockEditor({
           <MathsEditor block={block} languages={languages} onChange={onChange} />
         ) : block.type === "link" ? (
           <LinkEditor block={block} languages={languages} onChange={onChange} />
+        ) : block.type === "drawing" ? (
+          <DrawingBlockEditor block={block} languages={languages} newId={newId} onChange={onChange} />
         ) : block.type === "manipulative" ? (
           <ManipulativeEditor
             tool={block.tool}

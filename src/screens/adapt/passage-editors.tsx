@@ -1,5 +1,5 @@
 "use client";
-import { ImagePlus, Plus, X } from "lucide-react";
+import { Plus, X } from "lucide-react";
 import { marksAfterEdit, readCells, writeCells } from "@/core/resource/edit-passage";
 import { inLanguage } from "@/core/resource/language";
 import { Button } from "@/ui/button";
@@ -8,8 +8,6 @@ import { IconButton } from "@/ui/icon-button";
 import { MarkedPassage } from "../step/questions/passage";
 import type { EditorProps } from "./editor-props";
 import { NumberBox } from "./number-box";
-import { PictureDescription } from "./picture-description";
-import { useFile } from "../media/use-file";
 
 /** The passage, and under it the same once more to mark what is right. */
 export function HighlightEditor({ question, languages, onChange }: EditorProps<"highlight">) {
@@ -203,32 +201,6 @@ export function LongTextEditor({ question, languages, newId, onChange }: EditorP
           </Button>
         </div>
       </div>
-    </div>
-  );
-}
-
-export function SketchEditor({ question, languages, onChange }: EditorProps<"sketch">) {
-  const picture = useFile({ onFile: (over) => onChange({ ...question, over }) });
-  return (
-    <div className="grid gap-2">
-      <div className="flex flex-wrap items-center gap-2">
-        <Button size="small" onClick={picture.choose}>
-          <ImagePlus size={15} aria-hidden /> {question.over ? "Another picture to draw on" : "Draw on a picture"}
-        </Button>
-        {question.over && (
-          <Button size="small" look="quiet" onClick={() => onChange({ ...question, over: undefined })}>
-            On a blank sheet
-          </Button>
-        )}
-        {picture.input}
-      </div>
-      {question.over && (
-        <PictureDescription
-          value={question.description}
-          language={languages[0]!}
-          onText={(description) => onChange({ ...question, description }, `description-${question.id}`)}
-        />
-      )}
     </div>
   );
 }

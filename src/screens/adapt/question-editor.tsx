@@ -29,7 +29,7 @@ export const questionNames: Record<QuestionType, string> = {
   points: "Points to plot",
   highlight: "Words to mark",
   cells: "Table to fill",
-  sketch: "Drawing",
+  sketch: "Students draw",
   poll: "Poll",
   photo: "Photograph",
   speech: "Record speech",

@@ -26,7 +26,7 @@ const NotePageEditor = later(() => import("./given-editors").then((part) => part
 const PhotoEditor = later(() => import("./given-editors").then((part) => part.PhotoEditor));
 const PointsEditor = later(() => import("./graph-editors").then((part) => part.PointsEditor));
 const PollEditor = later(() => import("./given-editors").then((part) => part.PollEditor));
-const SketchEditor = later(() => import("./passage-editors").then((part) => part.SketchEditor));
+const SketchEditor = later(() => import("./drawing/sketch-editor").then((part) => part.SketchEditor));
 const SpeechEditor = later(() => import("./given-editors").then((part) => part.SpeechEditor));
 const ToolChoice = later(() => import("./manipulative-editor").then((part) => part.ToolChoice));
 

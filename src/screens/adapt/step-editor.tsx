@@ -1,5 +1,6 @@
 "use client";
 import { ImagePlus, Plus, Type } from "lucide-react";
+import { newDrawing } from "@/core/drawing/drawing";
 import { manipulativeNames, newManipulative } from "@/core/manipulative/manipulative";
 import { shippedFilms, silence } from "@/core/media/shipped";
 import { useEffect, useMemo, useRef } from "react";
@@ -132,6 +133,7 @@ export function StepEditor({
             >
               Film
             </MenuItem>
+            <MenuItem onSelect={() => add({ id: newId(), type: "drawing", drawing: newDrawing() })}>Drawing</MenuItem>
             <MenuItem onSelect={() => add({ id: newId(), type: "sound", media: silence, seconds: 0 })}>
               Something to listen to
             </MenuItem>

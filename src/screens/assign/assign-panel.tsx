@@ -69,7 +69,10 @@ function SaidBack({ looked, fresh, nobody }: { looked: Looked | null; fresh: boo
       role="status"
       aria-label="Said back"
       aria-busy={!fresh}
-      className={clsx("max-h-32 overflow-auto font-serif text-[16px] leading-snug", !fresh && !nobody && "opacity-60")}
+      className={clsx(
+        "max-h-32 overflow-auto font-serif text-[16px] leading-snug",
+        !fresh && !nobody && "text-ink-soft",
+      )}
     >
       {nobody ? (
         <p>Choose at least one student.</p>

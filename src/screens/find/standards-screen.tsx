@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import { sayGradeSpan } from "@/core/find/grade";
 import type { Framework, TreeNode } from "@/data/standards";
+import { undoFramework } from "../acts/standards";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Empty } from "@/ui/empty";
@@ -37,6 +38,7 @@ interface Imported {
   changed: number;
   withdrawn: number;
   leftOut: string[];
+  event: number;
 }
 
 const MOST_NEIGHBOURS = 12;
@@ -77,6 +79,12 @@ export function StandardsScreen(props: StandardsScreenProps) {
     const left = answer.leftOut.length > 0 ? ` Left out: ${answer.leftOut.join("; ")}.` : "";
     tell(
       `“${answer.name}”: ${answer.added} statements added, ${answer.changed} changed, ${answer.withdrawn} withdrawn.${left}`,
+      async () => {
+        const outcome = await undoFramework({ event: answer.event });
+        if (!outcome.ok) return tellProblem(outcome.problem);
+        tell(`“${answer.name}” is as it was before.`);
+        router.refresh();
+      },
     );
     router.refresh();
   };

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Block, BlockOf } from "@/core/resource/block";
 import { inLanguage } from "@/core/resource/language";
 import { SoundPlayer } from "../media/sound-player";
+import { DrawingView } from "./drawn";
 import { ManipulativeView } from "./manipulative/manipulative-view";
 import { Maths } from "./maths-later";
 import { mediaAddress } from "./media";
@@ -132,6 +133,8 @@ export function BlockView({
           {inLanguage(block.label, languages)}
         </a>
       );
+    case "drawing":
+      return <DrawingView drawing={block.drawing} languages={languages} />;
     case "manipulative":
       return <ManipulativeView tool={block.tool} languages={languages} />;
   }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { Drawing } from "../../drawing/schema";
 import { Manipulative } from "../../manipulative/schema";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
 import { MediaReference } from "./media-reference";
@@ -70,6 +71,7 @@ export const Block = z.discriminatedUnion("type", [
     label: TextByLanguage,
   }),
   z.object({ ...base, type: z.literal("file"), media: MediaReference, label: TextByLanguage }),
+  z.object({ ...base, type: z.literal("drawing"), drawing: Drawing }),
   z.object({ ...base, type: z.literal("manipulative"), tool: Manipulative }),
   z.object({ ...base, type: z.literal("question"), question: Question }),
 ]);

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
+import { Drawing } from "../../drawing/schema";
 import { Manipulative } from "../../manipulative/schema";
 import { MediaReference, StoredFile } from "./media-reference";
 import { inks, most, noteTemplates, usualSpelling } from "../vocabulary";
@@ -219,7 +220,9 @@ export const CellsQuestion = z.object({
 export const SketchQuestion = z.object({
   ...asked,
   type: z.literal("sketch"),
+  /** What lies under the student's own lines: a picture, or a drawing of the teacher's. */
   over: MediaReference.optional(),
+  on: Drawing.optional(),
   description: TextByLanguage.optional(),
 });
 /** What a class thinks: nothing is right or wrong. */

@@ -2,30 +2,28 @@
 import { clsx } from "clsx";
 import { Eraser, Undo2 } from "lucide-react";
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { PAGE_WIDTH } from "@/core/drawing/vocabulary";
 import { inLanguage } from "@/core/resource/language";
 import type { Stroke } from "@/core/resource/question";
 import { inks } from "@/core/resource/vocabulary";
+import { DrawnParts, inkColours } from "../drawn";
 import { mediaAddress } from "../media";
 import type { QuestionProps } from "./props";
 
-const [WIDTH, HEIGHT] = [640, 420];
-const colours: Record<Stroke["ink"], string> = {
-  black: "#23211d",
-  blue: "#2f5f8a",
-  green: "#235444",
-  red: "#a8482b",
-  brown: "#7a5a3a",
-};
+const WIDTH = 640;
+const BLANK_HEIGHT = 420;
 const thousandths = (share: number) => Math.round(Math.max(0, Math.min(1, share)) * 1000) / 1000;
-const pathOf = ({ points }: Stroke) =>
+const pathOf = ({ points }: Stroke, height: number) =>
   points.reduce(
-    (path, one, at) => (at % 2 === 0 ? `${path}${at === 0 ? "M" : "L"} ${one * WIDTH} ` : `${path}${one * HEIGHT} `),
+    (path, one, at) => (at % 2 === 0 ? `${path}${at === 0 ? "M" : "L"} ${one * WIDTH} ` : `${path}${one * height} `),
     "",
   );
 const FARTHEST = 3998;
 
-/** A sheet to draw on, over a picture or blank; a pen for finger and mouse, and one for the arrow keys. */
+/** A sheet to draw on, over a picture, over the teacher's drawing or blank; a pen for finger and mouse, and one for the arrow keys. */
 export function SketchView({ question, value = [], onChange, still, languages, labelledBy }: QuestionProps<"sketch">) {
+  const under = question.on;
+  const height = under ? (under.height / PAGE_WIDTH) * WIDTH : BLANK_HEIGHT;
   const [ink, setInk] = useState<Stroke["ink"]>("black");
   const [drawing, setDrawing] = useState<Stroke | null>(null);
   const [pen, setPen] = useState({ x: 0.5, y: 0.5, down: false, shown: false });
@@ -75,9 +73,12 @@ export function SketchView({ question, value = [], onChange, still, languages, l
       >
         <svg
           ref={sheet}
-          viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+          viewBox={`0 0 ${WIDTH} ${height}`}
           role="img"
-          aria-label={[inLanguage(question.description, languages), `${value.length} lines drawn`]
+          aria-label={[
+            inLanguage(under?.description ?? question.description, languages),
+            value.length === 1 ? "1 line drawn" : `${value.length} lines drawn`,
+          ]
             .filter(Boolean)
             .join(", ")}
           className={clsx(
@@ -96,16 +97,21 @@ export function SketchView({ question, value = [], onChange, still, languages, l
             <image
               href={mediaAddress(question.over)}
               width={WIDTH}
-              height={HEIGHT}
+              height={height}
               preserveAspectRatio="xMidYMid meet"
             />
+          )}
+          {under && (
+            <g transform={`scale(${WIDTH / PAGE_WIDTH})`}>
+              <DrawnParts drawing={under} languages={languages} />
+            </g>
           )}
           {strokes.map((stroke, nth) => (
             <path
               key={nth}
-              d={pathOf(stroke)}
+              d={pathOf(stroke, height)}
               fill="none"
-              stroke={colours[stroke.ink]}
+              stroke={inkColours[stroke.ink]}
               strokeWidth={stroke.width}
               strokeLinecap="round"
               strokeLinejoin="round"
@@ -114,10 +120,10 @@ export function SketchView({ question, value = [], onChange, still, languages, l
           {pen.shown && !still && (
             <circle
               cx={pen.x * WIDTH}
-              cy={pen.y * HEIGHT}
+              cy={pen.y * height}
               r={pen.down ? 5 : 9}
               fill="none"
-              stroke={colours[ink]}
+              stroke={inkColours[ink]}
               strokeWidth={2}
             />
           )}
@@ -137,7 +143,7 @@ export function SketchView({ question, value = [], onChange, still, languages, l
                 ink === one ? "border-green" : "border-line",
               )}
             >
-              <span className="h-6 w-6 rounded-full" style={{ background: colours[one] }} />
+              <span className="h-6 w-6 rounded-full" style={{ background: inkColours[one] }} />
             </button>
           ))}
           <button

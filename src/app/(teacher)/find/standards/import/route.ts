@@ -1,4 +1,8 @@
+import type { FrameworkFile } from "@/formats/case/case";
+import { addEvent } from "@/data/events";
+import { frameworkAsItIs } from "@/data/frameworks-before";
 import { importFramework } from "@/data/standards";
+import { frameworkTaken, type FrameworkTaken } from "@/server/framework-event";
 import { readFile, UnreadableFile } from "@/server/read-file";
 import { route } from "@/server/route";
 
@@ -14,7 +18,19 @@ export const POST = route(
       return Response.json({ problem: "This file is larger than 5 MB. Nothing was changed." }, { status: 413 });
     try {
       const file = await readFile("framework", json);
-      const done = await db.transaction((tx) => importFramework(tx, file, { district: visitor.district, now }));
+      const done = await db.transaction(async (tx) => {
+        const before = await frameworkAsItIs(tx, visitor.district, file.uri);
+        const taken = await importFramework(tx, file, { district: visitor.district, now });
+        const after: FrameworkTaken = { framework: taken.framework, imported: now.toISOString() };
+        const event = await addEvent<FrameworkFile | FrameworkTaken | null>(tx, {
+          person: visitor.id,
+          at: now,
+          what: frameworkTaken,
+          before,
+          after,
+        });
+        return { ...taken, event };
+      });
       const leftOut = [
         ...file.leftOut,
         ...(done.unlinked > 0 ? [`${done.unlinked} relations to frameworks that are not here`] : []),
