@@ -16,7 +16,9 @@ async function newLesson(page: Page, title: string): Promise<void> {
 
 const onPage = (page: Page) => page.getByRole("application", { name: /^Page to draw on/ });
 
-test("a teacher draws with the mouse, with a pen and with the keys alone, and takes a step back", async ({ signedIn }) => {
+test("a teacher draws with the mouse, with a pen and with the keys alone, and takes a step back", async ({
+  signedIn,
+}) => {
   const page = await signedIn("Aud Fennimore");
   await newLesson(page, "The harbour mouth");
   const drawing = page.getByRole("region", { name: "Drawing", exact: true });
@@ -56,7 +58,10 @@ test("a teacher draws with the mouse, with a pen and with the keys alone, and ta
     /black rectangle, lower left/,
     /pen line, /,
   ]);
-  await drawing.getByRole("list", { name: "On the page" }).getByRole("button", { name: /pen line/ }).click();
+  await drawing
+    .getByRole("list", { name: "On the page" })
+    .getByRole("button", { name: /pen line/ })
+    .click();
   await onPage(page).focus();
   await page.keyboard.press("Delete");
   await expect(drawing.getByText("2 things on the page")).toBeVisible();
@@ -69,7 +74,9 @@ test("a teacher draws with the mouse, with a pen and with the keys alone, and ta
   await expect(page.getByText("Nothing to fix.")).toBeVisible();
   await expect(page.getByText(/saved \d/)).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual([]);
+  expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
+    [],
+  );
 
   await page.reload();
   await expect(page.getByText("3 things on the page")).toBeVisible();

@@ -75,6 +75,17 @@ export async function taskOf(
   return rows[0];
 }
 
+/** When it was due for the last of those who have it. */
+export async function dueForAll(db: Queryable, assignment: number): Promise<Date> {
+  const { due } = await one<{ due: Date }>(
+    db,
+    `select greatest(a.due, (select max(r.own_due) from recipient r where r.assignment_id = a.id)) due
+       from assignment a where a.id = $1`,
+    [assignment],
+  );
+  return due;
+}
+
 export interface Attempt {
   id: number;
   number: number;

@@ -4,7 +4,8 @@ import { partOf } from "@/core/plan/parts";
 import { disguise, type Disguise } from "@/core/resource/disguise";
 import { readByPerson } from "@/core/resource/question";
 import { allQuestions, withQuestions, type Document } from "@/core/resource/document";
-import type { ResponseValue } from "@/core/resource/question";
+import { checkingOf, feedbackFor, marksAreOpen } from "@/core/resource/feedback";
+import type { CheckingTime, Question, ResponseValue } from "@/core/resource/question";
 import { withWork } from "@/core/resource/work";
 import { studentDocument, veiled } from "@/core/resource/student-view";
 import { lastResponses } from "@/core/results/table";
@@ -14,7 +15,7 @@ import { timeLimits, type TimeLimit } from "@/core/resource/time-limit";
 import type { Db, Queryable } from "@/data/db";
 import { installationKey } from "@/data/installation";
 import { revisionById } from "@/data/resources";
-import { attemptsOf, questionsBegun, responsesOf, taskOf, type Attempt, type Task } from "@/data/work";
+import { attemptsOf, dueForAll, questionsBegun, responsesOf, taskOf, type Attempt, type Task } from "@/data/work";
 import { fromBefore, seenByCode } from "./by-code";
 import type { Visitor } from "./session";
 
@@ -42,8 +43,10 @@ export interface StudentWorkData {
   values: Record<string, ResponseValue>;
   /** Handed in before she came in by the class's code: what was answered, and how it went, her own card opens. */
   hidden: boolean;
-  /** After handing in, unless checking is "never". */
+  /** Where they may be seen by now; null while the try is open and nothing of it was checked. */
   marks: Record<string, Mark> | null;
+  /** When marks that wait until it was due for everybody are to be seen; null when none wait. */
+  marksFrom: Date | null;
   /** Questions that have a time, while the try is open. */
   limits: Record<string, TimeLimit>;
   /** Questions that may be checked while working. */
@@ -63,6 +66,20 @@ const unopened = (document: Document, limits: StudentWorkData["limits"]): Docume
     withQuestions(step, (question) => (limits[question.id]?.left === null ? veiled(question) : question)),
   ),
 });
+
+/** What is written about answers, where it may be seen by now. */
+const withFeedback = (document: Document, told: ReadonlyMap<string, Question["feedback"]>): Document => ({
+  ...document,
+  steps: document.steps.map((step) =>
+    withQuestions(step, (question) => {
+      const feedback = told.get(question.id);
+      return feedback ? { ...question, feedback } : question;
+    }),
+  ),
+});
+
+const waitsForAll = (questions: readonly Question[], checking: CheckingTime, allDue: Date, now: Date): boolean =>
+  now < allDue && questions.some((question) => checkingOf(question.checked, checking) === "after due");
 
 export async function studentWork(
   db: Db,
@@ -98,31 +115,40 @@ export async function studentWork(
       values[question.id] === undefined ? [] : [[question.id, disguised.value(question, values[question.id]!)]],
     ),
   );
+  const checked = new Set([...lastResponses(responses).values()].flatMap((one) => (one.checked ? [one.question] : [])));
+  const allDue = await dueForAll(db, task.assignment);
+  const handedIn = Boolean(attempt?.handedIn);
   // Writing is never marked by rule; that a person reads it may always be said.
-  const shown = questions.filter(
-    (question) => readByPerson(question.type) || (question.checked !== "never" && task.checking !== "never"),
+  const shown = questions.filter((question) =>
+    readByPerson(question.type)
+      ? handedIn
+      : marksAreOpen(checkingOf(question.checked, task.checking), {
+          checked: checked.has(question.id),
+          ...{ handedIn, allDue, now },
+        }),
   );
+  const seen = hidden
+    ? []
+    : shown.map((question) => ({
+        question,
+        found: mark(question, readResponse(question, values[question.id]), document.languages[0]),
+      }));
+  const told = new Map(seen.map(({ question, found }) => [question.id, feedbackFor(question, found.verdict)]));
   return {
     task,
-    document: unopened(studentDocument(withDisguise(document, disguised)), limits),
+    document: withFeedback(unopened(studentDocument(withDisguise(document, disguised)), limits), told),
     attempt,
     values: asSeen,
     limits,
     hidden,
     marks:
-      attempt?.handedIn && !hidden
-        ? Object.fromEntries(
-            shown.map((question) => [
-              question.id,
-              disguised.mark(
-                question,
-                mark(question, readResponse(question, values[question.id]), document.languages[0]),
-              ),
-            ]),
-          )
+      attempt && !hidden && (handedIn || seen.length > 0)
+        ? Object.fromEntries(seen.map(({ question, found }) => [question.id, disguised.mark(question, found)]))
         : null,
+    marksFrom:
+      handedIn && shown.length < questions.length && waitsForAll(questions, task.checking, allDue, now) ? allDue : null,
     mayCheck: questions
-      .filter((question) => question.checked === "at once" && task.checking === "at once")
+      .filter((question) => checkingOf(question.checked, task.checking) === "at once")
       .map((question) => question.id),
     triesLeft: open && (task.tries === null || attempts.length < task.tries),
   };

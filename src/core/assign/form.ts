@@ -67,7 +67,7 @@ export const AssignForm = z.object({
   stepWork: z.array(z.object({ step: z.string().max(40), work: z.enum(works) })).max(120),
   tries: z.number().int().min(1).max(20).nullable(),
   keep: z.enum(["best", "last", "first"]),
-  checking: z.enum(["at once", "at the end", "never"]),
+  checking: z.enum(["at once", "at the end", "after due", "never"]),
   goals: z.array(z.string().trim().min(1).max(60)).max(8),
 });
 export type AssignForm = z.infer<typeof AssignForm>;

@@ -29,7 +29,8 @@ export function unfinished(document: Document, owner: number): Unfinished[] {
         found.push({ step: step.id, problem: "A picture has no description." });
       }
       if (block.type === "drawing")
-        for (const problem of drawingProblems(block.drawing, document.languages)) found.push({ step: step.id, problem });
+        for (const problem of drawingProblems(block.drawing, document.languages))
+          found.push({ step: step.id, problem });
       if (block.type === "film") {
         const wrong = filmProblem(block);
         if (wrong) found.push({ step: step.id, problem: wrong });

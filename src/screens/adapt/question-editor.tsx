@@ -1,6 +1,6 @@
 "use client";
-import { Lightbulb } from "lucide-react";
-import { useState, type ComponentType } from "react";
+import { Lightbulb, MessageSquareText } from "lucide-react";
+import { useState, type ComponentType, type ReactNode } from "react";
 import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
 import { readByPerson, type Question, type QuestionType } from "@/core/resource/question";
@@ -37,24 +37,80 @@ export const questionNames: Record<QuestionType, string> = {
 };
 
 /** Most questions have none: a place to write one in is made when it is wanted. */
-function HintField({ hint, onHint }: { hint: RichText | undefined; onHint: (text: RichText) => void }) {
+function OptionalText({
+  name,
+  icon,
+  text,
+  onText,
+}: {
+  name: string;
+  icon: ReactNode;
+  text: RichText | undefined;
+  onText: (text: RichText) => void;
+}) {
   const [wanted, setWanted] = useState(false);
-  if (!wanted && isBlank(hint))
+  if (!wanted && isBlank(text))
     return (
-      <Button onClick={() => setWanted(true)}>
-        <Lightbulb size={15} aria-hidden /> Add a hint
+      <Button size="small" onClick={() => setWanted(true)}>
+        {icon} {name}
       </Button>
     );
   return (
-    <div className="min-w-52 flex-1">
-      <p className="mb-1 text-[13px] text-ink-soft">Hint</p>
+    <div className="w-full">
+      <p className="mb-1 text-[13px] text-ink-soft">{name}</p>
       <RichEditor
-        label="Hint"
+        label={name}
         className="border border-line bg-card py-1"
-        value={hint}
+        value={text}
         focused={wanted}
-        onChange={onHint}
+        onChange={onText}
       />
+    </div>
+  );
+}
+
+const feedbackNames = { right: "When right", wrong: "When not right", general: "After any answer" } as const;
+
+/** A hint before, and what is said afterwards. */
+function BesideTheQuestion({
+  question,
+  languages,
+  onChange,
+}: {
+  question: Question;
+  languages: readonly string[];
+  onChange: (question: Question, kind?: string) => void;
+}) {
+  const language = languages[0]!;
+  const byRule = !readByPerson(question.type);
+  return (
+    <div className="flex flex-wrap items-end gap-2">
+      <OptionalText
+        name="Hint"
+        icon={<Lightbulb size={15} aria-hidden />}
+        text={inLanguage(question.hint, languages)}
+        onText={(text) =>
+          onChange({ ...question, hint: { ...question.hint, [language]: text } }, `hint-${question.id}`)
+        }
+      />
+      {question.type !== "poll" &&
+        (byRule ? (["right", "wrong", "general"] as const) : (["general"] as const)).map((when) => (
+          <OptionalText
+            key={when}
+            name={feedbackNames[when]}
+            icon={<MessageSquareText size={15} aria-hidden />}
+            text={inLanguage(question.feedback?.[when], languages)}
+            onText={(text) =>
+              onChange(
+                {
+                  ...question,
+                  feedback: { ...question.feedback, [when]: { ...question.feedback?.[when], [language]: text } },
+                },
+                `feedback-${when}-${question.id}`,
+              )
+            }
+          />
+        ))}
     </div>
   );
 }
@@ -112,7 +168,7 @@ export function QuestionEditor({
                 </select>
               )}
             </Field>
-            <Field label="Checked" className="w-32">
+            <Field label="Checked" className="w-40">
               {(control) => (
                 <select
                   {...control}
@@ -122,6 +178,7 @@ export function QuestionEditor({
                 >
                   <option>at once</option>
                   <option>at the end</option>
+                  <option value="after due">after the due date</option>
                   <option>never</option>
                 </select>
               )}
@@ -149,13 +206,8 @@ export function QuestionEditor({
             </select>
           )}
         </Field>
-        <HintField
-          hint={inLanguage(question.hint, languages)}
-          onHint={(text) =>
-            onChange({ ...question, hint: { ...question.hint, [language]: text } }, `hint-${question.id}`)
-          }
-        />
       </div>
+      <BesideTheQuestion question={question} languages={languages} onChange={onChange} />
     </div>
   );
 }

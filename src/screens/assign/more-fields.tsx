@@ -181,6 +181,7 @@ export function MoreFields({
             options={[
               { value: "at once", text: "at once" },
               { value: "at the end", text: "at the end" },
+              { value: "after due", text: "after the due date" },
               { value: "never", text: "never" },
             ]}
           />

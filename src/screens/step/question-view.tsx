@@ -1,6 +1,7 @@
 "use client";
 import { CheckCircle2, CircleDashed, CircleSlash2, Lightbulb, Loader2 } from "lucide-react";
 import { useState, type ReactNode } from "react";
+import { feedbackFor } from "@/core/resource/feedback";
 import { inLanguage } from "@/core/resource/language";
 import type { Question, QuestionType, ResponseValue } from "@/core/resource/question";
 import { isBlankResponse, type Mark } from "@/core/scoring/mark";
@@ -72,6 +73,13 @@ export function AnswerView({
   );
 }
 
+/** What the author wrote about an answer like this one. */
+function Told({ feedback, languages }: { feedback: Question["feedback"]; languages: readonly string[] }) {
+  if (!feedback) return null;
+  const texts = [feedback.right ?? feedback.wrong, feedback.general].map((text) => inLanguage(text, languages));
+  return texts.map((text, at) => <Rich key={at} text={text} />);
+}
+
 function VerdictLine({ mark, feedback }: { mark: Mark; feedback: ReactNode }) {
   const parts = Object.keys(mark.parts).length;
   const right = Object.values(mark.parts).filter(Boolean).length;
@@ -124,8 +132,7 @@ export function QuestionView({
   const View = views[question.type] as (props: QuestionProps<QuestionType>) => ReactNode;
   const promptId = `${question.id}-prompt`;
   const hint = inLanguage(question.hint, languages);
-  const feedback =
-    mark && inLanguage(mark.verdict === "right" ? question.feedback?.right : question.feedback?.wrong, languages);
+  const told = mark && feedbackFor(question, mark.verdict);
   return (
     <section aria-labelledby={promptId} tabIndex={-1} className="grid grid-cols-1 gap-3 outline-none">
       <div id={promptId} className="font-semibold">
@@ -161,7 +168,9 @@ export function QuestionView({
               <Lightbulb size={18} aria-hidden /> A hint
             </button>
           )}
-          {mark && question.type !== "poll" && <VerdictLine mark={mark} feedback={<Rich text={feedback} />} />}
+          {mark && question.type !== "poll" && (
+            <VerdictLine mark={mark} feedback={<Told feedback={told} languages={languages} />} />
+          )}
         </div>
       )}
       {hintShown && hint && (

@@ -110,7 +110,12 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
       {data.hidden ? (
         <p>Use your own card to see your answers and how it went.</p>
       ) : (
-        marks.length === 0 && <p>{data.task.teacher} looks at it.</p>
+        <>
+          {data.marksFrom && (
+            <p>How it went is shown {sayForChildren(data.marksFrom, zone, now)}, when everyone is done.</p>
+          )}
+          {marks.length === 0 && !data.marksFrom && <p>{data.task.teacher} looks at it.</p>}
+        </>
       )}
       {problem && <p role="alert">{problem}</p>}
       <div className="flex flex-wrap justify-center gap-3">
@@ -215,8 +220,8 @@ export function StudentWorkScreen({
       // Changed while it was being checked: what came back is about another answer.
       if (answers.current(question.id) !== asked) return;
       setMarks((old) => ({ ...old, [question.id]: outcome.value.mark }));
-      const said = outcome.value.feedback ?? undefined;
-      setFeedback((old) => ({ ...old, [question.id]: said && { right: said, wrong: said } }));
+      const said = outcome.value.feedback;
+      setFeedback((old) => ({ ...old, [question.id]: said }));
     } catch {
       setProblem("No network just now. Your answer is kept; check it later.");
     } finally {

@@ -3,8 +3,8 @@ import { redirect } from "next/navigation";
 import { z } from "zod";
 import { doorOf } from "@/core/assign/door";
 import { allQuestions } from "@/core/resource/document";
-import type { RichTextByLanguage } from "@/core/resource/language";
-import type { CheckingTime, Question } from "@/core/resource/question";
+import { checkingOf, feedbackFor } from "@/core/resource/feedback";
+import type { Question } from "@/core/resource/question";
 import { responseSchemas } from "@/core/resource/schema/question";
 import { withoutAnswers } from "@/core/resource/student-view";
 import { mark, type Mark } from "@/core/scoring/mark";
@@ -112,12 +112,6 @@ async function openTask({ db, visitor, now }: Caller, assignment: number): Promi
   return task;
 }
 
-const stricter: Record<CheckingTime, number> = { "at once": 0, "at the end": 1, never: 2 };
-
-/** When a question may be checked: the later of what its author and the assignment say. */
-const checkingOf = (question: CheckingTime, assignment: CheckingTime): CheckingTime =>
-  stricter[question] >= stricter[assignment] ? question : assignment;
-
 /** Keeps an answer and says whether it is right, where checking at once is allowed. */
 export const checkAnswer = act(
   "do assignment",
@@ -134,7 +128,7 @@ export const checkAnswer = act(
       .default(0),
   }),
   (given) => ({ assignment: given.assignment }),
-  async (caller, given): Promise<{ mark: Mark; feedback: RichTextByLanguage | null }> => {
+  async (caller, given): Promise<{ mark: Mark; feedback: Question["feedback"] }> => {
     const { db, now } = caller;
     const task = await openTask(caller, given.assignment);
     const document = await taskDocument(db, task);
@@ -165,10 +159,9 @@ export const checkAnswer = act(
       await work.announceWork(tx, task.assignment);
     });
     const result = mark(found.question, value.data, document.languages[0]);
-    const { feedback } = found.question;
     return {
       mark: disguised.mark(found.question, result),
-      feedback: (result.verdict === "right" ? feedback?.right : feedback?.wrong) ?? null,
+      feedback: feedbackFor(found.question, result.verdict),
     };
   },
 );

@@ -34,7 +34,7 @@ import { Axis } from "./scale";
  */
 export const PartId = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, "An id is 1 to 40 letters, digits, - or _");
 
-export const CheckingTime = z.enum(["at once", "at the end", "never"]);
+export const CheckingTime = z.enum(["at once", "at the end", "after due", "never"]);
 export type CheckingTime = z.infer<typeof CheckingTime>;
 
 /** How typed words are compared with the accepted ones. */
@@ -53,7 +53,14 @@ const asked = {
   /** "by part": each right part earns its share; "all": everything right or nothing. */
   partial: z.enum(["all", "by part"]).default("by part"),
   hint: RichTextByLanguage.optional(),
-  feedback: z.object({ right: RichTextByLanguage.optional(), wrong: RichTextByLanguage.optional() }).optional(),
+  /** Said when the answer is checked: of a right one, of one that is not, and of any. */
+  feedback: z
+    .object({
+      right: RichTextByLanguage.optional(),
+      wrong: RichTextByLanguage.optional(),
+      general: RichTextByLanguage.optional(),
+    })
+    .optional(),
   /** When the student may see whether it is right; an assignment may overrule it. */
   checked: CheckingTime.default("at once"),
   seconds: z.number().int().min(5).max(7200).optional(),

@@ -28,6 +28,10 @@ export function MatchView({
     const option = question.right.find((item) => item.id === id);
     return option && inLanguage(option.text, languages);
   };
+  // Every row is as high as the longest partner makes it: what is pressed next does not move under the finger.
+  const longest = question.right
+    .map((item) => inLanguage(item.text, languages) ?? "")
+    .reduce((one, other) => (other.length > one.length ? other : one), "");
   const pair = (right: string, row = waiting) => {
     if (!row) return;
     onChange([...value.filter(([left, old]) => left !== row && old !== right), [row, right]]);
@@ -54,7 +58,7 @@ export function MatchView({
                     onClick={() => setChosen(item.id)}
                     className={clsx(
                       target,
-                      "min-w-0 flex-1 py-1",
+                      "grid min-w-0 flex-1 py-1",
                       partner && parts[item.id] !== undefined
                         ? partLook(parts[item.id])
                         : !still && waiting === item.id
@@ -63,8 +67,14 @@ export function MatchView({
                       !partner && "border-dashed text-ink-soft",
                     )}
                   >
-                    {partner ?? (waiting === item.id && !still ? "choose below" : "…")}
+                    <span aria-hidden className="invisible col-start-1 row-start-1">
+                      {longest}
+                    </span>
+                    <span className="col-start-1 row-start-1 self-center">
+                      {partner ?? (waiting === item.id && !still ? "choose below" : "…")}
+                    </span>
                   </button>
+                  {!still && !partner && <span className="w-9 shrink-0" />}
                   {partner && !still && (
                     <button
                       type="button"

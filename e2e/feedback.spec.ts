@@ -1,0 +1,75 @@
+import { expect, giveNow, test, write } from "./fixture";
+
+test("what she writes about an answer is said when it is checked, and again after a reload", async ({ signedIn }) => {
+  const teacher = await signedIn("Judit Varga");
+  await teacher.goto("/satchel");
+  await teacher.getByRole("button", { name: "Make new" }).click();
+  await teacher.getByLabel("What is it called?").fill("How a lamp turns");
+  await teacher.keyboard.press("Enter");
+  await teacher.waitForURL(/\/adapt\/\d+/);
+  await teacher.getByRole("button", { name: "Write the first step" }).click();
+  await teacher.getByLabel("Title of the step").fill("The lamp");
+  await teacher.getByRole("button", { name: "Question …" }).click();
+  await teacher.getByRole("menuitem", { name: "Number", exact: true }).click();
+  const question = teacher.getByRole("region", { name: "Number", exact: true });
+  await write(question.getByRole("textbox", { name: "What is asked" }), "It turns 3 times a minute. How often in 5?");
+  await question.getByRole("textbox", { name: /^Right/ }).fill("15");
+  for (const [name, text] of [
+    ["When right", "Yes, five threes."],
+    ["When not right", "How many threes are there?"],
+    ["After any answer", "Watch the lamp tonight."],
+  ] as const) {
+    await question.getByRole("button", { name, exact: true }).click();
+    await write(question.getByRole("textbox", { name, exact: true }), text);
+  }
+  await expect(teacher.getByText(/saved \d/)).toBeVisible();
+  await teacher.getByRole("button", { name: "Publish" }).click();
+  await expect(teacher.getByText(/Published as revision 1/)).toBeVisible();
+  await giveNow(teacher, { words: "how a lamp turns", group: "7 Cormorant", to: ["Adan Rey"] });
+
+  const student = await signedIn("Adan Rey", { phone: true });
+  await student
+    .getByRole("link", { name: /How a lamp turns/ })
+    .first()
+    .click();
+  await student.getByRole("textbox").fill("8");
+  await student.getByRole("button", { name: "Check" }).click();
+  await expect(student.getByText("How many threes are there?")).toBeVisible();
+  await expect(student.getByText("Watch the lamp tonight.")).toBeVisible();
+  await expect(student.getByText("Yes, five threes.")).toHaveCount(0);
+  await student.getByRole("textbox").fill("15");
+  await expect(student.getByText("How many threes are there?")).toHaveCount(0);
+  await student.getByRole("button", { name: "Check" }).click();
+  await expect(student.getByText("Yes, five threes.")).toBeVisible();
+  await student.reload();
+  await expect(student.getByText("Yes, five threes.")).toBeVisible();
+  await expect(student.getByText("Right", { exact: true })).toBeVisible();
+});
+
+test("checked after the due date: nobody sees marks while others still work", async ({ signedIn }) => {
+  const teacher = await signedIn("Judit Varga");
+  await giveNow(teacher, {
+    words: "below the waterline",
+    group: "7 Cormorant",
+    to: ["Adan Rey"],
+    form: async (panel) => {
+      await panel.getByRole("button", { name: "How often" }).click();
+      await panel.getByRole("radio", { name: "after the due date" }).click();
+    },
+  });
+  const student = await signedIn("Adan Rey");
+  await student
+    .getByRole("link", { name: /Below the waterline/ })
+    .first()
+    .click();
+  await expect(student.getByRole("img", { name: /A boat seen from the side/ })).toBeVisible();
+  await expect(student.getByRole("button", { name: "Check" })).toHaveCount(0);
+  await student.getByRole("button", { name: /^Step 3/ }).click();
+  await student.getByRole("button", { name: "Hand in" }).click();
+  await student
+    .getByRole("button", { name: /Hand (it )?in/ })
+    .last()
+    .click();
+  await expect(student.getByText(/How it went is shown .*, when everyone is done/)).toBeVisible();
+  await expect(student.getByText(/ of \d+$/)).toHaveCount(0);
+});
