@@ -22,7 +22,7 @@ test("a teacher draws with the mouse, with a pen and with the keys alone, and ta
   const page = await signedIn("Aud Fennimore");
   await newLesson(page, "The harbour mouth");
   const drawing = page.getByRole("region", { name: "Drawing", exact: true });
-  await expect(page.getByText("Nothing has been drawn yet.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Step 1: Nothing has been drawn yet." })).toBeVisible();
 
   // With the keys: an arrow, moved up and made longer.
   await drawing.getByRole("button", { name: "Arrow" }).focus();
@@ -39,7 +39,7 @@ test("a teacher draws with the mouse, with a pen and with the keys alone, and ta
   const canvas = page.locator(".konvajs-content canvas").last();
   const box = (await canvas.boundingBox())!;
   const at = (x: number, y: number) => [box.x + box.width * x, box.y + box.height * y] as const;
-  await page.mouse.move(...at(0.5, 0.5));
+  await page.mouse.move(...at(0.52, 0.53));
   await page.mouse.down();
   await page.mouse.move(...at(0.3, 0.7), { steps: 4 });
   await page.mouse.move(...at(0.16, 0.84), { steps: 4 });
@@ -69,7 +69,7 @@ test("a teacher draws with the mouse, with a pen and with the keys alone, and ta
   await expect(drawing.getByText("3 things on the page")).toBeVisible();
 
   // What it shows has to be said before it goes out.
-  await expect(page.getByText("A drawing has no description.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Step 1: A drawing has no description." })).toBeVisible();
   await drawing.getByLabel("What it shows, for those who do not see it").fill("An arrow to the harbour mouth.");
   await expect(page.getByText("Nothing to fix.")).toBeVisible();
   await expect(page.getByText(/saved \d/)).toBeVisible();

@@ -17,7 +17,8 @@ export async function reasonsFor(
             coalesce(e.words @@ $5::tsquery, false) "inText",
             (select count(distinct a.class_id)::int from assignment a join class c on c.id = a.class_id
               where a.resource_id = e.resource_id and c.school_id = $2 and a.called_back is null) "classesHere",
-            e.uses "usedOverall", (r.reach & 8) <> 0 "inSatchel", e.fresh
+            greatest(0, e.uses - (select count(*) from assignment a join class c on c.id = a.class_id
+              where a.resource_id = e.resource_id and c.school_id = $2 and a.called_back is null))::int "usedElsewhere", (r.reach & 8) <> 0 "inSatchel", e.fresh
        from search_entry e, ${reached} where e.resource_id = $6 and r.reach <> 0`,
     [...readerParameters(reader), words?.text ?? null, resource],
   );

@@ -5,7 +5,16 @@ import type { Db } from "./db";
 import type { Reader } from "./reach";
 import { hitsOf } from "./search";
 import { satchelIds } from "./satchel";
-import { coveredBy, crosswalk, frameworksOf, importFramework, standardsByCode, treeOf } from "./standards";
+import {
+  coveredBy,
+  crosswalk,
+  frameworksOf,
+  importFramework,
+  standardsByCode,
+  standardsLike,
+  standardsNamed,
+  treeOf,
+} from "./standards";
 import { freshDatabase } from "./testing/database";
 import { asRead } from "./testing/read";
 import { lesson, now, publishFor, smallWorld, type World } from "./testing/world";
@@ -120,6 +129,36 @@ describe("a framework", () => {
     expect(alignments).toHaveLength(2);
     await importFramework(db, file(small), { district: world.district, now });
     expect((await countsOf(await readerOf(world.ines, world.here), framework))["T.5.A.2"]).toBe(2);
+  });
+
+  test("statements are offered by words, those of the grade first, and by the beginning of a code", async () => {
+    const said = (code: string, words: string, grade: number): Statement => ({
+      ...statement(code, null, words),
+      grades: { from: grade, to: grade },
+    });
+    await importFramework(
+      db,
+      file(
+        [
+          said("W.3.1", "Compare two fractions of a whole.", 3),
+          said("W.5.1", "Compare fractions on a number line.", 5),
+          said("W.5.2", "Measure rainfall.", 5),
+        ],
+        { uri: "words", name: "Words" },
+      ),
+      { district: world.district, now },
+    );
+    const like = async (words: string[], district = world.district) =>
+      (await standardsLike(db, district, { words, grades: { from: 5, to: 5 }, limit: 5 })).map(({ code }) => code);
+    expect(await like(["fraction"])).toEqual(["W.5.1", "W.3.1"]);
+    expect(await like(["w.5"])).toEqual(["W.5.1", "W.5.2"]);
+    expect(await like(["the"])).toEqual([]);
+    expect(await like([])).toEqual([]);
+    expect(await like(["fraction"], world.otherDistrict)).toEqual([]);
+    expect(await standardsNamed(db, world.district, [{ framework: "Words", code: "W.5.2" }])).toMatchObject([
+      { framework: "Words", code: "W.5.2", statement: "Measure rainfall." },
+    ]);
+    await db.query("delete from framework where uri = 'words'");
   });
 
   test("another district neither sees it nor finds by it", async () => {

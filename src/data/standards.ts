@@ -16,6 +16,8 @@ export interface Standard {
 
 export interface Framework {
   id: number;
+  /** Its CASE identifier: what a document names it by. */
+  uri: string;
   name: string;
   publisher: string;
   source: string;
@@ -135,7 +137,7 @@ const mayReadFramework = "(f.district_id is null or f.district_id = $1)";
 
 export async function frameworksOf(db: Queryable, district: number): Promise<Framework[]> {
   return db.query<Framework>(
-    `select f.id, f.name, f.publisher, f.source from framework f where ${mayReadFramework} order by f.district_id nulls last, f.name`,
+    `select f.id, f.uri, f.name, f.publisher, f.source from framework f where ${mayReadFramework} order by f.district_id nulls last, f.name`,
     [district],
   );
 }
@@ -184,6 +186,55 @@ export async function standardsByCode(
       where (upper(s.code) = any($2::text[]) or exists (select 1 from unnest($2::text[]) as u(start) where upper(s.code) like u.start || '.%'))
         and not s.withdrawn and ${mayReadFramework} order by s.position`,
     [district, codes.map((code) => code.toUpperCase())],
+  );
+}
+
+/** A statement to align to, with the framework it is of. */
+export interface StandardOffer {
+  framework: string;
+  frameworkName: string;
+  code: string;
+  statement: string;
+}
+
+/**
+ * Statements with a code that say something of these words, the closest first; those of the grades before others. A word
+ * may also be the beginning of a code.
+ */
+export async function standardsLike(
+  db: Queryable,
+  district: number,
+  of: { words: readonly string[]; grades: { from: number; to: number }; limit: number },
+): Promise<StandardOffer[]> {
+  if (of.words.length === 0) return [];
+  return db.query<StandardOffer>(
+    `with asked as (
+       select array_to_string(array_agg(q::text), ' | ')::tsquery q
+         from unnest($2::text[]) w, plainto_tsquery('satchel_en', w) q where q::text <> '')
+     select f.uri framework, f.name "frameworkName", s.code, s.statement
+       from standard s join framework f on f.id = s.framework_id left join standard p on p.id = s.parent_id, asked,
+            to_tsvector('satchel_en', s.statement || ' ' || coalesce(p.statement, '')) said,
+            lateral (select exists (select 1 from unnest($2::text[]) w where length(w) > 1 and upper(s.code) like upper(w) || '%') by_code) c
+      where ${mayReadFramework} and not s.withdrawn and s.code <> '' and (said @@ asked.q or c.by_code)
+      order by c.by_code desc,
+               ts_rank(said, asked.q) + case when s.grade_from <= $4 and coalesce(s.grade_to, s.grade_from) >= $3 then 0.1 else 0 end desc,
+               s.position limit $5`,
+    [district, of.words, of.grades.from, of.grades.to, of.limit],
+  );
+}
+
+/** The statements of what a document names, where they are known. */
+export async function standardsNamed(
+  db: Queryable,
+  district: number,
+  named: readonly { framework: string; code: string }[],
+): Promise<StandardOffer[]> {
+  return db.query<StandardOffer>(
+    `select g.framework, f.name "frameworkName", s.code, s.statement
+       from jsonb_to_recordset($2::jsonb) as g(framework text, code text)
+       join standard s on s.code = g.code join framework f on f.id = s.framework_id
+      where ${mayReadFramework} and ${isNamed("g.framework")}`,
+    [district, JSON.stringify(named)],
   );
 }
 

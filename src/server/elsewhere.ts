@@ -2,7 +2,7 @@ import type { Need } from "@/core/find/need";
 import { mayAdapt } from "@/core/licence/licence";
 import type { Activity } from "@/core/resource/activity";
 import type { TakenFrom } from "@/core/resource/adopt";
-import { titleOf, type GradeSpan, type Step } from "@/core/resource/document";
+import { titleOf, type GradeSpan, type Licence, type Step } from "@/core/resource/document";
 import type { Db } from "@/data/db";
 import { hitsOf } from "@/data/search";
 import { resourceById, revisionById } from "@/data/resources";
@@ -16,6 +16,7 @@ export interface ElsewhereHit {
   title: string;
   author: string;
   grades: GradeSpan;
+  licence: Licence;
   doing: Activity[];
 }
 
@@ -27,7 +28,14 @@ export async function findElsewhere(db: Db, visitor: Visitor, need: Need, withou
   const hits = await hitsOf(db, reader, await readAs(db, reader, need, []), { sort: "best", limit: MOST_HITS });
   return hits
     .filter(({ id }) => id !== without)
-    .map(({ id, facts, author }) => ({ id, title: facts.title, author, grades: facts.grades, doing: facts.doing }));
+    .map(({ id, facts, author }) => ({
+      id,
+      title: facts.title,
+      author,
+      grades: facts.grades,
+      licence: facts.licence,
+      doing: facts.doing,
+    }));
 }
 
 export interface Elsewhere {

@@ -21,12 +21,13 @@ export const newDrawing = (form: PageForm = "sheet"): Drawing => ({
   items: [],
 });
 
-/** What the tools put down, each in the middle of the page. */
+/** What the tools put down: in the middle of the page, each a little aside of the one before. */
 export const drawnTools = ["rectangle", "ellipse", "triangle", "line", "arrow", "words"] as const;
 export type DrawnTool = (typeof drawnTools)[number];
 
-export function newItem(tool: DrawnTool, { height }: Drawing, language: string, id: string): DrawnItem {
-  const [x, y] = [PAGE_WIDTH / 2, height / 2];
+export function newItem(tool: DrawnTool, { height, items }: Drawing, language: string, id: string): DrawnItem {
+  const aside = (items.length % 6) * 24;
+  const [x, y] = [PAGE_WIDTH / 2 + aside, height / 2 + aside];
   const ink = "black" as const;
   switch (tool) {
     case "line":

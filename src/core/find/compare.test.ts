@@ -17,7 +17,11 @@ describe("two to four side by side", () => {
   const row = (what: string) => rows.find((one) => one.what === what)!;
 
   test("what differs is marked and what does not is not", () => {
-    expect(row("Minutes")).toEqual({ what: "Minutes", values: ["25", "40"], differs: true });
+    expect(row("Minutes")).toEqual({
+      what: "Minutes",
+      values: ["25, about 5 by what is in it", "40, about 5 by what is in it"],
+      differs: true,
+    });
     expect(row("Licence")).toEqual({
       what: "Licence",
       values: ["Attribution (CC BY)", "Attribution (CC BY)"],

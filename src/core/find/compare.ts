@@ -1,5 +1,6 @@
 import { licenceNames } from "../licence/licence";
 import type { Facts } from "../resource/facts";
+import { minutesDisagree } from "../resource/minutes";
 import { countryName, deviceName, languageName } from "./also";
 import { sayGradeSpan, sayReadingGrade } from "./grade";
 
@@ -19,10 +20,17 @@ export interface CompareRow {
   differs: boolean;
 }
 
+const sayMinutes = ({ minutes, minutesFrom, minutesEstimated }: Facts): string =>
+  minutesEstimated !== undefined && minutesDisagree(minutes, minutesEstimated)
+    ? `${minutes}, about ${minutesEstimated} by what is in it`
+    : minutesFrom === "estimate"
+      ? `about ${minutes}`
+      : String(minutes);
+
 /** Facts of two to four resources as a table; rows in which they differ are marked. */
 export function compareFacts(candidates: readonly Candidate[]): CompareRow[] {
   const rows: [what: string, value: (one: Candidate) => string][] = [
-    ["Minutes", ({ facts }) => (facts.minutesFrom === "estimate" ? `about ${facts.minutes}` : String(facts.minutes))],
+    ["Minutes", ({ facts }) => sayMinutes(facts)],
     ["Grades", ({ facts }) => sayGradeSpan(facts.grades)],
     ["Reads at", ({ facts }) => (facts.readingGrade === null ? "not measured" : sayReadingGrade(facts.readingGrade))],
     ["Words", ({ facts }) => String(facts.words)],

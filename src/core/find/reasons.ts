@@ -5,7 +5,8 @@ export interface Reasons {
   inAuthor: boolean;
   inText: boolean;
   classesHere: number;
-  usedOverall: number;
+  /** Times it was assigned, at her own school left out. */
+  usedElsewhere: number;
   inSatchel: boolean;
   fresh: Date;
 }
@@ -22,7 +23,8 @@ export function sayReasons(reasons: Reasons, words: string): string[] {
   if (reasons.classesHere > 0)
     said.push(`${reasons.classesHere === 1 ? "A class" : `${reasons.classesHere} classes`} at your school used it.`);
   if (reasons.inSatchel) said.push("It is in your satchel.");
-  if (reasons.usedOverall > 0) said.push(`Used ${reasons.usedOverall} times elsewhere.`);
+  if (reasons.usedElsewhere > 0)
+    said.push(`Used ${reasons.usedElsewhere === 1 ? "once" : `${reasons.usedElsewhere} times`} elsewhere.`);
   if (said.length === 0) said.push("It fits every blank you filled; nothing else speaks for it.");
   return said;
 }

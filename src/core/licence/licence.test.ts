@@ -1,14 +1,19 @@
 import { richText } from "../resource/rich-text";
-import type { Licence } from "../resource/document";
+import type { Document, Licence } from "../resource/document";
+import { newStep } from "../resource/edit";
 import { parseDocument } from "../resource/schema/document";
 import {
   creditLine,
   licenceProblem,
+  licencesAllowed,
   licencesForAdaptation,
   mayAdapt,
+  sayBeforeTaking,
   sharingProblem,
+  shortLicence,
   startAdaptation,
 } from "./licence";
+import { licenceProblems } from "./way-out";
 
 // Creative Commons' compatibility chart for adaptations; from memory. A row: may an adaptation of it be shared under …?
 describe("the licence chart, row by row", () => {
@@ -150,5 +155,59 @@ describe("a licence never becomes freer than its sources allow", () => {
     expect(sharingProblem({ credits: [...own.credits] })).toContain("stays with you");
     expect(sharingProblem({ credits: [credit("CC-BY-4.0"), credit("CC-BY-SA-4.0")] })).toBeNull();
     expect(sharingProblem({ credits: [] })).toBeNull();
+  });
+});
+
+describe("a licence that will not do has a way out", () => {
+  const source = (title: string, licence: Licence, resource?: number) => ({
+    ...{ title, author: "A", source: "S", licence, changed: "" },
+    ...(resource !== undefined && { resource }),
+  });
+  const lesson = (licence: Licence, credits: Document["credits"], from?: number): Document => {
+    let made = 0;
+    const step = newStep("en", "Taken", () => `s${(made += 1)}`);
+    return {
+      ...({ schema: 1, languages: ["en"], title: { en: "T" }, summary: {}, kind: "lesson" } as const),
+      ...{ grades: { from: 4, to: 4 }, subjects: ["science" as const], topics: [], devices: ["any" as const] },
+      ...{ standards: [], vocabulary: [], licence, credits },
+      steps: [from === undefined ? step : { ...step, origin: { resource: from, revision: 1, step: "x" } }],
+    };
+  };
+
+  test("one press: the freest that all its sources allow", () => {
+    expect(licencesAllowed([source("Tides", "CC-BY-4.0"), source("Ropes", "CC-BY-NC-4.0")])).toEqual([
+      "CC-BY-NC-4.0",
+      "CC-BY-NC-SA-4.0",
+    ]);
+    expect(licenceProblems(lesson("CC0-1.0", [source("Tides", "CC-BY-SA-4.0")]))).toMatchObject([
+      { step: null, licence: "CC-BY-SA-4.0" },
+    ]);
+    expect(licenceProblems(lesson("CC-BY-SA-4.0", [source("Tides", "CC-BY-SA-4.0")]))).toEqual([]);
+  });
+
+  test("where no licence would do, the step that was taken from one of them", () => {
+    const credits = [source("Tides", "CC-BY-SA-4.0"), source("Ropes", "CC-BY-NC-4.0", 7)];
+    const mine = lesson("CC-BY-SA-4.0", credits, 7);
+    expect(licenceProblems(mine)).toMatchObject([{ step: mine.steps[0]!.id }]);
+    expect(licenceProblems(mine)[0]!.problem).toMatch(/“Tides”.*“Ropes”/);
+  });
+
+  test("before a step is taken it is said what that means for hers", () => {
+    const from = (licence: Licence, own = false) => ({ title: "Ropes", licence, own });
+    const mine = { licence: "CC-BY-4.0" as const, credits: [] };
+    expect(sayBeforeTaking(mine, from("CC-BY-4.0"))).toBeNull();
+    expect(sayBeforeTaking(mine, from("CC-BY-SA-4.0"))).toBe(
+      "With a part of it, yours has to be under “Attribution, share alike (CC BY-SA)” too.",
+    );
+    expect(sayBeforeTaking(mine, from("CC-BY-SA-4.0", true))).toBeNull();
+    const share = { licence: "CC-BY-SA-4.0" as const, credits: [source("Tides", "CC-BY-SA-4.0")] };
+    expect(sayBeforeTaking(share, from("CC-BY-NC-4.0"))).toMatch(/can’t go together with “Tides”/);
+    expect(sayBeforeTaking(mine, from("all-rights-reserved"))).toMatch(/“All rights reserved” too|stays with you/);
+  });
+
+  test("licences are called by few letters where there is little room", () => {
+    expect(shortLicence("CC-BY-NC-SA-4.0")).toBe("CC BY-NC-SA");
+    expect(shortLicence("CC0-1.0")).toBe("CC0");
+    expect(shortLicence("all-rights-reserved")).toBe("all rights reserved");
   });
 });

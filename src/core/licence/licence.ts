@@ -17,6 +17,10 @@ export const licenceNames: Record<Licence, string> = {
   "all-rights-reserved": "All rights reserved",
 };
 
+/** The same in as few letters as it is known by: "CC BY-SA". */
+export const shortLicence = (licence: Licence): string =>
+  licence === "all-rights-reserved" ? "all rights reserved" : licence.replace(/-\d\.\d$/, "").replace(/^CC-/, "CC ");
+
 /** Licences an adaptation of something under `source` may be shared under; none: it may not be shared. */
 export function licencesForAdaptation(source: Licence): Licence[] {
   switch (source) {
@@ -66,7 +70,7 @@ export function startAdaptation(
 }
 
 /** Two sources of which no version may be made together, as share-alike and non-commercial ones; null when there are none. */
-function neverTogether(credits: readonly Credit[]): [Credit, Credit] | null {
+export function neverTogether(credits: readonly Credit[]): [Credit, Credit] | null {
   for (const [at, one] of credits.entries())
     for (const other of credits.slice(at + 1)) {
       const allowed = [one.licence, ...licencesForAdaptation(one.licence)];
@@ -91,6 +95,29 @@ export function licenceProblem(document: Pick<Document, "licence" | "credits">):
   return first === undefined
     ? null
     : `“${first.title}” is under “${licenceNames[first.licence]}”; a version of it cannot be under “${licenceNames[document.licence]}”.`;
+}
+
+/** Licences a document may carry by all that it was made from, the freest first; none when two of them exclude each other. */
+export const licencesAllowed = (credits: readonly Credit[]): Licence[] =>
+  licences.filter((licence) =>
+    credits.every((credit) => credit.licence === licence || licencesForAdaptation(credit.licence).includes(licence)),
+  );
+
+/** What taking a part of something would mean for the licence of a document, said before it is taken; null: nothing. */
+export function sayBeforeTaking(
+  document: Pick<Document, "licence" | "credits">,
+  from: { title: string; licence: Licence; own: boolean },
+): string | null {
+  if (from.own) return null;
+  const credits = [...document.credits, { ...from, author: "", source: "", changed: "" }];
+  if (licenceProblem({ licence: document.licence, credits }) === null) return null;
+  const pair = neverTogether(credits);
+  if (pair)
+    return `It can’t go together with “${pair[0].title}”, which is under “${licenceNames[pair[0].licence]}”: no licence allows both.`;
+  const [freest] = licencesAllowed(credits);
+  return freest
+    ? `With a part of it, yours has to be under “${licenceNames[freest]}” too.`
+    : `With a part of it, yours stays with you and your classes.`;
 }
 
 /** Why a document may not be put on a shelf others see, or null when it may: some sources forbid sharing what is made of them. */

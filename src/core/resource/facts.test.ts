@@ -1,7 +1,9 @@
 import type { Step } from "./document";
 import { parseDocument } from "./schema/document";
 import { newQuestion, newStep } from "./edit";
-import { factsOf, measuredText, searchTexts, studentText } from "./facts";
+import { factsOf, searchTexts } from "./facts";
+import { minutesDisagree } from "./minutes";
+import { measuredText, studentText } from "./student-text";
 import { unfinished } from "./unfinished";
 import { richText } from "./rich-text";
 import { studentDocument, withoutAnswers } from "./student-view";
@@ -36,7 +38,11 @@ const lesson = (steps: Step[], more: object = {}) =>
 describe("facts are computed, not typed in twice", () => {
   test("minutes: as stated, else the sum of the steps, else an estimate, and says which", () => {
     const steps = [newStep("en", "a", newId), newStep("en", "b", newId)];
-    expect(factsOf(lesson(steps, { minutes: 40 }))).toMatchObject({ minutes: 40, minutesFrom: "stated" });
+    expect(factsOf(lesson(steps, { minutes: 40 }))).toMatchObject({
+      ...{ minutes: 40, minutesFrom: "stated" },
+      minutesEstimated: 10,
+    });
+    expect([minutesDisagree(40, 10), minutesDisagree(13, 10), minutesDisagree(14, 10)]).toEqual([true, false, true]);
     expect(factsOf(lesson(steps))).toMatchObject({ minutes: 10, minutesFrom: "steps" });
     const unsaid = [
       { ...newStep("en", "a", newId, [text("word ".repeat(200)), ask("choice"), ask("longText")]), minutes: undefined },

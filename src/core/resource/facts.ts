@@ -2,31 +2,20 @@ import { countries, type Country, type Device } from "../find/also";
 import { belongsTo, type Sign } from "../locale/country";
 import { readingGrade } from "../readability/grade";
 import { activitiesIn, type Activity } from "./activity";
-import type { Block } from "./block";
-import {
-  allQuestions,
-  type Document,
-  type GradeSpan,
-  type Kind,
-  type Licence,
-  type Step,
-  type Subject,
-} from "./document";
+import { allQuestions, type Document, type GradeSpan, type Kind, type Licence, type Subject } from "./document";
 import { inLanguage } from "./language";
-import { readByPerson, type Question } from "./question";
-import { plainText } from "./rich-text";
+import { minutesOf, soundSeconds, sumOver, type Minutes } from "./minutes";
+import { readByPerson } from "./question";
+import { countWords, isForStudents, measuredText, studentText } from "./student-text";
 
 /** What a line of results shows; computed from the document, never typed in twice. */
-export interface Facts {
+export interface Facts extends Minutes {
   title: string;
   summary: string;
   kind: Kind;
   languages: string[];
   grades: GradeSpan;
   subjects: Subject[];
-  /** Stated minutes, else the sum of the steps', else an estimate. */
-  minutes: number;
-  minutesFrom: "stated" | "steps" | "estimate";
   words: number;
   questions: number;
   marks: number;
@@ -72,98 +61,7 @@ export const lineFacts = ({ title, languages, grades, minutes, doing, readingGra
 const WORDS_A_PAGE = 250;
 const QUESTIONS_A_PAGE = 5;
 
-/** Common practice: silent reading in primary school, words a minute, and minutes for each question. Films and sounds take their time. */
-const WORDS_A_MINUTE = 100;
-const MINUTES_A_QUESTION = 1.5;
-const MINUTES_TO_WRITE = 8;
-
-function blockWords(block: Block, languages: readonly string[]): string {
-  switch (block.type) {
-    case "text":
-      return plainText(inLanguage(block.text, languages));
-    case "picture":
-      return inLanguage(block.caption, languages) ?? "";
-    case "question":
-      return plainText(inLanguage(block.question.prompt, languages));
-    default:
-      return "";
-  }
-}
-
-const isForStudents = (step: Step): boolean => step.audience !== "teacher";
-
-/** Prompts by themselves are too short and too many to say how hard a text is: without anything else to read there is no grade. */
-const FEWEST_BESIDE_PROMPTS = 30;
-
-/** The running text students read: instructions, texts and prompts; a paragraph a line. */
-export function studentText(document: Document): string {
-  return document.steps
-    .filter(isForStudents)
-    .flatMap((step) => [
-      plainText(inLanguage(step.instructions, document.languages)?.text),
-      ...step.blocks.map((block) => blockWords(block, document.languages)),
-    ])
-    .filter((text) => text.trim() !== "")
-    .join("\n");
-}
-
-/** Enough connected text to measure by itself; instructions and prompts are short sentences and would make it look easier. */
-const ENOUGH_TO_READ = 60;
-
-/** What the reading grade is measured on: the texts to read if there are any, else everything students read. */
-export function measuredText(document: Document): string {
-  const texts = document.steps
-    .filter(isForStudents)
-    .flatMap((step) =>
-      step.blocks.flatMap((block) =>
-        block.type === "text" ? [plainText(inLanguage(block.text, document.languages))] : [],
-      ),
-    )
-    .join("\n");
-  if (countWords(texts) >= ENOUGH_TO_READ) return texts;
-  const withoutPrompts = document.steps
-    .filter(isForStudents)
-    .map((step) => plainText(inLanguage(step.instructions, document.languages)?.text))
-    .join("\n");
-  return countWords(texts) + countWords(withoutPrompts) >= FEWEST_BESIDE_PROMPTS ? studentText(document) : "";
-}
-
-const countWords = (text: string): number => text.match(/\p{L}[\p{L}\p{M}'’-]*/gu)?.length ?? 0;
-
-/** No longer than its time, where it has one. */
-const minutesToAnswer = ({ type, seconds }: Question): number =>
-  Math.min(readByPerson(type) ? MINUTES_TO_WRITE : MINUTES_A_QUESTION, (seconds ?? Infinity) / 60);
-
-function minutesOf(document: Document, words: number): Pick<Facts, "minutes" | "minutesFrom"> {
-  if (document.minutes !== undefined) return { minutes: document.minutes, minutesFrom: "stated" };
-  const steps = document.steps.filter((step) => step.minutes !== undefined);
-  if (steps.length > 0 && steps.length === document.steps.length) {
-    return {
-      minutes: Math.max(
-        1,
-        steps.reduce((sum, step) => sum + step.minutes!, 0),
-      ),
-      minutesFrom: "steps",
-    };
-  }
-  const asked = allQuestions(document);
-  const answering = asked.reduce((sum, { question }) => sum + minutesToAnswer(question), 0);
-  const estimate = words / WORDS_A_MINUTE + answering + sumOver(document, mediaSeconds) / 60;
-  return { minutes: Math.max(1, Math.round(estimate)), minutesFrom: "estimate" };
-}
-
 const MOST_SIGNS = 8;
-
-const sumOver = (document: Document, seconds: (block: Block) => number): number =>
-  document.steps
-    .filter(isForStudents)
-    .reduce((sum, { blocks }) => sum + blocks.reduce((all, one) => all + seconds(one), 0), 0);
-
-const soundSeconds = (block: Block): number => (block.type === "sound" ? (block.seconds ?? 0) : 0);
-
-/** What students listen to and watch. Of a film only a part with an end has a known length. */
-const mediaSeconds = (block: Block): number =>
-  block.type === "film" && block.to !== undefined ? Math.max(0, block.to - (block.from ?? 0)) : soundSeconds(block);
 
 const audioOf = (document: Document): number =>
   Math.round(

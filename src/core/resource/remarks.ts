@@ -2,7 +2,7 @@ import { languageName } from "../find/also";
 import { silence } from "../media/shipped";
 import { readingGrade } from "../readability/grade";
 import type { Document, Step } from "./document";
-import { measuredText } from "./facts";
+import { measuredText } from "./student-text";
 import { inLanguage } from "./language";
 import { plainText } from "./rich-text";
 import { translated } from "./translate";

@@ -1,7 +1,7 @@
 import type { Drawing } from "../drawing/drawing";
 import { silence } from "../media/shipped";
 import { emptyChoice } from "./empty-choices";
-import { questionsOf, type Document, type Step } from "./document";
+import { questionsOf, type Document, type Licence, type Step } from "./document";
 import { filmProblem } from "./film";
 import { inLanguage } from "./language";
 import type { Question } from "./question";
@@ -11,6 +11,8 @@ import { hasRightWord } from "./word-list";
 
 export interface Unfinished {
   step: string | null;
+  /** A licence that would do, for a press. */
+  licence?: Licence;
   problem: string;
 }
 
@@ -59,6 +61,10 @@ export function unfinished(document: Document, owner: number): Unfinished[] {
       if (answer) found.push({ step: step.id, problem: answer });
     }
   }
+  if (document.vocabulary.some(({ term }) => !term.trim()))
+    found.push({ step: null, problem: "A word in the word list is not written yet." });
+  if (document.edition && !document.edition.work.trim())
+    found.push({ step: null, problem: "The book it belongs to has no title." });
   const voices = undecidedVoices(document, owner).map(({ step, name }) => ({
     step,
     problem: `${name} speaks here: record yours, keep theirs, or take it out.`,

@@ -17,7 +17,7 @@ import {
   restoreSteps,
 } from "@/core/resource/edit";
 import { unfinished } from "@/core/resource/unfinished";
-import { licenceProblem } from "@/core/licence/licence";
+import { licenceProblems } from "@/core/licence/way-out";
 import { takeField, takeStep } from "@/core/resource/merge";
 import { inLanguage } from "@/core/resource/language";
 import { most } from "@/core/resource/vocabulary";
@@ -90,8 +90,7 @@ export function AdaptScreen({
     [data.source, settled],
   );
   const problems = useMemo(() => {
-    const licence = licenceProblem(document);
-    return [...unfinished(document, data.me.id), ...(licence ? [{ step: null, problem: licence }] : [])];
+    return [...unfinished(document, data.me.id), ...licenceProblems(document)];
   }, [document, data.me.id]);
   const advice = useRemarks(settled);
   const step = document.steps.find((one) => one.id === current) ?? document.steps[0] ?? null;
@@ -249,6 +248,7 @@ export function AdaptScreen({
           ) : view === "elsewhere" ? (
             <ElsewhereView
               resource={data.resource}
+              document={document}
               current={step && stepTitle(step, document.languages)}
               onTake={takeFrom}
             />
@@ -296,7 +296,7 @@ export function AdaptScreen({
             setWanted(one);
             setView("edit");
           }}
-          sourceLicence={data.source?.document.licence ?? null}
+          resource={data.resource}
           onStep={(next, kind) => change((now) => replaceStep(now, next), kind ?? null)}
           onDocument={(next, kind) => change(next, kind ?? null)}
           onGo={pick}

@@ -2,10 +2,11 @@
 import { useEffect, useState, type ReactNode } from "react";
 import { clsx } from "clsx";
 import { gradeName, sayGradeSpan } from "@/core/find/grade";
+import { licenceNames, sayBeforeTaking, shortLicence } from "@/core/licence/licence";
 import { activities } from "@/core/resource/activity";
 import { questionAlone, type TakenFrom } from "@/core/resource/adopt";
 import { stepTitle } from "@/core/resource/changes";
-import type { Step } from "@/core/resource/document";
+import type { Document, Step } from "@/core/resource/document";
 import { inLanguage } from "@/core/resource/language";
 import type { Question } from "@/core/resource/question";
 import { plainText } from "@/core/resource/rich-text";
@@ -63,10 +64,12 @@ const sayQuestion = (question: Question, languages: readonly string[]): string =
 /** Searches single steps and questions of everything she may see, looks at them as students do, and takes one over. */
 export function ElsewhereView({
   resource,
+  document,
   current,
   onTake,
 }: {
   resource: number;
+  document: Document;
   /** The title of the step that is open, after which one is put in, or which is swapped; null without steps. */
   current: string | null;
   onTake: (step: Step, from: TakenFrom, how: "after" | "instead") => void;
@@ -108,6 +111,8 @@ export function ElsewhereView({
     return () => abort.abort();
   }, [resource, chosen]);
   const open = found?.from.resource === chosen ? found : null;
+
+  const before = open && !open.closed ? sayBeforeTaking(document, open.from) : null;
 
   return (
     <div className="grid gap-4">
@@ -157,7 +162,7 @@ export function ElsewhereView({
                 <span className="font-semibold">{hit.title}</span>
                 <span className="flex items-center gap-2 text-[13px] text-ink-soft">
                   <span className="min-w-0 flex-1 truncate">
-                    {hit.author} · grades {sayGradeSpan(hit.grades)}
+                    {hit.author} · grades {sayGradeSpan(hit.grades)} · {shortLicence(hit.licence)}
                   </span>
                   <Doing doing={hit.doing} />
                 </span>
@@ -170,6 +175,8 @@ export function ElsewhereView({
         {open ? (
           <div className="grid gap-3">
             {open.closed && <Notice tone="warning">{open.closed}</Notice>}
+            <p className="text-[13px]">Under “{licenceNames[open.from.licence]}”.</p>
+            {before && <Notice tone="warning">{before}</Notice>}
             {!open.from.own && (
               <p className="text-[13px] text-ink-soft">
                 {open.from.author}, {open.from.source}, is named in yours by itself.

@@ -1,18 +1,17 @@
 "use client";
 import { ListChecks } from "lucide-react";
 import { useState } from "react";
-import { gradeName } from "@/core/find/grade";
-import { kindName } from "@/core/find/say";
 import type { Document, Step } from "@/core/resource/document";
-import { kinds, phases, subjects } from "@/core/resource/vocabulary";
+import { phases } from "@/core/resource/vocabulary";
 import type { Unfinished } from "@/core/resource/unfinished";
 import { inLanguage } from "@/core/resource/language";
 import { workNames } from "@/core/resource/work";
-import { licencesForAdaptation, licenceNames } from "@/core/licence/licence";
-import { Checkbox } from "@/ui/checkbox";
+import { licenceNames } from "@/core/licence/licence";
+import { Button } from "@/ui/button";
 import { Field, inputClasses } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 import { LanguagesField } from "./languages-field";
+import { WholeSettings } from "./whole/whole-settings";
 import { NumberBox } from "./number-box";
 import { RichEditor } from "./rich-editor";
 
@@ -103,147 +102,32 @@ function StepSettings({
   );
 }
 
-function WholeSettings({
-  document,
-  sourceLicence,
-  onChange,
-}: {
-  document: Document;
-  sourceLicence: Document["licence"] | null;
-  onChange: Change<Document>;
-}) {
-  const language = document.languages[0]!;
-  const allowed = sourceLicence ? licencesForAdaptation(sourceLicence) : null;
-  const grade = (which: "from" | "to") => (
-    <Field label={which === "from" ? "From grade" : "To grade"}>
-      {(control) => (
-        <select
-          {...control}
-          className={inputClasses}
-          value={document.grades[which]}
-          onChange={(event) => {
-            const value = Number(event.target.value);
-            const { from, to }: Document["grades"] =
-              which === "from" ? { ...document.grades, from: value } : { ...document.grades, to: value };
-            onChange({
-              ...document,
-              grades: {
-                from: which === "to" ? Math.min(from, to) : from,
-                to: which === "from" ? Math.max(from, to) : to,
-              },
-            });
-          }}
-        >
-          {Array.from({ length: 13 }, (_, at) => (
-            <option key={at} value={at}>
-              {gradeName(at)}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
-  );
-  return (
-    <div className="grid gap-4">
-      <Field label="In a sentence or two">
-        {(control) => (
-          <textarea
-            {...control}
-            rows={4}
-            maxLength={1000}
-            value={inLanguage(document.summary, document.languages) ?? ""}
-            onChange={(event) =>
-              onChange({ ...document, summary: { ...document.summary, [language]: event.target.value } }, "summary")
-            }
-            className={`${inputClasses} py-2`}
-          />
-        )}
-      </Field>
-      <div className="grid grid-cols-2 gap-3">
-        {grade("from")}
-        {grade("to")}
-        <Field label="Kind">
-          {(control) => (
-            <select
-              {...control}
-              className={inputClasses}
-              value={document.kind}
-              onChange={(event) => onChange({ ...document, kind: event.target.value as Document["kind"] })}
-            >
-              {kinds.map((kind) => (
-                <option key={kind} value={kind}>
-                  {kindName(kind)}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-      </div>
-      <fieldset>
-        <legend className="mb-1 text-[13px] text-ink-soft">Subjects</legend>
-        <div className="grid grid-cols-2 gap-1">
-          {subjects.map((subject) => {
-            const on = document.subjects.includes(subject);
-            return (
-              <label key={subject} className="flex items-center gap-2">
-                <Checkbox
-                  label={subject}
-                  checked={on}
-                  onChange={(next) => {
-                    const list = next
-                      ? [...document.subjects, subject]
-                      : document.subjects.filter((one) => one !== subject);
-                    if (list.length >= 1 && list.length <= 4) onChange({ ...document, subjects: list });
-                  }}
-                />
-                {subject}
-              </label>
-            );
-          })}
-        </div>
-      </fieldset>
-      <Field
-        label="Licence"
-        help={allowed && allowed.length === 0 ? "The source's licence keeps this version at your school." : undefined}
-      >
-        {(control) => (
-          <select
-            {...control}
-            className={inputClasses}
-            value={document.licence}
-            onChange={(event) => onChange({ ...document, licence: event.target.value as Document["licence"] })}
-          >
-            {(Object.keys(licenceNames) as Document["licence"][])
-              .filter((licence) => !allowed || allowed.includes(licence) || licence === document.licence)
-              .map((licence) => (
-                <option key={licence} value={licence}>
-                  {licenceNames[licence]}
-                </option>
-              ))}
-          </select>
-        )}
-      </Field>
-    </div>
-  );
-}
-
 /** What was found, each with a way to its step. */
 function Found({
   found,
   document,
   onGo,
+  onLicence,
   look,
 }: {
   found: readonly Unfinished[];
   document: Document;
   onGo: (step: string) => void;
+  onLicence?: (licence: Document["licence"]) => void;
   look: string;
 }) {
   return (
     <ul className="mt-1 grid gap-1">
-      {found.map(({ step: id, problem }, at) => (
+      {found.map(({ step: id, problem, licence }, at) => (
         <li key={at} className={look}>
-          {id === null ? (
+          {licence && onLicence ? (
+            <>
+              {problem}
+              <Button size="small" className="mt-1" onClick={() => onLicence(licence)}>
+                Use “{licenceNames[licence]}”
+              </Button>
+            </>
+          ) : id === null ? (
             problem
           ) : (
             <button type="button" className="text-left underline" onClick={() => onGo(id)}>
@@ -262,7 +146,7 @@ export function Settings({
   step,
   problems,
   remarks,
-  sourceLicence,
+  resource,
   onStep,
   onDocument,
   onLanguage,
@@ -272,7 +156,7 @@ export function Settings({
   step: Step | null;
   problems: readonly Unfinished[];
   remarks: readonly Unfinished[];
-  sourceLicence: Document["licence"] | null;
+  resource: number;
   onStep: Change<Step>;
   onDocument: Change<Document>;
   onLanguage: (language: string) => void;
@@ -293,7 +177,7 @@ export function Settings({
       />
       {tab === "whole" ? (
         <div className="grid gap-4">
-          <WholeSettings document={document} sourceLicence={sourceLicence} onChange={onDocument} />
+          <WholeSettings resource={resource} document={document} onChange={onDocument} />
           <LanguagesField document={document} onDocument={onDocument} onLanguage={onLanguage} />
         </div>
       ) : step ? (
@@ -308,7 +192,13 @@ export function Settings({
         {problems.length === 0 ? (
           <p className="mt-1 text-ink-soft">Nothing to fix.</p>
         ) : (
-          <Found found={problems} document={document} onGo={onGo} look="text-clay" />
+          <Found
+            found={problems}
+            document={document}
+            onGo={onGo}
+            onLicence={(licence) => onDocument({ ...document, licence })}
+            look="text-clay"
+          />
         )}
         {remarks.length > 0 && (
           <>

@@ -1,6 +1,7 @@
 "use client";
 import { countryName, deviceName, languageName } from "@/core/find/also";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
+import { minutesDisagree } from "@/core/resource/minutes";
 import { licenceNames } from "@/core/licence/licence";
 import type { LightTableData } from "@/server/light-table";
 
@@ -18,11 +19,18 @@ const signNames = {
   holiday: "holidays",
 };
 
+const sayTime = ({ minutes, minutesFrom: from, minutesEstimated }: LightTableData["facts"]): string =>
+  `${minutes} minutes, ${minutesFrom[from]}${
+    minutesEstimated !== undefined && minutesDisagree(minutes, minutesEstimated)
+      ? `; about ${minutesEstimated} by what is in it`
+      : ""
+  }`;
+
 /** Everything measured and stated, and what in the text is hard or belongs to one country. */
 export function FactsView({ data }: { data: LightTableData }) {
   const { facts, reading, statements, foreign } = data;
   const rows: [string, string][] = [
-    ["Time", `${facts.minutes} minutes, ${minutesFrom[facts.minutesFrom]}`],
+    ["Time", sayTime(facts)],
     ["Grades meant", sayGradeSpan(facts.grades)],
     [
       "Reads at",

@@ -1,4 +1,4 @@
-import { withQuestions } from "@/core/resource/document";
+import { allQuestions, withQuestions } from "@/core/resource/document";
 import { richText } from "@/core/resource/rich-text";
 import { resultTable } from "@/core/results/table";
 import { publishFor } from "@/data/testing/world";
@@ -92,8 +92,44 @@ describe("a child's work", () => {
       })),
     };
     const assignment = await given({}, kind);
-    expect(value(await check(assignment, "b")).feedback).toEqual({ en: richText("Look again.") });
-    expect(value(await check(assignment, "a")).feedback).toBeNull();
+    const wrong = { en: richText("Look again.") };
+    const told = async () => {
+      const { document: seen, marks } = (await studentWork(db, child(), assignment, new Date()))!;
+      return { said: allQuestions(seen)[0]!.question.feedback, mark: marks?.[question.id]?.verdict };
+    };
+    expect(await told()).toEqual({ said: undefined, mark: undefined });
+    expect(value(await check(assignment, "b")).feedback).toEqual({ wrong });
+    // Also when the page is read anew; and no more once another answer is written.
+    expect(await told()).toEqual({ said: { wrong }, mark: "wrong" });
+    expect(value(await check(assignment, "a")).feedback).toBeUndefined();
+    expect(await told()).toEqual({ said: undefined, mark: "right" });
+    await send(assignment, "b");
+    expect(await told()).toEqual({ said: undefined, mark: undefined });
+  });
+
+  test("checked after due: marks wait for the last child, not only for this one", async () => {
+    const assignment = await given({ checking: "after due" });
+    const other = { at: new Date(Date.now() + 30 * 86_400_000) };
+    await db.query("update recipient set own_due = $2 where assignment_id = $1 and student_id <> $3", [
+      assignment,
+      other.at,
+      child().id,
+    ]);
+    expect(await check(assignment, "a")).toMatchObject({ ok: false, problem: "This is not checked now." });
+    await send(assignment, "a");
+    value(await handIn({ assignment }));
+    const seen = async (days: number) =>
+      (await studentWork(db, child(), assignment, new Date(Date.now() + days * 86_400_000)))!;
+    expect(await seen(29)).toMatchObject({ marks: {}, marksFrom: other.at });
+    expect(await seen(31)).toMatchObject({ marks: { [question.id]: { verdict: "right" } }, marksFrom: null });
+  });
+
+  test("what nobody answered can be handed in, once", async () => {
+    const assignment = await given();
+    value(await handIn({ assignment }));
+    value(await handIn({ assignment }));
+    const { attempt } = (await studentWork(db, child(), assignment, new Date()))!;
+    expect([attempt!.number, attempt!.handedIn === null]).toEqual([1, false]);
   });
 
   test("is not checked where the teacher said at the end, and then shows its marks", async () => {

@@ -197,11 +197,13 @@ export const handIn = act(
     const { db, now } = caller;
     const task = await openTask(caller, given.assignment);
     const attempts = await work.attemptsOf(db, task.recipient);
-    const open = attempts.find((attempt) => !attempt.handedIn);
-    if (open) {
-      await work.handIn(db, open.id, now);
-      await work.announceWork(db, task.assignment);
-    }
+    await db.transaction(async (tx) => {
+      // What only is to be read has nothing that begins a try: handing it in does.
+      const open = attempts.length === 0 ? await work.openAttempt(tx, task, now) : attempts.at(-1);
+      if (!open || open.handedIn) return;
+      await work.handIn(tx, open.id, now);
+      await work.announceWork(tx, task.assignment);
+    });
     return {};
   },
 );
