@@ -16,7 +16,16 @@ for (const count of n) {
   const items = Array.from({ length: count }, (_, at): Kept => {
     const facts = factsOf(documentOf(`s${at}`, { ...bulkLesson(random), by: "" }));
     const used = random.next() < 0.3 ? new Date(now.getTime() - random.int(0, 500) * 86_400_000) : null;
-    return { facts, origin: random.pick(origins), author: "Somebody Else", pockets: [], used, tags: [], away: false };
+    return {
+      facts,
+      origin: random.pick(origins),
+      author: "Somebody Else",
+      pockets: [],
+      places: [],
+      used,
+      tags: [],
+      away: false,
+    };
   });
   const took: number[] = [];
   for (let round = 0; round < 60; round += 1) {

@@ -39,7 +39,7 @@ test("everything about the whole is set by its author, and her own work appears 
   await expect(settings.getByText("fishing", { exact: true })).toBeVisible();
   await settings.getByRole("button", { name: "Word", exact: true }).click();
   await expect(settings.getByText("A word in the word list is not written yet.")).toBeVisible();
-  await settings.getByLabel("Word 1").fill("leader");
+  await settings.getByLabel("Word 1", { exact: true }).fill("leader");
   await settings.getByLabel("What leader means").fill("the last piece of a fishing line");
   await settings.getByRole("checkbox", { name: "a printer" }).click();
   await settings.getByLabel("Made for").selectOption("the Skerry Isles");

@@ -12,6 +12,8 @@ export interface SatchelItem {
   draftOnly: boolean;
   touched: Date;
   pockets: number[];
+  /** Its place in each of them, in the same order. */
+  places: number[];
   /** When one of her assignments last gave it; null: never. */
   used: Date | null;
   /** Packed, and its author has published another revision since she last looked at it. */
@@ -41,8 +43,10 @@ export async function satchelOf(
      select m.id, f.facts, m.origin, p.given_name || ' ' || p.family_name author, r.head_revision_id is null "draftOnly", m.touched, m.revised, m.away,
             coalesce((select array_agg(t.tag order by t.tag) from tag t where t.person_id = $1 and t.resource_id = m.id), '{}') tags,
             (select max(a.opens) from assignment a where a.resource_id = m.id and a.made_by = $1 and a.called_back is null) used,
-            coalesce((select array_agg(i.pocket_id) from pocket_item i join pocket k on k.id = i.pocket_id
-                       where i.resource_id = m.id and k.person_id = $1), '{}') pockets
+            coalesce((select array_agg(i.pocket_id order by i.pocket_id) from pocket_item i join pocket k on k.id = i.pocket_id
+                       where i.resource_id = m.id and k.person_id = $1), '{}') pockets,
+            coalesce((select array_agg(i.position order by i.pocket_id) from pocket_item i join pocket k on k.id = i.pocket_id
+                       where i.resource_id = m.id and k.person_id = $1), '{}') places
        from mine m join resource r on r.id = m.id join person p on p.id = r.owner_id
        join resource_facts f on f.resource_id = m.id
       order by m.touched desc, m.id desc`,
@@ -207,7 +211,9 @@ export async function putIntoPocket(
   now: Date,
 ): Promise<void> {
   await db.query(
-    `insert into pocket_item (pocket_id, resource_id, added) select $1, id, $3 from unnest($2::int[]) id on conflict do nothing`,
+    `insert into pocket_item (pocket_id, resource_id, added, position)
+     select $1, n.id, $3, n.at + coalesce((select max(position) from pocket_item where pocket_id = $1), 0)
+       from unnest($2::int[]) with ordinality as n(id, at) on conflict do nothing`,
     [pocket, resources, now],
   );
 }
@@ -219,8 +225,19 @@ export async function takeOutOfPocket(db: Queryable, pocket: number, resources: 
 /** What lies in a pocket, in its order. */
 export async function resourcesIn(db: Queryable, pocket: number): Promise<number[]> {
   const rows = await db.query<{ id: number }>(
-    "select resource_id id from pocket_item where pocket_id = $1 order by added, resource_id",
+    "select resource_id id from pocket_item where pocket_id = $1 order by position, added, resource_id",
     [pocket],
   );
   return rows.map(({ id }) => id);
+}
+
+/** Puts what lies in a pocket in this order; what is not named stays behind it, what is not in it is passed over. */
+export async function setPocketOrder(tx: Queryable, pocket: number, order: readonly number[]): Promise<void> {
+  await tx.query(
+    `update pocket_item i set position = n.at
+       from (select resource_id, row_number() over (order by array_position($2::int[], resource_id) nulls last, position, added) at
+               from pocket_item where pocket_id = $1) n
+      where i.pocket_id = $1 and i.resource_id = n.resource_id`,
+    [pocket, order],
+  );
 }

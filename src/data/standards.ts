@@ -198,8 +198,8 @@ export interface StandardOffer {
 }
 
 /**
- * Statements with a code that say something of these words, the closest first; those of the grades before others. A word
- * may also be the beginning of a code.
+ * Statements with a code that say something of these words, the closest first; the district's own before those that are for everyone,
+ * those of the grades before others. A word may also be the beginning of a code.
  */
 export async function standardsLike(
   db: Queryable,
@@ -216,7 +216,7 @@ export async function standardsLike(
             to_tsvector('satchel_en', s.statement || ' ' || coalesce(p.statement, '')) said,
             lateral (select exists (select 1 from unnest($2::text[]) w where length(w) > 1 and upper(s.code) like upper(w) || '%') by_code) c
       where ${mayReadFramework} and not s.withdrawn and s.code <> '' and (said @@ asked.q or c.by_code)
-      order by c.by_code desc,
+      order by c.by_code desc, f.district_id nulls last,
                ts_rank(said, asked.q) + case when s.grade_from <= $4 and coalesce(s.grade_to, s.grade_from) >= $3 then 0.1 else 0 end desc,
                s.position limit $5`,
     [district, of.words, of.grades.from, of.grades.to, of.limit],

@@ -22,6 +22,7 @@ export function Line({
   onOpen,
   children,
   before,
+  over,
   after,
   indented,
   style,
@@ -37,6 +38,8 @@ export function Line({
   /** The cells after the first column. */
   children: ReactNode;
   before?: ReactNode;
+  /** Over the whole line, for nothing to press: where something can be put down. */
+  over?: ReactNode;
   /** Something to press under the title; it lies above the line's own button. */
   after?: ReactNode;
   indented?: boolean;
@@ -56,6 +59,7 @@ export function Line({
         selected ? "bg-shade shadow-[inset_3px_0_0_var(--ink)]" : "hover:bg-shade/50",
       )}
     >
+      {over}
       {before && <span className="relative z-10 mr-3 flex">{before}</span>}
       <div className={clsx(lineColumns, "flex-1 py-1.5")}>
         <div className={clsx("min-w-0", indented && "border-l-2 border-line pl-3")}>

@@ -18,6 +18,7 @@ const kept = (title: string, more: Partial<Omit<Kept, "facts">> & { facts?: Part
   origin: "packed",
   author: "Teodor Brandt",
   pockets: [],
+  places: [],
   used: null,
   tags: [],
   away: false,
@@ -97,6 +98,21 @@ describe("what of the satchel is shown", () => {
 });
 
 describe("pockets", () => {
+  test("an open pocket shows its own order, then what lies in those inside it in theirs", () => {
+    const pockets = [
+      { id: 1, parent: null },
+      { id: 2, parent: 1 },
+    ];
+    const things = [
+      kept("Inside", { pockets: [2], places: [1] }),
+      kept("Second", { pockets: [1], places: [2] }),
+      kept("Both, first here", { pockets: [1, 2], places: [1, 9] }),
+    ];
+    const titles = (open: number) => inPocket(things, pockets, open).map(({ facts }) => facts.title);
+    expect(titles(1)).toEqual(["Both, first here", "Second", "Inside"]);
+    expect(titles(2)).toEqual(["Inside", "Both, first here"]);
+  });
+
   test("a pocket adds up its minutes, and names each standard once", () => {
     expect(sumOfPocket([items[0]!, items[0]!, items[2]!])).toEqual({
       things: 3,

@@ -12,6 +12,8 @@ export interface Kept {
   origin: Origin;
   author: string;
   pockets: readonly number[];
+  /** Its place in each of them, in the same order. */
+  places: readonly number[];
   /** When one of her classes was last given it; null: never. */
   used: Date | null;
   /** Words of hers. */
@@ -188,7 +190,7 @@ export function pocketFrom(text: string | string[] | undefined, pockets: readonl
   return pockets.find(({ id }) => String(id) === asked)?.id ?? null;
 }
 
-/** What stands in the open pocket, or in one inside it. */
+/** What stands in the open pocket in its order, then what stands in those inside it in theirs. */
 export function inPocket<Item extends Kept>(
   items: readonly Item[],
   pockets: readonly PlacedPocket[],
@@ -199,5 +201,13 @@ export function inPocket<Item extends Kept>(
   if (open === null) return here;
   if (open === "none") return here.filter((item) => item.pockets.length === 0);
   const ids = withInside(pockets, open);
-  return here.filter((item) => item.pockets.some((id) => ids.includes(id)));
+  const place = (item: Item): [number, number] => {
+    const pocket = ids.find((id) => item.pockets.includes(id))!;
+    return [ids.indexOf(pocket), item.places[item.pockets.indexOf(pocket)] ?? 0];
+  };
+  return here
+    .filter((item) => item.pockets.some((id) => ids.includes(id)))
+    .map((item) => ({ item, at: place(item) }))
+    .sort((one, other) => one.at[0] - other.at[0] || one.at[1] - other.at[1])
+    .map(({ item }) => item);
 }

@@ -12,3 +12,4 @@ export const removePocket = tried(actions.removePocket);
 export const tagResources = tried(actions.tagResources);
 export const takeOutOfPocket = tried(actions.takeOutOfPocket);
 export const unpackResources = tried(actions.unpackResources);
+export const orderPocket = tried(actions.orderPocket);

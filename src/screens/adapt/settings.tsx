@@ -176,7 +176,7 @@ export function Settings({
         className="mb-4 w-full"
       />
       {tab === "whole" ? (
-        <div className="grid gap-4">
+        <div className="grid grid-cols-1 gap-4">
           <WholeSettings resource={resource} document={document} onChange={onDocument} />
           <LanguagesField document={document} onDocument={onDocument} onLanguage={onLanguage} />
         </div>

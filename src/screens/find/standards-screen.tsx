@@ -46,9 +46,17 @@ const MOST_NEIGHBOURS = 12;
 /** The frameworks as a tree: what there is under each statement, what the class has met, and from here to the results. */
 export function StandardsScreen(props: StandardsScreenProps) {
   const { frameworks, framework, tree, covered, className, grades, at, elsewhere, mayImport } = props;
-  const { go } = useAddress();
+  const { go, parameters } = useAddress();
   const router = useRouter();
-  const [picked, setPicked] = useState<string[]>([]);
+  // In the address, so that coming back from the results finds them chosen.
+  const [picked, setPickedHere] = useState<string[]>(() => parameters.get("chosen")?.split(",").filter(Boolean) ?? []);
+  const setPicked = (next: string[]) => {
+    setPickedHere(next);
+    const said = new URLSearchParams(window.location.search);
+    if (next.length > 0) said.set("chosen", next.join(","));
+    else said.delete("chosen");
+    window.history.replaceState(null, "", said.size > 0 ? `?${said}` : window.location.pathname);
+  };
   const [onlyMine, setOnlyMine] = useState(grades !== null);
   const [closed, setClosed] = useState<ReadonlySet<number>>(new Set());
   const file = useRef<HTMLInputElement>(null);
@@ -71,7 +79,7 @@ export function StandardsScreen(props: StandardsScreenProps) {
   const metCount = leaves.filter((node) => met.has(node.code)).length;
 
   const toggle = (code: string) =>
-    setPicked((old) => (old.includes(code) ? old.filter((one) => one !== code) : [...old, code]));
+    setPicked(picked.includes(code) ? picked.filter((one) => one !== code) : [...picked, code]);
   const bringIn = async (chosen: File) => {
     const response = await fetch("/find/standards/import", { method: "POST", body: await chosen.text() });
     const answer = (await response.json()) as { problem: string } | Imported;

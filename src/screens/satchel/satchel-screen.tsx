@@ -40,6 +40,7 @@ import { Grip } from "../shell/grip";
 import { FilterBar } from "./filter-bar";
 import { PocketHead } from "./pocket-head";
 import { PocketList } from "./pocket-list";
+import { LinePlace, useOrder } from "./use-order";
 import { WithdrawnNotice } from "./withdrawn-notice";
 
 const LINE_HEIGHT = 54;
@@ -110,7 +111,19 @@ export function SatchelScreen({
   // Narrowing happens here and at once; the address follows, without asking the server for what is here already.
   const [filter, setFilter] = useState(asked);
   const inside = useMemo(() => inPocket(items, pockets, pocket), [items, pockets, pocket]);
-  const shown = useMemo(() => filterSatchel(inside, filter, assign.now), [inside, filter, assign.now]);
+  const fitting = useMemo(() => filterSatchel(inside, filter, assign.now), [inside, filter, assign.now]);
+  const byId = new Map(fitting.map((item) => [item.id, item]));
+  // Hers is the order of one pocket, all of it shown and none inside it.
+  const ordered =
+    typeof pocket === "number" &&
+    fitting.length === inside.length &&
+    inside.every((item) => item.pockets.includes(pocket));
+  const { order, move: moveInOrder } = useOrder(
+    ordered ? pocket : null,
+    fitting.map(({ id }) => id),
+    (id) => byId.get(id)?.facts.title ?? "It",
+  );
+  const shown = order.flatMap((id) => byId.get(id) ?? []);
   const narrow = (next: SatchelFilter) => {
     setFilter(next);
     const said = new URLSearchParams(window.location.search);
@@ -163,6 +176,7 @@ export function SatchelScreen({
   useKeys({
     // The light table answers this key where there is one; what is ticked goes first there too.
     ...(assignTicked && { a: assignTicked }),
+    ...(ordered && selected !== null && { J: () => moveInOrder(selected, 1), K: () => moveInOrder(selected, -1) }),
     j: () => move(1),
     k: () => move(-1),
     x: () => selected !== null && shown.some((item) => item.id === selected) && tick(selected),
@@ -262,6 +276,7 @@ export function SatchelScreen({
                           </>
                         }
                         fromText={[says[item.origin](item), ...item.tags].join(" · ")}
+                        over={ordered ? <LinePlace id={item.id} title={item.facts.title} /> : undefined}
                         mine
                         selected={item.id === selected}
                         onOpen={() => open(item.id)}

@@ -2,6 +2,7 @@
 export const keyList: { keys: string[]; does: string }[] = [
   { keys: ["/"], does: "to the words of the need line" },
   { keys: ["j", "k"], does: "down and up the list" },
+  { keys: ["J", "K"], does: "in a pocket: move what is chosen down or up" },
   { keys: ["←", "→"], does: "a step back or on, on the light table" },
   { keys: ["w"], does: "skim or work" },
   { keys: ["c"], does: "to compare, two to four" },

@@ -1,6 +1,6 @@
 import type { Db } from "@/data/db";
 import { GET as readList } from "@/app/(teacher)/satchel/list/route";
-import { pocketsOf, satchelOf, seePacked, withdrawnFrom } from "@/data/satchel";
+import { pocketsOf, resourcesIn, satchelOf, seePacked, withdrawnFrom } from "@/data/satchel";
 import { takeOffShelf } from "@/data/shelves";
 import { archiveResource, duplicateResources } from "./adapt";
 import { freshDatabase } from "@/data/testing/database";
@@ -307,5 +307,30 @@ describe("the colour of a pocket", () => {
       colour: "plum",
     });
     expect((await actions.changePocket({ pocket: pocket.id, colour: "gold" as "plum" })).ok).toBe(false);
+  });
+});
+
+describe("the order in a pocket", () => {
+  test("is as it was put in, then as she says, and laying out follows it; nobody else changes it", async () => {
+    const ids: number[] = [];
+    for (const title of ["Order one", "Order two", "Order three"])
+      ids.push((await publishFor(db, world.teodor, lesson(title), ["staffroom"])).id);
+    for (const resource of ids) value(await actions.packResource({ resource }));
+    const { id: pocket } = value(await actions.makePocket({ name: "In order" }));
+    value(await actions.putIntoPocket({ pocket, resources: ids }));
+    expect(await resourcesIn(db, pocket)).toEqual(ids);
+    const [one, two, three] = ids as [number, number, number];
+    value(await actions.orderPocket({ pocket, order: [three, one, two] }));
+    expect(await resourcesIn(db, pocket)).toEqual([three, one, two]);
+    // What is not named stays behind; what is not in it is passed over.
+    value(await actions.orderPocket({ pocket, order: [two, 999_999] }));
+    expect(await resourcesIn(db, pocket)).toEqual([two, three, one]);
+    const { id: late } = await publishFor(db, world.teodor, lesson("Order late"), ["staffroom"]);
+    value(await actions.packResource({ resource: late }));
+    value(await actions.putIntoPocket({ pocket, resources: [late] }));
+    expect((await resourcesIn(db, pocket)).at(-1)).toBe(late);
+    actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
+    expect((await actions.orderPocket({ pocket, order: ids })).ok).toBe(false);
+    expect((await resourcesIn(db, pocket)).slice(0, 3)).toEqual([two, three, one]);
   });
 });

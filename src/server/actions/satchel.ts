@@ -129,3 +129,14 @@ export const takeOutOfPocket = act(
     return {};
   },
 );
+
+/** The order of what lies in a pocket. */
+export const orderPocket = act(
+  "change pocket",
+  z.object({ pocket: Id, order: Ids }),
+  (given) => ({ pocket: given.pocket }),
+  async ({ db }, { pocket, order }) => {
+    await db.transaction((tx) => satchel.setPocketOrder(tx, pocket, order));
+    return {};
+  },
+);

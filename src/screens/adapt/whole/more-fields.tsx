@@ -194,6 +194,36 @@ export function WhereAndWhen({ document, onChange }: Props) {
   );
 }
 
+/** A number that may be left out. */
+function WholeNumber({
+  label,
+  digits,
+  value,
+  onNumber,
+}: {
+  label: string;
+  digits: number;
+  value: number | undefined;
+  onNumber: (value: number | undefined) => void;
+}) {
+  return (
+    <Field label={label}>
+      {(control) => (
+        <TextInput
+          {...control}
+          inputMode="numeric"
+          maxLength={digits}
+          value={value ?? ""}
+          onChange={({ target }) => {
+            const typed = target.value.replace(/\D/g, "");
+            onNumber(Number(typed) > 0 ? Number(typed) : undefined);
+          }}
+        />
+      )}
+    </Field>
+  );
+}
+
 /** The book or work it belongs to, when it belongs to one. */
 export function EditionFields({ document, onChange }: Props) {
   const { edition } = document;
@@ -242,30 +272,8 @@ export function EditionFields({ document, onChange }: Props) {
         )}
       </Field>
       <div className="grid grid-cols-2 gap-2">
-        <Field label="Year">
-          {(control) => (
-            <NumberBox
-              {...control}
-              least={1400}
-              most={2200}
-              whole
-              value={edition.year ?? new Date().getFullYear()}
-              onNumber={(year) => put({ year }, "year")}
-            />
-          )}
-        </Field>
-        <Field label="Pages">
-          {(control) => (
-            <NumberBox
-              {...control}
-              least={1}
-              most={9999}
-              whole
-              value={edition.pages ?? 1}
-              onNumber={(pages) => put({ pages }, "pages")}
-            />
-          )}
-        </Field>
+        <WholeNumber label="Year" digits={4} value={edition.year} onNumber={(year) => put({ year }, "year")} />
+        <WholeNumber label="Pages" digits={4} value={edition.pages} onNumber={(pages) => put({ pages }, "pages")} />
         <Field label="Form">
           {(control) => (
             <TextInput

@@ -1,5 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
+import { sayGradeSpan } from "@/core/find/grade";
 import type { GradeSpan } from "@/core/resource/document";
 import type { StandardOffer, TreeNode } from "@/data/standards";
 import { Checkbox } from "@/ui/checkbox";
@@ -7,7 +8,7 @@ import { Dialog } from "@/ui/dialog";
 import { inputClasses } from "@/ui/field";
 import { askStandards, type Tree } from "./ask-standards";
 
-/** A framework as its tree, to tick what the resource is about. What suits its grades is open. */
+/** A framework as its tree, to tick what the resource is about. */
 export function StandardsTree({
   resource,
   grades,
@@ -24,6 +25,7 @@ export function StandardsTree({
   onClose: () => void;
 }) {
   const [wanted, setWanted] = useState<number | null>(null);
+  const [only, setOnly] = useState(true);
   const [found, setFound] = useState<Tree | "none" | null>(null);
   useEffect(() => {
     const abort = new AbortController();
@@ -56,16 +58,34 @@ export function StandardsTree({
               ))}
             </select>
           )}
+          <label className="mb-2 flex items-center gap-2">
+            <Checkbox label={`only grades ${sayGradeSpan(grades)}`} checked={only} onChange={setOnly} />
+            only grades {sayGradeSpan(grades)}
+          </label>
           <Branch
             parent={null}
-            nodes={found.tree}
+            nodes={only ? suiting(found.tree, grades) : found.tree}
             framework={found.frameworks.find(({ id }) => id === found.chosen)!}
-            {...{ grades, has, onAdd, onRemove }}
+            {...{ has, onAdd, onRemove }}
           />
         </>
       )}
     </Dialog>
   );
+}
+
+/** What suits these grades, with all that stands above it. */
+function suiting(tree: readonly TreeNode[], grades: GradeSpan): TreeNode[] {
+  const above = new Map(tree.map((node) => [node.id, node]));
+  const parents = new Set(tree.map(({ parent }) => parent));
+  const kept = new Set<number>();
+  for (const node of tree) {
+    const suits =
+      !parents.has(node.id) &&
+      (node.gradeFrom === null || (node.gradeFrom <= grades.to && (node.gradeTo ?? node.gradeFrom) >= grades.from));
+    for (let at = suits ? node : undefined; at; at = above.get(at.parent ?? -1)) kept.add(at.id);
+  }
+  return tree.filter(({ id }) => kept.has(id));
 }
 
 function Branch({
@@ -77,16 +97,11 @@ function Branch({
   parent: number | null;
   nodes: readonly TreeNode[];
   framework: { uri: string; name: string };
-  grades: GradeSpan;
   has: (offer: StandardOffer) => boolean;
   onAdd: (offer: StandardOffer) => void;
   onRemove: (offer: StandardOffer) => void;
 }) {
-  const { grades, has, onAdd, onRemove } = rest;
-  const suits = (node: TreeNode): boolean =>
-    nodes.some((one) => one.parent === node.id)
-      ? nodes.some((one) => one.parent === node.id && suits(one))
-      : node.gradeFrom === null || (node.gradeFrom <= grades.to && (node.gradeTo ?? node.gradeFrom) >= grades.from);
+  const { has, onAdd, onRemove } = rest;
   return (
     <ul className={parent === null ? "" : "ml-4"}>
       {nodes
@@ -100,7 +115,7 @@ function Branch({
           };
           return nodes.some((one) => one.parent === node.id) ? (
             <li key={node.id}>
-              <details open={suits(node)}>
+              <details open>
                 <summary className="cursor-pointer py-1 font-semibold">{node.statement}</summary>
                 <Branch parent={node.id} nodes={nodes} framework={framework} {...rest} />
               </details>

@@ -55,7 +55,7 @@ export function WholeSettings({
     </Field>
   );
   return (
-    <div className="grid gap-4">
+    <div className="grid grid-cols-1 gap-4">
       <Field label="In a sentence or two">
         {(control) => (
           <textarea
