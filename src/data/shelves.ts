@@ -3,12 +3,14 @@ import { packFacets } from "@/core/find/facets";
 import { patternOf } from "@/core/find/likeness";
 import { titleKey, wordList } from "@/core/find/words";
 import type { Document } from "@/core/resource/document";
-import { factsOf, searchTexts } from "@/core/resource/facts";
+import { factsOf, searchTexts, searchTextsIn } from "@/core/resource/facts";
 import { studentText } from "@/core/resource/student-text";
 import type { Queryable } from "./db";
 import { recordEdition } from "./editions";
 import { joinFamily } from "./families";
 import { alignResource } from "./standards";
+
+const MOST_LETTERS = 200_000;
 
 export type SharedShelf = "staffroom" | "district" | "commons";
 
@@ -39,6 +41,35 @@ export function languageMark(language: string): string {
 }
 
 /**
+ * What the search is given of a document, each language cut into stems of its own: two expressions of SQL and their
+ * parameters, the first of which is number `from`. A vector holds at most a megabyte: what is read goes in up to 200,000
+ * letters a language.
+ */
+function vectorsOf(document: Document, from: number): { title: string; words: string; parameters: string[] } {
+  const parameters: string[] = [];
+  const vector = (language: string, text: string): string => {
+    parameters.push(configurationOf(language), text.slice(0, MOST_LETTERS));
+    const at = from + parameters.length - 2;
+    return `to_tsvector($${at}::text::regconfig, $${at + 1}::text)`;
+  };
+  const each = document.languages.map((language) => {
+    const { title, about, body } = searchTextsIn(document, language);
+    const named = vector(language, title);
+    const said = [
+      `setweight(${named}, 'A')`,
+      `setweight(${vector(language, about)}, 'B')`,
+      `setweight(${vector(language, body)}, 'D')`,
+    ];
+    return { named, said: said.join(" || ") };
+  });
+  return {
+    title: each.map(({ named }) => named).join(" || "),
+    words: each.map(({ said }) => said).join(" || "),
+    parameters,
+  };
+}
+
+/**
  * Brings the search entry and the facts of a resource up to date: after publishing, shelving, archiving. `document` is
  * the head, or the draft while nothing is published (facts only: a draft is found by nobody).
  */
@@ -55,15 +86,13 @@ export async function indexResource(
   );
   if (!published) return;
   const texts = searchTexts(document);
-  const config = configurationOf(document.languages[0]!);
+  const { title, words, parameters } = vectorsOf(document, 7);
   await tx.query(
     `insert into search_entry as e (resource_id, district_id, school_id, owner_id, shelves, facets, also, doing, minutes, fresh, title_words, words)
      select r.id, r.district_id, coalesce(max(s.school_id), 0), r.owner_id,
             coalesce(sum(case s.shelf when 'staffroom' then 1 when 'district' then 2 when 'commons' then 4 end), 0),
-            $2, $9, $10, $3, greatest(max(h.created), max(s.added)), to_tsvector($4::regconfig, $5) || array_to_tsvector(array[$8]),
-            setweight(to_tsvector($4::regconfig, $5), 'A') || setweight(to_tsvector($4::regconfig, $6), 'B')
-              || setweight(to_tsvector('simple', p.given_name || ' ' || p.family_name), 'C')
-              || setweight(to_tsvector($4::regconfig, $7), 'D') || array_to_tsvector(array[$8])
+            $2, $5, $6, $3, greatest(max(h.created), max(s.added)), ${title} || array_to_tsvector($4::text[]),
+            ${words} || setweight(to_tsvector('simple', p.given_name || ' ' || p.family_name), 'C') || array_to_tsvector($4::text[])
        from resource r join person p on p.id = r.owner_id join revision h on h.id = r.head_revision_id left join shelf_entry s on s.resource_id = r.id
       where r.id = $1 and r.archived is null group by r.id, p.id
      on conflict (resource_id) do update set
@@ -74,13 +103,10 @@ export async function indexResource(
       resource,
       packFacets(facts),
       facts.minutes,
-      config,
-      texts.title,
-      texts.about,
-      texts.body,
-      languageMark(document.languages[0]!),
+      [...new Set(document.languages.map(languageMark))],
       packAlso(facts),
       packDoing(facts.doing),
+      ...parameters,
     ],
   );
   await tx.query("delete from topic_entry where resource_id = $1 and topic <> all($2::text[])", [

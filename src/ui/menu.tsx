@@ -61,7 +61,7 @@ export function Menu({
           align={align}
           sideOffset={6}
           onCloseAutoFocus={(event) => leaveFocus && event.preventDefault()}
-          className="z-50 max-h-[70vh] min-w-52 overflow-auto rounded-card border border-line bg-card p-1 shadow-soft"
+          className="z-50 max-h-[min(70vh,var(--radix-dropdown-menu-content-available-height))] max-w-80 min-w-52 overflow-auto rounded-card border border-line bg-card p-1 shadow-soft"
         >
           {children}
         </DropdownMenu.Content>

@@ -3,6 +3,7 @@ import { belongsTo, type Sign } from "../locale/country";
 import { readingGrade } from "../readability/grade";
 import { activitiesIn, type Activity } from "./activity";
 import { allQuestions, type Document, type GradeSpan, type Kind, type Licence, type Subject } from "./document";
+import { everyText } from "./every-text";
 import { inLanguage } from "./language";
 import { minutesOf, soundSeconds, sumOver, type Minutes } from "./minutes";
 import { readByPerson } from "./question";
@@ -105,19 +106,40 @@ export function factsOf(document: Document): Facts {
   };
 }
 
-/** The texts the search weighs, heaviest first: title, summary with topics and vocabulary, the author, everything else. */
-export function searchTexts(document: Document): { title: string; about: string; body: string } {
-  const every = (byLanguage: Record<string, string>) => Object.values(byLanguage).join(" ");
+/** The texts the search weighs, heaviest first; the author comes between the last two. */
+export interface SearchTexts {
+  title: string;
+  /** Summary, topics, codes, the words of its word list. */
+  about: string;
+  /** Everything else there is to read. */
+  body: string;
+}
+
+/** What of a document is written in one language; what belongs to none is found with the first. */
+export function searchTextsIn(document: Document, language: string): SearchTexts {
+  const first = language === document.languages[0];
   return {
-    title: every(document.title),
+    title: document.title[language] ?? "",
     about: [
-      every(document.summary),
-      document.kind,
-      ...document.topics,
-      ...document.subjects,
-      ...document.standards.map((standard) => standard.code),
-      ...document.vocabulary.map((word) => word.term),
+      document.summary[language] ?? "",
+      ...document.vocabulary.map((word) => word.meaning[language] ?? ""),
+      ...(first
+        ? [
+            document.kind,
+            ...document.topics,
+            ...document.subjects,
+            ...document.standards.map((standard) => standard.code),
+            ...document.vocabulary.map((word) => word.term),
+          ]
+        : []),
     ].join(" "),
-    body: [...document.steps.map((step) => every(step.title)), studentText(document)].join(" "),
+    body: everyText(document, language),
   };
+}
+
+/** The same of all its languages together. */
+export function searchTexts(document: Document): SearchTexts {
+  const each = document.languages.map((language) => searchTextsIn(document, language));
+  const of = (name: keyof SearchTexts) => each.map((texts) => texts[name]).join(" ");
+  return { title: of("title"), about: of("about"), body: of("body") };
 }

@@ -2,6 +2,9 @@ import type { RichBlock, RichInline, RichListItem, RichText } from "./schema/ric
 
 export type { RichInline, RichText } from "./schema/rich-text";
 
+export const isRichText = (value: unknown): value is RichText =>
+  typeof value === "object" && value !== null && (value as RichText).type === "doc";
+
 /** Plain paragraphs as rich text: a blank line starts a new paragraph, `*word*` is bold. */
 export function richText(plain: string): RichText {
   const paragraphs = plain

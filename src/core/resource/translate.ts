@@ -1,6 +1,6 @@
 import { questionsOf, withQuestions, type Document, type Step } from "./document";
 import { marksAfterEdit } from "./edit-passage";
-import { isBlank, type RichText } from "./rich-text";
+import { isBlank, isRichText, type RichText } from "./rich-text";
 import { isChosen } from "./word-list";
 
 /**
@@ -21,9 +21,6 @@ export interface Translatable {
 // References to files by language are no texts; instructions hold a recording beside theirs.
 const notTexts = new Set(["captions", "origin", "teacherNotes", "instructions"]);
 
-const isRich = (value: unknown): value is RichText =>
-  typeof value === "object" && value !== null && (value as RichText).type === "doc";
-
 const isBlankText = (value: string | RichText): boolean =>
   typeof value === "string" ? value.trim() === "" : isBlank(value);
 
@@ -35,7 +32,7 @@ function byLanguage(value: unknown, languages: readonly string[]): value is ByLa
   return (
     entries.length > 0 &&
     entries.every(
-      ([key, inner]) => languages.includes(key) && (typeof inner === "string" || isRich(inner) || isRows(inner)),
+      ([key, inner]) => languages.includes(key) && (typeof inner === "string" || isRichText(inner) || isRows(inner)),
     )
   );
 }
@@ -68,7 +65,7 @@ export function translatables(step: Step, languages: readonly string[], to: stri
         const there = value[to] as string | RichText | undefined;
         found.push({
           path,
-          kind: isRich(original) ? "rich" : "plain",
+          kind: isRichText(original) ? "rich" : "plain",
           original,
           translation: there === undefined || isBlankText(there) ? undefined : there,
         });

@@ -123,7 +123,7 @@ export function RichTools({ editor, withCues }: { editor: Editor; withCues: bool
   return (
     <>
       <div
-        className="absolute -top-8 right-0 z-10 hidden rounded-card border border-line bg-card shadow-soft group-focus-within:flex has-[[aria-expanded=true]]:flex"
+        className="absolute -top-8 left-0 z-10 hidden rounded-card border border-line bg-card shadow-soft group-focus-within:flex has-[[aria-expanded=true]]:flex"
         role="toolbar"
         aria-label="Text"
       >

@@ -8,7 +8,7 @@ export function SaveSign({ state, savedBefore, zone }: { state: SaveState; saved
   const [now] = useState(() => new Date());
   const at = state.kind === "saved" ? (state.at ?? savedBefore) : null;
   return (
-    <p role="status" className="flex min-w-0 items-center gap-1.5 text-[13px] text-ink-soft">
+    <p role="status" className="flex shrink-0 items-center gap-1.5 text-[13px] text-ink-soft">
       {state.kind === "saved" && at && (
         <>
           <Check size={14} aria-hidden /> saved {sayClock(at, zone, now)}
@@ -21,7 +21,11 @@ export function SaveSign({ state, savedBefore, zone }: { state: SaveState; saved
       )}
       {state.kind === "failed" && (
         <span className="flex items-center gap-1.5 text-clay">
-          <CloudOff size={14} aria-hidden className="shrink-0" /> <span>not saved: {state.problem}</span>
+          <CloudOff size={14} aria-hidden className="shrink-0" />
+          {/* Two lines at most: the title beside it keeps its room, and the whole of it is in the tip. */}
+          <span className="line-clamp-2 max-w-56" title={state.problem}>
+            not saved: {state.problem}
+          </span>
         </span>
       )}
     </p>

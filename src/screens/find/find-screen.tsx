@@ -217,6 +217,7 @@ function Find(props: FindScreenProps) {
               selected={selected ?? null}
               late={waiting}
               onOpen={open}
+              home={assign.country}
               inTheWay={found.inTheWay}
               compared={compare}
               since={since}

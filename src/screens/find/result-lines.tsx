@@ -9,7 +9,7 @@ import type { LineFacts } from "@/core/resource/facts";
 import type { Activity } from "@/core/resource/activity";
 import type { Sort } from "@/core/find/order";
 import type { FoundLine } from "@/server/find-page";
-import { countryName } from "@/core/find/also";
+import { countryName, type Country } from "@/core/find/also";
 import { Grip } from "../shell/grip";
 import { Line, lineColumns } from "@/ui/line";
 import { ActivityIcon } from "../step/activity-icon";
@@ -122,6 +122,7 @@ export function ResultLines({
   late,
   onOpen,
   inTheWay,
+  home,
   compared,
   since,
   onUnfold,
@@ -135,6 +136,8 @@ export function ResultLines({
   onOpen: (id: number) => void;
   /** By resource: what would spoil the lesson for the class chosen. */
   inTheWay: Readonly<Record<number, string>>;
+  /** Her country: what is made for another says so. */
+  home: Country;
   compared: readonly number[];
   /** What became findable after this moment is marked as new. */
   since: number | null;
@@ -156,6 +159,8 @@ export function ResultLines({
     // What the server sends is as long as the window is likely to be.
     initialRect: { width: 560, height: 600 },
   });
+  const foreignTo = ({ facts: { country } }: FoundLine) =>
+    country === "any" || country === home ? null : `for ${countryName(country)}`;
   const at = hits.findIndex((hit) => hit.id === selected);
   // Brought into sight when it is chosen, and left alone when the list around it becomes another; but not into that of a
   // list which is about to go, as after coming back from another page.
@@ -172,14 +177,15 @@ export function ResultLines({
       key={hit.id}
       place={{ at, of: hits.length, measure: lines.measureElement }}
       title={hit.facts.title}
-      fromText={[hit.author, sayShelf(hit.reach), inTheWay[hit.id]].filter(Boolean).join(" · ")}
+      fromText={[inTheWay[hit.id], foreignTo(hit), hit.author, sayShelf(hit.reach)].filter(Boolean).join(" · ")}
       from={
         <>
           {since !== null && hit.fresh.getTime() > since && <strong className="text-green">new · </strong>}
+          {/* What would be a reason not to take it comes first: the rest of the line may be cut off. */}
+          {inTheWay[hit.id] && <span className="text-clay">{inTheWay[hit.id]} · </span>}
+          {foreignTo(hit) && `${foreignTo(hit)} · `}
+          {compared.includes(hit.id) && "to compare · "}
           {hit.mine ? "mine" : hit.author} · {sayShelf(hit.reach)}
-          {!["any", "XS"].includes(hit.facts.country) && ` · for ${countryName(hit.facts.country)}`}
-          {compared.includes(hit.id) && " · to compare"}
-          {inTheWay[hit.id] && <span className="text-clay"> · {inTheWay[hit.id]}</span>}
         </>
       }
       after={

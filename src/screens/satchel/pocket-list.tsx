@@ -165,7 +165,7 @@ export function PocketList({
       aria-label="Pockets"
       className="flex h-full flex-col overflow-auto bg-shade/60 p-2 max-md:h-auto max-md:max-h-36"
     >
-      <ul className="grid gap-0.5">
+      <ul className="grid grid-cols-1 gap-0.5">
         <Entry
           here={pocket === null}
           icon={<Layers size={16} aria-hidden />}
@@ -197,7 +197,7 @@ export function PocketList({
         </IconButton>
       </h2>
       {making && <NameForm start="" label="Name of the new pocket" onName={make} onLeave={() => setMaking(false)} />}
-      <ul className="grid gap-0.5">
+      <ul className="grid grid-cols-1 gap-0.5">
         {tree.map(({ pocket: one, inside }) =>
           renaming === one.id ? (
             <li key={one.id}>
