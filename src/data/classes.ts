@@ -136,7 +136,10 @@ export async function classByJoinCode(
   return rows[0];
 }
 
-/** What of a class decides whether something fits it. Reading grades of the weakest and the strongest; null: not measured. */
+/**
+ * What of a class decides whether something fits it. Reading grades of the weakest and the strongest, as said of the class
+ * or else of its students; null: nobody measured.
+ */
 export interface ClassFacts {
   readingFrom: number | null;
   readingTo: number | null;
@@ -148,8 +151,11 @@ export interface ClassFacts {
 export async function profileOf(db: Queryable, classId: number): Promise<ClassFacts> {
   return one<ClassFacts>(
     db,
-    `select c.reading_from::float8 "readingFrom", c.reading_to::float8 "readingTo", c.languages, c.devices, d.country
-       from class c join school s on s.id = c.school_id join district d on d.id = s.district_id where c.id = $1`,
+    `select coalesce(c.reading_from, r.least)::float8 "readingFrom", coalesce(c.reading_to, r.most)::float8 "readingTo",
+            c.languages, c.devices, d.country
+       from class c cross join lateral (
+         select min(p.reading_grade) least, max(p.reading_grade) most from enrolled n join person p on p.id = n.student_id
+          where n.class_id = c.id and p.active) r join school s on s.id = c.school_id join district d on d.id = s.district_id where c.id = $1`,
     [classId],
   );
 }

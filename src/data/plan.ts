@@ -164,12 +164,14 @@ export interface StudentGoal {
   student: number;
   year: number;
   goal: string;
+  /** Reached, or given up; null: she works on it. */
+  closed: Date | null;
 }
 
-/** Individual goals of students, the latest year first. */
+/** Individual goals of students, those they work on first, then the latest year. */
 export async function studentGoals(db: Queryable, students: readonly number[]): Promise<StudentGoal[]> {
   return db.query<StudentGoal>(
-    "select id, student_id student, year, goal from student_goal where student_id = any($1::int[]) order by year desc, goal",
+    "select id, student_id student, year, goal, closed from student_goal where student_id = any($1::int[]) order by closed is not null, year desc, goal",
     [students],
   );
 }

@@ -183,3 +183,17 @@ export async function addStudentGoal(db: Queryable, student: number, year: numbe
     [student, year, goal],
   );
 }
+
+/** Another wording of a student's own goal, or its end; one of somebody else's is not there. */
+export async function changeStudentGoal(
+  db: Queryable,
+  student: number,
+  goal: { id: number; goal: string; closed: Date | null },
+): Promise<boolean> {
+  const rows = await db.query(
+    `update student_goal set goal = $3, closed = case when $4::timestamptz is null then null else coalesce(closed, $4) end
+      where id = $1 and student_id = $2 returning id`,
+    [goal.id, student, goal.goal, goal.closed],
+  );
+  return rows.length > 0;
+}

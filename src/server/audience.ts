@@ -41,8 +41,8 @@ export interface Audience {
   /** The steps students see, where a single resource is given. */
   steps: { id: string; title: string; work: Work }[];
   goalTags: string[];
-  /** Goals written for single students: "Reads charts aloud (2026)". */
-  individualGoals: string[];
+  /** Goals students work on by themselves, "Reads charts aloud (2026)": offered only where that student gets it. */
+  individualGoals: { student: number; text: string }[];
   zone: string;
   /** Settings of earlier work to be taken over. */
   like: Pick<AssignForm, "tries" | "keep" | "checking" | "goals" | "closes" | "stepWork"> | null;
@@ -104,7 +104,9 @@ export async function audienceOf(
       .filter(({ audience }) => audience !== "teacher")
       .map((step) => ({ id: step.id, title: stepTitle(step, single!.document.languages), work: step.work })),
     goalTags,
-    individualGoals: [...new Set(goals.map(({ goal, year }) => `${goal} (${year})`))],
+    individualGoals: goals
+      .filter(({ closed }) => closed === null)
+      .map(({ student, goal, year }) => ({ student, text: `${goal} (${year})` })),
     zone: visitor.zone,
     like: like && {
       tries: like.tries,

@@ -1,4 +1,5 @@
 import { mayWorkWith } from "@/data/assignments";
+import { keptClassBefore, keptClassOf } from "@/data/class-said";
 import { allAtOnceIn, allEnrolled, keepsClass, teachesClass } from "@/data/classes";
 import type { Queryable } from "@/data/db";
 import { authorIsSeen } from "@/data/kept";
@@ -60,6 +61,7 @@ const relations = {
   "teaches class": relation(["class"], (db, visitor, about, now) => teachesClass(db, visitor.id, about.class, now)),
   /** Whoever covers a class teaches it, and changes nothing about who is in it. */
   "keeps class": relation(["class"], (db, visitor, about, now) => keepsClass(db, visitor.id, about.class, now)),
+  "kept class before": relation(["class"], (db, visitor, about) => keptClassBefore(db, visitor.id, about.class)),
   "teaches class on the day": relation(["class", "date"], (db, visitor, about, now) =>
     teachesClass(db, visitor.id, about.class, now, about.date),
   ),
@@ -86,6 +88,11 @@ const relations = {
   ),
   "works with assignments": relation(["assignments"], async (db, visitor, { assignments }, now) =>
     assignments.length > 0 ? mayWorkWith(db, visitor.id, assignments, now) : false,
+  ),
+  "worked with assignment": relation(
+    ["assignment"],
+    async (db, visitor, { assignment }, now) =>
+      (await mayWorkWith(db, visitor.id, [assignment], now)) || (await keptClassOf(db, visitor.id, assignment)),
   ),
   "was given assignment": relation(
     ["assignment"],
@@ -139,6 +146,7 @@ export const permissions = {
     who: "teacher",
     needs: ["reads resources", "reads versions", "teaches the classes", "students are in their classes"],
   },
+  "assign as before": { who: "teacher", needs: ["worked with assignment"] },
   "see assignments": { who: "teacher", needs: [] },
   "change assignment": { who: "teacher", needs: ["works with assignment"] },
   "change assignments": { who: "teacher", needs: ["works with assignments"] },
@@ -154,6 +162,12 @@ export const permissions = {
   "change the school's calendar": { who: "office", needs: [] },
   "change the school's roster": { who: "office", needs: [] },
   "keep the school's people": { who: "office", needs: [] },
+  "make class": { who: "teacher", needs: [] },
+  "take into class": {
+    who: "teacher",
+    needs: ["keeps class", "teaches the classes", "students are in their classes"],
+  },
+  "bring a class back": { who: "teacher", needs: ["kept class before"] },
   "change roster": { who: "teacher", needs: ["keeps class"] },
   "change a student": { who: "teacher", needs: ["keeps class", "students are in class"] },
   "put back into class": { who: "teacher", needs: ["keeps class", "students were in class"] },

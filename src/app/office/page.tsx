@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
+import { classSaid, pastClassesAt } from "@/data/class-said";
 import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes";
 import { peopleAt } from "@/data/front-door";
 import { messagesBy } from "@/data/outbox";
@@ -13,7 +14,7 @@ export default async function OfficePage() {
   const { db, visitor, now } = await enter("change the school's calendar");
   const school = schoolOf(visitor);
   const classes = await classesAt(db, school);
-  const [calendar, rules, adults, people, messages, names, teachers] = await Promise.all([
+  const [calendar, rules, adults, people, messages, names, teachers, said, past] = await Promise.all([
     calendarOf(db, school),
     meetingRulesOf(
       db,
@@ -24,6 +25,8 @@ export default async function OfficePage() {
     messagesBy(db, visitor.id),
     namesAt(db, school),
     Promise.all(classes.map(async ({ id }) => [id, await teachersOf(db, id, now)] as const)),
+    Promise.all(classes.map(async ({ id }) => [id, await classSaid(db, id)] as const)),
+    pastClassesAt(db, school),
   ]);
   return (
     <OfficeScreen
@@ -36,6 +39,8 @@ export default async function OfficePage() {
       messages={messages}
       zone={visitor.zone}
       names={names}
+      said={Object.fromEntries(said)}
+      past={past}
       now={now}
     />
   );

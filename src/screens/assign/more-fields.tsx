@@ -28,14 +28,18 @@ function Tick({ label, checked, onChange }: { label: string; checked: boolean; o
 
 function Goals({
   audience,
+  students,
   goals,
   onChange,
 }: {
   audience: Audience;
+  /** Who gets it: of others the own goals are not offered. */
+  students: readonly number[];
   goals: string[];
   onChange: (goals: string[]) => void;
 }) {
   const id = useId();
+  const own = audience.individualGoals.filter(({ student }) => students.includes(student)).map(({ text }) => text);
   const [typed, setTyped] = useState("");
   const add = () => {
     const goal = typed.trim().slice(0, 60);
@@ -67,7 +71,7 @@ function Goals({
         </Button>
       </div>
       <datalist id={`${id}-known`}>
-        {[...audience.individualGoals, ...audience.goalTags].map((goal) => (
+        {[...new Set([...own, ...audience.goalTags])].map((goal) => (
           <option key={goal} value={goal} />
         ))}
       </datalist>
@@ -201,7 +205,12 @@ export function MoreFields({
       )}
       <StepWorkFields audience={audience} form={form} onChange={onChange} />
       <OpenDays audience={audience} form={form} now={now} onChange={onChange} />
-      <Goals audience={audience} goals={form.goals} onChange={(goals) => onChange({ goals })} />
+      <Goals
+        audience={audience}
+        students={form.to.flatMap((one) => one.students)}
+        goals={form.goals}
+        onChange={(goals) => onChange({ goals })}
+      />
     </div>
   );
 }

@@ -9,7 +9,7 @@ import type { Audience } from "@/server/audience";
 
 export function lineWorld(audience: Audience, now: Date): LineWorld {
   const { classes, versions, main, zone, dayFirst, goalTags, individualGoals } = audience;
-  const goals = [...individualGoals, ...goalTags];
+  const goals = [...new Set([...individualGoals.map(({ text }) => text), ...goalTags])];
   return { now, zone, today: schoolClock(now, zone).date, dayFirst, classes, main, versions, goals };
 }
 

@@ -1,19 +1,27 @@
 "use client";
 import { clsx } from "clsx";
-import { KeyRound } from "lucide-react";
+import { ChevronDown, KeyRound, Plus } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useTransition } from "react";
+import { useState, useTransition } from "react";
+import type { ClassSaid } from "@/core/roster/class-said";
+import type { PastClass } from "@/data/class-said";
 import type { Class, JoinCode, Student } from "@/data/classes";
 import type { Seat } from "@/data/groups";
 import type { StudentGoal, StudentGroup } from "@/data/plan";
+import { bringClassBack, changeClass, makeClass, putClassAway } from "@/screens/acts/class-said";
+import { orTell } from "@/screens/acts/tried";
 import { startJoinCode } from "@/screens/acts/classes";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { Segmented } from "@/ui/segmented";
-import { tellProblem } from "@/ui/toast";
+import { Menu, MenuItem } from "@/ui/menu";
+import { tell, tellProblem } from "@/ui/toast";
 import { useAddress } from "../use-address";
+import { ClassDialog } from "./class-dialog";
+import { PastClasses, PastView, type PastShown } from "./past-view";
 import type { ClassView } from "./class-views";
+import type { OtherClass } from "./from-classes-dialog";
 import { GroupsView } from "./groups-view";
 import { RosterView } from "./roster-view";
 import { SeatsView } from "./seats-view";
@@ -25,6 +33,7 @@ export interface ClassScreenProps {
   view: ClassView;
   students: Student[];
   goals: StudentGoal[];
+  others: OtherClass[];
   groups: StudentGroup[];
   apart: [number, number][];
   /** By student, the share of marks in the last piece of work. */
@@ -36,6 +45,11 @@ export interface ClassScreenProps {
   code: JoinCode | null;
   feed: boolean;
   zone: string;
+  /** What is said of the class that is open. */
+  said: ClassSaid | null;
+  pastClasses: PastClass[];
+  past: PastShown | null;
+  now: Date;
   /** Where students type the code, without the protocol. */
   joinAddress: string;
 }
@@ -62,9 +76,27 @@ function LetIn({ group, code, onIn }: { group: Class; code: JoinCode | null; onI
 }
 
 export function ClassScreen(props: ClassScreenProps) {
-  const { classes, group, students, view } = props;
-  const { go } = useAddress();
-  if (!group) return <Empty title="You have no class yet">The school office adds you to one.</Empty>;
+  const { classes, group, students } = props;
+  const open = props.past ? null : group?.id;
+  const [dialog, setDialog] = useState<"make" | "change" | null>(null);
+  const router = useRouter();
+  const making = dialog === "make" && (
+    <ClassDialog
+      title="Make a class or a group"
+      measured={null}
+      onKeep={(said) => makeClass({ said })}
+      onKept={(made) => router.push(`/classes?class=${made}`)}
+      onClose={() => setDialog(null)}
+    />
+  );
+  if (!group && !props.past)
+    return (
+      <Empty title="You have no class yet">
+        <p>The school office adds you to one, or you make it yourself.</p>
+        <Button onClick={() => setDialog("make")}>Make a class</Button>
+        {making}
+      </Empty>
+    );
   return (
     <div className="grid h-full grid-cols-[220px_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-[auto_minmax(0,1fr)] print:block">
       <nav aria-label="My classes" className="not-printed overflow-auto bg-shade/60 p-2 max-md:max-h-32">
@@ -73,10 +105,10 @@ export function ClassScreen(props: ClassScreenProps) {
             <li key={one.id}>
               <Link
                 href={`/classes?class=${one.id}`}
-                aria-current={one.id === group.id ? "page" : undefined}
+                aria-current={one.id === open ? "page" : undefined}
                 className={clsx(
                   "block rounded-card px-3 py-2",
-                  one.id === group.id ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
+                  one.id === open ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
                 )}
               >
                 {one.name}
@@ -87,59 +119,113 @@ export function ClassScreen(props: ClassScreenProps) {
             </li>
           ))}
         </ul>
+        <Button size="small" look="quiet" className="mt-1" onClick={() => setDialog("make")}>
+          <Plus size={14} aria-hidden /> Make a class or group
+        </Button>
+        <PastClasses past={props.pastClasses} open={props.past?.id ?? null} />
       </nav>
-      <div className="relative min-w-0 overflow-auto px-6 py-5 max-md:px-3 print:overflow-visible print:p-0">
-        <div className="not-printed flex flex-wrap items-end gap-x-4 gap-y-2">
-          <div className="min-w-0 flex-1 max-md:basis-full">
-            <h1 className="font-serif text-[22px]">{group.name}</h1>
-            <p className="text-ink-soft">
-              {group.homeroom && "homeroom · "}
-              {group.subject} · {students.length} students · lessons of {group.periodMinutes} minutes ·{" "}
-              {props.teachers.map(({ name, role }) => `${name} ${roles[role]}`).join(", ")} ·{" "}
-              <Link href={`/plan?view=list&class=${group.id}`} className="text-green underline">
-                what they have
-              </Link>
-            </p>
-          </div>
-          <LetIn group={group} code={props.code} onIn={() => go({ view: "ways in" }, "push")} />
-          <Segmented
-            label="Of this class"
-            value={view}
-            onChange={(next) => go({ view: next === "roster" ? null : next }, "push")}
-            options={[
-              { value: "roster", text: "Roster" },
-              { value: "groups", text: "Groups" },
-              { value: "seats", text: "Seating plan" },
-              { value: "ways in", text: "Ways in" },
-            ]}
+      {making}
+      {props.past ? (
+        <PastView past={props.past} zone={props.zone} now={props.now} />
+      ) : (
+        group && <CurrentClass {...props} group={group} onChange={() => setDialog("change")} />
+      )}
+      {dialog === "change" && group && (
+        <ClassDialog
+          title={group.name}
+          said={props.said!}
+          measured={measuredOf(students)}
+          onKeep={(said) => changeClass({ class: group.id, said })}
+          onClose={() => setDialog(null)}
+        />
+      )}
+    </div>
+  );
+}
+
+/** What the weakest and the strongest of them read at; null: nobody measured. */
+function measuredOf(students: readonly Student[]): { from: number; to: number } | null {
+  const grades = students.flatMap(({ readingGrade }) => readingGrade ?? []);
+  return grades.length > 0 ? { from: Math.min(...grades), to: Math.max(...grades) } : null;
+}
+
+function CurrentClass(props: ClassScreenProps & { group: Class; onChange: () => void }) {
+  const { group, students, view } = props;
+  const { go } = useAddress();
+  const router = useRouter();
+  const putAway = async () => {
+    const outcome = await putClassAway({ class: group.id });
+    if (!outcome.ok) return tellProblem(outcome.problem);
+    router.push("/classes");
+    tell(`${group.name} is put away. Its work and results are kept.`, async () => {
+      await orTell(bringClassBack({ class: group.id }));
+      router.push(`/classes?class=${group.id}`);
+    });
+  };
+  return (
+    <div className="relative min-w-0 overflow-auto px-6 py-5 max-md:px-3 print:overflow-visible print:p-0">
+      <div className="not-printed flex flex-wrap items-end gap-x-4 gap-y-2">
+        <div className="min-w-0 flex-1 max-md:basis-full">
+          <h1 className="font-serif text-[22px]">{group.name}</h1>
+          <p className="text-ink-soft">
+            {group.homeroom && "homeroom · "}
+            {group.subject} · {students.length} students · lessons of {group.periodMinutes} minutes ·{" "}
+            {props.teachers.map(({ name, role }) => `${name} ${roles[role]}`).join(", ")} ·{" "}
+            <Link href={`/plan?view=list&class=${group.id}`} className="text-green underline">
+              what they have
+            </Link>
+          </p>
+        </div>
+        {props.keeps && (
+          <Menu
+            trigger={
+              <Button>
+                More <ChevronDown size={14} aria-hidden />
+              </Button>
+            }
+          >
+            <MenuItem onSelect={props.onChange}>Change name, grades, devices …</MenuItem>
+            <MenuItem onSelect={() => void putAway()}>Put the class away</MenuItem>
+          </Menu>
+        )}
+        <LetIn group={group} code={props.code} onIn={() => go({ view: "ways in" }, "push")} />
+        <Segmented
+          label="Of this class"
+          value={view}
+          onChange={(next) => go({ view: next === "roster" ? null : next }, "push")}
+          options={[
+            { value: "roster", text: "Roster" },
+            { value: "groups", text: "Groups" },
+            { value: "seats", text: "Seating plan" },
+            { value: "ways in", text: "Ways in" },
+          ]}
+        />
+      </div>
+      <div key={group.id} className="mt-4">
+        {view === "roster" && (
+          <RosterView group={group} students={students} goals={props.goals} keeps={props.keeps} others={props.others} />
+        )}
+        {view === "groups" && (
+          <GroupsView
+            group={group}
+            students={students}
+            groups={props.groups}
+            apart={props.apart}
+            lastResults={props.lastResults}
           />
-        </div>
-        <div key={group.id} className="mt-4">
-          {view === "roster" && (
-            <RosterView group={group} students={students} goals={props.goals} keeps={props.keeps} />
-          )}
-          {view === "groups" && (
-            <GroupsView
-              group={group}
-              students={students}
-              groups={props.groups}
-              apart={props.apart}
-              lastResults={props.lastResults}
-            />
-          )}
-          {view === "seats" && <SeatsView group={group} students={students} seats={props.seats} />}
-          {view === "ways in" && (
-            <WaysIn
-              group={group}
-              keeps={props.keeps}
-              students={students}
-              code={props.code}
-              feed={props.feed}
-              zone={props.zone}
-              joinAddress={props.joinAddress}
-            />
-          )}
-        </div>
+        )}
+        {view === "seats" && <SeatsView group={group} students={students} seats={props.seats} />}
+        {view === "ways in" && (
+          <WaysIn
+            group={group}
+            keeps={props.keeps}
+            students={students}
+            code={props.code}
+            feed={props.feed}
+            zone={props.zone}
+            joinAddress={props.joinAddress}
+          />
+        )}
       </div>
     </div>
   );

@@ -1,5 +1,5 @@
 "use client";
-import { ClipboardPaste, Printer } from "lucide-react";
+import { ClipboardPaste, Printer, Users } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { languageName } from "@/core/find/also";
@@ -9,6 +9,7 @@ import type { StudentGoal } from "@/data/plan";
 import { leaveClass, rejoinClass } from "@/screens/acts/roster";
 import { Button } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
+import { FromClassesDialog, type OtherClass } from "./from-classes-dialog";
 import { PasteDialog } from "./paste-dialog";
 import { StudentDialog } from "./student-dialog";
 
@@ -18,12 +19,16 @@ export function RosterView({
   students,
   goals,
   keeps,
+  others,
 }: {
   group: Class;
   students: Student[];
   goals: StudentGoal[];
   keeps: boolean;
+  /** Her other classes, to take students from. */
+  others: readonly OtherClass[];
 }) {
+  const [taking, setTaking] = useState(false);
   const [pasting, setPasting] = useState(false);
   const [editing, setEditing] = useState<Student | null>(null);
   const router = useRouter();
@@ -48,6 +53,11 @@ export function RosterView({
           <Button onClick={() => window.print()}>
             <Printer size={15} aria-hidden /> Print
           </Button>
+          {keeps && others.length > 0 && (
+            <Button onClick={() => setTaking(true)}>
+              <Users size={15} aria-hidden /> From my classes …
+            </Button>
+          )}
           {keeps && (
             <Button onClick={() => setPasting(true)}>
               <ClipboardPaste size={15} aria-hidden /> Add students …
@@ -87,7 +97,9 @@ export function RosterView({
               student.factor > 1 && `${student.factor} × the time`,
               student.readsAloud && "read aloud",
               ...student.languages.filter((tag) => tag !== "en").map((tag) => `reads ${languageName(tag)}`),
-              ...goals.filter((goal) => goal.student === student.id).map(({ goal, year }) => `${goal} (${year})`),
+              ...goals
+                .filter((goal) => goal.student === student.id && goal.closed === null)
+                .map(({ goal, year }) => `${goal} (${year})`),
             ].filter(Boolean);
             return (
               <tr key={student.id} className="border-b border-line last:border-0">
@@ -125,8 +137,24 @@ export function RosterView({
           {keeps ? "Nobody is in this class yet. Add its students." : "Nobody is in this class yet."}
         </p>
       )}
+      {taking && (
+        <FromClassesDialog
+          group={group}
+          here={students.map(({ id }) => id)}
+          others={others}
+          onClose={() => setTaking(false)}
+        />
+      )}
       {pasting && <PasteDialog group={group} onClose={() => setPasting(false)} />}
-      {editing && <StudentDialog key={editing.id} group={group} student={editing} onClose={() => setEditing(null)} />}
+      {editing && (
+        <StudentDialog
+          key={editing.id}
+          group={group}
+          student={editing}
+          goals={goals.filter((goal) => goal.student === editing.id)}
+          onClose={() => setEditing(null)}
+        />
+      )}
     </section>
   );
 }

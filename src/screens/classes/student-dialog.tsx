@@ -4,6 +4,7 @@ import { useState, useTransition } from "react";
 import { factors } from "@/core/assign/extra-time";
 import { gradeName } from "@/core/find/grade";
 import type { Class, Student } from "@/data/classes";
+import type { StudentGoal } from "@/data/plan";
 import { changeStudent } from "@/screens/acts/roster";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -15,7 +16,17 @@ import { tell } from "@/ui/toast";
 type Factor = (typeof factors)[number];
 
 /** What is known of one student to plan for her; only her teachers see it. */
-export function StudentDialog({ group, student, onClose }: { group: Class; student: Student; onClose: () => void }) {
+export function StudentDialog({
+  group,
+  student,
+  goals: had,
+  onClose,
+}: {
+  group: Class;
+  student: Student;
+  goals: readonly StudentGoal[];
+  onClose: () => void;
+}) {
   const [grade, setGrade] = useState(student.grade);
   const [reads, setReads] = useState(student.readingGrade === null ? "" : String(student.readingGrade));
   const [factor, setFactor] = useState(student.factor as Factor);
@@ -23,6 +34,9 @@ export function StudentDialog({ group, student, onClose }: { group: Class; stude
   const [languages, setLanguages] = useState(student.languages.join(", "));
   const [home, setHome] = useState(student.familyLanguage ?? "");
   const [goal, setGoal] = useState("");
+  const [goals, setGoals] = useState(() => had.map((one) => ({ ...one, closed: one.closed !== null })));
+  const put = (id: number, change: { goal?: string; closed?: boolean }) =>
+    setGoals(goals.map((one) => (one.id === id ? { ...one, ...change } : one)));
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const router = useRouter();
@@ -43,6 +57,7 @@ export function StudentDialog({ group, student, onClose }: { group: Class; stude
           familyLanguage: home.trim() || null,
         },
         goal,
+        goals: goals.map(({ id, goal: text, closed }) => ({ id, goal: text, closed })),
       });
       if (!outcome.ok) return setProblem(outcome.problem);
       onClose();
@@ -117,7 +132,34 @@ export function StudentDialog({ group, student, onClose }: { group: Class; stude
         <label className="flex items-center gap-2">
           <Checkbox label="Has things read aloud" checked={aloud} onChange={setAloud} /> Has things read aloud
         </label>
-        <Field label="A goal of her own, for this year" help="Proposed as a goal tag when you assign.">
+        {goals.length > 0 && (
+          <ul aria-label="Goals" className="grid gap-1.5">
+            {goals.map((one) => (
+              <li key={one.id} className="flex items-center gap-2">
+                <TextInput
+                  aria-label={`Goal of ${one.year}`}
+                  maxLength={120}
+                  value={one.goal}
+                  className={one.closed ? "text-ink-soft line-through" : undefined}
+                  onChange={(event) => put(one.id, { goal: event.target.value })}
+                />
+                <span className="numbers text-[13px] text-ink-soft">{one.year}</span>
+                <label className="flex items-center gap-1.5 whitespace-nowrap">
+                  <Checkbox
+                    label={`“${one.goal}” is closed`}
+                    checked={one.closed}
+                    onChange={(closed) => put(one.id, { closed })}
+                  />
+                  closed
+                </label>
+              </li>
+            ))}
+          </ul>
+        )}
+        <Field
+          label="Another goal of this student’s own, for this year"
+          help="Offered as a goal tag when you assign to this student, and to nobody else."
+        >
           {(control) => (
             <TextInput {...control} maxLength={120} value={goal} onChange={(event) => setGoal(event.target.value)} />
           )}

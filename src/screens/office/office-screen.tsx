@@ -1,6 +1,9 @@
 "use client";
 import type { MeetingRule, SchoolCalendar } from "@/core/calendar/school-calendar";
+import type { ClassSaid } from "@/core/roster/class-said";
+import type { PastClass } from "@/data/class-said";
 import type { Class } from "@/data/classes";
+import { ClassesCard } from "./classes-card";
 import { DaysOffCard } from "./days-off-card";
 import { MeetingsCard } from "./meetings-card";
 import type { Adult } from "@/data/front-door";
@@ -23,6 +26,8 @@ export function OfficeScreen({
   people,
   messages,
   names,
+  said,
+  past,
   zone,
   now,
 }: {
@@ -35,6 +40,8 @@ export function OfficeScreen({
   messages: SentMessage[];
   zone: string;
   names: ClassName[];
+  said: Record<number, ClassSaid>;
+  past: PastClass[];
   now: Date;
 }) {
   return (
@@ -47,6 +54,7 @@ export function OfficeScreen({
       </div>
       <div className="grid gap-5">
         <TermsCard key={JSON.stringify(calendar.terms)} terms={calendar.terms} />
+        <ClassesCard classes={classes} said={said} past={past} adults={adults} />
         <RosterCard />
         <MeetingsCard calendar={calendar} classes={classes} rules={rules} />
         <TeachersCard classes={classes} teachers={teachers} adults={adults} />

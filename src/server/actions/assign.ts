@@ -31,7 +31,7 @@ export const audienceFor = act(
   z.object({ resources: z.array(Id).min(1).max(60), like: Id.optional() }),
   (given) => ({ resources: given.resources }),
   async ({ db, visitor, now }, { resources, like }) => {
-    const hers = like !== undefined && (await permit(db, visitor, "change assignment", { assignment: like }, now));
+    const hers = like !== undefined && (await permit(db, visitor, "assign as before", { assignment: like }, now));
     const earlier = hers ? await assignments.assignmentById(db, like) : undefined;
     return audienceOf(db, visitor, resources, now, earlier ?? null);
   },

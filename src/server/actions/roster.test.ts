@@ -7,6 +7,8 @@ import { smallWorld, type World } from "@/data/testing/world";
 import { bringInRoster, readSchoolRoster } from "../school-roster";
 import { actAs, answerFrom, takeSignIns, visitorOf } from "../testing/as";
 import { keepApart, keepGroups, keepSeats } from "./groups";
+import { studentGoals } from "@/data/plan";
+import { audienceOf } from "../audience";
 import { bringInPasted, changeStudent, leaveClass, lookAtPasted, makeCards, rejoinClass } from "./roster";
 import { signInWithWords } from "./student";
 
@@ -87,6 +89,31 @@ describe("students", () => {
     expect(
       await changeStudent({ class: world.class, students: [first!], facts: { ...facts, languages: ["!"] }, goal: "" }),
     ).toMatchObject({ ok: false });
+  });
+
+  test("a goal is changed and closed, belongs to its student alone, and closed it is offered no more", async () => {
+    const [first, second] = world.students as [number, number];
+    const facts = {
+      ...{ grade: 4, readingGrade: null, factor: 1 as const, readsAloud: false },
+      ...{ languages: ["en"], familyLanguage: null },
+    };
+    const change = (student: number, goals: { id: number; goal: string; closed: boolean }[]) =>
+      changeStudent({ class: world.class, students: [student], facts, goal: "", goals });
+    value(await changeStudent({ class: world.class, students: [first], facts, goal: "Reads charts" }));
+    const offered = async () => (await audienceOf(db, teacher(), [], new Date(), null)).individualGoals;
+    const { id } = (await studentGoals(db, [first]))[0]!;
+    const year = new Date().getFullYear();
+    expect(await offered()).toEqual([{ student: first, text: `Reads charts (${year})` }]);
+    value(await change(first, [{ id, goal: "Reads charts aloud", closed: false }]));
+    expect(await offered()).toEqual([{ student: first, text: `Reads charts aloud (${year})` }]);
+    expect((await change(second, [{ id, goal: "Taken", closed: true }])).ok).toBe(false);
+    expect((await change(first, [{ id, goal: " ", closed: false }])).ok).toBe(false);
+    value(await change(first, [{ id, goal: "Reads charts aloud", closed: true }]));
+    expect(await offered()).toEqual([]);
+    const [closed] = await studentGoals(db, [first]);
+    expect(closed!.closed === null).toBe(false);
+    value(await change(first, [{ id, goal: "Reads charts aloud", closed: false }]));
+    expect(await offered()).toHaveLength(1);
   });
 
   test("taken out of the class and put back", async () => {

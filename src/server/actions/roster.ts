@@ -9,12 +9,13 @@ import { classById, studentsOf } from "@/data/classes";
 import {
   addEnrolments,
   addStudentGoal,
+  changeStudentGoal,
   applyImport,
   removeEnrolments,
   setSecrets,
   setStudentFacts,
 } from "@/data/rosters";
-import { act, Refused } from "../act";
+import { act, notThere, Refused } from "../act";
 import { planPasted } from "../pasted-roster";
 import { hashSecret } from "../secrets";
 import { tellOfNewCards } from "../tell-teachers";
@@ -83,12 +84,23 @@ export const changeStudent = act(
       familyLanguage: Language.nullable(),
     }),
     goal: z.string().trim().max(120),
+    /** Her goals as they are to be from now on. */
+    goals: z
+      .array(
+        z.object({ id: Id, goal: z.string().trim().min(1, "A goal says something.").max(120), closed: z.boolean() }),
+      )
+      .max(100)
+      .default([]),
   }),
   (given) => ({ class: given.class, students: given.students }),
   async ({ db, now }, given) => {
     const [student] = given.students;
     await db.transaction(async (tx) => {
       await setStudentFacts(tx, student!, given.facts);
+      for (const goal of given.goals) {
+        const found = await changeStudentGoal(tx, student!, { ...goal, closed: goal.closed ? now : null });
+        if (!found) throw new Refused(notThere);
+      }
       if (given.goal) await addStudentGoal(tx, student!, now.getFullYear(), given.goal);
     });
     return {};

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { z } from "zod";
 import { resultTable } from "@/core/results/table";
 import { assignmentById } from "@/data/assignments";
+import { classSaid, pastClassesOf, workOfPast } from "@/data/class-said";
 import { joinCodeOf, studentsOf, teachersOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { hasFeed } from "@/data/feeds";
@@ -41,6 +42,8 @@ export default async function ClassesPage({
   const parameters = await searchParams;
   const asked = idFrom(parameters.class);
   if (asked !== undefined) await enter("see class", { class: asked });
+  const past = idFrom(parameters.past);
+  if (past !== undefined) await enter("bring a class back", { class: past });
   const view = z.enum(classViews).catch("roster").parse(parameters.view);
   const group = classes.find((one) => one.id === asked) ?? current;
   const id = group?.id ?? -1;
@@ -56,6 +59,18 @@ export default async function ClassesPage({
     view === "groups" ? lastResultsOf(db, id, now) : {},
     baseAddress(),
   ]);
+  const others = await Promise.all(
+    (view === "roster" && keeps ? classes : [])
+      .filter((one) => one.id !== id)
+      .map(async (one) => ({
+        ...{ id: one.id, name: one.name },
+        students: (await studentsOf(db, one.id)).map(({ id: student, givenName, familyName, grade }) => ({
+          ...{ id: student, givenName, familyName, grade },
+        })),
+      })),
+  );
+  const pastClasses = await pastClassesOf(db, visitor.id);
+  const shown = pastClasses.find((one) => one.id === past);
   const goals = await studentGoals(
     db,
     students.map((student) => student.id),
@@ -67,12 +82,17 @@ export default async function ClassesPage({
       view={view}
       students={students}
       goals={goals}
+      others={others}
       groups={groups}
       apart={apart}
       lastResults={lastResults}
       seats={seats}
       teachers={teachers}
       keeps={keeps}
+      said={group ? await classSaid(db, group.id) : null}
+      pastClasses={pastClasses}
+      past={shown ? { ...shown, work: await workOfPast(db, shown.id) } : null}
+      now={now}
       code={code}
       feed={feed}
       zone={visitor.zone}

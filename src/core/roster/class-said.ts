@@ -1,0 +1,29 @@
+import { z } from "zod";
+import { devices } from "../find/also";
+import { isLanguageTag } from "../resource/vocabulary";
+
+/** What is said of a class: what it is called, and what decides whether something fits it. */
+const Grade = z.number().int().min(0).max(12);
+const ReadingGrade = z.number().min(0, "A reading grade is 0 to 13.").max(13, "A reading grade is 0 to 13.");
+
+export const ClassSaid = z
+  .object({
+    name: z.string().trim().min(1, "A class needs a name.").max(60),
+    subject: z.string().trim().min(1, "Say what it is taught.").max(60),
+    gradeFrom: Grade,
+    gradeTo: Grade,
+    periodMinutes: z.number().int().min(5, "A lesson is 5 to 240 minutes.").max(240, "A lesson is 5 to 240 minutes."),
+    /** Reading grades of its weakest and strongest readers; null: from what is known of its students. */
+    reading: z.object({ from: ReadingGrade, to: ReadingGrade }).nullable(),
+    languages: z
+      .array(z.string().refine(isLanguageTag, "A language is written like en or pt-BR."))
+      .min(1, "A class has a language.")
+      .max(12),
+    devices: z.array(z.enum(devices)).max(devices.length),
+  })
+  .refine((said) => said.gradeFrom <= said.gradeTo, { message: "The lower grade comes first.", path: ["gradeFrom"] })
+  .refine((said) => said.reading === null || said.reading.from <= said.reading.to, {
+    message: "The lower reading grade comes first.",
+    path: ["reading"],
+  });
+export type ClassSaid = z.infer<typeof ClassSaid>;

@@ -1,0 +1,111 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useState, useTransition } from "react";
+import { gradeName } from "@/core/find/grade";
+import type { Class, Student } from "@/data/classes";
+import { takeIntoClass } from "@/screens/acts/class-said";
+import { leaveClass } from "@/screens/acts/roster";
+import { orTell } from "@/screens/acts/tried";
+import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
+import { Dialog } from "@/ui/dialog";
+import { Notice } from "@/ui/notice";
+import { tell } from "@/ui/toast";
+
+export interface OtherClass {
+  id: number;
+  name: string;
+  students: Pick<Student, "id" | "givenName" | "familyName" | "grade">[];
+}
+
+/** Students of her other classes, to be in this one too: how a group of several grades comes together. */
+export function FromClassesDialog({
+  group,
+  here,
+  others,
+  onClose,
+}: {
+  group: Class;
+  /** Who is in it already. */
+  here: readonly number[];
+  others: readonly OtherClass[];
+  onClose: () => void;
+}) {
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const router = useRouter();
+  // Who is in several of her classes is there once.
+  const earlier = (at: number) => others.slice(0, at).flatMap(({ students }) => students.map(({ id }) => id));
+  const free = others
+    .map((one, at) => {
+      const known = new Set([...here, ...earlier(at)]);
+      return { ...one, students: one.students.filter(({ id }) => !known.has(id)) };
+    })
+    .filter(({ students }) => students.length > 0);
+  const put = (ids: readonly number[], on: boolean) =>
+    setChosen((old) => new Set(on ? [...old, ...ids] : [...old].filter((id) => !ids.includes(id))));
+  const take = () =>
+    start(async () => {
+      const to = free
+        .map(({ id, students }) => ({
+          class: id,
+          students: students.map((student) => student.id).filter((student) => chosen.has(student)),
+        }))
+        .filter(({ students }) => students.length > 0);
+      const outcome = await takeIntoClass({ class: group.id, to });
+      if (!outcome.ok) return setProblem(outcome.problem);
+      onClose();
+      router.refresh();
+      const { students } = outcome.value;
+      tell(`${students.length} more in ${group.name}. They stay in their other classes too.`, async () => {
+        await orTell(leaveClass({ class: group.id, students }));
+        router.refresh();
+      });
+    });
+  return (
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`Into ${group.name}`}>
+      <div className="grid gap-4">
+        {free.length === 0 && <p className="text-ink-soft">Everyone of your other classes is in it.</p>}
+        {free.map((one) => {
+          const ids = one.students.map(({ id }) => id);
+          const many = ids.filter((id) => chosen.has(id)).length;
+          return (
+            <fieldset key={one.id}>
+              <legend className="mb-1 flex items-center gap-2 font-semibold">
+                <Checkbox
+                  label={`All of ${one.name}`}
+                  checked={many === 0 ? false : many === ids.length ? true : "indeterminate"}
+                  onChange={(on) => put(ids, on)}
+                />
+                {one.name}
+              </legend>
+              <div className="grid grid-cols-2 gap-x-4 gap-y-1">
+                {one.students.map(({ id, givenName, familyName, grade }) => (
+                  <label key={id} className="flex items-center gap-2">
+                    <Checkbox
+                      label={`${givenName} ${familyName}`}
+                      checked={chosen.has(id)}
+                      onChange={(on) => put([id], on)}
+                    />
+                    <span className="min-w-0 flex-1 truncate">
+                      {givenName} {familyName}
+                    </span>
+                    {grade !== null && <span className="numbers text-[13px] text-ink-soft">{gradeName(grade)}</span>}
+                  </label>
+                ))}
+              </div>
+            </fieldset>
+          );
+        })}
+        {problem && <Notice tone="warning">{problem}</Notice>}
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Leave it</Button>
+          <Button look="main" disabled={busy || chosen.size === 0} onClick={take}>
+            {chosen.size > 0 ? `Take ${chosen.size}` : "Take"}
+          </Button>
+        </div>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,108 @@
+"use server";
+import { z } from "zod";
+import { ClassSaid } from "@/core/roster/class-said";
+import { addClass, classNameTaken, classSaid, setClassSaid } from "@/data/class-said";
+import { allClassesOf, setClassArchived } from "@/data/classes";
+import { addEnrolments } from "@/data/rosters";
+import type { Db } from "@/data/db";
+import { act, notThere, Refused } from "../act";
+import type { Visitor } from "../session";
+import { schoolOf } from "../school-of";
+
+const Id = z.number().int().positive();
+
+/** Keeps what is said of a class, and returns what was said before, for undo. */
+async function keep(db: Db, visitor: Visitor, id: number, said: ClassSaid): Promise<{ before: ClassSaid }> {
+  if (await classNameTaken(db, schoolOf(visitor), said.name, id))
+    throw new Refused(`There is a class called ${said.name} already.`, "name");
+  const before = await classSaid(db, id);
+  await setClassSaid(db, id, said);
+  return { before };
+}
+
+/** What a teacher who keeps a class says of it. */
+export const changeClass = act(
+  "change roster",
+  z.object({ class: Id, said: ClassSaid }),
+  (given) => ({ class: given.class }),
+  ({ db, visitor }, given) => keep(db, visitor, given.class, given.said),
+);
+
+/** The same by the school's office. */
+export const changeClassAtOffice = act(
+  "change the school's roster",
+  z.object({ ofClass: Id, said: ClassSaid }),
+  async ({ db, visitor }, given) => {
+    if (!(await allClassesOf(db, schoolOf(visitor))).includes(given.ofClass)) throw new Refused(notThere);
+    return keep(db, visitor, given.ofClass, given.said);
+  },
+);
+
+const make = async (db: Db, visitor: Visitor, now: Date, lead: number, said: ClassSaid) => {
+  const school = schoolOf(visitor);
+  if (await classNameTaken(db, school, said.name))
+    throw new Refused(`There is a class called ${said.name} already.`, "name");
+  return { class: await db.transaction((tx) => addClass(tx, { school, year: now.getFullYear(), lead }, said)) };
+};
+
+/** A class or a mixed-grade group made by hand; its maker leads it. */
+export const makeClass = act("make class", z.object({ said: ClassSaid }), ({ db, visitor, now }, { said }) =>
+  make(db, visitor, now, visitor.id, said),
+);
+
+/** The same by the office, for one of the school's teachers. */
+export const makeClassAtOffice = act(
+  "change the school's roster",
+  z.object({ said: ClassSaid, lead: Id }),
+  async ({ db, visitor, now }, { said, lead }) => {
+    const rows = await db.query("select 1 from person where id = $1 and school_id = $2 and kind = 'adult' and active", [
+      lead,
+      schoolOf(visitor),
+    ]);
+    if (rows.length === 0) throw new Refused("This person is not of your school.");
+    return make(db, visitor, now, lead, said);
+  },
+);
+
+/** Students of classes she teaches into another class she keeps: how a mixed-grade group gets its members. */
+export const takeIntoClass = act(
+  "take into class",
+  z.object({
+    class: Id,
+    to: z
+      .array(z.object({ class: Id, students: z.array(Id).min(1).max(400) }))
+      .min(1)
+      .max(20),
+  }),
+  (given) => ({ class: given.class, to: given.to }),
+  async ({ db }, given) => {
+    const students = [...new Set(given.to.flatMap((one) => one.students))];
+    await addEnrolments(db, given.class, students);
+    return { students };
+  },
+);
+
+/** A class of a past year back among those in use. */
+export const bringClassBack = act(
+  "bring a class back",
+  z.object({ class: Id }),
+  (given) => ({ class: given.class }),
+  async ({ db, visitor }, given) => {
+    const { name } = await classSaid(db, given.class);
+    if (await classNameTaken(db, schoolOf(visitor), name, given.class))
+      throw new Refused(`A class called ${name} is in use. Give that one another name first.`);
+    await setClassArchived(db, given.class, null);
+    return { name };
+  },
+);
+
+/** Puts a class she keeps away: it is out of every list, and its work and results are kept. */
+export const putClassAway = act(
+  "change roster",
+  z.object({ class: Id }),
+  (given) => ({ class: given.class }),
+  async ({ db, now }, given) => {
+    await setClassArchived(db, given.class, now);
+    return {};
+  },
+);
