@@ -205,3 +205,43 @@ test("a device without a voice says so", async ({ signedIn }) => {
   await begin(page, /Reading a tide table/);
   await expect(page.getByRole("button", { name: /No voice here|Read to me/ })).toBeVisible();
 });
+
+test("read to me says everything on the step, in the voice of the language that is read", async ({ signedIn }) => {
+  const teacher = await signedIn("Ines Halloran");
+  await giveNow(teacher, { words: "storm words", group: "5 Kittiwake", to: ["Liv Torsen"] });
+  const student = await signedIn("Liv Torsen", { phone: true });
+  // A device with a voice for English: what it is asked to say is gathered.
+  await student.addInitScript(() => {
+    const said: string[] = [];
+    class Words {
+      onend: (() => void) | null = null;
+      voice: unknown = null;
+      lang = "";
+      constructor(readonly text: string) {}
+    }
+    const voice = { lang: "en-GB", name: "A voice", default: true };
+    const speech = {
+      getVoices: () => [voice],
+      speak: (words: Words) => {
+        said.push(words.text);
+        setTimeout(() => words.onend?.(), 0);
+      },
+      cancel: () => undefined,
+      addEventListener: () => undefined,
+      removeEventListener: () => undefined,
+    };
+    Object.assign(window, { said });
+    Object.defineProperty(window, "speechSynthesis", { value: speech });
+    Object.defineProperty(window, "SpeechSynthesisUtterance", { value: Words });
+  });
+  await student.reload();
+  await student
+    .getByRole("link", { name: /Storm words/ })
+    .first()
+    .click();
+  await student.waitForURL(/student\/\d+/);
+  await student.getByRole("button", { name: "Read to me" }).click();
+  const said = () => student.evaluate(() => (window as unknown as { said: string[] }).said);
+  await expect.poll(said).toEqual(expect.arrayContaining(["From weak to strong", "breeze", "hurricane"]));
+  await expect(student.getByRole("button", { name: "Read to me" })).toBeVisible();
+});

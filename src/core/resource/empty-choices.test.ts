@@ -25,9 +25,10 @@ test("two things to sort may be called the same", () => {
   expect(emptyChoice(asked("groups", groups), ["en"])).toBeNull();
 });
 
-test("a picture is as good as words, and what is written in the main language is enough", () => {
-  const pictures = [{ id: "p", text: {}, picture: "shipped:boat" }, ...options("words")];
-  expect(emptyChoice(asked("choice", { options: pictures }), ["en", "es"])).toBeNull();
+test("a picture has words under it, for those who do not see it; in the main language is enough", () => {
+  const picture = (text: Record<string, string>) => [{ id: "p", text, picture: "drawing:boat" }, ...options("words")];
+  expect(emptyChoice(asked("choice", { options: picture({ en: "a boat" }) }), ["en", "es"])).toBeNull();
+  expect(emptyChoice(asked("choice", { options: picture({}) }), ["en"])).toBe("A choice is a picture without words.");
 });
 
 test("questions without anything to choose from have nothing to be empty", () => {

@@ -44,6 +44,8 @@ export function emptyChoice(question: Question, languages: readonly string[]): s
   for (const { options, name, alike } of listsOf(question)) {
     const said = options.map((option) => (inLanguage(option.text, languages) ?? "").trim());
     if (options.some((option, at) => said[at] === "" && !option.picture)) return `${name} is empty.`;
+    // The words stand under the picture, and are all there is for those who do not see it.
+    if (options.some((option, at) => said[at] === "" && option.picture)) return `${name} is a picture without words.`;
     const words = said.filter(Boolean).map((text) => text.toLowerCase());
     if (!alike && new Set(words).size < words.length) return `${name} is there twice.`;
   }

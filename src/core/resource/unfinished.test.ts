@@ -1,8 +1,10 @@
+import { newDrawing, newItem, type Drawing } from "../drawing/drawing";
 import type { Block } from "./block";
 import type { Document, Step } from "./document";
 import { lessonOf } from "./testing/documents";
 import { newQuestion, newStep } from "./edit";
 import { newManipulative } from "../manipulative/manipulative";
+import type { Question } from "./question";
 import { richText } from "./rich-text";
 import { remarks } from "./remarks";
 import { unfinished } from "./unfinished";
@@ -130,4 +132,29 @@ describe("what is worth a look", () => {
     const step = { ...stepWith(text("The sea is high.")), instructions: { en: { text: richText("Read.") } } };
     expect(worth(step, { languages: ["en", "es"] })).toEqual(["3 of 3 texts are not written in Spanish yet."]);
   });
+});
+
+test("a right answer that is still the one a question came with is said before it goes out, and stops nothing", () => {
+  const asked = (question: Question): Block => ({ id: newId(), type: "question", question });
+  const fresh = (["number", "line", "bars", "gaps"] as const).map((type) => asked(newQuestion(type, "en", newId)));
+  expect(worth(stepWith(...fresh))).toEqual([
+    "The right answer of a number question is 0.",
+    "The right place on a number line is 5, as it came.",
+    "The bars are all 5 high, as they came.",
+    "The passage with gaps is still the one it came with.",
+  ]);
+  const number = newQuestion("number", "en", newId);
+  if (number.type === "number") number.parts[0]!.right = 12;
+  expect(worth(stepWith(asked(number)))).toEqual([]);
+});
+
+test("a drawing wants something drawn, its words written and a description", () => {
+  const drawn = (items: Drawing["items"], description = {}): string[] =>
+    stops({ id: newId(), type: "drawing", drawing: { ...newDrawing(), description, items } });
+  const arrow = newItem("arrow", newDrawing(), "en", "a");
+  const words = newItem("words", newDrawing(), "en", "w");
+  expect(drawn([])).toEqual(["Nothing has been drawn yet."]);
+  expect(drawn([arrow])).toEqual(["A drawing has no description."]);
+  expect(drawn([arrow, words], { en: "The pier." })).toEqual(["Words in a drawing are not written yet."]);
+  expect(drawn([arrow], { en: "The pier." })).toEqual([]);
 });

@@ -12,6 +12,7 @@ export function PollEditor({ question, languages, newId, onChange }: EditorProps
   return (
     <OptionList
       name="Answer"
+      pictures
       options={options}
       languages={languages}
       onText={(option) => onChange({ ...question, options: replaced(options, option) }, `option-${option.id}`)}

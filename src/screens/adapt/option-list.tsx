@@ -1,5 +1,5 @@
 "use client";
-import { ArrowDown, ArrowUp, Plus, X } from "lucide-react";
+import { ArrowDown, ArrowUp, ImagePlus, Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
 import { inLanguage } from "@/core/resource/language";
 import type { Option } from "@/core/resource/question";
@@ -7,6 +7,8 @@ import { most } from "@/core/resource/vocabulary";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
+import { useFile } from "../media/use-file";
+import { mediaAddress } from "../step/media";
 
 /** Options to write: one a line, with what marks it as right in front. `onMove` only where order means something. */
 export function OptionList({
@@ -14,6 +16,7 @@ export function OptionList({
   options,
   languages,
   before,
+  pictures = false,
   onText,
   onAdd,
   onRemove,
@@ -23,6 +26,8 @@ export function OptionList({
   options: readonly Option[];
   languages: readonly string[];
   before?: (option: Option, at: number) => ReactNode;
+  /** Each may be a picture; its words stand under it. */
+  pictures?: boolean;
   onText: (option: Option) => void;
   onAdd: () => void;
   onRemove: (id: string) => void;
@@ -43,6 +48,7 @@ export function OptionList({
               onChange={(event) => onText({ ...option, text: { ...option.text, [languages[0]!]: event.target.value } })}
               className={`${inputClasses} font-child`}
             />
+            {pictures && <OptionPicture name={`${name} ${at + 1}`} option={option} onOption={onText} />}
             {onMove && (
               <>
                 <IconButton name={`${name} ${at + 1} up`} small disabled={at === 0} onClick={() => onMove(at, at - 1)}>
@@ -78,5 +84,41 @@ export function OptionList({
         )}
       </div>
     </div>
+  );
+}
+
+function OptionPicture({
+  name,
+  option,
+  onOption,
+}: {
+  name: string;
+  option: Option;
+  onOption: (option: Option) => void;
+}) {
+  const file = useFile({
+    name: `Picture of ${name.toLowerCase()}`,
+    onFile: (picture) => onOption({ ...option, picture }),
+  });
+  return (
+    <>
+      {file.input}
+      {option.picture ? (
+        <button
+          type="button"
+          title="Without the picture"
+          aria-label={`${name} without its picture`}
+          onClick={() => onOption({ ...option, picture: undefined })}
+          className="h-9 w-12 shrink-0 overflow-hidden rounded-[4px] border border-line bg-white"
+        >
+          {/* eslint-disable-next-line @next/next/no-img-element -- stored files are served as they are */}
+          <img src={mediaAddress(option.picture)} alt="" className="h-full w-full object-contain" />
+        </button>
+      ) : (
+        <IconButton name={`A picture for ${name.toLowerCase()}`} small disabled={file.sending} onClick={file.choose}>
+          <ImagePlus size={15} aria-hidden />
+        </IconButton>
+      )}
+    </>
   );
 }

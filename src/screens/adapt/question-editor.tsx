@@ -1,5 +1,5 @@
 "use client";
-import { Lightbulb, MessageSquareText } from "lucide-react";
+import { Lightbulb, MessageSquareText, Volume2 } from "lucide-react";
 import { useState, type ComponentType, type ReactNode } from "react";
 import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
@@ -7,7 +7,7 @@ import { readByPerson, type Question, type QuestionType } from "@/core/resource/
 import { isBlank, type RichText } from "@/core/resource/rich-text";
 import { sayAllowed, usualLimits } from "@/core/resource/time-limit";
 import { Button } from "@/ui/button";
-import { Field, inputClasses } from "@/ui/field";
+import { Field, inputClasses, TextInput } from "@/ui/field";
 import type { EditorProps } from "./editor-props";
 import { NumberBox } from "./number-box";
 import { questionEditors } from "./question-editors";
@@ -71,6 +71,44 @@ function OptionalText({
 
 const feedbackNames = { right: "When right", wrong: "When not right", general: "After any answer" } as const;
 
+/** What is read aloud in place of what stands there. */
+function AloudField({
+  question,
+  languages,
+  onChange,
+}: {
+  question: Question;
+  languages: readonly string[];
+  onChange: (question: Question, kind?: string) => void;
+}) {
+  const [wanted, setWanted] = useState(false);
+  const text = inLanguage(question.aloud, languages) ?? "";
+  if (!wanted && !text)
+    return (
+      <Button size="small" onClick={() => setWanted(true)}>
+        <Volume2 size={15} aria-hidden /> Read aloud as …
+      </Button>
+    );
+  return (
+    <Field label="Read aloud as" className="w-full" help="Empty: everything is read as it stands.">
+      {(control) => (
+        <TextInput
+          {...control}
+          maxLength={1000}
+          value={text}
+          autoFocus={wanted}
+          onChange={(event) =>
+            onChange(
+              { ...question, aloud: { ...question.aloud, [languages[0]!]: event.target.value } },
+              `aloud-${question.id}`,
+            )
+          }
+        />
+      )}
+    </Field>
+  );
+}
+
 /** A hint before, and what is said afterwards. */
 function BesideTheQuestion({
   question,
@@ -93,6 +131,7 @@ function BesideTheQuestion({
           onChange({ ...question, hint: { ...question.hint, [language]: text } }, `hint-${question.id}`)
         }
       />
+      <AloudField question={question} languages={languages} onChange={onChange} />
       {question.type !== "poll" &&
         (byRule ? (["right", "wrong", "general"] as const) : (["general"] as const)).map((when) => (
           <OptionalText

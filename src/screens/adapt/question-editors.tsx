@@ -25,6 +25,7 @@ const LongTextEditor = later(() => import("./passage-editors").then((part) => pa
 const NotePageEditor = later(() => import("./given-editors").then((part) => part.NotePageEditor));
 const PhotoEditor = later(() => import("./given-editors").then((part) => part.PhotoEditor));
 const PointsEditor = later(() => import("./graph-editors").then((part) => part.PointsEditor));
+const UnitList = later(() => import("./unit-list").then((part) => part.UnitList));
 const PollEditor = later(() => import("./given-editors").then((part) => part.PollEditor));
 const SketchEditor = later(() => import("./drawing/sketch-editor").then((part) => part.SketchEditor));
 const SpeechEditor = later(() => import("./given-editors").then((part) => part.SpeechEditor));
@@ -35,6 +36,7 @@ function ChoiceEditor({ question, languages, newId, onChange }: EditorProps<"cho
   return (
     <OptionList
       name="Option"
+      pictures
       options={options}
       languages={languages}
       before={(option, at) => (
@@ -65,6 +67,7 @@ function ChoicesEditor({ question, languages, newId, onChange }: EditorProps<"ch
   return (
     <OptionList
       name="Option"
+      pictures
       options={options}
       languages={languages}
       before={(option, at) => (
@@ -112,6 +115,37 @@ function ShortTextEditor({ question, onChange }: EditorProps<"shortText">) {
           />
         )}
       </Field>
+      {question.accepted.filter(({ text }) => text.trim()).length > 1 && (
+        <ul aria-label="What each answer earns" className="grid gap-1">
+          {question.accepted.map(
+            (answer, at) =>
+              answer.text.trim() && (
+                <li key={at} className="flex items-center gap-2">
+                  <span className="min-w-0 flex-1 truncate font-child">{answer.text}</span>
+                  <select
+                    aria-label={`“${answer.text}” earns`}
+                    className={`${inputClasses} !w-44`}
+                    value={answer.share}
+                    onChange={(event) =>
+                      onChange({
+                        ...question,
+                        accepted: question.accepted.map((one, nth) =>
+                          nth === at ? { ...one, share: Number(event.target.value) } : one,
+                        ),
+                      })
+                    }
+                  >
+                    {[...new Set([1, 0.75, 0.5, 0.25, answer.share])].map((share) => (
+                      <option key={share} value={share}>
+                        {share === 1 ? "all marks" : `${Math.round(share * 100)} % of the marks`}
+                      </option>
+                    ))}
+                  </select>
+                </li>
+              ),
+          )}
+        </ul>
+      )}
       <div className="flex flex-wrap gap-4">
         {(
           [
@@ -150,11 +184,7 @@ function NumberEditor({ question, languages, newId, onChange }: EditorProps<"num
               <NumberBox {...control} value={part.right} onNumber={(right) => put(part.id, { right }, "right")} />
             )}
           </Field>
-          {part.units ? (
-            <p className="pb-2 text-[13px] text-ink-soft">
-              unit chosen by the student: {part.units.map((unit) => unit.name).join(", ")}
-            </p>
-          ) : (
+          {!part.units && (
             <Field label="Unit behind the box" className="w-36">
               {(control) => (
                 <TextInput
@@ -183,6 +213,11 @@ function NumberEditor({ question, languages, newId, onChange }: EditorProps<"num
           >
             <X size={16} aria-hidden />
           </IconButton>
+          <UnitList
+            units={part.units}
+            first={part.unit ?? ""}
+            onUnits={(units) => put(part.id, { units, unit: units ? undefined : part.units?.[0]?.name }, "units")}
+          />
         </div>
       ))}
       {parts.length < 6 && (

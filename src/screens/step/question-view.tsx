@@ -3,6 +3,7 @@ import { CheckCircle2, CircleDashed, CircleSlash2, Lightbulb, Loader2 } from "lu
 import { useState, type ReactNode } from "react";
 import { feedbackFor } from "@/core/resource/feedback";
 import { inLanguage } from "@/core/resource/language";
+import { plainText } from "@/core/resource/rich-text";
 import type { Question, QuestionType, ResponseValue } from "@/core/resource/question";
 import { isBlankResponse, type Mark } from "@/core/scoring/mark";
 import { ChoiceView, ChoicesView } from "./questions/choice";
@@ -16,6 +17,7 @@ import type { QuestionProps } from "./questions/props";
 import { SketchView } from "./questions/sketch";
 import { GroupsView, LabelsView } from "./questions/sort";
 import { GapsView, LongTextView, NumberView, ShortTextView } from "./questions/typed";
+import { ReadThis } from "./read-this";
 import { Rich } from "./rich";
 
 const views: { [Type in QuestionType]: (props: QuestionProps<Type>) => ReactNode } = {
@@ -174,8 +176,11 @@ export function QuestionView({
         </div>
       )}
       {hintShown && hint && (
-        <div className="rounded-card bg-slate-wash px-3 py-2">
-          <Rich text={hint} />
+        <div className="flex items-start gap-2 rounded-card bg-slate-wash px-3 py-2">
+          <div className="min-w-0 flex-1">
+            <Rich text={hint} />
+          </div>
+          <ReadThis text={plainText(hint)} language={languages[0]!} />
         </div>
       )}
     </section>

@@ -53,6 +53,8 @@ const asked = {
   /** "by part": each right part earns its share; "all": everything right or nothing. */
   partial: z.enum(["all", "by part"]).default("by part"),
   hint: RichTextByLanguage.optional(),
+  /** What is read aloud in place of what stands on the page: formulas and signs are not read as they are written. */
+  aloud: TextByLanguage.optional(),
   /** Said when the answer is checked: of a right one, of one that is not, and of any. */
   feedback: z
     .object({
@@ -66,7 +68,7 @@ const asked = {
   seconds: z.number().int().min(5).max(7200).optional(),
 };
 
-export const Option = z.object({ id: PartId, text: TextByLanguage, picture: z.string().max(200).optional() });
+export const Option = z.object({ id: PartId, text: TextByLanguage, picture: MediaReference.optional() });
 export type Option = z.infer<typeof Option>;
 const Options = z.array(Option).min(1).max(most.options, `${most.options} choices are the most a question can have.`);
 
@@ -75,6 +77,7 @@ export const AcceptedUnit = z.object({
   /** How many of the first unit one of this makes; null for a unit that can never be right (an area for a length). */
   factor: z.number().positive().nullable(),
 });
+export type AcceptedUnit = z.infer<typeof AcceptedUnit>;
 
 export const NumberPart = z.object({
   id: PartId,

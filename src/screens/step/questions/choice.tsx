@@ -2,6 +2,8 @@
 import { clsx } from "clsx";
 import { Check } from "lucide-react";
 import { inLanguage } from "@/core/resource/language";
+import type { Option } from "@/core/resource/question";
+import { mediaAddress } from "../media";
 import { partLook, target, type QuestionProps } from "./props";
 
 function Mark({ on, round }: { on: boolean; round: boolean }) {
@@ -15,6 +17,23 @@ function Mark({ on, round }: { on: boolean; round: boolean }) {
       aria-hidden
     >
       {on && <Check size={15} strokeWidth={3} />}
+    </span>
+  );
+}
+
+/** What there is to choose: words, or a picture with its words under it. */
+export function OptionFace({ option, languages }: { option: Option; languages: readonly string[] }) {
+  const text = inLanguage(option.text, languages);
+  if (!option.picture) return <span>{text}</span>;
+  return (
+    <span className="grid gap-1">
+      {/* eslint-disable-next-line @next/next/no-img-element -- stored files are served as they are */}
+      <img
+        src={mediaAddress(option.picture)}
+        alt=""
+        className="max-h-40 max-w-full rounded-[4px] bg-white object-contain"
+      />
+      <span>{text}</span>
     </span>
   );
 }
@@ -41,7 +60,7 @@ export function ChoiceView({ question, value, onChange, still, languages, labell
             onChange={() => onChange(option.id)}
           />
           <Mark on={value === option.id} round />
-          <span>{inLanguage(option.text, languages)}</span>
+          <OptionFace option={option} languages={languages} />
         </label>
       ))}
     </div>
@@ -67,7 +86,7 @@ export function ChoicesView({
           <label key={option.id} className={label(on, on ? parts[option.id] : undefined)}>
             <input type="checkbox" className="heard" disabled={still} checked={on} onChange={() => toggle(option.id)} />
             <Mark on={on} round={false} />
-            <span>{inLanguage(option.text, languages)}</span>
+            <OptionFace option={option} languages={languages} />
           </label>
         );
       })}

@@ -1,13 +1,12 @@
 "use client";
 import { clsx } from "clsx";
 import { Camera, Trash2 } from "lucide-react";
-import { inLanguage } from "@/core/resource/language";
 import { useWorkPlace } from "../../media/work-place";
 import { SoundPlayer } from "../../media/sound-player";
 import { useFile } from "../../media/use-file";
 import { VoiceRecorder } from "../../media/voice-recorder";
 import { mediaAddress } from "../media";
-import { label } from "./choice";
+import { label, OptionFace } from "./choice";
 import { target, type QuestionProps } from "./props";
 
 /** What a student thinks: nothing is right or wrong, and it may be changed until it is handed in. */
@@ -25,7 +24,7 @@ export function PollView({ question, value, onChange, still, languages, labelled
             onChange={() => onChange(option.id)}
           />
           {value === option.id && <span aria-hidden>✓</span>}
-          {inLanguage(option.text, languages)}
+          <OptionFace option={option} languages={languages} />
         </label>
       ))}
     </div>

@@ -1,0 +1,78 @@
+"use client";
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { voiceFor, type Said } from "@/core/student/read-aloud";
+import { mediaAddress } from "./media";
+
+const none: readonly SpeechSynthesisVoice[] = [];
+let known: readonly SpeechSynthesisVoice[] = none;
+const speech = () => (typeof window !== "undefined" && "speechSynthesis" in window ? window.speechSynthesis : null);
+
+/** The list is the same object as long as the voices are the same ones. */
+function voicesNow(): readonly SpeechSynthesisVoice[] {
+  const now = speech()?.getVoices() ?? none;
+  if (now.length !== known.length || now.some((voice, at) => voice !== known[at])) known = [...now];
+  return known;
+}
+
+/** Says things one after the other with the device's voice of a language; recordings are played in between. */
+export function useReading(language: string) {
+  const voices = useSyncExternalStore(
+    (changed) => {
+      speech()?.addEventListener("voiceschanged", changed);
+      return () => speech()?.removeEventListener("voiceschanged", changed);
+    },
+    voicesNow,
+    () => none,
+  );
+  const voice = voiceFor(voices, language);
+  const [speaking, setSpeaking] = useState(false);
+  const stopNow = useRef<() => void>(() => undefined);
+  const stop = useCallback(() => {
+    stopNow.current();
+    setSpeaking(false);
+  }, []);
+  useEffect(() => () => stopNow.current(), []);
+
+  const say = (all: readonly Said[]) => {
+    stop();
+    let going = true;
+    let end: (() => void) | null = null;
+    stopNow.current = () => {
+      going = false;
+      end?.();
+      speech()?.cancel();
+    };
+    setSpeaking(true);
+    const next = (at: number): void => {
+      const said = all[at];
+      if (!going) return;
+      if (!said) return setSpeaking(false);
+      const on = () => next(at + 1);
+      if ("pause" in said) {
+        const timer = setTimeout(on, said.pause);
+        end = () => clearTimeout(timer);
+      } else if ("recording" in said) {
+        const sound = new Audio(mediaAddress(said.recording));
+        sound.addEventListener("ended", on, { once: true });
+        sound.addEventListener("error", on, { once: true });
+        void sound.play().catch(on);
+        end = () => sound.pause();
+      } else if (!voice) on();
+      else {
+        const words = new SpeechSynthesisUtterance(said.text);
+        words.voice = voice;
+        words.lang = voice.lang;
+        words.onend = on;
+        // One that cannot be said does not keep back the rest.
+        words.onerror = on;
+        end = () => {
+          words.onend = null;
+          words.onerror = null;
+        };
+        speech()!.speak(words);
+      }
+    };
+    next(0);
+  };
+  return { say, stop, speaking, hasVoice: voice !== undefined };
+}
