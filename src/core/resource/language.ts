@@ -12,3 +12,7 @@ export function inLanguage<Text>(
   for (const language of languages) if (byLanguage[language] !== undefined) return byLanguage[language];
   return Object.values(byLanguage)[0];
 }
+
+/** The languages of something, the one that is read first; as they are when it is none of them. */
+export const readFirst = (languages: readonly string[], reads: string): string[] =>
+  languages.includes(reads) ? [reads, ...languages.filter((one) => one !== reads)] : [...languages];

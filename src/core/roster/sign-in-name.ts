@@ -37,3 +37,6 @@ export function signInName(student: { givenName: string; familyName: string }, t
   if (!taken.has(base) && (given || family)) return base;
   for (let n = 2; ; n += 1) if (!taken.has(`${base}${n}`)) return `${base}${n}`;
 }
+
+/** What a name to sign in with has to be like, for one that somebody chooses. */
+export const isSignInName = (name: string): boolean => /^[a-z0-9][a-z0-9.-]{1,38}[a-z0-9]$/.test(name);

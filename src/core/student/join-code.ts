@@ -39,6 +39,18 @@ const words = [
 
 /** How long a new code lets students in. */
 export const JOIN_CODE_MINUTES = 60;
+/** How long a code may live; a school day at the longest, for the longer it lives the more often it can be guessed at. */
+export const joinCodeLives = [15, 60, 180, 480] as const;
+export type JoinCodeLife = (typeof joinCodeLives)[number];
+
+export const sayJoinCodeLife = (minutes: JoinCodeLife): string =>
+  minutes < 60
+    ? `${minutes} minutes`
+    : minutes === 60
+      ? "an hour"
+      : minutes === 480
+        ? "the school day"
+        : `${minutes / 60} hours`;
 
 /** How many different codes there are. */
 export const JOIN_CODES = words.length * 90_000;

@@ -50,8 +50,8 @@ export interface ClassScreenProps {
   pastClasses: PastClass[];
   past: PastShown | null;
   now: Date;
-  /** Where students type the code, without the protocol. */
-  joinAddress: string;
+  /** Where students type the code, as it is opened. */
+  joinLink: string;
 }
 
 const roles: Record<string, string> = { lead: "leads it", "co-teacher": "teaches it too", cover: "covers it" };
@@ -223,7 +223,7 @@ function CurrentClass(props: ClassScreenProps & { group: Class; onChange: () => 
             code={props.code}
             feed={props.feed}
             zone={props.zone}
-            joinAddress={props.joinAddress}
+            joinLink={props.joinLink}
           />
         )}
       </div>

@@ -5,7 +5,9 @@ import { useEffect, useState, useTransition } from "react";
 import { sayTime, toWallClock } from "@/core/calendar/say-moment";
 import type { Class, JoinCode } from "@/data/classes";
 import { endJoinCode, startJoinCode } from "@/screens/acts/classes";
+import { JOIN_CODE_MINUTES, joinCodeLives, sayJoinCodeLife, type JoinCodeLife } from "@/core/student/join-code";
 import { Button } from "@/ui/button";
+import { Field, inputClasses } from "@/ui/field";
 import { tellProblem } from "@/ui/toast";
 import { Qr } from "./qr";
 
@@ -35,18 +37,21 @@ function Large({ code, address, qr, onClose }: { code: string; address: string; 
   );
 }
 
-/** What lets this class's students in: for an hour, on the board, and ended with one press. */
+/** What lets this class's students in: for as long as is chosen, on the board, and ended with one press. */
 export function JoinCodeCard({
   group,
   code,
   zone,
-  joinAddress,
+  joinLink,
 }: {
   group: Class;
   code: JoinCode | null;
   zone: string;
-  joinAddress: string;
+  /** Where students type the code, as it is opened. */
+  joinLink: string;
 }) {
+  const joinAddress = joinLink.replace(/^https?:\/\//, "");
+  const [life, setLife] = useState<JoinCodeLife>(JOIN_CODE_MINUTES);
   const router = useRouter();
   const [busy, start] = useTransition();
   const [over, setOver] = useState(false);
@@ -65,7 +70,7 @@ export function JoinCodeCard({
     });
   const until = code && toWallClock(code.expires, zone);
   const living = code && !over;
-  const qr = living ? `http://${joinAddress}?code=${encodeURIComponent(code.code)}` : "";
+  const qr = living ? `${joinLink}?code=${encodeURIComponent(code.code)}` : "";
   return (
     <section aria-labelledby="code" className="rounded-card border border-line bg-card p-5">
       <h2 id="code" className="flex items-center gap-2 font-semibold">
@@ -91,7 +96,7 @@ export function JoinCodeCard({
             <Button onClick={() => setLarge(true)}>
               <Maximize2 size={15} aria-hidden /> Large, for the board
             </Button>
-            <Button disabled={busy} onClick={() => run(() => startJoinCode({ class: group.id }))}>
+            <Button disabled={busy} onClick={() => run(() => startJoinCode({ class: group.id, minutes: life }))}>
               Another code
             </Button>
             <Button disabled={busy} onClick={() => run(() => endJoinCode({ class: group.id }))}>
@@ -102,10 +107,28 @@ export function JoinCodeCard({
         </>
       ) : (
         <>
-          <p className="mt-1 text-ink-soft">
-            {over ? "The code has run out." : "No code lets students in just now."} A code is good for an hour.
-          </p>
-          <Button className="mt-3" disabled={busy} onClick={() => run(() => startJoinCode({ class: group.id }))}>
+          <p className="mt-1 text-ink-soft">{over ? "The code has run out." : "No code lets students in just now."}</p>
+          <Field label="A new one is good for" className="mt-2 w-44">
+            {(control) => (
+              <select
+                {...control}
+                className={inputClasses}
+                value={life}
+                onChange={(event) => setLife(Number(event.target.value) as JoinCodeLife)}
+              >
+                {joinCodeLives.map((minutes) => (
+                  <option key={minutes} value={minutes}>
+                    {sayJoinCodeLife(minutes)}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <Button
+            className="mt-3"
+            disabled={busy}
+            onClick={() => run(() => startJoinCode({ class: group.id, minutes: life }))}
+          >
             {busy ? "One moment …" : "Make a code"}
           </Button>
         </>

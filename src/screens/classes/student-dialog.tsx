@@ -33,6 +33,7 @@ export function StudentDialog({
   const [aloud, setAloud] = useState(student.readsAloud);
   const [languages, setLanguages] = useState(student.languages.join(", "));
   const [home, setHome] = useState(student.familyLanguage ?? "");
+  const [signsIn, setSignsIn] = useState(student.signInName);
   const [goal, setGoal] = useState("");
   const [goals, setGoals] = useState(() => had.map((one) => ({ ...one, closed: one.closed !== null })));
   const put = (id: number, change: { goal?: string; closed?: boolean }) =>
@@ -56,6 +57,7 @@ export function StudentDialog({
             .filter(Boolean),
           familyLanguage: home.trim() || null,
         },
+        ...(signsIn.trim() !== student.signInName && { signInName: signsIn }),
         goal,
         goals: goals.map(({ id, goal: text, closed }) => ({ id, goal: text, closed })),
       });
@@ -129,6 +131,17 @@ export function StudentDialog({
             {(control) => <TextInput {...control} value={home} onChange={(event) => setHome(event.target.value)} />}
           </Field>
         </div>
+        <Field label="Signs in as" help="The password stays. Print a new card when you change the name.">
+          {(control) => (
+            <TextInput
+              {...control}
+              maxLength={40}
+              autoCapitalize="none"
+              value={signsIn}
+              onChange={(event) => setSignsIn(event.target.value)}
+            />
+          )}
+        </Field>
         <label className="flex items-center gap-2">
           <Checkbox label="Has things read aloud" checked={aloud} onChange={setAloud} /> Has things read aloud
         </label>

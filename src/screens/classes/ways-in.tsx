@@ -18,14 +18,14 @@ import { pictureIcons } from "../student/picture-icon";
 import { JoinCodeCard } from "./join-code";
 import { Qr } from "./qr";
 
-function Card({ card, joinAddress }: { card: LoginCard; joinAddress: string }) {
-  const qr = `http://${joinAddress}?with=${card.kind}&name=${encodeURIComponent(card.signInName)}`;
+function Card({ card, joinLink }: { card: LoginCard; joinLink: string }) {
+  const qr = `${joinLink}?with=${card.kind}&name=${encodeURIComponent(card.signInName)}`;
   return (
     <li className="flex break-inside-avoid items-center gap-4 rounded-card border border-line-strong bg-white p-4 text-black">
       <Qr text={qr} label="" className="h-20 w-20" />
       <div className="min-w-0 flex-1 font-child">
         <p className="text-lg leading-tight font-bold">{card.name}</p>
-        <p className="text-[14px]">{joinAddress}</p>
+        <p className="text-[14px]">{joinLink.replace(/^https?:\/\//, "")}</p>
         <p className="text-[15px]">
           my name: <strong>{card.signInName}</strong>
         </p>
@@ -51,7 +51,7 @@ function Card({ card, joinAddress }: { card: LoginCard; joinAddress: string }) {
   );
 }
 
-function Cards({ group, students, joinAddress }: { group: Class; students: Student[]; joinAddress: string }) {
+function Cards({ group, students, joinLink }: { group: Class; students: Student[]; joinLink: string }) {
   const [kind, setKind] = useState<"pictures" | "words">(group.gradeTo <= 2 ? "pictures" : "words");
   const [chosen, setChosen] = useState<readonly number[]>(students.map(({ id }) => id));
   const [cards, setCards] = useState<LoginCard[] | null>(null);
@@ -139,7 +139,7 @@ function Cards({ group, students, joinAddress }: { group: Class; students: Stude
       {cards && (
         <ul aria-label="Login cards" className="mt-4 grid gap-3 sm:grid-cols-2">
           {cards.map((card) => (
-            <Card key={card.signInName} card={card} joinAddress={joinAddress} />
+            <Card key={card.signInName} card={card} joinLink={joinLink} />
           ))}
         </ul>
       )}
@@ -214,7 +214,7 @@ export function WaysIn({
   code,
   feed,
   zone,
-  joinAddress,
+  joinLink,
 }: {
   group: Class;
   students: Student[];
@@ -223,12 +223,12 @@ export function WaysIn({
   code: JoinCode | null;
   feed: boolean;
   zone: string;
-  joinAddress: string;
+  joinLink: string;
 }) {
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[24rem_minmax(0,1fr)] print:block">
       <div className="not-printed grid gap-5">
-        <JoinCodeCard group={group} code={code} zone={zone} joinAddress={joinAddress} />
+        <JoinCodeCard group={group} code={code} zone={zone} joinLink={joinLink} />
         <Feed group={group} feed={feed} />
         <section aria-labelledby="letters" className="rounded-card border border-line bg-card p-5">
           <h2 id="letters" className="flex items-center gap-2 font-semibold">
@@ -240,7 +240,7 @@ export function WaysIn({
           </Link>
         </section>
       </div>
-      {keeps && <Cards group={group} students={students} joinAddress={joinAddress} />}
+      {keeps && <Cards group={group} students={students} joinLink={joinLink} />}
     </div>
   );
 }

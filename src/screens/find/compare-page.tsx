@@ -1,4 +1,5 @@
 "use client";
+import { readFirst } from "@/core/resource/language";
 import { ArrowLeft } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -8,11 +9,14 @@ import type { LightTableData } from "@/server/light-table";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";
+import { LanguageSwitch } from "../step/language-switch";
 import { StepView } from "../step/step-view";
 
 /** Two to four candidates: what they have in common and where they differ, then their steps side by side. */
 export function ComparePage({ candidates, missing }: { candidates: LightTableData[]; missing: number }) {
   const router = useRouter();
+  const languages = [...new Set(candidates.flatMap(({ document }) => document.languages))];
+  const [read, setRead] = useState(languages[0] ?? "en");
   const [at, setAt] = useState(0);
   const most = Math.max(0, ...candidates.map((one) => one.document.steps.length));
   const move = (by: number) => setAt((old) => Math.max(0, Math.min(most - 1, old + by)));
@@ -100,6 +104,7 @@ export function ComparePage({ candidates, missing }: { candidates: LightTableDat
         <h2 className="font-serif text-[17px]">
           Step {at + 1} of {most}
         </h2>
+        <LanguageSwitch languages={languages} reads={read} onReads={setRead} />
         <Button size="small" onClick={() => move(-1)} disabled={at === 0}>
           Before
         </Button>
@@ -122,7 +127,7 @@ export function ComparePage({ candidates, missing }: { candidates: LightTableDat
               {step ? (
                 <StepView
                   step={step}
-                  languages={one.document.languages}
+                  languages={readFirst(one.document.languages, read)}
                   values={{}}
                   marks={{}}
                   onChange={() => undefined}

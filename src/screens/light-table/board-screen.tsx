@@ -1,4 +1,5 @@
 "use client";
+import { readFirst } from "@/core/resource/language";
 import { ArrowLeft, ArrowRight } from "lucide-react";
 import { useState } from "react";
 import type { Document } from "@/core/resource/document";
@@ -7,6 +8,7 @@ import { mark, type Mark } from "@/core/scoring/mark";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";
+import { LanguageSwitch } from "../step/language-switch";
 import { StepView } from "../step/step-view";
 
 /** For the board: only what students may see, in letters the last row can read. Arrow keys go on. Nothing is kept. */
@@ -17,6 +19,7 @@ export function BoardScreen({ title, document }: { title: string; document: Docu
   const [marks, setMarks] = useState<Record<string, Mark | undefined>>({});
   const move = (by: number) => setAt((old) => Math.max(0, Math.min(steps.length - 1, old + by)));
   useKeys({ ArrowRight: () => move(1), ArrowLeft: () => move(-1) });
+  const [read, setRead] = useState(document.languages[0]!);
   const step = steps[at];
   if (!step) return <Empty title="There is nothing to show students yet" />;
   const answer = (question: Question, value: ResponseValue) => {
@@ -27,6 +30,7 @@ export function BoardScreen({ title, document }: { title: string; document: Docu
     <main className="mx-auto flex min-h-dvh max-w-5xl flex-col px-8 py-6">
       <div className="flex items-center gap-4">
         <h1 className="flex-1 font-serif text-2xl">{title}</h1>
+        <LanguageSwitch languages={document.languages} reads={read} onReads={setRead} />
         <span className="numbers text-ink-soft">
           {at + 1} of {steps.length}
         </span>
@@ -41,7 +45,7 @@ export function BoardScreen({ title, document }: { title: string; document: Docu
         <StepView
           key={step.id}
           step={step}
-          languages={document.languages}
+          languages={readFirst(document.languages, read)}
           values={values}
           marks={marks}
           onChange={answer}

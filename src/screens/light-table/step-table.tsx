@@ -1,11 +1,11 @@
 "use client";
 import { readByPerson } from "@/core/resource/question";
 import { clsx } from "clsx";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { mainActivity } from "@/core/resource/activity";
 import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, type Step } from "@/core/resource/document";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage, readFirst } from "@/core/resource/language";
 import type { Question, ResponseValue } from "@/core/resource/question";
 import { workNames } from "@/core/resource/work";
 import { mark, type Mark } from "@/core/scoring/mark";
@@ -16,6 +16,7 @@ import { useKeys } from "@/ui/keys";
 import { Segmented } from "@/ui/segmented";
 import { ActivityIcon } from "../step/activity-icon";
 import { Rich } from "../step/rich";
+import { LanguageSwitch } from "../step/language-switch";
 import { StepView } from "../step/step-view";
 import { useAddress } from "../use-address";
 import { stepAt } from "./step-at";
@@ -61,15 +62,20 @@ function Strip({
 function Aside({
   step,
   data,
+  languages,
+  reads,
   mode,
   onMode,
 }: {
   step: Step;
   data: LightTableData;
+  /** As read: the chosen one first. */
+  languages: readonly string[];
+  /** What chooses it. */
+  reads: ReactNode;
   mode: "skim" | "work";
   onMode: (mode: "skim" | "work") => void;
 }) {
-  const { languages } = data.document;
   const answers = questionsOf(step);
   const notes = inLanguage(step.teacherNotes, languages);
   const general = inLanguage(data.document.teacherNotes, languages);
@@ -94,6 +100,7 @@ function Aside({
       <p className="mt-1 text-[13px] text-ink-soft">
         {mode === "work" ? "As a student would. Nothing is kept." : "Answers beside, nothing to fill in."}
       </p>
+      {reads}
       <dl className="mt-3 grid gap-3 text-[13px] [&_dt]:font-bold">
         {answers.length > 0 && (
           <div>
@@ -169,6 +176,8 @@ export function StepTable({ data }: { data: LightTableData }) {
     ArrowLeft: () => pick(at - 1),
     w: () => changeMode(mode === "work" ? "skim" : "work"),
   });
+  const [read, setRead] = useState(document.languages[0]!);
+  const languages = readFirst(document.languages, read);
   const step = document.steps[at];
   if (!step) return <Empty title="There are no steps yet" />;
 
@@ -178,7 +187,7 @@ export function StepTable({ data }: { data: LightTableData }) {
   };
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <Strip steps={document.steps} languages={document.languages} at={at} onPick={pick} />
+      <Strip steps={document.steps} languages={languages} at={at} onPick={pick} />
       <div className="flex min-h-0 flex-1 gap-4 px-5 pb-4 max-md:flex-col max-md:overflow-auto max-md:px-3">
         <div
           className="min-w-0 flex-1 overflow-auto rounded-card border border-line bg-card p-5 text-[16px] max-md:shrink-0 max-md:overflow-visible"
@@ -189,12 +198,12 @@ export function StepTable({ data }: { data: LightTableData }) {
           <StepView
             key={step.id + mode}
             step={step}
-            languages={document.languages}
+            languages={languages}
             values={mode === "work" ? values : {}}
             marks={mode === "work" ? marks : {}}
             onChange={answer}
             still={mode === "skim"}
-            mayCheck={() => mode === "work"}
+            mayCheck={(question) => mode === "work" && question.checked === "at once"}
             onCheck={
               mode === "work"
                 ? (question) =>
@@ -206,7 +215,14 @@ export function StepTable({ data }: { data: LightTableData }) {
             }
           />
         </div>
-        <Aside step={step} data={data} mode={mode} onMode={changeMode} />
+        <Aside
+          step={step}
+          data={data}
+          languages={languages}
+          reads={<LanguageSwitch className="mt-2" languages={document.languages} reads={read} onReads={setRead} />}
+          mode={mode}
+          onMode={changeMode}
+        />
       </div>
     </div>
   );

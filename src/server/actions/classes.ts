@@ -1,7 +1,7 @@
 "use server";
 import { randomInt } from "node:crypto";
 import { z } from "zod";
-import { joinCode, JOIN_CODE_MINUTES } from "@/core/student/join-code";
+import { joinCode, joinCodeLives, JOIN_CODE_MINUTES } from "@/core/student/join-code";
 import { setJoinCode } from "@/data/classes";
 import { isTaken } from "@/data/db";
 import { setFeed } from "@/data/feeds";
@@ -12,13 +12,13 @@ import { newToken, tokenHash } from "../secrets";
 const Id = z.number().int().positive();
 const TRIES = 20;
 
-/** A new code that lets this class's students in for an hour; an older one ends. */
+/** A new code that lets this class's students in, for an hour unless something else is said; an older one ends. */
 export const startJoinCode = act(
   "open class to students",
-  z.object({ class: Id }),
+  z.object({ class: Id, minutes: z.literal(joinCodeLives).default(JOIN_CODE_MINUTES) }),
   (given) => ({ class: given.class }),
   async ({ db, now }, given) => {
-    const expires = new Date(now.getTime() + JOIN_CODE_MINUTES * 60_000);
+    const expires = new Date(now.getTime() + given.minutes * 60_000);
     for (let tried = 0; tried < TRIES; tried += 1) {
       const code = joinCode((below) => randomInt(below));
       try {

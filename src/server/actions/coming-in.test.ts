@@ -95,6 +95,16 @@ describe("coming in", () => {
     }
   });
 
+  test("a code lives as long as was chosen, an hour when nothing was, and never longer than a school day", async () => {
+    actAs(teacher());
+    const minutes = async (given: object) => {
+      const { expires } = value(await startJoinCode({ class: world.class, ...given }));
+      return Math.round((expires.getTime() - Date.now()) / 60_000);
+    };
+    expect([await minutes({}), await minutes({ minutes: 15 }), await minutes({ minutes: 480 })]).toEqual([60, 15, 480]);
+    expect((await startJoinCode({ class: world.class, minutes: 100_000 as 60 })).ok).toBe(false);
+  });
+
   test("a code that has run out opens nothing", async () => {
     await setJoinCode(db, world.class, { code: "KELP 11", expires: new Date(Date.now() - 1000) });
     expect(await readCode({ code: "KELP 11" })).toMatchObject({ ok: false });

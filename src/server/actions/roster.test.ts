@@ -91,6 +91,30 @@ describe("students", () => {
     ).toMatchObject({ ok: false });
   });
 
+  test("signs in by another name with the same password, unless it is taken or is none", async () => {
+    const [first, second] = world.students as [number, number];
+    const facts = {
+      ...{ grade: 4, readingGrade: null, factor: 1 as const, readsAloud: false },
+      ...{ languages: ["en"], familyLanguage: null },
+    };
+    const change = (signInName: string) =>
+      changeStudent({ class: world.class, students: [first], facts, goal: "", signInName });
+    const nameOf = async (id: number) => (await studentsOf(db, world.class)).find((one) => one.id === id)!.signInName;
+    const { cards } = value(await makeCards({ class: world.class, students: [first], kind: "words" }));
+    value(await change(" Otter.Girl "));
+    expect(await nameOf(first)).toBe("otter.girl");
+    actAs(null);
+    const [card] = cards;
+    await expect(signInWithWords({ name: "otter.girl", words: card!.secret.join("-") })).rejects.toThrow(
+      "redirect to /student",
+    );
+    expect(takeSignIns()).toHaveLength(1);
+    actAs(teacher());
+    expect(await change(await nameOf(second))).toMatchObject({ ok: false, field: "signInName" });
+    expect(await change("x")).toMatchObject({ ok: false });
+    expect(await nameOf(first)).toBe("otter.girl");
+  });
+
   test("a goal is changed and closed, belongs to its student alone, and closed it is offered no more", async () => {
     const [first, second] = world.students as [number, number];
     const facts = {

@@ -13,8 +13,11 @@ import {
   applyImport,
   removeEnrolments,
   setSecrets,
+  setSignInName,
   setStudentFacts,
 } from "@/data/rosters";
+import { isTaken } from "@/data/db";
+import { isSignInName } from "@/core/roster/sign-in-name";
 import { act, notThere, Refused } from "../act";
 import { planPasted } from "../pasted-roster";
 import { hashSecret } from "../secrets";
@@ -69,6 +72,16 @@ export const bringInPasted = act(
 
 const Language = z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "A language is written like en or es-MX.");
 
+async function nameFree<Result>(work: () => Promise<Result>): Promise<Result> {
+  try {
+    return await work();
+  } catch (error) {
+    if (isTaken(error, "person_sign_in_name_key"))
+      throw new Refused("Somebody signs in with that name already. Nothing was changed.", "signInName");
+    throw error;
+  }
+}
+
 /** What is known of a student: to plan with, seen by her teachers only. */
 export const changeStudent = act(
   "change a student",
@@ -83,6 +96,12 @@ export const changeStudent = act(
       languages: z.array(Language).max(6),
       familyLanguage: Language.nullable(),
     }),
+    signInName: z
+      .string()
+      .trim()
+      .toLowerCase()
+      .refine(isSignInName, "A name to sign in with has 3 to 40 letters, digits, dots and hyphens.")
+      .optional(),
     goal: z.string().trim().max(120),
     /** Her goals as they are to be from now on. */
     goals: z
@@ -95,14 +114,17 @@ export const changeStudent = act(
   (given) => ({ class: given.class, students: given.students }),
   async ({ db, now }, given) => {
     const [student] = given.students;
-    await db.transaction(async (tx) => {
-      await setStudentFacts(tx, student!, given.facts);
-      for (const goal of given.goals) {
-        const found = await changeStudentGoal(tx, student!, { ...goal, closed: goal.closed ? now : null });
-        if (!found) throw new Refused(notThere);
-      }
-      if (given.goal) await addStudentGoal(tx, student!, now.getFullYear(), given.goal);
-    });
+    await nameFree(() =>
+      db.transaction(async (tx) => {
+        await setStudentFacts(tx, student!, given.facts);
+        if (given.signInName) await setSignInName(tx, student!, given.signInName);
+        for (const goal of given.goals) {
+          const found = await changeStudentGoal(tx, student!, { ...goal, closed: goal.closed ? now : null });
+          if (!found) throw new Refused(notThere);
+        }
+        if (given.goal) await addStudentGoal(tx, student!, now.getFullYear(), given.goal);
+      }),
+    );
     return {};
   },
 );

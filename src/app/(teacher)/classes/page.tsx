@@ -96,7 +96,7 @@ export default async function ClassesPage({
       code={code}
       feed={feed}
       zone={visitor.zone}
-      joinAddress={`${base.replace(/^https?:\/\//, "")}/join`}
+      joinLink={`${base}/join`}
     />
   );
 }
