@@ -36,12 +36,12 @@ test("a mixed-grade group made by hand, its reading and devices said, put away a
   await page.getByRole("button", { name: "More" }).click();
   await page.getByRole("menuitem", { name: /Change name/ }).click();
   const change = page.getByRole("dialog", { name: "Lamp group" });
-  await expect(change.getByText(/as its students read/)).toBeVisible();
-  await change.getByRole("checkbox", { name: "as its students read" }).click();
-  await change.getByLabel("The weakest at").fill("9");
+  await expect(change.getByText(/worked out from its students/)).toBeVisible();
+  await change.getByRole("checkbox", { name: "worked out from its students" }).click();
+  await change.getByLabel("Weakest reader").fill("9");
   await change.getByRole("button", { name: "Keep" }).click();
   await expect(change.getByText("The lower reading grade comes first.")).toBeVisible();
-  await change.getByLabel("The weakest at").fill("2.5");
+  await change.getByLabel("Weakest reader").fill("2.5");
   await change.getByRole("button", { name: "Keep" }).click();
   await expect(page.getByText("Kept for Lamp group.")).toBeVisible();
 

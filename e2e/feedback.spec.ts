@@ -67,6 +67,6 @@ test("checked after the due date: nobody sees marks while others still work", as
   await student.getByRole("button", { name: /^Step 3/ }).click();
   await student.getByRole("button", { name: "To the end" }).click();
   await student.getByRole("button", { name: /^Hand it in/ }).click();
-  await expect(student.getByText(/How it went is shown .*, when everyone is done/)).toBeVisible();
+  await expect(student.getByText(/You will see how it went .*, when it is due for everyone/)).toBeVisible();
   await expect(student.getByText(/ of \d+$/)).toHaveCount(0);
 });

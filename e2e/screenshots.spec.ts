@@ -81,11 +81,15 @@ test("the teacher's views", async ({ signedIn }) => {
   await teacher.getByRole("button", { name: /\d changes$/ }).click();
   await expect(teacher.getByRole("region", { name: "What changed since" }).locator("ins").first()).toBeVisible();
   await teacher.screenshot({ path: file("changes") });
-  await teacher.getByRole("button", { name: "Take from elsewhere" }).click();
-  await teacher.getByLabel("Words to look for elsewhere").fill("what the ebb lays bare");
-  await teacher.getByRole("button", { name: /What the ebb lays bare/ }).click();
-  await expect(teacher.getByRole("list", { name: "Its steps" })).toBeVisible();
-  await teacher.screenshot({ path: file("elsewhere") });
+  await teacher.goto("/find?words=below+the+waterline");
+  await expect(teacher.getByRole("heading", { name: "Below the waterline" })).toBeVisible();
+  await adapt(teacher);
+  const drawn = teacher.getByRole("application", { name: /^Page to draw on/ });
+  await drawn.focus();
+  for (let nth = 0; nth < 8; nth += 1) await teacher.keyboard.press("Enter");
+  await expect(drawn).toHaveAccessibleName(/Chosen: green ellipse/);
+  await drawn.scrollIntoViewIfNeeded();
+  await teacher.screenshot({ path: file("drawing") });
 
   await teacher
     .context()

@@ -33,12 +33,12 @@ test("everything about the whole is set by its author, and her own work appears 
 
   await settings.getByRole("button", { name: "State minutes" }).click();
   await settings.getByLabel("Minutes", { exact: true }).fill("40");
-  await expect(settings.getByText(/by what is in it: both are shown/)).toBeVisible();
+  await expect(settings.getByText(/going by its steps. Both are shown/)).toBeVisible();
   await settings.getByLabel("Another topic").fill("fishing");
   await page.keyboard.press("Enter");
   await expect(settings.getByText("fishing", { exact: true })).toBeVisible();
   await settings.getByRole("button", { name: "Word", exact: true }).click();
-  await expect(settings.getByText("A word in the word list is not written yet.")).toBeVisible();
+  await expect(settings.getByText("A word in the word list is still empty.")).toBeVisible();
   await settings.getByLabel("Word 1", { exact: true }).fill("leader");
   await settings.getByLabel("What leader means").fill("the last piece of a fishing line");
   await settings.getByRole("checkbox", { name: "a printer" }).click();
@@ -46,9 +46,9 @@ test("everything about the whole is set by its author, and her own work appears 
   await settings.getByRole("button", { name: "It belongs to a book" }).click();
   await settings.getByLabel("Title of the book").fill("Lines and Knots");
   await settings.getByLabel("ISBN").fill("978-92-95055-12-5");
-  await expect(settings.getByText(/This is no ISBN-13/)).toBeVisible();
+  await expect(settings.getByText(/That is not an ISBN-13/)).toBeVisible();
   await settings.getByLabel("ISBN").fill("978-92-95055-12-4");
-  await expect(settings.getByText(/This is no ISBN-13/)).toHaveCount(0);
+  await expect(settings.getByText(/That is not an ISBN-13/)).toHaveCount(0);
   await write(settings.getByRole("textbox", { name: "Notes for teachers" }), "Have scissors ready.");
   await expect(settings.getByText("Nothing to fix.")).toBeVisible();
   await expect(page.getByText(/saved \d/)).toBeVisible();
@@ -63,7 +63,7 @@ test("everything about the whole is set by its author, and her own work appears 
   await lookFor(page, "fractions of a fishing line");
   await expect(lines(page).first()).toContainText("Fractions of a fishing line");
   await page.goto("/find?words=fractions+of+a+fishing+line&view=facts");
-  await expect(page.getByText(/40 minutes, as its author says; about 5 by what is in it/)).toBeVisible();
+  await expect(page.getByText(/40 minutes, as its author says; about 5 going by its steps/)).toBeVisible();
 });
 
 test("a licence is said before a step is taken, and one press finds one that will do", async ({ signedIn }) => {

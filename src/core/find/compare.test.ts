@@ -19,7 +19,7 @@ describe("two to four side by side", () => {
   test("what differs is marked and what does not is not", () => {
     expect(row("Minutes")).toEqual({
       what: "Minutes",
-      values: ["25, about 5 by what is in it", "40, about 5 by what is in it"],
+      values: ["25, about 5 going by its steps", "40, about 5 going by its steps"],
       differs: true,
     });
     expect(row("Licence")).toEqual({

@@ -22,7 +22,7 @@ export interface CompareRow {
 
 const sayMinutes = ({ minutes, minutesFrom, minutesEstimated }: Facts): string =>
   minutesEstimated !== undefined && minutesDisagree(minutes, minutesEstimated)
-    ? `${minutes}, about ${minutesEstimated} by what is in it`
+    ? `${minutes}, about ${minutesEstimated} going by its steps`
     : minutesFrom === "estimate"
       ? `about ${minutes}`
       : String(minutes);

@@ -155,6 +155,6 @@ test("a drawing wants something drawn, its words written and a description", () 
   const words = newItem("words", newDrawing(), "en", "w");
   expect(drawn([])).toEqual(["Nothing has been drawn yet."]);
   expect(drawn([arrow])).toEqual(["A drawing has no description."]);
-  expect(drawn([arrow, words], { en: "The pier." })).toEqual(["Words in a drawing are not written yet."]);
+  expect(drawn([arrow, words], { en: "The pier." })).toEqual(["Some words in a drawing are still empty."]);
   expect(drawn([arrow], { en: "The pier." })).toEqual([]);
 });

@@ -62,7 +62,7 @@ export function unfinished(document: Document, owner: number): Unfinished[] {
     }
   }
   if (document.vocabulary.some(({ term }) => !term.trim()))
-    found.push({ step: null, problem: "A word in the word list is not written yet." });
+    found.push({ step: null, problem: "A word in the word list is still empty." });
   if (document.edition && !document.edition.work.trim())
     found.push({ step: null, problem: "The book it belongs to has no title." });
   const voices = undecidedVoices(document, owner).map(({ step, name }) => ({
@@ -77,7 +77,7 @@ function drawingProblems(drawing: Drawing, languages: readonly string[]): string
   return [
     ...(inLanguage(drawing.description, languages)?.trim() ? [] : ["A drawing has no description."]),
     ...(drawing.items.some((item) => item.type === "words" && !inLanguage(item.text, languages)?.trim())
-      ? ["Words in a drawing are not written yet."]
+      ? ["Some words in a drawing are still empty."]
       : []),
   ];
 }

@@ -9,7 +9,7 @@ const ReadingGrade = z.number().min(0, "A reading grade is 0 to 13.").max(13, "A
 export const ClassSaid = z
   .object({
     name: z.string().trim().min(1, "A class needs a name.").max(60),
-    subject: z.string().trim().min(1, "Say what it is taught.").max(60),
+    subject: z.string().trim().min(1, "Say which subject.").max(60),
     gradeFrom: Grade,
     gradeTo: Grade,
     periodMinutes: z.number().int().min(5, "A lesson is 5 to 240 minutes.").max(240, "A lesson is 5 to 240 minutes."),

@@ -5,6 +5,7 @@ import { sayDay } from "@/core/calendar/say-moment";
 import type { Audience } from "@/server/audience";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
+import { NumberBox } from "../adapt/number-box";
 import { TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 import { StepWorkFields } from "./step-work-fields";
@@ -160,6 +161,21 @@ export function MoreFields({
             onChange={(value) => onChange({ tries: value === "any" ? null : Number(value) })}
             options={triesOptions}
           />
+          {form.tries !== null && (
+            <label className="ml-2 inline-flex items-center gap-1.5 text-[13px] text-ink-soft">
+              or
+              <NumberBox
+                aria-label="Tries"
+                least={1}
+                most={20}
+                whole
+                className="!w-14"
+                value={form.tries}
+                onNumber={(next) => onChange({ tries: next })}
+              />
+              tries
+            </label>
+          )}
         </div>
         {form.tries !== 1 && (
           <div>

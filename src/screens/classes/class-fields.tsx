@@ -94,13 +94,13 @@ export function ClassFields({
         <legend className="mb-1 text-[13px] text-ink-soft">Reads at grade</legend>
         <label className="flex items-center gap-2">
           <Checkbox
-            label="as its students read"
+            label="worked out from its students"
             checked={said.reading === null}
             onChange={(on) =>
               onChange({ ...said, reading: on ? null : (measured ?? { from: said.gradeFrom, to: said.gradeTo }) })
             }
           />
-          as its students read
+          worked out from its students
           <span className="text-ink-soft">
             {measured
               ? `(${sayReadingGrade(measured.from)} to ${sayReadingGrade(measured.to)})`
@@ -112,7 +112,7 @@ export function ClassFields({
             {(["from", "to"] as const).map((which) => (
               <NumberField
                 key={which}
-                label={which === "from" ? "The weakest at" : "The strongest at"}
+                label={which === "from" ? "Weakest reader" : "Strongest reader"}
                 value={said.reading![which]}
                 problem={which === "from" ? wrongOf("reading") : undefined}
                 onNumber={(value) => onChange({ ...said, reading: { ...said.reading!, [which]: value } })}
@@ -149,7 +149,7 @@ export function ClassFields({
         )}
       </Field>
       <fieldset>
-        <legend className="mb-1 text-[13px] text-ink-soft">What it has to work with</legend>
+        <legend className="mb-1 text-[13px] text-ink-soft">Devices it can use</legend>
         <div className="grid grid-cols-3 gap-1">
           {needed.map((device) => (
             <label key={device} className="flex items-center gap-2">

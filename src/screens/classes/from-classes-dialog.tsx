@@ -66,7 +66,7 @@ export function FromClassesDialog({
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`Into ${group.name}`}>
       <div className="grid gap-4">
-        {free.length === 0 && <p className="text-ink-soft">Everyone of your other classes is in it.</p>}
+        {free.length === 0 && <p className="text-ink-soft">Everyone in your other classes is already in it.</p>}
         {free.map((one) => {
           const ids = one.students.map(({ id }) => id);
           const many = ids.filter((id) => chosen.has(id)).length;

@@ -22,7 +22,7 @@ const signNames = {
 const sayTime = ({ minutes, minutesFrom: from, minutesEstimated }: LightTableData["facts"]): string =>
   `${minutes} minutes, ${minutesFrom[from]}${
     minutesEstimated !== undefined && minutesDisagree(minutes, minutesEstimated)
-      ? `; about ${minutesEstimated} by what is in it`
+      ? `; about ${minutesEstimated} going by its steps`
       : ""
   }`;
 

@@ -112,7 +112,7 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
       ) : (
         <>
           {data.marksFrom && (
-            <p>How it went is shown {sayForChildren(data.marksFrom, zone, now)}, when everyone is done.</p>
+            <p>You will see how it went {sayForChildren(data.marksFrom, zone, now)}, when it is due for everyone.</p>
           )}
           {marks.length === 0 && !data.marksFrom && <p>{data.task.teacher} looks at it.</p>}
         </>

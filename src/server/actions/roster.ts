@@ -105,9 +105,7 @@ export const changeStudent = act(
     goal: z.string().trim().max(120),
     /** Her goals as they are to be from now on. */
     goals: z
-      .array(
-        z.object({ id: Id, goal: z.string().trim().min(1, "A goal says something.").max(120), closed: z.boolean() }),
-      )
+      .array(z.object({ id: Id, goal: z.string().trim().min(1, "Write the goal.").max(120), closed: z.boolean() }))
       .max(100)
       .default([]),
   }),

@@ -25,7 +25,7 @@ export function MinutesField({ document, onChange }: Props) {
   if (stated === undefined)
     return (
       <div className="flex items-center gap-2">
-        <p className="flex-1 text-ink-soft">About {estimated} minutes, by what is in it.</p>
+        <p className="flex-1 text-ink-soft">About {estimated} minutes, going by its steps.</p>
         <Button size="small" onClick={() => onChange({ ...document, minutes: estimated })}>
           State minutes
         </Button>
@@ -38,8 +38,8 @@ export function MinutesField({ document, onChange }: Props) {
         className="flex-1"
         help={
           minutesDisagree(stated, estimated)
-            ? `About ${estimated} by what is in it: both are shown.`
-            : `About ${estimated} by what is in it.`
+            ? `About ${estimated} going by its steps. Both are shown.`
+            : `About ${estimated} going by its steps.`
         }
       >
         {(control) => (
@@ -253,10 +253,7 @@ export function EditionFields({ document, onChange }: Props) {
           />
         )}
       </Field>
-      <Field
-        label="ISBN"
-        problem={wrong ? "This is no ISBN-13: it has 13 digits, and the last one checks the others." : undefined}
-      >
+      <Field label="ISBN" problem={wrong ? "That is not an ISBN-13. Check the 13 digits." : undefined}>
         {(control) => (
           <TextInput
             {...control}
@@ -299,7 +296,7 @@ export function EditionFields({ document, onChange }: Props) {
       </div>
       <div>
         <Button size="small" look="quiet" onClick={() => onChange({ ...document, edition: undefined })}>
-          It belongs to no book
+          Not from a book
         </Button>
       </div>
     </fieldset>
