@@ -312,19 +312,29 @@ export async function setPlaces(tx: Queryable, places: readonly PlaceWas[]): Pro
   );
 }
 
-/** Which of these students have a resource still to do, or have handed it in before. */
+/**
+ * Which of these students have a resource, or another version of the same thing, and whether they handed it in. Versions are
+ * those of its family, what it was adapted from and what was adapted from it.
+ */
 export async function alreadyHave(
   db: Queryable,
   resources: readonly number[],
   students: readonly number[],
-): Promise<number[]> {
-  const rows = await db.query<{ student: number }>(
-    `select distinct r.student_id student from revision v join recipient r on r.revision_id = v.id
+): Promise<{ student: number; did: boolean }[]> {
+  return db.query<{ student: number; did: boolean }>(
+    `with asked as (
+       select unnest($1::int[]) id
+       union select e.resource_id from search_entry mine join search_entry e on e.family = mine.family
+              where mine.resource_id = any($1::int[]) and mine.family <> 0
+       union select v.resource_id from resource r join revision v on v.id = r.source_revision_id where r.id = any($1::int[])
+       union select r.id from resource r join revision v on v.id = r.source_revision_id where v.resource_id = any($1::int[]))
+     select r.student_id student,
+            bool_or(exists (select 1 from attempt t where t.recipient_id = r.id and t.handed_in is not null)) did
+       from asked join revision v on v.resource_id = asked.id join recipient r on r.revision_id = v.id
        join assignment a on a.id = r.assignment_id
-      where v.resource_id = any($1::int[]) and r.student_id = any($2::int[]) and a.called_back is null`,
+      where r.student_id = any($2::int[]) and a.called_back is null group by r.student_id`,
     [resources, students],
   );
-  return rows.map(({ student }) => student);
 }
 
 /** How many pieces of work each of these students has due between two moments, in any class. */

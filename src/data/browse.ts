@@ -114,6 +114,29 @@ export async function namesOf(
   return { authors: byId(authors), sets: byId(sets) };
 }
 
+/** A topic by its name as typed, where something this reader may see is about it; null where nothing is. */
+export async function topicCalled(db: Queryable, reader: Reader, name: string): Promise<string | null> {
+  const rows = await db.query<{ topic: string }>(
+    `select t.topic from topic_entry t join search_entry e on e.resource_id = t.resource_id, ${reached}
+      where t.topic = lower($5) and r.reach <> 0 limit 1`,
+    [...readerParameters(reader), name.trim()],
+  );
+  return rows[0]?.topic ?? null;
+}
+
+/** A set of her district by its whole name, capitals aside. */
+export async function setCalled(
+  db: Queryable,
+  reader: Reader,
+  name: string,
+): Promise<{ id: number; name: string } | null> {
+  const rows = await db.query<{ id: number; name: string }>(
+    "select id, name from curated_set where district_id = $1 and lower(name) = lower($2) order by id limit 1",
+    [reader.district, name.trim()],
+  );
+  return rows[0] ?? null;
+}
+
 /** People a name typed after "by" may mean: those who share something this reader may see, at most three. */
 export async function authorsCalled(
   db: Queryable,

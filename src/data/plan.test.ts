@@ -139,8 +139,24 @@ describe("many things given at once", () => {
       students: [world.students[0]!, world.students[1]!],
       own: [{ student: world.students[1]!, revision: second.revision }],
     });
-    expect(await alreadyHave(db, [first.id], world.students)).toEqual([world.students[0]]);
-    expect(await alreadyHave(db, [second.id], world.students)).toEqual([world.students[1]]);
+    const [one, two] = world.students as [number, number];
+    const have = async (id: number) =>
+      (await alreadyHave(db, [id], world.students)).sort((a, b) => a.student - b.student);
+    expect(await have(first.id)).toEqual([{ student: one, did: false }]);
+    expect(await have(second.id)).toEqual([{ student: two, did: false }]);
+    // Adapted from the first, the second is the same thing: having one is having the other. Handed in, it is done.
+    await db.query("update resource set source_revision_id = $2 where id = $1", [second.id, first.revision]);
+    await db.query(
+      `insert into attempt (recipient_id, number, started, handed_in)
+       select id, 1, now(), now() from recipient where student_id = $1 and revision_id = $2`,
+      [two, second.revision],
+    );
+    const both = [
+      { student: one, did: false },
+      { student: two, did: true },
+    ];
+    expect([await have(first.id), await have(second.id)]).toEqual([both, both]);
+    await db.query("update resource set source_revision_id = null where id = $1", [second.id]);
   });
 
   test("use of what was given is counted, as often as it was", async () => {

@@ -131,7 +131,7 @@ async function lookAtClasses(
     })),
   ]);
   // Of work that is moved everybody has it, and is meant to.
-  const had = new Set(moved === null ? did : []);
+  const had = new Map(moved === null ? did.map((one) => [one.student, one.did]) : []);
   return Promise.all(
     chosen.map(async (one): Promise<LookedClass> => {
       const { group, students, when } = one;
@@ -148,7 +148,9 @@ async function lookAtClasses(
         calendar,
         when,
         chosen: students.length,
-        did: students.filter(({ id }) => had.has(id)).map((student) => ({ id: student.id, name: name(student) })),
+        did: students
+          .filter(({ id }) => had.has(id))
+          .map((student) => ({ id: student.id, name: name(student), did: had.get(student.id)! })),
         alsoDue: counts.filter(({ student }) => students.some(({ id }) => id === student)),
         ...room,
         planned: room.planned + unplaced,

@@ -77,7 +77,7 @@ export async function audienceOf(
       name: group.name,
       subject: group.subject,
       periodMinutes: group.periodMinutes,
-      students: roster.map((student) => ({ ...student, has: has.includes(student.id) })),
+      students: roster.map((student) => ({ ...student, has: has.some((one) => one.student === student.id) })),
       groups: named.filter((one) => one.class === group.id),
       meetings: meetingsBetween(calendar, rules, today, until)
         .filter(({ starts }) => starts > now)

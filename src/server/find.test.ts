@@ -3,6 +3,7 @@ import type { Db } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { addSet } from "@/data/browse";
 import { importFramework } from "@/data/standards";
 import type { ClassProfile } from "@/core/fit/fit";
 import { find, leavesOf } from "./find";
@@ -102,6 +103,28 @@ describe("what is named among the words", () => {
   test("“by” and a name; a name nobody has stays words", async () => {
     expect((await titles("herring by teodor")).says).toEqual(["By teodor Test."]);
     expect((await titles("herring by nobody")).says).not.toContain("By nobody.");
+  });
+
+  test("a topic called one, and a set by its name; in quotes they are words, and so is what nobody calls so", async () => {
+    const inSet = await publishFor(db, world.teodor, lesson("Brine and barrels", { topics: ["salt fish"] }), [
+      "commons",
+    ]);
+    await publishFor(db, world.teodor, lesson("A salt fish song"), ["commons"]);
+    await addSet(db, {
+      ...{ district: world.district, kind: "set", name: "Herring week", note: "", topic: null, months: [] },
+      ...{ curator: world.ines, items: [inSet.id] },
+    });
+    expect(await titles("topic Salt Fish")).toMatchObject({
+      titles: ["Brine and barrels"],
+      says: ["On the topic “salt fish”."],
+    });
+    expect((await titles("salt fish")).titles).toContain("A salt fish song");
+    expect((await titles("topic nothing")).says).not.toContain("On the topic “nothing”.");
+    for (const typed of ["herring week", "the set Herring Week"])
+      expect(await titles(typed)).toMatchObject({ titles: ["Brine and barrels"] });
+    const { found } = await titles("herring week");
+    expect(found.says).toEqual([{ text: "The set “Herring week”.", asWords: '"herring week"' }]);
+    expect((await titles('"herring week"')).says).toEqual([]);
   });
 
   test("an ISBN finds its edition; a mistyped one is said to be one and finds nothing", async () => {

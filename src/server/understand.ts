@@ -1,7 +1,7 @@
 import { isFilled, type Blank, type Need } from "@/core/find/need";
 import { sayBlank, sayGrades } from "@/core/find/say";
 import { asWords, readTyped, withoutFiller, type TakenPart } from "@/core/find/typed";
-import { authorsCalled } from "@/data/browse";
+import { authorsCalled, setCalled, topicCalled } from "@/data/browse";
 import type { ReadNeed } from "@/data/conditions";
 import type { Queryable } from "@/data/db";
 import type { Reader } from "@/data/reach";
@@ -75,6 +75,18 @@ async function meaningOf(
     case "kind":
       need.kinds = [means.kind];
       return { says: `Only ${sayBlank(need, "kind")}.`, narrows: true };
+    case "topic": {
+      const topic = await topicCalled(db, reader, means.name);
+      if (topic === null || isFilled(typed, "topic")) return null;
+      need.topics = [topic];
+      return { says: `On the topic “${topic}”.`, narrows: true };
+    }
+    case "set": {
+      const set = await setCalled(db, reader, means.name);
+      if (set === null || isFilled(typed, "set")) return null;
+      need.sets = [set.id];
+      return { says: `In the set “${set.name}”.`, narrows: true };
+    }
     case "isbn":
       named.isbns.push(means.isbn);
       return { says: `The edition with ISBN ${means.isbn}.` };
@@ -124,6 +136,14 @@ export async function understand(
     if (!meaning.stays) taken.push(part);
     narrows ||= meaning.narrows === true;
     says.push({ text: meaning.says, asWords: meaning.stays ? null : asWords(typed, part) });
+  }
+  // The whole of it may be what a set is called.
+  const whole =
+    taken.length === 0 && !plainly && !isFilled(asked, "set") && /\s/.test(typed.trim()) && !/["“]/.test(typed);
+  const named = whole ? await setCalled(db, reader, typed) : null;
+  if (named) {
+    says.push({ text: `The set “${named.name}”.`, asWords: `"${typed.trim()}"` });
+    return { ...read, need: { ...read.need, sets: [named.id], words: "" }, says, narrows: true };
   }
   let words = taken.reduceRight((left, { from, to }) => `${left.slice(0, from)} ${left.slice(to)}`, typed);
   if (taken.length > 0) words = words.replace(/\s+/g, " ").trim();

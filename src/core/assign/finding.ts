@@ -46,7 +46,7 @@ export interface LookedClass {
   /** The next meeting of the class with room for it; null when none is found. */
   nextRoom: { date: string; period: number; starts: Date } | null;
   /** Students chosen who handed it in before, or have it now. */
-  did: readonly { id: number; name: string }[];
+  did: readonly { id: number; name: string; did: boolean }[];
   /** Students chosen who have other work due on the day it is due: how many pieces. */
   alsoDue: readonly { student: number; count: number }[];
 }

@@ -217,9 +217,21 @@ describe("the students", () => {
   });
 
   test("who has it already is said, and left out with one press", () => {
-    const found = look({}, { group: { did: [{ id: 12, name: "Bo Tideman" }] } });
-    expect(texts(found)).toEqual(["Bo Tideman has it, or did it, already."]);
+    const found = look({}, { group: { did: [{ id: 12, name: "Bo Tideman", did: false }] } });
+    expect(texts(found)).toEqual(["Bo Tideman has it already."]);
     expect(changed(found, "did")).toEqual({ to: [{ class: 1, students: [11] }] });
+  });
+
+  test("who did it and who only has it are told apart", () => {
+    const [bo, aisha] = [
+      { id: 12, name: "Bo Tideman" },
+      { id: 11, name: "Aisha Bello" },
+    ];
+    const said = (did: boolean[]) =>
+      texts(look({}, { group: { did: [bo, aisha].map((one, at) => ({ ...one, did: did[at]! })) } }))[0];
+    expect(said([true, false])).toBe("Bo Tideman did it already. Aisha Bello has it already.");
+    expect(said([true, true])).toMatch(/^Everyone you chose in .* did it already\.$/);
+    expect(said([false, false])).toMatch(/^Everyone you chose in .* has it already\.$/);
   });
 
   test("two other things due on that day are too much: a day later is offered", () => {

@@ -180,9 +180,7 @@ export function classFindings(of: LookedAt, group: LookedClass): Finding[] {
     found.push({
       key: `did ${group.id}`,
       level: "remark",
-      text: all
-        ? `Everyone you chose in ${group.profile.name} has it, or did it, already.`
-        : `${names(group.did.map(({ name }) => name))} ${group.did.length === 1 ? "has" : "have"} it, or did it, already.`,
+      text: sayAlready(group, all),
       remedies: all || without.length === 0 ? [] : [{ text: "Leave them out", change: { to: without } }],
     });
   }
@@ -195,6 +193,19 @@ export function classFindings(of: LookedAt, group: LookedClass): Finding[] {
       remedies: later(form, group, group.when, of.now),
     });
   return [...found, ...fitFindings(of, group)];
+}
+
+/** Who did it and who only has it are told apart: the one is a question of practice, the other of too much at once. */
+function sayAlready({ did: met, profile }: LookedClass, all: boolean): string {
+  const did = met.filter((one) => one.did);
+  const has = met.filter((one) => !one.did);
+  if (all && has.length === 0) return `Everyone you chose in ${profile.name} did it already.`;
+  if (all && did.length === 0) return `Everyone you chose in ${profile.name} has it already.`;
+  const said = [
+    did.length > 0 && `${names(did.map(({ name }) => name))} did it already.`,
+    has.length > 0 && `${names(has.map(({ name }) => name))} ${has.length === 1 ? "has" : "have"} it already.`,
+  ];
+  return said.filter(Boolean).join(" ");
 }
 
 function later(form: AssignForm, group: LookedClass, when: When, now: Date): Remedy[] {

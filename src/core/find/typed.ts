@@ -17,7 +17,9 @@ export interface TakenPart {
     | { as: "code"; code: string }
     | { as: "isbn"; isbn: string }
     | { as: "wrong isbn"; isbn: string }
-    | { as: "author"; name: string };
+    | { as: "author"; name: string }
+    | { as: "topic"; name: string }
+    | { as: "set"; name: string };
 }
 
 export interface Typed {
@@ -29,6 +31,9 @@ export interface Typed {
 
 const CODE = /^(?:[A-Z]{1,4}[0-9]?|\d{1,2})(?:[.-](?:[A-Z]{1,3}|K|\d{1,2}))+[a-z]?\.?$/i;
 const BY = /(?:^|\s)by\s+([\p{L}][\p{L}.'’-]*(?:\s+[\p{L}][\p{L}.'’-]*){0,2}?)(?=\s+(?:for|about|in|on)\b|\s*$)/iu;
+/** "topic negative numbers", "set Sea week": named as such, or they are words like any other. */
+const TOPIC = /(?:^|\s)topic:?\s+([\p{L}\p{N}][\p{L}\p{N} '’-]{1,58}?)(?=\s+(?:for|in|by)\s|\s*$)/iu;
+const SET = /(?:^|\s)(?:the\s+)?set:?\s+([\p{L}\p{N}][\p{L}\p{N} '’-]{1,78}?)(?=\s+(?:for|by)\s|\s*$)/iu;
 const ISBN = /(?:isbn[-:\s]*)?\b97[89](?:[\s-]?\d){10}\b|\b\d(?:-?\d){8}-?[\dXx]\b/gi;
 
 const span = "(?:\\s*(?:-|–|to|and)\\s*(\\d{1,2}))?";
@@ -137,6 +142,10 @@ export function readTyped(typed: string): Typed {
   const reading = new Reading(typed);
   const by = BY.exec(reading.left);
   if (by) reading.take(by.index, by[0].length, { as: "author", name: by[1]! });
+  const topic = TOPIC.exec(reading.left);
+  if (topic) reading.take(topic.index, topic[0].length, { as: "topic", name: topic[1]! });
+  const set = SET.exec(reading.left);
+  if (set) reading.take(set.index, set[0].length, { as: "set", name: set[1]! });
   // An ISBN may be typed with spaces: look for it in the whole first. A mistyped one finds nothing, and is said to be wrong.
   for (const found of reading.left.matchAll(ISBN)) {
     const read = readIsbn(found[0]);

@@ -1,10 +1,9 @@
 import { languageName } from "../find/also";
 import { silence } from "../media/shipped";
 import { readingGrade } from "../readability/grade";
-import { questionsOf, type Document, type Step } from "./document";
+import type { Document, Step } from "./document";
 import { measuredText } from "./student-text";
 import { inLanguage } from "./language";
-import type { Question } from "./question";
 import { plainText } from "./rich-text";
 import { translated } from "./translate";
 import type { Unfinished } from "./unfinished";
@@ -33,31 +32,6 @@ function addressesIn(value: unknown): string[] {
 /** How far above the grade a text may read before it is worth a word: formulas differ by as much. */
 const GRADES_ABOVE = 1;
 
-/**
- * A right answer that is still the one a new question comes with. It may be meant, so it stops nothing; but it never goes out
- * without having been said.
- */
-function asItCame(question: Question): string | null {
-  switch (question.type) {
-    case "number":
-      return question.parts.some(({ right }) => right === 0) ? "The right answer of a number question is 0." : null;
-    case "line":
-      return question.right === 5 && question.axis.from === 0 && question.axis.to === 10
-        ? "The right place on a number line is 5, as it came."
-        : null;
-    case "bars":
-      return question.bars.every(({ right }) => right === 5) ? "The bars are all 5 high, as they came." : null;
-    case "gaps":
-      return Object.values(question.passage).some((passage) =>
-        /^The tide is \[\[[A-Za-z0-9_-]+\]\] now\.$/.test(passage),
-      )
-        ? "The passage with gaps is still the one it came with."
-        : null;
-    default:
-      return null;
-  }
-}
-
 /** What is worth a look before it goes out, and stops nothing. */
 export function remarks(document: Document): Unfinished[] {
   const found: Unfinished[] = [];
@@ -74,10 +48,6 @@ export function remarks(document: Document): Unfinished[] {
         found.push({ step: step.id, problem: "A film has no captions." });
       if (block.type === "sound" && block.media !== silence && !inLanguage(block.transcript, languages)?.trim())
         found.push({ step: step.id, problem: "What is said in a sound is not written down." });
-    }
-    for (const question of questionsOf(step)) {
-      const untouched = asItCame(question);
-      if (untouched) found.push({ step: step.id, problem: untouched });
     }
     if (step.audience === "teacher") continue;
     if (forTeachers.test(stepWords(step, languages)))

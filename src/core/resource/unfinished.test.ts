@@ -8,6 +8,7 @@ import type { Question } from "./question";
 import { richText } from "./rich-text";
 import { remarks } from "./remarks";
 import { unfinished } from "./unfinished";
+import { untouched } from "./untouched";
 
 let n = 0;
 const newId = () => `u${(n += 1)}`;
@@ -137,7 +138,8 @@ describe("what is worth a look", () => {
 test("a right answer that is still the one a question came with is said before it goes out, and stops nothing", () => {
   const asked = (question: Question): Block => ({ id: newId(), type: "question", question });
   const fresh = (["number", "line", "bars", "gaps"] as const).map((type) => asked(newQuestion(type, "en", newId)));
-  expect(worth(stepWith(...fresh))).toEqual([
+  const said = (...blocks: Block[]) => untouched(lessonOf([stepWith(...blocks)])).map(({ problem }) => problem);
+  expect(said(...fresh)).toEqual([
     "The right answer of a number question is 0.",
     "The right place on a number line is 5, as it came.",
     "The bars are all 5 high, as they came.",
@@ -145,7 +147,9 @@ test("a right answer that is still the one a question came with is said before i
   ]);
   const number = newQuestion("number", "en", newId);
   if (number.type === "number") number.parts[0]!.right = 12;
-  expect(worth(stepWith(asked(number)))).toEqual([]);
+  expect(said(asked(number))).toEqual([]);
+  // Who assigns it is not asked about its author's answers.
+  expect(worth(stepWith(...fresh))).toEqual([]);
 });
 
 test("a drawing wants something drawn, its words written and a description", () => {

@@ -1,13 +1,14 @@
 "use client";
 import { useState } from "react";
 import { deviceName, devices as allDevices } from "@/core/find/also";
-import { gradeName, sayReadingGrade } from "@/core/find/grade";
+import { sayReadingGrade } from "@/core/find/grade";
 import { languageNamed } from "@/core/resource/language-named";
 import type { ClassSaid } from "@/core/roster/class-said";
 import { parseNumber } from "@/core/scoring/number";
 import { Checkbox } from "@/ui/checkbox";
-import { Field, inputClasses, TextInput } from "@/ui/field";
+import { Field, TextInput } from "@/ui/field";
 import { nativeLanguageName } from "../media/native-language-name";
+import { GradeSelect } from "../find/grade-select";
 
 export const newClassSaid: ClassSaid = {
   ...{ name: "", subject: "", gradeFrom: 4, gradeTo: 4, periodMinutes: 45, reading: null },
@@ -39,18 +40,7 @@ export function ClassFields({
   const grade = (which: "gradeFrom" | "gradeTo", label: string) => (
     <Field label={label} problem={wrongOf(which)}>
       {(control) => (
-        <select
-          {...control}
-          className={inputClasses}
-          value={said[which]}
-          onChange={(event) => onChange({ ...said, [which]: Number(event.target.value) })}
-        >
-          {Array.from({ length: 13 }, (_, at) => (
-            <option key={at} value={at}>
-              {gradeName(at)}
-            </option>
-          ))}
-        </select>
+        <GradeSelect {...control} value={said[which]} onGrade={(grade) => onChange({ ...said, [which]: grade })} />
       )}
     </Field>
   );

@@ -1,5 +1,4 @@
 "use client";
-import { clsx } from "clsx";
 import { ChevronDown, KeyRound, Plus } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -19,7 +18,7 @@ import { Menu, MenuItem } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
 import { useAddress } from "../use-address";
 import { ClassDialog } from "./class-dialog";
-import { PastClasses, PastView, type PastShown } from "./past-view";
+import { ClassLink, PastClasses, PastView, type PastShown } from "./past-view";
 import type { ClassView } from "./class-views";
 import type { OtherClass } from "./from-classes-dialog";
 import { GroupsView } from "./groups-view";
@@ -103,19 +102,12 @@ export function ClassScreen(props: ClassScreenProps) {
         <ul className="grid gap-0.5">
           {classes.map((one) => (
             <li key={one.id}>
-              <Link
+              <ClassLink
                 href={`/classes?class=${one.id}`}
-                aria-current={one.id === open ? "page" : undefined}
-                className={clsx(
-                  "block rounded-card px-3 py-2",
-                  one.id === open ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
-                )}
-              >
-                {one.name}
-                <span className="block text-[12px] font-normal text-ink-soft">
-                  {one.subject} · {one.students} students
-                </span>
-              </Link>
+                open={one.id === open}
+                name={one.name}
+                about={`${one.subject} · ${one.students} students`}
+              />
             </li>
           ))}
         </ul>

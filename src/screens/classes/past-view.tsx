@@ -13,6 +13,23 @@ export interface PastShown extends PastClass {
   work: PastWork[];
 }
 
+/** A class in the list of them. */
+export function ClassLink({ href, open, name, about }: { href: string; open: boolean; name: string; about: string }) {
+  return (
+    <Link
+      href={href}
+      aria-current={open ? "page" : undefined}
+      className={clsx(
+        "block rounded-card px-3 py-2",
+        open ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
+      )}
+    >
+      {name}
+      <span className="block text-[12px] font-normal text-ink-soft">{about}</span>
+    </Link>
+  );
+}
+
 /** Classes of past years, under those in use. */
 export function PastClasses({ past, open }: { past: readonly PastClass[]; open: number | null }) {
   if (past.length === 0) return null;
@@ -22,19 +39,12 @@ export function PastClasses({ past, open }: { past: readonly PastClass[]; open: 
       <ul className="mt-1 grid gap-0.5">
         {past.map((one) => (
           <li key={one.id}>
-            <Link
+            <ClassLink
               href={`/classes?past=${one.id}`}
-              aria-current={one.id === open ? "page" : undefined}
-              className={clsx(
-                "block rounded-card px-3 py-2",
-                one.id === open ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
-              )}
-            >
-              {one.name}
-              <span className="block text-[12px] font-normal text-ink-soft">
-                {one.year} · {one.pieces} {one.pieces === 1 ? "piece" : "pieces"} of work
-              </span>
-            </Link>
+              open={one.id === open}
+              name={one.name}
+              about={`${one.year} · ${one.pieces} ${one.pieces === 1 ? "piece" : "pieces"} of work`}
+            />
           </li>
         ))}
       </ul>

@@ -2,7 +2,6 @@
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { factors } from "@/core/assign/extra-time";
-import { gradeName } from "@/core/find/grade";
 import type { Class, Student } from "@/data/classes";
 import type { StudentGoal } from "@/data/plan";
 import { changeStudent } from "@/screens/acts/roster";
@@ -12,6 +11,7 @@ import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { tell } from "@/ui/toast";
+import { GradeSelect } from "../find/grade-select";
 
 type Factor = (typeof factors)[number];
 
@@ -77,21 +77,7 @@ export function StudentDialog({
       >
         <div className="grid grid-cols-3 gap-4">
           <Field label="Grade">
-            {(control) => (
-              <select
-                {...control}
-                className={inputClasses}
-                value={grade ?? ""}
-                onChange={(event) => setGrade(event.target.value === "" ? null : Number(event.target.value))}
-              >
-                <option value="">not said</option>
-                {Array.from({ length: 13 }, (_, at) => (
-                  <option key={at} value={at}>
-                    {gradeName(at)}
-                  </option>
-                ))}
-              </select>
-            )}
+            {(control) => <GradeSelect {...control} value={grade} open="not said" onGrade={setGrade} />}
           </Field>
           <Field label="Reads at grade">
             {(control) => (

@@ -18,7 +18,9 @@ beforeAll(async () => {
   world = await smallWorld(db);
 }, 60_000);
 afterAll(() => db.close());
-const curator = () => actAs(visitorOf({ id: world.ines, district: world.district, school: world.here }));
+const curatorOf = (id: number, school: number) =>
+  actAs({ ...visitorOf({ id, district: world.district, school }), roles: ["teacher", "curator"] });
+const curator = () => curatorOf(world.ines, world.here);
 beforeEach(curator);
 
 const node = (identifier: string) => ({ identifier });
@@ -77,7 +79,7 @@ test("it is not taken back over what somebody brought in since, nor by anybody e
     problem: expect.stringMatching(/brought in again since/) as string,
   });
   expect(await tree(framework)).toEqual([["S.1", "Count again.", 1]]);
-  actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }));
+  curatorOf(world.judit, world.there);
   expect(await undoFramework({ event })).toMatchObject({
     ok: false,
     problem: expect.stringMatching(/not here/) as string,

@@ -3,8 +3,8 @@ import { Plus, X } from "lucide-react";
 import { useState } from "react";
 import { months as monthNames } from "@/core/calendar/say-moment";
 import { countries, countryName, deviceName, devices as allDevices } from "@/core/find/also";
+import { readIsbn } from "@/core/find/edition";
 import type { Document } from "@/core/resource/document";
-import { readIsbn } from "@/core/resource/isbn";
 import { inLanguage } from "@/core/resource/language";
 import { minutesDisagree, minutesEstimated } from "@/core/resource/minutes";
 import { Button } from "@/ui/button";
@@ -224,6 +224,12 @@ function WholeNumber({
   );
 }
 
+/** What was typed as an ISBN-13, from one of ten digits too; null when it is none. */
+function isbn13Of(typed: string): string | null {
+  const read = readIsbn(typed);
+  return read && "isbn13" in read ? read.isbn13 : null;
+}
+
 /** The book or work it belongs to, when it belongs to one. */
 export function EditionFields({ document, onChange }: Props) {
   const { edition } = document;
@@ -238,7 +244,7 @@ export function EditionFields({ document, onChange }: Props) {
     );
   const put = (change: Partial<NonNullable<Document["edition"]>>, kind: string) =>
     onChange({ ...document, edition: { ...edition, ...change } }, `edition-${kind}`);
-  const known = readIsbn(isbn);
+  const known = isbn13Of(isbn);
   const wrong = isbn.trim() !== "" && known === null;
   return (
     <fieldset className="grid gap-2 rounded-card border border-line p-2">
@@ -253,7 +259,7 @@ export function EditionFields({ document, onChange }: Props) {
           />
         )}
       </Field>
-      <Field label="ISBN" problem={wrong ? "That is not an ISBN-13. Check the 13 digits." : undefined}>
+      <Field label="ISBN" problem={wrong ? "That is not an ISBN: a digit is wrong or missing." : undefined}>
         {(control) => (
           <TextInput
             {...control}
@@ -262,7 +268,7 @@ export function EditionFields({ document, onChange }: Props) {
             value={isbn}
             onChange={(event) => {
               setIsbn(event.target.value);
-              const read = readIsbn(event.target.value);
+              const read = isbn13Of(event.target.value);
               if (read || event.target.value.trim() === "") put({ isbn13: read ?? undefined }, "isbn");
             }}
           />

@@ -1,5 +1,4 @@
 "use client";
-import { gradeName } from "@/core/find/grade";
 import { kindName } from "@/core/find/say";
 import { licenceNames, licencesAllowed } from "@/core/licence/licence";
 import type { Document } from "@/core/resource/document";
@@ -10,6 +9,7 @@ import { Field, inputClasses } from "@/ui/field";
 import { RichEditor } from "../rich-editor";
 import { EditionFields, MinutesField, TopicsField, WhereAndWhen, WordListField } from "./more-fields";
 import { StandardsField } from "./standards-field";
+import { GradeSelect } from "../../find/grade-select";
 
 const noteNames = { teacherNotes: "Notes for teachers", familyNote: "A note for families" } as const;
 
@@ -28,12 +28,10 @@ export function WholeSettings({
   const grade = (which: "from" | "to") => (
     <Field label={which === "from" ? "From grade" : "To grade"}>
       {(control) => (
-        <select
+        <GradeSelect
           {...control}
-          className={inputClasses}
           value={document.grades[which]}
-          onChange={(event) => {
-            const value = Number(event.target.value);
+          onGrade={(value) => {
             const { from, to }: Document["grades"] =
               which === "from" ? { ...document.grades, from: value } : { ...document.grades, to: value };
             onChange({
@@ -44,13 +42,7 @@ export function WholeSettings({
               },
             });
           }}
-        >
-          {Array.from({ length: 13 }, (_, at) => (
-            <option key={at} value={at}>
-              {gradeName(at)}
-            </option>
-          ))}
-        </select>
+        />
       )}
     </Field>
   );
