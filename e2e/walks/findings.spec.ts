@@ -1,21 +1,21 @@
 import { expect, lookFor, test } from "../fixture";
 import { Walk } from "./walk";
 
-test("text far above the class: said, and mended with one press that loses nothing", async ({ signedIn }) => {
+test("text far above the class is said before it goes out, and stops nothing", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
   await lookFor(page, "tides at the bar");
-  await page.keyboard.press("a");
+  const walk = new Walk(page, "text far above the class, assigned all the same", 3);
+  await walk.key("a");
+  await walk.type("puffin except Benno Lasz, now, due in 3 school days");
   const panel = page.getByRole("region", { name: "Assign" });
-  const line = panel.getByLabel("Assign in one line");
-  await line.fill("puffin except Benno Lasz, now, 2 tries");
-  const found = panel.getByRole("region", { name: "Last look" }).getByText(/reads at 12\+, far above everyone/);
-  await expect(found).toBeVisible();
-  const walk = new Walk(page, "text far above the class, mended", 1);
-  await walk.click(panel.getByRole("button", { name: /^Give “.*” \(reads at/ }).first());
-  await expect(found).toHaveCount(0);
+  await expect(
+    panel.getByRole("region", { name: "Last look" }).getByText(/reads at 12\+, far above everyone/),
+  ).toBeVisible();
+  await expect(panel.getByRole("status", { name: "Said back" })).toHaveAttribute("aria-busy", "false");
+  await walk.key("Enter");
+  await expect(page.getByText("Assigned to 4/5 Puffin.")).toBeVisible();
   walk.done();
-  await expect(line).toHaveValue(/except Benno Lasz/);
-  await expect(line).toHaveValue(/2 tries/);
+  await page.getByRole("button", { name: "Undo" }).click();
 });
 
 test("rights kept by somebody of another school, and a link that leads out, are said before it goes out", async ({
