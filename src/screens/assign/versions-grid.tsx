@@ -3,7 +3,8 @@ import { useState } from "react";
 import { factors } from "@/core/assign/extra-time";
 import type { AssignForm } from "@/core/assign/form";
 import { versionLabel } from "@/core/assign/version-label";
-import { gradeName, gradesOf, sayReadingGrade } from "@/core/find/grade";
+import { whomRules } from "@/core/assign/whom";
+import { gradeName, sayReadingGrade } from "@/core/find/grade";
 import type { Audience, AudienceClass } from "@/server/audience";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
@@ -18,31 +19,6 @@ interface Column {
   label: string;
   about: string;
   by: string;
-}
-
-/** Whom a rule means: every choice a teacher makes over and over, by what is known of students. */
-function rulesFor(students: readonly Student[], groups: AudienceClass["groups"]) {
-  const grades = gradesOf(students);
-  return [
-    ...(grades.length > 1
-      ? grades.map((grade) => ({
-          text: `grade ${gradeName(grade)}`,
-          test: (student: Student) => student.grade === grade,
-        }))
-      : []),
-    ...groups.map((group) => ({ text: group.name, test: ({ id }: Student) => group.students.includes(id) })),
-    ...[3, 4, 5, 6, 7, 8]
-      .filter((most) => students.some(({ readingGrade }) => readingGrade !== null && readingGrade < most))
-      .filter((most) => students.some(({ readingGrade }) => readingGrade !== null && readingGrade >= most))
-      .map((most) => ({
-        text: `everyone who reads below ${most}`,
-        test: ({ readingGrade }: Student) => readingGrade !== null && readingGrade < most,
-      })),
-    ...(students.some(({ factor }) => factor > 1)
-      ? [{ text: "anyone with more time", test: ({ factor }: Student) => factor > 1 }]
-      : []),
-    { text: "everyone", test: () => true },
-  ];
 }
 
 /** Who gets which version, and how long each has: students by versions, filled by a rule, by pressing, or by drawing over it. */
@@ -65,7 +41,7 @@ export function VersionsGrid({
   const groups = audience.classes
     .filter(({ id }) => form.to.some((one) => one.class === id))
     .flatMap((one) => one.groups);
-  const rules = rulesFor(chosen, groups);
+  const rules = whomRules(chosen, groups, audience.main?.languages.slice(0, 1) ?? []);
   const [rule, setRule] = useState(0);
   const columns: Column[] = [
     { id: 0, title, label: title, about: "the one you chose", by: "" },
