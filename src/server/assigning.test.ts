@@ -70,6 +70,25 @@ describe("what is said and what is written down are one", () => {
     ]);
   });
 
+  test("a child chosen in two classes gets it once, in the first; the sentences count her once", async () => {
+    const [one, two] = world.students as [number, number];
+    await db.query("insert into enrolment (class_id, student_id) values ($1, $2) on conflict do nothing", [
+      puffin,
+      two,
+    ]);
+    const { said, list } = await prepare(
+      formFor({
+        to: [
+          { class: world.class, students: [one, two] },
+          { class: puffin, students: [one, two] },
+        ],
+      }),
+    );
+    expect(said).toHaveLength(1);
+    expect(said[0]).toMatch(/^2 students of 5 Kittiwake get/);
+    expect(list.map((given) => [given.class, given.students])).toEqual([[world.class, [one, two]]]);
+  });
+
   test("more time chosen for this once counts more than what is kept of a student", async () => {
     const [first] = world.students;
     const { said, list } = await prepare(formFor({ factors: [{ student: first!, factor: 2 }] }));

@@ -1,4 +1,5 @@
 import type { LookedAt, LookedClass } from "@/core/assign/finding";
+import { onceEach } from "@/core/assign/once";
 import { withExtraTime } from "@/core/assign/extra-time";
 import { isProblem, whenFor, type AssignForm, type When, type WhenProblem } from "@/core/assign/form";
 import { sayShare } from "@/core/assign/say";
@@ -275,7 +276,7 @@ export async function prepareAssigning(
   const all = await groupsFor(db, await classesOf(db, visitor.id, now));
   const resources = await givenOf(db, visitor, form.resources);
   const versions = resources.length === 1 ? await versionsFor(db, visitor, resources[0]!.id) : [];
-  const chosenClasses = form.to.flatMap(({ class: id, students }): Chosen[] => {
+  const chosenClasses = onceEach(form.to).flatMap(({ class: id, students }): Chosen[] => {
     const group = all.find((one) => one.class.id === id);
     if (!group) return [];
     return [

@@ -1,6 +1,7 @@
 import type { Finding, LookedAt } from "./finding";
 import type { AssignForm } from "./form";
 import { classFindings } from "./look-at-class";
+import { onceEach } from "./once";
 import { resourceFindings } from "./look-at-resource";
 
 function classChoice(of: LookedAt): Finding[] {
@@ -24,33 +25,21 @@ function classChoice(of: LookedAt): Finding[] {
   ];
 }
 
-/** A student of two of the classes would have the same work twice; the first of the classes keeps her. */
-function twiceFindings(of: LookedAt): Finding[] {
-  const met = new Set<number>();
-  const twice = new Set<number>();
-  const both = new Set<number>();
-  const once = of.form.to.map((one) => ({
-    ...one,
-    students: one.students.filter((student) => {
-      if (!met.has(student)) {
-        met.add(student);
-        return true;
-      }
-      twice.add(student);
-      for (const other of of.form.to) if (other.students.includes(student)) both.add(other.class);
-      return false;
-    }),
-  }));
-  if (twice.size === 0) return [];
-  const names = of.classes.filter(({ id }) => both.has(id)).map(({ profile }) => profile.name);
+/** A student chosen in two classes gets it once, in the first of them: said, so that nobody wonders about the counts. */
+function twiceFindings({ form, classes }: LookedAt): Finding[] {
+  const chosen = form.to.flatMap(({ students }) => students);
+  const twice = [...new Set(chosen.filter((student, at) => chosen.indexOf(student) !== at))];
+  if (twice.length === 0) return [];
+  const both = form.to.filter(({ students }) => twice.some((student) => students.includes(student)));
+  const names = both.flatMap(({ class: id }) => classes.find((one) => one.id === id)?.profile.name ?? []);
+  const who = twice.length === 1 ? "One student is" : `${twice.length} students are`;
+  const gets = twice.length === 1 ? "gets" : "get";
   return [
     {
       key: "twice",
       level: "remark",
-      text: `${twice.size === 1 ? "One student gets" : `${twice.size} students get`} it twice: in ${names.join(" and in ")}.`,
-      remedies: [
-        { text: "Assign it to them once", change: { to: once.filter(({ students }) => students.length > 0) } },
-      ],
+      text: `${who} in ${names.join(" and in ")}, and ${gets} it once.`,
+      remedies: [{ text: "Choose them once", change: { to: onceEach(form.to) } }],
     },
   ];
 }
