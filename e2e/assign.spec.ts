@@ -149,3 +149,23 @@ test("what was given can be called back and given again, and its date moved", as
   await page.keyboard.press("u");
   await expect(finished).toBeVisible();
 });
+
+test("work closes at a time of its own; before it is due it is refused, and nothing is lost", async ({ signedIn }) => {
+  const page = await signedIn("Judit Varga");
+  await page.goto("/find?words=harbour+depth&do=assign");
+  const panel = page.getByRole("region", { name: "Assign" });
+  await panel.getByLabel("Assign in one line").fill("Adan Rey now, due in 3 school days");
+  await panel.getByRole("button", { name: "How often" }).click();
+  await panel.getByRole("radio", { name: "until …" }).click();
+  await panel.getByLabel("Closes on").fill("2020-01-01T08:00");
+  await expect(panel.getByText(/It would close before it is due/)).toBeVisible();
+  const later = new Date(Date.now() + 30 * 86_400_000).toISOString().slice(0, 10);
+  await panel.getByLabel("Closes on").fill(`${later}T15:00`);
+  await expect(panel.getByRole("status", { name: "Said back" })).toContainText(
+    /and closed \w+ \d+ \w+.*, 3 in the afternoon/,
+  );
+  await expect(panel.getByLabel("Assign in one line")).toHaveValue(/Adan Rey/);
+  await panel.getByRole("button", { name: "Assign", exact: true }).click();
+  await expect(page.getByText("Assigned to 7 Cormorant.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+});

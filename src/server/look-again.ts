@@ -32,7 +32,7 @@ export async function lookAtPlaced(
         ? { kind: "place", date: times.meeting.date, period: times.meeting.period }
         : at(times.opens),
       due: at(times.due),
-      closes: times.closes ? "due" : "never",
+      closes: times.closes ? { at: toWallClock(times.closes, visitor.zone) } : "never",
     },
   );
   const { looked } = await prepareAssigning(db, visitor, form, null, now, work.moved);

@@ -3,7 +3,7 @@ import { plainForm } from "./plain-form";
 import { AssignForm, isProblem, stateOf, whenFor, type Due, type Opens } from "./form";
 
 const now = new Date("2026-11-25T10:00:00Z"); // a Wednesday, after that day's lesson
-const when = (opens: Opens, due: Due, later = 0, closes: "never" | "due" = "never") =>
+const when = (opens: Opens, due: Due, later = 0, closes: AssignForm["closes"] = "never") =>
   whenFor({ opens, due, closes }, isles, daily, now, later);
 const at = (text: string) => ({ kind: "at" as const, at: text });
 const days = (n: number, time = "15:00") => ({ kind: "days" as const, days: n, time });
@@ -39,6 +39,17 @@ describe("when work opens and is due", () => {
   test("due so many school days later, over weekend and day off", () => {
     expect(iso(when(at("2026-12-01T07:00"), days(2)))).toEqual(["2026-12-01T07:00", "2026-12-04T15:00"]);
     expect(iso(when(at("2026-12-01T07:00"), days(0)))).toEqual(["2026-12-01T07:00", "2026-12-01T15:00"]);
+  });
+
+  test("closes at a time of its own, never before it is due", () => {
+    const closing = (closes: AssignForm["closes"]) => when({ kind: "now" }, at("2026-11-30T15:00"), 0, closes);
+    expect(closing({ at: "2026-12-04T09:00" })).toMatchObject({ closes: new Date("2026-12-04T09:00:00Z") });
+    expect(closing({ at: "2026-11-30T15:00" })).toMatchObject({ closes: new Date("2026-11-30T15:00:00Z") });
+    expect(closing({ at: "2026-11-30T14:59" })).toMatchObject({
+      field: "closes",
+      reason: expect.stringMatching(/close before it is due/) as string,
+    });
+    expect(closing({ at: "soon" })).toMatchObject({ field: "closes", reason: "Say when it closes." });
   });
 
   test("closes when it is due, where that is wanted", () => {

@@ -36,6 +36,10 @@ export const Due = z.discriminatedUnion("kind", [
 ]);
 export type Due = z.infer<typeof Due>;
 
+/** Until when it can be handed in. "never": also after it is due. "due": until then. Else a time of its own, not before it is due. */
+export const Closes = z.union([z.enum(["never", "due"]), z.object({ at: z.string().max(30) })]);
+export type Closes = z.infer<typeof Closes>;
+
 /** What a teacher decides when she gives work. Times are the school's wall clock, as typed. */
 export const AssignForm = z.object({
   resources: z.array(Id).min(1).max(60),
@@ -49,8 +53,7 @@ export const AssignForm = z.object({
   factors: z.array(z.object({ student: Id, factor: z.number().min(1).max(2) })).max(400),
   opens: Opens,
   due: Due,
-  /** "never": it can still be done after it is due. "due": it closes then. */
-  closes: z.enum(["never", "due"]),
+  closes: Closes,
   /** Several resources: all at once, or one in each meeting from the first on. */
   spread: z.enum(["together", "one a meeting"]),
   /** Several resources: each opens when the one before has been handed in. */
@@ -79,7 +82,7 @@ export interface When extends Times {
 
 /** A time that cannot be: refused, with the reason. */
 export interface WhenProblem {
-  field: "opens" | "due";
+  field: "opens" | "due" | "closes";
   reason: string;
 }
 
@@ -179,7 +182,17 @@ export function whenFor(
   const last = addDays(schoolClock(now, zone).date, SEMESTER_WEEKS * 7);
   if (schoolClock(due, zone).date > last)
     return { field: "due", reason: `Nothing is planned further ahead than ${SEMESTER_WEEKS} weeks.` };
-  return { ...opened, due, closes: form.closes === "due" ? due : null };
+  const closes = closingMoment(form.closes, due, zone, now);
+  return closes && "reason" in closes ? closes : { ...opened, due, closes };
+}
+
+/** When it closes; null: never. A time of its own is not before it is due. */
+export function closingMoment(closes: Closes, due: Date, zone: string, now: Date): Date | null | WhenProblem {
+  if (closes === "never") return null;
+  if (closes === "due") return due;
+  const at = fromWallClock(closes.at, zone);
+  if (!at) return { field: "closes", reason: "Say when it closes." };
+  return at < due ? { field: "closes", reason: `It would close before it is due (${sayMoment(due, zone, now)}).` } : at;
 }
 
 export type AssignmentState = "scheduled" | "open" | "finished" | "called back";

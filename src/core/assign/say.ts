@@ -49,6 +49,14 @@ export function sayTitles(titles: readonly string[]): string {
   return titles.length <= 3 ? list(titles.map((title) => `“${title}”`)) : `${titles.length} resources`;
 }
 
+/** " and closed then", ", closed Fri 4 Dec, 3 in the afternoon"; nothing where it stays open. */
+const sayCloses = (due: Date, closes: Date | null, zone: string, now: Date): string =>
+  closes === null
+    ? ""
+    : closes.getTime() === due.getTime()
+      ? " and closed then"
+      : ` and closed ${sayMoment(closes, zone, now)}`;
+
 /**
  * Everything said back in one sentence a class before it goes out: "22 students of 5 Kittiwake get “Reading a tide table”
  * on Tue 1 Dec, 7 in the morning, due Thu 3 Dec, 3 in the afternoon; two of them get the shorter version and one and a
@@ -61,7 +69,7 @@ export function sayShare(share: Share, titles: readonly string[], opensNow: bool
     ? `All ${students} students of ${className}`
     : `${students} ${students === 1 ? "student" : "students"} of ${className}`;
   const opens = opensNow ? "now" : `on ${sayMoment(when.opens, zone, now)}`;
-  const due = `due ${sayMoment(when.due, zone, now)}${when.closes ? " and closed then" : ""}`;
+  const due = `due ${sayMoment(when.due, zone, now)}${sayCloses(when.due, when.closes, zone, now)}`;
   const different = share.special.map(({ version, factor }) =>
     list([...(version ? [version] : []), ...(factor === 1 ? [] : [sayFactor[factor] ?? `${factor} times as long`])]),
   );

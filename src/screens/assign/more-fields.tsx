@@ -1,13 +1,15 @@
 "use client";
 import { useId, useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
-import { sayDay } from "@/core/calendar/say-moment";
+import { sayDay, toWallClock } from "@/core/calendar/say-moment";
+import { schoolDayAt } from "@/core/calendar/wall-clock";
 import type { Audience } from "@/server/audience";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { NumberBox } from "../adapt/number-box";
 import { TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
+import { ClosesField } from "./closes-field";
 import { StepWorkFields } from "./step-work-fields";
 
 type Change = (change: Partial<AssignForm>) => void;
@@ -207,10 +209,14 @@ export function MoreFields({
           />
         </div>
       </div>
-      <Tick
-        label="Close it when it is due: nothing can be handed in after that"
-        checked={form.closes === "due"}
-        onChange={(on) => onChange({ closes: on ? "due" : "never" })}
+      <ClosesField
+        value={form.closes}
+        start={
+          form.due.kind === "at" && form.due.at
+            ? form.due.at
+            : toWallClock(schoolDayAt(now, audience.zone, 5, 15), audience.zone)
+        }
+        onChange={(closes) => onChange({ closes })}
       />
       {form.resources.length > 1 && (
         <Tick

@@ -1,15 +1,16 @@
 "use client";
 import { useEffect, useState } from "react";
 import type { Finding } from "@/core/assign/finding";
+import type { Closes } from "@/core/assign/form";
 import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
 import { fromWallClock } from "@/core/calendar/wall-clock";
 import type { Assignment } from "@/data/assignments";
 import { changeTimes, lookAtTimes } from "@/screens/acts/assign";
 import { Button } from "@/ui/button";
-import { Checkbox } from "@/ui/checkbox";
 import { Dialog } from "@/ui/dialog";
 import { Field, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
+import { ClosesField } from "../assign/closes-field";
 import { usePlanActs } from "./use-plan-acts";
 
 /** When a piece of work opens, is due and closes. */
@@ -26,14 +27,20 @@ export function TimesDialog({
 }) {
   const [opens, setOpens] = useState(toWallClock(assignment.opens, zone));
   const [due, setDue] = useState(toWallClock(assignment.due, zone));
-  const [closes, setCloses] = useState(assignment.closes !== null);
+  const [closes, setCloses] = useState<Closes>(() =>
+    assignment.closes === null
+      ? "never"
+      : assignment.closes.getTime() === assignment.due.getTime()
+        ? "due"
+        : { at: toWallClock(assignment.closes, zone) },
+  );
   const [problem, setProblem] = useState<{ text: string; field: string | undefined } | null>(null);
   const [found, setFound] = useState<readonly Finding[]>([]);
   const { run, busy } = usePlanActs();
   useEffect(() => {
     let asked = true;
     const timer = setTimeout(async () => {
-      const outcome = await lookAtTimes({ assignment: assignment.id, opens, due, closes: closes ? "due" : "never" });
+      const outcome = await lookAtTimes({ assignment: assignment.id, opens, due, closes });
       // What cannot be read yet is said when she keeps it.
       if (asked) setFound(outcome.ok ? outcome.value.findings : []);
     }, 200);
@@ -49,7 +56,7 @@ export function TimesDialog({
   const keep = () =>
     run(
       async () => {
-        const outcome = await changeTimes({ assignment: assignment.id, opens, due, closes: closes ? "due" : "never" });
+        const outcome = await changeTimes({ assignment: assignment.id, opens, due, closes });
         if (!outcome.ok) setProblem({ text: outcome.problem, field: outcome.field });
         return outcome;
       },
@@ -71,7 +78,11 @@ export function TimesDialog({
             />
           )}
         </Field>
-        <Field label="Due" help={say(due)} problem={problem && problem.field !== "opens" ? problem.text : undefined}>
+        <Field
+          label="Due"
+          help={say(due)}
+          problem={problem && problem.field !== "opens" && problem.field !== "closes" ? problem.text : undefined}
+        >
           {(control) => (
             <TextInput
               {...control}
@@ -81,9 +92,12 @@ export function TimesDialog({
             />
           )}
         </Field>
-        <label className="flex items-center gap-2">
-          <Checkbox label="Close it when it is due" checked={closes} onChange={setCloses} /> Close it when it is due
-        </label>
+        <ClosesField
+          value={closes}
+          start={due}
+          problem={problem?.field === "closes" ? problem.text : undefined}
+          onChange={setCloses}
+        />
         {found.length > 0 && (
           <ul aria-label="Last look" className="grid gap-2">
             {found.map((finding) => (

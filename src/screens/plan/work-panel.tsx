@@ -137,7 +137,10 @@ export function WorkPanel({
         {say(assignment.opens)}
         <br />
         due {say(assignment.due)}
-        {assignment.closes && ", closed then"}
+        {assignment.closes &&
+          (assignment.closes.getTime() === assignment.due.getTime()
+            ? ", closed then"
+            : `, closed ${say(assignment.closes)}`)}
         <br />
         {assignment.className}, {recipients.length} of {assignment.classSize} students
       </p>

@@ -1,7 +1,7 @@
 "use server";
 import { z } from "zod";
 import type { Finding } from "@/core/assign/finding";
-import { AssignForm } from "@/core/assign/form";
+import { AssignForm, Closes, closingMoment } from "@/core/assign/form";
 import { lastLook } from "@/core/assign/last-look";
 import { withExtraTime } from "@/core/assign/extra-time";
 import { sayMoment } from "@/core/calendar/say-moment";
@@ -116,7 +116,7 @@ const Times = z.object({
   assignment: Id,
   opens: z.string().max(30),
   due: z.string().max(30),
-  closes: z.enum(["never", "due"]),
+  closes: Closes,
 });
 
 /** The assignment at the times typed; refused where they cannot be read or cannot be. */
@@ -130,7 +130,9 @@ async function atTimes(db: Db, visitor: Visitor, given: z.infer<typeof Times>, n
     throw new Refused(`${sayMoment(due, visitor.zone, now)} is already past. The old date is kept.`, "due");
   if (due <= opens) throw new Refused("It would be due before it opens. The old date is kept.", "due");
   const meeting = opens.getTime() === assignment.opens.getTime() ? assignment.meeting : null;
-  const times = { opens, due, closes: given.closes === "due" ? due : null, meeting };
+  const closes = closingMoment(given.closes, due, visitor.zone, now);
+  if (closes && "reason" in closes) throw new Refused(closes.reason, "closes");
+  const times = { opens, due, closes, meeting };
   const students = (await recipients.recipientsOf(db, given.assignment)).map(({ student }) => student);
   // What is over already was looked at when it still could be changed.
   const found = due <= now ? [] : await lookAtMoved(db, visitor, assignment, students, times, now);
