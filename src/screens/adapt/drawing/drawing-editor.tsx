@@ -76,8 +76,8 @@ export function DrawingEditor({
   onChange: (drawing: Drawing, kind?: string) => void;
 }) {
   const [chosen, setChosen] = useState<string | null>(null);
-  const [withPen, setPen] = useState(false);
-  const [pen, setInk] = useState({ ink: "black" as DrawnItem["ink"], thick: 5 });
+  const [penInHand, setPenInHand] = useState(false);
+  const [pen, setPen] = useState({ ink: "black" as DrawnItem["ink"], thick: 5 });
   const language = languages[0]!;
   const item = drawing.items.find((one) => one.id === chosen);
   const full = drawing.items.length >= drawingMost.items;
@@ -91,7 +91,7 @@ export function DrawingEditor({
   const add = (made: DrawnItem) => {
     onChange(withItem(drawing, made));
     setChosen(made.id);
-    setPen(false);
+    setPenInHand(false);
   };
   const put = (changed: DrawnItem, kind = "change") => onChange(replaceItem(drawing, changed), `${kind}-${changed.id}`);
   const remove = (id: string) => {
@@ -128,11 +128,11 @@ export function DrawingEditor({
         ))}
         <Button
           size="small"
-          aria-pressed={withPen}
+          aria-pressed={penInHand}
           disabled={full}
-          className={withPen ? "bg-ink text-paper hover:bg-ink" : undefined}
+          className={penInHand ? "bg-ink text-paper hover:bg-ink" : undefined}
           onClick={() => {
-            setPen(!withPen);
+            setPenInHand(!penInHand);
             setChosen(null);
           }}
         >
@@ -152,7 +152,7 @@ export function DrawingEditor({
           drawing={drawing}
           languages={languages}
           chosen={chosen}
-          pen={withPen ? pen : null}
+          pen={penInHand ? pen : null}
           onChoose={setChosen}
           onItem={(changed) => put(changed, "hand")}
           onPen={(points) => {
@@ -160,12 +160,12 @@ export function DrawingEditor({
           }}
         />
       </div>
-      {(item || withPen) && (
+      {(item || penInHand) && (
         <ItemFields
           item={item ?? { ...pen, id: "pen", type: "pen", points: [] }}
           language={language}
           onItem={(changed, kind) => {
-            if (changed.type !== "words") setInk({ ink: changed.ink, thick: changed.thick });
+            if (changed.type !== "words") setPen({ ink: changed.ink, thick: changed.thick });
             if (item) put(changed, kind);
           }}
         />
@@ -199,7 +199,7 @@ export function DrawingEditor({
                   aria-pressed={one.id === chosen}
                   className={`w-full rounded-[4px] px-2 py-1 text-left text-[13px] ${one.id === chosen ? "bg-shade font-semibold" : "hover:bg-shade"}`}
                   onClick={() => {
-                    setPen(false);
+                    setPenInHand(false);
                     setChosen(one.id);
                   }}
                 >
