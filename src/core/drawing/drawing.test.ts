@@ -82,6 +82,24 @@ describe("working on it", () => {
     expect(stretchItem({ ...pen, points: [...pen.points] }, 100, 0)).toMatchObject({ points: [100, 100, 300, 300] });
   });
 
+  test("however often it is stretched and moved, the document still takes it", () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...withAll.items),
+        fc.array(fc.tuple(fc.boolean(), fc.integer({ min: -3000, max: 3000 }), fc.integer({ min: -3000, max: 3000 })), {
+          maxLength: 12,
+        }),
+        (item, steps) => {
+          const end = steps.reduce(
+            (now, [stretch, dx, dy]) => (stretch ? stretchItem(now, dx, dy) : moveItem(now, dx, dy, page)),
+            item,
+          );
+          expect(DrawingSchema.safeParse({ ...page, items: [end] }).error).toBeUndefined();
+        },
+      ),
+    );
+  });
+
   test("a line of the pen keeps its shape and loses what nobody sees", () => {
     const slow = Array.from({ length: 400 }, (_, at) => [100 + at / 4, 200]).flat();
     const kept = penPoints(slow);

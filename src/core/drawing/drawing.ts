@@ -134,7 +134,7 @@ const STAYS = 20;
 export function moveItem(item: DrawnItem, dx: number, dy: number, { height }: Pick<Drawing, "height">): DrawnItem {
   const box = boxOf(item);
   const within = (by: number, at: number, size: number, page: number) =>
-    Math.max(STAYS - size - at, Math.min(page - STAYS - at, by));
+    Math.max(STAYS - Math.min(size, 2 * PAGE_WIDTH) - at, Math.min(page - STAYS - at, by));
   return movedBy(
     item,
     Math.round(within(dx, box.x, box.width, PAGE_WIDTH)),
@@ -143,6 +143,9 @@ export function moveItem(item: DrawnItem, dx: number, dy: number, { height }: Pi
 }
 
 const between = (least: number, value: number, most: number) => Math.max(least, Math.min(most, value));
+
+/** A line may lead off the page, but not without end. */
+const onOrNear = (at: number) => between(-PAGE_WIDTH / 2, at, 2 * PAGE_WIDTH);
 
 /**
  * Larger or smaller from its upper left corner. Words change their size as a whole; a line its end.
@@ -159,7 +162,7 @@ export function stretchItem(item: DrawnItem, dx: number, dy: number): DrawnItem 
     case "words":
       return { ...item, size: between(12, item.size + (dy || dx), 200) };
     case "line":
-      return { ...item, to: [item.to[0] + dx, item.to[1] + dy] };
+      return { ...item, to: [onOrNear(item.to[0] + dx), onOrNear(item.to[1] + dy)] };
     case "pen": {
       const box = boxOf(item);
       const across = box.width < 1 ? 1 : between(4, box.width + dx, 2 * PAGE_WIDTH) / box.width;

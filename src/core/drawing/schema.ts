@@ -11,8 +11,8 @@ import { drawingMost, fills, PAGE_WIDTH, shapeForms } from "./vocabulary";
  */
 const PlaceOnPage = z
   .number()
-  .min(-PAGE_WIDTH)
-  .max(3 * PAGE_WIDTH);
+  .min(-4 * PAGE_WIDTH)
+  .max(5 * PAGE_WIDTH);
 const Size = z
   .number()
   .min(4)

@@ -1,7 +1,7 @@
 "use client";
 import { Circle, Copy, ImagePlus, Minus, MoveUpRight, Pencil, Square, Trash2, Triangle, Type } from "lucide-react";
 import dynamic from "next/dynamic";
-import { useState, type KeyboardEvent, type ReactNode } from "react";
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import {
   copyOf,
   moveItem,
@@ -81,11 +81,18 @@ export function DrawingEditor({
   const language = languages[0]!;
   const item = drawing.items.find((one) => one.id === chosen);
   const full = drawing.items.length >= drawingMost.items;
+  // What she draws while a picture arrives and is measured stays.
+  const latest = useRef({ drawing, onChange });
+  useEffect(() => {
+    latest.current = { drawing, onChange };
+  });
   const picture = useFile({
     name: "Picture to draw over",
     onFile: async (over) => {
       const share = await shapeOf(mediaAddress(over));
-      onChange({ ...drawing, over, height: Math.round(Math.max(200, Math.min(2000, share * PAGE_WIDTH))) });
+      const now = latest.current;
+      const height = Math.round(Math.max(200, Math.min(2000, share * PAGE_WIDTH)));
+      now.onChange({ ...now.drawing, over, height });
     },
   });
   const add = (made: DrawnItem) => {
