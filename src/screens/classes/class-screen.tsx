@@ -18,7 +18,7 @@ import { Menu, MenuItem } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
 import { useAddress } from "../use-address";
 import { ClassDialog } from "./class-dialog";
-import { ClassLink, PastClasses, PastView, type PastShown } from "./past-view";
+import { ClassEntry, PastClasses, PastView, type PastShown } from "./past-view";
 import type { ClassView } from "./class-views";
 import type { OtherClass } from "./from-classes-dialog";
 import { GroupsView } from "./groups-view";
@@ -102,7 +102,7 @@ export function ClassScreen(props: ClassScreenProps) {
         <ul className="grid gap-0.5">
           {classes.map((one) => (
             <li key={one.id}>
-              <ClassLink
+              <ClassEntry
                 href={`/classes?class=${one.id}`}
                 open={one.id === open}
                 name={one.name}

@@ -14,7 +14,7 @@ export interface PastShown extends PastClass {
 }
 
 /** A class in the list of them. */
-export function ClassLink({ href, open, name, about }: { href: string; open: boolean; name: string; about: string }) {
+export function ClassEntry({ href, open, name, about }: { href: string; open: boolean; name: string; about: string }) {
   return (
     <Link
       href={href}
@@ -39,7 +39,7 @@ export function PastClasses({ past, open }: { past: readonly PastClass[]; open: 
       <ul className="mt-1 grid gap-0.5">
         {past.map((one) => (
           <li key={one.id}>
-            <ClassLink
+            <ClassEntry
               href={`/classes?past=${one.id}`}
               open={one.id === open}
               name={one.name}
