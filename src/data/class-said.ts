@@ -1,15 +1,21 @@
 import type { ClassSaid } from "@/core/roster/class-said";
 import { one, type Queryable } from "./db";
 
+const said = `c.name, c.subject, c.grade_from "gradeFrom", c.grade_to "gradeTo", c.period_minutes "periodMinutes",
+  case when c.reading_from is not null and c.reading_to is not null
+       then jsonb_build_object('from', c.reading_from, 'to', c.reading_to) end reading, c.languages, c.devices`;
+
 /** What is said of a class, as its teacher or the office said it. */
-export async function classSaid(db: Queryable, classId: number): Promise<ClassSaid> {
-  const { from, to, ...said } = await one<Omit<ClassSaid, "reading"> & { from: number | null; to: number | null }>(
-    db,
-    `select name, subject, grade_from "gradeFrom", grade_to "gradeTo", period_minutes "periodMinutes",
-            reading_from::float8 "from", reading_to::float8 "to", languages, devices from class where id = $1`,
-    [classId],
+export const classSaid = (db: Queryable, classId: number): Promise<ClassSaid> =>
+  one<ClassSaid>(db, `select ${said} from class c where c.id = $1`, [classId]);
+
+/** The same of every class of a school that is in use, by id. */
+export async function classesSaidAt(db: Queryable, school: number): Promise<Record<number, ClassSaid>> {
+  const rows = await db.query<ClassSaid & { id: number }>(
+    `select c.id, ${said} from class c where c.school_id = $1 and c.archived is null`,
+    [school],
   );
-  return { ...said, reading: from === null || to === null ? null : { from, to } };
+  return Object.fromEntries(rows.map(({ id, ...one }) => [id, one]));
 }
 
 const values = (said: ClassSaid) => [
@@ -72,26 +78,24 @@ export interface PastClass {
   pieces: number;
 }
 
+const pastClass = `c.id, c.name, c.subject, c.year,
+  (select count(*)::int from enrolment n where n.class_id = c.id) students,
+  (select count(*)::int from assignment a where a.class_id = c.id and a.called_back is null) pieces`;
+
 /** Classes that were put away, of those somebody led or taught too, the latest first. */
-export async function pastClassesOf(db: Queryable, teacher: number): Promise<PastClass[]> {
-  return db.query<PastClass>(
-    `select c.id, c.name, c.subject, c.year, (select count(*)::int from enrolment n where n.class_id = c.id) students,
-            (select count(*)::int from assignment a where a.class_id = c.id and a.called_back is null) pieces
-       from class c join class_teacher t on t.class_id = c.id
+export const pastClassesOf = (db: Queryable, teacher: number): Promise<PastClass[]> =>
+  db.query<PastClass>(
+    `select ${pastClass} from class c join class_teacher t on t.class_id = c.id
       where t.person_id = $1 and t.role <> 'cover' and c.archived is not null order by c.archived desc, c.id`,
     [teacher],
   );
-}
 
 /** The same of a school, for its office. */
-export async function pastClassesAt(db: Queryable, school: number): Promise<PastClass[]> {
-  return db.query<PastClass>(
-    `select c.id, c.name, c.subject, c.year, (select count(*)::int from enrolment n where n.class_id = c.id) students,
-            (select count(*)::int from assignment a where a.class_id = c.id and a.called_back is null) pieces
-       from class c where c.school_id = $1 and c.archived is not null order by c.archived desc, c.id`,
+export const pastClassesAt = (db: Queryable, school: number): Promise<PastClass[]> =>
+  db.query<PastClass>(
+    `select ${pastClass} from class c where c.school_id = $1 and c.archived is not null order by c.archived desc, c.id`,
     [school],
   );
-}
 
 /** Whether somebody led, or taught too, a class that is put away. */
 export async function keptClassBefore(db: Queryable, teacher: number, classId: number): Promise<boolean> {

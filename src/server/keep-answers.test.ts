@@ -3,7 +3,7 @@ import { lesson, publishFor } from "@/data/testing/world";
 import { taskOf, workOf } from "@/data/work";
 import { keepAnswers } from "./keep-answers";
 import { studentWork } from "./student-work";
-import { actAs, visitorOf } from "./testing/as";
+import { actAs, visitorOf, value } from "./testing/as";
 import { assignResources } from "./actions/assign";
 import { countLateAnswers } from "./actions/results";
 import { checkAnswer, handIn, tryAgain } from "./actions/student";
@@ -13,7 +13,6 @@ import {
   openSchool,
   teacher,
   child,
-  value,
   formFor,
   given,
   seenAs,

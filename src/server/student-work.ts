@@ -5,7 +5,7 @@ import { disguise, type Disguise } from "@/core/resource/disguise";
 import { readByPerson } from "@/core/resource/question";
 import { allQuestions, withQuestions, type Document } from "@/core/resource/document";
 import { checkingOf, feedbackFor, marksAreOpen } from "@/core/resource/feedback";
-import type { CheckingTime, Question, ResponseValue } from "@/core/resource/question";
+import type { Question, ResponseValue } from "@/core/resource/question";
 import { withWork } from "@/core/resource/work";
 import { studentDocument, veiled } from "@/core/resource/student-view";
 import { lastResponses } from "@/core/results/table";
@@ -78,9 +78,6 @@ const withFeedback = (document: Document, told: ReadonlyMap<string, Question["fe
   ),
 });
 
-const waitsForAll = (questions: readonly Question[], checking: CheckingTime, allDue: Date, now: Date): boolean =>
-  now < allDue && questions.some((question) => checkingOf(question.checked, checking) === "after due");
-
 export async function studentWork(
   db: Db,
   visitor: Visitor,
@@ -116,7 +113,8 @@ export async function studentWork(
     ),
   );
   const checked = new Set([...lastResponses(responses).values()].flatMap((one) => (one.checked ? [one.question] : [])));
-  const allDue = await dueForAll(db, task.assignment);
+  const waits = questions.some((question) => checkingOf(question.checked, task.checking) === "after due");
+  const allDue = waits ? await dueForAll(db, task.assignment) : task.due;
   const handedIn = Boolean(attempt?.handedIn);
   // Writing is never marked by rule; that a person reads it may always be said.
   const shown = questions.filter((question) =>
@@ -145,8 +143,7 @@ export async function studentWork(
       attempt && !hidden && (handedIn || seen.length > 0)
         ? Object.fromEntries(seen.map(({ question, found }) => [question.id, disguised.mark(question, found)]))
         : null,
-    marksFrom:
-      handedIn && shown.length < questions.length && waitsForAll(questions, task.checking, allDue, now) ? allDue : null,
+    marksFrom: handedIn && waits && now < allDue ? allDue : null,
     mayCheck: questions
       .filter((question) => checkingOf(question.checked, task.checking) === "at once")
       .map((question) => question.id),

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
-import { classSaid, pastClassesAt } from "@/data/class-said";
+import { classesSaidAt, pastClassesAt } from "@/data/class-said";
 import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes";
 import { peopleAt } from "@/data/front-door";
 import { messagesBy } from "@/data/outbox";
@@ -25,7 +25,7 @@ export default async function OfficePage() {
     messagesBy(db, visitor.id),
     namesAt(db, school),
     Promise.all(classes.map(async ({ id }) => [id, await teachersOf(db, id, now)] as const)),
-    Promise.all(classes.map(async ({ id }) => [id, await classSaid(db, id)] as const)),
+    classesSaidAt(db, school),
     pastClassesAt(db, school),
   ]);
   return (
@@ -39,7 +39,7 @@ export default async function OfficePage() {
       messages={messages}
       zone={visitor.zone}
       names={names}
-      said={Object.fromEntries(said)}
+      said={said}
       past={past}
       now={now}
     />

@@ -16,7 +16,7 @@ export const ClassSaid = z
     /** Reading grades of its weakest and strongest readers; null: from what is known of its students. */
     reading: z.object({ from: ReadingGrade, to: ReadingGrade }).nullable(),
     languages: z
-      .array(z.string().refine(isLanguageTag, "A language is written like en or pt-BR."))
+      .array(z.string().refine(isLanguageTag, "One of the languages is not known. Write them like English, español."))
       .min(1, "A class has a language.")
       .max(12),
     devices: z.array(z.enum(devices)).max(devices.length),

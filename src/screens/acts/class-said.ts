@@ -8,4 +8,5 @@ export const changeClassAtOffice = tried(actions.changeClassAtOffice);
 export const makeClass = tried(actions.makeClass);
 export const makeClassAtOffice = tried(actions.makeClassAtOffice);
 export const putClassAway = tried(actions.putClassAway);
+export const studentsToTake = tried(actions.studentsToTake);
 export const takeIntoClass = tried(actions.takeIntoClass);

@@ -1,5 +1,6 @@
 "use client";
 import { Plus, X } from "lucide-react";
+import { useState } from "react";
 import type { AcceptedUnit } from "@/core/resource/question";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -46,17 +47,12 @@ export function UnitList({
       <ul className="grid gap-2">
         {units.map((unit, at) => (
           <li key={at} className="flex flex-wrap items-end gap-3">
-            <Field label="Unit" className="w-24">
-              {(control) => (
-                <TextInput
-                  {...control}
-                  maxLength={20}
-                  value={unit.name}
-                  // A unit always has a name: an empty one is not kept.
-                  onChange={(event) => event.target.value && put(at, { name: event.target.value })}
-                />
-              )}
-            </Field>
+            <UnitName
+              key={at}
+              name={unit.name}
+              taken={units.filter((_, nth) => nth !== at).map(({ name }) => name)}
+              onName={(name) => put(at, { name })}
+            />
             {at > 0 && unit.factor !== null && (
               <Field label={`1 ${unit.name} is how many ${units[0]!.name}`} className="w-44">
                 {(control) => (
@@ -95,7 +91,7 @@ export function UnitList({
           size="small"
           look="quiet"
           disabled={units.length >= MOST_UNITS}
-          onClick={() => onUnits([...units, { name: "km", factor: 1000 }])}
+          onClick={() => onUnits([...units, { name: `unit ${units.length + 1}`, factor: 1 }])}
         >
           <Plus size={15} aria-hidden /> Unit
         </Button>
@@ -104,5 +100,28 @@ export function UnitList({
         </Button>
       </div>
     </fieldset>
+  );
+}
+
+/** The name of a unit, which may be empty while it is typed; one that is there already is not kept. */
+function UnitName({ name, taken, onName }: { name: string; taken: readonly string[]; onName: (name: string) => void }) {
+  const [typed, setTyped] = useState(name);
+  const text = typed.trim();
+  const problem = text === "" ? "Name it." : taken.includes(text) ? "It is there already." : undefined;
+  return (
+    <Field label="Unit" className="w-24" problem={problem}>
+      {(control) => (
+        <TextInput
+          {...control}
+          maxLength={20}
+          value={typed}
+          onChange={({ target }) => {
+            setTyped(target.value);
+            const next = target.value.trim();
+            if (next && !taken.includes(next)) onName(next);
+          }}
+        />
+      )}
+    </Field>
   );
 }

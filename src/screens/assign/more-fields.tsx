@@ -18,6 +18,7 @@ const triesOptions = [
   { value: "1", text: "once" },
   { value: "2", text: "twice" },
   { value: "3", text: "3 times" },
+  { value: "more", text: "more" },
   { value: "any", text: "freely" },
 ] as const;
 
@@ -151,7 +152,7 @@ export function MoreFields({
   now: Date;
   onChange: Change;
 }) {
-  const tries = form.tries === null ? "any" : (String(form.tries) as "1" | "2" | "3");
+  const tries = form.tries === null ? "any" : form.tries > 3 ? "more" : (String(form.tries) as "1" | "2" | "3");
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap gap-x-5 gap-y-3">
@@ -160,22 +161,25 @@ export function MoreFields({
           <Segmented
             label="May be done"
             value={tries}
-            onChange={(value) => onChange({ tries: value === "any" ? null : Number(value) })}
+            onChange={(value) =>
+              onChange({
+                tries: value === "any" ? null : value === "more" ? Math.max(4, form.tries ?? 0) : Number(value),
+              })
+            }
             options={triesOptions}
           />
-          {form.tries !== null && (
+          {tries === "more" && form.tries !== null && (
             <label className="ml-2 inline-flex items-center gap-1.5 text-[13px] text-ink-soft">
-              or
               <NumberBox
-                aria-label="Tries"
-                least={1}
+                aria-label="How many times"
+                least={4}
                 most={20}
                 whole
                 className="!w-14"
                 value={form.tries}
                 onNumber={(next) => onChange({ tries: next })}
               />
-              tries
+              times
             </label>
           )}
         </div>

@@ -20,7 +20,7 @@ export function ClassDialog({
 }: {
   title: string;
   said?: ClassSaid;
-  measured: { from: number; to: number } | null;
+  measured?: { from: number; to: number } | null;
   onKeep: (said: ClassSaid) => Promise<Outcome<{ before?: ClassSaid; class?: number }>>;
   /** A class that was made, by its id. */
   onKept?: (made: number) => void;

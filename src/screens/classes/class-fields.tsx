@@ -16,6 +16,14 @@ export const newClassSaid: ClassSaid = {
 };
 const needed = allDevices.filter((device) => device !== "any" && device !== "none");
 
+/** Languages as typed, with commas between them; `tag` is null for one nobody knows. */
+const named = (typed: string): { text: string; tag: string | null }[] =>
+  typed
+    .split(",")
+    .map((text) => text.trim().slice(0, 40))
+    .filter(Boolean)
+    .map((text) => ({ text, tag: languageNamed(text) }));
+
 /** What is said of a class: name, subject, grades, lessons, reading, languages and devices. */
 export function ClassFields({
   said,
@@ -24,17 +32,13 @@ export function ClassFields({
   onChange,
 }: {
   said: ClassSaid;
-  /** What its students read at; null: nobody measured. */
-  measured: { from: number; to: number } | null;
+  /** What its students read at; null: nobody measured; undefined: not known here. */
+  measured: { from: number; to: number } | null | undefined;
   problem: { field?: string | undefined; text: string } | null;
   onChange: (said: ClassSaid) => void;
 }) {
   const [languages, setLanguages] = useState(said.languages.map(nativeLanguageName).join(", "));
-  const read = languages
-    .split(",")
-    .map((one) => one.trim())
-    .filter(Boolean)
-    .map((one) => languageNamed(one));
+  const read = named(languages).map(({ tag }) => tag);
   const wrongOf = (field: string) =>
     problem?.field?.startsWith(`said.${field}`) || problem?.field === field ? problem.text : undefined;
   const grade = (which: "gradeFrom" | "gradeTo", label: string) => (
@@ -92,9 +96,11 @@ export function ClassFields({
           />
           worked out from its students
           <span className="text-ink-soft">
-            {measured
-              ? `(${sayReadingGrade(measured.from)} to ${sayReadingGrade(measured.to)})`
-              : "(nobody measured yet)"}
+            {measured === undefined
+              ? ""
+              : measured
+                ? `(${sayReadingGrade(measured.from)} to ${sayReadingGrade(measured.to)})`
+                : "(nobody measured yet)"}
           </span>
         </label>
         {said.reading && (
@@ -128,12 +134,8 @@ export function ClassFields({
             value={languages}
             onChange={(event) => {
               setLanguages(event.target.value);
-              const tags = event.target.value
-                .split(",")
-                .map((one) => one.trim())
-                .filter(Boolean)
-                .map((one) => languageNamed(one));
-              if (tags.length > 0 && tags.every((tag) => tag !== null)) onChange({ ...said, languages: tags });
+              // What is not known goes along as it is, so that it is refused and not passed over.
+              onChange({ ...said, languages: named(event.target.value).map(({ tag, text }) => tag ?? `? ${text}`) });
             }}
           />
         )}
@@ -192,7 +194,8 @@ function NumberField({
           onChange={(event) => {
             setTyped(event.target.value);
             const read = parseNumber(event.target.value);
-            if (read !== null) onNumber(read);
+            // Half typed it is no number, and is refused as none when it is kept.
+            onNumber(read ?? Number.NaN);
           }}
         />
       )}

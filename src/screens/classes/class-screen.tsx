@@ -20,7 +20,6 @@ import { useAddress } from "../use-address";
 import { ClassDialog } from "./class-dialog";
 import { ClassEntry, PastClasses, PastView, type PastShown } from "./past-view";
 import type { ClassView } from "./class-views";
-import type { OtherClass } from "./from-classes-dialog";
 import { GroupsView } from "./groups-view";
 import { RosterView } from "./roster-view";
 import { SeatsView } from "./seats-view";
@@ -32,7 +31,6 @@ export interface ClassScreenProps {
   view: ClassView;
   students: Student[];
   goals: StudentGoal[];
-  others: OtherClass[];
   groups: StudentGroup[];
   apart: [number, number][];
   /** By student, the share of marks in the last piece of work. */
@@ -195,7 +193,13 @@ function CurrentClass(props: ClassScreenProps & { group: Class; onChange: () => 
       </div>
       <div key={group.id} className="mt-4">
         {view === "roster" && (
-          <RosterView group={group} students={students} goals={props.goals} keeps={props.keeps} others={props.others} />
+          <RosterView
+            group={group}
+            students={students}
+            goals={props.goals}
+            keeps={props.keeps}
+            others={props.classes.length > 1}
+          />
         )}
         {view === "groups" && (
           <GroupsView

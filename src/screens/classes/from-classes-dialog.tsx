@@ -1,9 +1,9 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useState, useTransition } from "react";
+import { useEffect, useState, useTransition } from "react";
 import { gradeName } from "@/core/find/grade";
-import type { Class, Student } from "@/data/classes";
-import { takeIntoClass } from "@/screens/acts/class-said";
+import type { Class } from "@/data/classes";
+import { studentsToTake, takeIntoClass } from "@/screens/acts/class-said";
 import { leaveClass } from "@/screens/acts/roster";
 import { orTell } from "@/screens/acts/tried";
 import { Button } from "@/ui/button";
@@ -12,42 +12,31 @@ import { Dialog } from "@/ui/dialog";
 import { Notice } from "@/ui/notice";
 import { tell } from "@/ui/toast";
 
-export interface OtherClass {
-  id: number;
-  name: string;
-  students: Pick<Student, "id" | "givenName" | "familyName" | "grade">[];
-}
+type Free = Extract<Awaited<ReturnType<typeof studentsToTake>>, { ok: true }>["value"];
 
 /** Students of her other classes, to be in this one too: how a group of several grades comes together. */
-export function FromClassesDialog({
-  group,
-  here,
-  others,
-  onClose,
-}: {
-  group: Class;
-  /** Who is in it already. */
-  here: readonly number[];
-  others: readonly OtherClass[];
-  onClose: () => void;
-}) {
+export function FromClassesDialog({ group, onClose }: { group: Class; onClose: () => void }) {
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const router = useRouter();
-  // Who is in several of her classes is there once.
-  const earlier = (at: number) => others.slice(0, at).flatMap(({ students }) => students.map(({ id }) => id));
-  const free = others
-    .map((one, at) => {
-      const known = new Set([...here, ...earlier(at)]);
-      return { ...one, students: one.students.filter(({ id }) => !known.has(id)) };
-    })
-    .filter(({ students }) => students.length > 0);
+  const [free, setFree] = useState<Free | null>(null);
+  useEffect(() => {
+    let wanted = true;
+    void studentsToTake({ class: group.id }).then((outcome) => {
+      if (!wanted) return;
+      if (outcome.ok) setFree(outcome.value);
+      else setProblem(outcome.problem);
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [group.id]);
   const put = (ids: readonly number[], on: boolean) =>
     setChosen((old) => new Set(on ? [...old, ...ids] : [...old].filter((id) => !ids.includes(id))));
   const take = () =>
     start(async () => {
-      const to = free
+      const to = (free ?? [])
         .map(({ id, students }) => ({
           class: id,
           students: students.map((student) => student.id).filter((student) => chosen.has(student)),
@@ -66,8 +55,9 @@ export function FromClassesDialog({
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`Into ${group.name}`}>
       <div className="grid gap-4">
-        {free.length === 0 && <p className="text-ink-soft">Everyone in your other classes is already in it.</p>}
-        {free.map((one) => {
+        {!free && !problem && <p className="text-ink-soft">One moment …</p>}
+        {free?.length === 0 && <p className="text-ink-soft">Everyone in your other classes is already in it.</p>}
+        {free?.map((one) => {
           const ids = one.students.map(({ id }) => id);
           const many = ids.filter((id) => chosen.has(id)).length;
           return (
@@ -81,16 +71,10 @@ export function FromClassesDialog({
                 {one.name}
               </legend>
               <div className="grid grid-cols-2 gap-x-4 gap-y-1">
-                {one.students.map(({ id, givenName, familyName, grade }) => (
+                {one.students.map(({ id, name, grade }) => (
                   <label key={id} className="flex items-center gap-2">
-                    <Checkbox
-                      label={`${givenName} ${familyName}`}
-                      checked={chosen.has(id)}
-                      onChange={(on) => put([id], on)}
-                    />
-                    <span className="min-w-0 flex-1 truncate">
-                      {givenName} {familyName}
-                    </span>
+                    <Checkbox label={name} checked={chosen.has(id)} onChange={(on) => put([id], on)} />
+                    <span className="min-w-0 flex-1 truncate">{name}</span>
                     {grade !== null && <span className="numbers text-[13px] text-ink-soft">{gradeName(grade)}</span>}
                   </label>
                 ))}

@@ -9,7 +9,7 @@ import type { StudentGoal } from "@/data/plan";
 import { leaveClass, rejoinClass } from "@/screens/acts/roster";
 import { Button } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
-import { FromClassesDialog, type OtherClass } from "./from-classes-dialog";
+import { FromClassesDialog } from "./from-classes-dialog";
 import { PasteDialog } from "./paste-dialog";
 import { StudentDialog } from "./student-dialog";
 
@@ -25,8 +25,8 @@ export function RosterView({
   students: Student[];
   goals: StudentGoal[];
   keeps: boolean;
-  /** Her other classes, to take students from. */
-  others: readonly OtherClass[];
+  /** She has other classes, to take students from. */
+  others: boolean;
 }) {
   const [taking, setTaking] = useState(false);
   const [pasting, setPasting] = useState(false);
@@ -53,7 +53,7 @@ export function RosterView({
           <Button onClick={() => window.print()}>
             <Printer size={15} aria-hidden /> Print
           </Button>
-          {keeps && others.length > 0 && (
+          {keeps && others && (
             <Button onClick={() => setTaking(true)}>
               <Users size={15} aria-hidden /> From my classes …
             </Button>
@@ -137,14 +137,7 @@ export function RosterView({
           {keeps ? "Nobody is in this class yet. Add its students." : "Nobody is in this class yet."}
         </p>
       )}
-      {taking && (
-        <FromClassesDialog
-          group={group}
-          here={students.map(({ id }) => id)}
-          others={others}
-          onClose={() => setTaking(false)}
-        />
-      )}
+      {taking && <FromClassesDialog group={group} onClose={() => setTaking(false)} />}
       {pasting && <PasteDialog group={group} onClose={() => setPasting(false)} />}
       {editing && (
         <StudentDialog

@@ -87,7 +87,6 @@ export function ClassesCard({
         <ClassDialog
           title={open === "new" ? "A new class" : open.name}
           {...(open !== "new" && { said: said[open.id]! })}
-          measured={null}
           onKeep={(next) =>
             open === "new"
               ? makeClassAtOffice({ said: next, lead })

@@ -14,14 +14,17 @@ import { tell, tellProblem } from "@/ui/toast";
  */
 export function useOrder(pocket: number | null, ids: readonly number[], titleOf: (id: number) => string) {
   const router = useRouter();
-  const read = ids.join();
-  const [ahead, setAhead] = useState<{ read: string; order: number[] } | null>(null);
-  const order = ahead?.read === read ? ahead.order : [...ids];
+  // Kept until the pocket as read says the same: of several quick moves each stands on the one before, and an answer to an
+  // earlier one does not take a later one back.
+  const [ahead, setAhead] = useState<readonly number[] | null>(null);
+  const same = ahead !== null && ahead.length === ids.length && ahead.every((id) => ids.includes(id));
+  if (ahead && (!same || ahead.join() === ids.join())) setAhead(null);
+  const order = same ? ahead : ids;
 
   const change = async (next: number[], moved: number) => {
     if (pocket === null || next.join() === order.join()) return;
     const before = order;
-    setAhead({ read, order: next });
+    setAhead(next);
     const outcome = await orderPocket({ pocket, order: next });
     if (!outcome.ok) {
       setAhead(null);
@@ -29,8 +32,8 @@ export function useOrder(pocket: number | null, ids: readonly number[], titleOf:
     }
     router.refresh();
     tell(`“${titleOf(moved)}” is number ${next.indexOf(moved) + 1} now.`, async () => {
-      setAhead(null);
-      await orTell(orderPocket({ pocket, order: before }));
+      setAhead(before);
+      if (!(await orTell(orderPocket({ pocket, order: [...before] })))) setAhead(null);
       router.refresh();
     });
   };

@@ -10,7 +10,7 @@ import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { addResponses, openAttempt, taskOf, tasksOf } from "@/data/work";
 import { studentWork } from "../student-work";
-import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import {
   addStudents,
   assignResources,
@@ -41,10 +41,6 @@ const teacher = () =>
     { id: world.ines, district: world.district, school: world.here },
     { zone: "Europe/London", schoolName: "Here" },
   );
-const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
-  if (!outcome.ok) throw new Error(outcome.problem);
-  return outcome.value;
-};
 
 beforeAll(async () => {
   db = await freshDatabase();

@@ -3,7 +3,7 @@ import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
 import { printFirstCode } from "../first-code";
 import { secretIsRight } from "../secrets";
-import { actAs, answerFrom, takeSignIns, visitorOf } from "../testing/as";
+import { actAs, answerFrom, takeSignIns, visitorOf, value } from "../testing/as";
 import { acceptInvitation, beginSchool, bringInPeople, inviteAgain } from "./begin";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -19,10 +19,6 @@ beforeAll(async () => {
 afterAll(() => db.close());
 beforeEach(() => actAs(null));
 
-const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
-  if (!outcome.ok) throw new Error(outcome.problem);
-  return outcome.value;
-};
 async function printedCode(): Promise<string | undefined> {
   let printed: string | undefined;
   await printFirstCode(db, new Date(), (line) => (printed = /[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}/.exec(line)?.[0]));

@@ -6,7 +6,7 @@ import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { permit } from "../permissions";
-import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import { audienceFor } from "./assign";
 import * as actions from "./class-said";
 
@@ -16,10 +16,6 @@ jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")
 let db: Db;
 let world: World;
 const ines = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
-const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
-  if (!outcome.ok) throw new Error(outcome.problem);
-  return outcome.value;
-};
 const said = (more: Partial<ClassSaid> = {}): ClassSaid => ({
   ...{ name: "Lamp group", subject: "reading", gradeFrom: 3, gradeTo: 6, periodMinutes: 30, reading: null },
   ...{ languages: ["en", "ar"], devices: ["tablet"] },

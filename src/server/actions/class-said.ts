@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { ClassSaid } from "@/core/roster/class-said";
 import { addClass, classNameTaken, classSaid, setClassSaid } from "@/data/class-said";
-import { allClassesOf, setClassArchived } from "@/data/classes";
+import { allClassesOf, classesOf, setClassArchived, studentsOf } from "@/data/classes";
 import { addEnrolments } from "@/data/rosters";
 import type { Db } from "@/data/db";
 import { act, notThere, Refused } from "../act";
@@ -79,6 +79,30 @@ export const takeIntoClass = act(
     const students = [...new Set(given.to.flatMap((one) => one.students))];
     await addEnrolments(db, given.class, students);
     return { students };
+  },
+);
+
+/** Students of her other classes, to choose from; who is in several is there once. */
+export const studentsToTake = act(
+  "change roster",
+  z.object({ class: Id }),
+  (given) => ({ class: given.class }),
+  async ({ db, visitor, now }, given) => {
+    const met = new Set((await studentsOf(db, given.class)).map(({ id }) => id));
+    const list = [];
+    for (const { id, name } of await classesOf(db, visitor.id, now)) {
+      if (id === given.class) continue;
+      const students = (await studentsOf(db, id)).filter((student) => !met.has(student.id));
+      for (const student of students) met.add(student.id);
+      if (students.length > 0)
+        list.push({
+          ...{ id, name },
+          students: students.map(({ id: student, givenName, familyName, grade }) => ({
+            ...{ id: student, name: `${givenName} ${familyName}`, grade },
+          })),
+        });
+    }
+    return list;
   },
 );
 

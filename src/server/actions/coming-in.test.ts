@@ -5,7 +5,7 @@ import { endSession, personOfSession, startSession } from "@/data/people";
 import { freshDatabase } from "@/data/testing/database";
 import { smallWorld, type World } from "@/data/testing/world";
 import { hashSecret } from "../secrets";
-import { actAs, answerFrom, takeSignIns, visitorOf } from "../testing/as";
+import { actAs, answerFrom, takeSignIns, visitorOf, value } from "../testing/as";
 import { endJoinCode, startJoinCode } from "./classes";
 import { joinClass, readCode, signInWithPictures } from "./student";
 
@@ -17,10 +17,6 @@ jest.mock("next/headers", () => ({ headers: async () => new Headers({ host: "sat
 let db: Db;
 let world: World;
 const teacher = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
-const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
-  if (!outcome.ok) throw new Error(outcome.problem);
-  return outcome.value;
-};
 
 beforeAll(async () => {
   db = await freshDatabase();

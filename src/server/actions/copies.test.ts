@@ -4,7 +4,7 @@ import { draftOf, resourceById, revisionById } from "@/data/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { lightTable } from "../light-table";
-import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import { adaptResource, copyWithoutVoices } from "./adapt";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -15,10 +15,6 @@ let world: World;
 const now = new Date("2026-11-25T10:00:00Z");
 const ines = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
 const teodor = () => visitorOf({ id: world.teodor, district: world.district, school: world.here });
-const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
-  if (!outcome.ok) throw new Error(outcome.problem);
-  return outcome.value;
-};
 
 beforeAll(async () => {
   db = await freshDatabase();

@@ -6,7 +6,7 @@ import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { columnOf } from "../reflow";
-import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import {
   keepDaysOff,
   keepHomeroom,
@@ -30,10 +30,6 @@ const monday = addDays(mondayOf(schoolClock(now, "Europe/London").date), 7);
 const day = (n: number) => addDays(monday, n);
 const office = () =>
   visitorOf({ id: world.teodor, district: world.district, school: world.here }, { roles: ["office"] });
-const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
-  if (!outcome.ok) throw new Error(outcome.problem);
-  return outcome.value;
-};
 const week = {
   weekdays: [1, 2, 3, 4, 5],
   cycle: ["A", "B"],

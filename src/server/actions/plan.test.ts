@@ -13,7 +13,7 @@ import { openAttempt, taskOf } from "@/data/work";
 import { lookAtMoved } from "../look-again";
 import { planOf } from "../plan";
 import { columnOf } from "../reflow";
-import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import { layOut, loseDay, moveAllFrom, moveWork, splitWork, undoPlan } from "./plan";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -28,10 +28,6 @@ const now = new Date();
 const monday = addDays(mondayOf(schoolClock(now, zone).date), 7);
 const day = (n: number) => addDays(monday, n);
 const teacher = () => visitorOf({ id: world.ines, district: world.district, school: world.here }, { zone });
-const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
-  if (!outcome.ok) throw new Error(outcome.problem);
-  return outcome.value;
-};
 
 beforeAll(async () => {
   db = await freshDatabase();

@@ -5,7 +5,7 @@ import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
 import { smallWorld, type World } from "@/data/testing/world";
 import { bringInRoster, readSchoolRoster } from "../school-roster";
-import { actAs, answerFrom, takeSignIns, visitorOf } from "../testing/as";
+import { actAs, answerFrom, takeSignIns, visitorOf, value } from "../testing/as";
 import { keepApart, keepGroups, keepSeats } from "./groups";
 import { studentGoals } from "@/data/plan";
 import { audienceOf } from "../audience";
@@ -20,10 +20,6 @@ jest.mock("next/headers", () => ({ headers: async () => new Headers({ host: "sat
 let db: Db;
 let world: World;
 const teacher = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
-const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
-  if (!outcome.ok) throw new Error(outcome.problem);
-  return outcome.value;
-};
 const roster = async () => (await studentsOf(db, world.class)).map(({ givenName }) => givenName);
 
 beforeEach(async () => {

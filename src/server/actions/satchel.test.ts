@@ -5,7 +5,7 @@ import { takeOffShelf } from "@/data/shelves";
 import { archiveResource, duplicateResources } from "./adapt";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import { publish } from "../publish";
 import * as actions from "./satchel";
 
@@ -14,10 +14,6 @@ jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")
 
 let db: Db;
 let world: World;
-const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
-  if (!outcome.ok) throw new Error(outcome.problem);
-  return outcome.value;
-};
 const ines = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
 const mine = async () => (await satchelOf(db, ines())).map((item) => [item.facts.title, item.pockets.length] as const);
 

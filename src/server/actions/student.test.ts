@@ -4,7 +4,7 @@ import { resultTable } from "@/core/results/table";
 import { publishFor } from "@/data/testing/world";
 import { workOf } from "@/data/work";
 import { studentWork } from "../student-work";
-import { actAs } from "../testing/as";
+import { actAs, value } from "../testing/as";
 import { assignResources, callBack, changeTimes } from "./assign";
 import { beginQuestion, checkAnswer, handIn, tryAgain } from "./student";
 import {
@@ -13,7 +13,6 @@ import {
   openSchool,
   teacher,
   child,
-  value,
   later,
   formFor,
   given,

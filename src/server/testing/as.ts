@@ -1,4 +1,5 @@
 import type { Db } from "@/data/db";
+import type { Outcome } from "../act";
 import type { Visitor } from "../session";
 
 /**
@@ -13,6 +14,12 @@ const state: { visitor: Visitor | null; db: Db | null; signedIn: { person: numbe
 
 export function actAs(visitor: Visitor | null): void {
   state.visitor = visitor;
+}
+
+/** What an action gave back. @throws with its problem when it was refused */
+export function value<Value>(outcome: Outcome<Value>): Value {
+  if (!outcome.ok) throw new Error(outcome.problem);
+  return outcome.value;
 }
 
 export function answerFrom(db: Db): void {

@@ -9,7 +9,7 @@ import { taskOf, workOf } from "@/data/work";
 import { assignResources } from "../actions/assign";
 import { checkAnswer } from "../actions/student";
 import { disguiseFor } from "../student-work";
-import { actAs, answerFrom, visitorOf } from "./as";
+import { actAs, answerFrom, value, visitorOf } from "./as";
 
 /** The small world with a lesson of one choice (right: "a") to give, and what a child and a teacher do with it. */
 export const document = lesson("Tides");
@@ -26,10 +26,6 @@ export async function openSchool(): Promise<void> {
 export const teacher = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
 export const child = (at = 0) =>
   visitorOf({ id: world.students[at]!, district: world.district, school: world.here }, { kind: "student", roles: [] });
-export const value = <Value>(outcome: { ok: true; value: Value } | { ok: false; problem: string }): Value => {
-  if (!outcome.ok) throw new Error(outcome.problem);
-  return outcome.value;
-};
 export const later = (hours: number) => new Date(Date.now() + hours * 3_600_000).toISOString().slice(0, 16);
 
 export const formFor = (resource: number, students = world.students): AssignForm =>

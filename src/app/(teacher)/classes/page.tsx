@@ -59,16 +59,6 @@ export default async function ClassesPage({
     view === "groups" ? lastResultsOf(db, id, now) : {},
     baseAddress(),
   ]);
-  const others = await Promise.all(
-    (view === "roster" && keeps ? classes : [])
-      .filter((one) => one.id !== id)
-      .map(async (one) => ({
-        ...{ id: one.id, name: one.name },
-        students: (await studentsOf(db, one.id)).map(({ id: student, givenName, familyName, grade }) => ({
-          ...{ id: student, givenName, familyName, grade },
-        })),
-      })),
-  );
   const pastClasses = await pastClassesOf(db, visitor.id);
   const shown = pastClasses.find((one) => one.id === past);
   const goals = await studentGoals(
@@ -82,7 +72,6 @@ export default async function ClassesPage({
       view={view}
       students={students}
       goals={goals}
-      others={others}
       groups={groups}
       apart={apart}
       lastResults={lastResults}

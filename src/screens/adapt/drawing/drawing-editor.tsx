@@ -19,6 +19,7 @@ import {
 import { drawingMost, PAGE_WIDTH, pageHeights, type PageForm } from "@/core/drawing/vocabulary";
 import type { NewId } from "@/core/resource/edit";
 import { Button } from "@/ui/button";
+import { Boundary } from "@/ui/later";
 import { Segmented } from "@/ui/segmented";
 import { mediaAddress } from "../../step/media";
 import { useFile } from "../../media/use-file";
@@ -155,17 +156,19 @@ export function DrawingEditor({
         onKeyDown={onKey}
         className="rounded-card"
       >
-        <DrawingStage
-          drawing={drawing}
-          languages={languages}
-          chosen={chosen}
-          pen={penInHand ? pen : null}
-          onChoose={setChosen}
-          onItem={(changed) => put(changed, "hand")}
-          onPen={(points) => {
-            if (!full) onChange(withItem(drawing, { ...pen, id: newId(), type: "pen", points }));
-          }}
-        />
+        <Boundary>
+          <DrawingStage
+            drawing={drawing}
+            languages={languages}
+            chosen={chosen}
+            pen={penInHand ? pen : null}
+            onChoose={setChosen}
+            onItem={(changed) => put(changed, "hand")}
+            onPen={(points) => {
+              if (!full) onChange(withItem(drawing, { ...pen, id: newId(), type: "pen", points }));
+            }}
+          />
+        </Boundary>
       </div>
       {(item || penInHand) && (
         <ItemFields

@@ -60,13 +60,17 @@ export function MinutesField({ document, onChange }: Props) {
   );
 }
 
+const MOST_TOPICS = 12;
+
 /** A list of short texts: one is added with Enter, and taken out by itself. */
 export function TopicsField({ document, onChange }: Props) {
   const [typed, setTyped] = useState("");
   const { topics } = document;
   const add = () => {
-    const topic = typed.trim().toLowerCase();
-    if (topic && !topics.includes(topic) && topics.length < 12) onChange({ ...document, topics: [...topics, topic] });
+    // Several may be pasted at once.
+    const more = typed.split(/[,;\n]/).map((topic) => topic.trim().toLowerCase().slice(0, 60));
+    const next = [...new Set([...topics, ...more.filter(Boolean)])].slice(0, MOST_TOPICS);
+    if (next.length > topics.length) onChange({ ...document, topics: next });
     setTyped("");
   };
   return (
@@ -96,8 +100,8 @@ export function TopicsField({ document, onChange }: Props) {
         <TextInput
           aria-label="Another topic"
           placeholder="for example tides"
-          maxLength={60}
-          disabled={topics.length >= 12}
+          maxLength={400}
+          disabled={topics.length >= MOST_TOPICS}
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
         />

@@ -26,7 +26,7 @@ const ownWords = (document: Document): string[] =>
   [inLanguage(document.title, document.languages), inLanguage(document.summary, document.languages), ...document.topics]
     .join(" ")
     .split(/[^\p{L}\p{N}.]+/u)
-    .filter((word) => word.length > 3)
+    .filter((word) => word.length > 3 && word.length <= 60)
     .slice(0, 40);
 
 /** Which standards it teaches, assesses or needs: found by words or codes, suggested from its own words, or from the tree. */
@@ -40,11 +40,16 @@ export function StandardsField({
   onChange: (document: Document) => void;
 }) {
   const [typed, setTyped] = useState("");
-  const [offers, setOffers] = useState<StandardOffer[]>([]);
+  const [found, setFound] = useState<{ wanted: string; offers: StandardOffer[] | null } | null>(null);
   const [statements, setStatements] = useState<Record<string, StandardOffer>>({});
   const [tree, setTree] = useState(false);
   const { standards, grades } = document;
-  const words = typed.trim() ? typed.trim().split(/\s+/) : ownWords(document);
+  const words = typed.trim()
+    ? typed
+        .trim()
+        .split(/\s+/)
+        .map((word) => word.slice(0, 60))
+    : ownWords(document);
   const wanted = JSON.stringify({ words, grades });
   const named = JSON.stringify(standards.map(({ framework, code }) => ({ framework, code })));
 
@@ -53,7 +58,7 @@ export function StandardsField({
     const timer = setTimeout(() => {
       const { words: asked, grades: of } = JSON.parse(wanted) as { words: string[]; grades: Document["grades"] };
       void askStandards(resource, { ask: "like", words: asked, grades: of }, abort.signal).then((answer) => {
-        if (answer && "offers" in answer) setOffers(answer.offers);
+        if (!abort.signal.aborted) setFound({ wanted, offers: answer && "offers" in answer ? answer.offers : null });
       });
     }, PAUSE_MS);
     return () => {
@@ -90,7 +95,8 @@ export function StandardsField({
     put(standards.filter((one) => one !== gone));
     tell(`${gone.code} is out.`, () => onChange(document));
   };
-  const free = offers.filter((offer) => !has(offer)).slice(0, typed.trim() ? 8 : 3);
+  const answered = found?.wanted === wanted;
+  const free = (found?.offers ?? []).filter((offer) => !has(offer)).slice(0, typed.trim() ? 8 : 3);
 
   return (
     <section aria-label="Standards">
@@ -158,8 +164,10 @@ export function StandardsField({
           </ul>
         </>
       )}
-      {typed.trim() && free.length === 0 && (
-        <p className="mt-2 text-[13px] text-ink-soft">Nothing found. Try another word.</p>
+      {typed.trim() && answered && free.length === 0 && (
+        <p className="mt-2 text-[13px] text-ink-soft">
+          {found.offers ? "Nothing found. Try another word." : "No answer just now. Try again when you are online."}
+        </p>
       )}
       <Button size="small" look="quiet" className="mt-1" onClick={() => setTree(true)}>
         Choose from the tree
