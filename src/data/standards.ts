@@ -207,19 +207,27 @@ export async function standardsLike(
   of: { words: readonly string[]; grades: { from: number; to: number }; limit: number },
 ): Promise<StandardOffer[]> {
   if (of.words.length === 0) return [];
+  // Only what could begin a code is compared with codes: "MA.5", "4.MD".
+  const codes = of.words
+    .filter((word) => /^[a-z0-9.-]{2,20}$/i.test(word) && /[\d.]/.test(word))
+    .map((word) => word.toUpperCase());
   return db.query<StandardOffer>(
-    `with asked as (
+    `with asked as materialized (
        select array_to_string(array_agg(q::text), ' | ')::tsquery q
-         from unnest($2::text[]) w, plainto_tsquery('satchel_en', w) q where q::text <> '')
+         from unnest($2::text[]) w, plainto_tsquery('satchel_en', w) q where q::text <> ''),
+     found as (
+       select s.id, false by_code, ts_rank(to_tsvector('satchel_en', s.statement), asked.q) rank
+         from standard s, asked where to_tsvector('satchel_en', s.statement) @@ asked.q
+       union all
+       select s.id, true, 0 from standard s, unnest($6::text[]) start where upper(s.code) like start || '%')
      select f.uri framework, f.name "frameworkName", s.code, s.statement
-       from standard s join framework f on f.id = s.framework_id left join standard p on p.id = s.parent_id, asked,
-            to_tsvector('satchel_en', s.statement || ' ' || coalesce(p.statement, '')) said,
-            lateral (select exists (select 1 from unnest($2::text[]) w where length(w) > 1 and upper(s.code) like upper(w) || '%') by_code) c
-      where ${mayReadFramework} and not s.withdrawn and s.code <> '' and (said @@ asked.q or c.by_code)
-      order by c.by_code desc, f.district_id nulls last,
-               ts_rank(said, asked.q) + case when s.grade_from <= $4 and coalesce(s.grade_to, s.grade_from) >= $3 then 0.1 else 0 end desc,
+       from (select id, bool_or(by_code) by_code, max(rank) rank from found group by id) x
+       join standard s on s.id = x.id join framework f on f.id = s.framework_id
+      where ${mayReadFramework} and not s.withdrawn and s.code <> ''
+      order by x.by_code desc, f.district_id nulls last,
+               x.rank + case when s.grade_from <= $4 and coalesce(s.grade_to, s.grade_from) >= $3 then 0.1 else 0 end desc,
                s.position limit $5`,
-    [district, of.words, of.grades.from, of.grades.to, of.limit],
+    [district, of.words, of.grades.from, of.grades.to, of.limit, codes],
   );
 }
 

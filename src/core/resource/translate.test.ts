@@ -1,3 +1,5 @@
+import { newDrawing, newItem } from "../drawing/drawing";
+import type { Block } from "./block";
 import { newQuestion, newStep } from "./edit";
 import { questionsOf, type Step } from "./document";
 import { lessonOf } from "./testing/documents";
@@ -165,4 +167,15 @@ describe("words to mark", () => {
     expect(problems({ en: [2] }, question.passage)).toBe(1);
     expect(problems({ en: [2] }, { en: question.passage.en })).toBe(0);
   });
+});
+
+test("the words and the description of a drawing are written in another language like any other text", () => {
+  const words = { ...newItem("words", newDrawing(), "en", "w"), text: { en: "high water" } };
+  const drawing = { ...newDrawing(), description: { en: "The pier." }, items: [words] };
+  const step = newStep("en", "Pier", () => "s", [{ id: "d", type: "drawing", drawing } as Block]);
+  const found = translatables(step, ["en", "es"], "es").filter(({ path }) => path[0] === "blocks");
+  expect(found.map(({ original }) => original).sort()).toEqual(["The pier.", "high water"]);
+  const at = found.find(({ original }) => original === "high water")!;
+  const said = withTranslation(step, at, "es", "pleamar", "en");
+  expect(JSON.stringify(said)).toContain('"es":"pleamar"');
 });

@@ -8,8 +8,9 @@ import { changeClassAtOffice, makeClassAtOffice } from "@/screens/acts/class-sai
 import { archiveClass } from "@/screens/acts/office";
 import { sayGradeSpan } from "@/core/find/grade";
 import { Button } from "@/ui/button";
-import { Field, inputClasses } from "@/ui/field";
+import { Field } from "@/ui/field";
 import { ClassDialog } from "../classes/class-dialog";
+import { PersonSelect } from "./person-select";
 import { useKeep } from "./use-keep";
 
 /** The school's classes: what is said of each, a new one by hand, and those of past years. */
@@ -96,20 +97,7 @@ export function ClassesCard({
         >
           {open === "new" && (
             <Field label="Who leads it">
-              {(control) => (
-                <select
-                  {...control}
-                  className={inputClasses}
-                  value={lead}
-                  onChange={(event) => setLead(Number(event.target.value))}
-                >
-                  {adults.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-                </select>
-              )}
+              {(control) => <PersonSelect {...control} people={adults} value={lead} onPerson={setLead} />}
             </Field>
           )}
         </ClassDialog>

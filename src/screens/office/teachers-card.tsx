@@ -6,6 +6,7 @@ import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { ClassHead } from "./class-head";
+import { PersonSelect } from "./person-select";
 import { useKeep } from "./use-keep";
 
 export interface ClassTeacher {
@@ -107,20 +108,7 @@ export function TeachersCard({
       </ul>
       <div className="mt-3 grid grid-cols-2 gap-2">
         <Field label="Who">
-          {(control) => (
-            <select
-              {...control}
-              className={inputClasses}
-              value={teacher}
-              onChange={(event) => setTeacher(Number(event.target.value))}
-            >
-              {adults.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          )}
+          {(control) => <PersonSelect {...control} people={adults} value={teacher} onPerson={setTeacher} />}
         </Field>
         <Field label="As">
           {(control) => (

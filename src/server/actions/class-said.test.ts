@@ -66,7 +66,8 @@ describe("what is said of a class", () => {
       [{ gradeFrom: 7 }, "said.gradeFrom"],
       [{ periodMinutes: 0 }, "said.periodMinutes"],
       [{ reading: { from: 6, to: 2 } }, "said.reading"],
-      [{ languages: ["!"] }, "said.languages.0"],
+      [{ languages: ["? Klingonish"] }, "said.languages.0"],
+      [{ periodMinutes: Number.NaN }, "said.periodMinutes"],
     ] as const)
       expect(await actions.changeClass({ class: world.class, said: said(more as Partial<ClassSaid>) })).toMatchObject({
         ok: false,
@@ -83,6 +84,9 @@ describe("a group made by hand", () => {
     const [one, two] = world.students as [number, number];
     value(await actions.takeIntoClass({ class: made, to: [{ class: world.class, students: [one, two] }] }));
     expect((await studentsOf(db, made)).map(({ id }) => id).sort()).toEqual([one, two].sort());
+    // Who is left to choose from, each once; nobody of other teachers' classes.
+    const [left] = value(await actions.studentsToTake({ class: made }));
+    expect(left!.students.map(({ id }) => id)).toEqual(world.students.slice(2));
     const stranger = { class: made, to: [{ class: world.class, students: [world.stranger] }] };
     expect((await actions.takeIntoClass(stranger)).ok).toBe(false);
     actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }));
