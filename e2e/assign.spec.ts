@@ -162,7 +162,7 @@ test("work closes at a time of its own; before it is due it is refused, and noth
   const later = new Date(Date.now() + 30 * 86_400_000).toISOString().slice(0, 10);
   await panel.getByLabel("Closes on").fill(`${later}T15:00`);
   await expect(panel.getByRole("status", { name: "Said back" })).toContainText(
-    /and closed \w+ \d+ \w+.*, 3 in the afternoon/,
+    /and it closes on \w+ \d+ \w+.*, 3 in the afternoon/,
   );
   await expect(panel.getByLabel("Assign in one line")).toHaveValue(/Adan Rey/);
   await panel.getByRole("button", { name: "Assign", exact: true }).click();

@@ -8,7 +8,7 @@ test("a mixed-grade group made by hand, its reading and devices said, put away a
   await page.goto("/classes");
   await page.getByRole("button", { name: "Make a class or group" }).click();
   const dialog = page.getByRole("dialog", { name: "Make a class or a group" });
-  await dialog.getByRole("button", { name: "Keep" }).click();
+  await dialog.getByRole("button", { name: "Save" }).click();
   await expect(dialog.getByText("A class needs a name.")).toBeVisible();
   await dialog.getByLabel("Name").fill("Lamp group");
   await dialog.getByLabel("Subject").fill("reading");
@@ -22,14 +22,14 @@ test("a mixed-grade group made by hand, its reading and devices said, put away a
   expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
     [],
   );
-  await dialog.getByRole("button", { name: "Keep" }).click();
+  await dialog.getByRole("button", { name: "Save" }).click();
   await expect(page.getByRole("heading", { name: "Lamp group" })).toBeVisible();
 
   await page.getByRole("button", { name: "From my classes" }).click();
-  const from = page.getByRole("dialog", { name: "Into Lamp group" });
+  const from = page.getByRole("dialog", { name: "From my classes into Lamp group" });
   await from.getByRole("checkbox", { name: "Marek Zielin" }).click();
   await from.getByRole("checkbox", { name: "Benno Lasz" }).click();
-  await from.getByRole("button", { name: "Take 2" }).click();
+  await from.getByRole("button", { name: "Add 2" }).click();
   await expect(page.getByRole("row", { name: /Benno Lasz/ })).toBeVisible();
   await expect(page.getByRole("row", { name: /Marek Zielin/ })).toBeVisible();
 
@@ -39,11 +39,11 @@ test("a mixed-grade group made by hand, its reading and devices said, put away a
   await expect(change.getByText(/worked out from its students/)).toBeVisible();
   await change.getByRole("checkbox", { name: "worked out from its students" }).click();
   await change.getByLabel("Weakest reader").fill("9");
-  await change.getByRole("button", { name: "Keep" }).click();
+  await change.getByRole("button", { name: "Save" }).click();
   await expect(change.getByText("The lower reading grade comes first.")).toBeVisible();
   await change.getByLabel("Weakest reader").fill("2.5");
-  await change.getByRole("button", { name: "Keep" }).click();
-  await expect(page.getByText("Kept for Lamp group.")).toBeVisible();
+  await change.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Saved for Lamp group.")).toBeVisible();
 
   // What is said of it decides what fits: the bar is set to the group.
   await page.goto("/find?words=reading+a+tide+table");

@@ -269,3 +269,59 @@ test("in another language the words to mark are marked anew", async ({ signedIn 
     .fill("Toda la lechuga verde en la roca gris.");
   await expect(words.getByRole("button", { name: "verde" })).toHaveAttribute("aria-pressed", "true");
 });
+
+test("units to choose, an answer that earns a share, and choices that are pictures", async ({ signedIn }) => {
+  const page = await signedIn("Aud Fennimore");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Make new" }).click();
+  await page.getByLabel("What is it called?").fill("Of ropes and stars");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/\/adapt\/\d+/);
+  await page.getByRole("button", { name: "Write the first step" }).click();
+  const question = async (name: string, asks: string) => {
+    await page.getByRole("button", { name: "Question …" }).click();
+    await page.getByRole("menuitem", { name, exact: true }).click();
+    const made = page.getByRole("region", { name, exact: true });
+    await write(made.getByRole("textbox", { name: "What is asked" }), asks);
+    return made;
+  };
+  const number = await question("Number", "How long is the rope?");
+  await number.getByLabel("Right answer").fill("2");
+  await number.getByRole("button", { name: "Let students choose the unit" }).click();
+  await number.getByRole("button", { name: "Unit", exact: true }).click();
+  await number.getByLabel("Unit", { exact: true }).last().fill("kg");
+  await number.getByRole("checkbox", { name: "kg is never right" }).click();
+  const short = await question("Short answer", "Name these stars.");
+  await short.getByLabel("Accepted answers, one a line").fill("Ursa Minor\nLittle Bear");
+  await short.getByLabel("“Little Bear” earns").selectOption("50 % of the marks");
+  const choice = await question("One choice", "Which is a boat?");
+  const dot = Buffer.from(
+    "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==",
+    "base64",
+  );
+  await choice.getByLabel("Picture of option 1").setInputFiles({ name: "a.png", mimeType: "image/png", buffer: dot });
+  await expect(choice.getByRole("button", { name: "Option 1 without its picture" })).toBeVisible();
+  await choice.getByRole("radio", { name: "Option 1 is right" }).click();
+  await expect(
+    page.getByRole("button", { name: /^Step 1: A choice (is empty|is a picture without words)/ }),
+  ).toBeVisible();
+  for (const [at, text] of ["a yawl", "a gull", "a net"].entries())
+    await choice.getByLabel(`Option ${at + 1}`, { exact: true }).fill(text);
+  await expect(page.getByText("Nothing to fix.")).toBeVisible();
+  await expect(page.getByText(/saved \d/)).toBeVisible();
+
+  await page.getByRole("button", { name: "See as student" }).click();
+  const check = (nth: number) => page.getByRole("button", { name: "Check" }).nth(nth).click();
+  const seen = page.getByRole("region", { name: "The step" });
+  await seen.getByRole("textbox").first().fill("200");
+  await seen.getByRole("combobox").selectOption("cm");
+  await check(0);
+  await expect(right(page)).toBeVisible();
+  await seen.getByRole("textbox").nth(1).fill("little bear");
+  await check(1);
+  await expect(page.getByText("Partly right", { exact: true })).toBeVisible();
+  await expect(page.getByRole("radiogroup").locator("img")).toHaveCount(1);
+  await page.getByText("a yawl").click();
+  await check(2);
+  await expect(right(page)).toHaveCount(2);
+});

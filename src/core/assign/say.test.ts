@@ -48,7 +48,7 @@ describe("said back in one sentence", () => {
 
   test("one student, now, closed when due", () => {
     expect(say({ when: { ...share.when, closes: new Date("2026-12-11T15:00:00Z") } })).toContain(
-      " and closed Fri 11 Dec, 3 in the afternoon",
+      ", and it closes on Fri 11 Dec, 3 in the afternoon",
     );
     expect(say({ students: 1, all: false, when: { ...share.when, closes: share.when.due } }, true)).toBe(
       "1 student of 5 Kittiwake gets “Reading a tide table” now, due Thu 3 Dec, 3 in the afternoon and closed then.",

@@ -49,13 +49,13 @@ export function sayTitles(titles: readonly string[]): string {
   return titles.length <= 3 ? list(titles.map((title) => `“${title}”`)) : `${titles.length} resources`;
 }
 
-/** " and closed then", ", closed Fri 4 Dec, 3 in the afternoon"; nothing where it stays open. */
+/** " and closed then", ", and it closes on Fri 4 Dec, 3 in the afternoon"; nothing where it stays open. */
 const sayCloses = (due: Date, closes: Date | null, zone: string, now: Date): string =>
   closes === null
     ? ""
     : closes.getTime() === due.getTime()
       ? " and closed then"
-      : ` and closed ${sayMoment(closes, zone, now)}`;
+      : `, and it closes on ${sayMoment(closes, zone, now)}`;
 
 /**
  * Everything said back in one sentence a class before it goes out: "22 students of 5 Kittiwake get “Reading a tide table”

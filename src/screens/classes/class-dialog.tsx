@@ -42,7 +42,7 @@ export function ClassDialog({
         tell(`${said.name} is made. Add its students.`);
         return onKept?.(made);
       }
-      tell(`Kept for ${said.name}.`, async () => {
+      tell(`Saved for ${said.name}.`, async () => {
         const back = before && (await onKeep(before));
         if (back && !back.ok) tellProblem(back.problem);
         router.refresh();
@@ -60,9 +60,9 @@ export function ClassDialog({
         {children}
         <ClassFields said={said} measured={measured} problem={problem} onChange={setSaid} />
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button type="submit" look="main" disabled={busy}>
-            {busy ? "One moment …" : "Keep"}
+            {busy ? "One moment …" : "Save"}
           </Button>
         </div>
       </form>

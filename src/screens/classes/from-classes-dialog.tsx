@@ -47,13 +47,13 @@ export function FromClassesDialog({ group, onClose }: { group: Class; onClose: (
       onClose();
       router.refresh();
       const { students } = outcome.value;
-      tell(`${students.length} more in ${group.name}. They stay in their other classes too.`, async () => {
+      tell(`Added ${students.length} to ${group.name}. They stay in their other classes too.`, async () => {
         await orTell(leaveClass({ class: group.id, students }));
         router.refresh();
       });
     });
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={`Into ${group.name}`}>
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`From my classes into ${group.name}`}>
       <div className="grid gap-4">
         {!free && !problem && <p className="text-ink-soft">One moment …</p>}
         {free?.length === 0 && <p className="text-ink-soft">Everyone in your other classes is already in it.</p>}
@@ -84,9 +84,9 @@ export function FromClassesDialog({ group, onClose }: { group: Class; onClose: (
         })}
         {problem && <Notice tone="warning">{problem}</Notice>}
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="main" disabled={busy || chosen.size === 0} onClick={take}>
-            {chosen.size > 0 ? `Take ${chosen.size}` : "Take"}
+            {chosen.size > 0 ? `Add ${chosen.size}` : "Add"}
           </Button>
         </div>
       </div>

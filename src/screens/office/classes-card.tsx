@@ -44,8 +44,8 @@ export function ClassesCard({
             <span className="min-w-0 flex-1">
               {one.name}{" "}
               <span className="text-[13px] text-ink-soft">
-                {one.subject} · grades {sayGradeSpan({ from: one.gradeFrom, to: one.gradeTo })} · {one.students}{" "}
-                students
+                {one.subject} · {one.gradeFrom === one.gradeTo ? "grade" : "grades"}{" "}
+                {sayGradeSpan({ from: one.gradeFrom, to: one.gradeTo })} · {one.students} students
               </span>
             </span>
             <Button size="small" look="quiet" aria-label={`Change ${one.name}`} onClick={() => setOpen(one)}>

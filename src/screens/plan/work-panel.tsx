@@ -140,7 +140,7 @@ export function WorkPanel({
         {assignment.closes &&
           (assignment.closes.getTime() === assignment.due.getTime()
             ? ", closed then"
-            : `, closed ${say(assignment.closes)}`)}
+            : `, closes ${say(assignment.closes)}`)}
         <br />
         {assignment.className}, {recipients.length} of {assignment.classSize} students
       </p>
