@@ -161,6 +161,14 @@ describe("a framework", () => {
     await db.query("delete from framework where uri = 'words'");
   });
 
+  test("of the district's own frameworks, a small one brought in later does not push the one in use aside", async () => {
+    const song = file([statement("MU.1", null)], { uri: "music", name: "A song" });
+    const { framework: small } = await importFramework(db, song, { district: world.district, now });
+    const ids = (await frameworksOf(db, world.district)).map(({ id }) => id);
+    expect(ids.indexOf(framework)).toBeLessThan(ids.indexOf(small));
+    await db.query("delete from framework where id = $1", [small]);
+  });
+
   test("another district neither sees it nor finds by it", async () => {
     expect(await frameworksOf(db, world.otherDistrict)).toEqual([]);
     expect(await standardsByCode(db, world.otherDistrict, ["T.5.A.1"])).toEqual([]);

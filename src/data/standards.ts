@@ -135,9 +135,11 @@ export async function alignResource(tx: Queryable, resource: number, document: D
 
 const mayReadFramework = "(f.district_id is null or f.district_id = $1)";
 
+/** What this district may read: its own first, and among those the one that says most. */
 export async function frameworksOf(db: Queryable, district: number): Promise<Framework[]> {
   return db.query<Framework>(
-    `select f.id, f.uri, f.name, f.publisher, f.source from framework f where ${mayReadFramework} order by f.district_id nulls last, f.name`,
+    `select f.id, f.uri, f.name, f.publisher, f.source from framework f where ${mayReadFramework} 
+      order by f.district_id nulls last, (select count(*) from standard s where s.framework_id = f.id and not s.withdrawn) desc, f.name`,
     [district],
   );
 }

@@ -4,7 +4,7 @@ import type { Framework, StandardOffer, TreeNode } from "@/data/standards";
 type Asked =
   | { ask: "like"; words: string[]; grades: GradeSpan }
   | { ask: "named"; named: { framework: string; code: string }[] }
-  | { ask: "tree"; framework: number | null };
+  | { ask: "tree"; framework: number | null; named: string[] };
 export interface Tree {
   frameworks: Framework[];
   chosen: number | null;

@@ -175,6 +175,7 @@ export function StandardsField({
       {tree && (
         <StandardsTree
           resource={resource}
+          named={standards.map(({ framework }) => framework)}
           grades={grades}
           has={has}
           onAdd={add}

@@ -11,6 +11,7 @@ import { askStandards, type Tree } from "./ask-standards";
 /** A framework as its tree, to tick what the resource is about. */
 export function StandardsTree({
   resource,
+  named,
   grades,
   has,
   onAdd,
@@ -18,6 +19,8 @@ export function StandardsTree({
   onClose,
 }: {
   resource: number;
+  /** Frameworks the resource names already: the tree opens at one of them. */
+  named: string[];
   grades: GradeSpan;
   has: (offer: StandardOffer) => boolean;
   onAdd: (offer: StandardOffer) => void;
@@ -27,13 +30,15 @@ export function StandardsTree({
   const [wanted, setWanted] = useState<number | null>(null);
   const [only, setOnly] = useState(true);
   const [found, setFound] = useState<Tree | "none" | null>(null);
+  // Ticking one of another framework must not turn the page: what was named when it opened decides.
+  const [atFirst] = useState(named);
   useEffect(() => {
     const abort = new AbortController();
-    void askStandards(resource, { ask: "tree", framework: wanted }, abort.signal).then((answer) => {
+    void askStandards(resource, { ask: "tree", framework: wanted, named: atFirst }, abort.signal).then((answer) => {
       if (!abort.signal.aborted) setFound(answer && "tree" in answer ? answer : "none");
     });
     return () => abort.abort();
-  }, [resource, wanted]);
+  }, [resource, wanted, atFirst]);
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title="Standards">
       {found === null ? (

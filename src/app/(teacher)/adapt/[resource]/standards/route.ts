@@ -15,8 +15,12 @@ const Asked = z.discriminatedUnion("ask", [
     ask: z.literal("named"),
     named: z.array(z.object({ framework: z.string().max(80), code: z.string().max(80) })).max(40),
   }),
-  /** The frameworks there are, and the tree of one of them, the first when none is said. */
-  z.object({ ask: z.literal("tree"), framework: z.number().int().nullable() }),
+  /** The frameworks there are, and the tree of one of them: the one asked for, or one the resource names already, or the first. */
+  z.object({
+    ask: z.literal("tree"),
+    framework: z.number().int().nullable(),
+    named: z.array(z.string().max(80)).max(40),
+  }),
 ]);
 
 /** Standards to align what is being made to: by words, by what it names already, and from the tree. */
@@ -30,7 +34,12 @@ export const POST = route(
       });
     if (body.ask === "named") return Response.json({ offers: await standardsNamed(db, visitor.district, body.named) });
     const frameworks = await frameworksOf(db, visitor.district);
-    const chosen = frameworks.find(({ id }) => id === body.framework) ?? frameworks[0] ?? null;
+    const { framework, named } = body;
+    const chosen =
+      frameworks.find(({ id }) => id === framework) ??
+      frameworks.find(({ uri, name }) => named.includes(uri) || named.includes(name)) ??
+      frameworks[0] ??
+      null;
     const tree = chosen ? await treeOf(db, await readerOf(db, visitor), chosen.id) : [];
     return Response.json({ frameworks, chosen: chosen?.id ?? null, tree });
   },
