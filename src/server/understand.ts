@@ -68,7 +68,9 @@ async function meaningOf(
       return { says: `For ${means.grades.length === 1 ? "grade" : "grades"} ${sayGrades(means.grades)}.` };
     case "minutes":
       need.minutes = means.minutes;
-      return { says: `Up to ${means.minutes} minutes.`, narrows: true };
+      return means.minutes === null
+        ? { says: "Any length." }
+        : { says: `Up to ${means.minutes} minutes.`, narrows: true };
     case "subject":
       need.subjects = [means.subject];
       return { says: `In ${means.subject}.`, narrows: true };

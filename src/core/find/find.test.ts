@@ -170,7 +170,8 @@ describe("facets in one integer", () => {
   test("thirty minutes is up to thirty, thirty-one is not", () => {
     expect(lengthClass(30)).toBe(lengthLimits.indexOf(30));
     expect(lengthClass(31)).toBe(lengthLimits.indexOf(45));
-    expect(lengthClass(61)).toBe(lengthLimits.length);
+    expect(lengthClass(61)).toBe(lengthLimits.indexOf(90));
+    expect(lengthClass(91)).toBe(lengthLimits.length);
   });
 
   test("“up to” counts what is shorter too", () => {
@@ -179,7 +180,7 @@ describe("facets in one integer", () => {
       { facet: "length", value: 3, entries: 5 },
       { facet: "length", value: lengthLimits.length, entries: 9 },
     ]);
-    expect(minutes).toEqual({ 10: 2, 15: 2, 20: 2, 30: 7, 45: 7, 60: 7 });
+    expect(minutes).toEqual({ 10: 2, 15: 2, 20: 2, 30: 7, 45: 7, 60: 7, 90: 7 });
   });
 
   test("an open blank lets everything through", () => {

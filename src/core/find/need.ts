@@ -9,7 +9,7 @@ export const shelves = ["satchel", "staffroom", "district", "commons"] as const;
 export type Shelf = (typeof shelves)[number];
 
 /** "Up to so many minutes"; the last is everything longer than the one before. */
-export const lengthLimits = [10, 15, 20, 30, 45, 60] as const;
+export const lengthLimits = [10, 15, 20, 30, 45, 60, 90] as const;
 
 export interface Need {
   words: string;

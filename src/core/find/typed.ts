@@ -11,7 +11,7 @@ export interface TakenPart {
   to: number;
   means:
     | { as: "grades"; grades: number[] }
-    | { as: "minutes"; minutes: number }
+    | { as: "minutes"; /** Null: longer than any limit, so any length will do. */ minutes: number | null }
     | { as: "subject"; subject: Subject }
     | { as: "kind"; kind: Kind }
     | { as: "code"; code: string }
@@ -61,9 +61,17 @@ const upTo = (from: number, to: string | undefined): [number, number] | null => 
   return from >= 0 && from <= last && last <= 12 ? [from, last] : null;
 };
 
-/** "45 min", "under 20 minutes", "up to half an hour", "15-minute". */
+/** "45 min", "under 20 minutes", "up to half an hour", "15-minute", "an hour and a half", "1.5 hours", "two hours". */
 const MINUTES =
-  /\b(?:(?:in\s+)?(?:under|up to|at most|less than|no more than|max(?:imum)?|within|for|about)\s+)?(?:(\d{1,3})[\s-]*(?:min(?:ute)?s?\b\.?)|(half an hour|one hour|an hour|1 hour))/i;
+  /\b(?:(?:in\s+)?(?:under|up to|at most|less than|no more than|max(?:imum)?|within|for|about)\s+)?(?:(\d{1,3})[\s-]*(?:min(?:ute)?s?\b\.?)|(half an hour|(?:(?:an|one|1) hour and a half|one and a half hours)|(?:an|one|two|three|\d(?:\.5)?)[\s-]hours?)\b)/i;
+/** How many minutes words for hours say. */
+const hours = (said: string): number => {
+  const lower = said.toLowerCase();
+  if (lower.startsWith("half")) return 30;
+  if (lower.includes("half")) return 90;
+  const count = { an: 1, one: 1, two: 2, three: 3 }[lower.split(/[\s-]/)[0]!] ?? Number.parseFloat(lower);
+  return count * 60;
+};
 
 const subjectWords: Record<string, Subject> = {
   math: "mathematics",
@@ -165,10 +173,12 @@ export function readTyped(typed: string): Typed {
   }
   const minutes = MINUTES.exec(reading.left);
   if (minutes) {
-    const count = minutes[1] ? Number(minutes[1]) : minutes[2]!.startsWith("half") ? 30 : 60;
-    const limit = lengthLimits.find((most) => most >= count);
-    if (limit !== undefined && count > 0)
-      reading.take(minutes.index, minutes[0].length, { as: "minutes", minutes: limit });
+    const count = minutes[1] ? Number(minutes[1]) : hours(minutes[2]!);
+    if (count > 0)
+      reading.take(minutes.index, minutes[0].length, {
+        as: "minutes",
+        minutes: lengthLimits.find((most) => most >= count) ?? null,
+      });
   }
   const tokens = [...reading.left.matchAll(/\S+/g)];
   for (const { 0: word, index } of tokens)
