@@ -162,8 +162,8 @@ test("work is carried to another lesson with the keyboard alone, and by hand; un
   await panel.getByRole("button", { name: "Students" }).click();
   const who = page.getByRole("dialog");
   await who.getByRole("button", { name: "Take out Bo Tideman" }).click();
-  await expect(who.getByRole("button", { name: "Give it to Bo Tideman" })).toBeVisible();
-  await who.getByRole("button", { name: "Give it to Bo Tideman" }).click();
+  await expect(who.getByRole("button", { name: "Assign it to Bo Tideman" })).toBeVisible();
+  await who.getByRole("button", { name: "Assign it to Bo Tideman" }).click();
   await expect(who.getByRole("button", { name: "Take out Bo Tideman" })).toBeVisible();
   await who.getByRole("button", { name: "Done" }).click();
   await panel.getByRole("button", { name: "Call back" }).click();

@@ -7,7 +7,6 @@ import {
   setPlaces,
   type NewAssignment,
 } from "./assignments";
-import { setOwnDue } from "./recipients";
 import type { Db } from "./db";
 import { addEvent, eventOf, setUndone } from "./events";
 import { feedOf, hasFeed, setFeed } from "./feeds";
@@ -17,6 +16,7 @@ import { addStudentGoal } from "./rosters";
 import { setGroups } from "./groups";
 import { freshDatabase } from "./testing/database";
 import { lesson, now, publishFor, smallWorld, type World } from "./testing/world";
+import { setRecipient } from "./work-rules";
 
 let db: Db;
 let world: World;
@@ -49,6 +49,9 @@ const work = (more: Partial<NewAssignment> = {}): NewAssignment => ({
   ...more,
 });
 const give = (...list: Partial<NewAssignment>[]) => db.transaction((tx) => addAssignments(tx, list.map(work)));
+
+const setOwnDue = (assignment: number, student: number, due: Date) =>
+  setRecipient(db, assignment, { student, revision: first.revision, factor: 1, due, closes: null });
 
 describe("what is planned", () => {
   test("minutes add up by lesson; a part counts its own; what is called back counts nothing", async () => {
@@ -107,7 +110,7 @@ describe("what is planned", () => {
 
   test("more time given to one student moves what is due for her, and only for her", async () => {
     const [id] = await give({ opens: at("01T08:00"), due: at("03T15:00") });
-    await setOwnDue(db, id!, world.students[1]!, at("05T15:00"));
+    await setOwnDue(id!, world.students[1]!, at("05T15:00"));
     const counts = async (from: string, to: string) =>
       (await dueBetween(db, world.students, at(from), at(to))).map(({ student }) => student).sort((a, b) => a - b);
     expect(await counts("03T00:00", "03T23:59")).toEqual([world.students[0], world.students[2]]);
@@ -174,7 +177,7 @@ describe("where work stands", () => {
       { meeting: { date: "2026-12-01", period: 1 } },
       { opens: at("02T09:00"), due: at("02T10:00") },
     );
-    await setOwnDue(db, ids[0]!, world.students[0]!, at("02T09:45"));
+    await setOwnDue(ids[0]!, world.students[0]!, at("02T09:45"));
     const before = await placesOf(db, ids);
     await setPlaces(
       db,

@@ -56,15 +56,6 @@ export async function removeRecipient(tx: Queryable, assignment: number, student
   return gone.length > 0;
 }
 
-/** One student's own due moment, with null the class's again. What closes does so no earlier. */
-export async function setOwnDue(db: Queryable, assignment: number, student: number, due: Date | null): Promise<void> {
-  await db.query(
-    `update recipient r set own_due = $3, own_closes = case when a.closes is null or $3::timestamptz is null then null else greatest(a.closes, $3) end
-       from assignment a where a.id = r.assignment_id and r.assignment_id = $1 and r.student_id = $2`,
-    [assignment, student, due],
-  );
-}
-
 /** Gives the newest revision of what each of them has to those who have not begun. Returns how many got another. */
 export async function useNewest(tx: Queryable, assignment: number): Promise<number> {
   const changed = await tx.query(

@@ -8,7 +8,7 @@ export async function stepsOf(
 ): Promise<{ revision: number; steps: string[] | null; openDays: string[] | null }> {
   return one(
     db,
-    `select r.revision_id revision, a.step_ids steps, a.open_days "openDays" from assignment a join recipient r on r.assignment_id = a.id
+    `select r.revision_id revision, a.step_ids steps, a.open_days "openDays" from assignment a left join recipient r on r.assignment_id = a.id
       where a.id = $1 group by r.revision_id, a.step_ids, a.open_days order by count(*) desc limit 1`,
     [assignment],
   );

@@ -1,4 +1,11 @@
-import { addDays, meetingsBetween, schoolClock, type Meeting } from "@/core/calendar/school-calendar";
+import {
+  addDays,
+  meetingsBetween,
+  schoolClock,
+  schoolDays,
+  SEMESTER_WEEKS,
+  type Meeting,
+} from "@/core/calendar/school-calendar";
 import type { AssignForm } from "@/core/assign/form";
 import { dayComesFirst } from "@/core/locale/country";
 import { stepTitle } from "@/core/resource/changes";
@@ -44,6 +51,8 @@ export interface Audience {
   /** Goals students work on by themselves, "Reads charts aloud (2026)": offered only where that student gets it. */
   individualGoals: { student: number; text: string }[];
   zone: string;
+  /** The days of school as far ahead as anything is planned. */
+  schoolDays: string[];
   /** Settings of earlier work to be taken over. */
   like: Pick<AssignForm, "tries" | "keep" | "checking" | "goals" | "closes" | "stepWork"> | null;
 }
@@ -108,6 +117,11 @@ export async function audienceOf(
       .filter(({ closed }) => closed === null)
       .map(({ student, goal, year }) => ({ student, text: `${goal} (${year})` })),
     zone: visitor.zone,
+    schoolDays: groups[0]
+      ? schoolDays(groups[0].calendar, today, addDays(today, SEMESTER_WEEKS * 7))
+          .filter(({ open }) => open)
+          .map(({ date }) => date)
+      : [],
     like: like && {
       tries: like.tries,
       keep: like.keep,

@@ -15,6 +15,7 @@ import { calendarOf } from "@/data/calendar";
 import type { Db, Queryable } from "@/data/db";
 import { addEvent } from "@/data/events";
 import { announceWork } from "@/data/work";
+import type { WorkWas } from "@/data/work-rules";
 
 /** What a change of the plan was before and is after: all that undoing needs. */
 export interface PlanState {
@@ -29,6 +30,8 @@ export interface PlanState {
   order?: Position[];
   /** Work that was cut into parts: what it was, and the parts added. */
   split?: { assignment: number; was: PartWas; added: number[] };
+  /** Rules and students of work, where those were changed. */
+  works?: WorkWas[];
 }
 
 /**

@@ -3,6 +3,7 @@ import { recipientsOf, type Recipient } from "@/data/recipients";
 import { studentsOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { resourceById } from "@/data/resources";
+import { versionsFor } from "./given";
 import { permit } from "./permissions";
 import type { Visitor } from "./session";
 
@@ -14,6 +15,8 @@ export interface WorkDetails {
   others: { id: number; name: string }[];
   /** Students who have not begun and have an older revision than the newest. */
   older: number;
+  /** Other versions a student can get in its place. */
+  versions: { id: number; title: string }[];
 }
 
 /** Null when it is not there, or not hers. */
@@ -25,7 +28,11 @@ export async function workDetails(
 ): Promise<WorkDetails | null> {
   if (id === undefined || !(await permit(db, visitor, "change assignment", { assignment: id }, now))) return null;
   const assignment = (await assignmentById(db, id))!;
-  const [recipients, roster] = await Promise.all([recipientsOf(db, id), studentsOf(db, assignment.class)]);
+  const [recipients, roster, versions] = await Promise.all([
+    recipientsOf(db, id),
+    studentsOf(db, assignment.class),
+    versionsFor(db, visitor, assignment.resource),
+  ]);
   const heads = new Map<number, number | null>();
   for (const { resource } of recipients)
     if (!heads.has(resource)) heads.set(resource, (await resourceById(db, resource))?.head ?? null);
@@ -36,5 +43,6 @@ export async function workDetails(
       .filter((student) => !recipients.some((one) => one.student === student.id))
       .map(({ id: student, givenName, familyName }) => ({ id: student, name: `${givenName} ${familyName}` })),
     older: recipients.filter(({ begun, resource, revision }) => !begun && heads.get(resource) !== revision).length,
+    versions: versions.map(({ id: version, facts }) => ({ id: version, title: facts.title })),
   };
 }

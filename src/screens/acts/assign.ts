@@ -7,7 +7,6 @@ export const assignResources = tried(actions.assignResources);
 export const audienceFor = tried(actions.audienceFor, "quietly");
 export const callBack = tried(actions.callBack);
 export const changeTimes = tried(actions.changeTimes);
-export const extendFor = tried(actions.extendFor);
 export const lookAtTimes = tried(actions.lookAtTimes, "quietly");
 export const lookBeforeAssigning = tried(actions.lookBeforeAssigning, "quietly");
 export const orderWork = tried(actions.orderWork);

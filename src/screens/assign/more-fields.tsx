@@ -1,7 +1,7 @@
 "use client";
 import { useId, useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
-import { sayDay, toWallClock } from "@/core/calendar/say-moment";
+import { toWallClock } from "@/core/calendar/say-moment";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
 import type { Audience } from "@/server/audience";
 import { Button } from "@/ui/button";
@@ -10,6 +10,7 @@ import { NumberBox } from "../adapt/number-box";
 import { TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 import { ClosesField } from "./closes-field";
+import { OpenDays } from "./open-days";
 import { StepWorkFields } from "./step-work-fields";
 
 type Change = (change: Partial<AssignForm>) => void;
@@ -98,58 +99,19 @@ function Goals({
   );
 }
 
-/** The days it is open, where not on every one: the class's days until six weeks from now. */
-function OpenDays({
-  audience,
-  form,
-  now,
-  onChange,
-}: {
-  audience: Audience;
-  form: AssignForm;
-  now: Date;
-  onChange: Change;
-}) {
-  const group = audience.classes.find(({ id }) => form.to.some((one) => one.class === id));
-  const days = [...new Map(group?.meetings.map((meeting) => [meeting.date, meeting.starts])).entries()].slice(0, 20);
-  if (days.length === 0) return null;
-  const chosen = form.openDays ?? [];
-  const toggle = (date: string) => {
-    const next = chosen.includes(date) ? chosen.filter((one) => one !== date) : [...chosen, date].sort();
-    onChange({ openDays: next.length > 0 ? next : null });
-  };
-  return (
-    <div>
-      <p className="mb-1 text-[13px] text-ink-soft">
-        {form.openDays === null ? "Open on every day; press days to open it on those only" : "Open only on these days"}
-      </p>
-      <div className="flex flex-wrap gap-1.5">
-        {days.map(([date, starts]) => (
-          <Button
-            key={date}
-            size="small"
-            aria-pressed={chosen.includes(date)}
-            look={chosen.includes(date) ? "main" : "plain"}
-            onClick={() => toggle(date)}
-          >
-            {sayDay(starts, audience.zone, now)}
-          </Button>
-        ))}
-      </div>
-    </div>
-  );
-}
-
 /** How often, what counts, when it is checked, what it is for. */
 export function MoreFields({
   audience,
   form,
   now,
+  timesElsewhere = false,
   onChange,
 }: {
   audience: Audience;
   form: AssignForm;
   now: Date;
+  /** When it is has a place of its own. */
+  timesElsewhere?: boolean;
   onChange: Change;
 }) {
   const tries = form.tries === null ? "any" : form.tries > 3 ? "more" : (String(form.tries) as "1" | "2" | "3");
@@ -213,15 +175,17 @@ export function MoreFields({
           />
         </div>
       </div>
-      <ClosesField
-        value={form.closes}
-        start={
-          form.due.kind === "at" && form.due.at
-            ? form.due.at
-            : toWallClock(schoolDayAt(now, audience.zone, 5, 15), audience.zone)
-        }
-        onChange={(closes) => onChange({ closes })}
-      />
+      {!timesElsewhere && (
+        <ClosesField
+          value={form.closes}
+          start={
+            form.due.kind === "at" && form.due.at
+              ? form.due.at
+              : toWallClock(schoolDayAt(now, audience.zone, 5, 15), audience.zone)
+          }
+          onChange={(closes) => onChange({ closes })}
+        />
+      )}
       {form.resources.length > 1 && (
         <Tick
           label="One after the other: each opens when the one before is handed in"
@@ -230,7 +194,13 @@ export function MoreFields({
         />
       )}
       <StepWorkFields audience={audience} form={form} onChange={onChange} />
-      <OpenDays audience={audience} form={form} now={now} onChange={onChange} />
+      <OpenDays
+        schoolDays={audience.schoolDays}
+        zone={audience.zone}
+        now={now}
+        value={form.openDays}
+        onChange={(openDays) => onChange({ openDays })}
+      />
       <Goals
         audience={audience}
         students={form.to.flatMap((one) => one.students)}

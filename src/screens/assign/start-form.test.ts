@@ -45,6 +45,7 @@ const audience: Audience = {
   goalTags: [],
   individualGoals: [],
   zone: "Europe/London",
+  schoolDays: [],
   like: null,
 };
 const to = (...classes: number[]) => classes.map((id) => ({ class: id, students: [id * 10] }));

@@ -1,5 +1,5 @@
 "use client";
-import { ArrowRightToLine, CalendarClock, Scissors, Undo2, Users, X, Link2 } from "lucide-react";
+import { ArrowRightToLine, CalendarClock, Scissors, SlidersHorizontal, Undo2, Users, X, Link2 } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { sayFactor } from "@/core/assign/extra-time";
@@ -18,6 +18,7 @@ import { IconButton } from "@/ui/icon-button";
 import { Notice } from "@/ui/notice";
 import { tell, tellProblem } from "@/ui/toast";
 import { useRouter } from "next/navigation";
+import { RulesDialog } from "./rules-dialog";
 import { StudentsDialog } from "./students-dialog";
 import { TimesDialog } from "./times-dialog";
 import { showLinks } from "../assign/assignment-link";
@@ -78,7 +79,7 @@ export function WorkPanel({
 }) {
   const { assignment, recipients, older } = details;
   const standing = useStanding(plan, assignment.id);
-  const [dialog, setDialog] = useState<"times" | "students" | null>(null);
+  const [dialog, setDialog] = useState<"times" | "students" | "rules" | null>(null);
   const { run, busy } = usePlanActs();
   const router = useRouter();
   const say = (moment: Date) => sayMoment(moment, zone, now);
@@ -280,6 +281,9 @@ export function WorkPanel({
         <Button onClick={() => setDialog("times")}>
           <CalendarClock size={16} aria-hidden /> Times …
         </Button>
+        <Button onClick={() => setDialog("rules")}>
+          <SlidersHorizontal size={16} aria-hidden /> Tries, checking, goals …
+        </Button>
         <Button onClick={() => setDialog("students")}>
           <Users size={16} aria-hidden /> Students …
         </Button>
@@ -304,6 +308,7 @@ export function WorkPanel({
       {dialog === "times" && (
         <TimesDialog assignment={assignment} zone={zone} now={now} onClose={() => setDialog(null)} />
       )}
+      {dialog === "rules" && <RulesDialog assignment={assignment} now={now} onClose={() => setDialog(null)} />}
       {dialog === "students" && (
         <StudentsDialog details={details} zone={zone} now={now} onClose={() => setDialog(null)} />
       )}

@@ -16,13 +16,13 @@ import {
   assignResources,
   audienceFor,
   changeTimes,
-  extendFor,
   lookAtTimes,
   lookBeforeAssigning,
   orderWork,
   removeStudent,
   takeNewest,
 } from "./assign";
+import { changeStudent } from "./afterwards";
 import { undoPlan } from "./plan";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -189,7 +189,8 @@ describe("afterwards", () => {
       return `${date}T${time}`;
     };
     const later = new Date(assignment.due.getTime() + 24 * 3_600_000);
-    value(await extendFor({ assignment: id, student: world.students[bo]!, due: wall(later) }));
+    const forBo = { assignment: id, student: world.students[bo]!, resource: main.id, factor: 1 };
+    value(await changeStudent({ ...forBo, due: wall(later) }));
     const moved = new Date(assignment.due.getTime() + 7 * 24 * 3_600_000);
     // While she chooses them, other times go through the last look; one in the past is refused.
     const night = wall(moved).replace(/T.*/, "T23:00");
@@ -205,7 +206,7 @@ describe("afterwards", () => {
     expect(await due(aisha)).toBe(moved.getTime());
     expect((await due(bo)) - moved.getTime()).toBe(24 * 3_600_000);
     expect(await due(2)).toBeGreaterThan(moved.getTime());
-    expect(await extendFor({ assignment: id, student: world.students[bo]!, due: "2020-01-01T08:00" })).toMatchObject({
+    expect(await changeStudent({ ...forBo, due: "2020-01-01T08:00" })).toMatchObject({
       ok: false,
       field: "due",
     });
@@ -218,7 +219,7 @@ describe("afterwards", () => {
     const document = lesson("Tides, improved");
     const newer = await addRevision(db, { resource: main.id, document, hash: "n", author: world.ines, created: now });
     expect((await resourceById(db, main.id))!.head).toBe(newer.id);
-    expect(value(await takeNewest({ assignment: id }))).toEqual({ changed: 2 });
+    expect(value(await takeNewest({ assignment: id }))).toMatchObject({ changed: 2 });
     expect((await recipientsOf(db, id)).map(({ revision }) => revision)).toEqual([task.revision, newer.id, newer.id]);
   });
 

@@ -17,6 +17,7 @@ import { act, Refused } from "../act";
 import type { Db } from "@/data/db";
 import { prepareAssigning } from "../assigning";
 import { audienceOf } from "../audience";
+import { changeWork } from "../change-work";
 import { chosenClass } from "../chosen-class";
 import { lookAtMoved } from "../look-again";
 import { permit } from "../permissions";
@@ -168,25 +169,24 @@ export const addStudents = act(
   "change assignment",
   z.object({ assignment: Id, students: z.array(Id).min(1).max(400) }),
   (given) => ({ assignment: given.assignment }),
-  async ({ db }, given) => {
+  async ({ db, visitor, now }, given) => {
     const assignment = (await assignments.assignmentById(db, given.assignment))!;
     const resource = await resourceById(db, assignment.resource);
     if (!resource?.head) throw new Refused("It is not published any more.");
     const revision = resource.head;
     const roster = await studentsOf(db, assignment.class);
     const calendar = await calendarOf(db, assignment.school);
-    await recipients.addRecipients(
-      db,
-      given.assignment,
-      roster
-        .filter(({ id }) => given.students.includes(id))
-        .map(({ id, factor }) => {
-          const own = factor === 1 ? null : withExtraTime(calendar, assignment, factor);
-          return { student: id, revision, factor, due: own?.due ?? null, closes: own?.closes ?? null };
-        }),
+    const added = roster
+      .filter(({ id }) => given.students.includes(id))
+      .map(({ id, factor }) => {
+        const own = factor === 1 ? null : withExtraTime(calendar, assignment, factor);
+        return { student: id, revision, factor, due: own?.due ?? null, closes: own?.closes ?? null };
+      });
+    const made = { by: visitor.id, at: now, what: "assigned work to more students" };
+    const { event } = await changeWork(db, made, [given.assignment], (tx) =>
+      recipients.addRecipients(tx, given.assignment, added),
     );
-    await announceWork(db, given.assignment);
-    return {};
+    return { event };
   },
 );
 
@@ -195,28 +195,13 @@ export const removeStudent = act(
   "change assignment",
   z.object({ assignment: Id, student: Id }),
   (given) => ({ assignment: given.assignment }),
-  async ({ db }, given) => {
-    if (!(await recipients.removeRecipient(db, given.assignment, given.student)))
-      throw new Refused("This student has begun: the answers are kept, so it stays with her.");
-    await announceWork(db, given.assignment);
-    return {};
-  },
-);
-
-/** One student's own due moment: later than the class's, or with an empty text the class's again. */
-export const extendFor = act(
-  "change assignment",
-  z.object({ assignment: Id, student: Id, due: z.string().max(30) }),
-  (given) => ({ assignment: given.assignment }),
   async ({ db, visitor, now }, given) => {
-    const assignment = (await assignments.assignmentById(db, given.assignment))!;
-    const due = given.due === "" ? null : fromWallClock(given.due, visitor.zone);
-    if (given.due !== "" && !due) throw new Refused("This is not a date and time we can read.", "due");
-    if (due && (due <= now || due < assignment.due))
-      throw new Refused("More time ends later than the class's own, and not in the past.", "due");
-    await recipients.setOwnDue(db, given.assignment, given.student, due);
-    await announceWork(db, given.assignment);
-    return {};
+    const made = { by: visitor.id, at: now, what: "took work from a student" };
+    const { event } = await changeWork(db, made, [given.assignment], async (tx) => {
+      if (!(await recipients.removeRecipient(tx, given.assignment, given.student)))
+        throw new Refused("This student has begun: the answers are kept, so it stays with her.");
+    });
+    return { event };
   },
 );
 
@@ -225,8 +210,11 @@ export const takeNewest = act(
   "change assignment",
   z.object({ assignment: Id }),
   (given) => ({ assignment: given.assignment }),
-  async ({ db }, given) => {
-    const changed = await recipients.useNewest(db, given.assignment);
-    return { changed };
+  async ({ db, visitor, now }, given) => {
+    const made = { by: visitor.id, at: now, what: "gave students the newest revision" };
+    const { event, value: changed } = await changeWork(db, made, [given.assignment], (tx) =>
+      recipients.useNewest(tx, given.assignment),
+    );
+    return { event, changed };
   },
 );

@@ -17,6 +17,7 @@ import { addEvent, eventOf, setUndone } from "@/data/events";
 import { joinParts, splitAssignment } from "@/data/split";
 import { announceWork } from "@/data/work";
 import { act, notThere, Refused } from "../act";
+import { putWorkBack } from "../change-work";
 import { layOutPocket } from "../lay-out";
 import { lookAtMoved } from "../look-again";
 import { changePlaces, samePlaces, type PlanState } from "../move-work";
@@ -154,8 +155,8 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
   if (!event) throw new Refused(notThere);
   if (event.undone) throw new Refused("This has been undone already.");
   const placed = event.after.places.map(({ id }) => id);
-  const { schoolLost, lost, order = [] } = event.after;
-  const ids = [...placed, ...order.map(({ id }) => id)];
+  const { schoolLost, lost, order = [], works = [] } = event.after;
+  const ids = [...placed, ...order.map(({ id }) => id), ...works.map(({ id }) => id)];
   // Whatever it touched she must still be allowed to change: a cover may have ended since.
   const asked: [Act, About][] = [
     ...(schoolLost ? [["change the school's calendar", {}] as [Act, About]] : []),
@@ -167,7 +168,12 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
   const said = await db.transaction(async (tx) => {
     const same =
       samePlaces(await placesOf(tx, placed), event.after.places) &&
-      canonical(await positionsOf(tx, ids.slice(placed.length))) === canonical(order);
+      canonical(
+        await positionsOf(
+          tx,
+          order.map(({ id }) => id),
+        ),
+      ) === canonical(order);
     if (!same) throw new Refused("Some of it has been changed since, so it stays as it is now.");
     const { split } = event.after;
     if (split && !(await joinParts(tx, split.assignment, split.was, split.added)))
@@ -179,12 +185,14 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     if (lost) await removeClassDaysOff(tx, lost.classes, lost.date);
     await setPlaces(tx, event.before.places);
     await setPositions(tx, event.before.order ?? []);
+    await putWorkBack(tx, event.before.works ?? [], works);
     // What was given is gone as if it never had been; what somebody has begun meanwhile is only called back.
     const gone = event.after.given ? await removeUnbegun(tx, placed) : [];
     const begun = event.after.given ? placed.filter((id) => !gone.includes(id)) : [];
     for (const id of begun) await setCalledBack(tx, id, now);
     await setUndone(tx, given.event, now);
     for (const id of ids) await announceWork(tx, id);
+    if (works.length > 0) return "Everything is as it was.";
     if (!event.after.given) return "Everything is where it was.";
     return begun.length > 0 ? "Called back: somebody had begun." : "Taken back.";
   });

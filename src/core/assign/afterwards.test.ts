@@ -1,0 +1,103 @@
+import { lesson } from "@/data/testing/world";
+import { allQuestions } from "../resource/document";
+import type { StudentWork, Try } from "../results/table";
+import { effectsOfRules, effectsOfVersion, type Rules, type World } from "./afterwards";
+
+const document = lesson("Tides");
+const { step, question } = allQuestions(document)[0]!;
+const rules = (more: Partial<Rules> = {}): Rules => ({
+  tries: 2,
+  keep: "best",
+  checking: "at once",
+  goals: ["tables"],
+  openDays: null,
+  stepWork: [],
+  ...more,
+});
+const right = "a";
+const at = (minute: number) => new Date(Date.UTC(2026, 11, 1, 9, minute));
+const aTry = (number: number, answer: unknown, handedIn = true): Try => ({
+  number,
+  startedAt: at(number),
+  handedInAt: handedIn ? at(number + 1) : null,
+  responses:
+    answer === null
+      ? []
+      : [{ step: step.id, question: question.id, value: answer, at: at(number), checked: true, late: false }],
+});
+const child = (name: string, ...tries: Try[]): StudentWork => ({ student: { id: name.length, name }, document, tries });
+const world = (...works: StudentWork[]): World => ({ works, over: false, today: "2026-12-01" });
+const said = (from: Partial<Rules>, to: Partial<Rules>, where: World) => effectsOfRules(rules(from), rules(to), where);
+
+test("where nobody has begun, no answers are touched, whatever changes", () => {
+  expect(said({}, { tries: 1, keep: "last" }, world(child("Bo")))).toEqual([
+    "Nobody has begun, so no answers are touched.",
+  ]);
+});
+
+test("nothing is said where nothing changes", () => {
+  expect(said({}, {}, world(child("Bo", aTry(1, right))))).toEqual([]);
+});
+
+test("fewer tries close it for those who have used them; more open it again", () => {
+  const once = world(child("Bo", aTry(1, right)), child("Ana", aTry(1, right), aTry(2, right)), child("Cy"));
+  expect(said({ tries: 2 }, { tries: 1 }, once)).toEqual(["Bo has no try left. What is handed in stays and counts."]);
+  expect(said({ tries: 2 }, { tries: null }, once)).toEqual(["Ana can try again."]);
+  expect(said({ tries: 1 }, { tries: 3 }, once)).toEqual(["Bo and Ana can try again."]);
+});
+
+test("an open try goes on to its end though there are fewer", () => {
+  expect(said({ tries: 3 }, { tries: 1 }, world(child("Bo", aTry(1, right), aTry(2, right, false))))).toEqual([]);
+});
+
+test("whose marks change with the try that counts is named, with the marks before and after", () => {
+  const worse = world(child("Bo", aTry(1, right), aTry(2, null)), child("Ana", aTry(1, right), aTry(2, right)));
+  expect(said({ keep: "best" }, { keep: "last" }, worse)).toEqual([
+    "Marks change for one student: Bo 1 of 1 → 0 of 1.",
+  ]);
+  expect(said({ keep: "best" }, { keep: "first" }, worse)).toEqual(["No marks change."]);
+});
+
+test("who sees marks now, and who no longer does", () => {
+  const both = world(child("Bo", aTry(1, right)), child("Ana", aTry(1, right, false)));
+  expect(said({ checking: "at once" }, { checking: "after due" }, both)).toEqual([
+    "Ana, at work now, no longer sees what is right while working.",
+    "Bo has handed in and no longer sees the marks.",
+  ]);
+  expect(said({ checking: "never" }, { checking: "at the end" }, both)).toEqual([
+    "Bo has handed in and sees the marks now.",
+  ]);
+  expect(said({ checking: "at the end" }, { checking: "after due" }, { ...both, over: true })).toEqual([]);
+});
+
+test("results already in count for a new goal, and no longer for one taken away", () => {
+  expect(said({ goals: ["tables"] }, { goals: ["median"] }, world(child("Bo", aTry(1, right))))).toEqual([
+    "One result already handed in counts for “median”.",
+    "One result no longer counts for “tables”.",
+  ]);
+});
+
+test("days on which it is not open stop those at work, and keep what they answered", () => {
+  const working = world(child("Ana", aTry(1, right, false)));
+  expect(said({}, { openDays: ["2026-12-02"] }, working)).toEqual([
+    "Ana is at work and cannot go on today; what is answered is kept.",
+  ]);
+  expect(said({}, { openDays: ["2026-12-01"] }, working)).toEqual([]);
+});
+
+test("steps done otherwise are for those who have begun too", () => {
+  expect(said({}, { stepWork: [{ step: step.id, work: "pairs" }] }, world(child("Bo", aTry(1, right))))).toEqual([
+    "Bo has begun: the steps say it from now on; answers stay.",
+  ]);
+});
+
+test("another version keeps the answers to questions it shares, and says what becomes of the others", () => {
+  const other = structuredClone(document);
+  for (const block of other.steps.flatMap(({ blocks }) => blocks)) if ("question" in block) block.question.id = "else";
+  const bo = child("Bo", aTry(1, right));
+  expect(effectsOfVersion(bo, document)).toEqual(["Bo keeps all that is answered."]);
+  expect(effectsOfVersion(bo, other)).toEqual([
+    "None of what Bo answered is in this version; one answer belongs to questions it does not have. It is kept and counts again if you change it back.",
+  ]);
+  expect(effectsOfVersion(child("Cy"), other)).toEqual(["Cy has not begun, so no answers are touched."]);
+});

@@ -1,0 +1,185 @@
+"use client";
+import { useEffect, useState } from "react";
+import { factors, sayFactor } from "@/core/assign/extra-time";
+import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
+import type { Recipient } from "@/data/recipients";
+import { changeStudent, lookAtStudent } from "@/screens/acts/afterwards";
+import { removeStudent } from "@/screens/acts/assign";
+import type { WorkDetails } from "@/server/work-details";
+import { Button } from "@/ui/button";
+import { Field, inputClasses, TextInput } from "@/ui/field";
+import { usePlanActs } from "./use-plan-acts";
+
+/** One student's version, time and due moment; what it does to answers is said before it is saved. */
+function StudentForm({
+  details: { assignment, versions },
+  student: one,
+  zone,
+  now,
+  onDone,
+}: {
+  details: WorkDetails;
+  student: Recipient;
+  zone: string;
+  now: Date;
+  onDone: () => void;
+}) {
+  const wasDue = one.ownDue && one.factor === 1 ? toWallClock(one.ownDue, zone) : "";
+  const [form, setForm] = useState({ resource: one.resource, factor: one.factor, due: wasDue });
+  const [looked, setLooked] = useState<{ effects: string[]; due: Date | null; problem: string | null } | null>(null);
+  const { run, busy } = usePlanActs();
+  const given = { assignment: assignment.id, student: one.student, ...form };
+  const wanted = JSON.stringify(given);
+  useEffect(() => {
+    let waiting = true;
+    const timer = setTimeout(async () => {
+      const outcome = await lookAtStudent(JSON.parse(wanted) as typeof given);
+      if (!waiting) return;
+      setLooked(
+        outcome.ok ? { ...outcome.value, problem: null } : { effects: [], due: null, problem: outcome.problem },
+      );
+    }, 200);
+    return () => {
+      waiting = false;
+      clearTimeout(timer);
+    };
+  }, [wanted]);
+  const choices = [{ id: assignment.resource, title: "this one" }, ...versions];
+  if (!choices.some(({ id }) => id === one.resource)) choices.push({ id: one.resource, title: one.title });
+  return (
+    <form
+      className="mt-1 mb-2 grid w-full gap-3 rounded-card bg-shade p-3"
+      aria-label={`What ${one.name} gets`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        run(
+          () => changeStudent(given),
+          () => `Changed for ${one.name}.`,
+          onDone,
+        );
+      }}
+    >
+      <div className="grid grid-cols-2 gap-3">
+        <Field label="Version">
+          {(control) => (
+            <select
+              {...control}
+              className={inputClasses}
+              disabled={choices.length === 1 || assignment.part !== null}
+              value={form.resource}
+              onChange={(event) => setForm({ ...form, resource: Number(event.target.value) })}
+            >
+              {choices.map(({ id, title }) => (
+                <option key={id} value={id}>
+                  {title}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+        <Field label="Time">
+          {(control) => (
+            <select
+              {...control}
+              className={inputClasses}
+              value={form.factor}
+              onChange={(event) => setForm({ ...form, factor: Number(event.target.value) })}
+            >
+              {[...new Set([...factors, one.factor])].map((factor) => (
+                <option key={factor} value={factor}>
+                  {factor === 1 ? "the class’s" : (sayFactor[factor] ?? `${factor} times as long`)}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+      </div>
+      <Field
+        label="Due for this student"
+        help={form.due ? undefined : `Left empty: ${sayMoment(looked?.due ?? assignment.due, zone, now)}.`}
+        problem={looked?.problem ?? undefined}
+      >
+        {(control) => (
+          <TextInput
+            {...control}
+            type="datetime-local"
+            value={form.due}
+            onChange={(event) => setForm({ ...form, due: event.target.value })}
+          />
+        )}
+      </Field>
+      {looked?.effects.map((text) => (
+        <p key={text} role="status" className="text-[14px]">
+          {text}
+        </p>
+      ))}
+      <div className="flex justify-end gap-2">
+        <Button size="small" onClick={onDone}>
+          Cancel
+        </Button>
+        <Button size="small" look="main" type="submit" disabled={busy || looked?.problem != null}>
+          Save
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** One student who has the work: what she gets, to be changed or taken from her. */
+export function StudentRow({
+  details,
+  student: one,
+  zone,
+  now,
+}: {
+  details: WorkDetails;
+  student: Recipient;
+  zone: string;
+  now: Date;
+}) {
+  const [changing, setChanging] = useState(false);
+  const { run, busy } = usePlanActs();
+  const { assignment } = details;
+  return (
+    <li className="flex flex-wrap items-center gap-2 px-3 py-1.5">
+      <span className="min-w-0 flex-1">
+        <span className="block truncate">{one.name}</span>
+        <span className="block text-[12px] text-ink-soft">
+          {[
+            one.resource === assignment.resource ? null : `“${one.title}”`,
+            one.factor === 1 ? null : sayFactor[one.factor],
+            one.ownDue && `due ${sayMoment(one.ownDue, zone, now)}`,
+            one.begun ? "has begun" : null,
+          ]
+            .filter(Boolean)
+            .join(" · ")}
+        </span>
+      </span>
+      <Button
+        size="small"
+        aria-expanded={changing}
+        aria-label={`Change what ${one.name} gets`}
+        onClick={() => setChanging(!changing)}
+      >
+        Change …
+      </Button>
+      {!one.begun && (
+        <Button
+          size="small"
+          look="quiet"
+          disabled={busy}
+          aria-label={`Take out ${one.name}`}
+          onClick={() =>
+            run(
+              () => removeStudent({ assignment: assignment.id, student: one.student }),
+              () => `${one.name} does not have it any more.`,
+            )
+          }
+        >
+          Take out
+        </Button>
+      )}
+      {changing && <StudentForm {...{ details, zone, now }} student={one} onDone={() => setChanging(false)} />}
+    </li>
+  );
+}

@@ -1,0 +1,167 @@
+"use server";
+import { z } from "zod";
+import { effectsOfRules, effectsOfVersion, Rules } from "@/core/assign/afterwards";
+import { withExtraTime } from "@/core/assign/extra-time";
+import { schoolClock } from "@/core/calendar/school-calendar";
+import { fromWallClock } from "@/core/calendar/wall-clock";
+import * as assignments from "@/data/assignments";
+import { calendarOf } from "@/data/calendar";
+import type { Db } from "@/data/db";
+import { recipientsOf } from "@/data/recipients";
+import { resourceById, revisionById } from "@/data/resources";
+import { stepsOf } from "@/data/split";
+import { dueForAll, workOf } from "@/data/work";
+import { keptStepWork, setRecipient, setRules, workAsItIs, type WorkWas } from "@/data/work-rules";
+import { act, Refused } from "../act";
+import { audienceOf } from "../audience";
+import { changeWork } from "../change-work";
+import { versionsFor } from "../given";
+import type { Visitor } from "../session";
+
+const Id = z.number().int().positive();
+
+const rulesOf = ({ id: _, recipients: __, stepWork, ...rules }: WorkWas): Rules => ({
+  ...rules,
+  stepWork: Object.entries(stepWork ?? {}).map(([step, work]) => ({ step, work })),
+});
+
+/** How a piece of work works now, and what the form to change it chooses from. */
+export const rulesFor = act(
+  "change assignment",
+  z.object({ assignment: Id }),
+  (given) => ({ assignment: given.assignment }),
+  async ({ db, visitor, now }, given) => {
+    const assignment = (await assignments.assignmentById(db, given.assignment))!;
+    const [work, { steps }, audience] = await Promise.all([
+      workAsItIs(db, given.assignment),
+      stepsOf(db, given.assignment),
+      audienceOf(db, visitor, [assignment.resource], now, null),
+    ]);
+    return {
+      rules: rulesOf(work),
+      students: work.recipients.map(({ student }) => student),
+      audience: {
+        ...audience,
+        steps: audience.steps.filter(({ id }) => !steps || steps.includes(id)),
+      },
+    };
+  },
+);
+
+const ChangedRules = z.object({ assignments: z.array(Id).min(1).max(200), rules: Rules.partial() });
+
+/** What the change does to answers, said before it is made: for several, a sentence names the work it is about. */
+export const lookAtRules = act(
+  "change assignments",
+  ChangedRules,
+  (given) => ({ assignments: given.assignments }),
+  async ({ db, now }, given) => {
+    const effects: string[] = [];
+    for (const id of given.assignments) {
+      const assignment = (await assignments.assignmentById(db, id))!;
+      const before = rulesOf(await workAsItIs(db, id));
+      const calendar = await calendarOf(db, assignment.school);
+      const found = effectsOfRules(
+        before,
+        { ...before, ...given.rules },
+        {
+          works: await workOf(db, id),
+          over: (await dueForAll(db, id)) <= now,
+          today: schoolClock(now, calendar.zone).date,
+        },
+      );
+      effects.push(...(given.assignments.length === 1 ? found : found.map((text) => `“${assignment.title}”: ${text}`)));
+    }
+    return { effects: effects.slice(0, 40) };
+  },
+);
+
+/** Other tries, what counts, checking, goals, days or step work; what is not given stays. One act, one undo. */
+export const changeRules = act(
+  "change assignments",
+  ChangedRules,
+  (given) => ({ assignments: given.assignments }),
+  async ({ db, visitor, now }, given) => {
+    const made = { by: visitor.id, at: now, what: "changed how work is done" };
+    const { event } = await changeWork(db, made, given.assignments, async (tx) => {
+      for (const id of given.assignments) {
+        const rules = { ...rulesOf(await workAsItIs(tx, id)), ...given.rules };
+        await setRules(tx, id, { ...rules, stepWork: keptStepWork(rules.stepWork) });
+      }
+    });
+    return { event, changed: given.assignments.length };
+  },
+);
+
+const ForStudent = z.object({
+  assignment: Id,
+  student: Id,
+  /** The resource she gets: the one assigned, or another version of it. */
+  resource: Id,
+  factor: z.number().min(1).max(2),
+  /** Her own due moment on the school's clock; empty: the class's, or what her time makes of it. */
+  due: z.string().max(30),
+});
+
+/** The student's row as the form wants it. Refused where it cannot be. */
+async function rowFor(db: Db, visitor: Visitor, given: z.infer<typeof ForStudent>, now: Date) {
+  const assignment = (await assignments.assignmentById(db, given.assignment))!;
+  const recipient = (await recipientsOf(db, given.assignment)).find(({ student }) => student === given.student);
+  if (!recipient) throw new Refused("This student does not have it any more. Nothing was changed.");
+  let revision = recipient.revision;
+  if (given.resource !== recipient.resource) {
+    if (assignment.part) throw new Refused("Only a part is assigned, and another version has other steps.", "resource");
+    const versions = await versionsFor(db, visitor, assignment.resource);
+    const head =
+      given.resource === assignment.resource
+        ? (await resourceById(db, assignment.resource))?.head
+        : versions.find(({ id }) => id === given.resource)?.revision;
+    if (!head) throw new Refused("This version is not published any more. Nothing was changed.", "resource");
+    revision = head;
+  }
+  const typed = given.due === "" ? null : fromWallClock(given.due, visitor.zone);
+  if (given.due !== "" && !typed) throw new Refused("This is not a date and time we can read.", "due");
+  if (typed && (typed < assignment.due || (typed <= now && typed.getTime() !== recipient.ownDue?.getTime())))
+    throw new Refused("More time ends later than the class's own, and not in the past.", "due");
+  const own = typed
+    ? { due: typed, closes: assignment.closes && typed > assignment.closes ? typed : assignment.closes }
+    : given.factor === 1
+      ? null
+      : withExtraTime(await calendarOf(db, assignment.school), assignment, given.factor);
+  return {
+    recipient,
+    row: {
+      student: given.student,
+      revision,
+      factor: given.factor,
+      due: own?.due ?? null,
+      closes: own?.closes ?? null,
+    },
+  };
+}
+
+/** What another version or time does to what this student answered. Changes nothing. */
+export const lookAtStudent = act(
+  "change assignment",
+  ForStudent,
+  (given) => ({ assignment: given.assignment }),
+  async ({ db, visitor, now }, given) => {
+    const { recipient, row } = await rowFor(db, visitor, given, now);
+    const work = (await workOf(db, given.assignment)).find(({ student }) => student.id === given.student)!;
+    const other = row.revision === recipient.revision ? null : await revisionById(db, row.revision);
+    return { effects: other ? effectsOfVersion(work, other.document) : [], due: row.due };
+  },
+);
+
+/** Another version, time or due moment for one student. Returns what undoes it. */
+export const changeStudent = act(
+  "change assignment",
+  ForStudent,
+  (given) => ({ assignment: given.assignment }),
+  async ({ db, visitor, now }, given) => {
+    const { row } = await rowFor(db, visitor, given, now);
+    const made = { by: visitor.id, at: now, what: "changed what a student gets" };
+    const { event } = await changeWork(db, made, [given.assignment], (tx) => setRecipient(tx, given.assignment, row));
+    return { event };
+  },
+);
