@@ -122,14 +122,35 @@ test("the office brings in a school's roster of 600 with 12 bad rows, and takes 
   await page.getByLabel("Roster file").setInputFiles(file);
   const card = page.getByRole("region", { name: "Roster of the school" });
   await expect(
-    card.getByText("588 new students, 0 changed, 20 new classes, 588 places in classes, 0 leave a class."),
+    card.getByText("New students: 588 · changed: 0 · new classes: 20 · places in classes: 588 · leaving a class: 0"),
   ).toBeVisible();
   await expect(card.getByText("12 left out or to be done by hand:")).toBeVisible();
   await expect(card.getByText("Line 9: There is no family name. (Nobody7, , 3, Class 7, n7)")).toBeVisible();
   await card.getByRole("button", { name: "Bring in the rest" }).click();
-  await expect(page.getByText("588 students are new, 588 places in classes, 0 left.")).toBeVisible();
+  await expect(page.getByText("The roster is in. New students: 588 · places in classes: 588 · left: 0")).toBeVisible();
+  // Brought in by mistake: one key, and nobody of them is there; then in earnest.
+  await page.keyboard.press("u");
+  await expect(page.getByText("The roster is as it was.")).toBeVisible();
+  await page.getByLabel("Roster file").setInputFiles(file);
+  await card.getByRole("button", { name: "Bring in the rest" }).click();
+  await expect(page.getByText("The roster is in. New students: 588 · places in classes: 588 · left: 0").last()).toBeVisible();
   await page.getByLabel("Roster file").setInputFiles(file);
   await expect(card.getByRole("button", { name: "Nothing to change" })).toBeDisabled();
+  // A file of the district: which school is asked, and the other one's children stay out.
+  const both = zipSync({
+    "manifest.csv": strToU8("propertyName,value\noneroster.version,1.1\nfile.enrollments,bulk"),
+    "orgs.csv": strToU8("sourcedId,name\ns1,North Holm\ns2,South Holm"),
+    "users.csv": strToU8(
+      "sourcedId,orgSourcedIds,role,givenName,familyName\na1,s1,student,Una,North\na2,s2,student,Una,South",
+    ),
+    "classes.csv": strToU8("sourcedId,title,schoolSourcedId\nh1,9 North,s1\nh2,9 South,s2"),
+    "enrollments.csv": strToU8("sourcedId,classSourcedId,userSourcedId,role\ne1,h1,a1,student\ne2,h2,a2,student"),
+  });
+  await page
+    .getByLabel("Roster file")
+    .setInputFiles({ name: "both.zip", mimeType: "application/zip", buffer: Buffer.from(both) });
+  await card.getByLabel("This file holds 2 schools. Which one is yours?").selectOption("South Holm");
+  await expect(card.getByText("New students: 1 · changed: 0 · new classes: 1 · places in classes: 1")).toBeVisible();
   const broken = zipSync({ "users.csv": strToU8("nothing") });
   await page
     .getByLabel("Roster file")

@@ -6,7 +6,9 @@ import { one, type Queryable } from "./db";
 export async function presentAt(db: Queryable, school: number): Promise<Present> {
   const [students, classes, enrolments] = await Promise.all([
     db.query<Present["students"][number]>(
-      `select id, roster_id "rosterId", given_name "givenName", family_name "familyName", grade from person
+      `select id, roster_id "rosterId", given_name "givenName", family_name "familyName", grade,
+              family_language "homeLanguage", time_factor::float8 factor, reading_grade::float8 "readingGrade", languages
+         from person
         where school_id = $1 and kind = 'student' and active order by id`,
       [school],
     ),
@@ -43,18 +45,22 @@ export async function applyImport(
     return { ...student, name };
   });
   const added = await tx.query<{ id: number; name: string }>(
-    `insert into person (district_id, school_id, kind, given_name, family_name, sign_in_name, grade, roster_id, family_language, time_factor)
-     select $1, $2, 'student', s."givenName", s."familyName", s.name, s.grade, s."rosterId", s."homeLanguage", coalesce(s.factor, 1)
+    `insert into person (district_id, school_id, kind, given_name, family_name, sign_in_name, grade, roster_id, family_language, time_factor,
+                         reading_grade, languages)
+     select $1, $2, 'student', s."givenName", s."familyName", s.name, s.grade, s."rosterId", s."homeLanguage", coalesce(s.factor, 1),
+            s."readingGrade", coalesce(s.languages, '{}')
        from jsonb_to_recordset($3::jsonb) as s("givenName" text, "familyName" text, name text, grade smallint, "rosterId" text,
-                                               "homeLanguage" text, factor numeric)
+                                               "homeLanguage" text, factor numeric, "readingGrade" numeric, languages text[])
      returning id, sign_in_name as name`,
     [to.district, to.school, JSON.stringify(rows)],
   );
   const byName = new Map(added.map(({ id, name }) => [name, id]));
   for (const { key, name } of rows) students[key] = byName.get(name)!;
   await tx.query(
-    `update person p set given_name = s."givenName", family_name = s."familyName", grade = s.grade, roster_id = s."rosterId"
-       from jsonb_to_recordset($2::jsonb) as s(id int, "givenName" text, "familyName" text, grade smallint, "rosterId" text)
+    `update person p set given_name = s."givenName", family_name = s."familyName", grade = s.grade, roster_id = s."rosterId",
+            family_language = s."homeLanguage", time_factor = s.factor, reading_grade = s."readingGrade", languages = s.languages
+       from jsonb_to_recordset($2::jsonb) as s(id int, "givenName" text, "familyName" text, grade smallint, "rosterId" text,
+                                               "homeLanguage" text, factor numeric, "readingGrade" numeric, languages text[])
       where p.id = s.id and p.school_id = $1 and p.kind = 'student'`,
     [to.school, JSON.stringify(plan.changeStudents)],
   );

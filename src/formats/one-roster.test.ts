@@ -99,7 +99,30 @@ describe("a OneRoster file", () => {
     expect(roster.students).toHaveLength(2);
   });
 
-  test("a class to be deleted is said and not deleted; a roster of several schools is refused", () => {
+  test("a file with several schools says which, reads nothing until one is chosen, and then that one alone", () => {
+    const two = {
+      ...whole,
+      "orgs.csv": "sourcedId,name,type\ns1,Skerry Primary,school\ns2,Holm Primary,school",
+      "users.csv": `${whole["users.csv"]}\r\nu8,,,true,s2,student,,,Nils,Berg,,,,,,,"06",`,
+      "classes.csv": `${whole["classes.csv"]}\nc8,,,6 Tern,06,k1,,homeroom,,s2,y1,,,`,
+      "enrollments.csv": `${whole["enrollments.csv"]}\ne8,,,c8,s2,u8,student,,,`,
+    };
+    const asked = readOneRoster(zip(two));
+    expect(asked).toMatchObject({ students: [], classes: [], enrolments: [], problems: [] });
+    expect(asked.schools).toEqual([
+      { id: "s2", name: "Holm Primary" },
+      { id: "s1", name: "Skerry Primary" },
+    ]);
+    const holm = readOneRoster(zip(two), "s2");
+    expect(holm.classes.map(({ name }) => name)).toEqual(["6 Tern"]);
+    expect(holm.students.map(({ givenName }) => givenName)).toEqual(["Nils"]);
+    expect(holm).toMatchObject({ enrolments: [{ person: "u8" }], problems: [], teachers: [] });
+    const skerry = readOneRoster(zip(two), "s1");
+    expect(skerry).toEqual({ ...readOneRoster(zip(whole)), schools: asked.schools });
+    expect(() => readOneRoster(zip(two), "s9")).toThrow("does not hold that school");
+  });
+
+  test("a class to be deleted is said and not deleted", () => {
     const rows = (...more: string[]) => ({ ...whole, "classes.csv": [whole["classes.csv"], ...more].join("\n") });
     const roster = readOneRoster(zip(rows("c7,tobedeleted,,6 Tern,06,k1,,homeroom,,s1,y1,,,")));
     expect(roster.classes).toHaveLength(1);
@@ -110,7 +133,6 @@ describe("a OneRoster file", () => {
         text: expect.stringContaining("6 Tern is to be deleted") as string,
       }),
     ]);
-    expect(() => readOneRoster(zip(rows("c8,,,6 Tern,06,k1,,homeroom,,s2,y1,,,")))).toThrow(/holds 2 schools/);
   });
 
   test("what is no roster says so", () => {

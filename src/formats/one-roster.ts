@@ -34,6 +34,8 @@ export interface OneRoster {
   version: "1.1" | "1.2";
   /** "bulk": what is not in the file is over. "delta": only what is said to be deleted is. */
   mode: "bulk" | "delta";
+  /** The schools of a file that holds several: without one of them chosen nothing else is read. Empty: it holds one. */
+  schools: { id: string; name: string }[];
   students: OneRosterStudent[];
   teachers: { rosterId: string; name: string; email: string }[];
   classes: OneRosterClass[];
@@ -116,6 +118,15 @@ function rowsOf(text: string | undefined, file: string, needed: readonly string[
   return data;
 }
 
+/** The schools classes are of, with their names where the file says them. */
+function schoolsOf(classes: readonly Row[], organisations: readonly Row[]): OneRoster["schools"] {
+  const names = new Map(organisations.map((row) => [row.sourcedId!.trim(), row.name!.trim().slice(0, 120)]));
+  const ids = [...new Set(classes.flatMap((row) => row.schoolSourcedId?.trim() || []))];
+  return ids.length < 2
+    ? []
+    : ids.map((id) => ({ id, name: names.get(id) || id })).sort((one, other) => one.name.localeCompare(other.name));
+}
+
 const list = (cell: string | undefined) =>
   (cell ?? "")
     .split(",")
@@ -123,8 +134,11 @@ const list = (cell: string | undefined) =>
     .filter(Boolean);
 const dateOf = (cell: string | undefined) => (/^\d{4}-\d\d-\d\d/.exec(cell ?? "") ? cell!.slice(0, 10) : null);
 
-/** @throws RosterError when it is no OneRoster file; single rows that cannot be read are in `problems` */
-export function readOneRoster(bytes: Uint8Array): OneRoster {
+/**
+ * @param school of a file with several, the one to read
+ * @throws RosterError when it is no OneRoster file; single rows that cannot be read are in `problems`
+ */
+export function readOneRoster(bytes: Uint8Array, school: string | null = null): OneRoster {
   const files = filesOf(bytes);
   const manifest = new Map(
     rowsOf(files.get("manifest.csv"), "manifest.csv", ["propertyName", "value"]).map((row) => [
@@ -149,6 +163,20 @@ export function readOneRoster(bytes: Uint8Array): OneRoster {
       return [];
     });
 
+  const allClasses = read("classes.csv", ["sourcedId", "title"]);
+  const schools = schoolsOf(
+    allClasses.map(({ row }) => row),
+    rowsOf(files.get("orgs.csv"), "orgs.csv", ["sourcedId", "name"]),
+  );
+  const chosen = schools.length > 1 ? school : null;
+  if (chosen !== null && !schools.some(({ id }) => id === chosen))
+    throw new RosterError("This roster does not hold that school.");
+  const empty = { students: [], teachers: [], classes: [], enrolments: [], gone: { students: [], enrolments: [] } };
+  if (schools.length > 1 && chosen === null) return { version, mode, schools, ...empty, problems: [] };
+  const isOfSchool = (row: Row) => chosen === null || !row.schoolSourcedId || row.schoolSourcedId.trim() === chosen;
+  const elsewhere = (row: Row) =>
+    chosen !== null && list(row.orgSourcedIds).length > 0 && !list(row.orgSourcedIds).includes(chosen);
+
   const roles = new Map<string, string>();
   for (const { row, gone } of read("roles.csv", ["userSourcedId", "role"]))
     if (!gone && (row.roleType !== "secondary" || !roles.has(row.userSourcedId!)))
@@ -160,6 +188,7 @@ export function readOneRoster(bytes: Uint8Array): OneRoster {
   const known = new Set<string>();
   for (const { row, line, gone } of read("users.csv", ["sourcedId", "givenName", "familyName"])) {
     const id = row.sourcedId!.trim();
+    if (elsewhere(row)) continue;
     const role = (version === "1.2" ? roles.get(id) : row.role)?.toLowerCase();
     if (known.has(id)) {
       problems.push({ file: "users.csv", line, text: `${id} is there twice.` });
@@ -190,10 +219,7 @@ export function readOneRoster(bytes: Uint8Array): OneRoster {
     }
   }
 
-  const classRows = read("classes.csv", ["sourcedId", "title"]);
-  const schools = new Set(classRows.flatMap(({ row }) => row.schoolSourcedId?.trim() || []));
-  if (schools.size > 1)
-    throw new RosterError(`This roster holds ${schools.size} schools. Bring in one for each school.`);
+  const classRows = allClasses.filter(({ row }) => isOfSchool(row));
   for (const { row, line, gone } of classRows)
     if (gone)
       problems.push({
@@ -219,12 +245,15 @@ export function readOneRoster(bytes: Uint8Array): OneRoster {
   const enrolments: OneRosterEnrolment[] = [];
   const goneEnrolments: { class: string; person: string }[] = [];
   for (const { row, line, gone } of read("enrollments.csv", ["classSourcedId", "userSourcedId", "role"])) {
+    if (!isOfSchool(row)) continue;
     const [group, person, role] = [row.classSourcedId!.trim(), row.userSourcedId!.trim(), row.role!.toLowerCase()];
     if (gone) {
       goneEnrolments.push({ class: group, person });
       continue;
     }
     if (role !== "student" && role !== "teacher") continue;
+    // Of a file with several schools, an enrolment may not say its own: its class does.
+    if (chosen !== null && !row.schoolSourcedId && !classIds.has(group)) continue;
     // Of a delta, the class and the person may have come with an earlier file.
     const missing = mode === "delta" ? null : !classIds.has(group) ? group : !people.has(person) ? person : null;
     if (missing !== null) {
@@ -236,6 +265,7 @@ export function readOneRoster(bytes: Uint8Array): OneRoster {
   return {
     version,
     mode,
+    schools,
     students,
     teachers,
     classes,

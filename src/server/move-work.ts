@@ -15,6 +15,7 @@ import { calendarOf } from "@/data/calendar";
 import type { Db, Queryable } from "@/data/db";
 import { addEvent } from "@/data/events";
 import { announceWork } from "@/data/work";
+import type { SchoolChange } from "./change-school";
 import type { WorkWas } from "@/data/work-rules";
 
 /** What a change of the plan was before and is after: all that undoing needs. */
@@ -32,6 +33,8 @@ export interface PlanState {
   split?: { assignment: number; was: PartWas; added: number[] };
   /** Rules and students of work, where those were changed. */
   works?: WorkWas[];
+  /** What a school's office or a roster changed. */
+  schoolChange?: SchoolChange;
 }
 
 /**

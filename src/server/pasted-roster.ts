@@ -37,6 +37,8 @@ async function pastedRoster(
     grade: student.grade ?? (group.gradeFrom === group.gradeTo ? group.gradeFrom : null),
     homeLanguage: student.homeLanguage,
     factor: student.factor,
+    readingGrade: student.readingGrade,
+    languages: student.languages,
   }));
   return {
     read,

@@ -1,9 +1,10 @@
 import type { ImportPlan, Roster } from "@/core/roster/import-plan";
-import { changesNothing, planImport } from "@/core/roster/import-plan";
+import { changesNothing, planImport, unsaid } from "@/core/roster/import-plan";
 import { adultsAt } from "@/data/classes";
-import type { Db } from "@/data/db";
+import type { Db, Queryable } from "@/data/db";
 import { applyImport, linkTeachers, presentAt } from "@/data/rosters";
 import { decodeText } from "@/formats/decode-text";
+import { changeSchool } from "./change-school";
 import { readFile, UnreadableFile } from "./read-file";
 
 export interface SchoolRoster {
@@ -11,23 +12,30 @@ export interface SchoolRoster {
   /** Where each thing that could not be read stands. */
   problems: string[];
   teachers: { classRosterId: string; email: string }[];
+  /** The schools of a file that holds several, before one of them is chosen. */
+  schools: { id: string; name: string }[];
   /** What it was read as: "OneRoster 1.1, whole", "a table". */
   kind: string;
 }
 
 /** A zip is a OneRoster file; anything else a table with a column for the class. @throws UnreadableFile */
-export async function readSchoolRoster(bytes: Uint8Array, name = ""): Promise<SchoolRoster> {
+export async function readSchoolRoster(
+  bytes: Uint8Array,
+  name = "",
+  school: string | null = null,
+): Promise<SchoolRoster> {
   // "PK": how every zip begins.
-  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return fromOneRoster(bytes);
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return fromOneRoster(bytes, school);
   if (/\.zip$/i.test(name)) throw new UnreadableFile("This file is named .zip, but it is not a zip file.");
   return fromTable(decodeText(bytes));
 }
 
-async function fromOneRoster(bytes: Uint8Array): Promise<SchoolRoster> {
-  const read = await readFile("roster", bytes);
+async function fromOneRoster(bytes: Uint8Array, school: string | null): Promise<SchoolRoster> {
+  const read = await readFile("roster", bytes, school);
   const emails = new Map(read.teachers.map(({ rosterId, email }) => [rosterId, email]));
   const silent = read.teachers.filter(({ email }) => !email);
   return {
+    schools: school === null ? read.schools : [],
     kind: `OneRoster ${read.version}, ${read.mode === "bulk" ? "whole" : "changes only"}`,
     problems: [
       ...silent.map(({ name }) => `${name} teaches and has no e-mail address: add her to the class by hand.`),
@@ -40,8 +48,7 @@ async function fromOneRoster(bytes: Uint8Array): Promise<SchoolRoster> {
       students: read.students.map((student) => ({
         key: student.rosterId,
         ...student,
-        homeLanguage: null,
-        factor: null,
+        ...unsaid,
       })),
       classes: read.classes
         .map(({ rosterId, name, subject, grades, homeroom }) => ({
@@ -75,10 +82,13 @@ async function fromTable(text: string): Promise<SchoolRoster> {
     grade: student.grade,
     homeLanguage: student.homeLanguage,
     factor: student.factor,
+    readingGrade: student.readingGrade,
+    languages: student.languages,
     className: student.className,
   }));
   const names = [...new Set(students.flatMap(({ className }) => className ?? []))];
   return {
+    schools: [],
     kind: "a table",
     problems,
     teachers: [],
@@ -119,6 +129,10 @@ export interface RosterEffect {
   left: number;
   problems: string[];
   nothing: boolean;
+  /** Of a file that holds several schools: which one is asked before anything is read. */
+  schools: { id: string; name: string }[];
+  /** What undoes it, once it is brought in. */
+  event: number | null;
 }
 
 const MOST_PROBLEMS_SAID = 100;
@@ -136,25 +150,36 @@ const effectOf = (read: SchoolRoster, plan: ImportPlan, strangers: readonly stri
     ...read.problems,
   ].slice(0, MOST_PROBLEMS_SAID),
   nothing: changesNothing(plan),
+  schools: read.schools,
+  event: null,
 });
 
-/** Looks at a roster, or with `apply` brings it in: all of it or nothing. */
+/** Looks at a roster: what bringing it in would change. Changes nothing. */
+export async function lookAtRoster(db: Queryable, school: number, read: SchoolRoster): Promise<RosterEffect> {
+  return effectOf(read, planImport(read.roster, await presentAt(db, school)), await strangersOf(db, school, read));
+}
+
+/** Teachers' addresses nobody at the school has. */
+async function strangersOf(db: Queryable, school: number, read: SchoolRoster): Promise<string[]> {
+  const here = new Set((await adultsAt(db, school)).map(({ email }) => email.toLowerCase()));
+  return [...new Set(read.teachers.map(({ email }) => email))].filter((email) => !here.has(email.toLowerCase()));
+}
+
+/** Brings a roster in: all of it or nothing, in one act that can be undone. @throws UnreadableFile where it holds several schools */
 export async function bringInRoster(
   db: Db,
   to: { district: number; school: number; year: number },
   read: SchoolRoster,
-  apply: boolean,
+  made: { by: number; at: Date },
 ): Promise<RosterEffect> {
-  return db.transaction(async (tx) => {
+  if (read.schools.length > 0)
+    throw new UnreadableFile(`This roster holds ${read.schools.length} schools. Choose one of them.`);
+  const what = { ...made, what: "brought in a roster", school: to.school };
+  const { event, value } = await changeSchool(db, what, async (tx) => {
     const plan = planImport(read.roster, await presentAt(tx, to.school));
-    const here = new Set((await adultsAt(tx, to.school)).map(({ email }) => email.toLowerCase()));
-    const strangers = [...new Set(read.teachers.map(({ email }) => email))].filter(
-      (email) => !here.has(email.toLowerCase()),
-    );
-    if (apply) {
-      await applyImport(tx, to, plan);
-      await linkTeachers(tx, to.school, read.teachers);
-    }
-    return effectOf(read, plan, strangers);
+    await applyImport(tx, to, plan);
+    await linkTeachers(tx, to.school, read.teachers);
+    return effectOf(read, plan, await strangersOf(tx, to.school, read));
   });
+  return { ...value, event };
 }

@@ -1,4 +1,4 @@
-import { changesNothing, planImport, type Present, type Roster } from "./import-plan";
+import { changesNothing, planImport, unsaid, type Present, type Roster } from "./import-plan";
 
 /** What must hold for any roster and whoever is there: bringing it in once more changes nothing. */
 let seed = 77;
@@ -12,9 +12,9 @@ function after(present: Present, roster: Roster): Present {
   let next = 1 + Math.max(0, ...present.students.map(({ id }) => id), ...present.classes.map(({ id }) => id));
   const students: Record<string, number> = { ...plan.known.students };
   const classes: Record<string, number> = { ...plan.known.classes };
-  const added = plan.addStudents.map(({ key, rosterId, givenName, familyName, grade }) => {
+  const added = plan.addStudents.map(({ key, ...student }) => {
     students[key] = next;
-    return { id: next++, rosterId, givenName, familyName, grade };
+    return { id: next++, ...student };
   });
   const addedClasses = plan.addClasses.map(({ key, rosterId, name }) => {
     classes[key] = next;
@@ -51,8 +51,9 @@ test("on a hundred rosters, each brought in twice, the second time nothing chang
         givenName: `Given${random(5)}`,
         familyName: `Family${number}`,
         grade: random(6),
-        homeLanguage: null,
-        factor: null,
+        ...unsaid,
+        readingGrade: [null, 3, 4.5][random(3)]!,
+        languages: [null, ["es"], ["ar", "en"]][random(3)]!,
       };
     }).filter((one, at, all) => all.findIndex(({ rosterId }) => rosterId === one.rosterId) === at);
     const classes = [0, 1, 2].map((nth) => ({

@@ -1,4 +1,4 @@
-import { changesNothing, planImport, type Present, type Roster } from "./import-plan";
+import { changesNothing, planImport, unsaid, type Present, type Roster } from "./import-plan";
 
 const student = (key: string, givenName: string, more: Partial<Roster["students"][number]> = {}) => ({
   key,
@@ -6,8 +6,7 @@ const student = (key: string, givenName: string, more: Partial<Roster["students"
   givenName,
   familyName: "Test",
   grade: 5,
-  homeLanguage: null,
-  factor: null,
+  ...unsaid,
   ...more,
 });
 const kittiwake = {
@@ -30,9 +29,9 @@ const roster = (students: Roster["students"], more: Partial<Roster> = {}): Roste
 });
 const present: Present = {
   students: [
-    { id: 1, rosterId: "u1", givenName: "Aisha", familyName: "Test", grade: 5 },
-    { id: 2, rosterId: null, givenName: "Bo", familyName: "Test", grade: 5 },
-    { id: 3, rosterId: "u3", givenName: "Cato", familyName: "Test", grade: 5 },
+    { id: 1, rosterId: "u1", givenName: "Aisha", familyName: "Test", grade: 5, ...unsaid },
+    { id: 2, rosterId: null, givenName: "Bo", familyName: "Test", grade: 5, ...unsaid },
+    { id: 3, rosterId: "u3", givenName: "Cato", familyName: "Test", grade: 5, ...unsaid },
   ],
   classes: [{ id: 9, rosterId: "c1", name: "5 Kittiwake" }],
   enrolments: [
@@ -64,8 +63,8 @@ test("whoever is new is added and enrolled; whoever is there already is enrolled
 test("a new name or grade is changed, and an identifier is written to whoever was typed in by hand", () => {
   const plan = planImport(roster([student("u1", "Aïsha", { grade: 6 }), student("u2", "Bo")]), present);
   expect(plan.changeStudents).toEqual([
-    { id: 1, givenName: "Aïsha", familyName: "Test", grade: 6, rosterId: "u1" },
-    { id: 2, givenName: "Bo", familyName: "Test", grade: 5, rosterId: "u2" },
+    { id: 1, givenName: "Aïsha", familyName: "Test", grade: 6, rosterId: "u1", ...unsaid },
+    { id: 2, givenName: "Bo", familyName: "Test", grade: 5, rosterId: "u2", ...unsaid },
   ]);
   expect(plan.addStudents).toEqual([]);
 });
@@ -115,4 +114,15 @@ describe("the days of an enrolment", () => {
     expect(planImport(dated(null, null), here({ from: "2026-08-31", to: "2027-06-30", now: true })).enrol).toEqual([]);
     expect(planImport(dated(null, null), here({ from: null, to: "2026-10-01", now: false })).enrol).toHaveLength(1);
   });
+});
+
+test("what the roster says anew of somebody is brought up to date, and what it does not say stays", () => {
+  const known: Present = {
+    ...present,
+    students: [{ ...present.students[0]!, homeLanguage: "es", factor: 1.5, readingGrade: 4, languages: ["es"] }],
+  };
+  const same = planImport(roster([student("u1", "Aisha")]), known);
+  expect(same.changeStudents).toEqual([]);
+  const news = planImport(roster([student("u1", "Aisha", { readingGrade: 5.5, languages: ["es", "en"] })]), known);
+  expect(news.changeStudents).toEqual([{ ...known.students[0], readingGrade: 5.5, languages: ["es", "en"] }]);
 });

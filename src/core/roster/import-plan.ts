@@ -1,14 +1,23 @@
+/** What a roster can say of a student beside who she is; null: it does not say. */
+export interface RosterFacts {
+  homeLanguage: string | null;
+  factor: number | null;
+  readingGrade: number | null;
+  languages: readonly string[] | null;
+}
+
+/** Of whom only the name is said. */
+export const unsaid: RosterFacts = { homeLanguage: null, factor: null, readingGrade: null, languages: null };
+
 /** A roster, from whatever it was read, in one shape. `key`: what joins its parts; a roster's identifier or a line. */
 export interface Roster {
-  students: {
+  students: ({
     key: string;
     rosterId: string | null;
     givenName: string;
     familyName: string;
     grade: number | null;
-    homeLanguage: string | null;
-    factor: number | null;
-  }[];
+  } & RosterFacts)[];
   classes: {
     key: string;
     rosterId: string | null;
@@ -29,13 +38,13 @@ export interface Roster {
 
 /** Who is there already. */
 export interface Present {
-  students: {
+  students: ({
     id: number;
     rosterId: string | null;
     givenName: string;
     familyName: string;
     grade: number | null;
-  }[];
+  } & RosterFacts)[];
   classes: { id: number; rosterId: string | null; name: string }[];
   /** `now`: whether the student is in the class today. */
   enrolments: { class: number; student: number; from: string | null; to: string | null; now: boolean }[];
@@ -44,14 +53,8 @@ export interface Present {
 /** What bringing the roster in would change. Keys stand for what is new. */
 export interface ImportPlan {
   addStudents: Roster["students"];
-  /** Names or grades that are others now. */
-  changeStudents: {
-    id: number;
-    givenName: string;
-    familyName: string;
-    grade: number | null;
-    rosterId: string | null;
-  }[];
+  /** Those of whom the roster says something else than is known. */
+  changeStudents: Present["students"];
   addClasses: Roster["classes"];
   enrol: { class: string; student: string; from: string | null; to: string | null }[];
   leave: { class: number; student: number }[];
@@ -95,21 +98,22 @@ export function planImport(roster: Roster, present: Present): ImportPlan {
     }
     taken.add(match.id);
     plan.known.students[student.key] = match.id;
-    const grade = student.grade ?? match.grade;
-    const rosterId = student.rosterId ?? match.rosterId;
-    if (
-      student.givenName !== match.givenName ||
-      student.familyName !== match.familyName ||
-      grade !== match.grade ||
-      rosterId !== match.rosterId
-    )
-      plan.changeStudents.push({
-        id: match.id,
-        givenName: student.givenName,
-        familyName: student.familyName,
-        grade,
-        rosterId,
-      });
+    // What the roster does not say stays as it is known.
+    const merged = {
+      id: match.id,
+      givenName: student.givenName,
+      familyName: student.familyName,
+      grade: student.grade ?? match.grade,
+      rosterId: student.rosterId ?? match.rosterId,
+      homeLanguage: student.homeLanguage ?? match.homeLanguage,
+      factor: student.factor ?? match.factor,
+      readingGrade: student.readingGrade ?? match.readingGrade,
+      languages: student.languages ?? match.languages,
+    };
+    const differs = (Object.keys(merged) as (keyof typeof merged)[]).some(
+      (field) => String(merged[field]) !== String(match[field]),
+    );
+    if (differs) plan.changeStudents.push(merged);
   }
   for (const group of roster.classes) {
     const match =

@@ -11,7 +11,12 @@ export interface RosterStudent {
   rosterId: string | null;
   className: string | null;
   homeLanguage: string | null;
-  factor: number;
+  /** Null: the roster does not say, here and in what follows. */
+  factor: number | null;
+  /** What she reads at, in school grades, 0 to 15. */
+  readingGrade: number | null;
+  /** Languages she reads, as tags. */
+  languages: string[] | null;
 }
 
 export interface RosterProblem {
@@ -31,6 +36,8 @@ export const rosterFields = [
   "class",
   "home language",
   "more time",
+  "reading grade",
+  "languages",
 ] as const;
 export type RosterField = (typeof rosterFields)[number];
 
@@ -52,6 +59,8 @@ const headingOf: [RosterField, RegExp][] = [
   ["class", /^(class|group|form|homeroom|clase)$/],
   ["home language", /^(home |family )?language$|^idioma$/],
   ["more time", /^(extra|more) time$|^time$|^time factor$/],
+  ["reading grade", /^reads? at$|^reading( grade| level)?$/],
+  ["languages", /^languages$|^(speaks|reads)$|^languages (spoken|read)$/],
 ];
 
 const plain = (text: string) => text.trim().toLowerCase().replaceAll("_", " ").replace(/\s+/g, " ");
@@ -105,10 +114,10 @@ function splitName(text: string): { givenName: string; familyName: string } {
     : { givenName: bare.slice(0, last), familyName: bare.slice(last + 1) };
 }
 
-/** "1.5", "150 %", "time and a half". */
-function readFactor(text: string): number | null {
+/** "1.5", "150 %", "time and a half"; null for nothing, undefined for what is none. */
+function readFactor(text: string): number | null | undefined {
   const bare = plain(text).replace(",", ".");
-  if (bare === "") return 1;
+  if (bare === "") return null;
   const number = /^([\d.]+)\s*(x|×)?$/.exec(bare)?.[1] ?? null;
   const percent = /^(\d+)\s*%$/.exec(bare)?.[1] ?? null;
   const value =
@@ -117,7 +126,15 @@ function readFactor(text: string): number | null {
       : number !== null
         ? Number(number)
         : ({ "time and a half": 1.5, double: 2, "double time": 2, none: 1, no: 1 }[bare] ?? NaN);
-  return (factors as readonly number[]).includes(value) ? value : null;
+  return (factors as readonly number[]).includes(value) ? value : undefined;
+}
+
+const HIGHEST_READING_GRADE = 15;
+/** "4", "4.5", "4,5"; null for nothing, undefined for what is none. */
+function readReadingGrade(text: string): number | null | undefined {
+  if (text === "") return null;
+  const value = /^\d{1,2}(?:[.,]\d)?$/.test(text) ? Number(text.replace(",", ".")) : NaN;
+  return value <= HIGHEST_READING_GRADE ? value : undefined;
 }
 
 /** ISO 639 codes of the languages most spoken at home, to know them by their English names too. */
@@ -184,13 +201,27 @@ export function readRoster(rows: readonly string[][], columns?: readonly (Roster
       continue;
     }
     const factor = readFactor(cell("more time"));
-    if (factor === null) {
+    if (factor === undefined) {
       wrong(`“${cell("more time")}” is none of 1, 1.25, 1.5 and 2 times.`);
       continue;
     }
     const language = readLanguage(cell("home language"));
     if (language === undefined) {
       wrong(`“${cell("home language")}” is no language we know: write es, or Spanish.`);
+      continue;
+    }
+    const readingGrade = readReadingGrade(cell("reading grade"));
+    if (readingGrade === undefined) {
+      wrong(`“${cell("reading grade")}” is no reading grade from 0 to ${HIGHEST_READING_GRADE}.`);
+      continue;
+    }
+    const spokenHere = cell("languages")
+      .split(/[,;/]/)
+      .map((one) => one.trim())
+      .filter(Boolean);
+    const strange = spokenHere.find((one) => !readLanguage(one));
+    if (strange !== undefined) {
+      wrong(`“${strange}” is no language we know: write es, or Spanish.`);
       continue;
     }
     const rosterId = cell("id") || null;
@@ -210,6 +241,8 @@ export function readRoster(rows: readonly string[][], columns?: readonly (Roster
       className: cell("class") || null,
       homeLanguage: language,
       factor,
+      readingGrade,
+      languages: spokenHere.length > 0 ? spokenHere.slice(0, 6).map((one) => readLanguage(one)!) : null,
     });
   }
   return { columns: taken, headings, students, problems };

@@ -41,6 +41,22 @@ describe("a pasted roster", () => {
     ]);
   });
 
+  test("what she reads at and her languages; what is neither is named with its line", () => {
+    const read = readRoster(
+      table(
+        "Name\tReading level\tLanguages\nAisha Bello\t4,5\tSpanish; en\nBo Tideman\t\t\nMei Wu\tB2\t\nNils Berg\t3\tQuenya!",
+      ),
+    );
+    expect(read.students.map(({ readingGrade, languages }) => [readingGrade, languages])).toEqual([
+      [4.5, ["es", "en"]],
+      [null, null],
+    ]);
+    expect(read.problems.map(({ line, text }) => [line, text])).toEqual([
+      [4, "“B2” is no reading grade from 0 to 15."],
+      [5, "“Quenya!” is no language we know: write es, or Spanish."],
+    ]);
+  });
+
   test.each([
     ["Aisha\t\t5", "There is no family name."],
     ["\tBello\t5", "There is no given name."],

@@ -4,11 +4,12 @@ import { useEffect, useState, useTransition } from "react";
 import { rosterFields, type RosterField } from "@/core/roster/read-roster";
 import type { Class } from "@/data/classes";
 import { bringInPasted, lookAtPasted } from "@/screens/acts/roster";
+import { undoPlan } from "@/screens/acts/plan";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
-import { tell } from "@/ui/toast";
+import { tell, tellProblem } from "@/ui/toast";
 
 type Seen = Extract<Awaited<ReturnType<typeof lookAtPasted>>, { ok: true }>["value"];
 
@@ -42,18 +43,27 @@ export function PasteDialog({ group, onClose }: { group: Class; onClose: () => v
     start(async () => {
       const outcome = await bringInPasted({ class: group.id, text, columns });
       if (!outcome.ok) return setProblem(outcome.problem);
-      const { added, enrolled, leftOut } = outcome.value;
+      const { event, added, changed, enrolled, leftOut } = outcome.value;
       onClose();
       router.refresh();
       const left = leftOut > 0 ? ` ${leftOut} lines were left out.` : "";
-      tell(`${enrolled} came into ${group.name}, ${added} of them new here.${left}`);
+      const said = [
+        ...(enrolled > 0 ? [`${enrolled} came into ${group.name}, ${added} of them new here.`] : []),
+        ...(changed > 0 ? [`${changed} changed.`] : []),
+      ];
+      tell(said.join(" ") + left, async () => {
+        const back = await undoPlan({ event });
+        if (back.ok) tell("The roster is as it was.");
+        else tellProblem(back.problem);
+        router.refresh();
+      });
     });
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`Add students to ${group.name}`}>
       <div className="grid gap-4">
         <Field
           label="Type names, one a line, or paste a table from a spreadsheet"
-          help="Columns are recognised: names, grade, number, language at home, more time. Nothing is kept until you bring it in."
+          help="Columns are recognised: names, grade, number, language at home, languages, reading grade, more time. Paste the table again later: what changed is brought up to date."
         >
           {(control) => (
             <textarea
@@ -101,13 +111,17 @@ export function PasteDialog({ group, onClose }: { group: Class; onClose: () => v
           <div aria-live="polite">
             <p>
               <strong>{shown.students}</strong> {shown.students === 1 ? "student" : "students"} read: {shown.fresh} new,{" "}
-              {Math.max(0, shown.joining)} known here who join, {shown.problemCount}{" "}
-              {shown.problemCount === 1 ? "line" : "lines"} not read.
+              {Math.max(0, shown.joining)} known here who join,{" "}
+              {shown.changed.length > 0 && `${shown.changed.length} changed, `}
+              {shown.problemCount} {shown.problemCount === 1 ? "line" : "lines"} not read.
             </p>
             <p className="text-[13px] text-ink-soft">
               {shown.sample.map(({ givenName, familyName }) => `${givenName} ${familyName}`).join(", ")}
               {shown.students > shown.sample.length && " …"}
             </p>
+            {shown.changed.length > 0 && (
+              <p className="text-[13px]">Changed: {shown.changed.slice(0, 12).join(", ")}</p>
+            )}
             {shown.problems.length > 0 && (
               <ul className="mt-2 max-h-36 overflow-auto rounded-card border border-clay/40 p-2 text-[13px]">
                 {shown.problems.map(({ line, text: why, row }) => (
@@ -120,7 +134,7 @@ export function PasteDialog({ group, onClose }: { group: Class; onClose: () => v
           </div>
         )}
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button
             look="main"
             disabled={busy || !shown || seen?.text !== text || shown.students === 0 || shown.nothing}

@@ -1,10 +1,12 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
+import { undoPlan } from "@/screens/acts/plan";
 import type { RosterEffect } from "@/server/school-roster";
 import { Button } from "@/ui/button";
+import { inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
-import { tell } from "@/ui/toast";
+import { tell, tellProblem } from "@/ui/toast";
 
 /** A roster of the whole school: a OneRoster zip or a table; looked at first, then brought in whole. */
 export function RosterCard() {
@@ -14,11 +16,17 @@ export function RosterCard() {
   const [busy, setBusy] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   const router = useRouter();
-  const send = async (chosen: File, apply: boolean) => {
+  const [schools, setSchools] = useState<RosterEffect["schools"]>([]);
+  const [school, setSchool] = useState<string | null>(null);
+  const send = async (chosen: File, apply: boolean, of: string | null = school) => {
     setBusy(true);
     setProblem(null);
     try {
-      const about = new URLSearchParams({ name: chosen.name, ...(apply && { apply: "1" }) });
+      const about = new URLSearchParams({
+        name: chosen.name,
+        ...(apply && { apply: "1" }),
+        ...(of !== null && { school: of }),
+      });
       const response = await fetch(`/office/roster?${about}`, { method: "POST", body: chosen });
       const answer = (await response.json()) as { problem: string } | RosterEffect;
       if ("problem" in answer) {
@@ -27,9 +35,25 @@ export function RosterCard() {
       } else if (apply) {
         setFile(null);
         setSeen(null);
+        setSchools([]);
         router.refresh();
-        tell(`${answer.added} students are new, ${answer.enrolled} places in classes, ${answer.left} left.`);
-      } else setSeen(answer);
+        const { event } = answer;
+        tell(
+          `The roster is in. New students: ${answer.added} · places in classes: ${answer.enrolled} · left: ${answer.left}`,
+          event === null
+            ? undefined
+            : async () => {
+                const back = await undoPlan({ event });
+                if (back.ok) tell("The roster is as it was.");
+                else tellProblem(back.problem);
+                router.refresh();
+              },
+        );
+      } else {
+        setSeen(answer);
+        // Asked once: with one of them chosen the answer is about that one.
+        if (answer.schools.length > 0) setSchools(answer.schools);
+      }
     } catch {
       setProblem("No connection: nothing was changed.");
     } finally {
@@ -59,7 +83,9 @@ export function RosterCard() {
             const [chosen] = event.target.files ?? [];
             if (chosen) {
               setFile(chosen);
-              void send(chosen, false);
+              setSchools([]);
+              setSchool(null);
+              void send(chosen, false, null);
             }
             event.target.value = "";
           }}
@@ -70,14 +96,38 @@ export function RosterCard() {
           {problem}
         </Notice>
       )}
-      {seen && file && (
+      {file && schools.length > 0 && (
+        <label className="mt-3 block">
+          <span className="mb-1 block text-[13px] text-ink-soft">
+            This file holds {schools.length} schools. Which one is yours?
+          </span>
+          <select
+            className={inputClasses}
+            value={school ?? ""}
+            onChange={(event) => {
+              setSchool(event.target.value);
+              void send(file, false, event.target.value);
+            }}
+          >
+            <option value="" disabled>
+              Choose …
+            </option>
+            {schools.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {seen && file && seen.schools.length === 0 && (
         <div className="mt-3 rounded-card border border-line p-3" aria-live="polite">
           <p>
             <strong>{file.name}</strong>: {seen.kind}, {seen.students} students.
           </p>
           <p>
-            {seen.added} new students, {seen.changed} changed, {seen.classes} new classes, {seen.enrolled} places in
-            classes, {seen.left} leave a class.
+            New students: {seen.added} · changed: {seen.changed} · new classes: {seen.classes} · places in classes:{" "}
+            {seen.enrolled} · leaving a class: {seen.left}
           </p>
           {seen.problems.length > 0 && (
             <>
@@ -93,7 +143,14 @@ export function RosterCard() {
             <Button look="main" disabled={busy || seen.nothing} onClick={() => void send(file, true)}>
               {seen.nothing ? "Nothing to change" : seen.problems.length > 0 ? "Bring in the rest" : "Bring it in"}
             </Button>
-            <Button onClick={() => setSeen(null)}>Leave it</Button>
+            <Button
+              onClick={() => {
+                setSeen(null);
+                setSchools([]);
+              }}
+            >
+              Cancel
+            </Button>
           </div>
         </div>
       )}

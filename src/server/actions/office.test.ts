@@ -3,15 +3,18 @@ import { assignmentById } from "@/data/assignments";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
 import { classById, studentsOf } from "@/data/classes";
 import type { Db } from "@/data/db";
+import { rowsThatDiffer, schoolRows } from "@/data/school-rows";
 import { freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { columnOf } from "../reflow";
 import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import {
+  archiveClass,
   keepDaysOff,
   keepHomeroom,
   keepMeetings,
   keepName,
+  keepTeacher,
   keepTerms,
   keepWeek,
   loseSchoolDay,
@@ -52,6 +55,40 @@ test("terms, the week, bells and meetings are kept, and lessons follow from them
   const { meetings } = await columnOf(db, world.class, "Maths", monday);
   expect(meetings.slice(0, 5).map(({ date }) => date)).toEqual([0, 1, 2, 3, 4].map(day));
   expect((await calendarOf(db, world.here)).cycle).toEqual(["A", "B"]);
+});
+
+describe("undone, it is as it was", () => {
+  test.each([
+    ["terms", () => keepTerms({ terms: [{ name: "Short", from: day(0), to: day(3) }] })],
+    ["the week", () => keepWeek({ ...week, weekdays: [1, 2], bells: week.bells.slice(0, 2) })],
+    ["a day off", () => keepDaysOff({ days: [{ date: day(2), name: "Fog", kind: "off", until: null }] })],
+    ["when a class meets", () => keepMeetings({ meetingsOf: world.class, rules: [{ ...rule, label: "Reading" }] })],
+    ["a homeroom", () => keepHomeroom({ ofClass: world.class, homeroom: true })],
+    ["a name", () => keepName({ ofStudent: world.students[0]!, givenName: "Other", familyName: "Name" })],
+    ["a class put away", () => archiveClass({ ofClass: world.class, archived: true })],
+    [
+      "who teaches",
+      () => keepTeacher({ ofClass: world.class, role: "cover", teacher: world.teodor, from: day(0), to: day(4) }),
+    ],
+  ] as const)("%s", async (_, change) => {
+    const was = await schoolRows(db, world.here);
+    const { event } = value(await change());
+    expect(rowsThatDiffer(was, await schoolRows(db, world.here))).not.toEqual([]);
+    value(await undoPlan({ event }));
+    expect(rowsThatDiffer(was, await schoolRows(db, world.here))).toEqual([]);
+    expect(await undoPlan({ event })).toMatchObject({ ok: false });
+  });
+
+  test("but not over what was changed since, and not by anybody else", async () => {
+    const { event } = value(await keepHomeroom({ ofClass: world.class, homeroom: true }));
+    actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }, { roles: ["office"] }));
+    expect(await undoPlan({ event })).toMatchObject({ ok: false });
+    actAs(office());
+    const later = value(await keepHomeroom({ ofClass: world.class, homeroom: false }));
+    expect(await undoPlan({ event })).toMatchObject({ ok: false, problem: expect.stringContaining("changed since") });
+    value(await undoPlan({ event: later.event }));
+    value(await undoPlan({ event }));
+  });
 });
 
 test.each([

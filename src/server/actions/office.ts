@@ -16,11 +16,15 @@ import {
 } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { act, Refused } from "../act";
+import { changeSchool } from "../change-school";
 import { changePlaces } from "../move-work";
 import { tellOfLostDay } from "../tell-teachers";
 import { withoutDay } from "../reflow";
 import type { Visitor } from "../session";
 import { schoolOf } from "../school-of";
+
+/** Who makes a change of the school, for it to be undone. */
+const by = (visitor: Visitor, at: Date, what: string) => ({ by: visitor.id, at, what, school: schoolOf(visitor) });
 
 const Name = z.string().trim().min(1, "Give it a name.").max(60);
 const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time is written like 08:50.");
@@ -37,13 +41,15 @@ export const keepTerms = act(
       )
       .max(20),
   }),
-  async ({ db, visitor }, { terms }) => {
+  async ({ db, visitor, now }, { terms }) => {
     const sorted = [...terms].sort((one, other) => one.from.localeCompare(other.from));
     for (const [at, term] of sorted.entries())
       if (sorted[at - 1] && term.from <= sorted[at - 1]!.to)
         throw new Refused(`${sorted[at - 1]!.name} and ${term.name} overlap. Nothing was changed.`);
-    await db.transaction((tx) => setTerms(tx, schoolOf(visitor), sorted));
-    return {};
+    const { event } = await changeSchool(db, by(visitor, now, "changed the terms"), (tx) =>
+      setTerms(tx, schoolOf(visitor), sorted),
+    );
+    return { event };
   },
 );
 
@@ -65,7 +71,7 @@ export const keepWeek = act(
       )
       .max(140),
   }),
-  async ({ db, visitor }, { weekdays, cycle, bells }) => {
+  async ({ db, visitor, now }, { weekdays, cycle, bells }) => {
     if (new Set(cycle).size < cycle.length)
       throw new Refused("Two days of the cycle have one name. Nothing was changed.");
     const kept = bells.filter(({ weekday }) => weekdays.includes(weekday));
@@ -75,11 +81,11 @@ export const keepWeek = act(
           throw new Refused(
             `Lesson ${other.period} would begin before lesson ${one.period} ends. Nothing was changed.`,
           );
-    await db.transaction(async (tx) => {
+    const { event } = await changeSchool(db, by(visitor, now, "changed the week"), async (tx) => {
       await setWeek(tx, schoolOf(visitor), { weekdays: [...weekdays].sort(), cycle });
       await setBells(tx, schoolOf(visitor), kept);
     });
-    return {};
+    return { event };
   },
 );
 
@@ -92,20 +98,24 @@ export const keepDaysOff = act(
       .min(1)
       .max(400),
   }),
-  async ({ db, visitor }, { days }) => {
+  async ({ db, visitor, now }, { days }) => {
     if (days.some(({ kind, until }) => (kind === "half") !== (until !== null)))
       throw new Refused("A half day says until when there are lessons.");
-    await addDaysOff(db, schoolOf(visitor), days);
-    return {};
+    const { event } = await changeSchool(db, by(visitor, now, "wrote down days off"), (tx) =>
+      addDaysOff(tx, schoolOf(visitor), days),
+    );
+    return { event };
   },
 );
 
 export const takeDayBack = act(
   "change the school's calendar",
   z.object({ date: PlainDate }),
-  async ({ db, visitor }, { date }) => {
-    await removeDayOff(db, schoolOf(visitor), date);
-    return {};
+  async ({ db, visitor, now }, { date }) => {
+    const { event } = await changeSchool(db, by(visitor, now, "took back a day off"), (tx) =>
+      removeDayOff(tx, schoolOf(visitor), date),
+    );
+    return { event };
   },
 );
 
@@ -149,14 +159,16 @@ export const keepTeacher = act(
     from: PlainDate.nullable(),
     to: PlainDate.nullable(),
   }),
-  async ({ db, visitor }, given) => {
+  async ({ db, visitor, now }, given) => {
     await ownClass(db, visitor, given.ofClass);
     if (!(await adultsAt(db, schoolOf(visitor))).some(({ id }) => id === given.teacher))
       throw new Refused("This person is not of your school.");
     if (given.role === "cover" && (!given.from || !given.to)) throw new Refused("Cover has a first and a last day.");
     if (given.from && given.to && given.from > given.to) throw new Refused("The last day is before the first.");
-    await setTeacher(db, given.ofClass, { id: given.teacher, role: given.role, from: given.from, to: given.to });
-    return {};
+    const { event } = await changeSchool(db, by(visitor, now, "said who teaches a class"), (tx) =>
+      setTeacher(tx, given.ofClass, { id: given.teacher, role: given.role, from: given.from, to: given.to }),
+    );
+    return { event };
   },
 );
 
@@ -167,8 +179,10 @@ export const takeTeacherOut = act(
     await ownClass(db, visitor, given.ofClass);
     const others = (await teachersOf(db, given.ofClass, now)).filter(({ id }) => id !== given.teacher);
     if (!others.some(({ role }) => role !== "cover")) throw new Refused("A class keeps one teacher at least.");
-    await removeTeacher(db, given.ofClass, given.teacher);
-    return {};
+    const { event } = await changeSchool(db, by(visitor, now, "took a teacher out of a class"), (tx) =>
+      removeTeacher(tx, given.ofClass, given.teacher),
+    );
+    return { event };
   },
 );
 
@@ -178,8 +192,12 @@ export const archiveClass = act(
   OfClass.extend({ archived: z.boolean() }),
   async ({ db, visitor, now }, given) => {
     await ownClass(db, visitor, given.ofClass);
-    await setClassArchived(db, given.ofClass, given.archived ? now : null);
-    return {};
+    const { event } = await changeSchool(
+      db,
+      by(visitor, now, given.archived ? "put a class away" : "brought a class back"),
+      (tx) => setClassArchived(tx, given.ofClass, given.archived ? now : null),
+    );
+    return { event };
   },
 );
 
@@ -187,10 +205,12 @@ export const archiveClass = act(
 export const keepHomeroom = act(
   "change the school's calendar",
   OfClass.extend({ homeroom: z.boolean() }),
-  async ({ db, visitor }, given) => {
+  async ({ db, visitor, now }, given) => {
     await ownClass(db, visitor, given.ofClass);
-    await setHomeroom(db, given.ofClass, given.homeroom);
-    return {};
+    const { event } = await changeSchool(db, by(visitor, now, "said which class is a homeroom"), (tx) =>
+      setHomeroom(tx, given.ofClass, given.homeroom),
+    );
+    return { event };
   },
 );
 
@@ -198,11 +218,13 @@ export const keepHomeroom = act(
 export const keepName = act(
   "change the school's roster",
   z.object({ ofStudent: z.number().int().positive(), givenName: Name, familyName: Name }),
-  async ({ db, visitor }, given) => {
+  async ({ db, visitor, now }, given) => {
     const { ofStudent: id, givenName, familyName } = given;
-    if (!(await renameStudent(db, schoolOf(visitor), { id, givenName, familyName })))
-      throw new Refused("This student is not of your school.");
-    return {};
+    const { event } = await changeSchool(db, by(visitor, now, "corrected a student's name"), async (tx) => {
+      if (!(await renameStudent(tx, schoolOf(visitor), { id, givenName, familyName })))
+        throw new Refused("This student is not of your school.");
+    });
+    return { event };
   },
 );
 
@@ -222,12 +244,14 @@ export const keepMeetings = act(
       )
       .max(60),
   }),
-  async ({ db, visitor }, given) => {
+  async ({ db, visitor, now }, given) => {
     const known = (await classesAt(db, schoolOf(visitor))).some(({ id }) => id === given.meetingsOf);
     if (!known) throw new Refused("This class is not of your school.");
     if (given.rules.some(({ weekday, cycleDay }) => weekday !== null && cycleDay !== null))
       throw new Refused("A lesson is on a weekday or on a day of the cycle.");
-    await db.transaction((tx) => setMeetingRules(tx, given.meetingsOf, given.rules));
-    return {};
+    const { event } = await changeSchool(db, by(visitor, now, "said when a class meets"), (tx) =>
+      setMeetingRules(tx, given.meetingsOf, given.rules),
+    );
+    return { event };
   },
 );

@@ -17,6 +17,7 @@ import { addEvent, eventOf, setUndone } from "@/data/events";
 import { joinParts, splitAssignment } from "@/data/split";
 import { announceWork } from "@/data/work";
 import { act, notThere, Refused } from "../act";
+import { putSchoolBack } from "../change-school";
 import { putWorkBack } from "../change-work";
 import { layOutPocket } from "../lay-out";
 import { lookAtMoved } from "../look-again";
@@ -155,14 +156,17 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
   if (!event) throw new Refused(notThere);
   if (event.undone) throw new Refused("This has been undone already.");
   const placed = event.after.places.map(({ id }) => id);
-  const { schoolLost, lost, order = [], works = [] } = event.after;
+  const { schoolLost, lost, order = [], works = [], schoolChange } = event.after;
   const ids = [...placed, ...order.map(({ id }) => id), ...works.map(({ id }) => id)];
   // Whatever it touched she must still be allowed to change: a cover may have ended since.
   const asked: [Act, About][] = [
     ...(schoolLost ? [["change the school's calendar", {}] as [Act, About]] : []),
+    ...(schoolChange && schoolChange.class === null ? [["change the school's roster", {}] as [Act, About]] : []),
+    ...(schoolChange?.class ? [["change roster", { class: schoolChange.class }] as [Act, About]] : []),
     ...(lost ? [["take back a lost day", { classes: lost.classes }] as [Act, About]] : []),
     ...(ids.length > 0 && !schoolLost ? [["change assignments", { assignments: ids }] as [Act, About]] : []),
   ];
+  if (schoolChange && schoolChange.school !== visitor.school) throw new Refused(notThere);
   if (asked.length === 0) throw new Refused(notThere);
   for (const [name, about] of asked) if (!(await permit(db, visitor, name, about, now))) throw new Refused(notThere);
   const said = await db.transaction(async (tx) => {
@@ -185,6 +189,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     if (lost) await removeClassDaysOff(tx, lost.classes, lost.date);
     await setPlaces(tx, event.before.places);
     await setPositions(tx, event.before.order ?? []);
+    if (schoolChange) await putSchoolBack(tx, schoolChange);
     await putWorkBack(tx, event.before.works ?? [], works);
     // What was given is gone as if it never had been; what somebody has begun meanwhile is only called back.
     const gone = event.after.given ? await removeUnbegun(tx, placed) : [];
@@ -192,7 +197,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     for (const id of begun) await setCalledBack(tx, id, now);
     await setUndone(tx, given.event, now);
     for (const id of ids) await announceWork(tx, id);
-    if (works.length > 0) return "Everything is as it was.";
+    if (works.length > 0 || schoolChange) return "Everything is as it was.";
     if (!event.after.given) return "Everything is where it was.";
     return begun.length > 0 ? "Called back: somebody had begun." : "Taken back.";
   });

@@ -4,7 +4,8 @@ import { studentsOf } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { freshDatabase } from "@/data/testing/database";
 import { smallWorld, type World } from "@/data/testing/world";
-import { bringInRoster, readSchoolRoster } from "../school-roster";
+import { bringInRoster, lookAtRoster, readSchoolRoster } from "../school-roster";
+import { undoPlan } from "./plan";
 import { actAs, answerFrom, takeSignIns, visitorOf, value } from "../testing/as";
 import { keepApart, keepGroups, keepSeats } from "./groups";
 import { studentGoals } from "@/data/plan";
@@ -39,7 +40,7 @@ describe("a pasted roster", () => {
     const seen = value(await lookAtPasted(pasted(text)));
     expect(seen).toMatchObject({ students: 1, fresh: 1, joining: 0, problemCount: 2, nothing: false });
     expect(await roster()).toHaveLength(3);
-    expect(value(await bringInPasted(pasted(text)))).toEqual({ added: 1, enrolled: 1, leftOut: 2 });
+    expect(value(await bringInPasted(pasted(text)))).toMatchObject({ added: 1, enrolled: 1, leftOut: 2 });
     expect(await roster()).toContain("Dina");
   });
 
@@ -54,8 +55,21 @@ describe("a pasted roster", () => {
   test("a second time it adds nobody", async () => {
     value(await bringInPasted(pasted("Dina Jarl\nEspen Kold")));
     expect(value(await lookAtPasted(pasted("Dina Jarl\nEspen Kold"))).nothing).toBe(true);
-    expect(value(await bringInPasted(pasted("Dina Jarl\nEspen Kold")))).toEqual({ added: 0, enrolled: 0, leftOut: 0 });
+    const again = value(await bringInPasted(pasted("Dina Jarl\nEspen Kold")));
+    expect(again).toMatchObject({ added: 0, changed: 0, enrolled: 0, leftOut: 0 });
     expect(await roster()).toHaveLength(5);
+  });
+
+  test("again with news of somebody: that is brought up to date, said before, and undone", async () => {
+    const reads = async () =>
+      (await studentsOf(db, world.class)).find(({ givenName }) => givenName === "Dina")!.readingGrade;
+    value(await bringInPasted(pasted("Dina Jarl\nEspen Kold")));
+    const news = pasted("Name\tReading level\nDina Jarl\t3.5\nEspen Kold\t");
+    expect(value(await lookAtPasted(news))).toMatchObject({ fresh: 0, changed: ["Dina Jarl"], nothing: false });
+    const { event, changed } = value(await bringInPasted(news));
+    expect([changed, await reads()]).toEqual([1, 3.5]);
+    value(await undoPlan({ event }));
+    expect(await reads()).toBeNull();
   });
 
   test("when no line can be read nothing is changed, and it is nobody else's class", async () => {
@@ -245,6 +259,7 @@ describe("groups, pairs apart, desks", () => {
 
 describe("the roster of a school", () => {
   const to = () => ({ district: world.district, school: world.here, year: 2026 });
+  const made = () => ({ by: world.ines, at: new Date() });
   const zip = async (users: string[], enrolments: string[], mode = "bulk") =>
     readSchoolRoster(
       zipSync({
@@ -265,9 +280,9 @@ describe("the roster of a school", () => {
 
   test("from OneRoster: classes, students, their teacher; a second time nothing changes", async () => {
     const read = await zip(users, enrolments);
-    expect(await bringInRoster(db, to(), read, false)).toMatchObject({ added: 2, classes: 1, nothing: false });
+    expect(await lookAtRoster(db, world.here, read)).toMatchObject({ added: 2, classes: 1, nothing: false });
     expect(await db.query("select 1 from class where name = '6 Tern'")).toEqual([]);
-    expect(await bringInRoster(db, to(), read, true)).toMatchObject({ added: 2, classes: 1, enrolled: 2 });
+    expect(await bringInRoster(db, to(), read, made())).toMatchObject({ added: 2, classes: 1, enrolled: 2 });
     const [group] = await db.query<{ id: number; homeroom: boolean }>(
       "select id, homeroom from class where name = '6 Tern'",
     );
@@ -276,20 +291,49 @@ describe("the roster of a school", () => {
     expect(await db.query("select person_id from class_teacher where class_id = $1", [group!.id])).toEqual([
       { person_id: world.ines },
     ]);
-    expect(await bringInRoster(db, to(), await zip(users, enrolments), true)).toMatchObject({ nothing: true });
+    expect(await bringInRoster(db, to(), await zip(users, enrolments), made())).toMatchObject({ nothing: true });
+  });
+
+  test("brought in by mistake: everybody and everything is as before, but not once somebody has a card", async () => {
+    const everything = async () => [
+      await db.query("select id, given_name, family_name, grade, reading_grade, languages from person order by id"),
+      await db.query("select id, name from class order by id"),
+      await db.query("select * from enrolment order by 1, 2"),
+      await db.query("select * from class_teacher order by 1, 2"),
+      await db.query("select * from left_class order by 1, 2"),
+    ];
+    const before = await everything();
+    const table = "Name,Grade,Class,Reading level\nUna Newcomer,3,3 Auk,2.5\n";
+    const first = await bringInRoster(db, to(), await readSchoolRoster(strToU8(table)), made());
+    expect(await everything()).not.toEqual(before);
+    actAs(visitorOf({ id: world.ines, district: world.district, school: world.here }, { roles: ["office"] }));
+    expect(value(await undoPlan({ event: first.event! })).said).toBe("Everything is as it was.");
+    expect(await everything()).toEqual(before);
+    const again = await bringInRoster(db, to(), await readSchoolRoster(strToU8(table)), made());
+    await db.query("update person set password_hash = 'x' where family_name = 'Newcomer'");
+    expect(await undoPlan({ event: again.event! })).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("have cards or work by now"),
+    });
+    expect(await db.query("select 1 from person where family_name = 'Newcomer'")).toHaveLength(1);
+    // Whoever brought it in and is of the office no more does not undo it.
+    actAs(visitorOf({ id: world.ines, district: world.district, school: world.here }));
+    expect(await undoPlan({ event: again.event! })).toMatchObject({ ok: false });
+    await db.query("delete from class where name = '3 Auk'");
+    await db.query("delete from person where family_name = 'Newcomer'");
   });
 
   test("whoever is missing from a whole roster has left; in a delta whoever is said to be over", async () => {
-    await bringInRoster(db, to(), await zip(users, enrolments), true);
+    await bringInRoster(db, to(), await zip(users, enrolments), made());
     const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
-    await bringInRoster(db, to(), await zip(users, enrolments.slice(1)), true);
+    await bringInRoster(db, to(), await zip(users, enrolments.slice(1)), made());
     expect((await studentsOf(db, group!.id)).map(({ givenName }) => givenName)).toEqual(["Bjorn"]);
-    await bringInRoster(db, to(), await zip([], ["e2,tobedeleted,c1,u2,student,,"], "delta"), true);
+    await bringInRoster(db, to(), await zip([], ["e2,tobedeleted,c1,u2,student,,"], "delta"), made());
     expect(await studentsOf(db, group!.id)).toEqual([]);
   });
 
   test("a delta enrols new children at once, without naming the class again, and needs no classes at all", async () => {
-    await bringInRoster(db, to(), await zip(users, enrolments), true);
+    await bringInRoster(db, to(), await zip(users, enrolments), made());
     const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
     const delta = await readSchoolRoster(
       zipSync({
@@ -298,7 +342,7 @@ describe("the roster of a school", () => {
         "enrollments.csv": strToU8("sourcedId,status,classSourcedId,userSourcedId,role\ne7,,c1,u7,student"),
       }),
     );
-    expect(await bringInRoster(db, to(), delta, true)).toMatchObject({ added: 1, enrolled: 1, classes: 0 });
+    expect(await bringInRoster(db, to(), delta, made())).toMatchObject({ added: 1, enrolled: 1, classes: 0 });
     expect((await studentsOf(db, group!.id)).map(({ givenName }) => givenName)).toContain("J\u00f6rg");
   });
 
@@ -311,16 +355,16 @@ describe("the roster of a school", () => {
   });
 
   test("a student who is gone leaves her classes; a teacher nobody knows here is named", async () => {
-    await bringInRoster(db, to(), await zip(users, enrolments), true);
+    await bringInRoster(db, to(), await zip(users, enrolments), made());
     const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
     const gone = await zip(["u1,tobedeleted,student,Aina,Berg,06,"], [], "delta");
-    expect(await bringInRoster(db, to(), gone, true)).toMatchObject({ left: 1, added: 0 });
+    expect(await bringInRoster(db, to(), gone, made())).toMatchObject({ left: 1, added: 0 });
     expect((await studentsOf(db, group!.id)).map(({ givenName }) => givenName)).toEqual(["Bjorn"]);
     const strange = await zip(
       [...users.slice(0, 2), "t9,,teacher,Nova,Comer,,nova@else.example", "t8,,teacher,No,Mail,,"],
       [...enrolments.slice(0, 2), "e9,,c1,t9,teacher,,"],
     );
-    expect((await bringInRoster(db, to(), strange, false)).problems).toEqual([
+    expect((await lookAtRoster(db, world.here, strange)).problems).toEqual([
       "No teacher of the school has the address nova@else.example: add her to the class by hand.",
       "No Mail teaches and has no e-mail address: add her to the class by hand.",
     ]);
@@ -331,7 +375,7 @@ describe("the roster of a school", () => {
       at % 50 === 7 ? `Child${at},,5,Big class` : `Kim,Family${at % 40},${at % 6},Class ${at % 20},id${at}`,
     );
     const text = `First name,Last name,Grade,Class,Student ID\n${lines.join("\n")}`;
-    const effect = await bringInRoster(db, to(), await readSchoolRoster(strToU8(text)), true);
+    const effect = await bringInRoster(db, to(), await readSchoolRoster(strToU8(text)), made());
     expect(effect).toMatchObject({ students: 588, added: 588, classes: 20, enrolled: 588 });
     expect(effect.problems).toHaveLength(12);
     const [counts] = await db.query<{ all: number; names: number }>(

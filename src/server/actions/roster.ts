@@ -19,6 +19,7 @@ import {
 import { isTaken } from "@/data/db";
 import { isSignInName } from "@/core/roster/sign-in-name";
 import { act, notThere, Refused } from "../act";
+import { changeSchool } from "../change-school";
 import { planPasted } from "../pasted-roster";
 import { hashSecret } from "../secrets";
 import { tellOfNewCards } from "../tell-teachers";
@@ -46,6 +47,7 @@ export const lookAtPasted = act(
       problems: read.problems.slice(0, 60),
       problemCount: read.problems.length,
       fresh: plan.addStudents.length,
+      changed: plan.changeStudents.map(({ givenName, familyName }) => `${givenName} ${familyName}`),
       joining: plan.enrol.length - plan.addStudents.length,
       nothing: changesNothing(plan),
     };
@@ -59,14 +61,27 @@ export const bringInPasted = act(
   (given) => ({ class: given.class }),
   async ({ db, visitor, now }, given) => {
     const group = (await classById(db, given.class))!;
-    return db.transaction(async (tx) => {
+    const made = {
+      by: visitor.id,
+      at: now,
+      what: "brought in a pasted roster",
+      school: group.school,
+      class: given.class,
+    };
+    const { event, value } = await changeSchool(db, made, async (tx) => {
       const { read, plan } = await planPasted(tx, visitor.id, given, group);
       const [problem] = read.problems;
       if (read.students.length === 0)
         throw new Refused(`No line of this could be read. ${problem?.text ?? ""} Nothing was changed.`);
       await applyImport(tx, { district: visitor.district, school: group.school, year: now.getFullYear() }, plan);
-      return { added: plan.addStudents.length, enrolled: plan.enrol.length, leftOut: read.problems.length };
+      return {
+        added: plan.addStudents.length,
+        changed: plan.changeStudents.length,
+        enrolled: plan.enrol.length,
+        leftOut: read.problems.length,
+      };
     });
+    return { event, ...value };
   },
 );
 

@@ -1,11 +1,11 @@
 import { UnreadableFile } from "@/server/read-file";
 import { route } from "@/server/route";
 import { schoolOf } from "@/server/school-of";
-import { bringInRoster, readSchoolRoster } from "@/server/school-roster";
+import { bringInRoster, lookAtRoster, readSchoolRoster } from "@/server/school-roster";
 
 const LARGEST = 20_000_000;
 
-/** Takes a roster as a OneRoster zip or a table. Without `?apply=1` it only says what would change. */
+/** Takes a roster as a OneRoster zip or a table. Without `?apply=1` it only says what would change; `?school=` chooses one of several. */
 export const POST = route(
   "change the school's roster",
   () => ({}),
@@ -17,7 +17,12 @@ export const POST = route(
     const apply = asked.get("apply") === "1";
     try {
       const to = { district: visitor.district, school: schoolOf(visitor), year: now.getFullYear() };
-      return Response.json(await bringInRoster(db, to, await readSchoolRoster(bytes, asked.get("name") ?? ""), apply));
+      const read = await readSchoolRoster(bytes, asked.get("name") ?? "", asked.get("school"));
+      return Response.json(
+        apply
+          ? await bringInRoster(db, to, read, { by: visitor.id, at: now })
+          : await lookAtRoster(db, to.school, read),
+      );
     } catch (error) {
       if (!(error instanceof UnreadableFile)) throw error;
       return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });

@@ -1,0 +1,43 @@
+import type { Db, Queryable } from "@/data/db";
+import { addEvent } from "@/data/events";
+import { putRowsBack, rowsThatDiffer, schoolRows, type RowChange } from "@/data/school-rows";
+import { Refused } from "./act";
+import type { PlanState } from "./move-work";
+
+/** Rows of a school that one act changed, and who may put them back: its office, or the teacher of a class. */
+export interface SchoolChange {
+  school: number;
+  class: number | null;
+  rows: RowChange;
+}
+
+/** Changes what a school's calendar, classes or roster say, in one act that can be undone; returns the event's number. */
+export async function changeSchool<Value>(
+  db: Db,
+  made: { by: number; at: Date; what: string; school: number; class?: number },
+  change: (tx: Queryable) => Promise<Value>,
+): Promise<{ event: number; value: Value }> {
+  return db.transaction(async (tx) => {
+    // Two at once would each take the other's rows for their own.
+    await tx.query("select 1 from school where id = $1 for update", [made.school]);
+    const before = await schoolRows(tx, made.school);
+    const value = await change(tx);
+    const rows = rowsThatDiffer(before, await schoolRows(tx, made.school));
+    const event = await addEvent<PlanState>(tx, {
+      person: made.by,
+      at: made.at,
+      what: made.what,
+      before: { places: [] },
+      after: { places: [], schoolChange: { school: made.school, class: made.class ?? null, rows } },
+    });
+    return { event, value };
+  });
+}
+
+/** @throws Refused when the rows were changed since, or somebody whom the change brought has got work */
+export async function putSchoolBack(tx: Queryable, { school, rows }: SchoolChange): Promise<void> {
+  const why = await putRowsBack(tx, school, rows);
+  if (why === "changed") throw new Refused("Some of it has been changed since, so it stays as it is now.");
+  if (why === "used")
+    throw new Refused("Students or classes it brought in have cards or work by now, so it stays as it is.");
+}
