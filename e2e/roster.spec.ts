@@ -133,7 +133,9 @@ test("the office brings in a school's roster of 600 with 12 bad rows, and takes 
   await expect(page.getByText("The roster is as it was.")).toBeVisible();
   await page.getByLabel("Roster file").setInputFiles(file);
   await card.getByRole("button", { name: "Bring in the rest" }).click();
-  await expect(page.getByText("The roster is in. New students: 588 · places in classes: 588 · left: 0").last()).toBeVisible();
+  await expect(
+    page.getByText("The roster is in. New students: 588 · places in classes: 588 · left: 0").last(),
+  ).toBeVisible();
   await page.getByLabel("Roster file").setInputFiles(file);
   await expect(card.getByRole("button", { name: "Nothing to change" })).toBeDisabled();
   // A file of the district: which school is asked, and the other one's children stay out.
