@@ -21,7 +21,7 @@ import { classesOf, studentsOf, type Class, type Student } from "@/data/classes"
 import type { Db } from "@/data/db";
 import { plannedIn, plannedLoosely } from "@/data/plan";
 import { bareProfile } from "./fit";
-import { givenOf, versionNames, versionsFor, type Given, type Version } from "./given";
+import { givenOf, versionNames, versionsForAll, type Given, type Version } from "./given";
 import type { Visitor } from "./session";
 
 /** A class with its calendar and its students, as giving work to it needs them. */
@@ -63,13 +63,15 @@ const factorOf = (form: AssignForm, student: Pick<Student, "id" | "factor">): nu
   form.factors.find((one) => one.student === student.id)?.factor ?? student.factor;
 
 /** Which other version a student gets; none where parts of the one are given: another has other steps. */
-function versionFor<One extends { id: number }>(
+function versionFor<One extends { id: number; of: number }>(
   form: AssignForm,
   student: number,
+  resource: number,
   versions: readonly One[],
 ): One | undefined {
   if (form.parts) return undefined;
-  return versions.find(({ id }) => id === form.versions.find((one) => one.student === student)?.resource);
+  const chosen = form.versions.find((one) => one.student === student && one.of === resource);
+  return chosen && versions.find(({ id, of }) => id === chosen.resource && of === resource);
 }
 
 const ROOM_DAYS = 40;
@@ -181,11 +183,11 @@ function roomFrom(
   };
 }
 
-/** How single steps are done; null: all as their author says. */
-const workOf = (form: AssignForm): StepWork | null =>
-  form.stepWork.length === 0 || form.resources.length > 1
-    ? null
-    : Object.fromEntries(form.stepWork.map(({ step, work }) => [step, work]));
+/** How single steps of a resource are done; null: all as their author says. */
+export function workOf(form: Pick<AssignForm, "stepWork">, { document }: Pick<Given, "document">): StepWork | null {
+  const own = form.stepWork.filter(({ step }) => document.steps.some(({ id }) => id === step));
+  return own.length === 0 ? null : Object.fromEntries(own.map(({ step, work }) => [step, work]));
+}
 
 /** The assignments a form means for one class, in order. */
 function assignmentsFor(
@@ -212,7 +214,7 @@ function assignmentsFor(
     times.set(later, when);
     const minutes = stepMinutes(resource.document, resource.facts);
     const own = chosen.flatMap((student) => {
-      const version = versionFor(form, student.id, versions);
+      const version = versionFor(form, student.id, resource.id, versions);
       const factor = factorOf(form, student);
       if (!version && factor === 1) return [];
       const key = `${later} ${factor}`;
@@ -251,7 +253,7 @@ function assignmentsFor(
         : resource.facts.minutes,
       openDays: form.openDays,
       goals: form.goals,
-      stepWork: workOf(form),
+      stepWork: workOf(form, resource),
       after: form.inOrder && at > 0 ? "previous" : null,
       position: at,
       own,
@@ -275,7 +277,13 @@ export async function prepareAssigning(
 ): Promise<Prepared> {
   const all = await groupsFor(db, await classesOf(db, visitor.id, now));
   const resources = await givenOf(db, visitor, form.resources);
-  const versions = resources.length === 1 ? await versionsFor(db, visitor, resources[0]!.id) : [];
+  const versions = await versionsForAll(
+    db,
+    visitor,
+    resources
+      .filter(({ id }) => form.versions.some(({ of }) => of === id) || resources.length === 1)
+      .map(({ id }) => id),
+  );
   const chosenClasses = onceEach(form.to).flatMap(({ class: id, students }): Chosen[] => {
     const group = all.find((one) => one.class.id === id);
     if (!group) return [];
@@ -289,13 +297,17 @@ export async function prepareAssigning(
   });
   const classes = await lookAtClasses(db, form, chosenClasses, resources, moved);
   const chosenVersions = new Set(form.versions.map(({ resource }) => resource));
-  const [main] = resources;
-  const names = main
-    ? versionNames(
-        versions.filter(({ id }) => chosenVersions.has(id)),
+  const several = resources.length > 1;
+  const ofTitle = ({ title }: Given) => (several ? ` of “${title}”` : "");
+  const names = new Map(
+    resources.map((main) => [
+      main.id,
+      versionNames(
+        versions.filter(({ id, of }) => of === main.id && chosenVersions.has(id)),
         main.facts,
-      )
-    : new Map<number, string>();
+      ),
+    ]),
+  );
   const said: string[] = [];
   const list: NewAssignment[] = [];
   let problem = resources.length < form.resources.length ? "Publish it first: students get what is published." : null;
@@ -305,9 +317,12 @@ export async function prepareAssigning(
     else list.push(...more);
     if (isProblem(when)) continue;
     const special = chosen.flatMap((student) => {
-      const version = versionFor(form, student.id, versions);
+      const own = resources.flatMap((main) => {
+        const version = versionFor(form, student.id, main.id, versions);
+        return version ? [`${names.get(main.id)!.get(version.id)!}${ofTitle(main)}`] : [];
+      });
       const factor = factorOf(form, student);
-      return version || factor !== 1 ? [{ version: version ? names.get(version.id)! : null, factor }] : [];
+      return own.length > 0 || factor !== 1 ? [{ version: own.length > 0 ? own.join(" and ") : null, factor }] : [];
     });
     said.push(
       sayShare(
@@ -327,7 +342,7 @@ export async function prepareAssigning(
                 }
               : null,
           openDays: form.openDays?.length ?? null,
-          stepWork: resources.length === 1 ? sayStepWork(resources[0]!.document, workOf(form) ?? {}) : [],
+          stepWork: resources.flatMap((main) => sayStepWork(main.document, workOf(form, main) ?? {}, ofTitle(main))),
           special,
         },
         resources.map(({ title }) => title),
@@ -354,8 +369,9 @@ export async function prepareAssigning(
         visitor,
         versions.map(({ id }) => id).filter((id) => chosenVersions.has(id)),
       ),
-      versions: versions.map(({ id, facts }) => ({
+      versions: versions.map(({ id, of, facts }) => ({
         id,
+        of,
         title: facts.title,
         readingGrade: facts.readingGrade,
         minutes: facts.minutes,

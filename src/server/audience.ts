@@ -15,7 +15,7 @@ import { classesOf, type Student } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { groupsOf, plannedIn, studentGoals, type StudentGroup } from "@/data/plan";
 import { groupsFor } from "./assigning";
-import { givenOf, versionsFor } from "./given";
+import { givenOf, versionsForAll } from "./given";
 import type { Visitor } from "./session";
 
 export interface AudienceClass {
@@ -34,6 +34,8 @@ export interface Audience {
   classes: AudienceClass[];
   versions: {
     id: number;
+    /** Which of the resources it is a version of. */
+    of: number;
     title: string;
     author: string;
     minutes: number;
@@ -41,12 +43,12 @@ export interface Audience {
     /** BCP 47, the first is the main one. */
     languages: readonly string[];
   }[];
-  /** The single resource assigned, for versions to be compared with. */
-  main: { minutes: number; readingGrade: number | null; languages: readonly string[] } | null;
+  /** The resources assigned, for versions to be compared with. */
+  mains: { id: number; minutes: number; readingGrade: number | null; languages: readonly string[] }[];
   /** "3/12" is 3 December in her country. */
   dayFirst: boolean;
-  /** The steps students see, where a single resource is given. */
-  steps: { id: string; title: string; work: Work }[];
+  /** The steps students see, of each resource. */
+  steps: { of: number; id: string; title: string; work: Work }[];
   goalTags: string[];
   /** Goals students work on by themselves, "Reads charts aloud (2026)": offered only where that student gets it. */
   individualGoals: { student: number; text: string }[];
@@ -78,8 +80,10 @@ export async function audienceOf(
     goalTagsOf(db, visitor.id),
     studentGoals(db, students),
   ]);
-  const versions = resources.length === 1 ? await versionsFor(db, visitor, resources[0]!) : [];
-  const [single] = resources.length === 1 ? await givenOf(db, visitor, resources) : [];
+  const [versions, given] = await Promise.all([
+    versionsForAll(db, visitor, resources),
+    givenOf(db, visitor, resources),
+  ]);
   return {
     classes: groups.map(({ class: group, calendar, rules, students: roster }) => ({
       id: group.id,
@@ -97,21 +101,27 @@ export async function audienceOf(
               ?.minutes ?? 0,
         })),
     })),
-    versions: versions.map(({ id, ownerName, facts }) => ({
+    versions: versions.map(({ id, of, ownerName, facts }) => ({
       id,
+      of,
       title: facts.title,
       author: ownerName,
       minutes: facts.minutes,
       readingGrade: facts.readingGrade,
       languages: facts.languages,
     })),
-    main: single
-      ? { minutes: single.facts.minutes, readingGrade: single.facts.readingGrade, languages: single.facts.languages }
-      : null,
+    mains: given.map(({ id, facts: { minutes, readingGrade, languages } }) => ({
+      id,
+      minutes,
+      readingGrade,
+      languages,
+    })),
     dayFirst: dayComesFirst(visitor.country),
-    steps: (single?.document.steps ?? [])
-      .filter(({ audience }) => audience !== "teacher")
-      .map((step) => ({ id: step.id, title: stepTitle(step, single!.document.languages), work: step.work })),
+    steps: given.flatMap(({ id: of, document: { steps: all, languages } }) =>
+      all
+        .filter(({ audience }) => audience !== "teacher")
+        .map((step) => ({ of, id: step.id, title: stepTitle(step, languages), work: step.work })),
+    ),
     goalTags,
     individualGoals: goals
       .filter(({ closed }) => closed === null)

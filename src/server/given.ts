@@ -41,6 +41,8 @@ export async function givenOf(db: Db, visitor: Visitor, ids: readonly number[]):
 
 export interface Version {
   id: number;
+  /** The resource it is a version of. */
+  of: number;
   revision: number;
   ownerName: string;
   facts: Facts;
@@ -53,9 +55,20 @@ export async function versionsFor(db: Db, visitor: Visitor, resource: number): P
     if (!(await mayReadAll(db, visitor, [id]))) continue;
     const version = await resourceById(db, id);
     if (version?.head)
-      found.push({ id, revision: version.head, ownerName: version.ownerName, facts: await factsOfHead(db, id) });
+      found.push({
+        id,
+        of: resource,
+        revision: version.head,
+        ownerName: version.ownerName,
+        facts: await factsOfHead(db, id),
+      });
   }
   return found;
+}
+
+/** The same for several resources, in their order. */
+export async function versionsForAll(db: Db, visitor: Visitor, resources: readonly number[]): Promise<Version[]> {
+  return (await Promise.all(resources.map((resource) => versionsFor(db, visitor, resource)))).flat();
 }
 
 /** What a version is called beside the first one, as long as no other is called the same: "the shorter version". */

@@ -153,7 +153,10 @@ export const permissions = {
   "move a class's work": { who: "teacher", needs: ["teaches class", "teaches class on the day"] },
   "lose a day": { who: "teacher", needs: ["teaches all classes", "teaches all classes on the day"] },
   "take back a lost day": { who: "teacher", needs: ["teaches all classes"] },
-  "lay out a pocket": { who: "teacher", needs: ["teaches class", "teaches class on the day", "owns pocket"] },
+  "lay out a pocket": {
+    who: "teacher",
+    needs: ["teaches class", "teaches class on the day", "owns pocket", "reads versions"],
+  },
   "undo a change of plan": { who: "signed in", needs: [] },
   "see results": { who: "teacher", needs: ["works with assignment"] },
   "read own messages": { who: "teacher", needs: [] },

@@ -54,8 +54,8 @@ export interface LookedClass {
 export interface LookedAt {
   form: AssignForm;
   resources: readonly LookedResource[];
-  /** Versions of the one resource she may give instead. */
-  versions: readonly { id: number; title: string; readingGrade: number | null; minutes: number }[];
+  /** Versions of the resources she may give instead; `of`: of which. */
+  versions: readonly { id: number; of: number; title: string; readingGrade: number | null; minutes: number }[];
   /** The versions some students get instead, looked at like the resource itself. */
   givenVersions: readonly LookedResource[];
   classes: readonly LookedClass[];

@@ -47,8 +47,8 @@ export const AssignForm = z.object({
     .array(z.object({ class: Id, students: z.array(Id).min(1, "Choose at least one student.").max(400) }))
     .min(1, "Choose at least one student.")
     .max(12),
-  /** Who gets another version than the resource itself; only when a single one is given. */
-  versions: z.array(z.object({ student: Id, resource: Id })).max(400),
+  /** Who gets another version than the resource itself; `of`: which of the resources it is a version of. */
+  versions: z.array(z.object({ student: Id, of: Id, resource: Id })).max(2_000),
   /** Whose time is another than what is kept of her. */
   factors: z.array(z.object({ student: Id, factor: z.number().min(1).max(2) })).max(400),
   opens: Opens,
@@ -66,8 +66,8 @@ export const AssignForm = z.object({
     .min(2)
     .max(20)
     .nullable(),
-  /** Steps done otherwise than their author says; only when a single resource is given. */
-  stepWork: z.array(z.object({ step: z.string().max(40), work: z.enum(works) })).max(120),
+  /** Steps, of whichever of the resources, done otherwise than their author says. */
+  stepWork: z.array(z.object({ step: z.string().max(40), work: z.enum(works) })).max(600),
   tries: z.number().int().min(1).max(20).nullable(),
   keep: z.enum(["best", "last", "first"]),
   checking: z.enum(["at once", "at the end", "after due", "never"]),

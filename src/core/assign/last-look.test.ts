@@ -154,7 +154,13 @@ describe("the lesson it is planned for", () => {
 
   test("in parts everyone gets the first version, and that is said; parts of another lesson stop it", () => {
     const parts = { parts: [["a", "b"], ["c"]], spread: "one a meeting" as const };
-    const found = look({ ...parts, versions: [{ student: 11, resource: 1 }] }, { resources: [resource(three)] });
+    const found = look(
+      { ...parts, versions: [{ student: 11, of: 1, resource: 2 }] },
+      {
+        resources: [resource(three)],
+        at: { versions: [{ id: 2, of: 1, title: "", readingGrade: null, minutes: 9 }] },
+      },
+    );
     expect(texts(found)).toEqual(["In parts everyone gets the first version: another one has other steps."]);
     for (const wrong of [
       [["a"], ["c"]],
@@ -251,7 +257,7 @@ describe("whether it suits the class", () => {
       {},
       {
         resources: [{ ...hard, facts: { ...hard.facts, readingGrade: 9 } }],
-        at: { versions: [{ id: 2, title: "Tides, plainly", readingGrade: 4.5, minutes: 20 }] },
+        at: { versions: [{ id: 2, of: 1, title: "Tides, plainly", readingGrade: 4.5, minutes: 20 }] },
       },
     );
     expect(texts(found)[0]).toContain("far above everyone");

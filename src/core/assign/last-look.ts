@@ -46,8 +46,9 @@ function twiceFindings({ form, classes }: LookedAt): Finding[] {
 
 /** Versions chosen for students who would then read the same grade or a harder one are not worth a word; grades are. */
 function versionFindings(of: LookedAt): Finding[] {
-  const known = new Set([...of.resources, ...of.versions].map(({ id }) => id));
-  const lost = of.form.versions.filter(({ resource }) => !known.has(resource));
+  const lost = of.form.versions.filter(
+    (chosen) => !of.versions.some((version) => version.id === chosen.resource && version.of === chosen.of),
+  );
   return lost.length === 0
     ? []
     : [

@@ -22,13 +22,13 @@ export function withWork(document: Document, stepWork: StepWork | null): Documen
   };
 }
 
-/** What is said of changed steps: "step 2 in twos". Steps are counted as students see them. */
-export function sayStepWork(document: Pick<Document, "steps">, stepWork: StepWork): string[] {
+/** What is said of changed steps: "step 2 in twos", "step 2 of “Tides” in twos". Steps are counted as students see them. */
+export function sayStepWork(document: Pick<Document, "steps">, stepWork: StepWork, of = ""): string[] {
   return document.steps
     .filter((step) => step.audience !== "teacher")
     .flatMap((step, at) => {
       const work = stepWork[step.id];
       if (!work || work === step.work) return [];
-      return [`step ${at + 1} ${work === "class" ? "with the whole class" : workNames[work]}`];
+      return [`step ${at + 1}${of} ${work === "class" ? "with the whole class" : workNames[work]}`];
     });
 }

@@ -3,6 +3,7 @@ import * as actions from "@/server/actions/plan";
 import { tried } from "./tried";
 
 export const layOut = tried(actions.layOut);
+export const layOutChoices = tried(actions.layOutChoices, "quietly");
 export const loseDay = tried(actions.loseDay);
 export const moveAllFrom = tried(actions.moveAllFrom);
 export const moveWork = tried(actions.moveWork);

@@ -142,7 +142,10 @@ export function AssignPanel(props: AssignPanelProps) {
     if (!outcome.ok) return setProblem(outcome.problem);
     const { resource: id, title } = outcome.value;
     setCopies([...copies, { id, title }]);
-    byHand({ resources: form.resources.map((one) => (one === resource ? id : one)) });
+    byHand({
+      resources: form.resources.map((one) => (one === resource ? id : one)),
+      versions: form.versions.map((one) => (one.of === resource ? { ...one, of: id } : one)),
+    });
     tell(`Your copy of “${title}” has no voice in it. It is in your satchel.`);
   };
   const stopped = looked?.findings.some(({ level }) => level === "stop") ?? false;

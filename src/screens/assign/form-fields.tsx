@@ -1,32 +1,14 @@
 "use client";
-import { ChevronDown, ChevronRight } from "lucide-react";
-import { useState, type ReactNode } from "react";
 import type { AssignForm } from "@/core/assign/form";
 import { openingFor } from "@/core/assign/opening";
 import type { Audience } from "@/server/audience";
+import { Fold } from "@/ui/fold";
 import { Segmented } from "@/ui/segmented";
 import { MoreFields } from "./more-fields";
 import { ResourceOrder } from "./resource-order";
 import { ToField } from "./to-field";
-import { VersionsGrid } from "./versions-grid";
+import { VersionsFields } from "./versions-grid";
 import { WhenFields } from "./when-fields";
-
-function Fold({ title, children }: { title: string; children: ReactNode }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <div>
-      <button
-        type="button"
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-        className="flex items-center gap-1 text-[13px] font-semibold text-green"
-      >
-        {open ? <ChevronDown size={14} aria-hidden /> : <ChevronRight size={14} aria-hidden />} {title}
-      </button>
-      {open && <div className="mt-2">{children}</div>}
-    </div>
-  );
-}
 
 /** The form under the line: who, which version, in which order, when, how often. */
 export function FormFields({
@@ -51,9 +33,9 @@ export function FormFields({
         to={form.to}
         onChange={(to) => onChange({ to, opens: openingFor(audience.classes, to, form.opens) })}
       />
-      {single && (audience.versions.length > 0 || someHaveTime) && (
+      {(audience.versions.length > 0 || someHaveTime) && (
         <Fold title="Different versions, more time …">
-          <VersionsGrid audience={audience} form={form} title={single.title} onChange={onChange} />
+          <VersionsFields audience={audience} form={form} resources={resources} onChange={onChange} />
         </Fold>
       )}
       {(!single || form.parts) && (
@@ -81,7 +63,13 @@ export function FormFields({
       )}
       <WhenFields audience={audience} form={form} now={now} onChange={onChange} />
       <Fold title="How often, checking, days, goals …">
-        <MoreFields audience={audience} form={form} now={now} onChange={onChange} />
+        <MoreFields
+          audience={audience}
+          form={form}
+          now={now}
+          titles={new Map(resources.map(({ id, title }) => [id, title]))}
+          onChange={onChange}
+        />
       </Fold>
     </div>
   );

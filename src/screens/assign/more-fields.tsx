@@ -99,17 +99,22 @@ function Goals({
   );
 }
 
+const noTitles: ReadonlyMap<number, string> = new Map();
+
 /** How often, what counts, when it is checked, what it is for. */
 export function MoreFields({
   audience,
   form,
   now,
+  titles = noTitles,
   timesElsewhere = false,
   onChange,
 }: {
   audience: Audience;
   form: AssignForm;
   now: Date;
+  /** What the resources are called, where there are several. */
+  titles?: ReadonlyMap<number, string>;
   /** When it is has a place of its own. */
   timesElsewhere?: boolean;
   onChange: Change;
@@ -193,7 +198,7 @@ export function MoreFields({
           onChange={(inOrder) => onChange({ inOrder })}
         />
       )}
-      <StepWorkFields audience={audience} form={form} onChange={onChange} />
+      <StepWorkFields audience={audience} form={form} titles={titles} onChange={onChange} />
       <OpenDays
         schoolDays={audience.schoolDays}
         zone={audience.zone}

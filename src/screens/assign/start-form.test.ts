@@ -39,7 +39,7 @@ const group = (id: number, more: Partial<AudienceClass> = {}): AudienceClass => 
 const audience: Audience = {
   classes: [group(1), group(2, { meetings: [meeting(2, "2026-12-02", 5)] }), group(3, { meetings: [] })],
   versions: [],
-  main: null,
+  mains: [],
   dayFirst: true,
   steps: [],
   goalTags: [],

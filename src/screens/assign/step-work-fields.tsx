@@ -9,10 +9,13 @@ import { inputClasses } from "@/ui/field";
 export function StepWorkFields({
   audience,
   form,
+  titles,
   onChange,
 }: {
   audience: Audience;
   form: AssignForm;
+  /** What the resources are called, where there are several. */
+  titles: ReadonlyMap<number, string>;
   onChange: (change: Partial<AssignForm>) => void;
 }) {
   const steps = audience.steps.filter(({ id }) => form.parts === null || form.parts.flat().includes(id));
@@ -26,9 +29,14 @@ export function StepWorkFields({
       <p className="mb-1 text-[13px] text-ink-soft">How they work, step by step</p>
       <ol className="grid gap-1">
         {steps.map((step, at) => (
-          <li key={step.id}>
+          <li key={`${step.of} ${step.id}`}>
+            {titles.size > 1 && steps[at - 1]?.of !== step.of && (
+              <p className="mt-1 truncate text-[13px] font-semibold">{titles.get(step.of)}</p>
+            )}
             <label className="flex items-center gap-2">
-              <span className="numbers w-5 shrink-0 text-right text-ink-soft">{at + 1}</span>
+              <span className="numbers w-5 shrink-0 text-right text-ink-soft">
+                {at + 1 - steps.findIndex(({ of }) => of === step.of)}
+              </span>
               <span className="min-w-0 flex-1 truncate" title={step.title}>
                 {step.title}
               </span>

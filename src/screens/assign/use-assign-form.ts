@@ -8,9 +8,9 @@ import { schoolClock } from "@/core/calendar/school-calendar";
 import type { Audience } from "@/server/audience";
 
 export function lineWorld(audience: Audience, now: Date): LineWorld {
-  const { classes, versions, main, zone, dayFirst, goalTags, individualGoals } = audience;
+  const { classes, versions, mains, zone, dayFirst, goalTags, individualGoals } = audience;
   const goals = [...new Set([...individualGoals.map(({ text }) => text), ...goalTags])];
-  return { now, zone, today: schoolClock(now, zone).date, dayFirst, classes, main, versions, goals };
+  return { now, zone, today: schoolClock(now, zone).date, dayFirst, classes, mains, versions, goals };
 }
 
 /** What of a line was not understood: it goes on standing in it, behind what is written anew. */

@@ -9,6 +9,8 @@ import type { Audience, AudienceClass } from "@/server/audience";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 
+const versionsOf = (audience: Audience, resource: number) => audience.versions.filter(({ of }) => of === resource);
+
 type Student = AudienceClass["students"][number];
 
 interface Column {
@@ -22,15 +24,16 @@ interface Column {
 }
 
 /** Who gets which version, and how long each has: students by versions, filled by a rule, by pressing, or by drawing over it. */
-export function VersionsGrid({
+function VersionsGrid({
   audience,
   form,
-  title,
+  resource,
   onChange,
 }: {
   audience: Audience;
   form: AssignForm;
-  title: string;
+  /** The one of the resources whose versions these are. */
+  resource: { id: number; title: string };
   onChange: (change: Partial<AssignForm>) => void;
 }) {
   const [painting, setPainting] = useState<number | null>(null);
@@ -41,11 +44,13 @@ export function VersionsGrid({
   const groups = audience.classes
     .filter(({ id }) => form.to.some((one) => one.class === id))
     .flatMap((one) => one.groups);
-  const rules = whomRules(chosen, groups, audience.main?.languages.slice(0, 1) ?? []);
+  const main = audience.mains.find(({ id }) => id === resource.id);
+  const rules = whomRules(chosen, groups, main?.languages.slice(0, 1) ?? []);
+  const { title } = resource;
   const [rule, setRule] = useState(0);
   const columns: Column[] = [
     { id: 0, title, label: title, about: "the one you chose", by: "" },
-    ...audience.versions.map((version) => ({
+    ...versionsOf(audience, resource.id).map((version) => ({
       id: version.id,
       title: version.title,
       label: versionLabel(version.title, title),
@@ -58,12 +63,13 @@ export function VersionsGrid({
       by: version.author,
     })),
   ];
-  const versionOf = (student: number) => form.versions.find((one) => one.student === student)?.resource ?? 0;
+  const versionOf = (student: number) =>
+    form.versions.find((one) => one.student === student && one.of === resource.id)?.resource ?? 0;
   const give = (students: readonly number[], version: number) =>
     onChange({
       versions: [
-        ...form.versions.filter((one) => !students.includes(one.student)),
-        ...(version === 0 ? [] : students.map((student) => ({ student, resource: version }))),
+        ...form.versions.filter((one) => !students.includes(one.student) || one.of !== resource.id),
+        ...(version === 0 ? [] : students.map((student) => ({ student, of: resource.id, resource: version }))),
       ],
     });
   const factorOf = (student: Student) =>
@@ -155,7 +161,7 @@ export function VersionsGrid({
                       >
                         <input
                           type="radio"
-                          name={`version ${student.id}`}
+                          name={`version ${resource.id} ${student.id}`}
                           className="h-4 w-4 accent-(--green)"
                           aria-label={`${name}: ${column.label}`}
                           checked={versionOf(student.id) === column.id}
@@ -185,5 +191,43 @@ export function VersionsGrid({
         </table>
       </div>
     </div>
+  );
+}
+
+/** The same for several resources: one of those that have versions at a time. Without versions only the time is chosen. */
+export function VersionsFields({
+  resources,
+  ...rest
+}: {
+  audience: Audience;
+  form: AssignForm;
+  resources: readonly { id: number; title: string }[];
+  onChange: (change: Partial<AssignForm>) => void;
+}) {
+  const withVersions = resources.filter(({ id }) => versionsOf(rest.audience, id).length > 0);
+  const offered = withVersions.length > 0 ? withVersions : resources.slice(0, 1);
+  const [wanted, setWanted] = useState<number | null>(null);
+  const shown = offered.find(({ id }) => id === wanted) ?? offered[0];
+  if (!shown) return null;
+  return (
+    <>
+      {offered.length > 1 && (
+        <label className="mb-2 flex items-center gap-2 text-[13px] text-ink-soft">
+          Versions of
+          <select
+            className={`${inputClasses} !w-auto`}
+            value={shown.id}
+            onChange={(event) => setWanted(Number(event.target.value))}
+          >
+            {offered.map(({ id, title }) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <VersionsGrid key={shown.id} {...rest} resource={shown} />
+    </>
   );
 }

@@ -1,5 +1,6 @@
 "use client";
 import { useState, useTransition } from "react";
+import type { AssignForm } from "@/core/assign/form";
 import { momentAt, type Meeting } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/say-moment";
 import type { Pocket } from "@/data/satchel";
@@ -10,6 +11,7 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
+import { LaidRulesFields } from "./laid-rules";
 import { usePlanActs } from "./use-plan-acts";
 
 /** A pocket over the next lessons: seen before it is given. */
@@ -31,14 +33,24 @@ export function LayOutDialog({
   const [column, setColumn] = useState(0);
   const lessons = days.flatMap(({ cells }) => cells[column]!.meetings).filter(({ starts }) => starts > now);
   const [start, setStart] = useState(0);
+  const [form, setForm] = useState<AssignForm | null>(null);
   const [seen, setSeen] = useState<LaidOut | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [looking, begin] = useTransition();
   const { run, busy: giving } = usePlanActs();
   const first = lessons[Math.min(start, lessons.length - 1)];
   const group = columns[column]!;
+  const students = form?.to[0]?.students ?? [];
   const layFrom = (meeting: Meeting, give: boolean) =>
-    layOut({ class: group.class, label: group.label, pocket, date: meeting.date, period: meeting.period, give });
+    layOut({
+      class: group.class,
+      label: group.label,
+      pocket,
+      date: meeting.date,
+      period: meeting.period,
+      give,
+      rules: form && { ...form, students },
+    });
   const look = () =>
     begin(async () => {
       if (!first) return;
@@ -58,6 +70,12 @@ export function LayOutDialog({
     work();
     setSeen(null);
   };
+  // What was decided was decided for that pocket and that class.
+  const afresh = (work: () => void) =>
+    changed(() => {
+      work();
+      setForm(null);
+    });
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title="Lay out a pocket">
       <div className="grid gap-4">
@@ -67,7 +85,7 @@ export function LayOutDialog({
               {...control}
               className={inputClasses}
               value={pocket}
-              onChange={(event) => changed(() => setPocket(Number(event.target.value)))()}
+              onChange={(event) => afresh(() => setPocket(Number(event.target.value)))()}
             >
               {pockets.map((one) => (
                 <option key={one.id} value={one.id}>
@@ -84,7 +102,7 @@ export function LayOutDialog({
                 {...control}
                 className={inputClasses}
                 value={column}
-                onChange={(event) => changed(() => setColumn(Number(event.target.value)))()}
+                onChange={(event) => afresh(() => setColumn(Number(event.target.value)))()}
               >
                 {columns.map((one, at) => (
                   <option key={at} value={at}>
@@ -112,6 +130,14 @@ export function LayOutDialog({
             )}
           </Field>
         </div>
+        <LaidRulesFields
+          key={`${pocket} ${group.class}`}
+          pocket={pocket}
+          group={group.class}
+          now={now}
+          form={form}
+          onChange={(next) => changed(() => setForm(next))()}
+        />
         {problem && <Notice tone="warning">{problem}</Notice>}
         {!first && <Notice>There is no lesson left in the weeks shown.</Notice>}
         {seen && (
@@ -144,8 +170,8 @@ export function LayOutDialog({
               </Notice>
             )}
             <p>
-              Each opens with its lesson and is due when it ends, for all of {group.className}. Open one on the plan to
-              change it.
+              Each opens with its lesson and is due when it ends, for {form ? `${students.length} students` : "all"} of{" "}
+              {group.className}. Open one on the plan to change it.
             </p>
           </>
         )}

@@ -76,7 +76,10 @@ describe("whom it can be given to", () => {
 
 describe("giving it", () => {
   test("one version for some, more time for whoever has it: a row a student, written down", async () => {
-    const form = formFor({ versions: [{ student: world.students[1]!, resource: shorter.id }], goals: ["tables"] });
+    const form = formFor({
+      versions: [{ student: world.students[1]!, of: main.id, resource: shorter.id }],
+      goals: ["tables"],
+    });
     const { said, findings } = value(await lookBeforeAssigning(form));
     expect(findings).toEqual([]);
     expect(said[0]).toMatch(
@@ -146,6 +149,41 @@ describe("giving it", () => {
     expect((await assignResources(form)).ok).toBe(false);
     expect((await tasksOf(db, world.students[0]!, null)).length).toBe(before);
   });
+});
+
+test("of several things each has its own version for somebody, and its own steps done otherwise", async () => {
+  const ferries = await publishFor(db, world.ines, lesson("Ferries"));
+  const easier = await publishFor(db, world.ines, lesson("Ferries, shorter", { minutes: 10 }));
+  await db.query("update resource set source_revision_id = $2 where id = $1", [easier.id, ferries.revision]);
+  const { steps, versions } = value(await audienceFor({ resources: [main.id, ferries.id] }));
+  expect(versions.map(({ of, title }) => [of, title])).toEqual([
+    [main.id, "Tides, shorter"],
+    [ferries.id, "Ferries, shorter"],
+  ]);
+  const [aisha, bo] = world.students;
+  const form = formFor({
+    resources: [main.id, ferries.id],
+    versions: [
+      { student: bo!, of: main.id, resource: shorter.id },
+      { student: bo!, of: ferries.id, resource: easier.id },
+      { student: aisha!, of: ferries.id, resource: easier.id },
+    ],
+    stepWork: [{ step: steps.find(({ of }) => of === ferries.id)!.id, work: "pairs" }],
+  });
+  const { said, findings } = value(await lookBeforeAssigning(form));
+  expect(findings.filter(({ level }) => level === "stop")).toEqual([]);
+  expect(said[0]).toContain("one of them gets the shorter version of “Tides” and the shorter version of “Ferries”");
+  expect(said[0]).toContain("one of them gets the shorter version of “Ferries”");
+  expect(said[0]).toContain("step 1 of “Ferries” in twos");
+  const [tides, boats] = value(await assignResources(form)).assignments;
+  const gets = async (id: number) => (await recipientsOf(db, id)).map(({ title }) => title);
+  expect(await gets(tides!)).toEqual(["Tides", "Tides, shorter", "Tides"]);
+  expect(await gets(boats!)).toEqual(["Ferries, shorter", "Ferries, shorter", "Ferries"]);
+  expect((await assignmentById(db, tides!))!.stepWork).toBeNull();
+  expect((await assignmentById(db, boats!))!.stepWork).toEqual({ [form.stepWork[0]!.step]: "pairs" });
+  // A version of the one is none of the other.
+  const wrong = formFor({ resources: [main.id], versions: [{ student: bo!, of: main.id, resource: easier.id }] });
+  expect(await assignResources(wrong)).toMatchObject({ ok: false });
 });
 
 describe("afterwards", () => {

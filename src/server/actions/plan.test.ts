@@ -14,7 +14,7 @@ import { lookAtMoved } from "../look-again";
 import { planOf } from "../plan";
 import { columnOf } from "../reflow";
 import { actAs, answerFrom, visitorOf, value } from "../testing/as";
-import { layOut, loseDay, moveAllFrom, moveWork, splitWork, undoPlan } from "./plan";
+import { layOut, layOutChoices, loseDay, moveAllFrom, moveWork, splitWork, undoPlan } from "./plan";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -263,6 +263,45 @@ test("a pocket is laid over the next lessons: looked at first, then given", asyn
   ]);
   expect(value(await undoPlan({ event: given.event! }))).toEqual({ said: "Taken back." });
   expect(await laid()).toEqual([]);
+});
+
+test("a pocket laid out for some, with versions, tries and a goal of its own", async () => {
+  const { id: pocket } = await addPocket(db, world.ines, "Rivers");
+  const rivers = await publishFor(db, world.ines, lesson("Rivers", { minutes: 20 }));
+  const easier = await publishFor(db, world.ines, lesson("Rivers, easier", { minutes: 20 }));
+  await db.query("update resource set source_revision_id = $2 where id = $1", [easier.id, rivers.revision]);
+  const choose = { class: world.class, label: "Maths", pocket, date: day(0), period: 1 };
+  expect(await layOut({ ...choose, give: false })).toMatchObject({ ok: false, problem: "This pocket is empty." });
+  await putIntoPocket(db, pocket, [rivers.id], now);
+  const { audience, resources } = value(await layOutChoices({ pocket }));
+  expect(resources).toEqual([{ id: rivers.id, title: "Rivers" }]);
+  expect(audience.versions.map(({ title }) => title)).toEqual(["Rivers, easier"]);
+  const [aisha, bo] = world.students;
+  const rules = {
+    students: [aisha!, bo!],
+    versions: [{ student: bo!, of: rivers.id, resource: easier.id }],
+    factors: [{ student: aisha!, factor: 2 }],
+    stepWork: [{ step: audience.steps[0]!.id, work: "groups" as const }],
+    tries: 3,
+    keep: "last" as const,
+    checking: "at the end" as const,
+    goals: ["rivers"],
+  };
+  const { event } = value(await layOut({ ...choose, give: true, rules }));
+  const [laid] = (await assignmentsOf(db, world.ines, [world.class], new Date())).filter(
+    ({ title }) => title === "Rivers",
+  );
+  expect(laid).toMatchObject({ tries: 3, keep: "last", checking: "at the end", goals: ["rivers"], recipients: 2 });
+  expect(laid!.stepWork).toEqual({ [audience.steps[0]!.id]: "groups" });
+  expect((await recipientsOf(db, laid!.id)).map(({ title, factor }) => [title, factor])).toEqual([
+    ["Rivers", 2],
+    ["Rivers, easier", 1],
+  ]);
+  value(await undoPlan({ event: event! }));
+  // What is not hers to read is no version to be assigned.
+  const theirs = await publishFor(db, world.stranger, lesson("Secret"));
+  const secret = [{ student: bo!, of: rivers.id, resource: theirs.id }];
+  expect(await layOut({ ...choose, give: true, rules: { ...rules, versions: secret } })).toMatchObject({ ok: false });
 });
 
 test("whoever covers a class sees the days she covers, and nothing of the rest", async () => {

@@ -19,7 +19,7 @@ import { announceWork } from "@/data/work";
 import { act, notThere, Refused } from "../act";
 import { putSchoolBack } from "../change-school";
 import { putWorkBack } from "../change-work";
-import { layOutPocket } from "../lay-out";
+import { choicesFor, LaidRules, layOutPocket } from "../lay-out";
 import { lookAtMoved } from "../look-again";
 import { changePlaces, samePlaces, type PlanState } from "../move-work";
 import { tellOfLostDay } from "../tell-teachers";
@@ -108,6 +108,14 @@ export const loseDay = act(
   },
 );
 
+/** What can be decided before a pocket is laid out: students, versions, how steps are done. */
+export const layOutChoices = act(
+  "change pocket",
+  z.object({ pocket: Id }),
+  (given) => ({ pocket: given.pocket }),
+  ({ db, visitor, now }, given) => choicesFor(db, visitor, given.pocket, now),
+);
+
 /** A pocket over the next meetings, by its minutes; long lessons are split between steps. Without `give` it only says how. */
 export const layOut = act(
   "lay out a pocket",
@@ -118,9 +126,15 @@ export const layOut = act(
     date: PlainDate,
     period: Period,
     give: z.boolean(),
+    rules: LaidRules.nullable().default(null),
   }),
-  (given) => ({ date: given.date, class: given.class, pocket: given.pocket }),
-  ({ db, visitor, now }, given) => layOutPocket(db, visitor, given, given.give, now),
+  (given) => ({
+    date: given.date,
+    class: given.class,
+    pocket: given.pocket,
+    versions: given.rules?.versions ?? [],
+  }),
+  ({ db, visitor, now }, given) => layOutPocket(db, visitor, given, given.give, now, given.rules),
 );
 
 /** Splits work that is longer than its lesson: what does not fit goes to the lessons after it. */

@@ -63,8 +63,8 @@ describe("the lines a teacher would type", () => {
     const { form, pieces } = read("red boats short version, rest normal");
     expect(form.to).toEqual(base.to);
     expect(form.versions).toEqual([
-      { student: 11, resource: 901 },
-      { student: 12, resource: 901 },
+      { student: 11, of: 7, resource: 901 },
+      { student: 12, of: 7, resource: 901 },
     ]);
     expect(pieces.map(({ said }) => said)).toEqual([
       "Red boats, 2 of 4/5 Puffin: “Reading a tide table, short”",
@@ -266,20 +266,32 @@ describe("how it is done", () => {
   });
 
   test.each<[string, AssignForm["versions"]]>([
-    ["Marek easier version", [{ student: 12, resource: 902 }]],
-    ["Opal gets the Spanish version", [{ student: 14, resource: 903 }]],
-    ["Marek version harbour master", [{ student: 12, resource: 902 }]],
-    ["Marek harbour version", [{ student: 12, resource: 902 }]],
+    ["Marek easier version", [{ student: 12, of: 7, resource: 902 }]],
+    ["Opal gets the Spanish version", [{ student: 14, of: 7, resource: 903 }]],
+    ["Marek version harbour master", [{ student: 12, of: 7, resource: 902 }]],
+    ["Marek harbour version", [{ student: 12, of: 7, resource: 902 }]],
   ])("%s", (line, versions) => {
     expect(formOf(line).versions).toEqual(versions);
     expect(problems(line)).toEqual([]);
   });
 
-  test("versions there are not, or of several things, are said", () => {
+  test("versions there are not are said; of several things, each that has such a one is meant", () => {
     expect(problems("Marek the French version")).toEqual(["There is no French version of it."]);
-    expect(problems("Marek short version", several, { ...world, main: null, versions: [] })).toEqual([
-      "Versions are chosen for one resource at a time.",
+    const more = {
+      ...world,
+      mains: [...world.mains, { id: 8, minutes: 30, readingGrade: 5, languages: ["en"] }],
+      versions: [...world.versions, { ...world.versions[0]!, id: 904, of: 8, title: "Ferries, short" }],
+    };
+    const { form, pieces } = read("Marek short version", several, more);
+    expect(form.versions).toEqual([
+      { student: 12, of: 7, resource: 901 },
+      { student: 12, of: 8, resource: 904 },
     ]);
+    expect(pieces.map(({ said }) => said).join()).toContain("“Reading a tide table, short” and “Ferries, short”");
+    // What one of them alone has leaves the other as it was.
+    const spanish = read("Marek short version, Marek Spanish version", several, more).form.versions;
+    expect(spanish).toContainEqual({ student: 12, of: 7, resource: 903 });
+    expect(problems("Marek the French version", several, more)).toEqual(["There is no French version of them."]);
     expect(problems("Bo short version")[0]).toContain("Nobody in 4/5 Puffin is called Bo");
   });
 });

@@ -7,7 +7,7 @@ import { daysOf, dueOf, opensOf } from "./moments";
 import { partsOf, type Part } from "./parts";
 import type { Piece } from "./piece";
 import { plainWord } from "./token";
-import { versionOf } from "./versions";
+import { versionsOf } from "./versions";
 import type { WhenWords } from "./when";
 import { Everybody, scopeOf, well, whoGets } from "./who-gets";
 import type { LineWorld } from "./world";
@@ -86,14 +86,15 @@ class Reading {
         what = well(factor === 1 ? "the usual time" : sayFactor[factor]!);
         this.change({ factors: [...others(this.form.factors), ...students.map((student) => ({ student, factor }))] });
       } else {
-        const version = versionOf(part.version, this.world);
-        what = version.answer;
-        const resource = version.value;
-        if (resource !== null)
+        const { value, answer } = versionsOf(part.version, this.world);
+        what = answer;
+        // What is said of one of several things leaves the others as they are.
+        const about = value?.length ? value.map(({ of }) => of) : this.world.mains.map(({ id }) => id);
+        if (value !== null)
           this.change({
             versions: [
-              ...others(this.form.versions),
-              ...(resource === 0 ? [] : students.map((student) => ({ student, resource }))),
+              ...this.form.versions.filter(({ student, of }) => !students.includes(student) || !about.includes(of)),
+              ...students.flatMap((student) => value.map((version) => ({ student, ...version }))),
             ],
           });
       }

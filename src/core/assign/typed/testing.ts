@@ -59,11 +59,11 @@ export const world: LineWorld = {
   today: "2026-11-26",
   dayFirst: true,
   classes: [puffin, kittiwake],
-  main: { minutes: 40, readingGrade: 4.2, languages: ["en"] },
+  mains: [{ id: 7, minutes: 40, readingGrade: 4.2, languages: ["en"] }],
   versions: [
-    { id: 901, title: "Reading a tide table, short", minutes: 20, readingGrade: 4.1, languages: ["en"] },
-    { id: 902, title: "Tide tables for the harbour master", minutes: 40, readingGrade: 2.8, languages: ["en"] },
-    { id: 903, title: "La tabla de mareas", minutes: 40, readingGrade: null, languages: ["es"] },
+    { id: 901, of: 7, title: "Reading a tide table, short", minutes: 20, readingGrade: 4.1, languages: ["en"] },
+    { id: 902, of: 7, title: "Tide tables for the harbour master", minutes: 40, readingGrade: 2.8, languages: ["en"] },
+    { id: 903, of: 7, title: "La tabla de mareas", minutes: 40, readingGrade: null, languages: ["es"] },
   ],
   goals: ["Equivalent fractions", "Reads charts and tables"],
 };

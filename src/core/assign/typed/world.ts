@@ -22,6 +22,8 @@ export interface LineClass {
 
 export interface LineVersion {
   id: number;
+  /** Which of the resources assigned it is a version of. */
+  of: number;
   title: string;
   minutes: number;
   readingGrade: number | null;
@@ -39,8 +41,8 @@ export interface LineWorld {
   /** "3/12" is 3 December; otherwise 12 March. */
   dayFirst: boolean;
   classes: readonly LineClass[];
-  /** The resource itself, where a single one is assigned: its versions are compared with it. */
-  main: Omit<LineVersion, "id" | "title"> | null;
+  /** What is assigned: versions are compared with it. */
+  mains: readonly Omit<LineVersion, "of" | "title">[];
   versions: readonly LineVersion[];
   /** Goals used before. */
   goals: readonly string[];

@@ -60,7 +60,7 @@ function* forms(count: number): Generator<AssignForm> {
             students.slice(0, 1 + draw(2)).length > 1
               ? []
               : resource === 901
-                ? [{ student: students[0]!, resource }]
+                ? [{ student: students[0]!, of: 7, resource }]
                 : [],
           )
         : [],
