@@ -181,11 +181,19 @@ test("a pocket is laid over the next lessons: seen first, then given, and called
   const dialog = page.getByRole("dialog", { name: "Lay out a pocket" });
   await dialog.getByLabel("Pocket").selectOption("Close reading");
   await dialog.getByLabel("For").selectOption("5 Kittiwake, Reading");
+  // Who, and how often, is decided once for all of it.
+  await dialog.getByRole("button", { name: "Students, versions, tries, goals …" }).click();
+  await dialog.getByRole("radio", { name: "twice" }).click();
+  await dialog.getByRole("button", { name: "Students of 5 Kittiwake" }).click();
+  await dialog.getByRole("checkbox", { name: "Bo Tideman" }).click();
   await dialog.getByRole("button", { name: "Preview" }).click();
   await expect(dialog.getByRole("list", { name: "Preview" }).getByRole("listitem")).toHaveCount(2);
+  await expect(dialog.getByText("for 21 students of 5 Kittiwake")).toBeVisible();
   await dialog.getByRole("button", { name: "Assign like this" }).click();
   await expect(page.getByText("2 laid out for 5 Kittiwake.")).toBeVisible();
-  await expect(chip(page, "The keeper's letter").last()).toBeVisible();
+  await chip(page, "The keeper's letter").last().click();
+  await expect(page.getByRole("complementary", { name: "Selected work" })).toContainText("21 of 22 students");
+  await page.keyboard.press("Escape");
   await page.keyboard.press("u");
   await expect(chip(page, "The keeper's letter")).toHaveCount(0);
 });

@@ -23,6 +23,7 @@ import { plannedIn, plannedLoosely } from "@/data/plan";
 import { bareProfile } from "./fit";
 import { givenOf, versionNames, versionsForAll, type Given, type Version } from "./given";
 import type { Visitor } from "./session";
+import { waitedFor } from "./waited-for";
 
 /** A class with its calendar and its students, as giving work to it needs them. */
 interface Group {
@@ -254,7 +255,7 @@ function assignmentsFor(
       openDays: form.openDays,
       goals: form.goals,
       stepWork: workOf(form, resource),
-      after: form.inOrder && at > 0 ? "previous" : null,
+      after: form.inOrder && at > 0 ? "previous" : form.after,
       position: at,
       own,
     });
@@ -308,6 +309,7 @@ export async function prepareAssigning(
       ),
     ]),
   );
+  const waiting = await waitedFor(db, form.after);
   const said: string[] = [];
   const list: NewAssignment[] = [];
   let problem = resources.length < form.resources.length ? "Publish it first: students get what is published." : null;
@@ -342,6 +344,7 @@ export async function prepareAssigning(
                 }
               : null,
           openDays: form.openDays?.length ?? null,
+          after: waiting && `“${waiting.title}”`,
           stepWork: resources.flatMap((main) => sayStepWork(main.document, workOf(form, main) ?? {}, ofTitle(main))),
           special,
         },
@@ -378,6 +381,7 @@ export async function prepareAssigning(
       })),
       classes,
       others,
+      waitsFor: waiting,
       barClass: bar ? { id: bar.class.id, name: bar.class.name } : null,
       me: visitor.id,
       now,

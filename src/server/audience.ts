@@ -10,7 +10,7 @@ import type { AssignForm } from "@/core/assign/form";
 import { dayComesFirst } from "@/core/locale/country";
 import { stepTitle } from "@/core/resource/changes";
 import type { Work } from "@/core/resource/work";
-import { alreadyHave, goalTagsOf, type Assignment } from "@/data/assignments";
+import { alreadyHave, assignmentsOf, goalTagsOf, type Assignment } from "@/data/assignments";
 import { classesOf, type Student } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { groupsOf, plannedIn, studentGoals, type StudentGroup } from "@/data/plan";
@@ -53,6 +53,8 @@ export interface Audience {
   /** Goals students work on by themselves, "Reads charts aloud (2026)": offered only where that student gets it. */
   individualGoals: { student: number; text: string }[];
   zone: string;
+  /** Work of each class that is still to be done, which new work can wait for. */
+  earlier: { id: number; class: number; title: string; due: Date }[];
   /** The days of school as far ahead as anything is planned. */
   schoolDays: string[];
   /** Settings of earlier work to be taken over. */
@@ -73,12 +75,13 @@ export async function audienceOf(
   const today = schoolClock(now, visitor.zone).date;
   const until = addDays(today, WEEKS_AHEAD * 7);
   const students = [...new Set(groups.flatMap((group) => group.students.map(({ id }) => id)))];
-  const [has, named, planned, goalTags, goals] = await Promise.all([
+  const [has, named, planned, goalTags, goals, earlier] = await Promise.all([
     alreadyHave(db, resources, students),
     groupsOf(db, ids),
     plannedIn(db, ids, today, until),
     goalTagsOf(db, visitor.id),
     studentGoals(db, students),
+    assignmentsOf(db, visitor.id, ids, now),
   ]);
   const [versions, given] = await Promise.all([
     versionsForAll(db, visitor, resources),
@@ -126,6 +129,12 @@ export async function audienceOf(
     individualGoals: goals
       .filter(({ closed }) => closed === null)
       .map(({ student, goal, year }) => ({ student, text: `${goal} (${year})` })),
+    earlier: earlier
+      .filter(({ due, calledBack }) => calledBack === null && due > now)
+      .map(({ id, class: group, title, part, due }) => ({
+        ...{ id, due, class: group },
+        title: part ? `${title}, ${part}` : title,
+      })),
     zone: visitor.zone,
     schoolDays: groups[0]
       ? schoolDays(groups[0].calendar, today, addDays(today, SEMESTER_WEEKS * 7))

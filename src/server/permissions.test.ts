@@ -194,6 +194,7 @@ describe("who may do what", () => {
         resources: [things.staffroom],
         to: [{ class: world.class, students }],
         versions: [],
+        after: [],
       });
     expect(await give(visitor(world.ines), world.students)).toBe(true);
     expect(await give(visitor(world.ines), [...world.students, world.judit])).toBe(false);
@@ -203,6 +204,7 @@ describe("who may do what", () => {
         resources: [things.staffroom],
         to: [{ class: world.class, students: world.students }],
         versions: [{ student: world.students[0]!, resource }],
+        after: [],
       });
     expect(await version(things.mine)).toBe(true);
     expect(await version(things.elsewhere)).toBe(false);
@@ -238,6 +240,7 @@ describe("who may do what", () => {
       students: [world.students[0]!],
       to: [{ class: world.class, students: [world.students[0]!] }],
       versions: [],
+      after: [things.assignment],
     };
     const ines = visitor(world.ines, { roles: ["teacher", "curator", "office"] });
     for (const act of Object.keys(permissions) as Act[]) {

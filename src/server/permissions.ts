@@ -23,6 +23,8 @@ export interface About {
   date?: string;
   students?: readonly number[];
   /** Students of several classes, and who of them gets which version. */
+  /** Earlier work that new work waits for. */
+  after?: readonly number[];
   to?: readonly { class: number; students: readonly number[] }[];
   versions?: readonly { student: number; resource: number }[];
 }
@@ -94,6 +96,9 @@ const relations = {
     async (db, visitor, { assignment }, now) =>
       (await mayWorkWith(db, visitor.id, [assignment], now)) || (await keptClassOf(db, visitor.id, assignment)),
   ),
+  "works with what it waits for": relation(["after"], async (db, visitor, { after }, now) =>
+    after.length === 0 ? true : mayWorkWith(db, visitor.id, after, now),
+  ),
   "was given assignment": relation(
     ["assignment"],
     async (db, visitor, { assignment }) =>
@@ -144,7 +149,13 @@ export const permissions = {
   "see who to assign to": { who: "teacher", needs: ["reads resources"] },
   "assign resources": {
     who: "teacher",
-    needs: ["reads resources", "reads versions", "teaches the classes", "students are in their classes"],
+    needs: [
+      "reads resources",
+      "reads versions",
+      "teaches the classes",
+      "students are in their classes",
+      "works with what it waits for",
+    ],
   },
   "assign as before": { who: "teacher", needs: ["worked with assignment"] },
   "see assignments": { who: "teacher", needs: [] },

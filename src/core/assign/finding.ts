@@ -61,6 +61,8 @@ export interface LookedAt {
   classes: readonly LookedClass[];
   /** Her other classes. */
   others: readonly { id: number; name: string; students: readonly number[]; grades: ClassProfile["grades"] }[];
+  /** The work it waits for: whose class, and who of those chosen has it; null: it waits for nothing, or that is gone. */
+  waitsFor: { class: number; title: string; due: Date; students: readonly number[] } | null;
   /** The class in the bar on top. */
   barClass: { id: number; name: string } | null;
   me: number;

@@ -58,6 +58,8 @@ export const AssignForm = z.object({
   spread: z.enum(["together", "one a meeting"]),
   /** Several resources: each opens when the one before has been handed in. */
   inOrder: z.boolean(),
+  /** Opens for each student when this earlier work of the same class is handed in; null: it waits for nothing. */
+  after: Id.nullable(),
   /** The only days it is open, where not on every one. */
   openDays: z.array(PlainDate).max(90).nullable(),
   /** Split over so many lessons at these steps: the steps of each part. */

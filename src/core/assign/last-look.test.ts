@@ -59,6 +59,7 @@ function look(
     form: changedForm,
     resources: more.resources ?? [resource(lesson("Tides"))],
     versions: [],
+    waitsFor: null,
     givenVersions: [],
     classes: [group],
     others: [],
@@ -346,6 +347,28 @@ describe("the thing itself", () => {
     const theirs = { mine: false, owner: 9, ownerName: "Judit Varga", sameSchool: false };
     expect(texts(look({}, { resources: [resource(document, theirs)] }))[0]).toContain("Judit Varga keeps all rights");
     expect(look({}, { resources: [resource(document, { ...theirs, sameSchool: true })] })).toEqual([]);
+  });
+});
+
+describe("work that waits for earlier work", () => {
+  const tides = { class: 1, title: "Tides", due: new Date("2026-11-26T15:00:00Z"), students: [11, 12] };
+  const waits = (waitsFor: LookedAt["waitsFor"]) => look({ after: 5 }, { at: { waitsFor } });
+
+  test("is said where some do not have that, where it is due first, and not where all is well", () => {
+    expect(texts(waits(tides))).toEqual([]);
+    expect(texts(waits({ ...tides, students: [12] }))).toEqual([
+      "One student does not have “Tides”: for them it opens without waiting.",
+    ]);
+    const late = waits({ ...tides, due: new Date("2026-12-24T15:00:00Z") });
+    expect(texts(late)).toEqual(["It is due no later than “Tides”, which it waits for."]);
+    expect(changed(late, "after due")).toEqual({ after: null });
+  });
+
+  test("stops where that is gone, or another class's", () => {
+    expect(waits(null)).toMatchObject([{ level: "stop", text: "The work it waits for is not there any more." }]);
+    const other = waits({ ...tides, class: 2 });
+    expect(other[0]).toMatchObject({ level: "stop" });
+    expect(changed(other, "after")).toEqual({ after: null });
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Finding, LookedAt } from "./finding";
-import type { AssignForm } from "./form";
+import { isProblem, type AssignForm } from "./form";
 import { classFindings } from "./look-at-class";
 import { onceEach } from "./once";
 import { resourceFindings } from "./look-at-resource";
@@ -66,6 +66,49 @@ function versionFindings(of: LookedAt): Finding[] {
       ];
 }
 
+/** Work waits for other work of the same class; for those who do not have that it opens at once. */
+function waitingFindings({ form, waitsFor, classes }: LookedAt): Finding[] {
+  if (form.after === null) return [];
+  const remedies = [{ text: "Do not wait for it", change: { after: null } }];
+  if (!waitsFor)
+    return [{ key: "after", level: "stop", text: "The work it waits for is not there any more.", remedies }];
+  const quoted = `“${waitsFor.title}”`;
+  if (form.to.some((one) => one.class !== waitsFor.class))
+    return [
+      {
+        key: "after",
+        level: "stop",
+        text: `${quoted} is work of another class, so it cannot be waited for here.`,
+        remedies,
+      },
+    ];
+  const without = form.to.flatMap(({ students }) => students).filter((id) => !waitsFor.students.includes(id)).length;
+  const when = classes.find(({ id }) => id === waitsFor.class)?.when;
+  const early = when && !isProblem(when) && when.due <= waitsFor.due;
+  return [
+    ...(without > 0
+      ? [
+          {
+            key: "after without",
+            level: "remark" as const,
+            text: `${without === 1 ? "One student does" : `${without} students do`} not have ${quoted}: for them it opens without waiting.`,
+            remedies: [],
+          },
+        ]
+      : []),
+    ...(early
+      ? [
+          {
+            key: "after due",
+            level: "remark" as const,
+            text: `It is due no later than ${quoted}, which it waits for.`,
+            remedies,
+          },
+        ]
+      : []),
+  ];
+}
+
 /** Parts are steps of the one resource given; of another, or with a version beside, they make no sense. */
 function partFindings(of: LookedAt): Finding[] {
   const { parts, versions } = of.form;
@@ -102,6 +145,7 @@ export function lastLook(of: LookedAt): Finding[] {
     ...twiceFindings(of),
     ...versionFindings(of),
     ...partFindings(of),
+    ...waitingFindings(of),
     ...[...of.resources, ...of.givenVersions].flatMap((resource) => resourceFindings(of, resource)),
   ];
   return found.sort((one, other) => Number(one.level === "remark") - Number(other.level === "remark"));

@@ -9,6 +9,7 @@ export const plainForm = (of: Pick<AssignForm, "resources" | "to">, more: Partia
   closes: "never",
   spread: "together",
   inOrder: false,
+  after: null,
   openDays: null,
   parts: null,
   stepWork: [],

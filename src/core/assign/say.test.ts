@@ -15,6 +15,7 @@ const share: Share = {
   tries: 1,
   pieces: null,
   openDays: null,
+  after: null,
   stepWork: [],
   special: [],
 };

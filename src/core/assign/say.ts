@@ -3,8 +3,9 @@ import { sayFactor } from "./extra-time";
 import type { When } from "./form";
 
 /** What is said of things that do not come all at once. */
-function sayPieces({ pieces, openDays }: Pick<Share, "pieces" | "openDays">): string {
+function sayPieces({ pieces, openDays, after }: Pick<Share, "pieces" | "openDays" | "after">): string {
   const said = [
+    ...(after ? [`once ${after} is handed in`] : []),
     ...(pieces?.parts ? [`in ${sayNumber(pieces.parts)} parts`] : []),
     ...(pieces?.oneALesson ? ["one in each lesson from then on"] : []),
     ...(pieces?.inOrder ? ["each when the one before is handed in"] : []),
@@ -29,6 +30,8 @@ export interface Share {
   tries: number | null;
   /** How many pieces there are and how they follow one another; null: all at the times said. */
   pieces: { parts: number | null; oneALesson: boolean; inOrder: boolean } | null;
+  /** The work each waits for, in quotes; null: none. */
+  after: string | null;
   /** On how many single days it is open; null: on every day. */
   openDays: number | null;
   /** Steps done otherwise than their author says: "step 2 in twos". */

@@ -1,13 +1,13 @@
 "use client";
 import { useId, useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
-import { toWallClock } from "@/core/calendar/say-moment";
+import { sayDay, toWallClock } from "@/core/calendar/say-moment";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
 import type { Audience } from "@/server/audience";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { NumberBox } from "../adapt/number-box";
-import { TextInput } from "@/ui/field";
+import { inputClasses, TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 import { ClosesField } from "./closes-field";
 import { OpenDays } from "./open-days";
@@ -96,6 +96,40 @@ function Goals({
         </ul>
       )}
     </div>
+  );
+}
+
+/** Earlier work of the class that has to be handed in first. */
+function AfterField({
+  audience,
+  form,
+  now,
+  onChange,
+}: {
+  audience: Audience;
+  form: AssignForm;
+  now: Date;
+  onChange: Change;
+}) {
+  const [only] = form.to;
+  const earlier = form.to.length === 1 ? audience.earlier.filter((one) => one.class === only!.class) : [];
+  if (earlier.length === 0 && form.after === null) return null;
+  return (
+    <label className="block text-[13px] text-ink-soft">
+      Opens for each student when this is handed in
+      <select
+        className={`${inputClasses} mt-1`}
+        value={form.after ?? ""}
+        onChange={(event) => onChange({ after: event.target.value ? Number(event.target.value) : null })}
+      >
+        <option value="">nothing: it does not wait</option>
+        {earlier.map(({ id, title, due }) => (
+          <option key={id} value={id}>
+            {title}, due {sayDay(due, audience.zone, now)}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 
@@ -198,6 +232,7 @@ export function MoreFields({
           onChange={(inOrder) => onChange({ inOrder })}
         />
       )}
+      {!timesElsewhere && <AfterField audience={audience} form={form} now={now} onChange={onChange} />}
       <StepWorkFields audience={audience} form={form} titles={titles} onChange={onChange} />
       <OpenDays
         schoolDays={audience.schoolDays}

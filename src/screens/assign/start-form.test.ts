@@ -46,6 +46,7 @@ const audience: Audience = {
   individualGoals: [],
   zone: "Europe/London",
   schoolDays: [],
+  earlier: [],
   like: null,
 };
 const to = (...classes: number[]) => classes.map((id) => ({ class: id, students: [id * 10] }));

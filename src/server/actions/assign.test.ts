@@ -8,7 +8,7 @@ import type { Db } from "@/data/db";
 import { addRevision, resourceById } from "@/data/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
-import { addResponses, openAttempt, taskOf, tasksOf } from "@/data/work";
+import { addResponses, handIn, openAttempt, taskOf, tasksOf } from "@/data/work";
 import { studentWork } from "../student-work";
 import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import {
@@ -184,6 +184,32 @@ test("of several things each has its own version for somebody, and its own steps
   // A version of the one is none of the other.
   const wrong = formFor({ resources: [main.id], versions: [{ student: bo!, of: main.id, resource: easier.id }] });
   expect(await assignResources(wrong)).toMatchObject({ ok: false });
+});
+
+test("it opens for a child once earlier work of the class is handed in, and never waits for another teacher's", async () => {
+  const [first] = value(
+    await assignResources(formFor({ opens: { kind: "now" }, due: { kind: "days", days: 5, time: "15:00" } })),
+  ).assignments;
+  const { earlier } = value(await audienceFor({ resources: [main.id] }));
+  expect(earlier.map(({ id }) => id)).toContain(first);
+  const ferries = await publishFor(db, world.ines, lesson("Ferries after tides"));
+  const form = formFor({
+    resources: [ferries.id],
+    opens: { kind: "now" },
+    due: { kind: "days", days: 6, time: "15:00" },
+    after: first!,
+  });
+  const { said } = value(await lookBeforeAssigning(form));
+  expect(said[0]).toContain("once “Tides” is handed in");
+  const [second] = value(await assignResources(form)).assignments;
+  const aisha = world.students[0]!;
+  expect((await taskOf(db, aisha, second!, null))!.waitsFor).toBe("Tides");
+  const attempt = (await openAttempt(db, (await taskOf(db, aisha, first!, null))!, now))!;
+  await handIn(db, attempt.id, now);
+  expect((await taskOf(db, aisha, second!, null))!.waitsFor).toBeNull();
+  await db.query("update class_teacher set person_id = $1 where class_id = $2", [world.teodor, world.class]);
+  expect(await assignResources(form)).toMatchObject({ ok: false });
+  await db.query("update class_teacher set person_id = $1 where class_id = $2", [world.ines, world.class]);
 });
 
 describe("afterwards", () => {

@@ -26,6 +26,12 @@ import { changePlaces, giveWork, type PlanState } from "../move-work";
 
 const Id = z.number().int().positive();
 
+/** What assigning is about, to be permitted. */
+const aboutForm = ({ resources, to, versions, after }: AssignForm) => ({
+  ...{ resources, to, versions },
+  after: after === null ? [] : [after],
+});
+
 /** Whom and when she can give these to: her classes, their meetings, versions. */
 export const audienceFor = act(
   "see who to assign to",
@@ -42,7 +48,7 @@ export const audienceFor = act(
 export const lookBeforeAssigning = act(
   "assign resources",
   AssignForm,
-  (given) => ({ resources: given.resources, to: given.to, versions: given.versions }),
+  aboutForm,
   async ({ db, visitor, now }, form): Promise<{ said: string[]; findings: Finding[] }> => {
     const { looked, said, problem } = await prepareAssigning(
       db,
@@ -62,18 +68,13 @@ export const lookBeforeAssigning = act(
 );
 
 /** Gives the newest revisions to students. Returns the assignments made, and what undoes it. */
-export const assignResources = act(
-  "assign resources",
-  AssignForm,
-  (given) => ({ resources: given.resources, to: given.to, versions: given.versions }),
-  async ({ db, visitor, now }, form) => {
-    const { looked, list, said, problem } = await prepareAssigning(db, visitor, form, null, now);
-    const stop = lastLook(looked).find(({ level }) => level === "stop");
-    if (stop) throw new Refused(stop.text);
-    if (problem) throw new Refused(problem);
-    return { ...(await giveWork(db, visitor.id, now, list)), said };
-  },
-);
+export const assignResources = act("assign resources", AssignForm, aboutForm, async ({ db, visitor, now }, form) => {
+  const { looked, list, said, problem } = await prepareAssigning(db, visitor, form, null, now);
+  const stop = lastLook(looked).find(({ level }) => level === "stop");
+  if (stop) throw new Refused(stop.text);
+  if (problem) throw new Refused(problem);
+  return { ...(await giveWork(db, visitor.id, now, list)), said };
+});
 
 /** Calls work back from its students, or gives it again. What they answered is kept. */
 export const callBack = act(

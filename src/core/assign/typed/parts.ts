@@ -20,7 +20,7 @@ type PartMeaning =
   | { kind: "except"; people: readonly PeopleRef[]; unknown: readonly UnknownName[] }
   | { kind: "version"; subject: Subject; version: VersionWords }
   | { kind: "factor"; subject: Subject; factor: number }
-  | { kind: "opens" | "due"; when: WhenWords }
+  | { kind: "opens" | "due" | "closes"; when: WhenWords }
   | { kind: "only days"; days: readonly DayWords[] }
   | { kind: "goals"; goals: readonly string[] }
   | { kind: "setting"; setting: Setting }
@@ -121,6 +121,7 @@ class Scanner {
       this.goals(at) ??
       this.onlyDays(at) ??
       this.setting(at) ??
+      this.closing(at) ??
       this.fullName(at) ??
       this.factor(at) ??
       this.when(at) ??
@@ -180,7 +181,7 @@ class Scanner {
   private endsGoal(at: number): boolean {
     const { word } = this.tokens[at]!;
     if (exceptWords.has(word) || word === "goal" || settingAt(this.tokens, at)) return true;
-    return /^(?:due|until|from|opens)$/.test(word) && this.when(at) !== null;
+    return /^(?:due|until|from|opens|closes)$/.test(word) && (this.closing(at) ?? this.when(at)) !== null;
   }
 
   private onlyDays(at: number): Scanned | null {
@@ -202,6 +203,15 @@ class Scanner {
   private setting(at: number): Scanned | null {
     const read = settingAt(this.tokens, at);
     return read && { n: read.n, part: { kind: "setting", setting: read.setting } };
+  }
+
+  /** "closes fri 4 dec 5 pm"; "closes then" is a setting. */
+  private closing(at: number): Scanned | null {
+    if (!/^(?:closes?|closed|closing)$/.test(this.tokens[at]!.word) || this.tokens[at]!.ends) return null;
+    const skip = /^(?:on|at)$/.test(this.tokens[at + 1]?.word ?? "") ? 2 : 1;
+    if (!this.tokens[at + skip]) return null;
+    const read = whenAt(this.tokens, at + skip, this.world.dayFirst, this.labels);
+    return read && { n: skip + read.n, part: { kind: "closes", when: read.when } };
   }
 
   /** A name of several words goes before anything else: "5 Kittiwake" is no hour, and "Sun Berg" no day. */

@@ -23,6 +23,7 @@ const labels: Record<Part["kind"], string> = {
   due: "Due",
   "only days": "Days",
   goals: "Goal",
+  closes: "Closes",
   setting: "How",
   unknown: "Not understood",
 };
@@ -127,6 +128,18 @@ class Reading {
     // Work that opens at no lesson cannot be due at its end.
     if (this.form.due.kind === "meeting end" && !atLesson)
       this.change({ due: { kind: "days", days: 2, time: "15:00" } });
+    for (const part of this.parts) {
+      if (part.kind !== "closes") continue;
+      // "closes 2 days later" is later than it is due.
+      const { due, opens } = this.form;
+      const after = due.kind === "at" ? { kind: "at" as const, at: due.at } : opens;
+      const { value, answer } = dueOf(part.when, after, this.classes, this.world);
+      const at = value?.kind === "at" ? value.at : null;
+      const how =
+        value && at === null ? { said: "closes when?", problem: "Give a day and a time.", offers: [] } : answer;
+      this.answers.set(part, placed(how, part.when));
+      if (at) this.change({ closes: { at } });
+    }
     for (const part of this.parts) {
       if (part.kind !== "only days") continue;
       const { value, answer } = daysOf(part.days, this.form, this.classes, this.world);

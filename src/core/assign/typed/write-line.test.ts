@@ -65,13 +65,13 @@ function* forms(count: number): Generator<AssignForm> {
           )
         : [],
       factors: draw(2) ? [{ student: students.at(-1)!, factor: one([1, 1.25, 1.5, 2]) }] : [],
-      closes: one(["never", "due"]),
+      closes: one<AssignForm["closes"]>(["never", "due", { at: "2026-12-18T17:30" }]),
       spread: single ? "together" : one(["together", "one a meeting"]),
       inOrder: !single && draw(2) === 1,
       openDays: one([null, ["2026-12-03", "2026-12-08"]]),
       tries: one([1, 2, 7, null]),
       keep: one(["best", "last", "first"]),
-      checking: one(["at once", "at the end", "never"]),
+      checking: one(["at once", "at the end", "after due", "never"]),
       goals: one([[], ["Equivalent fractions"], ["Range; and median", "Reads charts and tables"]]).map((goal) =>
         goal.replace(";", ""),
       ),

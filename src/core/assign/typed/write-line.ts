@@ -112,7 +112,13 @@ export function writeLine(form: AssignForm, base: AssignForm, world: LineWorld):
   write("opens", () => [writeOpens(form.opens, world)]);
   write("due", () => [writeDue(form.due, world)]);
   write("openDays", () => [`only ${(form.openDays ?? []).map((date) => day(date, world)).join(" and ")}`]);
-  write("closes", () => [form.closes === "due" ? "closes then" : "stays open"]);
+  write("closes", () => [
+    typeof form.closes === "object"
+      ? `closes ${clock(form.closes.at, world)}`
+      : form.closes === "due"
+        ? "closes then"
+        : "stays open",
+  ]);
   write("tries", () => [form.tries === null ? "unlimited tries" : form.tries === 1 ? "once" : `${form.tries} tries`]);
   write("keep", () => [`the ${form.keep} counts`]);
   write("spread", () => [form.spread === "together" ? "all at once" : "one in each lesson"]);
