@@ -73,6 +73,15 @@ export async function assignmentsOf(
   );
 }
 
+/** Which of these assignments a student has. */
+export async function assignmentsWith(db: Queryable, ids: readonly number[], student: number): Promise<Set<number>> {
+  const rows = await db.query<{ id: number }>(
+    "select assignment_id id from recipient where assignment_id = any($1::int[]) and student_id = $2",
+    [ids, student],
+  );
+  return new Set(rows.map(({ id }) => id));
+}
+
 /** Whether a teacher works with every one of these assignments. */
 export async function mayWorkWith(db: Queryable, teacher: number, ids: readonly number[], now: Date): Promise<boolean> {
   const asked = [...new Set(ids)];

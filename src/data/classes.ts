@@ -238,6 +238,19 @@ export async function setHomeroom(db: Queryable, classId: number, homeroom: bool
   await db.query("update class set homeroom = $2 where id = $1", [classId, homeroom]);
 }
 
+/** The students of these classes, each once, by name. */
+export async function namesOfClasses(
+  db: Queryable,
+  classes: readonly number[],
+): Promise<{ id: number; name: string }[]> {
+  return db.query(
+    `select p.id, p.given_name || ' ' || p.family_name as name from person p
+      where p.id in (select n.student_id from enrolled n where n.class_id = any($1::int[]))
+      order by p.given_name, p.family_name, p.id`,
+    [classes],
+  );
+}
+
 /** The names of a school's students, by class; who is in several is there several times. */
 export async function namesAt(
   db: Queryable,

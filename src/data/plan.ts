@@ -58,7 +58,7 @@ export async function plannedWork(
   }));
 }
 
-/** Students of these classes with `least` things or more due on one day, in any class: how many such students a day has. */
+/** Students of these classes with `least` things or more due on one day, in any class: who they are, by day. */
 export async function crowdedDays(
   db: Queryable,
   classes: readonly number[],
@@ -66,7 +66,7 @@ export async function crowdedDays(
   to: string,
   zone: string,
   least: number,
-): Promise<{ date: string; students: number[] }[]> {
+): Promise<{ date: string; students: { id: number; name: string }[] }[]> {
   return db.query(
     `with mine as (select distinct student_id from enrolled where class_id = any($1::int[])),
      load as (
@@ -78,9 +78,51 @@ export async function crowdedDays(
                 where a.called_back is null and r.own_due between $2::date - 1 and $3::date + 2) d
          join mine m on m.student_id = d.student_id
         group by 1, 2)
-     select date, array_agg(student_id order by student_id) students from load
+     select date, jsonb_agg(jsonb_build_object('id', p.id, 'name', p.given_name || ' ' || p.family_name)
+                            order by p.given_name, p.family_name, p.id) students
+       from load join person p on p.id = load.student_id
       where n >= $5 and date between $2 and $3 group by date order by date`,
     [classes, from, to, zone, least],
+  );
+}
+
+/** How many things each of these students has due on each day between two dates, in any class. */
+export async function dueByDay(
+  db: Queryable,
+  students: readonly number[],
+  from: string,
+  to: string,
+  zone: string,
+): Promise<Map<string, Map<number, number>>> {
+  const rows = await db.query<{ date: string; student: number; count: number }>(
+    `select (coalesce(r.own_due, a.due) at time zone $4)::date date, r.student_id student, count(*)::int count
+       from recipient r join assignment a on a.id = r.assignment_id
+      where r.student_id = any($1::int[]) and a.called_back is null
+        and (coalesce(r.own_due, a.due) at time zone $4)::date between $2 and $3 group by 1, 2`,
+    [students, from, to, zone],
+  );
+  const days = new Map<string, Map<number, number>>();
+  for (const { date, student, count } of rows) {
+    if (!days.has(date)) days.set(date, new Map());
+    days.get(date)!.set(student, count);
+  }
+  return days;
+}
+
+/** Work of these classes that is due on a day for its class, with those who have it. */
+export async function dueOn(
+  db: Queryable,
+  classes: readonly number[],
+  date: string,
+  zone: string,
+): Promise<{ id: number; title: string; className: string; opens: Date; due: Date; students: number[] }[]> {
+  return db.query(
+    `select a.id, f.facts ->> 'title' || coalesce(', ' || a.part, '') title, c.name "className", a.opens, a.due,
+            array(select r.student_id from recipient r where r.assignment_id = a.id and r.own_due is null) students
+       from assignment a join class c on c.id = a.class_id join resource_facts f on f.resource_id = a.resource_id
+      where a.class_id = any($1::int[]) and a.called_back is null and (a.due at time zone $3)::date = $2
+      order by a.due, a.position, a.id`,
+    [classes, date, zone],
   );
 }
 

@@ -12,6 +12,7 @@ import { planBoard, type PlanBoard, type PlanWork } from "@/core/plan/board";
 import { calendarOf, meetingRulesOf } from "@/data/calendar";
 import { teachingTimes, type Class } from "@/data/classes";
 import type { Queryable } from "@/data/db";
+import { CROWDED } from "@/core/plan/way-out";
 import { crowdedDays, plannedWork } from "@/data/plan";
 import type { Visitor } from "./session";
 
@@ -20,17 +21,13 @@ export interface PlanData {
   weeks: number;
   board: PlanBoard;
   work: PlanWork[];
-  /** Days on which students have three things or more due: how many of them. */
-  crowded: { date: string; students: number[] }[];
+  /** Days on which students have three things or more due, and who they are. */
+  crowded: { date: string; students: { id: number; name: string }[] }[];
   /** Days on which one class does not meet, though the school is open. */
   away: SchoolCalendar["classDaysOff"];
   /** Whether the school has any bells: without them there are no lessons to plan for. */
   bells: boolean;
 }
-
-/** Common practice: three things due on one day are too much for a child. */
-const CROWDED = 3;
-const MOST_WEEKS_CROWDED = 6;
 
 /** The calendar of her school, and when her classes meet, between the dates she has them. */
 export async function meetingsOf(
@@ -73,8 +70,7 @@ export async function planOf(
   const [{ calendar, meetings }, work, crowded, times] = await Promise.all([
     meetingsOf(db, visitor, classes, from, to),
     plannedWork(db, ids, from, to, visitor.zone),
-    // Over a whole semester nobody reads who has too much on which day.
-    span > MOST_WEEKS_CROWDED ? [] : crowdedDays(db, ids, from, to, visitor.zone, CROWDED),
+    crowdedDays(db, ids, from, to, visitor.zone, CROWDED),
     teachingTimes(db, visitor.id),
   ]);
   const hers = (classId: number, date: string) => {

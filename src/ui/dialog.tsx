@@ -1,4 +1,5 @@
 "use client";
+import { clsx } from "clsx";
 import { Dialog as Radix } from "radix-ui";
 import { X } from "lucide-react";
 import type { ReactNode } from "react";
@@ -9,20 +10,26 @@ export function Dialog({
   open,
   onOpenChange,
   title,
+  wide = false,
   children,
 }: {
   open: boolean;
   onOpenChange: (open: boolean) => void;
   title: string;
+  /** For a table of students beside a form. */
+  wide?: boolean;
   children: ReactNode;
 }) {
   return (
     <Radix.Root open={open} onOpenChange={onOpenChange}>
       <Radix.Portal>
-        <Radix.Overlay className="fixed inset-0 z-40 bg-black/30" />
+        <Radix.Overlay className="fixed inset-0 z-40 bg-[rgb(0_0_0/0.3)]" />
         <Radix.Content
           aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(34rem,calc(100vw-2rem))] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-card border border-line bg-card p-6 shadow-soft"
+          className={clsx(
+            "fixed top-1/2 left-1/2 z-50 max-h-[90vh] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-card border border-line bg-card p-6 shadow-soft",
+            wide ? "w-[min(52rem,calc(100vw-2rem))]" : "w-[min(34rem,calc(100vw-2rem))]",
+          )}
         >
           <div className="mb-3 flex items-start justify-between gap-4">
             <Radix.Title className="font-serif text-xl">{title}</Radix.Title>

@@ -128,7 +128,7 @@ export function FilmStage({
         onPlay={() => (asked.current.mayPlay?.(last.current) === false ? pause() : setPlaying(true))}
         onPause={() => setPlaying(false)}
         onError={() => setFailed(true)}
-        className="max-h-[26rem] w-full rounded-card border border-line bg-black"
+        className="max-h-[26rem] w-full rounded-card border border-line bg-[black]"
       >
         {Object.entries(block.captions).map(([language, media]) => (
           <track

@@ -54,7 +54,7 @@ export function LaidRulesFields({
       {problem && <Notice tone="warning">{problem}</Notice>}
       {!found && !problem && <p className="text-ink-soft">One moment …</p>}
       {found && audience && own && shown && (
-        <div className="grid gap-4">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
           <ToField audience={audience} to={shown.to} onChange={(to) => onChange({ ...shown, to })} />
           {(audience.versions.length > 0 || own.students.some(({ factor }) => factor > 1)) && (
             <VersionsFields

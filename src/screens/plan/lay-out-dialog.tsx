@@ -77,8 +77,8 @@ export function LayOutDialog({
       setForm(null);
     });
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title="Lay out a pocket">
-      <div className="grid gap-4">
+    <Dialog open onOpenChange={(open) => !open && onClose()} title="Lay out a pocket" wide>
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
         <Field label="Pocket">
           {(control) => (
             <select

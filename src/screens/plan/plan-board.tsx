@@ -105,6 +105,16 @@ function Cell({
   );
 }
 
+const NAMED = 2;
+
+/** "Bo Tideman and Ana Lund have 3 things due or more"; of many, two are named and the others counted. */
+export function sayCrowded(students: readonly { name: string }[]): string {
+  const named = students.slice(0, NAMED).map(({ name }) => name);
+  const others = students.length - named.length;
+  const who = others === 0 ? named.join(" and ") : `${named.join(", ")} and ${others} more`;
+  return `${who} ${students.length === 1 ? "has" : "have"} 3 things due or more`;
+}
+
 /** Days by what classes do: every lesson with what is planned in it, how full it is, and what is due. */
 export function PlanBoardTable({
   plan,
@@ -114,6 +124,7 @@ export function PlanBoardTable({
   selected,
   onOpen,
   onBring,
+  onCrowded,
 }: {
   plan: PlanData;
   zone: string;
@@ -123,6 +134,8 @@ export function PlanBoardTable({
   onOpen: (id: number) => void;
   /** A resource was put down on a lesson. */
   onBring: (thing: { id: number; title: string }, place: Place) => void;
+  /** Somebody has too much due on a day: she wants to see who, and what to do. */
+  onCrowded: (date: string) => void;
 }) {
   const { board } = plan;
   const { columns } = board;
@@ -188,10 +201,13 @@ export function PlanBoardTable({
                     .join(" · ")}
                 </span>
                 {crowded && (
-                  <span className="block text-[12px] text-clay">
-                    {crowded.students.length === 1 ? "1 child has" : `${crowded.students.length} children have`} 3
-                    things due or more
-                  </span>
+                  <button
+                    type="button"
+                    className="block text-left text-[12px] text-clay hover:underline"
+                    onClick={() => onCrowded(day.date)}
+                  >
+                    {sayCrowded(crowded.students)}
+                  </button>
                 )}
               </th>
               {!day.open && empty ? (

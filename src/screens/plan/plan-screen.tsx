@@ -19,6 +19,7 @@ import { Segmented } from "@/ui/segmented";
 import { AssignPanel } from "../assign/assign-panel";
 import { useAddress } from "../use-address";
 import { BringPanel } from "./bring-panel";
+import { CrowdedDialog } from "./crowded-dialog";
 import { LayOutDialog } from "./lay-out-dialog";
 import { LoseDayDialog } from "./lose-day-dialog";
 import { PlanBoardTable, type Place } from "./plan-board";
@@ -32,6 +33,8 @@ export interface PlanScreenProps {
   /** Everything ever given, for the list. */
   assignments: Assignment[];
   classes: Class[];
+  /** Of her classes, for the list; and whose work alone is in it. */
+  students: readonly { id: number; name: string }[];
   /** The class in the bar on top. */
   current: number | null;
   pockets: Pocket[];
@@ -55,6 +58,7 @@ export function PlanScreen({
   view,
   assignments,
   classes,
+  students,
   current,
   pockets,
   details,
@@ -64,6 +68,7 @@ export function PlanScreen({
   const { go, busy: going } = useAddress();
   const [dialog, setDialog] = useState<"lost" | "pocket" | null>(null);
   // What stands beside the board: what is looked for, or what is given just now.
+  const [crowded, setCrowded] = useState<string | null>(null);
   const [bringing, setBringing] = useState(false);
   const [giving, setGiving] = useState<{ thing: { id: number; title: string }; place: Place | null } | null>(null);
   const { run, busy } = usePlanActs();
@@ -157,7 +162,7 @@ export function PlanScreen({
         </Notice>
       )}
       {view === "list" ? (
-        <WorkList assignments={assignments} classes={classes} zone={zone} now={now} />
+        <WorkList assignments={assignments} classes={classes} students={students} zone={zone} now={now} />
       ) : !plan.bells ? (
         <Empty title="No bell times yet">
           <p>The school office writes down terms, bells and days off; lessons follow from them.</p>
@@ -193,6 +198,7 @@ export function PlanScreen({
                 go({ item: id }, "push");
               }}
               onBring={(thing, place) => setGiving({ thing, place })}
+              onCrowded={setCrowded}
             />
           </div>
           {giving ? (
@@ -217,11 +223,19 @@ export function PlanScreen({
                 plan={plan}
                 zone={zone}
                 now={now}
+                onCrowded={setCrowded}
                 onClose={() => go({ item: null }, "push")}
               />
             )
           )}
         </div>
+      )}
+      {crowded && (
+        <CrowdedDialog
+          date={crowded}
+          day={sayDay(momentAt(crowded, "12:00", zone), zone, now)}
+          onClose={() => setCrowded(null)}
+        />
       )}
       {dialog === "lost" && (
         <LoseDayDialog plan={plan} classes={classes} today={today} now={now} onClose={() => setDialog(null)} />

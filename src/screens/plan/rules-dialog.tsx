@@ -55,7 +55,7 @@ export function RulesDialog({ assignment, now, onClose }: { assignment: Assignme
       setProblem,
     );
   return (
-    <Dialog open onOpenChange={(open) => !open && onClose()} title={`How “${assignment.title}” is done`}>
+    <Dialog open onOpenChange={(open) => !open && onClose()} title={`How “${assignment.title}” is done`} wide>
       {problem && (
         <Notice tone="warning" className="mb-3">
           {problem}

@@ -1,21 +1,17 @@
 "use client";
-import { Undo2, CalendarClock } from "lucide-react";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { stateOf, type AssignmentState } from "@/core/assign/form";
-import { sayMoment } from "@/core/calendar/say-moment";
+import { filterWork, type WorkFilter } from "@/core/plan/work-filter";
 import type { Assignment } from "@/data/assignments";
 import type { Class } from "@/data/classes";
-import { callBack } from "@/screens/acts/assign";
-import { orTell } from "@/screens/acts/tried";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
-import { inputClasses } from "@/ui/field";
-import { tell, tellProblem } from "@/ui/toast";
-import { titleOf } from "./work-chip";
-import { TimesDialog } from "./times-dialog";
+import { inputClasses, TextInput } from "@/ui/field";
 import { useAddress } from "../use-address";
+import { ManyBar } from "./many-bar";
+import { TimesDialog } from "./times-dialog";
+import { WorkRow } from "./work-row";
 
 const sections: { state: AssignmentState; title: string; empty: string }[] = [
   { state: "open", title: "Open", empty: "Nothing is open just now." },
@@ -23,133 +19,158 @@ const sections: { state: AssignmentState; title: string; empty: string }[] = [
   { state: "finished", title: "Finished", empty: "Nothing has come to its due date yet." },
   { state: "called back", title: "Called back", empty: "" },
 ];
+const names = ["state", "class", "student", "subject", "goal"] as const;
+const SETTLE_MS = 250;
 
-function Progress({ assignment }: { assignment: Assignment }) {
-  const { recipients, begun, handedIn } = assignment;
-  const share = (count: number) => `${(100 * count) / Math.max(1, recipients)}%`;
-  return (
-    <div className="w-48">
-      <div className="relative h-1.5 overflow-hidden rounded-full bg-shade" aria-hidden>
-        <span className="absolute inset-y-0 left-0 bg-green/35" style={{ width: share(begun) }} />
-        <span className="absolute inset-y-0 left-0 bg-green" style={{ width: share(handedIn) }} />
-      </div>
-      <p className="numbers mt-1 text-[12px] text-ink-soft">
-        {handedIn} of {recipients} handed in{begun > handedIn && `, ${begun - handedIn} at work`}
-      </p>
-    </div>
-  );
-}
-
-function Row({
-  assignment,
-  state,
-  zone,
-  now,
-  onDue,
+/** One blank of the filter: everything, or one of these. */
+function Choice({
+  label,
+  all,
+  value,
+  options,
+  onChange,
 }: {
-  assignment: Assignment;
-  state: AssignmentState;
-  zone: string;
-  now: Date;
-  onDue: () => void;
+  label: string;
+  all: string;
+  value: string | null;
+  options: readonly { value: string; text: string }[];
+  onChange: (value: string | null) => void;
 }) {
-  const router = useRouter();
-  const back = async () => {
-    const calling = state !== "called back";
-    const outcome = await callBack({ assignments: [assignment.id], back: calling });
-    if (!outcome.ok) return tellProblem(outcome.problem);
-    router.refresh();
-    const kept =
-      calling && assignment.begun > 0
-        ? ` What ${assignment.begun} ${assignment.begun === 1 ? "student has" : "students have"} answered is kept.`
-        : "";
-    tell(
-      calling ? `Called back “${assignment.title}”.${kept}` : `“${assignment.title}” is with its students again.`,
-      async () => {
-        await orTell(callBack({ assignments: [assignment.id], back: !calling }));
-        router.refresh();
-      },
-    );
-  };
-  const who =
-    assignment.recipients === assignment.classSize
-      ? assignment.className
-      : `${assignment.recipients} of ${assignment.className}`;
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_minmax(0,9rem)_minmax(0,17rem)_12rem_auto] items-center gap-4 border-b border-line px-4 py-2">
-      <Link
-        href={`/results?assignment=${assignment.id}`}
-        className="truncate font-semibold hover:underline"
-        title={assignment.title}
-      >
-        {titleOf(assignment)}
-      </Link>
-      <span className="truncate">{who}</span>
-      <span className="text-[13px] text-ink-soft">
-        {state === "scheduled"
-          ? `opens ${sayMoment(assignment.opens, zone, now)}`
-          : `due ${sayMoment(assignment.due, zone, now)}`}
-        {state === "scheduled" && <br />}
-        {state === "scheduled" && `due ${sayMoment(assignment.due, zone, now)}`}
-      </span>
-      <Progress assignment={assignment} />
-      <span className="flex w-52 justify-end gap-1.5">
-        {state !== "called back" && (
-          <Button size="small" onClick={onDue} aria-label={`Change when ${assignment.title} is due`}>
-            <CalendarClock size={14} aria-hidden /> Due …
-          </Button>
-        )}
-        <Button
-          size="small"
-          onClick={() => void back()}
-          aria-label={`${state === "called back" ? "Give again" : "Call back"}: ${assignment.title}`}
-        >
-          <Undo2 size={14} aria-hidden /> {state === "called back" ? "Give again" : "Call back"}
-        </Button>
-      </span>
-    </li>
+    <select
+      aria-label={label}
+      className={`${inputClasses} !w-auto max-w-44`}
+      value={value ?? ""}
+      onChange={(event) => onChange(event.target.value || null)}
+    >
+      <option value="">{all}</option>
+      {options.map(({ value: one, text }) => (
+        <option key={one} value={one}>
+          {text}
+        </option>
+      ))}
+    </select>
   );
 }
 
-/** Everything that was given, in one list: open, scheduled, finished. */
+/** Words to find work by: found at once, and in the address a moment later. */
+function Words({ value, onChange }: { value: string; onChange: (words: string | null) => void }) {
+  const [typed, setTyped] = useState(value);
+  useEffect(() => {
+    if (typed === value) return;
+    const timer = setTimeout(() => onChange(typed || null), SETTLE_MS);
+    return () => clearTimeout(timer);
+  });
+  return (
+    <TextInput
+      type="search"
+      aria-label="Words in the work"
+      placeholder="a title, a goal …"
+      className="!w-52"
+      maxLength={120}
+      value={typed}
+      onChange={(event) => setTyped(event.target.value)}
+    />
+  );
+}
+
+const textOptions = (values: readonly string[]) =>
+  [...new Set(values)].sort((one, other) => one.localeCompare(other)).map((value) => ({ value, text: value }));
+
+/** Everything that was given, in one list: open, scheduled, finished; narrowed, and changed many at once. */
 export function WorkList({
   assignments,
   classes,
+  students,
   zone,
   now,
 }: {
   assignments: Assignment[];
   classes: Class[];
+  students: readonly { id: number; name: string }[];
   zone: string;
   now: Date;
 }) {
   const { go, parameters } = useAddress();
   const [changing, setChanging] = useState<Assignment | null>(null);
-  const only = Number(parameters.get("class")) || null;
-  const shown = assignments.filter((assignment) => only === null || assignment.class === only);
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
+  const filter: WorkFilter = {
+    words: parameters.get("words") ?? "",
+    state: sections.find(({ state }) => state === parameters.get("state"))?.state ?? null,
+    class: Number(parameters.get("class")) || null,
+    subject: parameters.get("subject"),
+    goal: parameters.get("goal"),
+  };
+  const shown = filterWork(assignments, filter, now);
+  const student = parameters.get("student");
+  const narrowed = filter.words !== "" || names.some((name) => parameters.get(name) !== null);
+  const choose = (name: (typeof names)[number] | "words") => (value: string | null) => go({ [name]: value });
+  const chosen = shown.filter(({ id }) => ticked.has(id));
+  const tick = (ids: readonly number[], on: boolean) => {
+    const next = new Set(ticked);
+    for (const id of ids) {
+      if (on) next.add(id);
+      else next.delete(id);
+    }
+    setTicked(next);
+  };
   return (
     <div className="min-h-0 flex-1 overflow-auto">
       <div className="mx-auto max-w-6xl px-5 py-4">
-        <div className="flex items-center gap-4">
-          <span className="flex-1" />
-          <label className="flex items-center gap-2 text-[13px] text-ink-soft">
-            Class
-            <select
-              className={inputClasses}
-              value={only ?? ""}
-              onChange={(event) => go({ class: event.target.value || null })}
+        <div role="search" aria-label="Work" className="flex flex-wrap items-center gap-2">
+          <Words key={filter.words === "" ? "none" : "some"} value={filter.words} onChange={choose("words")} />
+          <Choice
+            label="State"
+            all="any state"
+            value={filter.state}
+            options={sections.map(({ state, title }) => ({ value: state, text: title.toLowerCase() }))}
+            onChange={choose("state")}
+          />
+          <Choice
+            label="Class"
+            all="all classes"
+            value={filter.class === null ? null : String(filter.class)}
+            options={classes.map(({ id, name }) => ({ value: String(id), text: name }))}
+            onChange={choose("class")}
+          />
+          <Choice
+            label="Student"
+            all="all students"
+            value={student}
+            options={students.map(({ id, name }) => ({ value: String(id), text: name }))}
+            onChange={choose("student")}
+          />
+          <Choice
+            label="Subject"
+            all="all subjects"
+            value={filter.subject}
+            options={textOptions(assignments.flatMap(({ subjects }) => subjects))}
+            onChange={choose("subject")}
+          />
+          <Choice
+            label="Goal"
+            all="all goals"
+            value={filter.goal}
+            options={textOptions([...assignments.flatMap(({ goals }) => goals), ...(filter.goal ? [filter.goal] : [])])}
+            onChange={choose("goal")}
+          />
+          {narrowed && (
+            <Button
+              size="small"
+              look="quiet"
+              onClick={() => go({ words: null, state: null, class: null, student: null, subject: null, goal: null })}
             >
-              <option value="">all of them</option>
-              {classes.map((group) => (
-                <option key={group.id} value={group.id}>
-                  {group.name}
-                </option>
-              ))}
-            </select>
-          </label>
+              Show everything
+            </Button>
+          )}
         </div>
-        {shown.length === 0 ? (
-          <Empty title="Nothing has been given yet">
+        {chosen.length > 0 && <ManyBar chosen={chosen} zone={zone} now={now} onUntick={() => setTicked(new Set())} />}
+        {shown.length === 0 && narrowed ? (
+          <Empty title="Nothing fits">
+            <p>No work fits all of that. Leave one of them out.</p>
+          </Empty>
+        ) : shown.length === 0 ? (
+          <Empty title="Nothing has been assigned yet">
             <p>Find something, look it over, and press a.</p>
             <Link href="/find" className={buttonClasses("main")}>
               Go and find
@@ -158,23 +179,40 @@ export function WorkList({
         ) : (
           sections.map(({ state, title, empty }) => {
             const rows = shown.filter((assignment) => stateOf(assignment, now) === state);
-            if (rows.length === 0 && !empty) return null;
+            if (rows.length === 0 && (!empty || narrowed)) return null;
+            const all = rows.length > 0 && rows.every(({ id }) => ticked.has(id));
             return (
               <section key={state} aria-labelledby={`plan-${state}`} className="mt-4">
                 <h2 id={`plan-${state}`} className="mb-1 flex items-baseline gap-2 font-semibold">
                   {title} <span className="numbers text-[13px] font-normal text-ink-soft">{rows.length}</span>
+                  {rows.length > 1 && (
+                    <Button
+                      size="small"
+                      look="quiet"
+                      onClick={() =>
+                        tick(
+                          rows.map(({ id }) => id),
+                          !all,
+                        )
+                      }
+                    >
+                      {all ? "Untick all" : "Tick all"}
+                    </Button>
+                  )}
                 </h2>
                 {rows.length === 0 ? (
                   <p className="text-ink-soft">{empty}</p>
                 ) : (
                   <ul className="rounded-card border border-line border-b-0 bg-card">
                     {rows.map((assignment) => (
-                      <Row
+                      <WorkRow
                         key={assignment.id}
                         assignment={assignment}
                         state={state}
                         zone={zone}
                         now={now}
+                        ticked={ticked.has(assignment.id)}
+                        onTick={(on) => tick([assignment.id], on)}
                         onDue={() => setChanging(assignment)}
                       />
                     ))}

@@ -18,6 +18,7 @@ import { IconButton } from "@/ui/icon-button";
 import { Notice } from "@/ui/notice";
 import { tell, tellProblem } from "@/ui/toast";
 import { useRouter } from "next/navigation";
+import { sayCrowded } from "./plan-board";
 import { RulesDialog } from "./rules-dialog";
 import { StudentsDialog } from "./students-dialog";
 import { TimesDialog } from "./times-dialog";
@@ -69,12 +70,14 @@ export function WorkPanel({
   plan,
   zone,
   now,
+  onCrowded,
   onClose,
 }: {
   details: WorkDetails;
   plan: PlanData;
   zone: string;
   now: Date;
+  onCrowded: (date: string) => void;
   onClose: () => void;
 }) {
   const { assignment, recipients, older } = details;
@@ -213,10 +216,10 @@ export function WorkPanel({
       {crowded && (
         <>
           <h3 className="mt-3 font-semibold">Load on the day it is due</h3>
-          <p className="text-ink-soft">
-            {crowded.students.length === 1 ? "One child has" : `${crowded.students.length} children have`} three things
-            due or more.
-          </p>
+          <p className="text-ink-soft">{sayCrowded(crowded.students)}.</p>
+          <Button size="small" className="mt-1" onClick={() => onCrowded(crowded.date)}>
+            Find a better day …
+          </Button>
         </>
       )}
       <div className="mt-4 grid gap-2">

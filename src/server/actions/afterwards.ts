@@ -48,7 +48,21 @@ export const rulesFor = act(
   },
 );
 
-const ChangedRules = z.object({ assignments: z.array(Id).min(1).max(200), rules: Rules.partial() });
+const MOST_GOALS = 8;
+const Goals = Rules.shape.goals;
+const ChangedRules = z.object({
+  assignments: z.array(Id).min(1).max(200),
+  rules: Rules.partial(),
+  /** Of several, each keeps its other goals. */
+  addGoals: Goals.default([]),
+  removeGoals: Goals.default([]),
+});
+
+/** The rules as they would be. */
+function changedBy(before: Rules, { rules, addGoals, removeGoals }: z.infer<typeof ChangedRules>): Rules {
+  const goals = (rules.goals ?? before.goals).filter((goal) => !removeGoals.includes(goal));
+  return { ...before, ...rules, goals: [...new Set([...goals, ...addGoals])] };
+}
 
 /** What the change does to answers, said before it is made: for several, a sentence names the work it is about. */
 export const lookAtRules = act(
@@ -61,15 +75,11 @@ export const lookAtRules = act(
       const assignment = (await assignments.assignmentById(db, id))!;
       const before = rulesOf(await workAsItIs(db, id));
       const calendar = await calendarOf(db, assignment.school);
-      const found = effectsOfRules(
-        before,
-        { ...before, ...given.rules },
-        {
-          works: await workOf(db, id),
-          over: (await dueForAll(db, id)) <= now,
-          today: schoolClock(now, calendar.zone).date,
-        },
-      );
+      const found = effectsOfRules(before, changedBy(before, given), {
+        works: await workOf(db, id),
+        over: (await dueForAll(db, id)) <= now,
+        today: schoolClock(now, calendar.zone).date,
+      });
       effects.push(...(given.assignments.length === 1 ? found : found.map((text) => `“${assignment.title}”: ${text}`)));
     }
     return { effects: effects.slice(0, 40) };
@@ -85,7 +95,8 @@ export const changeRules = act(
     const made = { by: visitor.id, at: now, what: "changed how work is done" };
     const { event } = await changeWork(db, made, given.assignments, async (tx) => {
       for (const id of given.assignments) {
-        const rules = { ...rulesOf(await workAsItIs(tx, id)), ...given.rules };
+        const rules = changedBy(rulesOf(await workAsItIs(tx, id)), given);
+        if (rules.goals.length > MOST_GOALS) throw new Refused(`A piece of work has ${MOST_GOALS} goals at most.`);
         await setRules(tx, id, { ...rules, stepWork: keptStepWork(rules.stepWork) });
       }
     });

@@ -2,7 +2,8 @@ import type { Metadata } from "next";
 import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
 import { mondayOf, schoolClock } from "@/core/calendar/school-calendar";
-import { assignmentsOf } from "@/data/assignments";
+import { assignmentsOf, assignmentsWith } from "@/data/assignments";
+import { namesOfClasses } from "@/data/classes";
 import { pocketsOf } from "@/data/satchel";
 import { NoClasses } from "@/screens/plan/no-classes";
 import { PlanScreen } from "@/screens/plan/plan-screen";
@@ -31,25 +32,32 @@ export default async function PlanPage({
   const { from, weeks, view } = Asked.parse(parameters);
   const { classes, current } = await chosenClass(db, visitor, now);
   if (classes.length === 0) return <NoClasses />;
-  const [plan, assignments, pockets, details] = await Promise.all([
+  const ids = classes.map((group) => group.id);
+  const [plan, all, students, pockets, details] = await Promise.all([
     planOf(db, visitor, classes, mondayOf(from ?? schoolClock(now, visitor.zone).date), weeks),
-    view === "list"
-      ? assignmentsOf(
-          db,
-          visitor.id,
-          classes.map((group) => group.id),
-          now,
-        )
-      : [],
+    view === "list" ? assignmentsOf(db, visitor.id, ids, now) : [],
+    view === "list" ? namesOfClasses(db, ids) : [],
     pocketsOf(db, visitor.id),
     view === "days" ? workDetails(db, visitor, idFrom(parameters.item), now) : null,
   ]);
+  const student = idFrom(parameters.student);
+  // Whose work alone is asked for: of all others nothing is sent.
+  const theirs =
+    student === undefined || view !== "list"
+      ? null
+      : await assignmentsWith(
+          db,
+          all.map(({ id }) => id),
+          student,
+        );
+  const assignments = theirs ? all.filter(({ id }) => theirs.has(id)) : all;
   return (
     <PlanScreen
       plan={plan}
       view={view}
       assignments={assignments}
       classes={classes}
+      students={students}
       current={current?.id ?? null}
       pockets={pockets}
       details={details}
