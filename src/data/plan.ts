@@ -109,6 +109,38 @@ export async function dueByDay(
   return days;
 }
 
+/** What these students have due on a day, in these classes: with the class, or (`alone`) at a time of their own. */
+export async function dueThenFor(
+  db: Queryable,
+  students: readonly number[],
+  classes: readonly number[],
+  date: string,
+  zone: string,
+): Promise<
+  {
+    assignment: number;
+    student: number;
+    name: string;
+    title: string;
+    resource: number;
+    factor: number;
+    due: Date;
+    classDue: Date;
+    alone: boolean;
+  }[]
+> {
+  return db.query(
+    `select a.id assignment, r.student_id student, p.given_name || ' ' || p.family_name as name,
+            f.facts ->> 'title' || coalesce(', ' || a.part, '') title, v.resource_id resource, r.time_factor::float8 factor,
+            coalesce(r.own_due, a.due) due, a.due "classDue", r.own_due is not null alone
+       from recipient r join assignment a on a.id = r.assignment_id join revision v on v.id = r.revision_id
+       join resource_facts f on f.resource_id = v.resource_id join person p on p.id = r.student_id
+      where r.student_id = any($1::int[]) and a.class_id = any($2::int[]) and a.called_back is null
+        and (coalesce(r.own_due, a.due) at time zone $4)::date = $3 order by a.due, a.id, r.student_id`,
+    [students, classes, date, zone],
+  );
+}
+
 /** Work of these classes that is due on a day for its class, with those who have it. */
 export async function dueOn(
   db: Queryable,

@@ -1,11 +1,12 @@
 import { momentAt, schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
 import { assignmentById } from "@/data/assignments";
+import { recipientsOf } from "@/data/recipients";
 import { calendarOf } from "@/data/calendar";
 import { lesson, publishFor, smallCalendar } from "@/data/testing/world";
 import { taskOf } from "@/data/work";
 import { actAs, value, visitorOf } from "../testing/as";
 import { db, formFor, openSchool, world } from "../testing/child-at-work";
-import { changeRules } from "./afterwards";
+import { changeRules, changeStudent } from "./afterwards";
 import { assignResources } from "./assign";
 import { changeDue, lookAtCrowded, moveDue } from "./due";
 import { undoPlan } from "./plan";
@@ -60,6 +61,23 @@ test("a crowded day names the children with what they have, and each thing the n
   expect(value(await lookAtCrowded({ date: day })).children).toEqual([]);
   value(await undoPlan({ event }));
   expect((await dueDate(tides)).date).toBe(day);
+});
+
+test("who has more time and a day of her own is named with it, and it is moved for her alone", async () => {
+  const [aisha] = world.students;
+  const day = later(5);
+  const early = await due("Tides", later(3));
+  await due("Ferries", day, [aisha!]);
+  await due("Kelp", day, [aisha!]);
+  const [hers] = await recipientsOf(db, early);
+  const given = { assignment: early, student: aisha!, resource: hers!.resource, factor: 1 };
+  value(await changeStudent({ ...given, due: `${day}T15:00` }));
+  const { children, alone } = value(await lookAtCrowded({ date: day }));
+  expect(children.map(({ things }) => things)).toEqual([["Tides", "Ferries", "Kelp"]]);
+  expect(alone).toMatchObject([{ assignment: early, student: aisha, title: "Tides" }]);
+  value(await changeStudent({ ...given, due: alone[0]!.due! }));
+  expect(value(await lookAtCrowded({ date: day })).children).toEqual([]);
+  expect((await dueDate(early)).date).toBe(later(3));
 });
 
 test("nothing is moved into the past, before it opens, or by somebody else", async () => {

@@ -7,7 +7,7 @@ import { fromWallClock } from "@/core/calendar/wall-clock";
 import { CROWDED, waysOut } from "@/core/plan/way-out";
 import { assignmentById } from "@/data/assignments";
 import { classesOf } from "@/data/classes";
-import { crowdedDays, dueByDay, dueOn } from "@/data/plan";
+import { crowdedDays, dueByDay, dueOn, dueThenFor } from "@/data/plan";
 import { recipientsOf } from "@/data/recipients";
 import { act, Refused } from "../act";
 import { lookAtMoved } from "../look-again";
@@ -31,26 +31,48 @@ export const lookAtCrowded = act(
       dueOn(db, ids, date, zone),
       meetingsOf(db, visitor, classes, today, today),
     ]);
+    const children = crowded[0]?.students ?? [];
+    const theirs = await dueThenFor(
+      db,
+      children.map(({ id }) => id),
+      ids,
+      date,
+      zone,
+    );
     const movable = works.filter(({ due }) => due > now);
-    const everybody = [...new Set(movable.flatMap(({ students }) => students))];
+    // Those with more time, or who were given more, have a due moment of their own: it is moved for them alone.
+    const alone = theirs.filter((one) => one.alone && one.due > now);
+    const everybody = [...movable.flatMap(({ students }) => students), ...alone.map(({ student }) => student)];
     const days = schoolDays(calendar, addDays(today, 1), last)
       .filter(({ open }) => open)
       .map((day) => day.date);
+    const loads = await dueByDay(db, [...new Set(everybody)], today, last, zone);
+    const say = (day: string | null) => day && sayDay(momentAt(day, "12:00", zone), zone, now);
     const ways = waysOut(
       date,
       movable.map((work) => ({ ...work, opens: schoolClock(work.opens, zone).date })),
       days,
-      await dueByDay(db, everybody, today, last, zone),
+      loads,
+    );
+    const waysAlone = waysOut(
+      date,
+      alone.map(({ student, classDue }, id) => ({ id, students: [student], opens: schoolClock(classDue, zone).date })),
+      days,
+      loads,
     );
     return {
-      children: (crowded[0]?.students ?? []).map(({ id, name }) => ({
+      children: children.map(({ id, name }) => ({
         name,
-        things: works.filter(({ students }) => students.includes(id)).map(({ title }) => title),
+        things: theirs.filter(({ student }) => student === id).map(({ title }) => title),
       })),
-      works: movable.map((work) => {
-        const to = ways.find(({ id }) => id === work.id)!.to;
-        const { id, title, className } = work;
-        return { id, title, className, to, toSaid: to && sayDay(momentAt(to, "12:00", zone), zone, now) };
+      works: movable.map(({ id, title, className }, at) => {
+        const { to } = ways[at]!;
+        return { id, title, className, to, toSaid: say(to) };
+      }),
+      alone: alone.map(({ assignment, student, name, title, resource, factor, due }, at) => {
+        const { to } = waysAlone[at]!;
+        const { time } = schoolClock(due, zone);
+        return { assignment, student, name, title, resource, factor, due: to && `${to}T${time}`, toSaid: say(to) };
       }),
     };
   },
