@@ -7,6 +7,12 @@ import type { Temporal } from "temporal-polyfill";
 
 /** Short names, January first. */
 export const months = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+/** "Sep, Oct" for 9 and 10, in the order of the year. */
+export const sayMonths = (list: readonly number[]): string =>
+  [...list]
+    .sort((one, other) => one - other)
+    .map((month) => months[month - 1])
+    .join(", ");
 const weekdays = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
 const longWeekdays = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"];
 

@@ -12,7 +12,7 @@ const candidate = (more: Parameters<typeof lesson>[1], author = "Teodor Brandt",
 describe("two to four side by side", () => {
   const rows = compareFacts([
     candidate({ minutes: 25, licence: "CC-BY-4.0" }, "Teodor Brandt", 2),
-    candidate({ minutes: 40, licence: "CC-BY-4.0", region: "US" }),
+    candidate({ minutes: 40, licence: "CC-BY-4.0", region: "US", months: [10, 9] }),
   ]);
   const row = (what: string) => rows.find((one) => one.what === what)!;
 
@@ -28,6 +28,8 @@ describe("two to four side by side", () => {
       differs: false,
     });
     expect(row("Made for").values).toEqual(["anywhere", "the United States"]);
+    expect(row("Months").values).toEqual(["the whole year", "Sep, Oct"]);
+    expect(row("Film").values).toEqual(["none", "none"]);
     expect(row("Used at your school").values).toEqual(["2 classes", "not yet"]);
   });
 

@@ -1,4 +1,6 @@
+import { sayMonths } from "../calendar/say-moment";
 import { licenceNames } from "../licence/licence";
+import { clockTime } from "../media/captions";
 import type { Facts } from "../resource/facts";
 import { minutesDisagree } from "../resource/minutes";
 import { countryName, deviceName, languageName } from "./also";
@@ -37,6 +39,12 @@ export function compareFacts(candidates: readonly Candidate[]): CompareRow[] {
     ["Steps", ({ facts }) => String(facts.steps)],
     ["Questions", ({ facts }) => `${facts.questions}, ${facts.marks} marks`],
     ["Students", ({ facts }) => [...new Set(facts.doing)].join(", ")],
+    [
+      "Film",
+      ({ facts }) =>
+        facts.filmSeconds ? clockTime(facts.filmSeconds) : facts.doing.includes("watch") ? "length not known" : "none",
+    ],
+    ["Months", ({ facts }) => (facts.months?.length ? sayMonths(facts.months) : "the whole year")],
     ["Standards", ({ facts }) => facts.standards.join(", ") || "none said"],
     ["Languages", ({ facts }) => facts.languages.map(languageName).join(", ")],
     ["Made for", ({ facts }) => countryName(facts.country)],

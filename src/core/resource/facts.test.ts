@@ -124,6 +124,10 @@ describe("what is listened to and watched", () => {
   test("sounds count as audio, and with parts of films into the minutes", () => {
     expect(factsOf(step([sound])).audioSeconds).toBe(95);
     expect(factsOf(step([film])).audioSeconds).toBe(0);
+    // Of a film the length counts from where it begins to where it ends, or to the film's own end.
+    expect(factsOf(step([film])).filmSeconds).toBe(Math.max(0, (film.to ?? 0) - (film.from ?? 0)));
+    expect(factsOf(step([{ ...film, to: undefined, from: 10, seconds: 70 }])).filmSeconds).toBe(60);
+    expect(factsOf(step([{ ...film, to: undefined, seconds: undefined }])).filmSeconds).toBe(0);
     // 95 s and 300 s.
     expect(factsOf(step([sound, film])).minutes).toBe(7);
   });

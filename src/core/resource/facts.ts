@@ -5,7 +5,7 @@ import { activitiesIn, type Activity } from "./activity";
 import { allQuestions, type Document, type GradeSpan, type Kind, type Licence, type Subject } from "./document";
 import { everyText } from "./every-text";
 import { inLanguage } from "./language";
-import { minutesOf, soundSeconds, sumOver, type Minutes } from "./minutes";
+import { filmSeconds, minutesOf, soundSeconds, sumOver, type Minutes } from "./minutes";
 import { readByPerson } from "./question";
 import { countWords, isForStudents, measuredText, studentText } from "./student-text";
 
@@ -36,6 +36,10 @@ export interface Facts extends Minutes {
   signs: Sign[];
   /** Seconds of sound and recorded instructions. */
   audioSeconds: number;
+  /** Seconds of film, as far as their lengths are known. Facts of long ago have none, nor months. */
+  filmSeconds?: number;
+  /** Months 1-12 it belongs to; none: to the whole year. */
+  months?: number[];
   /** Printed pages, estimated. */
   pages: number;
   topics: string[];
@@ -101,6 +105,8 @@ export function factsOf(document: Document): Facts {
     country: stated ?? belonging.country,
     signs: belonging.signs.slice(0, MOST_SIGNS),
     audioSeconds: audioOf(document),
+    filmSeconds: Math.round(sumOver(document, filmSeconds)),
+    months: document.months ?? [],
     pages: Math.max(1, Math.ceil(words / WORDS_A_PAGE + asked.length / QUESTIONS_A_PAGE)),
     topics: document.topics,
   };

@@ -24,9 +24,15 @@ export const sumOver = (document: Document, seconds: (block: Block) => number): 
 
 export const soundSeconds = (block: Block): number => (block.type === "sound" ? (block.seconds ?? 0) : 0);
 
-/** What students listen to and watch. Of a film only a part with an end has a known length. */
-const mediaSeconds = (block: Block): number =>
-  block.type === "film" && block.to !== undefined ? Math.max(0, block.to - (block.from ?? 0)) : soundSeconds(block);
+/** Of a film only what has an end has a known length. */
+export function filmSeconds(block: Block): number {
+  if (block.type !== "film") return 0;
+  const end = block.to ?? block.seconds;
+  return end === undefined ? 0 : Math.max(0, end - (block.from ?? 0));
+}
+
+/** What students listen to and watch. */
+const mediaSeconds = (block: Block): number => filmSeconds(block) + soundSeconds(block);
 
 /** No longer than its time, where it has one. */
 const minutesToAnswer = ({ type, seconds }: Question): number =>

@@ -189,7 +189,7 @@ export function FilmEditor({
   block,
   languages,
   newId,
-  onChange,
+  onChange: onBlock,
 }: {
   block: FilmBlock;
   languages: readonly string[];
@@ -199,6 +199,14 @@ export function FilmEditor({
   const language = languages[0]!;
   const stage = useRef<Stage>(null);
   const [length, setLength] = useState<number | null>(null);
+  // How long the film is goes along with what she changes: looking alone changes nothing.
+  const onChange = (next: Block, kind?: string) =>
+    onBlock(
+      next.type === "film" && next.media === block.media && length !== null
+        ? { ...next, seconds: Math.round(length * 10) / 10 }
+        : next,
+      kind,
+    );
   // A stop being carried has a new moment with every step: the picture is taken where it comes to rest.
   const moments = useSettled(block.stops.map((stop) => stop.at).join(), 400);
   const stills = useStills(block.media, moments);
@@ -209,6 +217,7 @@ export function FilmEditor({
       onChange({
         ...block,
         media,
+        seconds: undefined,
         from: undefined,
         to: undefined,
         captions: {},

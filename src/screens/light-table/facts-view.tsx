@@ -1,7 +1,9 @@
 "use client";
+import { sayMonths } from "@/core/calendar/say-moment";
 import { countryName, deviceName, languageName } from "@/core/find/also";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import { minutesDisagree } from "@/core/resource/minutes";
+import { clockTime } from "@/core/media/captions";
 import { licenceNames } from "@/core/licence/licence";
 import type { LightTableData } from "@/server/light-table";
 
@@ -46,6 +48,8 @@ export function FactsView({ data }: { data: LightTableData }) {
       "Read aloud",
       facts.audioSeconds > 0 ? `${Math.ceil(facts.audioSeconds / 60)} minutes recorded` : "nothing recorded",
     ],
+    ...(facts.filmSeconds ? [["Film", clockTime(facts.filmSeconds)] as [string, string]] : []),
+    ...(facts.months?.length ? [["Months", sayMonths(facts.months)] as [string, string]] : []),
     ["Students", [...new Set(facts.doing)].join(", ")],
     ["Questions", `${facts.questions}, ${facts.marks} marks`],
     ["Devices", facts.devices.map(deviceName).join(", ")],

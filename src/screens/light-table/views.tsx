@@ -1,5 +1,5 @@
 "use client";
-import { ExternalLink, HelpCircle, UserPlus, UserCheck } from "lucide-react";
+import { ExternalLink, Printer, HelpCircle, UserPlus, UserCheck } from "lucide-react";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { follow, stopFollowing } from "@/screens/acts/keep";
@@ -76,6 +76,9 @@ export function Views({ data, view, onView }: { data: LightTableData; view: View
       )}
       <a href={`/board/${resource.id}`} target="_blank" rel="noreferrer" className={small}>
         <ExternalLink size={14} aria-hidden /> Board
+      </a>
+      <a href={`/print/${resource.id}`} target="_blank" rel="noreferrer" className={small}>
+        <Printer size={14} aria-hidden /> Print
       </a>
       {reasons && (
         <ul className="w-full list-disc pl-5 text-[13px] text-ink-soft" aria-label="Why it is here" role="status">

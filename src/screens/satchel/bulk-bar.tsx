@@ -1,5 +1,16 @@
 "use client";
-import { Copy, FolderInput, FolderMinus, ChevronDown, PackageMinus, Send, Tag, Undo2 } from "lucide-react";
+import {
+  Copy,
+  Download,
+  FolderInput,
+  FolderMinus,
+  ChevronDown,
+  PackageMinus,
+  Printer,
+  Send,
+  Tag,
+  Undo2,
+} from "lucide-react";
 import { useRouter } from "next/navigation";
 import type { Pocket, SatchelItem } from "@/data/satchel";
 import type { OpenPocket } from "@/core/satchel/filter";
@@ -32,6 +43,7 @@ export function BulkBar({
 }) {
   const router = useRouter();
   const ids = ticked.map((item) => item.id);
+  const list = `ids=${ids.join(",")}${pocket === null ? "" : `&pocket=${pocket}`}`;
 
   const put = async (into: Pocket) => {
     const fresh = ticked.filter((item) => !item.pockets.includes(into.id)).map((item) => item.id);
@@ -175,6 +187,12 @@ export function BulkBar({
             <Tag size={15} aria-hidden /> Without “{word}”
           </MenuItem>
         ))}
+        <MenuItem onSelect={() => window.open(`/print/satchel?${list}`, "_blank", "noreferrer")}>
+          <Printer size={15} aria-hidden /> Print a list of them
+        </MenuItem>
+        <MenuItem onSelect={() => window.open(`/satchel/list?${list}`, "_self")}>
+          <Download size={15} aria-hidden /> Export them (CSV)
+        </MenuItem>
         {own.length > 0 && (
           <MenuItem onSelect={() => void duplicate()}>
             <Copy size={15} aria-hidden /> Duplicate {own.length === ids.length ? "" : `my own ${own.length}`}

@@ -24,7 +24,7 @@ export function PocketHead({
   pocket: Pocket | null;
   /** What is shown of it. */
   items: readonly Kept[];
-  /** The address of what is shown as a list. */
+  /** What is shown, as parameters of an address. */
   list: string;
   children: ReactNode;
 }) {
@@ -57,11 +57,18 @@ export function PocketHead({
               <Pencil size={15} aria-hidden />
             </IconButton>
           )}
-          <IconButton name="Print this list" small onClick={() => window.print()}>
-            <Printer size={15} aria-hidden />
-          </IconButton>
           <a
-            href={list}
+            href={`/print/satchel?${list}`}
+            target="_blank"
+            rel="noreferrer"
+            aria-label="Print this list"
+            title="Print this list"
+            className={buttonClasses("quiet", "small")}
+          >
+            <Printer size={15} aria-hidden />
+          </a>
+          <a
+            href={`/satchel/list?${list}`}
             download
             aria-label="Download this list (CSV)"
             title="Download this list (CSV)"

@@ -227,7 +227,7 @@ export function SatchelScreen({
             name={name}
             pocket={pockets.find((one) => one.id === pocket) ?? null}
             items={shown}
-            list={`/satchel/list?${listParameters(pocket, filter)}`}
+            list={listParameters(pocket, filter).toString()}
           >
             <Button size="small" onClick={() => setMaking(true)}>
               <Plus size={15} aria-hidden /> Make new

@@ -51,7 +51,8 @@ export function AnswerView({
   name,
 }: {
   question: Question;
-  value: ResponseValue;
+  /** Undefined: nothing yet. */
+  value: ResponseValue | undefined;
   languages: readonly string[];
   name: string;
 }) {

@@ -51,6 +51,8 @@ export const Block = z.discriminatedUnion("type", [
     type: z.literal("film"),
     media: MediaReference,
     title: TextByLanguage.optional(),
+    /** How long the whole film is, once it has been opened in the editor. */
+    seconds: Seconds.optional(),
     from: Seconds.optional(),
     to: Seconds.optional(),
     captions: z.record(LanguageTag, MediaReference).default({}),

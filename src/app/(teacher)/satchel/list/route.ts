@@ -1,18 +1,16 @@
 import { sayGradeSpan } from "@/core/find/grade";
-import { filterFromParameters, filterSatchel, inPocket, pocketFrom } from "@/core/satchel/filter";
-import { pocketsOf, satchelOf } from "@/data/satchel";
 import { writeCsv } from "@/formats/csv";
+import { listedSatchel } from "@/server/listed-satchel";
 import { route } from "@/server/route";
 
-/** What the satchel shows, as a list for a spreadsheet. */
+/** What the satchel shows, or with `?ids=` what is ticked in it, as a list for a spreadsheet. */
 export const GET = route(
   "see own satchel",
   () => ({}),
   async ({ db, visitor, now, request }) => {
     const parameters = Object.fromEntries(new URL(request.url).searchParams);
-    const [items, pockets] = await Promise.all([satchelOf(db, visitor), pocketsOf(db, visitor.id)]);
-    const inside = inPocket(items, pockets, pocketFrom(parameters.pocket, pockets));
-    const rows = filterSatchel(inside, filterFromParameters(parameters), now).map((item) => [
+    const { items, pockets } = await listedSatchel(db, visitor, parameters, now);
+    const rows = items.map((item) => [
       item.facts.title,
       item.origin,
       item.author,

@@ -1,0 +1,34 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { idFrom } from "@/core/ids";
+import { forPaper } from "@/core/resource/paper";
+import { PaperScreen } from "@/screens/print/paper-screen";
+import { lightTable } from "@/server/light-table";
+import { enter } from "@/server/page";
+
+export const metadata: Metadata = { title: "Print" };
+
+/** A resource on paper. `?print=key` the answer key, `?print=both` both; `?reads=es` one of its other languages. */
+export default async function PrintPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ resource: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const resource = idFrom((await params).resource) ?? -1;
+  const { db, visitor, now } = await enter("look at resource", { resource });
+  const data = await lightTable(db, visitor, resource, now);
+  if (!data) notFound();
+  const { print, reads } = await searchParams;
+  const { document } = data;
+  return (
+    <PaperScreen
+      author={data.resource.ownerName}
+      document={document}
+      paper={forPaper(document)}
+      what={print === "key" || print === "both" ? print : "students"}
+      reads={document.languages.find((one) => one === reads) ?? document.languages[0]!}
+    />
+  );
+}

@@ -1,0 +1,199 @@
+"use client";
+import { Printer } from "lucide-react";
+import { creditLine, licenceNames } from "@/core/licence/licence";
+import { clockTime } from "@/core/media/captions";
+import type { Document, Step } from "@/core/resource/document";
+import { allQuestions, titleOf } from "@/core/resource/document";
+import { inLanguage, readFirst } from "@/core/resource/language";
+import { plainText } from "@/core/resource/rich-text";
+import { sayAnswer } from "@/core/scoring/say";
+import { Button } from "@/ui/button";
+import { Segmented } from "@/ui/segmented";
+import { BlockView } from "../step/block-view";
+import { LanguageSwitch } from "../step/language-switch";
+import { Rich } from "../step/rich";
+import { useAddress } from "../use-address";
+import { PaperQuestion } from "./paper-question";
+
+/** Questions are numbered through the whole, so that the key says the same numbers. */
+const numbersOf = (document: Document): Map<string, number> =>
+  new Map(allQuestions(document).map(({ question }, at) => [question.id, at + 1]));
+
+function Asked({
+  question,
+  number,
+  languages,
+}: {
+  question: Extract<Step["blocks"][number], { type: "question" }>["question"];
+  number: number;
+  languages: readonly string[];
+}) {
+  return (
+    <section className="grid break-inside-avoid gap-3">
+      <div className="flex gap-2 font-bold">
+        <span className="numbers">{number}.</span>
+        <Rich text={inLanguage(question.prompt, languages)} className="flex-1" />
+        {question.marks > 0 && (
+          <span className="numbers shrink-0 font-normal">
+            {question.marks === 1 ? "1 mark" : `${question.marks} marks`}
+          </span>
+        )}
+      </div>
+      <PaperQuestion question={question} languages={languages} />
+    </section>
+  );
+}
+
+function StepOnPaper({
+  step,
+  numbers,
+  languages,
+}: {
+  step: Step;
+  numbers: ReadonlyMap<string, number>;
+  languages: readonly string[];
+}) {
+  const instructions = inLanguage(step.instructions, languages);
+  return (
+    <section className="mt-7 grid grid-cols-1 gap-4">
+      <h2 className="break-after-avoid text-[1.2em] font-bold">{inLanguage(step.title, languages)}</h2>
+      {instructions && <Rich text={instructions.text} />}
+      {step.blocks.map((block) =>
+        block.type === "question" ? (
+          <Asked
+            key={block.id}
+            question={block.question}
+            number={numbers.get(block.question.id)!}
+            languages={languages}
+          />
+        ) : block.type === "film" ? (
+          <div key={block.id} className="grid gap-3">
+            <p className="italic">A film to watch{block.title && `: “${inLanguage(block.title, languages)}”`}.</p>
+            {block.stops.map(
+              (stop) =>
+                stop.question && (
+                  <div key={stop.id}>
+                    <p className="numbers text-[0.85em]">at {clockTime(stop.at)}</p>
+                    <Asked question={stop.question} number={numbers.get(stop.question.id)!} languages={languages} />
+                  </div>
+                ),
+            )}
+          </div>
+        ) : block.type === "sound" ? (
+          <p key={block.id} className="italic">
+            {inLanguage(block.transcript, languages) ?? "A recording to listen to."}
+          </p>
+        ) : (
+          <BlockView key={block.id} block={block} languages={languages} />
+        ),
+      )}
+    </section>
+  );
+}
+
+/** Right answers by number, and what the teacher is told. */
+function AnswerKey({ document, languages }: { document: Document; languages: readonly string[] }) {
+  const numbers = numbersOf(document);
+  const general = inLanguage(document.teacherNotes, languages);
+  return (
+    <section aria-labelledby="key">
+      <h2 id="key" className="text-[1.2em] font-bold">
+        Answer key
+      </h2>
+      {general && <Rich text={general} className="mt-2" />}
+      {document.steps.map((step) => {
+        const asked = allQuestions({ ...document, steps: [step] });
+        const notes = inLanguage(step.teacherNotes, languages);
+        if (asked.length === 0 && !notes) return null;
+        return (
+          <section key={step.id} className="mt-4 break-inside-avoid">
+            <h3 className="font-bold">{inLanguage(step.title, languages)}</h3>
+            <ul className="mt-1 grid gap-1">
+              {asked.map(({ question }) => (
+                <li key={question.id} className="flex gap-2">
+                  <span className="numbers w-7 shrink-0 text-right">{numbers.get(question.id)}.</span>
+                  <span>
+                    <span className="text-[0.85em]">{plainText(inLanguage(question.prompt, languages))}</span>{" "}
+                    <strong>{sayAnswer(question, languages)}</strong>
+                  </span>
+                </li>
+              ))}
+            </ul>
+            {notes && <Rich text={notes} className="mt-1 text-[0.9em] italic" />}
+          </section>
+        );
+      })}
+    </section>
+  );
+}
+
+export interface PaperScreenProps {
+  author: string;
+  /** The whole of it, for the key. */
+  document: Document;
+  /** As students get it on paper. */
+  paper: Document;
+  what: "students" | "key" | "both";
+  reads: string;
+}
+
+/** A resource on paper: for students, the answer key, or both. */
+export function PaperScreen({ author, document, paper, what, reads }: PaperScreenProps) {
+  const { go } = useAddress();
+  const languages = readFirst(document.languages, reads);
+  const numbers = numbersOf(paper);
+  const title = titleOf({ title: document.title, languages });
+  // A question of a step for teachers is not on the students' sheet, so it has no number in the key either.
+  const keyed = { ...document, steps: document.steps.filter(({ id }) => paper.steps.some((step) => step.id === id)) };
+  return (
+    <main className="paper mx-auto max-w-3xl px-8 py-6 font-child text-[17px]" lang={languages[0]}>
+      <div className="not-printed mb-6 flex flex-wrap items-center gap-3 font-sans text-[15px]">
+        <Segmented
+          label="What is printed"
+          value={what}
+          onChange={(next) => go({ print: next === "students" ? null : next })}
+          options={[
+            { value: "students", text: "for students" },
+            { value: "key", text: "answer key" },
+            { value: "both", text: "both" },
+          ]}
+        />
+        <LanguageSwitch
+          languages={document.languages}
+          reads={reads}
+          onReads={(next) => go({ reads: next === document.languages[0] ? null : next })}
+        />
+        <span className="flex-1" />
+        <Button look="main" onClick={() => window.print()}>
+          <Printer size={16} aria-hidden /> Print
+        </Button>
+      </div>
+      <h1 className="text-[1.5em] font-bold">{title}</h1>
+      {what !== "key" && (
+        <>
+          <p className="mt-3 flex gap-8">
+            <span className="flex flex-1 gap-2">
+              Name <span className="flex-1 border-b border-current" />
+            </span>
+            <span className="flex w-56 gap-2">
+              Date <span className="flex-1 border-b border-current" />
+            </span>
+          </p>
+          {paper.steps.map((step) => (
+            <StepOnPaper key={step.id} step={step} numbers={numbers} languages={languages} />
+          ))}
+        </>
+      )}
+      {what === "both" && <div className="mt-10 break-before-page" />}
+      {what !== "students" && <AnswerKey document={keyed} languages={languages} />}
+      <footer className="mt-8 border-t border-current pt-2 text-[0.75em]">
+        <p>
+          “{title}” by {author}. {licenceNames[document.licence]}.
+        </p>
+        {document.credits.map((credit, at) => (
+          <p key={at}>{creditLine(credit)}</p>
+        ))}
+      </footer>
+    </main>
+  );
+}
