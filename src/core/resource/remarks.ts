@@ -24,9 +24,35 @@ const placesOfStudents = /^\/(help|student)(\/|$)/;
 function addressesIn(value: unknown): string[] {
   if (Array.isArray(value)) return value.flatMap(addressesIn);
   if (typeof value !== "object" || value === null) return [];
-  const { type, attrs } = value as { type?: unknown; attrs?: { href?: unknown } };
+  const { type, attrs, href } = value as { type?: unknown; attrs?: { href?: unknown }; href?: unknown };
   if (type === "link" && typeof attrs?.href === "string") return [attrs.href];
-  return Object.values(value).flatMap(addressesIn);
+  return [...(typeof href === "string" ? [href] : []), ...Object.values(value).flatMap(addressesIn)];
+}
+
+/** Where a step leads to: from its instructions, and from each of its blocks; links in texts, of their own, and in films. */
+const linksOf = (step: Step): { block: string | null; addresses: string[] }[] => [
+  { block: null, addresses: [...new Set(addressesIn(step.instructions))] },
+  ...step.blocks.map((block) => ({ block: block.id, addresses: [...new Set(addressesIn(block))] })),
+];
+
+/** Addresses of one's own computer or network (RFC 1918, RFC 6761, RFC 6762): nobody else can open them. */
+const ownNetwork =
+  /^(?:localhost|.+\.localhost|.+\.local|127\.\d+\.\d+\.\d+|10\.\d+\.\d+\.\d+|192\.168\.\d+\.\d+|172\.(?:1[6-9]|2\d|3[01])\.\d+\.\d+|\[::1\])$/i;
+
+/** Why a link will not lead students anywhere; null: as far as can be told without opening it, it does. */
+function brokenLink(address: string): string | null {
+  if (address.startsWith("/") && !address.startsWith("//"))
+    return placesOfStudents.test(address) ? null : "A link leads to a page students do not have.";
+  const parsed = URL.parse(address);
+  if (!parsed) return `“${address.slice(0, 60)}” is not an address.`;
+  if (!/^(?:https?|mailto):$/.test(parsed.protocol))
+    return `A link to “${address.slice(0, 60)}” cannot be opened here.`;
+  if (parsed.protocol === "mailto:") return null;
+  if (ownNetwork.test(parsed.hostname))
+    return `${parsed.hostname} can only be reached from your own computer or network.`;
+  if (!/^[^.].*\.[^.\d][^.]*$/.test(parsed.hostname) && !/^\d+(?:\.\d+){3}$|^\[/.test(parsed.hostname))
+    return `“${parsed.hostname}” is not the name of a website.`;
+  return null;
 }
 
 /** How far above the grade a text may read before it is worth a word: formulas differ by as much. */
@@ -45,15 +71,18 @@ export function remarks(document: Document): Unfinished[] {
   for (const step of document.steps) {
     for (const block of step.blocks) {
       if (block.type === "film" && Object.keys(block.captions).length === 0)
-        found.push({ step: step.id, problem: "A film has no captions." });
+        found.push({ step: step.id, block: block.id, problem: "A film has no captions." });
       if (block.type === "sound" && block.media !== silence && !inLanguage(block.transcript, languages)?.trim())
-        found.push({ step: step.id, problem: "What is said in a sound is not written down." });
+        found.push({ step: step.id, block: block.id, problem: "What is said in a sound is not written down." });
     }
     if (step.audience === "teacher") continue;
     if (forTeachers.test(stepWords(step, languages)))
       found.push({ step: step.id, problem: "Students would read something written for teachers." });
-    if (addressesIn(step).some((address) => address.startsWith("/") && !placesOfStudents.test(address)))
-      found.push({ step: step.id, problem: "A link leads to a page students do not have." });
+    for (const { block, addresses } of linksOf(step))
+      for (const address of addresses) {
+        const broken = brokenLink(address);
+        if (broken) found.push({ step: step.id, ...(block && { block }), problem: broken });
+      }
   }
   for (const language of languages.slice(1)) {
     const { written, all } = translated(document, language);

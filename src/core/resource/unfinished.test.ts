@@ -119,6 +119,31 @@ describe("what is worth a look", () => {
     expect(worth(stepWith(linked("https://skerry.example/satchel")))).toEqual([]);
   });
 
+  test.each([
+    ["http://localhost:3000/tides", "localhost can only be reached from your own computer or network."],
+    ["http://192.168.0.4/tides", "192.168.0.4 can only be reached from your own computer or network."],
+    ["https://tides/", "“tides” is not the name of a website."],
+    ["https://tides.example/today", null],
+    ["https://skerry.example", null],
+  ])("%s, in a link of its own and in a film", (href, problem) => {
+    const link: Block = { id: "l", type: "link", href, label: { en: "Tides" } };
+    const stop = { id: "x", at: 3, maySkip: true, link: { href, label: { en: "Tides" } } };
+    const captioned: Block = { ...film, captions: { en: "c".repeat(64) }, stops: [stop] };
+    for (const block of [link, captioned])
+      expect(remarks(lessonOf([stepWith(block)]))).toEqual(
+        problem === null ? [] : [expect.objectContaining({ block: block.id, problem })],
+      );
+  });
+
+  test("what is found names its block, and in a film the film", () => {
+    const question = { ...newQuestion("choice", "en", newId), id: "q" };
+    const inFilm: Block = { ...film, stops: [{ id: "x", at: 3, maySkip: false, question }] };
+    expect(unfinished(lessonOf([stepWith(text("Read."), inFilm)]), 1)).toEqual([
+      expect.objectContaining({ block: "f", problem: "A question asks nothing yet." }),
+      expect.objectContaining({ block: "f", problem: "A choice has no right answer." }),
+    ]);
+  });
+
   test("texts that read harder than the grades it is for", () => {
     const hard =
       "Notwithstanding the considerable meteorological uncertainties accompanying equinoctial atmospheric disturbances, " +

@@ -11,6 +11,8 @@ import { hasRightWord } from "./word-list";
 
 export interface Unfinished {
   step: string | null;
+  /** The block of the step, where it is about one. */
+  block?: string;
   /** A licence that would do, for a press. */
   licence?: Licence;
   problem: string;
@@ -28,45 +30,48 @@ export function unfinished(document: Document, owner: number): Unfinished[] {
   for (const step of document.steps) {
     for (const block of step.blocks) {
       if (block.type === "picture" && !block.decorative && !inLanguage(block.description, document.languages)?.trim()) {
-        found.push({ step: step.id, problem: "A picture has no description." });
+        found.push({ step: step.id, block: block.id, problem: "A picture has no description." });
       }
       if (block.type === "drawing")
         for (const problem of drawingProblems(block.drawing, document.languages))
-          found.push({ step: step.id, problem });
+          found.push({ step: step.id, block: block.id, problem });
       if (block.type === "film") {
         const wrong = filmProblem(block);
-        if (wrong) found.push({ step: step.id, problem: wrong });
+        if (wrong) found.push({ step: step.id, block: block.id, problem: wrong });
         if (block.stops.some(({ link }) => link && !inLanguage(link.label, document.languages)?.trim()))
-          found.push({ step: step.id, problem: "A link in a film says nothing." });
+          found.push({ step: step.id, block: block.id, problem: "A link in a film says nothing." });
       }
       if (block.type === "sound" && block.media === silence)
-        found.push({ step: step.id, problem: "Nothing has been recorded to listen to." });
+        found.push({ step: step.id, block: block.id, problem: "Nothing has been recorded to listen to." });
       if (block.type === "link" && !inLanguage(block.label, document.languages)?.trim())
-        found.push({ step: step.id, problem: "A link says nothing." });
-      if (block.type === "maths" && !block.tex.trim()) found.push({ step: step.id, problem: "Maths is empty." });
+        found.push({ step: step.id, block: block.id, problem: "A link says nothing." });
+      if (block.type === "maths" && !block.tex.trim())
+        found.push({ step: step.id, block: block.id, problem: "Maths is empty." });
     }
-    for (const tool of toolsOf(step))
+    for (const { tool, block } of toolsOf(step))
       if (tool.tool === "ruler" && !inLanguage(tool.description, document.languages)?.trim())
-        found.push({ step: step.id, problem: "A picture to measure has no description." });
-    for (const question of questionsOf(step)) {
+        found.push({ step: step.id, block, problem: "A picture to measure has no description." });
+    for (const { question, block } of askedIn(step)) {
       if (isBlank(inLanguage(question.prompt, document.languages)) && question.type !== "gaps") {
-        found.push({ step: step.id, problem: "A question asks nothing yet." });
+        found.push({ step: step.id, block, problem: "A question asks nothing yet." });
       }
       const shown = question.type === "labels" || (question.type === "sketch" && question.over !== undefined);
       if (shown && !inLanguage(question.description, document.languages)?.trim())
-        found.push({ step: step.id, problem: "A picture in a question has no description." });
+        found.push({ step: step.id, block, problem: "A picture in a question has no description." });
       if (question.type === "sketch" && question.on)
-        for (const problem of drawingProblems(question.on, document.languages)) found.push({ step: step.id, problem });
+        for (const problem of drawingProblems(question.on, document.languages))
+          found.push({ step: step.id, block, problem });
       const answer = missingAnswer(question, document.languages) ?? emptyChoice(question, document.languages);
-      if (answer) found.push({ step: step.id, problem: answer });
+      if (answer) found.push({ step: step.id, block, problem: answer });
     }
   }
   if (document.vocabulary.some(({ term }) => !term.trim()))
     found.push({ step: null, problem: "A word in the word list is still empty." });
   if (document.edition && !document.edition.work.trim())
     found.push({ step: null, problem: "The book it belongs to has no title." });
-  const voices = undecidedVoices(document, owner).map(({ step, name }) => ({
+  const voices = undecidedVoices(document, owner).map(({ step, block, name }) => ({
     step,
+    ...(block && { block }),
     problem: `${name} speaks here: record yours, keep theirs, or take it out.`,
   }));
   return [...found, ...voices];
@@ -83,9 +88,15 @@ function drawingProblems(drawing: Drawing, languages: readonly string[]): string
 }
 
 const toolsOf = (step: Step) => [
-  ...step.blocks.flatMap((block) => (block.type === "manipulative" ? [block.tool] : [])),
-  ...questionsOf(step).flatMap((question) => (question.type === "number" && question.tool ? [question.tool] : [])),
+  ...step.blocks.flatMap((block) => (block.type === "manipulative" ? [{ tool: block.tool, block: block.id }] : [])),
+  ...askedIn(step).flatMap(({ question, block }) =>
+    question.type === "number" && question.tool ? [{ tool: question.tool, block }] : [],
+  ),
 ];
+
+/** The questions of a step, with the block each stands in: itself, or a film. */
+const askedIn = (step: Step) =>
+  step.blocks.flatMap((block) => questionsOf({ blocks: [block] }).map((question) => ({ question, block: block.id })));
 
 function missingAnswer(question: Question, languages: readonly string[]): string | null {
   switch (question.type) {

@@ -121,3 +121,50 @@ test("without the voices of others nobody but the owner speaks, in any language,
   expect(silent.steps[1]!.instructions.en!.recording).toEqual(hers);
   expect(silent.steps[0]!.instructions.es!.text).toEqual(richText("Mira."));
 });
+
+describe("a sound somebody recorded", () => {
+  const sound = {
+    id: "s1",
+    type: "sound" as const,
+    media: "a".repeat(64),
+    seconds: 9,
+    transcript: { en: "The sea is calm.", es: "El mar está en calma." },
+    speaker: { by: author, name: "Ines Halloran", kept: true },
+  };
+  const song = {
+    id: "s2",
+    type: "sound" as const,
+    media: "b".repeat(64),
+    seconds: 30,
+    transcript: { en: "A shanty." },
+  };
+  const wordless = { ...sound, id: "s3", transcript: undefined };
+  const of = lessonOf([{ ...newStep("en", "Listen", newId), blocks: [sound, song, wordless] }], {
+    languages: ["en", "es"],
+  });
+  const version = startAdaptation(of, from);
+
+  test("is a voice like any other: another's version does not go out before its stay is chosen", () => {
+    expect(unfinished(of, author)).toEqual([]);
+    expect(undecidedVoices(version, adapter).map(({ block }) => block)).toEqual(["s1", "s3"]);
+    expect(unfinished(version, adapter)[0]).toMatchObject({
+      block: "s1",
+      problem: expect.stringContaining("speaks here"),
+    });
+    expect(othersSpeak(version, adapter)).toBe(true);
+  });
+
+  test("without the voice, its words stay as text in every language; what nobody is named for stays", () => {
+    const silent = withoutOthersVoices(version, adapter);
+    const [text, kept, ...rest] = silent.steps[0]!.blocks;
+    expect(text).toEqual({
+      id: "s1",
+      type: "text",
+      text: { en: richText("The sea is calm."), es: richText("El mar está en calma.") },
+    });
+    expect(kept).toMatchObject({ id: "s2", type: "sound" });
+    expect(rest).toEqual([]);
+    expect(othersSpeak(silent, adapter)).toBe(false);
+    expect(withoutUndecidedVoices(version, adapter).steps[0]!.blocks).toEqual(silent.steps[0]!.blocks);
+  });
+});

@@ -38,6 +38,7 @@ import { SourceSign } from "./source-sign";
 import { Spine } from "./spine";
 import { StepEditor } from "./step-editor";
 import { useRemarks } from "./use-remarks";
+import { useSought } from "./use-sought";
 import { useSettled } from "./use-settled";
 import { useDraft } from "./use-draft";
 
@@ -82,6 +83,7 @@ export function AdaptScreen({
   const router = useRouter();
   const language = document.languages[0]!;
   const [wanted, setWanted] = useState(language);
+  const seek = useSought();
   const writing = document.languages.includes(wanted) ? wanted : language;
   // What takes longer than a key may follows when typing rests.
   const settled = useSettled(document, 350);
@@ -110,6 +112,12 @@ export function AdaptScreen({
   const pick = (id: string) => {
     setCurrent(id);
     if (view === "changes" || view === "elsewhere") setView("edit");
+  };
+  /** To what was found: the step, and in it the block, which is brought into sight. */
+  const goTo = (id: string, block?: string) => {
+    setCurrent(id);
+    setView("edit");
+    if (block) seek(`block-${block}`);
   };
   const remove = (ids: readonly string[]) => {
     const before = document;
@@ -299,7 +307,7 @@ export function AdaptScreen({
           resource={data.resource}
           onStep={(next, kind) => change((now) => replaceStep(now, next), kind ?? null)}
           onDocument={(next, kind) => change(next, kind ?? null)}
-          onGo={pick}
+          onGo={goTo}
         />
       </div>
     </div>

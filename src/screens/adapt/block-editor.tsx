@@ -7,6 +7,7 @@ import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/resource/language";
 import { IconButton } from "@/ui/icon-button";
 import { toolNames } from "../step/manipulative/tool-names";
+import type { Me } from "./instructions-editor";
 import { QuestionEditor, questionNames } from "./question-editor";
 import { RichEditor } from "./rich-editor";
 
@@ -35,6 +36,7 @@ export const BlockEditor = memo(function BlockEditor({
   newId,
   first,
   last,
+  me,
   act,
 }: {
   block: Block;
@@ -42,6 +44,7 @@ export const BlockEditor = memo(function BlockEditor({
   newId: NewId;
   first: boolean;
   last: boolean;
+  me: Me;
   act: BlockActs;
 }) {
   const onChange = act.change;
@@ -53,7 +56,12 @@ export const BlockEditor = memo(function BlockEditor({
         : block.type[0]!.toUpperCase() + block.type.slice(1);
   const language = languages[0]!;
   return (
-    <section aria-label={name} className="rounded-card border border-line bg-card">
+    <section
+      id={`block-${block.id}`}
+      aria-label={name}
+      tabIndex={-1}
+      className="rounded-card border border-line bg-card"
+    >
       <header className="flex h-8 items-center gap-1 border-b border-line pr-1 pl-3 text-[13px] text-ink-soft">
         <span className="flex-1">{name}</span>
         <IconButton name={`${name}: up`} small disabled={first} onClick={() => act.move(block.id, -1)}>
@@ -89,7 +97,13 @@ export const BlockEditor = memo(function BlockEditor({
         ) : block.type === "film" ? (
           <FilmEditor block={block} languages={languages} newId={newId} onChange={onChange} />
         ) : block.type === "sound" ? (
-          <SoundEditor block={block} languages={languages} onChange={onChange} />
+          <SoundEditor
+            block={block}
+            languages={languages}
+            me={me}
+            onChange={onChange}
+            onRemove={() => act.remove(block.id)}
+          />
         ) : block.type === "maths" ? (
           <MathsEditor block={block} languages={languages} onChange={onChange} />
         ) : block.type === "link" ? (

@@ -1,12 +1,17 @@
 "use client";
 import dynamic from "next/dynamic";
+import { Mic } from "lucide-react";
+import { Button } from "@/ui/button";
 import { Boundary } from "@/ui/later";
 import { useState } from "react";
 import { silence } from "@/core/media/shipped";
 import type { Block, BlockOf } from "@/core/resource/block";
+import { soundAsText, voiceOf } from "@/core/resource/voices";
 import { inLanguage } from "@/core/resource/language";
 import { Field, inputClasses, TextInput } from "@/ui/field";
+import { SoundPlayer } from "../media/sound-player";
 import { VoiceRecorder } from "../media/voice-recorder";
+import type { Me } from "./instructions-editor";
 import { BlockView } from "../step/block-view";
 
 interface Props<Type extends Block["type"]> {
@@ -18,15 +23,60 @@ interface Props<Type extends Block["type"]> {
 const LONGEST_SOUND_SECONDS = 600;
 
 /** Something to listen to: recorded here or a file, and what is said in it for those who do not hear. */
-export function SoundEditor({ block, languages, onChange }: Props<"sound">) {
+export function SoundEditor({
+  block,
+  languages,
+  me,
+  onChange,
+  onRemove,
+}: Props<"sound"> & { me: Me; onRemove: () => void }) {
+  const { speaker } = block;
+  const whose = speaker ? voiceOf(speaker, me.id) : "mine";
+  const silent = { ...block, media: silence, seconds: 0, speaker: undefined };
+  const takeOut = () => {
+    const [text] = soundAsText(block);
+    if (text) onChange(text);
+    else onRemove();
+  };
   return (
     <div className="grid gap-3">
-      <VoiceRecorder
-        value={block.media === silence ? null : { media: block.media, seconds: block.seconds ?? 0 }}
-        name="The sound"
-        longest={LONGEST_SOUND_SECONDS}
-        onVoice={(voice) => onChange({ ...block, media: voice?.media ?? silence, seconds: voice?.seconds ?? 0 })}
-      />
+      {whose === "theirs" ? (
+        <div
+          role="group"
+          aria-label="Somebody else's voice"
+          className="grid gap-2 rounded-card border border-slate bg-slate-wash p-3"
+        >
+          <p>
+            <strong>{speaker!.name}</strong> speaks here. Choose before it goes out:
+          </p>
+          <SoundPlayer media={block.media} seconds={block.seconds ?? 0} name={`the voice of ${speaker!.name}`} />
+          <div className="flex flex-wrap gap-2">
+            <Button onClick={() => onChange(silent)}>
+              <Mic size={16} aria-hidden /> Record mine
+            </Button>
+            <Button onClick={() => onChange({ ...block, speaker: { ...speaker!, kept: true } })}>
+              Keep theirs, with the name
+            </Button>
+            <Button onClick={takeOut}>No voice: the words as text</Button>
+          </div>
+        </div>
+      ) : whose === "kept" ? (
+        <SoundPlayer media={block.media} seconds={block.seconds ?? 0} name={`the voice of ${speaker!.name}`}>
+          <span className="text-[13px] text-ink-soft">Students read: spoken by {speaker!.name}.</span>
+          <Button size="small" look="quiet" onClick={takeOut}>
+            Take it out
+          </Button>
+        </SoundPlayer>
+      ) : (
+        <VoiceRecorder
+          value={block.media === silence ? null : { media: block.media, seconds: block.seconds ?? 0 }}
+          name="The sound"
+          longest={LONGEST_SOUND_SECONDS}
+          onVoice={(voice) =>
+            onChange(voice ? { ...block, ...voice, speaker: { by: me.id, name: me.name, kept: false } } : silent)
+          }
+        />
+      )}
       <Field label="What is said or heard, for those who do not hear it">
         {(control) => (
           <textarea

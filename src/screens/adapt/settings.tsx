@@ -112,13 +112,13 @@ function Found({
 }: {
   found: readonly Unfinished[];
   document: Document;
-  onGo: (step: string) => void;
+  onGo: (step: string, block?: string) => void;
   onLicence?: (licence: Document["licence"]) => void;
   look: string;
 }) {
   return (
     <ul className="mt-1 grid gap-1">
-      {found.map(({ step: id, problem, licence }, at) => (
+      {found.map(({ step: id, block, problem, licence }, at) => (
         <li key={at} className={look}>
           {licence && onLicence ? (
             <>
@@ -130,7 +130,7 @@ function Found({
           ) : id === null ? (
             problem
           ) : (
-            <button type="button" className="text-left underline" onClick={() => onGo(id)}>
+            <button type="button" className="text-left underline" onClick={() => onGo(id, block)}>
               Step {document.steps.findIndex((one) => one.id === id) + 1}: {problem}
             </button>
           )}
@@ -160,7 +160,7 @@ export function Settings({
   onStep: Change<Step>;
   onDocument: Change<Document>;
   onLanguage: (language: string) => void;
-  onGo: (step: string) => void;
+  onGo: (step: string, block?: string) => void;
 }) {
   const [tab, setTab] = useState<"step" | "whole">("step");
   return (

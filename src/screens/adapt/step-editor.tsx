@@ -87,6 +87,7 @@ export function StepEditor({
           newId={newId}
           first={at === 0}
           last={at === step.blocks.length - 1}
+          me={me}
           act={act}
         />
       ))}

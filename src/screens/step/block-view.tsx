@@ -117,7 +117,9 @@ export function BlockView({
       const transcript = inLanguage(block.transcript, languages);
       return (
         <div className="grid gap-2 rounded-card border border-line bg-card p-3">
-          <SoundPlayer media={block.media} name="the recording" seconds={block.seconds ?? 0} large />
+          <SoundPlayer media={block.media} name="the recording" seconds={block.seconds ?? 0} large>
+            {block.speaker?.kept && <span className="text-[0.85em] text-ink-soft">Read by {block.speaker.name}</span>}
+          </SoundPlayer>
           {transcript && (
             <details>
               <summary className="cursor-pointer text-ink-soft">Read what is said</summary>

@@ -62,6 +62,8 @@ export const Block = z.discriminatedUnion("type", [
     ...base,
     type: z.literal("sound"),
     media: MediaReference,
+    /** Who recorded it, by a person's id; `kept`: a version keeps this voice of another's because its author chose so. */
+    speaker: z.object({ by: z.number().int(), name: z.string().max(200), kept: z.boolean().default(false) }).optional(),
     transcript: TextByLanguage.optional(),
     seconds: Seconds.optional(),
   }),
