@@ -66,7 +66,7 @@ function CaptionsList({ block, language, onFilm }: { block: FilmBlock; language:
         disabled={!/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(tag) || file.sending}
         onClick={file.choose}
       >
-        <Upload size={15} aria-hidden /> {file.sending ? "Sending …" : "File (WebVTT)"}
+        <Upload size={15} aria-hidden /> {file.said ?? "File (WebVTT)"}
       </Button>
     </div>
   );
@@ -279,7 +279,7 @@ export function FilmEditor({
           </MenuItem>
         </Menu>
         {file.input}
-        {file.sending && <span role="status">Sending …</span>}
+        {file.said && <span role="status">{file.said}</span>}
       </div>
       <FilmStage key={block.media} block={block} languages={languages} stage={stage} marks={[]} onLength={setLength} />
       {length !== null && (

@@ -7,6 +7,7 @@ import { Checkbox } from "@/ui/checkbox";
 import { Field, TextInput } from "@/ui/field";
 import { BlockView } from "../step/block-view";
 import { PictureDescription } from "./picture-description";
+import { pictureSize } from "../media/picture-size";
 import { useFile } from "../media/use-file";
 
 /** A picture: its file, what it shows for those who do not see it, its caption. */
@@ -20,7 +21,9 @@ export function PictureEditor({
   onChange: (block: Block, kind?: string) => void;
 }) {
   const language = languages[0]!;
-  const picture = useFile({ onFile: (media) => onChange({ ...block, media }) });
+  const picture = useFile({
+    onFile: (media, file) => void pictureSize(file).then((size) => onChange({ ...block, media, size })),
+  });
   return (
     <div className="grid gap-3">
       <BlockView block={{ ...block, caption: undefined }} languages={languages} />

@@ -14,6 +14,7 @@ import { most } from "@/core/resource/vocabulary";
 import { Button } from "@/ui/button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { tell } from "@/ui/toast";
+import { pictureSize } from "../media/picture-size";
 import { useFile } from "../media/use-file";
 import { toolNames } from "../step/manipulative/tool-names";
 import { BlockEditor, type BlockActs } from "./block-editor";
@@ -48,7 +49,10 @@ export function StepEditor({
     add({ id: newId(), type: "question", question: newQuestion(type, language, newId) });
   const picture = useFile({
     name: "Picture file",
-    onFile: (media) => add({ id: newId(), type: "picture", media, description: {}, decorative: false }),
+    onFile: (media, file) =>
+      void pictureSize(file).then((size) =>
+        add({ id: newId(), type: "picture", media, size, description: {}, decorative: false }),
+      ),
   });
   const full = step.blocks.length >= most.blocks;
   const [film] = shippedFilms;

@@ -10,10 +10,13 @@ import { Button } from "@/ui/button";
 import { Key } from "@/ui/key";
 import { Notice } from "@/ui/notice";
 import { tell } from "@/ui/toast";
+import { useAddress } from "../use-address";
+import { useNoted } from "../use-noted";
 import { usePlanActs } from "../plan/use-plan-acts";
 import { AssignLine } from "./assign-line";
 import { showLinks, type Linked } from "./assignment-link";
 import { FormFields } from "./form-fields";
+import { keptAs, keptFrom } from "./kept-form";
 import { LastLook } from "./last-look";
 import { startForm } from "./start-form";
 import { useAudience, useLastLook, type Looked } from "./use-assign";
@@ -98,7 +101,10 @@ export function AssignPanel(props: AssignPanelProps) {
     () => (audience && audience.classes.length > 0 ? startForm(first.ids, audience, first.current, first.place) : null),
     [audience, first],
   );
-  const { line, setLine, form, pieces, change } = useAssignForm(audience, start, now);
+  const { parameters } = useAddress();
+  const [kept] = useState(() => keptFrom(parameters, ids));
+  const { line, setLine, form, beneath, pieces, change } = useAssignForm(audience, start, now, kept);
+  useNoted(keptAs(ids, line, beneath, start));
   const [problem, setProblem] = useState<string | null>(null);
   const { run, busy } = usePlanActs();
   const { looked, fresh } = useLastLook(form);

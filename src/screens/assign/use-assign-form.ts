@@ -5,6 +5,7 @@ import { readLine } from "@/core/assign/typed/read-line";
 import type { LineWorld } from "@/core/assign/typed/world";
 import { beneathLine, writeLine } from "@/core/assign/typed/write-line";
 import { schoolClock } from "@/core/calendar/school-calendar";
+import type { KeptForm } from "./kept-form";
 import type { Audience } from "@/server/audience";
 
 export function lineWorld(audience: Audience, now: Date): LineWorld {
@@ -23,10 +24,14 @@ const nothing: readonly Piece[] = [];
  * The form and the line above it, which always say the same: the form follows what is typed, and the line is written anew when
  * something in the form is changed by hand. What is typed before the form has arrived (`start` is null) is read when it has.
  */
-export function useAssignForm(audience: Audience | null, start: AssignForm | null, now: Date) {
-  const [line, setLine] = useState("");
+export function useAssignForm(audience: Audience | null, start: AssignForm | null, now: Date, kept: KeptForm | null) {
+  const [line, setLine] = useState(kept?.line ?? "");
   /** What the form says that a line cannot: it stays when she types on. */
-  const [beneath, setBeneath] = useState<AssignForm | null>(null);
+  const [changed, setBeneath] = useState<AssignForm | null>(null);
+  const beneath = useMemo(
+    () => changed ?? (start && kept && Object.keys(kept.form).length > 0 ? { ...start, ...kept.form } : null),
+    [changed, start, kept],
+  );
   const [byHand, setByHand] = useState<{ line: string; form: AssignForm } | null>(null);
   const world = useMemo(() => audience && lineWorld(audience, now), [audience, now]);
   const read = useMemo(
@@ -43,5 +48,5 @@ export function useAssignForm(audience: Audience | null, start: AssignForm | nul
     setByHand({ line: written, form: next });
     setLine(written);
   };
-  return { line, setLine, form, pieces: read?.pieces ?? nothing, change };
+  return { line, setLine, form, beneath, pieces: read?.pieces ?? nothing, change };
 }

@@ -1,14 +1,14 @@
+import { postFile, type OnShare } from "./post-file";
 import { largest, tooLarge, type MediaKind } from "@/core/media/sniff";
 
 /** `offline`: there was no network; the file itself is all right and can be sent again. */
 export type Sent = { media: string } | { problem: string; offline?: true };
 
 /** Stores a file and returns its reference, or what was wrong with it. `to`: where a student's answers go; else the teacher's own. */
-export async function sendFile(file: Blob, kind: MediaKind, to = "/media"): Promise<Sent> {
+export async function sendFile(file: Blob, kind: MediaKind, to = "/media", onShare?: OnShare): Promise<Sent> {
   if (file.size > largest[kind]) return { problem: tooLarge(kind) };
   try {
-    const response = await fetch(`${to}?kind=${kind}`, { method: "POST", body: file });
-    return (await response.json()) as Sent;
+    return await postFile<Sent>(`${to}?kind=${kind}`, file, onShare);
   } catch {
     return { problem: "No connection: the file was not sent. Nothing was changed.", offline: true };
   }

@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { MediaKind } from "@/core/media/sniff";
 import { tellProblem } from "@/ui/toast";
+import { saySent } from "./post-file";
 import { sendFile } from "./send-file";
 
 const accepted: Record<MediaKind, string> = {
@@ -27,16 +28,16 @@ export function useFile({
   onFile: (media: string, file: File) => void;
 }) {
   const chooser = useRef<HTMLInputElement>(null);
-  const [sending, setSending] = useState(false);
+  const [share, setShare] = useState<number | null>(null);
   const arrived = useRef(onFile);
   useEffect(() => {
     arrived.current = onFile;
   });
   const take = async (chosen: File | undefined) => {
     if (!chosen) return;
-    setSending(true);
-    const outcome = await sendFile(chosen, kind, to);
-    setSending(false);
+    setShare(0);
+    const outcome = await sendFile(chosen, kind, to, setShare);
+    setShare(null);
     if ("problem" in outcome) tellProblem(outcome.problem);
     else arrived.current(outcome.media, chosen);
   };
@@ -54,5 +55,11 @@ export function useFile({
       }}
     />
   );
-  return { input, sending, choose: () => chooser.current?.click() };
+  return {
+    input,
+    sending: share !== null,
+    /** How far it is, to be said in place of what the button says. */
+    said: share === null ? null : saySent(share),
+    choose: () => chooser.current?.click(),
+  };
 }

@@ -147,7 +147,7 @@ export function VoiceRecorder({
           )}
           {!value && (
             <button type="button" disabled={file.sending} onClick={file.choose} className={clsx(look, "border-line")}>
-              <Upload size={16} aria-hidden /> {file.sending ? "Sending …" : "A file"}
+              <Upload size={16} aria-hidden /> {file.said ?? "A file"}
             </button>
           )}
           {file.input}

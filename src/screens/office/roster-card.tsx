@@ -6,6 +6,7 @@ import type { RosterEffect } from "@/server/school-roster";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
+import { postFile, saySent } from "../media/post-file";
 import { tell, tellProblem } from "@/ui/toast";
 
 /** A roster of the whole school: a OneRoster zip or a table; looked at first, then brought in whole. */
@@ -14,12 +15,14 @@ export function RosterCard() {
   const [seen, setSeen] = useState<RosterEffect | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [share, setShare] = useState(0);
   const input = useRef<HTMLInputElement>(null);
   const router = useRouter();
   const [schools, setSchools] = useState<RosterEffect["schools"]>([]);
   const [school, setSchool] = useState<string | null>(null);
   const send = async (chosen: File, apply: boolean, of: string | null = school) => {
     setBusy(true);
+    setShare(0);
     setProblem(null);
     try {
       const about = new URLSearchParams({
@@ -27,8 +30,7 @@ export function RosterCard() {
         ...(apply && { apply: "1" }),
         ...(of !== null && { school: of }),
       });
-      const response = await fetch(`/office/roster?${about}`, { method: "POST", body: chosen });
-      const answer = (await response.json()) as { problem: string } | RosterEffect;
+      const answer = await postFile<{ problem: string } | RosterEffect>(`/office/roster?${about}`, chosen, setShare);
       if ("problem" in answer) {
         setSeen(null);
         setProblem(answer.problem);
@@ -71,7 +73,7 @@ export function RosterCard() {
       </p>
       <div className="mt-3 flex gap-2">
         <Button disabled={busy} onClick={() => input.current?.click()}>
-          {busy ? "One moment …" : "Choose a file …"}
+          {busy ? saySent(share) : "Choose a file …"}
         </Button>
         <input
           ref={input}

@@ -8,6 +8,8 @@ import type { Class } from "@/data/classes";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { inputClasses, TextInput } from "@/ui/field";
+import { idsFrom } from "@/core/ids";
+import { useNoted } from "../use-noted";
 import { useAddress } from "../use-address";
 import { ManyBar } from "./many-bar";
 import { TimesDialog } from "./times-dialog";
@@ -93,7 +95,8 @@ export function WorkList({
 }) {
   const { go, parameters } = useAddress();
   const [changing, setChanging] = useState<Assignment | null>(null);
-  const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(() => new Set(idsFrom(parameters.get("ticked"))));
+  useNoted({ ticked: [...ticked].join(",") || null });
   const filter: WorkFilter = {
     words: parameters.get("words") ?? "",
     state: sections.find(({ state }) => state === parameters.get("state"))?.state ?? null,

@@ -32,6 +32,8 @@ import { Line } from "@/ui/line";
 import { Notice } from "@/ui/notice";
 import { FactCells, LinesHead } from "../find/result-lines";
 import { LightTable } from "../light-table/light-table";
+import { idsFrom } from "@/core/ids";
+import { useNoted } from "../use-noted";
 import { useAddress } from "../use-address";
 import { BulkBar } from "./bulk-bar";
 import { focusAssignLine } from "../assign/assign-line";
@@ -102,10 +104,14 @@ export function SatchelScreen({
   assign,
 }: SatchelScreenProps) {
   const { go, busy, parameters } = useAddress();
-  const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(() => new Set(idsFrom(parameters.get("ticked"))));
   const [making, setMaking] = useState(false);
   /** Several things that are being given at once. */
-  const [giving, setGiving] = useState<{ id: number; title: string }[] | null>(null);
+  const [giving, setGiving] = useState<{ id: number; title: string }[] | null>(() => {
+    const again = parameters.get("giving") === null ? [] : items.filter(({ id }) => ticked.has(id));
+    return again.length > 0 ? again.map(({ id, facts }) => ({ id, title: facts.title })) : null;
+  });
+  useNoted({ ticked: [...ticked].join(",") || null, giving: giving && "1" });
   const [picked, setPicked] = useState<number | null>(null);
   const box = useRef<HTMLDivElement>(null);
   // Narrowing happens here and at once; the address follows, without asking the server for what is here already.

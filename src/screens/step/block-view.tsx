@@ -2,6 +2,7 @@
 import { ExternalLink } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import type { Block, BlockOf } from "@/core/resource/block";
+import { shippedSizes } from "@/core/media/shipped";
 import { inLanguage } from "@/core/resource/language";
 import { SoundPlayer } from "../media/sound-player";
 import { DrawingView } from "./drawn";
@@ -80,14 +81,17 @@ export function BlockView({
       return <Rich text={inLanguage(block.text, languages)} />;
     case "picture": {
       const caption = inLanguage(block.caption, languages);
+      const size = block.size ?? shippedSizes[block.media];
       return (
         <figure>
           {/* Drawings and stored files are served as they are; an optimiser would only stand between. */}
           {/* eslint-disable-next-line @next/next/no-img-element */}
           <img
             src={mediaAddress(block.media)}
+            width={size?.[0]}
+            height={size?.[1]}
             alt={block.decorative ? "" : (inLanguage(block.description, languages) ?? "")}
-            className="max-h-80 max-w-full rounded-card border border-line bg-white"
+            className="h-auto max-h-80 w-auto max-w-full rounded-card border border-line bg-white"
           />
           {caption && <figcaption className="mt-1 text-[0.85em] text-ink-soft">{caption}</figcaption>}
         </figure>

@@ -24,6 +24,8 @@ export const PictureBlock = z.object({
   ...base,
   type: z.literal("picture"),
   media: MediaReference,
+  /** Width and height in pixels, so that there is room for it before it has come. */
+  size: z.tuple([z.number().int().positive(), z.number().int().positive()]).optional(),
   /** What it shows, for those who do not see it. Empty only when `decorative`. */
   description: TextByLanguage,
   decorative: z.boolean().default(false),

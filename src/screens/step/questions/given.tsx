@@ -76,8 +76,7 @@ export function PhotoView({ question, value = [], onChange, still, labelledBy }:
             "inline-flex items-center gap-3 justify-self-start border-line-strong px-5 font-semibold",
           )}
         >
-          <Camera size={22} aria-hidden />{" "}
-          {camera.sending ? "Sending …" : value.length > 0 ? "Another photograph" : "Photograph"}
+          <Camera size={22} aria-hidden /> {camera.said ?? (value.length > 0 ? "Another photograph" : "Photograph")}
         </button>
       )}
       {camera.input}

@@ -1,0 +1,32 @@
+/** How much of a file has been sent, 0 to 1. */
+export type OnShare = (share: number) => void;
+
+/**
+ * Posts a file and returns the JSON that came back, whatever the status. Unlike fetch it tells how far it is.
+ *
+ * @throws Error when there is no connection, or what came back is no JSON
+ */
+export function postFile<Answer>(address: string, file: Blob, onShare?: OnShare): Promise<Answer> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest();
+    request.open("POST", address);
+    if (onShare)
+      request.upload.addEventListener("progress", ({ lengthComputable, loaded, total }) => {
+        if (lengthComputable && total > 0) onShare(loaded / total);
+      });
+    request.addEventListener("load", () => {
+      try {
+        resolve(JSON.parse(request.responseText) as Answer);
+      } catch {
+        reject(new Error("What came back cannot be read."));
+      }
+    });
+    for (const end of ["error", "abort", "timeout"])
+      request.addEventListener(end, () => reject(new Error("No connection.")));
+    request.send(file);
+  });
+}
+
+/** "Sending 42 % …"; when all of it is there and is being read, "Reading …". */
+export const saySent = (share: number): string =>
+  share >= 1 ? "Reading …" : share > 0 ? `Sending ${Math.floor(share * 100)} % …` : "Sending …";
