@@ -13,6 +13,7 @@ import { feedOf, hasFeed, setFeed } from "./feeds";
 import { addMessages, messagesBy, messagesTo } from "./outbox";
 import { crowdedDays, groupsOf, kinOf, plannedIn, plannedWork, studentGoals } from "./plan";
 import { addStudentGoal } from "./rosters";
+import { usesAtSchool } from "./search";
 import { setGroups } from "./groups";
 import { freshDatabase } from "./testing/database";
 import { lesson, now, publishFor, smallWorld, type World } from "./testing/world";
@@ -244,4 +245,13 @@ test("messages are read by whoever sent them and whoever they are for, and by no
   expect(await messagesBy(db, world.ines)).toMatchObject([{ subject: "Storm", from: "ines Test" }]);
   expect(await messagesTo(db, world.teodor)).toMatchObject([{ subject: "Storm" }]);
   expect([await messagesTo(db, world.judit), await messagesBy(db, world.teodor)]).toEqual([[], []]);
+});
+
+test("who used a thing at a school: each class once, with who assigned it last", async () => {
+  await give({}, { opens: at("02T09:00"), due: at("02T10:00"), madeBy: world.teodor });
+  const [used, ...others] = await usesAtSchool(db, world.here, first.id);
+  expect(used).toMatchObject({ class: "5 Kittiwake", gradeFrom: 5, gradeTo: 5, at: at("02T09:00") });
+  expect(others).toEqual([]);
+  expect(await usesAtSchool(db, world.there, first.id)).toEqual([]);
+  expect(await usesAtSchool(db, null, first.id)).toEqual([]);
 });

@@ -267,14 +267,26 @@ export async function mayReadAll(
   return rows.length === asked.length;
 }
 
-/** By how many classes of a school a resource was used. */
-export async function usedAtSchool(db: Queryable, school: number | null, resource: number): Promise<number> {
-  const rows = await db.query<{ classes: number }>(
-    `select count(distinct a.class_id)::int classes from assignment a join class c on c.id = a.class_id
-      where c.school_id = $1 and a.resource_id = $2 and a.called_back is null`,
+/** Which classes of a school have used a resource, newest first, with who assigned it last. */
+export interface UsedHere {
+  class: string;
+  gradeFrom: number;
+  gradeTo: number;
+  teacher: string;
+  at: Date;
+}
+
+export async function usesAtSchool(db: Queryable, school: number | null, resource: number): Promise<UsedHere[]> {
+  return db.query<UsedHere>(
+    `select * from (
+       select distinct on (c.id) c.name class, c.grade_from "gradeFrom", c.grade_to "gradeTo",
+              p.given_name || ' ' || p.family_name teacher, a.opens at
+         from assignment a join class c on c.id = a.class_id join person p on p.id = a.made_by
+        where c.school_id = $1 and a.resource_id = $2 and a.called_back is null
+        order by c.id, a.opens desc, a.id desc) used
+      order by at desc limit 200`,
     [school ?? -1, resource],
   );
-  return rows[0]!.classes;
 }
 
 /** What this reader may see whose title is just this; `key` as titles are compared. */

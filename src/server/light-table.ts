@@ -10,7 +10,7 @@ import { adaptationsBy, draftOf, resourceById, revisionById, type Resource } fro
 import { editionsOf, type OtherEdition } from "@/data/editions";
 import { isFollowing } from "@/data/kept";
 import { notesOfUse, type NoteOfUse } from "@/data/notes-of-use";
-import { usedAtSchool } from "@/data/search";
+import { usesAtSchool, type UsedHere } from "@/data/search";
 import { standardsByCode } from "@/data/standards";
 import { readerOf } from "./reader";
 import { permit } from "./permissions";
@@ -29,6 +29,8 @@ export interface LightTableData {
   myVersions: number[];
   adapting: ReturnType<typeof mayAdapt>;
   usedHere: number;
+  /** The classes of her school that used it, with who assigned it last. */
+  usesHere: UsedHere[];
   reading: Reading;
   /** For the class in the top bar; null without one. */
   fit: Fit | null;
@@ -80,9 +82,9 @@ export async function lightTable(
   const mine = resource.owner === visitor.id;
   const reader = await readerOf(db, visitor);
   const { facts, reading } = revision ? measuredOnce(revision.id, document) : measure(document);
-  const [myVersions, usedHere, notes, editions, following, statements] = await Promise.all([
+  const [myVersions, usesHere, notes, editions, following, statements] = await Promise.all([
     adaptationsBy(db, visitor.id, id),
-    usedAtSchool(db, visitor.school, id),
+    usesAtSchool(db, visitor.school, id),
     notesOfUse(db, visitor.school, id),
     document.edition ? editionsOf(db, reader, id) : [],
     isFollowing(db, visitor.id, resource.owner),
@@ -97,7 +99,8 @@ export async function lightTable(
     packed: !mine && reader.satchel.includes(id),
     myVersions,
     adapting: mayAdapt(document.licence, mine),
-    usedHere,
+    usedHere: usesHere.length,
+    usesHere,
     reading,
     fit: profile && fitOf(facts, profile),
     notes: notes.map((note) => ({ ...note, mine: note.person === visitor.id })),

@@ -258,6 +258,8 @@ function Find(props: FindScreenProps) {
             start.value && (
               <StartPage
                 data={start.value}
+                zone={assign.zone}
+                now={assign.now}
                 onNeed={(address, since) =>
                   change(needFromParameters(Object.fromEntries(new URLSearchParams(address))), false, since)
                 }

@@ -3,6 +3,7 @@ import { X } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
+import { sayDay } from "@/core/calendar/say-moment";
 import { anyNeed, needToParameters } from "@/core/find/need";
 import { gradeName } from "@/core/find/grade";
 import { dropNeed, keepNeed } from "@/screens/acts/keep";
@@ -51,10 +52,15 @@ function Way({
 /** For a teacher who has no words yet: what is new, what she saw, what others use, and places to browse. */
 export function StartPage({
   data,
+  zone,
+  now,
   onNeed,
   onOpen,
 }: {
   data: StartData;
+  /** The school's clock, for days. */
+  zone: string;
+  now: Date;
   /** `since`: what became findable later is marked as new. */
   onNeed: (address: string, since?: Date) => void;
   onOpen: (id: number) => void;
@@ -130,7 +136,13 @@ export function StartPage({
         {data.viewed.length > 0 && (
           <Part title="You looked at">
             {data.viewed.map((one) => (
-              <Way key={one.id} text={one.title} note={one.author} onGo={() => onOpen(one.id)} />
+              <Way
+                key={one.id}
+                text={one.title}
+                note={one.author}
+                at={sayDay(one.at, zone, now)}
+                onGo={() => onOpen(one.id)}
+              />
             ))}
           </Part>
         )}

@@ -1,5 +1,5 @@
 "use client";
-import { sayMonths } from "@/core/calendar/say-moment";
+import { sayDay, sayMonths } from "@/core/calendar/say-moment";
 import { countryName, deviceName, languageName } from "@/core/find/also";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import { minutesDisagree } from "@/core/resource/minutes";
@@ -29,7 +29,7 @@ const sayTime = ({ minutes, minutesFrom: from, minutesEstimated }: LightTableDat
   }`;
 
 /** Everything measured and stated, and what in the text is hard or belongs to one country. */
-export function FactsView({ data }: { data: LightTableData }) {
+export function FactsView({ data, zone, now }: { data: LightTableData; zone: string; now: Date }) {
   const { facts, reading, statements, foreign } = data;
   const rows: [string, string][] = [
     ["Time", sayTime(facts)],
@@ -75,6 +75,22 @@ export function FactsView({ data }: { data: LightTableData }) {
           ))}
         </dl>
         <div className="grid content-start gap-4">
+          {data.usesHere.length > 0 && (
+            <section>
+              <h2 className="font-bold">Used at your school</h2>
+              <ul className="mt-1 grid gap-1">
+                {data.usesHere.map((one) => (
+                  <li key={one.class}>
+                    {one.class}{" "}
+                    <span className="text-ink-soft">
+                      grade {sayGradeSpan({ from: one.gradeFrom, to: one.gradeTo })} · {one.teacher} ·{" "}
+                      {sayDay(one.at, zone, now)}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
           {reading.hardSentences.length > 0 && (
             <section>
               <h2 className="font-bold">The hardest sentences</h2>

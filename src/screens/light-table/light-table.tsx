@@ -196,7 +196,7 @@ export function LightTable({
             onDone={() => go({ do: null, at: null, like: null })}
           />
         ) : view === "facts" ? (
-          <FactsView data={data} />
+          <FactsView data={data} zone={assign.zone} now={assign.now} />
         ) : view === "colleagues" ? (
           <NotesView key={resource.id} data={data} assign={assign} />
         ) : view === "editions" ? (
