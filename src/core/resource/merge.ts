@@ -158,13 +158,25 @@ export function takeStep(mine: Document, theirs: Document, id: string): Document
   if (!step) return { ...mine, steps: mine.steps.filter((one) => one.id !== id) };
   if (mine.steps.some((one) => one.id === id))
     return { ...mine, steps: mine.steps.map((one) => (one.id === id ? withOrigin(step, one) : one)) };
-  const at = theirs.steps.indexOf(step);
-  const before = theirs.steps.slice(0, at).findLast((one) => mine.steps.some(({ id: mineId }) => mineId === one.id));
-  const place = before ? mine.steps.findIndex((one) => one.id === before.id) + 1 : 0;
-  return { ...mine, steps: mine.steps.toSpliced(place, 0, step) };
+  return { ...mine, steps: mine.steps.toSpliced(placeAsIn(theirs, id, mine.steps), 0, step) };
+}
+
+/** Where a step belongs among others as it stands in a document: behind the nearest step before it there that is among them. */
+function placeAsIn(document: Document, id: string, among: readonly Step[]): number {
+  const at = document.steps.findIndex((one) => one.id === id);
+  const before = document.steps.slice(0, at).findLast((one) => among.some((other) => other.id === one.id));
+  return before ? among.findIndex((one) => one.id === before.id) + 1 : 0;
 }
 
 export const takeField = (mine: Document, theirs: Document, field: Field): Document => ({
   ...mine,
   [field]: theirs[field],
 });
+
+/** A document with one of its steps where it stands in another. */
+export function placeStepAs(mine: Document, other: Document, id: string): Document {
+  const step = mine.steps.find((one) => one.id === id);
+  if (!step || !other.steps.some((one) => one.id === id)) return mine;
+  const rest = mine.steps.filter((one) => one.id !== id);
+  return { ...mine, steps: rest.toSpliced(placeAsIn(other, id, rest), 0, step) };
+}

@@ -4,8 +4,9 @@ import { useCallback, useEffect, useState, type ReactNode } from "react";
 import { sayDay } from "@/core/calendar/say-moment";
 import { canonical, changesBetween, stepTitle, type StepChange } from "@/core/resource/changes";
 import type { Document, Step } from "@/core/resource/document";
-import { fields, merge, sameStep, takeField, takeStep, type Field } from "@/core/resource/merge";
-import { stepText } from "@/core/resource/words-changed";
+import { fields, merge, placeStepAs, sameStep, takeField, takeStep, type Field } from "@/core/resource/merge";
+import { sayField } from "@/core/resource/say-field";
+import { stepInFull } from "@/core/resource/step-in-full";
 import { goOnFromSource } from "@/screens/acts/adapt";
 import type { AdaptData } from "@/server/adapt";
 import { Button } from "@/ui/button";
@@ -77,7 +78,7 @@ function Item({
   );
 }
 
-const textOf = (step: Step | undefined, languages: readonly string[]) => (step ? stepText(step, languages) : "");
+const textOf = (step: Step | undefined, languages: readonly string[]) => (step ? stepInFull(step, languages) : "");
 
 /** What the author published since: each change by itself, or all that do not touch what she changed. */
 function NewFromAuthor({
@@ -101,7 +102,10 @@ function NewFromAuthor({
     router.refresh();
   };
   const mineNow = (id: string) => document.steps.find((step) => step.id === id);
-  const incoming = differences(source.document, newer.document).filter(({ what }) => what !== "moved");
+  const incoming = differences(source.document, newer.document);
+  /** A step they only moved is taken when it stands where theirs stands. */
+  const movedThere = (id: string) =>
+    changesBetween(newer.document, document).steps[id] !== "moved" && mineNow(id) !== undefined;
   const about = changedFields(source.document, newer.document);
   return (
     <section aria-labelledby="new-from-author" className="grid gap-3">
@@ -125,7 +129,8 @@ function NewFromAuthor({
       <ul className="grid gap-2">
         {incoming.map((one) => {
           const mine = mineNow(one.step);
-          const taken = sameStep(mine, one.after);
+          const moved = one.what === "moved";
+          const taken = moved ? movedThere(one.step) : sameStep(mine, one.after);
           const conflict = merged.conflicts.find(({ step }) => step === one.step);
           return (
             <Item
@@ -136,17 +141,46 @@ function NewFromAuthor({
                 !taken && (
                   <Button
                     size="small"
-                    onClick={() => onChange((now) => takeStep(now, newer.document, one.step))}
+                    onClick={() =>
+                      onChange((now) =>
+                        moved ? placeStepAs(now, newer.document, one.step) : takeStep(now, newer.document, one.step),
+                      )
+                    }
                     aria-label={`Take “${one.title}”`}
                   >
-                    {one.after ? (conflict ? "Take theirs instead" : "Take it") : "Take it away too"}
+                    {moved
+                      ? "Move it too"
+                      : one.after
+                        ? conflict
+                          ? "Take theirs instead"
+                          : "Take it"
+                        : "Take it away too"}
                   </Button>
                 )
               }
             >
-              {!taken && (
+              {!taken && !moved && conflict && (
+                // Both changed it: each beside the other, with what it was struck through.
+                <div className="grid grid-cols-2 gap-4 max-md:grid-cols-1">
+                  <div>
+                    <h4 className="text-[13px] font-bold">Yours</h4>
+                    <WordsChangedView
+                      before={textOf(one.before, document.languages)}
+                      after={textOf(mine, document.languages)}
+                    />
+                  </div>
+                  <div>
+                    <h4 className="text-[13px] font-bold">{source.author}’s</h4>
+                    <WordsChangedView
+                      before={textOf(one.before, document.languages)}
+                      after={textOf(one.after, document.languages)}
+                    />
+                  </div>
+                </div>
+              )}
+              {!taken && !moved && !conflict && (
                 <WordsChangedView
-                  before={textOf(conflict ? mine : one.before, document.languages)}
+                  before={textOf(one.before, document.languages)}
                   after={textOf(one.after, document.languages)}
                 />
               )}
@@ -171,11 +205,14 @@ function NewFromAuthor({
                   </Button>
                 )
               }
-            />
+            >
+              {!taken && (
+                <WordsChangedView before={sayField(document, field)} after={sayField(newer.document, field)} />
+              )}
+            </Item>
           );
         })}
       </ul>
-      {incoming.length + about.length === 0 && <p className="text-ink-soft">Only the order of the steps changed.</p>}
     </section>
   );
 }
@@ -273,7 +310,9 @@ export function ChangesView({
                   Put back
                 </Button>
               }
-            />
+            >
+              <WordsChangedView before={sayField(against!, field)} after={sayField(document, field)} />
+            </Item>
           ))}
           {found.map((one) => (
             <Item
@@ -281,15 +320,17 @@ export function ChangesView({
               title={one.title}
               what={says[one.what]}
               action={
-                one.what !== "moved" && (
-                  <Button
-                    size="small"
-                    onClick={() => onChange((now) => takeStep(now, against!, one.step))}
-                    aria-label={one.what === "new" ? `Take “${one.title}” out` : `Put back “${one.title}”`}
-                  >
-                    {one.what === "new" ? "Take out" : "Put back"}
-                  </Button>
-                )
+                <Button
+                  size="small"
+                  onClick={() =>
+                    onChange((now) =>
+                      one.what === "moved" ? placeStepAs(now, against!, one.step) : takeStep(now, against!, one.step),
+                    )
+                  }
+                  aria-label={one.what === "new" ? `Take “${one.title}” out` : `Put back “${one.title}”`}
+                >
+                  {one.what === "new" ? "Take out" : one.what === "moved" ? "Move it back" : "Put back"}
+                </Button>
               }
             >
               {one.what !== "moved" && (

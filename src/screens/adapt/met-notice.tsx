@@ -2,7 +2,7 @@
 import { stepTitle } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
 import { sameStep, type Field } from "@/core/resource/merge";
-import { stepText } from "@/core/resource/words-changed";
+import { stepInFull } from "@/core/resource/step-in-full";
 import { Button } from "@/ui/button";
 import { Notice } from "@/ui/notice";
 import { fieldNames } from "./field-names";
@@ -55,8 +55,8 @@ export function MetNotice({
               </div>
               {one.step && (
                 <WordsChangedView
-                  before={one.mine ? stepText(one.mine, languages) : ""}
-                  after={one.theirs ? stepText(one.theirs, languages) : ""}
+                  before={one.mine ? stepInFull(one.mine, languages) : ""}
+                  after={one.theirs ? stepInFull(one.theirs, languages) : ""}
                 />
               )}
             </li>
