@@ -1,6 +1,8 @@
 import { factsOf } from "@/core/resource/facts";
 import type { Db } from "./db";
 import {
+  adaptersOf,
+  originalOf,
   adaptationsBy,
   addResource,
   addRevision,
@@ -214,4 +216,24 @@ test("what is shown of a resource is what its document says", async () => {
   const { id } = await publishFor(db, world.ines, document);
   const [row] = await db.query<{ facts: unknown }>("select facts from resource_facts where resource_id = $1", [id]);
   expect(row!.facts).toEqual(factsOf(document));
+});
+
+test("a version leads to its original; the author hears who made one, by name at her school and counted elsewhere", async () => {
+  const original = await publishFor(db, world.ines, lesson("Whelks"), ["commons"]);
+  const versionBy = async (person: number) => {
+    const { id } = await publishFor(db, person, lesson("Whelks, mine"));
+    await db.query("update resource set source_revision_id = $2 where id = $1", [id, original.revision]);
+    return id;
+  };
+  const version = await versionBy(world.teodor);
+  await versionBy(world.judit);
+  await versionBy(world.stranger);
+  // A second version by the same colleague, and one of her own, name nobody anew.
+  await versionBy(world.teodor);
+  await versionBy(world.ines);
+  expect(await originalOf(db, version)).toEqual({ id: original.id, title: "Whelks" });
+  expect(await originalOf(db, original.id)).toBeUndefined();
+  const { names, others } = await adaptersOf(db, original.id, world.here);
+  expect(names).toHaveLength(1);
+  expect(others).toBe(2);
 });

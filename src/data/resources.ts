@@ -130,6 +130,39 @@ export async function setArchived(db: Queryable, resource: number, at: Date | nu
   await db.query("update resource set archived = $2 where id = $1", [resource, at]);
 }
 
+/** What a resource was adapted from, as it is called now; undefined: it is nobody's version. */
+export async function originalOf(db: Queryable, resource: number): Promise<{ id: number; title: string } | undefined> {
+  const rows = await db.query<{ id: number; title: string }>(
+    `select v.resource_id id, f.facts ->> 'title' title
+       from resource r join revision v on v.id = r.source_revision_id join resource_facts f on f.resource_id = v.resource_id
+      where r.id = $1 and v.resource_id <> r.id`,
+    [resource],
+  );
+  return rows[0];
+}
+
+/** Who has a version of a resource: people of a school by name, of all others how many. */
+export async function adaptersOf(
+  db: Queryable,
+  resource: number,
+  school: number | null,
+): Promise<{ names: string[]; others: number }> {
+  const rows = await db.query<{ name: string; here: boolean }>(
+    `select distinct on (p.id) p.given_name || ' ' || p.family_name as name, coalesce(p.school_id = $2::int, false) here
+       from resource r join revision v on v.id = r.source_revision_id join resource o on o.id = v.resource_id
+       join person p on p.id = r.owner_id
+      where v.resource_id = $1 and r.archived is null and r.owner_id <> o.owner_id order by p.id`,
+    [resource, school],
+  );
+  return {
+    names: rows
+      .filter(({ here }) => here)
+      .map(({ name }) => name)
+      .sort((one, other) => one.localeCompare(other)),
+    others: rows.filter(({ here }) => !here).length,
+  };
+}
+
 /** An adaptation of this resource the person already has, newest first. */
 export async function adaptationsBy(db: Queryable, person: number, resource: number): Promise<number[]> {
   const rows = await db.query<{ id: number }>(

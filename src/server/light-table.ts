@@ -6,7 +6,15 @@ import type { Document } from "@/core/resource/document";
 import { factsOf, type Facts } from "@/core/resource/facts";
 import { measuredText } from "@/core/resource/student-text";
 import type { Db } from "@/data/db";
-import { adaptationsBy, draftOf, resourceById, revisionById, type Resource } from "@/data/resources";
+import {
+  adaptationsBy,
+  adaptersOf,
+  draftOf,
+  originalOf,
+  resourceById,
+  revisionById,
+  type Resource,
+} from "@/data/resources";
 import { editionsOf, type OtherEdition } from "@/data/editions";
 import { isFollowing } from "@/data/kept";
 import { notesOfUse, type NoteOfUse } from "@/data/notes-of-use";
@@ -29,6 +37,10 @@ export interface LightTableData {
   myVersions: number[];
   adapting: ReturnType<typeof mayAdapt>;
   usedHere: number;
+  /** What it was adapted from, where she may see that. */
+  original: { id: number; title: string } | null;
+  /** Of hers: who made a version of it; at her school by name. */
+  adapters: { names: string[]; others: number };
   /** The classes of her school that used it, with who assigned it last. */
   usesHere: UsedHere[];
   reading: Reading;
@@ -82,14 +94,18 @@ export async function lightTable(
   const mine = resource.owner === visitor.id;
   const reader = await readerOf(db, visitor);
   const { facts, reading } = revision ? measuredOnce(revision.id, document) : measure(document);
-  const [myVersions, usesHere, notes, editions, following, statements] = await Promise.all([
+  const [myVersions, usesHere, notes, editions, following, statements, source, adapters] = await Promise.all([
     adaptationsBy(db, visitor.id, id),
     usesAtSchool(db, visitor.school, id),
     notesOfUse(db, visitor.school, id),
     document.edition ? editionsOf(db, reader, id) : [],
     isFollowing(db, visitor.id, resource.owner),
     facts.standards.length > 0 ? standardsByCode(db, visitor.district, facts.standards) : [],
+    originalOf(db, id),
+    mine ? adaptersOf(db, id, visitor.school) : { names: [], others: 0 },
   ]);
+  const original =
+    source && (await permit(db, visitor, "look at resource", { resource: source.id }, now)) ? source : null;
   return {
     resource,
     document,
@@ -101,6 +117,8 @@ export async function lightTable(
     adapting: mayAdapt(document.licence, mine),
     usedHere: usesHere.length,
     usesHere,
+    original,
+    adapters,
     reading,
     fit: profile && fitOf(facts, profile),
     notes: notes.map((note) => ({ ...note, mine: note.person === visitor.id })),

@@ -1,5 +1,6 @@
 "use client";
 import { Backpack, GitBranch, Send } from "lucide-react";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
 import { sayDay } from "@/core/calendar/say-moment";
@@ -69,6 +70,13 @@ function placeFrom(text: string | null) {
   return found && { class: Number(found[1]), date: found[2]!, period: Number(found[3]) };
 }
 
+/** "Adapted by Ines Halloran and 2 others elsewhere." */
+function sayAdapters({ names, others }: LightTableData["adapters"]): string | null {
+  const who = [...names, ...(others > 0 ? [others === 1 ? "one other elsewhere" : `${others} others elsewhere`] : [])];
+  if (who.length === 0) return null;
+  return `Adapted by ${who.length === 1 ? who[0] : `${who.slice(0, -1).join(", ")} and ${who.at(-1)}`}.`;
+}
+
 function About({ data, assign }: { data: LightTableData; assign: AssignContext }) {
   const { resource, facts, document } = data;
   const parts = [
@@ -86,6 +94,15 @@ function About({ data, assign }: { data: LightTableData; assign: AssignContext }
       <p className="mt-1 text-[13px] text-ink-soft">
         {parts.join(" · ")} · {licenceNames[document.licence]}
       </p>
+      {data.original && (
+        <p className="mt-0.5 text-[13px]">
+          Adapted from{" "}
+          <Link href={`/find?open=${data.original.id}`} className="text-green underline">
+            {data.original.title}
+          </Link>
+        </p>
+      )}
+      {sayAdapters(data.adapters) && <p className="mt-0.5 text-[13px] text-brass-text">{sayAdapters(data.adapters)}</p>}
       {document.credits.map((credit, at) => (
         <p key={at} className="mt-0.5 text-[13px] text-brass-text">
           {creditLine(credit)}
