@@ -122,7 +122,7 @@ test("a day is lost: everything moves on by a lesson, and undo brings all of it 
   const before = await Promise.all(titles.map((title) => dayOf(page, title)));
   await page.getByRole("button", { name: "A day is lost" }).click();
   const dialog = page.getByRole("dialog", { name: "A day is lost" });
-  await dialog.getByLabel("What takes it").fill("Storm");
+  await dialog.getByLabel("Reason").fill("Storm");
   await dialog.getByRole("button", { name: "Take the day out" }).click();
   await expect(page.getByText(/Storm: \d+ moved on by as many lessons as were lost\./)).toBeVisible();
   for (const [at, title] of titles.entries()) await expect.poll(() => dayOf(page, title)).not.toBe(before[at]);

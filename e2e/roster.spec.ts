@@ -194,7 +194,7 @@ test("the office brings in a school's roster of 600 with 12 bad rows, and takes 
     return day.toISOString().slice(0, 10);
   });
   await days.getByLabel("Date").fill(lost);
-  await days.getByLabel("What takes it").fill("Ice");
+  await days.getByLabel("Reason").fill("Ice");
   await days.getByRole("button", { name: "Take the day out" }).click();
   await expect(page.getByText(/is lost\. \d+ pieces of work moved on, in all classes\./)).toBeVisible();
   await page.keyboard.press("u");

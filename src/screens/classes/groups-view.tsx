@@ -214,7 +214,7 @@ export function GroupsView({
           Make them
         </Button>
         <Button onClick={() => setGroups([...groups, { name: `Group ${groups.length + 1}`, students: [] }])}>
-          One more, empty
+          Add an empty group
         </Button>
         <span className="flex-1" />
         {changed && <Button onClick={() => setGroups(first)}>As they were</Button>}

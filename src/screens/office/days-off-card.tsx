@@ -60,7 +60,7 @@ export function DaysOffCard({ calendar, now }: { calendar: SchoolCalendar; now: 
               <TextInput {...control} type="date" value={date} onChange={(event) => setDate(event.target.value)} />
             )}
           </Field>
-          <Field label={kind === "lost" ? "What takes it" : "What it is"}>
+          <Field label={kind === "lost" ? "Reason" : "What it is"}>
             {(control) => (
               <TextInput
                 {...control}

@@ -55,7 +55,7 @@ export function LoseDayDialog({
               <TextInput {...control} type="date" value={date} onChange={(event) => setDate(event.target.value)} />
             )}
           </Field>
-          <Field label="What takes it">
+          <Field label="Reason">
             {(control) => (
               <TextInput
                 {...control}

@@ -145,8 +145,8 @@ export function PlanScreen({
       </div>
       {homeless.length > 0 && view === "days" && (
         <Notice tone="warning" className="mx-5 mb-3 flex items-center gap-3">
-          {homeless.length === 1 ? "One piece of work stands" : `${homeless.length} pieces of work stand`} on a lesson
-          that is not there any more.
+          {homeless.length === 1 ? "One piece of work is" : `${homeless.length} pieces of work are`} planned for a
+          lesson that is not there any more.
           <Button
             size="small"
             disabled={busy}
