@@ -1,13 +1,14 @@
 "use client";
 import { Printer } from "lucide-react";
 import { languageName } from "@/core/find/also";
-import { letterHome, withoutLetter } from "@/core/roster/letter";
+import { letterHome, withoutLetter, type Letters } from "@/core/roster/letter";
 import type { Student } from "@/data/classes";
 import { Button } from "@/ui/button";
 import { Notice } from "@/ui/notice";
 
 /** A letter home for each student, a page each when printed. */
 export function LettersScreen({
+  letters,
   className,
   subject,
   teacher,
@@ -15,6 +16,7 @@ export function LettersScreen({
   students,
   joinAddress,
 }: {
+  letters: Letters;
   className: string;
   subject: string;
   teacher: string;
@@ -22,7 +24,7 @@ export function LettersScreen({
   students: Student[];
   joinAddress: string;
 }) {
-  const unwritten = withoutLetter(students);
+  const unwritten = withoutLetter(letters, students);
   return (
     <main className="mx-auto max-w-3xl px-6 py-6 print:max-w-none print:p-0">
       <div className="not-printed mb-5 flex items-center gap-3">
@@ -47,6 +49,7 @@ export function LettersScreen({
         {students.map((student) => {
           const name = `${student.givenName} ${student.familyName}`;
           const letter = letterHome(
+            letters,
             {
               student: name,
               className,

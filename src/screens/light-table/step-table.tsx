@@ -6,18 +6,21 @@ import { mainActivity } from "@/core/resource/activity";
 import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, type Step } from "@/core/resource/document";
 import { inLanguage, readFirst } from "@/core/resource/language";
-import type { Question, ResponseValue } from "@/core/resource/question";
 import { workNames } from "@/core/resource/work";
-import { mark, type Mark } from "@/core/scoring/mark";
 import { sayAnswer } from "@/core/scoring/say";
 import type { LightTableData } from "@/server/light-table";
+import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";
 import { Segmented } from "@/ui/segmented";
 import { ActivityIcon } from "../step/activity-icon";
 import { Rich } from "../step/rich";
 import { LanguageSwitch } from "../step/language-switch";
+import { BeforeHandIn } from "../step/before-hand-in";
 import { StepView } from "../step/step-view";
+import { TrialEnding } from "../step/trial-ending";
+import { useTrial } from "../step/use-trial";
+import { ReadToMe } from "../step/read-to-me";
 import { useAddress } from "../use-address";
 import { stepAt } from "./step-at";
 
@@ -159,16 +162,18 @@ export function StepTable({ data }: { data: LightTableData }) {
   const { document } = data;
   const [at, setAt] = useState(() => stepAt(parameters.get("step"), document.steps.length));
   const [mode, setMode] = useState<"skim" | "work">(parameters.get("mode") === "work" ? "work" : "skim");
-  const [values, setValues] = useState<Record<string, ResponseValue>>({});
-  const [marks, setMarks] = useState<Record<string, Mark | undefined>>({});
+  const trial = useTrial(document);
+  // In work, the page it is handed in on comes behind the last step.
+  const last = document.steps.length - (mode === "work" ? 0 : 1);
 
   const pick = (to: number) => {
-    if (to < 0 || to >= document.steps.length) return;
+    if (to < 0 || to > last) return;
     setAt(to);
-    go({ step: to === 0 ? null : to + 1 });
+    if (to < document.steps.length) go({ step: to === 0 ? null : to + 1 });
   };
   const changeMode = (next: "skim" | "work") => {
     setMode(next);
+    if (at >= document.steps.length) setAt(document.steps.length - 1);
     go({ mode: next === "work" ? "work" : null });
   };
   useKeys({
@@ -179,12 +184,8 @@ export function StepTable({ data }: { data: LightTableData }) {
   const [read, setRead] = useState(document.languages[0]!);
   const languages = readFirst(document.languages, read);
   const step = document.steps[at];
-  if (!step) return <Empty title="There are no steps yet" />;
-
-  const answer = (question: Question, value: ResponseValue) => {
-    setValues((old) => ({ ...old, [question.id]: value }));
-    setMarks((old) => ({ ...old, [question.id]: undefined }));
-  };
+  if (document.steps.length === 0) return <Empty title="There are no steps yet" />;
+  const asked = document.steps.filter(({ audience }) => audience !== "teacher");
   return (
     <div className="flex h-full min-h-0 flex-col">
       <Strip steps={document.steps} languages={languages} at={at} onPick={pick} />
@@ -195,31 +196,61 @@ export function StepTable({ data }: { data: LightTableData }) {
           role="region"
           aria-label="The step, as students see it"
         >
-          <StepView
-            key={step.id + mode}
-            step={step}
-            languages={languages}
-            values={mode === "work" ? values : {}}
-            marks={mode === "work" ? marks : {}}
-            onChange={answer}
-            still={mode === "skim"}
-            mayCheck={(question) => mode === "work" && question.checked === "at once"}
-            onCheck={
-              mode === "work"
-                ? (question) =>
-                    setMarks((old) => ({
-                      ...old,
-                      [question.id]: mark(question, values[question.id], document.languages[0]),
-                    }))
-                : undefined
-            }
-          />
+          {!step ? (
+            trial.handedIn ? (
+              <TrialEnding
+                end={trial.end()}
+                onBack={() => pick(0)}
+                onAgain={() => {
+                  trial.again();
+                  pick(0);
+                }}
+              />
+            ) : (
+              <BeforeHandIn
+                steps={asked}
+                languages={languages}
+                answered={trial.answered}
+                busy={false}
+                onGo={(nth) => pick(document.steps.indexOf(asked[nth]!))}
+                onHandIn={trial.handIn}
+              />
+            )
+          ) : mode === "skim" ? (
+            <StepView
+              key={`${step.id} skim`}
+              step={step}
+              languages={languages}
+              values={{}}
+              marks={{}}
+              onChange={() => undefined}
+              still
+            />
+          ) : (
+            <>
+              <StepView key={`${step.id} work`} step={step} languages={languages} {...trial.step} />
+              {at === document.steps.length - 1 && (
+                <div className="mt-4 flex justify-end">
+                  <Button onClick={() => pick(at + 1)}>To the end</Button>
+                </div>
+              )}
+            </>
+          )}
         </div>
         <Aside
-          step={step}
+          step={step ?? document.steps.at(-1)!}
           data={data}
           languages={languages}
-          reads={<LanguageSwitch className="mt-2" languages={document.languages} reads={read} onReads={setRead} />}
+          reads={
+            <>
+              <LanguageSwitch className="mt-2" languages={document.languages} reads={read} onReads={setRead} />
+              {mode === "work" && step && (
+                <div className="mt-2">
+                  <ReadToMe key={`${step.id} ${languages[0]}`} step={step} languages={languages} />
+                </div>
+              )}
+            </>
+          }
           mode={mode}
           onMode={changeMode}
         />

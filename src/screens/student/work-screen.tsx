@@ -5,7 +5,6 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, useTransition } from "react";
 import { sayForChildren } from "@/core/calendar/say-moment";
-import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, titleOf, withQuestions, type Step } from "@/core/resource/document";
 import type { Question } from "@/core/resource/question";
 import { isBlankResponse, type Mark } from "@/core/scoring/mark";
@@ -14,9 +13,11 @@ import type { StudentWorkData } from "@/server/student-work";
 import { nativeLanguageName } from "../media/native-language-name";
 import { WorkPlaceProvider } from "../media/work-place";
 import { useReadingLanguage } from "./use-reading-language";
+import { BeforeHandIn } from "../step/before-hand-in";
+import { StepDots } from "../step/step-dots";
 import { StepView } from "../step/step-view";
 import { Postmark } from "./postmark";
-import { ReadToMe } from "./read-to-me";
+import { ReadToMe } from "../step/read-to-me";
 import { SendWaiting } from "./send-waiting";
 import { useAnswers, type KeepState } from "./use-answers";
 import { useLimits } from "./use-limits";
@@ -48,40 +49,6 @@ function KeptSign({ state }: { state: KeepState }) {
     <p role="status" className="flex items-center gap-1.5 text-[14px] text-ink-soft">
       <Icon size={16} aria-hidden className={clsx("shrink-0", state === "sending" && "animate-spin")} /> {text}
     </p>
-  );
-}
-
-function StepDots({
-  steps,
-  at,
-  done,
-  onPick,
-  languages,
-}: {
-  steps: Step[];
-  at: number;
-  done: (step: Step) => boolean;
-  onPick: (at: number) => void;
-  languages: readonly string[];
-}) {
-  return (
-    <ol className="flex gap-1.5" aria-label="Steps">
-      {steps.map((step, nth) => (
-        <li key={step.id} className="flex-1">
-          <button
-            type="button"
-            aria-current={nth === at ? "step" : undefined}
-            aria-label={`Step ${nth + 1}: ${stepTitle(step, languages)}${done(step) ? ", done" : ""}`}
-            onClick={() => onPick(nth)}
-            className="flex h-12 w-full items-center"
-          >
-            <span
-              className={clsx("h-2.5 w-full rounded-full", nth === at ? "bg-ink" : done(step) ? "bg-green" : "bg-line")}
-            />
-          </button>
-        </li>
-      ))}
-    </ol>
   );
 }
 
@@ -195,7 +162,6 @@ export function StudentWorkScreen({
     still ? steps.length : Object.keys(data.values).length === 0 ? 0 : Math.max(0, firstOpen),
   );
   const step = steps[at];
-  const blanks = steps.flatMap(questionsOf).filter((question) => !answered(question)).length;
 
   const go = (to: number) => {
     setAt(to);
@@ -315,33 +281,7 @@ export function StudentWorkScreen({
         ) : still ? (
           <Ending data={data} zone={zone} now={now} onBack={() => go(0)} />
         ) : (
-          <div className="grid gap-4 rounded-card border-2 border-line bg-card p-7">
-            <h2 className="text-2xl font-bold">
-              {blanks === 0 ? "All done?" : `${blanks} ${blanks === 1 ? "question is" : "questions are"} still empty`}
-            </h2>
-            {blanks > 0 && (
-              <ul className="grid gap-2">
-                {steps.map(
-                  (one, nth) =>
-                    questionsOf(one).some((question) => !answered(question)) && (
-                      <li key={one.id}>
-                        <button type="button" onClick={() => go(nth)} className="min-h-12 underline underline-offset-4">
-                          Back to “{stepTitle(one, languages)}”
-                        </button>
-                      </li>
-                    ),
-                )}
-              </ul>
-            )}
-            <button
-              type="button"
-              disabled={handing}
-              onClick={hand}
-              className="min-h-14 rounded-card bg-green px-6 text-lg font-bold text-on-green disabled:opacity-50"
-            >
-              {handing ? "One moment …" : "Hand it in"}
-            </button>
-          </div>
+          <BeforeHandIn {...{ steps, languages, answered }} busy={handing} onGo={go} onHandIn={hand} />
         )}
         {(problem || whyNotSent[answers.state]) && (
           <p role="alert" className="mt-3 rounded-card bg-clay-wash px-4 py-3 font-bold text-clay">

@@ -3,6 +3,7 @@ import { classById, studentsOf } from "@/data/classes";
 import { LettersScreen } from "@/screens/classes/letters-screen";
 import { baseAddress } from "@/server/base-address";
 import { idFrom } from "@/core/ids";
+import { lettersHome } from "@/server/letters";
 import { enter } from "@/server/page";
 
 export const metadata: Metadata = { title: "Letters home" };
@@ -13,6 +14,7 @@ export default async function LettersPage({ params }: { params: Promise<{ class:
   const [group, students] = await Promise.all([classById(db, id), studentsOf(db, id)]);
   return (
     <LettersScreen
+      letters={lettersHome()}
       className={group!.name}
       subject={group!.subject}
       teacher={`${visitor.givenName} ${visitor.familyName}`}

@@ -3,7 +3,7 @@ import { Volume2 } from "lucide-react";
 import { useEffect } from "react";
 import type { Step } from "@/core/resource/document";
 import { sayStep } from "@/core/student/read-aloud";
-import { useReading } from "../step/use-reading";
+import { useReading } from "./use-reading";
 
 /**
  * Reads everything on the step aloud: what somebody spoke in her own voice, the rest in the device's voice of the language
