@@ -22,11 +22,17 @@ function watch(page: Page, expected: RegExp[]): string[] {
   return seen;
 }
 
+/** What somebody sits at: a laptop, unless it is said. */
+interface Device {
+  phone?: boolean;
+  tablet?: boolean;
+}
+
 interface Fixtures {
   /** What this test provokes on purpose; everything else fails it. */
   expectTrouble: (...patterns: RegExp[]) => void;
   /** Somebody of the demo, signed in in a browser of their own. */
-  signedIn: (name: string, options?: { phone?: boolean }) => Promise<Page>;
+  signedIn: (name: string, options?: Device) => Promise<Page>;
 }
 
 export const test = base.extend<Fixtures & { trouble: { patterns: RegExp[]; seen: string[] } }>({
@@ -50,7 +56,7 @@ export const test = base.extend<Fixtures & { trouble: { patterns: RegExp[]; seen
     const contexts: BrowserContext[] = [];
     const watched: string[][] = [];
     await provide(async (name, options) => {
-      const context = await newContext(browser, options?.phone ?? false);
+      const context = await newContext(browser, options ?? {});
       contexts.push(context);
       const page = await context.newPage();
       watched.push(watch(page, []));
@@ -67,11 +73,11 @@ export const test = base.extend<Fixtures & { trouble: { patterns: RegExp[]; seen
   },
 });
 
-const newContext = (browser: Browser, phone: boolean) =>
+const newContext = (browser: Browser, { phone, tablet }: Device) =>
   browser.newContext(
     phone
       ? { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }
-      : { viewport: { width: 1280, height: 800 } },
+      : { viewport: { width: 1280, height: 800 }, ...(tablet && { hasTouch: true }) },
   );
 
 export { expect };

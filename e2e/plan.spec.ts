@@ -209,7 +209,7 @@ test("a resource is sent to a lesson from the week strip, with keys and with the
   const chosen = await panel.getByLabel("At which lesson").inputValue();
   await panel.getByRole("button", { name: "Not now" }).click();
 
-  const grip = page.getByTitle("Carry “Buoys on a grid” to a lesson or a pocket");
+  const grip = page.getByTitle("Carry “Buoys on a grid” to a lesson or a pocket").first();
   const lesson = page.getByRole("group", { name: "Lessons" }).getByRole("button").nth(2);
   const [from, to] = [(await grip.boundingBox())!, (await lesson.boundingBox())!];
   await page.mouse.move(from.x + 4, from.y + 4);

@@ -25,7 +25,7 @@ test("what lies in a pocket is put in order with keys and by carrying, and stays
   await page.keyboard.press("u");
   await expect.poll(titles).toEqual([second, first, third]);
 
-  const grip = page.getByTitle(`Carry “${third}” to a lesson or a pocket`);
+  const grip = page.getByTitle(`Carry “${third}” to a lesson or a pocket`).first();
   const onto = list.getByRole("listitem").first();
   const [from, to] = [(await grip.boundingBox())!, (await onto.boundingBox())!];
   await page.mouse.move(from.x + 5, from.y + 5);

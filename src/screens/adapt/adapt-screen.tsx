@@ -38,6 +38,8 @@ import { SourceSign } from "./source-sign";
 import { Spine } from "./spine";
 import { StepEditor } from "./step-editor";
 import { useRemarks } from "./use-remarks";
+import { Grip } from "../shell/grip";
+import { openOnTable } from "../shell/opened";
 import { useSought } from "./use-sought";
 import { useSettled } from "./use-settled";
 import { useDraft } from "./use-draft";
@@ -97,6 +99,8 @@ export function AdaptScreen({
   const advice = useRemarks(settled);
   const step = document.steps.find((one) => one.id === current) ?? document.steps[0] ?? null;
 
+  // What the lessons below the editor assign.
+  useEffect(() => openOnTable(data.resource), [data.resource]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
@@ -168,6 +172,9 @@ export function AdaptScreen({
   return (
     <div className="flex h-full flex-col">
       <header className="flex h-[50px] shrink-0 items-center gap-3 border-b border-line px-5">
+        {data.revisions.length > 0 && (
+          <Grip id={data.resource} title={inLanguage(document.title, document.languages) ?? ""} />
+        )}
         <Backpack size={18} aria-label="mine" className="shrink-0 text-brass" />
         <input
           type="text"

@@ -9,6 +9,7 @@ import type { LightTableData } from "@/server/light-table";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";
+import { Grip } from "../shell/grip";
 import { LanguageSwitch } from "../step/language-switch";
 import { StepView } from "../step/step-view";
 
@@ -53,6 +54,9 @@ export function ComparePage({ candidates, missing }: { candidates: LightTableDat
           </span>
           {candidates.map((one) => (
             <span key={one.resource.id} role="columnheader" className="font-serif text-[16px] leading-tight">
+              <span className="mr-1 inline-block align-middle">
+                <Grip id={one.resource.id} title={one.facts.title} />
+              </span>
               <a href={`/find?open=${one.resource.id}`} className="hover:underline">
                 {one.facts.title}
               </a>

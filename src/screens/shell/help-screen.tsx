@@ -47,7 +47,7 @@ const chapters: { title: string; text: string[] }[] = [
       "“Different versions, more time” is a small table: students by versions. Fill it by a rule (grade 4, everyone who reads below 4, a group), by pressing, or by drawing over it. Students with more time on the roster get it without your doing anything: minutes in a lesson, school days otherwise, always at the same hour; and longer for each question that has a time.",
       "The last look stands above the sentence: a date that is past, evening for morning, a day without school, a lesson that is full, text far above the class, somebody else’s voice, links that lead out, who has it already, too much due on one day. Each comes with a press that mends it. Only what cannot be stops you.",
       "In the satchel, tick several things and press Assign: all at once in the order you choose, one in each lesson, or one opening after another as they are handed in. “How often …” sets how many tries there are, when answers are checked, and until when work can be handed in: late too, until it is due, or until a time you choose. It also sets how students do each step (alone, in twos, in groups, all together), the only days it is open, and which earlier work has to be handed in first. The line says it too: “closes mon 7 dec 5 pm”. What you typed and ticked is still there after a reload.",
-      "Under every page lie the lessons of the next two weeks. Carry a line onto one by its handle, or press s, choose with the arrows and press Enter.",
+      "Under every page are the lessons of the next two weeks (in the editor, folded away until you want them). Carry anything onto one by its handle, with the mouse or a finger, or press s, choose with the arrows and press Enter.",
     ],
   },
   {

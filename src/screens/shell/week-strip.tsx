@@ -46,11 +46,15 @@ function MeetingButton({ meeting, onChoose }: { meeting: StripMeeting; onChoose:
  * there; `s` goes to it, the arrows choose, Enter takes.
  */
 export function WeekStrip({ days, closed: closedFirst }: { days: StripDay[]; closed: boolean }) {
-  const [closed, setClosed] = useState(closedFirst);
+  const [closedElsewhere, setClosedElsewhere] = useState(closedFirst);
+  // The editor needs the room: there the strip is a line until it is asked for.
+  const [closedInEditor, setClosedInEditor] = useState(true);
   const box = useRef<HTMLDivElement>(null);
   const router = useRouter();
   const path = usePathname();
   const parameters = useSearchParams();
+  const inEditor = path.startsWith("/adapt");
+  const [closed, setClosed] = inEditor ? [closedInEditor, setClosedInEditor] : [closedElsewhere, setClosedElsewhere];
   const here = path === "/find" || path === "/satchel";
 
   const give = (resource: number, meeting: StripMeeting) => {
@@ -63,7 +67,7 @@ export function WeekStrip({ days, closed: closedFirst }: { days: StripDay[]; clo
   };
   const choose = (meeting: StripMeeting) => {
     const opened = openedResource();
-    if (here && opened !== null) give(opened, meeting);
+    if ((here || inEditor) && opened !== null) give(opened, meeting);
     else router.push(`/plan?from=${meeting.date}`);
   };
   useDndMonitor({
@@ -88,10 +92,10 @@ export function WeekStrip({ days, closed: closedFirst }: { days: StripDay[]; clo
     event.stopPropagation();
     all[Math.max(0, Math.min(all.length - 1, at + by))]!.focus();
   };
-  // The plan shows the same in full; the editor needs the room.
-  if (path === "/plan" || path.startsWith("/adapt")) return null;
+  // The plan shows the same in full.
+  if (path === "/plan") return null;
   const toggle = () => {
-    remember("strip", closed ? "open" : "closed");
+    if (!inEditor) remember("strip", closed ? "open" : "closed");
     setClosed(!closed);
   };
   return (
