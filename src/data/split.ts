@@ -14,6 +14,22 @@ export async function stepsOf(
   );
 }
 
+/** The steps of each part of what an assignment is a part of, in order; null: it is no part, or some of it is gone. */
+export async function partsOfWork(db: Queryable, assignment: number): Promise<string[][] | null> {
+  const rows = await db.query<{ steps: string[]; part: string }>(
+    `select b.step_ids steps, b.part from assignment a
+       join assignment b on b.class_id = a.class_id and b.resource_id = a.resource_id and b.made_by = a.made_by
+        and split_part(b.part, ' of ', 2) = split_part(a.part, ' of ', 2)
+      where a.id = $1 and a.part is not null and b.step_ids is not null and b.called_back is null order by b.part, b.id desc`,
+    [assignment],
+  );
+  const first = new Map<string, string[]>();
+  for (const { part, steps } of rows) if (!first.has(part)) first.set(part, steps);
+  const wanted = Number(rows[0]?.part.split(" of ")[1] ?? 0);
+  const parts = Array.from({ length: wanted }, (_, at) => first.get(`${at + 1} of ${wanted}`));
+  return wanted > 1 && parts.every((part) => part !== undefined) ? (parts as string[][]) : null;
+}
+
 /** What an assignment gave before it was cut into parts. */
 export interface PartWas {
   steps: string[] | null;

@@ -3,8 +3,10 @@ import {
   meetingsBetween,
   schoolClock,
   schoolDays,
+  schoolDaysBetween,
   SEMESTER_WEEKS,
   type Meeting,
+  type SchoolCalendar,
 } from "@/core/calendar/school-calendar";
 import type { AssignForm } from "@/core/assign/form";
 import { dayComesFirst } from "@/core/locale/country";
@@ -14,9 +16,53 @@ import { alreadyHave, assignmentsOf, goalTagsOf, type Assignment } from "@/data/
 import { classesOf, type Student } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { groupsOf, plannedIn, studentGoals, type StudentGroup } from "@/data/plan";
+import { recipientsOf } from "@/data/recipients";
+import { partsOfWork } from "@/data/split";
 import { groupsFor } from "./assigning";
 import { givenOf, versionsForAll } from "./given";
 import type { Visitor } from "./session";
+
+/** What of earlier work is assigned again: how, for whom in which version, how far apart it opens and is due, in which parts. */
+type LikeBefore = Pick<
+  AssignForm,
+  "tries" | "keep" | "checking" | "goals" | "closes" | "stepWork" | "versions" | "parts" | "spread" | "due"
+>;
+
+/** The earlier work's settings, as they are for the classes of today. */
+async function likeBefore(
+  db: Db,
+  like: Assignment,
+  calendar: SchoolCalendar | undefined,
+  students: readonly number[],
+): Promise<LikeBefore> {
+  const [parts, recipients] = await Promise.all([partsOfWork(db, like.id), recipientsOf(db, like.id)]);
+  const zone = calendar?.zone;
+  const opens = zone && schoolClock(like.opens, zone);
+  const due = zone && schoolClock(like.due, zone);
+  const sameDay = opens && due && opens.date === due.date;
+  return {
+    tries: like.tries,
+    keep: like.keep,
+    checking: like.checking,
+    goals: like.goals,
+    closes: like.closes ? "due" : "never",
+    stepWork: Object.entries(like.stepWork ?? {}).map(([step, work]) => ({ step, work })),
+    // Of those who are in her classes now: who had another version has it again.
+    versions: recipients
+      .filter(({ student, resource }) => resource !== like.resource && students.includes(student))
+      .map(({ student, resource }) => ({ student, of: like.resource, resource })),
+    parts,
+    spread: parts ? "one a meeting" : "together",
+    due:
+      like.meeting && sameDay
+        ? { kind: "meeting end" }
+        : {
+            kind: "days",
+            days: opens && due ? Math.min(90, schoolDaysBetween(calendar, opens.date, due.date)) : 2,
+            time: due ? due.time : "15:00",
+          },
+  };
+}
 
 export interface AudienceClass {
   id: number;
@@ -58,7 +104,7 @@ export interface Audience {
   /** The days of school as far ahead as anything is planned. */
   schoolDays: string[];
   /** Settings of earlier work to be taken over. */
-  like: Pick<AssignForm, "tries" | "keep" | "checking" | "goals" | "closes" | "stepWork"> | null;
+  like: LikeBefore | null;
 }
 
 const WEEKS_AHEAD = 6;
@@ -141,13 +187,6 @@ export async function audienceOf(
           .filter(({ open }) => open)
           .map(({ date }) => date)
       : [],
-    like: like && {
-      tries: like.tries,
-      keep: like.keep,
-      checking: like.checking,
-      goals: like.goals,
-      closes: like.closes ? "due" : "never",
-      stepWork: Object.entries(like.stepWork ?? {}).map(([step, work]) => ({ step, work })),
-    },
+    like: like && (await likeBefore(db, like, groups[0]?.calendar, students)),
   };
 }

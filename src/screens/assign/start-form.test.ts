@@ -82,8 +82,14 @@ describe("what is meant most often, before anything is chosen", () => {
       goals: ["tables"],
       closes: "due" as const,
       stepWork: [{ step: "s", work: "pairs" as const }],
+      versions: [{ student: 10, of: 7, resource: 9 }],
+      parts: [["s"], ["t"]],
+      spread: "one a meeting" as const,
+      due: { kind: "meeting end" as const },
     };
     expect(startForm([7], { ...audience, like }, 1, null)).toMatchObject(like);
+    // Where no lesson is known, it cannot be due in one.
+    expect(startForm([7], { ...audience, like }, 3, null)).toMatchObject({ ...like, due: { kind: "days", days: 2 } });
   });
 
   test("nobody, where she has no class", () => {

@@ -1,4 +1,4 @@
-import type { AssignForm } from "@/core/assign/form";
+import type { AssignForm, Opens } from "@/core/assign/form";
 import { firstOpening } from "@/core/assign/opening";
 import { plainForm } from "@/core/assign/plain-form";
 import type { Audience } from "@/server/audience";
@@ -11,14 +11,19 @@ export function startForm(
   place: { class: number; date: string; period: number } | null,
 ): AssignForm {
   const group = audience.classes.find(({ id }) => id === (place?.class ?? current)) ?? audience.classes[0];
+  const opens: Opens = place ? { kind: "place", date: place.date, period: place.period } : firstOpening(group);
+  const { like } = audience;
+  // Due in its lesson, as before, only where it opens in one.
+  const noLesson = like?.due.kind === "meeting end" && (opens.kind === "now" || opens.kind === "at");
   return plainForm(
     {
       resources: [...resources],
       to: group ? [{ class: group.id, students: group.students.map(({ id }) => id) }] : [],
     },
     {
-      opens: place ? { kind: "place", date: place.date, period: place.period } : firstOpening(group),
-      ...audience.like,
+      opens,
+      ...like,
+      ...(noLesson && { due: { kind: "days" as const, days: 2, time: "15:00" } }),
     },
   );
 }

@@ -343,6 +343,31 @@ describe("afterwards", () => {
     expect(value(await audienceFor({ resources: [main.id], like })).like).toMatchObject({ stepWork, tries: 3 });
   });
 
+  test("in parts and with versions: assigned again, so are the parts, who had which version, and how far apart it is due", async () => {
+    const long = lesson("Long tides");
+    const [step] = long.steps;
+    const steps = ["one", "two", "three"].map((id) => ({ ...step!, id, blocks: [] }));
+    const { id: resource } = await publishFor(db, world.ines, { ...long, steps });
+    const parts = [["one", "two"], ["three"]];
+    const form = formFor({ resources: [resource], parts, spread: "one a meeting", due: { kind: "meeting end" } });
+    const again = async (like: number, of: number) => value(await audienceFor({ resources: [of], like })).like!;
+    const [first, second] = value(await assignResources(form)).assignments;
+    for (const like of [first!, second!])
+      expect(await again(like, resource)).toMatchObject({
+        parts,
+        spread: "one a meeting",
+        due: { kind: "meeting end" },
+      });
+    const versions = [{ student: world.students[bo]!, of: main.id, resource: shorter.id }];
+    const other = await give({ versions, due: { kind: "days", days: 4, time: "14:30" } });
+    expect(await again(other, main.id)).toMatchObject({
+      versions,
+      parts: null,
+      spread: "together",
+      due: { kind: "days", days: 4, time: "14:30" },
+    });
+  });
+
   test("none of it is anybody else's", async () => {
     const { assignments, event } = await give2();
     const [id] = assignments as [number];
