@@ -72,7 +72,8 @@ test("the line and the form say the same, whichever is changed; what is not unde
   await expect(panel.getByText("Nobody in 4/5 Puffin is called Bo. Bo Tideman is in 5 Kittiwake.")).toBeVisible();
   await expect(panel.getByText("“soonish” is not understood.")).toBeVisible();
 
-  // By hand: the line follows, and what it could not read goes on standing in it.
+  // By hand: the line follows, and what it could not read goes on standing in it. What is found moves nothing meanwhile.
+  await expect(panel.getByRole("status", { name: "Said back" })).toHaveAttribute("aria-busy", "false");
   await panel.getByRole("button", { name: "How often" }).click();
   await panel.getByRole("radio", { name: "twice" }).click();
   await expect(typed).toHaveValue(/4\/5 Puffin, now, 2 tries, except Bo, soonish/);

@@ -23,6 +23,8 @@ test("a link offered right after assigning leads a student through the class's c
 
   await teacher.goto("/classes");
   await teacher.getByRole("link", { name: /4\/5 Puffin/ }).click();
+  // One child is in two of her classes: the code has to be this one's.
+  await expect(teacher.getByRole("heading", { name: /4\/5 Puffin/ })).toBeVisible();
   await teacher.getByRole("button", { name: "Let students in" }).click();
   const code = (await teacher.getByText(/^[A-Z]{3,7} \d{5}$/).innerText()).trim();
 

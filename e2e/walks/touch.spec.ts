@@ -6,12 +6,14 @@ const middle = async (of: Locator) => {
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 };
 
+const pause = (ms: number) => new Promise((rest) => setTimeout(rest, ms));
+
 /** A finger put down, held for a moment, moved and lifted. */
 async function dragByFinger(touch: CDPSession, from: { x: number; y: number }, to: { x: number; y: number }) {
   const point = (at: { x: number; y: number }) => [{ x: at.x, y: at.y, id: 1 }];
   await touch.send("Input.dispatchTouchEvent", { type: "touchStart", touchPoints: point(from) });
-  await new Promise((rest) => setTimeout(rest, 250));
-  for (let step = 1; step <= 12; step += 1)
+  await pause(250);
+  for (let step = 1; step <= 12; step += 1) {
     await touch.send("Input.dispatchTouchEvent", {
       type: "touchMove",
       touchPoints: point({
@@ -19,6 +21,9 @@ async function dragByFinger(touch: CDPSession, from: { x: number; y: number }, t
         y: from.y + ((to.y - from.y) * step) / 12,
       }),
     });
+    await pause(20);
+  }
+  await pause(150);
   await touch.send("Input.dispatchTouchEvent", { type: "touchEnd", touchPoints: [] });
 }
 

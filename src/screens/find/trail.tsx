@@ -32,7 +32,7 @@ export function Trail({
           <li key={step.blank ?? "all"} className="flex items-center gap-2">
             {at > 0 && <ArrowRight size={12} aria-hidden />}
             {last ? (
-              <span aria-live="polite" className="flex max-w-[30rem] gap-1">
+              <span aria-live="polite" className="flex max-w-[min(30rem,calc(100vw-3rem))] min-w-0 gap-1">
                 {number}{" "}
                 <span className="truncate" title={words}>
                   {words}

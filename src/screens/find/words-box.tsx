@@ -75,7 +75,7 @@ export function WordsBox({
     send(text);
   };
   return (
-    <span className="relative inline-grid max-w-full align-baseline">
+    <span className="relative inline-grid max-w-full grid-cols-[minmax(0,max-content)] align-baseline">
       <span aria-hidden className="invisible col-start-1 row-start-1 overflow-hidden px-0.5 whitespace-pre">
         {typed || "anything"}
       </span>

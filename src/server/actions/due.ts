@@ -39,7 +39,12 @@ export const lookAtCrowded = act(
       date,
       zone,
     );
-    const movable = works.filter(({ due }) => due > now);
+    const tooMuch = (work: { students: readonly number[] }) =>
+      children.filter(({ id }) => work.students.includes(id)).length;
+    // Only what one of them has helps; what most of them have comes first.
+    const movable = works
+      .filter((work) => work.due > now && tooMuch(work) > 0)
+      .sort((one, other) => tooMuch(other) - tooMuch(one));
     // Those with more time, or who were given more, have a due moment of their own: it is moved for them alone.
     const alone = theirs.filter((one) => one.alone && one.due > now);
     const everybody = [...movable.flatMap(({ students }) => students), ...alone.map(({ student }) => student)];
