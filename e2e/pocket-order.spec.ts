@@ -22,6 +22,8 @@ test("what lies in a pocket is put in order with keys and by carrying, and stays
   await expect.poll(titles).toEqual([second, first, third]);
   await page.keyboard.press("K");
   await expect.poll(titles).toEqual([first, second, third]);
+  // Shown at once; it can be taken back when it has been kept.
+  await expect(page.getByText(`“${first}” is number 1 now.`)).toBeVisible();
   await page.keyboard.press("u");
   await expect.poll(titles).toEqual([second, first, third]);
 
