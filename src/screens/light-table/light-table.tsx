@@ -21,7 +21,6 @@ import { Tip } from "@/ui/tip";
 import { tell, tellProblem } from "@/ui/toast";
 import { focusAssignLine } from "../assign/assign-line";
 import { AssignPanel } from "../assign/assign-panel";
-import { Grip } from "../shell/grip";
 import { openOnTable } from "../shell/opened";
 import { useAddress } from "../use-address";
 import { AdaptDialog } from "./adapt-dialog";
@@ -164,11 +163,6 @@ export function LightTable({
             id="light-table-title"
             className="min-w-0 flex-1 pt-1 font-serif text-[21px] leading-tight max-md:basis-full"
           >
-            {data.published && (
-              <span className="mr-1 inline-block align-middle">
-                <Grip id={resource.id} title={facts.title} />
-              </span>
-            )}
             {facts.title}
           </h1>
           {data.mine ? (

@@ -7,6 +7,7 @@ import type { LightTableData } from "@/server/light-table";
 import { buttonClasses } from "@/ui/button";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
+import { Grip } from "../shell/grip";
 
 export type View = "steps" | "facts" | "colleagues" | "editions";
 
@@ -74,6 +75,7 @@ export function Views({ data, view, onView }: { data: LightTableData; view: View
           {data.following ? "Following" : "Follow"}
         </button>
       )}
+      {data.published && <Grip id={resource.id} title={data.facts.title} />}
       <a href={`/board/${resource.id}`} target="_blank" rel="noreferrer" className={small}>
         <ExternalLink size={14} aria-hidden /> Board
       </a>

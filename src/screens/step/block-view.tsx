@@ -88,10 +88,15 @@ export function BlockView({
           {/* eslint-disable-next-line @next/next/no-img-element */}
           <img
             src={mediaAddress(block.media)}
-            width={size?.[0]}
-            height={size?.[1]}
+            // Room for it before it has come: its own width, or what 20 rem of height leave of it.
+            style={
+              size && {
+                width: `min(100%, ${size[0]}px, ${(20 * size[0]) / size[1]}rem)`,
+                aspectRatio: `${size[0]} / ${size[1]}`,
+              }
+            }
             alt={block.decorative ? "" : (inLanguage(block.description, languages) ?? "")}
-            className="h-auto max-h-80 w-auto max-w-full rounded-card border border-line bg-white"
+            className="max-h-80 max-w-full rounded-card border border-line bg-white"
           />
           {caption && <figcaption className="mt-1 text-[0.85em] text-ink-soft">{caption}</figcaption>}
         </figure>
