@@ -68,20 +68,23 @@ export async function crowdedDays(
   least: number,
 ): Promise<{ date: string; students: { id: number; name: string }[] }[]> {
   return db.query(
-    `with mine as (select distinct student_id from enrolled where class_id = any($1::int[])),
-     load as (
-       select d.student_id, (d.due at time zone $4)::date as date, count(*) n
-         from (select r.student_id, a.due from assignment a join recipient r on r.assignment_id = a.id and r.own_due is null
-                where a.called_back is null and a.due between $2::date - 1 and $3::date + 2
-               union all
-               select r.student_id, r.own_due from recipient r join assignment a on a.id = r.assignment_id
-                where a.called_back is null and r.own_due between $2::date - 1 and $3::date + 2) d
-         join mine m on m.student_id = d.student_id
-        group by 1, 2)
+    // The day is worked out once for each piece of work, not once for each child who has it: a semester has tens of
+    // thousands of those.
+    `with mine as materialized (select distinct student_id from enrolled where class_id = any($1::int[])),
+     work as materialized (
+       select id, (due at time zone $4)::date date from assignment
+        where called_back is null and due between $2::date - 1 and $3::date + 2),
+     load as materialized (
+       select student_id, date from (
+         select r.student_id, w.date from work w join recipient r on r.assignment_id = w.id and r.own_due is null
+         union all
+         select r.student_id, (r.own_due at time zone $4)::date from recipient r join assignment a on a.id = r.assignment_id
+          where a.called_back is null and r.own_due between $2::date - 1 and $3::date + 2) d
+        where date between $2 and $3 and student_id in (select student_id from mine)
+        group by 1, 2 having count(*) >= $5)
      select date, jsonb_agg(jsonb_build_object('id', p.id, 'name', p.given_name || ' ' || p.family_name)
                             order by p.given_name, p.family_name, p.id) students
-       from load join person p on p.id = load.student_id
-      where n >= $5 and date between $2 and $3 group by date order by date`,
+       from load join person p on p.id = load.student_id group by date order by date`,
     [classes, from, to, zone, least],
   );
 }
