@@ -9,4 +9,4 @@ export const moveAllFrom = tried(actions.moveAllFrom);
 export const moveWork = tried(actions.moveWork);
 export const rehome = tried(actions.rehome);
 export const splitWork = tried(actions.splitWork);
-export const undoPlan = tried(actions.undoPlan);
+export const undoPlan = tried(actions.undoPlan, "quietly");

@@ -1,15 +1,13 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
 import { rosterFields, type RosterField } from "@/core/roster/read-roster";
 import type { Class } from "@/data/classes";
 import { bringInPasted, lookAtPasted } from "@/screens/acts/roster";
-import { undoPlan } from "@/screens/acts/plan";
+import { useDone } from "@/screens/acts/use-done";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
-import { tell, tellProblem } from "@/ui/toast";
 
 type Seen = Extract<Awaited<ReturnType<typeof lookAtPasted>>, { ok: true }>["value"];
 
@@ -22,7 +20,7 @@ export function PasteDialog({ group, onClose }: { group: Class; onClose: () => v
   const [seen, setSeen] = useState<{ text: string; value: Seen } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  const router = useRouter();
+  const sayDone = useDone();
   useEffect(() => {
     if (!text.trim()) return;
     let wanted = true;
@@ -45,18 +43,12 @@ export function PasteDialog({ group, onClose }: { group: Class; onClose: () => v
       if (!outcome.ok) return setProblem(outcome.problem);
       const { event, added, changed, enrolled, leftOut } = outcome.value;
       onClose();
-      router.refresh();
       const left = leftOut > 0 ? ` ${leftOut} lines were left out.` : "";
       const said = [
         ...(enrolled > 0 ? [`${enrolled} came into ${group.name}, ${added} of them new here.`] : []),
         ...(changed > 0 ? [`${changed} changed.`] : []),
       ];
-      tell(said.join(" ") + left, async () => {
-        const back = await undoPlan({ event });
-        if (back.ok) tell("The roster is as it was.");
-        else tellProblem(back.problem);
-        router.refresh();
-      });
+      sayDone(said.join(" ") + left, event);
     });
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`Add students to ${group.name}`}>

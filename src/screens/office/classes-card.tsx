@@ -73,7 +73,6 @@ export function ClassesCard({
                     keep(
                       () => archiveClass({ ofClass: one.id, archived: false }),
                       () => `${one.name} is back.`,
-                      () => archiveClass({ ofClass: one.id, archived: true }),
                     )
                   }
                 >

@@ -3,7 +3,6 @@ import { useRef, useState } from "react";
 import { momentAt, schoolClock, type DayOff, type SchoolCalendar } from "@/core/calendar/school-calendar";
 import { sayDay } from "@/core/calendar/say-moment";
 import { keepDaysOff, loseSchoolDay, takeDayBack } from "@/screens/acts/office";
-import { undoPlan } from "@/screens/acts/plan";
 import { Button } from "@/ui/button";
 import { Field, TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
@@ -33,18 +32,20 @@ export function DaysOffCard({ calendar, now }: { calendar: SchoolCalendar; now: 
       ? keep(
           () => loseSchoolDay({ date, name }),
           ({ moved }) => `${say(date)} is lost. ${moved} pieces of work moved on, in all classes.`,
-          ({ event }) => undoPlan({ event }),
-          "The day is a day of school again, and everything is where it was.",
         )
       : keep(
           () => keepDaysOff({ days: [{ date, name, kind, until: kind === "half" ? until : null }] }),
           () => `${say(date)}: ${name}.`,
         );
   const read = async (chosen: File) => {
-    const response = await fetch("/office/days", { method: "POST", body: await chosen.text() });
-    const answer = (await response.json()) as { problem: string } | NonNullable<typeof found>;
-    if ("problem" in answer) tellProblem(answer.problem);
-    else setFound(answer);
+    try {
+      const response = await fetch("/office/days", { method: "POST", body: await chosen.text() });
+      const answer = (await response.json()) as { problem: string } | NonNullable<typeof found>;
+      if ("problem" in answer) tellProblem(answer.problem);
+      else setFound(answer);
+    } catch {
+      tellProblem("No connection: nothing was changed.");
+    }
   };
   const coming = calendar.daysOff.filter((day) => day.date >= today);
   return (

@@ -32,7 +32,6 @@ export function NamesCard({ classes, names }: { classes: Class[]; names: ClassNa
         setChanging(null);
         return `${givenName} ${familyName}: kept. What she signs in with stays.`;
       },
-      () => keepName({ ofStudent: student.id, givenName: student.givenName, familyName: student.familyName }),
     );
   };
   return (

@@ -1,13 +1,11 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
-import { undoPlan } from "@/screens/acts/plan";
+import { useDone } from "@/screens/acts/use-done";
 import type { RosterEffect } from "@/server/school-roster";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { postFile, saySent } from "../media/post-file";
-import { tell, tellProblem } from "@/ui/toast";
 
 /** A roster of the whole school: a OneRoster zip or a table; looked at first, then brought in whole. */
 export function RosterCard() {
@@ -17,7 +15,7 @@ export function RosterCard() {
   const [busy, setBusy] = useState(false);
   const [share, setShare] = useState(0);
   const input = useRef<HTMLInputElement>(null);
-  const router = useRouter();
+  const sayDone = useDone();
   const [schools, setSchools] = useState<RosterEffect["schools"]>([]);
   const [school, setSchool] = useState<string | null>(null);
   const send = async (chosen: File, apply: boolean, of: string | null = school) => {
@@ -38,18 +36,9 @@ export function RosterCard() {
         setFile(null);
         setSeen(null);
         setSchools([]);
-        router.refresh();
-        const { event } = answer;
-        tell(
+        sayDone(
           `The roster is in. New students: ${answer.added} · places in classes: ${answer.enrolled} · left: ${answer.left}`,
-          event === null
-            ? undefined
-            : async () => {
-                const back = await undoPlan({ event });
-                if (back.ok) tell("The roster is as it was.");
-                else tellProblem(back.problem);
-                router.refresh();
-              },
+          answer.event,
         );
       } else {
         setSeen(answer);

@@ -52,8 +52,6 @@ export function TeachersCard({
     keep(
       () => archiveClass({ ofClass: group.id, archived: true }),
       () => `${group.name} is put away; its work and results are kept.`,
-      () => archiveClass({ ofClass: group.id, archived: false }),
-      `${group.name} is back.`,
     );
   return (
     <section aria-labelledby="teachers" className="rounded-card border border-line bg-card p-5">

@@ -1,13 +1,12 @@
 "use client";
-import { useRouter } from "next/navigation";
 import { useTransition } from "react";
 import type { Outcome } from "@/server/act";
-import { undoPlan } from "@/screens/acts/plan";
-import { tell, tellProblem } from "@/ui/toast";
+import { useDone } from "@/screens/acts/use-done";
+import { tellProblem } from "@/ui/toast";
 
 /** Runs a change of the plan: says what came of it, offers to take it back, and reads the plan anew. */
 export function usePlanActs() {
-  const router = useRouter();
+  const sayDone = useDone();
   const [busy, start] = useTransition();
   const run = <Value extends object>(
     work: () => Promise<Outcome<Value>>,
@@ -24,20 +23,7 @@ export function usePlanActs() {
         return;
       }
       after?.();
-      router.refresh();
-      const { event } = outcome.value as { event?: number };
-      tell(
-        done(outcome.value),
-        event === undefined
-          ? undefined
-          : async () => {
-              const back = await undoPlan({ event });
-              if (back.ok) tell(back.value.said);
-              else tellProblem(back.problem);
-              router.refresh();
-            },
-        more?.(outcome.value),
-      );
+      sayDone(done(outcome.value), (outcome.value as { event?: number }).event, more?.(outcome.value));
     });
   return { busy, run };
 }
