@@ -86,6 +86,17 @@ export async function dueForAll(db: Queryable, assignment: number): Promise<Date
   return due;
 }
 
+/** Which of these somebody has begun, in the order given. */
+export async function begunAmong(db: Queryable, assignments: readonly number[]): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    `select a.id from unnest($1::int[]) with ordinality a(id, nth)
+      where exists (select 1 from recipient r join attempt t on t.recipient_id = r.id where r.assignment_id = a.id)
+      order by nth`,
+    [assignments],
+  );
+  return rows.map(({ id }) => id);
+}
+
 export interface Attempt {
   id: number;
   number: number;

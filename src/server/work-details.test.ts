@@ -52,6 +52,21 @@ test("who has it, who could, and how many might still get the newer revision", a
   expect(details.older).toBe(1);
 });
 
+test("a due moment set for one child is told from the one that more time makes of the class's", async () => {
+  const set = new Date(now.getTime() + 9_000_000);
+  const twoHours = 7_200_000;
+  await db.query("update recipient set time_factor = 2, own_due = $3 where assignment_id = $1 and student_id = $2", [
+    assignment,
+    world.students[1],
+    new Date(now.getTime() - 3_600_000 + 2 * twoHours),
+  ]);
+  const setDue = async () =>
+    (await workDetails(db, visitor(world.ines), assignment, now))!.recipients.map((one) => one.setDue);
+  expect(await setDue()).toEqual([null, null]);
+  await db.query("update recipient set own_due = $2 where student_id = $1", [world.students[1], set]);
+  expect(await setDue()).toEqual([null, set]);
+});
+
 test("is not there for who does not teach the class, nor for a number nobody gave", async () => {
   expect(await workDetails(db, visitor(world.teodor), assignment, now)).toBeNull();
   expect(await workDetails(db, visitor(world.ines), 999_999, now)).toBeNull();

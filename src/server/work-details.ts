@@ -1,4 +1,6 @@
+import { withExtraTime } from "@/core/assign/extra-time";
 import { assignmentById, type Assignment } from "@/data/assignments";
+import { calendarOf } from "@/data/calendar";
 import { recipientsOf, type Recipient } from "@/data/recipients";
 import { studentsOf } from "@/data/classes";
 import type { Db } from "@/data/db";
@@ -10,7 +12,8 @@ import type { Visitor } from "./session";
 /** One piece of work, with who gets what. */
 export interface WorkDetails {
   assignment: Assignment;
-  recipients: Recipient[];
+  /** `setDue`: a due moment that was set for this student, beyond what more time makes of the class's. */
+  recipients: (Recipient & { setDue: Date | null })[];
   /** Students of the class who do not have it. */
   others: { id: number; name: string }[];
   /** Students who have not begun and have an older revision than the newest. */
@@ -28,17 +31,21 @@ export async function workDetails(
 ): Promise<WorkDetails | null> {
   if (id === undefined || !(await permit(db, visitor, "change assignment", { assignment: id }, now))) return null;
   const assignment = (await assignmentById(db, id))!;
-  const [recipients, roster, versions] = await Promise.all([
+  const [recipients, roster, versions, calendar] = await Promise.all([
     recipientsOf(db, id),
     studentsOf(db, assignment.class),
     versionsFor(db, visitor, assignment.resource),
+    calendarOf(db, assignment.school),
   ]);
   const heads = new Map<number, number | null>();
   for (const { resource } of recipients)
     if (!heads.has(resource)) heads.set(resource, (await resourceById(db, resource))?.head ?? null);
   return {
     assignment,
-    recipients,
+    recipients: recipients.map((one) => {
+      const byTime = withExtraTime(calendar, assignment, one.factor).due.getTime();
+      return { ...one, setDue: one.ownDue?.getTime() === byTime ? null : one.ownDue };
+    }),
     others: roster
       .filter((student) => !recipients.some((one) => one.student === student.id))
       .map(({ id: student, givenName, familyName }) => ({ id: student, name: `${givenName} ${familyName}` })),

@@ -115,10 +115,12 @@ function ofStepWork(before: Rules, after: Rules, works: readonly StudentWork[]):
   return [`${who(begun)} ${have(begun, "has", "have")} begun: the steps say it from now on; answers stay.`];
 }
 
+export const nobodyBegan = "Nobody has begun, so no answers are touched.";
+
 /** What other rules do to what students have answered: a sentence for each thing, none where nothing changes. */
 export function effectsOfRules(before: Rules, after: Rules, world: World): string[] {
   const { works } = world;
-  if (works.every(({ tries }) => tries.length === 0)) return ["Nobody has begun, so no answers are touched."];
+  if (works.every(({ tries }) => tries.length === 0)) return [nobodyBegan];
   return [
     ...ofTries(before, after, works),
     ...ofKeep(before.keep, after.keep, works),

@@ -3,7 +3,7 @@ import * as actions from "@/server/actions/afterwards";
 import { tried } from "./tried";
 
 export const changeRules = tried(actions.changeRules);
-export const changeStudent = tried(actions.changeStudent);
+export const changeForStudent = tried(actions.changeForStudent);
 export const lookAtRules = tried(actions.lookAtRules, "quietly");
-export const lookAtStudent = tried(actions.lookAtStudent, "quietly");
+export const lookForStudent = tried(actions.lookForStudent, "quietly");
 export const rulesFor = tried(actions.rulesFor, "quietly");

@@ -1,9 +1,10 @@
 "use client";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import type { Finding } from "@/core/assign/finding";
 import type { AssignForm } from "@/core/assign/form";
 import type { Audience } from "@/server/audience";
 import { audienceFor, lookBeforeAssigning } from "@/screens/acts/assign";
+import { useLooked } from "../use-looked";
 
 /** Whom and when something can be given to; null until it has arrived. */
 export function useAudience(
@@ -39,24 +40,8 @@ const SETTLE_MS = 150;
 
 /** What the server says of the form as it is, a moment after the last change. `fresh`: it is about this very form. */
 export function useLastLook(form: AssignForm | null): { looked: Looked | null; fresh: boolean } {
-  const [got, setGot] = useState<{ form: AssignForm; looked: Looked }>();
-  const latest = useRef(form);
-  useEffect(() => {
-    latest.current = form;
-    if (!form || form.to.length === 0) return;
-    const timer = setTimeout(() => {
-      void lookBeforeAssigning(form).then((outcome) => {
-        // An answer to what she has changed since is not shown.
-        if (latest.current !== form) return;
-        setGot({
-          form,
-          looked: outcome.ok
-            ? { ...outcome.value, problem: null }
-            : { said: [], findings: [], problem: outcome.problem },
-        });
-      });
-    }, SETTLE_MS);
-    return () => clearTimeout(timer);
-  }, [form]);
-  return { looked: got?.looked ?? null, fresh: got !== undefined && got.form === form };
+  const asked = form && form.to.length > 0 ? form : null;
+  const { value, problem, fresh } = useLooked(lookBeforeAssigning, asked, SETTLE_MS);
+  const looked = value ? { ...value, problem: null } : problem === null ? null : { said: [], findings: [], problem };
+  return { looked, fresh: asked !== null && fresh };
 }

@@ -2,7 +2,7 @@
 import { ArrowRight } from "lucide-react";
 import { useEffect, useState } from "react";
 import { CROWDED } from "@/core/plan/way-out";
-import { changeStudent } from "@/screens/acts/afterwards";
+import { changeForStudent } from "@/screens/acts/afterwards";
 import { lookAtCrowded, moveDue } from "@/screens/acts/due";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
@@ -106,7 +106,7 @@ export function CrowdedDialog({ date, day, onClose }: { date: string; day: strin
                     toSaid={toSaid}
                     onMove={() =>
                       run(
-                        () => changeStudent({ assignment, student, resource, factor, due: due! }),
+                        () => changeForStudent({ assignment, student, resource, factor, due: due! }),
                         () => `“${title}” is due ${toSaid} for ${name} now.`,
                         again,
                       )

@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import type { Rules } from "@/core/assign/afterwards";
 import type { Assignment } from "@/data/assignments";
 import { changeRules, lookAtRules } from "@/screens/acts/afterwards";
@@ -7,6 +7,8 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
+import { useLooked } from "../use-looked";
+import { Effects } from "./rules-dialog";
 import { usePlanActs } from "./use-plan-acts";
 
 const asIs = { value: "", text: "leave as it is" };
@@ -34,7 +36,6 @@ const checkings = [
 /** Tries, what counts, checking and goals of several pieces of work; what is left as it is stays different in each. */
 export function ManyRulesDialog({ works, onClose }: { works: readonly Assignment[]; onClose: () => void }) {
   const [form, setForm] = useState({ tries: "", keep: "", checking: "", add: "", remove: "" });
-  const [found, setFound] = useState<{ wanted: string; effects: string[] } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const { run, busy } = usePlanActs();
   const goals = [...new Set(works.flatMap((work) => work.goals))].sort((one, other) => one.localeCompare(other));
@@ -49,21 +50,7 @@ export function ManyRulesDialog({ works, onClose }: { works: readonly Assignment
     removeGoals: form.remove ? [form.remove] : [],
   };
   const differs = Object.values(form).some((value) => value.trim() !== "");
-  const wanted = JSON.stringify(change);
-  useEffect(() => {
-    if (!differs) return;
-    let waiting = true;
-    const timer = setTimeout(async () => {
-      const outcome = await lookAtRules(JSON.parse(wanted) as typeof change);
-      if (!waiting) return;
-      setProblem(outcome.ok ? null : outcome.problem);
-      if (outcome.ok) setFound({ wanted, effects: outcome.value.effects });
-    }, 250);
-    return () => {
-      waiting = false;
-      clearTimeout(timer);
-    };
-  }, [wanted, differs]);
+  const looked = useLooked(lookAtRules, differs ? change : null);
   const choice = (label: string, field: keyof typeof form, options: readonly { value: string; text: string }[]) => (
     <Field label={label}>
       {(control) => (
@@ -82,7 +69,6 @@ export function ManyRulesDialog({ works, onClose }: { works: readonly Assignment
       )}
     </Field>
   );
-  const effects = found?.wanted === wanted ? found.effects : null;
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`How these ${works.length} are done`}>
       <form
@@ -97,12 +83,12 @@ export function ManyRulesDialog({ works, onClose }: { works: readonly Assignment
           );
         }}
       >
-        <div className="grid grid-cols-3 gap-3">
+        <div className="grid gap-3 sm:grid-cols-3">
           {choice("May be done", "tries", tries)}
           {choice("What counts", "keep", keeps)}
           {choice("Checked", "checking", checkings)}
         </div>
-        <div className="grid grid-cols-2 gap-3">
+        <div className="grid gap-3 sm:grid-cols-2">
           <Field label="Add a goal">
             {(control) => (
               <TextInput
@@ -119,19 +105,7 @@ export function ManyRulesDialog({ works, onClose }: { works: readonly Assignment
           ])}
         </div>
         {problem && <Notice tone="warning">{problem}</Notice>}
-        {differs && effects && (
-          <ul
-            role="status"
-            aria-label="What it does"
-            className="grid max-h-40 gap-1 overflow-auto rounded-card bg-shade p-3 text-[14px]"
-          >
-            {effects.length === 0 ? (
-              <li>No answers are touched.</li>
-            ) : (
-              effects.map((text) => <li key={text}>{text}</li>)
-            )}
-          </ul>
-        )}
+        {differs && <Effects looked={looked} />}
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button look="main" type="submit" disabled={busy || !differs}>

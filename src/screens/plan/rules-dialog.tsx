@@ -9,28 +9,33 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Notice } from "@/ui/notice";
 import { MoreFields } from "../assign/more-fields";
+import { useLooked, type Looked } from "../use-looked";
 import { usePlanActs } from "./use-plan-acts";
 
-const PAUSE_MS = 200;
-
-/** What the change does to answers, asked anew a moment after each change; null while it is not known. */
-function useEffects(assignment: number, rules: Rules | null): string[] | null {
-  const wanted = JSON.stringify(rules);
-  const [found, setFound] = useState<{ wanted: string; effects: string[] } | null>(null);
-  useEffect(() => {
-    const asked = JSON.parse(wanted) as Rules | null;
-    if (!asked) return;
-    let waiting = true;
-    const timer = setTimeout(async () => {
-      const outcome = await lookAtRules({ assignments: [assignment], rules: asked });
-      if (waiting && outcome.ok) setFound({ wanted, effects: outcome.value.effects });
-    }, PAUSE_MS);
-    return () => {
-      waiting = false;
-      clearTimeout(timer);
-    };
-  }, [assignment, wanted]);
-  return found?.wanted === wanted ? found.effects : null;
+/** What a change does to answers, as far as it is known. */
+export function Effects({ looked }: { looked: Looked<{ effects: string[] }> }) {
+  const { value, problem, fresh } = looked;
+  return (
+    <div
+      className="max-h-40 overflow-auto rounded-card bg-shade px-3 py-2 text-[14px]"
+      role="status"
+      aria-label="What it does"
+    >
+      {!fresh ? (
+        <p className="text-ink-soft">One moment …</p>
+      ) : problem ? (
+        <p>{problem}</p>
+      ) : value!.effects.length === 0 ? (
+        <p>No answers are touched.</p>
+      ) : (
+        <ul className="grid gap-1">
+          {value!.effects.map((text) => (
+            <li key={text}>{text}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
 }
 
 /** How a piece of work is done: tries, what counts, checking, step work, days, goals. What it does to answers is said first. */
@@ -45,11 +50,18 @@ export function RulesDialog({ assignment, now, onClose }: { assignment: Assignme
     );
   }, [assignment.id]);
   const rules = found && { ...found.rules, ...changed };
-  const differs = found !== null && JSON.stringify({ ...found.rules, ...changed }) !== JSON.stringify(found.rules);
-  const effects = useEffects(assignment.id, differs ? rules : null);
+  // Only what she changed is sent: what somebody else changed meanwhile stays.
+  const differing = found
+    ? Object.entries(changed).filter(
+        ([rule, value]) => JSON.stringify(value) !== JSON.stringify(found.rules[rule as keyof Rules]),
+      )
+    : [];
+  const differs = differing.length > 0;
+  const change = { assignments: [assignment.id], rules: Object.fromEntries(differing) as Partial<Rules> };
+  const looked = useLooked(lookAtRules, differs ? change : null);
   const save = () =>
     run(
-      () => changeRules({ assignments: [assignment.id], rules: rules! }),
+      () => changeRules(change),
       () => "Changed.",
       onClose,
       setProblem,
@@ -86,22 +98,8 @@ export function RulesDialog({ assignment, now, onClose }: { assignment: Assignme
       )}
       <div className="sticky -bottom-6 -mx-6 mt-4 -mb-6 border-t border-line bg-card px-6 pt-3 pb-5">
         {differs && (
-          <div
-            className="mb-3 max-h-32 overflow-auto rounded-card bg-shade px-3 py-2 text-[14px]"
-            role="status"
-            aria-label="What it does"
-          >
-            {effects === null ? (
-              <p className="text-ink-soft">One moment …</p>
-            ) : effects.length === 0 ? (
-              <p>No answers are touched.</p>
-            ) : (
-              <ul className="grid gap-1">
-                {effects.map((text) => (
-                  <li key={text}>{text}</li>
-                ))}
-              </ul>
-            )}
+          <div className="mb-3">
+            <Effects looked={looked} />
           </div>
         )}
         <div className="flex justify-end gap-2">

@@ -1,13 +1,13 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { factors, sayFactor } from "@/core/assign/extra-time";
 import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
-import type { Recipient } from "@/data/recipients";
-import { changeStudent, lookAtStudent } from "@/screens/acts/afterwards";
+import { changeForStudent, lookForStudent } from "@/screens/acts/afterwards";
 import { removeStudent } from "@/screens/acts/assign";
 import type { WorkDetails } from "@/server/work-details";
 import { Button } from "@/ui/button";
 import { Field, inputClasses, TextInput } from "@/ui/field";
+import { useLooked } from "../use-looked";
 import { usePlanActs } from "./use-plan-acts";
 
 /** One student's version, time and due moment; what it does to answers is said before it is saved. */
@@ -19,31 +19,16 @@ function StudentForm({
   onDone,
 }: {
   details: WorkDetails;
-  student: Recipient;
+  student: WorkDetails["recipients"][number];
   zone: string;
   now: Date;
   onDone: () => void;
 }) {
-  const wasDue = one.ownDue && one.factor === 1 ? toWallClock(one.ownDue, zone) : "";
+  const wasDue = one.setDue ? toWallClock(one.setDue, zone) : "";
   const [form, setForm] = useState({ resource: one.resource, factor: one.factor, due: wasDue });
-  const [looked, setLooked] = useState<{ effects: string[]; due: Date | null; problem: string | null } | null>(null);
   const { run, busy } = usePlanActs();
   const given = { assignment: assignment.id, student: one.student, ...form };
-  const wanted = JSON.stringify(given);
-  useEffect(() => {
-    let waiting = true;
-    const timer = setTimeout(async () => {
-      const outcome = await lookAtStudent(JSON.parse(wanted) as typeof given);
-      if (!waiting) return;
-      setLooked(
-        outcome.ok ? { ...outcome.value, problem: null } : { effects: [], due: null, problem: outcome.problem },
-      );
-    }, 200);
-    return () => {
-      waiting = false;
-      clearTimeout(timer);
-    };
-  }, [wanted]);
+  const { value: looked, problem } = useLooked(lookForStudent, given);
   const choices = [{ id: assignment.resource, title: "this one" }, ...versions];
   if (!choices.some(({ id }) => id === one.resource)) choices.push({ id: one.resource, title: one.title });
   return (
@@ -53,7 +38,7 @@ function StudentForm({
       onSubmit={(event) => {
         event.preventDefault();
         run(
-          () => changeStudent(given),
+          () => changeForStudent(given),
           () => `Changed for ${one.name}.`,
           onDone,
         );
@@ -97,7 +82,7 @@ function StudentForm({
       <Field
         label="Due for this student"
         help={form.due ? undefined : `Left empty: ${sayMoment(looked?.due ?? assignment.due, zone, now)}.`}
-        problem={looked?.problem ?? undefined}
+        problem={problem ?? undefined}
       >
         {(control) => (
           <TextInput
@@ -117,7 +102,7 @@ function StudentForm({
         <Button size="small" onClick={onDone}>
           Cancel
         </Button>
-        <Button size="small" look="main" type="submit" disabled={busy || looked?.problem != null}>
+        <Button size="small" look="main" type="submit" disabled={busy || problem !== null}>
           Save
         </Button>
       </div>
@@ -133,7 +118,7 @@ export function StudentRow({
   now,
 }: {
   details: WorkDetails;
-  student: Recipient;
+  student: WorkDetails["recipients"][number];
   zone: string;
   now: Date;
 }) {

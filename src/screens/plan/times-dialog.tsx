@@ -1,6 +1,5 @@
 "use client";
-import { useEffect, useState } from "react";
-import type { Finding } from "@/core/assign/finding";
+import { useState } from "react";
 import type { Closes } from "@/core/assign/form";
 import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
 import { fromWallClock } from "@/core/calendar/wall-clock";
@@ -11,6 +10,7 @@ import { Dialog } from "@/ui/dialog";
 import { Field, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { ClosesField } from "../assign/closes-field";
+import { useLooked } from "../use-looked";
 import { usePlanActs } from "./use-plan-acts";
 
 /** When a piece of work opens, is due and closes. */
@@ -35,20 +35,10 @@ export function TimesDialog({
         : { at: toWallClock(assignment.closes, zone) },
   );
   const [problem, setProblem] = useState<{ text: string; field: string | undefined } | null>(null);
-  const [found, setFound] = useState<readonly Finding[]>([]);
   const { run, busy } = usePlanActs();
-  useEffect(() => {
-    let asked = true;
-    const timer = setTimeout(async () => {
-      const outcome = await lookAtTimes({ assignment: assignment.id, opens, due, closes });
-      // What cannot be read yet is said when she keeps it.
-      if (asked) setFound(outcome.ok ? outcome.value.findings : []);
-    }, 200);
-    return () => {
-      asked = false;
-      clearTimeout(timer);
-    };
-  }, [assignment.id, opens, due, closes]);
+  const wanted = { assignment: assignment.id, opens, due, closes };
+  // What cannot be read yet is said when she keeps it.
+  const found = useLooked(lookAtTimes, wanted).value?.findings ?? [];
   const say = (text: string) => {
     const at = fromWallClock(text, zone);
     return at ? sayMoment(at, zone, now) : undefined;
@@ -56,7 +46,7 @@ export function TimesDialog({
   const keep = () =>
     run(
       async () => {
-        const outcome = await changeTimes({ assignment: assignment.id, opens, due, closes });
+        const outcome = await changeTimes(wanted);
         if (!outcome.ok) setProblem({ text: outcome.problem, field: outcome.field });
         return outcome;
       },

@@ -6,7 +6,7 @@ import { taskOf, workOf } from "@/data/work";
 import { workAsItIs } from "@/data/work-rules";
 import { actAs, value, visitorOf } from "../testing/as";
 import { check, child, db, document, given, openSchool, teacher, world } from "../testing/child-at-work";
-import { changeRules, changeStudent, lookAtRules, lookAtStudent, rulesFor } from "./afterwards";
+import { changeRules, changeForStudent, lookAtRules, lookForStudent, rulesFor } from "./afterwards";
 import { addStudents, removeStudent, takeNewest } from "./assign";
 import { undoPlan } from "./plan";
 
@@ -85,6 +85,19 @@ test("what it does to answers is said before, and changes nothing", async () => 
   expect(await workAsItIs(db, id)).toEqual(before);
 });
 
+test("of several, only those somebody has begun are spoken of, and the others are counted", async () => {
+  const ids = [await work({ tries: 2 }), await work({ tries: 2 }), await work({ tries: 2 })];
+  const rules = { checking: "never" as const };
+  expect(value(await lookAtRules({ assignments: ids, rules })).effects).toEqual([
+    "Nobody has begun, so no answers are touched.",
+  ]);
+  await answered(ids[1]!);
+  const { effects } = value(await lookAtRules({ assignments: ids, rules }));
+  expect(effects).toHaveLength(2);
+  expect(effects[0]).toContain("no longer sees what is right");
+  expect(effects[1]).toBe("Nobody has begun 2 of them.");
+});
+
 test("a change made since is not overwritten by undoing an earlier one", async () => {
   const id = await work();
   const { event } = value(await changeRules({ assignments: [id], rules: { tries: 3 } }));
@@ -102,12 +115,12 @@ test("one child gets another version with more time; what was answered is kept, 
   await answered(id);
   const student = world.students[0]!;
   const wanted = { assignment: id, student, resource: easier.id, factor: 1.5, due: "" };
-  expect(value(await lookAtStudent(wanted)).effects.join()).toMatch(/None of what .* one answer belongs/);
+  expect(value(await lookForStudent(wanted)).effects.join()).toMatch(/None of what .* one answer belongs/);
   const before = await workAsItIs(db, id);
   const marks = async () =>
     resultTable(await workOf(db, id), "best").rows.find((row) => row.student.id === student)!.marks;
   expect(await marks()).toBe(1);
-  const { event } = value(await changeStudent(wanted));
+  const { event } = value(await changeForStudent(wanted));
   await thereAndBack(
     id,
     event,
@@ -122,7 +135,7 @@ test("one child gets another version with more time; what was answered is kept, 
   expect(await marks()).toBe(1);
   // A thing that is no version of it is not given in its place.
   const other = await publishFor(db, world.ines, lesson("Ferries"));
-  expect(await changeStudent({ ...wanted, resource: other.id })).toMatchObject({ ok: false });
+  expect(await changeForStudent({ ...wanted, resource: other.id })).toMatchObject({ ok: false });
   expect(resource).not.toBe(easier.id);
 });
 

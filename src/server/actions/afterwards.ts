@@ -1,6 +1,6 @@
 "use server";
 import { z } from "zod";
-import { effectsOfRules, effectsOfVersion, Rules } from "@/core/assign/afterwards";
+import { effectsOfRules, effectsOfVersion, nobodyBegan, Rules } from "@/core/assign/afterwards";
 import { withExtraTime } from "@/core/assign/extra-time";
 import { schoolClock } from "@/core/calendar/school-calendar";
 import { fromWallClock } from "@/core/calendar/wall-clock";
@@ -10,7 +10,7 @@ import type { Db } from "@/data/db";
 import { recipientsOf } from "@/data/recipients";
 import { resourceById, revisionById } from "@/data/resources";
 import { stepsOf } from "@/data/split";
-import { dueForAll, workOf } from "@/data/work";
+import { begunAmong, dueForAll, workOf } from "@/data/work";
 import { keptStepWork, setRecipient, setRules, workAsItIs, type WorkWas } from "@/data/work-rules";
 import { act, Refused } from "../act";
 import { audienceOf } from "../audience";
@@ -49,6 +49,7 @@ export const rulesFor = act(
 );
 
 const MOST_GOALS = 8;
+const MOST_SAID = 40;
 const Goals = Rules.shape.goals;
 const ChangedRules = z.object({
   assignments: z.array(Id).min(1).max(200),
@@ -70,19 +71,30 @@ export const lookAtRules = act(
   ChangedRules,
   (given) => ({ assignments: given.assignments }),
   async ({ db, now }, given) => {
+    const many = given.assignments.length > 1;
+    const begun = await begunAmong(db, given.assignments);
+    if (begun.length === 0) return { effects: [nobodyBegan] };
     const effects: string[] = [];
-    for (const id of given.assignments) {
-      const assignment = (await assignments.assignmentById(db, id))!;
+    const zones = new Map<number, string>();
+    for (const id of begun) {
+      const { school, title } = (await assignments.assignmentById(db, id))!;
+      if (!zones.has(school)) zones.set(school, (await calendarOf(db, school)).zone);
       const before = rulesOf(await workAsItIs(db, id));
-      const calendar = await calendarOf(db, assignment.school);
       const found = effectsOfRules(before, changedBy(before, given), {
         works: await workOf(db, id),
         over: (await dueForAll(db, id)) <= now,
-        today: schoolClock(now, calendar.zone).date,
+        today: schoolClock(now, zones.get(school)!).date,
       });
-      effects.push(...(given.assignments.length === 1 ? found : found.map((text) => `“${assignment.title}”: ${text}`)));
+      effects.push(...(many ? found.map((text) => `“${title}”: ${text}`) : found));
     }
-    return { effects: effects.slice(0, 40) };
+    const unbegun = given.assignments.length - begun.length;
+    return {
+      effects: [
+        ...effects.slice(0, MOST_SAID),
+        ...(effects.length > MOST_SAID ? [`And ${effects.length - MOST_SAID} more like these.`] : []),
+        ...(unbegun > 0 ? [`Nobody has begun ${unbegun === 1 ? "one" : unbegun} of them.`] : []),
+      ],
+    };
   },
 );
 
@@ -152,7 +164,7 @@ async function rowFor(db: Db, visitor: Visitor, given: z.infer<typeof ForStudent
 }
 
 /** What another version or time does to what this student answered. Changes nothing. */
-export const lookAtStudent = act(
+export const lookForStudent = act(
   "change assignment",
   ForStudent,
   (given) => ({ assignment: given.assignment }),
@@ -165,7 +177,7 @@ export const lookAtStudent = act(
 );
 
 /** Another version, time or due moment for one student. Returns what undoes it. */
-export const changeStudent = act(
+export const changeForStudent = act(
   "change assignment",
   ForStudent,
   (given) => ({ assignment: given.assignment }),

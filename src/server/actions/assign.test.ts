@@ -22,7 +22,7 @@ import {
   removeStudent,
   takeNewest,
 } from "./assign";
-import { changeStudent } from "./afterwards";
+import { changeForStudent } from "./afterwards";
 import { undoPlan } from "./plan";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -254,7 +254,7 @@ describe("afterwards", () => {
     };
     const later = new Date(assignment.due.getTime() + 24 * 3_600_000);
     const forBo = { assignment: id, student: world.students[bo]!, resource: main.id, factor: 1 };
-    value(await changeStudent({ ...forBo, due: wall(later) }));
+    value(await changeForStudent({ ...forBo, due: wall(later) }));
     const moved = new Date(assignment.due.getTime() + 7 * 24 * 3_600_000);
     // While she chooses them, other times go through the last look; one in the past is refused.
     const night = wall(moved).replace(/T.*/, "T23:00");
@@ -270,7 +270,7 @@ describe("afterwards", () => {
     expect(await due(aisha)).toBe(moved.getTime());
     expect((await due(bo)) - moved.getTime()).toBe(24 * 3_600_000);
     expect(await due(2)).toBeGreaterThan(moved.getTime());
-    expect(await changeStudent({ ...forBo, due: "2020-01-01T08:00" })).toMatchObject({
+    expect(await changeForStudent({ ...forBo, due: "2020-01-01T08:00" })).toMatchObject({
       ok: false,
       field: "due",
     });
