@@ -42,6 +42,9 @@ export async function lookAtPlaced(
 /** What can be wrong with times alone: what the thing itself is like was looked at when it was assigned. */
 const aboutTimes = ({ key }: Finding) => /^(?:closed|hour|past|when|days|long|full|load) /.test(key);
 
+/** What can be wrong with when it opens: no news where it opens when it did before. */
+const aboutOpening = ({ key }: Finding) => /^(?:past|(?:closed|hour) opens) /.test(key);
+
 /**
  * What the last look says of a piece of work at other times.
  * @throws Refused when it cannot have them
@@ -55,7 +58,10 @@ export async function lookAtMoved(
   now: Date,
 ): Promise<Finding[]> {
   const work = { class: assignment.class, resources: [assignment.resource], students, moved: assignment.id };
-  const found = (await lookAtPlaced(db, visitor, work, times, now)).filter(aboutTimes);
+  const opensAsBefore = times.opens.getTime() === assignment.opens.getTime();
+  const found = (await lookAtPlaced(db, visitor, work, times, now))
+    .filter(aboutTimes)
+    .filter((finding) => !(opensAsBefore && aboutOpening(finding)));
   const stop = found.find(({ level }) => level === "stop");
   if (stop) throw new Refused(`${stop.text} Nothing was changed.`);
   return found;

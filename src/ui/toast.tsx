@@ -29,9 +29,9 @@ export function tell(text: string, undo?: () => void, more?: { label: string; on
   if (undo) latest = { undo, id };
 }
 
-/** Says what went wrong, and stays until read. */
+/** Says what went wrong, and stays until read; the same twice is said once. */
 export function tellProblem(text: string): void {
-  toast.error(text, { duration: 12_000, closeButton: true });
+  toast.error(text, { id: text, duration: 12_000, closeButton: true });
 }
 
 export function undoLatest(): void {

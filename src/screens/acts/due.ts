@@ -4,4 +4,5 @@ import { tried } from "./tried";
 
 export const changeDue = tried(actions.changeDue);
 export const lookAtCrowded = tried(actions.lookAtCrowded, "quietly");
+export const lookAtDue = tried(actions.lookAtDue, "quietly");
 export const moveDue = tried(actions.moveDue);

@@ -8,9 +8,9 @@ import { changeTimes, lookAtTimes } from "@/screens/acts/assign";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, TextInput } from "@/ui/field";
-import { Notice } from "@/ui/notice";
 import { ClosesField } from "../assign/closes-field";
 import { useLooked } from "../use-looked";
+import { LastLookList } from "./last-look-list";
 import { usePlanActs } from "./use-plan-acts";
 
 /** When a piece of work opens, is due and closes. */
@@ -88,15 +88,7 @@ export function TimesDialog({
           problem={problem?.field === "closes" ? problem.text : undefined}
           onChange={setCloses}
         />
-        {found.length > 0 && (
-          <ul aria-label="Last look" className="grid gap-2">
-            {found.map((finding) => (
-              <li key={finding.key}>
-                <Notice className="text-[14px]">{finding.text}</Notice>
-              </li>
-            ))}
-          </ul>
-        )}
+        <LastLookList texts={found.map(({ text }) => text)} />
         <div className="flex justify-end gap-2">
           <Button onClick={onClose}>Cancel</Button>
           <Button look="main" disabled={busy} onClick={keep}>

@@ -52,7 +52,7 @@ const MOST_GOALS = 8;
 const MOST_SAID = 40;
 const Goals = Rules.shape.goals;
 const ChangedRules = z.object({
-  assignments: z.array(Id).min(1).max(200),
+  assignments: z.array(Id).min(1).max(400, "At most 400 pieces of work at once. Nothing was changed."),
   rules: Rules.partial(),
   /** Of several, each keeps its other goals. */
   addGoals: Goals.default([]),

@@ -79,7 +79,10 @@ export const assignResources = act("assign resources", AssignForm, aboutForm, as
 /** Calls work back from its students, or gives it again. What they answered is kept. */
 export const callBack = act(
   "change assignments",
-  z.object({ assignments: z.array(Id).min(1).max(400), back: z.boolean() }),
+  z.object({
+    assignments: z.array(Id).min(1).max(400, "At most 400 pieces of work at once. Nothing was changed."),
+    back: z.boolean(),
+  }),
   (given) => ({ assignments: given.assignments }),
   async ({ db, now }, given) => {
     await db.transaction(async (tx) => {

@@ -8,7 +8,7 @@ import { actAs, value, visitorOf } from "../testing/as";
 import { db, formFor, openSchool, world } from "../testing/child-at-work";
 import { changeRules, changeForStudent } from "./afterwards";
 import { assignResources } from "./assign";
-import { changeDue, lookAtCrowded, moveDue } from "./due";
+import { changeDue, lookAtCrowded, lookAtDue, moveDue } from "./due";
 import { undoPlan } from "./plan";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -109,6 +109,15 @@ test("several are due at one moment, all or none, closing no earlier; more time 
   expect(await changeDue({ assignments: ids, due: wanted })).toMatchObject({ ok: false, field: "due" });
   expect((await dueDate(ids[0]!)).date).toBe(later(2));
   await db.query("update person set time_factor = 1 where id = $1", [world.students[2]]);
+});
+
+test("one due moment for several goes through the last look, each remark once", async () => {
+  const ids = [await due("Tides", later(2)), await due("Ferries", later(3))];
+  const late = { assignments: ids, due: `${later(8)}T22:00` };
+  const { remarks } = value(await lookAtDue(late));
+  expect(remarks.filter((text) => text.includes("10 in the evening, not in the morning"))).toHaveLength(1);
+  expect((await dueDate(ids[0]!)).date).toBe(later(2));
+  expect(value(await lookAtDue({ assignments: ids, due: `${later(8)}T14:00` })).remarks).toEqual([]);
 });
 
 test("a goal is added to several and another taken out, and each keeps the rest", async () => {

@@ -7,12 +7,14 @@ import { fromWallClock } from "@/core/calendar/wall-clock";
 import { CROWDED, waysOut } from "@/core/plan/way-out";
 import { assignmentById } from "@/data/assignments";
 import { classesOf } from "@/data/classes";
+import type { Db } from "@/data/db";
 import { crowdedDays, dueByDay, dueOn, dueThenFor } from "@/data/plan";
 import { recipientsOf } from "@/data/recipients";
 import { act, Refused } from "../act";
 import { lookAtMoved } from "../look-again";
 import { changePlaces } from "../move-work";
 import { meetingsOf } from "../plan";
+import type { Visitor } from "../session";
 
 const Id = z.number().int().positive();
 
@@ -83,23 +85,46 @@ export const lookAtCrowded = act(
   },
 );
 
+const DueTogether = z.object({
+  assignments: z.array(Id).min(1).max(400, "At most 400 pieces of work at once. Nothing was changed."),
+  due: z.string().max(30),
+});
+
+/** Each of them at the due moment typed, and what the last look says of that; refused where one cannot be due then. */
+async function dueTogether(db: Db, visitor: Visitor, given: z.infer<typeof DueTogether>, now: Date) {
+  const due = fromWallClock(given.due, visitor.zone);
+  if (!due) throw new Refused("Say when it is due.", "due");
+  if (due <= now) throw new Refused(`${sayMoment(due, visitor.zone, now)} is already past.`, "due");
+  const places = [];
+  const remarks = new Set<string>();
+  for (const id of given.assignments) {
+    const work = (await assignmentById(db, id))!;
+    if (due <= work.opens) throw new Refused(`“${work.title}” opens later than that. Nothing was changed.`, "due");
+    const closes =
+      work.closes && (work.closes.getTime() === work.due.getTime() || work.closes < due) ? due : work.closes;
+    const times = { opens: work.opens, due, closes, meeting: work.meeting };
+    const students = (await recipientsOf(db, id)).map(({ student }) => student);
+    for (const { text } of await lookAtMoved(db, visitor, work, students, times, now)) remarks.add(text);
+    places.push({ id, ...times });
+  }
+  return { places, remarks: [...remarks] };
+}
+
+/** What the last look says of one due moment for several. Changes nothing. */
+export const lookAtDue = act(
+  "change assignments",
+  DueTogether,
+  (given) => ({ assignments: given.assignments }),
+  async ({ db, visitor, now }, given) => ({ remarks: (await dueTogether(db, visitor, given, now)).remarks }),
+);
+
 /** Several pieces of work due at one moment of the school's clock. All of them or none; one undo. */
 export const changeDue = act(
   "change assignments",
-  z.object({ assignments: z.array(Id).min(1).max(200), due: z.string().max(30) }),
+  DueTogether,
   (given) => ({ assignments: given.assignments }),
   async ({ db, visitor, now }, given) => {
-    const due = fromWallClock(given.due, visitor.zone);
-    if (!due) throw new Refused("Say when it is due.", "due");
-    if (due <= now) throw new Refused(`${sayMoment(due, visitor.zone, now)} is already past.`, "due");
-    const places = [];
-    for (const id of given.assignments) {
-      const work = (await assignmentById(db, id))!;
-      if (due <= work.opens) throw new Refused(`“${work.title}” opens later than that. Nothing was changed.`, "due");
-      const closes =
-        work.closes && (work.closes.getTime() === work.due.getTime() || work.closes < due) ? due : work.closes;
-      places.push({ id, opens: work.opens, due, closes, meeting: work.meeting });
-    }
+    const { places } = await dueTogether(db, visitor, given, now);
     return { event: await changePlaces(db, visitor.id, now, "changed when several things are due", places) };
   },
 );
