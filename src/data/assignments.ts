@@ -73,6 +73,20 @@ export async function assignmentsOf(
   );
 }
 
+/** What these classes still have to do of what a teacher works with, what opens last first: what new work can wait for. */
+export async function openWorkOf(
+  db: Queryable,
+  teacher: number,
+  classes: readonly number[],
+  now: Date,
+): Promise<{ id: number; class: number; title: string; due: Date }[]> {
+  return db.query(
+    `select a.id, a.class_id class, f.facts ->> 'title' || coalesce(', ' || a.part, '') title, a.due ${from}
+      where a.class_id = any($3::int[]) and a.called_back is null and a.due > $2 and ${hers} order by a.opens desc, a.id desc`,
+    [teacher, now, classes],
+  );
+}
+
 /** Which of these assignments a student has. */
 export async function assignmentsWith(db: Queryable, ids: readonly number[], student: number): Promise<Set<number>> {
   const rows = await db.query<{ id: number }>(

@@ -205,20 +205,21 @@ export async function plannedLoosely(
 }
 
 /**
- * Other versions of a resource: those of its family, what it was adapted from and what was adapted from it. Whether she may
- * read them is asked elsewhere.
+ * Other versions of resources, forty of each at most: those of its family, what it was adapted from and what was adapted from
+ * it. Whether she may read them is asked elsewhere.
  */
-export async function kinOf(db: Queryable, resource: number): Promise<number[]> {
-  const rows = await db.query<{ id: number }>(
-    `select e.resource_id id from search_entry e, search_entry mine
-      where mine.resource_id = $1 and mine.family <> 0 and e.family = mine.family and e.resource_id <> $1
-     union select v.resource_id from resource r join revision v on v.id = r.source_revision_id where r.id = $1
-     union select r.id from resource r join revision v on v.id = r.source_revision_id
-            where v.resource_id = $1 and r.head_revision_id is not null
-      order by id limit 40`,
-    [resource],
+export async function kinOf(db: Queryable, resources: readonly number[]): Promise<{ of: number; id: number }[]> {
+  return db.query(
+    `select asked.of, kin.id from unnest($1::int[]) with ordinality asked(of, nth), lateral (
+       select e.resource_id id from search_entry e, search_entry mine
+        where mine.resource_id = asked.of and mine.family <> 0 and e.family = mine.family and e.resource_id <> asked.of
+       union select v.resource_id from resource r join revision v on v.id = r.source_revision_id where r.id = asked.of
+       union select r.id from resource r join revision v on v.id = r.source_revision_id
+              where v.resource_id = asked.of and r.head_revision_id is not null
+        order by id limit 40) kin
+      order by asked.nth, kin.id`,
+    [resources],
   );
-  return rows.map(({ id }) => id);
 }
 
 export interface StudentGroup {

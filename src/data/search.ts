@@ -250,21 +250,25 @@ export async function hitsOf(db: Queryable, reader: Reader, read: ReadNeed, opti
   });
 }
 
-/** Whether this reader may see every one of these resources: hers, or on a shelf open to her. */
-export async function mayReadAll(
+/** Which of these resources this reader may see: hers, or on a shelf open to her. */
+export async function readableAmong(
   db: Queryable,
   reader: Pick<Reader, "id" | "school" | "district">,
   resources: readonly number[],
-): Promise<boolean> {
-  const asked = [...new Set(resources)];
-  const rows = await db.query(
-    `select 1 from resource r
+): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    `select r.id from resource r
       where r.id = any($4::int[]) and (r.owner_id = $1 or (r.archived is null and exists (
         select 1 from shelf_entry s where s.resource_id = r.id and r.head_revision_id is not null and (
           s.shelf = 'commons' or (s.shelf = 'district' and r.district_id = $3) or (s.shelf = 'staffroom' and s.school_id = $2)))))`,
-    [reader.id, reader.school ?? -1, reader.district, asked],
+    [reader.id, reader.school ?? -1, reader.district, resources],
   );
-  return rows.length === asked.length;
+  return rows.map(({ id }) => id);
+}
+
+/** Whether she may see every one of them. */
+export async function mayReadAll(...asked: Parameters<typeof readableAmong>): Promise<boolean> {
+  return (await readableAmong(...asked)).length === new Set(asked[2]).size;
 }
 
 /** Which classes of a school have used a resource, newest first, with who assigned it last. */

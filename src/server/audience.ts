@@ -12,7 +12,7 @@ import type { AssignForm } from "@/core/assign/form";
 import { dayComesFirst } from "@/core/locale/country";
 import { stepTitle } from "@/core/resource/changes";
 import type { Work } from "@/core/resource/work";
-import { alreadyHave, assignmentsOf, goalTagsOf, type Assignment } from "@/data/assignments";
+import { alreadyHave, goalTagsOf, openWorkOf, type Assignment } from "@/data/assignments";
 import { classesOf, type Student } from "@/data/classes";
 import type { Db } from "@/data/db";
 import { groupsOf, plannedIn, studentGoals, type StudentGroup } from "@/data/plan";
@@ -127,7 +127,7 @@ export async function audienceOf(
     plannedIn(db, ids, today, until),
     goalTagsOf(db, visitor.id),
     studentGoals(db, students),
-    assignmentsOf(db, visitor.id, ids, now),
+    openWorkOf(db, visitor.id, ids, now),
   ]);
   const [versions, given] = await Promise.all([
     versionsForAll(db, visitor, resources),
@@ -175,12 +175,7 @@ export async function audienceOf(
     individualGoals: goals
       .filter(({ closed }) => closed === null)
       .map(({ student, goal, year }) => ({ student, text: `${goal} (${year})` })),
-    earlier: earlier
-      .filter(({ due, calledBack }) => calledBack === null && due > now)
-      .map(({ id, class: group, title, part, due }) => ({
-        ...{ id, due, class: group },
-        title: part ? `${title}, ${part}` : title,
-      })),
+    earlier,
     zone: visitor.zone,
     schoolDays: groups[0]
       ? schoolDays(groups[0].calendar, today, addDays(today, SEMESTER_WEEKS * 7))

@@ -4,8 +4,8 @@ import type { Document } from "@/core/resource/document";
 import type { Facts } from "@/core/resource/facts";
 import type { Db } from "@/data/db";
 import { kinOf } from "@/data/plan";
-import { factsOfHead, headsOf, resourceById, revisionById } from "@/data/resources";
-import { mayReadAll } from "@/data/search";
+import { headsOf, revisionById } from "@/data/resources";
+import { readableAmong } from "@/data/search";
 import type { Visitor } from "./session";
 
 /** What is given: a resource as it is published now. */
@@ -48,28 +48,20 @@ export interface Version {
   facts: Facts;
 }
 
-/** The versions of a resource she may give in its place. Their documents are not read: only what is chosen by is. */
-export async function versionsFor(db: Db, visitor: Visitor, resource: number): Promise<Version[]> {
-  const found: Version[] = [];
-  for (const id of await kinOf(db, resource)) {
-    if (!(await mayReadAll(db, visitor, [id]))) continue;
-    const version = await resourceById(db, id);
-    if (version?.head)
-      found.push({
-        id,
-        of: resource,
-        revision: version.head,
-        ownerName: version.ownerName,
-        facts: await factsOfHead(db, id),
-      });
-  }
-  return found;
+/** The versions of resources she may give in their place, in their order. Documents are not read: only what is chosen by is. */
+export async function versionsForAll(db: Db, visitor: Visitor, resources: readonly number[]): Promise<Version[]> {
+  const kin = await kinOf(db, resources);
+  if (kin.length === 0) return [];
+  const readable = await readableAmong(db, visitor, [...new Set(kin.map(({ id }) => id))]);
+  const heads = new Map((await headsOf(db, readable)).map((head) => [head.id, head]));
+  return kin.flatMap(({ of, id }) => {
+    const head = heads.get(id);
+    return head ? [{ id, of, revision: head.revision, ownerName: head.ownerName, facts: head.facts }] : [];
+  });
 }
 
-/** The same for several resources, in their order. */
-export async function versionsForAll(db: Db, visitor: Visitor, resources: readonly number[]): Promise<Version[]> {
-  return (await Promise.all(resources.map((resource) => versionsFor(db, visitor, resource)))).flat();
-}
+export const versionsFor = (db: Db, visitor: Visitor, resource: number): Promise<Version[]> =>
+  versionsForAll(db, visitor, [resource]);
 
 /** What a version is called beside the first one, as long as no other is called the same: "the shorter version". */
 function versionName(version: Facts, main: Facts): string {
