@@ -18,6 +18,10 @@ interface Kept {
 }
 
 const ofClasses = "t.class_id in (select id from class where school_id = $1)";
+/** Whether any of these tables says something of a row. */
+const inAny = (column: string, tables: readonly string[]) =>
+  tables.map((table) => `exists (select 1 from ${table} u where u.${column} = t.id)`).join(" or ");
+
 /** Parents first: rows go in the other order. */
 const kept: readonly Kept[] = [
   { table: "school", key: ["id"], columns: ["id", "weekdays", "cycle"], where: "t.id = $1", stays: true },
@@ -46,7 +50,15 @@ const kept: readonly Kept[] = [
       ...["id", "school_id", "name", "subject", "year", "grade_from", "grade_to", "roster_id", "homeroom", "archived"],
     ],
     where: "t.school_id = $1",
-    used: "exists (select 1 from assignment a where a.class_id = t.id)",
+    // What came with it is gone by then: what is left was added since.
+    used: inAny("class_id", [
+      "assignment",
+      "enrolment",
+      "class_teacher",
+      "class_meeting",
+      "student_group",
+      "class_day_off",
+    ]),
   },
   {
     table: "person",
@@ -56,7 +68,7 @@ const kept: readonly Kept[] = [
       ...["time_factor", "active"],
     ],
     where: "t.school_id = $1 and t.kind = 'student'",
-    used: "t.password_hash is not null or exists (select 1 from recipient r where r.student_id = t.id)",
+    used: `t.password_hash is not null or ${inAny("student_id", ["recipient", "enrolment", "group_member", "student_goal"])}`,
   },
   {
     table: "class_meeting",

@@ -39,5 +39,7 @@ export async function putSchoolBack(tx: Queryable, { school, rows }: SchoolChang
   const why = await putRowsBack(tx, school, rows);
   if (why === "changed") throw new Refused("Some of it has been changed since, so it stays as it is now.");
   if (why === "used")
-    throw new Refused("Students or classes it brought in have cards or work by now, so it stays as it is.");
+    throw new Refused(
+      "Students or classes it brought in have cards, work, groups or other classes by now, so it stays as it is.",
+    );
 }

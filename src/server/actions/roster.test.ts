@@ -313,7 +313,7 @@ describe("the roster of a school", () => {
     await db.query("update person set password_hash = 'x' where family_name = 'Newcomer'");
     expect(await undoPlan({ event: again.event! })).toMatchObject({
       ok: false,
-      problem: expect.stringContaining("have cards or work by now"),
+      problem: expect.stringContaining("have cards, work, groups"),
     });
     expect(await db.query("select 1 from person where family_name = 'Newcomer'")).toHaveLength(1);
     // Whoever brought it in and is of the office no more does not undo it.
@@ -321,6 +321,25 @@ describe("the roster of a school", () => {
     expect(await undoPlan({ event: again.event! })).toMatchObject({ ok: false });
     await db.query("delete from class where name = '3 Auk'");
     await db.query("delete from person where family_name = 'Newcomer'");
+  });
+
+  test("what was added since is not lost with what a roster brought in: then that stays", async () => {
+    const table = "Name,Grade,Class\nUna Newcomer,3,3 Auk\n";
+    const { event } = await bringInRoster(db, to(), await readSchoolRoster(strToU8(table)), made());
+    actAs(visitorOf({ id: world.ines, district: world.district, school: world.here }, { roles: ["office"] }));
+    const refused = { ok: false, problem: expect.stringContaining("so it stays as it is") };
+    // Somebody put another child into the new class.
+    const [group] = await db.query<{ id: number }>("select id from class where name = '3 Auk'");
+    await db.query("insert into enrolment (class_id, student_id) values ($1, $2)", [group!.id, world.students[0]]);
+    expect(await undoPlan({ event: event! })).toMatchObject(refused);
+    await db.query("delete from enrolment where class_id = $1 and student_id = $2", [group!.id, world.students[0]]);
+    // Or the new child into another class.
+    const [una] = await db.query<{ id: number }>("select id from person where family_name = 'Newcomer'");
+    await db.query("insert into enrolment (class_id, student_id) values ($1, $2)", [world.class, una!.id]);
+    expect(await undoPlan({ event: event! })).toMatchObject(refused);
+    expect(await studentsOf(db, group!.id)).toHaveLength(1);
+    await db.query("delete from enrolment where class_id = $1 and student_id = $2", [world.class, una!.id]);
+    expect((await undoPlan({ event: event! })).ok).toBe(true);
   });
 
   test("whoever is missing from a whole roster has left; in a delta whoever is said to be over", async () => {
