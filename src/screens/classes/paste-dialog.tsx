@@ -3,7 +3,7 @@ import { useEffect, useState, useTransition } from "react";
 import { rosterFields, type RosterField } from "@/core/roster/read-roster";
 import type { Class } from "@/data/classes";
 import { bringInPasted, lookAtPasted } from "@/screens/acts/roster";
-import { useDone } from "@/screens/acts/use-done";
+import { useDone } from "@/screens/use-done";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";

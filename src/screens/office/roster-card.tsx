@@ -1,6 +1,6 @@
 "use client";
 import { useRef, useState } from "react";
-import { useDone } from "@/screens/acts/use-done";
+import { useDone } from "@/screens/use-done";
 import type { RosterEffect } from "@/server/school-roster";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";

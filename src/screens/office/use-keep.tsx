@@ -1,6 +1,6 @@
 "use client";
 import { useState, useTransition } from "react";
-import { useDone } from "@/screens/acts/use-done";
+import { useDone } from "@/screens/use-done";
 import type { Outcome } from "@/server/act";
 import { Notice } from "@/ui/notice";
 

@@ -1,7 +1,7 @@
 "use client";
 import { useTransition } from "react";
 import type { Outcome } from "@/server/act";
-import { useDone } from "@/screens/acts/use-done";
+import { useDone } from "@/screens/use-done";
 import { tellProblem } from "@/ui/toast";
 
 /** Runs a change of the plan: says what came of it, offers to take it back, and reads the plan anew. */
