@@ -134,8 +134,8 @@ for (const count of n) {
     }
     const [framework] = await db.query<{ id: number }>("select id from framework");
     const others: [name: string, work: () => Promise<unknown>][] = [
-      ["one blank's counts, words and blanks", () => leavesOf(db, reader, someNeed(), random.pick(alsoBlanks), [])],
-      ["one blank's counts, nothing filled", () => leavesOf(db, reader, anyNeed, random.pick(alsoBlanks), [])],
+      ["one blank's counts, words and blanks", () => leavesOf(db, reader, someNeed(), random.pick(alsoBlanks), {})],
+      ["one blank's counts, nothing filled", () => leavesOf(db, reader, anyNeed, random.pick(alsoBlanks), {})],
       ["suggestions while typing", () => suggestSeen(db, reader, random.pick(words).slice(0, random.int(2, 5)))],
       ["standards tree with counts", () => treeOf(db, reader, framework!.id)],
       ["publish one", () => publishOne(db, reader)],

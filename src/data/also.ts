@@ -6,8 +6,10 @@ export interface Named {
   standards: readonly string[];
   authors: readonly number[];
   isbns: readonly string[];
+  /** Codes that all the classes chosen as not having covered something have met. */
+  covered: readonly string[];
 }
-export const nothingNamed: Named = { standards: [], authors: [], isbns: [] };
+export const nothingNamed: Named = { standards: [], authors: [], isbns: [], covered: [] };
 
 /** Numbers the parameters of one statement; `add` returns the place of a value. */
 export class ParameterList {
@@ -21,6 +23,11 @@ export class ParameterList {
   }
 }
 
+interface Asked {
+  need: Need;
+  named: Named;
+}
+
 const isBitBlank = (blank: AlsoBlank): blank is AlsoBlank & BitBlankName => blank in bitBlanks;
 
 /** Entries aligned to a statement with one of these codes, to anything below it in its tree, or to a code that goes on from it. */
@@ -30,7 +37,7 @@ const alignedTo = (codes: string) => `e.resource_id in (
                                where (c.code = any(${codes}::text[])
                                       or exists (select 1 from unnest(${codes}::text[]) as u(start) where c.code like u.start || '.%')) and (f.district_id is null or f.district_id = $3)))`;
 
-function conditionOf(blank: AlsoBlank, need: Need, list: ParameterList): string {
+function conditionOf(blank: AlsoBlank, { need, named }: Asked, list: ParameterList): string {
   const chosen = chosenIn(need, blank);
   if (isBitBlank(blank)) {
     const { column, shift, mask, kept } = bitBlanks[blank];
@@ -46,6 +53,9 @@ function conditionOf(blank: AlsoBlank, need: Need, list: ParameterList): string 
       return `e.resource_id in (select resource_id from topic_entry where topic = any(${list.add(need.topics)}::text[]))`;
     case "standard":
       return alignedTo(list.add(need.standards));
+    case "uncovered":
+      return `e.resource_id in (select a.resource_id from alignment a join standard s on s.id = a.standard_id
+        where a.relation <> 'requires' and s.code <> '' and s.code <> all(${list.add(named.covered)}::text[]))`;
     case "since":
       return `e.fresh > (${list.add(need.since[0])}::timestamp at time zone 'UTC')`;
     case "set":
@@ -69,13 +79,13 @@ export function namedConditions(named: Named, list: ParameterList): string[] {
 
 /** The filled blanks behind "and also…" as conditions on a row `e`, in the order of the sentence. */
 export function alsoConditions(
-  need: Need,
+  asked: Asked,
   list: ParameterList,
   except?: AlsoBlank,
 ): { blank: AlsoBlank; sql: string }[] {
   return alsoBlanks
-    .filter((blank) => blank !== except && isFilled(need, blank))
-    .map((blank) => ({ blank, sql: conditionOf(blank, need, list) }));
+    .filter((blank) => blank !== except && isFilled(asked.need, blank))
+    .map((blank) => ({ blank, sql: conditionOf(blank, asked, list) }));
 }
 
 export const isNamed = (named: Named): boolean =>

@@ -39,8 +39,8 @@ const passes = `${exists}
   and ($10::int = 0 or (r.reach & $10::int) <> 0)`;
 
 /** A row `e` of search_entry satisfies every blank of the need (but one), and what was named; the words apart. */
-export const satisfies = ({ need, named }: ReadNeed, list: ParameterList, except?: AlsoBlank): string =>
-  [passes, ...namedConditions(named, list), ...alsoConditions(need, list, except).map(({ sql }) => sql)].join(" and ");
+export const satisfies = (read: ReadNeed, list: ParameterList, except?: AlsoBlank): string =>
+  [passes, ...namedConditions(read.named, list), ...alsoConditions(read, list, except).map(({ sql }) => sql)].join(" and ");
 
 /** The same, the words among it. */
 export const satisfiesAll = (read: ReadNeed, list: ParameterList, except?: AlsoBlank): string =>

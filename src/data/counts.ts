@@ -128,13 +128,14 @@ async function firstSteps(
 }
 
 /** The counts of the blanks always in sight, and the trail of narrowing, for one need and one reader. */
-export async function countNeed(db: Queryable, reader: Reader, { need, words, named }: ReadNeed): Promise<Counts> {
+export async function countNeed(db: Queryable, reader: Reader, read: ReadNeed): Promise<Counts> {
+  const { need, words, named } = read;
   const list = new ParameterList(readerParameters(reader));
   const said = [
     ...(words === null ? [] : [`e.words @@ ${list.add(words.text)}::tsquery`]),
     ...namedConditions(named, list),
   ];
-  const also = alsoConditions(need, list);
+  const also = alsoConditions(read, list);
   const all = await groupsThat(db, reader, [], readerParameters(reader));
   const conditions = [...said, ...also.map(({ sql }) => sql)];
   const groups = conditions.length === 0 ? all : await groupsThat(db, reader, conditions, list.values);
@@ -165,8 +166,11 @@ export interface Choice {
 
 const MOST_CHOICES = 200;
 
+/** What her classes have not met is counted class by class, see server/find.ts. */
+export type CountedBlank = Exclude<AlsoBlank, "uncovered">;
+
 /** Statements that count by something other than bits; `hits` is a list of resource and owner ids. */
-const counted: Record<Exclude<AlsoBlank, BitBlankName>, string> = {
+const counted: Record<Exclude<CountedBlank, BitBlankName>, string> = {
   author: `select n.owner_id::text as value, p.given_name || ' ' || p.family_name as text, n.leaves
              from (select owner_id, count(*)::int leaves from hits group by 1) n join person p on p.id = n.owner_id`,
   topic: `select t.topic as value, t.topic as text, count(*)::int leaves
@@ -199,20 +203,20 @@ const bitTexts: Record<BitBlankName, (value: string) => string> = {
 };
 
 /** How many results each choice of one blank would leave, with all other blanks applied; the most first. */
-export async function countBlank(db: Queryable, reader: Reader, read: ReadNeed, blank: AlsoBlank): Promise<Choice[]> {
+export async function countBlank(db: Queryable, reader: Reader, read: ReadNeed, blank: CountedBlank): Promise<Choice[]> {
   // Packing is no change of the search, and counts only where her satchel is asked for.
   const satchel = read.need.shelf === "satchel" ? reader.satchel : null;
   const key = JSON.stringify(["blank", reader.id, satchel, blank, read]);
   return remembered(db, reader.version, key, () => countAnew(db, reader, read, blank));
 }
 
-async function countAnew(db: Queryable, reader: Reader, read: ReadNeed, blank: AlsoBlank): Promise<Choice[]> {
+async function countAnew(db: Queryable, reader: Reader, read: ReadNeed, blank: CountedBlank): Promise<Choice[]> {
   const list = needParameters(reader, read);
   const conditions = satisfiesAll(read, list, blank);
   if (!(blank in bitBlanks)) {
     const rows = await db.query<Choice>(
       `with hits as materialized (select e.resource_id, e.owner_id from search_entry e, ${reached} where ${conditions})
-       ${counted[blank as Exclude<AlsoBlank, BitBlankName>]} order by leaves desc, text limit ${MOST_CHOICES}`,
+       ${counted[blank as Exclude<CountedBlank, BitBlankName>]} order by leaves desc, text limit ${MOST_CHOICES}`,
       list.values,
     );
     return rows;
@@ -250,7 +254,7 @@ export async function loosened(
     const counts = await countNeed(
       db,
       reader,
-      blank === "words" ? { need: without, words: null, named: nothingNamed } : { need: without, words, named },
+      blank === "words" ? { need: without, words: null, named: { ...nothingNamed, covered: named.covered } } : { need: without, words, named },
     );
     found.push({ blank, left: counts.total });
   }

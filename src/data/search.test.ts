@@ -270,6 +270,7 @@ describe("counts", () => {
       standards: fc.constant([]),
       topics: fc.constant([]),
       sets: fc.constant([]),
+      uncovered: fc.constant([]),
       authors: fc.constant([]),
       since: fc.constant([]),
     },

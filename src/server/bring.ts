@@ -23,6 +23,7 @@ export async function bringable(db: Db, visitor: Visitor, words: string, now: Da
     sort: "best",
     limit: MOST,
     classes: await classesOf(db, visitor.id, now),
+    now,
   });
   return hits.map(({ id, facts, author }) => ({
     id,

@@ -25,7 +25,7 @@ const MOST_HITS = 30;
 /** Resources to take steps from, by the same search as Find; the one being made is not among them. */
 export async function findElsewhere(db: Db, visitor: Visitor, need: Need, without: number): Promise<ElsewhereHit[]> {
   const reader = await readerOf(db, visitor);
-  const hits = await hitsOf(db, reader, await readAs(db, reader, need, []), { sort: "best", limit: MOST_HITS });
+  const hits = await hitsOf(db, reader, await readAs(db, reader, need), { sort: "best", limit: MOST_HITS });
   return hits
     .filter(({ id }) => id !== without)
     .map(({ id, facts, author }) => ({

@@ -51,7 +51,7 @@ export async function resultsOf(
   const { need, sort, limit, unfolded, alike } = asked;
   const [saved, found] = await Promise.all([
     savedNeeds(db, reader.id),
-    find(db, reader, need, { sort, limit, classes: assign.classes, profile, unfolded, alike, signal }),
+    find(db, reader, need, { sort, limit, classes: assign.classes, now, profile, unfolded, alike, signal }),
   ]);
   const address = needToParameters(need).toString();
   const kept = saved.some((one) => one.address === address);

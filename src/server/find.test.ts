@@ -1,8 +1,8 @@
 import { anyNeed } from "@/core/find/need";
-import type { Db } from "@/data/db";
+import { one, type Db } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { freshDatabase } from "@/data/testing/database";
-import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { giveInLesson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { addSet } from "@/data/browse";
 import { importFramework } from "@/data/standards";
 import type { ClassProfile } from "@/core/fit/fit";
@@ -60,7 +60,7 @@ describe("a whole find page", () => {
 });
 
 describe("what is named among the words", () => {
-  const kittiwake = [{ name: "5 Kittiwake", gradeFrom: 5, gradeTo: 5 }];
+  const kittiwake = [{ id: 0, name: "5 Kittiwake", gradeFrom: 5, gradeTo: 5 }];
   const titles = async (words: string, more: Partial<Parameters<typeof find>[3]> = {}) => {
     const found = await find(db, reader(), { ...anyNeed, words }, { ...best, classes: kittiwake, ...more });
     return {
@@ -184,13 +184,37 @@ describe("what is named among the words", () => {
   });
 
   test("a blank's counts are what choosing it leaves", async () => {
-    const choices = await leavesOf(db, reader(), { ...anyNeed, words: "herring" }, "standard", []);
+    const choices = await leavesOf(db, reader(), { ...anyNeed, words: "herring" }, "standard", {});
     expect(choices).toEqual([{ value: "QQ.5.A.1", text: "QQ.5.A.1  About QQ.5.A.1.", leaves: 1 }]);
-    const authors = await leavesOf(db, reader(), anyNeed, "author", []);
+    const authors = await leavesOf(db, reader(), anyNeed, "author", {});
     const [first] = authors;
     const chosen = await find(db, reader(), { ...anyNeed, authors: [Number(first!.value)] }, best);
     expect(chosen.counts.total).toBe(first!.leaves);
     expect(chosen.names.authors[Number(first!.value)]).toBe(first!.text);
+  });
+
+  test("what a class has not covered yet: what teaches a statement it was never given, counted class by class", async () => {
+    const [scales] = (await titles("herring scales")).found.hits;
+    const classes = [{ id: world.class, name: "4 Puffin", gradeFrom: 4, gradeTo: 4 }];
+    const asking = { ...best, classes, now };
+    const uncovered = { ...anyNeed, uncovered: [world.class] };
+    const found = async () => (await find(db, reader(), uncovered, asking)).hits.map((hit) => hit.facts.title);
+    expect(await found()).toEqual(["Herring scales"]);
+    expect(await leavesOf(db, reader(), anyNeed, "uncovered", asking)).toEqual([
+      { value: String(world.class), text: "4 Puffin", leaves: 1 },
+    ]);
+    // Nobody else's class can be asked about: the blank is as if it were not filled.
+    const foreign = await find(db, reader(), { ...anyNeed, uncovered: [world.class + 1] }, asking);
+    expect(foreign.need.uncovered).toEqual([]);
+    const { revision } = await one<{ revision: number }>(
+      db,
+      "select head_revision_id revision from resource where id = $1",
+      [scales!.id],
+    );
+    const lesson = { date: "2026-11-24", period: 1, starts: new Date("2026-11-24T09:00:00Z") };
+    await giveInLesson(db, world, { id: scales!.id, revision }, { ...lesson, ends: new Date("2026-11-24T10:00:00Z") });
+    expect(await found()).toEqual([]);
+    expect(await leavesOf(db, reader(), anyNeed, "uncovered", asking)).toMatchObject([{ leaves: 0 }]);
   });
 });
 

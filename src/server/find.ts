@@ -15,6 +15,7 @@ import type { Queryable } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { searchVersion } from "@/data/remembered";
 import { CANDIDATES, hitsOf, makesFewLines, matching, titledExactly, type Hit } from "@/data/search";
+import { coveredBy } from "@/data/standards";
 import { correctWords, readAllWords } from "@/data/words";
 import { isEnglishWord } from "./english-words";
 import { log } from "./log";
@@ -61,6 +62,7 @@ export interface FindOptions {
   /** Every version on its own line. */
   unfoldAll?: boolean;
   classes?: readonly NamedClass[];
+  now?: Date;
   profile?: ClassProfile | null;
   /** Broken off when whoever asks has gone on to another question. */
   signal?: AbortSignal;
@@ -83,11 +85,44 @@ interface Reading extends ReadNeed {
   among: number[];
 }
 
+/** Her classes and the moment: what a need can speak of besides what is found. */
+export interface Asking {
+  classes?: readonly NamedClass[];
+  now?: Date;
+}
+
+/** The classes asked for that are hers, and what all of them have met: one that has not is enough. */
+async function readUncovered(
+  db: Queryable,
+  need: Need,
+  { classes = [], now = new Date() }: Asking,
+): Promise<{ asked: Need; covered: string[] }> {
+  if (!isFilled(need, "uncovered")) return { asked: need, covered: [] };
+  const hers = need.uncovered.filter((id) => classes.some((group) => group.id === id));
+  const met = await Promise.all(hers.map((id) => coveredBy(db, id, now)));
+  const [first = [], ...others] = met;
+  return {
+    asked: { ...need, uncovered: hers },
+    covered: first.filter((code) => others.every((codes) => codes.includes(code))),
+  };
+}
+
 /**
  * A need as it is searched for. Words nobody wrote are read as the nearest listed ones; where next to nothing has all the
  * words, most of them will do. Both only when it finds something she may see: nothing here may tell of what she may not.
  */
-async function readNeed(db: Queryable, reader: Reader, asked: Need, classes: readonly NamedClass[]): Promise<Reading> {
+async function readNeed(db: Queryable, reader: Reader, meant: Need, asking: Asking): Promise<Reading> {
+  const { asked, covered } = await readUncovered(db, meant, asking);
+  const reading = await readWhatIsAsked(db, reader, asked, asking.classes ?? []);
+  return { ...reading, named: { ...reading.named, covered } };
+}
+
+async function readWhatIsAsked(
+  db: Queryable,
+  reader: Reader,
+  asked: Need,
+  classes: readonly NamedClass[],
+): Promise<Reading> {
   if (!isFilled(asked, "words"))
     return { need: asked, named: nothingNamed, says: [], words: null, corrected: null, exact: [], among: [] };
   // What is called just so is meant, whatever else its words could be taken for.
@@ -157,7 +192,7 @@ const gradesIn = ({ from, to }: { from: number; to: number }) =>
 /** One whole find page: the ranked hits, the counts of every blank in sight, and a correction where the words found nothing. */
 export async function find(db: Queryable, whose: Reader, asked: Need, options: FindOptions): Promise<Found> {
   const reader = { ...whose, version: await searchVersion(db) };
-  const { says, corrected, exact, among, ...read } = await readNeed(db, reader, asked, options.classes ?? []);
+  const { says, corrected, exact, among, ...read } = await readNeed(db, reader, asked, options);
   options.signal?.throwIfAborted();
   const byFit = options.sort === "fit" && options.profile;
   const [counts, ranked, names] = await Promise.all([
@@ -188,7 +223,7 @@ export async function find(db: Queryable, whose: Reader, asked: Need, options: F
     counts,
     corrected,
     says,
-    names,
+    names: { ...names, classes: Object.fromEntries((options.classes ?? []).map(({ id, name }) => [id, name])) },
     loosen: counts.total === 0 ? await loosened(db, reader, read) : [],
     inTheWay: Object.fromEntries(
       hits.flatMap(({ id }) => {
@@ -205,21 +240,23 @@ export async function leavesOf(
   whose: Reader,
   asked: Need,
   blank: AlsoBlank,
-  classes: readonly NamedClass[],
+  asking: Asking,
 ): Promise<Choice[]> {
   const reader = { ...whose, version: await searchVersion(db) };
-  const { need, named, words } = await readNeed(db, reader, asked, classes);
+  if (blank === "uncovered") {
+    const one = async ({ id, name }: NamedClass): Promise<Choice> => {
+      const read = await readNeed(db, reader, { ...asked, uncovered: [id] }, asking);
+      return { value: String(id), text: name, leaves: (await countNeed(db, reader, read)).total };
+    };
+    return Promise.all((asking.classes ?? []).map(one));
+  }
+  const { need, named, words } = await readNeed(db, reader, asked, asking);
   return countBlank(db, reader, { need, named, words }, blank);
 }
 
 /** A need as the page reads it, for "why is this here" and for what is new. */
-export async function readAs(
-  db: Queryable,
-  whose: Reader,
-  asked: Need,
-  classes: readonly NamedClass[],
-): Promise<ReadNeed> {
+export async function readAs(db: Queryable, whose: Reader, asked: Need, asking: Asking = {}): Promise<ReadNeed> {
   const reader = { ...whose, version: await searchVersion(db) };
-  const { need, words, named } = await readNeed(db, reader, asked, classes);
+  const { need, words, named } = await readNeed(db, reader, asked, asking);
   return { need, words, named };
 }

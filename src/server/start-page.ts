@@ -5,6 +5,7 @@ import { followedBy, savedNeeds, viewedLately, type Followed, type Viewed } from
 import { freshSince } from "@/data/fresh";
 import type { Reader } from "@/data/reach";
 import { readAs } from "./find";
+import type { NamedClass } from "./understand";
 
 /** What Find shows somebody who has no words yet. */
 export interface StartData {
@@ -25,7 +26,7 @@ const MOST_SAVED = 12;
 export async function startData(
   db: Db,
   reader: Reader,
-  classes: readonly { name: string; gradeFrom: number; gradeTo: number }[],
+  classes: readonly NamedClass[],
   now: Date,
 ): Promise<StartData> {
   const month = now.getMonth() + 1;
@@ -33,7 +34,7 @@ export async function startData(
   const saved = [];
   for (const one of kept) {
     const need = needFromParameters(Object.fromEntries(new URLSearchParams(one.address)));
-    const read = await readAs(db, reader, need, classes);
+    const read = await readAs(db, reader, need, { classes, now });
     saved.push({ ...one, fresh: await freshSince(db, reader, read, one.seen) });
   }
   const [followed, viewed, usedHere, sets, topics, authors] = await Promise.all([

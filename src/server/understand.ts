@@ -22,6 +22,7 @@ export interface Understood extends Omit<ReadNeed, "words"> {
 }
 
 export interface NamedClass {
+  id: number;
   name: string;
   gradeFrom: number;
   gradeTo: number;
@@ -46,7 +47,7 @@ const blankOf: Partial<Record<TakenPart["means"]["as"], Blank>> = {
 /** What has been read so far, to be filled further. */
 interface Gathered {
   need: Need;
-  named: { standards: string[]; authors: number[]; isbns: string[] };
+  named: { standards: string[]; authors: number[]; isbns: string[]; covered: string[] };
 }
 
 /** One part of what was typed, put into the blanks or among what is named. Null: it means nothing here and stays words. */
@@ -127,7 +128,7 @@ export async function understand(
   plainly = false,
 ): Promise<Understood> {
   const typed = asked.words;
-  const read: Gathered = { need: { ...asked }, named: { standards: [], authors: [], isbns: [] } };
+  const read: Gathered = { need: { ...asked }, named: { standards: [], authors: [], isbns: [], covered: [] } };
   const says: Said[] = [];
   const taken: TakenPart[] = [];
   let narrows = false;

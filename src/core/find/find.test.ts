@@ -36,6 +36,7 @@ const anyValidNeed: fc.Arbitrary<Need> = fc.record({
   authors: fc.uniqueArray(fc.integer({ min: 1, max: 999_999 }), { maxLength: 4 }),
   topics: fc.uniqueArray(fc.constantFrom("tides", "food webs", "close reading")),
   sets: fc.uniqueArray(fc.integer({ min: 1, max: 999 }), { maxLength: 2 }),
+  uncovered: fc.uniqueArray(fc.integer({ min: 1, max: 999 }), { maxLength: 2 }),
   since: fc.constantFrom<string[]>([], ["2026-11-24"], ["2026-01-31T08:15"]),
 });
 

@@ -31,6 +31,8 @@ export interface Need {
   topics: string[];
   /** A curated set, by id. */
   sets: number[];
+  /** Ids of her classes: what has a statement that one of them has not met yet. */
+  uncovered: number[];
   /** What could first be found after this day or moment (UTC), "2026-11-24" or "2026-11-24T10:20"; one at the most. */
   since: string[];
 }
@@ -51,6 +53,7 @@ export const anyNeed: Need = {
   authors: [],
   topics: [],
   sets: [],
+  uncovered: [],
   since: [],
 };
 
@@ -86,6 +89,7 @@ const lists = {
   author: ["authors", idFrom],
   topic: ["topics", textIn],
   set: ["sets", idFrom],
+  uncovered: ["uncovered", idFrom],
   since: ["since", dayIn],
 } as const satisfies Record<string, readonly [keyof Need, (text: string) => string | number | undefined]>;
 
@@ -96,6 +100,7 @@ const listBlanks = Object.keys(lists) as ListBlank[];
 export const alsoBlanks = [
   "topic",
   "standard",
+  "uncovered",
   "language",
   "doing",
   "device",

@@ -41,12 +41,13 @@ export const kindName = (kind: Kind): string => kindPlural[kind];
 export const licenceWord = (licence: Licence): string =>
   licence === "all-rights-reserved" ? "all rights reserved" : licence.replace(/^CC-/, "CC ").replace(/-(\d)/, " $1");
 
-/** Names only the database knows: of authors and sets, by id. */
+/** Names only the database knows: of authors, sets and her classes, by id. */
 export interface Names {
   authors: Readonly<Record<number, string>>;
   sets: Readonly<Record<number, string>>;
+  classes: Readonly<Record<number, string>>;
 }
-export const noNames: Names = { authors: {}, sets: {} };
+export const noNames: Names = { authors: {}, sets: {}, classes: {} };
 
 /** "2026-11-24T10:20" is "24 Nov 2026". */
 const sayIsoDay = (day: string): string =>
@@ -87,6 +88,8 @@ export function sayBlank(need: Need, blank: Blank, names: Names = noNames): stri
       return either(need.topics) || "any topic";
     case "since":
       return need.since.map(sayIsoDay).join("") || "any day";
+    case "uncovered":
+      return either(need.uncovered.map((id) => names.classes[id] ?? "a class")) || "any class";
     case "set":
       return either(need.sets.map((id) => `“${names.sets[id] ?? "a set"}”`)) || "any set";
   }

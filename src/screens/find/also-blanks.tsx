@@ -20,6 +20,7 @@ import { tellProblem } from "@/ui/toast";
 const phrases: Record<AlsoBlank, { lead: string; name: string }> = {
   topic: { lead: "on", name: "Topic" },
   standard: { lead: "covering", name: "Standard" },
+  uncovered: { lead: "with standards not covered yet by", name: "Class" },
   language: { lead: "in", name: "Language" },
   doing: { lead: "where students", name: "What students do" },
   device: { lead: "with", name: "Device" },

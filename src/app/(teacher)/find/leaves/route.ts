@@ -13,6 +13,7 @@ export const GET = route(
     const blank = alsoBlanks.find((one) => one === parameters.blank);
     if (!blank) return Response.json({ problem: "There is no such blank." }, { status: 400 });
     const [reader, { classes }] = await Promise.all([readerOf(db, visitor), chosenClass(db, visitor, now)]);
-    return Response.json({ choices: await leavesOf(db, reader, needFromParameters(parameters), blank, classes) });
+    const need = needFromParameters(parameters);
+    return Response.json({ choices: await leavesOf(db, reader, need, blank, { classes, now }) });
   },
 );

@@ -15,7 +15,7 @@ export const GET = route(
     const parameters = Object.fromEntries(new URL(request.url).searchParams);
     const [reader, { classes }] = await Promise.all([readerOf(db, visitor), chosenClass(db, visitor, now)]);
     const need = needFromParameters(parameters);
-    const { words } = await readAs(db, reader, need, classes);
+    const { words } = await readAs(db, reader, need, { classes, now });
     const reasons = await reasonsFor(db, reader, idFrom(parameters.resource) ?? -1, words);
     if (!reasons) return Response.json({ problem: "There is nothing here." }, { status: 404 });
     return Response.json({ reasons: sayReasons(reasons, need.words) });
