@@ -40,7 +40,9 @@ const passes = `${exists}
 
 /** A row `e` of search_entry satisfies every blank of the need (but one), and what was named; the words apart. */
 export const satisfies = (read: ReadNeed, list: ParameterList, except?: AlsoBlank): string =>
-  [passes, ...namedConditions(read.named, list), ...alsoConditions(read, list, except).map(({ sql }) => sql)].join(" and ");
+  [passes, ...namedConditions(read.named, list), ...alsoConditions(read, list, except).map(({ sql }) => sql)].join(
+    " and ",
+  );
 
 /** The same, the words among it. */
 export const satisfiesAll = (read: ReadNeed, list: ParameterList, except?: AlsoBlank): string =>

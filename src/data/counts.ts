@@ -203,7 +203,12 @@ const bitTexts: Record<BitBlankName, (value: string) => string> = {
 };
 
 /** How many results each choice of one blank would leave, with all other blanks applied; the most first. */
-export async function countBlank(db: Queryable, reader: Reader, read: ReadNeed, blank: CountedBlank): Promise<Choice[]> {
+export async function countBlank(
+  db: Queryable,
+  reader: Reader,
+  read: ReadNeed,
+  blank: CountedBlank,
+): Promise<Choice[]> {
   // Packing is no change of the search, and counts only where her satchel is asked for.
   const satchel = read.need.shelf === "satchel" ? reader.satchel : null;
   const key = JSON.stringify(["blank", reader.id, satchel, blank, read]);
@@ -254,7 +259,9 @@ export async function loosened(
     const counts = await countNeed(
       db,
       reader,
-      blank === "words" ? { need: without, words: null, named: { ...nothingNamed, covered: named.covered } } : { need: without, words, named },
+      blank === "words"
+        ? { need: without, words: null, named: { ...nothingNamed, covered: named.covered } }
+        : { need: without, words, named },
     );
     found.push({ blank, left: counts.total });
   }

@@ -14,6 +14,24 @@ export async function recordEdition(tx: Queryable, resource: number, document: D
   ]);
 }
 
+/** The years of the editions in each of these families that this reader may see, the oldest first; one year only is not said. */
+export async function editionYears(
+  db: Queryable,
+  reader: Reader,
+  families: readonly number[],
+): Promise<Map<number, number[]>> {
+  if (families.length === 0) return new Map();
+  const rows = await db.query<{ family: number; years: number[] }>(
+    `select e.family, array_agg(distinct (v.document -> 'edition' ->> 'year')::int) years
+       from search_entry e join edition d on d.resource_id = e.resource_id join resource w on w.id = e.resource_id
+       join revision v on v.id = w.head_revision_id, ${reached}
+      where e.family = any($5::int[]) and r.reach <> 0 and v.document -> 'edition' ->> 'year' is not null
+      group by 1 having count(distinct v.document -> 'edition' ->> 'year') > 1`,
+    [...readerParameters(reader), families],
+  );
+  return new Map(rows.map(({ family, years }) => [family, years]));
+}
+
 export interface OtherEdition {
   id: number;
   title: string;

@@ -1,10 +1,12 @@
 import { bandsOf, likeness, SAME_THING, signatureOf } from "@/core/find/likeness";
+import { EIGHT } from "@/core/find/facets";
 import type { Queryable } from "./db";
 
 /**
- * Says which family a resource belongs to: the source it was adapted from, or one whose text is all but the same. The
+ * Says which family a resource belongs to: the source it was adapted from, one whose text is all but the same, or another
+ * edition of the same work (of the same kind: a quiz about a book is no edition of it). The
  * eldest member names the family; one that was rewritten until it is like none of them any more leaves. Call after its
- * search entry is written.
+ * search entry and its edition are written.
  */
 export async function joinFamily(tx: Queryable, resource: number, text: string): Promise<void> {
   const signature = signatureOf(text);
@@ -26,7 +28,13 @@ export async function joinFamily(tx: Queryable, resource: number, text: string):
     "select v.resource_id id from resource r join revision v on v.id = r.source_revision_id where r.id = $1",
     [resource],
   );
-  const kin = [...alike, ...(source ? [source.id] : [])];
+  const editions = await tx.query<{ id: number }>(
+    `select d.resource_id id from edition own join edition d on d.work = own.work and d.resource_id <> own.resource_id
+       join search_entry e on e.resource_id = d.resource_id join search_entry mine on mine.resource_id = own.resource_id
+      where own.resource_id = $1 and (e.facets & ${EIGHT}) = (mine.facets & ${EIGHT})`,
+    [resource],
+  );
+  const kin = [...alike, ...[...(source ? [source] : []), ...editions].map(({ id }) => id)];
   if (kin.length === 0) {
     await leaveFamily(tx, resource);
     return;

@@ -4,6 +4,7 @@ import { byTitle, foldAlike, linesOf, MOST_VARIED, type Look, type VariedLine } 
 import type { Facts } from "@/core/resource/facts";
 import { needParameters, satisfies, type ReadNeed } from "./conditions";
 import { one, type Queryable } from "./db";
+import { editionYears } from "./editions";
 import { exists, reached, readerParameters, type Reader } from "./reach";
 
 export interface Hit {
@@ -20,6 +21,8 @@ export interface Hit {
   /** How many versions this need finds, itself included, and how many of them stand in her staffroom. */
   versions: number;
   versionsHere: number;
+  /** The years of its editions, where there are several. */
+  years: readonly number[];
   /** A version shown because its family was unfolded. */
   folded: boolean;
   /** How many look-alikes are folded under it, and by whose id they unfold. */
@@ -241,12 +244,16 @@ export async function hitsOf(db: Queryable, reader: Reader, read: ReadNeed, opti
       where f.resource_id = any($2::int[])`,
     [reader.id, lines.map(({ candidate }) => candidate.id)],
   );
+  const several = lines.filter(({ versions }) => versions > 1).map(({ candidate }) => candidate.family);
+  const years = await editionYears(db, reader, several);
   const known = new Map(rows.map((row) => [row.id, row]));
   return lines.flatMap(({ candidate, ...line }) => {
     const row = known.get(candidate.id);
     if (!row) return [];
     const { reach, classes, family, fresh } = candidate;
-    return [{ ...row, ...line, reach, usedHere: classes, family, fresh: new Date(fresh) }];
+    return [
+      { ...row, ...line, reach, usedHere: classes, family, years: years.get(family) ?? [], fresh: new Date(fresh) },
+    ];
   });
 }
 

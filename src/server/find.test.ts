@@ -1,4 +1,5 @@
 import { anyNeed } from "@/core/find/need";
+import { sayVersions } from "@/core/find/say";
 import { one, type Db } from "@/data/db";
 import type { Reader } from "@/data/reach";
 import { freshDatabase } from "@/data/testing/database";
@@ -230,4 +231,24 @@ test("a title typed in full comes first, with or without its article, whatever i
     expect([words, hits[0]?.facts.title]).toEqual([words, "The quiz of grade 5 step by step"]);
     expect(says).toEqual([]);
   }
+});
+
+test("editions of one work are one line that says their years; a quiz about the work is none of them", async () => {
+  const edition = (year: number) => ({ kind: "reading" as const, edition: { work: "The Gannet Rock", year } });
+  for (const year of [2023, 2011])
+    await publishFor(
+      db,
+      world.teodor,
+      lesson(`The Gannet Rock ${year}`, { ...edition(year), text: `A ${year} text.` }),
+      ["commons"],
+    );
+  const quiz = { ...edition(2023), kind: "quiz" as const };
+  await publishFor(db, world.teodor, lesson("The Gannet Rock quiz", quiz), ["commons"]);
+  const found = async (reading: Reader) =>
+    (await find(db, reading, { ...anyNeed, words: "gannet rock" }, best)).hits.map((hit) => sayVersions(hit));
+  expect((await found(reader())).sort()).toEqual(["", "editions of 2011 and 2023"]);
+  // Where one of them is out of sight, there is nothing to say.
+  const [last] = (await find(db, reader(), { ...anyNeed, words: "gannet rock 2011" }, best)).hits;
+  await db.query("update search_entry set shelves = 0 where resource_id = $1", [last!.id]);
+  expect(await found(reader())).toEqual(["", ""]);
 });

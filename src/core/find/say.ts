@@ -95,6 +95,22 @@ export function sayBlank(need: Need, blank: Blank, names: Names = noNames): stri
   }
 }
 
+/** What a line says that stands for several: "4 versions, 2 at your school", "editions of 2011 and 2023". */
+export function sayVersions({
+  versions,
+  versionsHere,
+  years,
+}: {
+  versions: number;
+  versionsHere: number;
+  years: readonly number[];
+}): string {
+  const editions = years.length > 1 ? `editions of ${years.slice(0, -1).join(", ")} and ${years.at(-1)}` : "";
+  const many = versions > Math.max(1, years.length) ? `${versions} versions` : "";
+  const here = versionsHere > 0 ? `${versionsHere} at your school` : "";
+  return [many, editions, here].filter(Boolean).join(", ");
+}
+
 /** A count as a person reads it: exact up to ten thousand. */
 export const sayCount = (count: number, locale: string): string =>
   count > 10_000 ? `${(10_000).toLocaleString(locale)}+` : count.toLocaleString(locale);

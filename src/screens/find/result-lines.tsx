@@ -3,6 +3,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { ArrowDown } from "lucide-react";
 import { clsx } from "clsx";
 import { useEffect, useRef, type ReactNode } from "react";
+import { sayVersions } from "@/core/find/say";
 import { COMMONS, DISTRICT, SATCHEL, STAFFROOM } from "@/core/find/facets";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import type { LineFacts } from "@/core/resource/facts";
@@ -199,7 +200,7 @@ export function ResultLines({
                 onClick={() => onUnfold(unfolded === hit.family ? null : hit.family)}
                 className="hover:underline"
               >
-                {hit.versions} versions{hit.versionsHere > 0 && `, ${hit.versionsHere} at your school`}
+                {sayVersions(hit)}
               </button>
             )}
             {hit.alike > 0 && (
