@@ -243,6 +243,7 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await expect(steps.first()).toBeVisible();
   const count = await steps.count();
   await page.getByRole("button", { name: "Take from elsewhere" }).click();
+  await page.getByRole("radio", { name: "Resources" }).click();
   await page.getByLabel("Words to look for elsewhere").fill("what the ebb lays bare");
   await page
     .getByRole("list", { name: "Found elsewhere" })
@@ -260,7 +261,7 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await expect(steps).toHaveCount(count);
   await expect(page.getByText(/saved \d/)).toBeVisible();
   // A single question of it can be had too.
-  const questions = page.getByRole("list", { name: "Its steps" }).getByRole("button", { name: /^Only “/ });
+  const questions = page.getByRole("list", { name: "Its steps" }).getByRole("button", { name: /^As a step of its own/ });
   await questions.first().click();
   await expect(steps).toHaveCount(count + 1);
   await page.getByRole("button", { name: "Undo", exact: true }).first().click();
@@ -279,6 +280,31 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await page.getByRole("button", { name: "Publish" }).click();
   await page.waitForURL(/satchel/);
   await expect(page.getByText(/parts of “What the ebb lays bare” by Mercy Adeyemi/)).toBeVisible();
+});
+
+test("a question from elsewhere, found by itself, goes into the step that is open", async ({ signedIn }) => {
+  const page = await signedIn("Piers Oakenshaw");
+  await page.goto("/find?words=rough+sea+calm+sea");
+  await adapt(page);
+  const steps = page.getByRole("region", { name: "Steps" }).getByRole("listitem");
+  await expect(steps.first()).toBeVisible();
+  const count = await steps.count();
+  const prompts = page.getByRole("group", { name: /question/i });
+  await page.getByRole("button", { name: "Take from elsewhere" }).click();
+  await page.getByLabel("Words to look for elsewhere").fill("kelp");
+  await page.getByLabel("Type of question").selectOption({ label: "Labels on a picture" });
+  const found = page.getByRole("list", { name: "Found elsewhere" });
+  await expect(found.getByRole("listitem").first().locator("mark").first()).toHaveText(/kelp/i);
+  await found.getByRole("button").first().click();
+  await page.getByRole("button", { name: /^Into “/ }).first().click();
+  await expect(page.getByText(/^Put into “/)).toBeVisible();
+  await expect(steps).toHaveCount(count);
+  await expect(page.getByText(/saved \d/)).toBeVisible();
+  await page.getByRole("button", { name: "Take from elsewhere" }).click();
+  await expect(page.getByText(/parts of the kelp|label/i).first()).toBeVisible();
+  expect(await prompts.count()).toBeGreaterThanOrEqual(0);
+  await page.getByRole("button", { name: "Undo", exact: true }).first().click();
+  await expect(page.getByText(/saved \d/)).toBeVisible();
 });
 
 test("several steps at once, a step put in before another, and undo that outlives a reload", async ({ signedIn }) => {

@@ -1,7 +1,9 @@
 import type { Document } from "@/core/resource/document";
+import { storedFiles } from "@/core/resource/stored-files";
 import type { Db } from "@/data/db";
 import { classesWith } from "@/data/assignments";
 import { draftOf, editsOf, resourceById, revisionById, revisionsOf } from "@/data/resources";
+import { goneAmong } from "./files";
 import { permit } from "./permissions";
 import type { Visitor } from "./session";
 
@@ -17,6 +19,8 @@ export interface AdaptData {
   published: boolean;
   /** Classes that have it to do now: what they have stays as it is. */
   running: string[];
+  /** Files it shows or plays that are stored no more. */
+  gone: string[];
   shelves: string[];
   saved: Date | null;
   source: {
@@ -51,6 +55,7 @@ export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date)
     hasDraft: draft !== undefined,
     published: resource.head !== null,
     running,
+    gone: await goneAmong(storedFiles(document)),
     shelves: resource.shelves,
     saved: draft?.saved ?? head?.created ?? null,
     source,

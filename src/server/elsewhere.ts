@@ -1,11 +1,13 @@
 import type { Need } from "@/core/find/need";
+import { partsOf, ranked, type Part } from "@/core/find/parts";
 import { mayAdapt } from "@/core/licence/licence";
 import type { Activity } from "@/core/resource/activity";
 import type { TakenFrom } from "@/core/resource/adopt";
 import { titleOf, type GradeSpan, type Licence, type Step } from "@/core/resource/document";
+import type { QuestionType } from "@/core/resource/question";
 import type { Db } from "@/data/db";
 import { hitsOf } from "@/data/search";
-import { resourceById, revisionById } from "@/data/resources";
+import { publishedOf, resourceById, revisionById } from "@/data/resources";
 import { readAs } from "./find";
 import { permit } from "./permissions";
 import { readerOf } from "./reader";
@@ -36,6 +38,37 @@ export async function findElsewhere(db: Db, visitor: Visitor, need: Need, withou
       licence: facts.licence,
       doing: facts.doing,
     }));
+}
+
+export interface PartHit extends Part {
+  resource: number;
+  title: string;
+  author: string;
+  grades: GradeSpan;
+  licence: Licence;
+}
+
+const MOST_PARTS = 40;
+
+/** Single steps and questions that have the words, ranked by themselves; `type`: only questions of it. */
+export async function findParts(
+  db: Db,
+  visitor: Visitor,
+  need: Need,
+  type: QuestionType | null,
+  without: number,
+): Promise<PartHit[]> {
+  const hits = await findElsewhere(db, visitor, need, without);
+  const heads = await publishedOf(
+    db,
+    hits.map(({ id }) => id),
+  );
+  const parts = hits.flatMap(({ id, title, author, grades, licence }) => {
+    const head = heads.get(id);
+    const found = head ? partsOf(head.document, need.words, type) : [];
+    return found.map((part): PartHit => ({ ...part, resource: id, title, author, grades, licence }));
+  });
+  return ranked(parts).slice(0, MOST_PARTS);
 }
 
 export interface Elsewhere {

@@ -4,7 +4,7 @@ import path from "node:path";
 import { addMedia, mediaByHash } from "@/data/media";
 import { freshDatabase } from "@/data/testing/database";
 import { now, smallWorld } from "@/data/testing/world";
-import { keepFile, readKept, readPart } from "./files";
+import { goneAmong, keepFile, readKept, readPart } from "./files";
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-files-"));
 const before = process.env.DATA_DIR;
@@ -68,4 +68,10 @@ describe("what is known of a file", () => {
     expect(await mediaByHash(db, "b".repeat(64))).toBeUndefined();
     await db.close();
   }, 30_000);
+
+  test("those that are gone are known", async () => {
+    const kept = await keepFile(bytes("still there"));
+    const gone = "c".repeat(64);
+    expect(await goneAmong([kept, gone])).toEqual([gone]);
+  });
 });

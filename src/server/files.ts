@@ -48,6 +48,19 @@ export async function removeLeftOvers(now: Date): Promise<number> {
   return removed;
 }
 
+/** Which of these files are not where they should be. */
+export async function goneAmong(files: readonly string[]): Promise<string[]> {
+  const there = await Promise.all(
+    files.map((sha256) =>
+      stat(place(sha256)).then(
+        () => true,
+        () => false,
+      ),
+    ),
+  );
+  return files.filter((_, at) => !there[at]);
+}
+
 /** The bytes from one place to another, both included: a player asks for a film in many parts. */
 export async function readPart(sha256: string, from: number, to: number): Promise<Uint8Array<ArrayBuffer>> {
   const file = await open(place(sha256));

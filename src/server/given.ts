@@ -1,26 +1,35 @@
 import type { LookedResource } from "@/core/assign/finding";
 import { languageName } from "@/core/find/also";
 import type { Document } from "@/core/resource/document";
+import { storedFiles } from "@/core/resource/stored-files";
 import type { Facts } from "@/core/resource/facts";
 import type { Db } from "@/data/db";
 import { kinOf } from "@/data/plan";
 import { headsOf, revisionById } from "@/data/resources";
 import { readableAmong } from "@/data/search";
+import { goneAmong } from "./files";
 import type { Visitor } from "./session";
 
 /** What is given: a resource as it is published now. */
 export type Given = LookedResource & { revision: number };
 
 const MOST_KEPT = 200;
-const documents = new Map<number, Document>();
+const documents = new Map<number, Read>();
+
+interface Read {
+  document: Document;
+  files: readonly string[];
+}
 
 /** A revision never changes: it is read and checked once, for the last two hundred that were given. */
-async function documentOf(db: Db, revision: number): Promise<Document> {
-  const document = documents.get(revision) ?? (await revisionById(db, revision))!.document;
+async function readOnce(db: Db, revision: number): Promise<Read> {
+  const known = documents.get(revision);
+  const document = known?.document ?? (await revisionById(db, revision))!.document;
+  const read = known ?? { document, files: storedFiles(document) };
   documents.delete(revision);
-  documents.set(revision, document);
+  documents.set(revision, read);
   if (documents.size > MOST_KEPT) documents.delete(documents.keys().next().value!);
-  return document;
+  return read;
 }
 
 /** What is given, in the order asked for; what is not published is left out. */
@@ -29,13 +38,14 @@ export async function givenOf(db: Db, visitor: Visitor, ids: readonly number[]):
   return Promise.all(
     ids
       .flatMap((id) => heads.get(id) ?? [])
-      .map(async ({ ownerSchool, ...head }) => ({
-        ...head,
-        title: head.facts.title,
-        document: await documentOf(db, head.revision),
-        mine: head.owner === visitor.id,
-        sameSchool: ownerSchool === visitor.schoolName,
-      })),
+      .map(async ({ ownerSchool, ...head }) => {
+        const { document, files } = await readOnce(db, head.revision);
+        return {
+          ...{ ...head, document, title: head.facts.title, gone: await goneAmong(files) },
+          mine: head.owner === visitor.id,
+          sameSchool: ownerSchool === visitor.schoolName,
+        };
+      }),
   );
 }
 

@@ -23,12 +23,7 @@ export interface StartData {
 
 const MOST_SAVED = 12;
 
-export async function startData(
-  db: Db,
-  reader: Reader,
-  classes: readonly NamedClass[],
-  now: Date,
-): Promise<StartData> {
+export async function startData(db: Db, reader: Reader, classes: readonly NamedClass[], now: Date): Promise<StartData> {
   const month = now.getMonth() + 1;
   const kept = (await savedNeeds(db, reader.id)).slice(0, MOST_SAVED);
   const saved = [];

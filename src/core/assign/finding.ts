@@ -32,6 +32,8 @@ export interface LookedResource {
   ownerName: string;
   mine: boolean;
   sameSchool: boolean;
+  /** Files it shows or plays that are stored no more. */
+  gone: readonly string[];
 }
 
 export interface LookedClass {

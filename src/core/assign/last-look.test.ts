@@ -35,6 +35,7 @@ const resource = (document: Document, more: Partial<LookedResource> = {}): Looke
   ownerName: "Ines Halloran",
   mine: true,
   sameSchool: true,
+  gone: [],
   ...more,
 });
 
@@ -340,6 +341,16 @@ describe("the thing itself", () => {
     expect(texts(look({}, { resources: [withStep({ blocks: [...step.blocks, link as never] })] }))).toEqual([
       "Links lead out of the school: tides.example.",
     ]);
+  });
+
+  test("a file that is stored no more", () => {
+    const file = "a".repeat(64);
+    const picture = { id: "p", type: "picture", media: file, decorative: true, description: {} };
+    const document = withStep({ blocks: [...step.blocks, picture as never] });
+    expect(texts(look({}, { resources: [{ ...document, gone: [file] }] }))).toEqual([
+      "A file is not stored any more. Add it again.",
+    ]);
+    expect(look({}, { resources: [document] })).toEqual([]);
   });
 
   test("all rights kept by somebody of another school", () => {

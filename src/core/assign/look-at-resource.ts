@@ -2,6 +2,7 @@ import { licenceNames } from "../licence/licence";
 import { inLanguage } from "../resource/language";
 import { remarks } from "../resource/remarks";
 import type { Document } from "../resource/document";
+import { missingFiles } from "../resource/stored-files";
 import { unfinished, type Unfinished } from "../resource/unfinished";
 import type { Finding, LookedAt, LookedResource, Remedy } from "./finding";
 import { linksOut } from "./links-out";
@@ -28,7 +29,8 @@ export function resourceFindings(of: LookedAt, resource: LookedResource): Findin
     resource.mine
       ? [{ text: "Go there", href: at(step) }]
       : [{ text: "Make your copy and mend it", href: `/find?open=${resource.id}` }];
-  const found: Finding[] = unfinished(resource.document, resource.owner).map(({ step, problem }, nth) => ({
+  const undone = [...unfinished(resource.document, resource.owner), ...missingFiles(resource.document, resource.gone)];
+  const found: Finding[] = undone.map(({ step, problem }, nth) => ({
     key: `unfinished ${resource.id} ${nth}`,
     level: "remark",
     text: `${name}${problem}`,

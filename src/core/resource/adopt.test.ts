@@ -1,5 +1,14 @@
 import { creditLine, licenceProblem } from "../licence/licence";
-import { adaptedCredit, adoptStep, creditsProblem, giveBack, questionAlone, type TakenFrom } from "./adopt";
+import {
+  adaptedCredit,
+  adoptQuestion,
+  adoptStep,
+  creditsProblem,
+  giveBack,
+  giveQuestionBack,
+  questionAlone,
+  type TakenFrom,
+} from "./adopt";
 import type { Document, Step } from "./document";
 import { richText } from "./rich-text";
 import { parseDocument } from "./schema/document";
@@ -115,5 +124,33 @@ describe("credits", () => {
   test("what was changed is said of the whole's source, not of a step's", () => {
     expect(adaptedCredit(taken.document)).toBe(0);
     expect(adaptedCredit(lesson())).toBe(-1);
+  });
+});
+
+describe("a question taken from elsewhere into a step that is there", () => {
+  const mine = lesson();
+  const theirs = step("x");
+  const { document, block } = adoptQuestion(mine, { step: theirs, block: "x-b" }, from, mine.steps[1]!, newId);
+
+  test("stands behind what is there, with ids of its own and where it came from", () => {
+    expect(steps(document)).toEqual(["a", "b"]);
+    expect(document.steps[1]!.blocks.map(({ id }) => id)).toEqual(["b-b", block]);
+    expect(document.steps[1]!.blocks[1]).toMatchObject({ origin: { resource: 9, revision: 12, step: "x" } });
+    expect(() => parseDocument(document)).not.toThrow();
+  });
+
+  test("names its author as long as it is there, and no longer", () => {
+    expect(document.credits.map(({ author }) => author)).toEqual(["Teodor Brandt"]);
+    expect(creditsProblem(document, { ...document, credits: [] })).toMatch(/stays named/);
+    const back = giveQuestionBack(document, block);
+    expect(back).toEqual(mine);
+    expect(creditsProblem(document, back)).toBeNull();
+  });
+
+  test("taken on from there, it keeps its first origin", () => {
+    const further = { ...from, resource: 20, revision: 21 };
+    const taken = { step: document.steps[1]!, block };
+    const next = adoptQuestion(lesson(), taken, further, lesson().steps[0]!, newId).document;
+    expect(next.steps[0]!.blocks.at(-1)).toMatchObject({ origin: { resource: 9, revision: 12 } });
   });
 });

@@ -1,5 +1,6 @@
+import type { Block } from "./block";
 import type { Credit, Document, Licence, Step } from "./document";
-import { insertStep, withNewIds, type NewId } from "./edit";
+import { insertStep, putBlock, removeBlock, replaceStep, withNewBlockIds, withNewIds, type NewId } from "./edit";
 import { voicesAside } from "./voices";
 
 /** The resource a single step is taken from. */
@@ -16,6 +17,18 @@ export interface TakenFrom {
 }
 
 const isPartOf = (resource: number) => (credit: Credit) => credit.resource === resource;
+
+const originOf = (block: Block) => (block.type === "question" ? block.origin : undefined);
+/** Whether a step, or a question in it, came from a resource. */
+const tookFrom = (resource: number) => (step: Step) =>
+  step.origin?.resource === resource || step.blocks.some((block) => originOf(block)?.resource === resource);
+
+/** The credits with the author of what was taken among them: once, and not when it is her own. */
+function creditsWith(document: Document, from: TakenFrom): Credit[] {
+  if (from.own || document.credits.some(isPartOf(from.resource))) return document.credits;
+  const { title, author, source, licence, resource } = from;
+  return [...document.credits, { title, author, source, licence, changed: "", resource }];
+}
 
 /**
  * A step from elsewhere put in at a place, or in the stead of another. It gets ids of its own, so the same step can be
@@ -34,19 +47,26 @@ export function adoptStep(
     "at" in place
       ? insertStep(document, adopted, place.at).steps
       : document.steps.map((one) => (one.id === place.instead ? adopted : one));
-  const credit: Credit = {
-    title: from.title,
-    author: from.author,
-    source: from.source,
-    licence: from.licence,
-    changed: "",
-    resource: from.resource,
-  };
-  const named = from.own || document.credits.some(isPartOf(from.resource));
-  return {
-    document: { ...document, steps, credits: named ? document.credits : [...document.credits, credit] },
-    step: adopted.id,
-  };
+  return { document: { ...document, steps, credits: creditsWith(document, from) }, step: adopted.id };
+}
+
+/**
+ * A question of a step from elsewhere put at the end of a step that is there: with ids of its own, where it came from, and without
+ * somebody else's voice.
+ */
+export function adoptQuestion(
+  document: Document,
+  taken: { step: Step; block: string },
+  from: TakenFrom,
+  into: Step,
+  newId: NewId,
+): { document: Document; block: string } {
+  const { step, block } = taken;
+  const alone = questionAlone(from.own ? step : voicesAside(step), block).blocks[0]!;
+  const origin = originOf(alone) ?? step.origin ?? { resource: from.resource, revision: from.revision, step: step.id };
+  const adopted = { ...withNewBlockIds(alone, newId), origin };
+  const changed = replaceStep(document, putBlock(into, adopted));
+  return { document: { ...changed, credits: creditsWith(document, from) }, block: adopted.id };
 }
 
 /** A question of a step by itself, as a step that holds nothing else: it keeps where it came from, and can go again. */
@@ -59,9 +79,16 @@ export const questionAlone = ({ teacherNotes: _notes, minutes: _minutes, ...step
 /** A taken step away again, or the one it was swapped for back; whoever is in nothing any more is no longer named. */
 export function giveBack(document: Document, taken: string, instead: Step | null): Document {
   const steps = document.steps.flatMap((step) => (step.id !== taken ? [step] : instead ? [instead] : []));
-  const still = (credit: Credit) =>
-    credit.resource === undefined || steps.some((step) => step.origin?.resource === credit.resource);
-  return { ...document, steps, credits: document.credits.filter(still) };
+  return withoutIdleCredits({ ...document, steps });
+}
+
+/** A taken question away again. */
+export const giveQuestionBack = (document: Document, block: string): Document =>
+  withoutIdleCredits({ ...document, steps: document.steps.map((step) => removeBlock(step, block)) });
+
+function withoutIdleCredits(document: Document): Document {
+  const still = ({ resource }: Credit) => resource === undefined || document.steps.some(tookFrom(resource));
+  return { ...document, credits: document.credits.filter(still) };
 }
 
 /**
@@ -74,7 +101,7 @@ export function creditsProblem(before: Document, after: Document): string | null
   const missing = before.credits.filter(
     (credit) =>
       !after.credits.some((other) => same(credit, other)) &&
-      (credit.resource === undefined || after.steps.some((step) => step.origin?.resource === credit.resource)),
+      (credit.resource === undefined || after.steps.some(tookFrom(credit.resource))),
   );
   return missing.length === 0
     ? null

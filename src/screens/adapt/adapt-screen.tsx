@@ -2,9 +2,8 @@
 import { Backpack, Eye, Redo2, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState, useTransition } from "react";
-import { adoptStep, giveBack, type TakenFrom } from "@/core/resource/adopt";
+import { adoptQuestion, adoptStep, giveBack, giveQuestionBack } from "@/core/resource/adopt";
 import { changesBetween, stepTitle } from "@/core/resource/changes";
-import type { Step } from "@/core/resource/document";
 import {
   duplicateSteps,
   insertStep,
@@ -18,6 +17,7 @@ import {
 } from "@/core/resource/edit";
 import { unfinished } from "@/core/resource/unfinished";
 import { licenceProblems } from "@/core/licence/way-out";
+import { missingFiles } from "@/core/resource/stored-files";
 import { takeField, takeStep } from "@/core/resource/merge";
 import { inLanguage } from "@/core/resource/language";
 import { most } from "@/core/resource/vocabulary";
@@ -31,6 +31,7 @@ import { later } from "@/ui/later";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
 import { nativeLanguageName } from "../media/native-language-name";
+import type { Taken } from "./elsewhere-view";
 import { MetNotice } from "./met-notice";
 import { SaveSign } from "./save-state";
 import { Settings } from "./settings";
@@ -96,7 +97,8 @@ export function AdaptScreen({
   const problems = useMemo(() => {
     return [...unfinished(document, data.me.id), ...licenceProblems(document)];
   }, [document, data.me.id]);
-  const advice = useRemarks(settled);
+  const remarked = useRemarks(settled);
+  const advice = useMemo(() => [...missingFiles(settled, data.gone), ...remarked], [settled, data.gone, remarked]);
   const step = document.steps.find((one) => one.id === current) ?? document.steps[0] ?? null;
 
   // What the lessons below the editor assign.
@@ -148,11 +150,22 @@ export function AdaptScreen({
     setCurrent(fresh.id);
     setView("edit");
   };
-  const takeFrom = (taken: Step, from: TakenFrom, how: "after" | "instead") => {
+  const takeFrom = (taken: Taken) => {
+    const { from, how } = taken;
+    if (how === "into") {
+      if (!step) return;
+      if (step.blocks.length >= most.blocks)
+        return tellProblem(`${most.blocks} parts are the most a step can have. Nothing was changed.`);
+      const into = adoptQuestion(document, taken, from, step, newId);
+      change(into.document);
+      return tell(`Put into “${stepTitle(step, document.languages)}”.`, () =>
+        change((now) => giveQuestionBack(now, into.block)),
+      );
+    }
     if (how === "after" && !room(1)) return;
     const place =
       how === "instead" && step ? { instead: step.id } : { at: step ? document.steps.indexOf(step) + 1 : 0 };
-    const adopted = adoptStep(document, taken, from, place, newId);
+    const adopted = adoptStep(document, taken.step, from, place, newId);
     change(adopted.document);
     setCurrent(adopted.step);
     const swapped = how === "instead" ? step : null;

@@ -11,13 +11,15 @@ import { inLanguage } from "@/core/resource/language";
 import type { Question } from "@/core/resource/question";
 import { plainText } from "@/core/resource/rich-text";
 import { subjects } from "@/core/resource/vocabulary";
-import type { Elsewhere, ElsewhereHit } from "@/server/elsewhere";
+import type { Elsewhere, ElsewhereHit, PartHit } from "@/server/elsewhere";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
+import { Segmented } from "@/ui/segmented";
 import { Doing } from "../find/result-lines";
 import { StepView } from "../step/step-view";
+import { PartLines } from "./part-lines";
 import { questionNames } from "./question-editor";
 
 const PAUSE_MS = 250;
@@ -58,8 +60,52 @@ function Narrowed({
   );
 }
 
+/** One question of a step: into the step that is open, or as a step of its own. */
+function TakeQuestion({
+  says,
+  found,
+  closed,
+  into,
+  onInto,
+  onAlone,
+}: {
+  says: string;
+  found: boolean;
+  closed: boolean;
+  into: string | null;
+  onInto: () => void;
+  onAlone: (() => void) | null;
+}) {
+  return (
+    <div
+      className={clsx("flex flex-wrap items-center gap-2 border-t border-line px-3 py-1.5", found && "bg-brass-wash")}
+    >
+      <span className="min-w-0 flex-1 truncate">“{says}”</span>
+      {into !== null && (
+        <Button size="small" look="quiet" disabled={closed} onClick={onInto} aria-label={`Into “${into}”: ${says}`}>
+          <span className="max-w-60 truncate">Into “{into}”</span>
+        </Button>
+      )}
+      {onAlone && (
+        <Button
+          size="small"
+          look="quiet"
+          disabled={closed}
+          onClick={onAlone}
+          aria-label={`As a step of its own: ${says}`}
+        >
+          As a step of its own
+        </Button>
+      )}
+    </div>
+  );
+}
+
 const sayQuestion = (question: Question, languages: readonly string[]): string =>
   plainText(inLanguage(question.prompt, languages)).trim() || questionNames[question.type];
+
+/** A step put in after the open one or swapped for it, or a question put into the open one. */
+export type Taken = { step: Step; from: TakenFrom } & ({ how: "after" | "instead" } | { how: "into"; block: string });
 
 /** Searches single steps and questions of everything she may see, looks at them as students do, and takes one over. */
 export function ElsewhereView({
@@ -72,13 +118,16 @@ export function ElsewhereView({
   document: Document;
   /** The title of the step that is open, after which one is put in, or which is swapped; null without steps. */
   current: string | null;
-  onTake: (step: Step, from: TakenFrom, how: "after" | "instead") => void;
+  onTake: (taken: Taken) => void;
 }) {
   const [words, setWords] = useState("");
   const [doing, setDoing] = useState("");
   const [subject, setSubject] = useState("");
   const [grades, setGrades] = useState("");
-  const [hits, setHits] = useState<ElsewhereHit[] | null>(null);
+  const [looking, setLooking] = useState<"parts" | "resources">("parts");
+  const [type, setType] = useState("");
+  const [hits, setHits] = useState<{ resources?: ElsewhereHit[]; parts?: PartHit[] } | null>(null);
+  const [part, setPart] = useState<PartHit | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const [found, setFound] = useState<Elsewhere | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -86,10 +135,11 @@ export function ElsewhereView({
   useEffect(() => {
     const abort = new AbortController();
     const timer = setTimeout(() => {
-      const address = `/adapt/${resource}/elsewhere?${new URLSearchParams({ words, doing, subject, grades })}`;
-      asked<{ hits: ElsewhereHit[] }>(address, abort.signal).then(
+      const parts: Record<string, string> = looking === "parts" ? { parts: type || "any" } : {};
+      const address = `/adapt/${resource}/elsewhere?${new URLSearchParams({ words, doing, subject, grades, ...parts })}`;
+      asked<{ resources?: ElsewhereHit[]; parts?: PartHit[] }>(address, abort.signal).then(
         (answer) => {
-          setHits(answer.hits);
+          setHits(answer);
           setProblem(null);
         },
         (error: Error) =>
@@ -100,7 +150,7 @@ export function ElsewhereView({
       clearTimeout(timer);
       abort.abort();
     };
-  }, [resource, words, doing, subject, grades]);
+  }, [resource, words, doing, subject, grades, looking, type]);
 
   useEffect(() => {
     if (chosen === null) return;
@@ -111,12 +161,18 @@ export function ElsewhereView({
     return () => abort.abort();
   }, [resource, chosen]);
   const open = found?.from.resource === chosen ? found : null;
+  const choose = (id: number, one: PartHit | null) => {
+    setChosen(id);
+    setPart(one);
+  };
+  // Of a part that was found, its own step comes alone until the others are asked for.
+  const shown = open?.steps.filter((step) => part === null || step.id === part.step) ?? [];
 
   const before = open && !open.closed ? sayBeforeTaking(document, open.from) : null;
 
   return (
     <div className="grid gap-4">
-      <div className="flex gap-2">
+      <div className="flex flex-wrap gap-2">
         <input
           type="search"
           aria-label="Words to look for elsewhere"
@@ -125,7 +181,7 @@ export function ElsewhereView({
           autoFocus
           maxLength={200}
           onChange={(event) => setWords(event.target.value)}
-          className={inputClasses}
+          className={clsx(inputClasses, "!w-64 flex-1")}
         />
         <Narrowed label="What students do in it" open="whatever they do" value={doing} onValue={setDoing} width="!w-44">
           {activities.map((activity) => (
@@ -144,16 +200,38 @@ export function ElsewhereView({
             </option>
           ))}
         </Narrowed>
+        <Segmented
+          label="Look for"
+          value={looking}
+          options={[
+            { value: "parts", text: "Steps and questions" },
+            { value: "resources", text: "Resources" },
+          ]}
+          onChange={(next) => {
+            setLooking(next);
+            setHits(null);
+          }}
+        />
+        {looking === "parts" && (
+          <Narrowed label="Type of question" open="any type" value={type} onValue={setType} width="!w-40">
+            {Object.entries(questionNames).map(([value, name]) => (
+              <option key={value} value={value}>
+                {name}
+              </option>
+            ))}
+          </Narrowed>
+        )}
       </div>
       {problem && <Notice tone="warning">{problem}</Notice>}
       <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] items-start gap-4">
         <ul aria-label="Found elsewhere" className="max-h-[70vh] overflow-auto rounded-card border border-line bg-card">
-          {hits?.map((hit) => (
+          {hits?.parts && <PartLines parts={hits.parts} chosen={part} onChoose={(one) => choose(one.resource, one)} />}
+          {hits?.resources?.map((hit) => (
             <li key={hit.id}>
               <button
                 type="button"
                 aria-current={hit.id === chosen || undefined}
-                onClick={() => setChosen(hit.id)}
+                onClick={() => choose(hit.id, null)}
                 className={clsx(
                   "grid w-full gap-0.5 border-b border-line px-3 py-2 text-left",
                   hit.id === chosen ? "bg-shade" : "hover:bg-shade/60",
@@ -169,7 +247,9 @@ export function ElsewhereView({
               </button>
             </li>
           ))}
-          {hits?.length === 0 && <li className="p-3 text-ink-soft">No results. Try another word.</li>}
+          {(hits?.parts ?? hits?.resources)?.length === 0 && (
+            <li className="p-3 text-ink-soft">No results. Try another word.</li>
+          )}
           {hits === null && <li className="p-3 text-ink-soft">Looking …</li>}
         </ul>
         {open ? (
@@ -183,7 +263,7 @@ export function ElsewhereView({
               </p>
             )}
             <ul aria-label="Its steps" className="grid gap-3">
-              {open.steps.map((step) => {
+              {shown.map((step) => {
                 const title = stepTitle(step, open.languages);
                 return (
                   <li key={step.id} aria-label={title} className="rounded-card border border-line bg-card">
@@ -201,7 +281,7 @@ export function ElsewhereView({
                       <Button
                         size="small"
                         disabled={open.closed !== null}
-                        onClick={() => onTake(step, open.from, "after")}
+                        onClick={() => onTake({ step, from: open.from, how: "after" })}
                       >
                         {current === null ? "Put it in" : `Put it in after “${current}”`}
                       </Button>
@@ -210,33 +290,41 @@ export function ElsewhereView({
                           size="small"
                           look="quiet"
                           disabled={open.closed !== null}
-                          onClick={() => onTake(step, open.from, "instead")}
+                          onClick={() => onTake({ step, from: open.from, how: "instead" })}
                         >
                           Swap them
                         </Button>
                       )}
-                      {step.blocks.length > 1 &&
-                        step.blocks.map(
-                          (block) =>
-                            block.type === "question" && (
-                              <Button
-                                key={block.id}
-                                size="small"
-                                look="quiet"
-                                disabled={open.closed !== null}
-                                onClick={() => onTake(questionAlone(step, block.id), open.from, "after")}
-                              >
-                                <span className="max-w-72 truncate">
-                                  Only “{sayQuestion(block.question, open.languages)}”
-                                </span>
-                              </Button>
-                            ),
-                        )}
                     </div>
+                    {step.blocks.map(
+                      (block) =>
+                        block.type === "question" && (
+                          <TakeQuestion
+                            key={block.id}
+                            says={sayQuestion(block.question, open.languages)}
+                            found={block.id === part?.block}
+                            closed={open.closed !== null}
+                            into={current}
+                            onInto={() => onTake({ step, from: open.from, how: "into", block: block.id })}
+                            onAlone={
+                              step.blocks.length > 1
+                                ? () => onTake({ step: questionAlone(step, block.id), from: open.from, how: "after" })
+                                : null
+                            }
+                          />
+                        ),
+                    )}
                   </li>
                 );
               })}
             </ul>
+            {part !== null && open.steps.length > 1 && (
+              <p>
+                <Button size="small" look="quiet" onClick={() => setPart(null)}>
+                  Show all {open.steps.length} steps of “{open.from.title}”
+                </Button>
+              </p>
+            )}
           </div>
         ) : (
           <Empty title={chosen === null ? "Choose one on the left" : "One moment …"}>

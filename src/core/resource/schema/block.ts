@@ -9,6 +9,9 @@ const WebAddress = z.url({ protocol: /^https?$/ }).max(2000);
 const Seconds = z.number().min(0).max(36_000);
 const base = { id: PartId };
 
+/** Where a step, or a single question, was taken from. */
+export const Origin = z.object({ resource: z.number().int(), revision: z.number().int(), step: PartId });
+
 const TableCell = z.string().max(400);
 export const TableBlock = z.object({
   ...base,
@@ -79,7 +82,7 @@ export const Block = z.discriminatedUnion("type", [
   z.object({ ...base, type: z.literal("file"), media: MediaReference, label: TextByLanguage }),
   z.object({ ...base, type: z.literal("drawing"), drawing: Drawing }),
   z.object({ ...base, type: z.literal("manipulative"), tool: Manipulative }),
-  z.object({ ...base, type: z.literal("question"), question: Question }),
+  z.object({ ...base, type: z.literal("question"), question: Question, origin: Origin.optional() }),
 ]);
 export type Block = z.infer<typeof Block>;
 export type BlockOf<Type extends Block["type"]> = Extract<Block, { type: Type }>;

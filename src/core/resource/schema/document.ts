@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { kinds, licences, most, phases, subjects, works } from "../vocabulary";
-import { Block } from "./block";
+import { Block , Origin } from "./block";
 import { MediaReference } from "./media-reference";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
 import { PartId } from "./question";
@@ -54,7 +54,7 @@ export const Audience = z.enum(["student", "teacher", "both"]);
 export const Step = z.object({
   /** Survives copying and reordering: differences, merges and results hang on it. */
   id: PartId,
-  origin: z.object({ resource: z.number().int(), revision: z.number().int(), step: PartId }).optional(),
+  origin: Origin.optional(),
   title: TextByLanguage,
   audience: Audience.default("student"),
   minutes: z.number().int().min(0).max(600).optional(),

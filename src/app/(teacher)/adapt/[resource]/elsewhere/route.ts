@@ -1,5 +1,6 @@
 import { needFromParameters } from "@/core/find/need";
-import { findElsewhere, stepsOf } from "@/server/elsewhere";
+import { responseSchemas, type QuestionType } from "@/core/resource/schema/question";
+import { findElsewhere, findParts, stepsOf } from "@/server/elsewhere";
 import { idFrom } from "@/core/ids";
 import { route } from "@/server/route";
 
@@ -15,6 +16,12 @@ export const GET = route(
       return found ? Response.json(found) : Response.json({ problem: "There is nothing here." }, { status: 404 });
     }
     const need = needFromParameters(Object.fromEntries(asked));
-    return Response.json({ hits: await findElsewhere(db, visitor, need, idFrom(params.resource) ?? -1) });
+    const without = idFrom(params.resource) ?? -1;
+    const kind = asked.get("parts");
+    if (kind !== null) {
+      const type = Object.hasOwn(responseSchemas, kind) ? (kind as QuestionType) : null;
+      return Response.json({ parts: await findParts(db, visitor, need, type, without) });
+    }
+    return Response.json({ resources: await findElsewhere(db, visitor, need, without) });
   },
 );

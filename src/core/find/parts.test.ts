@@ -1,0 +1,52 @@
+import { lesson } from "@/data/testing/world";
+import { richText } from "../resource/rich-text";
+import { newQuestion, newStep } from "../resource/edit";
+import type { QuestionType } from "../resource/question";
+import { partsOf, ranked } from "./parts";
+
+let made = 0;
+const newId = () => `n${(made += 1)}`;
+const asks = (type: QuestionType, prompt: string) => ({
+  ...{ id: newId(), type: "question" as const },
+  question: { ...newQuestion(type, "en", newId), prompt: { en: richText(prompt) } },
+});
+const shore = lesson("On the shore", {
+  steps: [
+    newStep("en", "Look at the tides", newId, [
+      { id: newId(), type: "text", text: { en: richText("The sea comes and goes twice a day.") } },
+      asks("choice", "How many tides are there in a day?"),
+      asks("number", "How high is the water at noon?"),
+    ]),
+    newStep("en", "", newId, [asks("shortText", "Name a shell you found.")]),
+  ],
+});
+const said = (typed: string, type: QuestionType | null = null) =>
+  ranked(partsOf(shore, typed, type)).map((part) => [part.type ?? "step", part.says]);
+
+test("a question is found by its own words, and what has more of them and little else comes first", () => {
+  expect(said("tide day")).toEqual([
+    ["choice", "How many tides are there in a day?"],
+    ["step", expect.stringContaining("Look at the tides")],
+  ]);
+  expect(said("shells")).toEqual([["shortText", "Name a shell you found."]]);
+  expect(said("otter")).toEqual([]);
+});
+
+test("only questions of a type, and without words all of them in their order", () => {
+  expect(said("day", "number")).toEqual([]);
+  expect(said("", "number")).toEqual([["number", "How high is the water at noon?"]]);
+  expect(said("").map(([type]) => type)).toEqual(["step", "choice", "number", "shortText"]);
+});
+
+test("the words are marked where they stand, in a long text too", () => {
+  const long = `${"Much is said of sand. ".repeat(20)}Then the herring came. ${"More sand followed. ".repeat(20)}`;
+  const [part] = partsOf(
+    lesson("Long", {
+      steps: [newStep("en", "Read", newId, [{ id: newId(), type: "text", text: { en: richText(long) } }])],
+    }),
+    "herrings",
+    null,
+  );
+  expect(part!.says.length).toBeLessThan(170);
+  expect(part!.matched.map(([from, to]) => part!.says.slice(from, to))).toEqual(["herring"]);
+});

@@ -1,0 +1,29 @@
+import type { Document } from "./document";
+import { StoredFile } from "./schema/media-reference";
+import type { Unfinished } from "./unfinished";
+
+const filesIn = (value: unknown): string[] => {
+  if (typeof value === "string") return StoredFile.safeParse(value).success ? [value] : [];
+  if (Array.isArray(value)) return value.flatMap(filesIn);
+  return typeof value === "object" && value !== null ? Object.values(value).flatMap(filesIn) : [];
+};
+
+/** Every file of its own that a document shows or plays, by SHA-256, each once; not those that ship with the application. */
+export const storedFiles = (document: Document): string[] => [...new Set(filesIn(document))];
+
+/**
+ * Where a document needs a file that is stored no more (a disk that was lost, a backup without its folder of files).
+ * `gone`: the SHA-256 of each such file.
+ */
+export function missingFiles(document: Document, gone: readonly string[]): Unfinished[] {
+  if (gone.length === 0) return [];
+  const misses = (value: unknown) => filesIn(value).some((sha256) => gone.includes(sha256));
+  return document.steps.flatMap((step): Unfinished[] => [
+    ...(misses(step.instructions)
+      ? [{ step: step.id, problem: "A recording is not stored any more. Record it again." }]
+      : []),
+    ...step.blocks
+      .filter(misses)
+      .map((block) => ({ step: step.id, block: block.id, problem: "A file is not stored any more. Add it again." })),
+  ]);
+}
