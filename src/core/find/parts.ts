@@ -37,7 +37,7 @@ function excerpt(text: string, words: ReadonlySet<string>): string {
   const first = [...flat.matchAll(WORD)].find(([word]) => words.has(stem(word)))?.index ?? 0;
   const from = first < LONGEST - BEFORE ? 0 : flat.lastIndexOf(" ", first - BEFORE) + 1;
   const end = flat.lastIndexOf(" ", from + LONGEST);
-  const to = end > from ? end : from + LONGEST;
+  const to = from + LONGEST >= flat.length ? flat.length : end > from ? end : from + LONGEST;
   return `${from > 0 ? "… " : ""}${flat.slice(from, to)}${to < flat.length ? " …" : ""}`;
 }
 
@@ -58,7 +58,10 @@ export function partsOf(document: Document, typed: string, type: QuestionType | 
     const text = languages.map((language) => everyText({ ...document, steps: [step] }, language)).join("\n");
     const all = [...text.matchAll(WORD)].map(([word]) => stem(word));
     const found = all.filter((word) => words.has(word));
-    const says = excerpt(matchedIn(head, words).length > 0 || found.length === 0 ? head : text, words);
+    // Where what stands at its head has all of them, that says it best.
+    const has = (one: string) =>
+      new Set([...one.matchAll(WORD)].map(([word]) => stem(word)).filter((word) => words.has(word)));
+    const says = excerpt(has(head).size === new Set(found).size ? head : text, words);
     return {
       ...{ step: step.id, block, type: asks, says, matched: matchedIn(says, words) },
       share: words.size === 0 ? 0 : new Set(found).size / words.size,

@@ -80,7 +80,7 @@ function TakeQuestion({
     <div
       className={clsx("flex flex-wrap items-center gap-2 border-t border-line px-3 py-1.5", found && "bg-brass-wash")}
     >
-      <span className="min-w-0 flex-1 truncate">“{says}”</span>
+      <span className="line-clamp-2 basis-full">“{says}”</span>
       {into !== null && (
         <Button size="small" look="quiet" disabled={closed} onClick={onInto} aria-label={`Into “${into}”: ${says}`}>
           <span className="max-w-60 truncate">Into “{into}”</span>
