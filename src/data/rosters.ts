@@ -106,8 +106,21 @@ export async function linkTeachers(
   );
 }
 
+/** A student's secret as it is kept: its hash, or null where there is none yet. */
+export interface Secret {
+  student: number;
+  hash: string | null;
+}
+
+/** The secrets students have now. */
+export const secretsOf = (db: Queryable, students: readonly number[]): Promise<Secret[]> =>
+  db.query<Secret>(
+    "select id student, password_hash hash from person where id = any($1::int[]) and kind = 'student' order by id",
+    [students],
+  );
+
 /** New secrets for students of a class; only hashes are kept. */
-export async function setSecrets(tx: Queryable, secrets: readonly { student: number; hash: string }[]): Promise<void> {
+export async function setSecrets(tx: Queryable, secrets: readonly Secret[]): Promise<void> {
   await tx.query(
     `update person p set password_hash = s.hash
        from jsonb_to_recordset($1::jsonb) as s(student int, hash text) where p.id = s.student and p.kind = 'student'`,

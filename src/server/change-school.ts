@@ -1,5 +1,7 @@
 import type { Db, Queryable } from "@/data/db";
+import { canonical } from "@/core/resource/changes";
 import { addEvent } from "@/data/events";
+import { secretsOf, setSecrets, type Secret } from "@/data/rosters";
 import { putRowsBack, rowsThatDiffer, schoolRows, type RowChange } from "@/data/school-rows";
 import { Refused } from "./act";
 import type { PlanState } from "./move-work";
@@ -32,6 +34,17 @@ export async function changeSchool<Value>(
     });
     return { event, value };
   });
+}
+
+/** @throws Refused when one of the students has got another secret since */
+export async function putCardsBack(tx: Queryable, before: readonly Secret[], after: readonly Secret[]): Promise<void> {
+  const now = await secretsOf(
+    tx,
+    after.map(({ student }) => student),
+  );
+  if (canonical(now) !== canonical(after))
+    throw new Refused("Somebody has made newer cards since, so the cards stay as they are.");
+  await setSecrets(tx, before);
 }
 
 /** @throws Refused when the rows were changed since, or somebody whom the change brought has got work */

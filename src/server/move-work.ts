@@ -10,6 +10,7 @@ import {
   type Position,
 } from "@/data/assignments";
 import type { DayOff } from "@/core/calendar/school-calendar";
+import type { Secret } from "@/data/rosters";
 import type { PartWas } from "@/data/split";
 import { calendarOf } from "@/data/calendar";
 import type { Db, Queryable } from "@/data/db";
@@ -35,6 +36,8 @@ export interface PlanState {
   works?: WorkWas[];
   /** What a school's office or a roster changed. */
   schoolChange?: SchoolChange;
+  /** Secrets that students' cards carry: their hashes. */
+  cards?: { class: number; secrets: Secret[] };
 }
 
 /**

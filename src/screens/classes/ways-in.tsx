@@ -15,6 +15,7 @@ import { Notice } from "@/ui/notice";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
 import { pictureIcons } from "../student/picture-icon";
+import { useDone } from "../use-done";
 import { JoinCodeCard } from "./join-code";
 import { Qr } from "./qr";
 
@@ -57,12 +58,17 @@ function Cards({ group, students, joinLink }: { group: Class; students: Student[
   const [cards, setCards] = useState<LoginCard[] | null>(null);
   const [sure, setSure] = useState(false);
   const [busy, start] = useTransition();
+  const done = useDone();
   const make = () =>
     start(async () => {
       const outcome = await makeCards({ class: group.id, students: [...chosen], kind });
       if (!outcome.ok) return tellProblem(outcome.problem);
       setCards(outcome.value.cards);
       setSure(false);
+      const { length } = outcome.value.cards;
+      done(length === 1 ? "A new card." : `${length} new cards.`, outcome.value.event, {
+        onUndone: () => setCards(null),
+      });
     });
   return (
     <section aria-labelledby="cards" className="rounded-card border border-line bg-card p-5 print:border-0 print:p-0">

@@ -23,7 +23,7 @@ export function usePlanActs() {
         return;
       }
       after?.();
-      sayDone(done(outcome.value), (outcome.value as { event?: number }).event, more?.(outcome.value));
+      sayDone(done(outcome.value), (outcome.value as { event?: number }).event, { more: more?.(outcome.value) });
     });
   return { busy, run };
 }

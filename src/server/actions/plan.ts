@@ -17,7 +17,7 @@ import { addEvent, eventOf, setUndone } from "@/data/events";
 import { joinParts, splitAssignment } from "@/data/split";
 import { announceWork } from "@/data/work";
 import { act, notThere, Refused } from "../act";
-import { putSchoolBack } from "../change-school";
+import { putCardsBack, putSchoolBack } from "../change-school";
 import { putWorkBack } from "../change-work";
 import { choicesFor, LaidRules, layOutPocket } from "../lay-out";
 import { lookAtMoved } from "../look-again";
@@ -170,13 +170,21 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
   if (!event) throw new Refused(notThere);
   if (event.undone) throw new Refused("This has been undone already.");
   const placed = event.after.places.map(({ id }) => id);
-  const { schoolLost, lost, order = [], works = [], schoolChange } = event.after;
+  const { schoolLost, lost, order = [], works = [], schoolChange, cards } = event.after;
   const ids = [...placed, ...order.map(({ id }) => id), ...works.map(({ id }) => id)];
   // Whatever it touched she must still be allowed to change: a cover may have ended since.
   const asked: [Act, About][] = [
     ...(schoolLost ? [["change the school's calendar", {}] as [Act, About]] : []),
     ...(schoolChange && schoolChange.class === null ? [["change the school's roster", {}] as [Act, About]] : []),
     ...(schoolChange?.class ? [["change roster", { class: schoolChange.class }] as [Act, About]] : []),
+    ...(cards
+      ? [
+          ["change a student", { class: cards.class, students: cards.secrets.map(({ student }) => student) }] as [
+            Act,
+            About,
+          ],
+        ]
+      : []),
     ...(lost ? [["take back a lost day", { classes: lost.classes }] as [Act, About]] : []),
     ...(ids.length > 0 && !schoolLost ? [["change assignments", { assignments: ids }] as [Act, About]] : []),
   ];
@@ -204,6 +212,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     await setPlaces(tx, event.before.places);
     await setPositions(tx, event.before.order ?? []);
     if (schoolChange) await putSchoolBack(tx, schoolChange);
+    if (cards) await putCardsBack(tx, event.before.cards!.secrets, cards.secrets);
     await putWorkBack(tx, event.before.works ?? [], works);
     // What was given is gone as if it never had been; what somebody has begun meanwhile is only called back.
     const gone = event.after.given ? await removeUnbegun(tx, placed) : [];
@@ -211,6 +220,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     for (const id of begun) await setCalledBack(tx, id, now);
     await setUndone(tx, given.event, now);
     for (const id of ids) await announceWork(tx, id);
+    if (cards) return "The old cards work again; the new ones do not.";
     if (works.length > 0 || schoolChange) return "Everything is as it was.";
     if (!event.after.given) return "Everything is where it was.";
     return begun.length > 0 ? "Called back: somebody had begun." : "Taken back.";

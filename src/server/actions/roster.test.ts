@@ -125,6 +125,29 @@ describe("students", () => {
     expect(await nameOf(first)).toBe("otter.girl");
   });
 
+  test("new cards are taken back: the old ones work again, unless somebody has made newer ones", async () => {
+    const [first] = world.students as [number];
+    const make = async () => value(await makeCards({ class: world.class, students: [first], kind: "words" }));
+    const signInName = (await studentsOf(db, world.class)).find((one) => one.id === first)!.signInName;
+    const opens = async ({ cards: [card] }: Awaited<ReturnType<typeof make>>) => {
+      actAs(null);
+      const tried = signInWithWords({ name: signInName, words: card!.secret.join(" ") });
+      await tried.catch(() => undefined);
+      const works = takeSignIns().length === 1;
+      actAs(teacher());
+      return works;
+    };
+    const old = await make();
+    const lost = await make();
+    expect([await opens(old), await opens(lost)]).toEqual([false, true]);
+    expect(value(await undoPlan({ event: lost.event })).said).toContain("old cards work again");
+    expect([await opens(old), await opens(lost)]).toEqual([true, false]);
+    await make();
+    const refused = await undoPlan({ event: old.event });
+    expect(refused).toMatchObject({ ok: false, problem: expect.stringContaining("newer cards") });
+    expect(await opens(old)).toBe(false);
+  });
+
   test("a goal is changed and closed, belongs to its student alone, and closed it is offered no more", async () => {
     const [first, second] = world.students as [number, number];
     const facts = {

@@ -12,14 +12,17 @@ import {
   changeStudentGoal,
   applyImport,
   removeEnrolments,
+  secretsOf,
   setSecrets,
   setSignInName,
   setStudentFacts,
 } from "@/data/rosters";
 import { isTaken } from "@/data/db";
+import { addEvent } from "@/data/events";
 import { isSignInName } from "@/core/roster/sign-in-name";
 import { act, notThere, Refused } from "../act";
 import { changeSchool } from "../change-school";
+import type { PlanState } from "../move-work";
 import { planPasted } from "../pasted-roster";
 import { hashSecret } from "../secrets";
 import { tellOfNewCards } from "../tell-teachers";
@@ -174,7 +177,7 @@ export const makeCards = act(
   "change a student",
   z.object({ class: Id, students: z.array(Id).min(1).max(60), kind: z.enum(["pictures", "words"]) }),
   (given) => ({ class: given.class, students: given.students }),
-  async ({ db, visitor, now }, given): Promise<{ cards: LoginCard[] }> => {
+  async ({ db, visitor, now }, given): Promise<{ cards: LoginCard[]; event: number }> => {
     const roster = (await studentsOf(db, given.class)).filter(({ id }) => given.students.includes(id));
     const cards = roster.map((student) => ({
       id: student.id,
@@ -193,10 +196,17 @@ export const makeCards = act(
         ),
       })),
     );
-    await db.transaction(async (tx) => {
+    const ids = secrets.map(({ student }) => student);
+    const event = await db.transaction(async (tx) => {
+      const before = await secretsOf(tx, ids);
       await setSecrets(tx, secrets);
       await tellOfNewCards(tx, visitor, roster, now);
+      return addEvent<PlanState>(tx, {
+        ...{ person: visitor.id, at: now, what: "made cards" },
+        before: { places: [], cards: { class: given.class, secrets: before } },
+        after: { places: [], cards: { class: given.class, secrets: await secretsOf(tx, ids) } },
+      });
     });
-    return { cards: cards.map(({ card }) => card) };
+    return { cards: cards.map(({ card }) => card), event };
   },
 );
