@@ -1,4 +1,4 @@
-import { bitBlanks, chosenBits, type BitBlankName } from "@/core/find/also";
+import { bitBlanks, chosenBits, codeOf, languages, unlisted, type BitBlankName } from "@/core/find/also";
 import { alsoBlanks, chosenIn, isFilled, type AlsoBlank, type Need } from "@/core/find/need";
 
 /** What the words of the need line turned out to name, see core/find/typed.ts; empty when they are just words. */
@@ -37,14 +37,22 @@ const alignedTo = (codes: string) => `e.resource_id in (
                                where (c.code = any(${codes}::text[])
                                       or exists (select 1 from unnest(${codes}::text[]) as u(start) where c.code like u.start || '.%')) and (f.district_id is null or f.district_id = $3)))`;
 
+/** Entries in a language that has no bit of its own: only those with the bit of the others are looked at. */
+const otherBit = 1 << languages.indexOf("other");
+export const otherLanguages = `select distinct split_part(l.tag, '-', 1) from resource_facts f,
+  jsonb_array_elements_text(f.facts -> 'languages') l(tag) where f.resource_id = e.resource_id`;
+const isIn = (codes: string) =>
+  `case when (e.also & ${otherBit}) <> 0 then exists (select 1 from (${otherLanguages}) o(code) where o.code = any(${codes}::text[])) else false end`;
+
 function conditionOf(blank: AlsoBlank, { need, named }: Asked, list: ParameterList): string {
   const chosen = chosenIn(need, blank);
   if (isBitBlank(blank)) {
     const { column, shift, mask, kept } = bitBlanks[blank];
-    const bits = list.add(chosenBits(blank, chosen));
-    return kept === "code"
-      ? `((${bits}::int >> ((e.${column} >> ${shift}) & ${mask})) & 1) = 1`
-      : `((e.${column} >> ${shift}) & ${bits}::int) <> 0`;
+    if (kept === "code")
+      return `((e.${column} >> ${shift}) & ${mask}) = any(${list.add(chosen.map((value) => codeOf(blank, value)))}::int[])`;
+    const listed = `((e.${column} >> ${shift}) & ${list.add(chosenBits(blank, chosen))}::int) <> 0`;
+    const others = blank === "language" ? unlisted(chosen) : [];
+    return others.length === 0 ? listed : `(${listed} or ${isIn(list.add(others))})`;
   }
   switch (blank) {
     case "author":

@@ -3,6 +3,7 @@ import {
   countryName,
   deviceName,
   languageName,
+  languages,
   type BitBlankName,
   type Country,
   type Device,
@@ -12,7 +13,7 @@ import type { FacetCounts } from "@/core/find/facets";
 import { alsoBlanks, emptied, isFilled, type AlsoBlank, type Blank } from "@/core/find/need";
 import { licenceWord } from "@/core/find/say";
 import type { Licence } from "@/core/resource/document";
-import { alsoConditions, isNamed, namedConditions, nothingNamed, ParameterList } from "./also";
+import { alsoConditions, isNamed, namedConditions, nothingNamed, otherLanguages, ParameterList } from "./also";
 import { needParameters, satisfiesAll, type ReadNeed, type WordQuery } from "./conditions";
 import { one, type Queryable } from "./db";
 import { inSatchel, open, reached, readerParameters, type Reader } from "./reach";
@@ -237,9 +238,27 @@ async function countAnew(db: Queryable, reader: Reader, read: ReadNeed, blank: C
       if (kept === "code" ? bits === at : (bits >> at) & 1) leaves[at]! += entries;
     });
   }
-  return values
-    .map((value, at) => ({ value, text: bitTexts[blank as BitBlankName](value), leaves: leaves[at]! }))
+  const choices = values.map((value, at) => ({ value, leaves: leaves[at]! }));
+  // Of the many countries and languages there are, those with something in them.
+  const named =
+    blank === "language"
+      ? [...choices.filter(({ value }) => value !== "other"), ...(await countOthers(db, reader, read))]
+      : choices;
+  return named
+    .filter(({ leaves }) => leaves > 0 || (blank !== "country" && blank !== "language"))
+    .map((choice) => ({ ...choice, text: bitTexts[blank as BitBlankName](choice.value) }))
     .sort((one, other) => other.leaves - one.leaves);
+}
+
+/** How many results each language leaves that has no bit of its own. */
+async function countOthers(db: Queryable, reader: Reader, read: ReadNeed): Promise<Omit<Choice, "text">[]> {
+  const list = needParameters(reader, read);
+  const conditions = `${satisfiesAll(read, list, "language")} and (e.also & ${1 << languages.indexOf("other")}) <> 0`;
+  return db.query(
+    `select tongue.code as value, count(*)::int leaves from search_entry e, ${reached}, lateral (${otherLanguages}) tongue(code)
+      where ${conditions} and tongue.code <> all(${list.add(languages)}::text[]) group by 1`,
+    list.values,
+  );
 }
 
 /** How many each filled blank would bring back if it alone were left open. For needs that leave nothing. */

@@ -252,3 +252,36 @@ test("editions of one work are one line that says their years; a quiz about the 
   await db.query("update search_entry set shelves = 0 where resource_id = $1", [last!.id]);
   expect(await found(reader())).toEqual(["", ""]);
 });
+
+test("a language without a place of its own, and a country far away, are counted and found by their names", async () => {
+  for (const [title, language, region] of [
+    ["Marés na enseada", "pt-BR", "BR"],
+    ["Ebbe im Hafen", "de", "DE"],
+  ] as const)
+    await publishFor(
+      db,
+      world.teodor,
+      { ...lesson(title), languages: [language], title: { [language]: title }, steps: [], region },
+      ["commons"],
+    );
+  const said = (choices: { text: string; leaves: number }[]) => choices.map(({ text, leaves }) => [text, leaves]);
+  const languages = said(await leavesOf(db, reader(), anyNeed, "language", {}));
+  expect(languages).toEqual(
+    expect.arrayContaining([
+      ["Portuguese", 1],
+      ["German", 1],
+    ]),
+  );
+  expect(languages.map(([text]) => text)).not.toContain("another language");
+  expect(said(await leavesOf(db, reader(), anyNeed, "country", {}))).toEqual(
+    expect.arrayContaining([
+      ["Brazil", 1],
+      ["Germany", 1],
+    ]),
+  );
+  const titles = async (need: Partial<typeof anyNeed>) =>
+    (await find(db, reader(), { ...anyNeed, ...need }, best)).hits.map((hit) => hit.facts.title);
+  expect(await titles({ languages: ["pt"] })).toEqual(["Marés na enseada"]);
+  expect((await titles({ languages: ["pt", "de"] })).sort()).toEqual(["Ebbe im Hafen", "Marés na enseada"]);
+  expect(await titles({ countries: ["DE"] })).toEqual(["Ebbe im Hafen"]);
+});

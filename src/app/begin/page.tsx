@@ -17,7 +17,9 @@ export default async function BeginPage() {
   return (
     <BeginScreen
       zones={Intl.supportedValuesOf("timeZone")}
-      countries={own.map((code) => ({ code, name: names.of(code)! }))}
+      countries={own
+        .map((code) => ({ code, name: names.of(code)! }))
+        .sort((one, other) => one.name.localeCompare(other.name))}
     />
   );
 }

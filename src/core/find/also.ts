@@ -1,27 +1,30 @@
 import { activities, type Activity } from "../resource/activity";
+import { isoCountries } from "../locale/countries";
 import type { Licence } from "../resource/document";
 import { licences } from "../resource/vocabulary";
 
 /**
  * What else is known about an entry beside `facets`: two more integers, narrow enough to read for a million rows.
  *
- *   also:  bits 0-6 languages, one bit each | 7-10 country | 11-13 licence | 14-21 devices, one bit each
+ *   also:  bits 0-6 languages, one bit each | 11-13 licence | 14-21 devices, one bit each | 22-29 country
  *   doing: one bit for each activity
  */
 export const languages = ["en", "es", "fr", "da", "fo", "is", "other"] as const;
-export type Language = (typeof languages)[number];
+/** A listed one, or the code (ISO 639) of any that resources are in: those share the bit of "other". */
+export type Language = string;
+export const isLanguage = (text: string): boolean => /^[a-z]{2,3}$/.test(text) || text === "other";
 
 /** Countries a resource can belong to. "any" belongs to none: nothing in it speaks of one country's ways. XS: the Skerry Isles. */
-export const countries = ["any", "XS", "US", "GB", "IE", "AU", "CA", "NZ", "ES", "MX", "FR", "DK", "IS"] as const;
+export const countries = ["any", "XS", ...isoCountries] as const;
 export type Country = (typeof countries)[number];
 
 export const devices = ["any", "computer", "tablet", "phone", "camera", "microphone", "printer", "none"] as const;
 export type Device = (typeof devices)[number];
 
-const COUNTRY_SHIFT = 7;
+const COUNTRY_SHIFT = 22;
 const LICENCE_SHIFT = 11;
 const DEVICE_SHIFT = 14;
-const SIXTEEN = 15;
+const BYTE = 255;
 const EIGHT = 7;
 
 export interface AlsoValues {
@@ -35,7 +38,7 @@ export interface AlsoValues {
 const bits = (positions: readonly number[]): number => positions.reduce((all, at) => all | (1 << at), 0);
 
 /** The listed language a BCP 47 tag belongs to. */
-export function languageOf(tag: string): Language {
+export function languageOf(tag: string): (typeof languages)[number] {
   const base = tag.split("-")[0]!.toLowerCase();
   return languages.find((language) => language === base) ?? "other";
 }
@@ -63,7 +66,7 @@ export interface BitBlank {
 
 export const bitBlanks = {
   language: { column: "also", shift: 0, mask: (1 << languages.length) - 1, kept: "each", values: languages },
-  country: { column: "also", shift: COUNTRY_SHIFT, mask: SIXTEEN, kept: "code", values: countries },
+  country: { column: "also", shift: COUNTRY_SHIFT, mask: BYTE, kept: "code", values: countries },
   licence: { column: "also", shift: LICENCE_SHIFT, mask: EIGHT, kept: "code", values: licences },
   device: { column: "also", shift: DEVICE_SHIFT, mask: (1 << devices.length) - 1, kept: "each", values: devices },
   doing: { column: "doing", shift: 0, mask: (1 << activities.length) - 1, kept: "each", values: activities },
@@ -73,7 +76,15 @@ export type BitBlankName = keyof typeof bitBlanks;
 
 /** The chosen values of a bit blank as a mask of value positions. */
 export const chosenBits = (blank: BitBlankName, chosen: readonly string[]): number =>
-  bits(chosen.map((value) => (bitBlanks[blank].values as readonly string[]).indexOf(value)).filter((at) => at >= 0));
+  bits(chosen.map((value) => codeOf(blank, value)).filter((at) => at >= 0));
+
+/** Which value of its blank it is. */
+export const codeOf = (blank: BitBlankName, value: string): number =>
+  (bitBlanks[blank].values as readonly string[]).indexOf(value);
+
+/** Languages that have no bit of their own. */
+export const unlisted = (chosen: readonly string[]): string[] =>
+  chosen.filter((one) => !(languages as readonly string[]).includes(one));
 
 const made = new Map<"region" | "language", Intl.DisplayNames>();
 /** Names in English; they take some 10 ms to read, which a page that shows none need not wait for. */

@@ -2,7 +2,7 @@ import { activities, type Activity } from "../resource/activity";
 import type { Kind, Licence, Subject } from "../resource/document";
 import { kinds, licences, subjects } from "../resource/vocabulary";
 import { idFrom } from "../ids";
-import { countries, devices, languages, type Country, type Device, type Language } from "./also";
+import { countries, devices, isLanguage, type Country, type Device, type Language } from "./also";
 
 /** The need line: what she looks for, as a sentence with blanks. Its text form is the address of the page. */
 export const shelves = ["satchel", "staffroom", "district", "commons"] as const;
@@ -80,7 +80,7 @@ const lists = {
   kind: ["kinds", oneOf(kinds)],
   grades: ["grades", gradeIn],
   subject: ["subjects", oneOf(subjects)],
-  language: ["languages", oneOf(languages)],
+  language: ["languages", (text) => (isLanguage(text) ? text : undefined)],
   country: ["countries", oneOf(countries)],
   standard: ["standards", textIn],
   licence: ["licences", oneOf(licences)],

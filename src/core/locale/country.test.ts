@@ -1,4 +1,4 @@
-import { belongsTo, foreignSigns, signsIn } from "./country";
+import { belongsTo, dayComesFirst, foreignSigns, signsIn } from "./country";
 
 describe("the country a text belongs to", () => {
   // Currencies, units, paper and dates as in the Unicode CLDR; holidays common knowledge.
@@ -7,6 +7,9 @@ describe("the country a text belongs to", () => {
     ["The scone costs £0.60 and the jam 250 pence. Boxing Day is near.", "GB"],
     ["A boat costs 4000 crowns. On Boat Day all crowns are counted.", "XS"],
     ["At Thanksgiving the road can be seen for 2 miles.", "US"],
+    ["A bus ticket is ₹50 and a mango 20 ₹.", "IN"],
+    ["The kite costs 45 zł.", "PL"],
+    ["Bread for CZK 30, milk for CZK 25.", "CZ"],
   ] as const)("%s", (text, country) => {
     expect(belongsTo(text, "en").country).toBe(country);
   });
@@ -38,7 +41,7 @@ describe("the country a text belongs to", () => {
   });
 
   test("a date that can only be read one way says how its writer counts", () => {
-    expect(signsIn("Due 11/25/2026.", "en")).toEqual([{ kind: "date", text: "11/25/2026", countries: ["US"] }]);
+    expect(signsIn("Due 11/25/2026.", "en")).toMatchObject([{ kind: "date", text: "11/25/2026", speaksFor: ["US"] }]);
     expect(signsIn("Due 25/11/2026.", "en")[0]!.countries).toContain("GB");
     expect(signsIn("Due 5/6/2026.", "en")).toEqual([]);
   });
@@ -47,5 +50,19 @@ describe("the country a text belongs to", () => {
     const { signs } = belongsTo("The color of a $5 bill.", "en");
     expect(foreignSigns(signs, "XS").map((sign) => sign.text)).toEqual(["$5", "color"]);
     expect(foreignSigns(signs, "US")).toEqual([]);
+  });
+
+  test("what many countries pay with is foreign to none of them, and speaks for none alone", () => {
+    const { country, signs } = belongsTo("A roll costs €2 and a book 9 euros.", "en");
+    expect(country).toBe("any");
+    for (const home of ["DE", "FI", "PT"] as const) expect(foreignSigns(signs, home)).toEqual([]);
+    expect(foreignSigns(signs, "PL").map((sign) => sign.text)).toEqual(["€2", "9 euros"]);
+    expect(foreignSigns(belongsTo("It costs $3.", "en").signs, "JM")).toEqual([]);
+  });
+
+  test("paper and dates follow CLDR in every country", () => {
+    expect(foreignSigns(signsIn("Print it on A4 paper.", "en"), "KE")).toEqual([]);
+    expect(foreignSigns(signsIn("Print it on A4 paper.", "en"), "PH")).toHaveLength(1);
+    expect([dayComesFirst("US"), dayComesFirst("DE"), dayComesFirst("XS")]).toEqual([false, true, true]);
   });
 });

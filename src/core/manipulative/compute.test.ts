@@ -12,7 +12,7 @@ import {
   turnedTo,
   worthOf,
 } from "./compute";
-import { currencies, fewestPieces, piecesOf, sayMoney, totalOf } from "./coins";
+import { currencies, fewestPieces, piecesFrom, piecesOf, sayMoney, totalOf } from "./coins";
 import { manipulativeNames, newManipulative } from "./manipulative";
 import { Manipulative } from "./schema";
 
@@ -117,7 +117,7 @@ describe("coins and notes", () => {
     expect(fewestPieces(0, [5])).toEqual({});
   });
   test("the fewest pieces are worth the amount, in every currency", () => {
-    for (const currency of currencies) {
+    for (const currency of currencies()) {
       const worths = piecesOf(currency).map(({ worth }) => worth);
       const smallest = Math.min(...worths);
       for (const times of [1, 7, 39, 83])
@@ -127,6 +127,17 @@ describe("coins and notes", () => {
   test("money is written as its language writes it", () => {
     expect(sayMoney(1250, "USD", "en")).toBe("$12.50");
     expect(sayMoney(1250, "EUR", "es").replace(/\s/g, " ")).toBe("12,50 €");
+    expect(sayMoney(1250, "JPY", "en")).toBe("¥1,250");
+    expect(sayMoney(1250, "XSC", "en")).toBe("12.50 cr");
+  });
+  test("coins of one's own, said in whole ones", () => {
+    expect(piecesFrom([5, 2, 1, 0.5, 2], "XSC")).toEqual([500, 200, 100, 50]);
+    expect(piecesFrom([500, 100], "JPY")).toEqual([500, 100]);
+    for (const wrong of [[], [-1], [0], [0.001], [99_999_999]]) expect(piecesFrom(wrong, "EUR")).toBeNull();
+    expect(piecesOf("XSC", [25, 100])).toEqual([
+      { worth: 100, is: "coin" },
+      { worth: 25, is: "coin" },
+    ]);
   });
 });
 

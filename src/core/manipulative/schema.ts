@@ -2,7 +2,7 @@ import { z } from "zod";
 import { MediaReference } from "../resource/schema/media-reference";
 import { TextByLanguage } from "../resource/schema/language";
 import { Axis } from "../resource/schema/scale";
-import { currencies } from "./coins";
+import { isCurrency } from "./coins";
 
 /**
  * Things to find out with: each computes what it shows. Alone in a step they are for trying out; under a question that
@@ -49,7 +49,12 @@ const GraphReader = z.object({
   curve: z.enum(["straight", "tide"]).default("straight"),
 });
 
-const Coins = z.object({ tool: z.literal("coins"), currency: z.enum(currencies) });
+const Coins = z.object({
+  tool: z.literal("coins"),
+  currency: z.string().refine(isCurrency, "Not a currency"),
+  /** Coins and notes to lay, in the smallest unit; those of the currency where nothing is said. */
+  pieces: z.array(z.number().int().min(1).max(1_000_000)).min(1).max(16).optional(),
+});
 
 const Ruler = z.object({
   tool: z.literal("ruler"),

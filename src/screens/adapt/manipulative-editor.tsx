@@ -1,6 +1,6 @@
 "use client";
 import { ImagePlus } from "lucide-react";
-import { currencies } from "@/core/manipulative/coins";
+import { currencies, currencyName, inWhole, piecesFrom, piecesOf } from "@/core/manipulative/coins";
 import {
   manipulativeNames,
   newManipulative,
@@ -243,22 +243,32 @@ function Fields({ tool, languages, onTool }: { tool: Manipulative; languages: re
       );
     case "coins":
       return (
-        <Field label="Currency" className="w-56">
-          {(control) => (
-            <select
-              {...control}
-              className={inputClasses}
-              value={tool.currency}
-              onChange={(event) => onTool({ ...tool, currency: event.target.value as typeof tool.currency })}
-            >
-              {currencies.map((currency) => (
-                <option key={currency} value={currency}>
-                  {new Intl.DisplayNames([language], { type: "currency" }).of(currency)}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
+        <div className="flex flex-wrap gap-3">
+          <Field label="Currency" className="w-56">
+            {(control) => (
+              <select
+                {...control}
+                className={inputClasses}
+                value={tool.currency}
+                onChange={(event) => onTool({ tool: "coins", currency: event.target.value })}
+              >
+                {currencies().map((currency) => (
+                  <option key={currency} value={currency}>
+                    {currencyName(currency, language)}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Field>
+          <NumberList
+            label="Coins and notes"
+            values={piecesOf(tool.currency, tool.pieces).map(({ worth }) => inWhole(worth, tool.currency))}
+            onValues={(values) => {
+              const pieces = piecesFrom(values, tool.currency);
+              return pieces !== null && taken({ ...tool, pieces }, onTool);
+            }}
+          />
+        </div>
       );
     case "ruler":
       return <RulerFields tool={tool} languages={languages} onTool={onTool} />;

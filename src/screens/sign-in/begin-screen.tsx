@@ -76,7 +76,8 @@ export function BeginScreen({
           {field("district", "Its district, if it has one", { required: false })}
           <Field label="Country">
             {(control) => (
-              <select {...control} name="country" className={inputClasses}>
+              <select {...control} name="country" defaultValue="" required className={inputClasses}>
+                <option value="">Choose one …</option>
                 {countries.map(({ code, name }) => (
                   <option key={code} value={code}>
                     {name}

@@ -1,6 +1,6 @@
 "use client";
 import { Plus, X } from "lucide-react";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { months as monthNames } from "@/core/calendar/say-moment";
 import { countries, countryName, deviceName, devices as allDevices } from "@/core/find/also";
 import { readIsbn } from "@/core/find/edition";
@@ -147,8 +147,15 @@ function Ticks<Value extends string | number>({
 
 const needed = allDevices.filter((device) => device !== "any" && device !== "none");
 
+/** By name; "not stated" first. */
+const countriesByName = () =>
+  countries
+    .map((code) => ({ code, name: code === "any" ? "" : countryName(code).replace(/^the /, "") }))
+    .sort((one, other) => one.name.localeCompare(other.name));
+
 export function WhereAndWhen({ document, onChange }: Props) {
   const country = countries.find((one) => one === document.region?.slice(0, 2)) ?? "any";
+  const choices = useMemo(countriesByName, []);
   return (
     <>
       <Ticks
@@ -179,9 +186,9 @@ export function WhereAndWhen({ document, onChange }: Props) {
               onChange({ ...document, region: event.target.value === "any" ? undefined : event.target.value })
             }
           >
-            {countries.map((one) => (
-              <option key={one} value={one}>
-                {one === "any" ? "not stated" : countryName(one)}
+            {choices.map(({ code, name }) => (
+              <option key={code} value={code}>
+                {name || "not stated"}
               </option>
             ))}
           </select>
