@@ -1,6 +1,7 @@
 const esmOnly = [
   "syllable",
   "dale-chall",
+  "spache",
   "temporal-polyfill",
   "temporal-utils",
   "temporal-spec",

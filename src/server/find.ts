@@ -1,10 +1,7 @@
-import { readFileSync } from "node:fs";
-import path from "node:path";
 import { isFilled, type AlsoBlank, type Blank, type Need } from "@/core/find/need";
 import type { Names } from "@/core/find/say";
 import type { Sort } from "@/core/find/order";
-import { readGlossary, translated, type Glossary } from "@/core/find/glossary";
-import { readSynonyms, type Synonyms } from "@/core/find/synonyms";
+import { translated } from "@/core/find/glossary";
 import { titleKey } from "@/core/find/words";
 import { fitOf, type ClassProfile, type Fit } from "@/core/fit/fit";
 import { nothingNamed } from "@/data/also";
@@ -18,25 +15,8 @@ import { CANDIDATES, hitsOf, makesFewLines, matching, titledExactly, type Hit } 
 import { coveredBy } from "@/data/standards";
 import { correctWords, readAllWords } from "@/data/words";
 import { isEnglishWord } from "./english-words";
-import { log } from "./log";
 import { understand, type NamedClass, type Said, type Understood } from "./understand";
-
-/** A file of words, read once; one that cannot be read is said in the log, and searching goes on without it. */
-function wordFile<Words>(name: string, read: (text: string) => Words): () => Words {
-  let words: Words | undefined;
-  return () => {
-    if (words) return words;
-    try {
-      words = read(readFileSync(path.join(process.cwd(), "words", name), "utf8"));
-    } catch (error) {
-      log.error({ error: (error as Error).message }, `words/${name} could not be read`);
-      words = read("");
-    }
-    return words;
-  };
-}
-const knownSynonyms = wordFile<Synonyms>("synonyms.txt", readSynonyms);
-const knownGlossary = wordFile<Glossary>("spanish.txt", readGlossary);
+import { knownGlossary, knownSynonyms } from "./word-files";
 
 export interface Found {
   /** The need as it was read: what the words name is in blanks. */

@@ -22,6 +22,7 @@ import { usesAtSchool, type UsedHere } from "@/data/search";
 import { standardsByCode } from "@/data/standards";
 import { readerOf } from "./reader";
 import { permit } from "./permissions";
+import { commonSpanish } from "./word-files";
 import type { Visitor } from "./session";
 
 /** Everything the light table shows of one resource. */
@@ -66,7 +67,10 @@ const measured = new Map<number, Measured>();
 
 const measure = (document: Document): Measured => ({
   facts: factsOf(document),
-  reading: readingOf(measuredText(document), document.languages[0]!),
+  reading: readingOf(measuredText(document), document.languages[0]!, {
+    grade: document.grades.from,
+    commonSpanish: commonSpanish(),
+  }),
 });
 
 /** A revision never changes: what was measured in it is measured once, for the last few hundred that were looked at. */

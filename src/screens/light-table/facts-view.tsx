@@ -118,9 +118,7 @@ export function FactsView({ data, zone, now }: { data: LightTableData; zone: str
               <p className="mt-1">
                 {reading.hardWords.map((one) => (one.times > 1 ? `${one.word} (${one.times}×)` : one.word)).join(", ")}
               </p>
-              {facts.languages[0]!.startsWith("en") && (
-                <p className="mt-1 text-ink-soft">Not on Dale and Chall’s list of words known at ten.</p>
-              )}
+              <p className="mt-1 text-ink-soft">{reading.hardBy}</p>
             </section>
           )}
           {foreign.length > 0 && (
