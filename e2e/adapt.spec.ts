@@ -261,7 +261,9 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await expect(steps).toHaveCount(count);
   await expect(page.getByText(/saved \d/)).toBeVisible();
   // A single question of it can be had too.
-  const questions = page.getByRole("list", { name: "Its steps" }).getByRole("button", { name: /^As a step of its own/ });
+  const questions = page
+    .getByRole("list", { name: "Its steps" })
+    .getByRole("button", { name: /^As a step of its own/ });
   await questions.first().click();
   await expect(steps).toHaveCount(count + 1);
   await page.getByRole("button", { name: "Undo", exact: true }).first().click();
@@ -295,7 +297,10 @@ test("a question from elsewhere, found by itself, goes into the step that is ope
   const found = page.getByRole("list", { name: "Found elsewhere" });
   await expect(found.getByRole("listitem").first().locator("mark").first()).toHaveText(/name|three|parts/i);
   await found.getByRole("button").first().click();
-  await page.getByRole("button", { name: /^Into “/ }).first().click();
+  await page
+    .getByRole("button", { name: /^Into “/ })
+    .first()
+    .click();
   await expect(page.getByText(/^Put into “/)).toBeVisible();
   await expect(steps).toHaveCount(count);
   await expect(page.getByText(/saved \d/)).toBeVisible();

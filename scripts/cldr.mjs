@@ -1,5 +1,5 @@
 // Writes src/core/locale/cldr.json from the Unicode CLDR (package cldr-core): money, measures, paper and dates by country.
-// Run it after a new version of the package: `node scripts/cldr.mjs`.
+// Run it when there is a new version of CLDR: `npm install --no-save cldr-core && node scripts/cldr.mjs`.
 import { readFileSync, writeFileSync } from "node:fs";
 
 const read = (name) =>

@@ -17,14 +17,14 @@ export interface CuratedSet extends Place {
   curator: string;
 }
 
-/** Sets and units of her district with something in them she may see. */
+/** Sets and units of her district with something in them she may see; the units of a topic together, in their order. */
 export async function curatedSets(db: Queryable, reader: Reader): Promise<CuratedSet[]> {
   return db.query<CuratedSet>(
     `select s.id::text as value, s.name as text, s.note, s.kind, s.topic, s.months, p.given_name || ' ' || p.family_name curator,
             count(*)::int resources
        from curated_set s join person p on p.id = s.curator_id join curated_item i on i.set_id = s.id
        join search_entry e on e.resource_id = i.resource_id, ${reached}
-      where s.district_id = $3 and r.reach <> 0 group by s.id, p.id order by s.name`,
+      where s.district_id = $3 and r.reach <> 0 group by s.id, p.id order by s.topic nulls last, s.position, s.id`,
     readerParameters(reader),
   );
 }
@@ -77,7 +77,8 @@ export async function addSet(
 ): Promise<number> {
   const { id } = await one<{ id: number }>(
     tx,
-    "insert into curated_set (district_id, kind, name, note, topic, months, curator_id) values ($1, $2, $3, $4, $5, $6, $7) returning id",
+    `insert into curated_set (district_id, kind, name, note, topic, months, curator_id, position)
+     select $1, $2, $3, $4, $5, $6, $7, coalesce(max(position), 0) + 1 from curated_set where district_id = $1 returning id`,
     [set.district, set.kind, set.name, set.note, set.topic, set.months, set.curator],
   );
   await tx.query(

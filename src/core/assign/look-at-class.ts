@@ -3,11 +3,13 @@ import { hourOf, partOfDay, sayDay, sayMoment, sayTime } from "../calendar/say-m
 import { sayReadingGrade } from "../find/grade";
 import { fitOf } from "../fit/fit";
 import { splitAfter, stepMinutes } from "../plan/parts";
+import { CROWDED } from "../plan/way-out";
 import type { Finding, LookedAt, LookedClass, LookedResource, Remedy } from "./finding";
 import { isProblem, type AssignForm, type When } from "./form";
 
 /** Common practice: more than two things due for one child on one day is too much. */
-const MOST_DUE_A_DAY = 2;
+// With this work it would be a crowded day.
+const MOST_DUE_A_DAY = CROWDED - 1;
 
 function dayFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
   const { zone } = group.calendar;

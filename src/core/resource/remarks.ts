@@ -43,8 +43,8 @@ const ownNetwork =
 function brokenLink(address: string): string | null {
   if (address.startsWith("/") && !address.startsWith("//"))
     return placesOfStudents.test(address) ? null : "A link leads to a page students do not have.";
-  const parsed = URL.parse(address);
-  if (!parsed) return `“${address.slice(0, 60)}” is not an address.`;
+  if (!URL.canParse(address)) return `“${address.slice(0, 60)}” is not an address.`;
+  const parsed = new URL(address);
   if (!/^(?:https?|mailto):$/.test(parsed.protocol))
     return `A link to “${address.slice(0, 60)}” cannot be opened here.`;
   if (parsed.protocol === "mailto:") return null;
@@ -73,7 +73,7 @@ export function remarks(document: Document): Unfinished[] {
       if (block.type === "film" && Object.keys(block.captions).length === 0)
         found.push({ step: step.id, block: block.id, problem: "A film has no captions." });
       if (block.type === "sound" && block.media !== silence && !inLanguage(block.transcript, languages)?.trim())
-        found.push({ step: step.id, block: block.id, problem: "What is said in a sound is not written down." });
+        found.push({ step: step.id, block: block.id, problem: "A sound has no transcript." });
     }
     if (step.audience === "teacher") continue;
     if (forTeachers.test(stepWords(step, languages)))

@@ -82,7 +82,7 @@ describe("what is worth a look", () => {
     expect(worth(stepWith(film))).toEqual(["A film has no captions."]);
     expect(worth(stepWith({ ...film, captions: { en: "captions:into-the-lock.en" } }))).toEqual([]);
     const sound: Block = { id: "s", type: "sound", media: "sound:watch-the-film-en", seconds: 8 };
-    expect(worth(stepWith(sound))).toEqual(["What is said in a sound is not written down."]);
+    expect(worth(stepWith(sound))).toEqual(["A sound has no transcript."]);
     expect(worth(stepWith({ ...sound, transcript: { en: "Watch." } }))).toEqual([]);
   });
 

@@ -77,7 +77,11 @@ export function StartPage({
   };
   const thisMonth = data.sets.filter((set) => set.months.includes(data.month));
   const otherSets = data.sets.filter((set) => set.kind === "set" && !set.months.includes(data.month));
-  const units = data.sets.filter((set) => set.kind === "unit" && !thisMonth.includes(set));
+  const units = data.sets.filter((set) => set.kind === "unit");
+  const topicOf = (unit: StartData["sets"][number]) => unit.topic ?? "other topics";
+  const unitsByTopic = [...new Set(units.map(topicOf))].map(
+    (topic) => [topic, units.filter((unit) => topicOf(unit) === topic)] as const,
+  );
   const setWay = (set: StartData["sets"][number]) => (
     <Way
       key={set.value}
@@ -159,7 +163,6 @@ export function StartPage({
             ))}
           </Part>
         )}
-        {units.length > 0 && <Part title="Units, in order">{units.map(setWay)}</Part>}
         <Part title="From a standard">
           <li>
             <Link href="/find/standards" className="inline-flex min-h-8 items-center text-green hover:underline">
@@ -167,6 +170,19 @@ export function StartPage({
             </Link>
           </li>
         </Part>
+        {unitsByTopic.map(([topic, units]) => (
+          <Part key={topic} title={`Units: ${topic}`}>
+            {units.map((unit, at) => (
+              <Way
+                key={unit.value}
+                text={`${at + 1}. ${unit.text}`}
+                note={unit.note}
+                at={unit.resources}
+                onGo={() => onNeed(`set=${unit.value}`)}
+              />
+            ))}
+          </Part>
+        ))}
         {data.topics.length > 0 && (
           <Part title="Topics">
             <li className="flex flex-wrap gap-x-3 gap-y-1 pt-1">

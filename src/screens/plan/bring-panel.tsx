@@ -12,13 +12,16 @@ const PAUSE_MS = 200;
 
 /** Searches from within the plan; what is found is carried to a lesson, or given from its line. */
 export function BringPanel({
+  words,
+  onWords,
   onGive,
   onClose,
 }: {
+  words: string;
+  onWords: (words: string) => void;
   onGive: (thing: { id: number; title: string }) => void;
   onClose: () => void;
 }) {
-  const [words, setWords] = useState("");
   const [found, setFound] = useState<{ words: string; things: Bringable[] } | null>(null);
   const [failed, setFailed] = useState(false);
   useEffect(() => {
@@ -58,7 +61,7 @@ export function BringPanel({
           placeholder="words, or nothing: my satchel"
           maxLength={200}
           value={words}
-          onChange={(event) => setWords(event.target.value)}
+          onChange={(event) => onWords(event.target.value)}
         />
         <p className="text-[13px] text-ink-soft" role="status">
           {failed

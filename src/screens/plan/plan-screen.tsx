@@ -18,6 +18,7 @@ import { Notice } from "@/ui/notice";
 import { Segmented } from "@/ui/segmented";
 import { AssignPanel } from "../assign/assign-panel";
 import { useAddress } from "../use-address";
+import { useNoted } from "../use-noted";
 import { BringPanel } from "./bring-panel";
 import { CrowdedDialog } from "./crowded-dialog";
 import { LayOutDialog } from "./lay-out-dialog";
@@ -65,11 +66,15 @@ export function PlanScreen({
   zone,
   now,
 }: PlanScreenProps) {
-  const { go, busy: going } = useAddress();
+  const { go, busy: going, parameters } = useAddress();
   const [dialog, setDialog] = useState<"lost" | "pocket" | null>(null);
   // What stands beside the board: what is looked for, or what is given just now.
   const [crowded, setCrowded] = useState<string | null>(null);
-  const [bringing, setBringing] = useState(false);
+  // What is looked for there; null: the panel is closed.
+  const [sought, setSought] = useState(parameters.get("bring"));
+  useNoted({ bring: sought });
+  const bringing = sought !== null;
+  const setBringing = (on: boolean) => setSought(on ? "" : null);
   const [giving, setGiving] = useState<{ thing: { id: number; title: string }; place: Place | null } | null>(null);
   const { run, busy } = usePlanActs();
   const today = schoolClock(now, zone).date;
@@ -214,7 +219,12 @@ export function PlanScreen({
               />
             </div>
           ) : bringing ? (
-            <BringPanel onGive={(thing) => setGiving({ thing, place: null })} onClose={() => setBringing(false)} />
+            <BringPanel
+              words={sought}
+              onWords={setSought}
+              onGive={(thing) => setGiving({ thing, place: null })}
+              onClose={() => setBringing(false)}
+            />
           ) : (
             details && (
               <WorkPanel

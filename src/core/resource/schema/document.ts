@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { kinds, licences, most, phases, subjects, works } from "../vocabulary";
-import { Block , Origin } from "./block";
+import { Block, Origin } from "./block";
 import { MediaReference } from "./media-reference";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
 import { PartId } from "./question";

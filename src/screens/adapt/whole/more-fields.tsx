@@ -155,7 +155,7 @@ const countriesByName = () =>
 
 export function WhereAndWhen({ document, onChange }: Props) {
   const country = countries.find((one) => one === document.region?.slice(0, 2)) ?? "any";
-  const choices = useMemo(countriesByName, []);
+  const choices = useMemo(() => countriesByName(), []);
   return (
     <>
       <Ticks
