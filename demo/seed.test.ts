@@ -159,6 +159,9 @@ describe("there is something to find and to vet", () => {
         "Reading a tide table, the short one",
         "Reading a tide table in twos",
       ],
+      // Editions of one book.
+      ["Pocket guide to the seabirds of the isles", "Pocket guide to the seabirds of the isles, second edition"],
+      ["The Otter of Long Skerry", "The Otter of Long Skerry (new edition)"],
     ]);
   });
 
@@ -176,7 +179,7 @@ describe("there is something to find and to vet", () => {
 
   test("each unit and set has something in it, and what Ines keeps and follows says what is new", async () => {
     const sets = await curatedSets(db, await reader());
-    expect(sets.map((set) => set.kind).sort()).toEqual(["set", "set", "set", "unit", "unit"]);
+    expect(sets.map((set) => set.kind).sort()).toEqual(["set", "set", "set", "unit", "unit", "unit"]);
     for (const set of sets) expect(set.resources).toBeGreaterThanOrEqual(2);
     expect(await followedBy(db, await reader())).toMatchObject([{ name: "Piers Oakenshaw" }]);
   });

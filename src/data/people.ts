@@ -47,6 +47,24 @@ export async function credentialsBySignInName(db: Queryable, name: string): Prom
   return rows[0];
 }
 
+/** Who keeps the shelves of a district. */
+export const curatorsOf = (db: Queryable, district: number): Promise<{ id: number; name: string; email: string }[]> =>
+  db.query(
+    `select p.id, p.given_name || ' ' || p.family_name as name, p.email from person p
+      where p.district_id = $1 and p.active and exists (
+        select 1 from person_role r where r.person_id = p.id and r.role = 'curator') order by p.id`,
+    [district],
+  );
+
+/** Where an adult gets mail. */
+export async function addressOf(db: Queryable, person: number): Promise<{ name: string; email: string } | undefined> {
+  const rows = await db.query<{ name: string; email: string }>(
+    "select given_name || ' ' || family_name as name, email from person where id = $1 and kind = 'adult' and active",
+    [person],
+  );
+  return rows[0];
+}
+
 /** Somebody with a session; who came in by a class's code has that class and the moment. */
 export type SignedIn = Person & { joinedClass: number | null; joinedAt: Date | null };
 

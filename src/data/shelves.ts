@@ -5,14 +5,14 @@ import { titleKey, wordList } from "@/core/find/words";
 import type { Document } from "@/core/resource/document";
 import { factsOf, searchTexts, searchTextsIn } from "@/core/resource/facts";
 import { studentText } from "@/core/resource/student-text";
+import type { SharedShelf } from "@/core/sharing/how-far";
 import type { Queryable } from "./db";
 import { recordEdition } from "./editions";
 import { joinFamily } from "./families";
+import { reshelve, standsForOthers } from "./sharing";
 import { alignResource } from "./standards";
 
 const MOST_LETTERS = 200_000;
-
-export type SharedShelf = "staffroom" | "district" | "commons";
 
 export async function putOnShelf(
   db: Queryable,
@@ -109,6 +109,7 @@ export async function indexResource(
       ...parameters,
     ],
   );
+  if (await standsForOthers(tx, resource)) await reshelve(tx, [resource]);
   await tx.query("delete from topic_entry where resource_id = $1 and topic <> all($2::text[])", [
     resource,
     facts.topics,

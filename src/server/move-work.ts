@@ -10,6 +10,7 @@ import {
   type Position,
 } from "@/data/assignments";
 import type { DayOff } from "@/core/calendar/school-calendar";
+import type { ShelfEntry } from "@/data/sharing";
 import type { Secret } from "@/data/rosters";
 import type { PartWas } from "@/data/split";
 import { calendarOf } from "@/data/calendar";
@@ -36,6 +37,10 @@ export interface PlanState {
   works?: WorkWas[];
   /** What a school's office or a roster changed. */
   schoolChange?: SchoolChange;
+  /** Where things stand, and offers that came or went with it. */
+  shelves?: { resources: number[]; entries: ShelfEntry[]; offers: number[] };
+  /** An offer a curator decided about (null: something was taken off a shelf), and where its thing stands. */
+  offer?: { id: number | null; grades: number; subjects: number; resource: number; entries: ShelfEntry[] };
   /** Secrets that students' cards carry: their hashes. */
   cards?: { class: number; secrets: Secret[] };
 }

@@ -139,6 +139,8 @@ export const permissions = {
   "make resource": { who: "teacher", needs: [] },
   "adapt resource": { who: "teacher", needs: ["reads resource"] },
   "edit resource": { who: "teacher", needs: ["owns resource"] },
+  "share resources": { who: "teacher", needs: ["owns resources"] },
+  "keep the desk": { who: "curator", needs: [] },
   "add a file": { who: "teacher", needs: [] },
   "see a file": { who: "signed in", needs: [] },
   "tag resources": { who: "teacher", needs: ["reads resources"] },

@@ -9,7 +9,8 @@ import { setBells, setMeetingRules, setTerms } from "../calendar";
 import { addResource, addRevision } from "../resources";
 import type { Meeting } from "@/core/calendar/school-calendar";
 import { addAssignment, type NewAssignment } from "../assignments";
-import { indexResource, putOnShelf, type SharedShelf } from "../shelves";
+import type { SharedShelf } from "@/core/sharing/how-far";
+import { indexResource, putOnShelf } from "../shelves";
 import { one, type Queryable } from "../db";
 
 export const now = new Date("2026-11-25T10:00:00Z");

@@ -159,8 +159,8 @@ describe("taking from elsewhere", () => {
     const { source, mine } = await adapted(lesson("Sandpiper steps"));
     await publishFor(db, world.judit, lesson("Sandpiper secrets"), ["staffroom"]);
     const { body } = await ask(mine, "words=sandpiper");
-    expect((body.hits as { id: number }[]).map(({ id }) => id)).toEqual([source.id]);
-    expect(((await ask(mine, "words=sandpiper&doing=watch")).body.hits as unknown[]).length).toBe(0);
+    expect((body.resources as { id: number }[]).map(({ id }) => id)).toEqual([source.id]);
+    expect(((await ask(mine, "words=sandpiper&doing=watch")).body.resources as unknown[]).length).toBe(0);
   });
 
   test("the steps of one come with whom to name, or with why they may not be taken", async () => {

@@ -18,6 +18,7 @@ import { joinParts, splitAssignment } from "@/data/split";
 import { announceWork } from "@/data/work";
 import { act, notThere, Refused } from "../act";
 import { putCardsBack, putSchoolBack } from "../change-school";
+import { putDecisionBack, putShelvesBack } from "../change-shelves";
 import { putWorkBack } from "../change-work";
 import { choicesFor, LaidRules, layOutPocket } from "../lay-out";
 import { lookAtMoved } from "../look-again";
@@ -170,13 +171,15 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
   if (!event) throw new Refused(notThere);
   if (event.undone) throw new Refused("This has been undone already.");
   const placed = event.after.places.map(({ id }) => id);
-  const { schoolLost, lost, order = [], works = [], schoolChange, cards } = event.after;
+  const { schoolLost, lost, order = [], works = [], schoolChange, cards, shelves, offer } = event.after;
   const ids = [...placed, ...order.map(({ id }) => id), ...works.map(({ id }) => id)];
   // Whatever it touched she must still be allowed to change: a cover may have ended since.
   const asked: [Act, About][] = [
     ...(schoolLost ? [["change the school's calendar", {}] as [Act, About]] : []),
     ...(schoolChange && schoolChange.class === null ? [["change the school's roster", {}] as [Act, About]] : []),
     ...(schoolChange?.class ? [["change roster", { class: schoolChange.class }] as [Act, About]] : []),
+    ...(offer ? [["keep the desk", {}] as [Act, About]] : []),
+    ...(shelves ? [["share resources", { resources: shelves.resources }] as [Act, About]] : []),
     ...(cards
       ? [
           ["change a student", { class: cards.class, students: cards.secrets.map(({ student }) => student) }] as [
@@ -212,6 +215,8 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     await setPlaces(tx, event.before.places);
     await setPositions(tx, event.before.order ?? []);
     if (schoolChange) await putSchoolBack(tx, schoolChange);
+    if (offer) await putDecisionBack(tx, visitor.id, event.before.offer!, offer);
+    if (shelves) await putShelvesBack(tx, event.before.shelves!, shelves);
     if (cards) await putCardsBack(tx, event.before.cards!.secrets, cards.secrets);
     await putWorkBack(tx, event.before.works ?? [], works);
     // What was given is gone as if it never had been; what somebody has begun meanwhile is only called back.
@@ -220,6 +225,8 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     for (const id of begun) await setCalledBack(tx, id, now);
     await setUndone(tx, given.event, now);
     for (const id of ids) await announceWork(tx, id);
+    if (offer) return offer.id === null ? "It stands on the shelf again." : "It waits on the desk again.";
+    if (shelves) return "Everything stands where it stood.";
     if (cards) return "The old cards work again; the new ones do not.";
     if (works.length > 0 || schoolChange) return "Everything is as it was.";
     if (!event.after.given) return "Everything is where it was.";

@@ -1,0 +1,180 @@
+import type { Facts } from "@/core/resource/facts";
+import type { CuratedShelf } from "@/core/sharing/how-far";
+import type { Queryable } from "./db";
+
+/** A note at a step, for the author. */
+export interface Pin {
+  step: string;
+  text: string;
+}
+
+export type OfferState = "waiting" | "accepted" | "returned" | "declined" | "withdrawn";
+
+export interface Offer {
+  id: number;
+  resource: number;
+  revision: number;
+  shelf: CuratedShelf;
+  grades: number;
+  subjects: number;
+  by: number;
+  byName: string;
+  bySchool: string | null;
+  at: Date;
+  state: OfferState;
+  decidedBy: number | null;
+  decidedByName: string | null;
+  decided: Date | null;
+  note: string;
+  pins: Pin[];
+  title: string;
+  facts: Facts;
+}
+
+const columns = `o.id, o.resource_id resource, o.revision_id revision, o.shelf, o.grades, o.subjects, o.by_id "by",
+  p.given_name || ' ' || p.family_name "byName", s.name "bySchool", o.at, o.state, o.decided_by "decidedBy",
+  d.given_name || ' ' || d.family_name "decidedByName", o.decided, o.note, o.pins,
+  f.facts ->> 'title' title, f.facts`;
+const joined = `offer o join person p on p.id = o.by_id left join school s on s.id = p.school_id left join person d on d.id = o.decided_by
+  join resource_facts f on f.resource_id = o.resource_id`;
+
+const MOST = 500;
+
+/** The desk of a district: waiting ones the longest first, decided ones the latest first. */
+export const offersOn = (
+  db: Queryable,
+  district: number,
+  states: readonly OfferState[],
+  newestFirst: boolean,
+): Promise<Offer[]> =>
+  db.query<Offer>(
+    `select ${columns} from ${joined} where o.district_id = $1 and o.state = any($2::text[])
+      order by ${newestFirst ? "o.decided desc nulls last, o.id desc" : "o.at, o.id"} limit ${MOST}`,
+    [district, states],
+  );
+
+/** An offer on the desk of a district; one of another desk is not there. */
+export async function offerOn(db: Queryable, district: number, id: number): Promise<Offer | undefined> {
+  const rows = await db.query<Offer>(`select ${columns} from ${joined} where o.district_id = $1 and o.id = $2`, [
+    district,
+    id,
+  ]);
+  return rows[0];
+}
+
+/** What became of offers of these resources, the newest first. */
+export const offersFor = (db: Queryable, resources: readonly number[]): Promise<Offer[]> =>
+  db.query<Offer>(`select ${columns} from ${joined} where o.resource_id = any($1::int[]) order by o.id desc`, [
+    resources,
+  ]);
+
+export async function addOffers(
+  tx: Queryable,
+  offers: readonly { resource: number; revision: number; shelf: CuratedShelf; grades: number; subjects: number }[],
+  from: { by: number; district: number; at: Date },
+): Promise<number[]> {
+  const rows = await tx.query<{ id: number }>(
+    `insert into offer (resource_id, revision_id, shelf, grades, subjects, by_id, district_id, at)
+     select resource, revision, shelf, grades, subjects, $2, $3, $4
+       from jsonb_to_recordset($1::jsonb) as o(resource int, revision int, shelf text, grades int, subjects int)
+     on conflict do nothing returning id`,
+    [JSON.stringify(offers), from.by, from.district, from.at],
+  );
+  return rows.map(({ id }) => id);
+}
+
+/** Takes offers back that nobody has decided about; returns those it could. */
+export async function withdrawOffers(tx: Queryable, ids: readonly number[]): Promise<number[]> {
+  const rows = await tx.query<{ id: number }>(
+    "update offer set state = 'withdrawn' where id = any($1::int[]) and state = 'waiting' returning id",
+    [ids],
+  );
+  return rows.map(({ id }) => id);
+}
+
+/** Offers that were taken back wait again. False: one of them was decided, or the thing is offered anew. */
+export async function offerAgain(tx: Queryable, ids: readonly number[]): Promise<boolean> {
+  const rows = await tx.query(
+    `update offer o set state = 'waiting' where id = any($1::int[]) and state = 'withdrawn' and not exists (
+       select 1 from offer n where n.resource_id = o.resource_id and n.shelf = o.shelf and n.id > o.id) returning id`,
+    [ids],
+  );
+  return rows.length === ids.length;
+}
+
+/** Decides about an offer that waits. False: somebody else has decided in the meantime. */
+export async function decide(
+  tx: Queryable,
+  id: number,
+  decision: {
+    state: "accepted" | "returned" | "declined";
+    by: number;
+    at: Date;
+    grades: number;
+    subjects: number;
+    note: string;
+    pins: readonly Pin[];
+  },
+): Promise<boolean> {
+  const rows = await tx.query(
+    `update offer set state = $2, decided_by = $3, decided = $4, grades = $5, subjects = $6, note = $7, pins = $8::jsonb
+      where id = $1 and state = 'waiting' returning id`,
+    [
+      ...[id, decision.state, decision.by, decision.at, decision.grades, decision.subjects, decision.note],
+      JSON.stringify(decision.pins),
+    ],
+  );
+  return rows.length > 0;
+}
+
+/** An offer waits again, as it did before this person decided. False: it does not stand as that decision left it. */
+export async function undecide(
+  tx: Queryable,
+  id: number,
+  was: { by: number; grades: number; subjects: number },
+): Promise<boolean> {
+  const rows = await tx.query(
+    `update offer o set state = 'waiting', decided_by = null, decided = null, note = '', pins = '[]', grades = $3, subjects = $4
+      where o.id = $1 and o.decided_by = $2
+        and not exists (select 1 from offer n where n.resource_id = o.resource_id and n.shelf = o.shelf and n.id > o.id)
+     returning o.id`,
+    [id, was.by, was.grades, was.subjects],
+  );
+  return rows.length > 0;
+}
+
+/** What somebody has offered before, by what became of it. */
+export async function offeredBefore(
+  db: Queryable,
+  person: number,
+  without: number,
+): Promise<Partial<Record<OfferState, number>>> {
+  const rows = await db.query<{ state: OfferState; count: number }>(
+    "select state, count(*)::int count from offer where by_id = $1 and id <> $2 group by 1",
+    [person, without],
+  );
+  return Object.fromEntries(rows.map(({ state, count }) => [state, count]));
+}
+
+/** What stands on a shelf already and is of one family with a resource, called the same, or reads much the same; the most used first. */
+export const likeOnShelf = (
+  db: Queryable,
+  resource: number,
+  shelf: CuratedShelf,
+  district: number,
+): Promise<{ id: number; author: string; facts: Facts; usedBy: number }[]> =>
+  db.query(
+    `select e.resource_id id, p.given_name || ' ' || p.family_name author, f.facts,
+            (select count(distinct a.class_id)::int from assignment a where a.resource_id = e.resource_id and a.called_back is null) "usedBy"
+       from search_entry e join shelf_entry s on s.resource_id = e.resource_id and s.shelf = $2
+       join resource_facts f on f.resource_id = e.resource_id join person p on p.id = e.owner_id
+      where e.resource_id <> $1 and (s.shelf = 'commons' or e.district_id = $3) and (
+        e.resource_id in (select o.resource_id from search_entry own join search_entry o on o.family = own.family
+                           where own.resource_id = $1 and own.family <> 0)
+        or e.resource_id in (select o.resource_id from look own join look o on o.title = own.title
+                              where own.resource_id = $1)
+        or e.resource_id in (select v.resource_id from resource r join revision v on v.id = r.source_revision_id where r.id = $1)
+        or e.resource_id in (select l.resource_id from likeness own join likeness l on l.bands && own.bands where own.resource_id = $1))
+      order by "usedBy" desc, e.resource_id limit 3`,
+    [resource, shelf, district],
+  );

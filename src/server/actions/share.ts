@@ -1,0 +1,134 @@
+"use server";
+import { z } from "zod";
+import { subjects } from "@/core/resource/vocabulary";
+import { sharedShelves, type SharedShelf } from "@/core/sharing/how-far";
+import { shelfNames } from "@/core/find/say";
+import type { Queryable } from "@/data/db";
+import { addEvent } from "@/data/events";
+import { addOffers, offersFor, withdrawOffers } from "@/data/offers";
+import { entriesOf, setEntries, type ShelfEntry } from "@/data/sharing";
+import { act, Refused } from "../act";
+import type { PlanState } from "../move-work";
+import { gradeBits, sharingOf, subjectBits, type Sharing } from "../share";
+import { tellCurators } from "../tell-of-offers";
+
+const Id = z.number().int().positive();
+const Things = z.array(Id).min(1, "There is nothing to share.").max(60, "60 things are the most at once.");
+const Shelf = z.enum(sharedShelves);
+const Form = z.object({
+  resources: Things,
+  shelf: Shelf,
+  grades: z.array(z.number().int().min(0).max(12)).min(1, "Choose at least one grade."),
+  subjects: z.array(z.enum(subjects)).min(1, "Choose at least one subject."),
+});
+const things = (count: number) => (count === 1 ? "It" : `${count} things`);
+
+/** How far these may go, and what the sentence starts with. Changes nothing. */
+export const lookAtSharing = act(
+  "share resources",
+  z.object({ resources: Things }),
+  (given) => ({ resources: given.resources }),
+  async ({ db, visitor }, given): Promise<Sharing> => sharingOf(db, visitor, [...new Set(given.resources)]),
+);
+
+/** Changes where things stand, as one event that can be undone: returns its number. */
+async function changeShelves(
+  tx: Queryable,
+  made: { by: number; at: Date; what: string; resources: readonly number[] },
+  change: (before: ShelfEntry[]) => Promise<{ entries: ShelfEntry[]; offers?: number[]; withdrawn?: number[] }>,
+): Promise<number> {
+  const resources = [...made.resources];
+  await tx.query("select 1 from resource where id = any($1::int[]) order by id for update", [resources]);
+  const before = await entriesOf(tx, resources);
+  const { entries, offers = [], withdrawn = [] } = await change(before);
+  await setEntries(tx, resources, entries);
+  const now = await entriesOf(tx, resources);
+  return addEvent<PlanState>(tx, {
+    ...{ person: made.by, at: made.at, what: made.what },
+    before: { places: [], shelves: { resources, entries: before, offers: withdrawn } },
+    after: { places: [], shelves: { resources, entries: now, offers } },
+  });
+}
+
+/**
+ * Puts her things on a shelf for grades and subjects, or offers those to the curators that they decide about. What is there already
+ * stands there for the new grades and subjects.
+ */
+export const shareResources = act(
+  "share resources",
+  Form,
+  (given) => ({ resources: given.resources }),
+  async ({ db, visitor, now }, given): Promise<{ event: number; said: string }> => {
+    const resources = [...new Set(given.resources)];
+    const bits = { grades: gradeBits(given.grades), subjects: subjectBits(given.subjects) };
+    return db.transaction(async (tx) => {
+      const { things: sharable } = await sharingOf(tx, visitor, resources);
+      const stateOf = (thing: (typeof sharable)[number]) => thing.shelves.find(({ shelf }) => shelf === given.shelf)!;
+      const closed = sharable.find((thing) => stateOf(thing).state === "closed");
+      if (closed)
+        throw new Refused(
+          `“${closed.title}” stays where it is. ${stateOf(closed)
+            .reasons.map(({ text }) => text)
+            .join(" ")}`,
+        );
+      const offered = sharable.filter((thing) => stateOf(thing).state === "offer");
+      const put = sharable.filter((thing) => ["open", "on"].includes(stateOf(thing).state));
+      const event = await changeShelves(tx, { by: visitor.id, at: now, what: "shared", resources }, async (before) => {
+        const entries = put.map(({ id }): ShelfEntry => ({
+          ...{ resource: id, shelf: given.shelf, ...bits, by: visitor.id, at: now.toISOString() },
+          school: given.shelf === "staffroom" ? visitor.school : null,
+        }));
+        const isPut = (entry: ShelfEntry) =>
+          entries.some((one) => one.resource === entry.resource && one.shelf === entry.shelf);
+        const shelf = given.shelf as Exclude<SharedShelf, "staffroom">;
+        const offers = await addOffers(
+          tx,
+          offered.map((thing) => ({ resource: thing.id, revision: thing.revision!, shelf, ...bits })),
+          { by: visitor.id, district: visitor.district, at: now },
+        );
+        return { entries: [...before.filter((entry) => !isPut(entry)), ...entries], offers };
+      });
+      if (offered.length > 0)
+        await tellCurators(
+          tx,
+          visitor,
+          { titles: offered.map(({ title }) => title), shelf: shelfNames[given.shelf] },
+          now,
+        );
+      const said = [
+        ...(put.length > 0
+          ? [`${things(put.length)} ${put.length === 1 ? "is" : "are"} on ${shelfNames[given.shelf]} now.`]
+          : []),
+        ...(offered.length > 0
+          ? [
+              `${offered.length === 1 && put.length === 0 ? "It is" : `${offered.length} are`} offered to the curators of ${shelfNames[given.shelf]}.`,
+            ]
+          : []),
+      ];
+      return { event, said: said.join(" ") || "It waits for the curators already." };
+    });
+  },
+);
+
+/** Takes her things off a shelf, and takes back what is offered there. Copies and assignments others made stay theirs. */
+export const takeFromShelf = act(
+  "share resources",
+  z.object({ resources: Things, shelf: Shelf }),
+  (given) => ({ resources: given.resources }),
+  async ({ db, visitor, now }, given): Promise<{ event: number }> => {
+    const resources = [...new Set(given.resources)];
+    const event = await db.transaction(async (tx) => {
+      const waiting = (await offersFor(tx, resources)).filter(
+        ({ shelf, state }) => shelf === given.shelf && state === "waiting",
+      );
+      return changeShelves(tx, { by: visitor.id, at: now, what: "took off a shelf", resources }, async (before) => ({
+        withdrawn: await withdrawOffers(
+          tx,
+          waiting.map(({ id }) => id),
+        ),
+        entries: before.filter(({ shelf }) => shelf !== given.shelf),
+      }));
+    });
+    return { event };
+  },
+);

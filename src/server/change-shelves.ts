@@ -1,0 +1,29 @@
+import { canonical } from "@/core/resource/changes";
+import type { Queryable } from "@/data/db";
+import { offerAgain, undecide, withdrawOffers } from "@/data/offers";
+import { entriesOf, setEntries } from "@/data/sharing";
+import { Refused } from "./act";
+import type { PlanState } from "./move-work";
+
+type Shelves = NonNullable<PlanState["shelves"]>;
+
+/** @throws Refused when they stand elsewhere by now, or a curator has decided about an offer */
+export async function putShelvesBack(tx: Queryable, before: Shelves, after: Shelves): Promise<void> {
+  if (canonical(await entriesOf(tx, after.resources)) !== canonical(after.entries))
+    throw new Refused("Some of it has been moved to other shelves since, so it stays where it is.");
+  const decided = "A curator has decided about it in the meantime, so it stays where it is.";
+  if ((await withdrawOffers(tx, after.offers)).length < after.offers.length) throw new Refused(decided);
+  if (!(await offerAgain(tx, before.offers))) throw new Refused(decided);
+  await setEntries(tx, after.resources, before.entries);
+}
+
+type Decided = NonNullable<PlanState["offer"]>;
+
+/** @throws Refused when it stands elsewhere by now, or has been offered anew */
+export async function putDecisionBack(tx: Queryable, by: number, before: Decided, after: Decided): Promise<void> {
+  if (canonical(await entriesOf(tx, [after.resource])) !== canonical(after.entries))
+    throw new Refused("It has been moved to other shelves since, so the decision stays.");
+  if (after.id !== null && !(await undecide(tx, after.id, { ...before, by })))
+    throw new Refused("It has been offered again since, so the decision stays.");
+  await setEntries(tx, [after.resource], before.entries);
+}

@@ -1,0 +1,56 @@
+import { shelfNames } from "@/core/find/say";
+import type { CuratedShelf } from "@/core/sharing/how-far";
+import { addressOf, curatorsOf } from "@/data/people";
+import type { Queryable } from "@/data/db";
+import { addMessages } from "@/data/outbox";
+import type { Visitor } from "./session";
+
+/** Tells the curators of her district what waits on their desk. Goes to the outbox: the mail stand-in. */
+export async function tellCurators(
+  tx: Queryable,
+  visitor: Visitor,
+  of: { titles: readonly string[]; shelf: string },
+  now: Date,
+): Promise<void> {
+  if (visitor.school === null) return;
+  const curators = (await curatorsOf(tx, visitor.district)).filter(({ id }) => id !== visitor.id);
+  const who = `${visitor.givenName} ${visitor.familyName}`;
+  const list = of.titles.map((title) => `“${title}”`).join(", ");
+  const messages = curators.map(({ name, email }) => ({
+    toName: name,
+    toAddress: email,
+    subject: of.titles.length === 1 ? `Offered: ${of.titles[0]!}` : `${of.titles.length} things are offered`,
+    body: `${who} offers ${list} for ${of.shelf}. It waits on your desk.`,
+  }));
+  if (messages.length > 0) await addMessages(tx, { school: visitor.school, person: visitor.id, at: now }, messages);
+}
+
+const openings = {
+  accepted: "accepted",
+  returned: "sent back",
+  declined: "declined",
+  removed: "took off the shelf",
+} as const;
+
+/** Tells an author what a curator decided about her thing, and why. */
+export async function tellAuthor(
+  tx: Queryable,
+  visitor: Visitor,
+  of: { by: number; title: string; shelf: CuratedShelf },
+  decided: { decision: keyof typeof openings; note: string; pins: readonly { text: string }[] },
+  now: Date,
+): Promise<void> {
+  const author = await addressOf(tx, of.by);
+  if (!author || visitor.school === null) return;
+  const pinned =
+    decided.pins.length === 0
+      ? ""
+      : ` ${decided.pins.length === 1 ? "One note stands" : `${decided.pins.length} notes stand`} at the steps in your editor.`;
+  const message = {
+    toName: author.name,
+    toAddress: author.email,
+    subject: `“${of.title}”: ${openings[decided.decision]}`,
+    body: `${visitor.givenName} ${visitor.familyName} ${openings[decided.decision]} “${of.title}” (${shelfNames[of.shelf]}).${decided.note ? ` “${decided.note}”` : ""}${pinned}`,
+  };
+  await addMessages(tx, { school: visitor.school, person: visitor.id, at: now }, [message]);
+}
