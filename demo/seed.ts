@@ -26,6 +26,7 @@ import { addCalendar } from "./calendar";
 import { addBulk } from "./bulk/add";
 import { demoFramework } from "./frameworks";
 import { readWritten } from "./read";
+import { addSharing } from "./sharing";
 
 const folder = import.meta.dirname;
 const HOUR = 3_600_000;
@@ -385,6 +386,7 @@ export async function seed(db: Db, options: { now: Date; bulk: number }): Promis
     await addBrowsing(tx, town, lessons, now);
     await addFortnight(tx, town, lessons, now);
     await addSatchel(tx, town, lessons, now);
+    await addSharing(tx, town, lessons, now);
   });
   await addBulk(db, { count: options.bulk, seed: 1, now });
   await db.script("vacuum analyze");

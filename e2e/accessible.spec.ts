@@ -80,6 +80,24 @@ for (const theme of ["day", "evening"] as const) {
     await nothingSerious(page);
   });
 
+  test(`sharing and the curators' desk have nothing serious against them, ${theme}`, async ({ signedIn }) => {
+    const page = await signedIn("Mercy Adeyemi");
+    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
+    await page.goto("/desk");
+    await expect(page.getByRole("complementary", { name: "Decide" })).toBeVisible();
+    await nothingSerious(page);
+    const author = await signedIn("Ines Halloran");
+    await author.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
+    await author.goto("/satchel");
+    await author.getByRole("button", { name: "Ferry fares", exact: true }).click();
+    await expect(author.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+    await author.getByRole("button", { name: "Share …" }).click();
+    await expect(author.getByRole("list", { name: "How far it may go" })).toBeVisible();
+    await nothingSerious(author);
+    await author.getByRole("button", { name: /^Grades: / }).click();
+    await nothingSerious(author);
+  });
+
   test(`films, voices, another language and things to find out with have nothing serious against them, ${theme}`, async ({
     signedIn,
   }) => {

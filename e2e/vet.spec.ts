@@ -121,10 +121,11 @@ test("a kept need says what is new since, and marks it", async ({ signedIn }) =>
   await teodor.getByRole("button", { name: "Publish" }).click();
   await expect(teodor.getByText(/Published as revision 1/)).toBeVisible();
   await teodor.waitForURL(/\/satchel/);
-  await teodor.getByRole("button", { name: /^Edit/ }).click();
-  await teodor.waitForURL(/\/adapt\/\d+/);
-  await teodor.getByRole("button", { name: "Share in the staffroom" }).click();
-  await expect(teodor.getByText("It is in the staffroom now.")).toBeVisible();
+  await expect(teodor.getByRole("heading", { name: "The barnacle chorus", level: 1 })).toBeVisible();
+  await teodor.keyboard.press("h");
+  await expect(teodor.getByLabel("Share in one line")).toBeFocused();
+  await teodor.keyboard.press("Enter");
+  await expect(teodor.getByText("It is on the staffroom now.")).toBeVisible();
 
   await ines.goto("/find");
   const kept = ines

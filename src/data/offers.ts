@@ -1,6 +1,6 @@
 import type { Facts } from "@/core/resource/facts";
 import type { CuratedShelf } from "@/core/sharing/how-far";
-import type { Queryable } from "./db";
+import { one, type Queryable } from "./db";
 
 /** A note at a step, for the author. */
 export interface Pin {
@@ -178,3 +178,13 @@ export const likeOnShelf = (
       order by "usedBy" desc, e.resource_id limit 3`,
     [resource, shelf, district],
   );
+
+/** How many offers of a district wait for a curator: her own wait for others. */
+export async function waitingOn(db: Queryable, district: number, curator: number): Promise<number> {
+  const { count } = await one<{ count: number }>(
+    db,
+    "select count(*)::int count from offer where district_id = $1 and state = 'waiting' and by_id <> $2",
+    [district, curator],
+  );
+  return count;
+}

@@ -1,7 +1,9 @@
 import type { Document } from "@/core/resource/document";
+import type { Unfinished } from "@/core/resource/unfinished";
 import { storedFiles } from "@/core/resource/stored-files";
 import type { Db } from "@/data/db";
 import { classesWith } from "@/data/assignments";
+import { offersFor } from "@/data/offers";
 import { draftOf, editsOf, resourceById, revisionById, revisionsOf } from "@/data/resources";
 import { goneAmong } from "./files";
 import { permit } from "./permissions";
@@ -19,6 +21,8 @@ export interface AdaptData {
   published: boolean;
   /** Classes that have it to do now: what they have stays as it is. */
   running: string[];
+  /** What a curator pinned to its steps when it was sent back, until it is offered again. */
+  sentBack: Unfinished[];
   /** Files it shows or plays that are stored no more. */
   gone: string[];
   shelves: string[];
@@ -55,6 +59,7 @@ export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date)
     hasDraft: draft !== undefined,
     published: resource.head !== null,
     running,
+    sentBack: await notesSentBack(db, id, document),
     gone: await goneAmong(storedFiles(document)),
     shelves: resource.shelves,
     saved: draft?.saved ?? head?.created ?? null,
@@ -81,4 +86,15 @@ async function sourceOf(
     document: revision.document,
     newer: newer ? { revision: newer.id, number: newer.number, document: newer.document } : null,
   };
+}
+
+async function notesSentBack(db: Db, resource: number, document: Document): Promise<Unfinished[]> {
+  const [last] = (await offersFor(db, [resource])).filter(({ state }) => state !== "withdrawn");
+  if (last?.state !== "returned") return [];
+  const by = last.decidedByName ?? "A curator";
+  const notes = [...(last.note ? [{ step: null, text: last.note }] : []), ...last.pins];
+  return notes.map(({ step, text }) => ({
+    step: document.steps.some(({ id }) => id === step) ? step : null,
+    problem: `${by}: ${text}`,
+  }));
 }

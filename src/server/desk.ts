@@ -1,8 +1,12 @@
+import { schoolClock } from "@/core/calendar/school-calendar";
 import { subjects } from "@/core/resource/vocabulary";
 import type { Subject } from "@/core/resource/document";
 import type { Facts } from "@/core/resource/facts";
 import { factsOf } from "@/core/resource/facts";
-import type { Db } from "@/data/db";
+import { storedFiles } from "@/core/resource/stored-files";
+import { howFar, type Reason } from "@/core/sharing/how-far";
+import type { Db, Queryable } from "@/data/db";
+import { fileOwners, taughtBy } from "@/data/sharing";
 import { likeOnShelf, offeredBefore, offerOn, offersOn, type Offer, type OfferState } from "@/data/offers";
 import { revisionById } from "@/data/resources";
 import type { Document } from "@/core/resource/document";
@@ -21,6 +25,8 @@ export interface DeskLine extends Pick<
   "id" | "shelf" | "byName" | "bySchool" | "at" | "state" | "decided" | "decidedByName"
 > {
   title: string;
+  /** School days or not, so many days ago it was offered. */
+  waited: number;
   minutes: number;
   kind: string;
   grades: { from: number; to: number };
@@ -43,9 +49,13 @@ export interface DeskOffer {
   grades: number[];
   subjects: Subject[];
   alike: AlikeOnShelf[];
+  /** Why it may not stand there as it is; empty when it may. */
+  reasons: Reason[];
   /** What became of the author's other offers. */
   before: Partial<Record<OfferState, number>>;
 }
+
+const DAY_MS = 86_400_000;
 
 const bitsIn = (bits: number, most: number): number[] =>
   Array.from({ length: most }, (_, at) => at).filter((at) => (bits >> at) & 1);
@@ -53,11 +63,27 @@ const bitsIn = (bits: number, most: number): number[] =>
 export const gradesIn = (bits: number): number[] => bitsIn(bits, 13);
 export const subjectsIn = (bits: number): Subject[] => bitsIn(bits, subjects.length).map((at) => subjects[at]!);
 
+/** What keeps an offered thing off its shelf, whoever decides: a licence, somebody's voice, a child's work. */
+export async function standing(
+  db: Queryable,
+  offer: Pick<Offer, "by" | "shelf">,
+  document: Document,
+): Promise<Reason[]> {
+  const answers = howFar({
+    ...{ document, by: offer.by, published: true, school: null, curator: true, students: await taughtBy(db, offer.by) },
+    ...{ rules: { district: "everyone", commons: "everyone" }, on: [], offered: [] },
+    files: await fileOwners(db, storedFiles(document)),
+  });
+  return answers.find(({ shelf }) => shelf === offer.shelf)!.reasons;
+}
+
 /** The desk of a curator's district: one of its three lists. */
-export async function deskList(db: Db, visitor: Visitor, list: DeskList): Promise<DeskLine[]> {
+export async function deskList(db: Db, visitor: Visitor, list: DeskList, now: Date): Promise<DeskLine[]> {
+  const day = (at: Date) => Date.parse(schoolClock(at, visitor.zone).date) / DAY_MS;
   const offers = await offersOn(db, visitor.district, deskStates[list], list !== "waiting");
   return offers.map(({ title, facts, ...offer }) => ({
     ...offer,
+    waited: Math.round(day(now) - day(offer.at)),
     ...{ title, minutes: facts.minutes, kind: facts.kind, grades: facts.grades },
   }));
 }
@@ -67,12 +93,13 @@ export async function deskOffer(db: Db, visitor: Visitor, id: number): Promise<D
   const offer = await offerOn(db, visitor.district, id);
   if (!offer) return null;
   const { document } = (await revisionById(db, offer.revision))!;
-  const [alike, before] = await Promise.all([
+  const [alike, before, reasons] = await Promise.all([
     likeOnShelf(db, offer.resource, offer.shelf, visitor.district),
     offeredBefore(db, offer.by, offer.id),
+    standing(db, offer, document),
   ]);
   return {
-    ...{ offer, resource: offer.resource, document, facts: factsOf(document), alike, before },
+    ...{ offer, resource: offer.resource, document, facts: factsOf(document), alike, before, reasons },
     grades: gradesIn(offer.grades),
     subjects: subjectsIn(offer.subjects),
   };

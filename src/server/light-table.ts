@@ -2,6 +2,8 @@ import { mayAdapt } from "@/core/licence/licence";
 import { fitOf, type ClassProfile, type Fit } from "@/core/fit/fit";
 import { foreignSigns, type Sign } from "@/core/locale/country";
 import { readingOf, type Reading } from "@/core/readability/hard";
+import type { CuratedShelf } from "@/core/sharing/how-far";
+import { ownerIn } from "@/data/sharing";
 import type { Document } from "@/core/resource/document";
 import { factsOf, type Facts } from "@/core/resource/facts";
 import { measuredText } from "@/core/resource/student-text";
@@ -53,6 +55,8 @@ export interface LightTableData {
   editions: OtherEdition[];
   following: boolean;
   statements: { code: string; statement: string }[];
+  /** Shelves it stands on that she keeps as a curator. */
+  keeps: CuratedShelf[];
   /** What in its text speaks of another country than hers. */
   foreign: Sign[];
 }
@@ -131,6 +135,10 @@ export async function lightTable(
     statements: statements
       .filter(({ code }) => facts.standards.includes(code))
       .map(({ code, statement }) => ({ code, statement })),
+    keeps:
+      visitor.roles.includes("curator") && (await ownerIn(db, visitor.district, id))
+        ? resource.shelves.filter((shelf) => shelf !== "staffroom")
+        : [],
     foreign: profile ? foreignSigns(facts.signs, profile.country) : facts.signs,
   };
 }

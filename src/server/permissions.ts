@@ -177,6 +177,7 @@ export const permissions = {
   "see class": { who: "teacher", needs: ["teaches class"] },
   "change the school's calendar": { who: "office", needs: [] },
   "change the school's roster": { who: "office", needs: [] },
+  "say how far things go": { who: "office", needs: [] },
   "keep the school's people": { who: "office", needs: [] },
   "make class": { who: "teacher", needs: [] },
   "take into class": {

@@ -5,6 +5,7 @@ import { Carrying } from "@/screens/shell/carrying";
 import { TopBar } from "@/screens/shell/top-bar";
 import { WeekStrip } from "@/screens/shell/week-strip";
 import { chosenClass } from "@/server/chosen-class";
+import { waitingOn } from "@/data/offers";
 import { enter } from "@/server/page";
 import { weekStrip } from "@/server/week-strip";
 
@@ -21,6 +22,7 @@ export default async function TeacherLayout({ children }: { children: ReactNode 
           name={`${visitor.givenName} ${visitor.familyName}`}
           classes={classes.map(bare)}
           current={current && bare(current)}
+          desk={visitor.roles.includes("curator") ? await waitingOn(db, visitor.district, visitor.id) : null}
         />
         <main id="main" className="min-h-0 flex-1">
           {children}

@@ -4,6 +4,7 @@ import { classesSaidAt, pastClassesAt } from "@/data/class-said";
 import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes";
 import { peopleAt } from "@/data/front-door";
 import { messagesBy } from "@/data/outbox";
+import { shelfRulesOf } from "@/data/sharing";
 import { OfficeScreen } from "@/screens/office/office-screen";
 import { enter } from "@/server/page";
 import { schoolOf } from "@/server/school-of";
@@ -14,7 +15,7 @@ export default async function OfficePage() {
   const { db, visitor, now } = await enter("change the school's calendar");
   const school = schoolOf(visitor);
   const classes = await classesAt(db, school);
-  const [calendar, rules, adults, people, messages, names, teachers, said, past] = await Promise.all([
+  const [calendar, rules, adults, people, messages, names, teachers, said, past, shelfRules] = await Promise.all([
     calendarOf(db, school),
     meetingRulesOf(
       db,
@@ -27,6 +28,7 @@ export default async function OfficePage() {
     Promise.all(classes.map(async ({ id }) => [id, await teachersOf(db, id, now)] as const)),
     classesSaidAt(db, school),
     pastClassesAt(db, school),
+    shelfRulesOf(db, school),
   ]);
   return (
     <OfficeScreen
@@ -41,6 +43,7 @@ export default async function OfficePage() {
       names={names}
       said={said}
       past={past}
+      shelfRules={shelfRules}
       now={now}
     />
   );

@@ -10,4 +10,3 @@ export const goOnFromSource = tried(actions.goOnFromSource);
 export const makeResource = tried(actions.makeResource);
 export const publishDraft = tried(actions.publishDraft);
 export const saveDraft = tried(actions.saveDraft, "quietly");
-export const shareInStaffroom = tried(actions.shareInStaffroom);

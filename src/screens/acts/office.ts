@@ -13,3 +13,4 @@ export const keepWeek = tried(actions.keepWeek);
 export const loseSchoolDay = tried(actions.loseSchoolDay);
 export const takeDayBack = tried(actions.takeDayBack);
 export const takeTeacherOut = tried(actions.takeTeacherOut);
+export const keepShelfRules = tried(actions.keepShelfRules);

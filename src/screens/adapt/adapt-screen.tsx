@@ -1,5 +1,6 @@
 "use client";
-import { Backpack, Eye, Redo2, Undo2 } from "lucide-react";
+import { Backpack, Eye, Redo2, Share2, Undo2 } from "lucide-react";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState, useTransition } from "react";
 import { adoptQuestion, adoptStep, giveBack, giveQuestionBack } from "@/core/resource/adopt";
@@ -21,10 +22,9 @@ import { missingFiles } from "@/core/resource/stored-files";
 import { takeField, takeStep } from "@/core/resource/merge";
 import { inLanguage } from "@/core/resource/language";
 import { most } from "@/core/resource/vocabulary";
-import { publishDraft, shareInStaffroom } from "@/screens/acts/adapt";
-import { orTell } from "@/screens/acts/tried";
+import { publishDraft } from "@/screens/acts/adapt";
 import type { AdaptData } from "@/server/adapt";
-import { Button } from "@/ui/button";
+import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
 import { later } from "@/ui/later";
@@ -62,7 +62,10 @@ function usePublish(data: AdaptData, draft: ReturnType<typeof useDraft>) {
       const outcome = await publishDraft({ resource: data.resource, seen: draft.seen() });
       if (!outcome.ok) return tellProblem(outcome.problem);
       draft.published(outcome.value.counter);
-      tell(`Published as revision ${outcome.value.number}. What is assigned already stays as it was.`);
+      tell(`Published as revision ${outcome.value.number}. What is assigned already stays as it was.`, undefined, {
+        label: "Share",
+        onClick: () => router.push(`/satchel?open=${data.resource}&do=share`),
+      });
       router.push(`/satchel?open=${data.resource}`);
     });
   return { busy, publish };
@@ -83,7 +86,6 @@ export function AdaptScreen({
   const [view, setView] = useState<"edit" | "student" | "changes" | "elsewhere">("edit");
   const asStudent = view === "student";
   const { busy, publish } = usePublish(data, draft);
-  const router = useRouter();
   const language = document.languages[0]!;
   const [wanted, setWanted] = useState(language);
   const seek = useSought();
@@ -98,7 +100,10 @@ export function AdaptScreen({
     return [...unfinished(document, data.me.id), ...licenceProblems(document)];
   }, [document, data.me.id]);
   const remarked = useRemarks(settled);
-  const advice = useMemo(() => [...missingFiles(settled, data.gone), ...remarked], [settled, data.gone, remarked]);
+  const advice = useMemo(
+    () => [...data.sentBack, ...missingFiles(settled, data.gone), ...remarked],
+    [data, settled, remarked],
+  );
   const step = document.steps.find((one) => one.id === current) ?? document.steps[0] ?? null;
 
   // What the lessons below the editor assign.
@@ -171,17 +176,6 @@ export function AdaptScreen({
     const swapped = how === "instead" ? step : null;
     tell(how === "after" ? "Put in." : "Swapped.", () => change((now) => giveBack(now, adopted.step, swapped)));
   };
-  const share = async () => {
-    const shared = !data.shelves.includes("staffroom");
-    const outcome = await shareInStaffroom({ resource: data.resource, shared });
-    if (!outcome.ok) return tellProblem(outcome.problem);
-    tell(shared ? "It is in the staffroom now." : "It is yours alone again.", async () => {
-      await orTell(shareInStaffroom({ resource: data.resource, shared: !shared }));
-      router.refresh();
-    });
-    router.refresh();
-  };
-
   return (
     <div className="flex h-full flex-col">
       <header className="flex h-[50px] shrink-0 items-center gap-3 border-b border-line px-5">
@@ -215,9 +209,9 @@ export function AdaptScreen({
           </IconButton>
         </div>
         {data.published && (
-          <Button onClick={() => void share()}>
-            {data.shelves.includes("staffroom") ? "Take out of the staffroom" : "Share in the staffroom"}
-          </Button>
+          <Link href={`/satchel?open=${data.resource}&do=share`} className={buttonClasses()}>
+            <Share2 size={16} aria-hidden /> Share …
+          </Link>
         )}
         <Button aria-pressed={asStudent} onClick={() => setView(asStudent ? "edit" : "student")}>
           <Eye size={16} aria-hidden /> {asStudent ? "Back to editing" : "See as student"}

@@ -1,5 +1,5 @@
 "use client";
-import { Backpack, GitBranch, Send } from "lucide-react";
+import { Backpack, GitBranch, Send, Share2 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
@@ -21,6 +21,8 @@ import { Tip } from "@/ui/tip";
 import { tell, tellProblem } from "@/ui/toast";
 import { focusAssignLine } from "../assign/assign-line";
 import { AssignPanel } from "../assign/assign-panel";
+import { RemoveFromShelf } from "../desk/remove-dialog";
+import { SharePanel } from "../share/share-panel";
 import { openOnTable } from "../shell/opened";
 import { useAddress } from "../use-address";
 import { AdaptDialog } from "./adapt-dialog";
@@ -117,11 +119,13 @@ export function LightTable({
   data,
   assign,
   assignInstead,
+  shareInstead,
 }: {
   data: LightTableData;
   assign: AssignContext;
   /** What the key `a` assigns in place of what is on the table: things that are ticked beside it. */
   assignInstead?: (() => void) | undefined;
+  shareInstead?: (() => void) | undefined;
 }) {
   const { go, parameters } = useAddress();
   const router = useRouter();
@@ -130,6 +134,8 @@ export function LightTable({
   const [busy, start] = useTransition();
   const { resource, facts } = data;
   const assigning = parameters.get("do") === "assign" && data.published;
+  const sharing = parameters.get("do") === "share" && data.mine;
+  const looking = !assigning && !sharing;
   const view = viewsOf(data).find((one) => one.value === parameters.get("view"))?.value ?? "steps";
 
   const adaptNow = (voices?: "none") =>
@@ -152,8 +158,14 @@ export function LightTable({
       go({ do: "assign" }, "push");
     } else focusAssignLine();
   };
+  const openShare = () => (data.mine ? go({ do: sharing ? null : "share" }, "push") : undefined);
   useEffect(() => openOnTable(resource.id), [resource.id]);
-  useKeys({ p: () => (data.mine ? undefined : toggle()), e: adapt, a: assignInstead ?? openAssign });
+  useKeys({
+    p: () => (data.mine ? undefined : toggle()),
+    e: adapt,
+    a: assignInstead ?? openAssign,
+    h: shareInstead ?? openShare,
+  });
 
   return (
     <article className="flex min-h-0 flex-1 flex-col" aria-labelledby="light-table-title">
@@ -166,8 +178,13 @@ export function LightTable({
             {facts.title}
           </h1>
           {data.mine ? (
-            <span className="inline-flex h-9 items-center gap-2 rounded-card border border-brass px-3 font-semibold text-brass-text">
-              <Backpack size={16} aria-hidden /> Mine
+            <span
+              role="img"
+              aria-label="Mine"
+              title="Mine"
+              className="inline-flex h-9 items-center rounded-card border border-brass px-2 text-brass-text"
+            >
+              <Backpack size={16} aria-hidden />
             </span>
           ) : (
             <Tip text={packed ? "Take it out of my satchel (p)" : "Keep the author's original in my satchel (p)"}>
@@ -179,17 +196,29 @@ export function LightTable({
           <Button onClick={adapt} disabled={busy}>
             <GitBranch size={16} aria-hidden /> {data.mine ? "Edit" : "Adapt"} <Key>e</Key>
           </Button>
+          {data.mine && (
+            <Tip text="Share it (h)">
+              <Button onClick={openShare} aria-expanded={sharing}>
+                <Share2 size={16} aria-hidden /> Share …
+              </Button>
+            </Tip>
+          )}
           <Button look="main" onClick={openAssign} aria-expanded={assigning}>
             <Send size={16} aria-hidden /> Assign …
           </Button>
         </div>
         <About data={data} assign={assign} />
-        {!assigning && <FitStatement data={data} assign={assign} />}
-        {!assigning && (
-          <Views data={data} view={view} onView={(next) => go({ view: next === "steps" ? null : next })} />
+        {data.keeps.length > 0 && (
+          <p className="mt-0.5 flex gap-3">
+            {data.keeps.map((shelf) => (
+              <RemoveFromShelf key={shelf} resource={resource.id} title={facts.title} shelf={shelf} />
+            ))}
+          </p>
         )}
+        {looking && <FitStatement data={data} assign={assign} />}
+        {looking && <Views data={data} view={view} onView={(next) => go({ view: next === "steps" ? null : next })} />}
       </header>
-      {data.myVersions.length > 0 && !assigning && (
+      {data.myVersions.length > 0 && looking && (
         <Notice tone="mine" className="mx-5 mb-3">
           You have a version of your own.{" "}
           <button
@@ -212,6 +241,12 @@ export function LightTable({
             now={assign.now}
             onDone={() => go({ do: null, at: null, like: null })}
           />
+        ) : sharing ? (
+          <SharePanel
+            key={resource.id}
+            resources={[{ id: resource.id, title: facts.title }]}
+            onDone={() => go({ do: null })}
+          />
         ) : view === "facts" ? (
           <FactsView data={data} zone={assign.zone} now={assign.now} />
         ) : view === "colleagues" ? (
@@ -219,7 +254,7 @@ export function LightTable({
         ) : view === "editions" ? (
           <EditionsView data={data} onOpen={(id) => go({ open: id })} />
         ) : (
-          <StepTable key={resource.id} data={data} />
+          <StepTable key={resource.id} document={data.document} />
         )}
       </div>
       <AdaptDialog data={data} open={asking} onOpenChange={setAsking} busy={busy} onCopy={adaptNow} />

@@ -4,11 +4,10 @@ import { clsx } from "clsx";
 import { useState, type ReactNode } from "react";
 import { mainActivity } from "@/core/resource/activity";
 import { stepTitle } from "@/core/resource/changes";
-import { questionsOf, type Step } from "@/core/resource/document";
+import { questionsOf, type Document, type Step } from "@/core/resource/document";
 import { inLanguage, readFirst } from "@/core/resource/language";
 import { workNames } from "@/core/resource/work";
 import { sayAnswer } from "@/core/scoring/say";
-import type { LightTableData } from "@/server/light-table";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";
@@ -64,14 +63,14 @@ function Strip({
 
 function Aside({
   step,
-  data,
+  document,
   languages,
   reads,
   mode,
   onMode,
 }: {
   step: Step;
-  data: LightTableData;
+  document: Document;
   /** As read: the chosen one first. */
   languages: readonly string[];
   /** What chooses it. */
@@ -81,7 +80,7 @@ function Aside({
 }) {
   const answers = questionsOf(step);
   const notes = inLanguage(step.teacherNotes, languages);
-  const general = inLanguage(data.document.teacherNotes, languages);
+  const general = inLanguage(document.teacherNotes, languages);
   const work = workNames[step.work];
   return (
     // Long notes are scrolled with the keyboard too.
@@ -141,10 +140,10 @@ function Aside({
             </dd>
           </div>
         )}
-        {data.document.vocabulary.length > 0 && (
+        {document.vocabulary.length > 0 && (
           <div>
             <dt>Words</dt>
-            {data.document.vocabulary.map((word) => (
+            {document.vocabulary.map((word) => (
               <dd key={word.term}>
                 <em>{word.term}</em>: {inLanguage(word.meaning, languages)}
               </dd>
@@ -157,9 +156,8 @@ function Aside({
 }
 
 /** The steps of a resource: a strip above, the step as students see it, notes and answers beside, all moving together. */
-export function StepTable({ data }: { data: LightTableData }) {
+export function StepTable({ document }: { document: Document }) {
   const { go, parameters } = useAddress();
-  const { document } = data;
   const [at, setAt] = useState(() => stepAt(parameters.get("step"), document.steps.length));
   const [mode, setMode] = useState<"skim" | "work">(parameters.get("mode") === "work" ? "work" : "skim");
   const trial = useTrial(document);
@@ -239,7 +237,7 @@ export function StepTable({ data }: { data: LightTableData }) {
         </div>
         <Aside
           step={step ?? document.steps.at(-1)!}
-          data={data}
+          document={document}
           languages={languages}
           reads={
             <>

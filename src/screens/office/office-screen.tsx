@@ -13,6 +13,8 @@ import { OutboxCard } from "./outbox-card";
 import { PeopleCard } from "./people-card";
 import { RosterCard } from "./roster-card";
 import { TeachersCard, type ClassTeacher } from "./teachers-card";
+import type { ShelfRule } from "@/core/sharing/how-far";
+import { ShelvesCard } from "./shelves-card";
 import { TermsCard } from "./terms-card";
 import { WeekCard } from "./week-card";
 
@@ -28,6 +30,7 @@ export function OfficeScreen({
   names,
   said,
   past,
+  shelfRules,
   zone,
   now,
 }: {
@@ -42,6 +45,7 @@ export function OfficeScreen({
   names: ClassName[];
   said: Record<number, ClassSaid>;
   past: PastClass[];
+  shelfRules: { district: ShelfRule; commons: ShelfRule };
   now: Date;
 }) {
   return (
@@ -50,6 +54,7 @@ export function OfficeScreen({
       <div className="grid gap-5">
         <DaysOffCard calendar={calendar} now={now} />
         <WeekCard key={JSON.stringify([calendar.bells, calendar.cycle, calendar.weekdays])} calendar={calendar} />
+        <ShelvesCard key={JSON.stringify(shelfRules)} rules={shelfRules} />
         <NamesCard classes={classes} names={names} />
       </div>
       <div className="grid gap-5">

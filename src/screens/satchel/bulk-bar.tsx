@@ -8,6 +8,7 @@ import {
   PackageMinus,
   Printer,
   Send,
+  Share2,
   Tag,
   Undo2,
 } from "lucide-react";
@@ -32,6 +33,7 @@ export function BulkBar({
   words,
   onDone,
   onAssign,
+  onShare,
 }: {
   ticked: readonly SatchelItem[];
   pockets: readonly Pocket[];
@@ -39,6 +41,8 @@ export function BulkBar({
   /** Words of hers that are somewhere already. */
   words: readonly string[];
   onDone: () => void;
+  /** Missing where nothing of it is hers. */
+  onShare: (() => void) | undefined;
   onAssign: (resources: { id: number; title: string }[]) => void;
 }) {
   const router = useRouter();
@@ -132,6 +136,11 @@ export function BulkBar({
       >
         <Send size={15} aria-hidden /> Assign …
       </Button>
+      {onShare && (
+        <Button size="small" onClick={onShare}>
+          <Share2 size={15} aria-hidden /> Share …
+        </Button>
+      )}
       <Menu
         align="start"
         trigger={

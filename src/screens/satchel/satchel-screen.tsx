@@ -39,6 +39,7 @@ import { BulkBar } from "./bulk-bar";
 import { focusAssignLine } from "../assign/assign-line";
 import { AssignPanel } from "../assign/assign-panel";
 import { Grip } from "../shell/grip";
+import { SharePanel } from "../share/share-panel";
 import { FilterBar } from "./filter-bar";
 import { PocketHead } from "./pocket-head";
 import { PocketList } from "./pocket-list";
@@ -111,6 +112,8 @@ export function SatchelScreen({
     const again = parameters.get("giving") === null ? [] : items.filter(({ id }) => ticked.has(id));
     return again.length > 0 ? again.map(({ id, facts }) => ({ id, title: facts.title })) : null;
   });
+  /** Several things that are being shared at once. */
+  const [sharing, setSharing] = useState<{ id: number; title: string }[] | null>(null);
   useNoted({ ticked: [...ticked].join(",") || null, giving: giving && "1" });
   const [picked, setPicked] = useState<number | null>(null);
   const box = useRef<HTMLDivElement>(null);
@@ -153,6 +156,7 @@ export function SatchelScreen({
   const open = (id: number) => {
     setPicked(id);
     setGiving(null);
+    setSharing(null);
     go({ open: id, step: null, do: null });
   };
   const move = (by: number) => {
@@ -179,7 +183,16 @@ export function SatchelScreen({
           setGiving(tickedItems.map(({ id, facts }) => ({ id, title: facts.title })));
         }
       : undefined;
+  const ownTicked = tickedItems.filter((item) => item.origin !== "packed");
+  const shareTicked =
+    ownTicked.length > 0
+      ? () => {
+          setGiving(null);
+          setSharing(ownTicked.map(({ id, facts }) => ({ id, title: facts.title })));
+        }
+      : undefined;
   useKeys({
+    ...(shareTicked && { h: shareTicked }),
     // The light table answers this key where there is one; what is ticked goes first there too.
     ...(assignTicked && { a: assignTicked }),
     ...(ordered && selected !== null && { J: () => moveInOrder(selected, 1), K: () => moveInOrder(selected, -1) }),
@@ -198,7 +211,7 @@ export function SatchelScreen({
           ? "Not in any pocket"
           : pockets.find((one) => one.id === pocket)!.name;
   // On a narrow screen there is room for one of the two: the list, or what was chosen from it.
-  const narrowTable = giving !== null || parameters.get("open") !== null;
+  const narrowTable = giving !== null || sharing !== null || parameters.get("open") !== null;
   const elsewhere = opened !== null && !shown.some((item) => item.id === opened.resource.id);
   return (
     <>
@@ -248,7 +261,11 @@ export function SatchelScreen({
               pocket={pocket}
               words={words}
               onDone={() => setTicked(new Set())}
-              onAssign={setGiving}
+              onAssign={(things) => {
+                setSharing(null);
+                setGiving(things);
+              }}
+              onShare={shareTicked}
             />
           )}
           {shown.length > 0 ? (
@@ -332,6 +349,7 @@ export function SatchelScreen({
             shown={narrowTable}
             onBack={() => {
               setGiving(null);
+              setSharing(null);
               go({ open: null, step: null, do: null });
             }}
           >
@@ -353,8 +371,27 @@ export function SatchelScreen({
                 />
               </div>
             </div>
+          ) : sharing ? (
+            <div className="flex min-h-0 flex-1 flex-col">
+              <h1 className="px-5 pt-4 pb-3 font-serif text-[21px]">
+                Share {sharing.length === 1 ? `“${sharing[0]!.title}”` : `${sharing.length} things`}
+              </h1>
+              <div className="min-h-0 flex-1">
+                <SharePanel
+                  key={sharing.map(({ id }) => id).join()}
+                  resources={sharing}
+                  onDone={() => setSharing(null)}
+                />
+              </div>
+            </div>
           ) : opened ? (
-            <LightTable key={opened.resource.id} data={opened} assign={assign} assignInstead={assignTicked} />
+            <LightTable
+              key={opened.resource.id}
+              data={opened}
+              assign={assign}
+              assignInstead={assignTicked}
+              shareInstead={shareTicked}
+            />
           ) : (
             <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>
           )}

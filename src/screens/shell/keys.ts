@@ -9,6 +9,7 @@ export const keyList: { keys: string[]; does: string }[] = [
   { keys: ["p"], does: "pack into my satchel, or take it out" },
   { keys: ["e"], does: "adapt: make my own version" },
   { keys: ["a"], does: "assign" },
+  { keys: ["h"], does: "share what is mine, or what is ticked" },
   { keys: ["s"], does: "to the lessons below: arrows choose, Enter gives what is open there" },
   { keys: ["u"], does: "undo what was just done" },
   { keys: ["?"], does: "this list" },

@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import { Check, ChevronDown, HelpCircle, LogOut, Mail, Users } from "lucide-react";
+import { Check, ChevronDown, HelpCircle, Inbox, LogOut, Mail, Users } from "lucide-react";
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useState } from "react";
@@ -32,10 +32,13 @@ export function TopBar({
   name,
   classes,
   current,
+  desk,
 }: {
   name: string;
   classes: readonly BarClass[];
   current: BarClass | null;
+  /** How many offers wait for her; null: she is no curator. */
+  desk: number | null;
 }) {
   const path = usePathname();
   const router = useRouter();
@@ -78,6 +81,15 @@ export function TopBar({
         })}
       </nav>
       <div className="ml-auto flex shrink-0 items-center gap-3 max-md:gap-1.5">
+        {desk !== null && (
+          <Link
+            href="/desk"
+            aria-current={path.startsWith("/desk") ? "page" : undefined}
+            className={buttonClasses(path.startsWith("/desk") ? "main" : "plain")}
+          >
+            <Inbox size={16} aria-hidden /> Desk {desk > 0 && <span className="numbers">{desk}</span>}
+          </Link>
+        )}
         {current && (
           <Menu
             trigger={

@@ -11,15 +11,7 @@ import { takeOffShelf } from "@/data/shelves";
 import { GET as readElsewhere } from "@/app/(teacher)/adapt/[resource]/elsewhere/route";
 import { GET as readRevision } from "@/app/(teacher)/adapt/[resource]/revision/route";
 import { publish } from "../publish";
-import {
-  adaptResource,
-  archiveResource,
-  goOnFromSource,
-  makeResource,
-  publishDraft,
-  saveDraft,
-  shareInStaffroom,
-} from "./adapt";
+import { adaptResource, archiveResource, goOnFromSource, makeResource, publishDraft, saveDraft } from "./adapt";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -235,29 +227,7 @@ describe("publishing", () => {
   });
 });
 
-describe("sharing and putting away", () => {
-  test("on the staffroom shelf a colleague finds it, off it she does not", async () => {
-    const { mine } = await adapted();
-    expect(await shareInStaffroom({ resource: mine, shared: true })).toMatchObject({
-      ok: false,
-      problem: expect.stringContaining("Publish it first") as string,
-    });
-    value(await publishDraft({ resource: mine, seen: 1 }));
-    value(await shareInStaffroom({ resource: mine, shared: true }));
-    expect(await lightTable(db, teodor(), mine, now)).not.toBeNull();
-    value(await shareInStaffroom({ resource: mine, shared: false }));
-    expect(await lightTable(db, teodor(), mine, now)).toBeNull();
-  });
-
-  test("a version of what may not be shared stays hers, and says why", async () => {
-    const { mine } = await adapted(lesson("Kept", { licence: "all-rights-reserved" }));
-    value(await publishDraft({ resource: mine, seen: 1 }));
-    expect(await shareInStaffroom({ resource: mine, shared: true })).toMatchObject({
-      ok: false,
-      problem: expect.stringContaining("stays with you") as string,
-    });
-  });
-
+describe("putting away", () => {
   test("put away it is found by nobody, and comes back as it was", async () => {
     const { id } = await publishFor(db, world.ines, lesson("Put away"), ["commons"]);
     value(await archiveResource({ resource: id, archived: true }));
@@ -269,7 +239,6 @@ describe("sharing and putting away", () => {
   test("only its owner", async () => {
     const { id } = await publishFor(db, world.teodor, lesson("Not hers"), ["commons"]);
     expect((await archiveResource({ resource: id, archived: true })).ok).toBe(false);
-    expect((await shareInStaffroom({ resource: id, shared: true })).ok).toBe(false);
   });
 });
 

@@ -6,10 +6,10 @@ import { titleOf, type Document } from "@/core/resource/document";
 import { DocumentError, parseDocument } from "@/core/resource/schema/document";
 import { unfinished } from "@/core/resource/unfinished";
 import { withoutOthersVoices } from "@/core/resource/voices";
-import { licenceProblem, mayAdapt, sharingProblem, startAdaptation } from "@/core/licence/licence";
+import { licenceProblem, mayAdapt, startAdaptation } from "@/core/licence/licence";
 import type { Db, Queryable } from "@/data/db";
 import * as resources from "@/data/resources";
-import { indexResource, putOnShelf, removeFromSearch, takeOffShelf } from "@/data/shelves";
+import { indexResource, removeFromSearch } from "@/data/shelves";
 import { act, Refused } from "../act";
 import { permit } from "../permissions";
 import { publish } from "../publish";
@@ -206,34 +206,6 @@ export const goOnFromSource = act(
       throw new Refused("That revision is not here any more.");
     await resources.followSource(db, resource.id, revision.id);
     return { number: revision.number };
-  },
-);
-
-/** Puts her own resource on the school's staffroom shelf, or takes it off. */
-export const shareInStaffroom = act(
-  "edit resource",
-  z.object({ resource: Id, shared: z.boolean() }),
-  (given) => ({ resource: given.resource }),
-  async ({ db, visitor, now }, given) => {
-    const resource = (await resources.resourceById(db, given.resource))!;
-    if (!resource.head) throw new Refused("Publish it first: the staffroom shows what is published.");
-    if (visitor.school === null) throw new Refused("You belong to no school, so there is no staffroom.");
-    const { document } = (await resources.revisionById(db, resource.head))!;
-    const closed = given.shared ? sharingProblem(document) : null;
-    if (closed) throw new Refused(closed);
-    return db.transaction(async (tx) => {
-      if (given.shared)
-        await putOnShelf(tx, {
-          resource: resource.id,
-          shelf: "staffroom",
-          school: visitor.school,
-          by: visitor.id,
-          at: now,
-        });
-      else await takeOffShelf(tx, resource.id, "staffroom");
-      await indexResource(tx, resource.id, document, true);
-      return {};
-    });
   },
 );
 

@@ -1,16 +1,13 @@
 "use server";
 import { z } from "zod";
-import { shelfNames } from "@/core/find/say";
 import { subjects } from "@/core/resource/vocabulary";
-import { howFar } from "@/core/sharing/how-far";
 import { decide, offerOn, type Offer } from "@/data/offers";
 import { addEvent } from "@/data/events";
-import { storedFiles } from "@/core/resource/stored-files";
 import { revisionById } from "@/data/resources";
-import { entriesOf, fileOwners, ownerIn, setEntries, type ShelfEntry } from "@/data/sharing";
-import type { Queryable } from "@/data/db";
+import { entriesOf, ownerIn, setEntries, type ShelfEntry } from "@/data/sharing";
 import { act, notThere, Refused } from "../act";
 import type { PlanState } from "../move-work";
+import { standing } from "../desk";
 import { gradeBits, subjectBits } from "../share";
 import { tellAuthor } from "../tell-of-offers";
 
@@ -26,17 +23,6 @@ const Decision = z.object({
     .max(60)
     .default([]),
 });
-
-/** @throws Refused when what is offered may not stand there, whoever says so: a licence, a child's name, a voice */
-async function mayStand(tx: Queryable, offer: Offer): Promise<void> {
-  const { document } = (await revisionById(tx, offer.revision))!;
-  const [answer] = howFar({
-    ...{ document, by: offer.by, published: true, school: null, curator: true, students: [] },
-    ...{ rules: { district: "everyone", commons: "everyone" }, on: [], offered: [] },
-    files: await fileOwners(tx, storedFiles(document)),
-  }).filter(({ shelf }) => shelf === offer.shelf);
-  if (answer!.state === "closed") throw new Refused(answer!.reasons.map(({ text }) => text).join(" "));
-}
 
 /**
  * Accepts an offer (grades and subjects may be others than those offered), sends it back with notes, or declines it with a reason. The
@@ -57,7 +43,10 @@ export const decideOffer = act(
       const offer = await offerOn(tx, visitor.district, given.offer);
       if (!offer) throw new Refused(notThere);
       if (offer.by === visitor.id) throw new Refused("It is your own. Another curator decides about it.");
-      if (given.decision === "accepted") await mayStand(tx, offer);
+      if (given.decision === "accepted") {
+        const reasons = await standing(tx, offer, (await revisionById(tx, offer.revision))!.document);
+        if (reasons.length > 0) throw new Refused(reasons.map(({ text }) => text).join(" "));
+      }
       const bits = { grades: gradeBits(given.grades), subjects: subjectBits(given.subjects) };
       const decided = { state: given.decision, by: visitor.id, at: now, ...bits, note: given.note, pins: given.pins };
       if (!(await decide(tx, offer.id, decided))) {

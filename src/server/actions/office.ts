@@ -14,7 +14,9 @@ import {
   setTeacher,
   teachersOf,
 } from "@/data/classes";
+import { shelfRules } from "@/core/sharing/how-far";
 import type { Db } from "@/data/db";
+import { setShelfRules } from "@/data/sharing";
 import { act, Refused } from "../act";
 import { changeSchool } from "../change-school";
 import { changePlaces } from "../move-work";
@@ -252,6 +254,18 @@ export const keepMeetings = act(
     const { event } = await changeSchool(db, by(visitor, now, "said when a class meets"), (tx) =>
       setMeetingRules(tx, given.meetingsOf, given.rules),
     );
+    return { event };
+  },
+);
+
+/** Who of the school may put things on shelves beyond it. What stands there already stays. */
+export const keepShelfRules = act(
+  "say how far things go",
+  z.object({ district: z.enum(shelfRules), commons: z.enum(shelfRules) }),
+  async ({ db, visitor, now }, rules) => {
+    const school = schoolOf(visitor);
+    const made = { by: visitor.id, at: now, what: "shelf rules", school };
+    const { event } = await changeSchool(db, made, (tx) => setShelfRules(tx, school, rules));
     return { event };
   },
 );

@@ -131,7 +131,7 @@ describe("the district shelf, which curators keep", () => {
     const { id, offer } = await offered("Tide clocks");
     expect(await foundBy(world.stranger, world.there, { words: "clocks" })).toEqual([twin.id]);
     actAs(judit());
-    expect((await deskList(db, judit(), "waiting")).map((line) => line.title)).toContain("Tide clocks");
+    expect((await deskList(db, judit(), "waiting", now)).map((line) => line.title)).toContain("Tide clocks");
     const open = (await deskOffer(db, judit(), offer))!;
     expect(open).toMatchObject({ grades: [4, 5], subjects: ["mathematics"] });
     expect(open.alike.map((one) => one.id)).toEqual([twin.id]);

@@ -1,0 +1,115 @@
+import { expect, lines, lookFor, test } from "../fixture";
+import { Walk } from "./walk";
+
+test("to the school, for these grades in these subjects; a colleague finds it there", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "The harbour in twelve hours", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "The harbour in twelve hours", level: 1 })).toBeVisible();
+  const walk = new Walk(page, "share to the school with grades and subjects", 4);
+  await walk.key("h");
+  await expect(page.getByLabel("Share in one line")).toBeFocused();
+  await walk.type("staffroom grades 7-8 geography and maths");
+  await expect(page.getByRole("button", { name: "Grades: grades 7–8" })).toBeVisible();
+  await walk.key("Enter");
+  await expect(page.getByText("It is on the staffroom now.")).toBeVisible();
+  walk.done();
+
+  const colleague = await signedIn("Linnea Strand");
+  await lookFor(colleague, "harbour in twelve hours");
+  await expect(lines(colleague).first()).toContainText("The harbour in twelve hours");
+  await colleague.goto("/find?words=harbour+in+twelve+hours&grades=8&subject=geography");
+  await expect(lines(colleague).first()).toContainText("The harbour in twelve hours");
+
+  await page.locator("body").press("u");
+  await expect(page.getByText("Everything stands where it stood.")).toBeVisible();
+  await colleague.goto("/find?words=harbour+in+twelve+hours&grades=8&subject=geography");
+  await expect(colleague.getByText(/Nothing fits all of this|No results/).first()).toBeVisible();
+});
+
+test("stopped by a licence, it says why and goes nowhere", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await lookFor(page, "echo and depth");
+  await page.keyboard.press("e");
+  await page.getByRole("button", { name: /^(Make my copy|Start another)$/ }).click();
+  await page.waitForURL(/\/adapt\/\d+/);
+  await page.getByLabel("Title", { exact: true }).fill("Echo, my way");
+  await expect(page.getByText(/saved \d/)).toBeVisible();
+  await page.getByRole("button", { name: "Publish" }).click();
+  await page.waitForURL(/\/satchel/);
+  await expect(page.getByRole("heading", { name: "Echo, my way", level: 1 })).toBeVisible();
+  await page.keyboard.press("h");
+  const share = page.getByRole("region", { name: "Share" });
+  await expect(share.getByText(/stays with you and your classes/).first()).toBeVisible();
+  await expect(share.getByRole("button", { name: /^Share/ })).toBeDisabled();
+});
+
+test("only curators may: offered instead, accepted by one of them from the keyboard, found by a colleague of another school", async ({
+  signedIn,
+}) => {
+  test.slow();
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Kelp under glass", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Kelp under glass", level: 1 })).toBeVisible();
+  const walk = new Walk(page, "offer to the district's curators", 3);
+  await walk.key("h");
+  await expect(page.getByLabel("Share in one line")).toBeFocused();
+  await walk.type("district");
+  await expect(page.getByText("At your school only curators put things on the district shelf.")).toBeVisible();
+  await walk.key("Enter");
+  await expect(page.getByText("It is offered to the curators of the district shelf.")).toBeVisible();
+  walk.done();
+
+  const curator = await signedIn("Sol Wetherby");
+  await curator.goto("/desk");
+  const offers = curator.getByRole("navigation", { name: "Offers" });
+  const ours = offers.getByRole("button", { name: /Kelp under glass/ });
+  await expect(ours).toBeVisible();
+  for (let down = 0; (await ours.getAttribute("aria-current")) === null && down < 12; down += 1) {
+    const before = await offers.locator("[aria-current]").innerText();
+    await curator.keyboard.press("j");
+    await expect(offers.locator("[aria-current]")).not.toHaveText(before);
+  }
+  const decide = curator.getByRole("complementary", { name: "Decide" });
+  // Sent back without a word is no help to anybody.
+  await curator.keyboard.press("b");
+  await expect(curator.getByText("Say what to change: here, or pinned to a step.")).toBeVisible();
+  await expect(decide.getByLabel("A note for Ines Halloran")).toBeFocused();
+  await curator.keyboard.press("Tab");
+  await curator.locator("body").press("n");
+  await curator.keyboard.type("Say when the tide turns.");
+  await decide.getByRole("button", { name: /^Send back/ }).click();
+  await expect(curator.getByText(/Sent back: “Kelp under/)).toBeVisible();
+
+  // The note stands at its step in her editor.
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Kelp under glass", exact: true }).click();
+  await page.getByRole("button", { name: /^Edit/ }).click();
+  await page.waitForURL(/\/adapt\/\d+/);
+  await expect(page.getByText(/Sol Wetherby: Say when the tide turns\./)).toBeVisible();
+  await page.goBack();
+  await page.getByRole("button", { name: /^Share/ }).click();
+  await expect(page.getByText("Sol Wetherby sent it back")).toBeVisible();
+  await page.getByLabel("Share in one line").fill("district");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("It is offered to the curators of the district shelf.")).toBeVisible();
+
+  await curator.goto("/desk");
+  await ours.click();
+  await expect(curator.getByRole("heading", { name: "Kelp under glass", level: 2 })).toBeVisible();
+  await curator.keyboard.press("a");
+  await expect(curator.getByText(/Accepted: “Kelp under/)).toBeVisible();
+
+  const colleague = await signedIn("Judit Varga");
+  await lookFor(colleague, "kelp under glass");
+  await expect(lines(colleague).first()).toContainText("Kelp under glass");
+  await expect(lines(colleague).first()).toContainText("District");
+
+  // Taken back, as if it had not been decided; then its author takes the offer back too.
+  await curator.locator("body").press("u");
+  await expect(curator.getByText("It waits on the desk again.")).toBeVisible();
+  await page.keyboard.press("h");
+  await page.getByRole("button", { name: "Take the offer back" }).click();
+  await expect(page.getByText(/No longer on the district shelf/)).toBeVisible();
+});
