@@ -24,7 +24,13 @@ const inAny = (column: string, tables: readonly string[]) =>
 
 /** Parents first: rows go in the other order. */
 const kept: readonly Kept[] = [
-  { table: "school", key: ["id"], columns: ["id", "weekdays", "cycle", "district_rule", "commons_rule"], where: "t.id = $1", stays: true },
+  {
+    table: "school",
+    key: ["id"],
+    columns: ["id", "weekdays", "cycle", "district_rule", "commons_rule"],
+    where: "t.id = $1",
+    stays: true,
+  },
   {
     table: "term",
     key: ["id"],
