@@ -4,6 +4,7 @@ import { parse } from "yaml";
 import { z } from "zod";
 import { bitsOf } from "@/core/find/facets";
 import { subjects } from "@/core/resource/vocabulary";
+import { curatedShelves } from "@/core/sharing/how-far";
 import { one, type Queryable } from "@/data/db";
 import { addOffers, decide } from "@/data/offers";
 import type { Lesson, Town } from "./seed";
@@ -13,7 +14,7 @@ const Sharing = z.object({
   offers: z.array(
     z.object({
       resource: z.string(),
-      shelf: z.enum(["district", "commons"]),
+      shelf: z.enum(curatedShelves),
       days: z.number(),
       decided: z
         .object({

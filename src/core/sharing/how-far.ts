@@ -10,6 +10,8 @@ import { storedFiles } from "../resource/stored-files";
 export const sharedShelves = ["staffroom", "district", "commons"] as const;
 export type SharedShelf = (typeof sharedShelves)[number];
 export type CuratedShelf = Exclude<SharedShelf, "staffroom">;
+/** Those that curators keep. */
+export const curatedShelves = ["district", "commons"] as const satisfies readonly CuratedShelf[];
 
 /** Who may put things on a shelf beyond the school, as its office says. */
 export const shelfRules = ["everyone", "curators", "nobody"] as const;

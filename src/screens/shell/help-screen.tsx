@@ -51,6 +51,15 @@ const chapters: { title: string; text: string[] }[] = [
     ],
   },
   {
+    title: "Share",
+    text: [
+      "Press h on something of yours, or tick several in the satchel. The sentence is filled in for you: the staffroom, all its grades and subjects. Press a word to change it, or type it in one line (“staffroom grades 4-5 maths”), then Enter. A colleague finds it under the grades and subjects you say.",
+      "Below the sentence you see how far it may go, and why not further: a licence, your school’s rule, somebody else’s recording, a picture without a source, the full name of a child you teach. What can be fixed leads to its step. Where only curators may put things on a shelf, you offer it to them instead.",
+      "Take it off again there whenever you like: copies and assignments other teachers made stay theirs. You also see how often it was packed, adapted and assigned. If a curator sends it back, the notes stand at their steps in your editor.",
+      "Curators have a desk: what waits, the offer itself, what is like it on the shelf already, whether its rights fit, and the author’s earlier offers. Everything there has a key, and u undoes a decision. The office says who may put things on the district shelf and the commons.",
+    ],
+  },
+  {
     title: "Plan",
     text: [
       "Days by lessons: what is planned, minutes against the lesson, and what is due. A day on which children have three things due names them: press it, and each piece of work is offered the nearest day with room for everyone who has it. Carry work to another lesson; with the keyboard, Space takes it up, the arrows move it, Space puts it down. What was in the lesson stays in the lesson; what was due two school days later is due two school days later.",

@@ -1,6 +1,7 @@
 "use server";
 import { z } from "zod";
 import { subjects } from "@/core/resource/vocabulary";
+import { curatedShelves } from "@/core/sharing/how-far";
 import { decide, offerOn, type Offer } from "@/data/offers";
 import { addEvent } from "@/data/events";
 import { revisionById } from "@/data/resources";
@@ -110,7 +111,7 @@ export const removeFromShelf = act(
   "keep the desk",
   z.object({
     resource: Id,
-    shelf: z.enum(["district", "commons"]),
+    shelf: z.enum(curatedShelves),
     reason: z.string().trim().min(1, "Say why: the author reads it.").max(2000),
   }),
   async ({ db, visitor, now }, given): Promise<{ event: number }> =>

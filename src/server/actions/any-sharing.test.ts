@@ -1,0 +1,139 @@
+import fc from "fast-check";
+import { anyNeed } from "@/core/find/need";
+import { curatedShelves, type CuratedShelf, type SharedShelf } from "@/core/sharing/how-far";
+import type { Db } from "@/data/db";
+import { offersFor } from "@/data/offers";
+import { mayReadAll } from "@/data/search";
+import { setShelfRules } from "@/data/sharing";
+import { freshDatabase } from "@/data/testing/database";
+import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { find } from "../find";
+import { actAs, answerFrom, visitorOf } from "../testing/as";
+import { decideOffer, removeFromShelf } from "./desk";
+import { undoPlan } from "./plan";
+import { shareResources, takeFromShelf } from "./share";
+
+jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
+jest.mock("../database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
+
+let db: Db;
+let world: World;
+let things: number[];
+
+beforeAll(async () => {
+  db = await freshDatabase();
+  world = await smallWorld(db);
+  answerFrom(db);
+  await db.query("insert into person_role values ($1, 'curator', 'district')", [world.judit]);
+  things = [];
+  for (const title of ["Anchors", "Buoys", "Cables"])
+    things.push((await publishFor(db, world.ines, lesson(title, { grades: { from: 4, to: 4 } }))).id);
+}, 60_000);
+afterAll(() => db.close());
+
+type Step =
+  | { does: "share"; thing: number; shelf: SharedShelf; grade: number }
+  | { does: "take off"; thing: number; shelf: SharedShelf }
+  | { does: "accept" | "return" | "remove"; thing: number; shelf: CuratedShelf }
+  | { does: "undo"; back: number }
+  | { does: "rule"; rule: "everyone" | "curators" | "nobody" };
+
+const thing = fc.nat(2);
+const shelf = fc.constantFrom<SharedShelf>("staffroom", "district", "commons");
+const beyond = fc.constantFrom<CuratedShelf>(...curatedShelves);
+const anyStep: fc.Arbitrary<Step> = fc.oneof(
+  fc.record({ does: fc.constant("share" as const), thing, shelf, grade: fc.nat(12) }),
+  fc.record({ does: fc.constant("take off" as const), thing, shelf }),
+  fc.record({ does: fc.constantFrom("accept" as const, "return" as const, "remove" as const), thing, shelf: beyond }),
+  fc.record({ does: fc.constant("undo" as const), back: fc.nat(3) }),
+  fc.record({ does: fc.constant("rule" as const), rule: fc.constantFrom("everyone", "curators", "nobody") }),
+);
+
+/** Who sees what is on which shelf, said as plainly as can be. */
+const seesPlainly = (person: "teodor" | "judit" | "stranger", on: ReadonlySet<string>): boolean =>
+  on.has("commons") || (person !== "stranger" && on.has("district")) || (person === "teodor" && on.has("staffroom"));
+
+test("after any sequence of sharing, offering, deciding and undoing, everybody reaches just what stands on shelves open to her, and counts agree", async () => {
+  const people = {
+    teodor: { id: world.teodor, school: world.here, district: world.district },
+    judit: { id: world.judit, school: world.there, district: world.district },
+    stranger: { id: world.stranger, school: null, district: world.otherDistrict },
+  };
+  const ines = () => actAs(visitorOf({ id: world.ines, district: world.district, school: world.here }));
+  const judit = () =>
+    actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }, { roles: ["curator"] }));
+  const form = (at: number, to: SharedShelf, grade: number) => ({
+    ...{ resources: [things[at]!], shelf: to, grades: [grade], subjects: ["art" as const] },
+  });
+  const offerOf = async (at: number, to: CuratedShelf) =>
+    (await offersFor(db, [things[at]!])).find((offer) => offer.shelf === to)?.id ?? 999_999;
+  const decision = { grades: [4], subjects: ["science" as const], pins: [] };
+  // Most of what is tried goes through: otherwise nothing would be tested.
+  const went: Record<string, number> = {};
+  await fc.assert(
+    fc.asyncProperty(fc.array(anyStep, { minLength: 3, maxLength: 14 }), async (steps) => {
+      const events: { by: () => void; event: number }[] = [];
+      const did = (by: () => void, outcome: { ok: boolean; value?: { event?: number } }) => {
+        if (!outcome.ok || outcome.value?.event === undefined) return;
+        events.push({ by, event: outcome.value.event });
+      };
+      for (const step of steps) {
+        const before = events.length;
+        switch (step.does) {
+          case "share":
+            ines();
+            did(ines, await shareResources(form(step.thing, step.shelf, step.grade)));
+            break;
+          case "take off":
+            ines();
+            did(ines, await takeFromShelf({ resources: [things[step.thing]!], shelf: step.shelf }));
+            break;
+          case "accept":
+          case "return": {
+            const how = {
+              decision: step.does === "accept" ? ("accepted" as const) : ("returned" as const),
+              note: "So.",
+            };
+            const offer = await offerOf(step.thing, step.shelf);
+            judit();
+            did(judit, await decideOffer({ offer, ...decision, ...how }));
+            break;
+          }
+          case "remove":
+            judit();
+            did(judit, await removeFromShelf({ resource: things[step.thing]!, shelf: step.shelf, reason: "So." }));
+            break;
+          case "undo": {
+            const last = events[events.length - 1 - step.back];
+            last?.by();
+            if (last) await undoPlan({ event: last.event });
+            break;
+          }
+          case "rule":
+            await setShelfRules(db, world.here, { district: step.rule, commons: step.rule });
+        }
+        if (events.length > before) went[step.does] = (went[step.does] ?? 0) + 1;
+        const waiting = await db.query(
+          "select 1 from offer where state = 'waiting' group by resource_id, shelf having count(*) > 1",
+        );
+        expect(waiting).toEqual([]);
+      }
+      const shelves = await db.query<{ id: number; shelf: string }>("select resource_id id, shelf from shelf_entry");
+      for (const [name, person] of Object.entries(people)) {
+        const seen = things.filter((id) =>
+          seesPlainly(
+            name as "teodor",
+            new Set(shelves.filter((entry) => entry.id === id).map((entry) => entry.shelf)),
+          ),
+        );
+        const reader = { ...person, satchel: [] };
+        const { hits, counts } = await find(db, reader, anyNeed, { sort: "best", limit: 50 });
+        expect([name, hits.map(({ id }) => id).sort()]).toEqual([name, seen]);
+        expect(counts.total).toBe(seen.length);
+        for (const id of things) expect(await mayReadAll(db, person, [id])).toBe(seen.includes(id));
+      }
+    }),
+    { numRuns: 25 },
+  );
+  for (const does of ["share", "take off", "accept", "remove"]) expect(went[does] ?? 0).toBeGreaterThan(0);
+}, 120_000);
