@@ -7,10 +7,12 @@ import { subjects } from "@/core/resource/vocabulary";
 import { curatedShelves } from "@/core/sharing/how-far";
 import { one, type Queryable } from "@/data/db";
 import { addOffers, decide } from "@/data/offers";
+import { give } from "@/data/shares";
 import type { Lesson, Town } from "./seed";
 
 const DAY = 24 * 3_600_000;
 const Sharing = z.object({
+  gifts: z.array(z.object({ resource: z.string(), to: z.string(), days: z.number(), note: z.string() })),
   offers: z.array(
     z.object({
       resource: z.string(),
@@ -31,21 +33,30 @@ const Sharing = z.object({
   ),
 });
 
-/** Offers on the curators' desk, and what became of some. */
+/** Offers on the curators' desk and what became of some; what colleagues gave one another. */
 export async function addSharing(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
   const plan = Sharing.parse(parse(readFileSync(path.join(import.meta.dirname, "sharing.yaml"), "utf8")));
   const ago = (days: number) => new Date(now.getTime() - days * DAY);
+  const lessonCalled = (name: string) => {
+    const lesson = lessons.get(name);
+    if (!lesson) throw new Error(`demo/sharing.yaml: there is no lesson ${name}`);
+    return lesson;
+  };
+  const ownerOf = async ({ id }: Lesson) =>
+    (await one<{ owner: number }>(tx, "select owner_id owner from resource where id = $1", [id])).owner;
+  for (const { resource, to, days, note } of plan.gifts) {
+    const lesson = lessonCalled(resource);
+    const of = { resources: [lesson.id], people: [town.people.get(to)!], note, at: ago(days) };
+    await give(tx, { ...of, by: await ownerOf(lesson) });
+  }
   for (const offer of plan.offers) {
-    const lesson = lessons.get(offer.resource);
-    if (!lesson) throw new Error(`demo/sharing.yaml: there is no lesson ${offer.resource}`);
+    const lesson = lessonCalled(offer.resource);
     const { grades, subjects: of, steps } = lesson.document;
     const bits = {
       grades: bitsOf(Array.from({ length: grades.to - grades.from + 1 }, (_, at) => grades.from + at)),
       subjects: bitsOf(of.map((subject) => subjects.indexOf(subject))),
     };
-    const { owner } = await one<{ owner: number }>(tx, "select owner_id owner from resource where id = $1", [
-      lesson.id,
-    ]);
+    const owner = await ownerOf(lesson);
     const [id] = await addOffers(
       tx,
       [{ resource: lesson.id, revision: lesson.revision, shelf: offer.shelf, ...bits }],

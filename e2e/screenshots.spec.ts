@@ -48,9 +48,12 @@ test("the teacher's views", async ({ signedIn }) => {
   await shot("satchel", "/satchel", async () => {
     await teacher.getByRole("checkbox", { name: "Tick Bird counts as graphs" }).click();
   });
-  await shot("questions", "/find?words=what+the+ebb+lays+bare&mode=work&step=2", async () => {
-    for (const name of ["frond", "stipe"])
-      await teacher.getByRole("group", { name: "Names" }).getByRole("button", { name, exact: true }).click();
+  await shot("share", "/satchel", async () => {
+    await teacher.getByRole("button", { name: "Ferry fares", exact: true }).click();
+    await expect(teacher.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+    await teacher.keyboard.press("h");
+    await expect(teacher.getByRole("list", { name: "How far it may go" })).toBeVisible();
+    await teacher.keyboard.type("district grades 4-5 maths");
   });
   await shot("plan", "/plan", async () => {
     await teacher.getByRole("button", { name: /^Harbour depth and draught.*minutes/ }).click();
@@ -81,16 +84,6 @@ test("the teacher's views", async ({ signedIn }) => {
   await teacher.getByRole("button", { name: /\d changes$/ }).click();
   await expect(teacher.getByRole("region", { name: "What changed since" }).locator("ins").first()).toBeVisible();
   await teacher.screenshot({ path: file("changes") });
-  await teacher.goto("/find?words=below+the+waterline");
-  await expect(teacher.getByRole("heading", { name: "Below the waterline" })).toBeVisible();
-  await adapt(teacher);
-  const drawn = teacher.getByRole("application", { name: /^Page to draw on/ });
-  await drawn.focus();
-  for (let nth = 0; nth < 8; nth += 1) await teacher.keyboard.press("Enter");
-  await expect(drawn).toHaveAccessibleName(/Chosen: green ellipse/);
-  await drawn.scrollIntoViewIfNeeded();
-  await teacher.screenshot({ path: file("drawing") });
-
   await teacher
     .context()
     .addCookies([{ name: "theme", value: "evening", url: new URL("/", teacher.url()).toString() }]);
@@ -110,6 +103,15 @@ test("the teacher's views", async ({ signedIn }) => {
   await expect(waiting).toContainText("When does the water fall fastest?", { timeout: 20_000 });
   await waiting.scrollIntoViewIfNeeded();
   await teacher.screenshot({ path: file("film") });
+});
+
+test("the curator's desk", async ({ signedIn }) => {
+  const curator = await signedIn("Sol Wetherby");
+  await curator.goto("/desk");
+  await expect(curator.getByRole("heading", { name: "The keeper's letter", level: 2 })).toBeVisible();
+  await curator.keyboard.press("n");
+  await curator.keyboard.type("Say who Marit is.");
+  await curator.screenshot({ path: file("desk") });
 });
 
 test("the student's views", async ({ signedIn }) => {

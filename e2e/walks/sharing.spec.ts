@@ -113,3 +113,41 @@ test("only curators may: offered instead, accepted by one of them from the keybo
   await page.getByRole("button", { name: "Take the offer back" }).click();
   await expect(page.getByText(/No longer on the district shelf/)).toBeVisible();
 });
+
+test("given to a colleague by name: he makes it his own without her voice, and says thank you", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Kelp under glass", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Kelp under glass", level: 1 })).toBeVisible();
+  await page.keyboard.press("h");
+  await page.getByRole("radio", { name: "People" }).click();
+  await page.getByLabel("Find a colleague").fill("judit");
+  await page.keyboard.press("Enter");
+  await page.getByLabel("A line to go with it").fill("For your microscopes.");
+  await page.getByRole("button", { name: "Give to 1" }).click();
+  await expect(page.getByText("Given to Judit Varga.")).toBeVisible();
+
+  const colleague = await signedIn("Judit Varga");
+  await colleague.goto("/satchel");
+  await colleague.getByRole("link", { name: /^Given to me/ }).click();
+  const given = colleague.getByRole("listitem", { name: "Kelp under glass" });
+  await expect(given).toContainText("“For your microscopes.”");
+  await given.getByRole("button", { name: "Say thank you" }).click();
+  await expect(given.getByRole("button", { name: "Thanked" })).toBeDisabled();
+  const walk = new Walk(colleague, "a colleague's activity as one's own, without the voice", 3);
+  await walk.click(given.getByRole("button", { name: "Make my copy without voices" }));
+  await colleague.waitForURL(/\/adapt\/\d+/);
+  walk.done();
+  await expect(colleague.getByLabel("Title", { exact: true })).toHaveValue("Kelp under glass");
+
+  // Taken back, it is as if it had never been there; the copy stays.
+  await page.keyboard.press("h");
+  await page.getByRole("radio", { name: "People" }).click();
+  await expect(page.getByText("says thank you")).toBeVisible();
+  await page.getByRole("button", { name: "Take back from Judit Varga" }).click();
+  await expect(page.getByText(/Taken back from Judit Varga/)).toBeVisible();
+  await colleague.goto("/given");
+  await expect(colleague.getByRole("listitem", { name: "Kelp under glass" })).toBeHidden();
+});

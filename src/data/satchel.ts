@@ -1,6 +1,7 @@
 import type { Facts } from "@/core/resource/facts";
 import type { PocketColour } from "@/core/satchel/filter";
 import { one, type Queryable } from "./db";
+import { isGiven } from "./shares";
 
 export interface SatchelItem {
   id: number;
@@ -24,6 +25,10 @@ export interface SatchelItem {
   away: boolean;
 }
 
+// A row `e` of search_entry stands on a shelf open to somebody of school $2 and district $3.
+const onOpenShelf =
+  "((e.shelves & 4) <> 0 or ((e.shelves & 2) <> 0 and e.district_id = $3) or ((e.shelves & 1) <> 0 and e.school_id = $2))";
+
 /** Everything in one teacher's satchel that she may still see, what she put away included, most recently touched first. */
 export async function satchelOf(
   db: Queryable,
@@ -39,7 +44,7 @@ export async function satchelOf(
        select k.resource_id, 'packed', k.packed, k.revision_id <> r.head_revision_id, false
          from pack k join resource r on r.id = k.resource_id join search_entry e on e.resource_id = r.id
         where k.person_id = $1 and r.owner_id <> $1 and r.archived is null
-          and ((e.shelves & 4) <> 0 or ((e.shelves & 2) <> 0 and e.district_id = $3) or ((e.shelves & 1) <> 0 and e.school_id = $2)))
+          and (${onOpenShelf} or (${isGiven})))
      select m.id, f.facts, m.origin, p.given_name || ' ' || p.family_name author, r.head_revision_id is null "draftOnly", m.touched, m.revised, m.away,
             coalesce((select array_agg(t.tag order by t.tag) from tag t where t.person_id = $1 and t.resource_id = m.id), '{}') tags,
             (select max(a.opens) from assignment a where a.resource_id = m.id and a.made_by = $1 and a.called_back is null) used,
@@ -73,7 +78,7 @@ export async function withdrawnFrom(
        join revision v on v.id = k.revision_id left join search_entry e on e.resource_id = r.id
       where k.person_id = $1 and r.owner_id <> $1
         and (r.archived is not null or e.resource_id is null
-             or not ((e.shelves & 4) <> 0 or ((e.shelves & 2) <> 0 and e.district_id = $3) or ((e.shelves & 1) <> 0 and e.school_id = $2)))
+             or not (${onOpenShelf} or (${isGiven})))
       order by k.packed desc`,
     [person.id, person.school, person.district],
   );

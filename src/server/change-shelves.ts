@@ -1,6 +1,7 @@
 import { canonical } from "@/core/resource/changes";
 import type { Queryable } from "@/data/db";
 import { offerAgain, undecide, withdrawOffers } from "@/data/offers";
+import { endGiven } from "@/data/shares";
 import { entriesOf, setEntries } from "@/data/sharing";
 import { Refused } from "./act";
 import type { PlanState } from "./move-work";
@@ -26,4 +27,11 @@ export async function putDecisionBack(tx: Queryable, by: number, before: Decided
   if (after.id !== null && !(await undecide(tx, after.id, { ...before, by })))
     throw new Refused("It has been offered again since, so the decision stays.");
   await setEntries(tx, [after.resource], before.entries);
+}
+
+/** @throws Refused when it was taken back or given again since */
+export async function putGivenBack(tx: Queryable, gave: NonNullable<PlanState["gave"]>, now: Date): Promise<void> {
+  const changed = await endGiven(tx, gave.ids, gave.ended ? null : now);
+  if (changed.length < gave.ids.length)
+    throw new Refused("Some of it was given or taken back since, so it stays as it is.");
 }

@@ -41,6 +41,8 @@ export interface PlanState {
   shelves?: { resources: number[]; entries: ShelfEntry[]; offers: number[] };
   /** An offer a curator decided about (null: something was taken off a shelf), and where its thing stands. */
   offer?: { id: number | null; grades: number; subjects: number; resource: number; entries: ShelfEntry[] };
+  /** What was given to colleagues, or (`ended`) taken back from them. */
+  gave?: { resources: number[]; ids: number[]; ended: boolean };
   /** Secrets that students' cards carry: their hashes. */
   cards?: { class: number; secrets: Secret[] };
 }

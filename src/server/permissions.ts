@@ -140,6 +140,8 @@ export const permissions = {
   "adapt resource": { who: "teacher", needs: ["reads resource"] },
   "edit resource": { who: "teacher", needs: ["owns resource"] },
   "share resources": { who: "teacher", needs: ["owns resources"] },
+  "give to colleagues": { who: "teacher", needs: ["owns resources"] },
+  "see what was given": { who: "teacher", needs: [] },
   "keep the desk": { who: "curator", needs: [] },
   "add a file": { who: "teacher", needs: [] },
   "see a file": { who: "signed in", needs: [] },

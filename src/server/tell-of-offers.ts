@@ -3,6 +3,7 @@ import type { CuratedShelf } from "@/core/sharing/how-far";
 import { addressOf, curatorsOf } from "@/data/people";
 import type { Queryable } from "@/data/db";
 import { addMessages } from "@/data/outbox";
+import { factsOfHead } from "@/data/resources";
 import type { Visitor } from "./session";
 
 /** Tells the curators of her district what waits on their desk. Goes to the outbox: the mail stand-in. */
@@ -51,6 +52,46 @@ export async function tellAuthor(
     toAddress: author.email,
     subject: `“${of.title}”: ${openings[decided.decision]}`,
     body: `${visitor.givenName} ${visitor.familyName} ${openings[decided.decision]} “${of.title}” (${shelfNames[of.shelf]}).${decided.note ? ` “${decided.note}”` : ""}${pinned}`,
+  };
+  await addMessages(tx, { school: visitor.school, person: visitor.id, at: now }, [message]);
+}
+
+/** Tells colleagues that something was given to them. */
+export async function tellOfGiven(
+  tx: Queryable,
+  visitor: Visitor,
+  of: { people: readonly number[]; note: string; things: number },
+  now: Date,
+): Promise<void> {
+  if (visitor.school === null) return;
+  const who = `${visitor.givenName} ${visitor.familyName}`;
+  const messages = [];
+  for (const person of new Set(of.people)) {
+    const to = await addressOf(tx, person);
+    if (!to) continue;
+    messages.push({
+      ...{ toName: to.name, toAddress: to.email },
+      subject: `${who} gave you ${of.things === 1 ? "something" : `${of.things} things`}`,
+      body: `${of.note ? `“${of.note}” ` : ""}You find it in your satchel under “Given to me”.`,
+    });
+  }
+  if (messages.length > 0) await addMessages(tx, { school: visitor.school, person: visitor.id, at: now }, messages);
+}
+
+/** Passes a thank-you on. */
+export async function tellOfThanks(
+  tx: Queryable,
+  visitor: Visitor,
+  of: { by: number; resource: number },
+  now: Date,
+): Promise<void> {
+  const to = await addressOf(tx, of.by);
+  if (!to || visitor.school === null) return;
+  const { title } = await factsOfHead(tx, of.resource);
+  const message = {
+    ...{ toName: to.name, toAddress: to.email },
+    subject: `Thank you for “${title}”`,
+    body: `${visitor.givenName} ${visitor.familyName} says thank you.`,
   };
   await addMessages(tx, { school: visitor.school, person: visitor.id, at: now }, [message]);
 }

@@ -2,6 +2,7 @@
 import { Check, Pin as PinSign, TriangleAlert, X } from "lucide-react";
 import Link from "next/link";
 import { useRef, useState, useTransition } from "react";
+import { flushSync } from "react-dom";
 import { sayDay } from "@/core/calendar/say-moment";
 import { compareFacts } from "@/core/find/compare";
 import { gradeName } from "@/core/find/grade";
@@ -150,8 +151,9 @@ export function DecidePanel({
   };
   const pin = () => {
     if (!step || !waits) return;
-    if (!(step.id in pins)) setPins({ ...pins, [step.id]: "" });
-    setTimeout(() => window.document.getElementById(`pin-${step.id}`)?.focus(), 0);
+    // There at once: the next letters typed are the note, and none of them may be taken for a key that decides.
+    if (!(step.id in pins)) flushSync(() => setPins({ ...pins, [step.id]: "" }));
+    window.document.getElementById(`pin-${step.id}`)?.focus();
   };
   useKeys({ n: pin, a: () => decide("accepted"), b: () => decide("returned"), d: () => decide("declined") });
   return (

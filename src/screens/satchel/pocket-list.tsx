@@ -1,7 +1,8 @@
 "use client";
 import { useDndMonitor } from "@dnd-kit/core";
 import { clsx } from "clsx";
-import { Archive, FolderOpen, Inbox, Layers, ChevronDown, Plus } from "lucide-react";
+import { Archive, FolderOpen, Gift, Inbox, Layers, ChevronDown, Plus } from "lucide-react";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { inPocket, pocketColours, pocketTree, type OpenPocket, type PocketColour } from "@/core/satchel/filter";
@@ -25,11 +26,14 @@ export function PocketList({
   items,
   pockets,
   pocket,
+  given,
   carried,
   onPick,
 }: {
   /** What goes along when one thing is carried: all that is ticked, when it is among it. */
   carried: (id: number) => number[];
+  /** How many things colleagues have given her. */
+  given: number;
   items: readonly SatchelItem[];
   pockets: readonly Pocket[];
   pocket: OpenPocket;
@@ -274,6 +278,11 @@ export function PocketList({
           A pocket holds what belongs together: a unit, a term, openers for Fridays.
         </p>
       )}
+      <h2 className="mt-4 mb-1 pl-2.5 text-[13px] text-ink-soft">With others</h2>
+      <Link href="/given" className="flex min-h-8 items-center gap-2 rounded-card px-2.5 hover:bg-card/60">
+        <Gift size={16} aria-hidden /> <span className="min-w-0 flex-1 truncate">Given to me</span>
+        <span className="numbers text-[13px] text-ink-soft">{given}</span>
+      </Link>
     </nav>
   );
 }

@@ -92,6 +92,8 @@ export interface SatchelScreenProps {
   pocket: OpenPocket;
   filter: SatchelFilter;
   opened: LightTableData | null;
+  /** How many things colleagues have given her. */
+  given: number;
   assign: AssignContext;
 }
 
@@ -102,6 +104,7 @@ export function SatchelScreen({
   pocket,
   filter: asked,
   opened,
+  given,
   assign,
 }: SatchelScreenProps) {
   const { go, busy, parameters } = useAddress();
@@ -232,6 +235,7 @@ export function SatchelScreen({
             items={items}
             pockets={pockets}
             pocket={pocket}
+            given={given}
             carried={(id) => (ticked.has(id) ? tickedItems.map((item) => item.id) : [id])}
             onPick={pick}
           />

@@ -15,9 +15,11 @@ import { Button, buttonClasses } from "@/ui/button";
 import { TextInput } from "@/ui/field";
 import { Key } from "@/ui/key";
 import { Notice } from "@/ui/notice";
+import { Segmented } from "@/ui/segmented";
 import { tellProblem } from "@/ui/toast";
 import { Word } from "@/ui/word";
 import { useDone } from "../use-done";
+import { PeopleShare } from "./people-share";
 
 const names: Record<SharedShelf, string> = {
   staffroom: "The staffroom",
@@ -126,11 +128,44 @@ function ShelfRow({
   );
 }
 
+/** Shares her things: on a shelf, or with named colleagues. */
+export function SharePanel({
+  resources,
+  onDone,
+}: {
+  resources: readonly { id: number; title: string }[];
+  onDone: () => void;
+}) {
+  const [way, setWay] = useState<"shelves" | "people">("shelves");
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <div className="px-5 pb-3">
+        <Segmented
+          label="How to share"
+          value={way}
+          onChange={setWay}
+          options={[
+            { value: "shelves", text: "Shelves" },
+            { value: "people", text: "People" },
+          ]}
+        />
+      </div>
+      <div className="min-h-0 flex-1">
+        {way === "shelves" ? (
+          <ShelfShare resources={resources} onDone={onDone} />
+        ) : (
+          <PeopleShare resources={resources} onDone={onDone} />
+        )}
+      </div>
+    </div>
+  );
+}
+
 /**
- * Shares her things: a sentence says where and for whom, typed in one line or chosen word by word; below it stands how far they may
+ * Shares her things on a shelf: a sentence says where and for whom, typed in one line or chosen word by word; below it stands how far they may
  * go, shelf by shelf.
  */
-export function SharePanel({
+function ShelfShare({
   resources,
   onDone,
 }: {

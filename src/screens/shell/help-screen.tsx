@@ -56,6 +56,7 @@ const chapters: { title: string; text: string[] }[] = [
       "Press h on something of yours, or tick several in the satchel. The sentence is filled in for you: the staffroom, all its grades and subjects. Press a word to change it, or type it in one line (“staffroom grades 4-5 maths”), then Enter. A colleague finds it under the grades and subjects you say.",
       "Below the sentence you see how far it may go, and why not further: a licence, your school’s rule, somebody else’s recording, a picture without a source, the full name of a child you teach. What can be fixed leads to its step. Where only curators may put things on a shelf, you offer it to them instead.",
       "Take it off again there whenever you like: copies and assignments other teachers made stay theirs. You also see how often it was packed, adapted and assigned. If a curator sends it back, the notes stand at their steps in your editor.",
+      "Under “People” you give something to colleagues by name, with a line of text. They find it under “Given to me” in the satchel, and can pack it, make their own copy without your voice, assign it, and say thank you. You can take it back; copies stay theirs.",
       "Curators have a desk: what waits, the offer itself, what is like it on the shelf already, whether its rights fit, and the author’s earlier offers. Everything there has a key, and u undoes a decision. The office says who may put things on the district shelf and the commons.",
     ],
   },

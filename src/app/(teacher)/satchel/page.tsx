@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { filterFromParameters, filterSatchel, inPocket, pocketFrom } from "@/core/satchel/filter";
 import { pocketsOf, satchelOf, seePacked, withdrawnFrom } from "@/data/satchel";
+import { countGiven } from "@/data/shares";
 import { SatchelScreen } from "@/screens/satchel/satchel-screen";
 import { assignContext } from "@/server/assign-context";
 import { classProfile } from "@/server/fit";
@@ -17,10 +18,11 @@ export default async function SatchelPage({
 }) {
   const { db, visitor, now } = await enter("see own satchel");
   const parameters = await searchParams;
-  const [items, pockets, withdrawn] = await Promise.all([
+  const [items, pockets, withdrawn, given] = await Promise.all([
     satchelOf(db, visitor),
     pocketsOf(db, visitor.id),
     withdrawnFrom(db, visitor),
+    countGiven(db, visitor.id),
   ]);
   const pocket = pocketFrom(parameters.pocket, pockets);
   const filter = filterFromParameters(parameters);
@@ -39,6 +41,7 @@ export default async function SatchelPage({
       pockets={pockets}
       pocket={pocket}
       opened={opened}
+      given={given}
       assign={assign}
     />
   );

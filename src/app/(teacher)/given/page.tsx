@@ -1,0 +1,12 @@
+import type { Metadata } from "next";
+import { givenTo } from "@/data/shares";
+import { GivenScreen } from "@/screens/given/given-screen";
+import { enter } from "@/server/page";
+
+export const metadata: Metadata = { title: "Given to me" };
+
+/** What colleagues gave her. */
+export default async function GivenPage() {
+  const { db, visitor, now } = await enter("see what was given");
+  return <GivenScreen given={await givenTo(db, visitor.id)} zone={visitor.zone} now={now} />;
+}

@@ -1,0 +1,107 @@
+"use server";
+import { z } from "zod";
+import { howFar } from "@/core/sharing/how-far";
+import { storedFiles } from "@/core/resource/stored-files";
+import { publishedOf } from "@/data/resources";
+import { addEvent } from "@/data/events";
+import { colleaguesOf, endGiven, give, givenOf, thank, type GivenTo } from "@/data/shares";
+import { fileOwners, taughtBy } from "@/data/sharing";
+import { act, notThere, Refused } from "../act";
+import type { PlanState } from "../move-work";
+import { tellOfGiven, tellOfThanks } from "../tell-of-offers";
+
+const Id = z.number().int().positive();
+const Things = z.array(Id).min(1).max(60, "60 things are the most at once.");
+
+/** Who her things can be given to, and who has them. Changes nothing. */
+export const lookAtGiven = act(
+  "give to colleagues",
+  z.object({ resources: Things }),
+  (given) => ({ resources: given.resources }),
+  async (
+    { db, visitor },
+    given,
+  ): Promise<{ colleagues: Awaited<ReturnType<typeof colleaguesOf>>; given: GivenTo[] }> => {
+    const [colleagues, have] = await Promise.all([colleaguesOf(db, visitor), givenOf(db, given.resources)]);
+    return { colleagues, given: have };
+  },
+);
+
+/**
+ * Gives her things to named colleagues of her district: to look at, copy and assign. What may not leave the school goes to colleagues
+ * of her own only.
+ */
+export const giveToColleagues = act(
+  "give to colleagues",
+  z.object({
+    resources: Things,
+    people: z.array(Id).min(1, "Choose somebody.").max(200),
+    note: z.string().trim().max(500, "500 letters are the most for a note.").default(""),
+  }),
+  (given) => ({ resources: given.resources }),
+  async ({ db, visitor, now }, given): Promise<{ event: number; given: number }> =>
+    db.transaction(async (tx) => {
+      const resources = [...new Set(given.resources)];
+      const known = await colleaguesOf(tx, visitor);
+      const chosen = known.filter(({ id }) => given.people.includes(id));
+      if (chosen.length < new Set(given.people).size) throw new Refused(notThere);
+      const heads = await publishedOf(tx, resources);
+      const shelf = chosen.every(({ own }) => own) ? "staffroom" : "district";
+      for (const resource of resources) {
+        const document = heads.get(resource)?.document;
+        if (!document) throw new Refused("Publish it first: others see what is published.");
+        const answers = howFar({
+          ...{ document, by: visitor.id, published: true, school: "", curator: true, on: [], offered: [] },
+          rules: { district: "everyone", commons: "everyone" },
+          students: await taughtBy(tx, visitor.id),
+          files: await fileOwners(tx, storedFiles(document)),
+        });
+        const { reasons } = answers.find((one) => one.shelf === shelf)!;
+        if (reasons.length > 0) throw new Refused(reasons.map(({ text }) => text).join(" "));
+      }
+      const shares = await give(tx, { resources, people: given.people, by: visitor.id, note: given.note, at: now });
+      if (shares.length === 0) throw new Refused("They have it already.");
+      const people = shares.map(({ person }) => person);
+      await tellOfGiven(tx, visitor, { people, note: given.note, things: resources.length }, now);
+      const ids = shares.map(({ id }) => id);
+      const event = await addEvent<PlanState>(tx, {
+        ...{ person: visitor.id, at: now, what: "gave to colleagues" },
+        before: { places: [] },
+        after: { places: [], gave: { resources, ids, ended: false } },
+      });
+      return { event, given: new Set(people).size };
+    }),
+);
+
+/** Takes back what she gave. Copies a colleague has made stay hers. */
+export const takeBackGiven = act(
+  "give to colleagues",
+  z.object({ resources: Things, shares: z.array(Id).min(1).max(500) }),
+  (given) => ({ resources: given.resources }),
+  async ({ db, visitor, now }, given): Promise<{ event: number }> =>
+    db.transaction(async (tx) => {
+      const have = (await givenOf(tx, given.resources)).map(({ id }) => id);
+      const ids = await endGiven(
+        tx,
+        given.shares.filter((id) => have.includes(id)),
+        now,
+      );
+      if (ids.length === 0) throw new Refused(notThere);
+      const event = await addEvent<PlanState>(tx, {
+        ...{ person: visitor.id, at: now, what: "took back what was given" },
+        before: { places: [] },
+        after: { places: [], gave: { resources: given.resources, ids, ended: true } },
+      });
+      return { event };
+    }),
+);
+
+/** Thanks whoever gave something. Once. */
+export const sayThanks = act("see what was given", z.object({ share: Id }), async ({ db, visitor, now }, given) =>
+  db.transaction(async (tx) => {
+    const thanked = await thank(tx, visitor.id, given.share, now);
+    if (!thanked) throw new Refused(notThere);
+    await tellOfThanks(tx, visitor, thanked, now);
+    return {};
+  }),
+);
