@@ -119,8 +119,8 @@ test("given to a colleague by name: he makes it his own without her voice, and s
 }) => {
   const page = await signedIn("Ines Halloran");
   await page.goto("/satchel");
-  await page.getByRole("button", { name: "Kelp under glass", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Kelp under glass", level: 1 })).toBeVisible();
+  await page.getByRole("button", { name: "The ferry timetable", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "The ferry timetable", level: 1 })).toBeVisible();
   await page.keyboard.press("h");
   await page.getByRole("radio", { name: "People" }).click();
   await page.getByLabel("Find a colleague").fill("judit");
@@ -132,7 +132,7 @@ test("given to a colleague by name: he makes it his own without her voice, and s
   const colleague = await signedIn("Judit Varga");
   await colleague.goto("/satchel");
   await colleague.getByRole("link", { name: /^Given to me/ }).click();
-  const given = colleague.getByRole("listitem", { name: "Kelp under glass" });
+  const given = colleague.getByRole("listitem", { name: "The ferry timetable" });
   await expect(given).toContainText("“For your microscopes.”");
   await given.getByRole("button", { name: "Say thank you" }).click();
   await expect(given.getByRole("button", { name: "Thanked" })).toBeDisabled();
@@ -140,7 +140,7 @@ test("given to a colleague by name: he makes it his own without her voice, and s
   await walk.click(given.getByRole("button", { name: "Make my copy without voices" }));
   await colleague.waitForURL(/\/adapt\/\d+/);
   walk.done();
-  await expect(colleague.getByLabel("Title", { exact: true })).toHaveValue("Kelp under glass");
+  await expect(colleague.getByLabel("Title", { exact: true })).toHaveValue("The ferry timetable");
 
   // Taken back, it is as if it had never been there; the copy stays.
   await page.keyboard.press("h");
@@ -149,5 +149,5 @@ test("given to a colleague by name: he makes it his own without her voice, and s
   await page.getByRole("button", { name: "Take back from Judit Varga" }).click();
   await expect(page.getByText(/Taken back from Judit Varga/)).toBeVisible();
   await colleague.goto("/given");
-  await expect(colleague.getByRole("listitem", { name: "Kelp under glass" })).toBeHidden();
+  await expect(colleague.getByRole("listitem", { name: "The ferry timetable" })).toBeHidden();
 });

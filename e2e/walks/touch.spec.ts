@@ -47,6 +47,7 @@ test("on a tablet, by finger: from the list, the light table and the editor onto
   // The editor keeps the lessons folded until they are asked for.
   await page.goto("/satchel");
   await page.getByText("Ferry fares", { exact: true }).first().click();
+  await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
   await page.getByRole("button", { name: /^Edit/ }).click();
   await page.waitForURL(/\/adapt\/\d+/);
   await page.getByRole("button", { name: "Lessons of the next two weeks" }).click();

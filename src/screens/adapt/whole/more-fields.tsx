@@ -150,8 +150,8 @@ const needed = allDevices.filter((device) => device !== "any" && device !== "non
 /** By name; "not stated" first. */
 const countriesByName = () =>
   countries
-    .map((code) => ({ code, name: code === "any" ? "" : countryName(code).replace(/^the /, "") }))
-    .sort((one, other) => one.name.localeCompare(other.name));
+    .map((code) => ({ code, name: code === "any" ? "" : countryName(code) }))
+    .sort((one, other) => one.name.replace(/^the /, "").localeCompare(other.name.replace(/^the /, "")));
 
 export function WhereAndWhen({ document, onChange }: Props) {
   const country = countries.find((one) => one === document.region?.slice(0, 2)) ?? "any";
