@@ -81,6 +81,7 @@ test("a licence is said before a step is taken, and one press finds one that wil
   await settings.getByRole("radio", { name: "The whole" }).click();
   await settings.getByLabel("Licence").selectOption("CC-BY-4.0");
   await page.getByRole("button", { name: "Take from elsewhere" }).click();
+  await page.getByRole("radio", { name: "Resources" }).click();
   await page.getByLabel("Words to look for elsewhere").fill("the keeper");
   await page
     .getByRole("list", { name: "Found elsewhere" })
