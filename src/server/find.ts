@@ -1,5 +1,6 @@
 import { isFilled, type AlsoBlank, type Blank, type Need } from "@/core/find/need";
 import type { Names } from "@/core/find/say";
+import { gradesOfSpan } from "@/core/find/grade";
 import type { Sort } from "@/core/find/order";
 import { translated } from "@/core/find/glossary";
 import { titleKey } from "@/core/find/words";
@@ -166,9 +167,6 @@ async function readWords(db: Queryable, reader: Reader, { need, named, says: bef
   return { need, named, says, words, corrected, exact: [], among };
 }
 
-const gradesIn = ({ from, to }: { from: number; to: number }) =>
-  Array.from({ length: to - from + 1 }, (_, at) => from + at);
-
 /** One whole find page: the ranked hits, the counts of every blank in sight, and a correction where the words found nothing. */
 export async function find(db: Queryable, whose: Reader, asked: Need, options: FindOptions): Promise<Found> {
   const reader = { ...whose, version: await searchVersion(db) };
@@ -182,7 +180,7 @@ export async function find(db: Queryable, whose: Reader, asked: Need, options: F
       exact,
       among,
       typed: titleKey(corrected ?? read.need.words),
-      grades: options.profile ? gradesIn(options.profile.grades) : [],
+      grades: options.profile ? gradesOfSpan(options.profile.grades) : [],
       limit: byFit ? CANDIDATES : options.limit,
     }),
     namesOf(db, reader, read.need),

@@ -4,7 +4,7 @@ import type { CheckingTime } from "../resource/question";
 import { allQuestions, type Document } from "../resource/document";
 import { resultTable, type Keep, type ResultRow, type StudentWork } from "../results/table";
 import { AssignForm } from "./form";
-import { sayList } from "./typed/who-gets";
+import { sayList } from "../say-list";
 
 /** What of a piece of work can be changed after it went out, beside its times and its students. */
 export const Rules = AssignForm.pick({ tries: true, keep: true, checking: true, goals: true, stepWork: true }).extend({

@@ -1,3 +1,4 @@
+import { sayList } from "../say-list";
 import { sayMoment } from "../calendar/say-moment";
 import { sayFactor } from "./extra-time";
 import type { When } from "./form";
@@ -40,16 +41,13 @@ export interface Share {
   special: readonly { version: string | null; factor: number }[];
 }
 
-const list = (parts: readonly string[]): string =>
-  parts.length <= 1 ? (parts[0] ?? "") : `${parts.slice(0, -1).join(", ")} and ${parts.at(-1)}`;
-
 const gets = (students: number) => (students === 1 ? "gets" : "get");
 
 const sayTries = (tries: number | null) => (tries === null ? "as many tries as they want" : `${tries} tries`);
 
 /** What is given, in quotes; more than three are counted. */
 export function sayTitles(titles: readonly string[]): string {
-  return titles.length <= 3 ? list(titles.map((title) => `“${title}”`)) : `${titles.length} resources`;
+  return titles.length <= 3 ? sayList(titles.map((title) => `“${title}”`)) : `${titles.length} resources`;
 }
 
 /** " and closed then", ", and it closes on Fri 4 Dec, 3 in the afternoon"; nothing where it stays open. */
@@ -74,13 +72,13 @@ export function sayShare(share: Share, titles: readonly string[], opensNow: bool
   const opens = opensNow ? "now" : `on ${sayMoment(when.opens, zone, now)}`;
   const due = `due ${sayMoment(when.due, zone, now)}${sayCloses(when.due, when.closes, zone, now)}`;
   const different = share.special.map(({ version, factor }) =>
-    list([...(version ? [version] : []), ...(factor === 1 ? [] : [sayFactor[factor] ?? `${factor} times as long`])]),
+    sayList([...(version ? [version] : []), ...(factor === 1 ? [] : [sayFactor[factor] ?? `${factor} times as long`])]),
   );
   const aside = [...new Set(different)].map((what) => {
     const some = different.filter((one) => one === what).length;
     return `${sayNumber(some)} of them ${gets(some)} ${what}`;
   });
   const sentence = `${who} ${gets(students)} ${sayTitles(titles)} ${opens}, ${due}${share.tries === 1 ? "" : `, with ${sayTries(share.tries)}`}${sayPieces(share)}`;
-  if (share.stepWork.length > 0) aside.push(list(share.stepWork));
+  if (share.stepWork.length > 0) aside.push(sayList(share.stepWork));
   return `${[sentence, ...aside].join("; ")}.`;
 }

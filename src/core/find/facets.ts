@@ -1,5 +1,6 @@
 import type { GradeSpan, Kind, Subject } from "../resource/document";
 import { kinds, subjects } from "../resource/vocabulary";
+import { gradesOfSpan } from "./grade";
 import { lengthLimits, shelves, type Need, type Shelf } from "./need";
 
 /**
@@ -29,7 +30,7 @@ export function lengthClass(minutes: number): number {
 export const bitsOf = (positions: readonly number[]): number => positions.reduce((bits, at) => bits | (1 << at), 0);
 
 export function packFacets({ kind, minutes, subjects: of, grades }: FacetValues): number {
-  const gradeBits = bitsOf(Array.from({ length: grades.to - grades.from + 1 }, (_, at) => grades.from + at));
+  const gradeBits = bitsOf(gradesOfSpan(grades));
   return (
     kinds.indexOf(kind) |
     (lengthClass(minutes) << LENGTH_SHIFT) |

@@ -28,3 +28,7 @@ export function gradeNamed(word: string): number | null {
   const at = ordinals.indexOf(lower);
   return at < 0 ? null : at + 1;
 }
+
+/** Every grade of a span, 0 for K. */
+export const gradesOfSpan = ({ from, to }: { from: number; to: number }): number[] =>
+  Array.from({ length: to - from + 1 }, (_, at) => from + at);

@@ -1,4 +1,5 @@
 import { months } from "../calendar/say-moment";
+import { sayList } from "../say-list";
 import type { Kind, Licence } from "../resource/document";
 import { countryName, deviceName, languageName } from "./also";
 import { gradeName } from "./grade";
@@ -15,8 +16,7 @@ export function sayGrades(grades: readonly number[]): string {
   return runs.map(([from, to]) => (from === to ? gradeName(from) : `${gradeName(from)}–${gradeName(to)}`)).join(", ");
 }
 
-const either = (words: readonly string[]) =>
-  words.length <= 1 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} or ${words.at(-1)}`;
+const either = (words: readonly string[]) => sayList(words, "or");
 
 export const shelfNames: Record<Shelf, string> = {
   satchel: "my satchel",
@@ -105,7 +105,7 @@ export function sayVersions({
   versionsHere: number;
   years: readonly number[];
 }): string {
-  const editions = years.length > 1 ? `editions of ${years.slice(0, -1).join(", ")} and ${years.at(-1)}` : "";
+  const editions = years.length > 1 ? `editions of ${sayList(years.map(String))}` : "";
   const many = versions > Math.max(1, years.length) ? `${versions} versions` : "";
   const here = versionsHere > 0 ? `${versionsHere} at your school` : "";
   return [many, editions, here].filter(Boolean).join(", ");

@@ -1,3 +1,4 @@
+import { gradesOfSpan } from "../find/grade";
 import { listedForm } from "../find/words";
 import type { Kind, Licence, Subject } from "../resource/document";
 import { kinds, licences, subjects } from "../resource/vocabulary";
@@ -84,8 +85,7 @@ const values: Record<FilterName, (item: Kept, now: Date) => readonly (string | n
   origin: (item) => [item.origin],
   kind: ({ facts }) => [facts.kind],
   subject: ({ facts }) => facts.subjects,
-  grade: ({ facts }) =>
-    Array.from({ length: facts.grades.to - facts.grades.from + 1 }, (_, at) => facts.grades.from + at),
+  grade: ({ facts }) => gradesOfSpan(facts.grades),
   language: ({ facts }) => facts.languages,
   licence: ({ facts }) => [facts.licence],
   used: ({ used }, now) => uses.filter((use) => wasUsed[use](used, now)),

@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
 import { sayDay } from "@/core/calendar/say-moment";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
+import { sayList } from "@/core/say-list";
 import { creditLine, licenceNames } from "@/core/licence/licence";
 import { adaptResource } from "@/screens/acts/adapt";
 import { orTell } from "@/screens/acts/tried";
@@ -76,7 +77,7 @@ function placeFrom(text: string | null) {
 function sayAdapters({ names, others }: LightTableData["adapters"]): string | null {
   const who = [...names, ...(others > 0 ? [others === 1 ? "one other elsewhere" : `${others} others elsewhere`] : [])];
   if (who.length === 0) return null;
-  return `Adapted by ${who.length === 1 ? who[0] : `${who.slice(0, -1).join(", ")} and ${who.at(-1)}`}.`;
+  return `Adapted by ${sayList(who)}.`;
 }
 
 function About({ data, assign }: { data: LightTableData; assign: AssignContext }) {

@@ -5,7 +5,8 @@ import type { AssignForm, Due, Opens } from "../form";
 import type { Piece } from "./piece";
 import type { DayWords, LessonWords, WhenWords } from "./when";
 import type { LineClass, LineWorld } from "./world";
-import { sayList, well } from "./who-gets";
+import { well } from "./who-gets";
+import { sayList } from "../../say-list";
 
 type Answer = Pick<Piece, "said" | "problem" | "offers">;
 export type Resolved<Value> = { value: Value; answer: Answer } | { value: null; answer: Answer };

@@ -2,7 +2,8 @@ import { languageName } from "../../find/also";
 import type { VersionWords } from "./how";
 import type { Resolved } from "./moments";
 import { wordsIn } from "./token";
-import { sayList, well } from "./who-gets";
+import { well } from "./who-gets";
+import { sayList } from "../../say-list";
 import type { LineVersion, LineWorld } from "./world";
 
 /** Common practice: a third of a grade is felt. */

@@ -1,5 +1,6 @@
 import type { AssignForm } from "../form";
 import { gradeName } from "../../find/grade";
+import { sayList } from "../../say-list";
 import { sayNumber } from "../say";
 import type { Part, Subject } from "./parts";
 import type { PeopleRef } from "./people";
@@ -16,8 +17,6 @@ interface Member {
 
 export const fullName = ({ givenName, familyName }: Pick<LineStudent, "givenName" | "familyName">): string =>
   `${givenName} ${familyName}`;
-export const sayList = (names: readonly string[]): string =>
-  names.length <= 1 ? (names[0] ?? "") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
 export const well = (said: string): Answer => ({ said, problem: null, offers: [] });
 
 /** Up to so many names are said; of more their number. */

@@ -1,7 +1,8 @@
 import { momentAt } from "../../calendar/school-calendar";
 import { sayDay } from "../../calendar/say-moment";
 import type { AssignForm, Due, Opens } from "../form";
-import { fullName, sayList } from "./who-gets";
+import { fullName } from "./who-gets";
+import { sayList } from "../../say-list";
 import type { LineClass, LineWorld } from "./world";
 import { readLine } from "./read-line";
 
