@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import path from "node:path";
 import { parse } from "yaml";
 import { z } from "zod";
+import { gradesOfSpan } from "@/core/find/grade";
 import { bitsOf } from "@/core/find/facets";
 import { subjects } from "@/core/resource/vocabulary";
 import { curatedShelves } from "@/core/sharing/how-far";
@@ -53,7 +54,7 @@ export async function addSharing(tx: Queryable, town: Town, lessons: Map<string,
     const lesson = lessonCalled(offer.resource);
     const { grades, subjects: of, steps } = lesson.document;
     const bits = {
-      grades: bitsOf(Array.from({ length: grades.to - grades.from + 1 }, (_, at) => grades.from + at)),
+      grades: bitsOf(gradesOfSpan(grades)),
       subjects: bitsOf(of.map((subject) => subjects.indexOf(subject))),
     };
     const owner = await ownerOf(lesson);

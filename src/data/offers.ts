@@ -36,7 +36,7 @@ const columns = `o.id, o.resource_id resource, o.revision_id revision, o.shelf, 
   d.given_name || ' ' || d.family_name "decidedByName", o.decided, o.note, o.pins,
   f.facts ->> 'title' title, f.facts`;
 const joined = `offer o join person p on p.id = o.by_id left join school s on s.id = p.school_id left join person d on d.id = o.decided_by
-  join resource_facts f on f.resource_id = o.resource_id`;
+  join resource_facts f on f.resource_id = o.resource_id join resource r on r.id = o.resource_id`;
 
 const MOST = 500;
 
@@ -48,17 +48,17 @@ export const offersOn = (
   newestFirst: boolean,
 ): Promise<Offer[]> =>
   db.query<Offer>(
-    `select ${columns} from ${joined} where o.district_id = $1 and o.state = any($2::text[])
+    `select ${columns} from ${joined} where o.district_id = $1 and o.state = any($2::text[]) and r.archived is null
       order by ${newestFirst ? "o.decided desc nulls last, o.id desc" : "o.at, o.id"} limit ${MOST}`,
     [district, states],
   );
 
 /** An offer on the desk of a district; one of another desk is not there. */
 export async function offerOn(db: Queryable, district: number, id: number): Promise<Offer | undefined> {
-  const rows = await db.query<Offer>(`select ${columns} from ${joined} where o.district_id = $1 and o.id = $2`, [
-    district,
-    id,
-  ]);
+  const rows = await db.query<Offer>(
+    `select ${columns} from ${joined} where o.district_id = $1 and o.id = $2 and r.archived is null`,
+    [district, id],
+  );
   return rows[0];
 }
 
@@ -90,6 +90,14 @@ export async function withdrawOffers(tx: Queryable, ids: readonly number[]): Pro
     [ids],
   );
   return rows.map(({ id }) => id);
+}
+
+/** An offer that waits is of what its author has published last: that is what would stand on the shelf. */
+export async function followHead(tx: Queryable, resource: number, revision: number): Promise<void> {
+  await tx.query("update offer set revision_id = $2 where resource_id = $1 and state = 'waiting'", [
+    resource,
+    revision,
+  ]);
 }
 
 /** Offers that were taken back wait again. False: one of them was decided, or the thing is offered anew. */
@@ -183,7 +191,8 @@ export const likeOnShelf = (
 export async function waitingOn(db: Queryable, district: number, curator: number): Promise<number> {
   const { count } = await one<{ count: number }>(
     db,
-    "select count(*)::int count from offer where district_id = $1 and state = 'waiting' and by_id <> $2",
+    `select count(*)::int count from offer o join resource r on r.id = o.resource_id
+      where o.district_id = $1 and o.state = 'waiting' and o.by_id <> $2 and r.archived is null`,
     [district, curator],
   );
   return count;

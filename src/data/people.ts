@@ -56,14 +56,13 @@ export const curatorsOf = (db: Queryable, district: number): Promise<{ id: numbe
     [district],
   );
 
-/** Where an adult gets mail. */
-export async function addressOf(db: Queryable, person: number): Promise<{ name: string; email: string } | undefined> {
-  const rows = await db.query<{ name: string; email: string }>(
-    "select given_name || ' ' || family_name as name, email from person where id = $1 and kind = 'adult' and active",
-    [person],
+/** Where adults get mail. */
+export const addressesOf = (db: Queryable, people: readonly number[]): Promise<{ name: string; email: string }[]> =>
+  db.query(
+    `select given_name || ' ' || family_name as name, email from person
+      where id = any($1::int[]) and kind = 'adult' and active order by id`,
+    [people],
   );
-  return rows[0];
-}
 
 /** Somebody with a session; who came in by a class's code has that class and the moment. */
 export type SignedIn = Person & { joinedClass: number | null; joinedAt: Date | null };

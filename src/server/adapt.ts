@@ -25,7 +25,6 @@ export interface AdaptData {
   sentBack: Unfinished[];
   /** Files it shows or plays that are stored no more. */
   gone: string[];
-  shelves: string[];
   saved: Date | null;
   source: {
     author: string;
@@ -61,7 +60,6 @@ export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date)
     running,
     sentBack: await notesSentBack(db, id, document),
     gone: await goneAmong(storedFiles(document)),
-    shelves: resource.shelves,
     saved: draft?.saved ?? head?.created ?? null,
     source,
     revisions: revisions.map(({ id: revision, number, created }) => ({ id: revision, number, created })),

@@ -3,14 +3,13 @@ import { subjects } from "@/core/resource/vocabulary";
 import type { Subject } from "@/core/resource/document";
 import type { Facts } from "@/core/resource/facts";
 import { factsOf } from "@/core/resource/facts";
-import { storedFiles } from "@/core/resource/stored-files";
-import { howFar, type Reason } from "@/core/sharing/how-far";
-import type { Db, Queryable } from "@/data/db";
-import { fileOwners, taughtBy } from "@/data/sharing";
+import type { Reason } from "@/core/sharing/how-far";
+import type { Db } from "@/data/db";
 import { likeOnShelf, offeredBefore, offerOn, offersOn, type Offer, type OfferState } from "@/data/offers";
 import { revisionById } from "@/data/resources";
 import type { Document } from "@/core/resource/document";
 import type { Visitor } from "./session";
+import { standing } from "./standing";
 
 export const deskStates = {
   waiting: ["waiting"],
@@ -60,22 +59,8 @@ const DAY_MS = 86_400_000;
 const bitsIn = (bits: number, most: number): number[] =>
   Array.from({ length: most }, (_, at) => at).filter((at) => (bits >> at) & 1);
 
-export const gradesIn = (bits: number): number[] => bitsIn(bits, 13);
-export const subjectsIn = (bits: number): Subject[] => bitsIn(bits, subjects.length).map((at) => subjects[at]!);
-
-/** What keeps an offered thing off its shelf, whoever decides: a licence, somebody's voice, a child's work. */
-export async function standing(
-  db: Queryable,
-  offer: Pick<Offer, "by" | "shelf">,
-  document: Document,
-): Promise<Reason[]> {
-  const answers = howFar({
-    ...{ document, by: offer.by, published: true, school: null, curator: true, students: await taughtBy(db, offer.by) },
-    ...{ rules: { district: "everyone", commons: "everyone" }, on: [], offered: [] },
-    files: await fileOwners(db, storedFiles(document)),
-  });
-  return answers.find(({ shelf }) => shelf === offer.shelf)!.reasons;
-}
+export const gradesOf = (bits: number): number[] => bitsIn(bits, 13);
+export const subjectsOf = (bits: number): Subject[] => bitsIn(bits, subjects.length).map((at) => subjects[at]!);
 
 /** The desk of a curator's district: one of its three lists. */
 export async function deskList(db: Db, visitor: Visitor, list: DeskList, now: Date): Promise<DeskLine[]> {
@@ -88,19 +73,27 @@ export async function deskList(db: Db, visitor: Visitor, list: DeskList, now: Da
   }));
 }
 
-/** One offer with what a decision needs; null: there is no such offer on this desk. What is judged is the revision offered. */
+/** One offer with what a decision needs; null: there is no such offer on this desk. What is judged is the newest revision: an offer follows what its author publishes while it waits. */
 export async function deskOffer(db: Db, visitor: Visitor, id: number): Promise<DeskOffer | null> {
   const offer = await offerOn(db, visitor.district, id);
   if (!offer) return null;
   const { document } = (await revisionById(db, offer.revision))!;
-  const [alike, before, reasons] = await Promise.all([
+  const [alike, before, [shelves]] = await Promise.all([
     likeOnShelf(db, offer.resource, offer.shelf, visitor.district),
     offeredBefore(db, offer.by, offer.id),
-    standing(db, offer, document),
+    standing(db, offer.by, [document]),
   ]);
   return {
-    ...{ offer, resource: offer.resource, document, facts: factsOf(document), alike, before, reasons },
-    grades: gradesIn(offer.grades),
-    subjects: subjectsIn(offer.subjects),
+    ...{
+      offer,
+      resource: offer.resource,
+      document,
+      facts: factsOf(document),
+      alike,
+      before,
+      reasons: shelves![offer.shelf],
+    },
+    grades: gradesOf(offer.grades),
+    subjects: subjectsOf(offer.subjects),
   };
 }

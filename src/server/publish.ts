@@ -1,6 +1,7 @@
 import { canonical } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
 import type { Queryable } from "@/data/db";
+import { followHead } from "@/data/offers";
 import { addRevision } from "@/data/resources";
 import { indexResource } from "@/data/shelves";
 import { sha256 } from "./secrets";
@@ -20,5 +21,6 @@ export async function publish(
     created: of.now,
   });
   await indexResource(tx, of.resource, of.document, true);
+  await followHead(tx, of.resource, added.id);
   return added;
 }

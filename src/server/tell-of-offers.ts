@@ -1,6 +1,6 @@
 import { shelfNames } from "@/core/find/say";
 import type { CuratedShelf } from "@/core/sharing/how-far";
-import { addressOf, curatorsOf } from "@/data/people";
+import { addressesOf, curatorsOf } from "@/data/people";
 import type { Queryable } from "@/data/db";
 import { addMessages } from "@/data/outbox";
 import { factsOfHead } from "@/data/resources";
@@ -41,7 +41,7 @@ export async function tellAuthor(
   decided: { decision: keyof typeof openings; note: string; pins: readonly { text: string }[] },
   now: Date,
 ): Promise<void> {
-  const author = await addressOf(tx, of.by);
+  const [author] = await addressesOf(tx, [of.by]);
   if (!author || visitor.school === null) return;
   const pinned =
     decided.pins.length === 0
@@ -65,16 +65,11 @@ export async function tellOfGiven(
 ): Promise<void> {
   if (visitor.school === null) return;
   const who = `${visitor.givenName} ${visitor.familyName}`;
-  const messages = [];
-  for (const person of new Set(of.people)) {
-    const to = await addressOf(tx, person);
-    if (!to) continue;
-    messages.push({
-      ...{ toName: to.name, toAddress: to.email },
-      subject: `${who} gave you ${of.things === 1 ? "something" : `${of.things} things`}`,
-      body: `${of.note ? `“${of.note}” ` : ""}You find it in your satchel under “Given to me”.`,
-    });
-  }
+  const messages = (await addressesOf(tx, of.people)).map(({ name, email }) => ({
+    ...{ toName: name, toAddress: email },
+    subject: `${who} gave you ${of.things === 1 ? "something" : `${of.things} things`}`,
+    body: `${of.note ? `“${of.note}” ` : ""}It is in your satchel, under “Given to me”.`,
+  }));
   if (messages.length > 0) await addMessages(tx, { school: visitor.school, person: visitor.id, at: now }, messages);
 }
 
@@ -85,7 +80,7 @@ export async function tellOfThanks(
   of: { by: number; resource: number },
   now: Date,
 ): Promise<void> {
-  const to = await addressOf(tx, of.by);
+  const [to] = await addressesOf(tx, [of.by]);
   if (!to || visitor.school === null) return;
   const { title } = await factsOfHead(tx, of.resource);
   const message = {

@@ -1,4 +1,6 @@
+import { gradesOfSpan } from "../find/grade";
 import { readTyped } from "../find/typed";
+import { sayList } from "../say-list";
 import { sayGrades, shelfNames } from "../find/say";
 import type { Document, Subject } from "../resource/document";
 import { subjects } from "../resource/vocabulary";
@@ -12,15 +14,9 @@ export interface ShareForm {
   subjects: Subject[];
 }
 
-/** "mathematics and reading". */
-export const listed = (words: readonly string[]): string =>
-  words.length <= 1 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
-
 /** Filled in from what is shared: all its grades, all its subjects, the narrowest shelf. */
 export function startShare(documents: readonly Pick<Document, "grades" | "subjects">[]): ShareForm {
-  const grades = new Set(
-    documents.flatMap(({ grades: { from, to } }) => Array.from({ length: to - from + 1 }, (_, at) => from + at)),
-  );
+  const grades = new Set(documents.flatMap(({ grades }) => gradesOfSpan(grades)));
   return {
     shelf: "staffroom",
     grades: [...grades].sort((one, other) => one - other),
@@ -29,7 +25,7 @@ export function startShare(documents: readonly Pick<Document, "grades" | "subjec
 }
 
 export const sayShare = ({ shelf, grades, subjects: of }: ShareForm): string =>
-  `On ${shelfNames[shelf]} for ${grades.length === 1 ? "grade" : "grades"} ${sayGrades(grades)} in ${listed(of)}.`;
+  `On ${shelfNames[shelf]} for ${grades.length === 1 ? "grade" : "grades"} ${sayGrades(grades)} in ${sayList(of)}.`;
 
 const shelfWords: readonly [RegExp, SharedShelf][] = [
   [/\b(?:the )?(?:staff ?room|my school|school|colleagues)\b/i, "staffroom"],

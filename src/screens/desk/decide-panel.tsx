@@ -11,7 +11,7 @@ import { licenceNames } from "@/core/licence/licence";
 import { stepTitle } from "@/core/resource/changes";
 import type { Subject } from "@/core/resource/document";
 import { subjects as allSubjects } from "@/core/resource/vocabulary";
-import { listed } from "@/core/sharing/sentence";
+import { sayList } from "@/core/say-list";
 import { decideOffer } from "@/screens/acts/desk";
 import type { DeskOffer } from "@/server/desk";
 import { Button } from "@/ui/button";
@@ -141,7 +141,7 @@ export function DecidePanel({
     }
     start(async () => {
       const outcome = await decideOffer({
-        ...{ offer: offer.id, decision, grades, subjects, note },
+        ...{ offer: offer.id, revision: offer.revision, decision, grades, subjects, note },
         pins: pinned.map(([id, text]) => ({ step: id, text })),
       });
       if (!outcome.ok) return tellProblem(outcome.problem);
@@ -176,7 +176,7 @@ export function DecidePanel({
         {document.credits.length > 0 && (
           <li className="flex gap-2">
             <Check size={15} aria-hidden className="mt-0.5 shrink-0 text-green" />
-            Its sources are credited: {listed(document.credits.map(({ title }) => `“${title}”`))}.
+            Its sources are credited: {sayList(document.credits.map(({ title }) => `“${title}”`))}.
           </li>
         )}
         <li className="text-ink-soft">{sayBefore(opened)}</li>
@@ -212,7 +212,7 @@ export function DecidePanel({
               in{" "}
               <Word
                 name="Subjects"
-                text={listed(subjects) || "no subject"}
+                text={sayList(subjects) || "no subject"}
                 options={allSubjects.map((subject) => ({ value: subject, text: subject }))}
                 chosen={subjects}
                 several

@@ -8,7 +8,8 @@ import { sayGrades, shelfNames } from "@/core/find/say";
 import type { Subject } from "@/core/resource/document";
 import { subjects } from "@/core/resource/vocabulary";
 import { sharedShelves, type SharedShelf, type ShelfAnswer } from "@/core/sharing/how-far";
-import { listed, readShare, type ShareForm } from "@/core/sharing/sentence";
+import { readShare, type ShareForm } from "@/core/sharing/sentence";
+import { sayList } from "@/core/say-list";
 import { lookAtSharing, shareResources, takeFromShelf } from "@/screens/acts/share";
 import type { Sharing } from "@/server/share";
 import { Button, buttonClasses } from "@/ui/button";
@@ -56,7 +57,7 @@ function sayUses(things: Sharing["things"]): string {
     ...(sum("adapted") > 0 ? [`adapted ${times(sum("adapted"))}`] : []),
     ...(sum("assigned") > 0 ? [`assigned to ${sum("assigned")} ${sum("assigned") === 1 ? "class" : "classes"}`] : []),
   ];
-  return said.length === 0 ? "Nobody else has used it yet." : `By others: ${listed(said)}.`;
+  return said.length === 0 ? "Nobody else has used it yet." : `By others: ${sayList(said)}.`;
 }
 
 function ShelfRow({
@@ -285,7 +286,7 @@ function ShelfShare({
           in{" "}
           <Word
             name="Subjects"
-            text={listed(said.subjects) || "no subject"}
+            text={sayList(said.subjects) || "no subject"}
             options={subjects.map((subject) => ({ value: subject, text: subject }))}
             chosen={said.subjects}
             several

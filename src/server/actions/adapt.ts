@@ -1,5 +1,6 @@
 "use server";
 import { z } from "zod";
+import { shelfNames } from "@/core/find/say";
 import { adaptedCredit, creditsProblem } from "@/core/resource/adopt";
 import { changesBetween, sayChanges } from "@/core/resource/changes";
 import { titleOf, type Document } from "@/core/resource/document";
@@ -13,6 +14,7 @@ import { indexResource, removeFromSearch } from "@/data/shelves";
 import { act, Refused } from "../act";
 import { permit } from "../permissions";
 import { publish } from "../publish";
+import { standing } from "../standing";
 import type { Visitor } from "../session";
 
 const Id = z.number().int().positive();
@@ -185,6 +187,14 @@ export const publishDraft = act(
           at === adaptedCredit(document) ? { ...credit, changed } : credit,
         ),
       };
+    }
+    const [shelves] = await standing(db, resource.owner, [document]);
+    for (const shelf of resource.shelves) {
+      const reasons = shelves![shelf];
+      if (reasons.length > 0)
+        throw new Refused(
+          `Not published yet: it is on ${shelfNames[shelf]}, where this may not be. ${reasons.map(({ text }) => text).join(" ")} Change that, or take it off the shelf first.`,
+        );
     }
     return db.transaction(async (tx) => {
       const revision = await publish(tx, { resource: resource.id, document, author: visitor.id, now });

@@ -65,8 +65,10 @@ test("after any sequence of sharing, offering, deciding and undoing, everybody r
   const form = (at: number, to: SharedShelf, grade: number) => ({
     ...{ resources: [things[at]!], shelf: to, grades: [grade], subjects: ["art" as const] },
   });
-  const offerOf = async (at: number, to: CuratedShelf) =>
-    (await offersFor(db, [things[at]!])).find((offer) => offer.shelf === to)?.id ?? 999_999;
+  const offerOf = async (at: number, to: CuratedShelf) => {
+    const found = (await offersFor(db, [things[at]!])).find((offer) => offer.shelf === to);
+    return { offer: found?.id ?? 999_999, revision: found?.revision ?? 1 };
+  };
   const decision = { grades: [4], subjects: ["science" as const], pins: [] };
   // Most of what is tried goes through: otherwise nothing would be tested.
   const went: Record<string, number> = {};
@@ -96,7 +98,7 @@ test("after any sequence of sharing, offering, deciding and undoing, everybody r
             };
             const offer = await offerOf(step.thing, step.shelf);
             judit();
-            did(judit, await decideOffer({ offer, ...decision, ...how }));
+            did(judit, await decideOffer({ ...offer, ...decision, ...how }));
             break;
           }
           case "remove":

@@ -8,13 +8,15 @@ import { revisionById } from "@/data/resources";
 import { entriesOf, ownerIn, setEntries, type ShelfEntry } from "@/data/sharing";
 import { act, notThere, Refused } from "../act";
 import type { PlanState } from "../move-work";
-import { standing } from "../desk";
+import { standing } from "../standing";
 import { gradeBits, subjectBits } from "../share";
 import { tellAuthor } from "../tell-of-offers";
 
 const Id = z.number().int().positive();
 const Decision = z.object({
   offer: Id,
+  /** The revision the curator has looked at. */
+  revision: Id,
   decision: z.enum(["accepted", "returned", "declined"]),
   grades: z.array(z.number().int().min(0).max(12)).min(1, "Choose at least one grade."),
   subjects: z.array(z.enum(subjects)).min(1, "Choose at least one subject."),
@@ -44,8 +46,14 @@ export const decideOffer = act(
       const offer = await offerOn(tx, visitor.district, given.offer);
       if (!offer) throw new Refused(notThere);
       if (offer.by === visitor.id) throw new Refused("It is your own. Another curator decides about it.");
+      if (offer.state === "waiting" && offer.revision !== given.revision)
+        throw new Refused(
+          `${offer.byName} has published it again since you opened it. Look at the new revision first.`,
+        );
       if (given.decision === "accepted") {
-        const reasons = await standing(tx, offer, (await revisionById(tx, offer.revision))!.document);
+        const { document } = (await revisionById(tx, offer.revision))!;
+        const [shelves] = await standing(tx, offer.by, [document]);
+        const reasons = shelves![offer.shelf];
         if (reasons.length > 0) throw new Refused(reasons.map(({ text }) => text).join(" "));
       }
       const bits = { grades: gradeBits(given.grades), subjects: subjectBits(given.subjects) };

@@ -1,13 +1,11 @@
 "use server";
 import { z } from "zod";
-import { howFar } from "@/core/sharing/how-far";
-import { storedFiles } from "@/core/resource/stored-files";
 import { publishedOf } from "@/data/resources";
 import { addEvent } from "@/data/events";
 import { colleaguesOf, endGiven, give, givenOf, thank, type GivenTo } from "@/data/shares";
-import { fileOwners, taughtBy } from "@/data/sharing";
 import { act, notThere, Refused } from "../act";
 import type { PlanState } from "../move-work";
+import { standing } from "../standing";
 import { tellOfGiven, tellOfThanks } from "../tell-of-offers";
 
 const Id = z.number().int().positive();
@@ -47,18 +45,10 @@ export const giveToColleagues = act(
       if (chosen.length < new Set(given.people).size) throw new Refused(notThere);
       const heads = await publishedOf(tx, resources);
       const shelf = chosen.every(({ own }) => own) ? "staffroom" : "district";
-      for (const resource of resources) {
-        const document = heads.get(resource)?.document;
-        if (!document) throw new Refused("Publish it first: others see what is published.");
-        const answers = howFar({
-          ...{ document, by: visitor.id, published: true, school: "", curator: true, on: [], offered: [] },
-          rules: { district: "everyone", commons: "everyone" },
-          students: await taughtBy(tx, visitor.id),
-          files: await fileOwners(tx, storedFiles(document)),
-        });
-        const { reasons } = answers.find((one) => one.shelf === shelf)!;
-        if (reasons.length > 0) throw new Refused(reasons.map(({ text }) => text).join(" "));
-      }
+      const documents = resources.flatMap((resource) => heads.get(resource)?.document ?? []);
+      if (documents.length < resources.length) throw new Refused("Publish it first: others see what is published.");
+      const reasons = (await standing(tx, visitor.id, documents)).flatMap((shelves) => shelves[shelf]);
+      if (reasons.length > 0) throw new Refused(reasons.map(({ text }) => text).join(" "));
       const shares = await give(tx, { resources, people: given.people, by: visitor.id, note: given.note, at: now });
       if (shares.length === 0) throw new Refused("They have it already.");
       const people = shares.map(({ person }) => person);

@@ -3,15 +3,18 @@ import type { Document } from "@/core/resource/document";
 import type { Db } from "@/data/db";
 import { messagesTo } from "@/data/outbox";
 import { offersFor } from "@/data/offers";
+import { editsOf } from "@/data/resources";
 import { setShelfRules } from "@/data/sharing";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { deskList, deskOffer } from "../desk";
 import { find } from "../find";
+import { publish } from "../publish";
 import { lightTable } from "../light-table";
 import { actAs, answerFrom, value, visitorOf } from "../testing/as";
 import { decideOffer, removeFromShelf } from "./desk";
 import { undoPlan } from "./plan";
+import { archiveResource, publishDraft, saveDraft } from "./adapt";
 import { lookAtSharing, shareResources, takeFromShelf } from "./share";
 
 jest.mock("../session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -40,6 +43,8 @@ beforeEach(() => actAs(ines()));
 
 const mine = (title: string, more: Partial<Document> = {}) =>
   publishFor(db, world.ines, lesson(title, { grades: { from: 4, to: 4 }, subjects: ["science"], ...more }));
+const saveDraftFor = async (resource: number, document: Document) =>
+  value(await saveDraft({ resource, seen: await editsOf(db, resource), document }));
 const form = (resources: number[], more: object = {}) => ({
   ...{ resources, shelf: "staffroom" as const, grades: [4, 5], subjects: ["mathematics" as const] },
   ...more,
@@ -119,50 +124,60 @@ describe("the district shelf, which curators keep", () => {
     const { said, event } = value(await shareResources(form([id], { shelf: "district" })));
     expect(said).toBe("It is offered to the curators of the district shelf.");
     const [offer] = await offersFor(db, [id]);
-    return { id, offer: offer!.id, event };
+    return { id, offer: offer!.id, revision: offer!.revision, event };
   };
-  const decision = (offer: number, more: object) => ({
-    ...{ offer, decision: "accepted" as const, grades: [4], subjects: ["science" as const], note: "", pins: [] },
+  const decision = ({ offer, revision }: { offer: number; revision: number }, more: object) => ({
+    ...{
+      offer,
+      revision,
+      decision: "accepted" as const,
+      grades: [4],
+      subjects: ["science" as const],
+      note: "",
+      pins: [],
+    },
     ...more,
   });
 
   test("an offer waits on the desk with what is like it, and is on the shelf when it is accepted, as the curator corrected it", async () => {
     const twin = await publishFor(db, world.judit, lesson("Tide clocks"), ["district"]);
-    const { id, offer } = await offered("Tide clocks");
+    const made = await offered("Tide clocks");
     expect(await foundBy(world.stranger, world.there, { words: "clocks" })).toEqual([twin.id]);
     actAs(judit());
     expect((await deskList(db, judit(), "waiting", now)).map((line) => line.title)).toContain("Tide clocks");
-    const open = (await deskOffer(db, judit(), offer))!;
+    const open = (await deskOffer(db, judit(), made.offer))!;
     expect(open).toMatchObject({ grades: [4, 5], subjects: ["mathematics"] });
     expect(open.alike.map((one) => one.id)).toEqual([twin.id]);
-    const { event } = value(await decideOffer(decision(offer, {})));
-    expect(await foundBy(world.judit, world.there, { words: "clocks", subjects: ["science"] })).toContain(id);
+    const { event } = value(await decideOffer(decision(made, {})));
+    expect(await foundBy(world.judit, world.there, { words: "clocks", subjects: ["science"] })).toContain(made.id);
     expect((await messagesTo(db, world.ines))[0]!.subject).toBe("“Tide clocks”: accepted");
     value(await undoPlan({ event }));
     expect(await foundBy(world.judit, world.there, { words: "clocks" })).toEqual([twin.id]);
-    expect((await offersFor(db, [id]))[0]!.state).toBe("waiting");
+    expect((await offersFor(db, [made.id]))[0]!.state).toBe("waiting");
   });
 
   test("of two curators who decide at once, one does, and the other is told", async () => {
-    const { offer } = await offered("Two at once");
+    const made = await offered("Two at once");
     actAs(judit());
-    value(await decideOffer(decision(offer, { decision: "declined", note: "We have one." })));
+    value(await decideOffer(decision(made, { decision: "declined", note: "We have one." })));
     actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }, { roles: ["curator"] }));
-    expect(await decideOffer(decision(offer, {}))).toEqual({
+    expect(await decideOffer(decision(made, {}))).toEqual({
       ok: false,
       problem: "judit Test has decided already: declined. That stays.",
     });
   });
 
   test("sent back needs a note, and the author has it at the step; offered again it is a new offer", async () => {
-    const { id, offer } = await offered("Ferries");
+    const made = await offered("Ferries");
     actAs(judit());
-    expect(await decideOffer(decision(offer, { decision: "returned" }))).toMatchObject({ ok: false, field: "note" });
+    expect(await decideOffer(decision(made, { decision: "returned" }))).toMatchObject({ ok: false, field: "note" });
     const pins = [{ step: "s1", text: "Which ferry?" }];
-    const { event } = value(await decideOffer(decision(offer, { decision: "returned", pins })));
+    const { event } = value(await decideOffer(decision(made, { decision: "returned", pins })));
     actAs(ines());
-    expect(value(await lookAtSharing({ resources: [id] })).things[0]!.decided).toMatchObject({ state: "returned" });
-    value(await shareResources(form([id], { shelf: "district" })));
+    expect(value(await lookAtSharing({ resources: [made.id] })).things[0]!.decided).toMatchObject({
+      state: "returned",
+    });
+    value(await shareResources(form([made.id], { shelf: "district" })));
     actAs(judit());
     expect(await undoPlan({ event })).toMatchObject({ ok: false, problem: expect.stringContaining("offered again") });
   });
@@ -173,38 +188,76 @@ describe("the district shelf, which curators keep", () => {
     expect((await offersFor(db, [first.id]))[0]!.state).toBe("withdrawn");
     const second = await offered("Too late");
     actAs(judit());
-    value(await decideOffer(decision(second.offer, {})));
+    value(await decideOffer(decision(second, {})));
     actAs(ines());
     expect((await undoPlan({ event: second.event })).ok).toBe(false);
     expect(await foundBy(world.judit, world.there, { words: "late" })).toEqual([second.id]);
   });
 
   test("a curator takes something off the shelf with a reason its author reads; nobody decides about her own", async () => {
-    const { id, offer } = await offered("Barnacles");
+    const made = await offered("Barnacles");
     actAs(judit());
-    value(await decideOffer(decision(offer, {})));
-    expect((await removeFromShelf({ resource: id, shelf: "district", reason: " " })).ok).toBe(false);
-    const { event } = value(await removeFromShelf({ resource: id, shelf: "district", reason: "The link is dead." }));
+    value(await decideOffer(decision(made, {})));
+    expect((await removeFromShelf({ resource: made.id, shelf: "district", reason: " " })).ok).toBe(false);
+    const { event } = value(
+      await removeFromShelf({ resource: made.id, shelf: "district", reason: "The link is dead." }),
+    );
     expect(await foundBy(world.judit, world.there, { words: "barnacles" })).toEqual([]);
     expect((await messagesTo(db, world.ines))[0]!.body).toContain("The link is dead.");
     value(await undoPlan({ event }));
-    expect(await foundBy(world.judit, world.there, { words: "barnacles" })).toEqual([id]);
+    expect(await foundBy(world.judit, world.there, { words: "barnacles" })).toEqual([made.id]);
     actAs(ines());
     const own = await offered("Her own");
     actAs(visitorOf({ id: world.ines, district: world.district, school: world.here }, { roles: ["curator"] }));
-    expect(await decideOffer(decision(own.offer, {}))).toMatchObject({
+    expect(await decideOffer(decision(own, {}))).toMatchObject({
       ok: false,
       problem: expect.stringContaining("Another curator"),
     });
   });
 
+  test("published again while it waits, it is the new revision that is offered, and nobody accepts one she has not seen", async () => {
+    const made = await offered("Seal songs");
+    const document = lesson("Seal songs, longer");
+    const { id: second } = await publish(db, { resource: made.id, document, author: world.ines, now });
+    expect((await offersFor(db, [made.id]))[0]).toMatchObject({ state: "waiting", revision: second });
+    actAs(judit());
+    expect(await decideOffer(decision(made, {}))).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("has published it again"),
+    });
+    value(await decideOffer(decision({ ...made, revision: second }, {})));
+    // What stands on a shelf may stand there: a revision that may not is not published.
+    actAs(ines());
+    const echo = { title: "Echo", author: "J", source: "There", licence: "CC-BY-ND-4.0" as const, changed: "" };
+    await saveDraftFor(made.id, {
+      ...lesson("Seal songs, borrowed"),
+      licence: "CC-BY-ND-4.0",
+      credits: [{ ...echo, resource: 7 }],
+    });
+    expect(await publishDraft({ resource: made.id, seen: await editsOf(db, made.id) })).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("it is on the district shelf, where this may not be"),
+    });
+    value(await takeFromShelf({ resources: [made.id], shelf: "district" }));
+    value(await publishDraft({ resource: made.id, seen: await editsOf(db, made.id) }));
+  });
+
+  test("what its author has put away is on no desk", async () => {
+    const made = await offered("Put away again");
+    value(await archiveResource({ resource: made.id, archived: true }));
+    expect(await deskOffer(db, judit(), made.offer)).toBeNull();
+    expect((await deskList(db, judit(), "waiting", now)).map(({ id }) => id)).not.toContain(made.offer);
+    actAs(judit());
+    expect((await decideOffer(decision(made, {}))).ok).toBe(false);
+  });
+
   test("who is no curator, or of another district, has no desk", async () => {
-    const { offer } = await offered("Not for you");
-    expect((await decideOffer(decision(offer, {}))).ok).toBe(false);
+    const made = await offered("Not for you");
+    expect((await decideOffer(decision(made, {}))).ok).toBe(false);
     const stranger = { id: world.stranger, district: world.otherDistrict, school: null };
     actAs(visitorOf(stranger, { roles: ["curator"] }));
-    expect(await decideOffer(decision(offer, {}))).toEqual(await decideOffer(decision(999_999, {})));
-    expect(await deskOffer(db, visitorOf(stranger), offer)).toBeNull();
+    expect(await decideOffer(decision(made, {}))).toEqual(await decideOffer(decision({ ...made, offer: 999_999 }, {})));
+    expect(await deskOffer(db, visitorOf(stranger), made.offer)).toBeNull();
   });
 
   test("what the school says goes: everyone may, or nobody", async () => {
