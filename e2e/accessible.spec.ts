@@ -92,7 +92,7 @@ for (const theme of ["day", "evening"] as const) {
     await author.getByRole("button", { name: "Ferry fares", exact: true }).click();
     await expect(author.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
     await author.getByRole("button", { name: "Share …" }).click();
-    await expect(author.getByRole("list", { name: "How far it may go" })).toBeVisible();
+    await expect(author.getByRole("list", { name: "How far it can go" })).toBeVisible();
     await nothingSerious(author);
     await author.getByRole("button", { name: /^Grades: / }).click();
     await nothingSerious(author);

@@ -52,7 +52,7 @@ test("the teacher's views", async ({ signedIn }) => {
     await teacher.getByRole("button", { name: "Ferry fares", exact: true }).click();
     await expect(teacher.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
     await teacher.keyboard.press("h");
-    await expect(teacher.getByRole("list", { name: "How far it may go" })).toBeVisible();
+    await expect(teacher.getByRole("list", { name: "How far it can go" })).toBeVisible();
     await teacher.keyboard.type("district grades 4-5 maths");
   });
   await shot("plan", "/plan", async () => {

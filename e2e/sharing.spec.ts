@@ -11,7 +11,7 @@ test("a teacher shares her version in the staffroom: a colleague finds it, and n
   const share = page.getByRole("region", { name: "Share" });
   const staffroom = share.getByRole("listitem").filter({ hasText: "The staffroom" });
   await staffroom.getByRole("button", { name: "Take it off" }).click();
-  await expect(staffroom).toContainText("There at once");
+  await expect(staffroom).toContainText("It is there straight away");
 
   const colleague = await signedIn("Linnea Strand");
   await colleague.getByLabel("About: words to look for").fill('"fish market"');

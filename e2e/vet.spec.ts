@@ -125,7 +125,7 @@ test("a kept need says what is new since, and marks it", async ({ signedIn }) =>
   await teodor.keyboard.press("h");
   await expect(teodor.getByLabel("Share in one line")).toBeFocused();
   await teodor.keyboard.press("Enter");
-  await expect(teodor.getByText("It is on the staffroom now.")).toBeVisible();
+  await expect(teodor.getByText("It is in the staffroom now.")).toBeVisible();
 
   await ines.goto("/find");
   const kept = ines

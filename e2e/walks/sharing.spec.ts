@@ -12,7 +12,7 @@ test("to the school, for these grades in these subjects; a colleague finds it th
   await walk.type("staffroom grades 7-8 geography and maths");
   await expect(page.getByRole("button", { name: "Grades: grades 7–8" })).toBeVisible();
   await walk.key("Enter");
-  await expect(page.getByText("It is on the staffroom now.")).toBeVisible();
+  await expect(page.getByText("It is in the staffroom now.")).toBeVisible();
   walk.done();
 
   const colleague = await signedIn("Linnea Strand");
@@ -22,7 +22,7 @@ test("to the school, for these grades in these subjects; a colleague finds it th
   await expect(lines(colleague).first()).toContainText("The harbour in twelve hours");
 
   await page.locator("body").press("u");
-  await expect(page.getByText("Everything stands where it stood.")).toBeVisible();
+  await expect(page.getByText("Everything is back where it was.")).toBeVisible();
   await colleague.goto("/find?words=harbour+in+twelve+hours&grades=8&subject=geography");
   await expect(colleague.getByText(/Nothing fits all of this|No results/).first()).toBeVisible();
 });
@@ -74,7 +74,7 @@ test("only curators may: offered instead, accepted by one of them from the keybo
   const decide = curator.getByRole("complementary", { name: "Decide" });
   // Sent back without a word is no help to anybody.
   await curator.keyboard.press("b");
-  await expect(curator.getByText("Say what to change: here, or pinned to a step.")).toBeVisible();
+  await expect(curator.getByText("Say what to change, in a note or pinned to a step.")).toBeVisible();
   await expect(decide.getByLabel("A note for Ines Halloran")).toBeFocused();
   await curator.keyboard.press("Tab");
   await curator.locator("body").press("n");
@@ -108,7 +108,7 @@ test("only curators may: offered instead, accepted by one of them from the keybo
 
   // Taken back, as if it had not been decided; then its author takes the offer back too.
   await curator.locator("body").press("u");
-  await expect(curator.getByText("It waits on the desk again.")).toBeVisible();
+  await expect(curator.getByText("It is back on the desk.")).toBeVisible();
   await page.keyboard.press("h");
   await page.getByRole("button", { name: "Take the offer back" }).click();
   await expect(page.getByText(/No longer on the district shelf/)).toBeVisible();

@@ -1,5 +1,4 @@
 import { schoolClock } from "@/core/calendar/school-calendar";
-import { subjects } from "@/core/resource/vocabulary";
 import type { Subject } from "@/core/resource/document";
 import type { Facts } from "@/core/resource/facts";
 import { factsOf } from "@/core/resource/facts";
@@ -9,6 +8,7 @@ import { likeOnShelf, offeredBefore, offerOn, offersOn, type Offer, type OfferSt
 import { revisionById } from "@/data/resources";
 import type { Document } from "@/core/resource/document";
 import type { Visitor } from "./session";
+import { gradesOf, subjectsOf } from "./share";
 import { standing } from "./standing";
 
 export const deskStates = {
@@ -55,12 +55,6 @@ export interface DeskOffer {
 }
 
 const DAY_MS = 86_400_000;
-
-const bitsIn = (bits: number, most: number): number[] =>
-  Array.from({ length: most }, (_, at) => at).filter((at) => (bits >> at) & 1);
-
-export const gradesOf = (bits: number): number[] => bitsIn(bits, 13);
-export const subjectsOf = (bits: number): Subject[] => bitsIn(bits, subjects.length).map((at) => subjects[at]!);
 
 /** The desk of a curator's district: one of its three lists. */
 export async function deskList(db: Db, visitor: Visitor, list: DeskList, now: Date): Promise<DeskLine[]> {

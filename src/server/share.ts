@@ -1,4 +1,6 @@
 import { bitsOf } from "@/core/find/facets";
+import { gradesOfSpan } from "@/core/find/grade";
+import type { Subject } from "@/core/resource/document";
 import { storedFiles } from "@/core/resource/stored-files";
 import { subjects } from "@/core/resource/vocabulary";
 import {
@@ -39,6 +41,12 @@ export interface Sharing {
 
 export const gradeBits = (grades: readonly number[]): number => bitsOf(grades);
 export const subjectBits = (of: readonly string[]): number => bitsOf(of.map((one) => subjects.indexOf(one as never)));
+
+const bitsIn = (bits: number, most: number): number[] =>
+  Array.from({ length: most }, (_, at) => at).filter((at) => (bits >> at) & 1);
+
+export const gradesOf = (bits: number): number[] => bitsIn(bits, 13);
+export const subjectsOf = (bits: number): Subject[] => bitsIn(bits, subjects.length).map((at) => subjects[at]!);
 
 const order = ["closed", "waiting", "offer", "open", "on"] as const;
 
@@ -104,7 +112,17 @@ export async function sharingOf(db: Queryable, visitor: Visitor, ids: readonly n
   return {
     things,
     shelves: together(things),
-    start: startShare(documents),
+    start: startShare(
+      [...heads].map(([id, { document }]) => {
+        // What stands somewhere for other grades or subjects than its own is shared for those again.
+        const stands = entries.filter(({ resource }) => resource === id);
+        const bits = (of: "grades" | "subjects") => stands.reduce((all, entry) => all | entry[of], 0);
+        return {
+          grades: bits("grades") ? gradesOf(bits("grades")) : gradesOfSpan(document.grades),
+          subjects: bits("subjects") ? subjectsOf(bits("subjects")) : document.subjects,
+        };
+      }),
+    ),
     school: visitor.schoolName,
     readers,
   };

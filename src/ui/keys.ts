@@ -23,6 +23,8 @@ export function useKeys(handlers: Record<string, () => void | false>): void {
       if (!awake.current) return;
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
       if (document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]')) return;
+      // A key held down moves on through a list, and does nothing else twice.
+      if (event.repeat && !/^(?:j|k|arrow)/i.test(event.key)) return;
       const handler = current.current[event.key];
       if (handler && handler() !== false) event.preventDefault();
     };

@@ -348,7 +348,7 @@ describe("the thing itself", () => {
     const picture = { id: "p", type: "picture", media: file, decorative: true, description: {} };
     const document = withStep({ blocks: [...step.blocks, picture as never] });
     expect(texts(look({}, { resources: [{ ...document, gone: [file] }] }))).toEqual([
-      "A file is not stored any more. Add it again.",
+      "A file is missing. Add it again.",
     ]);
     expect(look({}, { resources: [document] })).toEqual([]);
   });

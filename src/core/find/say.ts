@@ -25,6 +25,14 @@ export const shelfNames: Record<Shelf, string> = {
   commons: "the commons",
 };
 
+/** Where something is that is on a shelf. */
+export const atShelf: Record<Shelf, string> = {
+  satchel: "in my satchel",
+  staffroom: "in the staffroom",
+  district: "on the district shelf",
+  commons: "in the commons",
+};
+
 const kindPlural: Record<Kind, string> = {
   lesson: "lessons",
   activity: "activities",

@@ -27,6 +27,6 @@ test("a file that is gone is found in the block, or the instructions, that need 
   expect(missingFiles(document, ["c".repeat(64)])).toEqual([]);
   expect(missingFiles(document, [picture])).toMatchObject([{ step: "look", block: "shown" }]);
   expect(missingFiles(document, [voice])).toEqual([
-    { step: "look", problem: "A recording is not stored any more. Record it again." },
+    { step: "look", problem: "A recording is missing. Record it again." },
   ]);
 });

@@ -19,11 +19,9 @@ export function missingFiles(document: Document, gone: readonly string[]): Unfin
   if (gone.length === 0) return [];
   const misses = (value: unknown) => filesIn(value).some((sha256) => gone.includes(sha256));
   return document.steps.flatMap((step): Unfinished[] => [
-    ...(misses(step.instructions)
-      ? [{ step: step.id, problem: "A recording is not stored any more. Record it again." }]
-      : []),
+    ...(misses(step.instructions) ? [{ step: step.id, problem: "A recording is missing. Record it again." }] : []),
     ...step.blocks
       .filter(misses)
-      .map((block) => ({ step: step.id, block: block.id, problem: "A file is not stored any more. Add it again." })),
+      .map((block) => ({ step: step.id, block: block.id, problem: "A file is missing. Add it again." })),
   ]);
 }

@@ -83,7 +83,7 @@ describe("what must not leave the school", () => {
   test("a colleague's voice, with its step; her own voice may go", () => {
     expect(states({ document: spoken(2) })).toEqual(["open", "closed", "closed"]);
     expect(howFar(about({ document: spoken(2) }))[1]!.reasons).toEqual([
-      { text: "Step 1 has a recording that is not yours: Teodor Brandt speaks.", step: "s" },
+      { text: "Step 1 has a recording that is not yours: Teodor Brandt is speaking.", step: "s" },
     ]);
     expect(states({ document: spoken(me) })).toEqual(["open", "open", "open"]);
   });

@@ -73,7 +73,7 @@ const voicesOfOthers = ({ document, by }: ToShare): Reason[] =>
     return [...spoken, ...sounds]
       .filter((voice) => voice.by !== by)
       .map((voice) => ({
-        text: `Step ${stepNumber(document, step.id)} has a recording that is not yours: ${voice.name} speaks.`,
+        text: `Step ${stepNumber(document, step.id)} has a recording that is not yours: ${voice.name} is speaking.`,
         step: step.id,
         ...("block" in voice && { block: voice.block as string }),
       }));

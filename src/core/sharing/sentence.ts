@@ -1,8 +1,5 @@
-import { gradesOfSpan } from "../find/grade";
 import { readTyped } from "../find/typed";
-import { sayList } from "../say-list";
-import { sayGrades, shelfNames } from "../find/say";
-import type { Document, Subject } from "../resource/document";
+import type { Subject } from "../resource/document";
 import { subjects } from "../resource/vocabulary";
 import type { SharedShelf } from "./how-far";
 
@@ -14,18 +11,15 @@ export interface ShareForm {
   subjects: Subject[];
 }
 
-/** Filled in from what is shared: all its grades, all its subjects, the narrowest shelf. */
-export function startShare(documents: readonly Pick<Document, "grades" | "subjects">[]): ShareForm {
-  const grades = new Set(documents.flatMap(({ grades }) => gradesOfSpan(grades)));
+/** Filled in from what is shared: all the grades and subjects of these things, the narrowest shelf. */
+export function startShare(things: readonly { grades: readonly number[]; subjects: readonly Subject[] }[]): ShareForm {
+  const grades = new Set(things.flatMap((thing) => thing.grades));
   return {
     shelf: "staffroom",
     grades: [...grades].sort((one, other) => one - other),
-    subjects: subjects.filter((subject) => documents.some((document) => document.subjects.includes(subject))),
+    subjects: subjects.filter((subject) => things.some((thing) => thing.subjects.includes(subject))),
   };
 }
-
-export const sayShare = ({ shelf, grades, subjects: of }: ShareForm): string =>
-  `On ${shelfNames[shelf]} for ${grades.length === 1 ? "grade" : "grades"} ${sayGrades(grades)} in ${sayList(of)}.`;
 
 const shelfWords: readonly [RegExp, SharedShelf][] = [
   [/\b(?:the )?(?:staff ?room|my school|school|colleagues)\b/i, "staffroom"],

@@ -123,6 +123,8 @@ export function DecidePanel({
   const [note, setNote] = useState("");
   const [pins, setPins] = useState<Record<string, string>>({});
   const [busy, start] = useTransition();
+  // Decided once: a second press on the way is none.
+  const deciding = useRef(false);
   const noteBox = useRef<HTMLTextAreaElement>(null);
   const done = useDone();
   const step =
@@ -130,21 +132,27 @@ export function DecidePanel({
   const waits = offer.state === "waiting";
   const pinned = Object.entries(pins).filter(([, text]) => text.trim() !== "");
   const decide = (decision: "accepted" | "returned" | "declined") => {
-    if (busy || !waits || own) return;
+    if (deciding.current || !waits || own) return;
     if (decision === "accepted" && reasons.length > 0) return tellProblem(reasons[0]!.text);
     if (decision !== "accepted" && note.trim() === "" && (decision === "declined" || pinned.length === 0)) {
       tellProblem(
-        decision === "declined" ? "Say why: the author reads it." : "Say what to change: here, or pinned to a step.",
+        decision === "declined"
+          ? "Say why: the author reads it."
+          : "Say what to change, in a note or pinned to a step.",
       );
       noteBox.current?.focus();
       return;
     }
+    deciding.current = true;
     start(async () => {
       const outcome = await decideOffer({
         ...{ offer: offer.id, revision: offer.revision, decision, grades, subjects, note },
         pins: pinned.map(([id, text]) => ({ step: id, text })),
       });
-      if (!outcome.ok) return tellProblem(outcome.problem);
+      if (!outcome.ok) {
+        deciding.current = false;
+        return tellProblem(outcome.problem);
+      }
       done(outcome.value.said, outcome.value.event);
       go({ offer: next, step: null });
     });

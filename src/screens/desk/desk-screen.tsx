@@ -94,7 +94,7 @@ export function DeskScreen({
           </ul>
           {lines.length === 0 && (
             <p className="p-4 text-ink-soft">
-              {list === "waiting" ? "Nothing waits. What teachers offer comes here." : "Nothing yet."}
+              {list === "waiting" ? "Nothing is waiting. Teachers’ offers come here." : "Nothing yet."}
             </p>
           )}
           <dl className="mt-auto grid grid-cols-[4.5rem_1fr] gap-y-1 border-t border-line p-4 text-[13px] max-md:hidden">
@@ -143,9 +143,7 @@ export function DeskScreen({
             />
           </>
         ) : (
-          <Empty title="No offer to look at">
-            What teachers offer to the district shelf or the commons waits here.
-          </Empty>
+          <Empty title="No offer to look at">Teachers’ offers to the district shelf and the commons wait here.</Empty>
         )}
       </div>
     </div>

@@ -159,7 +159,10 @@ export function LightTable({
       go({ do: "assign" }, "push");
     } else focusAssignLine();
   };
-  const openShare = () => (data.mine ? go({ do: sharing ? null : "share" }, "push") : undefined);
+  const openShare = () =>
+    data.mine
+      ? go({ do: sharing ? null : "share" }, "push")
+      : tellProblem("Make your own copy first: you share what is yours.");
   useEffect(() => openOnTable(resource.id), [resource.id]);
   useKeys({
     p: () => (data.mine ? undefined : toggle()),

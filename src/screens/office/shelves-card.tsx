@@ -8,7 +8,7 @@ import { useKeep } from "./use-keep";
 
 const says: Record<ShelfRule, string> = {
   everyone: "every teacher",
-  curators: "curators; teachers offer things to them",
+  curators: "curators (teachers offer things to them)",
   nobody: "nobody",
 };
 
@@ -37,7 +37,7 @@ export function ShelvesCard({ rules }: { rules: { district: ShelfRule; commons: 
   return (
     <section aria-labelledby="shelves" className="rounded-card border border-line bg-card p-5">
       <h2 id="shelves" className="font-semibold">
-        How far things go
+        Sharing beyond the school
       </h2>
       <p className="mt-1 text-ink-soft">Everyone may share in the staffroom. What is on a shelf already stays there.</p>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">

@@ -41,7 +41,7 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
         {problem}
       </Notice>
     );
-  if (!looked) return <p className="p-5 text-ink-soft">Looking who there is …</p>;
+  if (!looked) return <p className="p-5 text-ink-soft">Finding your colleagues …</p>;
   const sought = listedForm(words.trim());
   const fitting = looked.colleagues.filter(({ name, school }) =>
     listedForm(`${name} ${school ?? ""}`).includes(sought),

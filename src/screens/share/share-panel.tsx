@@ -2,9 +2,9 @@
 import { clsx } from "clsx";
 import { CircleCheck, Inbox, Lock, Share2, Users } from "lucide-react";
 import Link from "next/link";
-import { useEffect, useState, useTransition, type FormEvent } from "react";
+import { useEffect, useRef, useState, useTransition, type FormEvent } from "react";
 import { gradeName } from "@/core/find/grade";
-import { sayGrades, shelfNames } from "@/core/find/say";
+import { atShelf, sayGrades, shelfNames } from "@/core/find/say";
 import type { Subject } from "@/core/resource/document";
 import { subjects } from "@/core/resource/vocabulary";
 import { sharedShelves, type SharedShelf, type ShelfAnswer } from "@/core/sharing/how-far";
@@ -29,10 +29,10 @@ const names: Record<SharedShelf, string> = {
 };
 const stateNames: Record<ShelfAnswer["state"], string> = {
   open: "open",
-  offer: "by offer",
-  waiting: "offered, not decided yet",
-  on: "it is there",
-  closed: "not as it is",
+  offer: "you can offer it",
+  waiting: "offered, no decision yet",
+  on: "it is here",
+  closed: "not yet",
 };
 
 /** "14 colleagues of Lighthouse Road Primary can find, use and adapt it." */
@@ -105,9 +105,9 @@ function ShelfRow({
         </p>
       </div>
       <div className="grid justify-items-start gap-1.5 max-md:col-start-2">
-        {state === "open" && <p>There at once. Take it back whenever you like.</p>}
+        {state === "open" && <p>It is there straight away. Take it off whenever you like.</p>}
         {state === "on" && chosen && <p>Share it again to change its grades or subjects.</p>}
-        {state === "waiting" && <p>The curators have it on their desk. You are told what they decide.</p>}
+        {state === "waiting" && <p>It is on the curators’ desk. You get a message when they decide.</p>}
         {reasons.slice(0, 6).map(({ text, step }) => (
           <p key={text}>
             {text}{" "}
@@ -181,6 +181,8 @@ function ShelfShare({
   const [line, setLine] = useState("");
   const [looked, setLooked] = useState(0);
   const [busy, start] = useTransition();
+  // Enter twice shares once.
+  const sending = useRef(false);
   const done = useDone();
   useEffect(() => {
     let gone = false;
@@ -201,7 +203,7 @@ function ShelfShare({
         {problem}
       </Notice>
     );
-  if (!sharing || !form) return <p className="p-5 text-ink-soft">Looking how far it may go …</p>;
+  if (!sharing || !form) return <p className="p-5 text-ink-soft">Checking how far it can go …</p>;
 
   const typed = readShare(line, form);
   const said = typed.form;
@@ -213,10 +215,12 @@ function ShelfShare({
   const settled = () => setLooked((times) => times + 1);
   const send = (event?: FormEvent) => {
     event?.preventDefault();
-    if (busy || answer.state === "closed" || answer.state === "waiting") return;
+    if (sending.current || answer.state === "closed" || answer.state === "waiting") return;
     if (said.grades.length === 0 || said.subjects.length === 0) return tellProblem("Choose a grade and a subject.");
+    sending.current = true;
     start(async () => {
       const outcome = await shareResources({ resources: ids, ...said });
+      sending.current = false;
       if (!outcome.ok) return tellProblem(outcome.problem);
       done(outcome.value.said, outcome.value.event, { onUndone: settled });
       onDone();
@@ -226,7 +230,7 @@ function ShelfShare({
     start(async () => {
       const outcome = await takeFromShelf({ resources: ids, shelf });
       if (!outcome.ok) return tellProblem(outcome.problem);
-      done(`No longer on ${shelfNames[shelf]}. Copies others have made stay theirs.`, outcome.value.event, {
+      done(`No longer ${atShelf[shelf]}. Copies others made stay theirs.`, outcome.value.event, {
         onUndone: settled,
       });
       settled();
@@ -254,7 +258,7 @@ function ShelfShare({
           </p>
         </form>
         <p className="font-serif text-[22px] leading-relaxed">
-          On{" "}
+          {said.shelf === "district" ? "On" : "In"}{" "}
           <Word
             name="Shelf"
             text={shelfNames[said.shelf]}
@@ -308,7 +312,7 @@ function ShelfShare({
             )}
           </Notice>
         )}
-        <ul aria-label="How far it may go">
+        <ul aria-label="How far it can go">
           {sharing.shelves.map((one) => (
             <ShelfRow
               key={one.shelf}
@@ -321,14 +325,14 @@ function ShelfShare({
             />
           ))}
           <li className="border-t border-line py-3 text-[13px] text-ink-soft">
-            {sayUses(sharing.things)} What goes: steps, answers, notes and credits. Results and goals never do.
+            {sayUses(sharing.things)} Steps, answers, notes and credits are shared. Results and goals never are.
           </li>
         </ul>
       </div>
       <footer className="flex shrink-0 items-center justify-end gap-2 border-t border-line bg-card px-5 py-3">
         {answer.state === "closed" && narrower && (
           <button type="button" className={buttonClasses()} onClick={() => change({ shelf: narrower.shelf })}>
-            {names[narrower.shelf]} instead
+            Share it {atShelf[narrower.shelf]} instead
           </button>
         )}
         <Button onClick={onDone}>Not now</Button>

@@ -1,6 +1,6 @@
 "use server";
 import { z } from "zod";
-import { shelfNames } from "@/core/find/say";
+import { atShelf } from "@/core/find/say";
 import { adaptedCredit, creditsProblem } from "@/core/resource/adopt";
 import { changesBetween, sayChanges } from "@/core/resource/changes";
 import { titleOf, type Document } from "@/core/resource/document";
@@ -193,7 +193,7 @@ export const publishDraft = act(
       const reasons = shelves![shelf];
       if (reasons.length > 0)
         throw new Refused(
-          `Not published yet: it is on ${shelfNames[shelf]}, where this may not be. ${reasons.map(({ text }) => text).join(" ")} Change that, or take it off the shelf first.`,
+          `Not published yet: it is ${atShelf[shelf]}, and this may not be. ${reasons.map(({ text }) => text).join(" ")} Change that, or take it off the shelf first.`,
         );
     }
     return db.transaction(async (tx) => {

@@ -39,7 +39,7 @@ export const decideOffer = act(
       throw new Refused(
         given.decision === "declined"
           ? "Say why: the author reads it."
-          : "Say what to change: in a note, or pinned to a step.",
+          : "Say what to change, in a note or pinned to a step.",
         "note",
       );
     return db.transaction(async (tx) => {
@@ -63,7 +63,7 @@ export const decideOffer = act(
         throw new Refused(
           other.state === "withdrawn"
             ? `${offer.byName} has taken it back.`
-            : `${other.decidedByName ?? "Somebody"} has decided already: ${sayState[other.state]}. That stays.`,
+            : `${other.decidedByName ?? "Somebody"} has already decided: ${sayState[other.state]}. That decision stands.`,
         );
       }
       const before = await entriesOf(tx, [offer.resource]);

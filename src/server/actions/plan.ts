@@ -228,8 +228,8 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     await setUndone(tx, given.event, now);
     for (const id of ids) await announceWork(tx, id);
     if (gave) return gave.ended ? "They have it again." : "Taken back.";
-    if (offer) return offer.id === null ? "It stands on the shelf again." : "It waits on the desk again.";
-    if (shelves) return "Everything stands where it stood.";
+    if (offer) return offer.id === null ? "It is back on the shelf." : "It is back on the desk.";
+    if (shelves) return "Everything is back where it was.";
     if (cards) return "The old cards work again; the new ones do not.";
     if (works.length > 0 || schoolChange) return "Everything is as it was.";
     if (!event.after.given) return "Everything is where it was.";

@@ -61,14 +61,14 @@ describe("a shelf of her own choice", () => {
     const { id } = await mine("Rock pools");
     expect(await foundBy(world.teodor, world.here, { words: "pools" })).toEqual([]);
     const { event, said } = value(await shareResources(form([id])));
-    expect(said).toBe("It is on the staffroom now.");
+    expect(said).toBe("It is in the staffroom now.");
     for (const need of [{ grades: [5] }, { subjects: ["mathematics" as const] }])
       expect(await foundBy(world.teodor, world.here, need)).toContain(id);
     expect(await foundBy(world.teodor, world.here, { subjects: ["science" as const] })).not.toContain(id);
     expect(await foundBy(world.judit, world.there, { words: "pools" })).toEqual([]);
     expect(await lightTable(db, teodor(), id, now)).not.toBeNull();
     expect(value(await lookAtSharing({ resources: [id] })).shelves[0]).toMatchObject({ state: "on" });
-    expect(value(await undoPlan({ event })).said).toContain("stands where it stood");
+    expect(value(await undoPlan({ event })).said).toContain("back where it was");
     expect(await foundBy(world.teodor, world.here, { words: "pools" })).toEqual([]);
     expect(await foundBy(world.ines, world.here, { words: "pools", subjects: ["science"] }, [id])).toEqual([id]);
   });
@@ -163,7 +163,7 @@ describe("the district shelf, which curators keep", () => {
     actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }, { roles: ["curator"] }));
     expect(await decideOffer(decision(made, {}))).toEqual({
       ok: false,
-      problem: "judit Test has decided already: declined. That stays.",
+      problem: "judit Test has already decided: declined. That decision stands.",
     });
   });
 
@@ -236,7 +236,7 @@ describe("the district shelf, which curators keep", () => {
     });
     expect(await publishDraft({ resource: made.id, seen: await editsOf(db, made.id) })).toMatchObject({
       ok: false,
-      problem: expect.stringContaining("it is on the district shelf, where this may not be"),
+      problem: expect.stringContaining("it is on the district shelf, and this may not be"),
     });
     value(await takeFromShelf({ resources: [made.id], shelf: "district" }));
     value(await publishDraft({ resource: made.id, seen: await editsOf(db, made.id) }));

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { subjects } from "@/core/resource/vocabulary";
 import { sharedShelves, type SharedShelf } from "@/core/sharing/how-far";
-import { shelfNames } from "@/core/find/say";
+import { atShelf, shelfNames } from "@/core/find/say";
 import type { Queryable } from "@/data/db";
 import { addEvent } from "@/data/events";
 import { addOffers, offersFor, withdrawOffers } from "@/data/offers";
@@ -67,7 +67,7 @@ export const shareResources = act(
       const closed = sharable.find((thing) => stateOf(thing).state === "closed");
       if (closed)
         throw new Refused(
-          `“${closed.title}” stays where it is. ${stateOf(closed)
+          `“${closed.title}” cannot be shared there. ${stateOf(closed)
             .reasons.map(({ text }) => text)
             .join(" ")}`,
         );
@@ -97,7 +97,7 @@ export const shareResources = act(
         );
       const said = [
         ...(put.length > 0
-          ? [`${things(put.length)} ${put.length === 1 ? "is" : "are"} on ${shelfNames[given.shelf]} now.`]
+          ? [`${things(put.length)} ${put.length === 1 ? "is" : "are"} ${atShelf[given.shelf]} now.`]
           : []),
         ...(offered.length > 0
           ? [
@@ -105,7 +105,7 @@ export const shareResources = act(
             ]
           : []),
       ];
-      return { event, said: said.join(" ") || "It waits for the curators already." };
+      return { event, said: said.join(" ") || "It is already waiting for the curators." };
     });
   },
 );
