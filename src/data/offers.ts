@@ -28,13 +28,24 @@ export interface Offer {
   note: string;
   pins: Pin[];
   title: string;
-  facts: Facts;
+}
+
+/** An offer as a line of a desk's list. */
+export interface OfferLine extends Pick<
+  Offer,
+  "id" | "shelf" | "byName" | "bySchool" | "at" | "state" | "decided" | "decidedByName" | "title"
+> {
+  /** Days since it was offered, by the calendar of the desk's place. */
+  waited: number;
+  minutes: number;
+  kind: Facts["kind"];
+  grades: Facts["grades"];
 }
 
 const columns = `o.id, o.resource_id resource, o.revision_id revision, o.shelf, o.grades, o.subjects, o.by_id "by",
   p.given_name || ' ' || p.family_name "byName", s.name "bySchool", o.at, o.state, o.decided_by "decidedBy",
   d.given_name || ' ' || d.family_name "decidedByName", o.decided, o.note, o.pins,
-  f.facts ->> 'title' title, f.facts`;
+  f.facts ->> 'title' title`;
 const joined = `offer o join person p on p.id = o.by_id left join school s on s.id = p.school_id left join person d on d.id = o.decided_by
   join resource_facts f on f.resource_id = o.resource_id join resource r on r.id = o.resource_id`;
 
@@ -46,11 +57,16 @@ export const offersOn = (
   district: number,
   states: readonly OfferState[],
   newestFirst: boolean,
-): Promise<Offer[]> =>
-  db.query<Offer>(
-    `select ${columns} from ${joined} where o.district_id = $1 and o.state = any($2::text[]) and r.archived is null
+  today: { now: Date; zone: string },
+): Promise<OfferLine[]> =>
+  db.query<OfferLine>(
+    `select o.id, o.shelf, p.given_name || ' ' || p.family_name "byName", s.name "bySchool", o.at, o.state, o.decided,
+            d.given_name || ' ' || d.family_name "decidedByName",
+            ($3::timestamptz at time zone $4)::date - (o.at at time zone $4)::date waited,
+            f.facts ->> 'title' title, (f.facts ->> 'minutes')::int minutes, f.facts ->> 'kind' kind, f.facts -> 'grades' grades
+       from ${joined} where o.district_id = $1 and o.state = any($2::text[]) and r.archived is null
       order by ${newestFirst ? "o.decided desc nulls last, o.id desc" : "o.at, o.id"} limit ${MOST}`,
-    [district, states],
+    [district, states, today.now, today.zone],
   );
 
 /** An offer on the desk of a district; one of another desk is not there. */

@@ -77,16 +77,6 @@ export async function revisionById(db: Queryable, id: number): Promise<Revision 
   return rows[0] && { ...rows[0], document: parseDocument(rows[0].document) };
 }
 
-/** What is published of these resources now, by resource. */
-export async function publishedOf(db: Queryable, resources: readonly number[]): Promise<Map<number, Revision>> {
-  const rows = await db.query<Revision>(
-    `select v.id, v.resource_id resource, v.number, v.document, v.author_id author, v.created
-       from resource r join revision v on v.id = r.head_revision_id where r.id = any($1::int[])`,
-    [resources],
-  );
-  return new Map(rows.map((row) => [row.resource, { ...row, document: parseDocument(row.document) }]));
-}
-
 /** Every revision of a resource, the newest first, without its document. */
 export function revisionsOf(db: Queryable, resource: number): Promise<Omit<Revision, "document">[]> {
   return db.query(

@@ -1,11 +1,18 @@
-import { schoolClock } from "@/core/calendar/school-calendar";
 import type { Subject } from "@/core/resource/document";
 import type { Facts } from "@/core/resource/facts";
 import { factsOf } from "@/core/resource/facts";
 import type { Reason } from "@/core/sharing/how-far";
 import type { Db } from "@/data/db";
-import { likeOnShelf, offeredBefore, offerOn, offersOn, type Offer, type OfferState } from "@/data/offers";
-import { revisionById } from "@/data/resources";
+import {
+  likeOnShelf,
+  offeredBefore,
+  offerOn,
+  offersOn,
+  type Offer,
+  type OfferLine,
+  type OfferState,
+} from "@/data/offers";
+import { readRevision } from "@/data/read-once";
 import type { Document } from "@/core/resource/document";
 import type { Visitor } from "./session";
 import { gradesOf, subjectsOf } from "./share";
@@ -17,19 +24,6 @@ export const deskStates = {
   decided: ["accepted", "declined"],
 } as const satisfies Record<string, readonly OfferState[]>;
 export type DeskList = keyof typeof deskStates;
-
-/** An offer as a line of the list. */
-export interface DeskLine extends Pick<
-  Offer,
-  "id" | "shelf" | "byName" | "bySchool" | "at" | "state" | "decided" | "decidedByName"
-> {
-  title: string;
-  /** School days or not, so many days ago it was offered. */
-  waited: number;
-  minutes: number;
-  kind: string;
-  grades: { from: number; to: number };
-}
 
 /** Something on the shelf that is much like what is offered. */
 export interface AlikeOnShelf {
@@ -54,24 +48,15 @@ export interface DeskOffer {
   before: Partial<Record<OfferState, number>>;
 }
 
-const DAY_MS = 86_400_000;
-
 /** The desk of a curator's district: one of its three lists. */
-export async function deskList(db: Db, visitor: Visitor, list: DeskList, now: Date): Promise<DeskLine[]> {
-  const day = (at: Date) => Date.parse(schoolClock(at, visitor.zone).date) / DAY_MS;
-  const offers = await offersOn(db, visitor.district, deskStates[list], list !== "waiting");
-  return offers.map(({ title, facts, ...offer }) => ({
-    ...offer,
-    waited: Math.round(day(now) - day(offer.at)),
-    ...{ title, minutes: facts.minutes, kind: facts.kind, grades: facts.grades },
-  }));
-}
+export const deskList = (db: Db, visitor: Visitor, list: DeskList, now: Date): Promise<OfferLine[]> =>
+  offersOn(db, visitor.district, deskStates[list], list !== "waiting", { now, zone: visitor.zone });
 
 /** One offer with what a decision needs; null: there is no such offer on this desk. What is judged is the newest revision: an offer follows what its author publishes while it waits. */
 export async function deskOffer(db: Db, visitor: Visitor, id: number): Promise<DeskOffer | null> {
   const offer = await offerOn(db, visitor.district, id);
   if (!offer) return null;
-  const { document } = (await revisionById(db, offer.revision))!;
+  const { document } = (await readRevision(db, offer.revision))!;
   const [alike, before, [shelves]] = await Promise.all([
     likeOnShelf(db, offer.resource, offer.shelf, visitor.district),
     offeredBefore(db, offer.by, offer.id),

@@ -7,7 +7,8 @@ import { titleOf, type GradeSpan, type Licence, type Step } from "@/core/resourc
 import type { QuestionType } from "@/core/resource/question";
 import type { Db } from "@/data/db";
 import { hitsOf } from "@/data/search";
-import { publishedOf, resourceById, revisionById } from "@/data/resources";
+import { publishedOf, readRevision } from "@/data/read-once";
+import { resourceById } from "@/data/resources";
 import { readAs } from "./find";
 import { permit } from "./permissions";
 import { readerOf } from "./reader";
@@ -83,7 +84,7 @@ export interface Elsewhere {
 export async function stepsOf(db: Db, visitor: Visitor, id: number, now: Date): Promise<Elsewhere | null> {
   if (!(await permit(db, visitor, "look at resource", { resource: id }, now))) return null;
   const resource = await resourceById(db, id);
-  const revision = resource?.head ? await revisionById(db, resource.head) : undefined;
+  const revision = resource?.head ? await readRevision(db, resource.head) : undefined;
   if (!resource || !revision) return null;
   const { document } = revision;
   const own = resource.owner === visitor.id;

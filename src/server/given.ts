@@ -1,11 +1,10 @@
 import type { LookedResource } from "@/core/assign/finding";
 import { languageName } from "@/core/find/also";
-import type { Document } from "@/core/resource/document";
-import { storedFiles } from "@/core/resource/stored-files";
 import type { Facts } from "@/core/resource/facts";
 import type { Db } from "@/data/db";
 import { kinOf } from "@/data/plan";
-import { headsOf, revisionById } from "@/data/resources";
+import { publishedOf } from "@/data/read-once";
+import { headsOf } from "@/data/resources";
 import { readableAmong } from "@/data/search";
 import { goneAmong } from "./files";
 import type { Visitor } from "./session";
@@ -13,35 +12,17 @@ import type { Visitor } from "./session";
 /** What is given: a resource as it is published now. */
 export type Given = LookedResource & { revision: number };
 
-const MOST_KEPT = 200;
-const documents = new Map<number, Read>();
-
-interface Read {
-  document: Document;
-  files: readonly string[];
-}
-
-/** A revision never changes: it is read and checked once, for the last two hundred that were given. */
-async function readOnce(db: Db, revision: number): Promise<Read> {
-  const known = documents.get(revision);
-  const document = known?.document ?? (await revisionById(db, revision))!.document;
-  const read = known ?? { document, files: storedFiles(document) };
-  documents.delete(revision);
-  documents.set(revision, read);
-  if (documents.size > MOST_KEPT) documents.delete(documents.keys().next().value!);
-  return read;
-}
-
 /** What is given, in the order asked for; what is not published is left out. */
 export async function givenOf(db: Db, visitor: Visitor, ids: readonly number[]): Promise<Given[]> {
-  const heads = new Map((await headsOf(db, ids)).map((head) => [head.id, head]));
+  const [heads, published] = await Promise.all([headsOf(db, ids), publishedOf(db, ids)]);
+  const headOf = new Map(heads.map((head) => [head.id, head]));
   return Promise.all(
     ids
-      .flatMap((id) => heads.get(id) ?? [])
+      .flatMap((id) => headOf.get(id) ?? [])
       .map(async ({ ownerSchool, ...head }) => {
-        const { document, files } = await readOnce(db, head.revision);
+        const { id: revision, document, files } = published.get(head.id)!;
         return {
-          ...{ ...head, document, title: head.facts.title, gone: await goneAmong(files) },
+          ...{ ...head, revision, document, title: head.facts.title, gone: await goneAmong(files) },
           mine: head.owner === visitor.id,
           sameSchool: ownerSchool === visitor.schoolName,
         };

@@ -1,7 +1,6 @@
 import { bitsOf } from "@/core/find/facets";
 import { gradesOfSpan } from "@/core/find/grade";
 import type { Subject } from "@/core/resource/document";
-import { storedFiles } from "@/core/resource/stored-files";
 import { subjects } from "@/core/resource/vocabulary";
 import {
   howFar,
@@ -14,7 +13,7 @@ import {
 import { startShare, type ShareForm } from "@/core/sharing/sentence";
 import type { Queryable } from "@/data/db";
 import { offersFor, type Offer } from "@/data/offers";
-import { publishedOf } from "@/data/resources";
+import { publishedOf } from "@/data/read-once";
 import { entriesOf, fileOwners, readersOf, shelfRulesOf, taughtBy, usesOf, type Uses } from "@/data/sharing";
 import type { Visitor } from "./session";
 
@@ -76,8 +75,10 @@ export async function sharingOf(db: Queryable, visitor: Visitor, ids: readonly n
     readersOf(db, visitor.id),
     usesOf(db, ids),
   ]);
-  const documents = [...heads.values()].map(({ document }) => document);
-  const files = await fileOwners(db, documents.flatMap(storedFiles));
+  const files = await fileOwners(
+    db,
+    [...heads.values()].flatMap((head) => head.files),
+  );
   const things = ids.map((id): Sharable => {
     const head = heads.get(id);
     const document = head?.document;

@@ -1,11 +1,13 @@
 import type { Document } from "./document";
-import { StoredFile } from "./schema/media-reference";
 import type { Unfinished } from "./unfinished";
 
-const filesIn = (value: unknown): string[] => {
-  if (typeof value === "string") return StoredFile.safeParse(value).success ? [value] : [];
-  if (Array.isArray(value)) return value.flatMap(filesIn);
-  return typeof value === "object" && value !== null ? Object.values(value).flatMap(filesIn) : [];
+const SHA256 = /^[0-9a-f]{64}$/;
+
+const filesIn = (value: unknown, found: string[] = []): string[] => {
+  if (typeof value === "string") {
+    if (value.length === 64 && SHA256.test(value)) found.push(value);
+  } else if (typeof value === "object" && value !== null) for (const part of Object.values(value)) filesIn(part, found);
+  return found;
 };
 
 /** Every file of its own that a document shows or plays, by SHA-256, each once; not those that ship with the application. */

@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import { addDays } from "@/core/calendar/school-calendar";
 import { newStep } from "@/core/resource/edit";
 import type { Document } from "@/core/resource/document";
@@ -136,7 +137,7 @@ export async function publishFor(
   const revision = await addRevision(db, {
     resource: id,
     document,
-    hash: canonical(document).slice(0, 20),
+    hash: createHash("sha256").update(canonical(document)).digest("hex"),
     author: owner,
     created: now,
   });

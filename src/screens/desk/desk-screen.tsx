@@ -3,7 +3,8 @@ import { clsx } from "clsx";
 import { sayDay } from "@/core/calendar/say-moment";
 import { sayGradeSpan } from "@/core/find/grade";
 import { shelfNames } from "@/core/find/say";
-import type { DeskLine, DeskList, DeskOffer } from "@/server/desk";
+import type { OfferLine } from "@/data/offers";
+import type { DeskList, DeskOffer } from "@/server/desk";
 import { Empty } from "@/ui/empty";
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
@@ -35,7 +36,7 @@ export function DeskScreen({
   now,
 }: {
   list: DeskList;
-  lines: DeskLine[];
+  lines: OfferLine[];
   opened: DeskOffer | null;
   me: number;
   zone: string;

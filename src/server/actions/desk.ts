@@ -4,7 +4,7 @@ import { subjects } from "@/core/resource/vocabulary";
 import { curatedShelves } from "@/core/sharing/how-far";
 import { decide, offerOn, type Offer } from "@/data/offers";
 import { addEvent } from "@/data/events";
-import { revisionById } from "@/data/resources";
+import { readRevision } from "@/data/read-once";
 import { entriesOf, ownerIn, setEntries, type ShelfEntry } from "@/data/sharing";
 import { act, notThere, Refused } from "../act";
 import type { PlanState } from "../move-work";
@@ -51,7 +51,7 @@ export const decideOffer = act(
           `${offer.byName} has published it again since you opened it. Look at the new revision first.`,
         );
       if (given.decision === "accepted") {
-        const { document } = (await revisionById(tx, offer.revision))!;
+        const { document } = (await readRevision(tx, offer.revision))!;
         const [shelves] = await standing(tx, offer.by, [document]);
         const reasons = shelves![offer.shelf];
         if (reasons.length > 0) throw new Refused(reasons.map(({ text }) => text).join(" "));

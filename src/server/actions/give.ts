@@ -1,6 +1,6 @@
 "use server";
 import { z } from "zod";
-import { publishedOf } from "@/data/resources";
+import { publishedOf } from "@/data/read-once";
 import { addEvent } from "@/data/events";
 import { colleaguesOf, endGiven, give, givenOf, thank, type GivenTo } from "@/data/shares";
 import { act, notThere, Refused } from "../act";
