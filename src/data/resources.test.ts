@@ -14,7 +14,8 @@ import {
   saveDraft,
 } from "./resources";
 import * as satchel from "./satchel";
-import { indexResource, takeOffShelf } from "./shelves";
+import { setEntries } from "./sharing";
+import { indexResource } from "./shelves";
 import { freshDatabase } from "./testing/database";
 import { lesson, now, publishFor, smallWorld, type World } from "./testing/world";
 
@@ -165,7 +166,7 @@ describe("the satchel", () => {
   test("a packed thing that was taken off its shelf is no longer shown", async () => {
     const shared = await publishFor(db, world.teodor, lesson("Withdrawn"), ["staffroom"]);
     await satchel.pack(db, world.ines, shared.id, now);
-    await takeOffShelf(db, shared.id, "staffroom");
+    await setEntries(db, [shared.id], []);
     await indexResource(db, shared.id, lesson("Withdrawn"), true);
     const items = await satchel.satchelOf(db, { id: world.ines, school: world.here, district: world.district });
     expect(items.map((item) => item.facts.title)).not.toContain("Withdrawn");

@@ -15,7 +15,8 @@ import type { Reader } from "./reach";
 import { sorts } from "@/core/find/order";
 import { hitsOf, mayReadAll } from "./search";
 import type { SharedShelf } from "@/core/sharing/how-far";
-import { indexResource, putOnShelf, removeFromSearch, takeOffShelf } from "./shelves";
+import { setEntries } from "./sharing";
+import { indexResource, putOnShelf, removeFromSearch } from "./shelves";
 import { freshDatabase } from "./testing/database";
 import { asRead, readWords } from "./testing/read";
 import { lesson, now, publishFor, smallWorld, type World } from "./testing/world";
@@ -114,7 +115,7 @@ describe("what is found, and by whom", () => {
     const shared = await publishFor(db, world.teodor, lesson("Soon withdrawn skuas"), ["staffroom"]);
     await pack(db, world.ines, shared.id, now);
     expect(await titles(await reader(world.ines), { words: "skuas" })).toEqual(["Soon withdrawn skuas"]);
-    await takeOffShelf(db, shared.id, "staffroom");
+    await setEntries(db, [shared.id], []);
     await indexResource(db, shared.id, lesson("Soon withdrawn skuas"), true);
     expect(await titles(await reader(world.ines), { words: "skuas" })).toEqual([]);
     expect(

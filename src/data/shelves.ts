@@ -24,10 +24,6 @@ export async function putOnShelf(
   );
 }
 
-export async function takeOffShelf(db: Queryable, resource: number, shelf: SharedShelf): Promise<void> {
-  await db.query("delete from shelf_entry where resource_id = $1 and shelf = $2", [resource, shelf]);
-}
-
 const configurations: Record<string, string> = { en: "satchel_en", es: "satchel_es" };
 
 /** The text search configuration of a language; English rules do least harm to languages without one of their own. */

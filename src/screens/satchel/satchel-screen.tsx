@@ -3,8 +3,7 @@ import { clsx } from "clsx";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Plus } from "lucide-react";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useMemo, useRef, useState, type FormEvent } from "react";
+import { useMemo, useRef, useState } from "react";
 import { sayDay } from "@/core/calendar/say-moment";
 import {
   anyFilter,
@@ -15,7 +14,6 @@ import {
   type SatchelFilter,
 } from "@/core/satchel/filter";
 import type { Pocket, SatchelItem, Withdrawn } from "@/data/satchel";
-import { makeResource } from "@/screens/acts/adapt";
 import type { AssignContext } from "@/server/assign-context";
 import type { LightTableData } from "@/server/light-table";
 import { sayGradeSpan } from "@/core/find/grade";
@@ -23,9 +21,7 @@ import { PrintedList } from "@/ui/printed-list";
 import { BackToList } from "@/ui/back-to-list";
 import { Button, buttonClasses } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
-import { Dialog } from "@/ui/dialog";
 import { Empty } from "@/ui/empty";
-import { Field, TextInput } from "@/ui/field";
 import { useKeys } from "@/ui/keys";
 import { holdKeys } from "@/ui/keys-ahead";
 import { Line } from "@/ui/line";
@@ -41,6 +37,7 @@ import { AssignPanel } from "../assign/assign-panel";
 import { Grip } from "../shell/grip";
 import { SharePanel } from "../share/share-panel";
 import { FilterBar } from "./filter-bar";
+import { NewResource } from "./new-resource";
 import { PocketHead } from "./pocket-head";
 import { PocketList } from "./pocket-list";
 import { LinePlace, useOrder } from "./use-order";
@@ -52,31 +49,6 @@ const says: Record<SatchelItem["origin"], (item: SatchelItem) => string> = {
   adapted: (item) => (item.draftOnly ? "my version · not published yet" : "my version"),
   packed: (item) => `${item.author} · packed`,
 };
-
-function NewResource({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
-  const router = useRouter();
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const outcome = await makeResource({ title: String(new FormData(event.currentTarget).get("title")) });
-    if (outcome.ok) router.push(`/adapt/${outcome.value.resource}`);
-    else setProblem(outcome.problem);
-  };
-  return (
-    <Dialog open={open} onOpenChange={onOpenChange} title="Make something new">
-      <form onSubmit={submit} className="grid gap-4">
-        <Field label="What is it called?" problem={problem ?? undefined}>
-          {(control) => <TextInput {...control} name="title" maxLength={300} />}
-        </Field>
-        <div className="flex justify-end">
-          <Button type="submit" look="main">
-            Begin
-          </Button>
-        </div>
-      </form>
-    </Dialog>
-  );
-}
 
 const listParameters = (pocket: OpenPocket, filter: SatchelFilter): URLSearchParams =>
   new URLSearchParams(

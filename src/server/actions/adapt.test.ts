@@ -7,7 +7,7 @@ import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world
 import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import { adaptData } from "../adapt";
 import { lightTable } from "../light-table";
-import { takeOffShelf } from "@/data/shelves";
+import { setEntries } from "@/data/sharing";
 import { GET as readElsewhere } from "@/app/(teacher)/adapt/[resource]/elsewhere/route";
 import { GET as readRevision } from "@/app/(teacher)/adapt/[resource]/revision/route";
 import { publish } from "../publish";
@@ -109,7 +109,7 @@ describe("the author goes on", () => {
   test("what was taken off the shelf is not shown any more, and cannot be gone on from", async () => {
     const { source, mine } = await adapted();
     const revision = await publishAgain(source.id, lesson("Now private"));
-    await takeOffShelf(db, source.id, "staffroom");
+    await setEntries(db, [source.id], []);
     expect(await newer(mine)).toBeNull();
     expect(await goOnFromSource({ resource: mine, revision })).toMatchObject({ ok: false });
   });

@@ -1,7 +1,7 @@
 import type { Db } from "@/data/db";
 import { GET as readList } from "@/app/(teacher)/satchel/list/route";
 import { pocketsOf, resourcesIn, satchelOf, seePacked, withdrawnFrom } from "@/data/satchel";
-import { takeOffShelf } from "@/data/shelves";
+import { setEntries } from "@/data/sharing";
 import { archiveResource, duplicateResources } from "./adapt";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
@@ -285,7 +285,7 @@ describe("an original she packed", () => {
       author: world.teodor,
       now: new Date(),
     });
-    await takeOffShelf(db, id, "staffroom");
+    await setEntries(db, [id], []);
     await db.query("update search_entry set shelves = 0 where resource_id = $1", [id]);
     expect(await gone()).toEqual([["Old title", "teodor Test"]]);
     value(await actions.unpackResources({ ids: [id] }));
