@@ -48,7 +48,7 @@ export async function addSharing(tx: Queryable, town: Town, lessons: Map<string,
   for (const { resource, to, days, note } of plan.gifts) {
     const lesson = lessonCalled(resource);
     const of = { resources: [lesson.id], people: [town.people.get(to)!], note, at: ago(days) };
-    await give(tx, { ...of, by: await ownerOf(lesson) });
+    await give(tx, { ...of, by: await ownerOf(lesson), way: "copy" });
   }
   for (const offer of plan.offers) {
     const lesson = lessonCalled(offer.resource);

@@ -5,7 +5,7 @@ import type { Facts } from "@/core/resource/facts";
 import { needParameters, satisfies, type ReadNeed } from "./conditions";
 import { one, type Queryable } from "./db";
 import { editionYears } from "./editions";
-import { isGiven } from "./shares";
+import { isGiven, isGivenToCopy } from "./shares";
 import { exists, reached, readerParameters, type Reader } from "./reach";
 
 export interface Hit {
@@ -258,15 +258,16 @@ export async function hitsOf(db: Queryable, reader: Reader, read: ReadNeed, opti
   });
 }
 
-/** Which of these resources this reader may see: hers, on a shelf open to her, or given to her. */
+/** Which of these resources this reader may see, or also copy: hers, on a shelf open to her, or given to her. */
 export async function readableAmong(
   db: Queryable,
   reader: Pick<Reader, "id" | "school" | "district">,
   resources: readonly number[],
+  how: "see" | "copy" = "see",
 ): Promise<number[]> {
   const rows = await db.query<{ id: number }>(
     `select r.id from resource r
-      where r.id = any($4::int[]) and (r.owner_id = $1 or (${isGiven}) or (r.archived is null and exists (
+      where r.id = any($4::int[]) and (r.owner_id = $1 or (${how === "copy" ? isGivenToCopy : isGiven}) or (r.archived is null and exists (
         select 1 from shelf_entry s where s.resource_id = r.id and r.head_revision_id is not null and (
           s.shelf = 'commons' or (s.shelf = 'district' and r.district_id = $3) or (s.shelf = 'staffroom' and s.school_id = $2)))))`,
     [reader.id, reader.school ?? -1, reader.district, resources],
@@ -274,7 +275,7 @@ export async function readableAmong(
   return rows.map(({ id }) => id);
 }
 
-/** Whether she may see every one of them. */
+/** Whether she may see (or copy) every one of them. */
 export async function mayReadAll(...asked: Parameters<typeof readableAmong>): Promise<boolean> {
   return (await readableAmong(...asked)).length === new Set(asked[2]).size;
 }

@@ -1,8 +1,16 @@
 import type { Facts } from "@/core/resource/facts";
 import { one, type Queryable } from "./db";
+import { linkLives, type ShareWay } from "./links";
 
-/** A row `r` of resource is given to person $1: hers to see, to copy and to assign, until it is taken back. */
-export const isGiven = `exists (select 1 from share h where h.resource_id = r.id and h.person_id = $1 and h.ended is null)
+/** A row `h` of share holds: it was not taken back, and the link it came by still leads there. */
+const holds = `h.ended is null and (h.link_id is null or exists (select 1 from link l where l.id = h.link_id and ${linkLives}))`;
+
+/** A row `r` of resource is given to person $1: hers to see until it is taken back. */
+export const isGiven = `exists (select 1 from share h where h.resource_id = r.id and h.person_id = $1 and ${holds})
+  and r.archived is null and r.head_revision_id is not null`;
+
+/** The same, and hers to copy and assign as well. */
+export const isGivenToCopy = `exists (select 1 from share h where h.resource_id = r.id and h.person_id = $1 and h.way = 'copy' and ${holds})
   and r.archived is null and r.head_revision_id is not null`;
 
 /** Something a colleague gave. */
@@ -14,6 +22,7 @@ export interface Given {
   note: string;
   at: Date;
   thanked: Date | null;
+  way: ShareWay;
   /** In her satchel already. */
   packed: boolean;
 }
@@ -21,10 +30,10 @@ export interface Given {
 /** What was given to somebody and not taken back, the newest first. */
 export const givenTo = (db: Queryable, person: number): Promise<Given[]> =>
   db.query<Given>(
-    `select h.id, h.resource_id resource, f.facts, p.given_name || ' ' || p.family_name as "by", h.note, h.at as at, h.thanked,
+    `select h.id, h.resource_id resource, f.facts, p.given_name || ' ' || p.family_name as "by", h.note, h.at as at, h.thanked, h.way,
             exists (select 1 from pack k where k.person_id = $1 and k.resource_id = h.resource_id) packed
        from share h join resource r on r.id = h.resource_id join resource_facts f on f.resource_id = r.id
-       join person p on p.id = h.by_id where h.person_id = $1 and ${isGiven}
+       join person p on p.id = h.by_id where h.person_id = $1 and ${holds} and ${isGiven}
       order by h.at desc, h.id desc limit 500`,
     [person],
   );
@@ -32,7 +41,7 @@ export const givenTo = (db: Queryable, person: number): Promise<Given[]> =>
 export async function countGiven(db: Queryable, person: number): Promise<number> {
   const { count } = await one<{ count: number }>(
     db,
-    `select count(*)::int count from share h join resource r on r.id = h.resource_id where h.person_id = $1 and ${isGiven}`,
+    `select count(*)::int count from share h join resource r on r.id = h.resource_id where h.person_id = $1 and ${holds} and ${isGiven}`,
     [person],
   );
   return count;
@@ -46,26 +55,36 @@ export interface GivenTo {
   name: string;
   at: Date;
   thanked: Date | null;
+  way: ShareWay;
+  /** It came by a link of hers. */
+  byLink: boolean;
 }
 
 export const givenOf = (db: Queryable, resources: readonly number[]): Promise<GivenTo[]> =>
   db.query<GivenTo>(
-    `select h.id, h.resource_id resource, h.person_id person, p.given_name || ' ' || p.family_name as name, h.at as at, h.thanked
-       from share h join person p on p.id = h.person_id where h.resource_id = any($1::int[]) and h.ended is null
+    `select h.id, h.resource_id resource, h.person_id person, p.given_name || ' ' || p.family_name as name, h.at as at, h.thanked,
+            h.way, h.link_id is not null "byLink"
+       from share h join person p on p.id = h.person_id where h.resource_id = any($1::int[]) and ${holds}
       order by name, h.id`,
     [resources],
   );
 
-/** Gives things to people; who has a thing already keeps it as it was given. Returns the new ones. */
+/**
+ * Gives things to people. Somebody who has a thing by a link, or to look at only, has it as it is given now; otherwise what was given
+ * stays as it was. Returns the new ones.
+ */
 export async function give(
   tx: Queryable,
-  of: { resources: readonly number[]; people: readonly number[]; by: number; note: string; at: Date },
+  of: { resources: readonly number[]; people: readonly number[]; by: number; note: string; at: Date; way: ShareWay },
 ): Promise<{ id: number; person: number }[]> {
   return tx.query(
-    `insert into share (resource_id, person_id, by_id, note, at)
-     select r.id, p.id, $3, $4, $5 from unnest($1::int[]) r(id), unnest($2::int[]) p(id) where p.id <> $3
-     on conflict do nothing returning id, person_id person`,
-    [of.resources, of.people, of.by, of.note, of.at],
+    `insert into share (resource_id, person_id, by_id, note, at, way)
+     select r.id, p.id, $3, $4, $5, $6 from unnest($1::int[]) r(id), unnest($2::int[]) p(id) where p.id <> $3
+     on conflict (resource_id, person_id) where ended is null
+       do update set note = excluded.note, at = excluded.at, way = excluded.way, link_id = null
+       where share.link_id is not null or share.way <> excluded.way
+     returning id, person_id person`,
+    [of.resources, of.people, of.by, of.note, of.at, of.way],
   );
 }
 

@@ -1,6 +1,7 @@
 import { canonical } from "@/core/resource/changes";
 import type { Queryable } from "@/data/db";
 import { offerAgain, undecide, withdrawOffers } from "@/data/offers";
+import { setLinkEnded } from "@/data/links";
 import { endGiven } from "@/data/shares";
 import { entriesOf, setEntries } from "@/data/sharing";
 import { Refused } from "./act";
@@ -27,6 +28,17 @@ export async function putDecisionBack(tx: Queryable, by: number, before: Decided
   if (after.id !== null && !(await undecide(tx, after.id, { ...before, by })))
     throw new Refused("It has been offered again since, so the decision stays.");
   await setEntries(tx, [after.resource], before.entries);
+}
+
+/** @throws Refused when it was ended or opened again since */
+export async function putLinkBack(
+  tx: Queryable,
+  by: number,
+  link: NonNullable<PlanState["link"]>,
+  now: Date,
+): Promise<void> {
+  if (!(await setLinkEnded(tx, by, link.id, link.ended ? null : now)))
+    throw new Refused("The link has been changed since, so it stays as it is.");
 }
 
 /** @throws Refused when it was taken back or given again since */

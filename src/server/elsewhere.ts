@@ -82,7 +82,7 @@ export interface Elsewhere {
 
 /** The steps of one resource; null when it is not hers to see, or there is nothing published. */
 export async function stepsOf(db: Db, visitor: Visitor, id: number, now: Date): Promise<Elsewhere | null> {
-  if (!(await permit(db, visitor, "look at resource", { resource: id }, now))) return null;
+  if (!(await permit(db, visitor, "adapt resource", { resource: id }, now))) return null;
   const resource = await resourceById(db, id);
   const revision = resource?.head ? await readRevision(db, resource.head) : undefined;
   if (!resource || !revision) return null;

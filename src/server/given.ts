@@ -43,7 +43,7 @@ export interface Version {
 export async function versionsForAll(db: Db, visitor: Visitor, resources: readonly number[]): Promise<Version[]> {
   const kin = await kinOf(db, resources);
   if (kin.length === 0) return [];
-  const readable = await readableAmong(db, visitor, [...new Set(kin.map(({ id }) => id))]);
+  const readable = await readableAmong(db, visitor, [...new Set(kin.map(({ id }) => id))], "copy");
   const heads = new Map((await headsOf(db, readable)).map((head) => [head.id, head]));
   return kin.flatMap(({ of, id }) => {
     const head = heads.get(id);

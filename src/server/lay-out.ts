@@ -54,7 +54,7 @@ async function assignableIn(db: Db, visitor: Visitor, pocket: number, now: Date)
   for (const id of await resourcesIn(db, pocket)) {
     const [resource, facts] = [await resourceById(db, id), await factsOfHead(db, id)];
     // What is not published, or has been taken off its shelf, cannot be assigned.
-    if (resource?.head && (await permit(db, visitor, "look at resource", { resource: id }, now)))
+    if (resource?.head && (await permit(db, visitor, "adapt resource", { resource: id }, now)))
       resources.push({ id, revision: resource.head, title: facts.title, facts });
     else skipped.push(facts.title);
   }

@@ -20,7 +20,7 @@ import {
 import { editionsOf, type OtherEdition } from "@/data/editions";
 import { isFollowing } from "@/data/kept";
 import { notesOfUse, type NoteOfUse } from "@/data/notes-of-use";
-import { usesAtSchool, type UsedHere } from "@/data/search";
+import { mayReadAll, usesAtSchool, type UsedHere } from "@/data/search";
 import { standardsByCode } from "@/data/standards";
 import { readerOf } from "./reader";
 import { permit } from "./permissions";
@@ -39,6 +39,8 @@ export interface LightTableData {
   /** Her own versions of it, newest first. */
   myVersions: number[];
   adapting: ReturnType<typeof mayAdapt>;
+  /** It was shown to her and is not hers to copy or to assign. */
+  lookOnly: boolean;
   usedHere: number;
   /** What it was adapted from, where she may see that. */
   original: { id: number; title: string } | null;
@@ -100,6 +102,7 @@ export async function lightTable(
   const document = revision?.document ?? (await draftOf(db, id))?.document;
   if (!document) return null;
   const mine = resource.owner === visitor.id;
+  const lookOnly = !mine && !(await mayReadAll(db, visitor, [id], "copy"));
   const reader = await readerOf(db, visitor);
   const { facts, reading } = revision ? measuredOnce(revision.id, document) : measure(document);
   const [myVersions, usesHere, notes, editions, following, statements, source, adapters] = await Promise.all([
@@ -122,7 +125,10 @@ export async function lightTable(
     mine,
     packed: !mine && reader.satchel.includes(id),
     myVersions,
-    adapting: mayAdapt(document.licence, mine),
+    lookOnly,
+    adapting: lookOnly
+      ? { allowed: false, reason: `${resource.ownerName} shared it to look at only.` }
+      : mayAdapt(document.licence, mine),
     usedHere: usesHere.length,
     usesHere,
     original,

@@ -49,11 +49,16 @@ async function every<Item>(items: Iterable<Item>, holds: (item: Item) => Promise
 const relations = {
   "reads resource": relation(["resource"], (db, visitor, { resource }) => mayReadAll(db, visitor, [resource])),
   "reads resources": relation(["resources"], (db, visitor, { resources }) => mayReadAll(db, visitor, resources)),
-  "reads versions": relation(["versions"], (db, visitor, { versions }) =>
+  "copies resource": relation(["resource"], (db, visitor, { resource }) => mayReadAll(db, visitor, [resource], "copy")),
+  "copies resources": relation(["resources"], (db, visitor, { resources }) =>
+    mayReadAll(db, visitor, resources, "copy"),
+  ),
+  "copies versions": relation(["versions"], (db, visitor, { versions }) =>
     mayReadAll(
       db,
       visitor,
       versions.map(({ resource }) => resource),
+      "copy",
     ),
   ),
   "owns resource": relation(["resource"], (db, visitor, { resource }) => ownsAll(db, visitor.id, [resource])),
@@ -137,11 +142,15 @@ export const permissions = {
   "pack resource": { who: "teacher", needs: ["reads resource"] },
   "unpack resource": { who: "teacher", needs: [] },
   "make resource": { who: "teacher", needs: [] },
-  "adapt resource": { who: "teacher", needs: ["reads resource"] },
+  "adapt resource": { who: "teacher", needs: ["copies resource"] },
   "edit resource": { who: "teacher", needs: ["owns resource"] },
   "share resources": { who: "teacher", needs: ["owns resources"] },
   "give to colleagues": { who: "teacher", needs: ["owns resources"] },
   "see what was given": { who: "teacher", needs: [] },
+  "share by link": { who: "teacher", needs: ["owns resources"] },
+  "end a link": { who: "teacher", needs: [] },
+  "open a link": { who: "anyone", needs: [] },
+  "take what a link shows": { who: "teacher", needs: [] },
   "keep the desk": { who: "curator", needs: [] },
   "add a file": { who: "teacher", needs: [] },
   "see a file": { who: "signed in", needs: [] },
@@ -150,12 +159,12 @@ export const permissions = {
   "make pocket": { who: "teacher", needs: [] },
   "change pocket": { who: "teacher", needs: ["owns pocket"] },
   "put into pocket": { who: "teacher", needs: ["owns pocket", "reads resources"] },
-  "see who to assign to": { who: "teacher", needs: ["reads resources"] },
+  "see who to assign to": { who: "teacher", needs: ["copies resources"] },
   "assign resources": {
     who: "teacher",
     needs: [
-      "reads resources",
-      "reads versions",
+      "copies resources",
+      "copies versions",
       "teaches the classes",
       "students are in their classes",
       "works with what it waits for",
@@ -170,7 +179,7 @@ export const permissions = {
   "take back a lost day": { who: "teacher", needs: ["teaches all classes"] },
   "lay out a pocket": {
     who: "teacher",
-    needs: ["teaches class", "teaches class on the day", "owns pocket", "reads versions"],
+    needs: ["teaches class", "teaches class on the day", "owns pocket", "copies versions"],
   },
   "undo a change of plan": { who: "signed in", needs: [] },
   "see results": { who: "teacher", needs: ["works with assignment"] },

@@ -16,6 +16,9 @@ export async function secretIsRight(stored: string | null | undefined, given: st
   return right && stored !== null && stored !== undefined;
 }
 
+/** For an address anybody may open who has it: 128 bits. */
+export const newLinkToken = (): string => randomBytes(16).toString("base64url");
+
 export const newToken = (): string => randomBytes(32).toString("base64url");
 
 /** What is kept of a token: someone who reads the table cannot use it. */

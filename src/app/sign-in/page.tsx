@@ -8,10 +8,21 @@ import { currentVisitor } from "@/server/session";
 
 export const metadata: Metadata = { title: "Sign in" };
 
-export default async function SignInPage() {
+/** `?to=` what somebody shared by a link: signing in leads back there. */
+export default async function SignInPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const { db } = await enter("sign in");
   if (!(await hasPeople(db))) redirect("/begin");
   const visitor = await currentVisitor();
   if (visitor?.kind === "adult" && visitor.roles.includes("teacher")) redirect("/find");
-  return <SignInScreen demo={process.env.DEMO === "1" ? await demoPeople(db) : null} />;
+  const { to } = await searchParams;
+  return (
+    <SignInScreen
+      to={typeof to === "string" ? to : undefined}
+      demo={process.env.DEMO === "1" ? await demoPeople(db) : null}
+    />
+  );
 }

@@ -27,3 +27,11 @@ export function missingFiles(document: Document, gone: readonly string[]): Unfin
       .map((block) => ({ step: step.id, block: block.id, problem: "A file is missing. Add it again." })),
   ]);
 }
+
+/** The same document with each stored file under another name: shown to somebody who reaches files by another address. */
+export function renameFiles<Value>(value: Value, rename: (sha256: string) => string): Value {
+  if (typeof value === "string") return (value.length === 64 && SHA256.test(value) ? rename(value) : value) as Value;
+  if (Array.isArray(value)) return value.map((part) => renameFiles<unknown>(part, rename)) as Value;
+  if (typeof value !== "object" || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([name, part]) => [name, renameFiles(part, rename)])) as Value;
+}

@@ -62,12 +62,18 @@ export function GivenScreen({ given, zone, now }: { given: Given[]; zone: string
                 <Button size="small" disabled={busy || one.packed} onClick={() => pack(one)}>
                   <Backpack size={14} aria-hidden /> {one.packed ? "In my satchel" : "Pack"}
                 </Button>
-                <Button size="small" disabled={busy} onClick={() => adapt(one)}>
-                  Make my copy without voices
-                </Button>
-                <Link href={`/find?open=${one.resource}&do=assign`} className={buttonClasses("plain", "small")}>
-                  <Send size={14} aria-hidden /> Assign …
-                </Link>
+                {one.way === "copy" ? (
+                  <>
+                    <Button size="small" disabled={busy} onClick={() => adapt(one)}>
+                      Make my copy without voices
+                    </Button>
+                    <Link href={`/find?open=${one.resource}&do=assign`} className={buttonClasses("plain", "small")}>
+                      <Send size={14} aria-hidden /> Assign …
+                    </Link>
+                  </>
+                ) : (
+                  <span className="self-center text-[13px] text-ink-soft">to look at only</span>
+                )}
                 <Button size="small" look="quiet" disabled={busy || one.thanked !== null} onClick={() => thank(one)}>
                   <Heart size={14} aria-hidden /> {one.thanked ? "Thanked" : "Say thank you"}
                 </Button>

@@ -134,7 +134,7 @@ export function LightTable({
   const [asking, setAsking] = useState(false);
   const [busy, start] = useTransition();
   const { resource, facts } = data;
-  const assigning = parameters.get("do") === "assign" && data.published;
+  const assigning = parameters.get("do") === "assign" && data.published && !data.lookOnly;
   const sharing = parameters.get("do") === "share" && data.mine;
   const looking = !assigning && !sharing;
   const view = viewsOf(data).find((one) => one.value === parameters.get("view"))?.value ?? "steps";
@@ -154,6 +154,9 @@ export function LightTable({
     if (!data.published) {
       dropKeys();
       tellProblem("Publish it first: students get what is published.");
+    } else if (data.lookOnly) {
+      dropKeys();
+      tellProblem(`${data.resource.ownerName} shared it to look at only. Ask for leave to use it.`);
     } else if (!assigning) {
       holdKeys();
       go({ do: "assign" }, "push");

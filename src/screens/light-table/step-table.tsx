@@ -68,6 +68,7 @@ function Aside({
   reads,
   mode,
   onMode,
+  withAnswers,
 }: {
   step: Step;
   document: Document;
@@ -77,8 +78,9 @@ function Aside({
   reads: ReactNode;
   mode: "skim" | "work";
   onMode: (mode: "skim" | "work") => void;
+  withAnswers: boolean;
 }) {
-  const answers = questionsOf(step);
+  const answers = withAnswers ? questionsOf(step) : [];
   const notes = inLanguage(step.teacherNotes, languages);
   const general = inLanguage(document.teacherNotes, languages);
   const work = workNames[step.work];
@@ -86,22 +88,26 @@ function Aside({
     // Long notes are scrolled with the keyboard too.
     <aside
       className="w-52 shrink-0 overflow-auto pb-4 max-md:w-full max-md:overflow-visible"
-      aria-label="For the teacher"
+      aria-label={withAnswers ? "For the teacher" : "About this step"}
       tabIndex={0}
     >
-      <Segmented
-        label="How to look at it"
-        value={mode}
-        onChange={onMode}
-        options={[
-          { value: "skim", text: "Skim" },
-          { value: "work", text: "Work" },
-        ]}
-        className="w-full"
-      />
-      <p className="mt-1 text-[13px] text-ink-soft">
-        {mode === "work" ? "As a student would. Nothing is kept." : "Answers beside, nothing to fill in."}
-      </p>
+      {withAnswers && (
+        <>
+          <Segmented
+            label="How to look at it"
+            value={mode}
+            onChange={onMode}
+            options={[
+              { value: "skim", text: "Skim" },
+              { value: "work", text: "Work" },
+            ]}
+            className="w-full"
+          />
+          <p className="mt-1 text-[13px] text-ink-soft">
+            {mode === "work" ? "As a student would. Nothing is kept." : "Answers beside, nothing to fill in."}
+          </p>
+        </>
+      )}
       {reads}
       <dl className="mt-3 grid gap-3 text-[13px] [&_dt]:font-bold">
         {answers.length > 0 && (
@@ -156,10 +162,17 @@ function Aside({
 }
 
 /** The steps of a resource: a strip above, the step as students see it, notes and answers beside, all moving together. */
-export function StepTable({ document }: { document: Document }) {
+export function StepTable({
+  document,
+  withAnswers = true,
+}: {
+  document: Document;
+  /** False: the document came without answers, so nothing can be tried and marked. */
+  withAnswers?: boolean;
+}) {
   const { go, parameters } = useAddress();
   const [at, setAt] = useState(() => stepAt(parameters.get("step"), document.steps.length));
-  const [mode, setMode] = useState<"skim" | "work">(parameters.get("mode") === "work" ? "work" : "skim");
+  const [mode, setMode] = useState<"skim" | "work">(parameters.get("mode") === "work" && withAnswers ? "work" : "skim");
   const trial = useTrial(document);
   // In work, the page it is handed in on comes behind the last step.
   const last = document.steps.length - (mode === "work" ? 0 : 1);
@@ -177,7 +190,7 @@ export function StepTable({ document }: { document: Document }) {
   useKeys({
     ArrowRight: () => pick(at + 1),
     ArrowLeft: () => pick(at - 1),
-    w: () => changeMode(mode === "work" ? "skim" : "work"),
+    w: () => withAnswers && changeMode(mode === "work" ? "skim" : "work"),
   });
   const [read, setRead] = useState(document.languages[0]!);
   const languages = readFirst(document.languages, read);
@@ -251,6 +264,7 @@ export function StepTable({ document }: { document: Document }) {
           }
           mode={mode}
           onMode={changeMode}
+          withAnswers={withAnswers}
         />
       </div>
     </div>

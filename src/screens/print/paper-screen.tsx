@@ -134,11 +134,13 @@ export interface PaperScreenProps {
   /** As students get it on paper. */
   paper: Document;
   what: "students" | "key" | "both";
+  /** False: there is no key to print. */
+  withKey?: boolean;
   reads: string;
 }
 
 /** A resource on paper: for students, the answer key, or both. */
-export function PaperScreen({ author, document, paper, what, reads }: PaperScreenProps) {
+export function PaperScreen({ author, document, paper, what, reads, withKey = true }: PaperScreenProps) {
   const { go } = useAddress();
   const languages = readFirst(document.languages, reads);
   const numbers = numbersOf(paper);
@@ -148,16 +150,18 @@ export function PaperScreen({ author, document, paper, what, reads }: PaperScree
   return (
     <main className="paper mx-auto max-w-3xl px-8 py-6 font-child text-[17px]" lang={languages[0]}>
       <div className="not-printed mb-6 flex flex-wrap items-center gap-3 font-sans text-[15px]">
-        <Segmented
-          label="What is printed"
-          value={what}
-          onChange={(next) => go({ print: next === "students" ? null : next })}
-          options={[
-            { value: "students", text: "for students" },
-            { value: "key", text: "answer key" },
-            { value: "both", text: "both" },
-          ]}
-        />
+        {withKey && (
+          <Segmented
+            label="What is printed"
+            value={what}
+            onChange={(next) => go({ print: next === "students" ? null : next })}
+            options={[
+              { value: "students", text: "for students" },
+              { value: "key", text: "answer key" },
+              { value: "both", text: "both" },
+            ]}
+          />
+        )}
         <LanguageSwitch
           languages={document.languages}
           reads={reads}

@@ -7,7 +7,9 @@ import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { tellProblem } from "@/ui/toast";
+import type { ShareWay } from "@/data/links";
 import { useDone } from "../use-done";
+import { WayChoice } from "./way-choice";
 
 type Looked = Extract<Awaited<ReturnType<typeof lookAtGiven>>, { ok: true }>["value"];
 
@@ -20,6 +22,7 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
   const [words, setWords] = useState("");
   const [chosen, setChosen] = useState<readonly number[]>([]);
   const [note, setNote] = useState("");
+  const [way, setWay] = useState<ShareWay>("copy");
   const [times, setTimes] = useState(0);
   const [busy, start] = useTransition();
   const done = useDone();
@@ -50,7 +53,7 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
   const toggle = (id: number) => setChosen(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
   const give = () =>
     start(async () => {
-      const outcome = await giveToColleagues({ resources: ids, people: [...chosen], note });
+      const outcome = await giveToColleagues({ resources: ids, people: [...chosen], note, way });
       if (!outcome.ok) return tellProblem(outcome.problem);
       const names = looked.colleagues.filter(({ id }) => chosen.includes(id)).map(({ name }) => name);
       done(
@@ -109,8 +112,10 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
             onChange={(event) => setNote(event.target.value)}
           />
         </label>
+        <WayChoice way={way} onWay={setWay} />
         <p className="text-[13px] text-ink-soft">
-          They can look at it, copy it and assign it. Nothing they do changes yours. They get a message.
+          {way === "copy" ? "They can look at it, copy it and assign it." : "They can look at it, and nothing more."}{" "}
+          Nothing they do changes yours. They get a message.
         </p>
         {looked.given.length > 0 && (
           <section aria-labelledby="have-it">
@@ -118,10 +123,12 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
               They have it
             </h2>
             <ul className="mt-1">
-              {looked.given.map(({ id, name, thanked }) => (
+              {looked.given.map(({ id, name, thanked, way: given, byLink }) => (
                 <li key={id} className="flex items-center gap-2 border-t border-line py-1.5">
                   <span className="min-w-0 flex-1">
                     {name}
+                    {given === "look" && <span className="text-[13px] text-ink-soft"> · to look at</span>}
+                    {byLink && <span className="text-[13px] text-ink-soft"> · by a link</span>}
                     {thanked && <span className="text-[13px] text-brass-text"> · says thank you</span>}
                   </span>
                   <Button

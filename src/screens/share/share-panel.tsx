@@ -20,6 +20,7 @@ import { Segmented } from "@/ui/segmented";
 import { tellProblem } from "@/ui/toast";
 import { Word } from "@/ui/word";
 import { useDone } from "../use-done";
+import { LinkShare } from "./link-share";
 import { PeopleShare } from "./people-share";
 
 const names: Record<SharedShelf, string> = {
@@ -129,15 +130,17 @@ function ShelfRow({
   );
 }
 
-/** Shares her things: on a shelf, or with named colleagues. */
+/** Shares her things: on a shelf, with named colleagues, or by a link. `name`: what several of them are called together. */
 export function SharePanel({
   resources,
+  name = resources[0]!.title,
   onDone,
 }: {
   resources: readonly { id: number; title: string }[];
+  name?: string;
   onDone: () => void;
 }) {
-  const [way, setWay] = useState<"shelves" | "people">("shelves");
+  const [way, setWay] = useState<"shelves" | "people" | "link">("shelves");
   return (
     <div className="flex h-full min-h-0 flex-col">
       <div className="px-5 pb-3">
@@ -148,14 +151,17 @@ export function SharePanel({
           options={[
             { value: "shelves", text: "Shelves" },
             { value: "people", text: "People" },
+            { value: "link", text: "Link" },
           ]}
         />
       </div>
       <div className="min-h-0 flex-1">
         {way === "shelves" ? (
           <ShelfShare resources={resources} onDone={onDone} />
-        ) : (
+        ) : way === "people" ? (
           <PeopleShare resources={resources} onDone={onDone} />
+        ) : (
+          <LinkShare resources={resources} name={name} onDone={onDone} />
         )}
       </div>
     </div>

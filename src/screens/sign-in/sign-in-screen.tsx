@@ -17,13 +17,13 @@ export interface DemoPerson {
   classes: string | null;
 }
 
-function DemoDoors({ people }: { people: DemoPerson[] }) {
+function DemoDoors({ people, to }: { people: DemoPerson[]; to: string | undefined }) {
   const [busy, start] = useTransition();
   const adults = people.filter(
     (person) => person.kind === "adult" && ["teacher", "office"].some((role) => person.roles.includes(role)),
   );
   const students = people.filter((person) => person.kind === "student");
-  const enter = (id: number) => start(async () => void (await enterAsDemoPerson({ person: id })));
+  const enter = (id: number) => start(async () => void (await enterAsDemoPerson({ person: id, to })));
   const door = (person: DemoPerson) => (
     <li key={person.id}>
       <button
@@ -59,7 +59,7 @@ function DemoDoors({ people }: { people: DemoPerson[] }) {
   );
 }
 
-export function SignInScreen({ demo }: { demo: DemoPerson[] | null }) {
+export function SignInScreen({ demo, to }: { demo: DemoPerson[] | null; to: string | undefined }) {
   const [problem, setProblem] = useState<string>();
   const [busy, start] = useTransition();
   const submit = (event: FormEvent<HTMLFormElement>) => {
@@ -69,6 +69,7 @@ export function SignInScreen({ demo }: { demo: DemoPerson[] | null }) {
       const outcome = await signInWithPassword({
         email: String(form.get("email")),
         password: String(form.get("password")),
+        to,
       });
       if (outcome && !outcome.ok) setProblem(outcome.problem);
     });
@@ -101,7 +102,7 @@ export function SignInScreen({ demo }: { demo: DemoPerson[] | null }) {
           </Link>
         </p>
       </div>
-      {demo && <DemoDoors people={demo} />}
+      {demo && <DemoDoors people={demo} to={to} />}
     </main>
   );
 }

@@ -9,6 +9,7 @@ import { unfinished } from "@/core/resource/unfinished";
 import { withoutOthersVoices } from "@/core/resource/voices";
 import { licenceProblem, mayAdapt, startAdaptation } from "@/core/licence/licence";
 import type { Db, Queryable } from "@/data/db";
+import { isLinked } from "@/data/links";
 import * as resources from "@/data/resources";
 import { indexResource, removeFromSearch } from "@/data/shelves";
 import { act, Refused } from "../act";
@@ -189,6 +190,10 @@ export const publishDraft = act(
       };
     }
     const [shelves] = await standing(db, resource.owner, [document]);
+    if ((await isLinked(db, resource.id)) && shelves!.district.length > 0)
+      throw new Refused(
+        `Not published yet: a link leads to it, and this may not leave the school. ${shelves!.district.map(({ text }) => text).join(" ")} Change that, or end the link first.`,
+      );
     for (const shelf of resource.shelves) {
       const reasons = shelves![shelf];
       if (reasons.length > 0)

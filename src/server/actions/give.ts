@@ -34,6 +34,7 @@ export const giveToColleagues = act(
   z.object({
     resources: Things,
     people: z.array(Id).min(1, "Choose somebody.").max(200),
+    way: z.enum(["look", "copy"]).default("copy"),
     note: z.string().trim().max(500, "500 letters are the most for a note.").default(""),
   }),
   (given) => ({ resources: given.resources }),
@@ -49,7 +50,14 @@ export const giveToColleagues = act(
       if (documents.length < resources.length) throw new Refused("Publish it first: others see what is published.");
       const reasons = (await standing(tx, visitor.id, documents)).flatMap((shelves) => shelves[shelf]);
       if (reasons.length > 0) throw new Refused(reasons.map(({ text }) => text).join(" "));
-      const shares = await give(tx, { resources, people: given.people, by: visitor.id, note: given.note, at: now });
+      const shares = await give(tx, {
+        resources,
+        people: given.people,
+        by: visitor.id,
+        note: given.note,
+        at: now,
+        way: given.way,
+      });
       if (shares.length === 0) throw new Refused("They have it already.");
       const people = shares.map(({ person }) => person);
       await tellOfGiven(tx, visitor, { people, note: given.note, things: resources.length }, now);

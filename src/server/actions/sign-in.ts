@@ -11,10 +11,17 @@ import { signIn, signOut } from "@/server/session";
 const tooMany = (minutes: number) =>
   new Refused(`Too many tries. Wait ${minutes} ${minutes === 1 ? "minute" : "minutes"}, then try again.`);
 
+/** Where signing in may lead: to what somebody shared by a link, nowhere else. */
+const To = z
+  .string()
+  .regex(/^\/look\/[\w-]{22}$/)
+  .optional()
+  .catch(undefined);
+
 export const signInWithPassword = act(
   "sign in",
-  z.object({ email: z.string().max(200), password: z.string().max(200) }),
-  async ({ db }, { email, password }) => {
+  z.object({ email: z.string().max(200), password: z.string().max(200), to: To }),
+  async ({ db }, { email, password, to }) => {
     const address = await callerAddress();
     const allowed = await allowSignIn(email, address);
     if (!allowed.allowed) throw tooMany(allowed.minutes);
@@ -27,18 +34,22 @@ export const signInWithPassword = act(
     }
     await forgetAttempts(email, address);
     await signIn(found!.id, "adult", null);
-    redirect("/find");
+    redirect(to ?? "/find");
   },
 );
 
 /** The demo's doors: only where DEMO is set, and only for the people it lists. */
-export const enterAsDemoPerson = act("sign in", z.object({ person: z.number().int() }), async ({ db }, { person }) => {
-  if (process.env.DEMO !== "1") throw new Refused("This is only there in the demo.");
-  const found = (await demoPeople(db)).find((one) => one.id === person);
-  if (!found) throw new Refused("Nobody by that number.");
-  await signIn(found.id, found.kind, null);
-  redirect(found.kind === "adult" ? "/find" : "/student");
-});
+export const enterAsDemoPerson = act(
+  "sign in",
+  z.object({ person: z.number().int(), to: To }),
+  async ({ db }, { person, to }) => {
+    if (process.env.DEMO !== "1") throw new Refused("This is only there in the demo.");
+    const found = (await demoPeople(db)).find((one) => one.id === person);
+    if (!found) throw new Refused("Nobody by that number.");
+    await signIn(found.id, found.kind, null);
+    redirect(found.kind === "adult" ? (to ?? "/find") : "/student");
+  },
+);
 
 export const leave = act("sign out", z.object({}), async () => {
   await signOut();

@@ -1,35 +1,9 @@
-import { mediaByHash } from "@/data/media";
-import { readKept, readPart } from "@/server/files";
 import { route } from "@/server/route";
-
-/** The part of a file a player asks for (RFC 9110, section 14): one range, from or up to its end; null for anything else. */
-function rangeOf(asked: string | null, length: number): { from: number; to: number } | null | "outside" {
-  const found = /^bytes=(\d*)-(\d*)$/.exec(asked ?? "");
-  if (!found || (!found[1] && !found[2])) return null;
-  const from = found[1] ? Number(found[1]) : Math.max(0, length - Number(found[2]));
-  const to = found[1] && found[2] ? Math.min(Number(found[2]), length - 1) : length - 1;
-  return from > to || from >= length ? "outside" : { from, to };
-}
+import { sendFile } from "@/server/send-file";
 
 /** A stored file. Whoever knows its SHA-256 has seen a document that shows it. */
 export const GET = route(
   "see a file",
   () => ({}),
-  async ({ db, params, request }) => {
-    const media = /^[0-9a-f]{64}$/.test(params.sha256 ?? "") ? await mediaByHash(db, params.sha256!) : undefined;
-    if (!media) return Response.json({ problem: "There is nothing here." }, { status: 404 });
-    const headers = {
-      "content-type": media.mime,
-      "cache-control": "private, max-age=31536000, immutable",
-      "accept-ranges": "bytes",
-    };
-    const range = rangeOf(request.headers.get("range"), media.bytes);
-    if (range === "outside")
-      return new Response(null, { status: 416, headers: { "content-range": `bytes */${media.bytes}` } });
-    if (!range) return new Response(await readKept(media.sha256), { headers });
-    return new Response(await readPart(media.sha256, range.from, range.to), {
-      status: 206,
-      headers: { ...headers, "content-range": `bytes ${range.from}-${range.to}/${media.bytes}` },
-    });
-  },
+  ({ db, params, request }) => sendFile(db, params.sha256 ?? "", request),
 );

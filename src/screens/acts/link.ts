@@ -1,0 +1,7 @@
+import * as actions from "@/server/actions/link";
+import { tried } from "./tried";
+
+export const lookAtLinks = tried(actions.lookAtLinks, "quietly");
+export const makeLink = tried(actions.makeLink);
+export const endLink = tried(actions.endLink);
+export const takeFromLink = tried(actions.takeFromLink);
