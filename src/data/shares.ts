@@ -1,17 +1,18 @@
 import type { Facts } from "@/core/resource/facts";
 import { one, type Queryable } from "./db";
 import { linkLives, type ShareWay } from "./links";
+import { onTeamShelf } from "./teams";
 
 /** A row `h` of share holds: it was not taken back, and the link it came by still leads there. */
 const holds = `h.ended is null and (h.link_id is null or exists (select 1 from link l where l.id = h.link_id and ${linkLives}))`;
 
-/** A row `r` of resource is given to person $1: hers to see until it is taken back. */
-export const isGiven = `exists (select 1 from share h where h.resource_id = r.id and h.person_id = $1 and ${holds})
+/** A row `r` of resource is given to person $1, or ready for her team: hers to see until it is taken back. */
+export const isGiven = `(exists (select 1 from share h where h.resource_id = r.id and h.person_id = $1 and ${holds}) or ${onTeamShelf})
   and r.archived is null and r.head_revision_id is not null`;
 
 /** The same, and hers to copy and assign as well. */
-export const isGivenToCopy = `exists (select 1 from share h where h.resource_id = r.id and h.person_id = $1 and h.way = 'copy' and ${holds})
-  and r.archived is null and r.head_revision_id is not null`;
+export const isGivenToCopy = `(exists (select 1 from share h where h.resource_id = r.id and h.person_id = $1 and h.way = 'copy' and ${holds})
+  or ${onTeamShelf}) and r.archived is null and r.head_revision_id is not null`;
 
 /** Something a colleague gave. */
 export interface Given {

@@ -3,6 +3,7 @@ import path from "node:path";
 import type { Db } from "@/data/db";
 import { addAssignment, assignmentsOf } from "@/data/assignments";
 import { addPocket } from "@/data/satchel";
+import { addTeam } from "@/data/teams";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import type { Person } from "@/data/people";
@@ -129,13 +130,14 @@ describe("who may do what", () => {
   }, 60_000);
   afterAll(() => db.close());
 
-  test("nobody who is not signed in, but to sign in and to read help", async () => {
+  test("nobody who is not signed in, but to sign in, to read help and to open what an address leads to", async () => {
     const anybody = [
       "sign in",
       "read help",
       "read a calendar by its address",
       "begin a school",
       "accept an invitation",
+      "open a link",
     ];
     for (const act of Object.keys(permissions) as Act[]) {
       expect([
@@ -227,6 +229,8 @@ describe("who may do what", () => {
   });
 
   test("where the table asks about something that is not said, the answer is no", async () => {
+    const made = { district: world.district, name: "Grade 4", lines: ["Reading"], at: now };
+    const team = await addTeam(db, { ...made, people: [world.ines] });
     const about: Required<About> = {
       resource: things.mine,
       resources: [things.mine],
@@ -235,6 +239,7 @@ describe("who may do what", () => {
       assignment: things.assignment,
       assignments: [things.assignment],
       pocket: things.pocket,
+      team,
       author: world.teodor,
       date: "2026-11-26",
       students: [world.students[0]!],

@@ -5,6 +5,7 @@ import type { Queryable } from "@/data/db";
 import { authorIsSeen } from "@/data/kept";
 import { ownsAll } from "@/data/resources";
 import { ownsPocket } from "@/data/satchel";
+import { isInTeam } from "@/data/teams";
 import { mayReadAll } from "@/data/search";
 import { taskOf } from "@/data/work";
 import type { Visitor } from "./session";
@@ -18,6 +19,7 @@ export interface About {
   assignments?: readonly number[];
   classes?: readonly number[];
   pocket?: number;
+  team?: number;
   author?: number;
   /** The school's calendar day that something of a class is changed on. */
   date?: string;
@@ -64,6 +66,7 @@ const relations = {
   "owns resource": relation(["resource"], (db, visitor, { resource }) => ownsAll(db, visitor.id, [resource])),
   "owns resources": relation(["resources"], (db, visitor, { resources }) => ownsAll(db, visitor.id, resources)),
   "owns pocket": relation(["pocket"], (db, visitor, { pocket }) => ownsPocket(db, visitor.id, pocket)),
+  "is in team": relation(["team"], (db, visitor, { team }) => isInTeam(db, visitor.id, team)),
   "sees author": relation(["author"], (db, visitor, { author }) => authorIsSeen(db, visitor, author)),
   "teaches class": relation(["class"], (db, visitor, about, now) => teachesClass(db, visitor.id, about.class, now)),
   /** Whoever covers a class teaches it, and changes nothing about who is in it. */
@@ -147,6 +150,9 @@ export const permissions = {
   "share resources": { who: "teacher", needs: ["owns resources"] },
   "give to colleagues": { who: "teacher", needs: ["owns resources"] },
   "see what was given": { who: "teacher", needs: [] },
+  "see own teams": { who: "teacher", needs: [] },
+  "work in a team": { who: "teacher", needs: ["is in team"] },
+  "make ready for a team": { who: "teacher", needs: ["is in team", "owns resource"] },
   "share by link": { who: "teacher", needs: ["owns resources"] },
   "end a link": { who: "teacher", needs: [] },
   "open a link": { who: "anyone", needs: [] },

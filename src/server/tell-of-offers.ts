@@ -73,6 +73,23 @@ export async function tellOfGiven(
   if (messages.length > 0) await addMessages(tx, { school: visitor.school, person: visitor.id, at: now }, messages);
 }
 
+/** Tells somebody of a team what she is asked to make. */
+export async function tellOfAsked(
+  tx: Queryable,
+  visitor: Visitor,
+  of: { person: number; team: string; part: string; week: string },
+  now: Date,
+): Promise<void> {
+  const [to] = await addressesOf(tx, [of.person]);
+  if (!to || visitor.school === null) return;
+  const message = {
+    ...{ toName: to.name, toAddress: to.email },
+    subject: `${of.team}: “${of.part}” for the week of ${of.week}`,
+    body: `${visitor.givenName} ${visitor.familyName} asks you to make “${of.part}” for the week of ${of.week}. It is on the team’s board.`,
+  };
+  await addMessages(tx, { school: visitor.school, person: visitor.id, at: now }, [message]);
+}
+
 /** Passes a thank-you on. */
 export async function tellOfThanks(
   tx: Queryable,

@@ -17,6 +17,7 @@ import { ThemeButton } from "./theme-button";
 const places = [
   { href: "/find", text: "Find" },
   { href: "/satchel", text: "Satchel" },
+  { href: "/teams", text: "Teams" },
   { href: "/plan", text: "Plan" },
   { href: "/classes", text: "Classes" },
   { href: "/results", text: "Results" },

@@ -1,7 +1,8 @@
 "use client";
 import { useDndMonitor, useDroppable } from "@dnd-kit/core";
 import { clsx } from "clsx";
-import { ChevronDown, ChevronUp } from "lucide-react";
+import { ChevronDown, ChevronUp, Users } from "lucide-react";
+import Link from "next/link";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useRef, useState, type KeyboardEvent } from "react";
 import type { StripDay, StripMeeting } from "@/server/week-strip";
@@ -127,6 +128,21 @@ export function WeekStrip({ days, closed: closedFirst }: { days: StripDay[]; clo
             {days.map((day) => (
               <li key={day.date} className="min-w-0">
                 <p className={clsx("truncate text-[12px]", day.today ? "font-semibold" : "text-ink-soft")}>{day.day}</p>
+                {day.due.map(({ team, text }) => (
+                  <Link
+                    key={`${team} ${text}`}
+                    href={`/teams?team=${team}`}
+                    data-lesson
+                    title={`To make: ${text}`}
+                    className="mb-1 flex items-center gap-1 truncate rounded-[4px] border border-brass px-1.5 text-[12px] leading-[22px] text-brass-text"
+                  >
+                    <Users size={12} aria-hidden className="shrink-0" />
+                    <span className="truncate">
+                      <span className="heard">To make: </span>
+                      {text}
+                    </span>
+                  </Link>
+                ))}
                 {day.off && day.meetings.length === 0 ? (
                   <p className="truncate text-[12px] leading-[22px] text-ink-soft italic" title={day.off}>
                     {day.off}

@@ -68,7 +68,10 @@ test("wrong, ended and forgotten addresses look the same, and so does what was a
 
 test("it ends by itself after its day, and not for a day that is over", async () => {
   const id = await mine("For a week");
-  expect(await makeLink({ ...form, resources: [id], until: "2020-01-01" })).toMatchObject({ ok: false, field: "until" });
+  expect(await makeLink({ ...form, resources: [id], until: "2020-01-01" })).toMatchObject({
+    ok: false,
+    field: "until",
+  });
   expect((await makeLink({ ...form, resources: [id], until: "2026-02-31" })).ok).toBe(false);
   const token = tokenOf(value(await makeLink({ ...form, resources: [id], until: "2099-06-30" })).address);
   expect((await openLink(db, token))!.until!.toISOString().slice(0, 7)).toMatch(/^2099-0[67]$/);

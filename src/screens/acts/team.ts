@@ -1,0 +1,7 @@
+import * as actions from "@/server/actions/team";
+import { tried } from "./tried";
+
+export const makeTeam = tried(actions.makeTeam);
+export const changeTeam = tried(actions.changeTeam);
+export const givePart = tried(actions.givePart);
+export const readyPart = tried(actions.readyPart);
