@@ -2,6 +2,7 @@ import { canonical } from "@/core/resource/changes";
 import type { Queryable } from "@/data/db";
 import { offerAgain, undecide, withdrawOffers } from "@/data/offers";
 import { setLinkEnded } from "@/data/links";
+import { setOutcome } from "@/data/reports";
 import { endGiven } from "@/data/shares";
 import { entriesOf, setEntries } from "@/data/sharing";
 import { Refused } from "./act";
@@ -28,6 +29,19 @@ export async function putDecisionBack(tx: Queryable, by: number, before: Decided
   if (after.id !== null && !(await undecide(tx, after.id, { ...before, by })))
     throw new Refused("It has been offered again since, so the decision stays.");
   await setEntries(tx, [after.resource], before.entries);
+}
+
+/** @throws Refused when its thing stands elsewhere by now, or is reported anew */
+export async function putReportBack(
+  tx: Queryable,
+  before: NonNullable<PlanState["report"]>,
+  after: NonNullable<PlanState["report"]>,
+): Promise<void> {
+  if (canonical(await entriesOf(tx, [after.resource])) !== canonical(after.entries))
+    throw new Refused("It has been moved to other shelves since, so the decision stays.");
+  if (!(await setOutcome(tx, after.id, null)))
+    throw new Refused("It has been reported again since, so the decision stays.");
+  if (canonical(before.entries) !== canonical(after.entries)) await setEntries(tx, [after.resource], before.entries);
 }
 
 /** @throws Refused when it was ended or opened again since */

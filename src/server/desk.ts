@@ -12,7 +12,8 @@ import {
   type OfferLine,
   type OfferState,
 } from "@/data/offers";
-import { readRevision } from "@/data/read-once";
+import { publishedOf, readRevision } from "@/data/read-once";
+import { reportsOn, type Report } from "@/data/reports";
 import type { Document } from "@/core/resource/document";
 import type { Visitor } from "./session";
 import { gradesOf, subjectsOf } from "./share";
@@ -51,6 +52,22 @@ export interface DeskOffer {
 /** The desk of a curator's district: one of its three lists. */
 export const deskList = (db: Db, visitor: Visitor, list: DeskList, now: Date): Promise<OfferLine[]> =>
   offersOn(db, visitor.district, deskStates[list], list !== "waiting", { now, zone: visitor.zone });
+
+/** A report with the number of the step it is about, from 1; null: none, or it is not there any more. */
+export interface DeskReport extends Report {
+  stepNumber: number | null;
+}
+
+/** What readers reported of things on the district's shelves: what is open first. */
+export async function deskReports(db: Db, visitor: Visitor): Promise<DeskReport[]> {
+  const reports = await reportsOn(db, visitor.district);
+  const heads = await publishedOf(db, [...new Set(reports.map(({ resource }) => resource))]);
+  return reports.map((report) => {
+    const steps = heads.get(report.resource)?.document.steps ?? [];
+    const at = steps.findIndex(({ id }) => id === report.step);
+    return { ...report, stepNumber: at < 0 ? null : at + 1 };
+  });
+}
 
 /** One offer with what a decision needs; null: there is no such offer on this desk. What is judged is the newest revision: an offer follows what its author publishes while it waits. */
 export async function deskOffer(db: Db, visitor: Visitor, id: number): Promise<DeskOffer | null> {

@@ -43,6 +43,8 @@ export interface PlanState {
   offer?: { id: number | null; grades: number; subjects: number; resource: number; entries: ShelfEntry[] };
   /** What was given to colleagues, or (`ended`) taken back from them. */
   gave?: { resources: number[]; ids: number[]; ended: boolean };
+  /** A report a curator decided about, and where its thing stands. */
+  report?: { id: number; resource: number; entries: ShelfEntry[] };
   /** A link that was made or (`ended`) ended. */
   link?: { id: number; ended: boolean };
   /** Secrets that students' cards carry: their hashes. */

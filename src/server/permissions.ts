@@ -133,6 +133,7 @@ export const permissions = {
   "sign out": { who: "signed in", needs: [] },
   "find resources": { who: "teacher", needs: [] },
   "look at resource": { who: "teacher", needs: ["reads resource"] },
+  "report resource": { who: "teacher", needs: ["reads resource"] },
   "keep a need": { who: "teacher", needs: [] },
   "follow an author": { who: "teacher", needs: ["sees author"] },
   "stop following": { who: "teacher", needs: [] },

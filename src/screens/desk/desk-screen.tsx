@@ -8,12 +8,11 @@ import type { DeskList, DeskOffer } from "@/server/desk";
 import { Empty } from "@/ui/empty";
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
-import { Segmented } from "@/ui/segmented";
 import { StepTable } from "../light-table/step-table";
 import { useAddress } from "../use-address";
 import { DecidePanel } from "./decide-panel";
+import { DeskLists } from "./desk-lists";
 
-const lists: Record<DeskList, string> = { waiting: "waiting", returned: "sent back", decided: "decided" };
 const keys: [keys: string[], does: string][] = [
   [["j", "k"], "next offer, the one before"],
   [["←", "→"], "the step before, the next"],
@@ -31,11 +30,14 @@ export function DeskScreen({
   list,
   lines,
   opened,
+  reports,
   me,
   zone,
   now,
 }: {
   list: DeskList;
+  /** How many reports nobody has decided about. */
+  reports: number;
   lines: OfferLine[];
   opened: DeskOffer | null;
   me: number;
@@ -54,12 +56,7 @@ export function DeskScreen({
     <div className="flex h-full min-h-0 flex-col" aria-busy={busy}>
       <header className="flex flex-wrap items-center gap-4 border-b border-line px-5 py-3">
         <h1 className="font-serif text-[22px]">Offers to the district’s curators</h1>
-        <Segmented
-          label="Which offers"
-          value={list}
-          options={(Object.keys(lists) as DeskList[]).map((value) => ({ value, text: lists[value] }))}
-          onChange={(next) => go({ list: next === "waiting" ? null : next, offer: null, step: null }, "push")}
-        />
+        <DeskLists list={list} reports={reports} />
       </header>
       <div className="grid min-h-0 flex-1 grid-cols-[262px_minmax(0,1fr)_minmax(0,380px)] max-md:grid-cols-1 max-md:overflow-auto">
         <nav aria-label="Offers" className="flex min-h-0 flex-col overflow-auto border-r border-line bg-card">

@@ -32,6 +32,7 @@ import { FactsView } from "./facts-view";
 import { FitStatement } from "./fit-statement";
 import { NotesView } from "./notes-view";
 import { EditionsView } from "./editions-view";
+import { ReportDialog } from "./report-dialog";
 import { StepTable } from "./step-table";
 
 /** Pack or unpack, each with its way back. */
@@ -215,8 +216,9 @@ export function LightTable({
           </Button>
         </div>
         <About data={data} assign={assign} />
-        {data.keeps.length > 0 && (
+        {(data.keeps.length > 0 || !data.mine) && (
           <p className="mt-0.5 flex gap-3">
+            {!data.mine && <ReportDialog key={resource.id} data={data} />}
             {data.keeps.map((shelf) => (
               <RemoveFromShelf key={shelf} resource={resource.id} title={facts.title} shelf={shelf} />
             ))}

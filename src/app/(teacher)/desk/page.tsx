@@ -1,7 +1,9 @@
 import type { Metadata } from "next";
 import { idFrom } from "@/core/ids";
+import { openReports } from "@/data/reports";
 import { DeskScreen } from "@/screens/desk/desk-screen";
-import { deskList, deskOffer, deskStates, type DeskList } from "@/server/desk";
+import { ReportsScreen } from "@/screens/desk/reports-screen";
+import { deskList, deskOffer, deskReports, deskStates, type DeskList } from "@/server/desk";
 import { enter } from "@/server/page";
 
 export const metadata: Metadata = { title: "Desk" };
@@ -14,8 +16,11 @@ export default async function DeskPage({
 }) {
   const { db, visitor, now } = await enter("keep the desk");
   const asked = await searchParams;
+  if (asked.list === "reports")
+    return <ReportsScreen reports={await deskReports(db, visitor)} me={visitor.id} zone={visitor.zone} now={now} />;
   const list = (Object.keys(deskStates) as DeskList[]).find((one) => one === asked.list) ?? "waiting";
   const lines = await deskList(db, visitor, list, now);
   const opened = await deskOffer(db, visitor, idFrom(asked.offer) ?? lines[0]?.id ?? -1);
-  return <DeskScreen list={list} lines={lines} opened={opened} me={visitor.id} zone={visitor.zone} now={now} />;
+  const reports = await openReports(db, visitor.district);
+  return <DeskScreen {...{ list, lines, opened, reports, now }} me={visitor.id} zone={visitor.zone} />;
 }

@@ -1,0 +1,5 @@
+import * as actions from "@/server/actions/report";
+import { tried } from "./tried";
+
+export const reportResource = tried(actions.reportResource);
+export const decideReport = tried(actions.decideReport);
