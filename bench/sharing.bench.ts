@@ -88,6 +88,13 @@ for (const count of n) {
   if ((await counted()) !== THINGS) throw new Error("The counts are not right after sharing");
   await measure("withdraw them", 50, takeOff, put);
   if ((await counted()) !== 0) throw new Error("The counts are not right after withdrawing");
+  // Everything she may see, counted anew: what was shared a moment ago is in it.
+  await measure(
+    "one person's reach over everything, its counts and first lines",
+    40,
+    () => find(db, reader, anyNeed, { sort: "best", limit: 24 }),
+    put,
+  );
   await addOffers(
     db,
     things.map(({ id: resource, revision }) => ({ resource, revision, shelf: "district" as const, ...bits })),

@@ -2,18 +2,52 @@ import { readFileSync } from "node:fs";
 import path from "node:path";
 import { parse } from "yaml";
 import { z } from "zod";
+import { addDays, mondayOf } from "@/core/calendar/school-calendar";
 import { gradesOfSpan } from "@/core/find/grade";
 import { bitsOf } from "@/core/find/facets";
 import { subjects } from "@/core/resource/vocabulary";
 import { curatedShelves } from "@/core/sharing/how-far";
+import { reportKinds } from "@/core/sharing/report";
 import { one, type Queryable } from "@/data/db";
 import { addOffers, decide } from "@/data/offers";
+import { addLink, countOpened } from "@/data/links";
+import { addReport } from "@/data/reports";
 import { give } from "@/data/shares";
+import { addTeam, setPart, teamsOf } from "@/data/teams";
+import { newLinkToken, tokenHash } from "@/server/secrets";
 import type { Lesson, Town } from "./seed";
 
 const DAY = 24 * 3_600_000;
 const Sharing = z.object({
   gifts: z.array(z.object({ resource: z.string(), to: z.string(), days: z.number(), note: z.string() })),
+  reports: z.array(
+    z.object({
+      resource: z.string(),
+      by: z.string(),
+      days: z.number(),
+      kind: z.enum(reportKinds),
+      step: z.number().int(),
+      note: z.string(),
+    }),
+  ),
+  links: z.array(
+    z.object({ resource: z.string(), way: z.enum(["look", "copy"]), days: z.number(), opened: z.number().int() }),
+  ),
+  teams: z.array(
+    z.object({
+      name: z.string(),
+      people: z.array(z.string()),
+      lines: z.array(z.string()),
+      /** Weeks from this one; in each, by part: who, and what is ready. */
+      weeks: z.record(
+        z.string(),
+        z.record(
+          z.string(),
+          z.object({ maker: z.string(), begun: z.boolean().default(false), resource: z.string().optional() }),
+        ),
+      ),
+    }),
+  ),
   offers: z.array(
     z.object({
       resource: z.string(),
@@ -34,7 +68,7 @@ const Sharing = z.object({
   ),
 });
 
-/** Offers on the curators' desk and what became of some; what colleagues gave one another. */
+/** Offers and reports on the curators' desk and what became of some; what colleagues gave one another; a link; a team in its term. */
 export async function addSharing(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
   const plan = Sharing.parse(parse(readFileSync(path.join(import.meta.dirname, "sharing.yaml"), "utf8")));
   const ago = (days: number) => new Date(now.getTime() - days * DAY);
@@ -49,6 +83,31 @@ export async function addSharing(tx: Queryable, town: Town, lessons: Map<string,
     const lesson = lessonCalled(resource);
     const of = { resources: [lesson.id], people: [town.people.get(to)!], note, at: ago(days) };
     await give(tx, { ...of, by: await ownerOf(lesson), way: "copy" });
+  }
+  for (const { resource, by, days, step, ...report } of plan.reports) {
+    const { id, document } = lessonCalled(resource);
+    const said = { ...report, step: document.steps[step - 1]!.id, by: town.people.get(by)!, at: ago(days) };
+    await addReport(tx, { resource: id, ...said });
+  }
+  for (const { resource, way, days, opened } of plan.links) {
+    const lesson = lessonCalled(resource);
+    const { title } = lesson.document;
+    const made = { by: await ownerOf(lesson), name: Object.values(title)[0]!, way, teacherPart: true, at: ago(days) };
+    const id = await addLink(tx, { ...made, hash: tokenHash(newLinkToken()), until: ago(-30) }, [lesson.id]);
+    for (let nth = 0; nth < opened; nth += 1) await countOpened(tx, id);
+  }
+  const monday = mondayOf(now.toISOString().slice(0, 10));
+  for (const { name, people, lines, weeks } of plan.teams) {
+    const members = people.map((person) => town.people.get(person)!);
+    const team = await addTeam(tx, { district: town.district, name, people: members, lines, at: ago(80) });
+    const [made] = (await teamsOf(tx, members[0]!)).filter(({ id }) => id === team);
+    for (const [nth, parts] of Object.entries(weeks))
+      for (const [part, { maker, begun, resource }] of Object.entries(parts))
+        await setPart(tx, {
+          ...{ line: made!.lines.find((line) => line.name === part)!.id, week: addDays(monday, Number(nth) * 7) },
+          ...{ maker: town.people.get(maker)!, begun: begun || resource !== undefined },
+          resource: resource === undefined ? null : lessonCalled(resource).id,
+        });
   }
   for (const offer of plan.offers) {
     const lesson = lessonCalled(offer.resource);

@@ -98,6 +98,39 @@ for (const theme of ["day", "evening"] as const) {
     await nothingSerious(author);
   });
 
+  test(`links, teams and reports have nothing serious against them, ${theme}`, async ({ signedIn }) => {
+    const page = await signedIn("Ines Halloran");
+    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
+    await page.goto("/satchel");
+    await page.getByRole("button", { name: "Ferry fares", exact: true }).click();
+    await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+    await page.getByRole("button", { name: "Share …" }).click();
+    await page.getByRole("radio", { name: "People" }).click();
+    await expect(page.getByLabel("Find a colleague")).toBeVisible();
+    await nothingSerious(page);
+    await page.getByRole("radio", { name: "Link" }).click();
+    await page.getByRole("button", { name: /Make a link/ }).click();
+    const address = await page.getByLabel("The link", { exact: true }).inputValue();
+    await nothingSerious(page);
+    await page.goto(address);
+    await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+    await nothingSerious(page);
+    for (const place of ["/given", "/teams"]) {
+      await page.goto(place);
+      await nothingSerious(page);
+    }
+    await page.getByRole("button", { name: /^Exit questions, week of .*You, asked/ }).click();
+    await nothingSerious(page);
+    await page.keyboard.press("Escape");
+    await page.getByRole("button", { name: "People and parts" }).click();
+    await nothingSerious(page);
+    const curator = await signedIn("Mercy Adeyemi");
+    await curator.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
+    await curator.goto("/desk?list=reports");
+    await expect(curator.getByRole("list", { name: "Reports" })).toBeVisible();
+    await nothingSerious(curator);
+  });
+
   test(`films, voices, another language and things to find out with have nothing serious against them, ${theme}`, async ({
     signedIn,
   }) => {

@@ -13,13 +13,13 @@ create table link (
 );
 create index link_by on link (by_id);
 
-create table link_thing (
+create table linked_resource (
   link_id integer not null references link on delete cascade,
   place integer not null,
   resource_id integer not null references resource on delete cascade,
   primary key (link_id, place)
 );
-create index link_thing_resource on link_thing (resource_id);
+create index linked_resource_resource on linked_resource (resource_id);
 
 -- What is given may be there to look at only; what came by a link is there as long as the link is.
 alter table share add column way text not null default 'copy' check (way in ('look', 'copy'));

@@ -85,6 +85,7 @@ test("only curators may: offered instead, accepted by one of them from the keybo
   // The note stands at its step in her editor.
   await page.goto("/satchel");
   await page.getByRole("button", { name: "Kelp under glass", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Kelp under glass", level: 1 })).toBeVisible();
   await page.getByRole("button", { name: /^Edit/ }).click();
   await page.waitForURL(/\/adapt\/\d+/);
   await expect(page.getByText(/Sol Wetherby: Say when the tide turns\./)).toBeVisible();

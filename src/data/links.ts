@@ -19,7 +19,7 @@ export interface LinkMade {
 export const linkLives = "l.ended is null and (l.until is null or l.until > now())";
 
 const columns = `l.id, l.name, l.way, l.teacher_part "teacherPart", l.made, l.until, l.opened,
-  array(select t.resource_id from link_thing t where t.link_id = l.id order by t.place) resources`;
+  array(select t.resource_id from linked_resource t where t.link_id = l.id order by t.place) resources`;
 
 export async function addLink(
   tx: Queryable,
@@ -32,7 +32,7 @@ export async function addLink(
     [link.by, link.hash, link.name, link.way, link.teacherPart, link.at, link.until],
   );
   await tx.query(
-    `insert into link_thing (link_id, place, resource_id)
+    `insert into linked_resource (link_id, place, resource_id)
      select $1, place, id from unnest($2::int[]) with ordinality as t(id, place)`,
     [id, resources],
   );
@@ -43,7 +43,7 @@ export async function addLink(
 export const linksTo = (db: Queryable, by: number, resources: readonly number[]): Promise<LinkMade[]> =>
   db.query<LinkMade>(
     `select ${columns} from link l where l.by_id = $1 and ${linkLives}
-        and exists (select 1 from link_thing t where t.link_id = l.id and t.resource_id = any($2::int[]))
+        and exists (select 1 from linked_resource t where t.link_id = l.id and t.resource_id = any($2::int[]))
       order by l.id desc limit 200`,
     [by, resources],
   );
@@ -51,7 +51,7 @@ export const linksTo = (db: Queryable, by: number, resources: readonly number[])
 /** Whether any link leads to a resource now. */
 export async function isLinked(db: Queryable, resource: number): Promise<boolean> {
   const rows = await db.query(
-    `select 1 from link_thing t join link l on l.id = t.link_id where t.resource_id = $1 and ${linkLives} limit 1`,
+    `select 1 from linked_resource t join link l on l.id = t.link_id where t.resource_id = $1 and ${linkLives} limit 1`,
     [resource],
   );
   return rows.length > 0;
@@ -67,7 +67,7 @@ export async function linkByHash(db: Queryable, hash: string): Promise<OpenLink 
   const rows = await db.query<OpenLink>(
     `select l.id, l.name, l.way, l.teacher_part "teacherPart", l.until, l.by_id "by",
             p.given_name || ' ' || p.family_name "byName",
-            array(select t.resource_id from link_thing t join resource r on r.id = t.resource_id
+            array(select t.resource_id from linked_resource t join resource r on r.id = t.resource_id
                    where t.link_id = l.id and r.archived is null and r.head_revision_id is not null order by t.place) resources
        from link l join person p on p.id = l.by_id where l.hash = $1 and ${linkLives}`,
     [hash],

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { Plus } from "lucide-react";
+import { Plus, Share2 } from "lucide-react";
 import Link from "next/link";
 import { useMemo, useRef, useState } from "react";
 import { sayDay } from "@/core/calendar/say-moment";
@@ -22,6 +22,7 @@ import { BackToList } from "@/ui/back-to-list";
 import { Button, buttonClasses } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Empty } from "@/ui/empty";
+import { IconButton } from "@/ui/icon-button";
 import { useKeys } from "@/ui/keys";
 import { holdKeys } from "@/ui/keys-ahead";
 import { Line } from "@/ui/line";
@@ -158,14 +159,17 @@ export function SatchelScreen({
           setGiving(tickedItems.map(({ id, facts }) => ({ id, title: facts.title })));
         }
       : undefined;
-  const ownTicked = tickedItems.filter((item) => item.origin !== "packed");
-  const shareTicked =
-    ownTicked.length > 0
-      ? () => {
-          setGiving(null);
-          setSharing(ownTicked.map(({ id, facts }) => ({ id, title: facts.title })));
-        }
-      : undefined;
+  const share = (things: readonly SatchelItem[]) => {
+    const own = things.filter((item) => item.origin !== "packed");
+    if (own.length === 0) return undefined;
+    return () => {
+      setGiving(null);
+      setSharing(own.map(({ id, facts }) => ({ id, title: facts.title })));
+    };
+  };
+  const shareTicked = share(tickedItems);
+  const openPocket = pockets.find((one) => one.id === pocket) ?? null;
+  const sharePocket = openPocket ? share(inside) : undefined;
   useKeys({
     ...(shareTicked && { h: shareTicked }),
     // The light table answers this key where there is one; what is ticked goes first there too.
@@ -220,10 +224,15 @@ export function SatchelScreen({
           <PocketHead
             key={pocket}
             name={name}
-            pocket={pockets.find((one) => one.id === pocket) ?? null}
+            pocket={openPocket}
             items={shown}
             list={listParameters(pocket, filter).toString()}
           >
+            {sharePocket && (
+              <IconButton name="Share what is yours in this pocket" small onClick={sharePocket}>
+                <Share2 size={15} aria-hidden />
+              </IconButton>
+            )}
             <Button size="small" onClick={() => setMaking(true)}>
               <Plus size={15} aria-hidden /> Make new
             </Button>
@@ -356,6 +365,7 @@ export function SatchelScreen({
                 <SharePanel
                   key={sharing.map(({ id }) => id).join()}
                   resources={sharing}
+                  {...(openPocket && sharing.length > 1 && { name: openPocket.name })}
                   onDone={() => setSharing(null)}
                 />
               </div>

@@ -108,7 +108,7 @@ export function LinkShare({
     });
   return (
     <section aria-label="Share by link" className="flex h-full min-h-0 flex-col">
-      <div className="grid min-h-0 flex-1 content-start gap-3 overflow-auto px-5 pb-4">
+      <div className="grid min-h-0 flex-1 auto-rows-max content-start gap-3 overflow-auto px-5 pb-4">
         <p className="text-ink-soft">
           Anyone who has the link can open it, without an account. They see {resources.length === 1 ? "this" : "these"}{" "}
           and nothing else of your school.

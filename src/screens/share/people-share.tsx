@@ -1,5 +1,5 @@
 "use client";
-import { Gift } from "lucide-react";
+import { Gift, Users } from "lucide-react";
 import { useEffect, useState, useTransition } from "react";
 import { listedForm } from "@/core/find/words";
 import { giveToColleagues, lookAtGiven, takeBackGiven } from "@/screens/acts/give";
@@ -72,7 +72,7 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
     });
   return (
     <section aria-label="Give to colleagues" className="flex h-full min-h-0 flex-col">
-      <div className="grid min-h-0 flex-1 content-start gap-3 overflow-auto px-5">
+      <div className="grid min-h-0 flex-1 auto-rows-max content-start gap-3 overflow-auto px-5 pb-4">
         <TextInput
           autoFocus
           type="search"
@@ -88,6 +88,20 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
             setWords("");
           }}
         />
+        {looked.teams.length > 0 && (
+          <div role="group" aria-label="My teams" className="flex flex-wrap gap-1.5">
+            {looked.teams.map(({ id, name, people }) => (
+              <Button
+                key={id}
+                size="small"
+                aria-pressed={people.every((one) => chosen.includes(one))}
+                onClick={() => setChosen([...new Set([...chosen, ...people])])}
+              >
+                <Users size={14} aria-hidden /> {name}
+              </Button>
+            ))}
+          </div>
+        )}
         <fieldset className="max-h-64 overflow-auto rounded-card border border-line bg-card p-2">
           <legend className="px-1 text-[13px] text-ink-soft">Colleagues</legend>
           {shown.map(({ id, name, school }) => (

@@ -56,8 +56,18 @@ const chapters: { title: string; text: string[] }[] = [
       "Press h on something of yours, or tick several in the satchel. The sentence is filled in for you: the staffroom, all its grades and subjects. Press a word to change it, or type it in one line (“staffroom grades 4-5 maths”), then Enter. A colleague finds it under the grades and subjects you say.",
       "Below the sentence you see how far it may go, and why not further: a licence, your school’s rule, somebody else’s recording, a picture without a source, the full name of a child you teach. What can be fixed leads to its step. Where only curators may put things on a shelf, you offer it to them instead.",
       "Take it off again there whenever you like: copies and assignments other teachers made stay theirs. You also see how often it was packed, adapted and assigned. If a curator sends it back, the notes stand at their steps in your editor.",
-      "Under “People” you give something to colleagues by name, with a line of text. They find it under “Given to me” in the satchel, and can pack it, make their own copy without your voice, assign it, and say thank you. You can take it back; copies stay theirs.",
-      "Curators have a desk: what waits, the offer itself, what is like it on the shelf already, whether its rights fit, and the author’s earlier offers. Everything there has a key, and u undoes a decision. The office says who may put things on the district shelf and the commons.",
+      "Under “People” you give something to colleagues by name, with a line of text. They find it under “Given to me” in the satchel, and can pack it, make their own copy without your voice, assign it, and say thank you. You can take it back; copies stay theirs. “Look only” lets them see it and nothing more.",
+      "Under “Link” you make an address anyone can open who has it, without an account: to look at, or to copy too; with or without answers and notes; until a day, or until you end it. It comes as a QR code as well. People see just what you shared and can print it; a teacher who signs in packs or adapts it. The address is shown once, so copy it then. What must not leave your school gets no link.",
+      "In a pocket, the share button shares everything of yours in it at once. A link to several things opens them as one list.",
+      "Something wrong in a colleague’s work? “Report a mistake” on the light table goes to the curators of its shelf, with the step; the author and you hear what comes of it.",
+      "Curators have a desk: what waits, the offer itself, what is like it on the shelf already, whether its rights fit, and the author’s earlier offers. Everything there has a key, and u undoes a decision. The office says who may put things on the district shelf and the commons. Under “reports” is what readers found wrong.",
+    ],
+  },
+  {
+    title: "Teams",
+    text: [
+      "A team shares out the work: who makes what for which week. Make one, choose who is in it, and name the parts that come round every week. The board shows each part of each week: nobody yet, asked, in progress, or ready. The arrows go from part to part, Enter opens one.",
+      "Press a part to say who makes it; they get a message, and it shows in their lessons at the foot of the page until it is ready. When yours is done, press “It is ready” and choose it from what you have published. Everyone in the team can then see, copy and assign it, and “Assign” beside the week assigns all that is ready. Below the board you see who has how much.",
     ],
   },
   {

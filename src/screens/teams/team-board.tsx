@@ -136,7 +136,7 @@ export function Board({
         >
           <thead>
             <tr className="text-left text-[13px] text-ink-soft">
-              <th scope="col" className="w-28 px-1 font-normal">
+              <th scope="col" className="w-36 px-1 font-normal">
                 Week of
               </th>
               {team.lines.map(({ id, name }) => (

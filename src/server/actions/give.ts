@@ -3,6 +3,7 @@ import { z } from "zod";
 import { publishedOf } from "@/data/read-once";
 import { addEvent } from "@/data/events";
 import { colleaguesOf, endGiven, give, givenOf, thank, type GivenTo } from "@/data/shares";
+import { teamsOf } from "@/data/teams";
 import { act, notThere, Refused } from "../act";
 import type { PlanState } from "../move-work";
 import { standing } from "../standing";
@@ -19,9 +20,28 @@ export const lookAtGiven = act(
   async (
     { db, visitor },
     given,
-  ): Promise<{ colleagues: Awaited<ReturnType<typeof colleaguesOf>>; given: GivenTo[] }> => {
-    const [colleagues, have] = await Promise.all([colleaguesOf(db, visitor), givenOf(db, given.resources)]);
-    return { colleagues, given: have };
+  ): Promise<{
+    colleagues: Awaited<ReturnType<typeof colleaguesOf>>;
+    given: GivenTo[];
+    /** Her teams, each with the colleagues in it. */
+    teams: { id: number; name: string; people: number[] }[];
+  }> => {
+    const [colleagues, have, teams] = await Promise.all([
+      colleaguesOf(db, visitor),
+      givenOf(db, given.resources),
+      teamsOf(db, visitor.id),
+    ]);
+    const known = new Set(colleagues.map(({ id }) => id));
+    return {
+      ...{ colleagues, given: have },
+      teams: teams
+        .map(({ id, name, members }) => ({
+          id,
+          name,
+          people: members.map((one) => one.id).filter((one) => known.has(one)),
+        }))
+        .filter(({ people }) => people.length > 0),
+    };
   },
 );
 
