@@ -14,13 +14,14 @@ export interface CuratedSet extends Place {
   kind: "set" | "unit";
   topic: string | null;
   months: number[];
+  cover: string | null;
   curator: string;
 }
 
 /** Sets and units of her district with something in them she may see; the units of a topic together, in their order. */
 export async function curatedSets(db: Queryable, reader: Reader): Promise<CuratedSet[]> {
   return db.query<CuratedSet>(
-    `select s.id::text as value, s.name as text, s.note, s.kind, s.topic, s.months, p.given_name || ' ' || p.family_name curator,
+    `select s.id::text as value, s.name as text, s.note, s.kind, s.topic, s.months, s.cover, p.given_name || ' ' || p.family_name curator,
             count(*)::int resources
        from curated_set s join person p on p.id = s.curator_id join curated_item i on i.set_id = s.id
        join search_entry e on e.resource_id = i.resource_id, ${reached}

@@ -4,6 +4,7 @@ import { offerAgain, undecide, withdrawOffers } from "@/data/offers";
 import { setLinkEnded } from "@/data/links";
 import { setOutcome } from "@/data/reports";
 import { endGiven } from "@/data/shares";
+import { setState, writeSet } from "@/data/sets";
 import { entriesOf, setEntries } from "@/data/sharing";
 import { Refused } from "./act";
 import type { PlanState } from "./move-work";
@@ -29,6 +30,18 @@ export async function putDecisionBack(tx: Queryable, by: number, before: Decided
   if (after.id !== null && !(await undecide(tx, after.id, { ...before, by })))
     throw new Refused("It has been offered again since, so the decision stays.");
   await setEntries(tx, [after.resource], before.entries);
+}
+
+/** @throws Refused when another curator has changed it since */
+export async function putSetBack(
+  tx: Queryable,
+  district: number,
+  before: NonNullable<PlanState["set"]>,
+  after: NonNullable<PlanState["set"]>,
+): Promise<void> {
+  if (canonical(await setState(tx, district, after.id)) !== canonical(after.state))
+    throw new Refused("The set has been changed since, so it stays as it is.");
+  await writeSet(tx, district, after.id, before.state);
 }
 
 /** @throws Refused when its thing stands elsewhere by now, or is reported anew */

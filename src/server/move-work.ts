@@ -10,6 +10,7 @@ import {
   type Position,
 } from "@/data/assignments";
 import type { DayOff } from "@/core/calendar/school-calendar";
+import type { SetState } from "@/data/sets";
 import type { ShelfEntry } from "@/data/sharing";
 import type { Secret } from "@/data/rosters";
 import type { PartWas } from "@/data/split";
@@ -43,6 +44,8 @@ export interface PlanState {
   offer?: { id: number | null; grades: number; subjects: number; resource: number; entries: ShelfEntry[] };
   /** What was given to colleagues, or (`ended`) taken back from them. */
   gave?: { resources: number[]; ids: number[]; ended: boolean };
+  /** A curated set as it was and is; null: there is none. */
+  set?: { id: number; state: SetState | null };
   /** A report a curator decided about, and where its thing stands. */
   report?: { id: number; resource: number; entries: ShelfEntry[] };
   /** A link that was made or (`ended`) ended. */

@@ -4,7 +4,7 @@ import type { DeskList } from "@/server/desk";
 import { useAddress } from "../use-address";
 
 /** The lists of a desk: offers by what became of them, and what readers reported. */
-export function DeskLists({ list, reports }: { list: DeskList | "reports"; reports: number }) {
+export function DeskLists({ list, reports }: { list: DeskList | "reports" | "sets"; reports: number }) {
   const { go } = useAddress();
   return (
     <Segmented
@@ -15,6 +15,7 @@ export function DeskLists({ list, reports }: { list: DeskList | "reports"; repor
         { value: "returned", text: "sent back" },
         { value: "decided", text: "decided" },
         { value: "reports", text: reports > 0 ? `reports (${reports})` : "reports" },
+        { value: "sets", text: "sets" },
       ]}
       onChange={(next) => go({ list: next === "waiting" ? null : next, offer: null, step: null }, "push")}
     />

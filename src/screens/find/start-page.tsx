@@ -10,6 +10,7 @@ import { dropNeed, keepNeed } from "@/screens/acts/keep";
 import { orTell } from "@/screens/acts/tried";
 import type { StartData } from "@/server/start-page";
 import { IconButton } from "@/ui/icon-button";
+import { mediaAddress } from "../step/media";
 import { tell, tellProblem } from "@/ui/toast";
 
 const monthName = (month: number) => new Date(2026, month - 1, 15).toLocaleDateString("en", { month: "long" });
@@ -27,18 +28,24 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
 function Way({
   text,
   note,
+  cover,
   at,
   onGo,
   tail,
 }: {
   text: string;
   note?: string;
+  cover?: string | null;
   at?: ReactNode;
   onGo: () => void;
   tail?: ReactNode;
 }) {
   return (
     <li className="flex min-h-8 items-center gap-2">
+      {cover && (
+        // eslint-disable-next-line @next/next/no-img-element -- small, and from our own address
+        <img src={mediaAddress(cover)} alt="" className="my-0.5 h-9 w-12 shrink-0 rounded-[4px] object-cover" />
+      )}
       <button type="button" onClick={onGo} className="min-w-0 flex-1 truncate text-left hover:underline" title={text}>
         {text}
         {note && <span className="text-ink-soft"> · {note}</span>}
@@ -87,6 +94,7 @@ export function StartPage({
       key={set.value}
       text={set.text}
       note={set.topic ?? set.note}
+      cover={set.cover}
       at={set.resources}
       onGo={() => onNeed(`set=${set.value}`)}
     />

@@ -18,7 +18,14 @@ import { joinParts, splitAssignment } from "@/data/split";
 import { announceWork } from "@/data/work";
 import { act, notThere, Refused } from "../act";
 import { putCardsBack, putSchoolBack } from "../change-school";
-import { putDecisionBack, putGivenBack, putLinkBack, putReportBack, putShelvesBack } from "../change-shelves";
+import {
+  putDecisionBack,
+  putGivenBack,
+  putLinkBack,
+  putReportBack,
+  putSetBack,
+  putShelvesBack,
+} from "../change-shelves";
 import { putWorkBack } from "../change-work";
 import { choicesFor, LaidRules, layOutPocket } from "../lay-out";
 import { lookAtMoved } from "../look-again";
@@ -183,6 +190,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     gave,
     link,
     report,
+    set,
   } = event.after;
   const ids = [...placed, ...order.map(({ id }) => id), ...works.map(({ id }) => id)];
   // Whatever it touched she must still be allowed to change: a cover may have ended since.
@@ -190,7 +198,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     ...(schoolLost ? [["change the school's calendar", {}] as [Act, About]] : []),
     ...(schoolChange && schoolChange.class === null ? [["change the school's roster", {}] as [Act, About]] : []),
     ...(schoolChange?.class ? [["change roster", { class: schoolChange.class }] as [Act, About]] : []),
-    ...(offer || report ? [["keep the desk", {}] as [Act, About]] : []),
+    ...(offer || report || set ? [["keep the desk", {}] as [Act, About]] : []),
     ...(gave ? [["give to colleagues", { resources: gave.resources }] as [Act, About]] : []),
     ...(link ? [["end a link", {}] as [Act, About]] : []),
     ...(shelves ? [["share resources", { resources: shelves.resources }] as [Act, About]] : []),
@@ -230,6 +238,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     await setPositions(tx, event.before.order ?? []);
     if (schoolChange) await putSchoolBack(tx, schoolChange);
     if (gave) await putGivenBack(tx, gave, now);
+    if (set) await putSetBack(tx, visitor.district, event.before.set!, set);
     if (report) await putReportBack(tx, event.before.report!, report);
     if (link) await putLinkBack(tx, visitor.id, link, now);
     if (offer) await putDecisionBack(tx, visitor.id, event.before.offer!, offer);
@@ -242,6 +251,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     for (const id of begun) await setCalledBack(tx, id, now);
     await setUndone(tx, given.event, now);
     for (const id of ids) await announceWork(tx, id);
+    if (set) return "The set is as it was.";
     if (report) return "The report is open again.";
     if (link) return link.ended ? "The link works again." : "The link is ended.";
     if (gave) return gave.ended ? "They have it again." : "Taken back.";

@@ -2,7 +2,9 @@ import type { Metadata } from "next";
 import { idFrom } from "@/core/ids";
 import { openReports } from "@/data/reports";
 import { DeskScreen } from "@/screens/desk/desk-screen";
+import { setsOf } from "@/data/sets";
 import { ReportsScreen } from "@/screens/desk/reports-screen";
+import { SetsScreen } from "@/screens/desk/sets-screen";
 import { deskList, deskOffer, deskReports, deskStates, type DeskList } from "@/server/desk";
 import { enter } from "@/server/page";
 
@@ -18,6 +20,14 @@ export default async function DeskPage({
   const asked = await searchParams;
   if (asked.list === "reports")
     return <ReportsScreen reports={await deskReports(db, visitor)} me={visitor.id} zone={visitor.zone} now={now} />;
+  if (asked.list === "sets")
+    return (
+      <SetsScreen
+        sets={await setsOf(db, visitor.district)}
+        opened={idFrom(asked.set) ?? null}
+        reports={await openReports(db, visitor.district)}
+      />
+    );
   const list = (Object.keys(deskStates) as DeskList[]).find((one) => one === asked.list) ?? "waiting";
   const lines = await deskList(db, visitor, list, now);
   const opened = await deskOffer(db, visitor, idFrom(asked.offer) ?? lines[0]?.id ?? -1);

@@ -1,0 +1,7 @@
+import * as actions from "@/server/actions/set";
+import { tried } from "./tried";
+
+export const lookForSet = tried(actions.lookForSet, "quietly");
+export const saveSet = tried(actions.saveSet);
+export const moveSet = tried(actions.moveSet);
+export const removeSet = tried(actions.removeSet);

@@ -1,0 +1,209 @@
+"use client";
+import { clsx } from "clsx";
+import { ArrowDown, ArrowUp, X } from "lucide-react";
+import { useEffect, useState, useTransition, type FormEvent } from "react";
+import { months as monthNames } from "@/core/calendar/say-moment";
+import type { KeptSet } from "@/data/sets";
+import { lookForSet, removeSet, saveSet } from "@/screens/acts/set";
+import { Button } from "@/ui/button";
+import { Field, TextInput } from "@/ui/field";
+import { IconButton } from "@/ui/icon-button";
+import { Notice } from "@/ui/notice";
+import { tellProblem } from "@/ui/toast";
+import { mediaAddress } from "../step/media";
+import { useDone } from "../use-done";
+
+type Looked = Extract<Awaited<ReturnType<typeof lookForSet>>, { ok: true }>["value"];
+
+/** One set: what it is called, why, when in the year, its picture, and its things in their order. */
+export function SetForm({
+  start: from,
+  onSaved,
+  onRemoved,
+}: {
+  start: KeptSet | null;
+  onSaved: (id: number) => void;
+  onRemoved: () => void;
+}) {
+  const [name, setName] = useState(from?.name ?? "");
+  const [note, setNote] = useState(from?.note ?? "");
+  const [months, setMonths] = useState<readonly number[]>(from?.months ?? []);
+  const [cover, setCover] = useState(from?.cover ?? null);
+  const [items, setItems] = useState<readonly { id: number; title: string; author: string }[]>(from?.titles ?? []);
+  const [words, setWords] = useState("");
+  const [looked, setLooked] = useState<Looked | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const done = useDone();
+  const key = items.map(({ id }) => id).join();
+  useEffect(() => {
+    let gone = false;
+    const wait = setTimeout(() => {
+      void lookForSet({ words, items: key === "" ? [] : key.split(",").map(Number) }).then((outcome) => {
+        if (!gone && outcome.ok) setLooked(outcome.value);
+      });
+    }, 200);
+    return () => {
+      gone = true;
+      clearTimeout(wait);
+    };
+  }, [words, key]);
+  const move = (at: number, by: 1 | -1) => {
+    const next = [...items];
+    [next[at], next[at + by]] = [next[at + by]!, next[at]!];
+    setItems(next);
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    start(async () => {
+      setProblem(null);
+      const form = { id: from?.id ?? null, name, note, months: [...months], cover, items: items.map(({ id }) => id) };
+      const outcome = await saveSet(form);
+      if (!outcome.ok) return setProblem(outcome.problem);
+      done(`“${name}” is on Find’s first page.`, outcome.value.event);
+      onSaved(outcome.value.id);
+    });
+  };
+  const remove = () =>
+    start(async () => {
+      const outcome = await removeSet({ id: from!.id });
+      if (!outcome.ok) return tellProblem(outcome.problem);
+      done(`“${from!.name}” is gone. Its things stay where they are.`, outcome.value.event);
+      onRemoved();
+    });
+  const found = (looked?.found ?? []).filter(({ id }) => !items.some((item) => item.id === id)).slice(0, 8);
+  return (
+    <form onSubmit={submit} className="min-h-0 overflow-auto px-6 py-5">
+      <div className="grid max-w-2xl gap-5">
+        <Field label="What is it called?">
+          {(control) => (
+            <TextInput {...control} value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
+          )}
+        </Field>
+        <Field label="Why these? One sentence.">
+          {(control) => (
+            <TextInput {...control} value={note} maxLength={300} onChange={(event) => setNote(event.target.value)} />
+          )}
+        </Field>
+        <fieldset>
+          <legend className="mb-1 font-semibold">When in the year (none: all year)</legend>
+          <div className="flex flex-wrap gap-1">
+            {monthNames.map((month, at) => {
+              const chosen = months.includes(at + 1);
+              return (
+                <Button
+                  key={month}
+                  size="small"
+                  look={chosen ? "main" : "plain"}
+                  aria-pressed={chosen}
+                  onClick={() => setMonths(chosen ? months.filter((one) => one !== at + 1) : [...months, at + 1])}
+                >
+                  {month}
+                </Button>
+              );
+            })}
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend className="mb-1 font-semibold">What is in it, in this order</legend>
+          <ol className="grid gap-0.5">
+            {items.map((item, at) => (
+              <li key={item.id} className="flex items-center gap-1 rounded-card border border-line bg-card px-3 py-1">
+                <span className="min-w-0 flex-1">
+                  {item.title} <span className="text-[13px] text-ink-soft">· {item.author}</span>
+                </span>
+                <IconButton name={`Move ${item.title} up`} small disabled={at === 0} onClick={() => move(at, -1)}>
+                  <ArrowUp size={14} aria-hidden />
+                </IconButton>
+                <IconButton
+                  name={`Move ${item.title} down`}
+                  small
+                  disabled={at === items.length - 1}
+                  onClick={() => move(at, 1)}
+                >
+                  <ArrowDown size={14} aria-hidden />
+                </IconButton>
+                <IconButton
+                  name={`Take ${item.title} out`}
+                  small
+                  onClick={() => setItems(items.filter(({ id }) => id !== item.id))}
+                >
+                  <X size={14} aria-hidden />
+                </IconButton>
+              </li>
+            ))}
+          </ol>
+          <TextInput
+            type="search"
+            className="mt-2"
+            aria-label="Find something to put in"
+            placeholder="on the district shelf or in the commons …"
+            value={words}
+            maxLength={120}
+            onChange={(event) => setWords(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key !== "Enter") return;
+              event.preventDefault();
+              if (found[0]) setItems([...items, found[0]]);
+            }}
+          />
+          {words.trim() !== "" && (
+            <ul aria-label="Found" className="mt-1">
+              {found.map((one) => (
+                <li key={one.id}>
+                  <button
+                    type="button"
+                    onClick={() => setItems([...items, one])}
+                    className="w-full rounded-card px-3 py-1 text-left hover:bg-green-wash"
+                  >
+                    {one.title} <span className="text-[13px] text-ink-soft">· {one.author}</span>
+                  </button>
+                </li>
+              ))}
+              {looked && found.length === 0 && (
+                <li className="px-3 text-ink-soft">Nothing else on these shelves has these words.</li>
+              )}
+            </ul>
+          )}
+        </fieldset>
+        {((looked?.pictures.length ?? 0) > 0 || cover) && (
+          <fieldset>
+            <legend className="mb-1 font-semibold">A picture for it</legend>
+            <div className="flex flex-wrap gap-2">
+              <Button size="small" aria-pressed={cover === null} onClick={() => setCover(null)}>
+                None
+              </Button>
+              {[...new Set([...(cover ? [cover] : []), ...(looked?.pictures ?? [])])].map((picture, at) => (
+                <button
+                  key={picture}
+                  type="button"
+                  aria-label={`Picture ${at + 1}`}
+                  aria-pressed={cover === picture}
+                  onClick={() => setCover(picture)}
+                  className={clsx(
+                    "rounded-card border-2 p-0.5",
+                    cover === picture ? "border-green" : "border-line hover:border-line-strong",
+                  )}
+                >
+                  {/* eslint-disable-next-line @next/next/no-img-element -- small, and from our own address */}
+                  <img src={mediaAddress(picture)} alt="" className="h-14 w-20 rounded-[4px] object-cover" />
+                </button>
+              ))}
+            </div>
+          </fieldset>
+        )}
+        {problem && <Notice tone="warning">{problem}</Notice>}
+        <div className="flex justify-end gap-2">
+          {from && (
+            <Button look="clay" disabled={busy} onClick={remove}>
+              Take the set away
+            </Button>
+          )}
+          <Button type="submit" look="main" disabled={busy}>
+            {from ? "Keep it" : "Make the set"}
+          </Button>
+        </div>
+      </div>
+    </form>
+  );
+}
