@@ -115,7 +115,7 @@ for (const theme of ["day", "evening"] as const) {
     await page.goto(address);
     await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
     await nothingSerious(page);
-    for (const place of ["/given", "/teams"]) {
+    for (const place of ["/given", "/shared", "/teams"]) {
       await page.goto(place);
       await nothingSerious(page);
     }
@@ -128,6 +128,10 @@ for (const theme of ["day", "evening"] as const) {
     await curator.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     await curator.goto("/desk?list=reports");
     await expect(curator.getByRole("list", { name: "Reports" })).toBeVisible();
+    await nothingSerious(curator);
+    await curator.goto("/desk?list=sets");
+    await curator.getByRole("button", { name: /^Birds come back/ }).click();
+    await expect(curator.getByLabel("What is it called?")).toHaveValue("Birds come back");
     await nothingSerious(curator);
   });
 

@@ -91,6 +91,36 @@ test("a team's week: asked for, made, ready for everybody in the team, assigned 
   await expect(other.getByText("You are in no team yet")).toBeVisible();
 });
 
+test("a curator gives a set its picture and reason; it is on Find's first page for everybody, and undo takes it back", async ({
+  signedIn,
+}) => {
+  const curator = await signedIn("Mercy Adeyemi");
+  await curator.goto("/desk?list=sets");
+  await curator.getByRole("button", { name: "New set" }).click();
+  await curator.getByLabel("What is it called?").fill("Ropes and rigging");
+  await curator.getByLabel("Why these? One sentence.").fill("Before the boat trip.");
+  const walk = new Walk(curator, "make a set for Find's first page", 3);
+  await curator.getByLabel("Find something to put in").fill("float or sink");
+  await expect(curator.getByRole("list", { name: "Found" }).getByRole("button").first()).toBeVisible();
+  await walk.click(
+    curator
+      .getByRole("list", { name: "Found" })
+      .getByRole("button", { name: /^Float or sink/ })
+      .first(),
+  );
+  await walk.click(curator.getByRole("button", { name: "Make the set" }));
+  await expect(curator.getByText("“Ropes and rigging” is on Find’s first page.")).toBeVisible();
+  walk.done();
+  const reader = await signedIn("Judit Varga");
+  await reader.goto("/find");
+  await expect(reader.getByRole("button", { name: /^Ropes and rigging/ })).toBeVisible();
+  await curator.locator("body").press("u");
+  await expect(curator.getByText("The set is as it was.")).toBeVisible();
+  await reader.reload();
+  await expect(reader.getByRole("heading", { name: "Other sets" })).toBeVisible();
+  await expect(reader.getByRole("button", { name: /^Ropes and rigging/ })).toHaveCount(0);
+});
+
 test("a reader reports a mistake at its step; the curator decides, and undo opens it again", async ({ signedIn }) => {
   const reader = await signedIn("Linnea Strand");
   await lookFor(reader, "float or sink");

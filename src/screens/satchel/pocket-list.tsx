@@ -1,7 +1,7 @@
 "use client";
 import { useDndMonitor } from "@dnd-kit/core";
 import { clsx } from "clsx";
-import { Archive, FolderOpen, Gift, Inbox, Layers, ChevronDown, Plus } from "lucide-react";
+import { Archive, ChevronDown, FolderOpen, Gift, Inbox, Layers, Plus, Share2 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
@@ -282,6 +282,9 @@ export function PocketList({
       <Link href="/given" className="flex min-h-8 items-center gap-2 rounded-card px-2.5 hover:bg-card/60">
         <Gift size={16} aria-hidden /> <span className="min-w-0 flex-1 truncate">Given to me</span>
         <span className="numbers text-[13px] text-ink-soft">{given}</span>
+      </Link>
+      <Link href="/shared" className="flex min-h-8 items-center gap-2 rounded-card px-2.5 hover:bg-card/60">
+        <Share2 size={16} aria-hidden /> <span className="min-w-0 flex-1 truncate">Shared by me</span>
       </Link>
     </nav>
   );

@@ -108,13 +108,15 @@ export function LinkShare({
     });
   return (
     <section aria-label="Share by link" className="flex h-full min-h-0 flex-col">
-      <div className="grid min-h-0 flex-1 auto-rows-max content-start gap-3 overflow-auto px-5 pb-4">
+      <div className="grid min-h-0 flex-1 auto-rows-max content-start gap-3 overflow-auto px-5 pt-1 pb-4">
         <p className="text-ink-soft">
           Anyone who has the link can open it, without an account. They see {resources.length === 1 ? "this" : "these"}{" "}
           and nothing else of your school.
         </p>
         {made && <Made address={made} />}
-        <WayChoice way={way} onWay={setWay} />
+        <div>
+          <WayChoice way={way} onWay={setWay} />
+        </div>
         <label className="flex items-center gap-2">
           <Checkbox label="With answers and notes for the teacher" checked={teacherPart} onChange={setTeacherPart} />
           With answers and notes for the teacher

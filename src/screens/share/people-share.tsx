@@ -72,7 +72,7 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
     });
   return (
     <section aria-label="Give to colleagues" className="flex h-full min-h-0 flex-col">
-      <div className="grid min-h-0 flex-1 auto-rows-max content-start gap-3 overflow-auto px-5 pb-4">
+      <div className="grid min-h-0 flex-1 auto-rows-max content-start gap-3 overflow-auto px-5 pt-1 pb-4">
         <TextInput
           autoFocus
           type="search"
@@ -126,7 +126,9 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
             onChange={(event) => setNote(event.target.value)}
           />
         </label>
-        <WayChoice way={way} onWay={setWay} />
+        <div>
+          <WayChoice way={way} onWay={setWay} />
+        </div>
         <p className="text-[13px] text-ink-soft">
           {way === "copy" ? "They can look at it, copy it and assign it." : "They can look at it, and nothing more."}{" "}
           Nothing they do changes yours. They get a message.

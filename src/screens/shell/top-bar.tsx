@@ -65,7 +65,8 @@ export function TopBar({
       </Link>
       <nav aria-label="Places" className="flex h-full max-md:min-w-0 max-md:flex-1 max-md:overflow-x-auto">
         {places.map((place) => {
-          const here = path.startsWith(place.href) || (place.href === "/satchel" && /^\/(adapt|given)/.test(path));
+          const here =
+            path.startsWith(place.href) || (place.href === "/satchel" && /^\/(adapt|given|shared)/.test(path));
           return (
             <Link
               key={place.href}
