@@ -25,17 +25,21 @@ const columns = `x.id, x.resource_id resource, f.facts ->> 'title' title, r.owne
 const joined = `report x join resource r on r.id = x.resource_id join resource_facts f on f.resource_id = r.id
   join person a on a.id = r.owner_id join person p on p.id = x.by_id left join person d on d.id = x.decided_by`;
 
+/** Of a row `x` of report: its thing stands where curators decide, or they have decided. The rest is between reader and author. */
+const onDesk = `(x.outcome is not null or exists (
+  select 1 from shelf_entry s where s.resource_id = x.resource_id and s.shelf <> 'staffroom'))`;
+
 /** Reports on a district's desk: open ones the longest first, then decided ones, the latest first. */
 export const reportsOn = (db: Queryable, district: number): Promise<Report[]> =>
   db.query<Report>(
-    `select ${columns} from ${joined} where x.district_id = $1
+    `select ${columns} from ${joined} where x.district_id = $1 and ${onDesk}
       order by x.outcome is not null, case when x.outcome is null then x.at end, x.decided desc, x.id limit 200`,
     [district],
   );
 
 export async function reportOn(db: Queryable, district: number, id: number): Promise<Report | undefined> {
   const rows = await db.query<Report>(
-    `select ${columns} from ${joined} where x.district_id = $1 and x.id = $2 for update of x`,
+    `select ${columns} from ${joined} where x.district_id = $1 and x.id = $2 and ${onDesk} for update of x`,
     [district, id],
   );
   return rows[0];
@@ -45,7 +49,7 @@ export async function reportOn(db: Queryable, district: number, id: number): Pro
 export async function openReports(db: Queryable, district: number): Promise<number> {
   const { count } = await one<{ count: number }>(
     db,
-    "select count(*)::int count from report where district_id = $1 and outcome is null",
+    `select count(*)::int count from report x where x.district_id = $1 and x.outcome is null and ${onDesk}`,
     [district],
   );
   return count;

@@ -88,7 +88,9 @@ export async function setLines(
 
 const part = `p.line_id line, p.week::text week, p.maker_id maker, p.begun,
   case when r.id is null then null else jsonb_build_object('id', r.id, 'title', f.facts ->> 'title', 'minutes', (f.facts ->> 'minutes')::int) end resource`;
+// What somebody made who is in the team no more is not shown to it.
 const made = `left join resource r on r.id = p.resource_id and r.archived is null and r.head_revision_id is not null
+    and exists (select 1 from team_member k where k.team_id = l.team_id and k.person_id = r.owner_id)
   left join resource_facts f on f.resource_id = r.id`;
 
 /** What stands on a team's board in these weeks, both Mondays included. */

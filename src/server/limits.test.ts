@@ -1,4 +1,4 @@
-import { allowJoin, allowSignIn, forgetAttempts, forgetJoin, SLOW_MS } from "./limits";
+import { allowJoin, allowLook, allowSignIn, countWrongLook, forgetAttempts, forgetJoin, SLOW_MS } from "./limits";
 
 /** Pauses that are noted and not waited for. */
 function clock() {
@@ -28,6 +28,18 @@ describe("guessing is slow", () => {
     await times(8, () => allowSignIn("mercy@skerry.example", "b"));
     await forgetAttempts("mercy@skerry.example", "b");
     expect((await allowSignIn("mercy@skerry.example", "b")).allowed).toBe(true);
+  });
+
+  test("a link opens for any number of readers behind one address; after many wrong ones each try takes a second", async () => {
+    const { waited, pause } = clock();
+    await times(500, async () => expect(await allowLook("school", pause)).toEqual({ allowed: true }));
+    expect(waited).toEqual([]);
+    await times(61, () => countWrongLook("guesser"));
+    expect(await allowLook("guesser", pause)).toEqual({ allowed: true });
+    expect(waited).toEqual([SLOW_MS]);
+    expect(await allowLook("school", pause)).toEqual({ allowed: true });
+    const all = await Promise.all(Array.from({ length: 200 }, () => allowLook("guesser", pause)));
+    expect(all.filter(({ allowed }) => !allowed).length).toBeGreaterThan(100);
   });
 
   test("a thousand tries at once are counted too", async () => {

@@ -71,6 +71,23 @@ export async function allowJoin(address: string, pause = pauseFor): Promise<Allo
   return !over || (await takeTurn(address, pause)) ? { allowed: true } : { allowed: false, minutes };
 }
 
+const perAddressLinks = new RateLimiterMemory({ points: 60, duration: 10 * 60 });
+
+/**
+ * Asked before the address of a link is looked at. Nobody guesses 128 bits, so tries are counted when they were wrong; an address
+ * with many of those is answered one try a second, as for codes.
+ */
+export async function allowLook(address: string, pause = pauseFor): Promise<Allowed> {
+  const seen = await perAddressLinks.get(address);
+  if (!seen || seen.consumedPoints <= perAddressLinks.points) return { allowed: true };
+  const minutes = Math.max(1, Math.ceil(seen.msBeforeNext / 60_000));
+  return (await takeTurn(`link ${address}`, pause)) ? { allowed: true } : { allowed: false, minutes };
+}
+
+export async function countWrongLook(address: string): Promise<void> {
+  await perAddressLinks.penalty(address);
+}
+
 /** A code that opens a class does not count. */
 export async function forgetJoin(address: string): Promise<void> {
   await perAddress.reward(address);

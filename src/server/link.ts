@@ -6,7 +6,7 @@ import type { Db } from "@/data/db";
 import { linkByHash, type OpenLink } from "@/data/links";
 import { publishedOf } from "@/data/read-once";
 import { callerAddress } from "./client-address";
-import { allowJoin, forgetJoin } from "./limits";
+import { allowLook, countWrongLook } from "./limits";
 import { tokenHash } from "./secrets";
 
 /** One thing behind a link, as anybody sees who has the address. */
@@ -22,11 +22,11 @@ export interface LinkedThing {
  */
 export async function openLink(db: Db, token: string): Promise<OpenLink | null> {
   const address = await callerAddress();
-  if (!(await allowJoin(address)).allowed) return null;
+  if (!(await allowLook(address)).allowed) return null;
   const link = /^[\w-]{22}$/.test(token) ? await linkByHash(db, tokenHash(token)) : undefined;
-  if (!link) return null;
-  await forgetJoin(address);
-  return link;
+  if (link) return link;
+  await countWrongLook(address);
+  return null;
 }
 
 /** What a link shows, in its order; without the teacher's part where its maker left that out. Files are reached by the link as well. */

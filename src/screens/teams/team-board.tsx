@@ -5,8 +5,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState, useTransition, type KeyboardEvent, type ReactNode } from "react";
 import { addDays } from "@/core/calendar/school-calendar";
-import { months } from "@/core/calendar/say-moment";
-import { stateOf, type BoardWeek, type PartState, type TeamPart } from "@/core/team/board";
+import { sayWeek, stateOf, type BoardWeek, type PartState, type TeamPart } from "@/core/team/board";
 import { givePart, readyPart } from "@/screens/acts/team";
 import type { TeamBoard, TeamsData } from "@/server/team";
 import { Button, buttonClasses } from "@/ui/button";
@@ -21,9 +20,6 @@ const tones: Record<PartState, string> = {
   "in progress": "text-brass-text",
   ready: "text-green",
 };
-
-/** "30 Nov": a week is called by its Monday. */
-const sayWeek = (monday: string) => `${Number(monday.slice(8))} ${months[Number(monday.slice(5, 7)) - 1]}`;
 
 /** Weeks by parts of the work. The arrows go from part to part, Enter opens one; what is ready of a week is assigned together. */
 export function Board({

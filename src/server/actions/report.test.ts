@@ -66,6 +66,7 @@ test("what stands in a staffroom only is reported to its author", async () => {
   const { id } = await shelved("Here only", "staffroom");
   expect(value(await reportResource({ ...report, resource: id }))).toEqual({ to: "author" });
   expect(await subjects(world.ines)).toContain("Reported: “Here only”");
+  expect((await deskReports(db, judit())).map(({ title }) => title)).not.toContain("Here only");
 });
 
 test("nobody reports her own, or what she cannot see; and nobody but a curator of the district decides", async () => {
@@ -75,8 +76,9 @@ test("nobody reports her own, or what she cannot see; and nobody but a curator o
   actAs(judit());
   expect((await reportResource({ ...report, resource: id })).ok).toBe(false);
   actAs(teodor());
-  value(await reportResource({ ...report, resource: id }));
-  const [open] = (await deskReports(db, judit())).filter(({ title }) => title === "Not for all");
+  const there = await shelved("For the district", "district");
+  value(await reportResource({ ...report, resource: there.id }));
+  const [open] = (await deskReports(db, judit())).filter(({ title }) => title === "For the district");
   expect((await decideReport({ report: open!.id, outcome: "right", answer: "" })).ok).toBe(false);
   actAs(visitorOf({ id: world.stranger, district: world.otherDistrict, school: null }, { roles: ["curator"] }));
   expect((await decideReport({ report: open!.id, outcome: "right", answer: "" })).ok).toBe(false);

@@ -110,7 +110,9 @@ test("who leaves loses what she was to make, and what she made is seen by the te
   const lines = (await boardFor())!.team.lines;
   expect((await changeTeam({ team, name: "Grade 4", people: [], lines })).ok).toBe(false);
   expect(value(await changeTeam({ team, name: "Grade 4", people: [world.teodor], lines }))).toEqual({ left: true });
-  expect((await boardFor(teodor()))!.parts.find(({ line }) => line === reading)).toMatchObject(nobody);
+  const parts = (await boardFor(teodor()))!.parts;
+  expect(parts.find(({ line }) => line === reading)).toMatchObject(nobody);
+  expect(parts.find(({ line }) => line === lab)).toMatchObject({ resource: null });
   expect(await lightTable(db, teodor(), id, now)).toBeNull();
 });
 

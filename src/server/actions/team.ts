@@ -2,6 +2,7 @@
 import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
 import { mondayOf } from "@/core/calendar/school-calendar";
+import { sayWeek } from "@/core/team/board";
 import { publishedOf } from "@/data/read-once";
 import { colleaguesOf } from "@/data/shares";
 import { addTeam, partFor, renameTeam, setLines, setMembers, setPart, teamsOf } from "@/data/teams";
@@ -116,7 +117,7 @@ export const givePart = act(
         await tellOfAsked(
           tx,
           visitor,
-          { person: given.maker, team: team.name, part: part.name, week: given.week },
+          { person: given.maker, team: team.name, part: part.name, week: sayWeek(given.week) },
           now,
         );
       return {};
