@@ -216,9 +216,8 @@ export function LightTable({
           </Button>
         </div>
         <About data={data} assign={assign} />
-        {(data.keeps.length > 0 || !data.mine) && (
+        {data.keeps.length > 0 && (
           <p className="mt-0.5 flex gap-3">
-            {!data.mine && <ReportDialog key={resource.id} data={data} />}
             {data.keeps.map((shelf) => (
               <RemoveFromShelf key={shelf} resource={resource.id} title={facts.title} shelf={shelf} />
             ))}
@@ -263,7 +262,11 @@ export function LightTable({
         ) : view === "editions" ? (
           <EditionsView data={data} onOpen={(id) => go({ open: id })} />
         ) : (
-          <StepTable key={resource.id} document={data.document} />
+          <StepTable
+            key={resource.id}
+            document={data.document}
+            foot={!data.mine && <ReportDialog key={resource.id} data={data} />}
+          />
         )}
       </div>
       <AdaptDialog data={data} open={asking} onOpenChange={setAsking} busy={busy} onCopy={adaptNow} />

@@ -42,7 +42,7 @@ export function ReportDialog({ data }: { data: LightTableData }) {
   };
   return (
     <>
-      <button type="button" className="text-[13px] text-ink-soft underline" onClick={() => setOpen(true)}>
+      <button type="button" className="text-left text-[13px] text-ink-soft underline" onClick={() => setOpen(true)}>
         Report a mistake …
       </button>
       <Dialog open={open} onOpenChange={setOpen} title={`Report “${data.facts.title}”`}>

@@ -69,6 +69,7 @@ function Aside({
   mode,
   onMode,
   withAnswers,
+  foot,
 }: {
   step: Step;
   document: Document;
@@ -79,6 +80,7 @@ function Aside({
   mode: "skim" | "work";
   onMode: (mode: "skim" | "work") => void;
   withAnswers: boolean;
+  foot: ReactNode;
 }) {
   const answers = withAnswers ? questionsOf(step) : [];
   const notes = inLanguage(step.teacherNotes, languages);
@@ -157,6 +159,7 @@ function Aside({
           </div>
         )}
       </dl>
+      {foot && <p className="mt-4">{foot}</p>}
     </aside>
   );
 }
@@ -165,8 +168,11 @@ function Aside({
 export function StepTable({
   document,
   withAnswers = true,
+  foot,
 }: {
   document: Document;
+  /** What else can be done about a step, below the notes. */
+  foot?: ReactNode;
   /** False: the document came without answers, so nothing can be tried and marked. */
   withAnswers?: boolean;
 }) {
@@ -265,6 +271,7 @@ export function StepTable({
           mode={mode}
           onMode={changeMode}
           withAnswers={withAnswers}
+          foot={foot}
         />
       </div>
     </div>
