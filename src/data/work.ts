@@ -206,6 +206,16 @@ export async function addResponses(
   return true;
 }
 
+/** When answers of a try were written, by their keys; those that have not come are not there. */
+export async function writtenOf(tx: Queryable, attempt: number, keys: readonly string[]): Promise<Map<string, Date>> {
+  if (keys.length === 0) return new Map();
+  const rows = await tx.query<{ key: string; at: Date }>(
+    "select client_key key, coalesce(written, given) at from response where attempt_id = $1 and client_key = any($2::text[])",
+    [attempt, keys],
+  );
+  return new Map(rows.map(({ key, at }) => [key, at]));
+}
+
 export interface StoredResponse {
   id: number;
   attempt: number;

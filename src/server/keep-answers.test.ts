@@ -46,6 +46,24 @@ describe("answers from several devices", () => {
     expect(await stands(assignment)).toBe("b");
   });
 
+  test("of one page's answers the later one counts, though the earlier one travelled slowly and seems younger", async () => {
+    const assignment = await given();
+    value(await tryAgain({ assignment }));
+    await startedAgo(assignment, 600);
+    // The first took long: when it came its age was not what it had been when it left.
+    await send(assignment, "b", { ago: 0, key: "slow-one" });
+    expect(await send(assignment, "a", { ago: 5, key: "next-one", after: ["never-came", "slow-one"] })).toMatchObject({
+      newer: {},
+    });
+    expect(await stands(assignment)).toBe("a");
+    const checked = { assignment, question: question.id, key: "checked-slow", age: 9000, after: ["next-one"] };
+    value(await checkAnswer({ ...checked, value: await seenAs(assignment, "b") }));
+    expect(await stands(assignment)).toBe("b");
+    // Of another device nothing is known: there the ages decide.
+    await send(assignment, "a", { ago: 20 });
+    expect(await stands(assignment)).toBe("b");
+  });
+
   test("an answer that was changed while the one before was checked stays, in either order of arrival", async () => {
     const assignment = await given();
     value(await tryAgain({ assignment }));

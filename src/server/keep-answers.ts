@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { doorOf, takesLate } from "@/core/assign/door";
 import { allQuestions } from "@/core/resource/document";
 import type { ResponseValue } from "@/core/resource/question";
@@ -12,6 +13,7 @@ import {
   openAttempt,
   questionsBegun,
   responsesOf,
+  writtenOf,
   type Attempt,
   type GivenResponse,
   type Task,
@@ -19,12 +21,16 @@ import {
 import { log } from "./log";
 import { disguiseFor, taskDocument } from "./student-work";
 
+/** Keys of answers to the same question that left the same page before. */
+export const After = z.array(z.string().max(60)).max(10).default([]);
+
 /** An answer as a device sends it. `age`: milliseconds since it was written, by the device's own clock. */
 export interface SentAnswer {
   key: string;
   question: string;
   value?: unknown;
   age: number;
+  after?: readonly string[];
 }
 
 /** Why answers are not taken. What was written stays on the device. */
@@ -58,11 +64,11 @@ export async function keepAnswers(
   const document = await taskDocument(db, task);
   const questions = new Map(allQuestions(document).map((found) => [found.question.id, found]));
   const disguised = await disguiseFor(db, task.recipient);
-  const read = items.flatMap(({ key, question, value, age }) => {
+  const read = items.flatMap(({ key, question, value, age, after = [] }) => {
     const found = questions.get(question);
     const parsed = found && responseSchemas[found.question.type].safeParse(disguised.back(found.question, value));
     return found && parsed?.success
-      ? [{ key, step: found.step.id, value: parsed.data, asked: found.question, age }]
+      ? [{ key, step: found.step.id, value: parsed.data, asked: found.question, age, after }]
       : [];
   });
 
@@ -75,8 +81,13 @@ export async function keepAnswers(
         : (await attemptsOf(tx, task.recipient)).find((one) => !one.handedIn);
       if (!attempt || (of.number !== null && attempt.number !== of.number)) return null;
       const begun = await questionsBegun(tx, attempt.id);
+      const earlier = await writtenOf(
+        tx,
+        attempt.id,
+        some.flatMap(({ after }) => after),
+      );
       // Nobody can have answered what was never opened; what comes after its time is kept and does not count.
-      const kept = some.flatMap(({ asked, age, ...one }): GivenResponse[] => {
+      const kept = some.flatMap(({ asked, age, after, ...one }): GivenResponse[] => {
         const stands = standing(asked, { factor: task.factor, begun, now });
         return stands === "not begun"
           ? []
@@ -86,7 +97,7 @@ export async function keepAnswers(
                 question: asked.id,
                 checked: false,
                 late: stands === "late" || !door.open,
-                written: writtenAt(age, attempt, now),
+                written: writtenAt(age, attempt, now, earlier, after),
               },
             ];
       });
@@ -143,9 +154,20 @@ export async function openValues(db: Db, task: Task, number: number): Promise<Re
   );
 }
 
-/** The moment on the server's clock at which an answer of this age was written: within the try, and not to come. */
-export const writtenAt = (age: number, attempt: Pick<Attempt, "started">, now: Date): Date =>
-  new Date(Math.min(now.getTime(), Math.max(attempt.started.getTime(), now.getTime() - age)));
+/**
+ * The moment on the server's clock at which an answer of this age was written: within the try, and not to come; and after those that
+ * left the same page before it, for a slow way to the server makes an answer seem younger than it is.
+ */
+export function writtenAt(
+  age: number,
+  attempt: Pick<Attempt, "started">,
+  now: Date,
+  earlier: ReadonlyMap<string, Date>,
+  after: readonly string[],
+): Date {
+  const byAge = Math.min(now.getTime(), Math.max(attempt.started.getTime(), now.getTime() - age));
+  return new Date(Math.max(byAge, ...after.map((key) => (earlier.get(key)?.getTime() ?? 0) + 1)));
+}
 
 /** Of the questions just answered, those to which something written later stands. */
 async function newerThan(

@@ -62,6 +62,20 @@ test("one that is changed while the one before is on its way is not taken for ke
   expect(bodies.map(({ items }) => items.map(({ value }) => value))).toEqual([["first"], ["second"]]);
 });
 
+test("what left before goes along, so that a slow way makes no answer younger than the next", async () => {
+  const queue = new AnswerQueue(place);
+  const first = queue.add("q1", "first");
+  await queue.send();
+  const second = queue.add("q1", "second");
+  queue.add("q2", "other");
+  answers = [keptAll];
+  await queue.send();
+  expect(bodies[1]!.items).toMatchObject([
+    { key: second.key, after: [first.key] },
+    { question: "q2", after: [] },
+  ]);
+});
+
 test("how old an answer is goes along, and not when it was written", async () => {
   const clock = jest.spyOn(Date, "now").mockReturnValue(1_000_000);
   const queue = new AnswerQueue(place);

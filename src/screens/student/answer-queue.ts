@@ -30,6 +30,8 @@ export interface Sent {
   newer: Record<string, ResponseValue>;
 }
 
+/** So many answers to one question that went before are named: one of them has arrived, or none has. */
+const MOST_BEFORE = 4;
 const PREFIX = "satchel-answers-";
 const KEEPALIVE_LIMIT = 60_000;
 
@@ -58,6 +60,8 @@ const refusedBecause: Record<number, SendState> = { 401: "signed out", 403: "sig
 export class AnswerQueue {
   private waiting: WaitingAnswer[];
   private sending: Promise<Sent> | null = null;
+  /** By question, the keys of the answers that were on their way before, the latest last. */
+  private readonly gone = new Map<string, string[]>();
 
   constructor(readonly place: AnswerPlace) {
     this.waiting = this.read();
@@ -93,6 +97,13 @@ export class AnswerQueue {
     return item;
   }
 
+  /** The answers to the same question that left before this one, which now leaves too. It was written after them, however they travelled. */
+  leave(question: string, key: string): string[] {
+    const before = (this.gone.get(question) ?? []).filter((one) => one !== key);
+    this.gone.set(question, [...before, key].slice(-MOST_BEFORE));
+    return before;
+  }
+
   /** These need not be sent any more. */
   settle(keys: Iterable<string>): void {
     const settled = new Set(keys);
@@ -112,7 +123,11 @@ export class AnswerQueue {
     if (this.waiting.length === 0) return { state: "kept", newer: {} };
     const now = Date.now();
     // How long ago, and not when: a device whose clock is wrong does no harm.
-    const items = this.waiting.map(({ at, ...item }) => ({ ...item, age: Math.max(0, Math.round(now - at)) }));
+    const items = this.waiting.map(({ at, ...item }) => ({
+      ...item,
+      age: Math.max(0, Math.round(now - at)),
+      after: this.leave(item.question, item.key),
+    }));
     const body = JSON.stringify({ recipient, number, items });
     try {
       const response = await fetch(`/student/${assignment}/responses`, {

@@ -127,6 +127,8 @@ export function useAnswers(place: AnswerPlace, start: Values, open: boolean) {
     },
     [queue],
   );
+  /** What of a question left before the answer that is checked now. */
+  const leave = useCallback((question: string, key: string) => queue.leave(question, key), [queue]);
   /** A checked answer was kept by the check itself: that one need not be sent again. */
   const settleChecked = useCallback(
     (key: string | undefined) => {
@@ -136,5 +138,5 @@ export function useAnswers(place: AnswerPlace, start: Values, open: boolean) {
     },
     [queue],
   );
-  return { values, answer, flush, state, current, ageOf, settleChecked };
+  return { values, answer, flush, state, current, ageOf, leave, settleChecked };
 }

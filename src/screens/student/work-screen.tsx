@@ -172,13 +172,15 @@ export function StudentWorkScreen({
   const check = async (question: Question) => {
     setChecking(question.id);
     const asked = answers.current(question.id);
+    const key = crypto.randomUUID();
     try {
       const outcome = await checkAnswer({
         assignment: task.assignment,
         question: question.id,
-        key: crypto.randomUUID(),
+        key,
         value: answers.values[question.id],
         age: answers.ageOf(asked),
+        after: answers.leave(question.id, key),
       });
       if (!outcome.ok) return setProblem(outcome.problem);
       answers.settleChecked(asked);

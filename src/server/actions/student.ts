@@ -18,7 +18,7 @@ import * as work from "@/data/work";
 import { act, Refused, type Caller } from "../act";
 import { callerAddress } from "../client-address";
 import { allowJoin, allowSignIn, forgetAttempts, forgetJoin } from "../limits";
-import { writtenAt } from "../keep-answers";
+import { After, writtenAt } from "../keep-answers";
 import { disguiseFor, taskDocument } from "../student-work";
 import { secretIsRight } from "../secrets";
 import { signIn } from "../session";
@@ -126,6 +126,7 @@ export const checkAnswer = act(
       .min(0)
       .max(31 * 86_400_000)
       .default(0),
+    after: After,
   }),
   (given) => ({ assignment: given.assignment }),
   async (caller, given): Promise<{ mark: Mark; feedback: Question["feedback"] }> => {
@@ -153,7 +154,7 @@ export const checkAnswer = act(
         value: value.data,
         checked: true,
         late: false,
-        written: writtenAt(given.age, attempt, now),
+        written: writtenAt(given.age, attempt, now, await work.writtenOf(tx, attempt.id, given.after), given.after),
       };
       if (!(await work.addResponses(tx, attempt.id, [one], now))) throw new Refused("This has been handed in already.");
       await work.announceWork(tx, task.assignment);

@@ -55,7 +55,7 @@ export const check = async (assignment: number, answer: string, key = `key-${Mat
 export async function send(
   assignment: number,
   answer: string,
-  more: { ago?: number; recipient?: number; number?: number } = {},
+  more: { ago?: number; recipient?: number; number?: number; key?: string; after?: string[] } = {},
 ) {
   const [own] = await db.query<{ id: number }>(
     "select id from recipient where assignment_id = $1 and student_id = $2",
@@ -63,10 +63,11 @@ export async function send(
   );
   const items = [
     {
-      key: `key-${Math.random()}`,
+      key: more.key ?? `key-${Math.random()}`,
       question: question.id,
       value: await seenAs(assignment, answer),
       age: (more.ago ?? 0) * 1000,
+      after: more.after ?? [],
     },
   ];
   const request = new Request(`http://satchel.example/student/${assignment}/responses`, {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { taskOf } from "@/data/work";
-import { keepAnswers, openValues } from "@/server/keep-answers";
+import { After, keepAnswers, openValues } from "@/server/keep-answers";
 import { numberFrom, route } from "@/server/route";
 
 const MONTH_MS = 31 * 86_400_000;
@@ -15,6 +15,7 @@ const Given = z.object({
         question: z.string().max(40),
         value: z.unknown(),
         age: z.number().min(0).max(MONTH_MS).catch(MONTH_MS),
+        after: After,
       }),
     )
     .min(1)
