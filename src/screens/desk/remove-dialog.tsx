@@ -1,5 +1,5 @@
 "use client";
-import { useState, useTransition, type FormEvent } from "react";
+import { useState, type FormEvent } from "react";
 import { shelfNames } from "@/core/find/say";
 import type { CuratedShelf } from "@/core/sharing/how-far";
 import { removeFromShelf } from "@/screens/acts/desk";
@@ -7,12 +7,13 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";
 import { useDone } from "../use-done";
+import { useOnce } from "../use-once";
 
 /** For curators: takes something off a shelf they keep, with a reason its author reads. */
 export function RemoveFromShelf({ resource, title, shelf }: { resource: number; title: string; shelf: CuratedShelf }) {
   const [open, setOpen] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const done = useDone();
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();

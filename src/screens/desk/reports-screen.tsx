@@ -1,6 +1,6 @@
 "use client";
 import Link from "next/link";
-import { useState, useTransition } from "react";
+import { useState } from "react";
 import { sayDay } from "@/core/calendar/say-moment";
 import { reportKindNames, reportOutcomeNames, reportOutcomes, type ReportOutcome } from "@/core/sharing/report";
 import { decideReport } from "@/screens/acts/report";
@@ -9,12 +9,13 @@ import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { Field, inputClasses } from "@/ui/field";
 import { useDone } from "../use-done";
+import { useOnce } from "../use-once";
 import { DeskLists } from "./desk-lists";
 
 function OpenReport({ report, own }: { report: DeskReport; own: boolean }) {
   const [answer, setAnswer] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const done = useDone();
   const decide = (outcome: ReportOutcome) =>
     start(async () => {

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
-import { useEffect, useState, useTransition, type FormEvent } from "react";
+import { useEffect, useState, type FormEvent } from "react";
 import { months as monthNames } from "@/core/calendar/say-moment";
 import type { KeptSet } from "@/data/sets";
 import { lookForSet, removeSet, saveSet } from "@/screens/acts/set";
@@ -12,6 +12,7 @@ import { Notice } from "@/ui/notice";
 import { tellProblem } from "@/ui/toast";
 import { mediaAddress } from "../step/media";
 import { useDone } from "../use-done";
+import { useOnce } from "../use-once";
 
 type Looked = Extract<Awaited<ReturnType<typeof lookForSet>>, { ok: true }>["value"];
 
@@ -33,7 +34,7 @@ export function SetForm({
   const [words, setWords] = useState("");
   const [looked, setLooked] = useState<Looked | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const done = useDone();
   const key = items.map(({ id }) => id).join();
   useEffect(() => {

@@ -1,7 +1,6 @@
 "use client";
 import { clsx } from "clsx";
 import { ArrowDown, ArrowUp, Plus } from "lucide-react";
-import { useTransition } from "react";
 import { sayMonths } from "@/core/calendar/say-moment";
 import type { KeptSet } from "@/data/sets";
 import { moveSet } from "@/screens/acts/set";
@@ -11,6 +10,7 @@ import { IconButton } from "@/ui/icon-button";
 import { tellProblem } from "@/ui/toast";
 import { useRouter } from "next/navigation";
 import { useAddress } from "../use-address";
+import { useOnce } from "../use-once";
 import { DeskLists } from "./desk-lists";
 import { SetForm } from "./set-form";
 
@@ -27,7 +27,7 @@ export function SetsScreen({
 }) {
   const { go } = useAddress();
   const router = useRouter();
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const shown = sets.find(({ id }) => id === opened) ?? null;
   const move = (id: number, by: 1 | -1) =>
     start(async () => {

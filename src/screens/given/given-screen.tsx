@@ -2,7 +2,6 @@
 import { Backpack, Heart, Send } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useTransition } from "react";
 import { sayDay } from "@/core/calendar/say-moment";
 import { sayGradeSpan } from "@/core/find/grade";
 import type { Given } from "@/data/shares";
@@ -13,11 +12,12 @@ import { orTell } from "@/screens/acts/tried";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { tell, tellProblem } from "@/ui/toast";
+import { useOnce } from "../use-once";
 
 /** What colleagues gave her, the newest first: to look at, pack, adapt without anybody's voice, assign, and say thank you for. */
 export function GivenScreen({ given, zone, now }: { given: Given[]; zone: string; now: Date }) {
   const router = useRouter();
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const pack = ({ resource, facts }: Given) =>
     start(async () => {
       const outcome = await packResource({ resource });

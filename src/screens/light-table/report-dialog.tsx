@@ -1,5 +1,5 @@
 "use client";
-import { useState, useTransition, type FormEvent } from "react";
+import { useState, type FormEvent } from "react";
 import { stepTitle } from "@/core/resource/changes";
 import { reportKindNames, reportKinds, type ReportKind } from "@/core/sharing/report";
 import { reportResource } from "@/screens/acts/report";
@@ -10,6 +10,7 @@ import { Field, inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { tell } from "@/ui/toast";
 import { useAddress } from "../use-address";
+import { useOnce } from "../use-once";
 import { stepAt } from "./step-at";
 
 /** Says that something of it is wrong: its curators hear of it, and the reader hears what came of it. */
@@ -18,7 +19,7 @@ export function ReportDialog({ data }: { data: LightTableData }) {
   const [open, setOpen] = useState(false);
   const [kind, setKind] = useState<ReportKind | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const { steps, languages } = data.document;
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();

@@ -3,7 +3,6 @@ import { clsx } from "clsx";
 import { Backpack, GitBranch, Printer } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useTransition } from "react";
 import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
 import { creditLine, licenceNames, mayAdapt } from "@/core/licence/licence";
 import { adaptResource } from "@/screens/acts/adapt";
@@ -14,6 +13,7 @@ import { Button, buttonClasses } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
 import { StepTable } from "../light-table/step-table";
 import { Brand } from "../shell/brand";
+import { useOnce } from "../use-once";
 
 export interface LinkScreenProps {
   token: string;
@@ -32,7 +32,7 @@ export interface LinkScreenProps {
 /** What a signed-in teacher can do with it: keep it, or make a version of her own, in one press each. */
 function Keep({ token, shown, mayCopy }: Pick<LinkScreenProps, "token" | "shown" | "mayCopy">) {
   const router = useRouter();
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const take = (then: (resource: number) => Promise<void>) =>
     start(async () => {
       const outcome = await takeFromLink({ token, resource: shown.id });

@@ -1,6 +1,6 @@
 "use client";
 import { Link2, QrCode } from "lucide-react";
-import { useEffect, useState, useTransition } from "react";
+import { useEffect, useState } from "react";
 import type { LinkMade, ShareWay } from "@/data/links";
 import { endLink, lookAtLinks, makeLink } from "@/screens/acts/link";
 import { Button } from "@/ui/button";
@@ -10,6 +10,7 @@ import { Notice } from "@/ui/notice";
 import { tell, tellProblem } from "@/ui/toast";
 import { Qr } from "../classes/qr";
 import { useDone } from "../use-done";
+import { useOnce } from "../use-once";
 import { WayChoice } from "./way-choice";
 
 const sayOpened = (count: number) =>
@@ -72,7 +73,7 @@ export function LinkShare({
   const [until, setUntil] = useState("");
   const [made, setMade] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const done = useDone();
   useEffect(() => {
     let gone = false;

@@ -1,6 +1,6 @@
 "use client";
 import { Gift, Users } from "lucide-react";
-import { useEffect, useState, useTransition } from "react";
+import { useEffect, useState } from "react";
 import { listedForm } from "@/core/find/words";
 import { giveToColleagues, lookAtGiven, takeBackGiven } from "@/screens/acts/give";
 import { Button } from "@/ui/button";
@@ -9,6 +9,7 @@ import { Notice } from "@/ui/notice";
 import { tellProblem } from "@/ui/toast";
 import type { ShareWay } from "@/data/links";
 import { useDone } from "../use-done";
+import { useOnce } from "../use-once";
 import { WayChoice } from "./way-choice";
 
 type Looked = Extract<Awaited<ReturnType<typeof lookAtGiven>>, { ok: true }>["value"];
@@ -24,7 +25,7 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
   const [note, setNote] = useState("");
   const [way, setWay] = useState<ShareWay>("copy");
   const [times, setTimes] = useState(0);
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const done = useDone();
   useEffect(() => {
     let gone = false;

@@ -2,7 +2,7 @@
 import { clsx } from "clsx";
 import { CircleCheck, Inbox, Lock, Share2, Users } from "lucide-react";
 import Link from "next/link";
-import { useEffect, useRef, useState, useTransition, type FormEvent } from "react";
+import { useEffect, useState, type FormEvent } from "react";
 import { gradeName } from "@/core/find/grade";
 import { atShelf, sayGrades, shelfNames } from "@/core/find/say";
 import type { Subject } from "@/core/resource/document";
@@ -20,6 +20,7 @@ import { Segmented } from "@/ui/segmented";
 import { tellProblem } from "@/ui/toast";
 import { Word } from "@/ui/word";
 import { useDone } from "../use-done";
+import { useOnce } from "../use-once";
 import { LinkShare } from "./link-share";
 import { PeopleShare } from "./people-share";
 
@@ -186,9 +187,7 @@ function ShelfShare({
   const [form, setForm] = useState<ShareForm | null>(null);
   const [line, setLine] = useState("");
   const [looked, setLooked] = useState(0);
-  const [busy, start] = useTransition();
-  // Enter twice shares once.
-  const sending = useRef(false);
+  const [busy, start] = useOnce();
   const done = useDone();
   useEffect(() => {
     let gone = false;
@@ -221,12 +220,10 @@ function ShelfShare({
   const settled = () => setLooked((times) => times + 1);
   const send = (event?: FormEvent) => {
     event?.preventDefault();
-    if (sending.current || answer.state === "closed" || answer.state === "waiting") return;
+    if (answer.state === "closed" || answer.state === "waiting") return;
     if (said.grades.length === 0 || said.subjects.length === 0) return tellProblem("Choose a grade and a subject.");
-    sending.current = true;
     start(async () => {
       const outcome = await shareResources({ resources: ids, ...said });
-      sending.current = false;
       if (!outcome.ok) return tellProblem(outcome.problem);
       done(outcome.value.said, outcome.value.event, { onUndone: settled });
       onDone();

@@ -3,7 +3,7 @@ import { clsx } from "clsx";
 import { ChevronLeft, ChevronRight, Circle, CircleCheck, CircleDashed, CircleDot, Send } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useRef, useState, useTransition, type KeyboardEvent, type ReactNode } from "react";
+import { useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { addDays } from "@/core/calendar/school-calendar";
 import { sayWeek, stateOf, type BoardWeek, type PartState, type TeamPart } from "@/core/team/board";
 import { givePart, readyPart } from "@/screens/acts/team";
@@ -11,6 +11,7 @@ import type { TeamBoard, TeamsData } from "@/server/team";
 import { Button, buttonClasses } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
 import { AssignPanel } from "../assign/assign-panel";
+import { useOnce } from "../use-once";
 import { PartDialog, type PartChange } from "./part-dialog";
 
 const signs = { nobody: CircleDashed, asked: Circle, "in progress": CircleDot, ready: CircleCheck } as const;
@@ -36,7 +37,7 @@ export function Board({
   const router = useRouter();
   const [opened, setOpened] = useState<{ line: number; week: string } | null>(null);
   const [assigning, setAssigning] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const table = useRef<HTMLTableElement>(null);
   const { team, weeks, parts } = board;
   const partAt = (line: number, week: string): TeamPart =>

@@ -2,13 +2,14 @@
 import { Pencil, Plus } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState, useTransition } from "react";
+import { useState } from "react";
 import { changeTeam, makeTeam } from "@/screens/acts/team";
 import type { TeamsData } from "@/server/team";
 import { Button, buttonClasses } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Empty } from "@/ui/empty";
 import { tell } from "@/ui/toast";
+import { useOnce } from "../use-once";
 import { Board } from "./team-board";
 import { TeamForm, type TeamDraft } from "./team-form";
 
@@ -23,7 +24,7 @@ export function TeamsScreen({ data, current, now }: { data: TeamsData; current: 
   const router = useRouter();
   const [form, setForm] = useState<"new" | "change" | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const [busy, start] = useOnce();
   const { board, me, teams } = data;
   const people = board
     ? [...board.team.members.map((one) => ({ ...one, school: null })), ...data.colleagues].filter(
