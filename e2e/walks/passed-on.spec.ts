@@ -128,17 +128,17 @@ test("a reader reports a mistake at its step; the curator decides, and undo open
   await expect(reader.getByRole("heading", { name: "Float or sink", level: 1 })).toBeVisible();
   await reader.getByRole("button", { name: "Report a mistake …" }).click();
   await reader.getByLabel("an answer or a fact is wrong").check();
-  await reader.getByLabel("Anything that helps to mend it").fill("A cork floats.");
+  await reader.getByLabel("Anything that helps to put it right").fill("A cork floats.");
   await reader.getByRole("button", { name: "Report it" }).click();
-  await expect(reader.getByText("Reported to the curators. You hear what comes of it.")).toBeVisible();
+  await expect(reader.getByText("Reported to the curators. You get a message when they decide.")).toBeVisible();
 
   const curator = await signedIn("Sol Wetherby");
   await curator.goto("/desk?list=reports");
   const report = curator.getByRole("listitem", { name: "Float or sink" });
   await expect(report).toContainText("A cork floats.");
-  await report.getByLabel("What you tell the author and the reader").fill("It does. Please mend it.");
-  await report.getByRole("button", { name: "Ask the author to mend it" }).click();
-  await expect(report).toContainText("Sol Wetherby, “It does. Please mend it.”");
+  await report.getByLabel("Your message to the author and the reader").fill("It does. Please fix it.");
+  await report.getByRole("button", { name: "Ask the author to fix it" }).click();
+  await expect(report).toContainText("Sol Wetherby, “It does. Please fix it.”");
   await curator.locator("body").press("u");
   await expect(report.getByRole("button", { name: "Take it off the shelf" })).toBeVisible();
 });

@@ -48,15 +48,6 @@ export const linksTo = (db: Queryable, by: number, resources: readonly number[])
     [by, resources],
   );
 
-/** Whether any link leads to a resource now. */
-export async function isLinked(db: Queryable, resource: number): Promise<boolean> {
-  const rows = await db.query(
-    `select 1 from linked_resource t join link l on l.id = t.link_id where t.resource_id = $1 and ${linkLives} limit 1`,
-    [resource],
-  );
-  return rows.length > 0;
-}
-
 export interface OpenLink extends Omit<LinkMade, "opened" | "made"> {
   by: number;
   byName: string;

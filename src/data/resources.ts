@@ -68,6 +68,19 @@ export async function headsOf(
   );
 }
 
+/** Her own things that are published and not put away, the latest first. */
+export const ownPublished = (
+  db: Queryable,
+  owner: number,
+  most: number,
+): Promise<{ id: number; title: string; minutes: number }[]> =>
+  db.query(
+    `select r.id, f.facts ->> 'title' title, (f.facts ->> 'minutes')::int minutes
+       from resource r join resource_facts f on f.resource_id = r.id join revision h on h.id = r.head_revision_id
+      where r.owner_id = $1 and r.archived is null order by h.created desc, r.id desc limit $2`,
+    [owner, most],
+  );
+
 /** @throws DocumentError when what is stored cannot be read by this version */
 export async function revisionById(db: Queryable, id: number): Promise<Revision | undefined> {
   const rows = await db.query<Revision>(

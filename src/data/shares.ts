@@ -14,6 +14,25 @@ export const isGiven = `(exists (select 1 from share h where h.resource_id = r.i
 export const isGivenToCopy = `(exists (select 1 from share h where h.resource_id = r.id and h.person_id = $1 and h.way = 'copy' and ${holds})
   or ${onTeamShelf}) and r.archived is null and r.head_revision_id is not null`;
 
+/** Who sees a resource off the shelves, given, by a link or in a team: nobody, people of its owner's school only, or others too. */
+export async function passedOn(db: Queryable, resource: number): Promise<"nobody" | "school" | "beyond"> {
+  const { seen, beyond } = await one<{ seen: boolean; beyond: boolean }>(
+    db,
+    `with away as (
+       select p.school_id is distinct from o.school_id beyond
+         from resource r join person o on o.id = r.owner_id
+         join (select h.person_id from share h where h.resource_id = $1 and h.link_id is null and h.ended is null
+               union select m.person_id from team_part t join team_line l on l.id = t.line_id
+                       join team_member m on m.team_id = l.team_id where t.resource_id = $1) w(person) on true
+         join person p on p.id = w.person where r.id = $1 and p.id <> o.id
+       union all
+       select true from linked_resource t join link l on l.id = t.link_id where t.resource_id = $1 and ${linkLives})
+     select count(*) > 0 seen, coalesce(bool_or(beyond), false) beyond from away`,
+    [resource],
+  );
+  return beyond ? "beyond" : seen ? "school" : "nobody";
+}
+
 /** Something a colleague gave. */
 export interface Given {
   id: number;

@@ -86,6 +86,44 @@ export async function setLines(
   }
 }
 
+/** A team as its people keep it: all that undoing a change of it needs. */
+export interface TeamState {
+  name: string;
+  people: number[];
+  lines: { id: number; name: string }[];
+  /** Every part of every week that somebody has or has made. */
+  parts: { line: number; week: string; maker: number | null; begun: boolean; resource: number | null }[];
+}
+
+/** A team as it stands; locked. */
+export async function teamState(tx: Queryable, team: number): Promise<TeamState> {
+  const { name } = await one<{ name: string }>(tx, "select name from team where id = $1 for update", [team]);
+  const people = await tx.query<{ id: number }>(
+    "select person_id id from team_member where team_id = $1 order by person_id",
+    [team],
+  );
+  const ofTeam = await tx.query<{ id: number; name: string }>(
+    "select id, name from team_line where team_id = $1 order by place, id",
+    [team],
+  );
+  const parts = await tx.query<TeamState["parts"][number]>(
+    `select p.line_id line, p.week::text week, p.maker_id maker, p.begun, p.resource_id resource
+       from team_part p join team_line l on l.id = p.line_id where l.team_id = $1 order by 1, 2`,
+    [team],
+  );
+  return { name, people: people.map(({ id }) => id), lines: ofTeam, parts };
+}
+
+/** Makes a team just like this again, its parts of the work under the ids they had. */
+export async function restoreTeam(tx: Queryable, team: number, state: TeamState): Promise<void> {
+  await renameTeam(tx, team, state.name);
+  await setMembers(tx, team, state.people);
+  await tx.query("delete from team_line where team_id = $1", [team]);
+  for (const [place, { id, name }] of state.lines.entries())
+    await tx.query("insert into team_line (id, team_id, place, name) values ($1, $2, $3, $4)", [id, team, place, name]);
+  for (const part of state.parts) await setPart(tx, part);
+}
+
 const part = `p.line_id line, p.week::text week, p.maker_id maker, p.begun,
   case when r.id is null then null else jsonb_build_object('id', r.id, 'title', f.facts ->> 'title', 'minutes', (f.facts ->> 'minutes')::int) end resource`;
 // What somebody made who is in the team no more is not shown to it.

@@ -6,6 +6,7 @@ import { setOutcome } from "@/data/reports";
 import { endGiven } from "@/data/shares";
 import { setState, writeSet } from "@/data/sets";
 import { entriesOf, setEntries } from "@/data/sharing";
+import { restoreTeam, teamState } from "@/data/teams";
 import { Refused } from "./act";
 import type { PlanState } from "./move-work";
 
@@ -30,6 +31,17 @@ export async function putDecisionBack(tx: Queryable, by: number, before: Decided
   if (after.id !== null && !(await undecide(tx, after.id, { ...before, by })))
     throw new Refused("It has been offered again since, so the decision stays.");
   await setEntries(tx, [after.resource], before.entries);
+}
+
+/** @throws Refused when somebody has changed the team or its board since */
+export async function putTeamBack(
+  tx: Queryable,
+  before: NonNullable<PlanState["team"]>,
+  after: NonNullable<PlanState["team"]>,
+): Promise<void> {
+  if (canonical(await teamState(tx, after.id)) !== canonical(after.state))
+    throw new Refused("Somebody has changed the team since, so it stays as it is.");
+  await restoreTeam(tx, after.id, before.state);
 }
 
 /** @throws Refused when another curator has changed it since */

@@ -13,6 +13,7 @@ import type { DayOff } from "@/core/calendar/school-calendar";
 import type { SetState } from "@/data/sets";
 import type { ShelfEntry } from "@/data/sharing";
 import type { Secret } from "@/data/rosters";
+import type { TeamState } from "@/data/teams";
 import type { PartWas } from "@/data/split";
 import { calendarOf } from "@/data/calendar";
 import type { Db, Queryable } from "@/data/db";
@@ -44,6 +45,8 @@ export interface PlanState {
   offer?: { id: number | null; grades: number; subjects: number; resource: number; entries: ShelfEntry[] };
   /** What was given to colleagues, or (`ended`) taken back from them. */
   gave?: { resources: number[]; ids: number[]; ended: boolean };
+  /** A team whose people or parts were changed. */
+  team?: { id: number; state: TeamState };
   /** A curated set as it was and is; null: there is none. */
   set?: { id: number; state: SetState | null };
   /** A report a curator decided about, and where its thing stands. */

@@ -2,7 +2,7 @@ import type { CuratedShelf, SharedShelf } from "@/core/sharing/how-far";
 import type { Db } from "@/data/db";
 import { linksTo } from "@/data/links";
 import { offersFor, type OfferState } from "@/data/offers";
-import { satchelOf } from "@/data/satchel";
+import { ownPublished } from "@/data/resources";
 import { givenOf } from "@/data/shares";
 import { entriesOf, usesOf, type Uses } from "@/data/sharing";
 import type { Visitor } from "./session";
@@ -22,10 +22,10 @@ export interface SharedThing {
 
 const MOST = 500;
 
-/** All of hers that others can see, were offered or have used, in the order of the satchel. */
+/** All of hers that others can see, were offered or have used, the latest first. */
 export async function sharedByHer(db: Db, visitor: Visitor): Promise<SharedThing[]> {
-  const own = (await satchelOf(db, visitor)).filter(({ origin, draftOnly }) => origin !== "packed" && !draftOnly);
-  const ids = own.slice(0, MOST).map(({ id }) => id);
+  const own = await ownPublished(db, visitor.id, MOST);
+  const ids = own.map(({ id }) => id);
   const [entries, offers, given, links, uses] = await Promise.all([
     entriesOf(db, ids),
     offersFor(db, ids),
@@ -34,7 +34,7 @@ export async function sharedByHer(db: Db, visitor: Visitor): Promise<SharedThing
     usesOf(db, ids),
   ]);
   const none = { packed: 0, adapted: 0, assigned: 0 };
-  return own.slice(0, MOST).flatMap(({ id, facts }): SharedThing[] => {
+  return own.flatMap(({ id, title }): SharedThing[] => {
     const shelves = entries.filter((entry) => entry.resource === id).map(({ shelf }) => shelf);
     // The newest comes first: what became of the last offer to a shelf counts.
     const last = offers
@@ -43,7 +43,7 @@ export async function sharedByHer(db: Db, visitor: Visitor): Promise<SharedThing
       .filter(({ shelf, state }) => !shelves.includes(shelf) && state !== "withdrawn" && state !== "accepted");
     const { resource: _resource, ...used } = uses.find(({ resource }) => resource === id) ?? { resource: id, ...none };
     const thing = {
-      ...{ id, title: facts.title, shelves, uses: used },
+      ...{ id, title, shelves, uses: used },
       offers: last.map(({ shelf, state }) => ({ shelf, state })),
       given: given.filter(({ resource, byLink }) => resource === id && !byLink).map(({ name }) => name),
       links: links.filter(({ resources }) => resources.includes(id)).length,

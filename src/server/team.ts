@@ -2,7 +2,7 @@ import { addDays, mondayOf, schoolClock, type SchoolCalendar } from "@/core/cale
 import { boardWeeks, loads, type BoardWeek, type Load, type TeamPart } from "@/core/team/board";
 import { calendarOf } from "@/data/calendar";
 import type { Db } from "@/data/db";
-import { satchelOf } from "@/data/satchel";
+import { ownPublished } from "@/data/resources";
 import { colleaguesOf } from "@/data/shares";
 import { partsOf, teamsOf, type Team } from "@/data/teams";
 import type { Visitor } from "./session";
@@ -37,10 +37,10 @@ export async function teamsPage(
   from: string | null,
   now: Date,
 ): Promise<TeamsData> {
-  const [teams, colleagues, satchel] = await Promise.all([
+  const [teams, colleagues, own] = await Promise.all([
     teamsOf(db, visitor.id),
     colleaguesOf(db, visitor),
-    satchelOf(db, visitor),
+    ownPublished(db, visitor.id, MOST_OWN),
   ]);
   const team = teams.find(({ id }) => id === open) ?? teams[0];
   const today = schoolClock(now, visitor.zone).date;
@@ -49,10 +49,7 @@ export async function teamsPage(
     teams: teams.map(({ id, name }) => ({ id, name })),
     board: team ? await boardOf(db, visitor, team, from ?? today, today) : null,
     colleagues,
-    own: satchel
-      .filter(({ origin, draftOnly, away }) => origin !== "packed" && !draftOnly && !away)
-      .slice(0, MOST_OWN)
-      .map(({ id, facts }) => ({ id, title: facts.title, minutes: facts.minutes })),
+    own,
   };
 }
 

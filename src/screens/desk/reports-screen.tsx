@@ -22,12 +22,12 @@ function OpenReport({ report, own }: { report: DeskReport; own: boolean }) {
       setProblem(null);
       const decided = await decideReport({ report: report.id, outcome, answer });
       if (!decided.ok) return setProblem(decided.problem);
-      done(`Decided: “${report.title}”. Its author and ${report.byName} hear of it.`, decided.value.event);
+      done(`Decided. ${report.authorName} and ${report.byName} get a message.`, decided.value.event);
     });
-  if (own) return <p className="mt-2 text-ink-soft">It is about your own. Another curator decides about it.</p>;
+  if (own) return <p className="mt-2 text-ink-soft">This is about your own work, so another curator decides.</p>;
   return (
     <div className="mt-2 grid gap-2">
-      <Field label="What you tell the author and the reader" problem={problem ?? undefined}>
+      <Field label="Your message to the author and the reader" problem={problem ?? undefined}>
         {(control) => (
           <textarea
             {...control}

@@ -69,7 +69,7 @@ export function SetForm({
     start(async () => {
       const outcome = await removeSet({ id: from!.id });
       if (!outcome.ok) return tellProblem(outcome.problem);
-      done(`“${from!.name}” is gone. Its things stay where they are.`, outcome.value.event);
+      done(`Deleted “${from!.name}”. What was in it stays on its shelf.`, outcome.value.event);
       onRemoved();
     });
   const found = (looked?.found ?? []).filter(({ id }) => !items.some((item) => item.id === id)).slice(0, 8);
@@ -106,7 +106,7 @@ export function SetForm({
           </div>
         </fieldset>
         <fieldset>
-          <legend className="mb-1 font-semibold">What is in it, in this order</legend>
+          <legend className="mb-1 font-semibold">What is in it, in order</legend>
           <ol className="grid gap-0.5">
             {items.map((item, at) => (
               <li key={item.id} className="flex items-center gap-1 rounded-card border border-line bg-card px-3 py-1">
@@ -197,11 +197,11 @@ export function SetForm({
         <div className="flex justify-end gap-2">
           {from && (
             <Button look="clay" disabled={busy} onClick={remove}>
-              Take the set away
+              Delete the set
             </Button>
           )}
           <Button type="submit" look="main" disabled={busy}>
-            {from ? "Keep it" : "Make the set"}
+            {from ? "Save" : "Make the set"}
           </Button>
         </div>
       </div>

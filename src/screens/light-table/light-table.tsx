@@ -157,7 +157,7 @@ export function LightTable({
       tellProblem("Publish it first: students get what is published.");
     } else if (data.lookOnly) {
       dropKeys();
-      tellProblem(`${data.resource.ownerName} shared it to look at only. Ask for leave to use it.`);
+      tellProblem(`${data.resource.ownerName} shared it to look at only. Ask them if you may use it.`);
     } else if (!assigning) {
       holdKeys();
       go({ do: "assign" }, "push");

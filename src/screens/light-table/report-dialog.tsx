@@ -13,7 +13,7 @@ import { useAddress } from "../use-address";
 import { useOnce } from "../use-once";
 import { stepAt } from "./step-at";
 
-/** Says that something of it is wrong: its curators hear of it, and the reader hears what came of it. */
+/** Says that something of it is wrong: its curators hear of it, and the reader gets a message when they have decided. */
 export function ReportDialog({ data }: { data: LightTableData }) {
   const { parameters } = useAddress();
   const [open, setOpen] = useState(false);
@@ -36,8 +36,8 @@ export function ReportDialog({ data }: { data: LightTableData }) {
       setKind(null);
       tell(
         outcome.value.to === "curators"
-          ? "Reported to the curators. You hear what comes of it."
-          : `${data.resource.ownerName} hears of it.`,
+          ? "Reported to the curators. You get a message when they decide."
+          : `Reported to ${data.resource.ownerName}.`,
       );
     });
   };
@@ -74,7 +74,7 @@ export function ReportDialog({ data }: { data: LightTableData }) {
               </select>
             )}
           </Field>
-          <Field label="Anything that helps to mend it">
+          <Field label="Anything that helps to put it right">
             {(control) => <textarea {...control} name="note" rows={3} maxLength={1000} className={inputClasses} />}
           </Field>
           {problem && <Notice tone="warning">{problem}</Notice>}

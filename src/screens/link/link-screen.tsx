@@ -82,7 +82,7 @@ export function LinkScreen(props: LinkScreenProps) {
       <header className="flex flex-wrap items-center gap-3 border-b border-line px-5 py-2.5">
         <Brand />
         <p className="min-w-0 flex-1 text-[13px] text-ink-soft">
-          {by} shared {titles.length > 1 ? `“${name}”` : "this"} with you{mayCopy ? "" : " to look at"}.
+          {by} shared {titles.length > 1 ? name : "this"} with you{mayCopy ? "" : " to look at"}.
         </p>
         {reader === null && (
           <Link href={`/sign-in?to=/look/${token}`} className={buttonClasses("plain", "small")}>

@@ -122,7 +122,7 @@ export function LinkShare({
           <Checkbox label="With answers and notes for the teacher" checked={teacherPart} onChange={setTeacherPart} />
           With answers and notes for the teacher
         </label>
-        <Field label="Ends after (leave empty: until you end it)">
+        <Field label="Last day (leave empty to keep it until you end it)">
           {(control) => (
             <TextInput {...control} type="date" value={until} onChange={(event) => setUntil(event.target.value)} />
           )}

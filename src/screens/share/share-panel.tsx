@@ -134,7 +134,7 @@ function ShelfRow({
 /** Shares her things: on a shelf, with named colleagues, or by a link. `name`: what several of them are called together. */
 export function SharePanel({
   resources,
-  name = resources[0]!.title,
+  name = resources.length === 1 ? resources[0]!.title : `${resources.length} things`,
   onDone,
 }: {
   resources: readonly { id: number; title: string }[];

@@ -15,7 +15,7 @@ function sayWhere({ shelves, offers, given, links }: SharedThing): string {
     ...(given.length > 3 ? [`${given.length - 3} more colleagues`] : []),
     ...(links > 0 ? [links === 1 ? "a link" : `${links} links`] : []),
   ];
-  return said.length === 0 ? "nowhere any more" : sayList(said);
+  return said.length === 0 ? "not shared now" : sayList(said);
 }
 
 /** Where each of her things stands with others, and how often it is packed, adapted and assigned. */
@@ -62,7 +62,8 @@ export function SharedScreen({ things }: { things: SharedThing[] }) {
         </table>
       )}
       <p className="mt-3 text-[13px] text-ink-soft">
-        By others only. Assigned counts classes. Take something off a shelf, or back from somebody, under Share.
+        Packed, adapted and assigned by others; assigned counts classes. Press a title to take it off a shelf or back
+        from somebody.
       </p>
     </div>
   );

@@ -59,7 +59,7 @@ const chapters: { title: string; text: string[] }[] = [
       "Under “People” you give something to colleagues by name, with a line of text. They find it under “Given to me” in the satchel, and can pack it, make their own copy without your voice, assign it, and say thank you. You can take it back; copies stay theirs. “Look only” lets them see it and nothing more.",
       "Under “Link” you make an address anyone can open who has it, without an account: to look at, or to copy too; with or without answers and notes; until a day, or until you end it. It comes as a QR code as well. People see just what you shared and can print it; a teacher who signs in packs or adapts it. The address is shown once, so copy it then. What must not leave your school gets no link.",
       "In a pocket, the share button shares everything of yours in it at once. A link to several things opens them as one list.",
-      "Something wrong in a colleague’s work? “Report a mistake” on the light table goes to the curators of its shelf, with the step; the author and you hear what comes of it.",
+      "Something wrong in a colleague’s work? “Report a mistake” on the light table goes to the curators of its shelf, with the step; the author and you get a message when they decide.",
       "Curators have a desk: what waits, the offer itself, what is like it on the shelf already, whether its rights fit, and the author’s earlier offers. Everything there has a key, and u undoes a decision. The office says who may put things on the district shelf and the commons. Under “reports” is what readers found wrong; under “sets” you keep the sets of Find’s first page: when in the year, a picture, the order, and a sentence that says why.",
     ],
   },

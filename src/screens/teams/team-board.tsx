@@ -193,7 +193,7 @@ export function Board({
         </table>
         <section aria-labelledby="load" className="mt-4">
           <h3 id="load" className="text-[13px] text-ink-soft">
-            Who has how much, in these weeks
+            Who is doing how much in these weeks
           </h3>
           <ul className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
             {board.loads.map(({ id, name, open, ready, minutes }) => (

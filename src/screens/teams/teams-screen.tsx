@@ -8,7 +8,7 @@ import type { TeamsData } from "@/server/team";
 import { Button, buttonClasses } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Empty } from "@/ui/empty";
-import { tell } from "@/ui/toast";
+import { useDone } from "../use-done";
 import { useOnce } from "../use-once";
 import { Board } from "./team-board";
 import { TeamForm, type TeamDraft } from "./team-form";
@@ -22,6 +22,7 @@ const firstDraft = (me: number): TeamDraft => ({
 /** Her teams: a board of weeks by parts of the work, each with who makes it and how far it is. */
 export function TeamsScreen({ data, current, now }: { data: TeamsData; current: number | null; now: Date }) {
   const router = useRouter();
+  const done = useDone();
   const [form, setForm] = useState<"new" | "change" | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useOnce();
@@ -47,8 +48,7 @@ export function TeamsScreen({ data, current, now }: { data: TeamsData; current: 
         if (!outcome.ok) return setProblem(outcome.problem);
         close();
         if (outcome.value.left) router.push("/teams");
-        router.refresh();
-        tell(outcome.value.left ? "You have left the team." : "The team is as you want it.");
+        done(outcome.value.left ? "You have left the team." : "Saved.", outcome.value.event);
       }
     });
   return (
@@ -98,7 +98,7 @@ export function TeamsScreen({ data, current, now }: { data: TeamsData; current: 
             people={form === "new" ? [{ id: me, name: "You", school: null }, ...data.colleagues] : people}
             problem={problem}
             busy={busy}
-            saveText={form === "new" ? "Make the team" : "Keep it"}
+            saveText={form === "new" ? "Make the team" : "Save"}
             onSave={save}
           />
         </Dialog>

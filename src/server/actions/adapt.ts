@@ -9,8 +9,8 @@ import { unfinished } from "@/core/resource/unfinished";
 import { withoutOthersVoices } from "@/core/resource/voices";
 import { licenceProblem, mayAdapt, startAdaptation } from "@/core/licence/licence";
 import type { Db, Queryable } from "@/data/db";
-import { isLinked } from "@/data/links";
 import * as resources from "@/data/resources";
+import { passedOn } from "@/data/shares";
 import { indexResource, removeFromSearch } from "@/data/shelves";
 import { act, Refused } from "../act";
 import { permit } from "../permissions";
@@ -190,9 +190,11 @@ export const publishDraft = act(
       };
     }
     const [shelves] = await standing(db, resource.owner, [document]);
-    if ((await isLinked(db, resource.id)) && shelves!.district.length > 0)
+    const away = await passedOn(db, resource.id);
+    const kept = away === "nobody" ? [] : shelves![away === "beyond" ? "district" : "staffroom"];
+    if (kept.length > 0)
       throw new Refused(
-        `Not published yet: a link leads to it, and this may not leave the school. ${shelves!.district.map(({ text }) => text).join(" ")} Change that, or end the link first.`,
+        `Not published yet: ${away === "beyond" ? "people outside your school" : "colleagues"} can see it, and they may not see this. ${kept.map(({ text }) => text).join(" ")} Change that, or take it back from them first (under Share).`,
       );
     for (const shelf of resource.shelves) {
       const reasons = shelves![shelf];

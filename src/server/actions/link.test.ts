@@ -119,8 +119,20 @@ test("what must not leave the school gets no link, and is not published under on
   const { counter } = value(await saveDraft({ resource: id, ...draft }));
   expect(await publishDraft({ resource: id, seen: counter })).toMatchObject({
     ok: false,
-    problem: expect.stringContaining("end the link first"),
+    problem: expect.stringContaining("people outside your school can see it"),
   });
+});
+
+test("what people outside the school have been given is not published with a child's name in it; for her own school it is", async () => {
+  const named = lesson("Now with a name", { text: "Aisha Strand found a shell." });
+  const published = async (to: number) => {
+    const id = await mine("Given before");
+    value(await giveToColleagues({ resources: [id], people: [to], note: "" }));
+    const { counter } = value(await saveDraft({ resource: id, seen: 0, document: named }));
+    return publishDraft({ resource: id, seen: counter });
+  };
+  expect(await published(world.judit)).toMatchObject({ ok: false, problem: expect.stringContaining("Aisha Strand") });
+  expect((await published(world.teodor)).ok).toBe(true);
 });
 
 test("somebody of another district packs and adapts what a link shows; when it ends it is gone from her satchel, and her copy stays", async () => {

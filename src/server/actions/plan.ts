@@ -25,6 +25,7 @@ import {
   putReportBack,
   putSetBack,
   putShelvesBack,
+  putTeamBack,
 } from "../change-shelves";
 import { putWorkBack } from "../change-work";
 import { choicesFor, LaidRules, layOutPocket } from "../lay-out";
@@ -191,6 +192,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     link,
     report,
     set,
+    team,
   } = event.after;
   const ids = [...placed, ...order.map(({ id }) => id), ...works.map(({ id }) => id)];
   // Whatever it touched she must still be allowed to change: a cover may have ended since.
@@ -199,6 +201,8 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     ...(schoolChange && schoolChange.class === null ? [["change the school's roster", {}] as [Act, About]] : []),
     ...(schoolChange?.class ? [["change roster", { class: schoolChange.class }] as [Act, About]] : []),
     ...(offer || report || set ? [["keep the desk", {}] as [Act, About]] : []),
+    // Somebody who has just left a team may come back by undoing that.
+    ...(team ? [["see own teams", {}] as [Act, About]] : []),
     ...(gave ? [["give to colleagues", { resources: gave.resources }] as [Act, About]] : []),
     ...(link ? [["end a link", {}] as [Act, About]] : []),
     ...(shelves ? [["share resources", { resources: shelves.resources }] as [Act, About]] : []),
@@ -238,6 +242,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     await setPositions(tx, event.before.order ?? []);
     if (schoolChange) await putSchoolBack(tx, schoolChange);
     if (gave) await putGivenBack(tx, gave, now);
+    if (team) await putTeamBack(tx, event.before.team!, team);
     if (set) await putSetBack(tx, visitor.district, event.before.set!, set);
     if (report) await putReportBack(tx, event.before.report!, report);
     if (link) await putLinkBack(tx, visitor.id, link, now);
@@ -251,6 +256,7 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     for (const id of begun) await setCalledBack(tx, id, now);
     await setUndone(tx, given.event, now);
     for (const id of ids) await announceWork(tx, id);
+    if (team) return "The team is as it was.";
     if (set) return "The set is as it was.";
     if (report) return "The report is open again.";
     if (link) return link.ended ? "The link works again." : "The link is ended.";

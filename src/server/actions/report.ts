@@ -45,10 +45,10 @@ export const reportResource = act(
     const { db, visitor, now } = caller;
     return db.transaction(async (tx) => {
       const resource = (await resourceById(tx, given.resource))!;
-      if (resource.owner === visitor.id) throw new Refused("It is your own: mend it in the editor.");
+      if (resource.owner === visitor.id) throw new Refused("It is your own: fix it in the editor.");
       const { title } = await factsOfHead(tx, given.resource);
       const added = await addReport(tx, { ...given, by: visitor.id, at: now });
-      if (!added) throw new Refused("You have reported it already. You hear when a curator has looked at it.");
+      if (!added) throw new Refused("You have reported it already. You get a message when a curator has decided.");
       const curated = resource.shelves.some((shelf) => shelf !== "staffroom");
       const curators = curated ? (await curatorsOf(tx, added.district)).map(({ id }) => id) : [];
       const said = `${reportKindNames[given.kind]}${given.note ? `. “${given.note}”` : "."}`;
@@ -75,7 +75,7 @@ export const decideReport = act(
     return db.transaction(async (tx) => {
       const report = await reportOn(tx, visitor.district, given.report);
       if (!report) throw new Refused(notThere);
-      if (report.author === visitor.id) throw new Refused("It is about your own. Another curator decides about it.");
+      if (report.author === visitor.id) throw new Refused("This is about your own work, so another curator decides.");
       if (!(await setOutcome(tx, report.id, { ...given, by: visitor.id, at: now })))
         throw new Refused(`${report.decidedByName ?? "Somebody"} has already decided. That decision stands.`);
       const before = await entriesOf(tx, [report.resource]);

@@ -56,7 +56,7 @@ export const saveSet = act(
       const kept = await onKeptShelves(tx, visitor.district, items);
       // What was in it and has left its shelf since may stay: nobody sees it until it is back.
       if (items.some((id) => !kept.has(id) && !before?.items.includes(id)))
-        throw new Refused("Only what stands on the district shelf or in the commons can be in a set.");
+        throw new Refused("A set can only hold things from the district shelf or the commons.");
       const { id, ...form } = given;
       const last = Math.max(0, ...(await setsOf(tx, visitor.district)).map(({ position }) => position));
       const state: SetState = {

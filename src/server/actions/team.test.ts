@@ -7,6 +7,7 @@ import { lightTable } from "../light-table";
 import { teamsPage } from "../team";
 import { actAs, answerFrom, value, visitorOf } from "../testing/as";
 import { adaptResource } from "./adapt";
+import { undoPlan } from "./plan";
 import { packResource } from "./satchel";
 import { changeTeam, givePart, makeTeam, readyPart } from "./team";
 
@@ -109,11 +110,28 @@ test("who leaves loses what she was to make, and what she made is seen by the te
   value(await readyPart({ team, line: lab, week, resource: id, seen: nobody }));
   const lines = (await boardFor())!.team.lines;
   expect((await changeTeam({ team, name: "Grade 4", people: [], lines })).ok).toBe(false);
-  expect(value(await changeTeam({ team, name: "Grade 4", people: [world.teodor], lines }))).toEqual({ left: true });
+  expect(value(await changeTeam({ team, name: "Grade 4", people: [world.teodor], lines }))).toMatchObject({
+    left: true,
+  });
   const parts = (await boardFor(teodor()))!.parts;
   expect(parts.find(({ line }) => line === reading)).toMatchObject(nobody);
   expect(parts.find(({ line }) => line === lab)).toMatchObject({ resource: null });
   expect(await lightTable(db, teodor(), id, now)).toBeNull();
+});
+
+test("changing a team is undone with all that was planned; not when somebody has changed its board since", async () => {
+  const { team, reading, lab } = await teamOfTwo();
+  value(await givePart({ team, line: reading, week, maker: world.teodor, begun: false, seen: nobody }));
+  const before = (await boardFor())!;
+  const change = { team, name: "Grade 5", people: [world.ines], lines: [{ id: lab, name: "Lab" }] };
+  const { event } = value(await changeTeam(change));
+  expect((await boardFor())!.parts).toEqual([]);
+  value(await undoPlan({ event }));
+  expect(await boardFor()).toEqual(before);
+  const again = value(await changeTeam(change));
+  value(await givePart({ team, line: lab, week, maker: world.ines, begun: true, seen: nobody }));
+  expect((await undoPlan({ event: again.event })).ok).toBe(false);
+  expect((await boardFor())!.team.name).toBe("Grade 5");
 });
 
 test("a week is a Monday, a maker is in the team, a name is not empty: otherwise nothing is changed and it says why", async () => {

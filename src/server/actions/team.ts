@@ -3,10 +3,12 @@ import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
 import { mondayOf } from "@/core/calendar/school-calendar";
 import { sayWeek } from "@/core/team/board";
+import { addEvent } from "@/data/events";
 import { publishedOf } from "@/data/read-once";
 import { colleaguesOf } from "@/data/shares";
-import { addTeam, partFor, renameTeam, setLines, setMembers, setPart, teamsOf } from "@/data/teams";
+import { addTeam, partFor, renameTeam, setLines, setMembers, setPart, teamsOf, teamState } from "@/data/teams";
 import { act, notThere, Refused, type Caller } from "../act";
+import type { PlanState } from "../move-work";
 import { standing } from "../standing";
 import { tellOfAsked } from "../tell-of-offers";
 
@@ -54,8 +56,8 @@ export const changeTeam = act(
       .max(12, manyLines),
   }),
   (given) => ({ team: given.team }),
-  async (caller, given): Promise<{ left: boolean }> => {
-    const { db, visitor } = caller;
+  async (caller, given): Promise<{ left: boolean; event: number }> => {
+    const { db, visitor, now } = caller;
     const before = (await teamsOf(db, visitor.id)).find(({ id }) => id === given.team)!;
     const kept = given.people.filter((id) => before.members.some((member) => member.id === id));
     const added = await onlyColleagues(
@@ -64,12 +66,18 @@ export const changeTeam = act(
     );
     const people = [...new Set([...kept, ...added])];
     if (people.length === 0) throw new Refused("Somebody has to stay in the team.");
-    await db.transaction(async (tx) => {
+    return db.transaction(async (tx) => {
+      const was = await teamState(tx, given.team);
       await renameTeam(tx, given.team, given.name);
       await setMembers(tx, given.team, people);
       await setLines(tx, given.team, given.lines);
+      const event = await addEvent<PlanState>(tx, {
+        ...{ person: visitor.id, at: now, what: "changed a team" },
+        before: { places: [], team: { id: given.team, state: was } },
+        after: { places: [], team: { id: given.team, state: await teamState(tx, given.team) } },
+      });
+      return { left: !people.includes(visitor.id), event };
     });
-    return { left: !people.includes(visitor.id) };
   },
 );
 
@@ -94,7 +102,7 @@ async function unchanged(
       ? `It is ready by now${maker ? `: ${maker} made it` : ""}. Nothing was changed.`
       : maker
         ? `${maker} has it by now. Nothing was changed.`
-        : "Nobody has it any more. Nothing was changed.",
+        : "Nobody is making it any more. Nothing was changed.",
   );
 }
 
