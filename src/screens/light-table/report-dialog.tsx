@@ -47,7 +47,7 @@ export function ReportDialog({ data }: { data: LightTableData }) {
         Report a mistake …
       </button>
       <Dialog open={open} onOpenChange={setOpen} title={`Report “${data.facts.title}”`}>
-        <form onSubmit={submit} className="grid w-[28rem] max-w-full gap-4">
+        <form onSubmit={submit} className="grid gap-4">
           <fieldset>
             <legend className="mb-1 font-semibold">What is wrong?</legend>
             {reportKinds.map((one) => (

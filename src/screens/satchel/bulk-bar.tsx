@@ -126,7 +126,7 @@ export function BulkBar({
     <div
       role="toolbar"
       aria-label="With what is ticked"
-      className="flex h-11 shrink-0 items-center gap-2 border-b border-line bg-brass-wash px-4"
+      className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-2 gap-y-1 border-b border-line bg-brass-wash px-4 py-1.5"
     >
       <span className="numbers font-semibold whitespace-nowrap">{ids.length} ticked</span>
       <Button

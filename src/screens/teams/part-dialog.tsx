@@ -42,7 +42,7 @@ export function PartDialog({
   const give = (maker: number | null, begun = false) => onChange({ maker, begun, resource: null });
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={title}>
-      <div className="grid w-[30rem] max-w-full gap-4">
+      <div className="grid gap-4">
         {part.resource && (
           <p>
             Ready:{" "}

@@ -108,7 +108,7 @@ export function Board({
   const giving = assigning === null ? [] : readyIn(assigning);
   return (
     <div className="flex min-h-0 flex-1 gap-5">
-      <div className="min-w-0 flex-1 overflow-auto">
+      <div className={clsx("min-w-0 flex-1 overflow-auto", giving.length > 0 && "max-md:hidden")}>
         <div className="flex items-center gap-2 pb-2">
           <h2 className="flex-1 font-serif text-[18px]">{team.name}</h2>
           <Link
@@ -129,7 +129,7 @@ export function Board({
         <table
           ref={table}
           onKeyDown={onArrow}
-          className="w-full table-fixed border-separate border-spacing-1.5 text-[14px]"
+          className="w-full min-w-[44rem] table-fixed border-separate border-spacing-1.5 text-[14px]"
         >
           <thead>
             <tr className="text-left text-[13px] text-ink-soft">
@@ -168,7 +168,7 @@ export function Board({
                         aria-label={`${name}, week of ${sayWeek(week.monday)}: ${part.resource ? `“${part.resource.title}”, ` : ""}${who ? `${who}, ` : ""}${state}`}
                         onClick={() => setOpened({ line: id, week: week.monday })}
                         className={clsx(
-                          "grid min-h-14 w-full content-center gap-0.5 rounded-card border px-2 py-1 text-left hover:border-line-strong",
+                          "grid min-h-14 w-full grid-cols-[minmax(0,1fr)] content-center gap-0.5 rounded-card border px-2 py-1 text-left hover:border-line-strong",
                           state === "ready" ? "border-green/40 bg-green-wash" : "border-line bg-card",
                           state === "nobody" && "border-dashed",
                           part.maker === data.me && state !== "ready" && "border-brass",
@@ -208,7 +208,10 @@ export function Board({
         </section>
       </div>
       {giving.length > 0 && (
-        <aside aria-label="Assign the week" className="flex w-[30rem] shrink-0 flex-col border-l border-line">
+        <aside
+          aria-label="Assign the week"
+          className="flex w-[33rem] shrink-0 flex-col border-l border-line max-md:w-full max-md:border-l-0"
+        >
           <h2 className="px-5 pb-2 font-serif text-[18px]">
             Assign the week of {sayWeek(assigning!)}: {giving.length} {giving.length === 1 ? "thing" : "things"}
           </h2>

@@ -49,7 +49,7 @@ export function TeamForm({ start, people, problem, busy, saveText, onSave }: Tea
     onSave({ ...draft, lines: draft.lines.filter(({ name }) => name.trim() !== "") });
   };
   return (
-    <form onSubmit={submit} className="grid w-[34rem] max-w-full gap-4">
+    <form onSubmit={submit} className="grid gap-4">
       <Field label="What is the team called?">
         {(control) => (
           <TextInput
