@@ -1,9 +1,9 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import type { Db } from "@/data/db";
-import { EmbeddedDb } from "@/data/pglite";
-import { PostgresDb } from "@/data/postgres";
+import type { Db } from "@/data/engine/db";
+import { EmbeddedDb } from "@/data/engine/pglite";
+import { PostgresDb } from "@/data/engine/postgres";
 
 /** A database for one measurement: embedded, or, with DATABASE_URL, one of its own on that server. */
 export async function emptyDatabase(): Promise<{ db: Db; drop: () => Promise<void> }> {

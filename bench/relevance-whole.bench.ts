@@ -1,9 +1,9 @@
 import { anyNeed } from "@/core/find/need";
-import { classesOf } from "@/data/classes";
-import { migrate } from "@/data/migrate";
-import { EmbeddedDb } from "@/data/pglite";
-import type { Reader } from "@/data/reach";
-import { find } from "@/server/find";
+import { classesOf } from "@/data/classes/classes";
+import { migrate } from "@/data/engine/migrate";
+import { EmbeddedDb } from "@/data/engine/pglite";
+import type { Reader } from "@/data/find/reach";
+import { find } from "@/server/find/find";
 import { readAll, seed } from "@demo/seed";
 import { ndcg, successAt } from "./relevance/measures";
 import { keysOf, lookAlikes, patternOf, wholeNeeds } from "./relevance/whole";

@@ -3,10 +3,10 @@ import path from "node:path";
 import { parse } from "yaml";
 import { z } from "zod";
 import { noteWords } from "@/core/find/note-words";
-import { addSet } from "@/data/browse";
-import { one, type Queryable } from "@/data/db";
-import { noteViewed, saveNeed, setFollow } from "@/data/kept";
-import { addNoteOfUse } from "@/data/notes-of-use";
+import { addSet } from "@/data/find/browse";
+import { one, type Queryable } from "@/data/engine/db";
+import { noteViewed, saveSearch, setFollow } from "@/data/find/saved-searches";
+import { addNoteOfUse } from "@/data/find/notes-of-use";
 import type { Lesson, Town } from "./seed";
 
 const HOUR = 3_600_000;
@@ -67,8 +67,8 @@ export async function addBrowsing(tx: Queryable, town: Town, lessons: Map<string
     });
   }
   const ines = town.people.get("ines.halloran")!;
-  await saveNeed(tx, { person: ines, name: "tide, grades 4–5", address: "words=tide&grades=4%2C5", now: ago(150) });
-  await saveNeed(tx, { person: ines, name: "readings in Spanish", address: "kind=reading&language=es", now: ago(2) });
+  await saveSearch(tx, { person: ines, name: "tide, grades 4–5", address: "words=tide&grades=4%2C5", now: ago(150) });
+  await saveSearch(tx, { person: ines, name: "readings in Spanish", address: "kind=reading&language=es", now: ago(2) });
   await setFollow(tx, ines, town.people.get("piers.oakenshaw")!, true, ago(90));
   for (const [at, name] of ["why-the-tide-comes-twice", "weather-words", "lighthouse-signals"].entries())
     await noteViewed(tx, ines, idOf(name), new Date(now.getTime() - (22 + at) * HOUR));

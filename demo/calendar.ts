@@ -3,8 +3,8 @@ import path from "node:path";
 import { parse } from "yaml";
 import { z } from "zod";
 import { addDays, mondayOf, schoolClock } from "@/core/calendar/school-calendar";
-import { addDaysOff, setBells, setMeetingRules, setTerms, setWeek } from "@/data/calendar";
-import { one, type Queryable } from "@/data/db";
+import { addDaysOff, setBells, setMeetingRules, setTerms, setWeek } from "@/data/plan/calendar";
+import { one, type Queryable } from "@/data/engine/db";
 import { SeededRandom } from "./bulk/random";
 import type { Town } from "./seed";
 

@@ -1,5 +1,5 @@
-import { openDatabase } from "@/data/open";
-import { FolderInUse } from "@/data/pglite";
+import { openDatabase } from "@/data/engine/open";
+import { FolderInUse } from "@/data/engine/pglite";
 import { seed } from "./seed";
 
 // Fills DATA_DIR (or DATABASE_URL) with the demo's world, once. Run by scripts/demo.mjs and by the browser tests.

@@ -7,14 +7,15 @@ import { translated } from "@/core/resource/translate";
 import { unfinished } from "@/core/resource/unfinished";
 import { resultTable } from "@/core/results/table";
 import { stateOf } from "@/core/assign/form";
-import { assignmentsOf } from "@/data/assignments";
-import type { Db } from "@/data/db";
-import { demoPeople } from "@/data/people";
-import { pocketsOf, satchelOf } from "@/data/satchel";
-import { workOf } from "@/data/work";
+import { assignmentsOf } from "@/data/assign/assignments";
+import type { Db } from "@/data/engine/db";
+import { demoPeople } from "@/data/office/people";
+import { pocketsOf } from "@/data/satchel/pockets";
+import { satchelOf } from "@/data/satchel/satchel";
+import { workOf } from "@/data/student/work";
 import type { Facts } from "@/core/resource/facts";
-import { curatedSets } from "@/data/browse";
-import { followedBy } from "@/data/kept";
+import { curatedSets } from "@/data/find/browse";
+import { followedBy } from "@/data/find/saved-searches";
 import { freshDatabase } from "@/data/testing/database";
 import { seed } from "./seed";
 
@@ -27,7 +28,7 @@ beforeAll(async () => {
 afterAll(() => db.close());
 
 describe("the demo's school", () => {
-  test("has two schools, a dozen teachers, two curators, four classes of about 24", async () => {
+  test("has two schools, a dozen teachers, three curators, four classes of about 24", async () => {
     const [counts] = await db.query<Record<string, number>>(
       `select (select count(*) from school) schools,
               (select count(distinct person_id) from person_role where role = 'teacher') teachers,
@@ -35,7 +36,7 @@ describe("the demo's school", () => {
               (select count(*) from class) classes,
               (select min(n) from (select count(*) n from enrolment group by class_id) c) smallest`,
     );
-    expect(counts).toMatchObject({ schools: 2, curators: 2, classes: 4 });
+    expect(counts).toMatchObject({ schools: 2, curators: 3, classes: 4 });
     expect(counts!.teachers).toBeGreaterThanOrEqual(12);
     expect(counts!.smallest).toBeGreaterThanOrEqual(22);
   });
@@ -65,7 +66,7 @@ describe("no screen is empty", () => {
     const items = await satchelOf(db, ines!);
     expect(items.length).toBeGreaterThanOrEqual(9);
     expect(items.some((item) => item.pockets.length === 0)).toBe(true);
-    expect(await pocketsOf(db, ines!.id)).toHaveLength(3);
+    expect(await pocketsOf(db, ines!.id)).toHaveLength(4);
   });
 
   test("work is scheduled, open and finished", async () => {
@@ -157,7 +158,7 @@ describe("there is something to find and to vet", () => {
         "Leer la tabla de mareas",
         "Reading a tide table for the harbour master",
         "Reading a tide table, the short one",
-        "Reading a tide table in twos",
+        "Reading a tide table in pairs",
       ],
       // Editions of one book.
       ["Pocket guide to the seabirds of the isles", "Pocket guide to the seabirds of the isles, second edition"],

@@ -8,17 +8,18 @@ import { schoolDayAt } from "@/core/calendar/wall-clock";
 import { withVoice } from "@/core/resource/voices";
 import { allQuestions, titleOf, type Document, type Step } from "@/core/resource/document";
 import { pictureSecret, type Picture } from "@/core/student/pictures";
-import { calendarOf, meetingRulesOf } from "@/data/calendar";
-import { addAssignment } from "@/data/assignments";
-import type { Db, Queryable } from "@/data/db";
-import { one } from "@/data/db";
-import { addResource } from "@/data/resources";
-import { importFramework } from "@/data/standards";
-import { addPocket, pack, putIntoPocket } from "@/data/satchel";
-import { putOnShelf } from "@/data/shelves";
-import { addResponses, beginQuestion, handIn, openAttempt } from "@/data/work";
-import { publish } from "@/server/publish";
-import { hashSecret } from "@/server/secrets";
+import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
+import { addAssignment } from "@/data/assign/assignments";
+import type { Db, Queryable } from "@/data/engine/db";
+import { one } from "@/data/engine/db";
+import { addResource } from "@/data/adapt/resources";
+import { importFramework } from "@/data/find/standards";
+import { addPocket, putIntoPocket } from "@/data/satchel/pockets";
+import { pack } from "@/data/satchel/satchel";
+import { putOnShelf } from "@/data/find/shelves";
+import { addResponses, beginQuestion, handIn, openAttempt } from "@/data/student/work";
+import { publish } from "@/server/adapt/publish";
+import { hashSecret } from "@/server/web/secrets";
 import { likelyMistake, rightAnswer } from "./answers";
 import { SeededRandom } from "./bulk/random";
 import { addBrowsing } from "./browse";
@@ -36,7 +37,7 @@ const School = z.strictObject({
   password: z.string(),
   pictures: z.array(z.string()),
   country: z.string(),
-  partners: z.array(z.string()),
+  partners: z.array(z.strictObject({ name: z.string(), about: z.string() })),
   schools: z.array(z.strictObject({ name: z.string(), zone: z.string() })),
   people: z.array(z.strictObject({ name: z.string(), school: z.string(), roles: z.array(z.string()) })),
   classes: z.array(
@@ -121,13 +122,13 @@ async function addPeople(tx: Queryable, now: Date): Promise<Town> {
     town.people.set(key(name), id);
     for (const role of roles) await tx.query("insert into person_role values ($1, $2, 'school')", [id, role]);
   }
-  for (const name of plan.partners) {
+  for (const { name, about } of plan.partners) {
     const [given, ...family] = name.split(" ");
     const { id } = await one<{ id: number }>(
       tx,
-      `insert into person (district_id, kind, given_name, family_name, email, active, partner)
-       values ($1, 'adult', $2, $3, $4, false, true) returning id`,
-      [district, given, family.join(" "), `${key(name)}@partners.example`],
+      `insert into person (district_id, kind, given_name, family_name, email, active, partner, about)
+       values ($1, 'adult', $2, $3, $4, false, true, $5) returning id`,
+      [district, given, family.join(" "), `${key(name)}@partners.example`, about],
     );
     town.people.set(key(name), id);
   }
@@ -367,7 +368,7 @@ async function addSatchel(tx: Queryable, town: Town, lessons: Map<string, Lesson
     const pocket = await addPocket(tx, ines, name);
     const ids = contents.map((lesson) => lessons.get(lesson)!.id);
     for (const id of ids) await pack(tx, ines, id, new Date(now.getTime() - 9 * 24 * HOUR));
-    await putIntoPocket(tx, pocket.id, ids, now);
+    await putIntoPocket(tx, pocket.id, ids, ines, now);
   }
   for (const name of ["change-from-the-market-stall", "sea-song-rhythm", "bird-counts-as-graphs"]) {
     await pack(tx, ines, lessons.get(name)!.id, new Date(now.getTime() - 3 * 24 * HOUR));

@@ -8,13 +8,16 @@ import { bitsOf } from "@/core/find/facets";
 import { subjects } from "@/core/resource/vocabulary";
 import { curatedShelves } from "@/core/sharing/how-far";
 import { reportKinds } from "@/core/sharing/report";
-import { one, type Queryable } from "@/data/db";
-import { addOffers, decide } from "@/data/offers";
-import { addLink, countOpened } from "@/data/links";
-import { addReport } from "@/data/reports";
-import { give } from "@/data/shares";
-import { addTeam, setPart, teamsOf } from "@/data/teams";
-import { newLinkToken, tokenHash } from "@/server/secrets";
+import { one, type Queryable } from "@/data/engine/db";
+import { addOffers, decide, proposeChanges } from "@/data/share/offers";
+import { saveDraft } from "@/data/adapt/resources";
+import { entriesOf } from "@/data/share/sharing";
+import { addLink, countOpened } from "@/data/share/links";
+import { addPocket, changePocket, pocketMays, putIntoPocket, setKeepers } from "@/data/satchel/pockets";
+import { addReport } from "@/data/share/reports";
+import { give } from "@/data/share/shares";
+import { addTeam, setPart, teamsOf } from "@/data/share/teams";
+import { newLinkToken, tokenHash } from "@/server/web/secrets";
 import type { Lesson, Town } from "./seed";
 
 const DAY = 24 * 3_600_000;
@@ -32,6 +35,19 @@ const Sharing = z.object({
   ),
   links: z.array(
     z.object({ resource: z.string(), way: z.enum(["look", "copy"]), days: z.number(), opened: z.number().int() }),
+  ),
+  changes: z.array(
+    z.object({ resource: z.string(), shelf: z.enum(curatedShelves), days: z.number(), minutes: z.number() }),
+  ),
+  /** Pockets that several keep; each thing with who put it in. */
+  pockets: z.array(
+    z.object({
+      name: z.string(),
+      owner: z.string(),
+      about: z.string(),
+      people: z.record(z.string(), z.enum(pocketMays)),
+      things: z.record(z.string(), z.string()),
+    }),
   ),
   teams: z.array(
     z.object({
@@ -68,7 +84,7 @@ const Sharing = z.object({
   ),
 });
 
-/** Offers and reports on the curators' desk and what became of some; what colleagues gave one another; a link; a team in its term. */
+/** Offers and reports on the curators' desk and what became of some; what colleagues gave one another; a link; a team in its term; pockets they keep together. */
 export async function addSharing(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
   const plan = Sharing.parse(parse(readFileSync(path.join(import.meta.dirname, "sharing.yaml"), "utf8")));
   const ago = (days: number) => new Date(now.getTime() - days * DAY);
@@ -83,6 +99,14 @@ export async function addSharing(tx: Queryable, town: Town, lessons: Map<string,
     const lesson = lessonCalled(resource);
     const of = { resources: [lesson.id], people: [town.people.get(to)!], note, at: ago(days) };
     await give(tx, { ...of, by: await ownerOf(lesson), way: "copy" });
+  }
+  for (const { name, owner, about, people, things } of plan.pockets) {
+    const { id } = await addPocket(tx, town.people.get(owner)!, name);
+    await changePocket(tx, id, { about, colour: "slate" });
+    const keepers = Object.entries(people).map(([person, may]) => ({ id: town.people.get(person)!, may }));
+    await setKeepers(tx, id, keepers, ago(30));
+    for (const [resource, by] of Object.entries(things))
+      await putIntoPocket(tx, id, [lessonCalled(resource).id], town.people.get(by)!, ago(12));
   }
   for (const { resource, by, days, step, ...report } of plan.reports) {
     const { id, document } = lessonCalled(resource);
@@ -108,6 +132,18 @@ export async function addSharing(tx: Queryable, town: Town, lessons: Map<string,
           ...{ maker: town.people.get(maker)!, begun: begun || resource !== undefined },
           resource: resource === undefined ? null : lessonCalled(resource).id,
         });
+  }
+  for (const { resource, shelf, days, minutes } of plan.changes) {
+    const { id, revision, document } = lessonCalled(resource);
+    const by = await ownerOf(lessonCalled(resource));
+    const [entry] = (await entriesOf(tx, [id])).filter((one) => one.shelf === shelf);
+    const changed = { ...document, minutes };
+    await saveDraft(tx, { resource: id, document: changed, base: revision, seen: 0, by, at: ago(days) });
+    await proposeChanges(tx, {
+      ...{ resource: id, revision, document: changed, shelf, by, district: town.district, at: ago(days) },
+      grades: entry!.grades || bitsOf(gradesOfSpan(document.grades)),
+      subjects: entry!.subjects || bitsOf(document.subjects.map((subject) => subjects.indexOf(subject))),
+    });
   }
   for (const offer of plan.offers) {
     const lesson = lessonCalled(offer.resource);

@@ -135,6 +135,34 @@ for (const theme of ["day", "evening"] as const) {
     await nothingSerious(curator);
   });
 
+  test(`a pocket kept together, a partner's page and two side by side have nothing serious against them, ${theme}`, async ({
+    signedIn,
+  }) => {
+    const page = await signedIn("Ines Halloran");
+    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
+    await page.goto("/satchel");
+    await page.getByRole("button", { name: /^Shore week/ }).click();
+    await expect(page.getByText("Rona Sundin’s pocket.")).toBeVisible();
+    await nothingSerious(page);
+    await page.getByRole("button", { name: "More for Close reading" }).click();
+    await page.getByRole("menuitem", { name: "Keep it with others …" }).click();
+    await page.getByRole("button", { name: /^Linnea Strand/ }).click();
+    await expect(page.getByRole("combobox", { name: "What Linnea Strand can do" })).toBeVisible();
+    await nothingSerious(page);
+    await page.goto("/find");
+    await page.getByRole("button", { name: "Shore Lab" }).click();
+    await expect(page.getByRole("heading", { name: "Shore Lab", level: 1 })).toBeVisible();
+    await nothingSerious(page);
+    const curator = await signedIn("Odile Marsh");
+    await curator.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
+    await curator.goto("/desk");
+    await curator.getByRole("button", { name: /^Reading a tide table, the short one/ }).click();
+    await expect(curator.getByRole("button", { name: /^Side by side with/ })).toBeVisible();
+    await curator.keyboard.press("c");
+    await expect(curator.getByRole("heading", { name: "Reading a tide table for the harbour master" })).toBeVisible();
+    await nothingSerious(curator);
+  });
+
   test(`films, voices, another language and things to find out with have nothing serious against them, ${theme}`, async ({
     signedIn,
   }) => {

@@ -45,7 +45,7 @@ test("a teacher makes a colleague's lesson her own: reorders, removes and undoes
   await write(page.getByRole("textbox", { name: "Instructions" }), "Think of last Tuesday.");
   await page.getByRole("button", { name: "Question …" }).click();
   await page.getByRole("menuitem", { name: "One choice" }).click();
-  await expect(page.getByRole("button", { name: "Publish" })).toBeDisabled();
+  await expect(page.getByRole("button", { name: "Publish", exact: true })).toBeDisabled();
   await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("A choice has no right answer.");
   await write(page.getByRole("textbox", { name: "What is asked" }), "Where were you at low water?");
   await page.getByLabel("Option 1", { exact: true }).fill("on the beach");
@@ -65,11 +65,11 @@ test("a teacher makes a colleague's lesson her own: reorders, removes and undoes
   await expect(page.getByLabel("Title", { exact: true })).toHaveValue("Our tide table");
   await expect(steps).toHaveCount(6);
 
-  await page.getByRole("button", { name: "Publish" }).click();
+  await page.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(page.getByText("Published as revision 1.")).toBeVisible();
   await page.waitForURL(/satchel\?open=/);
   await expect(page.getByText(/“Reading a tide table” by Teodor Brandt, Lighthouse Road Primary/)).toContainText(
-    "another title",
+    "different title",
   );
 
   await page.goto("/find");
@@ -105,7 +105,7 @@ test("every type of question can be written and then done", async ({ signedIn })
   await short.getByLabel("Accepted answers, one a line").fill("ebb\nebb tide");
   const number = await add("Number");
   await number.getByLabel("Right answer").fill("1852");
-  await number.getByLabel("Unit behind the box").fill("m");
+  await number.getByLabel("Unit after the box").fill("m");
   const gaps = await add("Gaps to fill");
   await gaps.getByLabel("The passage").fill("The sea [ebbs|falls] and [rises].");
   await gaps.getByLabel("The passage").blur();
@@ -212,7 +212,7 @@ test("the author's improvement is taken step by step; her own wording stays, or 
   await author.getByRole("region", { name: "Steps" }).getByRole("listitem").nth(1).getByRole("button").nth(1).click();
   await author.getByLabel("Title of the step").fill("The author says it better");
   await expect(author.getByText(/saved \d/)).toBeVisible();
-  await author.getByRole("button", { name: "Publish" }).click();
+  await author.getByRole("button", { name: "Publish", exact: true }).click();
   await author.waitForURL(/satchel/);
 
   await page.reload();
@@ -253,7 +253,7 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
     .getByRole("list", { name: "Its steps" })
     .getByRole("listitem", { name: "The parts of a kelp", exact: true });
   await expect(kelp.getByRole("img")).toBeVisible();
-  await kelp.getByRole("button", { name: /^Put it in after/ }).click();
+  await kelp.getByRole("button", { name: /^Add it after/ }).click();
   await expect(steps).toHaveCount(count + 1);
   await expect(steps.nth(1)).toContainText("The parts of a kelp");
   await expect(page.getByText(/saved \d/)).toBeVisible();
@@ -261,9 +261,7 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await expect(steps).toHaveCount(count);
   await expect(page.getByText(/saved \d/)).toBeVisible();
   // A single question of it can be had too.
-  const questions = page
-    .getByRole("list", { name: "Its steps" })
-    .getByRole("button", { name: /^As a step of its own/ });
+  const questions = page.getByRole("list", { name: "Its steps" }).getByRole("button", { name: /^As a new step/ });
   await questions.first().click();
   await expect(steps).toHaveCount(count + 1);
   await page.getByRole("button", { name: "Undo", exact: true }).first().click();
@@ -279,7 +277,7 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
   await page.getByRole("radio", { name: "The whole" }).click();
   await page.getByLabel("Licence").selectOption("CC-BY-4.0");
   await expect(page.getByText("Nothing to fix.")).toBeVisible();
-  await page.getByRole("button", { name: "Publish" }).click();
+  await page.getByRole("button", { name: "Publish", exact: true }).click();
   await page.waitForURL(/satchel/);
   await expect(page.getByText(/parts of “What the ebb lays bare” by Mercy Adeyemi/)).toBeVisible();
 });

@@ -24,7 +24,7 @@ test("tries, checking and days are changed after it went out: said first, saved,
   await dialog.getByRole("button", { name: /next month/i }).click();
   await dialog.getByRole("gridcell").getByRole("button", { disabled: false }).first().click();
   await expect(dialog.getByText("Open on one day")).toBeVisible();
-  await expect(dialog.getByRole("status", { name: "What it does" })).toContainText("Nobody has begun");
+  await expect(dialog.getByRole("status", { name: "What changes" })).toContainText("Nobody has begun");
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
     [],

@@ -106,7 +106,7 @@ test("a child comes in by the code on the board, and sees that class's work only
   await expect(page.getByText("Reading a tide table")).toHaveCount(0);
 
   await teacher.getByRole("button", { name: "End it now" }).click();
-  await expect(teacher.getByText("No code lets students in just now.")).toBeVisible();
+  await expect(teacher.getByText("There is no code at the moment.")).toBeVisible();
 });
 
 test("a child comes in with a name and three pictures", async ({ page }) => {
@@ -117,7 +117,7 @@ test("a child comes in with a name and three pictures", async ({ page }) => {
   for (const picture of ["fish", "star", "boat"])
     await page.getByRole("button", { name: picture, exact: true }).click();
   await page.getByRole("button", { name: "Come in" }).click();
-  await expect(page.getByText("The name and the pictures do not fit together.")).toBeVisible();
+  await expect(page.getByText("The name and the pictures do not match.")).toBeVisible();
   for (const picture of ["fish", "boat", "star"])
     await page.getByRole("button", { name: picture, exact: true }).click();
   await page.getByRole("button", { name: "Come in" }).click();
@@ -161,7 +161,7 @@ test("work closes at a time of its own; before it is due it is refused, and noth
   await expect(panel.getByText(/It would close before it is due/)).toBeVisible();
   const later = new Date(Date.now() + 30 * 86_400_000).toISOString().slice(0, 10);
   await panel.getByLabel("Closes on").fill(`${later}T15:00`);
-  await expect(panel.getByRole("status", { name: "Said back" })).toContainText(
+  await expect(panel.getByRole("status", { name: "In words" })).toContainText(
     /and it closes on \w+ \d+ \w+.*, 3 in the afternoon/,
   );
   await expect(panel.getByLabel("Assign in one line")).toHaveValue(/Adan Rey/);

@@ -57,7 +57,7 @@ test("a text named .png is not a picture, and the step stays as it was", async (
   await page.getByLabel("Picture file").setInputFiles({ name: "dot.png", mimeType: "image/png", buffer: dot });
   await expect(page.getByRole("region", { name: "Picture" })).toBeVisible();
   await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("A picture has no description.");
-  await page.getByLabel("What it shows, for those who do not see it").fill("A single dot");
+  await page.getByLabel("Description, for anyone who cannot see it").fill("A single dot");
   await expect(page.getByRole("complementary", { name: "Settings" })).toContainText("Nothing to fix.");
 });
 

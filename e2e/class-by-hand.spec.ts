@@ -15,7 +15,7 @@ test("a mixed-grade group made by hand, its reading and devices said, put away a
   await dialog.getByLabel("To grade").selectOption("5");
   await dialog.getByLabel("Minutes of a lesson").fill("30");
   await dialog.getByLabel("Languages of the class").fill("English, Klingonish");
-  await expect(dialog.getByText("One of them is not known. Write them like English, español.")).toBeVisible();
+  await expect(dialog.getByText("We do not know one of these. Write them like English, español.")).toBeVisible();
   await dialog.getByLabel("Languages of the class").fill("English, Spanish");
   await dialog.getByRole("checkbox", { name: "a microphone" }).click();
   const { violations } = await new AxeBuilder({ page }).analyze();

@@ -70,7 +70,7 @@ test("a teacher draws with the mouse, with a pen and with the keys alone, and ta
 
   // What it shows has to be said before it goes out.
   await expect(page.getByRole("button", { name: "Step 1: A drawing has no description." })).toBeVisible();
-  await drawing.getByLabel("What it shows, for those who do not see it").fill("An arrow to the harbour mouth.");
+  await drawing.getByLabel("Description, for anyone who cannot see it").fill("An arrow to the harbour mouth.");
   await expect(page.getByText("Nothing to fix.")).toBeVisible();
   await expect(page.getByText(/saved \d/)).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).analyze();
@@ -92,13 +92,13 @@ test("students draw on their own copy of the teacher's drawing, and the teacher 
   const drawing = teacher.getByRole("region", { name: "Drawing", exact: true });
   await drawing.getByRole("button", { name: "Words" }).click();
   await drawing.getByLabel("What it says").fill("Turn here?");
-  await drawing.getByLabel("What it shows, for those who do not see it").fill("A chart of the strait.");
+  await drawing.getByLabel("Description, for anyone who cannot see it").fill("A chart of the strait.");
   await drawing.getByRole("button", { name: "Let students draw on their own copy" }).click();
   const question = teacher.getByRole("region", { name: "Students draw", exact: true });
   await write(question.getByRole("textbox", { name: "What is asked" }), "Draw the way the ferry takes.");
   await expect(teacher.getByText("Nothing to fix.")).toBeVisible();
   await expect(teacher.getByText(/saved \d/)).toBeVisible();
-  await teacher.getByRole("button", { name: "Publish" }).click();
+  await teacher.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(teacher.getByText(/Published as revision 1/)).toBeVisible();
   await giveNow(teacher, { words: "where the ferry turns", group: "7 Cormorant", to: ["Adan Rey"] });
 

@@ -23,7 +23,7 @@ test("what she writes about an answer is said when it is checked, and again afte
     await write(question.getByRole("textbox", { name, exact: true }), text);
   }
   await expect(teacher.getByText(/saved \d/)).toBeVisible();
-  await teacher.getByRole("button", { name: "Publish" }).click();
+  await teacher.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(teacher.getByText(/Published as revision 1/)).toBeVisible();
   await giveNow(teacher, { words: "how a lamp turns", group: "7 Cormorant", to: ["Adan Rey"] });
 

@@ -22,10 +22,10 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
   await page.goto("/find?words=harbour+in+twelve+hours");
   await adapt(page);
 
-  // Somebody else's voice does not go out unless she says so.
+  // Someone else’s voice does not go out unless she says so.
   await expect(settings(page)).toContainText("Ines Halloran speaks here: record yours, keep theirs, or take it out.");
-  await expect(page.getByRole("button", { name: "Publish" })).toBeDisabled();
-  await page.getByRole("button", { name: "Keep theirs, with the name" }).click();
+  await expect(page.getByRole("button", { name: "Publish", exact: true })).toBeDisabled();
+  await page.getByRole("button", { name: "Keep their voice and name" }).click();
   await expect(page.getByText("Students read: spoken by Ines Halloran.")).toBeVisible();
   await page.getByRole("radio", { name: "español" }).click();
   await page.getByRole("button", { name: "Record mine" }).click();
@@ -71,7 +71,7 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
   for (const step of [/^Step 2/, /^Step 3/]) await spine(page).getByRole("checkbox", { name: step }).click();
   await spine(page).getByRole("button", { name: "Remove the chosen steps" }).click();
   await expect(page.getByText(/saved \d/)).toBeVisible();
-  await page.getByRole("button", { name: "Publish" }).click();
+  await page.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(page.getByText(/Published as revision 1/)).toBeVisible();
   await page.waitForURL(/satchel/);
   await expect(page.getByRole("heading", { name: "The harbour in twelve hours", level: 1 })).toBeVisible();

@@ -85,11 +85,11 @@ test("a misspelt word finds what was meant and says so; a word nobody wrote says
   await page.getByLabel("About: words to look for").fill("lighthuose signals");
   await expect(page.getByText("Showing")).toContainText("lighthouse signals");
   await expect(lines(page).first()).toContainText("Lighthouse signals");
-  await page.getByRole("button", { name: "Use this" }).click();
+  await page.getByRole("button", { name: "Use this spelling" }).click();
   await expect(page.getByLabel("About: words to look for")).toHaveValue("lighthouse signals");
 
   await page.goto("/find?words=xqzzvw&grades=4");
-  await expect(page.getByRole("heading", { name: "Nothing fits all of this" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "No results for all of this" })).toBeVisible();
   await page.getByRole("button", { name: "xqzzvw", exact: true }).click();
   await expect(lines(page).first()).toBeVisible();
 });
@@ -106,7 +106,7 @@ test("what belongs to the other school's staffroom is not found, not counted, an
 
   const ines = await signedIn("Ines Halloran");
   await ines.getByLabel("About: words to look for").fill('"morning star"');
-  await expect(ines.getByRole("heading", { name: "Nothing fits all of this" })).toBeVisible();
+  await expect(ines.getByRole("heading", { name: "No results for all of this" })).toBeVisible();
   await ines.goto(`/find?open=${id}`);
   await expect(ines.getByRole("heading", { name: "This is not here" })).toBeVisible();
 });

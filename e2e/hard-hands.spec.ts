@@ -152,7 +152,7 @@ test("assigning under hard hands: Enter twice assigns once, forty words break no
   const page = await signedIn("Marcus Osei");
   await page.goto("/find?words=lighthouse+signals&do=assign");
   const line = page.getByLabel("Assign in one line");
-  const said = page.getByRole("status", { name: "Said back" });
+  const said = page.getByRole("status", { name: "In words" });
   const words = Array.from({ length: 40 }, (_, n) => `word${n}`).join(" ");
   await line.fill(`now, ${words}`);
   await expect(page.getByRole("list", { name: "What the line says" }).getByRole("listitem")).toHaveCount(2);
@@ -195,7 +195,7 @@ test("without a network what was typed to assign stays, and it goes out when the
   await page.goto("/find?words=lighthouse+signals&do=assign");
   const line = page.getByLabel("Assign in one line");
   await line.fill("now");
-  await expect(page.getByRole("status", { name: "Said back" })).toHaveAttribute("aria-busy", "false");
+  await expect(page.getByRole("status", { name: "In words" })).toHaveAttribute("aria-busy", "false");
   await page.context().setOffline(true);
   await line.fill("now, due in 4 school days");
   await page.keyboard.press("Enter");
@@ -203,7 +203,7 @@ test("without a network what was typed to assign stays, and it goes out when the
   await expect(line).toHaveValue("now, due in 4 school days");
   await page.context().setOffline(false);
   await line.fill("now, due in 5 school days");
-  await expect(page.getByRole("status", { name: "Said back" })).toContainText("due");
+  await expect(page.getByRole("status", { name: "In words" })).toContainText("due");
   await page.keyboard.press("Control+Enter");
   await expect(page.getByText(/^Assigned to/)).toBeVisible();
 });

@@ -14,10 +14,10 @@ test("on a narrow screen there is the list, or what was chosen from it, and a wa
   await expect(first).toBeHidden();
   await page.getByRole("button", { name: "Assign …" }).click();
   await page.getByLabel("Assign in one line").fill("puffin tomorrow");
-  const said = page.getByRole("status", { name: "Said back" });
+  const said = page.getByRole("status", { name: "In words" });
   await expect(said).toContainText("4/5 Puffin");
   await expect(page.getByRole("button", { name: "Assign", exact: true })).toBeInViewport();
-  await page.getByRole("button", { name: "Not now" }).click();
+  await page.getByRole("button", { name: "Cancel" }).click();
   await page.getByRole("button", { name: "Back to the results" }).click();
   await expect(first).toBeVisible();
   // Nothing is wider than the screen.

@@ -109,7 +109,7 @@ test("evening for morning is caught, and one press makes it morning", async ({ s
   // A date that is past stops it, and the way out is one press too.
   await panel.getByRole("radio", { name: "day and time" }).last().click();
   await panel.getByLabel("Due on").fill("2024-01-10T15:00");
-  await expect(panel.getByText("Stops it:")).toBeVisible();
+  await expect(panel.getByText("Must fix:")).toBeVisible();
   await expect(panel.getByRole("button", { name: "Assign", exact: true })).toBeDisabled();
   await panel.getByRole("button", { name: /^Open .*, due / }).click();
   await expect(panel.getByRole("button", { name: "Assign", exact: true })).toBeEnabled();
@@ -207,7 +207,7 @@ test("a resource is sent to a lesson from the week strip, with keys and with the
   const panel = page.getByRole("region", { name: "Assign" });
   await expect(panel.getByRole("radio", { name: "at a lesson" })).toBeChecked();
   const chosen = await panel.getByLabel("At which lesson").inputValue();
-  await panel.getByRole("button", { name: "Not now" }).click();
+  await panel.getByRole("button", { name: "Cancel" }).click();
 
   const grip = page.getByTitle("Carry “Buoys on a grid” to a lesson or a pocket").first();
   const lesson = page.getByRole("group", { name: "Lessons" }).getByRole("button").nth(2);
@@ -221,7 +221,7 @@ test("a resource is sent to a lesson from the week strip, with keys and with the
   expect(await panel.getByLabel("At which lesson").inputValue()).not.toBe(chosen);
 });
 
-test("looked for on the plan and carried onto a lesson: given there in twos, put before the other, and taken back", async ({
+test("looked for on the plan and carried onto a lesson: given there in pairs, put before the other, and taken back", async ({
   signedIn,
 }) => {
   const page = await signedIn("Teodor Brandt");
@@ -242,8 +242,8 @@ test("looked for on the plan and carried onto a lesson: given there in twos, put
   await page.getByRole("row").last().scrollIntoViewIfNeeded();
   const panel = await give("Wind on the hill");
   await panel.getByRole("button", { name: /^How often/ }).click();
-  await panel.getByRole("combobox", { name: /^1 / }).selectOption("in twos");
-  await expect(panel.getByText(/get “Wind on the hill” on .*; step 1 in twos/)).toBeVisible();
+  await panel.getByRole("combobox", { name: /^1 / }).selectOption("in pairs");
+  await expect(panel.getByText(/get “Wind on the hill” on .*; step 1 in pairs/)).toBeVisible();
   await panel.getByRole("button", { name: "Assign", exact: true }).click();
   await expect(chip(page, "Wind on the hill")).toBeVisible();
 
@@ -252,11 +252,11 @@ test("looked for on the plan and carried onto a lesson: given there in twos, put
   await second.getByRole("button", { name: "Assign", exact: true }).click();
   await chip(page, "Buoys on a grid").last().click();
   const selected = page.getByRole("complementary", { name: "Selected work" });
-  await expect(selected.getByText("Students meet it as number 2 of 2")).toBeVisible();
+  await expect(selected.getByText("Students do it as number 2 of 2")).toBeVisible();
   await selected.getByRole("button", { name: "earlier" }).click();
-  await expect(selected.getByText("Students meet it as number 1 of 2")).toBeVisible();
+  await expect(selected.getByText("Students do it as number 1 of 2")).toBeVisible();
   await page.keyboard.press("u");
-  await expect(selected.getByText("Students meet it as number 2 of 2")).toBeVisible();
+  await expect(selected.getByText("Students do it as number 2 of 2")).toBeVisible();
   await selected.getByRole("button", { name: "Call back" }).click();
   await expect(chip(page, "Buoys on a grid")).toHaveCount(0);
 });

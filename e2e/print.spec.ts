@@ -42,7 +42,7 @@ test("a pocket prints all its lines and what its standards say; what is ticked i
 
   await page.goto("/satchel");
   await page.getByRole("checkbox", { name: /Storm words/ }).click();
-  await page.getByRole("button", { name: "More for what is ticked" }).click();
+  await page.getByRole("button", { name: "More actions for what is ticked" }).click();
   const download = page.waitForEvent("download");
   await page.getByRole("menuitem", { name: "Export them (CSV)" }).click();
   const stream = await (await download).createReadStream();

@@ -123,7 +123,7 @@ test("words to mark, a drawing, and writing with a list to look through", async 
   for (let press = 0; press < 4; press += 1) await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Space");
   await expect(sheet.getByRole("img")).toHaveAccessibleName("2 lines drawn");
-  await page.getByRole("button", { name: "Last line away" }).click();
+  await page.getByRole("button", { name: "Undo the last line" }).click();
   await expect(sheet.getByRole("img")).toHaveAccessibleName("1 line drawn");
 
   await shore(page, 5);

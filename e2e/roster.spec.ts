@@ -13,7 +13,7 @@ test("a roster is pasted, understood and brought in; cards are made; a child com
   await expect(dialog.getByText("1 student read: 1 new, 0 known here who join, 2 lines not read.")).toBeVisible();
   await expect(dialog.getByText("There is no family name.")).toBeVisible();
   await dialog.getByRole("button", { name: "Bring in 1" }).click();
-  await expect(page.getByText("1 came into 7 Cormorant, 1 of them new here. 2 lines were left out.")).toBeVisible();
+  await expect(page.getByText("1 came into 7 Cormorant, 1 of them new here. 2 lines were skipped.")).toBeVisible();
   await expect(page.getByRole("cell", { name: "anouk.whelk" })).toBeVisible();
 
   await page.getByRole("button", { name: "Change Anouk Whelk" }).click();
@@ -73,12 +73,12 @@ test("groups are made by a rule with two kept apart; desks move with the arrow k
   await page.getByRole("button", { name: "Keep apart" }).click();
   await expect(page.getByRole("button", { name: /may be together again/ })).toBeVisible();
   await page.getByLabel("How many groups").fill("4");
-  await page.getByRole("button", { name: "Make them" }).click();
+  await page.getByRole("button", { name: "Make groups" }).click();
   const alva = await page.getByLabel("Group of Alva Kirk").inputValue();
   expect(await page.getByLabel("Group of Benno Lasz").inputValue()).not.toBe(alva);
   await page.getByLabel("Name of group 1").fill("Rowers");
   await page.getByRole("button", { name: "Keep", exact: true }).click();
-  await expect(page.getByText("The groups are kept.")).toBeVisible();
+  await expect(page.getByText("The groups are saved.")).toBeVisible();
   await page.reload();
   await expect(page.getByLabel("Name of group 1")).toHaveValue("Rowers");
 
@@ -88,7 +88,7 @@ test("groups are made by a rule with two kept apart; desks move with the arrow k
   await desk.press("ArrowDown");
   await expect.poll(async () => (await desk.boundingBox())!.y).toBeGreaterThan(before.y);
   await page.getByRole("button", { name: "Keep", exact: true }).click();
-  await expect(page.getByText("The seating plan is kept.")).toBeVisible();
+  await expect(page.getByText("The seating plan is saved.")).toBeVisible();
 });
 
 test("the calendar of a class by its secret address, until it is ended", async ({ signedIn }) => {
@@ -101,7 +101,7 @@ test("the calendar of a class by its secret address, until it is ended", async (
   expect(await feed.text()).toContain("SUMMARY:Due: Reading a tide table");
   expect(await (await page.request.get(`/classes/1/calendar`)).text()).toContain("BEGIN:VCALENDAR");
   await page.getByRole("region", { name: "Calendar" }).getByRole("button", { name: "End it" }).click();
-  await expect(page.getByText("The address is ended.")).toBeVisible();
+  await expect(page.getByText("The address no longer works.")).toBeVisible();
   expect((await page.request.get(address)).status()).toBe(404);
 });
 
@@ -124,15 +124,15 @@ test("the office brings in a school's roster of 600 with 12 bad rows, and takes 
   await expect(
     card.getByText("New students: 588 · changed: 0 · new classes: 20 · places in classes: 588 · leaving a class: 0"),
   ).toBeVisible();
-  await expect(card.getByText("12 left out or to be done by hand:")).toBeVisible();
+  await expect(card.getByText("12 skipped, or to do by hand:")).toBeVisible();
   await expect(card.getByText("Line 9: There is no family name. (Nobody7, , 3, Class 7, n7)")).toBeVisible();
-  await card.getByRole("button", { name: "Bring in the rest" }).click();
+  await card.getByRole("button", { name: "Import the rest" }).click();
   await expect(page.getByText("The roster is in. New students: 588 · places in classes: 588 · left: 0")).toBeVisible();
   // Brought in by mistake: one key, and nobody of them is there; then in earnest.
   await page.keyboard.press("u");
   await expect(page.getByText("Everything is as it was.")).toBeVisible();
   await page.getByLabel("Roster file").setInputFiles(file);
-  await card.getByRole("button", { name: "Bring in the rest" }).click();
+  await card.getByRole("button", { name: "Import the rest" }).click();
   await expect(
     page.getByText("The roster is in. New students: 588 · places in classes: 588 · left: 0").last(),
   ).toBeVisible();
@@ -151,7 +151,7 @@ test("the office brings in a school's roster of 600 with 12 bad rows, and takes 
   await page
     .getByLabel("Roster file")
     .setInputFiles({ name: "both.zip", mimeType: "application/zip", buffer: Buffer.from(both) });
-  await card.getByLabel("This file holds 2 schools. Which one is yours?").selectOption("South Holm");
+  await card.getByLabel("This file has 2 schools. Which one is yours?").selectOption("South Holm");
   await expect(card.getByText("New students: 1 · changed: 0 · new classes: 1 · places in classes: 1")).toBeVisible();
   const broken = zipSync({ "users.csv": strToU8("nothing") });
   await page
@@ -196,7 +196,7 @@ test("the office brings in a school's roster of 600 with 12 bad rows, and takes 
   await days.getByLabel("Date").fill(lost);
   await days.getByLabel("Reason").fill("Ice");
   await days.getByRole("button", { name: "Take the day out" }).click();
-  await expect(page.getByText(/is lost\. \d+ pieces of work moved on, in all classes\./)).toBeVisible();
+  await expect(page.getByText(/is a lost day\. \d+ assignments moved, in all classes\./)).toBeVisible();
   await page.keyboard.press("u");
   await expect(page.getByText("Everything is where it was.")).toBeVisible();
   // A teacher has no business there.

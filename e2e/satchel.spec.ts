@@ -70,7 +70,7 @@ test("what is taken out of the satchel can be brought back, own and packed alike
   const before = await everything.innerText();
   await page.getByRole("checkbox", { name: "Tick Ferry fares" }).click();
   await page.getByRole("checkbox", { name: "Tick Counting puffins" }).click();
-  await page.getByRole("button", { name: "More for what is ticked" }).click();
+  await page.getByRole("button", { name: "More actions for what is ticked" }).click();
   await page.getByRole("menuitem", { name: "Take out of the satchel" }).click();
   await expect(
     page.getByText("Took 2 things out of your satchel. What is your own is under “Put away”."),
@@ -96,7 +96,7 @@ test("narrowed at once, kept in the address, and taken along as a list", async (
   await page.reload();
   await expect(lines).toHaveCount(Number(/\((\d+)\)/.exec(choice)![1]));
   await page.getByLabel("Words in my satchel").fill("nothing is called so");
-  await expect(page.getByRole("heading", { name: "Nothing here fits that" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Nothing here matches that" })).toBeVisible();
   await page.getByRole("button", { name: /^Show all \d+ again/ }).click();
   await expect(lines).toHaveCount(all);
   const download = page.waitForEvent("download");
@@ -154,10 +154,10 @@ test("words of her own, a copy, a colour; and an original that was withdrawn say
   const list = page.getByRole("list", { name: "Everything in my satchel" });
   const tick = (name: string) => page.getByRole("checkbox", { name: `Tick ${name}`, exact: true }).click();
   await tick("Friday opener");
-  await page.getByLabel("A word of mine for what is ticked").fill("short");
+  await page.getByLabel("Add my own label to what is ticked").fill("short");
   await page.keyboard.press("Enter");
   await expect(list.getByText(/· short/)).toBeVisible();
-  await page.getByRole("button", { name: "More for what is ticked" }).click();
+  await page.getByRole("button", { name: "More actions for what is ticked" }).click();
   await page.getByRole("menuitem", { name: "Duplicate" }).click();
   await expect(page.getByRole("checkbox", { name: "Tick Friday opener (copy)" })).toBeVisible();
   await page.getByLabel("Words in my satchel").fill("short");
@@ -179,15 +179,15 @@ test("words of her own, a copy, a colour; and an original that was withdrawn say
   await page.getByRole("button", { name: "Pack" }).click();
   await expect(page.getByText(`Packed “${title}”.`)).toBeVisible();
   await author.getByRole("checkbox", { name: `Tick ${title}`, exact: true }).click();
-  await author.getByRole("button", { name: "More for what is ticked" }).click();
+  await author.getByRole("button", { name: "More actions for what is ticked" }).click();
   await author.getByRole("menuitem", { name: "Take out of the satchel" }).click();
   await expect(author.getByText(/^Took 1 thing/)).toBeVisible();
   await page.goto("/satchel");
-  await expect(page.getByText(`No longer to be had: “${title}” (Lucia Quispe withdrew it).`)).toBeVisible();
+  await expect(page.getByText(`No longer available: “${title}” (Lucia Quispe withdrew it).`)).toBeVisible();
   await author.keyboard.press("u");
   await expect(author.getByRole("checkbox", { name: `Tick ${title}`, exact: true })).toBeVisible();
   await page.reload();
-  await expect(page.getByText("No longer to be had")).toHaveCount(0);
+  await expect(page.getByText("No longer available")).toHaveCount(0);
 });
 
 test("carried with the mouse: what is ticked into a pocket, a pocket to another place", async ({ signedIn }) => {

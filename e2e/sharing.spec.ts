@@ -15,7 +15,7 @@ test("a teacher shares her version in the staffroom: a colleague finds it, and n
 
   const colleague = await signedIn("Linnea Strand");
   await colleague.getByLabel("About: words to look for").fill('"fish market"');
-  await expect(colleague.getByRole("heading", { name: "Nothing fits all of this" })).toBeVisible();
+  await expect(colleague.getByRole("heading", { name: "No results for all of this" })).toBeVisible();
 
   await page.bringToFront();
   await page.locator("body").press("u");
@@ -37,7 +37,7 @@ test("what is published later changes nothing for those who were given the earli
   await teacher.waitForURL(/\/adapt\/\d+/);
   await teacher.getByLabel("Title of the step").fill("A new first step");
   await expect(teacher.getByText(/saved \d/)).toBeVisible();
-  await teacher.getByRole("button", { name: "Publish" }).click();
+  await teacher.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(teacher.getByText(/Published as revision 2\. What is assigned already stays as it was\./)).toBeVisible();
 
   const student = await signedIn("Colm Tarrant");

@@ -144,7 +144,7 @@ test("what is coming cannot be begun, and what is done can be looked at", async 
   await expect(page.getByRole("heading", { name: "This work is not for you" })).toBeVisible();
 });
 
-test("a step that is done in twos says so to the child, where her teacher decided it", async ({ signedIn }) => {
+test("a step that is done in pairs says so to the child, where her teacher decided it", async ({ signedIn }) => {
   const teacher = await signedIn("Judit Varga");
   await giveNow(teacher, {
     words: "tides at the bar",
@@ -152,8 +152,8 @@ test("a step that is done in twos says so to the child, where her teacher decide
     to: ["Adan Rey"],
     form: async (panel) => {
       await panel.getByRole("button", { name: "How often" }).click();
-      await panel.getByRole("combobox", { name: /^1 / }).selectOption("in twos");
-      await expect(panel.getByText(/; step 1 in twos\.$/)).toBeVisible();
+      await panel.getByRole("combobox", { name: /^1 / }).selectOption("in pairs");
+      await expect(panel.getByText(/; step 1 in pairs\.$/)).toBeVisible();
     },
   });
 
@@ -191,7 +191,7 @@ test("a question with a time is opened by the child, counts down, closes, and ke
   await third.click();
   await expect(student.getByRole("timer")).toContainText(/0:[45]\d left/);
   await student.clock.fastForward("01:05");
-  await expect(student.getByText("The time is over. What you answered is kept.")).toBeVisible();
+  await expect(student.getByText("Time is up. Your answers are saved.")).toBeVisible();
   await expect(answer).toHaveValue("food web");
   await expect(answer).not.toBeEditable();
   await student.getByRole("button", { name: "To the end" }).click();

@@ -93,20 +93,20 @@ test("versions of one thing are one line, until they are unfolded", async ({ sig
   await lookFor(page, "reading a tide table");
   const fold = page.getByRole("button", { name: /versions, \d at your school/ });
   await expect(fold).toHaveAttribute("aria-expanded", "false");
-  const before = await lines(page).filter({ hasText: "in twos" }).count();
+  const before = await lines(page).filter({ hasText: "in pairs" }).count();
   expect(before).toBe(0);
   await fold.click();
-  await expect(lines(page).filter({ hasText: "Reading a tide table in twos" })).toBeVisible();
+  await expect(lines(page).filter({ hasText: "Reading a tide table in pairs" })).toBeVisible();
   await fold.click();
-  await expect(lines(page).filter({ hasText: "in twos" })).toHaveCount(0);
+  await expect(lines(page).filter({ hasText: "in pairs" })).toHaveCount(0);
 });
 
 test("a kept need says what is new since, and marks it", async ({ signedIn }) => {
   const ines = await signedIn("Ines Halloran");
   await lookFor(ines, "barnacle chorus");
-  await expect(ines.getByRole("heading", { name: "Nothing fits all of this" })).toBeVisible();
-  await ines.getByRole("button", { name: "Keep this need" }).click();
-  await expect(ines.getByText("Kept", { exact: true })).toBeVisible();
+  await expect(ines.getByRole("heading", { name: "No results for all of this" })).toBeVisible();
+  await ines.getByRole("button", { name: "Save this search" }).click();
+  await expect(ines.getByText("Saved", { exact: true })).toBeVisible();
 
   // Teodor makes something of the sort and puts it in the staffroom.
   const teodor = await signedIn("Teodor Brandt");
@@ -118,7 +118,7 @@ test("a kept need says what is new since, and marks it", async ({ signedIn }) =>
   await teodor.getByRole("region", { name: "Steps" }).getByRole("button", { name: /step$/i }).click();
   await teodor.getByLabel("Title of the step").fill("Listen at low water");
   await expect(teodor.getByText(/saved \d/)).toBeVisible();
-  await teodor.getByRole("button", { name: "Publish" }).click();
+  await teodor.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(teodor.getByText(/Published as revision 1/)).toBeVisible();
   await teodor.waitForURL(/\/satchel/);
   await expect(teodor.getByRole("heading", { name: "The barnacle chorus", level: 1 })).toBeVisible();
@@ -130,13 +130,13 @@ test("a kept need says what is new since, and marks it", async ({ signedIn }) =>
   await ines.goto("/find");
   const kept = ines
     .getByRole("listitem")
-    .filter({ has: ines.getByRole("button", { name: "Keep “barnacle chorus” no longer" }) });
+    .filter({ has: ines.getByRole("button", { name: "Delete “barnacle chorus”" }) });
   await expect(kept).toContainText("1 new");
   await kept.getByRole("button", { name: /^barnacle/ }).click();
   await expect(lines(ines).first()).toContainText("new · Teodor Brandt");
   await ines.goto("/find");
   await expect(kept).toContainText("nothing new");
-  await kept.getByRole("button", { name: /no longer/ }).click();
+  await kept.getByRole("button", { name: /^Delete/ }).click();
   await expect(kept).toHaveCount(0);
   await ines.getByRole("button", { name: "Undo" }).click();
   await expect(kept).toContainText("nothing new");
@@ -148,7 +148,7 @@ test("how it went is told to the school and nobody else", async ({ signedIn }) =
   await page.getByRole("radio", { name: "Colleagues" }).click();
   const form = page.getByRole("form", { name: "How it went" });
   await form.getByRole("button", { name: "Tell my school" }).click();
-  await expect(form.getByRole("alert")).toContainText("Choose one word at least");
+  await expect(form.getByRole("alert")).toContainText("Choose at least one word");
   await form.getByRole("checkbox", { name: "too hard" }).click();
   await form.getByLabel("In your words, if you like").fill("Nobody got past the first sentence.");
   await form.getByRole("button", { name: "Tell my school" }).click();
@@ -162,7 +162,7 @@ test("how it went is told to the school and nobody else", async ({ signedIn }) =
   const elsewhere = await signedIn("Judit Varga");
   await lookFor(elsewhere, "tides at the bar");
   await elsewhere.getByRole("radio", { name: "Colleagues" }).click();
-  await expect(elsewhere.getByText("Nobody at your school has said how it went yet.")).toBeVisible();
+  await expect(elsewhere.getByText("No one at your school has said how it went yet.")).toBeVisible();
 });
 
 test("one that looks perfect says that it is far too hard, and which words make it so", async ({ signedIn }) => {
@@ -193,12 +193,12 @@ test("why it is here is told when asked, and the board shows no answers", async 
 test("nothing left: each blank says how many it would bring back", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
   await page.goto("/find?words=kelp&grades=12&subject=music");
-  await expect(page.getByRole("heading", { name: "Nothing fits all of this" })).toBeVisible();
-  const way = page.getByRole("listitem").filter({ hasText: "brings back" }).or(page.getByText("still nothing"));
+  await expect(page.getByRole("heading", { name: "No results for all of this" })).toBeVisible();
+  const way = page.getByRole("listitem").filter({ hasText: "gives" }).or(page.getByText("still nothing"));
   await expect(way.first()).toBeVisible();
   await page.goto("/find?words=kelp&grades=12");
-  const loosen = page.getByRole("listitem").filter({ hasText: "brings back" }).first();
-  const count = (await loosen.innerText()).match(/brings back ([\d,]+)/)![1]!;
+  const loosen = page.getByRole("listitem").filter({ hasText: "gives" }).first();
+  const count = (await loosen.innerText()).match(/gives ([\d,]+)/)![1]!;
   await loosen.getByRole("button", { name: "grade 12" }).click();
   await expect(page.getByRole("list", { name: "How it was narrowed" }).getByRole("listitem").last()).toContainText(
     count,
@@ -213,7 +213,7 @@ test("a curator brings in a framework; a file that is none is refused with the p
   const teacher = await signedIn("Ines Halloran");
   await teacher.goto("/find/standards");
   await expect(teacher.getByRole("heading", { name: "From a standard" })).toBeVisible();
-  await expect(teacher.getByRole("button", { name: "Bring in a framework" })).toHaveCount(0);
+  await expect(teacher.getByRole("button", { name: "Import a framework" })).toHaveCount(0);
 
   const page = await signedIn("Mercy Adeyemi");
   await page.goto("/find/standards");

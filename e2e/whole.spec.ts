@@ -35,7 +35,7 @@ test("everything about the whole is set by its author, and her own work appears 
   await expect(tree.getByRole("checkbox", { name: new RegExp(`^${code.replaceAll(".", "\\.")} `) })).toBeChecked();
   await page.keyboard.press("Escape");
 
-  await settings.getByRole("button", { name: "State minutes" }).click();
+  await settings.getByRole("button", { name: "Set minutes" }).click();
   await settings.getByLabel("Minutes", { exact: true }).fill("40");
   await expect(settings.getByText(/going by its steps. Both are shown/)).toBeVisible();
   await settings.getByLabel("Another topic").fill("fishing");
@@ -50,9 +50,9 @@ test("everything about the whole is set by its author, and her own work appears 
   await settings.getByRole("button", { name: "It belongs to a book" }).click();
   await settings.getByLabel("Title of the book").fill("Lines and Knots");
   await settings.getByLabel("ISBN").fill("978-92-95055-12-5");
-  await expect(settings.getByText(/That is not an ISBN/)).toBeVisible();
+  await expect(settings.getByText(/That is not a valid ISBN/)).toBeVisible();
   await settings.getByLabel("ISBN").fill("978-92-95055-12-4");
-  await expect(settings.getByText(/That is not an ISBN/)).toHaveCount(0);
+  await expect(settings.getByText(/That is not a valid ISBN/)).toHaveCount(0);
   await write(settings.getByRole("textbox", { name: "Notes for teachers" }), "Have scissors ready.");
   await expect(settings.getByText("Nothing to fix.")).toBeVisible();
   await expect(page.getByText(/saved \d/)).toBeVisible();
@@ -60,7 +60,7 @@ test("everything about the whole is set by its author, and her own work appears 
   expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
     [],
   );
-  await page.getByRole("button", { name: "Publish" }).click();
+  await page.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(page.getByText(/Published as revision 1/)).toBeVisible();
 
   await page.goto(`/find?standard=${code}`);

@@ -30,14 +30,14 @@ test("the list is narrowed by words, student and state, kept in the address, and
   const dialog = page.getByRole("dialog", { name: /^How these \d+ are done/ });
   await dialog.getByLabel("Checked").selectOption("never");
   await dialog.getByLabel("Add a goal").fill("harbour sums");
-  await expect(dialog.getByRole("status", { name: "What it does" })).toContainText("Nobody has begun");
+  await expect(dialog.getByRole("status", { name: "What changes" })).toContainText("Nobody has begun");
   await dialog.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText(/^\d+ changed\.$/)).toBeVisible();
   await page.getByLabel("Goal").selectOption("harbour sums");
   await expect(rows.first()).toBeVisible();
   await page.keyboard.press("u");
   await expect(page.getByText("Everything is as it was.")).toBeVisible();
-  await expect(page.getByRole("heading", { name: "Nothing fits" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Nothing matches" })).toBeVisible();
 });
 
 test("a crowded day names the children, and one press finds a day that is not", async ({ signedIn }) => {

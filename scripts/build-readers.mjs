@@ -1,4 +1,4 @@
-// The readers of files as one script that a worker thread can run by itself: see src/server/read-file.ts.
+// The readers of files as one script that a worker thread can run by itself: see src/server/web/read-file.ts.
 import { build } from "esbuild";
 import path from "node:path";
 import { root } from "./installed.mjs";

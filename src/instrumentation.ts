@@ -1,6 +1,6 @@
 /** At start-up: a locked folder or a failed migration is said before the first visitor comes. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
-  (await import("./server/client-address")).noteConnections();
-  await (await import("./server/start")).start();
+  (await import("./server/web/client-address")).noteConnections();
+  await (await import("./server/web/start")).start();
 }

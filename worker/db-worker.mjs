@@ -13,7 +13,7 @@ import { Statements } from "./statements.mjs";
 const silenceLimit = workerData.transactionLimit ?? 20_000;
 const wholeLimit = silenceLimit * 15;
 
-// Both engines return the same JavaScript values: see data/postgres.ts.
+// Both engines return the same JavaScript values: see data/engine/postgres.ts.
 const parsers = {
   [types.INT8]: Number,
   [types.NUMERIC]: Number,

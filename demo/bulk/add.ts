@@ -5,9 +5,9 @@ import { titleKey, wordList } from "@/core/find/words";
 import { canonical } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
 import { factsOf, searchTexts, type Facts } from "@/core/resource/facts";
-import type { Db, Queryable } from "@/data/db";
-import { one } from "@/data/db";
-import { sha256 } from "@/server/secrets";
+import type { Db, Queryable } from "@/data/engine/db";
+import { one } from "@/data/engine/db";
+import { sha256 } from "@/server/web/secrets";
 import { documentOf } from "../read";
 import { bulkLesson } from "./lessons";
 import { SeededRandom } from "./random";
@@ -60,7 +60,7 @@ interface Prepared {
   look: { title: string; pattern: string | null };
 }
 
-// The same entry as data/shelves.ts makes, for many at once.
+// The same entry as data/find/shelves.ts makes, for many at once.
 const addMany = `
   with given as materialized (
     select row_number() over () n, g.* from jsonb_to_recordset($1::jsonb) as g(owner int, author text, document jsonb, hash text, facts jsonb,

@@ -17,7 +17,7 @@ test("three things to a class without one child, with days, two tries and a goal
   await expect(page.getByLabel(line)).toBeFocused();
   await walk.type("puffin except Benno Lasz, Mon to Fri, 2 tries, goal equivalent fractions");
   const panel = page.getByRole("region", { name: "Assign" });
-  const said = panel.getByRole("status", { name: "Said back" });
+  const said = panel.getByRole("status", { name: "In words" });
   await expect(said).toContainText(/^23 students of 4\/5 Puffin get .* on Mon \d+ \w+, 7 in the morning, due Fri/);
   await expect(said).toHaveAttribute("aria-busy", "false");
   await walk.key("Enter");
@@ -35,7 +35,7 @@ test("from the words of a need to assigned: /, Enter, a, Enter", async ({ signed
   await walk.key("Enter");
   await walk.key("a");
   await walk.type("now, due in 3 school days");
-  await expect(page.getByRole("status", { name: "Said back" })).toHaveAttribute("aria-busy", "false");
+  await expect(page.getByRole("status", { name: "In words" })).toHaveAttribute("aria-busy", "false");
   await walk.key("Enter");
   await expect(page.getByText("Assigned to 7 Cormorant.")).toBeVisible();
   walk.done();
@@ -73,7 +73,7 @@ test("the line and the form say the same, whichever is changed; what is not unde
   await expect(panel.getByText("“soonish” is not understood.")).toBeVisible();
 
   // By hand: the line follows, and what it could not read goes on standing in it. What is found moves nothing meanwhile.
-  await expect(panel.getByRole("status", { name: "Said back" })).toHaveAttribute("aria-busy", "false");
+  await expect(panel.getByRole("status", { name: "In words" })).toHaveAttribute("aria-busy", "false");
   await panel.getByRole("button", { name: "How often" }).click();
   await panel.getByRole("radio", { name: "twice" }).click();
   await expect(typed).toHaveValue(/4\/5 Puffin, now, 2 tries, except Bo, soonish/);
@@ -87,7 +87,7 @@ test("the line and the form say the same, whichever is changed; what is not unde
   await expect(panel.getByRole("button", { name: /^Benno Lasz/ })).toBeFocused();
   await page.keyboard.press("Enter");
   await expect(typed).toHaveValue(/except Benno Lasz/);
-  await expect(panel.getByRole("status", { name: "Said back" })).toContainText("23 students of 4/5 Puffin");
+  await expect(panel.getByRole("status", { name: "In words" })).toContainText("23 students of 4/5 Puffin");
   await typed.fill("");
   await expect(panel.getByRole("radio", { name: "at a lesson" })).toBeChecked();
 });
@@ -101,7 +101,7 @@ test("the same line works for what is brought to the plan", async ({ signedIn })
   await walk.click(page.getByRole("button", { name: /^Assign “Kelp under glass”/ }));
   await expect(page.getByLabel(line)).toBeFocused();
   await walk.type("kittiwake fri 9 to mon");
-  const said = page.getByRole("status", { name: "Said back" });
+  const said = page.getByRole("status", { name: "In words" });
   await expect(said).toContainText("of 5 Kittiwake get “Kelp under glass” on Fri");
   await expect(said).toHaveAttribute("aria-busy", "false");
   await walk.key("Enter");

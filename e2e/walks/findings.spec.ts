@@ -11,7 +11,7 @@ test("text far above the class is said before it goes out, and stops nothing", a
   await expect(
     panel.getByRole("region", { name: "Last look" }).getByText(/reads at 12\+, far above everyone/),
   ).toBeVisible();
-  await expect(panel.getByRole("status", { name: "Said back" })).toHaveAttribute("aria-busy", "false");
+  await expect(panel.getByRole("status", { name: "In words" })).toHaveAttribute("aria-busy", "false");
   await walk.key("Enter");
   await expect(page.getByText("Assigned to 4/5 Puffin.")).toBeVisible();
   walk.done();
@@ -39,9 +39,9 @@ test("rights kept by somebody of another school, and a link that leads out, are 
   await page.getByLabel("What students read").fill("The lamps");
   await expect(page.getByText("Nothing to fix.")).toBeVisible();
   await expect(page.getByText(/saved \d/)).toBeVisible();
-  await page.getByRole("button", { name: "Publish" }).click();
+  await page.getByRole("button", { name: "Publish", exact: true }).click();
   await expect(page.getByText(/Published as revision 1/)).toBeVisible();
   await page.goto("/find?words=the+lamp+museum&do=assign");
   await panel.getByLabel("Assign in one line").fill("puffin, now");
-  await expect(panel.getByText(/Links lead out of the school: example\.org\./)).toBeVisible();
+  await expect(panel.getByText(/Links go outside the school: example\.org\./)).toBeVisible();
 });

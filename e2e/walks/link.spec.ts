@@ -10,7 +10,7 @@ test("a link offered right after assigning leads a student through the class's c
   const teacher = await signedIn("Ines Halloran");
   await teacher.goto("/find?words=moon+diary&do=assign");
   await teacher.getByLabel("Assign in one line").fill("puffin now");
-  await expect(teacher.getByRole("status", { name: "Said back" })).toHaveAttribute("aria-busy", "false");
+  await expect(teacher.getByRole("status", { name: "In words" })).toHaveAttribute("aria-busy", "false");
   const walk = new Walk(teacher, "assign and show its link", 3);
   await walk.key("Control+Enter");
   await expect(teacher.getByText("Assigned to 4/5 Puffin.")).toBeVisible();

@@ -18,7 +18,7 @@ test("names as long as they may be: nothing is pushed off a page, and all of it 
   await page.getByRole("button", { name: "Text", exact: true }).click();
   await expect(page.getByText(/saved \d/)).toBeVisible();
   const editor = page.url();
-  await page.getByRole("button", { name: "Publish" }).click();
+  await page.getByRole("button", { name: "Publish", exact: true }).click();
   await page.waitForURL(/satchel/);
   await page.getByRole("navigation", { name: "Pockets" }).getByRole("button", { name: "New pocket" }).click();
   await page.getByLabel("Name of the new pocket").fill(TITLE.slice(0, 60));

@@ -128,7 +128,7 @@ test("a reader reports a mistake at its step; the curator decides, and undo open
   await expect(reader.getByRole("heading", { name: "Float or sink", level: 1 })).toBeVisible();
   await reader.getByRole("button", { name: "Report a mistake …" }).click();
   await reader.getByLabel("an answer or a fact is wrong").check();
-  await reader.getByLabel("Anything that helps to put it right").fill("A cork floats.");
+  await reader.getByLabel("Anything that helps to fix it").fill("A cork floats.");
   await reader.getByRole("button", { name: "Report it" }).click();
   await expect(reader.getByText("Reported to the curators. You get a message when they decide.")).toBeVisible();
 

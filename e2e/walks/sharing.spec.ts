@@ -24,7 +24,7 @@ test("to the school, for these grades in these subjects; a colleague finds it th
   await page.locator("body").press("u");
   await expect(page.getByText("Everything is back where it was.")).toBeVisible();
   await colleague.goto("/find?words=harbour+in+twelve+hours&grades=8&subject=geography");
-  await expect(colleague.getByText(/Nothing fits all of this|No results/).first()).toBeVisible();
+  await expect(colleague.getByText(/No results for all of this|No results/).first()).toBeVisible();
 });
 
 test("stopped by a licence, it says why and goes nowhere", async ({ signedIn }) => {
@@ -35,7 +35,7 @@ test("stopped by a licence, it says why and goes nowhere", async ({ signedIn }) 
   await page.waitForURL(/\/adapt\/\d+/);
   await page.getByLabel("Title", { exact: true }).fill("Echo, my way");
   await expect(page.getByText(/saved \d/)).toBeVisible();
-  await page.getByRole("button", { name: "Publish" }).click();
+  await page.getByRole("button", { name: "Publish", exact: true }).click();
   await page.waitForURL(/\/satchel/);
   await expect(page.getByRole("heading", { name: "Echo, my way", level: 1 })).toBeVisible();
   await page.keyboard.press("h");
@@ -126,7 +126,7 @@ test("given to a colleague by name: he makes it his own without her voice, and s
   await page.getByRole("radio", { name: "People" }).click();
   await page.getByLabel("Find a colleague").fill("judit");
   await page.keyboard.press("Enter");
-  await page.getByLabel("A line to go with it").fill("For your microscopes.");
+  await page.getByLabel("Add a line").fill("For your microscopes.");
   await page.getByRole("button", { name: "Give to 1" }).click();
   await expect(page.getByText("Given to Judit Varga.")).toBeVisible();
 

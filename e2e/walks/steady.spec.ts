@@ -63,7 +63,7 @@ test("ticks, the line typed and what the form says are there again after a reloa
   await expect(page).toHaveURL(/ticked=\d+%2C\d+.*line=/);
   await page.reload();
   await expect(page.getByText("2 ticked")).toBeVisible();
-  await expect(panel.getByRole("status", { name: "Said back" })).toContainText("2 tries");
-  await panel.getByRole("button", { name: "Not now" }).click();
+  await expect(panel.getByRole("status", { name: "In words" })).toContainText("2 tries");
+  await panel.getByRole("button", { name: "Cancel" }).click();
   await expect(page).not.toHaveURL(/line=/);
 });

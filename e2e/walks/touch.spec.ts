@@ -40,7 +40,7 @@ test("on a tablet, by finger: from the list, the light table and the editor onto
     await page.waitForLoadState("networkidle");
     await dragByFinger(touch, await middle(grips.nth(place)), await middle(lesson));
     await expect(panel.getByRole("radio", { name: "at a lesson" })).toBeChecked();
-    await panel.getByRole("button", { name: "Not now" }).click();
+    await panel.getByRole("button", { name: "Cancel" }).click();
     await expect(panel).toBeHidden();
   }
 

@@ -3,17 +3,17 @@ import Link from "next/link";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 
-/** Something of ours broke: what is kept, and what to do. */
+/** Something went wrong: what is kept, and what to do. */
 export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
   return (
-    <Empty title="Something of ours broke">
-      <p>What was saved before is kept. Try once more; if it breaks again, go back to where you began.</p>
+    <Empty title="Something went wrong">
+      <p>What you had saved is safe. Try again; if it happens again, go back to the start.</p>
       <span className="flex gap-2">
         <Button look="main" onClick={reset}>
           Try again
         </Button>
         <Link href="/" className={buttonClasses()}>
-          To the beginning
+          Go to the start
         </Link>
       </span>
     </Empty>

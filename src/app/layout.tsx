@@ -11,7 +11,8 @@ import { TipProvider } from "@/ui/tip";
 
 export const metadata: Metadata = {
   title: { default: "Golden Satchel", template: "%s · Golden Satchel" },
-  description: "Find lessons, look them over, make them yours, give them to the right students, see what came back.",
+  description:
+    "Find lessons, look them over, make them your own, assign them to the right students, see their answers.",
   icons: { icon: "/satchel.svg" },
 };
 export const viewport: Viewport = { width: "device-width", initialScale: 1 };

@@ -5,9 +5,9 @@ import { Empty } from "@/ui/empty";
 export default function NotFound() {
   return (
     <Empty title="This is not here">
-      <p>It was taken away, or it is not yours to see.</p>
+      <p>It was removed, or you do not have access to it.</p>
       <Link href="/" className={buttonClasses()}>
-        To the beginning
+        Go to the start
       </Link>
     </Empty>
   );

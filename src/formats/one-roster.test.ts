@@ -92,7 +92,7 @@ describe("a OneRoster file", () => {
     );
     expect(roster.problems).toEqual([
       { file: "users.csv", line: 6, text: "givenName is empty." },
-      { file: "users.csv", line: 7, text: "“twelve” is no grade from K to 12." },
+      { file: "users.csv", line: 7, text: "“twelve” is not a grade from K to 12." },
       { file: "users.csv", line: 8, text: "u1 is there twice." },
       { file: "enrollments.csv", line: 5, text: "There is no u99 in this roster." },
     ]);
@@ -130,7 +130,7 @@ describe("a OneRoster file", () => {
       expect.objectContaining({
         file: "classes.csv",
         line: 3,
-        text: expect.stringContaining("6 Tern is to be deleted") as string,
+        text: expect.stringContaining("6 Tern is marked as deleted") as string,
       }),
     ]);
   });

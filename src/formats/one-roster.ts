@@ -89,7 +89,7 @@ function filesOf(bytes: Uint8Array): Map<string, string> {
       unzip.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
   } catch (error) {
     if (error instanceof RosterError) throw error;
-    throw new RosterError("This is no zip file that can be opened.");
+    throw new RosterError("This is not a zip file we can open.");
   }
   if (open > 0) throw new RosterError("This zip file is cut off: its last part is missing.");
   return files;
@@ -207,7 +207,7 @@ export function readOneRoster(bytes: Uint8Array, school: string | null = null): 
       const [grade] = list(row.grades);
       const level = grade === undefined ? null : readGrade(grade);
       if (grade !== undefined && level === null) {
-        problems.push({ file: "users.csv", line, text: `“${grade}” is no grade from K to 12.` });
+        problems.push({ file: "users.csv", line, text: `“${grade}” is not a grade from K to 12.` });
         continue;
       }
       students.push({
@@ -225,7 +225,7 @@ export function readOneRoster(bytes: Uint8Array, school: string | null = null): 
       problems.push({
         file: "classes.csv",
         line,
-        text: `${row.title} is to be deleted. Put it away by hand: its work and results are kept.`,
+        text: `${row.title} is marked as deleted. Put it away by hand: its work and results are kept.`,
       });
   const classes = classRows.flatMap(({ row, gone }): OneRosterClass[] =>
     gone

@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
-import type { Outcome } from "@/server/act";
+import type { Outcome } from "@/server/web/act";
 
 export interface Looked<Value> {
   /** The last answer; null: none has come, or it was a problem. */

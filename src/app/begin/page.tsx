@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
 import { countries } from "@/core/find/also";
-import { hasPeople } from "@/data/front-door";
+import { hasPeople } from "@/data/student/front-door";
 import { BeginScreen } from "@/screens/sign-in/begin-screen";
-import { enter } from "@/server/page";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "A new school" };
 

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import Link from "next/link";
 import { HelpScreen } from "@/screens/shell/help-screen";
 import { Brand } from "@/screens/shell/brand";
-import { enter } from "@/server/page";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Help" };
 

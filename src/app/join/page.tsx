@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { JoinScreen } from "@/screens/student/join-screen";
 import { idFrom } from "@/core/ids";
-import { enter } from "@/server/page";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Come in" };
 

@@ -1,5 +1,5 @@
-import { keepUpload, kindAsked } from "@/server/keep-upload";
-import { route } from "@/server/route";
+import { keepUpload, kindAsked } from "@/server/web/keep-upload";
+import { route } from "@/server/web/route";
 
 /** Takes one file of a teacher's as the body of the request. */
 export const POST = route(

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { waveFile } from "@/core/media/wave";
-import type { Db } from "@/data/db";
+import type { Db } from "@/data/engine/db";
 import { freshDatabase } from "@/data/testing/database";
 import { smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, visitorOf } from "@/server/testing/as";
@@ -11,11 +11,11 @@ import { GET as readFile } from "./[sha256]/route";
 import { POST as addForAnswer } from "../student/[assignment]/file/route";
 
 jest.mock(
-  "../../server/session",
+  "@/server/web/session",
   () => jest.requireActual<typeof import("@/server/testing/as")>("@/server/testing/as").session,
 );
 jest.mock(
-  "../../server/database",
+  "@/server/web/database",
   () => jest.requireActual<typeof import("@/server/testing/as")>("@/server/testing/as").database,
 );
 
@@ -77,7 +77,7 @@ describe("a file of hers", () => {
     ["picture", "Just a text named .png", 415, /not a PNG, JPEG, GIF or WebP picture, whatever its name says/],
     ["film", "<!doctype html>", 415, /not a WebM, MP4 or Ogg film/],
     ["sound", "", 415, /not a WAV/],
-    ["spreadsheet", "a;b", 400, /This kind of file is not known here/],
+    ["spreadsheet", "a;b", 400, /We cannot use this kind of file/],
   ])("a %s that is none is refused, and nothing is kept", async (kind, body, status, says) => {
     const kept = () => db.query("select 1 from media");
     const there = (await kept()).length;

@@ -1,13 +1,13 @@
 import type { Metadata } from "next";
-import { calendarOf, meetingRulesOf } from "@/data/calendar";
-import { classesSaidAt, pastClassesAt } from "@/data/class-said";
-import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes";
-import { peopleAt } from "@/data/front-door";
-import { messagesBy } from "@/data/outbox";
-import { shelfRulesOf } from "@/data/sharing";
+import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
+import { classesSaidAt, pastClassesAt } from "@/data/classes/class-said";
+import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes/classes";
+import { peopleAt } from "@/data/student/front-door";
+import { messagesBy } from "@/data/office/outbox";
+import { shelfRulesOf } from "@/data/share/sharing";
 import { OfficeScreen } from "@/screens/office/office-screen";
-import { enter } from "@/server/page";
-import { schoolOf } from "@/server/school-of";
+import { enter } from "@/server/web/page";
+import { schoolOf } from "@/server/office/school-of";
 
 export const metadata: Metadata = { title: "School office" };
 

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
-import { hasPeople } from "@/data/front-door";
-import { demoPeople } from "@/data/people";
+import { hasPeople } from "@/data/student/front-door";
+import { demoPeople } from "@/data/office/people";
 import { SignInScreen } from "@/screens/sign-in/sign-in-screen";
-import { enter } from "@/server/page";
-import { currentVisitor } from "@/server/session";
+import { enter } from "@/server/web/page";
+import { currentVisitor } from "@/server/web/session";
 
 export const metadata: Metadata = { title: "Sign in" };
 
@@ -18,6 +18,7 @@ export default async function SignInPage({
   if (!(await hasPeople(db))) redirect("/begin");
   const visitor = await currentVisitor();
   if (visitor?.kind === "adult" && visitor.roles.includes("teacher")) redirect("/find");
+  if (visitor?.kind === "adult" && visitor.roles.includes("curator")) redirect("/desk");
   const { to } = await searchParams;
   return (
     <SignInScreen

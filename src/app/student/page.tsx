@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
-import { tasksOf } from "@/data/work";
+import { tasksOf } from "@/data/student/work";
 import { StudentHome } from "@/screens/student/home";
-import { seenByCode } from "@/server/by-code";
-import { enter } from "@/server/page";
+import { seenByCode } from "@/server/student/by-code";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "My work" };
 

@@ -30,9 +30,7 @@ const world = (...works: StudentWork[]): World => ({ works, over: false, today: 
 const said = (from: Partial<Rules>, to: Partial<Rules>, where: World) => effectsOfRules(rules(from), rules(to), where);
 
 test("where nobody has begun, no answers are touched, whatever changes", () => {
-  expect(said({}, { tries: 1, keep: "last" }, world(child("Bo")))).toEqual([
-    "Nobody has begun, so no answers are touched.",
-  ]);
+  expect(said({}, { tries: 1, keep: "last" }, world(child("Bo")))).toEqual(["Nobody has begun, so no answers change."]);
 });
 
 test("nothing is said where nothing changes", () => {
@@ -99,5 +97,5 @@ test("another version keeps the answers to questions it shares, and says what be
   expect(effectsOfVersion(bo, other)).toEqual([
     "None of what Bo answered is in this version; one answer belongs to questions it does not have. It is kept and counts again if you change it back.",
   ]);
-  expect(effectsOfVersion(child("Cy"), other)).toEqual(["Cy has not begun, so no answers are touched."]);
+  expect(effectsOfVersion(child("Cy"), other)).toEqual(["Cy has not begun, so no answers change."]);
 });

@@ -4,7 +4,7 @@ import type { CheckingTime } from "../resource/question";
 import { allQuestions, type Document } from "../resource/document";
 import { resultTable, type Keep, type ResultRow, type StudentWork } from "../results/table";
 import { AssignForm } from "./form";
-import { sayList } from "../say-list";
+import { formatList } from "../format-list";
 
 /** What of a piece of work can be changed after it went out, beside its times and its students. */
 export const Rules = AssignForm.pick({ tries: true, keep: true, checking: true, goals: true, stepWork: true }).extend({
@@ -24,7 +24,7 @@ export interface World {
 const NAMED = 3;
 /** "Bo and Ana"; more than three are counted. */
 const who = (works: readonly StudentWork[]): string =>
-  works.length <= NAMED ? sayList(works.map(({ student }) => student.name)) : `${works.length} students`;
+  works.length <= NAMED ? formatList(works.map(({ student }) => student.name)) : `${works.length} students`;
 const have = (works: readonly unknown[], one: string, more: string) => (works.length === 1 ? one : more);
 
 const handedIn = (works: readonly StudentWork[]) =>
@@ -45,7 +45,7 @@ function ofTries(before: Rules, after: Rules, works: readonly StudentWork[]): st
   ];
 }
 
-const sayMarks = (row: ResultRow) => `${row.marks} of ${row.outOf}`;
+const formatMarks = (row: ResultRow) => `${row.marks} of ${row.outOf}`;
 
 function ofKeep(before: Keep, after: Keep, works: readonly StudentWork[]): string[] {
   if (before === after) return [];
@@ -54,7 +54,9 @@ function ofKeep(before: Keep, after: Keep, works: readonly StudentWork[]): strin
     row.marks === was[at]!.marks ? [] : [{ name: row.student.name, from: was[at]!, to: row }],
   );
   if (changed.length === 0) return handedIn(works).length > 0 ? ["No marks change."] : [];
-  const named = changed.slice(0, NAMED).map(({ name, from, to }) => `${name} ${sayMarks(from)} → ${sayMarks(to)}`);
+  const named = changed
+    .slice(0, NAMED)
+    .map(({ name, from, to }) => `${name} ${formatMarks(from)} → ${formatMarks(to)}`);
   const others = changed.length - named.length;
   return [
     `Marks change for ${changed.length === 1 ? "one student" : `${changed.length} students`}: ${named.join(", ")}${others > 0 ? ` and ${others} more` : ""}.`,
@@ -91,9 +93,9 @@ function ofGoals(before: readonly string[], after: readonly string[], works: rea
   const gone = before.filter((goal) => !after.includes(goal)).map((goal) => `“${goal}”`);
   return [
     ...(added.length > 0
-      ? [`${results} already handed in ${done === 1 ? "counts" : "count"} for ${sayList(added)}.`]
+      ? [`${results} already handed in ${done === 1 ? "counts" : "count"} for ${formatList(added)}.`]
       : []),
-    ...(gone.length > 0 ? [`${results} no longer ${done === 1 ? "counts" : "count"} for ${sayList(gone)}.`] : []),
+    ...(gone.length > 0 ? [`${results} no longer ${done === 1 ? "counts" : "count"} for ${formatList(gone)}.`] : []),
   ];
 }
 
@@ -115,7 +117,7 @@ function ofStepWork(before: Rules, after: Rules, works: readonly StudentWork[]):
   return [`${who(begun)} ${have(begun, "has", "have")} begun: the steps say it from now on; answers stay.`];
 }
 
-export const nobodyBegan = "Nobody has begun, so no answers are touched.";
+export const nobodyBegan = "Nobody has begun, so no answers change.";
 
 /** What other rules do to what students have answered: a sentence for each thing, none where nothing changes. */
 export function effectsOfRules(before: Rules, after: Rules, world: World): string[] {
@@ -137,7 +139,7 @@ export function effectsOfRules(before: Rules, after: Rules, world: World): strin
  */
 export function effectsOfVersion(work: StudentWork, version: Document): string[] {
   const { name } = work.student;
-  if (work.tries.length === 0) return [`${name} has not begun, so no answers are touched.`];
+  if (work.tries.length === 0) return [`${name} has not begun, so no answers change.`];
   const there = new Set(allQuestions(version).map(({ question }) => question.id));
   const answered = [...new Set(work.tries.flatMap(({ responses }) => responses.map(({ question }) => question)))];
   const kept = answered.filter((question) => there.has(question)).length;

@@ -1,4 +1,4 @@
-import { doorOf, takesLate } from "./door";
+import { availability, takesLate } from "./door";
 
 const at = (text: string) => new Date(text);
 const work = { opens: at("2026-12-01T08:00:00Z"), closes: null, openDays: null, waitsFor: null };
@@ -6,30 +6,30 @@ const zone = "Europe/London";
 
 describe("whether a student may go in", () => {
   test("from opening on, and after the due moment too where nothing closes it", () => {
-    expect(doorOf(work, zone, at("2026-12-01T07:59:59Z"))).toEqual({ open: false, why: "later" });
-    expect(doorOf(work, zone, at("2026-12-01T08:00:00Z"))).toEqual({ open: true });
-    expect(doorOf(work, zone, at("2027-02-01T08:00:00Z"))).toEqual({ open: true });
+    expect(availability(work, zone, at("2026-12-01T07:59:59Z"))).toEqual({ open: false, why: "later" });
+    expect(availability(work, zone, at("2026-12-01T08:00:00Z"))).toEqual({ open: true });
+    expect(availability(work, zone, at("2027-02-01T08:00:00Z"))).toEqual({ open: true });
   });
 
   test("until it closes", () => {
     const closing = { ...work, closes: at("2026-12-03T15:00:00Z") };
-    expect(doorOf(closing, zone, at("2026-12-03T15:00:00Z"))).toEqual({ open: true });
-    expect(doorOf(closing, zone, at("2026-12-03T15:00:01Z"))).toEqual({ open: false, why: "closed" });
+    expect(availability(closing, zone, at("2026-12-03T15:00:00Z"))).toEqual({ open: true });
+    expect(availability(closing, zone, at("2026-12-03T15:00:01Z"))).toEqual({ open: false, why: "closed" });
   });
 
   test("on its days only, by the school's calendar and not by Greenwich's", () => {
     const days = { ...work, openDays: ["2026-12-02", "2026-12-04"] };
-    expect(doorOf(days, zone, at("2026-12-03T10:00:00Z"))).toEqual({
+    expect(availability(days, zone, at("2026-12-03T10:00:00Z"))).toEqual({
       open: false,
       why: "other day",
       next: "2026-12-04",
     });
-    expect(doorOf(days, "Australia/Sydney", at("2026-12-03T14:00:00Z"))).toEqual({ open: true });
-    expect(doorOf(days, zone, at("2026-12-05T10:00:00Z"))).toMatchObject({ next: null });
+    expect(availability(days, "Australia/Sydney", at("2026-12-03T14:00:00Z"))).toEqual({ open: true });
+    expect(availability(days, zone, at("2026-12-05T10:00:00Z"))).toMatchObject({ next: null });
   });
 
   test("after the one before has been handed in", () => {
-    expect(doorOf({ ...work, waitsFor: "Ferry fares" }, zone, at("2026-12-02T10:00:00Z"))).toEqual({
+    expect(availability({ ...work, waitsFor: "Ferry fares" }, zone, at("2026-12-02T10:00:00Z"))).toEqual({
       open: false,
       why: "waits",
     });

@@ -14,7 +14,7 @@ export interface Doorway {
   waitsFor: string | null;
 }
 
-export function doorOf(work: Doorway, zone: string, now: Date): Door {
+export function availability(work: Doorway, zone: string, now: Date): Door {
   if (now < work.opens) return { open: false, why: "later" };
   if (work.closes && now > work.closes) return { open: false, why: "closed" };
   if (work.openDays) {
@@ -33,7 +33,7 @@ const KEPT_ASIDE_DAYS = 14;
  * closed is closed all the same. They never count by themselves.
  */
 export function takesLate(work: Doorway, zone: string, now: Date): boolean {
-  const door = doorOf(work, zone, now);
+  const door = availability(work, zone, now);
   if (door.open) return true;
   if (door.why === "closed") return now.getTime() - work.closes!.getTime() <= KEPT_ASIDE_DAYS * 86_400_000;
   if (door.why !== "other day") return false;

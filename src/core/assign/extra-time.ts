@@ -10,7 +10,7 @@ import type { Times } from "../plan/move";
 /** Common practice: 1.25, 1.5 and 2 times as long. */
 export const factors = [1, 1.25, 1.5, 2] as const;
 
-export const sayFactor: Record<number, string> = {
+export const formatFactor: Record<number, string> = {
   1.25: "a quarter more time",
   1.5: "one and a half times as long",
   2: "twice as long",

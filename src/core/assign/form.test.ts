@@ -15,7 +15,7 @@ describe("when work opens and is due", () => {
     expect(iso(when(at("2026-11-26T08:00"), at("2026-11-30T15:00")))).toEqual(["2026-11-26T08:00", "2026-11-30T15:00"]);
   });
 
-  test("now means now, and planned for no lesson", () => {
+  test("now means now, and not planned for a lesson", () => {
     expect(when({ kind: "now" }, at("2026-11-30T15:00"))).toMatchObject({ opens: now, meeting: null });
   });
 
@@ -65,10 +65,10 @@ describe("when work opens and is due", () => {
     [at("2026-12-02T08:00"), at("2026-12-02T08:00"), "due", "due before it opens"],
     [{ kind: "now" as const }, at(""), "due", "Say when it is due"],
     [at("soon"), at("2026-12-01T15:00"), "opens", "not a date and time"],
-    [{ kind: "now" as const }, { kind: "meeting end" as const }, "due", "opens at no meeting"],
+    [{ kind: "now" as const }, { kind: "meeting end" as const }, "due", "does not open in a lesson"],
     [{ kind: "now" as const }, at("2027-06-01T15:00"), "due", "18 weeks"],
-    [{ kind: "place" as const, date: "2026-12-02", period: 1 }, days(1), "opens", "no such meeting"],
-    [{ kind: "place" as const, date: "2026-12-01", period: 7 }, days(1), "opens", "no such meeting"],
+    [{ kind: "place" as const, date: "2026-12-02", period: 1 }, days(1), "opens", "no longer meets then"],
+    [{ kind: "place" as const, date: "2026-12-01", period: 7 }, days(1), "opens", "no longer meets then"],
     [at("2027-03-31T08:00"), days(3), "due", "calendar ends before that"],
   ])("%j, due %j is refused, with the field and the reason", (opens, due, field, reason) => {
     expect(when(opens, due)).toEqual({ field, reason: expect.stringContaining(reason) as string });

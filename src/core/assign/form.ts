@@ -11,7 +11,7 @@ import {
   type MeetingRule,
   type SchoolCalendar,
 } from "../calendar/school-calendar";
-import { sayMoment } from "../calendar/say-moment";
+import { formatMoment } from "../calendar/format-moment";
 import { fromWallClock } from "../calendar/wall-clock";
 import type { Times } from "../plan/move";
 import { works } from "../resource/vocabulary";
@@ -123,7 +123,7 @@ function opening(
           : meetingFrom(calendar, rules, form.date, form.period, later);
       return wanted
         ? { opens: wanted.starts, meeting: wanted }
-        : { field: "opens", reason: "The class has no such meeting any more. Choose another." };
+        : { field: "opens", reason: "The class no longer meets then. Choose another lesson." };
     }
   }
 }
@@ -152,7 +152,12 @@ function dueMoment(form: Due, opened: Opened, calendar: SchoolCalendar): Date | 
     case "at":
       return fromWallClock(form.at, calendar.zone) ?? { field: "due", reason: "Say when it is due." };
     case "meeting end":
-      return opened.meeting?.ends ?? { field: "due", reason: "It opens at no meeting, so no end of one is known." };
+      return (
+        opened.meeting?.ends ?? {
+          field: "due",
+          reason: "It does not open in a lesson, so it cannot be due at the end of one.",
+        }
+      );
     case "days": {
       const date = schoolDaysLater(calendar, schoolClock(opened.opens, calendar.zone).date, form.days);
       return date === null
@@ -178,9 +183,10 @@ export function whenFor(
   const due = dueMoment(form.due, opened, calendar);
   if ("reason" in due) return due;
   const { zone } = calendar;
-  if (due <= now) return { field: "due", reason: `${sayMoment(due, zone, now)} is already past. Choose a later time.` };
+  if (due <= now)
+    return { field: "due", reason: `${formatMoment(due, zone, now)} is already past. Choose a later time.` };
   if (due <= opened.opens)
-    return { field: "due", reason: `It would be due before it opens (${sayMoment(opened.opens, zone, now)}).` };
+    return { field: "due", reason: `It would be due before it opens (${formatMoment(opened.opens, zone, now)}).` };
   const last = addDays(schoolClock(now, zone).date, SEMESTER_WEEKS * 7);
   if (schoolClock(due, zone).date > last)
     return { field: "due", reason: `Nothing is planned further ahead than ${SEMESTER_WEEKS} weeks.` };
@@ -194,7 +200,9 @@ export function closingMoment(closes: Closes, due: Date, zone: string, now: Date
   if (closes === "due") return due;
   const at = fromWallClock(closes.at, zone);
   if (!at) return { field: "closes", reason: "Say when it closes." };
-  return at < due ? { field: "closes", reason: `It would close before it is due (${sayMoment(due, zone, now)}).` } : at;
+  return at < due
+    ? { field: "closes", reason: `It would close before it is due (${formatMoment(due, zone, now)}).` }
+    : at;
 }
 
 export type AssignmentState = "scheduled" | "open" | "finished" | "called back";

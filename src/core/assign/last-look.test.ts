@@ -290,7 +290,7 @@ describe("whether it suits the class", () => {
         },
       },
     );
-    expect(texts(found)).toEqual(["You are giving it to 5 Kittiwake; the bar above says 4/5 Puffin."]);
+    expect(texts(found)).toEqual(["You are assigning it to 5 Kittiwake; the bar above says 4/5 Puffin."]);
     expect(changed(found, "bar")).toMatchObject({ to: [{ class: 2, students: [21] }] });
   });
 });
@@ -307,14 +307,16 @@ describe("the thing itself", () => {
         resources: [
           withStep({
             blocks: [
-              ...step.blocks,
+              ...step.blocks.map((block) =>
+                block.type === "question" ? { ...block, question: { ...block.question, right: null } as never } : block,
+              ),
               { id: "p", type: "picture", media: "shipped:x", description: {}, decorative: false } as never,
             ],
           }),
         ],
       },
     );
-    expect(texts(found)).toEqual(["A picture has no description."]);
+    expect(texts(found)).toEqual(["A picture has no description.", "A choice has no right answer."]);
     expect(remedyOf(found, "unfinished")).toEqual({ text: "Go there", href: `/adapt/1?step=${step.id}` });
   });
 
@@ -332,14 +334,14 @@ describe("the thing itself", () => {
     const link = { id: "l", type: "link", href: "https://tides.example/today", label: { en: "Tides today" } };
     const version = { ...withStep({ blocks: [...step.blocks, link as never] }), id: 2, title: "Short tides" };
     expect(texts(look({}, { at: { givenVersions: [version] } }))).toEqual([
-      "“Short tides”: Links lead out of the school: tides.example.",
+      "“Short tides”: Links go outside the school: tides.example.",
     ]);
   });
 
   test("a link that leaves the school is named by its host; one in the teacher's notes is not", () => {
     const link = { id: "l", type: "link", href: "https://tides.example/today", label: { en: "Tides today" } };
     expect(texts(look({}, { resources: [withStep({ blocks: [...step.blocks, link as never] })] }))).toEqual([
-      "Links lead out of the school: tides.example.",
+      "Links go outside the school: tides.example.",
     ]);
   });
 

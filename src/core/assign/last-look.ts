@@ -12,7 +12,7 @@ function classChoice(of: LookedAt): Finding[] {
     {
       key: "bar",
       level: "remark",
-      text: `You are giving it to ${only.profile.name}; the bar above says ${of.barClass.name}.`,
+      text: `You are assigning it to ${only.profile.name}; the bar above says ${of.barClass.name}.`,
       remedies: bar
         ? [
             {
@@ -39,7 +39,7 @@ function twiceFindings({ form, classes }: LookedAt): Finding[] {
       key: "twice",
       level: "remark",
       text: `${who} in ${names.join(" and in ")}, and ${gets} it once.`,
-      remedies: [{ text: "Choose them once", change: { to: onceEach(form.to) } }],
+      remedies: [{ text: "Assign it once", change: { to: onceEach(form.to) } }],
     },
   ];
 }
@@ -58,7 +58,7 @@ function versionFindings(of: LookedAt): Finding[] {
           text: "A version you chose for some is not there any more.",
           remedies: [
             {
-              text: "Give them the first one",
+              text: "Assign them the first one",
               change: { versions: of.form.versions.filter((one) => !lost.includes(one)) },
             },
           ],

@@ -1,6 +1,6 @@
 import { momentAt, schoolClock, schoolDaysLater, whyClosed } from "../calendar/school-calendar";
-import { hourOf, partOfDay, sayDay, sayMoment, sayTime } from "../calendar/say-moment";
-import { sayReadingGrade } from "../find/grade";
+import { hourOf, partOfDay, formatDay, formatMoment, formatTime } from "../calendar/format-moment";
+import { formatReadingGrade } from "../find/grade";
 import { fitOf } from "../fit/fit";
 import { splitAfter, stepMinutes } from "../plan/parts";
 import { CROWDED } from "../plan/way-out";
@@ -34,11 +34,11 @@ function dayFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
       found.push({
         key: `closed ${field} ${group.id}`,
         level: "remark",
-        text: `It ${says} on ${sayDay(moment, zone, of.now)}, and there is no school then: ${closed}.`,
+        text: `It ${says} on ${formatDay(moment, zone, of.now)}, and there is no school then: ${closed}.`,
         remedies:
           open === null
             ? []
-            : [{ text: `${sayMoment(momentAt(open, time, zone), zone, of.now)}`, change: to(open, time) }],
+            : [{ text: `${formatMoment(momentAt(open, time, zone), zone, of.now)}`, change: to(open, time) }],
       });
     }
     const hour = hourOf(moment, zone);
@@ -47,8 +47,8 @@ function dayFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
       found.push({
         key: `hour ${field} ${group.id}`,
         level: "remark",
-        text: `It ${says} ${sayTime(hour, Number(time.slice(3)))}, not ${partOfDay((hour + 12) % 24)}.`,
-        remedies: [{ text: sayTime((hour + 12) % 24, Number(time.slice(3))), change: to(date, twelve) }],
+        text: `It ${says} ${formatTime(hour, Number(time.slice(3)))}, not ${partOfDay((hour + 12) % 24)}.`,
+        remedies: [{ text: formatTime((hour + 12) % 24, Number(time.slice(3))), change: to(date, twelve) }],
       });
     }
   }
@@ -56,7 +56,7 @@ function dayFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
     found.push({
       key: `past ${group.id}`,
       level: "remark",
-      text: `${sayMoment(when.opens, zone, of.now)} is already past: it opens at once.`,
+      text: `${formatMoment(when.opens, zone, of.now)} is already past: it opens at once.`,
       remedies: [{ text: "Open it now", change: { opens: { kind: "now" } } }],
     });
   return found;
@@ -80,7 +80,7 @@ function openDayFindings(of: LookedAt, group: LookedClass, when: When): Finding[
   const late = form.openDays.filter((day) => day > last);
   if (early.length + late.length === 0) return [];
   const say = (days: readonly string[]) =>
-    days.map((day) => sayDay(momentAt(day, "12:00", zone), zone, of.now)).join(", ");
+    days.map((day) => formatDay(momentAt(day, "12:00", zone), zone, of.now)).join(", ");
   const ends = when.closes ? "closes" : "is due";
   const kept = form.openDays.filter((day) => day >= first && day <= last);
   return [
@@ -128,7 +128,7 @@ function roomFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
       remedies: group.nextRoom
         ? [
             {
-              text: `${sayMoment(group.nextRoom.starts, group.calendar.zone, of.now)}`,
+              text: `${formatMoment(group.nextRoom.starts, group.calendar.zone, of.now)}`,
               change: { opens: { kind: "place", date: group.nextRoom.date, period: group.nextRoom.period } },
             },
           ]
@@ -182,7 +182,7 @@ export function classFindings(of: LookedAt, group: LookedClass): Finding[] {
     found.push({
       key: `did ${group.id}`,
       level: "remark",
-      text: sayAlready(group, all),
+      text: formatAlready(group, all),
       remedies: all || without.length === 0 ? [] : [{ text: "Leave them out", change: { to: without } }],
     });
   }
@@ -198,7 +198,7 @@ export function classFindings(of: LookedAt, group: LookedClass): Finding[] {
 }
 
 /** Who did it and who only has it are told apart: the one is a question of practice, the other of too much at once. */
-function sayAlready({ did: met, profile }: LookedClass, all: boolean): string {
+function formatAlready({ did: met, profile }: LookedClass, all: boolean): string {
   const did = met.filter((one) => one.did);
   const has = met.filter((one) => !one.did);
   if (all && has.length === 0) return `Everyone you chose in ${profile.name} did it already.`;
@@ -214,7 +214,7 @@ function later(form: AssignForm, group: LookedClass, when: When, now: Date): Rem
   const { date, time } = schoolClock(when.due, group.calendar.zone);
   const next = schoolDaysLater(group.calendar, date, 1);
   if (next === null || form.due.kind === "meeting end") return [];
-  const text = `Due ${sayMoment(momentAt(next, time, group.calendar.zone), group.calendar.zone, now)}`;
+  const text = `Due ${formatMoment(momentAt(next, time, group.calendar.zone), group.calendar.zone, now)}`;
   return [{ text, change: { due: { kind: "at", at: `${next}T${time}` } } }];
 }
 
@@ -226,7 +226,7 @@ function nextTimes(group: LookedClass, now: Date): Remedy[] {
   const { zone } = group.calendar;
   return [
     {
-      text: `Open ${sayMoment(momentAt(next, "07:00", zone), zone, now)}, due ${sayMoment(momentAt(due, "15:00", zone), zone, now)}`,
+      text: `Open ${formatMoment(momentAt(next, "07:00", zone), zone, now)}, due ${formatMoment(momentAt(due, "15:00", zone), zone, now)}`,
       change: { opens: { kind: "at", at: `${next}T07:00` }, due: { kind: "at", at: `${due}T15:00` } },
     },
   ];
@@ -263,7 +263,7 @@ function easierVersion(of: LookedAt, group: LookedClass, resource: LookedResourc
   if (!easier || of.form.resources.length > 1) return [];
   return [
     {
-      text: `Give “${easier.title}” (reads at ${sayReadingGrade(easier.readingGrade!)})`,
+      text: `Assign “${easier.title}” (reads at ${formatReadingGrade(easier.readingGrade!)})`,
       change: { resources: [easier.id], versions: [] },
     },
   ];

@@ -28,7 +28,7 @@ export function resourceFindings(of: LookedAt, resource: LookedResource): Findin
   const mend = (step: string | null): Remedy[] =>
     resource.mine
       ? [{ text: "Go there", href: at(step) }]
-      : [{ text: "Make your copy and mend it", href: `/find?open=${resource.id}` }];
+      : [{ text: "Make your copy and fix it", href: `/find?open=${resource.id}` }];
   const undone = [...unfinished(resource.document, resource.owner), ...missingFiles(resource.document, resource.gone)];
   const found: Finding[] = undone.map(({ step, problem }, nth) => ({
     key: `unfinished ${resource.id} ${nth}`,
@@ -65,7 +65,7 @@ export function resourceFindings(of: LookedAt, resource: LookedResource): Findin
     found.push({
       key: `link ${resource.id}`,
       level: "remark",
-      text: `${name}Links lead out of the school: ${out.slice(0, 3).join(", ")}${out.length > 3 ? " …" : ""}.`,
+      text: `${name}Links go outside the school: ${out.slice(0, 3).join(", ")}${out.length > 3 ? " …" : ""}.`,
       remedies: [],
     });
   const { licence } = resource.document;

@@ -3,7 +3,7 @@ import { versionLabel } from "./version-label";
 test.each([
   ["Reading a tide table, short", "short"],
   ["Reading a tide table for the harbour master", "for the harbour master"],
-  ["Reading a tide table (in twos)", "in twos"],
+  ["Reading a tide table (in pairs)", "in pairs"],
   ["Reading a tide table", "Reading a tide table"],
   ["Reading poems", "Reading poems"],
   ["La tabla de mareas", "La tabla de mareas"],

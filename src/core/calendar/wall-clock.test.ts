@@ -1,4 +1,4 @@
-import { toWallClock } from "./say-moment";
+import { toWallClock } from "./format-moment";
 import { fromWallClock, schoolDayAt } from "./wall-clock";
 
 const zone = "Europe/London";

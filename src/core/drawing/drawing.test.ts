@@ -12,7 +12,7 @@ import {
   raiseItem,
   removeItem,
   replaceItem,
-  sayItem,
+  formatItem,
   stretchItem,
   withItem,
   type Drawing,
@@ -122,10 +122,10 @@ describe("working on it", () => {
 
 describe("a drawing can be followed without seeing it", () => {
   test("things are said by what they are and where they lie", () => {
-    expect(sayItem({ ...arrow, ink: "red" }, page, "en")).toBe("red arrow, middle");
-    expect(sayItem(moveItem(arrow, -400, -300, page), page, "en")).toBe("black arrow, upper left");
+    expect(formatItem({ ...arrow, ink: "red" }, page, "en")).toBe("red arrow, middle");
+    expect(formatItem(moveItem(arrow, -400, -300, page), page, "en")).toBe("black arrow, upper left");
     const words = { ...newItem("words", page, "en", "w"), text: { en: "Low water at noon" } };
-    expect(sayItem(moveItem(words, 350, 0, page), page, "en")).toBe("black words “Low water at noon”, right");
+    expect(formatItem(moveItem(words, 350, 0, page), page, "en")).toBe("black words “Low water at noon”, right");
   });
 
   test("its words are read in the student's language where it has them", () => {

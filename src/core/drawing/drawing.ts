@@ -218,7 +218,7 @@ export function arrowHead(
 }
 
 /** What a thing is and where, for those who work by ear or with the keys: "red arrow, upper left". */
-export function sayItem(item: DrawnItem, { height }: Pick<Drawing, "height">, language: string): string {
+export function formatItem(item: DrawnItem, { height }: Pick<Drawing, "height">, language: string): string {
   const box = boxOf(item);
   const across = ["left", "middle", "right"][third(box.x + box.width / 2, PAGE_WIDTH)]!;
   const down = ["upper", "middle", "lower"][third(box.y + box.height / 2, height)]!;

@@ -83,7 +83,7 @@ export const Drawing = z.object({
     .max(2 * PAGE_WIDTH),
   /** What lies under it, filling the page. */
   over: MediaReference.optional(),
-  /** What it shows, for those who do not see it. */
+  /** Description, for anyone who cannot see it. */
   description: TextByLanguage,
   items: z
     .array(DrawnItem)

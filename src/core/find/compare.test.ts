@@ -1,7 +1,7 @@
 import { lesson } from "@/data/testing/world";
 import { factsOf } from "../resource/facts";
 import { compareFacts } from "./compare";
-import { sayReadingGrade } from "./grade";
+import { formatReadingGrade } from "./grade";
 
 const candidate = (more: Parameters<typeof lesson>[1], author = "Teodor Brandt", usedHere = 0) => ({
   facts: factsOf(lesson("A lesson", more)),
@@ -40,5 +40,5 @@ describe("two to four side by side", () => {
 });
 
 test("beyond school a reading grade is only far beyond", () => {
-  expect([sayReadingGrade(4.06), sayReadingGrade(12), sayReadingGrade(33.2)]).toEqual(["4.1", "12.0", "12+"]);
+  expect([formatReadingGrade(4.06), formatReadingGrade(12), formatReadingGrade(33.2)]).toEqual(["4.1", "12.0", "12+"]);
 });

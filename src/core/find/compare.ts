@@ -1,10 +1,10 @@
-import { sayMonths } from "../calendar/say-moment";
+import { formatMonths } from "../calendar/format-moment";
 import { licenceNames } from "../licence/licence";
 import { clockTime } from "../media/captions";
 import type { Facts } from "../resource/facts";
 import { minutesDisagree } from "../resource/minutes";
 import { countryName, deviceName, languageName } from "./also";
-import { sayGradeSpan, sayReadingGrade } from "./grade";
+import { formatGradeSpan, formatReadingGrade } from "./grade";
 
 /** More columns than this cannot be read beside one another. */
 export const MOST_COMPARED = 4;
@@ -22,7 +22,7 @@ export interface CompareRow {
   differs: boolean;
 }
 
-const sayMinutes = ({ minutes, minutesFrom, minutesEstimated }: Facts): string =>
+const formatMinutes = ({ minutes, minutesFrom, minutesEstimated }: Facts): string =>
   minutesEstimated !== undefined && minutesDisagree(minutes, minutesEstimated)
     ? `${minutes}, about ${minutesEstimated} going by its steps`
     : minutesFrom === "estimate"
@@ -32,9 +32,12 @@ const sayMinutes = ({ minutes, minutesFrom, minutesEstimated }: Facts): string =
 /** Facts of two to four resources as a table; rows in which they differ are marked. */
 export function compareFacts(candidates: readonly Candidate[]): CompareRow[] {
   const rows: [what: string, value: (one: Candidate) => string][] = [
-    ["Minutes", ({ facts }) => sayMinutes(facts)],
-    ["Grades", ({ facts }) => sayGradeSpan(facts.grades)],
-    ["Reads at", ({ facts }) => (facts.readingGrade === null ? "not measured" : sayReadingGrade(facts.readingGrade))],
+    ["Minutes", ({ facts }) => formatMinutes(facts)],
+    ["Grades", ({ facts }) => formatGradeSpan(facts.grades)],
+    [
+      "Reads at",
+      ({ facts }) => (facts.readingGrade === null ? "not measured" : formatReadingGrade(facts.readingGrade)),
+    ],
     ["Words", ({ facts }) => String(facts.words)],
     ["Steps", ({ facts }) => String(facts.steps)],
     ["Questions", ({ facts }) => `${facts.questions}, ${facts.marks} marks`],
@@ -44,7 +47,7 @@ export function compareFacts(candidates: readonly Candidate[]): CompareRow[] {
       ({ facts }) =>
         facts.filmSeconds ? clockTime(facts.filmSeconds) : facts.doing.includes("watch") ? "length not known" : "none",
     ],
-    ["Months", ({ facts }) => (facts.months?.length ? sayMonths(facts.months) : "the whole year")],
+    ["Months", ({ facts }) => (facts.months?.length ? formatMonths(facts.months) : "the whole year")],
     ["Standards", ({ facts }) => facts.standards.join(", ") || "none said"],
     ["Languages", ({ facts }) => facts.languages.map(languageName).join(", ")],
     ["Made for", ({ facts }) => countryName(facts.country)],

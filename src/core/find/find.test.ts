@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { kinds, licences, subjects } from "../resource/vocabulary";
 import { facetCounts, lengthClass, masksOf, packFacets } from "./facets";
-import { sayGradeSpan } from "./grade";
+import { formatGradeSpan } from "./grade";
 import {
   anyNeed,
   blanks,
@@ -15,7 +15,7 @@ import {
   withChosen,
   type Need,
 } from "./need";
-import { sayBlank, sayCount, sayGrades } from "./say";
+import { formatBlank, formatCount, formatGrades } from "./format";
 import { countries, devices, languages } from "./also";
 import { activities } from "../resource/activity";
 import { listedForm, queryText, typedParts, wordList } from "./words";
@@ -73,7 +73,7 @@ describe("the need line and its address", () => {
   });
 
   test("counts are exact up to ten thousand", () => {
-    expect([sayCount(9_999, "en"), sayCount(10_000, "en"), sayCount(10_001, "en")]).toEqual([
+    expect([formatCount(9_999, "en"), formatCount(10_000, "en"), formatCount(10_001, "en")]).toEqual([
       "9,999",
       "10,000",
       "10,000+",
@@ -110,7 +110,7 @@ describe("the need line and its address", () => {
       shelf: "satchel",
     };
     const inSight = ["kind", "words", "grades", "subject", "minutes", "shelf"] as const;
-    expect(inSight.map((blank) => sayBlank(need, blank))).toEqual([
+    expect(inSight.map((blank) => formatBlank(need, blank))).toEqual([
       "lessons or quizzes",
       "tide tables",
       "grades 4–5",
@@ -118,7 +118,7 @@ describe("the need line and its address", () => {
       "up to 30 minutes",
       "my satchel",
     ]);
-    expect(inSight.map((blank) => sayBlank(anyNeed, blank))).toEqual([
+    expect(inSight.map((blank) => formatBlank(anyNeed, blank))).toEqual([
       "anything",
       "anything",
       "any grade",
@@ -134,12 +134,12 @@ describe("the need line and its address", () => {
     [[0, 1, 3], "K–1, 3"],
     [[5, 4, 3], "3–5"],
   ])("grades %j are said %s", (grades, said) => {
-    expect(sayGrades(grades)).toBe(said);
+    expect(formatGrades(grades)).toBe(said);
   });
 
   test("a span of one grade is that grade", () => {
-    expect(sayGradeSpan({ from: 0, to: 0 })).toBe("K");
-    expect(sayGradeSpan({ from: 0, to: 2 })).toBe("K–2");
+    expect(formatGradeSpan({ from: 0, to: 0 })).toBe("K");
+    expect(formatGradeSpan({ from: 0, to: 2 })).toBe("K–2");
   });
 });
 
@@ -238,7 +238,7 @@ describe("what was typed", () => {
 test("what is new since a day is a blank like the others; the day chosen last is meant, and no day is left out", () => {
   const need = needFromParameters({ since: "2026-11-20" });
   expect(need.since).toEqual(["2026-11-20"]);
-  expect(sayBlank(need, "since")).toBe("20 Nov 2026");
+  expect(formatBlank(need, "since")).toBe("20 Nov 2026");
   expect(toggled(need, "since", "2026-10-01T08:15").since).toEqual(["2026-10-01T08:15"]);
   expect(needToParameters(need).toString()).toBe("since=2026-11-20");
   for (const wrong of ["2026-13-01", "yesterday", "2026-02-31x", "1764000000000"])

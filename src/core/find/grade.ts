@@ -9,12 +9,12 @@ export function gradeName(grade: number): string {
 export const gradesOf = (students: readonly { grade: number | null }[]): number[] =>
   [...new Set(students.flatMap(({ grade }) => grade ?? []))].sort((one, other) => one - other);
 
-export function sayGradeSpan(span: GradeSpan): string {
+export function formatGradeSpan(span: GradeSpan): string {
   return span.from === span.to ? gradeName(span.from) : `${gradeName(span.from)}–${gradeName(span.to)}`;
 }
 
 /** A measured reading grade: beyond school the formulas only say that it is far beyond. */
-export const sayReadingGrade = (grade: number): string => (grade > 12 ? "12+" : grade.toFixed(1));
+export const formatReadingGrade = (grade: number): string => (grade > 12 ? "12+" : grade.toFixed(1));
 
 const ordinals = "first second third fourth fifth sixth seventh eighth ninth tenth eleventh twelfth".split(" ");
 /** Any of them, for a pattern. */

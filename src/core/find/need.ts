@@ -8,7 +8,7 @@ import { countries, devices, isLanguage, type Country, type Device, type Languag
 export const shelves = ["satchel", "staffroom", "district", "commons"] as const;
 export type Shelf = (typeof shelves)[number];
 
-/** "Up to so many minutes"; the last is everything longer than the one before. */
+/** "Up to 20 minutes"; the last is everything longer than the one before. */
 export const lengthLimits = [10, 15, 20, 30, 45, 60, 90] as const;
 
 export interface Need {

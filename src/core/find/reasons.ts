@@ -12,7 +12,7 @@ export interface Reasons {
 }
 
 /** The reasons as sentences, the weightiest first. */
-export function sayReasons(reasons: Reasons, words: string): string[] {
+export function formatReasons(reasons: Reasons, words: string): string[] {
   const said: string[] = [];
   if (words.trim()) {
     if (reasons.inTitle) said.push(`“${words.trim()}” is in its title.`);

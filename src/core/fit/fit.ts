@@ -1,4 +1,4 @@
-import { gradeName, sayReadingGrade } from "../find/grade";
+import { gradeName, formatReadingGrade } from "../find/grade";
 import { countryName, languageName, type Country, type Device } from "../find/also";
 import { foreignSigns } from "../locale/country";
 import type { Facts } from "../resource/facts";
@@ -66,7 +66,7 @@ const FAR_BELOW = 2;
 function fitReading(facts: Facts, reading: ClassProfile["reading"], name: string): FitReason | null {
   if (facts.readingGrade === null || reading === null) return null;
   const range = `${name} reads at ${reading.from.toFixed(1)} to ${reading.to.toFixed(1)}`;
-  const grade = sayReadingGrade(facts.readingGrade);
+  const grade = formatReadingGrade(facts.readingGrade);
   if (facts.readingGrade > reading.to + 1.5)
     return { aspect: "reading", level: 0, text: `reads at ${grade}, far above everyone: ${range}` };
   if (facts.readingGrade > reading.to)

@@ -8,7 +8,7 @@ import {
   licencesAllowed,
   licencesForAdaptation,
   mayAdapt,
-  sayBeforeTaking,
+  formatBeforeTaking,
   sharingProblem,
   shortLicence,
   startAdaptation,
@@ -195,14 +195,14 @@ describe("a licence that will not do has a way out", () => {
   test("before a step is taken it is said what that means for hers", () => {
     const from = (licence: Licence, own = false) => ({ title: "Ropes", licence, own });
     const mine = { licence: "CC-BY-4.0" as const, credits: [] };
-    expect(sayBeforeTaking(mine, from("CC-BY-4.0"))).toBeNull();
-    expect(sayBeforeTaking(mine, from("CC-BY-SA-4.0"))).toBe(
+    expect(formatBeforeTaking(mine, from("CC-BY-4.0"))).toBeNull();
+    expect(formatBeforeTaking(mine, from("CC-BY-SA-4.0"))).toBe(
       "With a part of it, yours has to be under “Attribution, share alike (CC BY-SA)” too.",
     );
-    expect(sayBeforeTaking(mine, from("CC-BY-SA-4.0", true))).toBeNull();
+    expect(formatBeforeTaking(mine, from("CC-BY-SA-4.0", true))).toBeNull();
     const share = { licence: "CC-BY-SA-4.0" as const, credits: [source("Tides", "CC-BY-SA-4.0")] };
-    expect(sayBeforeTaking(share, from("CC-BY-NC-4.0"))).toMatch(/can’t go together with “Tides”/);
-    expect(sayBeforeTaking(mine, from("all-rights-reserved"))).toMatch(/“All rights reserved” too|stays with you/);
+    expect(formatBeforeTaking(share, from("CC-BY-NC-4.0"))).toMatch(/can’t go together with “Tides”/);
+    expect(formatBeforeTaking(mine, from("all-rights-reserved"))).toMatch(/“All rights reserved” too|stays with you/);
   });
 
   test("licences are called by few letters where there is little room", () => {

@@ -104,7 +104,7 @@ export const licencesAllowed = (credits: readonly Credit[]): Licence[] =>
   );
 
 /** What taking a part of something would mean for the licence of a document, said before it is taken; null: nothing. */
-export function sayBeforeTaking(
+export function formatBeforeTaking(
   document: Pick<Document, "licence" | "credits">,
   from: { title: string; licence: Licence; own: boolean },
 ): string | null {

@@ -93,7 +93,7 @@ export function fewestPieces(amount: number, worths: readonly number[]): OnTable
 }
 
 /** An amount in the smallest unit as that language writes it. */
-export function sayMoney(amount: number, currency: Currency, language: string): string {
+export function formatMoney(amount: number, currency: Currency, language: string): string {
   const whole = inWhole(amount, currency);
   if (currency !== ISLE_CROWN) return new Intl.NumberFormat(language, { style: "currency", currency }).format(whole);
   // Intl has no sign for a currency of private use.

@@ -12,7 +12,7 @@ import {
   turnedTo,
   worthOf,
 } from "./compute";
-import { currencies, fewestPieces, piecesFrom, piecesOf, sayMoney, totalOf } from "./coins";
+import { currencies, fewestPieces, piecesFrom, piecesOf, formatMoney, totalOf } from "./coins";
 import { manipulativeNames, newManipulative } from "./manipulative";
 import { Manipulative } from "./schema";
 
@@ -125,10 +125,10 @@ describe("coins and notes", () => {
     }
   });
   test("money is written as its language writes it", () => {
-    expect(sayMoney(1250, "USD", "en")).toBe("$12.50");
-    expect(sayMoney(1250, "EUR", "es").replace(/\s/g, " ")).toBe("12,50 €");
-    expect(sayMoney(1250, "JPY", "en")).toBe("¥1,250");
-    expect(sayMoney(1250, "XSC", "en")).toBe("12.50 cr");
+    expect(formatMoney(1250, "USD", "en")).toBe("$12.50");
+    expect(formatMoney(1250, "EUR", "es").replace(/\s/g, " ")).toBe("12,50 €");
+    expect(formatMoney(1250, "JPY", "en")).toBe("¥1,250");
+    expect(formatMoney(1250, "XSC", "en")).toBe("12.50 cr");
   });
   test("coins of one's own, said in whole ones", () => {
     expect(piecesFrom([5, 2, 1, 0.5, 2], "XSC")).toEqual([500, 200, 100, 50]);

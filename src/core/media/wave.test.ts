@@ -1,4 +1,4 @@
-import { goneOn, joined, loudness, resampled, SPEECH_RATE, waveFile } from "./wave";
+import { appendRecording, joined, loudness, resampled, SPEECH_RATE, waveFile } from "./wave";
 import { mediaType } from "./sniff";
 
 const tone = (seconds: number, height = 1) =>
@@ -22,12 +22,12 @@ test("a WAV file says what it holds: 16-bit PCM, one channel", () => {
 
 test("a recording is gone on with from any moment, to the sample", () => {
   const [old, more] = [tone(2), tone(1, 0.5)];
-  const both = goneOn(old, 1.5, more);
+  const both = appendRecording(old, 1.5, more);
   expect(both).toHaveLength(2.5 * SPEECH_RATE);
   expect(both.subarray(0, 1.5 * SPEECH_RATE)).toEqual(old.subarray(0, 1.5 * SPEECH_RATE));
   expect(both.subarray(1.5 * SPEECH_RATE)).toEqual(more);
-  expect(goneOn(old, 99, more)).toHaveLength(3 * SPEECH_RATE);
-  expect(goneOn(old, -1, more)).toEqual(more);
+  expect(appendRecording(old, 99, more)).toHaveLength(3 * SPEECH_RATE);
+  expect(appendRecording(old, -1, more)).toEqual(more);
 });
 
 test("what a microphone gave in pieces is one recording", () => {

@@ -45,7 +45,12 @@ export function resampled(samples: Float32Array, from: number, to: number): Floa
 }
 
 /** What was there up to a moment, and then the new: how a recording is gone on with. */
-export function goneOn(old: Float32Array, seconds: number, more: Float32Array, rate = SPEECH_RATE): Float32Array {
+export function appendRecording(
+  old: Float32Array,
+  seconds: number,
+  more: Float32Array,
+  rate = SPEECH_RATE,
+): Float32Array {
   const kept = old.subarray(0, Math.max(0, Math.min(old.length, Math.round(seconds * rate))));
   const joined = new Float32Array(kept.length + more.length);
   joined.set(kept);

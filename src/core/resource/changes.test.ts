@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { canonical, changesBetween, sayChanges } from "./changes";
+import { canonical, changesBetween, formatChanges } from "./changes";
 import type { Document } from "./document";
 import { parseDocument } from "./schema/document";
 import { duplicateSteps, moveStep, newStep, removeSteps, replaceStep } from "./edit";
@@ -21,7 +21,7 @@ const [a, b, c, d, e] = source.steps.map((step) => step.id) as [string, string, 
 describe("what changed since the source", () => {
   test("nothing, when nothing did", () => {
     expect(changesBetween(source, source)).toEqual({ steps: {}, removed: [], about: [], count: 0 });
-    expect(sayChanges(changesBetween(source, source))).toBe("nothing changed yet");
+    expect(formatChanges(changesBetween(source, source))).toBe("nothing changed yet");
   });
 
   test("only the step that moved is called moved, not those it passed", () => {
@@ -37,7 +37,7 @@ describe("what changed since the source", () => {
     expect(changes.steps[b]).toBe("changed");
     expect(Object.values(changes.steps).filter((change) => change === "new")).toHaveLength(1);
     expect(changes.removed).toEqual([d]);
-    expect(sayChanges(changes)).toBe("1 step changed, 1 new, 1 removed");
+    expect(formatChanges(changes)).toBe("1 step changed, 1 new, 1 removed");
   });
 
   test("the note of its origin is no change of a step", () => {
@@ -51,7 +51,7 @@ describe("what changed since the source", () => {
   test("another title, other grades: said about the whole", () => {
     const mine = { ...source, title: { en: "Our tides" }, grades: { from: 3, to: 4 } };
     expect(changesBetween(source, mine).about).toEqual(["title", "grades"]);
-    expect(sayChanges(changesBetween(source, mine))).toBe("another title, grades");
+    expect(formatChanges(changesBetween(source, mine))).toBe("different title, grades");
   });
 
   test("any shuffling is counted as moves of the fewest steps", () => {

@@ -65,15 +65,15 @@ export function changesBetween(source: Document, mine: Document): Changes {
   return { steps, removed, about, count: Object.keys(steps).length + removed.length + about.length };
 }
 
-/** For the credit line: "2 steps changed, 1 new, 1 removed, another title". */
-export function sayChanges(changes: Changes): string {
+/** For the credit line: "2 steps changed, 1 new, 1 removed, different title". */
+export function formatChanges(changes: Changes): string {
   const of = (change: StepChange) => Object.values(changes.steps).filter((found) => found === change).length;
   const said = [
     of("changed") && `${of("changed")} ${of("changed") === 1 ? "step" : "steps"} changed`,
     of("new") && `${of("new")} new`,
     of("moved") && `${of("moved")} moved`,
     changes.removed.length && `${changes.removed.length} removed`,
-    changes.about.length && `another ${changes.about.join(", ")}`,
+    changes.about.length && `different ${changes.about.join(", ")}`,
   ].filter(Boolean);
   return said.length > 0 ? said.join(", ") : "nothing changed yet";
 }

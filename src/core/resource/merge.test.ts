@@ -3,7 +3,7 @@ import { canonical, changesBetween } from "./changes";
 import type { Document, Step } from "./document";
 import { parseDocument } from "./schema/document";
 import { insertStep, moveStep, newStep, removeSteps, replaceStep } from "./edit";
-import { merge, takeField, takeStep } from "./merge";
+import { sameStep, merge, takeField, takeStep } from "./merge";
 import { richText } from "./rich-text";
 import { stepText, wordsChanged } from "./words-changed";
 
@@ -180,15 +180,21 @@ describe("whatever was changed", () => {
     );
   });
 
-  test("no step is lost: it is there, or to choose from, or somebody took away what nobody else had touched", () => {
+  test("a step stays, is to choose from, or goes: as one of them removed it and the other left or changed it", () => {
     fc.assert(
       fc.property(edited("m"), edited("t"), (mineEdit, theirsEdit) => {
         const [mine, theirs] = [mineEdit(start), theirsEdit(start)];
         const { document, conflicts } = merge(start, mine, theirs);
-        const there = new Set([...idsOf(document), ...conflicts.map((one) => one.step)]);
-        for (const id of new Set([...idsOf(mine), ...idsOf(theirs)])) {
-          const takenAway = idsOf(start).includes(id) && (!idsOf(mine).includes(id) || !idsOf(theirs).includes(id));
-          if (!takenAway) expect(there).toContain(id);
+        const toChoose = conflicts.map((one) => one.step);
+        const named = (of: Document, id: string) => of.steps.find((one) => one.id === id);
+        for (const id of new Set([...idsOf(start), ...idsOf(mine), ...idsOf(theirs)])) {
+          const [was, my, their] = [named(start, id), named(mine, id), named(theirs, id)];
+          const added = !was;
+          if (added || (my && their)) expect(idsOf(document)).toContain(id);
+          else if (!my && !their) expect(idsOf(document)).not.toContain(id);
+          // Removed by one of them: gone where the other left it as it was, else to choose from, and never both gone and unsaid.
+          else if (sameStep(was, my ?? their)) expect(idsOf(document)).not.toContain(id);
+          else expect(toChoose).toContain(id);
         }
         expect(new Set(idsOf(document)).size).toBe(document.steps.length);
       }),

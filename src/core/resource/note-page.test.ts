@@ -4,7 +4,7 @@ import { noteTemplates } from "./vocabulary";
 import type { QuestionOf } from "./question";
 import { isBlankResponse } from "../scoring/mark";
 import { markStored as mark } from "../scoring/testing/stored";
-import { sayResponse } from "../scoring/say";
+import { formatResponse } from "../scoring/format";
 
 let n = 0;
 const page = (more: Partial<QuestionOf<"notePage">> = {}): QuestionOf<"notePage"> => ({
@@ -53,7 +53,7 @@ describe("a page for notes", () => {
 
   test("what was noted is said with its heading; empty pages are blank, full ones a person reads", () => {
     const notes = page({ template: "compare" });
-    expect(sayResponse(notes, { first: "dives", both: " ", second: "glides" }, ["en"])).toBe(
+    expect(formatResponse(notes, { first: "dives", both: " ", second: "glides" }, ["en"])).toBe(
       "Only the first: dives · Only the second: glides",
     );
     expect(isBlankResponse("notePage", { first: " ", both: "" })).toBe(true);
@@ -81,11 +81,11 @@ describe("what is photographed, spoken or voted", () => {
   });
 
   test("is said in words for lists and for those who do not see it", () => {
-    expect(sayResponse(of("photo"), [file], ["en"])).toBe("a photograph");
-    expect(sayResponse(of("photo"), [file, file], ["en"])).toBe("2 photographs");
-    expect(sayResponse(of("speech"), { media: file, seconds: 64.4 }, ["en"])).toBe("a recording of 1:04");
+    expect(formatResponse(of("photo"), [file], ["en"])).toBe("a photograph");
+    expect(formatResponse(of("photo"), [file, file], ["en"])).toBe("2 photographs");
+    expect(formatResponse(of("speech"), { media: file, seconds: 64.4 }, ["en"])).toBe("a recording of 1:04");
     const poll = { ...of("poll"), options: [{ id: "y", text: { en: "Yes", es: "Sí" } }] };
-    expect(sayResponse(poll, "y", ["es", "en"])).toBe("Sí");
+    expect(formatResponse(poll, "y", ["es", "en"])).toBe("Sí");
   });
 
   test.each([

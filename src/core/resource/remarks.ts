@@ -42,7 +42,7 @@ const ownNetwork =
 /** Why a link will not lead students anywhere; null: as far as can be told without opening it, it does. */
 function brokenLink(address: string): string | null {
   if (address.startsWith("/") && !address.startsWith("//"))
-    return placesOfStudents.test(address) ? null : "A link leads to a page students do not have.";
+    return placesOfStudents.test(address) ? null : "A link goes to a page students cannot open.";
   if (!URL.canParse(address)) return `“${address.slice(0, 60)}” is not an address.`;
   const parsed = new URL(address);
   if (!/^(?:https?|mailto):$/.test(parsed.protocol))

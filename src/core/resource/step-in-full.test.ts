@@ -2,7 +2,7 @@ import type { Document, Step } from "./document";
 import { newQuestion, newStep } from "./edit";
 import { placeStepAs } from "./merge";
 import { richText } from "./rich-text";
-import { sayField } from "./say-field";
+import { formatField } from "./format-field";
 import { stepInFull } from "./step-in-full";
 import { lessonOf } from "./testing/documents";
 import { questionTypes } from "./testing/question-types";
@@ -74,7 +74,7 @@ describe("what is said of the whole, before and after", () => {
     standards: [{ framework: "x", code: "SC.5.L.1", relation: "teaches" }],
     vocabulary: [{ term: "tern", meaning: { en: "a sea bird" } }],
   });
-  test.each<[Parameters<typeof sayField>[1], string]>([
+  test.each<[Parameters<typeof formatField>[1], string]>([
     ["title", "Birds\nSpanish: Aves"],
     [
       "grades",
@@ -85,7 +85,7 @@ describe("what is said of the whole, before and after", () => {
     ["vocabulary", "tern: a sea bird"],
     ["languages", "English, Spanish"],
     ["edition", ""],
-  ])("%s", (field, said) => expect(sayField(document, field)).toBe(said));
+  ])("%s", (field, said) => expect(formatField(document, field)).toBe(said));
 });
 
 describe("a step is put where it stands in another document", () => {

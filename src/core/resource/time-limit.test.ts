@@ -1,7 +1,7 @@
 import { lesson } from "@/data/testing/world";
 import { questionsOf, withQuestions } from "./document";
 import { studentDocument, veiled } from "./student-view";
-import { allowedSeconds, GRACE_SECONDS, sayAllowed, secondsLeft, standing, timeLimits } from "./time-limit";
+import { allowedSeconds, GRACE_SECONDS, formatAllowed, secondsLeft, standing, timeLimits } from "./time-limit";
 
 const begun = new Date("2026-11-30T09:00:00Z");
 const after = (seconds: number) => new Date(begun.getTime() + seconds * 1000);
@@ -78,5 +78,5 @@ test.each([
   [3600, "1 hour"],
   [5401, "1 hour 30 minutes 1 second"],
 ])("%i is said as %s", (seconds, said) => {
-  expect(sayAllowed(seconds)).toBe(said);
+  expect(formatAllowed(seconds)).toBe(said);
 });

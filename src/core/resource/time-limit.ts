@@ -22,7 +22,7 @@ const isOver = (seconds: number, begun: Date, now: Date): boolean =>
   now.getTime() > begun.getTime() + (seconds + GRACE_SECONDS) * 1000;
 
 /** "2 minutes", "1 minute 30 seconds". */
-export function sayAllowed(seconds: number): string {
+export function formatAllowed(seconds: number): string {
   const say = (count: number, unit: string) => (count === 0 ? "" : `${count} ${unit}${count === 1 ? "" : "s"}`);
   const whole = Math.round(seconds);
   return [

@@ -114,7 +114,7 @@ describe("what is worth a look", () => {
         },
       },
     });
-    expect(worth(stepWith(linked("/satchel?pocket=3")))).toEqual(["A link leads to a page students do not have."]);
+    expect(worth(stepWith(linked("/satchel?pocket=3")))).toEqual(["A link goes to a page students cannot open."]);
     expect(worth(stepWith(linked("/help")))).toEqual([]);
     expect(worth(stepWith(linked("https://skerry.example/satchel")))).toEqual([]);
   });

@@ -1,13 +1,13 @@
 import { diffWordsWithSpace } from "diff";
 import { drawingWords, type Drawing } from "../drawing/drawing";
-import { sayAnswer } from "../scoring/say";
+import { formatAnswer } from "../scoring/format";
 import type { Block } from "./block";
 import type { Step } from "./document";
 import { clockTime } from "../media/captions";
 import type { Question } from "./question";
 import { inLanguage } from "./language";
 import { plainText } from "./rich-text";
-import { sayAllowed } from "./time-limit";
+import { formatAllowed } from "./time-limit";
 
 /** A run of words that stayed, went or came. */
 export interface WordRun {
@@ -21,9 +21,9 @@ const drawingText = (drawing: Drawing, languages: readonly string[]): string =>
 const questionText = (question: Question, languages: readonly string[]): string =>
   `${plainText(inLanguage(question.prompt, languages))}${
     question.type === "sketch" && question.on ? `\n${drawingText(question.on, languages)}` : ""
-  }\n= ${sayAnswer(question, languages)} (${[
+  }\n= ${formatAnswer(question, languages)} (${[
     question.marks,
-    ...(question.seconds === undefined ? [] : [sayAllowed(question.seconds)]),
+    ...(question.seconds === undefined ? [] : [formatAllowed(question.seconds)]),
   ].join(", ")})`;
 
 function blockText(block: Block, languages: readonly string[]): string {

@@ -1,6 +1,6 @@
 import { newStep } from "./edit";
 import { lessonOf } from "./testing/documents";
-import { sayStepWork, withWork } from "./work";
+import { formatStepWork, withWork } from "./work";
 
 let n = 0;
 const newId = () => `w${(n += 1)}`;
@@ -16,6 +16,6 @@ test("a class works otherwise in the steps that were changed, and as its author 
 });
 
 test("it is said by the number students see, and only where it is another", () => {
-  expect(sayStepWork(lesson, { [first!.id]: "alone", [last!.id]: "pairs" })).toEqual(["step 2 in twos"]);
-  expect(sayStepWork(lesson, { [first!.id]: "class" })).toEqual(["step 1 with the whole class"]);
+  expect(formatStepWork(lesson, { [first!.id]: "alone", [last!.id]: "pairs" })).toEqual(["step 2 in pairs"]);
+  expect(formatStepWork(lesson, { [first!.id]: "class" })).toEqual(["step 1 with the whole class"]);
 });

@@ -5,7 +5,7 @@ export type Work = (typeof works)[number];
 
 export const workNames: Readonly<Record<Work, string>> = {
   alone: "alone",
-  pairs: "in twos",
+  pairs: "in pairs",
   groups: "in groups",
   class: "the whole class",
 };
@@ -22,8 +22,8 @@ export function withWork(document: Document, stepWork: StepWork | null): Documen
   };
 }
 
-/** What is said of changed steps: "step 2 in twos", "step 2 of “Tides” in twos". Steps are counted as students see them. */
-export function sayStepWork(document: Pick<Document, "steps">, stepWork: StepWork, of = ""): string[] {
+/** What is said of changed steps: "step 2 in pairs", "step 2 of “Tides” in pairs". Steps are counted as students see them. */
+export function formatStepWork(document: Pick<Document, "steps">, stepWork: StepWork, of = ""): string[] {
   return document.steps
     .filter((step) => step.audience !== "teacher")
     .flatMap((step, at) => {

@@ -4,7 +4,7 @@ import { allQuestions, titleOf } from "../resource/document";
 import type { Question } from "../resource/question";
 import { mark, type Mark } from "../scoring/mark";
 import { readResponse } from "../scoring/read-response";
-import { sayResponse } from "../scoring/say";
+import { formatResponse } from "../scoring/format";
 
 /** What was kept about one student's one try. Responses are in the order they were given. */
 export interface Try {
@@ -106,10 +106,10 @@ function markTry(document: Document, work: Try) {
     const late = work.responses.findLast((one) => (one.cameLate ?? one.late) && one.question === question.id);
     cells[question.id] = {
       mark: mark(question, value, document.languages[0]),
-      said: sayResponse(question, value, document.languages),
+      said: formatResponse(question, value, document.languages),
       made: looksLikeItself.has(question.type) ? (value ?? null) : null,
       checks: work.responses.filter((one) => one.question === question.id && one.checked).length,
-      late: sayResponse(question, readResponse(question, late?.value), document.languages),
+      late: formatResponse(question, readResponse(question, late?.value), document.languages),
       lateCounts: late !== undefined && !late.late,
     };
   }

@@ -16,8 +16,8 @@ export const ClassSaid = z
     /** Reading grades of its weakest and strongest readers; null: from what is known of its students. */
     reading: z.object({ from: ReadingGrade, to: ReadingGrade }).nullable(),
     languages: z
-      .array(z.string().refine(isLanguageTag, "One of the languages is not known. Write them like English, español."))
-      .min(1, "A class has a language.")
+      .array(z.string().refine(isLanguageTag, "We do not know one of the languages. Write them like English, español."))
+      .min(1, "Add at least one language.")
       .max(12),
     devices: z.array(z.enum(devices)).max(devices.length),
   })

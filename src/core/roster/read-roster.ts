@@ -197,22 +197,22 @@ export function readRoster(rows: readonly string[][], columns?: readonly (Roster
     const gradeText = cell("grade");
     const grade = gradeText === "" ? null : readGrade(gradeText);
     if (gradeText !== "" && grade === null) {
-      wrong(`“${gradeText}” is no grade from K to 12.`);
+      wrong(`“${gradeText}” is not a grade from K to 12.`);
       continue;
     }
     const factor = readFactor(cell("more time"));
     if (factor === undefined) {
-      wrong(`“${cell("more time")}” is none of 1, 1.25, 1.5 and 2 times.`);
+      wrong(`“${cell("more time")}” is not 1, 1.25, 1.5 or 2 times.`);
       continue;
     }
     const language = readLanguage(cell("home language"));
     if (language === undefined) {
-      wrong(`“${cell("home language")}” is no language we know: write es, or Spanish.`);
+      wrong(`“${cell("home language")}” is not a language we know: write es, or Spanish.`);
       continue;
     }
     const readingGrade = readReadingGrade(cell("reading grade"));
     if (readingGrade === undefined) {
-      wrong(`“${cell("reading grade")}” is no reading grade from 0 to ${HIGHEST_READING_GRADE}.`);
+      wrong(`“${cell("reading grade")}” is not a reading grade from 0 to ${HIGHEST_READING_GRADE}.`);
       continue;
     }
     const spokenHere = cell("languages")
@@ -221,7 +221,7 @@ export function readRoster(rows: readonly string[][], columns?: readonly (Roster
       .filter(Boolean);
     const strange = spokenHere.find((one) => !readLanguage(one));
     if (strange !== undefined) {
-      wrong(`“${strange}” is no language we know: write es, or Spanish.`);
+      wrong(`“${strange}” is not a language we know: write es, or Spanish.`);
       continue;
     }
     const rosterId = cell("id") || null;

@@ -37,7 +37,7 @@ describe("a pasted roster", () => {
     const named = readRoster(table("Name\tHome language\nAisha Bello\tSpanish\nBo Tideman\t\nMei Wu\tElvish!"));
     expect(named.students.map(({ homeLanguage }) => homeLanguage)).toEqual(["es", null]);
     expect(named.problems).toEqual([
-      expect.objectContaining({ line: 4, text: expect.stringContaining("no language we know") as string }),
+      expect.objectContaining({ line: 4, text: expect.stringContaining("not a language we know") as string }),
     ]);
   });
 
@@ -52,15 +52,15 @@ describe("a pasted roster", () => {
       [null, null],
     ]);
     expect(read.problems.map(({ line, text }) => [line, text])).toEqual([
-      [4, "“B2” is no reading grade from 0 to 15."],
-      [5, "“Quenya!” is no language we know: write es, or Spanish."],
+      [4, "“B2” is not a reading grade from 0 to 15."],
+      [5, "“Quenya!” is not a language we know: write es, or Spanish."],
     ]);
   });
 
   test.each([
     ["Aisha\t\t5", "There is no family name."],
     ["\tBello\t5", "There is no given name."],
-    ["Aisha\tBello\t15", "“15” is no grade from K to 12."],
+    ["Aisha\tBello\t15", "“15” is not a grade from K to 12."],
     ["12\t34\t5", "A name has no letters."],
     [`${"A".repeat(90)}\tBello\t5`, "A name is longer than 80 letters."],
   ])("the line %j is listed with the reason, and the others are read", (bad, reason) => {

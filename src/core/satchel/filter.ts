@@ -26,7 +26,8 @@ export interface Kept {
 export const pocketColours = ["plain", "moss", "slate", "clay", "plum", "sand"] as const;
 export type PocketColour = (typeof pocketColours)[number];
 
-export const origins = ["made", "adapted", "packed"] as const;
+/** together: not hers and not packed, only in a pocket of hers. */
+export const origins = ["made", "adapted", "packed", "together"] as const;
 export type Origin = (typeof origins)[number];
 export const uses = ["this month", "this year", "never"] as const;
 export type Use = (typeof uses)[number];
@@ -163,7 +164,7 @@ export interface PlacedPocket {
   parent: number | null;
 }
 
-/** Pockets with what stands inside each right after it; one whose parent is gone stands by itself. */
+/** Pockets with what stands inside each right after it; one whose parent is gone is on its own now. */
 export function pocketTree<Pocket extends PlacedPocket>(
   pockets: readonly Pocket[],
 ): { pocket: Pocket; inside: boolean }[] {
@@ -198,7 +199,7 @@ export function inPocket<Item extends Kept>(
 ): readonly Item[] {
   if (open === "away") return items.filter((item) => item.away);
   const here = items.filter((item) => !item.away);
-  if (open === null) return here;
+  if (open === null) return here.filter(({ origin }) => origin !== "together");
   if (open === "none") return here.filter((item) => item.pockets.length === 0);
   const ids = withInside(pockets, open);
   const place = (item: Item): [number, number] => {

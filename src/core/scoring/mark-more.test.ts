@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { richText } from "../resource/rich-text";
 import { readByPerson, type Question, type QuestionOf } from "../resource/question";
-import { sayAnswer } from "./say";
-import { markStored as mark, sayStored as sayResponse } from "./testing/stored";
+import { formatAnswer } from "./format";
+import { markStored as mark, formatStored as sayResponse } from "./testing/stored";
 
 // What QTI's response processing gives: directed pairs by map_response, one share for each that is right; numbers equal
 // within an absolute tolerance; hot text and points by map_response with what is wrong taken off, never below nothing.
@@ -189,7 +189,7 @@ test.each<[question: Question, response: unknown, said: string, answer: string]>
   [sketch, [stroke], "a drawing of 1 line", "As the student draws it; a person looks at it."],
 ])("is said in words", (question, response, said, answer) => {
   expect(sayResponse(question, response, ["en"])).toBe(said);
-  expect(sayAnswer(question, ["en"])).toBe(answer);
+  expect(formatAnswer(question, ["en"])).toBe(answer);
 });
 
 test("only writing and drawing need a person", () => {

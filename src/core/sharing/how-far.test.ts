@@ -2,6 +2,7 @@ import { lesson } from "@/data/testing/world";
 import type { Document, Step } from "../resource/document";
 import { newStep } from "../resource/edit";
 import { richText } from "../resource/rich-text";
+import { withoutPart } from "./take-out";
 import { howFar, type SharedShelf, type ToShare } from "./how-far";
 
 const me = 1;
@@ -83,7 +84,7 @@ describe("what must not leave the school", () => {
   test("a colleague's voice, with its step; her own voice may go", () => {
     expect(states({ document: spoken(2) })).toEqual(["open", "closed", "closed"]);
     expect(howFar(about({ document: spoken(2) }))[1]!.reasons).toEqual([
-      { text: "Step 1 has a recording that is not yours: Teodor Brandt is speaking.", step: "s" },
+      { text: "Step 1 has a recording that is not yours: Teodor Brandt is speaking.", step: "s", removable: true },
     ]);
     expect(states({ document: spoken(me) })).toEqual(["open", "open", "open"]);
   });
@@ -111,5 +112,22 @@ describe("what must not leave the school", () => {
     ];
     expect(states({ document: pictured({ credits }), files })).toEqual(["open", "open", "open"]);
     expect(states({ document: pictured(), files: [{ ...files[0]!, by: me }] })).toEqual(["open", "open", "open"]);
+  });
+
+  test("what can be taken out is gone with one step each, and nothing else with it", () => {
+    const both = pictured();
+    both.steps = [{ ...both.steps[0]!, instructions: { en: { text: richText("Look."), recording: recording(2) } } }];
+    const files = [{ sha256: file, by: 2, byStudent: false }];
+    const reasons = howFar(about({ document: both, files }))[1]!.reasons;
+    expect(reasons.map(({ removable }) => removable)).toEqual([true, true]);
+    const taken = reasons.reduce(
+      (document, { step, block }) => withoutPart(document, { step: step!, block: block ?? null }, me),
+      both,
+    );
+    expect(states({ document: taken, files })).toEqual(["open", "open", "open"]);
+    expect(taken.steps[0]).toMatchObject({ blocks: [], instructions: { en: { text: richText("Look.") } } });
+    // Her own voice is not what keeps it back.
+    expect(withoutPart(spoken(me), { step: "s", block: null }, me)).toEqual(spoken(me));
+    expect(withoutPart(both, { step: "elsewhere", block: "p" }, me)).toEqual(both);
   });
 });

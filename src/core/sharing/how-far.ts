@@ -46,6 +46,8 @@ export interface Reason {
   /** Where it is, when it can be mended in the editor. */
   step?: string;
   block?: string;
+  /** The part can be taken out with one press: a block, or the recordings of others at a step. */
+  removable?: true;
 }
 
 export interface ShelfAnswer {
@@ -76,6 +78,7 @@ const voicesOfOthers = ({ document, by }: ToShare): Reason[] =>
         text: `Step ${stepNumber(document, step.id)} has a recording that is not yours: ${voice.name} is speaking.`,
         step: step.id,
         ...("block" in voice && { block: voice.block as string }),
+        removable: true as const,
       }));
   });
 
@@ -95,7 +98,11 @@ const studentWork = ({ document, files }: ToShare): Reason[] =>
   blocksWith(
     document,
     files.filter(({ byStudent }) => byStudent).map(({ sha256 }) => sha256),
-  ).map((at) => ({ text: `Step ${stepNumber(document, at.step)} has a student’s work in it.`, ...at }));
+  ).map((at) => ({
+    text: `Step ${stepNumber(document, at.step)} has a student’s work in it.`,
+    ...at,
+    removable: true,
+  }));
 
 /** Pictures and other files somebody else added, where nothing says whose they are. */
 const withoutSource = ({ document, by, files }: ToShare): Reason[] =>
@@ -107,6 +114,7 @@ const withoutSource = ({ document, by, files }: ToShare): Reason[] =>
       ).map((at) => ({
         text: `Step ${stepNumber(document, at.step)} has a picture or file that is not yours, and its source is not credited.`,
         ...at,
+        removable: true,
       }));
 
 /** Without accents; capitals stay: "Zoë Fell" is a name, "Zoë fell" is not. */

@@ -13,12 +13,12 @@ export const reportKindNames: Record<ReportKind, string> = {
 export const reportOutcomes = ["right", "mend", "removed"] as const;
 export type ReportOutcome = (typeof reportOutcomes)[number];
 export const reportOutcomeNames: Record<ReportOutcome, string> = {
-  right: "Leave it as it is",
+  right: "Keep it as it is",
   mend: "Ask the author to fix it",
   removed: "Take it off the shelf",
 };
 /** As a message says it. */
-export const sayOutcome: Record<ReportOutcome, string> = {
+export const formatOutcome: Record<ReportOutcome, string> = {
   right: "A curator has looked at it: it stays as it is.",
   mend: "A curator has asked its author to fix it.",
   removed: "A curator has taken it off the shelf.",

@@ -43,7 +43,7 @@ export const JOIN_CODE_MINUTES = 60;
 export const joinCodeLives = [15, 60, 180, 480] as const;
 export type JoinCodeLife = (typeof joinCodeLives)[number];
 
-export const sayJoinCodeLife = (minutes: JoinCodeLife): string =>
+export const formatJoinCodeLife = (minutes: JoinCodeLife): string =>
   minutes < 60
     ? `${minutes} minutes`
     : minutes === 60

@@ -3,7 +3,7 @@ import { newQuestion, newStep } from "../resource/edit";
 import type { Step } from "../resource/document";
 import { richText } from "../resource/rich-text";
 import type { Question, QuestionType } from "../resource/question";
-import { sayStep, voiceFor } from "./read-aloud";
+import { formatStep, voiceFor } from "./read-aloud";
 
 let made = 0;
 const newId = () => `r${(made += 1)}`;
@@ -17,7 +17,7 @@ const ask = (type: QuestionType, change: (question: never) => object = () => ({}
   return { id: newId(), type: "question", question: asked };
 };
 const spoken = (of: Step, languages = ["en"]) =>
-  sayStep(of, languages).map((said) =>
+  formatStep(of, languages).map((said) =>
     "text" in said ? said.text : "recording" in said ? "(voice)" : said.pause > 500 ? "…" : "",
   );
 const heard = (of: Step, languages?: string[]) => spoken(of, languages).filter(Boolean);

@@ -17,12 +17,12 @@ const BETWEEN_MS = 250;
  * Everything on a step in the order it is read: instructions in somebody's own voice where there is one, texts, cells of
  * tables, captions, and of questions what is asked and everything to choose from. Hints are read when they are opened.
  */
-export function sayStep(step: Step, languages: readonly string[]): Said[] {
+export function formatStep(step: Step, languages: readonly string[]): Said[] {
   const instructions = inLanguage(step.instructions, languages);
   const said: Said[] = [
     ...words(stepTitle(step, languages)),
     ...(instructions?.recording ? [{ recording: instructions.recording.media }] : words(plainText(instructions?.text))),
-    ...step.blocks.flatMap((block) => sayBlock(block, languages)),
+    ...step.blocks.flatMap((block) => formatBlock(block, languages)),
   ];
   return said;
 }
@@ -33,7 +33,7 @@ const words = (text: string | undefined): Said[] => (text?.trim() ? [{ text: tex
 const list = (texts: readonly (string | undefined)[]): Said[] =>
   texts.flatMap((text) => (text?.trim() ? [{ text: text.trim() }, { pause: BETWEEN_MS }] : []));
 
-function sayBlock(block: Block, languages: readonly string[]): Said[] {
+function formatBlock(block: Block, languages: readonly string[]): Said[] {
   const of = <Text>(texts: Record<string, Text> | undefined) => inLanguage(texts, languages);
   switch (block.type) {
     case "text":
@@ -54,12 +54,12 @@ function sayBlock(block: Block, languages: readonly string[]): Said[] {
         ...words(of(block.title)),
         ...block.stops.flatMap(({ note, question, link }) => [
           ...words(plainText(of(note))),
-          ...(question ? sayQuestion(question, languages) : []),
+          ...(question ? formatQuestion(question, languages) : []),
           ...words(link && of(link.label)),
         ]),
       ];
     case "question":
-      return sayQuestion(block.question, languages);
+      return formatQuestion(block.question, languages);
     case "sound":
     case "manipulative":
       return [];
@@ -67,7 +67,7 @@ function sayBlock(block: Block, languages: readonly string[]): Said[] {
 }
 
 /** What a question asks; its own text for reading aloud goes before what stands on the page. */
-function sayQuestion(question: Question, languages: readonly string[]): Said[] {
+function formatQuestion(question: Question, languages: readonly string[]): Said[] {
   const own = inLanguage(question.aloud, languages)?.trim();
   if (own) return words(own);
   const texts = (options: readonly { text: Option["text"] }[]) =>

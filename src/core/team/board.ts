@@ -1,4 +1,4 @@
-import { months } from "../calendar/say-moment";
+import { months } from "../calendar/format-moment";
 import { addDays, mondayOf, schoolDays, type SchoolCalendar } from "../calendar/school-calendar";
 
 /** A team's board: weeks by parts of the work. Nothing here knows of a screen or a database. */
@@ -67,7 +67,7 @@ export function loads(people: readonly number[], parts: readonly TeamPart[]): Ma
 }
 
 /** "30 Nov": a week is called by its Monday. */
-export const sayWeek = (monday: string): string =>
+export const formatWeek = (monday: string): string =>
   `${Number(monday.slice(8))} ${months[Number(monday.slice(5, 7)) - 1]}`;
 
 /** The day a part is due: the first school day of its week, or today when that has passed. */

@@ -1,9 +1,9 @@
 import { randomBytes } from "node:crypto";
 import path from "node:path";
-import type { Db } from "../db";
-import { migrate } from "../migrate";
-import { EmbeddedDb } from "../pglite";
-import { PostgresDb } from "../postgres";
+import type { Db } from "../engine/db";
+import { migrate } from "../engine/migrate";
+import { EmbeddedDb } from "../engine/pglite";
+import { PostgresDb } from "../engine/postgres";
 
 const template = path.resolve(__dirname, "../../../.data/test-template.tar.gz");
 

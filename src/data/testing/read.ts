@@ -1,8 +1,8 @@
 import { anyNeed, type Need } from "@/core/find/need";
-import { nothingNamed } from "../also";
-import type { ReadNeed, WordQuery } from "../conditions";
-import type { Queryable } from "../db";
-import { readAllWords } from "../words";
+import { nothingNamed } from "../find/also";
+import type { ReadNeed, WordQuery } from "../find/conditions";
+import type { Queryable } from "../engine/db";
+import { readAllWords } from "../find/words";
 
 /** A need with these blanks filled, as if nothing were named in its words. */
 export const asRead = (need: Partial<Need> = {}, words: WordQuery = null): ReadNeed => ({

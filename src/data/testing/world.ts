@@ -6,13 +6,13 @@ import { parseDocument } from "@/core/resource/schema/document";
 import { richText } from "@/core/resource/rich-text";
 import type { Question } from "@/core/resource/question";
 import { canonical } from "@/core/resource/changes";
-import { setBells, setMeetingRules, setTerms } from "../calendar";
-import { addResource, addRevision } from "../resources";
+import { setBells, setMeetingRules, setTerms } from "../plan/calendar";
+import { addResource, addRevision } from "../adapt/resources";
 import type { Meeting } from "@/core/calendar/school-calendar";
-import { addAssignment, type NewAssignment } from "../assignments";
+import { addAssignment, type NewAssignment } from "../assign/assignments";
 import type { SharedShelf } from "@/core/sharing/how-far";
-import { indexResource, putOnShelf } from "../shelves";
-import { one, type Queryable } from "../db";
+import { indexResource, putOnShelf } from "../find/shelves";
+import { one, type Queryable } from "../engine/db";
 
 export const now = new Date("2026-11-25T10:00:00Z");
 

@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/adapt";
+import * as actions from "@/server/adapt/adapt-actions";
 import { tried } from "./tried";
 
 export const adaptResource = tried(actions.adaptResource);
@@ -10,3 +10,5 @@ export const goOnFromSource = tried(actions.goOnFromSource);
 export const makeResource = tried(actions.makeResource);
 export const publishDraft = tried(actions.publishDraft);
 export const saveDraft = tried(actions.saveDraft, "quietly");
+export const offerDraft = tried(actions.offerDraft);
+export const withdrawDraft = tried(actions.withdrawDraft);

@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/afterwards";
+import * as actions from "@/server/assign/afterwards-actions";
 import { tried } from "./tried";
 
 export const changeRules = tried(actions.changeRules);

@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/assign";
+import * as actions from "@/server/assign/assign-actions";
 import { tried } from "./tried";
 
 export const addStudents = tried(actions.addStudents);

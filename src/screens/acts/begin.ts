@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/begin";
+import * as actions from "@/server/office/begin-actions";
 import { tried } from "./tried";
 
 export const acceptInvitation = tried(actions.acceptInvitation, "quietly");

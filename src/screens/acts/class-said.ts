@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/class-said";
+import * as actions from "@/server/classes/class-said-actions";
 import { tried } from "./tried";
 
 export const bringClassBack = tried(actions.bringClassBack);

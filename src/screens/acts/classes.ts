@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/classes";
+import * as actions from "@/server/classes/classes-actions";
 import { tried } from "./tried";
 
 export const endFeed = tried(actions.endFeed);

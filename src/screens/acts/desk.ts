@@ -1,4 +1,4 @@
-import * as actions from "@/server/actions/desk";
+import * as actions from "@/server/share/desk-actions";
 import { tried } from "./tried";
 
 export const decideOffer = tried(actions.decideOffer);

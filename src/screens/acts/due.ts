@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/due";
+import * as actions from "@/server/assign/due-actions";
 import { tried } from "./tried";
 
 export const changeDue = tried(actions.changeDue);

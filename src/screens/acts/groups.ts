@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/groups";
+import * as actions from "@/server/classes/groups-actions";
 import { tried } from "./tried";
 
 export const keepApart = tried(actions.keepApart);

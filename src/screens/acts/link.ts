@@ -1,4 +1,4 @@
-import * as actions from "@/server/actions/link";
+import * as actions from "@/server/share/link-actions";
 import { tried } from "./tried";
 
 export const lookAtLinks = tried(actions.lookAtLinks, "quietly");

@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/office";
+import * as actions from "@/server/office/office-actions";
 import { tried } from "./tried";
 
 export const archiveClass = tried(actions.archiveClass);

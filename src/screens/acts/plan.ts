@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/plan";
+import * as actions from "@/server/plan/plan-actions";
 import { tried } from "./tried";
 
 export const layOut = tried(actions.layOut);
@@ -7,6 +7,6 @@ export const layOutChoices = tried(actions.layOutChoices, "quietly");
 export const loseDay = tried(actions.loseDay);
 export const moveAllFrom = tried(actions.moveAllFrom);
 export const moveWork = tried(actions.moveWork);
-export const rehome = tried(actions.rehome);
+export const rescheduleOrphaned = tried(actions.rescheduleOrphaned);
 export const splitWork = tried(actions.splitWork);
 export const undoPlan = tried(actions.undoPlan, "quietly");

@@ -1,4 +1,4 @@
-import * as actions from "@/server/actions/report";
+import * as actions from "@/server/share/report-actions";
 import { tried } from "./tried";
 
 export const reportResource = tried(actions.reportResource);

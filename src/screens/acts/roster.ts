@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/roster";
+import * as actions from "@/server/classes/roster-actions";
 import { tried } from "./tried";
 
 export const bringInPasted = tried(actions.bringInPasted);

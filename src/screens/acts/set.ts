@@ -1,7 +1,8 @@
-import * as actions from "@/server/actions/set";
+import * as actions from "@/server/share/set-actions";
 import { tried } from "./tried";
 
 export const lookForSet = tried(actions.lookForSet, "quietly");
 export const saveSet = tried(actions.saveSet);
 export const moveSet = tried(actions.moveSet);
 export const removeSet = tried(actions.removeSet);
+export const describePartner = tried(actions.describePartner);

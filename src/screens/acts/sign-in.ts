@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/sign-in";
+import * as actions from "@/server/office/sign-in-actions";
 import { tried } from "./tried";
 
 export const enterAsDemoPerson = tried(actions.enterAsDemoPerson);

@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/standards";
+import * as actions from "@/server/find/standards-actions";
 import { tried } from "./tried";
 
 export const undoFramework = tried(actions.undoFramework);

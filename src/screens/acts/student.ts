@@ -1,5 +1,5 @@
 "use client";
-import * as actions from "@/server/actions/student";
+import * as actions from "@/server/student/student-actions";
 import { tried } from "./tried";
 
 export const beginQuestion = tried(actions.beginQuestion, "quietly");

@@ -1,4 +1,4 @@
-import * as actions from "@/server/actions/team";
+import * as actions from "@/server/share/team-actions";
 import { tried } from "./tried";
 
 export const makeTeam = tried(actions.makeTeam);

@@ -1,5 +1,5 @@
 "use client";
-import type { Outcome } from "@/server/act";
+import type { Outcome } from "@/server/web/act";
 import { tellProblem } from "@/ui/toast";
 
 /** Redirects and "not found" travel as errors of Next's own: they are not ours to catch. */

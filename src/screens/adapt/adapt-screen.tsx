@@ -1,8 +1,7 @@
 "use client";
 import { Backpack, Eye, Redo2, Share2, Undo2 } from "lucide-react";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useState, useTransition } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { adoptQuestion, adoptStep, giveBack, giveQuestionBack } from "@/core/resource/adopt";
 import { changesBetween, stepTitle } from "@/core/resource/changes";
 import {
@@ -22,8 +21,7 @@ import { missingFiles } from "@/core/resource/stored-files";
 import { takeField, takeStep } from "@/core/resource/merge";
 import { inLanguage } from "@/core/resource/language";
 import { most } from "@/core/resource/vocabulary";
-import { publishDraft } from "@/screens/acts/adapt";
-import type { AdaptData } from "@/server/adapt";
+import type { AdaptData } from "@/server/adapt/adapt";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
@@ -31,61 +29,45 @@ import { later } from "@/ui/later";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
 import { nativeLanguageName } from "../media/native-language-name";
-import type { Taken } from "./elsewhere-view";
-import { MetNotice } from "./met-notice";
-import { SaveSign } from "./save-state";
+import type { Taken } from "./changes/elsewhere-view";
+import { MetNotice } from "./changes/met-notice";
+import { OfferedNotice, Publishing } from "./draft/publishing";
+import { SaveSign } from "./draft/save-state";
 import { Settings } from "./settings";
-import { SourceSign } from "./source-sign";
+import { SourceSign } from "./changes/source-sign";
 import { Spine } from "./spine";
 import { StepEditor } from "./step-editor";
-import { useRemarks } from "./use-remarks";
+import { useRemarks } from "./remarks/use-remarks";
 import { Grip } from "../shell/grip";
 import { openOnTable } from "../shell/opened";
-import { useSought } from "./use-sought";
-import { useSettled } from "./use-settled";
-import { useDraft } from "./use-draft";
+import { useSought } from "./remarks/use-sought";
+import { useSettled } from "./draft/use-settled";
+import { useDraft } from "./draft/use-draft";
 
 // Views that are turned to, not begun with.
 const AsStudent = later(() => import("./as-student").then((part) => part.AsStudent));
-const ChangesView = later(() => import("./changes-view").then((part) => part.ChangesView));
-const ElsewhereView = later(() => import("./elsewhere-view").then((part) => part.ElsewhereView));
-const TranslateStep = later(() => import("./translate-step").then((part) => part.TranslateStep));
+const ChangesView = later(() => import("./changes/changes-view").then((part) => part.ChangesView));
+const ElsewhereView = later(() => import("./changes/elsewhere-view").then((part) => part.ElsewhereView));
+const TranslateStep = later(() => import("./languages/translate-step").then((part) => part.TranslateStep));
 
 const newId = () => crypto.randomUUID().slice(0, 13);
-
-function usePublish(data: AdaptData, draft: ReturnType<typeof useDraft>) {
-  const router = useRouter();
-  const [busy, start] = useTransition();
-  const publish = () =>
-    start(async () => {
-      if (!(await draft.flush())) return;
-      const outcome = await publishDraft({ resource: data.resource, seen: draft.seen() });
-      if (!outcome.ok) return tellProblem(outcome.problem);
-      draft.published(outcome.value.counter);
-      tell(`Published as revision ${outcome.value.number}. What is assigned already stays as it was.`, undefined, {
-        label: "Share",
-        onClick: () => router.push(`/satchel?open=${data.resource}&do=share`),
-      });
-      router.push(`/satchel?open=${data.resource}`);
-    });
-  return { busy, publish };
-}
 
 export function AdaptScreen({
   data,
   periodMinutes,
   zone,
+  now,
 }: {
   data: AdaptData;
   periodMinutes: number | null;
   zone: string;
+  now: Date;
 }) {
   const draft = useDraft(data.resource, data.document, data.counter);
   const { document, change, undo, redo, state } = draft;
   const [current, setCurrent] = useState<string | null>(document.steps[0]?.id ?? null);
   const [view, setView] = useState<"edit" | "student" | "changes" | "elsewhere">("edit");
   const asStudent = view === "student";
-  const { busy, publish } = usePublish(data, draft);
   const language = document.languages[0]!;
   const [wanted, setWanted] = useState(language);
   const seek = useSought();
@@ -216,14 +198,13 @@ export function AdaptScreen({
         <Button aria-pressed={asStudent} onClick={() => setView(asStudent ? "edit" : "student")}>
           <Eye size={16} aria-hidden /> {asStudent ? "Back to editing" : "See as student"}
         </Button>
-        <Button
-          look="main"
-          onClick={publish}
-          disabled={busy || problems.length > 0 || (!data.hasDraft && state.kind === "saved" && !state.at)}
-        >
-          {busy ? "One moment …" : "Publish"}
-        </Button>
+        <Publishing
+          data={data}
+          draft={draft}
+          ready={problems.length === 0 && (data.hasDraft || state.kind !== "saved" || Boolean(state.at))}
+        />
       </header>
+      <OfferedNotice data={data} zone={zone} now={now} />
       {data.running.length > 0 && (
         <p className="flex h-8 shrink-0 items-center border-b border-line bg-slate-wash px-5 text-[13px]">
           {data.running.join(" and ")} {data.running.length === 1 ? "has" : "have"} this to do just now. What they have

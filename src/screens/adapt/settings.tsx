@@ -10,10 +10,10 @@ import { licenceNames } from "@/core/licence/licence";
 import { Button } from "@/ui/button";
 import { Field, inputClasses } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
-import { LanguagesField } from "./languages-field";
+import { LanguagesField } from "./languages/languages-field";
 import { WholeSettings } from "./whole/whole-settings";
-import { NumberBox } from "./number-box";
-import { RichEditor } from "./rich-editor";
+import { NumberBox } from "./editors/number-box";
+import { RichEditor } from "./writing/rich-editor";
 
 type Change<Of> = (of: Of, kind?: string) => void;
 
@@ -187,7 +187,7 @@ export function Settings({
       )}
       <section className="mt-5 border-t border-line pt-4">
         <h2 className="flex items-center gap-2 font-semibold">
-          <ListChecks size={16} aria-hidden /> Before it goes out
+          <ListChecks size={16} aria-hidden /> Before you publish
         </h2>
         {problems.length === 0 ? (
           <p className="mt-1 text-ink-soft">Nothing to fix.</p>
@@ -202,7 +202,7 @@ export function Settings({
         )}
         {remarks.length > 0 && (
           <>
-            <h3 className="mt-3 text-[13px] text-ink-soft">Worth a look; it may go out all the same</h3>
+            <h3 className="mt-3 text-[13px] text-ink-soft">Worth a look; you can still publish</h3>
             <Found found={remarks} document={document} onGo={onGo} look="text-slate" />
           </>
         )}

@@ -17,9 +17,9 @@ import { tell } from "@/ui/toast";
 import { pictureSize } from "../media/picture-size";
 import { useFile } from "../media/use-file";
 import { toolNames } from "../step/manipulative/tool-names";
-import { BlockEditor, type BlockActs } from "./block-editor";
-import { InstructionsEditor, type Me } from "./instructions-editor";
-import { questionNames } from "./question-editor";
+import { BlockEditor, type BlockActs } from "./editors/block-editor";
+import { InstructionsEditor, type Me } from "./media/instructions-editor";
+import { questionNames } from "./editors/question-editor";
 
 /** One step in the middle of the page: everything students see of it, edited where it stands. */
 export function StepEditor({

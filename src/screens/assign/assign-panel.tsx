@@ -5,7 +5,7 @@ import { useMemo, useRef, useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
 import { copyWithoutVoices } from "@/screens/acts/adapt";
 import { assignResources } from "@/screens/acts/assign";
-import type { Audience } from "@/server/audience";
+import type { Audience } from "@/server/assign/audience";
 import { Button } from "@/ui/button";
 import { Key } from "@/ui/key";
 import { Notice } from "@/ui/notice";
@@ -36,7 +36,7 @@ export interface AssignPanelProps {
 }
 
 /** “except Bo” is / “except Bo” and “soonish” are not understood. */
-function sayNotUnderstood(
+function formatNotUnderstood(
   line: string,
   pieces: readonly { from: number; to: number; problem: string | null }[],
 ): string {
@@ -70,7 +70,7 @@ function SaidBack({ looked, fresh, nobody }: { looked: Looked | null; fresh: boo
   return (
     <div
       role="status"
-      aria-label="Said back"
+      aria-label="In words"
       aria-busy={!fresh}
       className={clsx(
         "max-h-32 overflow-auto font-serif text-[16px] leading-snug",
@@ -82,7 +82,7 @@ function SaidBack({ looked, fresh, nobody }: { looked: Looked | null; fresh: boo
       ) : looked ? (
         looked.said.map((sentence) => <p key={sentence}>{sentence}</p>)
       ) : (
-        <p className="text-ink-soft">Looking it over …</p>
+        <p className="text-ink-soft">Checking …</p>
       )}
     </div>
   );
@@ -115,7 +115,7 @@ export function AssignPanel(props: AssignPanelProps) {
   const named =
     form?.resources.map((id) => ({ id, title: titled.find((one) => one.id === id)?.title ?? "" })) ?? resources;
   const nobody = form?.to.length === 0;
-  const notUnderstood = sayNotUnderstood(line, pieces);
+  const notUnderstood = formatNotUnderstood(line, pieces);
   const send = (settled: () => void) => {
     if (!form || !audience) return;
     const names = audience.classes.filter(({ id }) => form.to.some((one) => one.class === id)).map(({ name }) => name);
@@ -199,7 +199,7 @@ export function AssignPanel(props: AssignPanelProps) {
           <p role="status" className="min-w-48 flex-1 text-[14px] font-semibold text-clay">
             {waits ?? notUnderstood}
           </p>
-          <Button onClick={onDone}>Not now</Button>
+          <Button onClick={onDone}>Cancel</Button>
           <Button
             look="main"
             disabled={!form || busy || nobody || !fresh || stopped || Boolean(looked?.problem)}

@@ -28,7 +28,7 @@ function OneLink({ work, alone }: { work: Linked; alone: boolean }) {
       await navigator.clipboard.writeText(address);
       tell("The link is copied.");
     } catch {
-      tellProblem("The browser would not copy it. Select the address and copy it yourself.");
+      tellProblem("Your browser blocked copying. Select the address and copy it.");
     }
   };
   return (

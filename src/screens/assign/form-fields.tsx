@@ -1,7 +1,7 @@
 "use client";
 import type { AssignForm } from "@/core/assign/form";
 import { openingFor } from "@/core/assign/opening";
-import type { Audience } from "@/server/audience";
+import type { Audience } from "@/server/assign/audience";
 import { Fold } from "@/ui/fold";
 import { Segmented } from "@/ui/segmented";
 import { MoreFields } from "./more-fields";

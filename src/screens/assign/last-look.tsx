@@ -21,7 +21,7 @@ function FindingLine({ finding, onChange, onCopy }: { finding: Finding } & Mendi
       <Notice tone={finding.level === "stop" ? "warning" : "information"} className="text-[14px]">
         <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
           <span className="min-w-48 flex-1">
-            {finding.level === "stop" && <strong className="text-clay">Stops it: </strong>}
+            {finding.level === "stop" && <strong className="text-clay">Must fix: </strong>}
             {finding.text}
           </span>
           {finding.remedies.map((remedy) =>

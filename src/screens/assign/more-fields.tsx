@@ -1,12 +1,12 @@
 "use client";
 import { useId, useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
-import { sayDay, toWallClock } from "@/core/calendar/say-moment";
+import { formatDay, toWallClock } from "@/core/calendar/format-moment";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
-import type { Audience } from "@/server/audience";
+import type { Audience } from "@/server/assign/audience";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
-import { NumberBox } from "../adapt/number-box";
+import { NumberBox } from "../adapt/editors/number-box";
 import { inputClasses, TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 import { ClosesField } from "./closes-field";
@@ -54,7 +54,7 @@ function Goals({
   return (
     <div>
       <label htmlFor={id} className="mb-1 block text-[13px] text-ink-soft">
-        Goal tags: results gather under them
+        Goal tags, to group results by
       </label>
       <div className="flex gap-2">
         <TextInput
@@ -125,7 +125,7 @@ function AfterField({
         <option value="">nothing: it does not wait</option>
         {earlier.map(({ id, title, due }) => (
           <option key={id} value={id}>
-            {title}, due {sayDay(due, audience.zone, now)}
+            {title}, due {formatDay(due, audience.zone, now)}
           </option>
         ))}
       </select>
@@ -158,9 +158,9 @@ export function MoreFields({
     <div className="grid gap-4">
       <div className="flex flex-wrap gap-x-5 gap-y-3">
         <div>
-          <p className="mb-1 text-[13px] text-ink-soft">May be done</p>
+          <p className="mb-1 text-[13px] text-ink-soft">Tries</p>
           <Segmented
-            label="May be done"
+            label="Tries"
             value={tries}
             onChange={(value) =>
               onChange({

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { momentAt } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/say-moment";
+import { formatDay } from "@/core/calendar/format-moment";
 import { Button } from "@/ui/button";
 import { later } from "@/ui/later";
 import { Segmented } from "@/ui/segmented";
@@ -50,14 +50,14 @@ export function OpenDays({
           <div className="min-w-40 flex-1">
             <p className="text-[13px] text-ink-soft" role="status">
               {days.length === 0
-                ? "Press the days. Until then it is open every day."
+                ? "Click the days. With none chosen it is open every day."
                 : days.length === 1
                   ? "Open on one day"
                   : `Open on ${days.length} days`}
             </p>
             <ul className="mt-1 flex max-h-52 flex-wrap gap-1.5 overflow-auto">
               {days.map((date) => {
-                const day = sayDay(momentAt(date, "12:00", zone), zone, now);
+                const day = formatDay(momentAt(date, "12:00", zone), zone, now);
                 return (
                   <li key={date}>
                     <Button

@@ -1,4 +1,4 @@
-import type { Audience, AudienceClass } from "@/server/audience";
+import type { Audience, AudienceClass } from "@/server/assign/audience";
 import { openingFor } from "@/core/assign/opening";
 import { startForm } from "./start-form";
 

@@ -1,7 +1,7 @@
 import type { AssignForm, Opens } from "@/core/assign/form";
 import { firstOpening } from "@/core/assign/opening";
 import { plainForm } from "@/core/assign/plain-form";
-import type { Audience } from "@/server/audience";
+import type { Audience } from "@/server/assign/audience";
 
 /** The whole class on top, at its next lesson, due two school days later at 3: what is meant most often. */
 export function startForm(

@@ -2,7 +2,7 @@
 import type { AssignForm } from "@/core/assign/form";
 import { workNames, type Work } from "@/core/resource/work";
 import { works } from "@/core/resource/vocabulary";
-import type { Audience } from "@/server/audience";
+import type { Audience } from "@/server/assign/audience";
 import { inputClasses } from "@/ui/field";
 
 /** How students work in each step, where this class does it otherwise than its author says. */

@@ -2,7 +2,7 @@
 import { useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
 import { gradeName, gradesOf } from "@/core/find/grade";
-import type { Audience, AudienceClass } from "@/server/audience";
+import type { Audience, AudienceClass } from "@/server/assign/audience";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 

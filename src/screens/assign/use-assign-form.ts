@@ -6,7 +6,7 @@ import type { LineWorld } from "@/core/assign/typed/world";
 import { beneathLine, writeLine } from "@/core/assign/typed/write-line";
 import { schoolClock } from "@/core/calendar/school-calendar";
 import type { KeptForm } from "./kept-form";
-import type { Audience } from "@/server/audience";
+import type { Audience } from "@/server/assign/audience";
 
 export function lineWorld(audience: Audience, now: Date): LineWorld {
   const { classes, versions, mains, zone, dayFirst, goalTags, individualGoals } = audience;

@@ -2,7 +2,7 @@
 import { useEffect, useState } from "react";
 import type { Finding } from "@/core/assign/finding";
 import type { AssignForm } from "@/core/assign/form";
-import type { Audience } from "@/server/audience";
+import type { Audience } from "@/server/assign/audience";
 import { audienceFor, lookBeforeAssigning } from "@/screens/acts/assign";
 import { useLooked } from "../use-looked";
 

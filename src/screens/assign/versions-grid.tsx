@@ -4,8 +4,8 @@ import { factors } from "@/core/assign/extra-time";
 import type { AssignForm } from "@/core/assign/form";
 import { versionLabel } from "@/core/assign/version-label";
 import { whomRules } from "@/core/assign/whom";
-import { gradeName, sayReadingGrade } from "@/core/find/grade";
-import type { Audience, AudienceClass } from "@/server/audience";
+import { gradeName, formatReadingGrade } from "@/core/find/grade";
+import type { Audience, AudienceClass } from "@/server/assign/audience";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 
@@ -56,7 +56,7 @@ function VersionsGrid({
       label: versionLabel(version.title, title),
       about: [
         `${version.minutes} min`,
-        version.readingGrade !== null && `reads at ${sayReadingGrade(version.readingGrade)}`,
+        version.readingGrade !== null && `reads at ${formatReadingGrade(version.readingGrade)}`,
       ]
         .filter(Boolean)
         .join(", "),
@@ -146,7 +146,7 @@ function VersionsGrid({
                     <span className="text-ink-soft">
                       {" "}
                       {student.grade !== null && `· ${gradeName(student.grade)}`}
-                      {student.readingGrade !== null && `, reads at ${sayReadingGrade(student.readingGrade)}`}
+                      {student.readingGrade !== null && `, reads at ${formatReadingGrade(student.readingGrade)}`}
                     </span>
                   </th>
                   {columns.map((column) => (

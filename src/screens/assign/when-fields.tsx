@@ -1,8 +1,8 @@
 "use client";
 import type { AssignForm, Due, Opens } from "@/core/assign/form";
-import { sayDay, sayTime, toWallClock } from "@/core/calendar/say-moment";
+import { formatDay, formatTime, toWallClock } from "@/core/calendar/format-moment";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
-import type { Audience, AudienceClass } from "@/server/audience";
+import type { Audience, AudienceClass } from "@/server/assign/audience";
 import { inputClasses, TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 
@@ -10,7 +10,7 @@ type Change = (change: Partial<AssignForm>) => void;
 
 const wallTime = (moment: Date, zone: string) => {
   const clock = toWallClock(moment, zone);
-  return sayTime(Number(clock.slice(11, 13)), Number(clock.slice(14, 16)));
+  return formatTime(Number(clock.slice(11, 13)), Number(clock.slice(14, 16)));
 };
 
 function MeetingSelect({
@@ -38,7 +38,7 @@ function MeetingSelect({
     >
       {group.meetings.map((meeting) => (
         <option key={`${meeting.date} ${meeting.period}`} value={`${meeting.date} ${meeting.period}`}>
-          {sayDay(meeting.starts, zone, now)}, {meeting.label && `${meeting.label}, `}
+          {formatDay(meeting.starts, zone, now)}, {meeting.label && `${meeting.label}, `}
           {wallTime(meeting.starts, zone)}
           {meeting.planned > 0 && ` (${meeting.planned} of ${meeting.minutes} min planned)`}
         </option>

@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { ClassSaid } from "@/core/roster/class-said";
-import type { Outcome } from "@/server/act";
+import type { Outcome } from "@/server/web/act";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { tell, tellProblem } from "@/ui/toast";

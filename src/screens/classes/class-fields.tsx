@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { deviceName, devices as allDevices } from "@/core/find/also";
-import { sayReadingGrade } from "@/core/find/grade";
+import { formatReadingGrade } from "@/core/find/grade";
 import { languageNamed } from "@/core/resource/language-named";
 import type { ClassSaid } from "@/core/roster/class-said";
 import { parseNumber } from "@/core/scoring/number";
@@ -99,8 +99,8 @@ export function ClassFields({
             {measured === undefined
               ? ""
               : measured
-                ? `(${sayReadingGrade(measured.from)} to ${sayReadingGrade(measured.to)})`
-                : "(nobody measured yet)"}
+                ? `(${formatReadingGrade(measured.from)} to ${formatReadingGrade(measured.to)})`
+                : "(no one measured yet)"}
           </span>
         </label>
         {said.reading && (
@@ -121,9 +121,9 @@ export function ClassFields({
         label="Languages of the class"
         problem={
           read.includes(null)
-            ? "One of them is not known. Write them like English, español."
+            ? "We do not know one of these. Write them like English, español."
             : read.length === 0
-              ? "A class has a language."
+              ? "Add at least one language."
               : wrongOf("languages")
         }
       >

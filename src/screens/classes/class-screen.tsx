@@ -4,10 +4,10 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { ClassSaid } from "@/core/roster/class-said";
-import type { PastClass } from "@/data/class-said";
-import type { Class, JoinCode, Student } from "@/data/classes";
-import type { Seat } from "@/data/groups";
-import type { StudentGoal, StudentGroup } from "@/data/plan";
+import type { PastClass } from "@/data/classes/class-said";
+import type { Class, JoinCode, Student } from "@/data/classes/classes";
+import type { Seat } from "@/data/classes/groups";
+import type { StudentGoal, StudentGroup } from "@/data/plan/plan";
 import { bringClassBack, changeClass, makeClass, putClassAway } from "@/screens/acts/class-said";
 import { orTell } from "@/screens/acts/tried";
 import { startJoinCode } from "@/screens/acts/classes";
@@ -162,7 +162,7 @@ function CurrentClass(props: ClassScreenProps & { group: Class; onChange: () => 
             {group.subject} · {students.length} students · lessons of {group.periodMinutes} minutes ·{" "}
             {props.teachers.map(({ name, role }) => `${name} ${roles[role]}`).join(", ")} ·{" "}
             <Link href={`/plan?view=list&class=${group.id}`} className="text-green underline">
-              what they have
+              what they have been assigned
             </Link>
           </p>
         </div>

@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
 import { gradeName } from "@/core/find/grade";
-import type { Class } from "@/data/classes";
+import type { Class } from "@/data/classes/classes";
 import { studentsToTake, takeIntoClass } from "@/screens/acts/class-said";
 import { leaveClass } from "@/screens/acts/roster";
 import { orTell } from "@/screens/acts/tried";

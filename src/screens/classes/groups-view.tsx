@@ -4,10 +4,10 @@ import { useDndMonitor, useDraggable, useDroppable } from "@dnd-kit/core";
 import { clsx } from "clsx";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { sayReadingGrade } from "@/core/find/grade";
+import { formatReadingGrade } from "@/core/find/grade";
 import { makeGroups, type GroupRule } from "@/core/roster/groups";
-import type { Class, Student } from "@/data/classes";
-import type { StudentGroup } from "@/data/plan";
+import type { Class, Student } from "@/data/classes/classes";
+import type { StudentGroup } from "@/data/plan/plan";
 import { keepApart, keepGroups } from "@/screens/acts/groups";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
@@ -47,7 +47,7 @@ function Member({
       >
         {nameOf(student)}
         {student.readingGrade !== null && (
-          <span className="numbers text-[12px] text-ink-soft"> {sayReadingGrade(student.readingGrade)}</span>
+          <span className="numbers text-[12px] text-ink-soft"> {formatReadingGrade(student.readingGrade)}</span>
         )}
       </span>
       <span className="relative shrink-0">
@@ -172,7 +172,7 @@ export function GroupsView({
         undo &&
           (() => {
             setGroups(undo);
-            keep(undo, "The groups are as they were.");
+            keep(undo, "The groups are back as they were.");
           }),
       );
     });
@@ -211,14 +211,14 @@ export function GroupsView({
           ))}
         </select>
         <Button onClick={make} disabled={students.length === 0}>
-          Make them
+          Make groups
         </Button>
         <Button onClick={() => setGroups([...groups, { name: `Group ${groups.length + 1}`, students: [] }])}>
           Add an empty group
         </Button>
         <span className="flex-1" />
-        {changed && <Button onClick={() => setGroups(first)}>As they were</Button>}
-        <Button look="main" disabled={busy || !changed} onClick={() => keep(groups, "The groups are kept.", first)}>
+        {changed && <Button onClick={() => setGroups(first)}>Put them back</Button>}
+        <Button look="main" disabled={busy || !changed} onClick={() => keep(groups, "The groups are saved.", first)}>
           Keep
         </Button>
       </div>

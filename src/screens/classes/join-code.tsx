@@ -2,10 +2,10 @@
 import { KeyRound, Maximize2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
-import { sayTime, toWallClock } from "@/core/calendar/say-moment";
-import type { Class, JoinCode } from "@/data/classes";
+import { formatTime, toWallClock } from "@/core/calendar/format-moment";
+import type { Class, JoinCode } from "@/data/classes/classes";
 import { endJoinCode, startJoinCode } from "@/screens/acts/classes";
-import { JOIN_CODE_MINUTES, joinCodeLives, sayJoinCodeLife, type JoinCodeLife } from "@/core/student/join-code";
+import { JOIN_CODE_MINUTES, joinCodeLives, formatJoinCodeLife, type JoinCodeLife } from "@/core/student/join-code";
 import { Button } from "@/ui/button";
 import { Field, inputClasses } from "@/ui/field";
 import { tellProblem } from "@/ui/toast";
@@ -89,15 +89,15 @@ export function JoinCodeCard({
             </p>
           </div>
           <p className="mt-2 text-ink-soft">
-            Lets students in until {sayTime(Number(until.slice(11, 13)), Number(until.slice(14, 16)))}. They open{" "}
-            <strong>{joinAddress}</strong>, type the code and choose their name.
+            Students can sign in with it until {formatTime(Number(until.slice(11, 13)), Number(until.slice(14, 16)))}.
+            They open <strong>{joinAddress}</strong>, type the code and choose their name.
           </p>
           <div className="mt-3 flex flex-wrap gap-2">
             <Button onClick={() => setLarge(true)}>
               <Maximize2 size={15} aria-hidden /> Large, for the board
             </Button>
             <Button disabled={busy} onClick={() => run(() => startJoinCode({ class: group.id, minutes: life }))}>
-              Another code
+              New code
             </Button>
             <Button disabled={busy} onClick={() => run(() => endJoinCode({ class: group.id }))}>
               End it now
@@ -107,8 +107,8 @@ export function JoinCodeCard({
         </>
       ) : (
         <>
-          <p className="mt-1 text-ink-soft">{over ? "The code has run out." : "No code lets students in just now."}</p>
-          <Field label="A new one is good for" className="mt-2 w-44">
+          <p className="mt-1 text-ink-soft">{over ? "The code has run out." : "There is no code at the moment."}</p>
+          <Field label="A new code works for" className="mt-2 w-44">
             {(control) => (
               <select
                 {...control}
@@ -118,7 +118,7 @@ export function JoinCodeCard({
               >
                 {joinCodeLives.map((minutes) => (
                   <option key={minutes} value={minutes}>
-                    {sayJoinCodeLife(minutes)}
+                    {formatJoinCodeLife(minutes)}
                   </option>
                 ))}
               </select>

@@ -2,7 +2,7 @@
 import { Printer } from "lucide-react";
 import { languageName } from "@/core/find/also";
 import { letterHome, withoutLetter, type Letters } from "@/core/roster/letter";
-import type { Student } from "@/data/classes";
+import type { Student } from "@/data/classes/classes";
 import { Button } from "@/ui/button";
 import { Notice } from "@/ui/notice";
 

@@ -2,8 +2,8 @@
 import { clsx } from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { sayDay } from "@/core/calendar/say-moment";
-import type { PastClass, PastWork } from "@/data/class-said";
+import { formatDay } from "@/core/calendar/format-moment";
+import type { PastClass, PastWork } from "@/data/classes/class-said";
 import { bringClassBack } from "@/screens/acts/class-said";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
@@ -84,7 +84,7 @@ export function PastView({ past, zone, now }: { past: PastShown; zone: string; n
                 <span className="font-semibold">{one.title}</span>
                 {one.part && <span className="text-ink-soft"> · {one.part}</span>}
                 <span className="block text-[13px] text-ink-soft">
-                  due {sayDay(one.due, zone, now)} · {one.handedIn} of {one.students} handed it in
+                  due {formatDay(one.due, zone, now)} · {one.handedIn} of {one.students} handed it in
                 </span>
               </span>
               <Link

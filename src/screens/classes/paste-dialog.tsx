@@ -1,7 +1,7 @@
 "use client";
 import { useEffect, useState, useTransition } from "react";
 import { rosterFields, type RosterField } from "@/core/roster/read-roster";
-import type { Class } from "@/data/classes";
+import type { Class } from "@/data/classes/classes";
 import { bringInPasted, lookAtPasted } from "@/screens/acts/roster";
 import { useDone } from "@/screens/use-done";
 import { Button } from "@/ui/button";
@@ -20,7 +20,7 @@ export function PasteDialog({ group, onClose }: { group: Class; onClose: () => v
   const [seen, setSeen] = useState<{ text: string; value: Seen } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
-  const sayDone = useDone();
+  const formatDone = useDone();
   useEffect(() => {
     if (!text.trim()) return;
     let wanted = true;
@@ -43,12 +43,12 @@ export function PasteDialog({ group, onClose }: { group: Class; onClose: () => v
       if (!outcome.ok) return setProblem(outcome.problem);
       const { event, added, changed, enrolled, leftOut } = outcome.value;
       onClose();
-      const left = leftOut > 0 ? ` ${leftOut} lines were left out.` : "";
+      const left = leftOut > 0 ? ` ${leftOut} lines were skipped.` : "";
       const said = [
         ...(enrolled > 0 ? [`${enrolled} came into ${group.name}, ${added} of them new here.`] : []),
         ...(changed > 0 ? [`${changed} changed.`] : []),
       ];
-      sayDone(said.join(" ") + left, event);
+      formatDone(said.join(" ") + left, event);
     });
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`Add students to ${group.name}`}>
@@ -135,7 +135,7 @@ export function PasteDialog({ group, onClose }: { group: Class; onClose: () => v
             {busy
               ? "One moment …"
               : shown?.nothing && shown.students > 0
-                ? "All of them are here"
+                ? "Everyone is already here"
                 : `Bring in${shown ? ` ${shown.students}` : ""}`}
           </Button>
         </div>

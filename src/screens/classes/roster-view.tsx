@@ -3,9 +3,9 @@ import { ClipboardPaste, Printer, Users } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { languageName } from "@/core/find/also";
-import { gradeName, sayReadingGrade } from "@/core/find/grade";
-import type { Class, Student } from "@/data/classes";
-import type { StudentGoal } from "@/data/plan";
+import { gradeName, formatReadingGrade } from "@/core/find/grade";
+import type { Class, Student } from "@/data/classes/classes";
+import type { StudentGoal } from "@/data/plan/plan";
 import { leaveClass, rejoinClass } from "@/screens/acts/roster";
 import { Button } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
@@ -55,7 +55,7 @@ export function RosterView({
           </Button>
           {keeps && others && (
             <Button onClick={() => setTaking(true)}>
-              <Users size={15} aria-hidden /> From my classes …
+              <Users size={15} aria-hidden /> Add from my classes …
             </Button>
           )}
           {keeps && (
@@ -109,7 +109,7 @@ export function RosterView({
                   {student.grade === null ? "–" : gradeName(student.grade)}
                 </td>
                 <td className="numbers px-3 py-1.5 text-right">
-                  {student.readingGrade === null ? "–" : sayReadingGrade(student.readingGrade)}
+                  {student.readingGrade === null ? "–" : formatReadingGrade(student.readingGrade)}
                 </td>
                 <td className="px-3 py-1.5 text-[13px] text-ink-soft">{needs.join(" · ")}</td>
                 {keeps && (

@@ -5,8 +5,8 @@ import { Printer } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition, type KeyboardEvent } from "react";
 import { moveDesk, rowsOfPairs, type Desk } from "@/core/roster/seating";
-import type { Class, Student } from "@/data/classes";
-import type { Seat } from "@/data/groups";
+import type { Class, Student } from "@/data/classes/classes";
+import type { Seat } from "@/data/classes/groups";
 import { keepSeats } from "@/screens/acts/groups";
 import { Button } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
@@ -101,7 +101,7 @@ export function SeatsView({ group, students, seats }: { group: Class; students: 
       if (!outcome.ok) return tellProblem(outcome.problem);
       setChanged(false);
       router.refresh();
-      tell("The seating plan is kept.");
+      tell("The seating plan is saved.");
     });
   const byId = new Map(students.map((student) => [student.id, student]));
   return (

@@ -2,8 +2,8 @@
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { factors } from "@/core/assign/extra-time";
-import type { Class, Student } from "@/data/classes";
-import type { StudentGoal } from "@/data/plan";
+import type { Class, Student } from "@/data/classes/classes";
+import type { StudentGoal } from "@/data/plan/plan";
 import { changeStudent } from "@/screens/acts/roster";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -64,7 +64,7 @@ export function StudentDialog({
       if (!outcome.ok) return setProblem(outcome.problem);
       onClose();
       router.refresh();
-      tell(`Kept for ${student.givenName}.`);
+      tell(`Saved for ${student.givenName}.`);
     });
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`${student.givenName} ${student.familyName}`}>
@@ -129,7 +129,7 @@ export function StudentDialog({
           )}
         </Field>
         <label className="flex items-center gap-2">
-          <Checkbox label="Has things read aloud" checked={aloud} onChange={setAloud} /> Has things read aloud
+          <Checkbox label="Has text read aloud" checked={aloud} onChange={setAloud} /> Has text read aloud
         </label>
         {goals.length > 0 && (
           <ul aria-label="Goals" className="grid gap-1.5">
@@ -156,8 +156,8 @@ export function StudentDialog({
           </ul>
         )}
         <Field
-          label="Another goal of this student’s own, for this year"
-          help="Offered as a goal tag when you assign to this student, and to nobody else."
+          label="Add a personal goal for this year"
+          help="Suggested as a goal tag when you assign to this student, and never for anyone else."
         >
           {(control) => (
             <TextInput {...control} maxLength={120} value={goal} onChange={(event) => setGoal(event.target.value)} />
@@ -166,7 +166,7 @@ export function StudentDialog({
         {problem && <Notice tone="warning">{problem}</Notice>}
         <p className="text-[13px] text-ink-soft">Only the teachers of {group.name} see this.</p>
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="main" type="submit" disabled={busy}>
             Keep
           </Button>

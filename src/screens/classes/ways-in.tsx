@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { LoginCard } from "@/core/roster/secret";
 import type { Picture } from "@/core/student/pictures";
-import type { Class, JoinCode, Student } from "@/data/classes";
+import type { Class, JoinCode, Student } from "@/data/classes/classes";
 import { endFeed, makeFeed } from "@/screens/acts/classes";
 import { makeCards } from "@/screens/acts/roster";
 import { Button, buttonClasses } from "@/ui/button";
@@ -95,7 +95,7 @@ function Cards({ group, students, joinLink }: { group: Class; students: Student[
               <Button look="main" onClick={() => window.print()}>
                 <Printer size={15} aria-hidden /> Print {cards.length}
               </Button>
-              <Button onClick={() => setCards(null)}>Put them away</Button>
+              <Button onClick={() => setCards(null)}>Close</Button>
             </>
           ) : sure ? (
             <>
@@ -139,7 +139,7 @@ function Cards({ group, students, joinLink }: { group: Class; students: Student[
           </ul>
         )}
         {cards && (
-          <Notice className="mt-3">These passwords are shown this once. Print them before you leave this page.</Notice>
+          <Notice className="mt-3">These passwords are shown only once. Print them before you leave this page.</Notice>
         )}
       </div>
       {cards && (
@@ -170,7 +170,7 @@ function Feed({ group, feed }: { group: Class; feed: boolean }) {
       if (!outcome.ok) return tellProblem(outcome.problem);
       setAddress(null);
       router.refresh();
-      tell("The address is ended. Calendars that read it find nothing any more.");
+      tell("The address no longer works. Calendars that used it will be empty.");
     });
   return (
     <section aria-labelledby="feed" className="not-printed rounded-card border border-line bg-card p-5">
@@ -193,7 +193,7 @@ function Feed({ group, feed }: { group: Class; feed: boolean }) {
         </p>
       )}
       {feed && !address && (
-        <p className="mt-2">An address is in use. It was shown when it was made; a new one ends it.</p>
+        <p className="mt-2">There is an address in use. It was shown when it was made; a new one replaces it.</p>
       )}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button disabled={busy} onClick={make}>
@@ -240,7 +240,7 @@ export function WaysIn({
           <h2 id="letters" className="flex items-center gap-2 font-semibold">
             <Mail size={16} aria-hidden /> Letters home
           </h2>
-          <p className="mt-1 mb-3 text-ink-soft">One a student, in the family&apos;s language where we have it.</p>
+          <p className="mt-1 mb-3 text-ink-soft">One for each student, in the family’s language where we have it.</p>
           <Link href={`/letters/${group.id}`} className={buttonClasses()}>
             See and print them
           </Link>

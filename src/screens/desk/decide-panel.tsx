@@ -3,17 +3,17 @@ import { Check, Pin as PinSign, TriangleAlert, X } from "lucide-react";
 import Link from "next/link";
 import { useRef, useState, useTransition } from "react";
 import { flushSync } from "react-dom";
-import { sayDay } from "@/core/calendar/say-moment";
+import { formatDay } from "@/core/calendar/format-moment";
 import { compareFacts } from "@/core/find/compare";
 import { gradeName } from "@/core/find/grade";
-import { sayGrades, shelfNames } from "@/core/find/say";
+import { formatGrades, shelfNames } from "@/core/find/format";
 import { licenceNames } from "@/core/licence/licence";
 import { stepTitle } from "@/core/resource/changes";
 import type { Subject } from "@/core/resource/document";
 import { subjects as allSubjects } from "@/core/resource/vocabulary";
-import { sayList } from "@/core/say-list";
+import { formatList } from "@/core/format-list";
 import { decideOffer } from "@/screens/acts/desk";
-import type { DeskOffer } from "@/server/desk";
+import type { DeskOffer } from "@/server/share/desk";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
@@ -29,16 +29,16 @@ import { useDone } from "../use-done";
 const shown = new Set(["Author", "Minutes", "Grades", "Reads at", "Steps", "Standards", "Students", "Licence"]);
 
 /** What is on the shelf already and much like the offer, row by row. */
-function Alike({ opened }: { opened: DeskOffer }) {
-  const { alike, facts, offer } = opened;
-  if (alike.length === 0)
-    return <p className="mt-1 text-ink-soft">Nothing on {shelfNames[offer.shelf]} is much like it.</p>;
+function Alike({ opened, teaches }: { opened: DeskOffer; teaches: boolean }) {
+  const { alike, facts, offer, beside } = opened;
+  const { go } = useAddress();
+  if (alike.length === 0) return <p className="mt-1 text-ink-soft">Nothing on {shelfNames[offer.shelf]} is like it.</p>;
   const rows = compareFacts([
     { facts, author: offer.byName, usedHere: 0 },
     ...alike.map((one) => ({ facts: one.facts, author: one.author, usedHere: one.usedBy })),
   ]).filter(({ what }) => shown.has(what));
   return (
-    <div className="mt-2 overflow-x-auto" tabIndex={0} role="region" aria-label="Beside what is on the shelf">
+    <div className="mt-2 shrink-0 overflow-x-auto" tabIndex={0} role="region" aria-label="Beside what is on the shelf">
       <table className="w-full text-left text-[13px]">
         <thead>
           <tr>
@@ -48,9 +48,23 @@ function Alike({ opened }: { opened: DeskOffer }) {
             </th>
             {alike.map((one) => (
               <th key={one.id} scope="col" className="p-1 align-bottom">
-                <Link href={`/find?open=${one.id}`} className="text-green underline">
-                  {one.facts.title}
-                </Link>
+                {teaches ? (
+                  <Link href={`/find?open=${one.id}`} className="text-green underline">
+                    {one.facts.title}
+                  </Link>
+                ) : (
+                  one.facts.title
+                )}
+                <Button
+                  size="small"
+                  look={beside?.id === one.id ? "main" : "plain"}
+                  aria-pressed={beside?.id === one.id}
+                  aria-label={`Side by side with ${one.facts.title}`}
+                  className="mt-1 !flex !font-normal whitespace-nowrap"
+                  onClick={() => go({ beside: beside?.id === one.id ? null : one.id })}
+                >
+                  Side by side
+                </Button>
               </th>
             ))}
           </tr>
@@ -87,7 +101,7 @@ function Alike({ opened }: { opened: DeskOffer }) {
 }
 
 /** "6 offers before: 5 accepted, 1 sent back." */
-function sayBefore({ before, offer }: DeskOffer): string {
+function formatBefore({ before, offer }: DeskOffer): string {
   const words = {
     accepted: "accepted",
     returned: "sent back",
@@ -104,12 +118,14 @@ function sayBefore({ before, offer }: DeskOffer): string {
 /** Beside an offer: what is like it, whether its rights fit, and the decision, by press or by key. */
 export function DecidePanel({
   opened,
+  teaches,
   own,
   next,
   zone,
   now,
 }: {
   opened: DeskOffer;
+  teaches: boolean;
   own: boolean;
   /** The offer to go on with. */
   next: number | null;
@@ -146,7 +162,7 @@ export function DecidePanel({
     deciding.current = true;
     start(async () => {
       const outcome = await decideOffer({
-        ...{ offer: offer.id, revision: offer.revision, decision, grades, subjects, note },
+        ...{ offer: offer.id, revision: offer.revision, proposed: offer.proposed, decision, grades, subjects, note },
         pins: pinned.map(([id, text]) => ({ step: id, text })),
       });
       if (!outcome.ok) {
@@ -154,7 +170,7 @@ export function DecidePanel({
         return tellProblem(outcome.problem);
       }
       done(outcome.value.said, outcome.value.event);
-      go({ offer: next, step: null });
+      go({ offer: next, step: null, beside: null });
     });
   };
   const pin = () => {
@@ -163,11 +179,32 @@ export function DecidePanel({
     if (!(step.id in pins)) flushSync(() => setPins({ ...pins, [step.id]: "" }));
     window.document.getElementById(`pin-${step.id}`)?.focus();
   };
-  useKeys({ n: pin, a: () => decide("accepted"), b: () => decide("returned"), d: () => decide("declined") });
+  /** The next of those it can be looked at beside; after the last, none. */
+  const cycle = () => {
+    const ids = [...(opened.changes === null ? [] : [opened.resource]), ...opened.alike.map(({ id }) => id)];
+    go({ beside: ids[ids.indexOf(opened.beside?.id ?? -1) + 1] ?? null });
+  };
+  useKeys({ c: cycle, n: pin, a: () => decide("accepted"), b: () => decide("returned"), d: () => decide("declined") });
   return (
     <aside aria-label="Decide" className="flex min-h-0 flex-col overflow-auto border-l border-line bg-card p-4">
-      <h3 className="font-serif text-lg">On the shelf, much like it</h3>
-      <Alike opened={opened} />
+      {opened.changes !== null && (
+        <section aria-labelledby="changes" className="mb-4 grid justify-items-start gap-1">
+          <h3 id="changes" className="font-serif text-lg">
+            Already on this shelf
+          </h3>
+          <p>What would change: {opened.changes || "no change we count"}.</p>
+          <Button
+            size="small"
+            look={opened.beside?.id === opened.resource ? "main" : "plain"}
+            aria-pressed={opened.beside?.id === opened.resource}
+            onClick={() => go({ beside: opened.beside?.id === opened.resource ? null : opened.resource })}
+          >
+            Compare with the current revision
+          </Button>
+        </section>
+      )}
+      <h3 className="font-serif text-lg">Similar things on this shelf</h3>
+      <Alike opened={opened} teaches={teaches} />
       <h3 className="mt-4 font-serif text-lg">Licence and rights</h3>
       <ul className="mt-1 grid gap-1">
         {reasons.map(({ text }) => (
@@ -184,10 +221,10 @@ export function DecidePanel({
         {document.credits.length > 0 && (
           <li className="flex gap-2">
             <Check size={15} aria-hidden className="mt-0.5 shrink-0 text-green" />
-            Its sources are credited: {sayList(document.credits.map(({ title }) => `“${title}”`))}.
+            Its sources are credited: {formatList(document.credits.map(({ title }) => `“${title}”`))}.
           </li>
         )}
-        <li className="text-ink-soft">{sayBefore(opened)}</li>
+        <li className="text-ink-soft">{formatBefore(opened)}</li>
       </ul>
       <section aria-labelledby="decide" className="mt-auto grid gap-3 border-t border-line pt-4">
         <h3 id="decide" className="font-serif text-lg">
@@ -196,7 +233,7 @@ export function DecidePanel({
         {!waits ? (
           <p>
             {offer.decidedByName ?? offer.byName} {offer.state === "withdrawn" ? "took it back" : `${offer.state} it`}
-            {offer.decided && `, ${sayDay(offer.decided, zone, now)}`}.{offer.note && ` “${offer.note}”`}
+            {offer.decided && `, ${formatDay(offer.decided, zone, now)}`}.{offer.note && ` “${offer.note}”`}
           </p>
         ) : own ? (
           <Notice tone="mine">This is yours. Another curator decides about it.</Notice>
@@ -207,7 +244,9 @@ export function DecidePanel({
               <Word
                 name="Grades"
                 text={
-                  grades.length === 0 ? "no grade" : `${grades.length === 1 ? "grade" : "grades"} ${sayGrades(grades)}`
+                  grades.length === 0
+                    ? "no grade"
+                    : `${grades.length === 1 ? "grade" : "grades"} ${formatGrades(grades)}`
                 }
                 options={Array.from({ length: 13 }, (_, grade) => ({
                   value: String(grade),
@@ -220,7 +259,7 @@ export function DecidePanel({
               in{" "}
               <Word
                 name="Subjects"
-                text={sayList(subjects) || "no subject"}
+                text={formatList(subjects) || "no subject"}
                 options={allSubjects.map((subject) => ({ value: subject, text: subject }))}
                 chosen={subjects}
                 several
@@ -237,7 +276,7 @@ export function DecidePanel({
                   )}
                   <span className="ml-auto">
                     <IconButton
-                      name="Take this note away"
+                      name="Remove this note"
                       small
                       onClick={() => setPins(Object.fromEntries(Object.entries(pins).filter(([one]) => one !== id)))}
                     >

@@ -1,6 +1,6 @@
 "use client";
 import { Segmented } from "@/ui/segmented";
-import type { DeskList } from "@/server/desk";
+import type { DeskList } from "@/server/share/desk";
 import { useAddress } from "../use-address";
 
 /** The lists of a desk: offers by what became of them, and what readers reported. */

@@ -1,13 +1,17 @@
 "use client";
 import { clsx } from "clsx";
-import { sayDay } from "@/core/calendar/say-moment";
-import { sayGradeSpan } from "@/core/find/grade";
-import { shelfNames } from "@/core/find/say";
-import type { OfferLine } from "@/data/offers";
-import type { DeskList, DeskOffer } from "@/server/desk";
+import { useState } from "react";
+import { formatDay } from "@/core/calendar/format-moment";
+import { formatGradeSpan } from "@/core/find/grade";
+import { shelfNames } from "@/core/find/format";
+import { titleOf } from "@/core/resource/document";
+import type { OfferLine } from "@/data/share/offers";
+import type { DeskList, DeskOffer } from "@/server/share/desk";
+import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
+import { stepAt } from "../light-table/step-at";
 import { StepTable } from "../light-table/step-table";
 import { useAddress } from "../use-address";
 import { DecidePanel } from "./decide-panel";
@@ -16,6 +20,7 @@ import { DeskLists } from "./desk-lists";
 const keys: [keys: string[], does: string][] = [
   [["j", "k"], "next offer, the one before"],
   [["←", "→"], "the step before, the next"],
+  [["c"], "side by side, next, close"],
   [["n"], "pin a note to this step"],
   [["a"], "accept"],
   [["b"], "send back"],
@@ -23,13 +28,14 @@ const keys: [keys: string[], does: string][] = [
   [["u"], "undo"],
 ];
 
-const sayWaits = (days: number): string => (days <= 0 ? "today" : days === 1 ? "yesterday" : `${days} days`);
+const formatWaits = (days: number): string => (days <= 0 ? "today" : days === 1 ? "yesterday" : `${days} days`);
 
 /** Offers to the shelves curators keep: what waits, the offer itself, and what a decision needs, on one screen. */
 export function DeskScreen({
   list,
   lines,
   opened,
+  teaches,
   reports,
   me,
   zone,
@@ -40,13 +46,23 @@ export function DeskScreen({
   reports: number;
   lines: OfferLine[];
   opened: DeskOffer | null;
+  /** She has Find, to look at what is like an offer there. */
+  teaches: boolean;
   me: number;
   zone: string;
   now: Date;
 }) {
-  const { go, busy } = useAddress();
+  const { go, busy, parameters } = useAddress();
+  /** The step both tables are at, of the offer that is open. */
+  const [step, setStep] = useState<{ offer: number; at: number } | null>(null);
+  const offer = opened?.offer.id ?? -1;
+  const together = {
+    at: step?.offer === offer ? step.at : stepAt(parameters.get("step"), opened?.document.steps.length ?? 0),
+    onAt: (to: number) => setStep({ offer, at: to }),
+  };
+  const beside = opened?.beside ?? null;
   const at = lines.findIndex(({ id }) => id === opened?.offer.id);
-  const open = (id: number) => go({ offer: id, step: null });
+  const open = (id: number) => go({ offer: id, step: null, beside: null });
   const move = (by: number) => {
     const next = lines[Math.max(0, Math.min(lines.length - 1, at + by))];
     if (next && next.id !== opened?.offer.id) open(next.id);
@@ -58,8 +74,18 @@ export function DeskScreen({
         <h1 className="font-serif text-[22px]">Offers to the district’s curators</h1>
         <DeskLists list={list} reports={reports} />
       </header>
-      <div className="grid min-h-0 flex-1 grid-cols-[262px_minmax(0,1fr)_minmax(0,380px)] max-md:grid-cols-1 max-md:overflow-auto">
-        <nav aria-label="Offers" className="flex min-h-0 flex-col overflow-auto border-r border-line bg-card">
+      <div
+        className={clsx(
+          "grid min-h-0 flex-1 max-md:grid-cols-1 max-md:overflow-auto",
+          beside
+            ? "grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,340px)]"
+            : "grid-cols-[262px_minmax(0,1fr)_minmax(0,380px)]",
+        )}
+      >
+        <nav
+          aria-label="Offers"
+          className={clsx("flex min-h-0 flex-col overflow-auto border-r border-line bg-card", beside && "hidden")}
+        >
           <ul>
             {lines.map((line) => (
               <li key={line.id}>
@@ -78,12 +104,13 @@ export function DeskScreen({
                   </span>
                   <span className="flex justify-between gap-2 text-[13px] text-ink-soft">
                     <span>
-                      {line.kind}, {line.minutes} min, grades {sayGradeSpan(line.grades)} · {shelfNames[line.shelf]}
+                      {line.changes && "changes · "}
+                      {line.kind}, {line.minutes} min, grades {formatGradeSpan(line.grades)} · {shelfNames[line.shelf]}
                     </span>
                     <span className="shrink-0">
                       {list === "waiting"
-                        ? sayWaits(line.waited)
-                        : `${line.state} ${line.decided ? sayDay(line.decided, zone, now) : ""}`}
+                        ? formatWaits(line.waited)
+                        : `${line.state} ${line.decided ? formatDay(line.decided, zone, now) : ""}`}
                     </span>
                   </span>
                 </button>
@@ -113,14 +140,14 @@ export function DeskScreen({
             <article aria-labelledby="offer-title" className="flex min-h-0 flex-col">
               <header className="px-5 py-3">
                 <h2 id="offer-title" className="font-serif text-[21px] leading-tight">
-                  {opened.offer.title}
+                  {titleOf(opened.document)}
                 </h2>
                 <p className="mt-1 text-[13px] text-ink-soft">
                   {[
                     opened.offer.byName,
                     opened.offer.bySchool,
                     `${opened.facts.minutes} min`,
-                    `offered ${sayDay(opened.offer.at, zone, now)}`,
+                    `offered ${formatDay(opened.offer.at, zone, now)}`,
                     `for ${shelfNames[opened.offer.shelf]}`,
                   ]
                     .filter(Boolean)
@@ -128,12 +155,33 @@ export function DeskScreen({
                 </p>
               </header>
               <div className="min-h-0 flex-1">
-                <StepTable key={opened.offer.id} document={opened.document} />
+                <StepTable key={opened.offer.id} document={opened.document} together={{ ...together, keys: true }} />
               </div>
             </article>
+            {beside && (
+              <article aria-labelledby="beside-title" className="flex min-h-0 flex-col border-l border-line">
+                <header className="flex items-start gap-2 px-5 py-3">
+                  <div className="min-w-0 flex-1">
+                    <h2 id="beside-title" className="font-serif text-[21px] leading-tight">
+                      {titleOf(beside.document)}
+                    </h2>
+                    <p className="mt-1 text-[13px] text-ink-soft">
+                      {beside.author} · {beside.minutes} min · on {shelfNames[opened.offer.shelf]} now
+                    </p>
+                  </div>
+                  <Button size="small" onClick={() => go({ beside: null })}>
+                    Close
+                  </Button>
+                </header>
+                <div className="min-h-0 flex-1">
+                  <StepTable key={beside.id} document={beside.document} together={{ ...together, keys: false }} />
+                </div>
+              </article>
+            )}
             <DecidePanel
               key={`${opened.offer.id} ${opened.offer.state}`}
               opened={opened}
+              teaches={teaches}
               own={opened.offer.by === me}
               next={lines[at + 1]?.id ?? lines[at - 1]?.id ?? null}
               zone={zone}

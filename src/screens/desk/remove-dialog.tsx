@@ -1,6 +1,6 @@
 "use client";
 import { useState, type FormEvent } from "react";
-import { shelfNames } from "@/core/find/say";
+import { shelfNames } from "@/core/find/format";
 import type { CuratedShelf } from "@/core/sharing/how-far";
 import { removeFromShelf } from "@/screens/acts/desk";
 import { Button } from "@/ui/button";

@@ -1,10 +1,10 @@
 "use client";
 import Link from "next/link";
 import { useState } from "react";
-import { sayDay } from "@/core/calendar/say-moment";
+import { formatDay } from "@/core/calendar/format-moment";
 import { reportKindNames, reportOutcomeNames, reportOutcomes, type ReportOutcome } from "@/core/sharing/report";
 import { decideReport } from "@/screens/acts/report";
-import type { DeskReport } from "@/server/desk";
+import type { DeskReport } from "@/server/share/desk";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { Field, inputClasses } from "@/ui/field";
@@ -76,7 +76,7 @@ export function ReportsScreen({
       </header>
       <div className="min-h-0 flex-1 overflow-auto px-5 py-4">
         {reports.length === 0 ? (
-          <Empty title="Nothing has been reported">What readers find wrong on your shelves comes here.</Empty>
+          <Empty title="No reports">Mistakes that readers report on your shelves appear here.</Empty>
         ) : (
           <ul aria-label="Reports" className="grid max-w-4xl gap-3">
             {reports.map((report) => (
@@ -88,7 +88,7 @@ export function ReportsScreen({
                   {report.title}
                 </Link>
                 <p className="text-[13px] text-ink-soft">
-                  {report.authorName} · reported by {report.byName}, {sayDay(report.at, zone, now)}
+                  {report.authorName} · reported by {report.byName}, {formatDay(report.at, zone, now)}
                 </p>
                 <p className="mt-1">
                   {report.stepNumber && `Step ${report.stepNumber}: `}

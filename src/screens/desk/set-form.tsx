@@ -2,8 +2,8 @@
 import { clsx } from "clsx";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { useEffect, useState, type FormEvent } from "react";
-import { months as monthNames } from "@/core/calendar/say-moment";
-import type { KeptSet } from "@/data/sets";
+import { months as monthNames } from "@/core/calendar/format-moment";
+import type { KeptSet } from "@/data/find/sets";
 import { lookForSet, removeSet, saveSet } from "@/screens/acts/set";
 import { Button } from "@/ui/button";
 import { Field, TextInput } from "@/ui/field";
@@ -16,21 +16,40 @@ import { useOnce } from "../use-once";
 
 type Looked = Extract<Awaited<ReturnType<typeof lookForSet>>, { ok: true }>["value"];
 
+/** A set as it is being written. */
+export interface SetDraft {
+  name: string;
+  note: string;
+  months: readonly number[];
+  cover: string | null;
+  items: readonly { id: number; title: string; author: string }[];
+}
+
+export const startSet = (set: KeptSet | null): SetDraft => ({
+  name: set?.name ?? "",
+  note: set?.note ?? "",
+  months: set?.months ?? [],
+  cover: set?.cover ?? null,
+  items: set?.titles ?? [],
+});
+
 /** One set: what it is called, why, when in the year, its picture, and its things in their order. */
 export function SetForm({
-  start: from,
+  set,
+  draft,
+  onDraft,
   onSaved,
   onRemoved,
 }: {
-  start: KeptSet | null;
+  /** Null: a new one. */
+  set: KeptSet | null;
+  draft: SetDraft;
+  onDraft: (draft: SetDraft) => void;
   onSaved: (id: number) => void;
   onRemoved: () => void;
 }) {
-  const [name, setName] = useState(from?.name ?? "");
-  const [note, setNote] = useState(from?.note ?? "");
-  const [months, setMonths] = useState<readonly number[]>(from?.months ?? []);
-  const [cover, setCover] = useState(from?.cover ?? null);
-  const [items, setItems] = useState<readonly { id: number; title: string; author: string }[]>(from?.titles ?? []);
+  const { name, note, months, cover, items } = draft;
+  const change = (part: Partial<SetDraft>) => onDraft({ ...draft, ...part });
   const [words, setWords] = useState("");
   const [looked, setLooked] = useState<Looked | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -52,13 +71,13 @@ export function SetForm({
   const move = (at: number, by: 1 | -1) => {
     const next = [...items];
     [next[at], next[at + by]] = [next[at + by]!, next[at]!];
-    setItems(next);
+    change({ items: next });
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
     start(async () => {
       setProblem(null);
-      const form = { id: from?.id ?? null, name, note, months: [...months], cover, items: items.map(({ id }) => id) };
+      const form = { id: set?.id ?? null, name, note, months: [...months], cover, items: items.map(({ id }) => id) };
       const outcome = await saveSet(form);
       if (!outcome.ok) return setProblem(outcome.problem);
       done(`“${name}” is on Find’s first page.`, outcome.value.event);
@@ -67,9 +86,9 @@ export function SetForm({
   };
   const remove = () =>
     start(async () => {
-      const outcome = await removeSet({ id: from!.id });
+      const outcome = await removeSet({ id: set!.id });
       if (!outcome.ok) return tellProblem(outcome.problem);
-      done(`Deleted “${from!.name}”. What was in it stays on its shelf.`, outcome.value.event);
+      done(`Deleted “${set!.name}”. What was in it stays on its shelf.`, outcome.value.event);
       onRemoved();
     });
   const found = (looked?.found ?? []).filter(({ id }) => !items.some((item) => item.id === id)).slice(0, 8);
@@ -78,16 +97,26 @@ export function SetForm({
       <div className="grid max-w-2xl gap-5">
         <Field label="What is it called?">
           {(control) => (
-            <TextInput {...control} value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
+            <TextInput
+              {...control}
+              value={name}
+              maxLength={120}
+              onChange={(event) => change({ name: event.target.value })}
+            />
           )}
         </Field>
         <Field label="Why these? One sentence.">
           {(control) => (
-            <TextInput {...control} value={note} maxLength={300} onChange={(event) => setNote(event.target.value)} />
+            <TextInput
+              {...control}
+              value={note}
+              maxLength={300}
+              onChange={(event) => change({ note: event.target.value })}
+            />
           )}
         </Field>
         <fieldset>
-          <legend className="mb-1 font-semibold">When in the year (none: all year)</legend>
+          <legend className="mb-1 font-semibold">When in the year (none chosen: all year)</legend>
           <div className="flex flex-wrap gap-1">
             {monthNames.map((month, at) => {
               const chosen = months.includes(at + 1);
@@ -97,7 +126,9 @@ export function SetForm({
                   size="small"
                   look={chosen ? "main" : "plain"}
                   aria-pressed={chosen}
-                  onClick={() => setMonths(chosen ? months.filter((one) => one !== at + 1) : [...months, at + 1])}
+                  onClick={() =>
+                    change({ months: chosen ? months.filter((one) => one !== at + 1) : [...months, at + 1] })
+                  }
                 >
                   {month}
                 </Button>
@@ -127,7 +158,7 @@ export function SetForm({
                 <IconButton
                   name={`Take ${item.title} out`}
                   small
-                  onClick={() => setItems(items.filter(({ id }) => id !== item.id))}
+                  onClick={() => change({ items: items.filter(({ id }) => id !== item.id) })}
                 >
                   <X size={14} aria-hidden />
                 </IconButton>
@@ -145,7 +176,7 @@ export function SetForm({
             onKeyDown={(event) => {
               if (event.key !== "Enter") return;
               event.preventDefault();
-              if (found[0]) setItems([...items, found[0]]);
+              if (found[0]) change({ items: [...items, found[0]] });
             }}
           />
           {words.trim() !== "" && (
@@ -154,7 +185,7 @@ export function SetForm({
                 <li key={one.id}>
                   <button
                     type="button"
-                    onClick={() => setItems([...items, one])}
+                    onClick={() => change({ items: [...items, one] })}
                     className="w-full rounded-card px-3 py-1 text-left hover:bg-green-wash"
                   >
                     {one.title} <span className="text-[13px] text-ink-soft">· {one.author}</span>
@@ -162,7 +193,7 @@ export function SetForm({
                 </li>
               ))}
               {looked && found.length === 0 && (
-                <li className="px-3 text-ink-soft">Nothing else on these shelves has these words.</li>
+                <li className="px-3 text-ink-soft">Nothing else on these shelves matches.</li>
               )}
             </ul>
           )}
@@ -171,7 +202,7 @@ export function SetForm({
           <fieldset>
             <legend className="mb-1 font-semibold">A picture for it</legend>
             <div className="flex flex-wrap gap-2">
-              <Button size="small" aria-pressed={cover === null} onClick={() => setCover(null)}>
+              <Button size="small" aria-pressed={cover === null} onClick={() => change({ cover: null })}>
                 None
               </Button>
               {[...new Set([...(cover ? [cover] : []), ...(looked?.pictures ?? [])])].map((picture, at) => (
@@ -180,7 +211,7 @@ export function SetForm({
                   type="button"
                   aria-label={`Picture ${at + 1}`}
                   aria-pressed={cover === picture}
-                  onClick={() => setCover(picture)}
+                  onClick={() => change({ cover: picture })}
                   className={clsx(
                     "rounded-card border-2 p-0.5",
                     cover === picture ? "border-green" : "border-line hover:border-line-strong",
@@ -195,13 +226,13 @@ export function SetForm({
         )}
         {problem && <Notice tone="warning">{problem}</Notice>}
         <div className="flex justify-end gap-2">
-          {from && (
+          {set && (
             <Button look="clay" disabled={busy} onClick={remove}>
               Delete the set
             </Button>
           )}
           <Button type="submit" look="main" disabled={busy}>
-            {from ? "Save" : "Make the set"}
+            {set ? "Save" : "Make the set"}
           </Button>
         </div>
       </div>

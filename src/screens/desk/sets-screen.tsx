@@ -1,18 +1,20 @@
 "use client";
 import { clsx } from "clsx";
 import { ArrowDown, ArrowUp, Plus } from "lucide-react";
-import { sayMonths } from "@/core/calendar/say-moment";
-import type { KeptSet } from "@/data/sets";
+import { formatMonths } from "@/core/calendar/format-moment";
+import type { KeptSet } from "@/data/find/sets";
 import { moveSet } from "@/screens/acts/set";
+import { orTell } from "@/screens/acts/tried";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
-import { tellProblem } from "@/ui/toast";
+import { tell, tellProblem } from "@/ui/toast";
 import { useRouter } from "next/navigation";
+import { useState } from "react";
 import { useAddress } from "../use-address";
 import { useOnce } from "../use-once";
 import { DeskLists } from "./desk-lists";
-import { SetForm } from "./set-form";
+import { SetForm, startSet, type SetDraft } from "./set-form";
 
 /** The sets curators keep for Find's first page: their season, cover, order and the sentence that says why. */
 export function SetsScreen({
@@ -28,12 +30,25 @@ export function SetsScreen({
   const { go } = useAddress();
   const router = useRouter();
   const [busy, start] = useOnce();
+  // What is not saved yet stays when she looks at another set.
+  const [drafts, setDrafts] = useState<ReadonlyMap<number, SetDraft>>(new Map());
+  const keep = (id: number, draft: SetDraft | null) =>
+    setDrafts((before) => {
+      const next = new Map(before);
+      if (draft) next.set(id, draft);
+      else next.delete(id);
+      return next;
+    });
   const shown = sets.find(({ id }) => id === opened) ?? null;
-  const move = (id: number, by: 1 | -1) =>
+  const move = ({ id, name }: KeptSet, by: 1 | -1) =>
     start(async () => {
       const outcome = await moveSet({ id, by });
-      if (!outcome.ok) tellProblem(outcome.problem);
+      if (!outcome.ok) return tellProblem(outcome.problem);
       router.refresh();
+      tell(`Moved “${name}” ${by === 1 ? "down" : "up"}.`, async () => {
+        await orTell(moveSet({ id, by: by === 1 ? -1 : 1 }));
+        router.refresh();
+      });
     });
   return (
     <div className="flex h-full min-h-0 flex-col">
@@ -64,15 +79,16 @@ export function SetsScreen({
                 >
                   <span className="block font-semibold [overflow-wrap:anywhere]">{set.name}</span>
                   <span className="text-[13px] text-ink-soft">
-                    {set.kind === "unit" ? "unit" : set.months.length > 0 ? sayMonths(set.months) : "all year"} ·{" "}
+                    {set.kind === "unit" ? "unit" : set.months.length > 0 ? formatMonths(set.months) : "all year"} ·{" "}
                     {set.items.length} {set.items.length === 1 ? "thing" : "things"} · {set.curatorName}
+                    {drafts.has(set.id) && <strong className="text-brass-text"> · not saved yet</strong>}
                   </span>
                 </button>
                 <IconButton
                   name={`Move ${set.name} up`}
                   small
                   disabled={busy || at === 0}
-                  onClick={() => move(set.id, -1)}
+                  onClick={() => move(set, -1)}
                 >
                   <ArrowUp size={14} aria-hidden />
                 </IconButton>
@@ -80,7 +96,7 @@ export function SetsScreen({
                   name={`Move ${set.name} down`}
                   small
                   disabled={busy || at === sets.length - 1}
-                  onClick={() => move(set.id, 1)}
+                  onClick={() => move(set, 1)}
                 >
                   <ArrowDown size={14} aria-hidden />
                 </IconButton>
@@ -92,9 +108,17 @@ export function SetsScreen({
         {shown || opened === 0 ? (
           <SetForm
             key={shown?.id ?? 0}
-            start={shown}
-            onSaved={(id) => go({ set: id })}
-            onRemoved={() => go({ set: null })}
+            set={shown}
+            draft={drafts.get(shown?.id ?? 0) ?? startSet(shown)}
+            onDraft={(draft) => keep(shown?.id ?? 0, draft)}
+            onSaved={(id) => {
+              keep(shown?.id ?? 0, null);
+              go({ set: id });
+            }}
+            onRemoved={() => {
+              keep(shown?.id ?? 0, null);
+              go({ set: null });
+            }}
           />
         ) : (
           <Empty title="No set is open">

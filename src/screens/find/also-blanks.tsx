@@ -11,7 +11,7 @@ import {
   type AlsoBlank,
   type Need,
 } from "@/core/find/need";
-import { sayBlank, sayCount, type Names } from "@/core/find/say";
+import { formatBlank, formatCount, type Names } from "@/core/find/format";
 import { Blank, type BlankOption } from "@/ui/blank";
 import { Menu, MenuItem } from "@/ui/menu";
 import { tellProblem } from "@/ui/toast";
@@ -74,13 +74,13 @@ function CountedBlank({
   return (
     <Blank
       name={name}
-      text={sayBlank(need, blank, names)}
+      text={formatBlank(need, blank, names)}
       filled={isFilled(need, blank)}
       options={() => options}
       chosen={chosenIn(need, blank)}
       several
       total={total}
-      say={(n) => sayCount(n, locale)}
+      say={(n) => formatCount(n, locale)}
       startOpen={startOpen}
       onOpen={() => setOpen(true)}
       onClosed={() => {

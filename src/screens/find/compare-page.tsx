@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { compareFacts } from "@/core/find/compare";
 import { stepTitle } from "@/core/resource/changes";
-import type { LightTableData } from "@/server/light-table";
+import type { LightTableData } from "@/server/find/light-table";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";
@@ -29,7 +29,7 @@ export function ComparePage({ candidates, missing }: { candidates: LightTableDat
   );
   if (candidates.length < 2) {
     return (
-      <Empty title="There is nothing to compare">
+      <Empty title="Nothing to compare yet">
         <p>Choose two to four lines in Find with the key c.</p>
         {back}
       </Empty>
@@ -44,7 +44,9 @@ export function ComparePage({ candidates, missing }: { candidates: LightTableDat
       <div className="flex items-center gap-4">
         {back}
         <h1 className="font-serif text-[21px]">Side by side</h1>
-        {missing > 0 && <p className="text-[13px] text-clay">{missing} of them is not here, or not yours to see.</p>}
+        {missing > 0 && (
+          <p className="text-[13px] text-clay">{missing} of them is not here, or you do not have access to it.</p>
+        )}
         <p className="ml-auto text-[13px] text-ink-soft">Rows with ≠ differ.</p>
       </div>
       <div role="table" aria-label="Facts side by side" className="mt-2 text-[13px]">
@@ -135,7 +137,7 @@ export function ComparePage({ candidates, missing }: { candidates: LightTableDat
                   values={{}}
                   marks={{}}
                   onChange={() => undefined}
-                  still
+                  readOnly
                   mayCheck={() => false}
                 />
               ) : (

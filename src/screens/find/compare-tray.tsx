@@ -17,13 +17,13 @@ export function CompareTray({ ids, onClear }: { ids: readonly number[]; onClear:
   return (
     <span className="flex items-center gap-1 text-[13px]" role="status">
       {ids.length === 1 ? (
-        <span className="text-ink-soft">1 to compare; take another with c</span>
+        <span className="text-ink-soft">1 to compare; add another with c</span>
       ) : (
         <Link href={`/find/compare?of=${ids.join(",")}`} className={buttonClasses("plain", "small")}>
           <Columns3 size={14} aria-hidden /> Compare {ids.length}
         </Link>
       )}
-      <IconButton name="Compare none" small onClick={onClear}>
+      <IconButton name="Clear" small onClick={onClear}>
         <X size={14} aria-hidden />
       </IconButton>
     </span>

@@ -14,13 +14,13 @@ import {
   type Need,
 } from "@/core/find/need";
 import { idFrom, idsFrom } from "@/core/ids";
-import { sayGradeSpan } from "@/core/find/grade";
-import { sayBlank, sayCount } from "@/core/find/say";
+import { formatGradeSpan } from "@/core/find/grade";
+import { formatBlank, formatCount } from "@/core/find/format";
 import { MOST_SHOWN } from "@/core/find/order";
-import type { AssignContext } from "@/server/assign-context";
-import type { Results } from "@/server/find-page";
-import type { LightTableData } from "@/server/light-table";
-import type { StartData } from "@/server/start-page";
+import type { AssignContext } from "@/server/assign/assign-context";
+import type { Results } from "@/server/find/find-page";
+import type { LightTableData } from "@/server/find/light-table";
+import type { StartData } from "@/server/find/start-page";
 import { PrintedList } from "@/ui/printed-list";
 import { BackToList } from "@/ui/back-to-list";
 import { Button } from "@/ui/button";
@@ -32,7 +32,7 @@ import { openOnTable } from "../shell/opened";
 import { AddressOfParts, useAddress } from "../use-address";
 import { useAnswer } from "../use-answer";
 import { CompareTray } from "./compare-tray";
-import { KeepNeed } from "./keep-need";
+import { SaveSearch } from "./save-search";
 import { NeedLine } from "./need-line";
 import { LinesHead, ResultLines } from "./result-lines";
 import { StartPage } from "./start-page";
@@ -145,15 +145,15 @@ function Find(props: FindScreenProps) {
         title={
           blanks
             .filter((blank) => isFilled(answered, blank))
-            .map((blank) => sayBlank(answered, blank, names))
+            .map((blank) => formatBlank(answered, blank, names))
             .join(", ") || "Find"
         }
-        about={`${sayCount(counts.total, locale)} in all`}
+        about={`${formatCount(counts.total, locale)} in all`}
         heads={["What", "By", "Grades", "Minutes", "Used here"]}
         lines={() =>
           hits.map(({ id, facts, author, usedHere }) => ({
             id,
-            cells: [facts.title, author, sayGradeSpan(facts.grades), facts.minutes, usedHere || ""],
+            cells: [facts.title, author, formatGradeSpan(facts.grades), facts.minutes, usedHere || ""],
           }))
         }
       />
@@ -176,7 +176,7 @@ function Find(props: FindScreenProps) {
         <div className="mt-1 flex min-h-5 items-center gap-4 max-md:flex-wrap max-md:gap-y-1">
           <Trail
             trail={counts.trail}
-            need={sayAsTyped(found.need, answered)}
+            need={formatAsTyped(found.need, answered)}
             locale={locale}
             names={names}
             onBack={(kept) => without(blanks.filter((blank) => !kept.includes(blank)))}
@@ -188,11 +188,11 @@ function Find(props: FindScreenProps) {
             onWords={(words) => change({ ...need, words })}
           />
           <span className="ml-auto flex shrink-0 items-center gap-4">
-            <KeepNeed
+            <SaveSearch
               need={answered}
               says={blanks
                 .filter((blank) => isFilled(answered, blank))
-                .map((blank) => sayBlank(answered, blank, names))
+                .map((blank) => formatBlank(answered, blank, names))
                 .join(", ")}
               saved={saved}
             />
@@ -226,7 +226,7 @@ function Find(props: FindScreenProps) {
             >
               {stoodFor < counts.total && (
                 <p className="p-3 text-center text-[13px] text-ink-soft">
-                  {sayCount(stoodFor, locale)} of {sayCount(counts.total, locale)} shown.{" "}
+                  {formatCount(stoodFor, locale)} of {formatCount(counts.total, locale)} shown.{" "}
                   {hits.length >= limit && limit < MOST_SHOWN ? (
                     <Button size="small" onClick={() => go({ show: limit + 80 })}>
                       Show more
@@ -240,7 +240,7 @@ function Find(props: FindScreenProps) {
           ) : (
             <NothingFound
               found={found}
-              need={sayAsTyped(found.need, answered)}
+              need={formatAsTyped(found.need, answered)}
               onLeave={(blank) => without([blank])}
               locale={locale}
             />
@@ -271,7 +271,9 @@ function Find(props: FindScreenProps) {
               <LightTable key={opened.resource.id} data={opened} assign={assign} />
             </KeysAwake>
           ) : onItsWay ? null : selected !== undefined ? (
-            <Empty title="This is not here">It was taken away, or it is not yours to see. Choose another line.</Empty>
+            <Empty title="This is not here">
+              It was removed, or you do not have access to it. Choose another line.
+            </Empty>
           ) : (
             <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>
           )}
@@ -288,7 +290,7 @@ const withoutBlanks = (typed: Need, read: Need, left: readonly Blank[]): Need =>
 };
 
 /** The trail says the words as she typed them, and the blanks as they were read. */
-const sayAsTyped = (read: Need, typed: Need): Need => ({ ...read, words: typed.words });
+const formatAsTyped = (read: Need, typed: Need): Need => ({ ...read, words: typed.words });
 
 function NothingFound({
   found,
@@ -302,19 +304,19 @@ function NothingFound({
   locale: string;
 }) {
   return (
-    <Empty title="Nothing fits all of this">
-      <p>Leave one of these open:</p>
+    <Empty title="No results for all of this">
+      <p>Try without one of these:</p>
       <ul className="grid gap-2">
         {found.loosen.map(({ blank, left }) => (
           <li key={blank} className="flex items-center justify-center gap-3">
             <Button
               className="!shrink min-w-0 max-w-72"
-              title={sayBlank(need, blank, found.names)}
+              title={formatBlank(need, blank, found.names)}
               onClick={() => onLeave(blank)}
             >
-              <span className="truncate">{sayBlank(need, blank, found.names)}</span>
+              <span className="truncate">{formatBlank(need, blank, found.names)}</span>
             </Button>
-            <span className="numbers">{left === 0 ? "still nothing" : `brings back ${sayCount(left, locale)}`}</span>
+            <span className="numbers">{left === 0 ? "still nothing" : `gives ${formatCount(left, locale)}`}</span>
           </li>
         ))}
       </ul>

@@ -11,7 +11,7 @@ import {
   type Blank as BlankName,
   type Need,
 } from "@/core/find/need";
-import { kindName, sayBlank, sayCount, shelfNames, type Names } from "@/core/find/say";
+import { kindName, formatBlank, formatCount, shelfNames, type Names } from "@/core/find/format";
 import { gradeName } from "@/core/find/grade";
 import type { FacetCounts } from "@/core/find/facets";
 import { Blank, type BlankOption } from "@/ui/blank";
@@ -50,13 +50,13 @@ export function NeedLine({
   ) => (
     <Blank
       name={name}
-      text={sayBlank(need, which)}
+      text={formatBlank(need, which)}
       filled={isFilled(need, which)}
       options={options}
       chosen={chosen}
       several={several}
       total={total}
-      say={(count) => sayCount(count, locale)}
+      say={(count) => formatCount(count, locale)}
       onChoose={(value) => onChange(choose(value))}
       onClear={() => onChange(emptied(need, which))}
     />

@@ -3,13 +3,13 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { ArrowDown } from "lucide-react";
 import { clsx } from "clsx";
 import { useEffect, useRef, type ReactNode } from "react";
-import { sayVersions } from "@/core/find/say";
+import { formatVersions } from "@/core/find/format";
 import { COMMONS, DISTRICT, SATCHEL, STAFFROOM } from "@/core/find/facets";
-import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
+import { formatGradeSpan, formatReadingGrade } from "@/core/find/grade";
 import type { LineFacts } from "@/core/resource/facts";
 import type { Activity } from "@/core/resource/activity";
 import type { Sort } from "@/core/find/order";
-import type { FoundLine } from "@/server/find-page";
+import type { FoundLine } from "@/server/find/find-page";
 import { countryName, type Country } from "@/core/find/also";
 import { Grip } from "../shell/grip";
 import { Line, lineColumns } from "@/ui/line";
@@ -41,7 +41,7 @@ export function FactCells({ facts }: { facts: LineFacts }) {
   return (
     <>
       <Doing doing={facts.doing} />
-      <span className="numbers">{sayGradeSpan(facts.grades)}</span>
+      <span className="numbers">{formatGradeSpan(facts.grades)}</span>
       <span className="numbers text-right">{facts.minutes}</span>
       <span
         className={clsx(
@@ -49,7 +49,7 @@ export function FactCells({ facts }: { facts: LineFacts }) {
           facts.readingGrade !== null && facts.readingGrade > facts.grades.to + 1 && "font-semibold text-clay",
         )}
       >
-        {facts.readingGrade === null ? "–" : sayReadingGrade(facts.readingGrade)}
+        {facts.readingGrade === null ? "–" : formatReadingGrade(facts.readingGrade)}
         {facts.readingGrade !== null && facts.languages[0] !== "en" && (
           <span className="text-[11px]"> {facts.languages[0]}</span>
         )}
@@ -107,7 +107,7 @@ export function LinesHead({
   );
 }
 
-function sayShelf(reach: number): string {
+function formatShelf(reach: number): string {
   if (reach & STAFFROOM) return "Staffroom";
   if (reach & DISTRICT) return "District";
   return reach & COMMONS ? "Commons" : "only mine";
@@ -178,7 +178,7 @@ export function ResultLines({
       key={hit.id}
       place={{ at, of: hits.length, measure: lines.measureElement }}
       title={hit.facts.title}
-      fromText={[inTheWay[hit.id], foreignTo(hit), hit.author, sayShelf(hit.reach)].filter(Boolean).join(" · ")}
+      fromText={[inTheWay[hit.id], foreignTo(hit), hit.author, formatShelf(hit.reach)].filter(Boolean).join(" · ")}
       from={
         <>
           {since !== null && hit.fresh.getTime() > since && <strong className="text-green">new · </strong>}
@@ -186,7 +186,7 @@ export function ResultLines({
           {inTheWay[hit.id] && <span className="text-clay">{inTheWay[hit.id]} · </span>}
           {foreignTo(hit) && `${foreignTo(hit)} · `}
           {compared.includes(hit.id) && "to compare · "}
-          {hit.mine ? "mine" : hit.author} · {sayShelf(hit.reach)}
+          {hit.mine ? "mine" : hit.author} · {formatShelf(hit.reach)}
         </>
       }
       after={
@@ -200,7 +200,7 @@ export function ResultLines({
                 onClick={() => onUnfold(unfolded === hit.family ? null : hit.family)}
                 className="hover:underline"
               >
-                {sayVersions(hit)}
+                {formatVersions(hit)}
               </button>
             )}
             {hit.alike > 0 && (

@@ -3,8 +3,8 @@ import { clsx } from "clsx";
 import { Check, ChevronDown, ChevronRight, Upload } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
-import { sayGradeSpan } from "@/core/find/grade";
-import type { Framework, TreeNode } from "@/data/standards";
+import { formatGradeSpan } from "@/core/find/grade";
+import type { Framework, TreeNode } from "@/data/find/standards";
 import { undoFramework } from "../acts/standards";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -191,12 +191,12 @@ export function StandardsScreen(props: StandardsScreenProps) {
           {grades && (
             <label className="flex items-center gap-2 text-[13px]">
               <Checkbox
-                label={`Only the class’s grades, ${sayGradeSpan(grades)}`}
+                label={`Only the class’s grades, ${formatGradeSpan(grades)}`}
                 checked={onlyMine}
                 onChange={setOnlyMine}
               />
               <span aria-hidden>
-                only {grades.from === grades.to ? "grade" : "grades"} {sayGradeSpan(grades)}
+                only {grades.from === grades.to ? "grade" : "grades"} {formatGradeSpan(grades)}
               </span>
             </label>
           )}
@@ -208,8 +208,8 @@ export function StandardsScreen(props: StandardsScreenProps) {
         </header>
         <div className="min-h-0 flex-1 overflow-auto">
           {tree.length === 0 ? (
-            <Empty title="There is no framework yet">
-              {mayImport ? "Bring one in as a CASE 1.0 file." : "A curator can bring one in."}
+            <Empty title="No frameworks yet">
+              {mayImport ? "Import one as a CASE 1.0 file." : "A curator can import one."}
             </Empty>
           ) : (
             branch(null, 0)
@@ -223,7 +223,7 @@ export function StandardsScreen(props: StandardsScreenProps) {
             {picked.length === 0 ? "Choose one or several" : `${picked.length} chosen`}
           </h2>
           {picked.length === 0 ? (
-            <p className="mt-1 text-[13px] text-ink-soft">A strand takes everything under it along.</p>
+            <p className="mt-1 text-[13px] text-ink-soft">Choosing a strand chooses everything under it.</p>
           ) : (
             <>
               <ul className="mt-1 text-[13px]">
@@ -295,10 +295,10 @@ export function StandardsScreen(props: StandardsScreenProps) {
               }}
             />
             <Button onClick={() => file.current?.click()}>
-              <Upload size={14} aria-hidden /> Bring in a framework
+              <Upload size={14} aria-hidden /> Import a framework
             </Button>
             <p className="mt-2 text-ink-soft">
-              A CASE 1.0 file. Taking the same one in again brings it up to date; what is aligned stays.
+              A CASE 1.0 file. Importing it again updates it; what is aligned stays aligned.
             </p>
           </section>
         )}

@@ -3,12 +3,12 @@ import { X } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
-import { sayDay } from "@/core/calendar/say-moment";
+import { formatDay } from "@/core/calendar/format-moment";
 import { anyNeed, needToParameters } from "@/core/find/need";
 import { gradeName } from "@/core/find/grade";
-import { dropNeed, keepNeed } from "@/screens/acts/keep";
+import { deleteSearch, saveSearch } from "@/screens/acts/keep";
 import { orTell } from "@/screens/acts/tried";
-import type { StartData } from "@/server/start-page";
+import type { StartData } from "@/server/find/start-page";
 import { IconButton } from "@/ui/icon-button";
 import { mediaAddress } from "../step/media";
 import { tell, tellProblem } from "@/ui/toast";
@@ -74,11 +74,11 @@ export function StartPage({
 }) {
   const router = useRouter();
   const forget = async (kept: StartData["saved"][number]) => {
-    const outcome = await dropNeed({ id: kept.id });
+    const outcome = await deleteSearch({ id: kept.id });
     if (!outcome.ok) return tellProblem(outcome.problem);
     router.refresh();
-    tell(`“${kept.name}” is no longer kept.`, async () => {
-      await orTell(keepNeed({ name: kept.name, address: kept.address }));
+    tell(`“${kept.name}” is deleted.`, async () => {
+      await orTell(saveSearch({ name: kept.name, address: kept.address }));
       router.refresh();
     });
   };
@@ -104,7 +104,7 @@ export function StartPage({
       <h1 className="heard">Find: places to begin</h1>
       <div className="columns-2 gap-8">
         {data.saved.length > 0 && (
-          <Part title="Needs you keep">
+          <Part title="Saved searches">
             {data.saved.map((kept) => (
               <Way
                 key={kept.id}
@@ -125,7 +125,7 @@ export function StartPage({
                 }
                 onGo={() => onNeed(kept.address, kept.seen)}
                 tail={
-                  <IconButton name={`Keep “${kept.name}” no longer`} small onClick={() => void forget(kept)}>
+                  <IconButton name={`Delete “${kept.name}”`} small onClick={() => void forget(kept)}>
                     <X size={13} aria-hidden />
                   </IconButton>
                 }
@@ -152,7 +152,7 @@ export function StartPage({
                 key={one.id}
                 text={one.title}
                 note={one.author}
-                at={sayDay(one.at, zone, now)}
+                at={formatDay(one.at, zone, now)}
                 onGo={() => onOpen(one.id)}
               />
             ))}
@@ -232,7 +232,12 @@ export function StartPage({
         {data.partners.length > 0 && (
           <Part title="From partners">
             {data.partners.map((one) => (
-              <Way key={one.value} text={one.text} at={one.resources} onGo={() => onNeed(`author=${one.value}`)} />
+              <Way
+                key={one.value}
+                text={one.text}
+                at={one.resources}
+                onGo={() => router.push(`/find/partner/${one.value}`)}
+              />
             ))}
           </Part>
         )}

@@ -1,8 +1,8 @@
 "use client";
 import { ArrowRight } from "lucide-react";
 import type { Blank, Need } from "@/core/find/need";
-import { sayBlank, sayCount, type Names } from "@/core/find/say";
-import type { TrailStep } from "@/data/counts";
+import { formatBlank, formatCount, type Names } from "@/core/find/format";
+import type { TrailStep } from "@/data/find/counts";
 
 /** How the results became few: each number goes back to where it was said. */
 export function Trail({
@@ -22,10 +22,10 @@ export function Trail({
     <ol className="flex flex-wrap items-center gap-x-2 text-[13px] text-ink-soft" aria-label="How it was narrowed">
       {trail.map((step, at) => {
         const last = at === trail.length - 1;
-        const words = step.blank ? sayBlank(need, step.blank, names) : "in all";
+        const words = step.blank ? formatBlank(need, step.blank, names) : "in all";
         const number = (
           <span className={`numbers font-semibold ${last ? "text-green" : "text-ink"}`}>
-            {sayCount(step.left, locale)}
+            {formatCount(step.left, locale)}
           </span>
         );
         return (
@@ -42,7 +42,7 @@ export function Trail({
               <button
                 type="button"
                 className="flex max-w-[20rem] gap-1 border-b border-line-strong hover:text-ink"
-                title={`Back to here: ${words}`}
+                title={`Back to: ${words}`}
                 onClick={() => onBack(trail.slice(0, at + 1).flatMap((one) => (one.blank ? [one.blank] : [])))}
               >
                 {number} <span className="truncate">{words}</span>

@@ -1,6 +1,6 @@
 "use client";
 import { X } from "lucide-react";
-import type { Said } from "@/server/understand";
+import type { Said } from "@/server/find/understand";
 
 /** What the words were taken for; each is just words again with one press. And what was shown instead of a slip. */
 export function UnderstoodWords({
@@ -37,9 +37,9 @@ export function UnderstoodWords({
       ))}
       {corrected && (
         <span>
-          No results for “{typed}”. Showing <strong>{corrected}</strong>.{" "}
+          No results for “{typed}”. Showing “{corrected}”.{" "}
           <button type="button" className="font-semibold text-green underline" onClick={() => onWords(corrected)}>
-            Use this
+            Use this spelling
           </button>
         </span>
       )}

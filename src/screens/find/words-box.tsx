@@ -128,7 +128,7 @@ export function WordsBox({
         <ul
           id={listId}
           role="listbox"
-          aria-label="Words that go on from this"
+          aria-label="Suggestions"
           className="absolute top-full left-0 z-40 mt-1 min-w-44 rounded-card border border-line bg-card p-1 font-sans text-sm shadow-soft"
         >
           {suggestions.map((word, nth) => (

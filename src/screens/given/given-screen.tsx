@@ -2,11 +2,11 @@
 import { Backpack, Heart, Send } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { sayDay } from "@/core/calendar/say-moment";
-import { sayGradeSpan } from "@/core/find/grade";
-import type { Given } from "@/data/shares";
+import { formatDay } from "@/core/calendar/format-moment";
+import { formatGradeSpan } from "@/core/find/grade";
+import type { Given } from "@/data/share/shares";
 import { adaptResource } from "@/screens/acts/adapt";
-import { sayThanks } from "@/screens/acts/give";
+import { formatThanks } from "@/screens/acts/give";
 import { packResource, unpackResources } from "@/screens/acts/satchel";
 import { orTell } from "@/screens/acts/tried";
 import { Button, buttonClasses } from "@/ui/button";
@@ -36,16 +36,16 @@ export function GivenScreen({ given, zone, now }: { given: Given[]; zone: string
     });
   const thank = ({ id, by }: Given) =>
     start(async () => {
-      const outcome = await sayThanks({ share: id });
+      const outcome = await formatThanks({ share: id });
       if (!outcome.ok) return tellProblem(outcome.problem);
       router.refresh();
-      tell(`${by} hears that you say thank you.`);
+      tell(`${by} will hear that you said thank you.`);
     });
   return (
     <div className="mx-auto h-full max-w-4xl overflow-auto px-6 py-5">
       <h1 className="font-serif text-[22px]">Given to me</h1>
       {given.length === 0 ? (
-        <Empty title="Nothing yet">What colleagues give you by name comes here.</Empty>
+        <Empty title="Nothing yet">Things colleagues share with you by name appear here.</Empty>
       ) : (
         <ul aria-label="Given to me" className="mt-3 grid gap-3">
           {given.map((one) => (
@@ -54,8 +54,8 @@ export function GivenScreen({ given, zone, now }: { given: Given[]; zone: string
                 {one.facts.title}
               </Link>
               <p className="text-[13px] text-ink-soft">
-                {one.by} · {sayDay(one.at, zone, now)} · {one.facts.minutes} min · grades{" "}
-                {sayGradeSpan(one.facts.grades)}
+                {one.by} · {formatDay(one.at, zone, now)} · {one.facts.minutes} min · grades{" "}
+                {formatGradeSpan(one.facts.grades)}
               </p>
               {one.note && <p className="mt-1">“{one.note}”</p>}
               <div className="mt-2 flex flex-wrap gap-2">

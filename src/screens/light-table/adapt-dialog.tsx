@@ -2,7 +2,7 @@
 import { useRouter } from "next/navigation";
 import { licenceNames, licencesForAdaptation } from "@/core/licence/licence";
 import { othersSpeak } from "@/core/resource/voices";
-import type { LightTableData } from "@/server/light-table";
+import type { LightTableData } from "@/server/find/light-table";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 

@@ -21,7 +21,7 @@ export function BoardScreen({ title, document }: { title: string; document: Docu
   useKeys({ ArrowRight: () => move(1), ArrowLeft: () => move(-1) });
   const [read, setRead] = useState(document.languages[0]!);
   const step = steps[at];
-  if (!step) return <Empty title="There is nothing to show students yet" />;
+  if (!step) return <Empty title="Nothing to show students yet" />;
   const answer = (question: Question, value: ResponseValue) => {
     setValues((old) => ({ ...old, [question.id]: value }));
     setMarks((old) => ({ ...old, [question.id]: undefined }));

@@ -1,6 +1,6 @@
 "use client";
 import { compareEditions } from "@/core/find/edition";
-import type { LightTableData } from "@/server/light-table";
+import type { LightTableData } from "@/server/find/light-table";
 
 /** Editions of one work beside each other: what differs is marked, so that nobody packs the wrong one. */
 export function EditionsView({ data, onOpen }: { data: LightTableData; onOpen: (id: number) => void }) {

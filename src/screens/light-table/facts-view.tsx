@@ -1,11 +1,11 @@
 "use client";
-import { sayDay, sayMonths } from "@/core/calendar/say-moment";
+import { formatDay, formatMonths } from "@/core/calendar/format-moment";
 import { countryName, deviceName, languageName } from "@/core/find/also";
-import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
+import { formatGradeSpan, formatReadingGrade } from "@/core/find/grade";
 import { minutesDisagree } from "@/core/resource/minutes";
 import { clockTime } from "@/core/media/captions";
 import { licenceNames } from "@/core/licence/licence";
-import type { LightTableData } from "@/server/light-table";
+import type { LightTableData } from "@/server/find/light-table";
 
 const minutesFrom = {
   stated: "as its author says",
@@ -21,7 +21,7 @@ const signNames = {
   holiday: "holidays",
 };
 
-const sayTime = ({ minutes, minutesFrom: from, minutesEstimated }: LightTableData["facts"]): string =>
+const formatTime = ({ minutes, minutesFrom: from, minutesEstimated }: LightTableData["facts"]): string =>
   `${minutes} minutes, ${minutesFrom[from]}${
     minutesEstimated !== undefined && minutesDisagree(minutes, minutesEstimated)
       ? `; about ${minutesEstimated} going by its steps`
@@ -32,12 +32,12 @@ const sayTime = ({ minutes, minutesFrom: from, minutesEstimated }: LightTableDat
 export function FactsView({ data, zone, now }: { data: LightTableData; zone: string; now: Date }) {
   const { facts, reading, statements, foreign } = data;
   const rows: [string, string][] = [
-    ["Time", sayTime(facts)],
-    ["Grades meant", sayGradeSpan(facts.grades)],
+    ["Time", formatTime(facts)],
+    ["Grades meant", formatGradeSpan(facts.grades)],
     [
       "Reads at",
       reading.grade
-        ? `${sayReadingGrade(reading.grade.grade)} by ${reading.grade.formula}${reading.daleChall ? `; grade ${reading.daleChall.grades} by Dale-Chall (${reading.daleChall.score})` : ""}`
+        ? `${formatReadingGrade(reading.grade.grade)} by ${reading.grade.formula}${reading.daleChall ? `; grade ${reading.daleChall.grades} by Dale-Chall (${reading.daleChall.score})` : ""}`
         : "too little text to measure",
     ],
     [
@@ -49,7 +49,7 @@ export function FactsView({ data, zone, now }: { data: LightTableData; zone: str
       facts.audioSeconds > 0 ? `${Math.ceil(facts.audioSeconds / 60)} minutes recorded` : "nothing recorded",
     ],
     ...(facts.filmSeconds ? [["Film", clockTime(facts.filmSeconds)] as [string, string]] : []),
-    ...(facts.months?.length ? [["Months", sayMonths(facts.months)] as [string, string]] : []),
+    ...(facts.months?.length ? [["Months", formatMonths(facts.months)] as [string, string]] : []),
     ["Students", [...new Set(facts.doing)].join(", ")],
     ["Questions", `${facts.questions}, ${facts.marks} marks`],
     ["Devices", facts.devices.map(deviceName).join(", ")],
@@ -83,8 +83,8 @@ export function FactsView({ data, zone, now }: { data: LightTableData; zone: str
                   <li key={one.class}>
                     {one.class}{" "}
                     <span className="text-ink-soft">
-                      grade {sayGradeSpan({ from: one.gradeFrom, to: one.gradeTo })} · {one.teacher} ·{" "}
-                      {sayDay(one.at, zone, now)}
+                      grade {formatGradeSpan({ from: one.gradeFrom, to: one.gradeTo })} · {one.teacher} ·{" "}
+                      {formatDay(one.at, zone, now)}
                     </span>
                   </li>
                 ))}
@@ -104,7 +104,7 @@ export function FactsView({ data, zone, now }: { data: LightTableData; zone: str
                           : "numbers text-ink-soft"
                       }
                     >
-                      {sayReadingGrade(sentence.grade)}
+                      {formatReadingGrade(sentence.grade)}
                     </span>
                     <span>{sentence.text}</span>
                   </li>

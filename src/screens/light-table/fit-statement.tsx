@@ -1,8 +1,8 @@
 "use client";
 import { clsx } from "clsx";
 import { Fragment } from "react";
-import type { AssignContext } from "@/server/assign-context";
-import type { LightTableData } from "@/server/light-table";
+import type { AssignContext } from "@/server/assign/assign-context";
+import type { LightTableData } from "@/server/find/light-table";
 import { Notice } from "@/ui/notice";
 
 const verdicts = { fits: "Fits", "with care": "With care for", "does not": "Does not fit" } as const;

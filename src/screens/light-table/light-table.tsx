@@ -3,15 +3,15 @@ import { Backpack, GitBranch, Send, Share2 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
-import { sayDay } from "@/core/calendar/say-moment";
-import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
-import { sayList } from "@/core/say-list";
+import { formatDay } from "@/core/calendar/format-moment";
+import { formatGradeSpan, formatReadingGrade } from "@/core/find/grade";
+import { formatList } from "@/core/format-list";
 import { creditLine, licenceNames } from "@/core/licence/licence";
 import { adaptResource } from "@/screens/acts/adapt";
 import { orTell } from "@/screens/acts/tried";
 import { packAgain, packResource, unpackResources } from "@/screens/acts/satchel";
-import type { AssignContext } from "@/server/assign-context";
-import type { LightTableData } from "@/server/light-table";
+import type { AssignContext } from "@/server/assign/assign-context";
+import type { LightTableData } from "@/server/find/light-table";
 import { Button } from "@/ui/button";
 
 import { Key } from "@/ui/key";
@@ -75,10 +75,10 @@ function placeFrom(text: string | null) {
 }
 
 /** "Adapted by Ines Halloran and 2 others elsewhere." */
-function sayAdapters({ names, others }: LightTableData["adapters"]): string | null {
+function formatAdapters({ names, others }: LightTableData["adapters"]): string | null {
   const who = [...names, ...(others > 0 ? [others === 1 ? "one other elsewhere" : `${others} others elsewhere`] : [])];
   if (who.length === 0) return null;
-  return `Adapted by ${sayList(who)}.`;
+  return `Adapted by ${formatList(who)}.`;
 }
 
 function About({ data, assign }: { data: LightTableData; assign: AssignContext }) {
@@ -87,10 +87,10 @@ function About({ data, assign }: { data: LightTableData; assign: AssignContext }
     resource.ownerName,
     resource.ownerSchool,
     facts.minutesFrom === "estimate" ? `about ${facts.minutes} min` : `${facts.minutes} min`,
-    `grades ${sayGradeSpan(facts.grades)}`,
-    facts.readingGrade === null ? null : `reads at ${sayReadingGrade(facts.readingGrade)}`,
+    `grades ${formatGradeSpan(facts.grades)}`,
+    facts.readingGrade === null ? null : `reads at ${formatReadingGrade(facts.readingGrade)}`,
     facts.standards.join(", ") || null,
-    resource.revised && `revised ${sayDay(resource.revised, assign.zone, assign.now)}`,
+    resource.revised && `revised ${formatDay(resource.revised, assign.zone, assign.now)}`,
     data.usedHere > 0 && `used by ${data.usedHere} ${data.usedHere === 1 ? "class" : "classes"} here`,
   ].filter(Boolean);
   return (
@@ -106,7 +106,9 @@ function About({ data, assign }: { data: LightTableData; assign: AssignContext }
           </Link>
         </p>
       )}
-      {sayAdapters(data.adapters) && <p className="mt-0.5 text-[13px] text-brass-text">{sayAdapters(data.adapters)}</p>}
+      {formatAdapters(data.adapters) && (
+        <p className="mt-0.5 text-[13px] text-brass-text">{formatAdapters(data.adapters)}</p>
+      )}
       {document.credits.map((credit, at) => (
         <p key={at} className="mt-0.5 text-[13px] text-brass-text">
           {creditLine(credit)}

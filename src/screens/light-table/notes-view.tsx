@@ -1,11 +1,11 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { sayDay } from "@/core/calendar/say-moment";
+import { formatDay } from "@/core/calendar/format-moment";
 import { noteWords } from "@/core/find/note-words";
 import { noteUse, takeBackNote } from "@/screens/acts/keep";
-import type { AssignContext } from "@/server/assign-context";
-import type { LightTableData } from "@/server/light-table";
+import type { AssignContext } from "@/server/assign/assign-context";
+import type { LightTableData } from "@/server/find/light-table";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { tell, tellProblem } from "@/ui/toast";
@@ -34,7 +34,7 @@ export function NotesView({ data, assign }: { data: LightTableData; assign: Assi
     setWords([]);
     setText("");
     router.refresh();
-    tell("Your colleagues can read it now.", () => void takeBack(outcome.value.id));
+    tell("Your colleagues can now read it.", () => void takeBack(outcome.value.id));
   };
   return (
     <div
@@ -44,7 +44,7 @@ export function NotesView({ data, assign }: { data: LightTableData; assign: Assi
       aria-label="Colleagues"
     >
       <section aria-label="What colleagues said">
-        {notes.length === 0 && <p className="text-ink-soft">Nobody at your school has said how it went yet.</p>}
+        {notes.length === 0 && <p className="text-ink-soft">No one at your school has said how it went yet.</p>}
         <ul className="grid gap-3">
           {notes.map((note) => (
             <li key={note.id} className="border-b border-line pb-2">
@@ -53,7 +53,7 @@ export function NotesView({ data, assign }: { data: LightTableData; assign: Assi
               </p>
               {note.text && <p>{note.text}</p>}
               <p className="flex items-center gap-2 text-[13px] text-ink-soft">
-                {note.by}, with {note.className}, {sayDay(note.at, assign.zone, assign.now)}
+                {note.by}, with {note.className}, {formatDay(note.at, assign.zone, assign.now)}
                 {/* Only her own can be taken back; the server asks again. */}
                 {note.mine && (
                   <button type="button" className="underline" onClick={() => void takeBack(note.id)}>

@@ -3,7 +3,7 @@ import { useState, type FormEvent } from "react";
 import { stepTitle } from "@/core/resource/changes";
 import { reportKindNames, reportKinds, type ReportKind } from "@/core/sharing/report";
 import { reportResource } from "@/screens/acts/report";
-import type { LightTableData } from "@/server/light-table";
+import type { LightTableData } from "@/server/find/light-table";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";
@@ -65,7 +65,7 @@ export function ReportDialog({ data }: { data: LightTableData }) {
                 className={inputClasses}
                 defaultValue={steps[stepAt(parameters.get("step"), steps.length)]?.id ?? ""}
               >
-                <option value="">the whole of it</option>
+                <option value="">all of it</option>
                 {steps.map((step, at) => (
                   <option key={step.id} value={step.id}>
                     {at + 1}. {stepTitle(step, languages)}
@@ -74,7 +74,7 @@ export function ReportDialog({ data }: { data: LightTableData }) {
               </select>
             )}
           </Field>
-          <Field label="Anything that helps to put it right">
+          <Field label="Anything that helps to fix it">
             {(control) => <textarea {...control} name="note" rows={3} maxLength={1000} className={inputClasses} />}
           </Field>
           {problem && <Notice tone="warning">{problem}</Notice>}

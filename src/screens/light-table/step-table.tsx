@@ -7,7 +7,7 @@ import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, type Document, type Step } from "@/core/resource/document";
 import { inLanguage, readFirst } from "@/core/resource/language";
 import { workNames } from "@/core/resource/work";
-import { sayAnswer } from "@/core/scoring/say";
+import { formatAnswer } from "@/core/scoring/format";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";
@@ -106,7 +106,7 @@ function Aside({
             className="w-full"
           />
           <p className="mt-1 text-[13px] text-ink-soft">
-            {mode === "work" ? "As a student would. Nothing is kept." : "Answers beside, nothing to fill in."}
+            {mode === "work" ? "As a student would. Nothing is saved." : "Answers shown beside, nothing to fill in."}
           </p>
         </>
       )}
@@ -117,7 +117,7 @@ function Aside({
             <dt>{answers.length === 1 ? "Answer" : "Answers"}</dt>
             {answers.map((question) => (
               <dd key={question.id} className="mt-0.5 [overflow-wrap:anywhere]">
-                {sayAnswer(question, languages)}
+                {formatAnswer(question, languages)}
                 {!readByPerson(question.type) && question.marks !== 1 && (
                   <span className="text-ink-soft"> · {question.marks} marks</span>
                 )}
@@ -169,19 +169,25 @@ export function StepTable({
   document,
   withAnswers = true,
   foot,
+  together,
 }: {
   document: Document;
+  /** Beside another: the step both are at, and the keys are the other one's. */
+  together?: { at: number; onAt: (at: number) => void; keys: boolean };
   /** What else can be done about a step, below the notes. */
   foot?: ReactNode;
   /** False: the document came without answers, so nothing can be tried and marked. */
   withAnswers?: boolean;
 }) {
   const { go, parameters } = useAddress();
-  const [at, setAt] = useState(() => stepAt(parameters.get("step"), document.steps.length));
+  const [own, setOwn] = useState(() => stepAt(parameters.get("step"), document.steps.length));
   const [mode, setMode] = useState<"skim" | "work">(parameters.get("mode") === "work" && withAnswers ? "work" : "skim");
   const trial = useTrial(document);
   // In work, the page it is handed in on comes behind the last step.
   const last = document.steps.length - (mode === "work" ? 0 : 1);
+  // Where the other has more steps, this one stays at its last.
+  const at = together ? Math.max(0, Math.min(together.at, last)) : own;
+  const setAt = together?.onAt ?? setOwn;
 
   const pick = (to: number) => {
     if (to < 0 || to > last) return;
@@ -193,11 +199,15 @@ export function StepTable({
     if (at >= document.steps.length) setAt(document.steps.length - 1);
     go({ mode: next === "work" ? "work" : null });
   };
-  useKeys({
-    ArrowRight: () => pick(at + 1),
-    ArrowLeft: () => pick(at - 1),
-    w: () => withAnswers && changeMode(mode === "work" ? "skim" : "work"),
-  });
+  useKeys(
+    together?.keys === false
+      ? {}
+      : {
+          ArrowRight: () => pick(at + 1),
+          ArrowLeft: () => pick(at - 1),
+          w: () => withAnswers && changeMode(mode === "work" ? "skim" : "work"),
+        },
+  );
   const [read, setRead] = useState(document.languages[0]!);
   const languages = readFirst(document.languages, read);
   const step = document.steps[at];
@@ -241,7 +251,7 @@ export function StepTable({
               values={{}}
               marks={{}}
               onChange={() => undefined}
-              still
+              readOnly
             />
           ) : (
             <>

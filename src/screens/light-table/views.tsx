@@ -3,7 +3,7 @@ import { ExternalLink, Printer, HelpCircle, UserPlus, UserCheck } from "lucide-r
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { follow, stopFollowing } from "@/screens/acts/keep";
-import type { LightTableData } from "@/server/light-table";
+import type { LightTableData } from "@/server/find/light-table";
 import { buttonClasses } from "@/ui/button";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
@@ -33,7 +33,7 @@ export function Views({ data, view, onView }: { data: LightTableData; view: View
     const address = `/find/why?${new URLSearchParams([...parameters, ["resource", String(resource.id)]])}`;
     const answer = await fetch(address)
       .then((response) => response.json() as Promise<{ reasons: string[] } | { problem: string }>)
-      .catch(() => ({ problem: "No connection: the reasons could not be read. Try again." }));
+      .catch(() => ({ problem: "You are offline, so the reasons could not be loaded. Try again." }));
     if ("reasons" in answer) setReasons(answer.reasons);
     else tellProblem(answer.problem);
   };

@@ -3,12 +3,12 @@ import { clsx } from "clsx";
 import { Backpack, GitBranch, Printer } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
+import { formatGradeSpan, formatReadingGrade } from "@/core/find/grade";
 import { creditLine, licenceNames, mayAdapt } from "@/core/licence/licence";
 import { adaptResource } from "@/screens/acts/adapt";
 import { takeFromLink } from "@/screens/acts/link";
 import { packResource } from "@/screens/acts/satchel";
-import type { LinkedThing } from "@/server/link";
+import type { LinkedThing } from "@/server/share/link";
 import { Button, buttonClasses } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
 import { StepTable } from "../light-table/step-table";
@@ -73,8 +73,8 @@ export function LinkScreen(props: LinkScreenProps) {
   const about = [
     by,
     facts.minutesFrom === "estimate" ? `about ${facts.minutes} min` : `${facts.minutes} min`,
-    `grades ${sayGradeSpan(facts.grades)}`,
-    facts.readingGrade === null ? null : `reads at ${sayReadingGrade(facts.readingGrade)}`,
+    `grades ${formatGradeSpan(facts.grades)}`,
+    facts.readingGrade === null ? null : `reads at ${formatReadingGrade(facts.readingGrade)}`,
     licenceNames[document.licence],
   ].filter(Boolean);
   return (

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { postFile, saySent } from "./post-file";
+import { postFile, formatSent } from "./post-file";
 
 /** A request that goes as it is told to. */
 class Request extends EventTarget {
@@ -27,8 +27,8 @@ test("how far it is is told on the way, and what comes back is read", async () =
   Request.last.end("load", '{"media":"x"}');
   expect(await sent).toEqual({ media: "x" });
   expect(shares).toEqual([0.25, 1]);
-  expect(shares.map(saySent)).toEqual(["Sending 25 % …", "Reading …"]);
-  expect(saySent(0)).toBe("Sending …");
+  expect(shares.map(formatSent)).toEqual(["Sending 25 % …", "Reading …"]);
+  expect(formatSent(0)).toBe("Sending …");
 });
 
 test("a lost connection and an answer that is none are errors", async () => {
@@ -37,5 +37,5 @@ test("a lost connection and an answer that is none are errors", async () => {
   await expect(lost).rejects.toThrow("No connection");
   const odd = postFile("/media", new Blob([]));
   Request.last.end("load", "<html>");
-  await expect(odd).rejects.toThrow("cannot be read");
+  await expect(odd).rejects.toThrow("could not be read");
 });

@@ -18,7 +18,7 @@ export function postFile<Answer>(address: string, file: Blob, onShare?: OnShare)
       try {
         resolve(JSON.parse(request.responseText) as Answer);
       } catch {
-        reject(new Error("What came back cannot be read."));
+        reject(new Error("The answer could not be read."));
       }
     });
     for (const end of ["error", "abort", "timeout"])
@@ -28,5 +28,5 @@ export function postFile<Answer>(address: string, file: Blob, onShare?: OnShare)
 }
 
 /** "Sending 42 % …"; when all of it is there and is being read, "Reading …". */
-export const saySent = (share: number): string =>
+export const formatSent = (share: number): string =>
   share >= 1 ? "Reading …" : share > 0 ? `Sending ${Math.floor(share * 100)} % …` : "Sending …";

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { MediaKind } from "@/core/media/sniff";
 import { tellProblem } from "@/ui/toast";
-import { saySent } from "./post-file";
+import { formatSent } from "./post-file";
 import { sendFile } from "./send-file";
 
 const accepted: Record<MediaKind, string> = {
@@ -59,7 +59,7 @@ export function useFile({
     input,
     sending: share !== null,
     /** How far it is, to be said in place of what the button says. */
-    said: share === null ? null : saySent(share),
+    said: share === null ? null : formatSent(share),
     choose: () => chooser.current?.click(),
   };
 }

@@ -12,7 +12,7 @@ export function noMicrophone(): string | null {
   return null;
 }
 
-function sayRefused(error: unknown): string {
+function formatRefused(error: unknown): string {
   const name = (error as DOMException).name;
   if (name === "NotAllowedError")
     return "The browser was not allowed to use the microphone. Allow it beside the address, then try again.";
@@ -94,7 +94,7 @@ export function useMicrophone(onStopped: (samples: Float32Array) => void) {
         setState("listening");
       } catch (error) {
         setState("resting");
-        setProblem(sayRefused(error));
+        setProblem(formatRefused(error));
       }
     },
     [finish],

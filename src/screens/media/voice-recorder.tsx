@@ -3,7 +3,7 @@ import { clsx } from "clsx";
 import { Mic, Square, Trash2, Upload } from "lucide-react";
 import { useState } from "react";
 import { clockTime } from "@/core/media/captions";
-import { goneOn, SPEECH_RATE, waveFile } from "@/core/media/wave";
+import { appendRecording, SPEECH_RATE, waveFile } from "@/core/media/wave";
 import { mediaAddress } from "../step/media";
 import { sendUntilThere } from "./send-file";
 import { SoundPlayer } from "./sound-player";
@@ -47,7 +47,7 @@ export function VoiceRecorder({
   value: Voice | null;
   /** Whose or what voice this is, for those who do not see where the buttons stand. */
   name: string;
-  /** Seconds it may last. */
+  /** Longest recording (seconds). */
   longest: number;
   sendTo?: string;
   large?: boolean;
@@ -60,10 +60,10 @@ export function VoiceRecorder({
   const [problem, setProblem] = useState<string | null>(null);
 
   const keep = async (samples: Float32Array) => {
-    const whole = before ? goneOn(before.samples, before.until, samples) : samples;
+    const whole = before ? appendRecording(before.samples, before.until, samples) : samples;
     setBefore(null);
     if (whole.length < SHORTEST_SECONDS * SPEECH_RATE)
-      return setProblem("That was too short to hear anything. Nothing was changed.");
+      return setProblem("That was too short to hear. Nothing was changed.");
     setBusy(true);
     const file = new Blob([waveFile(whole)], { type: "audio/wav" });
     const sent = await sendUntilThere(file, "sound", sendTo, () =>
@@ -96,7 +96,7 @@ export function VoiceRecorder({
       setBefore({ samples: await readSound(mediaAddress(value.media)), until });
       await microphone.start(longest - until);
     } catch {
-      setProblem("This recording cannot be continued here. Nothing was changed.");
+      setProblem("You cannot carry on with this recording here. Nothing was changed.");
     }
   };
   const anew = () => {
@@ -138,7 +138,7 @@ export function VoiceRecorder({
             onClick={anew}
             className={clsx(look, value ? "border-line" : "border-green font-semibold text-green")}
           >
-            <Mic size={16} aria-hidden /> {busy ? "Keeping …" : value ? "Record again" : "Record"}
+            <Mic size={16} aria-hidden /> {busy ? "Saving …" : value ? "Record again" : "Record"}
           </button>
           {value && value.seconds < longest && (
             <button type="button" disabled={busy} onClick={() => void goOn()} className={clsx(look, "border-line")}>

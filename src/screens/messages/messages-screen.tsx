@@ -1,5 +1,5 @@
-import { sayMoment } from "@/core/calendar/say-moment";
-import type { SentMessage } from "@/data/outbox";
+import { formatMoment } from "@/core/calendar/format-moment";
+import type { SentMessage } from "@/data/office/outbox";
 
 function List({
   title,
@@ -22,7 +22,7 @@ function List({
         {messages.map((message) => (
           <li key={message.id} className="rounded-card border border-line bg-card p-4">
             <p className="text-[13px] text-ink-soft">
-              {who(message)} · {sayMoment(message.at, zone, now)}
+              {who(message)} · {formatMoment(message.at, zone, now)}
             </p>
             <p className="font-semibold">{message.subject}</p>
             <p>{message.body}</p>
@@ -49,13 +49,11 @@ export function MessagesScreen({
     <div className="h-full overflow-auto">
       <div className="mx-auto max-w-5xl px-6 py-5">
         <h1 className="font-serif text-[22px]">Messages</h1>
-        <p className="mb-5 text-ink-soft">
-          Mail is not connected: what would be sent is kept here, and nothing leaves the school.
-        </p>
+        <p className="mb-5 text-ink-soft">Mail is not connected: messages stay here, and nothing leaves the school.</p>
         <div className="grid items-start gap-6 lg:grid-cols-2">
           <List title="To me" messages={received} who={({ from }) => `from ${from}`} zone={zone} now={now} />
           <List
-            title="By what I did"
+            title="Sent by me"
             messages={sent}
             who={({ toName, toAddress }) => `to ${toName}, ${toAddress}`}
             zone={zone}

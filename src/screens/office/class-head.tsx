@@ -1,5 +1,5 @@
 "use client";
-import type { Class } from "@/data/classes";
+import type { Class } from "@/data/classes/classes";
 import { inputClasses } from "@/ui/field";
 
 /** The head of a card about one class of the school: what it is about, and which class. */

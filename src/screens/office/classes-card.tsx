@@ -2,11 +2,11 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import type { ClassSaid } from "@/core/roster/class-said";
-import type { Class } from "@/data/classes";
-import type { PastClass } from "@/data/class-said";
+import type { Class } from "@/data/classes/classes";
+import type { PastClass } from "@/data/classes/class-said";
 import { changeClassAtOffice, makeClassAtOffice } from "@/screens/acts/class-said";
 import { archiveClass } from "@/screens/acts/office";
-import { sayGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/find/grade";
 import { Button } from "@/ui/button";
 import { Field } from "@/ui/field";
 import { ClassDialog } from "../classes/class-dialog";
@@ -45,7 +45,7 @@ export function ClassesCard({
               {one.name}{" "}
               <span className="text-[13px] text-ink-soft">
                 {one.subject} · {one.gradeFrom === one.gradeTo ? "grade" : "grades"}{" "}
-                {sayGradeSpan({ from: one.gradeFrom, to: one.gradeTo })} · {one.students} students
+                {formatGradeSpan({ from: one.gradeFrom, to: one.gradeTo })} · {one.students} students
               </span>
             </span>
             <Button size="small" look="quiet" aria-label={`Change ${one.name}`} onClick={() => setOpen(one)}>

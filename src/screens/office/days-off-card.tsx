@@ -1,7 +1,7 @@
 "use client";
 import { useRef, useState } from "react";
 import { momentAt, schoolClock, type DayOff, type SchoolCalendar } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/say-moment";
+import { formatDay } from "@/core/calendar/format-moment";
 import { keepDaysOff, loseSchoolDay, takeDayBack } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { Field, TextInput } from "@/ui/field";
@@ -26,12 +26,12 @@ export function DaysOffCard({ calendar, now }: { calendar: SchoolCalendar; now: 
   const [found, setFound] = useState<{ days: { date: string; name: string }[]; problems: string[] } | null>(null);
   const file = useRef<HTMLInputElement>(null);
   const { notice, busy, keep } = useKeep();
-  const say = (day: string) => sayDay(momentAt(day, "12:00", calendar.zone), calendar.zone, now);
+  const say = (day: string) => formatDay(momentAt(day, "12:00", calendar.zone), calendar.zone, now);
   const add = () =>
     kind === "lost"
       ? keep(
           () => loseSchoolDay({ date, name }),
-          ({ moved }) => `${say(date)} is lost. ${moved} pieces of work moved on, in all classes.`,
+          ({ moved }) => `${say(date)} is a lost day. ${moved} assignments moved, in all classes.`,
         )
       : keep(
           () => keepDaysOff({ days: [{ date, name, kind, until: kind === "half" ? until : null }] }),
@@ -54,7 +54,7 @@ export function DaysOffCard({ calendar, now }: { calendar: SchoolCalendar; now: 
         Days without lessons
       </h2>
       <div className="mt-2 grid gap-3">
-        <Segmented label="What kind of day" value={kind} onChange={setKind} options={kinds} />
+        <Segmented label="Kind of day" value={kind} onChange={setKind} options={kinds} />
         <div className="grid grid-cols-[10rem_minmax(0,1fr)_auto] items-end gap-2">
           <Field label="Date">
             {(control) => (
@@ -131,14 +131,14 @@ export function DaysOffCard({ calendar, now }: { calendar: SchoolCalendar; now: 
                       keepDaysOff({ days: found.days.map((day) => ({ ...day, kind: "off" as const, until: null })) }),
                     () => {
                       setFound(null);
-                      return `${found.days.length} days off are kept.`;
+                      return `${found.days.length} days off are saved.`;
                     },
                   )
                 }
               >
                 Keep {found.days.length}
               </Button>
-              <Button onClick={() => setFound(null)}>Leave it</Button>
+              <Button onClick={() => setFound(null)}>Cancel</Button>
             </div>
           </div>
         )}
@@ -156,11 +156,11 @@ export function DaysOffCard({ calendar, now }: { calendar: SchoolCalendar; now: 
                 size="small"
                 look="quiet"
                 disabled={busy}
-                aria-label={`${say(day.date)} is a day of school again`}
+                aria-label={`${say(day.date)} is a school day again`}
                 onClick={() =>
                   keep(
                     () => takeDayBack({ date: day.date }),
-                    () => `${say(day.date)} is a day of school again.`,
+                    () => `${say(day.date)} is a school day again.`,
                   )
                 }
               >

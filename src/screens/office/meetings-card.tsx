@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { MeetingRule, SchoolCalendar } from "@/core/calendar/school-calendar";
-import type { Class } from "@/data/classes";
+import type { Class } from "@/data/classes/classes";
 import { keepMeetings } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
@@ -89,7 +89,7 @@ function ClassMeetings({ group, calendar, rules: stored }: { group: Class; calen
           onClick={() =>
             keep(
               () => keepMeetings({ meetingsOf: group.id, rules }),
-              () => `${group.name} meets as written.`,
+              () => `${group.name} timetable is saved.`,
             )
           }
         >
@@ -130,7 +130,7 @@ export function MeetingsCard({
           rules={rules.filter((rule) => rule.class === group.id).map(({ class: _, ...rule }) => rule)}
         />
       ) : (
-        <p className="text-ink-soft">There are no classes yet. Bring in a roster.</p>
+        <p className="text-ink-soft">There are no classes yet. Import a roster.</p>
       )}
     </section>
   );

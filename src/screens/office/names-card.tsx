@@ -1,6 +1,6 @@
 "use client";
 import { useState, type FormEvent } from "react";
-import type { Class } from "@/data/classes";
+import type { Class } from "@/data/classes/classes";
 import { keepName } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
@@ -30,7 +30,7 @@ export function NamesCard({ classes, names }: { classes: Class[]; names: ClassNa
       () => keepName({ ofStudent: student.id, givenName: givenName!, familyName: familyName! }),
       () => {
         setChanging(null);
-        return `${givenName} ${familyName}: kept. What she signs in with stays.`;
+        return `${givenName} ${familyName}: kept. Her sign-in name stays the same.`;
       },
     );
   };
@@ -48,7 +48,7 @@ export function NamesCard({ classes, names }: { classes: Class[]; names: ClassNa
         }}
       />
       <p className="mb-2 text-[13px] text-ink-soft">
-        What a child signs in with stays. A roster that is brought in later writes names as it has them.
+        A child’s sign-in name stays the same. The next roster you import will use its own spelling of names.
       </p>
       <ul className="-mx-1 max-h-72 divide-y divide-line overflow-auto px-1" tabIndex={0} aria-label="Names">
         {names
@@ -69,7 +69,7 @@ export function NamesCard({ classes, names }: { classes: Class[]; names: ClassNa
                     Keep
                   </Button>
                   <Button size="small" look="quiet" onClick={() => setChanging(null)}>
-                    Leave it
+                    Cancel
                   </Button>
                 </form>
               ) : (

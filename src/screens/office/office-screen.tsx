@@ -1,13 +1,13 @@
 "use client";
 import type { MeetingRule, SchoolCalendar } from "@/core/calendar/school-calendar";
 import type { ClassSaid } from "@/core/roster/class-said";
-import type { PastClass } from "@/data/class-said";
-import type { Class } from "@/data/classes";
+import type { PastClass } from "@/data/classes/class-said";
+import type { Class } from "@/data/classes/classes";
 import { ClassesCard } from "./classes-card";
 import { DaysOffCard } from "./days-off-card";
 import { MeetingsCard } from "./meetings-card";
-import type { Adult } from "@/data/front-door";
-import type { SentMessage } from "@/data/outbox";
+import type { Adult } from "@/data/student/front-door";
+import type { SentMessage } from "@/data/office/outbox";
 import { NamesCard, type ClassName } from "./names-card";
 import { OutboxCard } from "./outbox-card";
 import { PeopleCard } from "./people-card";

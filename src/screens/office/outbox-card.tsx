@@ -1,5 +1,5 @@
-import { sayMoment } from "@/core/calendar/say-moment";
-import type { SentMessage } from "@/data/outbox";
+import { formatMoment } from "@/core/calendar/format-moment";
+import type { SentMessage } from "@/data/office/outbox";
 
 /** Mail that would have been sent: the stand-in keeps it, and the office hands over what it says. */
 export function OutboxCard({ messages, zone, now }: { messages: SentMessage[]; zone: string; now: Date }) {
@@ -9,7 +9,7 @@ export function OutboxCard({ messages, zone, now }: { messages: SentMessage[]; z
         Outbox
       </h2>
       <p className="mt-1 text-[13px] text-ink-soft">
-        Mail is not connected yet: what would be sent is kept here, and nothing leaves the school.
+        Mail is not connected yet: messages stay here, and nothing leaves the school.
       </p>
       {messages.length === 0 ? (
         <p className="mt-2 text-ink-soft">Nothing has been sent.</p>
@@ -18,7 +18,7 @@ export function OutboxCard({ messages, zone, now }: { messages: SentMessage[]; z
           {messages.map((message) => (
             <li key={message.id} className="rounded-card border border-line p-3">
               <p className="text-[13px] text-ink-soft">
-                to {message.toName}, {message.toAddress} · {sayMoment(message.at, zone, now)}
+                to {message.toName}, {message.toAddress} · {formatMoment(message.at, zone, now)}
               </p>
               <p className="font-semibold">{message.subject}</p>
               <p className="[overflow-wrap:anywhere]">{message.body}</p>

@@ -2,8 +2,8 @@
 import { Copy, Mail } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { sayDay } from "@/core/calendar/say-moment";
-import type { Adult } from "@/data/front-door";
+import { formatDay } from "@/core/calendar/format-moment";
+import type { Adult } from "@/data/student/front-door";
 import { bringInPeople, inviteAgain } from "@/screens/acts/begin";
 import { Button } from "@/ui/button";
 import { Field, inputClasses } from "@/ui/field";
@@ -64,7 +64,7 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
               </span>
             </span>
             <span className="text-[13px] text-ink-soft">
-              {person.joined ? "" : person.invited ? `invited ${sayDay(person.invited, zone, now)}` : "not invited"}
+              {person.joined ? "" : person.invited ? `invited ${formatDay(person.invited, zone, now)}` : "not invited"}
             </span>
             <Button size="small" disabled={busy} onClick={() => again(person)}>
               <Mail size={14} aria-hidden /> {person.joined ? "New password" : "Invite again"}
@@ -74,9 +74,7 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
       </ul>
       {link && (
         <Notice className="mt-3">
-          <p>
-            {link.name} can choose a password at this address. It works once; the one before does not work any more.
-          </p>
+          <p>{link.name} can choose a password at this address. It works once; the previous one no longer works.</p>
           <p className="mt-1 flex items-center gap-2">
             <code className="min-w-0 flex-1 truncate text-[13px]" title={link.address}>
               {link.address}
@@ -86,7 +84,7 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
               onClick={() =>
                 void navigator.clipboard.writeText(link.address).then(
                   () => tell("Copied."),
-                  () => tellProblem("The browser would not copy it. Select the address and copy it."),
+                  () => tellProblem("Your browser blocked copying. Select the address and copy it."),
                 )
               }
             >
@@ -98,7 +96,7 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
       <Field
         className="mt-4"
         label="Add people: one a line, given name, family name, e-mail, role"
-        help="Roles are teacher, office or curator; without one it is teacher. A list pasted from a spreadsheet will do."
+        help="Roles are teacher, office or curator; without one it is teacher. You can paste a list from a spreadsheet."
       >
         {(control) => (
           <textarea
@@ -123,7 +121,7 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
       {looked && (
         <div aria-live="polite" className="mt-2 text-[13px]">
           <p>
-            To add: {people(looked.fresh)}.{looked.known > 0 && ` Here already: ${people(looked.known)}.`}
+            To add: {people(looked.fresh)}.{looked.known > 0 && ` Already here: ${people(looked.known)}.`}
             {looked.problems.length > 0 &&
               ` ${looked.problems.length === 1 ? "One line" : `${looked.problems.length} lines`} cannot be read:`}
           </p>

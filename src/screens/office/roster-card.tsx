@@ -1,11 +1,11 @@
 "use client";
 import { useRef, useState } from "react";
 import { useDone } from "@/screens/use-done";
-import type { RosterEffect } from "@/server/school-roster";
+import type { RosterEffect } from "@/server/office/school-roster";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
-import { postFile, saySent } from "../media/post-file";
+import { postFile, formatSent } from "../media/post-file";
 
 /** A roster of the whole school: a OneRoster zip or a table; looked at first, then brought in whole. */
 export function RosterCard() {
@@ -15,7 +15,7 @@ export function RosterCard() {
   const [busy, setBusy] = useState(false);
   const [share, setShare] = useState(0);
   const input = useRef<HTMLInputElement>(null);
-  const sayDone = useDone();
+  const formatDone = useDone();
   const [schools, setSchools] = useState<RosterEffect["schools"]>([]);
   const [school, setSchool] = useState<string | null>(null);
   const send = async (chosen: File, apply: boolean, of: string | null = school) => {
@@ -36,7 +36,7 @@ export function RosterCard() {
         setFile(null);
         setSeen(null);
         setSchools([]);
-        sayDone(
+        formatDone(
           `The roster is in. New students: ${answer.added} · places in classes: ${answer.enrolled} · left: ${answer.left}`,
           answer.event,
         );
@@ -62,7 +62,7 @@ export function RosterCard() {
       </p>
       <div className="mt-3 flex gap-2">
         <Button disabled={busy} onClick={() => input.current?.click()}>
-          {busy ? saySent(share) : "Choose a file …"}
+          {busy ? formatSent(share) : "Choose a file …"}
         </Button>
         <input
           ref={input}
@@ -90,7 +90,7 @@ export function RosterCard() {
       {file && schools.length > 0 && (
         <label className="mt-3 block">
           <span className="mb-1 block text-[13px] text-ink-soft">
-            This file holds {schools.length} schools. Which one is yours?
+            This file has {schools.length} schools. Which one is yours?
           </span>
           <select
             className={inputClasses}
@@ -122,7 +122,7 @@ export function RosterCard() {
           </p>
           {seen.problems.length > 0 && (
             <>
-              <p className="mt-2 font-semibold text-clay">{seen.problems.length} left out or to be done by hand:</p>
+              <p className="mt-2 font-semibold text-clay">{seen.problems.length} skipped, or to do by hand:</p>
               <ul className="max-h-40 overflow-auto text-[13px]">
                 {seen.problems.map((text) => (
                   <li key={text}>{text}</li>
@@ -132,7 +132,7 @@ export function RosterCard() {
           )}
           <div className="mt-3 flex gap-2">
             <Button look="main" disabled={busy || seen.nothing} onClick={() => void send(file, true)}>
-              {seen.nothing ? "Nothing to change" : seen.problems.length > 0 ? "Bring in the rest" : "Bring it in"}
+              {seen.nothing ? "Nothing to change" : seen.problems.length > 0 ? "Import the rest" : "Import it"}
             </Button>
             <Button
               onClick={() => {

@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import type { Class } from "@/data/classes";
+import type { Class } from "@/data/classes/classes";
 import { archiveClass, keepHomeroom, keepTeacher, takeTeacherOut } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -70,7 +70,7 @@ export function TeachersCard({
           onChange={(homeroom) =>
             keep(
               () => keepHomeroom({ ofClass: group.id, homeroom }),
-              () => (homeroom ? `${group.name} is a homeroom.` : `${group.name} is no homeroom.`),
+              () => (homeroom ? `${group.name} is a homeroom.` : `${group.name} is not a homeroom.`),
             )
           }
         />

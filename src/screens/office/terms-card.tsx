@@ -55,11 +55,11 @@ export function TermsCard({ terms: stored }: { terms: SchoolCalendar["terms"] })
           onClick={() =>
             keep(
               () => keepTerms({ terms }),
-              () => "The terms are kept.",
+              () => "The terms are saved.",
             )
           }
         >
-          Keep the terms
+          Save the terms
         </Button>
       </div>
     </section>

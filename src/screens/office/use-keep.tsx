@@ -1,7 +1,7 @@
 "use client";
 import { useState, useTransition } from "react";
 import { useDone } from "@/screens/use-done";
-import type { Outcome } from "@/server/act";
+import type { Outcome } from "@/server/web/act";
 import { Notice } from "@/ui/notice";
 
 /**
@@ -9,14 +9,14 @@ import { Notice } from "@/ui/notice";
  * and is said in `notice`.
  */
 export function useKeep() {
-  const sayDone = useDone();
+  const formatDone = useDone();
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const keep = <Value extends object>(work: () => Promise<Outcome<Value>>, said: (value: Value) => string) =>
     start(async () => {
       const outcome = await work();
       setProblem(outcome.ok ? null : outcome.problem);
-      if (outcome.ok) sayDone(said(outcome.value), (outcome.value as { event?: number }).event);
+      if (outcome.ok) formatDone(said(outcome.value), (outcome.value as { event?: number }).event);
     });
   const notice = problem && (
     <Notice tone="warning" className="mt-2">

@@ -100,7 +100,7 @@ export function WeekCard({ calendar }: { calendar: SchoolCalendar }) {
             ])
           }
         >
-          One more lesson
+          Add a lesson
         </Button>
         <Button
           disabled={busy}
@@ -108,11 +108,11 @@ export function WeekCard({ calendar }: { calendar: SchoolCalendar }) {
             keep(
               () =>
                 keepWeek({ weekdays: [...weekdays], cycle: cycle.split(/[\s,]+/).filter(Boolean), bells: [...bells] }),
-              () => "The week is kept.",
+              () => "The week is saved.",
             )
           }
         >
-          Keep the week
+          Save the week
         </Button>
       </div>
     </section>

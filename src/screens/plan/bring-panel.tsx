@@ -1,8 +1,8 @@
 "use client";
 import { X } from "lucide-react";
 import { useEffect, useState } from "react";
-import { sayGradeSpan } from "@/core/find/grade";
-import type { Bringable } from "@/server/bring";
+import { formatGradeSpan } from "@/core/find/grade";
+import type { Bringable } from "@/server/plan/bring";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
@@ -65,13 +65,13 @@ export function BringPanel({
         />
         <p className="text-[13px] text-ink-soft" role="status">
           {failed
-            ? "This could not be looked for just now."
+            ? "The search is not working at the moment."
             : found === null
               ? "One moment …"
               : found.things.length === 0
                 ? found.words
                   ? `Nothing found for “${found.words}”.`
-                  : "Nothing lies in your satchel yet."
+                  : "Your satchel is empty."
                 : found.words
                   ? "Carry one to a lesson."
                   : "From my satchel. Carry one to a lesson."}
@@ -84,7 +84,7 @@ export function BringPanel({
             <span className="min-w-0 flex-1">
               <span className="line-clamp-2 leading-tight font-semibold">{thing.title}</span>
               <span className="block truncate text-[12px] text-ink-soft">
-                {thing.minutes} min · {sayGradeSpan(thing.grades)} · {thing.author}
+                {thing.minutes} min · {formatGradeSpan(thing.grades)} · {thing.author}
               </span>
             </span>
             <Button size="small" aria-label={`Assign “${thing.title}”`} onClick={() => onGive(thing)}>

@@ -23,7 +23,7 @@ function Way({
   toSaid: string | null;
   onMove: () => void;
 }) {
-  if (!toSaid) return <span className="text-[13px] text-ink-soft">No day of the term has room for it.</span>;
+  if (!toSaid) return <span className="text-[13px] text-ink-soft">No day this term has room for it.</span>;
   return (
     <Button size="small" disabled={busy} aria-label={`${name}: due ${toSaid}`} onClick={onMove}>
       <ArrowRight size={14} aria-hidden /> due {toSaid}
@@ -56,7 +56,7 @@ export function CrowdedDialog({ date, day, onClose }: { date: string; day: strin
       {found && (
         <div className="grid gap-4">
           {found.children.length === 0 ? (
-            <p>Nobody has three things or more due on this day any more.</p>
+            <p>No one has three or more things due on this day any more.</p>
           ) : (
             <ul
               aria-label="Children"

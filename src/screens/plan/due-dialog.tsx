@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
-import { toWallClock } from "@/core/calendar/say-moment";
+import { toWallClock } from "@/core/calendar/format-moment";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
-import type { Assignment } from "@/data/assignments";
+import type { Assignment } from "@/data/assign/assignments";
 import { changeDue, lookAtDue } from "@/screens/acts/due";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
@@ -11,7 +11,7 @@ import { useLooked } from "../use-looked";
 import { LastLookList } from "./last-look-list";
 import { usePlanActs } from "./use-plan-acts";
 
-export const sayCount = (works: readonly unknown[]) =>
+export const formatCount = (works: readonly unknown[]) =>
   works.length === 1 ? "One piece of work" : `${works.length} pieces of work`;
 
 /** One due moment for all of them. */
@@ -43,7 +43,7 @@ export function DueDialog({
           event.preventDefault();
           run(
             () => changeDue(wanted),
-            () => `${sayCount(works)} moved.`,
+            () => `${formatCount(works)} moved.`,
             onClose,
             setProblem,
           );

@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
 import { plainForm } from "@/core/assign/plain-form";
 import { layOutChoices } from "@/screens/acts/plan";
-import type { Audience } from "@/server/audience";
+import type { Audience } from "@/server/assign/audience";
 import { Fold } from "@/ui/fold";
 import { Notice } from "@/ui/notice";
 import { MoreFields } from "../assign/more-fields";

@@ -2,11 +2,11 @@
 import { useState, useTransition } from "react";
 import type { AssignForm } from "@/core/assign/form";
 import { momentAt, type Meeting } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/say-moment";
-import type { Pocket } from "@/data/satchel";
+import { formatDay } from "@/core/calendar/format-moment";
+import type { Pocket } from "@/data/satchel/pockets";
 import { layOut } from "@/screens/acts/plan";
-import type { LaidOut } from "@/server/lay-out";
-import type { PlanData } from "@/server/plan";
+import type { LaidOut } from "@/server/plan/lay-out";
+import type { PlanData } from "@/server/plan/plan";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";
@@ -90,6 +90,7 @@ export function LayOutDialog({
               {pockets.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.name}
+                  {one.may !== "own" && ` (${one.owner}’s)`}
                 </option>
               ))}
             </select>
@@ -113,7 +114,7 @@ export function LayOutDialog({
               </select>
             )}
           </Field>
-          <Field label="From the lesson on">
+          <Field label="Starting with the lesson on">
             {(control) => (
               <select
                 {...control}
@@ -123,7 +124,7 @@ export function LayOutDialog({
               >
                 {lessons.map((meeting, at) => (
                   <option key={at} value={at}>
-                    {sayDay(momentAt(meeting.date, "12:00", zone), zone, now)}
+                    {formatDay(momentAt(meeting.date, "12:00", zone), zone, now)}
                   </option>
                 ))}
               </select>
@@ -139,7 +140,7 @@ export function LayOutDialog({
           onChange={(next) => changed(() => setForm(next))()}
         />
         {problem && <Notice tone="warning">{problem}</Notice>}
-        {!first && <Notice>There is no lesson left in the weeks shown.</Notice>}
+        {!first && <Notice>There are no lessons left in the weeks shown.</Notice>}
         {seen && (
           <>
             <ol className="grid max-h-64 gap-1 overflow-auto rounded-card border border-line p-2" aria-label="Preview">

@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
-import type { Class } from "@/data/classes";
+import type { Class } from "@/data/classes/classes";
 import { loseDay } from "@/screens/acts/plan";
-import type { PlanData } from "@/server/plan";
+import type { PlanData } from "@/server/plan/plan";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Dialog } from "@/ui/dialog";
@@ -81,7 +81,7 @@ export function LoseDayDialog({
           Move what is planned from that day on to the lessons after it
         </label>
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button look="main" type="submit" disabled={busy || !date || !name.trim() || chosen.length === 0}>
             {busy ? "One moment …" : "Take the day out"}
           </Button>

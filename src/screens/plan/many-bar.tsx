@@ -3,12 +3,12 @@ import { CalendarClock, SlidersHorizontal, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { stateOf } from "@/core/assign/form";
-import type { Assignment } from "@/data/assignments";
+import type { Assignment } from "@/data/assign/assignments";
 import { callBack } from "@/screens/acts/assign";
 import { orTell } from "@/screens/acts/tried";
 import { Button } from "@/ui/button";
 import { tell } from "@/ui/toast";
-import { DueDialog, sayCount } from "./due-dialog";
+import { DueDialog, formatCount } from "./due-dialog";
 import { ManyRulesDialog } from "./many-rules-dialog";
 
 /** What can be done with everything ticked in the list of work. */
@@ -33,7 +33,7 @@ export function ManyBar({
       if (!(await orTell(callBack({ assignments, back: true })))) return;
       onUntick();
       router.refresh();
-      tell(`${sayCount(out)} called back. What students answered is kept.`, async () => {
+      tell(`${formatCount(out)} called back. What students answered is kept.`, async () => {
         await orTell(callBack({ assignments, back: false }));
         router.refresh();
       });

@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { Rules } from "@/core/assign/afterwards";
-import type { Assignment } from "@/data/assignments";
+import type { Assignment } from "@/data/assign/assignments";
 import { changeRules, lookAtRules } from "@/screens/acts/afterwards";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
@@ -84,7 +84,7 @@ export function ManyRulesDialog({ works, onClose }: { works: readonly Assignment
         }}
       >
         <div className="grid gap-3 sm:grid-cols-3">
-          {choice("May be done", "tries", tries)}
+          {choice("Tries", "tries", tries)}
           {choice("What counts", "keep", keeps)}
           {choice("Checked", "checking", checkings)}
         </div>

@@ -4,8 +4,8 @@ import { clsx } from "clsx";
 import type { PlanCell, PlanColumn, PlanWork } from "@/core/plan/board";
 import type { SchoolDay } from "@/core/calendar/school-calendar";
 import { momentAt } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/say-moment";
-import type { PlanData } from "@/server/plan";
+import { formatDay } from "@/core/calendar/format-moment";
+import type { PlanData } from "@/server/plan/plan";
 import { moveWork } from "@/screens/acts/plan";
 import { usePlanActs } from "./use-plan-acts";
 import { titleOf, WorkChip } from "./work-chip";
@@ -108,7 +108,7 @@ function Cell({
 const NAMED = 2;
 
 /** "Bo Tideman and Ana Lund have 3 things due or more"; of many, two are named and the others counted. */
-export function sayCrowded(students: readonly { name: string }[]): string {
+export function formatCrowded(students: readonly { name: string }[]): string {
   const named = students.slice(0, NAMED).map(({ name }) => name);
   const others = students.length - named.length;
   const who = others === 0 ? named.join(" and ") : `${named.join(", ")} and ${others} more`;
@@ -153,9 +153,10 @@ export function PlanBoardTable({
       run(
         () => moveWork({ assignment: work.id, date: place.date, period: place.period }),
         ({ remarks }) =>
-          [`“${titleOf(work)}” is on ${sayDay(momentAt(place.date, "12:00", zone), zone, now)} now.`, ...remarks].join(
-            " ",
-          ),
+          [
+            `“${titleOf(work)}” is on ${formatDay(momentAt(place.date, "12:00", zone), zone, now)} now.`,
+            ...remarks,
+          ].join(" "),
       );
     },
   });
@@ -189,7 +190,7 @@ export function PlanBoardTable({
             <tr key={day.date} className={clsx(day.date === today && "bg-green-wash/40")}>
               <th scope="row" className="border-b border-line px-4 py-2 text-left align-top font-normal">
                 <span className="block font-semibold whitespace-nowrap">
-                  {sayDay(momentAt(day.date, "12:00", zone), zone, now)}
+                  {formatDay(momentAt(day.date, "12:00", zone), zone, now)}
                 </span>
                 <span className="block text-[12px] text-ink-soft">
                   {[
@@ -206,7 +207,7 @@ export function PlanBoardTable({
                     className="block text-left text-[12px] text-clay hover:underline"
                     onClick={() => onCrowded(day.date)}
                   >
-                    {sayCrowded(crowded.students)}
+                    {formatCrowded(crowded.students)}
                   </button>
                 )}
               </th>

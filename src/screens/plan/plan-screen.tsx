@@ -4,13 +4,13 @@ import { clsx } from "clsx";
 import Link from "next/link";
 import { useState } from "react";
 import { addDays, momentAt, schoolClock } from "@/core/calendar/school-calendar";
-import { sayDay } from "@/core/calendar/say-moment";
-import type { Assignment } from "@/data/assignments";
-import type { Class } from "@/data/classes";
-import type { Pocket } from "@/data/satchel";
-import { rehome } from "@/screens/acts/plan";
-import type { PlanData } from "@/server/plan";
-import type { WorkDetails } from "@/server/work-details";
+import { formatDay } from "@/core/calendar/format-moment";
+import type { Assignment } from "@/data/assign/assignments";
+import type { Class } from "@/data/classes/classes";
+import type { Pocket } from "@/data/satchel/pockets";
+import { rescheduleOrphaned } from "@/screens/acts/plan";
+import type { PlanData } from "@/server/plan/plan";
+import type { WorkDetails } from "@/server/assign/work-details";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
@@ -51,7 +51,7 @@ const spans = [
   { value: "18", text: "semester" },
 ] as const;
 
-const sayWeeks = (weeks: number) => (weeks === 1 ? "The week" : weeks === 2 ? "Two weeks" : `${weeks} weeks`);
+const formatWeeks = (weeks: number) => (weeks === 1 ? "The week" : weeks === 2 ? "Two weeks" : `${weeks} weeks`);
 
 /** What is given when: as days by lessons, or as one list. */
 export function PlanScreen({
@@ -78,13 +78,13 @@ export function PlanScreen({
   const [giving, setGiving] = useState<{ thing: { id: number; title: string }; place: Place | null } | null>(null);
   const { run, busy } = usePlanActs();
   const today = schoolClock(now, zone).date;
-  const from = sayDay(momentAt(plan.from, "12:00", zone), zone, now).replace(/^\w+ /, "");
+  const from = formatDay(momentAt(plan.from, "12:00", zone), zone, now).replace(/^\w+ /, "");
   const { homeless } = plan.board;
   return (
     <div className="flex h-full flex-col">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2 px-5 py-3">
         <h1 className="font-serif text-[22px]">
-          {view === "days" ? `${sayWeeks(plan.weeks)} from Monday ${from}` : "What my classes have"}
+          {view === "days" ? `${formatWeeks(plan.weeks)} from Monday ${from}` : "What my classes have"}
         </h1>
         {view === "days" && (
           <span className="flex gap-1.5">
@@ -157,7 +157,7 @@ export function PlanScreen({
             disabled={busy}
             onClick={() =>
               run(
-                () => rehome({ assignments: homeless }),
+                () => rescheduleOrphaned({ assignments: homeless }),
                 () => "Each is at the next lesson of its class.",
               )
             }
@@ -172,7 +172,7 @@ export function PlanScreen({
         <Empty title="No bell times yet">
           <p>The school office writes down terms, bells and days off; lessons follow from them.</p>
           <Link href="/plan?view=list" className={buttonClasses("main")}>
-            See what is given as a list
+            See the assignments as a list
           </Link>
         </Empty>
       ) : (
@@ -243,7 +243,7 @@ export function PlanScreen({
       {crowded && (
         <CrowdedDialog
           date={crowded}
-          day={sayDay(momentAt(crowded, "12:00", zone), zone, now)}
+          day={formatDay(momentAt(crowded, "12:00", zone), zone, now)}
           onClose={() => setCrowded(null)}
         />
       )}

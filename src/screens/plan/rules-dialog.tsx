@@ -2,9 +2,9 @@
 import { useEffect, useState } from "react";
 import type { Rules } from "@/core/assign/afterwards";
 import { plainForm } from "@/core/assign/plain-form";
-import type { Assignment } from "@/data/assignments";
+import type { Assignment } from "@/data/assign/assignments";
 import { changeRules, lookAtRules, rulesFor } from "@/screens/acts/afterwards";
-import type { Audience } from "@/server/audience";
+import type { Audience } from "@/server/assign/audience";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Notice } from "@/ui/notice";
@@ -19,14 +19,14 @@ export function Effects({ looked }: { looked: Looked<{ effects: string[] }> }) {
     <div
       className="max-h-40 overflow-auto rounded-card bg-shade px-3 py-2 text-[14px]"
       role="status"
-      aria-label="What it does"
+      aria-label="What changes"
     >
       {!fresh ? (
         <p className="text-ink-soft">One moment …</p>
       ) : problem ? (
         <p>{problem}</p>
       ) : value!.effects.length === 0 ? (
-        <p>No answers are touched.</p>
+        <p>No answers change.</p>
       ) : (
         <ul className="grid gap-1">
           {value!.effects.map((text) => (

@@ -1,10 +1,10 @@
 "use client";
 import { useState } from "react";
-import { factors, sayFactor } from "@/core/assign/extra-time";
-import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
+import { factors, formatFactor } from "@/core/assign/extra-time";
+import { formatMoment, toWallClock } from "@/core/calendar/format-moment";
 import { changeForStudent, lookForStudent } from "@/screens/acts/afterwards";
 import { removeStudent } from "@/screens/acts/assign";
-import type { WorkDetails } from "@/server/work-details";
+import type { WorkDetails } from "@/server/assign/work-details";
 import { Button } from "@/ui/button";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { useLooked } from "../use-looked";
@@ -72,7 +72,7 @@ function StudentForm({
             >
               {[...new Set([...factors, one.factor])].map((factor) => (
                 <option key={factor} value={factor}>
-                  {factor === 1 ? "the class’s" : (sayFactor[factor] ?? `${factor} times as long`)}
+                  {factor === 1 ? "the class’s" : (formatFactor[factor] ?? `${factor} times as long`)}
                 </option>
               ))}
             </select>
@@ -81,7 +81,7 @@ function StudentForm({
       </div>
       <Field
         label="Due for this student"
-        help={form.due ? undefined : `Left empty: ${sayMoment(looked?.due ?? assignment.due, zone, now)}.`}
+        help={form.due ? undefined : `Left empty: ${formatMoment(looked?.due ?? assignment.due, zone, now)}.`}
         problem={problem ?? undefined}
       >
         {(control) => (
@@ -132,8 +132,8 @@ export function StudentRow({
         <span className="block text-[12px] text-ink-soft">
           {[
             one.resource === assignment.resource ? null : `“${one.title}”`,
-            one.factor === 1 ? null : sayFactor[one.factor],
-            one.ownDue && `due ${sayMoment(one.ownDue, zone, now)}`,
+            one.factor === 1 ? null : formatFactor[one.factor],
+            one.ownDue && `due ${formatMoment(one.ownDue, zone, now)}`,
             one.begun ? "has begun" : null,
           ]
             .filter(Boolean)

@@ -1,6 +1,6 @@
 "use client";
 import { addStudents } from "@/screens/acts/assign";
-import type { WorkDetails } from "@/server/work-details";
+import type { WorkDetails } from "@/server/assign/work-details";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { StudentRow } from "./student-row";

@@ -1,9 +1,9 @@
 "use client";
 import { useState } from "react";
 import type { Closes } from "@/core/assign/form";
-import { sayMoment, toWallClock } from "@/core/calendar/say-moment";
+import { formatMoment, toWallClock } from "@/core/calendar/format-moment";
 import { fromWallClock } from "@/core/calendar/wall-clock";
-import type { Assignment } from "@/data/assignments";
+import type { Assignment } from "@/data/assign/assignments";
 import { changeTimes, lookAtTimes } from "@/screens/acts/assign";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
@@ -41,7 +41,7 @@ export function TimesDialog({
   const found = useLooked(lookAtTimes, wanted).value?.findings ?? [];
   const say = (text: string) => {
     const at = fromWallClock(text, zone);
-    return at ? sayMoment(at, zone, now) : undefined;
+    return at ? formatMoment(at, zone, now) : undefined;
   };
   const keep = () =>
     run(

@@ -1,12 +1,12 @@
 "use client";
 import { useTransition } from "react";
-import type { Outcome } from "@/server/act";
+import type { Outcome } from "@/server/web/act";
 import { useDone } from "@/screens/use-done";
 import { tellProblem } from "@/ui/toast";
 
 /** Runs a change of the plan: says what came of it, offers to take it back, and reads the plan anew. */
 export function usePlanActs() {
-  const sayDone = useDone();
+  const formatDone = useDone();
   const [busy, start] = useTransition();
   const run = <Value extends object>(
     work: () => Promise<Outcome<Value>>,
@@ -23,7 +23,7 @@ export function usePlanActs() {
         return;
       }
       after?.();
-      sayDone(done(outcome.value), (outcome.value as { event?: number }).event, { more: more?.(outcome.value) });
+      formatDone(done(outcome.value), (outcome.value as { event?: number }).event, { more: more?.(outcome.value) });
     });
   return { busy, run };
 }

@@ -3,8 +3,8 @@ import Link from "next/link";
 import { useEffect, useState } from "react";
 import { stateOf, type AssignmentState } from "@/core/assign/form";
 import { filterWork, type WorkFilter } from "@/core/plan/work-filter";
-import type { Assignment } from "@/data/assignments";
-import type { Class } from "@/data/classes";
+import type { Assignment } from "@/data/assign/assignments";
+import type { Class } from "@/data/classes/classes";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { inputClasses, TextInput } from "@/ui/field";
@@ -16,9 +16,9 @@ import { TimesDialog } from "./times-dialog";
 import { WorkRow } from "./work-row";
 
 const sections: { state: AssignmentState; title: string; empty: string }[] = [
-  { state: "open", title: "Open", empty: "Nothing is open just now." },
-  { state: "scheduled", title: "Scheduled", empty: "Nothing is waiting for its day." },
-  { state: "finished", title: "Finished", empty: "Nothing has come to its due date yet." },
+  { state: "open", title: "Open", empty: "Nothing is open at the moment." },
+  { state: "scheduled", title: "Scheduled", empty: "Nothing is coming up." },
+  { state: "finished", title: "Finished", empty: "Nothing is past its due date yet." },
   { state: "called back", title: "Called back", empty: "" },
 ];
 const names = ["state", "class", "student", "subject", "goal"] as const;
@@ -169,14 +169,14 @@ export function WorkList({
         </div>
         {chosen.length > 0 && <ManyBar chosen={chosen} zone={zone} now={now} onUntick={() => setTicked(new Set())} />}
         {shown.length === 0 && narrowed ? (
-          <Empty title="Nothing fits">
-            <p>No work fits all of that. Leave one of them out.</p>
+          <Empty title="Nothing matches">
+            <p>No work matches all of that. Try without one of them.</p>
           </Empty>
         ) : shown.length === 0 ? (
           <Empty title="Nothing has been assigned yet">
             <p>Find something, look it over, and press a.</p>
             <Link href="/find" className={buttonClasses("main")}>
-              Go and find
+              Go to Find
             </Link>
           </Empty>
         ) : (

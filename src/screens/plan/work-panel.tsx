@@ -2,23 +2,23 @@
 import { ArrowRightToLine, CalendarClock, Scissors, SlidersHorizontal, Undo2, Users, X, Link2 } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
-import { sayFactor } from "@/core/assign/extra-time";
+import { formatFactor } from "@/core/assign/extra-time";
 import { stateOf } from "@/core/assign/form";
 import type { Meeting } from "@/core/calendar/school-calendar";
 import { arrayMove } from "@dnd-kit/sortable";
-import { sayMoment } from "@/core/calendar/say-moment";
+import { formatMoment } from "@/core/calendar/format-moment";
 import { callBack, orderWork, takeNewest } from "@/screens/acts/assign";
 import { orTell } from "@/screens/acts/tried";
 import { moveAllFrom, moveWork, splitWork } from "@/screens/acts/plan";
-import type { PlanData } from "@/server/plan";
-import type { WorkDetails } from "@/server/work-details";
+import type { PlanData } from "@/server/plan/plan";
+import type { WorkDetails } from "@/server/assign/work-details";
 import { Button, buttonClasses } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
 import { Notice } from "@/ui/notice";
 import { tell, tellProblem } from "@/ui/toast";
 import { useRouter } from "next/navigation";
-import { sayCrowded } from "./plan-board";
+import { formatCrowded } from "./plan-board";
 import { RulesDialog } from "./rules-dialog";
 import { StudentsDialog } from "./students-dialog";
 import { TimesDialog } from "./times-dialog";
@@ -27,9 +27,9 @@ import { usePlanActs } from "./use-plan-acts";
 import { titleOf } from "./work-chip";
 
 /** How many get which version with how much time: "19 × this one · 2 × “Shorter”, one and a half times as long". */
-function sayVersions({ assignment, recipients }: WorkDetails): string {
+function formatVersions({ assignment, recipients }: WorkDetails): string {
   const sorts = recipients.map(({ title, factor }) =>
-    [title === assignment.title ? "this one" : `“${title}”`, factor === 1 ? null : sayFactor[factor]]
+    [title === assignment.title ? "this one" : `“${title}”`, factor === 1 ? null : formatFactor[factor]]
       .filter(Boolean)
       .join(", "),
   );
@@ -85,7 +85,7 @@ export function WorkPanel({
   const [dialog, setDialog] = useState<"times" | "students" | "rules" | null>(null);
   const { run, busy } = usePlanActs();
   const router = useRouter();
-  const say = (moment: Date) => sayMoment(moment, zone, now);
+  const say = (moment: Date) => formatMoment(moment, zone, now);
   const state = stateOf(assignment, now);
   const moveTo = (meeting: Meeting) =>
     run(
@@ -109,7 +109,7 @@ export function WorkPanel({
     const at = together.indexOf(assignment.id);
     run(
       () => orderWork({ assignments: arrayMove([...together], at, at + by) }),
-      () => "Students meet them in this order now.",
+      () => "Students now do them in this order.",
     );
   };
   const back = async () => {
@@ -158,7 +158,7 @@ export function WorkPanel({
           <strong>
             {standing.cell.planned} of {standing.cell.room} minutes.
           </strong>{" "}
-          {standing.next ? `There is room on ${say(standing.next.starts)}.` : "No lesson in sight has room for it."}
+          {standing.next ? `There is room on ${say(standing.next.starts)}.` : "No lesson shown has room for it."}
           <span className="mt-2 flex flex-wrap gap-2">
             {standing.next && (
               <Button size="small" disabled={busy} onClick={() => moveTo(standing.next!)}>
@@ -194,13 +194,13 @@ export function WorkPanel({
                 )
               }
             >
-              Give them the newer one
+              Assign them the newer one
             </Button>
           </span>
         </Notice>
       )}
       <h3 className="mt-4 font-semibold">Versions</h3>
-      <p className="text-ink-soft">{sayVersions(details)}</p>
+      <p className="text-ink-soft">{formatVersions(details)}</p>
       {assignment.goals.length > 0 && (
         <>
           <h3 className="mt-3 font-semibold">Goal tags</h3>
@@ -216,7 +216,7 @@ export function WorkPanel({
       {crowded && (
         <>
           <h3 className="mt-3 font-semibold">Load on the day it is due</h3>
-          <p className="text-ink-soft">{sayCrowded(crowded.students)}.</p>
+          <p className="text-ink-soft">{formatCrowded(crowded.students)}.</p>
           <Button size="small" className="mt-1" onClick={() => onCrowded(crowded.date)}>
             Find a better day …
           </Button>
@@ -235,7 +235,7 @@ export function WorkPanel({
                 if (meeting) moveTo(meeting);
               }}
             >
-              {!assignment.meeting && <option value="">planned for no lesson</option>}
+              {!assignment.meeting && <option value="">not planned for a lesson</option>}
               {standing.lessons.map((meeting) => (
                 <option key={`${meeting.date} ${meeting.period}`} value={`${meeting.date} ${meeting.period}`}>
                   {say(meeting.starts)}
@@ -248,7 +248,7 @@ export function WorkPanel({
         {standing && standing.together.length > 1 && (
           <div>
             <p className="mb-1 text-[13px] text-ink-soft">
-              Students meet it as number {standing.together.indexOf(assignment.id) + 1} of {standing.together.length}
+              Students do it as number {standing.together.indexOf(assignment.id) + 1} of {standing.together.length}
             </p>
             <div className="grid grid-cols-2 gap-2">
               <Button
@@ -270,7 +270,7 @@ export function WorkPanel({
         )}
         {assignment.meeting && standing && (
           <div>
-            <p className="mb-1 text-[13px] text-ink-soft">Everything from here</p>
+            <p className="mb-1 text-[13px] text-ink-soft">Everything from here on</p>
             <div className="grid grid-cols-2 gap-2">
               <Button size="small" disabled={busy} onClick={() => everything(-1)}>
                 one lesson back

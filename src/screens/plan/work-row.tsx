@@ -3,8 +3,8 @@ import { CalendarClock, Undo2 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { AssignmentState } from "@/core/assign/form";
-import { sayMoment } from "@/core/calendar/say-moment";
-import type { Assignment } from "@/data/assignments";
+import { formatMoment } from "@/core/calendar/format-moment";
+import type { Assignment } from "@/data/assign/assignments";
 import { callBack } from "@/screens/acts/assign";
 import { orTell } from "@/screens/acts/tried";
 import { Button } from "@/ui/button";
@@ -81,10 +81,10 @@ export function WorkRow({
       <span className="truncate">{who}</span>
       <span className="text-[13px] text-ink-soft">
         {state === "scheduled"
-          ? `opens ${sayMoment(assignment.opens, zone, now)}`
-          : `due ${sayMoment(assignment.due, zone, now)}`}
+          ? `opens ${formatMoment(assignment.opens, zone, now)}`
+          : `due ${formatMoment(assignment.due, zone, now)}`}
         {state === "scheduled" && <br />}
-        {state === "scheduled" && `due ${sayMoment(assignment.due, zone, now)}`}
+        {state === "scheduled" && `due ${formatMoment(assignment.due, zone, now)}`}
       </span>
       <Progress assignment={assignment} />
       <span className="flex w-52 justify-end gap-1.5">

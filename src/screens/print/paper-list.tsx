@@ -1,6 +1,6 @@
 "use client";
 import { Printer } from "lucide-react";
-import { sayGradeSpan, sayReadingGrade } from "@/core/find/grade";
+import { formatGradeSpan, formatReadingGrade } from "@/core/find/grade";
 import type { Facts } from "@/core/resource/facts";
 import { Button } from "@/ui/button";
 
@@ -48,9 +48,9 @@ export function PaperList({ name, about, items, statements }: PaperListProps) {
                 {item.title}
               </th>
               <td>{item.author}</td>
-              <td className="numbers">{sayGradeSpan(item.grades)}</td>
+              <td className="numbers">{formatGradeSpan(item.grades)}</td>
               <td className="numbers">{item.minutes}</td>
-              <td className="numbers">{item.readingGrade === null ? "–" : sayReadingGrade(item.readingGrade)}</td>
+              <td className="numbers">{item.readingGrade === null ? "–" : formatReadingGrade(item.readingGrade)}</td>
               <td className="numbers">{item.standards.join(", ")}</td>
             </tr>
           ))}

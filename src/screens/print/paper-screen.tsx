@@ -6,7 +6,7 @@ import type { Document, Step } from "@/core/resource/document";
 import { allQuestions, titleOf } from "@/core/resource/document";
 import { inLanguage, readFirst } from "@/core/resource/language";
 import { plainText } from "@/core/resource/rich-text";
-import { sayAnswer } from "@/core/scoring/say";
+import { formatAnswer } from "@/core/scoring/format";
 import { Button } from "@/ui/button";
 import { Segmented } from "@/ui/segmented";
 import { BlockView } from "../step/block-view";
@@ -114,7 +114,7 @@ function AnswerKey({ document, languages }: { document: Document; languages: rea
                   <span className="numbers w-7 shrink-0 text-right">{numbers.get(question.id)}.</span>
                   <span>
                     <span className="text-[0.85em]">{plainText(inLanguage(question.prompt, languages))}</span>{" "}
-                    <strong>{sayAnswer(question, languages)}</strong>
+                    <strong>{formatAnswer(question, languages)}</strong>
                   </span>
                 </li>
               ))}

@@ -2,7 +2,7 @@
 import { Check, CircleDashed, Minus, Text, X } from "lucide-react";
 import { inLanguage } from "@/core/resource/language";
 import type { ResultTable } from "@/core/results/table";
-import { sayAnswer } from "@/core/scoring/say";
+import { formatAnswer } from "@/core/scoring/format";
 import { Button } from "@/ui/button";
 import { IconButton } from "@/ui/icon-button";
 import { AnswerView } from "../step/question-view";
@@ -61,7 +61,7 @@ export function AnswerBeside({
       {cell.late && (
         <div className="mt-2 grid gap-2 rounded-card bg-shade px-3 py-2 text-[13px]">
           <p className="[overflow-wrap:anywhere]">
-            When the time was over: {cell.late}. {cell.lateCounts ? "You let it count." : "It does not count."}
+            After the time was up: {cell.late}. {cell.lateCounts ? "You chose to count it." : "It does not count."}
           </p>
           <Button
             size="small"
@@ -74,7 +74,7 @@ export function AnswerBeside({
         </div>
       )}
       <h3 className="mt-4 text-[13px] font-bold">Right answer</h3>
-      <p className="text-[13px]">{sayAnswer(entry.question, languages)}</p>
+      <p className="text-[13px]">{formatAnswer(entry.question, languages)}</p>
     </aside>
   );
 }

@@ -3,16 +3,16 @@ import { clsx } from "clsx";
 import { Download, Hourglass, Printer, Link2 } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
-import { sayDay, sayMoment } from "@/core/calendar/say-moment";
+import { formatDay, formatMoment } from "@/core/calendar/format-moment";
 import type { Cell, ResultRow, ResultTable } from "@/core/results/table";
-import type { Assignment } from "@/data/assignments";
+import type { Assignment } from "@/data/assign/assignments";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useAddress } from "../use-address";
 import { AnswerBeside, looks } from "./answer-beside";
 import { showLinks } from "../assign/assignment-link";
 import { LateNotice } from "./late-notice";
-import { useLive } from "./use-live";
+import { useLive } from "../use-live";
 
 function CellButton({
   cell,
@@ -133,7 +133,7 @@ function Table({
       <tfoot>
         <tr className="text-[12px] text-ink-soft">
           <th scope="row" className="sticky left-0 bg-card py-1.5 pl-4 text-left font-normal" colSpan={1}>
-            Earned of what was answered
+            Marks for what was answered
           </th>
           <td colSpan={3} />
           {table.questions.map((entry) => (
@@ -167,11 +167,11 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
   const { go } = useAddress();
   const [opened, setOpened] = useState<{ student: number; question: string } | null>(null);
   // Late work counts too: whatever was not called back may still come in.
-  useLive(assignment && !assignment.calledBack ? assignment.id : null);
+  useLive(assignment && !assignment.calledBack ? `/results/${assignment.id}/live` : null);
   if (!assignment || !table) {
     return (
-      <Empty title="Nothing has come back yet">
-        <p>When students answer what you gave them, it shows here while they work.</p>
+      <Empty title="No answers yet">
+        <p>When students answer, their work appears here as they go.</p>
         <Link href="/plan" className={buttonClasses()}>
           What my classes have
         </Link>
@@ -202,7 +202,7 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
                     {one.title}
                   </span>
                   <span className="numbers block text-[12px] font-normal text-ink-soft">
-                    {one.className} · {one.handedIn} of {one.recipients} · {sayDay(one.due, zone, now)}
+                    {one.className} · {one.handedIn} of {one.recipients} · {formatDay(one.due, zone, now)}
                   </span>
                 </button>
               </li>
@@ -217,7 +217,7 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
               {assignment.title}
             </h1>
             <p className="numbers text-[13px] text-ink-soft">
-              {assignment.className} · due {sayMoment(assignment.due, zone, now)} · {assignment.handedIn} of{" "}
+              {assignment.className} · due {formatMoment(assignment.due, zone, now)} · {assignment.handedIn} of{" "}
               {assignment.recipients} handed in ·{" "}
               {assignment.tries === null
                 ? "as many tries as wanted"

@@ -13,15 +13,19 @@ import {
   Undo2,
 } from "lucide-react";
 import { useRouter } from "next/navigation";
-import type { Pocket, SatchelItem } from "@/data/satchel";
+import type { Pocket } from "@/data/satchel/pockets";
+import type { SatchelItem } from "@/data/satchel/satchel";
 import type { OpenPocket } from "@/core/satchel/filter";
 import { archiveResource, duplicateResources } from "@/screens/acts/adapt";
 import { orTell } from "@/screens/acts/tried";
-import { packAgain, putIntoPocket, tagResources, takeOutOfPocket, unpackResources } from "@/screens/acts/satchel";
+import { putIntoPocket, takeOutOfPocket } from "@/screens/acts/pockets";
+import { packAgain, tagResources, unpackResources } from "@/screens/acts/satchel";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { Menu, MenuItem, MenuLabel } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
+import { useDone } from "../use-done";
+import { isOwn, mayAdd } from "./format-satchel";
 
 const things = (count: number) => (count === 1 ? "1 thing" : `${count} things`);
 
@@ -46,6 +50,8 @@ export function BulkBar({
   onAssign: (resources: { id: number; title: string }[]) => void;
 }) {
   const router = useRouter();
+  const done = useDone();
+  const open = pockets.find(({ id }) => id === pocket);
   const ids = ticked.map((item) => item.id);
   const list = `ids=${ids.join(",")}${pocket === null ? "" : `&pocket=${pocket}`}`;
 
@@ -64,13 +70,14 @@ export function BulkBar({
     const outcome = await takeOutOfPocket({ pocket: from, ids });
     if (!outcome.ok) return tellProblem(outcome.problem);
     onDone();
-    router.refresh();
-    tell(`Took ${things(ids.length)} out of this pocket.`, async () => {
-      await orTell(putIntoPocket({ pocket: from, resources: ids }));
-      router.refresh();
-    });
+    const { event, taken } = outcome.value;
+    const left = ids.length - taken.length;
+    done(
+      `Took ${things(taken.length)} out of this pocket.${left > 0 ? (open?.may === "add" ? ` ${things(left)} stay: colleagues put them in.` : ` ${things(left)} are in a pocket inside it.`) : ""}`,
+      event,
+    );
   };
-  const own = ticked.filter((item) => item.origin !== "packed").map((item) => item.id);
+  const own = ticked.filter(isOwn).map((item) => item.id);
   const give = async (typed: string, on: boolean): Promise<boolean> => {
     const tag = typed.trim();
     const outcome = await tagResources({ resources: ids, tag, on });
@@ -79,7 +86,7 @@ export function BulkBar({
       return false;
     }
     router.refresh();
-    tell(on ? `“${tag}” is on ${things(ids.length)} now.` : `“${tag}” is taken away.`, async () => {
+    tell(on ? `“${tag}” is on ${things(ids.length)} now.` : `“${tag}” is removed.`, async () => {
       if (outcome.value.length > 0) await orTell(tagResources({ resources: outcome.value, tag, on: !on }));
       router.refresh();
     });
@@ -114,7 +121,7 @@ export function BulkBar({
     if (!(await putAway(own, true))) return;
     onDone();
     tell(
-      `Took ${things(ids.length)} out of your satchel.${own.length > 0 ? " What is your own is under “Put away”." : ""}`,
+      `Took ${things(packed.length + own.length)} out of your satchel.${own.length > 0 ? " What is your own is under “Put away”." : ""}`,
       async () => {
         if (unpacked?.ok) await orTell(packAgain({ resources: packed, pockets: unpacked.value }));
         await putAway(own, false);
@@ -150,14 +157,14 @@ export function BulkBar({
         }
       >
         {pockets.length === 0 && <MenuLabel>Make a pocket first, on the left.</MenuLabel>}
-        {pockets.map((one) => (
+        {pockets.filter(mayAdd).map((one) => (
           <MenuItem key={one.id} onSelect={() => void put(one)}>
             {one.name}
           </MenuItem>
         ))}
       </Menu>
-      {typeof pocket === "number" && (
-        <Button size="small" onClick={() => void takeOut(pocket)}>
+      {open && mayAdd(open) && (
+        <Button size="small" onClick={() => void takeOut(open.id)}>
           <FolderMinus size={15} aria-hidden /> Take out of this pocket
         </Button>
       )}
@@ -172,8 +179,8 @@ export function BulkBar({
         <input
           name="tag"
           list="my-words"
-          aria-label="A word of mine for what is ticked"
-          placeholder="a word of mine"
+          aria-label="Add my own label to what is ticked"
+          placeholder="my own label"
           maxLength={40}
           className={`${inputClasses} !min-h-7 !w-32`}
         />
@@ -186,7 +193,7 @@ export function BulkBar({
       <Menu
         align="start"
         trigger={
-          <Button size="small" aria-label="More for what is ticked">
+          <Button size="small" aria-label="More actions for what is ticked">
             More <ChevronDown size={13} aria-hidden />
           </Button>
         }
@@ -207,7 +214,7 @@ export function BulkBar({
             <Copy size={15} aria-hidden /> Duplicate {own.length === ids.length ? "" : `my own ${own.length}`}
           </MenuItem>
         )}
-        {pocket !== "away" && (
+        {pocket !== "away" && ticked.some(({ origin }) => origin !== "together") && (
           <MenuItem onSelect={() => void remove()}>
             <PackageMinus size={15} aria-hidden /> Take out of the satchel
           </MenuItem>

@@ -3,7 +3,7 @@ import { Search, SlidersHorizontal, X } from "lucide-react";
 import { useState } from "react";
 import { languageName } from "@/core/find/also";
 import { gradeName } from "@/core/find/grade";
-import { licenceWord } from "@/core/find/say";
+import { licenceWord } from "@/core/find/format";
 import type { Licence } from "@/core/resource/document";
 import {
   anyFilter,
@@ -25,9 +25,14 @@ const names: Record<FilterName, string> = {
   language: "Language",
   licence: "Licence",
   used: "Used",
-  tag: "My word",
+  tag: "My label",
 };
-const origins: Record<string, string> = { made: "made by me", adapted: "my versions", packed: "packed" };
+const origins: Record<string, string> = {
+  made: "made by me",
+  adapted: "my versions",
+  packed: "packed",
+  together: "from others",
+};
 
 function said(name: FilterName, value: string | number): string {
   if (name === "grade") return gradeName(Number(value));

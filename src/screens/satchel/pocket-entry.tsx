@@ -54,7 +54,7 @@ export function NameForm({
           Keep
         </Button>
         <Button size="small" look="quiet" onClick={onLeave}>
-          Leave it
+          Cancel
         </Button>
       </div>
     </form>

@@ -1,15 +1,16 @@
 "use client";
-import { Download, Pencil, Printer } from "lucide-react";
+import { Download, Pencil, Printer, Users } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, type FormEvent, type ReactNode } from "react";
 import { sumOfPocket, type Kept } from "@/core/satchel/filter";
-import type { Pocket } from "@/data/satchel";
-import { changePocket } from "@/screens/acts/satchel";
+import type { Pocket } from "@/data/satchel/pockets";
+import { changePocket } from "@/screens/acts/pockets";
 import { orTell } from "@/screens/acts/tried";
 import { Button, buttonClasses } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
 import { tell, tellProblem } from "@/ui/toast";
+import { isTogether, mayArrange, formatKept } from "./format-satchel";
 
 /** What a pocket is for, what it holds in all, and ways to carry it off: printed, or as a list. */
 export function PocketHead({
@@ -17,6 +18,7 @@ export function PocketHead({
   pocket,
   items,
   list,
+  onTogether,
   children,
 }: {
   name: string;
@@ -26,21 +28,30 @@ export function PocketHead({
   items: readonly Kept[];
   /** What is shown, as parameters of an address. */
   list: string;
+  /** Shows who keeps it with her. */
+  onTogether: () => void;
   children: ReactNode;
 }) {
   const router = useRouter();
-  const [writing, setWriting] = useState(false);
+  /** What it said when she began to write: a colleague may have changed it since, and is not written over. */
+  const [writing, setWriting] = useState<string | null>(null);
   const sum = sumOfPocket(items);
   const keep = async (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    if (!pocket) return;
-    const { id, about: before } = pocket;
+    if (!pocket || writing === null) return;
+    const { id } = pocket;
+    const before = writing;
     const about = String(new FormData(event.currentTarget).get("about"));
-    const outcome = await changePocket({ pocket: id, about });
-    if (!outcome.ok) return tellProblem(outcome.problem);
-    setWriting(false);
+    const outcome = await changePocket({ pocket: id, about, was: { about: before } });
+    if (!outcome.ok) {
+      // Told what the colleague wrote, she may save hers in its place.
+      if (pocket.about !== before) setWriting(pocket.about);
+      else router.refresh();
+      return tellProblem(outcome.problem);
+    }
+    setWriting(null);
     router.refresh();
-    tell("Kept what this pocket is for.", async () => {
+    tell("Saved what this pocket is for.", async () => {
       await orTell(changePocket({ pocket: id, about: before }));
       router.refresh();
     });
@@ -52,8 +63,12 @@ export function PocketHead({
           {name}
         </h1>
         <span className="not-printed flex items-center gap-1">
-          {pocket && (
-            <IconButton name="Say what this pocket is for" small onClick={() => setWriting(!writing)}>
+          {pocket && mayArrange(pocket) && (
+            <IconButton
+              name="Say what this pocket is for"
+              small
+              onClick={() => setWriting(writing === null ? pocket.about : null)}
+            >
               <Pencil size={15} aria-hidden />
             </IconButton>
           )}
@@ -79,15 +94,27 @@ export function PocketHead({
           {children}
         </span>
       </div>
-      {pocket?.about && !writing && (
+      {pocket && isTogether(pocket) && (
+        <p className="mt-0.5 flex items-center gap-1.5 text-[13px] text-ink-soft">
+          <Users size={14} aria-hidden className="shrink-0" />
+          {pocket.may === "own" ? (
+            <button type="button" onClick={onTogether} className="text-left hover:underline">
+              {formatKept(pocket)}
+            </button>
+          ) : (
+            formatKept(pocket)
+          )}
+        </p>
+      )}
+      {pocket?.about && writing === null && (
         <p className="mt-0.5 text-[13px] whitespace-pre-wrap text-ink-soft">{pocket.about}</p>
       )}
-      {writing && (
+      {writing !== null && (
         <form onSubmit={keep} className="not-printed mt-1 grid gap-1">
           <textarea
             name="about"
             aria-label="What this pocket is for"
-            defaultValue={pocket?.about}
+            defaultValue={writing}
             rows={3}
             maxLength={2000}
             className={`${inputClasses} py-1.5`}
@@ -96,8 +123,8 @@ export function PocketHead({
             <Button size="small" type="submit">
               Keep
             </Button>
-            <Button size="small" look="quiet" onClick={() => setWriting(false)}>
-              Leave it
+            <Button size="small" look="quiet" onClick={() => setWriting(null)}>
+              Cancel
             </Button>
           </div>
         </form>

@@ -1,25 +1,48 @@
 "use client";
 import { useDndMonitor } from "@dnd-kit/core";
 import { clsx } from "clsx";
-import { Archive, ChevronDown, FolderOpen, Gift, Inbox, Layers, Plus, Share2 } from "lucide-react";
+import { Archive, ChevronDown, FolderOpen, FolderSync, Gift, Inbox, Layers, Plus, Share2 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useState, type ComponentProps } from "react";
 import { inPocket, pocketColours, pocketTree, type OpenPocket, type PocketColour } from "@/core/satchel/filter";
-import type { Pocket, SatchelItem } from "@/data/satchel";
+import type { Pocket } from "@/data/satchel/pockets";
+import type { SatchelItem } from "@/data/satchel/satchel";
 import {
   arrangePockets,
   changePocket,
+  leavePocket,
   makePocket,
   putIntoPocket,
   removePocket,
   takeOutOfPocket,
-} from "@/screens/acts/satchel";
+} from "@/screens/acts/pockets";
 import { orTell } from "@/screens/acts/tried";
 import { IconButton } from "@/ui/icon-button";
 import { Menu, MenuItem, MenuLabel, MenuLine } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
+import { useDone } from "../use-done";
 import { colours, Entry, NameForm } from "./pocket-entry";
+import { isTogether, mayAdd } from "./format-satchel";
+
+/** A pocket's sign: kept with others, or by herself. */
+function Folder({ one }: { one: Pocket }) {
+  const Sign = isTogether(one) ? FolderSync : FolderOpen;
+  return <Sign size={16} aria-hidden className={colours[one.colour].text} />;
+}
+
+function MoreButton({ of: { name }, ...menu }: { of: Pocket } & ComponentProps<"button">) {
+  return (
+    <button
+      type="button"
+      aria-label={`More for ${name}`}
+      className="-mr-1 inline-flex h-7 items-center rounded px-0.5 text-[12px] hover:bg-shade"
+      {...menu}
+    >
+      More <ChevronDown size={12} aria-hidden />
+    </button>
+  );
+}
 
 /** Everything, what is in no pocket, and the pockets; made, renamed and removed in place. */
 export function PocketList({
@@ -27,6 +50,7 @@ export function PocketList({
   pockets,
   pocket,
   given,
+  onTogether,
   carried,
   onPick,
 }: {
@@ -34,6 +58,8 @@ export function PocketList({
   carried: (id: number) => number[];
   /** How many things colleagues have given her. */
   given: number;
+  /** Shows who keeps a pocket with her. */
+  onTogether: (pocket: number) => void;
   items: readonly SatchelItem[];
   pockets: readonly Pocket[];
   pocket: OpenPocket;
@@ -41,8 +67,11 @@ export function PocketList({
 }) {
   const router = useRouter();
   const [making, setMaking] = useState(false);
-  const [renaming, setRenaming] = useState<number | null>(null);
-  const tree = pocketTree(pockets);
+  /** The pocket whose name is being written, as it was called when that began: a colleague may rename it meanwhile. */
+  const [renaming, setRenaming] = useState<{ id: number; old: string } | null>(null);
+  const done = useDone();
+  const tree = pocketTree(pockets.filter(({ may }) => may === "own"));
+  const colleagues = pockets.filter(({ may }) => may !== "own");
   const away = inPocket(items, pockets, "away").length;
   const places = tree.map(({ pocket: { id }, inside }, at) => ({
     id,
@@ -77,11 +106,12 @@ export function PocketList({
     const moved = { id: one.id, parent: parent?.id ?? null };
     void arrange(
       [...places.filter(({ id }) => id !== one.id), moved],
-      parent ? `Put “${one.name}” inside “${parent.name}”.` : `“${one.name}” stands by itself.`,
+      parent ? `Put “${one.name}” inside “${parent.name}”.` : `“${one.name}” is on its own now.`,
     );
   };
 
   const putInto = async (into: Pocket, resources: number[]) => {
+    if (!mayAdd(into)) return tellProblem(`You can look at “${into.name}”, and put nothing in. Ask ${into.owner}.`);
     const fresh = items
       .filter((item) => resources.includes(item.id) && !item.pockets.includes(into.id))
       .map(({ id }) => id);
@@ -97,9 +127,12 @@ export function PocketList({
   /** A pocket carried to another takes its place on that one's level; what stands inside it comes along. */
   const carry = (id: number, to: number) => {
     const block = places.filter((place) => place.id === id || place.parent === id);
-    const { parent } = places.find((place) => place.id === to)!;
+    const onto = places.find((place) => place.id === to);
+    // A colleague’s stands where it stands.
+    if (block.length === 0 || !onto) return;
+    const { parent } = onto;
     if (id === to || parent === id) return;
-    if (parent !== null && block.length > 1) return tellProblem("A pocket that holds pockets stands by itself.");
+    if (parent !== null && block.length > 1) return tellProblem("A pocket that holds pockets is on its own now.");
     const down = places.findIndex((place) => place.id === id) < places.findIndex((place) => place.id === to);
     const rest = places.filter((place) => !block.includes(place));
     const end = rest.findLastIndex((place) => place.id === to || (parent === null && place.parent === to));
@@ -125,9 +158,8 @@ export function PocketList({
     onPick(outcome.value.id);
     return null;
   };
-  const rename = async (id: number, name: string) => {
-    const old = pockets.find((one) => one.id === id)!.name;
-    const outcome = await changePocket({ pocket: id, name });
+  const rename = async ({ id, old }: { id: number; old: string }, name: string) => {
+    const outcome = await changePocket({ pocket: id, name, was: { name: old } });
     if (!outcome.ok) return outcome.problem;
     setRenaming(null);
     tell(`Renamed to “${name.trim()}”.`, async () => {
@@ -146,22 +178,17 @@ export function PocketList({
       router.refresh();
     });
   };
-  const remove = async ({ id, name, about, colour }: Pocket) => {
+  const leave = async ({ id, name }: Pocket) => {
+    const outcome = await leavePocket({ pocket: id });
+    if (!outcome.ok) return tellProblem(outcome.problem);
+    onPick(null);
+    done(`You no longer keep “${name}”.`, outcome.value.event);
+  };
+  const remove = async ({ id, name }: Pocket) => {
     const outcome = await removePocket({ pocket: id });
     if (!outcome.ok) return tellProblem(outcome.problem);
     onPick(null);
-    router.refresh();
-    tell(`Removed the pocket “${name}”. What was in it is still in your satchel.`, async () => {
-      const again = await makePocket({ name });
-      if (!again.ok) return tellProblem(again.problem);
-      if (outcome.value.length > 0) await orTell(putIntoPocket({ pocket: again.value.id, resources: outcome.value }));
-      await orTell(changePocket({ pocket: again.value.id, about, colour }));
-      const back = (of: number | null) => (of === id ? again.value.id : of);
-      await orTell(
-        arrangePockets({ places: places.map((place) => ({ id: back(place.id)!, parent: back(place.parent) })) }),
-      );
-      router.refresh();
-    });
+    done(`Removed the pocket “${name}”. What was in it is still in your satchel.`, outcome.value.event);
   };
 
   return (
@@ -203,12 +230,12 @@ export function PocketList({
       {making && <NameForm start="" label="Name of the new pocket" onName={make} onLeave={() => setMaking(false)} />}
       <ul className="grid grid-cols-1 gap-0.5">
         {tree.map(({ pocket: one, inside }) =>
-          renaming === one.id ? (
+          renaming?.id === one.id ? (
             <li key={one.id}>
               <NameForm
-                start={one.name}
-                label={`New name of ${one.name}`}
-                onName={(name) => rename(one.id, name)}
+                start={renaming.old}
+                label={`New name of ${renaming.old}`}
+                onName={(name) => rename(renaming, name)}
                 onLeave={() => setRenaming(null)}
               />
             </li>
@@ -217,24 +244,15 @@ export function PocketList({
               key={one.id}
               pocket={one.id}
               here={pocket === one.id}
-              icon={<FolderOpen size={16} aria-hidden className={colours[one.colour].text} />}
+              icon={<Folder one={one} />}
               text={one.name}
               count={inPocket(items, pockets, one.id).length}
               inside={inside}
               onOpen={() => onPick(one.id)}
               menu={
-                <Menu
-                  trigger={
-                    <button
-                      type="button"
-                      aria-label={`More for ${one.name}`}
-                      className="-mr-1 inline-flex h-7 items-center rounded px-0.5 text-[12px] hover:bg-shade"
-                    >
-                      More <ChevronDown size={12} aria-hidden />
-                    </button>
-                  }
-                >
-                  <MenuItem onSelect={() => setRenaming(one.id)}>Rename</MenuItem>
+                <Menu trigger={<MoreButton of={one} />}>
+                  <MenuItem onSelect={() => setRenaming({ id: one.id, old: one.name })}>Rename</MenuItem>
+                  <MenuItem onSelect={() => onTogether(one.id)}>Keep it with others …</MenuItem>
                   <MenuItem disabled={!neighbour(one.id, -1)} onSelect={() => move(one, -1)}>
                     Up
                   </MenuItem>
@@ -242,7 +260,7 @@ export function PocketList({
                     Down
                   </MenuItem>
                   {inside ? (
-                    <MenuItem onSelect={() => putInside(one, null)}>Take out, to stand by itself</MenuItem>
+                    <MenuItem onSelect={() => putInside(one, null)}>Move it out</MenuItem>
                   ) : (
                     !places.some(({ parent }) => parent === one.id) &&
                     tree
@@ -273,12 +291,33 @@ export function PocketList({
           ),
         )}
       </ul>
-      {pockets.length === 0 && !making && (
+      {tree.length === 0 && !making && (
         <p className="px-2.5 text-[13px] text-ink-soft">
           A pocket holds what belongs together: a unit, a term, openers for Fridays.
         </p>
       )}
       <h2 className="mt-4 mb-1 pl-2.5 text-[13px] text-ink-soft">With others</h2>
+      {colleagues.length > 0 && (
+        <ul className="grid grid-cols-1 gap-0.5">
+          {colleagues.map((one) => (
+            <Entry
+              key={one.id}
+              pocket={one.id}
+              here={pocket === one.id}
+              icon={<Folder one={one} />}
+              text={one.name}
+              count={inPocket(items, pockets, one.id).length}
+              onOpen={() => onPick(one.id)}
+              menu={
+                <Menu trigger={<MoreButton of={one} />}>
+                  <MenuLabel>{one.owner}’s pocket</MenuLabel>
+                  <MenuItem onSelect={() => void leave(one)}>Leave this pocket</MenuItem>
+                </Menu>
+              }
+            />
+          ))}
+        </ul>
+      )}
       <Link href="/given" className="flex min-h-8 items-center gap-2 rounded-card px-2.5 hover:bg-card/60">
         <Gift size={16} aria-hidden /> <span className="min-w-0 flex-1 truncate">Given to me</span>
         <span className="numbers text-[13px] text-ink-soft">{given}</span>

@@ -4,7 +4,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { Plus, Share2 } from "lucide-react";
 import Link from "next/link";
 import { useMemo, useRef, useState } from "react";
-import { sayDay } from "@/core/calendar/say-moment";
+import { formatDay } from "@/core/calendar/format-moment";
 import {
   anyFilter,
   filterNames,
@@ -13,10 +13,11 @@ import {
   type OpenPocket,
   type SatchelFilter,
 } from "@/core/satchel/filter";
-import type { Pocket, SatchelItem, Withdrawn } from "@/data/satchel";
-import type { AssignContext } from "@/server/assign-context";
-import type { LightTableData } from "@/server/light-table";
-import { sayGradeSpan } from "@/core/find/grade";
+import type { Pocket } from "@/data/satchel/pockets";
+import type { SatchelItem, Withdrawn } from "@/data/satchel/satchel";
+import type { AssignContext } from "@/server/assign/assign-context";
+import type { LightTableData } from "@/server/find/light-table";
+import { formatGradeSpan } from "@/core/find/grade";
 import { PrintedList } from "@/ui/printed-list";
 import { BackToList } from "@/ui/back-to-list";
 import { Button, buttonClasses } from "@/ui/button";
@@ -32,6 +33,7 @@ import { LightTable } from "../light-table/light-table";
 import { idsFrom } from "@/core/ids";
 import { useNoted } from "../use-noted";
 import { useAddress } from "../use-address";
+import { useLive } from "../use-live";
 import { BulkBar } from "./bulk-bar";
 import { focusAssignLine } from "../assign/assign-line";
 import { AssignPanel } from "../assign/assign-panel";
@@ -41,16 +43,12 @@ import { FilterBar } from "./filter-bar";
 import { NewResource } from "./new-resource";
 import { PocketHead } from "./pocket-head";
 import { PocketList } from "./pocket-list";
+import { PocketTogether } from "./pocket-together";
+import { isOwn, isTogether, mayArrange, formatOpen, formatOrigin } from "./format-satchel";
 import { LinePlace, useOrder } from "./use-order";
 import { WithdrawnNotice } from "./withdrawn-notice";
 
 const LINE_HEIGHT = 54;
-const says: Record<SatchelItem["origin"], (item: SatchelItem) => string> = {
-  made: (item) => (item.draftOnly ? "made by me · not published yet" : "made by me"),
-  adapted: (item) => (item.draftOnly ? "my version · not published yet" : "my version"),
-  packed: (item) => `${item.author} · packed`,
-};
-
 const listParameters = (pocket: OpenPocket, filter: SatchelFilter): URLSearchParams =>
   new URLSearchParams(
     Object.entries({ pocket, ...filter }).flatMap(([name, value]) =>
@@ -83,6 +81,8 @@ export function SatchelScreen({
   const { go, busy, parameters } = useAddress();
   const [ticked, setTicked] = useState<ReadonlySet<number>>(() => new Set(idsFrom(parameters.get("ticked"))));
   const [making, setMaking] = useState(false);
+  /** The pocket whose keepers are shown. */
+  const [together, setTogether] = useState<number | null>(null);
   /** Several things that are being given at once. */
   const [giving, setGiving] = useState<{ id: number; title: string }[] | null>(() => {
     const again = parameters.get("giving") === null ? [] : items.filter(({ id }) => ticked.has(id));
@@ -98,15 +98,20 @@ export function SatchelScreen({
   const inside = useMemo(() => inPocket(items, pockets, pocket), [items, pockets, pocket]);
   const fitting = useMemo(() => filterSatchel(inside, filter, assign.now), [inside, filter, assign.now]);
   const byId = new Map(fitting.map((item) => [item.id, item]));
+  const openPocket = pockets.find((one) => one.id === pocket) ?? null;
+  const kept = pockets.find((one) => one.id === together);
+  useLive(openPocket && isTogether(openPocket) ? `/satchel/live/${openPocket.id}` : null);
   // Hers is the order of one pocket, all of it shown and none inside it.
   const ordered =
-    typeof pocket === "number" &&
+    openPocket !== null &&
+    mayArrange(openPocket) &&
     fitting.length === inside.length &&
-    inside.every((item) => item.pockets.includes(pocket));
+    inside.every((item) => item.pockets.includes(openPocket.id));
   const { order, move: moveInOrder } = useOrder(
-    ordered ? pocket : null,
+    ordered ? openPocket.id : null,
     fitting.map(({ id }) => id),
     (id) => byId.get(id)?.facts.title ?? "It",
+    items,
   );
   const shown = order.flatMap((id) => byId.get(id) ?? []);
   const narrow = (next: SatchelFilter) => {
@@ -160,7 +165,7 @@ export function SatchelScreen({
         }
       : undefined;
   const share = (things: readonly SatchelItem[]) => {
-    const own = things.filter((item) => item.origin !== "packed");
+    const own = things.filter(isOwn);
     if (own.length === 0) return undefined;
     return () => {
       setGiving(null);
@@ -168,7 +173,6 @@ export function SatchelScreen({
     };
   };
   const shareTicked = share(tickedItems);
-  const openPocket = pockets.find((one) => one.id === pocket) ?? null;
   const sharePocket = openPocket ? share(inside) : undefined;
   useKeys({
     ...(shareTicked && { h: shareTicked }),
@@ -180,15 +184,8 @@ export function SatchelScreen({
     x: () => selected !== null && shown.some((item) => item.id === selected) && tick(selected),
   });
 
-  const touched = (at: Date) => sayDay(at, assign.zone, assign.now).replace(/^\w+ /, "");
-  const name =
-    pocket === null
-      ? "Everything in my satchel"
-      : pocket === "away"
-        ? "Put away"
-        : pocket === "none"
-          ? "Not in any pocket"
-          : pockets.find((one) => one.id === pocket)!.name;
+  const touched = (at: Date) => formatDay(at, assign.zone, assign.now).replace(/^\w+ /, "");
+  const name = formatOpen(pocket, pockets);
   // On a narrow screen there is room for one of the two: the list, or what was chosen from it.
   const narrowTable = giving !== null || sharing !== null || parameters.get("open") !== null;
   const elsewhere = opened !== null && !shown.some((item) => item.id === opened.resource.id);
@@ -201,7 +198,7 @@ export function SatchelScreen({
         lines={() =>
           shown.map(({ id, facts, author }) => ({
             id,
-            cells: [facts.title, author, sayGradeSpan(facts.grades), facts.minutes, facts.standards.join(", ")],
+            cells: [facts.title, author, formatGradeSpan(facts.grades), facts.minutes, facts.standards.join(", ")],
           }))
         }
       />
@@ -212,6 +209,7 @@ export function SatchelScreen({
             pockets={pockets}
             pocket={pocket}
             given={given}
+            onTogether={setTogether}
             carried={(id) => (ticked.has(id) ? tickedItems.map((item) => item.id) : [id])}
             onPick={pick}
           />
@@ -227,6 +225,7 @@ export function SatchelScreen({
             pocket={openPocket}
             items={shown}
             list={listParameters(pocket, filter).toString()}
+            onTogether={() => setTogether(openPocket?.id ?? null)}
           >
             {sharePocket && (
               <IconButton name="Share what is yours in this pocket" small onClick={sharePocket}>
@@ -279,11 +278,11 @@ export function SatchelScreen({
                         from={
                           <>
                             {item.revised && <strong className="text-slate">revised · </strong>}
-                            {says[item.origin](item)}
+                            {formatOrigin(item, openPocket)}
                             {item.tags.length > 0 && ` · ${item.tags.join(", ")}`}
                           </>
                         }
-                        fromText={[says[item.origin](item), ...item.tags].join(" · ")}
+                        fromText={[formatOrigin(item, openPocket), ...item.tags].join(" · ")}
                         over={ordered ? <LinePlace id={item.id} title={item.facts.title} /> : undefined}
                         mine
                         selected={item.id === selected}
@@ -308,7 +307,7 @@ export function SatchelScreen({
               </div>
             </>
           ) : inside.length > 0 ? (
-            <Empty title="Nothing here fits that">
+            <Empty title="Nothing here matches that">
               <Button onClick={() => narrow(anyFilter)}>Show all {inside.length} again</Button>
             </Empty>
           ) : pocket === "none" && items.length > 0 ? (
@@ -321,7 +320,7 @@ export function SatchelScreen({
                   : "Tick something in your satchel and put it into this pocket."}
               </p>
               <Link href="/find" className={buttonClasses()}>
-                Go and find
+                Go to Find
               </Link>
             </Empty>
           )}
@@ -382,6 +381,7 @@ export function SatchelScreen({
             <Empty title="Nothing to look at yet">What you choose in the list opens here.</Empty>
           )}
         </section>
+        {kept && <PocketTogether pocket={kept} onClose={() => setTogether(null)} />}
         <NewResource open={making} onOpenChange={setMaking} />
       </div>
     </>

@@ -2,39 +2,55 @@
 import { useDndMonitor, useDroppable } from "@dnd-kit/core";
 import { clsx } from "clsx";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
-import { movedBy, movedOnto } from "@/core/satchel/order";
-import { orderPocket } from "@/screens/acts/satchel";
+import { useEffect, useRef, useState } from "react";
+import { besides, movedBy, movedOnto } from "@/core/satchel/order";
+import { movePocketItem } from "@/screens/acts/pockets";
 import { orTell } from "@/screens/acts/tried";
-import { tell, tellProblem } from "@/ui/toast";
+import { tell } from "@/ui/toast";
 
 /**
  * The order of what lies in an open pocket: by carrying a line onto another, or by keys. It is shown at once; the pocket
- * is read anew when it is kept. Null `pocket`: what is shown has no order of hers, or not all of it is shown.
+ * is read anew when it is kept. Null `pocket`: what is shown has no order of hers, or not all of it is shown. `read`: what was last
+ * read; another object each time.
  */
-export function useOrder(pocket: number | null, ids: readonly number[], titleOf: (id: number) => string) {
+export function useOrder(
+  pocket: number | null,
+  ids: readonly number[],
+  titleOf: (id: number) => string,
+  read: unknown,
+) {
   const router = useRouter();
-  // Kept until the pocket as read says the same: of several quick moves each stands on the one before, and an answer to an
-  // earlier one does not take a later one back.
-  const [ahead, setAhead] = useState<readonly number[] | null>(null);
-  const same = ahead !== null && ahead.length === ids.length && ahead.every((id) => ids.includes(id));
-  if (ahead && (!same || ahead.join() === ids.join())) setAhead(null);
-  const order = same ? ahead : ids;
+  // Of several quick moves each stands on the one before, and an answer to an earlier one does not take a later one back: what was moved
+  // is shown until the last move is kept and the pocket has been read since. A colleague may have moved things meanwhile.
+  const [ahead, setAhead] = useState<{ order: readonly number[]; keptOver?: unknown } | null>(null);
+  const under = useRef(0);
+  const seen = useRef(read);
+  useEffect(() => {
+    seen.current = read;
+  }, [read]);
+  const same = ahead !== null && ahead.order.length === ids.length && ahead.order.every((id) => ids.includes(id));
+  const readSince = ahead !== null && "keptOver" in ahead && ahead.keptOver !== read;
+  if (ahead && (!same || readSince || ahead.order.join() === ids.join())) setAhead(null);
+  const order = same ? ahead.order : ids;
 
+  /** Shows an order and keeps the move that led to it. */
+  const keep = async (next: readonly number[], send: () => Promise<boolean>) => {
+    setAhead({ order: next });
+    under.current += 1;
+    const kept = await send();
+    under.current -= 1;
+    if (!kept) setAhead(null);
+    else if (under.current === 0) setAhead((now) => now && { ...now, keptOver: seen.current });
+    router.refresh();
+    return kept;
+  };
   const change = async (next: number[], moved: number) => {
     if (pocket === null || next.join() === order.join()) return;
     const before = order;
-    setAhead(next);
-    const outcome = await orderPocket({ pocket, order: next });
-    if (!outcome.ok) {
-      setAhead(null);
-      return tellProblem(outcome.problem);
-    }
-    router.refresh();
+    const move = (to: readonly number[]) => movePocketItem({ pocket, resource: moved, ...besides(to, moved) });
+    if (!(await keep(next, () => orTell(move(next))))) return;
     tell(`“${titleOf(moved)}” is number ${next.indexOf(moved) + 1} now.`, async () => {
-      setAhead(before);
-      if (!(await orTell(orderPocket({ pocket, order: [...before] })))) setAhead(null);
-      router.refresh();
+      await keep(before, () => orTell(move(before)));
     });
   };
   useDndMonitor({

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import type { Withdrawn } from "@/data/satchel";
+import type { Withdrawn } from "@/data/satchel/satchel";
 import { unpackResources } from "@/screens/acts/satchel";
 import { Notice } from "@/ui/notice";
 import { tell, tellProblem } from "@/ui/toast";
@@ -16,7 +16,7 @@ export function WithdrawnNotice({ withdrawn }: { withdrawn: readonly Withdrawn[]
   };
   return (
     <Notice className="mx-4 mb-2">
-      No longer to be had: {withdrawn.map(({ title, author }) => `“${title}” (${author} withdrew it)`).join(", ")}. What
+      No longer available: {withdrawn.map(({ title, author }) => `“${title}” (${author} withdrew it)`).join(", ")}. What
       you made of it stays yours.{" "}
       <button type="button" className="font-semibold underline" onClick={() => void takeOut()}>
         Take {withdrawn.length === 1 ? "it" : "them"} out

@@ -1,7 +1,7 @@
 "use client";
 import { Link2, QrCode } from "lucide-react";
 import { useEffect, useState } from "react";
-import type { LinkMade, ShareWay } from "@/data/links";
+import type { LinkMade, ShareWay } from "@/data/share/links";
 import { endLink, lookAtLinks, makeLink } from "@/screens/acts/link";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
@@ -13,7 +13,7 @@ import { useDone } from "../use-done";
 import { useOnce } from "../use-once";
 import { WayChoice } from "./way-choice";
 
-const sayOpened = (count: number) =>
+const formatOpened = (count: number) =>
   count === 0 ? "not opened yet" : count === 1 ? "opened once" : `opened ${count} times`;
 const dayBefore = (until: Date) => new Date(until.getTime() - 1).toLocaleDateString("en-GB", { dateStyle: "medium" });
 
@@ -25,7 +25,7 @@ function Made({ address }: { address: string }) {
       await navigator.clipboard.writeText(address);
       tell("The link is copied.");
     } catch {
-      tellProblem("The browser would not copy it. Select the address and copy it yourself.");
+      tellProblem("Your browser blocked copying. Select the address and copy it.");
     }
   };
   return (
@@ -141,7 +141,8 @@ export function LinkShare({
                     {link.teacherPart ? "" : ", without answers"}
                     <span className="text-[13px] text-ink-soft">
                       {" "}
-                      · {sayOpened(link.opened)} · {link.until ? `until ${dayBefore(link.until)}` : "until you end it"}
+                      · {formatOpened(link.opened)} ·{" "}
+                      {link.until ? `until ${dayBefore(link.until)}` : "until you end it"}
                     </span>
                   </span>
                   <Button size="small" disabled={busy} onClick={() => end(link.id)}>
@@ -154,7 +155,7 @@ export function LinkShare({
         )}
       </div>
       <footer className="flex shrink-0 items-center justify-end gap-2 border-t border-line bg-card px-5 py-3">
-        <Button onClick={onDone}>{made ? "Done" : "Not now"}</Button>
+        <Button onClick={onDone}>{made ? "Done" : "Cancel"}</Button>
         <Button look="main" disabled={busy} onClick={make}>
           <Link2 size={16} aria-hidden /> {busy ? "One moment …" : made ? "Make another link" : "Make a link"}
         </Button>

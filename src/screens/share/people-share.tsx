@@ -1,13 +1,13 @@
 "use client";
 import { Gift, Users } from "lucide-react";
 import { useEffect, useState } from "react";
-import { listedForm } from "@/core/find/words";
+import { called } from "@/core/people/called";
 import { giveToColleagues, lookAtGiven, takeBackGiven } from "@/screens/acts/give";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { tellProblem } from "@/ui/toast";
-import type { ShareWay } from "@/data/links";
+import type { ShareWay } from "@/data/share/links";
 import { useDone } from "../use-done";
 import { useOnce } from "../use-once";
 import { WayChoice } from "./way-choice";
@@ -46,10 +46,7 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
       </Notice>
     );
   if (!looked) return <p className="p-5 text-ink-soft">Finding your colleagues …</p>;
-  const sought = listedForm(words.trim());
-  const fitting = looked.colleagues.filter(({ name, school }) =>
-    listedForm(`${name} ${school ?? ""}`).includes(sought),
-  );
+  const fitting = called(looked.colleagues, words);
   const shown = fitting.slice(0, 40);
   const toggle = (id: number) => setChosen(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
   const give = () =>
@@ -115,10 +112,10 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
           {fitting.length > shown.length && (
             <p className="px-2 text-[13px] text-ink-soft">And {fitting.length - shown.length} more: type a name.</p>
           )}
-          {fitting.length === 0 && <p className="px-2 text-ink-soft">Nobody is called that.</p>}
+          {fitting.length === 0 && <p className="px-2 text-ink-soft">No one has that name.</p>}
         </fieldset>
         <label className="grid gap-1 text-[13px]">
-          A line to go with it
+          Add a line
           <textarea
             className={inputClasses}
             rows={2}
@@ -163,7 +160,7 @@ export function PeopleShare({ resources, onDone }: { resources: readonly { id: n
         )}
       </div>
       <footer className="flex shrink-0 items-center justify-end gap-2 border-t border-line bg-card px-5 py-3">
-        <Button onClick={onDone}>Not now</Button>
+        <Button onClick={onDone}>Cancel</Button>
         <Button look="main" disabled={busy || chosen.length === 0} onClick={give}>
           <Gift size={16} aria-hidden /> {busy ? "One moment …" : `Give to ${chosen.length || "…"}`}
         </Button>

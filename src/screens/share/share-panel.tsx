@@ -4,14 +4,14 @@ import { CircleCheck, Inbox, Lock, Share2, Users } from "lucide-react";
 import Link from "next/link";
 import { useEffect, useState, type FormEvent } from "react";
 import { gradeName } from "@/core/find/grade";
-import { atShelf, sayGrades, shelfNames } from "@/core/find/say";
+import { atShelf, formatGrades, shelfNames } from "@/core/find/format";
 import type { Subject } from "@/core/resource/document";
 import { subjects } from "@/core/resource/vocabulary";
 import { sharedShelves, type SharedShelf, type ShelfAnswer } from "@/core/sharing/how-far";
 import { readShare, type ShareForm } from "@/core/sharing/sentence";
-import { sayList } from "@/core/say-list";
-import { lookAtSharing, shareResources, takeFromShelf } from "@/screens/acts/share";
-import type { Sharing } from "@/server/share";
+import { formatList } from "@/core/format-list";
+import { lookAtSharing, shareResources, takeFromShelf, takeOutPart } from "@/screens/acts/share";
+import type { Sharing } from "@/server/share/share";
 import { Button, buttonClasses } from "@/ui/button";
 import { TextInput } from "@/ui/field";
 import { Key } from "@/ui/key";
@@ -38,7 +38,7 @@ const stateNames: Record<ShelfAnswer["state"], string> = {
 };
 
 /** "14 colleagues of Lighthouse Road Primary can find, use and adapt it." */
-function sayReaders({ readers, school }: Sharing, shelf: SharedShelf): string {
+function formatReaders({ readers, school }: Sharing, shelf: SharedShelf): string {
   const who = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
   switch (shelf) {
     case "staffroom":
@@ -51,7 +51,7 @@ function sayReaders({ readers, school }: Sharing, shelf: SharedShelf): string {
 }
 
 /** "Packed 3 times, adapted once, assigned to 2 classes." */
-function sayUses(things: Sharing["things"]): string {
+function formatUses(things: Sharing["things"]): string {
   const sum = (of: "packed" | "adapted" | "assigned") => things.reduce((all, thing) => all + thing.uses[of], 0);
   const times = (count: number) => (count === 1 ? "once" : `${count} times`);
   const said = [
@@ -59,7 +59,7 @@ function sayUses(things: Sharing["things"]): string {
     ...(sum("adapted") > 0 ? [`adapted ${times(sum("adapted"))}`] : []),
     ...(sum("assigned") > 0 ? [`assigned to ${sum("assigned")} ${sum("assigned") === 1 ? "class" : "classes"}`] : []),
   ];
-  return said.length === 0 ? "Nobody else has used it yet." : `By others: ${sayList(said)}.`;
+  return said.length === 0 ? "Nobody else has used it yet." : `By others: ${formatList(said)}.`;
 }
 
 function ShelfRow({
@@ -68,6 +68,7 @@ function ShelfRow({
   editor,
   onChoose,
   onTakeOff,
+  onTakeOut,
   busy,
 }: {
   answer: ShelfAnswer;
@@ -76,6 +77,8 @@ function ShelfRow({
   editor: number | null;
   onChoose: () => void;
   onTakeOff: () => void;
+  /** Takes a part out that keeps it from going there. */
+  onTakeOut: ((step: string, block: string | null) => void) | null;
   busy: boolean;
 }) {
   const { shelf, state, reasons } = answer;
@@ -110,9 +113,19 @@ function ShelfRow({
         {state === "open" && <p>It is there straight away. Take it off whenever you like.</p>}
         {state === "on" && chosen && <p>Share it again to change its grades or subjects.</p>}
         {state === "waiting" && <p>It is on the curators’ desk. You get a message when they decide.</p>}
-        {reasons.slice(0, 6).map(({ text, step }) => (
+        {reasons.slice(0, 6).map(({ text, step, block, removable }) => (
           <p key={text}>
             {text}{" "}
+            {step && removable && onTakeOut && (
+              <button
+                type="button"
+                disabled={busy}
+                onClick={() => onTakeOut(step, block ?? null)}
+                className="mr-2 text-green underline"
+              >
+                Take it out
+              </button>
+            )}
             {step && editor !== null && (
               <Link href={`/adapt/${editor}?step=${step}`} className="text-green underline">
                 Go there
@@ -150,8 +163,8 @@ export function SharePanel({
           value={way}
           onChange={setWay}
           options={[
-            { value: "shelves", text: "Shelves" },
             { value: "people", text: "People" },
+            { value: "shelves", text: "Shelves" },
             { value: "link", text: "Link" },
           ]}
         />
@@ -238,6 +251,13 @@ function ShelfShare({
       });
       settled();
     });
+  const takeOut = (step: string, block: string | null) =>
+    start(async () => {
+      const outcome = await takeOutPart({ resource: thing!.id, step, block });
+      if (!outcome.ok) return tellProblem(outcome.problem);
+      done("Taken out, and published without it.", outcome.value.event, { onUndone: settled });
+      settled();
+    });
   const narrower = sharing.shelves.find(({ state }) => state === "open" || state === "offer");
   const [thing] = sharing.things;
   const decided = sharing.things.length === 1 ? thing!.decided : null;
@@ -280,7 +300,7 @@ function ShelfShare({
             text={
               said.grades.length === 0
                 ? "no grade"
-                : `${said.grades.length === 1 ? "grade" : "grades"} ${sayGrades(said.grades)}`
+                : `${said.grades.length === 1 ? "grade" : "grades"} ${formatGrades(said.grades)}`
             }
             options={Array.from({ length: 13 }, (_, grade) => ({
               value: String(grade),
@@ -293,7 +313,7 @@ function ShelfShare({
           in{" "}
           <Word
             name="Subjects"
-            text={sayList(said.subjects) || "no subject"}
+            text={formatList(said.subjects) || "no subject"}
             options={subjects.map((subject) => ({ value: subject, text: subject }))}
             chosen={said.subjects}
             several
@@ -302,7 +322,7 @@ function ShelfShare({
           .
         </p>
         <p className="mt-1 mb-3 flex items-center gap-2 text-[13px] text-ink-soft">
-          <Users size={15} aria-hidden /> {sayReaders(sharing, said.shelf)}
+          <Users size={15} aria-hidden /> {formatReaders(sharing, said.shelf)}
         </p>
         {decided && (decided.state === "returned" || decided.state === "declined") && (
           <Notice tone="mine" className="mb-3">
@@ -324,11 +344,12 @@ function ShelfShare({
               editor={sharing.things.length === 1 ? thing!.id : null}
               onChoose={() => change({ shelf: one.shelf })}
               onTakeOff={() => takeOff(one.shelf)}
+              onTakeOut={sharing.things.length === 1 ? takeOut : null}
               busy={busy}
             />
           ))}
           <li className="border-t border-line py-3 text-[13px] text-ink-soft">
-            {sayUses(sharing.things)} Steps, answers, notes and credits are shared. Results and goals never are.
+            {formatUses(sharing.things)} Steps, answers, notes and credits are shared. Results and goals never are.
           </li>
         </ul>
       </div>
@@ -338,7 +359,7 @@ function ShelfShare({
             Share it {atShelf[narrower.shelf]} instead
           </button>
         )}
-        <Button onClick={onDone}>Not now</Button>
+        <Button onClick={onDone}>Cancel</Button>
         <Button
           look="main"
           disabled={busy || answer.state === "closed" || answer.state === "waiting"}

@@ -1,13 +1,13 @@
 import Link from "next/link";
-import { shelfNames } from "@/core/find/say";
-import { sayList } from "@/core/say-list";
-import type { SharedThing } from "@/server/shared";
+import { shelfNames } from "@/core/find/format";
+import { formatList } from "@/core/format-list";
+import type { SharedThing } from "@/server/share/shared";
 import { Empty } from "@/ui/empty";
 
 const offerSays = { waiting: "offered", returned: "sent back", declined: "declined" } as const;
 
 /** "the staffroom, the district shelf (offered); Rona Sundin; a link" */
-function sayWhere({ shelves, offers, given, links }: SharedThing): string {
+function formatWhere({ shelves, offers, given, links }: SharedThing): string {
   const said = [
     ...shelves.map((shelf) => shelfNames[shelf]),
     ...offers.map(({ shelf, state }) => `${shelfNames[shelf]} (${offerSays[state as keyof typeof offerSays]})`),
@@ -15,7 +15,7 @@ function sayWhere({ shelves, offers, given, links }: SharedThing): string {
     ...(given.length > 3 ? [`${given.length - 3} more colleagues`] : []),
     ...(links > 0 ? [links === 1 ? "a link" : `${links} links`] : []),
   ];
-  return said.length === 0 ? "not shared now" : sayList(said);
+  return said.length === 0 ? "not shared now" : formatList(said);
 }
 
 /** Where each of her things stands with others, and how often it is packed, adapted and assigned. */
@@ -50,7 +50,7 @@ export function SharedScreen({ things }: { things: SharedThing[] }) {
                     {thing.title}
                   </Link>
                 </th>
-                <td className="pr-4">{sayWhere(thing)}</td>
+                <td className="pr-4">{formatWhere(thing)}</td>
                 {[thing.uses.packed, thing.uses.adapted, thing.uses.assigned].map((count, at) => (
                   <td key={at} className="numbers text-right">
                     {count > 0 ? count : <span className="text-ink-soft">–</span>}

@@ -62,7 +62,7 @@ const nameOf = (what: { data: { current?: unknown } } | null) =>
 
 /** What is heard while something is carried. Places say in `data.name` what they are. */
 const announcements: Announcements = {
-  onDragStart: ({ active }) => `${nameOf(active)} is taken up. The arrow keys move it, Space puts it down.`,
+  onDragStart: ({ active }) => `${nameOf(active)} is picked up. The arrow keys move it, Space puts it down.`,
   onDragOver: ({ over }) => (over ? `over ${nameOf(over)}` : undefined),
   onDragEnd: ({ active, over }) => `${nameOf(active)} is put down${over ? ` on ${nameOf(over)}` : " where it was"}.`,
   onDragCancel: ({ active }) => `${nameOf(active)} stays where it was.`,

@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import { Check, ChevronDown, HelpCircle, Inbox, LogOut, Mail, Users } from "lucide-react";
+import { Building2, Check, ChevronDown, HelpCircle, Inbox, LogOut, Mail, Users } from "lucide-react";
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useState } from "react";
@@ -33,11 +33,17 @@ export function TopBar({
   name,
   classes,
   current,
+  teaches,
+  office,
   desk,
 }: {
   name: string;
   classes: readonly BarClass[];
   current: BarClass | null;
+  /** False: a curator who has no classes, and so no satchel of her own. */
+  teaches: boolean;
+  /** She keeps the school's calendar and rosters too. */
+  office: boolean;
   /** How many offers wait for her; null: she is no curator. */
   desk: number | null;
 }) {
@@ -60,11 +66,11 @@ export function TopBar({
       <a href="#main" className="heard focus:static focus:h-auto focus:w-auto">
         Skip to the page
       </a>
-      <Link href="/find">
+      <Link href={teaches ? "/find" : "/desk"}>
         <Brand />
       </Link>
       <nav aria-label="Places" className="flex h-full max-md:min-w-0 max-md:flex-1 max-md:overflow-x-auto">
-        {places.map((place) => {
+        {(teaches ? places : []).map((place) => {
           const here =
             path.startsWith(place.href) || (place.href === "/satchel" && /^\/(adapt|given|shared)/.test(path));
           return (
@@ -128,6 +134,11 @@ export function TopBar({
           <MenuItem onSelect={() => router.push("/messages")}>
             <Mail size={16} aria-hidden /> Messages
           </MenuItem>
+          {office && (
+            <MenuItem onSelect={() => router.push("/office")}>
+              <Building2 size={16} aria-hidden /> School office
+            </MenuItem>
+          )}
           <MenuItem onSelect={() => router.push("/help")}>
             <HelpCircle size={16} aria-hidden /> Help
           </MenuItem>

@@ -5,7 +5,7 @@ import { ChevronDown, ChevronUp, Users } from "lucide-react";
 import Link from "next/link";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useRef, useState, type KeyboardEvent } from "react";
-import type { StripDay, StripMeeting } from "@/server/week-strip";
+import type { StripDay, StripMeeting } from "@/server/plan/week-strip";
 import { useKeys } from "@/ui/keys";
 import { openedResource } from "./opened";
 import { remember } from "./remember";
@@ -164,7 +164,7 @@ export function WeekStrip({ days, closed: closedFirst }: { days: StripDay[]; clo
           </ol>
           <button
             type="button"
-            aria-label="Fold the lessons away"
+            aria-label="Hide the lessons"
             aria-expanded
             onClick={toggle}
             className="rounded-card p-1 text-ink-soft hover:bg-card"

@@ -20,7 +20,7 @@ export interface DemoPerson {
 function DemoDoors({ people, to }: { people: DemoPerson[]; to: string | undefined }) {
   const [busy, start] = useTransition();
   const adults = people.filter(
-    (person) => person.kind === "adult" && ["teacher", "office"].some((role) => person.roles.includes(role)),
+    (person) => person.kind === "adult" && ["teacher", "curator", "office"].some((role) => person.roles.includes(role)),
   );
   const students = people.filter((person) => person.kind === "student");
   const enter = (id: number) => start(async () => void (await enterAsDemoPerson({ person: id, to })));
@@ -34,7 +34,9 @@ function DemoDoors({ people, to }: { people: DemoPerson[]; to: string | undefine
       >
         <span className="font-semibold">{person.name}</span>
         <span className="truncate text-[13px] text-ink-soft" title={person.classes ?? person.school ?? undefined}>
-          {person.roles.includes("office") ? `office, ${person.school}` : (person.classes ?? person.school)}
+          {person.roles.includes("teacher")
+            ? (person.classes ?? person.school)
+            : `${person.roles.includes("office") ? "office" : "curator"}, ${person.school}`}
         </span>
       </button>
     </li>
@@ -79,7 +81,7 @@ export function SignInScreen({ demo, to }: { demo: DemoPerson[] | null; to: stri
       <div>
         <Brand />
         <p className="mt-3 max-w-sm text-ink-soft">
-          Find a lesson, look it over, make it yours, give it to the right students, see what came back.
+          Find a lesson, look it over, make it your own, assign it to the right students, see their answers.
         </p>
         <form onSubmit={submit} className="mt-6 grid gap-4 rounded-card border border-line bg-card p-6">
           <h1 className="font-serif text-xl">Teachers sign in</h1>

@@ -28,7 +28,7 @@ function Table({ block, languages }: { block: BlockOf<"table">; languages: reado
   }, []);
   return (
     <div ref={box} className="overflow-x-auto" tabIndex={0} role="group" aria-label={caption ?? "Table"}>
-      {wider && <p className="sticky left-0 mb-1 text-[0.8em] text-ink-soft">Swipe the table to see all of it.</p>}
+      {wider && <p className="sticky left-0 mb-1 text-[0.8em] text-ink-soft">Swipe the table to see the rest.</p>}
       <table className="numbers border-collapse bg-card">
         {caption && <caption className="caption-bottom pt-1 text-left text-[0.85em] text-ink-soft">{caption}</caption>}
         {first && (
@@ -131,7 +131,7 @@ export function BlockView({
           </SoundPlayer>
           {transcript && (
             <details>
-              <summary className="cursor-pointer text-ink-soft">Read what is said</summary>
+              <summary className="cursor-pointer text-ink-soft">Read the transcript</summary>
               <p className="mt-2 whitespace-pre-line">{transcript}</p>
             </details>
           )}

@@ -28,13 +28,13 @@ function readLeft(place: string | null): Left | null {
 export function FilmView({
   block,
   languages,
-  still,
+  readOnly,
   ask,
   answered,
 }: {
   block: BlockOf<"film">;
   languages: readonly string[];
-  still: boolean;
+  readOnly: boolean;
   ask: (question: Question) => ReactNode;
   answered: (question: Question) => boolean;
 }) {
@@ -58,7 +58,7 @@ export function FilmView({
     stage.current?.goTo(left.at);
   }, [place]);
   const keep = (at: number, more: ReadonlySet<string> = seen) => {
-    if (!place || still) return;
+    if (!place || readOnly) return;
     try {
       localStorage.setItem(place, JSON.stringify({ at, passed: [...more] } satisfies Left));
     } catch {
@@ -67,7 +67,7 @@ export function FilmView({
   };
 
   const move = (from: number, to: number) => {
-    const stop = still ? null : stopBetween(stops, passed, from, to);
+    const stop = readOnly ? null : stopBetween(stops, passed, from, to);
     if (!stop) return Math.floor(to) !== Math.floor(from) ? keep(to) : undefined;
     stage.current?.pause();
     stage.current?.goTo(stop.at);
@@ -77,7 +77,7 @@ export function FilmView({
   };
   /** A stop that nobody has passed holds the film, also when it is opened again right there; moved away from, it waits no more. */
   const mayPlay = (at: number) => {
-    const here = still ? undefined : stops.find((stop) => Math.abs(stop.at - at) < 0.06 && !passed.has(stop.id));
+    const here = readOnly ? undefined : stops.find((stop) => Math.abs(stop.at - at) < 0.06 && !passed.has(stop.id));
     setWaiting(here ?? null);
     return !here;
   };
@@ -100,7 +100,7 @@ export function FilmView({
         block={block}
         languages={languages}
         stage={stage}
-        {...(!still && { farthest: farthest(stops, passed, Infinity) })}
+        {...(!readOnly && { farthest: farthest(stops, passed, Infinity) })}
         marks={stops.map((stop) => ({ id: stop.id, at: stop.at, done: passed.has(stop.id) }))}
         mayPlay={mayPlay}
         onMove={move}
@@ -123,12 +123,12 @@ export function FilmView({
             >
               Go on <ArrowRight size={20} aria-hidden />
             </button>
-            {!mayGoOn && <span className="text-[0.9em] text-ink-soft">Answer first; then the film goes on.</span>}
+            {!mayGoOn && <span className="text-[0.9em] text-ink-soft">Answer first, then the film carries on.</span>}
           </div>
         </div>
       )}
-      {(still || !waiting) && (
-        <AskedBefore stops={stops} still={still} passed={passed} languages={languages} ask={ask} />
+      {(readOnly || !waiting) && (
+        <AskedBefore stops={stops} readOnly={readOnly} passed={passed} languages={languages} ask={ask} />
       )}
     </section>
   );
@@ -165,21 +165,21 @@ function StopContent({
 /** What the film has asked already: to look at again, to change, and, when it is handed in, to see the marks of. */
 function AskedBefore({
   stops,
-  still,
+  readOnly,
   passed,
   languages,
   ask,
 }: {
   stops: readonly FilmStop[];
-  still: boolean;
+  readOnly: boolean;
   passed: ReadonlySet<string>;
   languages: readonly string[];
   ask: (question: Question) => ReactNode;
 }) {
-  const asked = stops.filter((stop) => stop.question && (still || passed.has(stop.id)));
+  const asked = stops.filter((stop) => stop.question && (readOnly || passed.has(stop.id)));
   if (asked.length === 0) return null;
   return (
-    <details className="rounded-card border border-line bg-card" open={still}>
+    <details className="rounded-card border border-line bg-card" open={readOnly}>
       <summary className="min-h-12 cursor-pointer px-4 py-3">
         {asked.length === 1 ? "The question so far" : `The ${asked.length} questions so far`}
       </summary>

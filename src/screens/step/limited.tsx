@@ -3,7 +3,7 @@ import { Hourglass } from "lucide-react";
 import { useEffect, useState } from "react";
 import { clockTime } from "@/core/media/captions";
 import type { Question } from "@/core/resource/question";
-import { sayAllowed, type TimeLimit } from "@/core/resource/time-limit";
+import { formatAllowed, type TimeLimit } from "@/core/resource/time-limit";
 
 /** Times of questions as they run for one student. */
 export interface QuestionLimits {
@@ -16,7 +16,7 @@ export interface QuestionLimits {
 export function TimeAllowed({ seconds }: { seconds: number }) {
   return (
     <p className="flex items-center gap-1.5 text-[0.85em] text-ink-soft">
-      <Hourglass size={16} aria-hidden /> {sayAllowed(seconds)} to answer
+      <Hourglass size={16} aria-hidden /> {formatAllowed(seconds)} to answer
     </p>
   );
 }
@@ -30,8 +30,8 @@ export function BeginQuestion({ seconds, busy, onBegin }: { seconds: number; bus
     >
       <Hourglass size={28} aria-hidden className="shrink-0" />
       <p className="min-w-48 flex-1">
-        <strong className="block">You have {sayAllowed(seconds)} for this question.</strong>
-        The time begins when you open it, and does not stop.
+        <strong className="block">You have {formatAllowed(seconds)} for this question.</strong>
+        The time starts when you open it, and does not stop.
       </p>
       <button
         type="button"
@@ -63,7 +63,7 @@ export function TimeLeft({ seconds, left, end }: { seconds: number; left: number
   if (rest === 0)
     return (
       <p role="status" className="flex items-center gap-2 rounded-card bg-shade px-3 py-2 font-bold">
-        <Hourglass size={18} aria-hidden className="shrink-0" /> The time is over. What you answered is kept.
+        <Hourglass size={18} aria-hidden className="shrink-0" /> Time is up. Your answers are saved.
       </p>
     );
   return (
@@ -78,7 +78,7 @@ export function TimeLeft({ seconds, left, end }: { seconds: number; left: number
         />
       </div>
       <p role="status" className="heard">
-        {said ? `${sayAllowed(said)} left` : ""}
+        {said ? `${formatAllowed(said)} left` : ""}
       </p>
     </div>
   );

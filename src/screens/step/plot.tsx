@@ -28,14 +28,14 @@ export function NumberLine({
   axis,
   value,
   onChange,
-  still = false,
+  readOnly = false,
   languages,
   ...named
 }: {
   axis: Axis;
   value: number | undefined;
   onChange: (value: number) => void;
-  still?: boolean;
+  readOnly?: boolean;
   languages: readonly string[];
   "aria-labelledby"?: string;
   "aria-label"?: string;
@@ -45,7 +45,7 @@ export function NumberLine({
   const inner = width - PLOT.left - PLOT.right;
   const x = (one: number) => PLOT.left + shareAlong(axis, one) * inner;
   const point = (event: PointerEvent<SVGSVGElement>) => {
-    if (still || (event.type === "pointermove" && event.buttons === 0)) return;
+    if (readOnly || (event.type === "pointermove" && event.buttons === 0)) return;
     onChange(valueAt(axis, pointedAt(event).along));
   };
   const onKey = (event: KeyboardEvent) => {
@@ -56,7 +56,7 @@ export function NumberLine({
         : event.key === "End"
           ? axis.to
           : by && (value === undefined ? axis.from : value + by * axis.step);
-    if (still || to === undefined) return;
+    if (readOnly || to === undefined) return;
     event.preventDefault();
     onChange(nearestMark(axis, to));
   };
@@ -65,13 +65,13 @@ export function NumberLine({
       <svg
         viewBox={`0 0 ${width} ${height}`}
         role="slider"
-        tabIndex={still ? -1 : 0}
+        tabIndex={readOnly ? -1 : 0}
         {...named}
         aria-valuemin={axis.from}
         aria-valuemax={axis.to}
         aria-valuenow={value ?? axis.from}
         aria-valuetext={value === undefined ? "no place chosen yet" : said(value, languages)}
-        aria-disabled={still}
+        aria-disabled={readOnly}
         onPointerDown={point}
         onPointerMove={point}
         onKeyDown={onKey}

@@ -67,7 +67,7 @@ export function AnswerView({
         question={question as never}
         value={value}
         onChange={() => undefined}
-        still
+        readOnly
         languages={languages}
         parts={{}}
         labelledBy={id}
@@ -119,7 +119,7 @@ export function QuestionView({
   mark,
   onCheck,
   checking = false,
-  still = false,
+  readOnly = false,
   languages,
 }: {
   question: Question;
@@ -128,7 +128,7 @@ export function QuestionView({
   mark?: Mark | undefined;
   onCheck?: (() => void) | undefined;
   checking?: boolean;
-  still?: boolean;
+  readOnly?: boolean;
   languages: readonly string[];
 }) {
   const [hintShown, setHintShown] = useState(false);
@@ -145,7 +145,7 @@ export function QuestionView({
         question={question as never}
         value={value}
         onChange={onChange}
-        still={still}
+        readOnly={readOnly}
         languages={languages}
         parts={mark?.parts ?? {}}
         labelledBy={promptId}
@@ -162,7 +162,7 @@ export function QuestionView({
               {checking && <Loader2 size={18} className="animate-spin" aria-hidden />} Check
             </button>
           )}
-          {hint && !still && !hintShown && (
+          {hint && !readOnly && !hintShown && (
             <button
               type="button"
               onClick={() => setHintShown(true)}

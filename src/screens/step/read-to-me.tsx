@@ -2,7 +2,7 @@
 import { Volume2 } from "lucide-react";
 import { useEffect } from "react";
 import type { Step } from "@/core/resource/document";
-import { sayStep } from "@/core/student/read-aloud";
+import { formatStep } from "@/core/student/read-aloud";
 import { useReading } from "./use-reading";
 
 /**
@@ -12,7 +12,7 @@ import { useReading } from "./use-reading";
 export function ReadToMe({ step, languages }: { step: Step; languages: readonly string[] }) {
   const { say, stop, speaking, hasVoice } = useReading(languages[0]!);
   useEffect(() => stop, [step.id, stop]);
-  const all = sayStep(step, languages);
+  const all = formatStep(step, languages);
   const silent = !hasVoice && !all.some((said) => "recording" in said);
   return (
     <button

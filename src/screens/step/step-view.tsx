@@ -20,7 +20,7 @@ export interface StepViewProps {
   mayCheck?: ((question: Question) => boolean) | undefined;
   onCheck?: ((question: Question) => void) | undefined;
   checking?: string | null;
-  still?: boolean;
+  readOnly?: boolean;
   /** The times of questions, where they run; elsewhere they are only told. */
   limits?: QuestionLimits | undefined;
 }
@@ -44,7 +44,7 @@ export function StepView({
   mayCheck,
   onCheck,
   checking,
-  still = false,
+  readOnly = false,
   limits,
 }: StepViewProps) {
   const instructions = inLanguage(step.instructions, languages);
@@ -73,7 +73,7 @@ export function StepView({
           mark={marks[question.id]}
           onCheck={onCheck && mayCheck?.(question) && !limit?.over ? () => onCheck(question) : undefined}
           checking={checking === question.id}
-          still={still || (limit?.over ?? false)}
+          readOnly={readOnly || (limit?.over ?? false)}
           languages={languages}
         />
       </div>
@@ -92,7 +92,7 @@ export function StepView({
             key={block.id}
             block={block}
             languages={languages}
-            still={still}
+            readOnly={readOnly}
             ask={ask}
             answered={(question) =>
               !isBlankResponse(question.type, values[question.id]) || Boolean(limits?.of(question)?.over)

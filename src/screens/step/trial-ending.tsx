@@ -2,7 +2,7 @@
 import type { TrialEnd } from "./use-trial";
 
 const whyHidden = {
-  "after due": "Students see how it went when it is due for everyone.",
+  "after due": "Students see how they did once it is due for everyone.",
   never: "Students see no marks.",
 } as const;
 
@@ -17,13 +17,13 @@ export function TrialEnding({ end, onBack, onAgain }: { end: TrialEnd; onBack: (
         </p>
       )}
       {end.hidden && <p>{whyHidden[end.hidden]}</p>}
-      <p className="text-[14px] text-ink-soft">You are only looking: nothing was kept.</p>
+      <p className="text-[14px] text-ink-soft">You are only looking: nothing was saved.</p>
       <div className="flex flex-wrap justify-center gap-3">
         <button type="button" onClick={onBack} className="min-h-12 rounded-card border-2 border-line px-5 font-bold">
           Look at my answers
         </button>
         <button type="button" onClick={onAgain} className="min-h-12 rounded-card border-2 border-line px-5 font-bold">
-          Begin again
+          Start again
         </button>
       </div>
     </div>

@@ -31,7 +31,7 @@ test("a right answer is checked at once where the question is set so, and earns 
   act(() => result.current.step.onCheck!(question));
   expect(result.current.step.marks[question.id]).toMatchObject({ verdict: "right" });
   act(() => result.current.handIn());
-  expect(result.current.step.still).toBe(true);
+  expect(result.current.step.readOnly).toBe(true);
   expect(result.current.end()).toEqual({ earned: 1, outOf: 1, hidden: null });
   act(() => result.current.again());
   expect(result.current.step.values).toEqual({});

@@ -6,7 +6,7 @@ import { isBlankResponse, mark, type Mark } from "@/core/scoring/mark";
 import type { QuestionLimits } from "./limited";
 import type { StepViewProps } from "./step-view";
 
-type Trying = Pick<StepViewProps, "values" | "marks" | "onChange" | "mayCheck" | "onCheck" | "limits" | "still">;
+type Trying = Pick<StepViewProps, "values" | "marks" | "onChange" | "mayCheck" | "onCheck" | "limits" | "readOnly">;
 
 /** What comes when it is handed in: each question as it would be marked, if that is shown. */
 export interface TrialEnd {
@@ -61,7 +61,7 @@ export function useTrial(document: Document) {
       setValues((old) => ({ ...old, [question.id]: value }));
       setMarks((old) => ({ ...old, [question.id]: undefined }));
     },
-    still: handedIn,
+    readOnly: handedIn,
     mayCheck: handedIn ? undefined : (question) => question.checked === "at once",
     onCheck: handedIn
       ? undefined

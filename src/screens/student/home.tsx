@@ -2,11 +2,11 @@
 import { LogOut } from "lucide-react";
 import Link from "next/link";
 import type { ReactNode } from "react";
-import { doorOf } from "@/core/assign/door";
-import { sayForChildren } from "@/core/calendar/say-moment";
-import type { Task } from "@/data/work";
+import { availability } from "@/core/assign/door";
+import { formatForChildren } from "@/core/calendar/format-moment";
+import type { Task } from "@/data/student/work";
 import { leave } from "@/screens/acts/sign-in";
-import { sayNotNow } from "./not-now";
+import { formatNotNow } from "./not-now";
 import { Postmark } from "./postmark";
 import { SendWaiting } from "./send-waiting";
 
@@ -43,7 +43,7 @@ export function StudentHome({
   now: Date;
 }) {
   const handed = (task: Task) => task.lastHandedIn !== null && !task.working;
-  const doors = new Map(tasks.map((task) => [task, doorOf(task, zone, now)]));
+  const doors = new Map(tasks.map((task) => [task, availability(task, zone, now)]));
   const closed = (task: Task) => {
     const door = doors.get(task)!;
     return !door.open && (door.why === "closed" || (door.why === "other day" && door.next === null));
@@ -53,7 +53,9 @@ export function StudentHome({
   const done = tasks.filter(handed).reverse();
   const missed = tasks.filter((task) => closed(task) && !handed(task));
   const due = (task: Task) =>
-    task.due < now ? `was due ${sayForChildren(task.due, zone, now)}` : `until ${sayForChildren(task.due, zone, now)}`;
+    task.due < now
+      ? `was due ${formatForChildren(task.due, zone, now)}`
+      : `until ${formatForChildren(task.due, zone, now)}`;
   const more = (task: Task) => doors.get(task)!.open && (task.tries === null || task.begun < task.tries);
   return (
     <main className="finger-size mx-auto max-w-3xl px-4 py-5 font-child text-[17px]">
@@ -100,7 +102,7 @@ export function StudentHome({
           {coming.map((task) => (
             <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
               <span className="block">{nameOf(task)}</span>
-              <span className="text-[15px] text-ink-soft">{capital(sayNotNow(task, zone, now)!)}</span>
+              <span className="text-[15px] text-ink-soft">{capital(formatNotNow(task, zone, now)!)}</span>
             </li>
           ))}
         </Section>
@@ -127,7 +129,7 @@ export function StudentHome({
           {missed.map((task) => (
             <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
               <span className="block">{nameOf(task)}</span>
-              <span className="text-[15px] text-ink-soft">{capital(sayNotNow(task, zone, now)!)}</span>
+              <span className="text-[15px] text-ink-soft">{capital(formatNotNow(task, zone, now)!)}</span>
             </li>
           ))}
         </Section>

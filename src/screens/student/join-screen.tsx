@@ -61,7 +61,7 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
           ))}
         </ul>
         <button type="button" className="mt-4 min-h-12 underline" onClick={() => setGroup(null)}>
-          Another code
+          New code
         </button>
       </section>
     );

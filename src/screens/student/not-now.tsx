@@ -1,24 +1,24 @@
 import Link from "next/link";
-import { doorOf } from "@/core/assign/door";
+import { availability } from "@/core/assign/door";
 import { momentAt } from "@/core/calendar/school-calendar";
-import { sayForChildren } from "@/core/calendar/say-moment";
-import type { Task } from "@/data/work";
+import { formatForChildren } from "@/core/calendar/format-moment";
+import type { Task } from "@/data/student/work";
 import { SendWaiting } from "./send-waiting";
 
 /** Why something that was given cannot be done just now, in a sentence for children; null when it can. */
-export function sayNotNow(task: Task, zone: string, now: Date): string | null {
-  const door = doorOf(task, zone, now);
+export function formatNotNow(task: Task, zone: string, now: Date): string | null {
+  const door = availability(task, zone, now);
   if (door.open) return null;
   switch (door.why) {
     case "later":
-      return `opens ${sayForChildren(task.opens, zone, now)}`;
+      return `opens ${formatForChildren(task.opens, zone, now)}`;
     case "closed":
-      return `closed ${sayForChildren(task.closes!, zone, now)}`;
+      return `closed ${formatForChildren(task.closes!, zone, now)}`;
     case "waits":
       return `opens when you have handed in ${task.waitsFor}`;
     case "other day":
       return door.next
-        ? `opens again ${sayForChildren(momentAt(door.next, "00:00", zone), zone, now).split(",")[0]}`
+        ? `opens again ${formatForChildren(momentAt(door.next, "00:00", zone), zone, now).split(",")[0]}`
         : "its last day is over";
   }
 }
@@ -28,7 +28,7 @@ export function NotNow({ task, student, zone, now }: { task: Task; student: numb
   return (
     <main className="finger-size mx-auto grid max-w-xl gap-4 px-4 py-10 font-child text-[17px]">
       <h1 className="font-serif text-2xl">{task.title}</h1>
-      <p>It {sayNotNow(task, zone, now)}.</p>
+      <p>It {formatNotNow(task, zone, now)}.</p>
       {task.begun > 0 && <p className="text-ink-soft">What you answered is kept.</p>}
       <SendWaiting student={student} />
       <Link

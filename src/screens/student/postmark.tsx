@@ -1,4 +1,4 @@
-import { postmark, sayDay } from "@/core/calendar/say-moment";
+import { postmark, formatDay } from "@/core/calendar/format-moment";
 
 /** Done: a postmark with the day it was handed in. */
 export function Postmark({ at, zone, now, size = 64 }: { at: Date; zone: string; now: Date; size?: number }) {
@@ -9,7 +9,7 @@ export function Postmark({ at, zone, now, size = 64 }: { at: Date; zone: string;
       height={size}
       viewBox="0 0 74 64"
       role="img"
-      aria-label={`Handed in on ${sayDay(at, zone, now)}`}
+      aria-label={`Handed in on ${formatDay(at, zone, now)}`}
       className="shrink-0 text-slate"
     >
       <g fill="none" stroke="currentColor" strokeWidth="2" transform="rotate(-6 30 32)">

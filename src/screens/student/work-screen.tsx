@@ -4,12 +4,12 @@ import { clsx } from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, useTransition } from "react";
-import { sayForChildren } from "@/core/calendar/say-moment";
+import { formatForChildren } from "@/core/calendar/format-moment";
 import { questionsOf, titleOf, withQuestions, type Step } from "@/core/resource/document";
 import type { Question } from "@/core/resource/question";
 import { isBlankResponse, type Mark } from "@/core/scoring/mark";
 import { checkAnswer, handIn, tryAgain } from "@/screens/acts/student";
-import type { StudentWorkData } from "@/server/student-work";
+import type { StudentWorkData } from "@/server/student/student-work";
 import { nativeLanguageName } from "../media/native-language-name";
 import { WorkPlaceProvider } from "../media/work-place";
 import { useReadingLanguage } from "./use-reading-language";
@@ -24,7 +24,7 @@ import { useLimits } from "./use-limits";
 
 const keptSigns: Record<KeepState, { icon: typeof Check; text: string }> = {
   kept: { icon: Check, text: "Kept" },
-  sending: { icon: Loader2, text: "Keeping …" },
+  sending: { icon: Loader2, text: "Saving …" },
   waiting: { icon: CloudOff, text: "Kept here. No network yet" },
   "kept aside": { icon: Hourglass, text: "Time is up. Kept for your teacher" },
   "signed out": { icon: CloudOff, text: "Kept here, not sent" },
@@ -79,7 +79,7 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
       ) : (
         <>
           {data.marksFrom && (
-            <p>You will see how it went {sayForChildren(data.marksFrom, zone, now)}, when it is due for everyone.</p>
+            <p>You will see how it went {formatForChildren(data.marksFrom, zone, now)}, when it is due for everyone.</p>
           )}
           {marks.length === 0 && !data.marksFrom && <p>{data.task.teacher} looks at it.</p>}
         </>
@@ -130,10 +130,10 @@ export function StudentWorkScreen({
   const { steps } = document;
   const [reads, setReads] = useReadingLanguage(document.languages);
   const languages = [reads, ...document.languages.filter((one) => one !== reads)];
-  const still = Boolean(attempt?.handedIn);
+  const readOnly = Boolean(attempt?.handedIn);
   const tryNumber = attempt && !attempt.handedIn ? attempt.number : (attempt?.number ?? 0) + 1;
   const place = { student, assignment: task.assignment, recipient: task.recipient, number: tryNumber };
-  const answers = useAnswers(place, data.values, !still);
+  const answers = useAnswers(place, data.values, !readOnly);
   const [marks, setMarks] = useState<Record<string, Mark | undefined>>(data.marks ?? {});
   const [feedback, setFeedback] = useState<Record<string, Question["feedback"]>>({});
   const [checking, setChecking] = useState<string | null>(null);
@@ -159,7 +159,7 @@ export function StudentWorkScreen({
   };
   const firstOpen = steps.findIndex((step) => questionsOf(step).length > 0 && !done(step));
   const [at, setAt] = useState(() =>
-    still ? steps.length : Object.keys(data.values).length === 0 ? 0 : Math.max(0, firstOpen),
+    readOnly ? steps.length : Object.keys(data.values).length === 0 ? 0 : Math.max(0, firstOpen),
   );
   const step = steps[at];
 
@@ -210,9 +210,9 @@ export function StudentWorkScreen({
     });
 
   // After handing in, the page is read again with the marks; show the end then.
-  const [wasStill, setWasStill] = useState(still);
-  if (still !== wasStill) {
-    setWasStill(still);
+  const [wasStill, setWasStill] = useState(readOnly);
+  if (readOnly !== wasStill) {
+    setWasStill(readOnly);
     setMarks(data.marks ?? {});
     setAt(steps.length);
   }
@@ -234,7 +234,7 @@ export function StudentWorkScreen({
           <h1 className="truncate font-bold" title={titleOf(document)}>
             {titleOf(document)}
           </h1>
-          <p className="truncate text-[14px] text-ink-soft">until {sayForChildren(task.due, zone, now)}</p>
+          <p className="truncate text-[14px] text-ink-soft">until {formatForChildren(task.due, zone, now)}</p>
         </div>
         {document.languages.length > 1 && (
           <select
@@ -272,15 +272,15 @@ export function StudentWorkScreen({
                   answers.answer(question.id, value);
                   setMarks((old) => ({ ...old, [question.id]: undefined }));
                 }}
-                mayCheck={still ? undefined : (question) => data.mayCheck.includes(question.id)}
-                onCheck={still ? undefined : (question) => void check(question)}
+                mayCheck={readOnly ? undefined : (question) => data.mayCheck.includes(question.id)}
+                onCheck={readOnly ? undefined : (question) => void check(question)}
                 checking={checking}
-                still={still}
-                limits={still ? undefined : limits.forSteps}
+                readOnly={readOnly}
+                limits={readOnly ? undefined : limits.forSteps}
               />
             </WorkPlaceProvider>
           </div>
-        ) : still ? (
+        ) : readOnly ? (
           <Ending data={data} zone={zone} now={now} onBack={() => go(0)} />
         ) : (
           <BeforeHandIn {...{ steps, languages, answered }} busy={handing} onGo={go} onHandIn={hand} />
@@ -302,7 +302,7 @@ export function StudentWorkScreen({
           >
             <ArrowLeft size={20} aria-hidden /> Back
           </button>
-          <div className="flex-1">{!still && <KeptSign state={answers.state} />}</div>
+          <div className="flex-1">{!readOnly && <KeptSign state={answers.state} />}</div>
           {at < steps.length && (
             <button
               type="button"

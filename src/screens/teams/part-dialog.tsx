@@ -3,7 +3,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { listedForm } from "@/core/find/words";
 import { stateOf, type TeamPart } from "@/core/team/board";
-import type { TeamsData } from "@/server/team";
+import type { TeamsData } from "@/server/share/team";
 import { Button, buttonClasses } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { TextInput } from "@/ui/field";

@@ -5,9 +5,9 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { addDays } from "@/core/calendar/school-calendar";
-import { sayWeek, stateOf, type BoardWeek, type PartState, type TeamPart } from "@/core/team/board";
+import { formatWeek, stateOf, type BoardWeek, type PartState, type TeamPart } from "@/core/team/board";
 import { givePart, readyPart } from "@/screens/acts/team";
-import type { TeamBoard, TeamsData } from "@/server/team";
+import type { TeamBoard, TeamsData } from "@/server/share/team";
 import { Button, buttonClasses } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
 import { AssignPanel } from "../assign/assign-panel";
@@ -66,11 +66,11 @@ export function Board({
       const line = team.lines.find(({ id }) => id === at.line)!.name;
       const said =
         to.resource !== null
-          ? `“${line}” is ready for the week of ${sayWeek(at.week)}.`
+          ? `“${line}” is ready for the week of ${formatWeek(at.week)}.`
           : to.maker === null
             ? `Nobody makes “${line}” yet.`
             : to.maker === data.me
-              ? `You make “${line}” for the week of ${sayWeek(at.week)}.`
+              ? `You make “${line}” for the week of ${formatWeek(at.week)}.`
               : `${nameOf(to.maker)} is asked to make “${line}”.`;
       const mended = {
         ...before,
@@ -165,7 +165,7 @@ export function Board({
                       <button
                         type="button"
                         data-cell={`${row} ${column}`}
-                        aria-label={`${name}, week of ${sayWeek(week.monday)}: ${part.resource ? `“${part.resource.title}”, ` : ""}${who ? `${who}, ` : ""}${state}`}
+                        aria-label={`${name}, week of ${formatWeek(week.monday)}: ${part.resource ? `“${part.resource.title}”, ` : ""}${who ? `${who}, ` : ""}${state}`}
                         onClick={() => setOpened({ line: id, week: week.monday })}
                         className={clsx(
                           "grid min-h-14 w-full grid-cols-[minmax(0,1fr)] content-center gap-0.5 rounded-card border px-2 py-1 text-left hover:border-line-strong",
@@ -213,7 +213,7 @@ export function Board({
           className="flex w-[33rem] shrink-0 flex-col border-l border-line max-md:w-full max-md:border-l-0"
         >
           <h2 className="px-5 pb-2 font-serif text-[18px]">
-            Assign the week of {sayWeek(assigning!)}: {giving.length} {giving.length === 1 ? "thing" : "things"}
+            Assign the week of {formatWeek(assigning!)}: {giving.length} {giving.length === 1 ? "thing" : "things"}
           </h2>
           <div className="min-h-0 flex-1">
             <AssignPanel
@@ -228,7 +228,7 @@ export function Board({
       )}
       {opened && (
         <PartDialog
-          title={`${team.lines.find(({ id }) => id === opened.line)!.name}, week of ${sayWeek(opened.week)}`}
+          title={`${team.lines.find(({ id }) => id === opened.line)!.name}, week of ${formatWeek(opened.week)}`}
           part={partAt(opened.line, opened.week)}
           me={data.me}
           members={team.members}
@@ -258,7 +258,7 @@ function WeekRow({
   return (
     <tr className={clsx(week.off && "opacity-60")}>
       <th scope="row" className="px-1 text-left font-normal">
-        <span className={clsx(now && "font-bold")}>{sayWeek(week.monday)}</span>
+        <span className={clsx(now && "font-bold")}>{formatWeek(week.monday)}</span>
         <span className="block text-[12px] text-ink-soft">
           {now && "this week · "}
           {week.off ?? `${week.days} ${week.days === 1 ? "day" : "days"}`}

@@ -1,7 +1,7 @@
 "use client";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { useState, type FormEvent } from "react";
-import { listedForm } from "@/core/find/words";
+import { called } from "@/core/people/called";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, TextInput } from "@/ui/field";
@@ -29,12 +29,11 @@ export function TeamForm({ start, people, problem, busy, saveText, onSave }: Tea
   const [draft, setDraft] = useState(start);
   const [words, setWords] = useState("");
   const change = (part: Partial<TeamDraft>) => setDraft({ ...draft, ...part });
-  const sought = listedForm(words.trim());
-  const shown = people
-    .filter(({ id, name, school }) =>
-      sought === "" ? draft.people.includes(id) : listedForm(`${name} ${school ?? ""}`).includes(sought),
-    )
-    .slice(0, 30);
+  const sought = words.trim();
+  const shown = (sought === "" ? people.filter(({ id }) => draft.people.includes(id)) : called(people, words)).slice(
+    0,
+    30,
+  );
   const toggle = (id: number) =>
     change({
       people: draft.people.includes(id) ? draft.people.filter((one) => one !== id) : [...draft.people, id],

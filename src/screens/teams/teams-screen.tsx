@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { changeTeam, makeTeam } from "@/screens/acts/team";
-import type { TeamsData } from "@/server/team";
+import type { TeamsData } from "@/server/share/team";
 import { Button, buttonClasses } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Empty } from "@/ui/empty";

@@ -1,10 +1,10 @@
-import type { Db } from "@/data/db";
-import type { Outcome } from "../act";
-import type { Visitor } from "../session";
+import type { Db } from "@/data/engine/db";
+import type { Outcome } from "../web/act";
+import type { Visitor } from "../web/session";
 
 /**
  * Who is asking and which database answers, for tests of actions: they are the real ones, only the cookie is left out.
- * Use with jest.mock("../session", () => require("../testing/as").session) and the like.
+ * Use with jest.mock("../web/session", () => require("./as").session) and the like.
  */
 const state: { visitor: Visitor | null; db: Db | null; signedIn: { person: number; class: number | null }[] } = {
   visitor: null,

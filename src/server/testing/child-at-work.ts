@@ -2,13 +2,13 @@ import { plainForm } from "@/core/assign/plain-form";
 import type { AssignForm } from "@/core/assign/form";
 import { allQuestions } from "@/core/resource/document";
 import { POST as sendResponses } from "@/app/student/[assignment]/responses/route";
-import type { Db } from "@/data/db";
+import type { Db } from "@/data/engine/db";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { taskOf, workOf } from "@/data/work";
-import { assignResources } from "../actions/assign";
-import { checkAnswer } from "../actions/student";
-import { disguiseFor } from "../student-work";
+import { taskOf, workOf } from "@/data/student/work";
+import { assignResources } from "../assign/assign-actions";
+import { checkAnswer } from "../student/student-actions";
+import { disguiseFor } from "../student/student-work";
 import { actAs, answerFrom, value, visitorOf } from "./as";
 
 /** The small world with a lesson of one choice (right: "a") to give, and what a child and a teacher do with it. */

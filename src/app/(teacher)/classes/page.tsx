@@ -1,21 +1,21 @@
 import type { Metadata } from "next";
 import { z } from "zod";
 import { resultTable } from "@/core/results/table";
-import { assignmentById } from "@/data/assignments";
-import { classSaid, pastClassesOf, workOfPast } from "@/data/class-said";
-import { joinCodeOf, studentsOf, teachersOf } from "@/data/classes";
-import type { Db } from "@/data/db";
-import { hasFeed } from "@/data/feeds";
-import { lastWorkOf, pairsApart, seatsOf } from "@/data/groups";
-import { groupsOf, studentGoals } from "@/data/plan";
-import { workOf } from "@/data/work";
+import { assignmentById } from "@/data/assign/assignments";
+import { classSaid, pastClassesOf, workOfPast } from "@/data/classes/class-said";
+import { joinCodeOf, studentsOf, teachersOf } from "@/data/classes/classes";
+import type { Db } from "@/data/engine/db";
+import { hasFeed } from "@/data/classes/feeds";
+import { lastWorkOf, pairsApart, seatsOf } from "@/data/classes/groups";
+import { groupsOf, studentGoals } from "@/data/plan/plan";
+import { workOf } from "@/data/student/work";
 import { ClassScreen } from "@/screens/classes/class-screen";
 import { classViews } from "@/screens/classes/class-views";
-import { baseAddress } from "@/server/base-address";
-import { chosenClass } from "@/server/chosen-class";
+import { baseAddress } from "@/server/web/base-address";
+import { chosenClass } from "@/server/classes/chosen-class";
 import { idFrom } from "@/core/ids";
-import { enter } from "@/server/page";
-import { permit } from "@/server/permissions";
+import { enter } from "@/server/web/page";
+import { permit } from "@/server/web/permissions";
 
 export const metadata: Metadata = { title: "Classes" };
 

@@ -1,12 +1,12 @@
 import type { Metadata } from "next";
 import { idFrom } from "@/core/ids";
-import { openReports } from "@/data/reports";
+import { openReports } from "@/data/share/reports";
 import { DeskScreen } from "@/screens/desk/desk-screen";
-import { setsOf } from "@/data/sets";
+import { setsOf } from "@/data/find/sets";
 import { ReportsScreen } from "@/screens/desk/reports-screen";
 import { SetsScreen } from "@/screens/desk/sets-screen";
-import { deskList, deskOffer, deskReports, deskStates, type DeskList } from "@/server/desk";
-import { enter } from "@/server/page";
+import { deskList, deskOffer, deskReports, deskStates, type DeskList } from "@/server/share/desk";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Desk" };
 
@@ -30,7 +30,14 @@ export default async function DeskPage({
     );
   const list = (Object.keys(deskStates) as DeskList[]).find((one) => one === asked.list) ?? "waiting";
   const lines = await deskList(db, visitor, list, now);
-  const opened = await deskOffer(db, visitor, idFrom(asked.offer) ?? lines[0]?.id ?? -1);
+  const opened = await deskOffer(db, visitor, idFrom(asked.offer) ?? lines[0]?.id ?? -1, idFrom(asked.beside) ?? null);
   const reports = await openReports(db, visitor.district);
-  return <DeskScreen {...{ list, lines, opened, reports, now }} me={visitor.id} zone={visitor.zone} />;
+  return (
+    <DeskScreen
+      {...{ list, lines, opened, reports, now }}
+      teaches={visitor.roles.includes("teacher")}
+      me={visitor.id}
+      zone={visitor.zone}
+    />
+  );
 }

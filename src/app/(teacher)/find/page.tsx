@@ -2,9 +2,9 @@ import type { Metadata } from "next";
 import { askedFrom, startsHere, tableAddress } from "@/core/find/asked";
 import { FindScreen } from "@/screens/find/find-screen";
 import { idFrom } from "@/core/ids";
-import { enter } from "@/server/page";
-import { looking, resultsOf, tableOf } from "@/server/find-page";
-import { startData } from "@/server/start-page";
+import { enter } from "@/server/web/page";
+import { looking, resultsOf, tableOf } from "@/server/find/find-page";
+import { startData } from "@/server/find/start-page";
 
 export const metadata: Metadata = { title: "Find" };
 

@@ -1,7 +1,7 @@
 import { parse } from "devalue";
-import { viewedLately } from "@/data/kept";
-import { importFramework } from "@/data/standards";
-import type { Db } from "@/data/db";
+import { viewedLately } from "@/data/find/saved-searches";
+import { importFramework } from "@/data/find/standards";
+import type { Db } from "@/data/engine/db";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, visitorOf } from "@/server/testing/as";
@@ -13,16 +13,16 @@ import { GET as table } from "./table/route";
 import { POST as bringIn } from "./standards/import/route";
 import { GET as why } from "./why/route";
 import { GET as words } from "./words/route";
-import type { Results } from "@/server/find-page";
-import type { LightTableData } from "@/server/light-table";
-import type { StartData } from "@/server/start-page";
+import type { Results } from "@/server/find/find-page";
+import type { LightTableData } from "@/server/find/light-table";
+import type { StartData } from "@/server/find/start-page";
 
 jest.mock(
-  "@/server/session",
+  "@/server/web/session",
   () => jest.requireActual<typeof import("@/server/testing/as")>("@/server/testing/as").session,
 );
 jest.mock(
-  "@/server/database",
+  "@/server/web/database",
   () => jest.requireActual<typeof import("@/server/testing/as")>("@/server/testing/as").database,
 );
 jest.mock("next/headers", () => ({ cookies: async () => ({ get: () => undefined }) }));

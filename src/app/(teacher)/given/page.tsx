@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
-import { givenTo } from "@/data/shares";
+import { givenTo } from "@/data/share/shares";
 import { GivenScreen } from "@/screens/given/given-screen";
-import { enter } from "@/server/page";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Given to me" };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
-import { messagesBy, messagesTo } from "@/data/outbox";
+import { messagesBy, messagesTo } from "@/data/office/outbox";
 import { MessagesScreen } from "@/screens/messages/messages-screen";
-import { enter } from "@/server/page";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Messages" };
 

@@ -2,16 +2,16 @@ import type { Metadata } from "next";
 import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
 import { mondayOf, schoolClock } from "@/core/calendar/school-calendar";
-import { assignmentsOf, assignmentsWith } from "@/data/assignments";
-import { namesOfClasses } from "@/data/classes";
-import { pocketsOf } from "@/data/satchel";
+import { assignmentsOf, assignmentsWith } from "@/data/assign/assignments";
+import { namesOfClasses } from "@/data/classes/classes";
+import { pocketsOf } from "@/data/satchel/pockets";
 import { NoClasses } from "@/screens/plan/no-classes";
 import { PlanScreen } from "@/screens/plan/plan-screen";
-import { chosenClass } from "@/server/chosen-class";
+import { chosenClass } from "@/server/classes/chosen-class";
 import { idFrom } from "@/core/ids";
-import { enter } from "@/server/page";
-import { planOf } from "@/server/plan";
-import { workDetails } from "@/server/work-details";
+import { enter } from "@/server/web/page";
+import { planOf } from "@/server/plan/plan";
+import { workDetails } from "@/server/assign/work-details";
 
 export const metadata: Metadata = { title: "Plan" };
 

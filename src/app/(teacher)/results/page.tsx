@@ -1,11 +1,11 @@
 import type { Metadata } from "next";
 import { resultTable } from "@/core/results/table";
-import { assignmentsOf } from "@/data/assignments";
-import { classesOf } from "@/data/classes";
-import { workOf } from "@/data/work";
+import { assignmentsOf } from "@/data/assign/assignments";
+import { classesOf } from "@/data/classes/classes";
+import { workOf } from "@/data/student/work";
 import { ResultsScreen } from "@/screens/results/results-screen";
 import { idFrom } from "@/core/ids";
-import { enter } from "@/server/page";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Results" };
 

@@ -1,13 +1,14 @@
 import type { Metadata } from "next";
 import { filterFromParameters, filterSatchel, inPocket, pocketFrom } from "@/core/satchel/filter";
-import { pocketsOf, satchelOf, seePacked, withdrawnFrom } from "@/data/satchel";
-import { countGiven } from "@/data/shares";
+import { pocketsOf } from "@/data/satchel/pockets";
+import { satchelOf, seePacked, withdrawnFrom } from "@/data/satchel/satchel";
+import { countGiven } from "@/data/share/shares";
 import { SatchelScreen } from "@/screens/satchel/satchel-screen";
-import { assignContext } from "@/server/assign-context";
-import { classProfile } from "@/server/fit";
-import { lightTable } from "@/server/light-table";
+import { assignContext } from "@/server/assign/assign-context";
+import { classProfile } from "@/server/find/fit";
+import { lightTable } from "@/server/find/light-table";
 import { idFrom } from "@/core/ids";
-import { enter } from "@/server/page";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Satchel" };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { SharedScreen } from "@/screens/shared/shared-screen";
-import { enter } from "@/server/page";
-import { sharedByHer } from "@/server/shared";
+import { enter } from "@/server/web/page";
+import { sharedByHer } from "@/server/share/shared";
 
 export const metadata: Metadata = { title: "Shared by me" };
 

@@ -2,9 +2,9 @@ import type { Metadata } from "next";
 import { PlainDate } from "@/core/calendar/plain-date";
 import { idFrom } from "@/core/ids";
 import { TeamsScreen } from "@/screens/teams/teams-screen";
-import { chosenClass } from "@/server/chosen-class";
-import { enter } from "@/server/page";
-import { teamsPage } from "@/server/team";
+import { chosenClass } from "@/server/classes/chosen-class";
+import { enter } from "@/server/web/page";
+import { teamsPage } from "@/server/share/team";
 
 export const metadata: Metadata = { title: "Teams" };
 

@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { BoardScreen } from "@/screens/light-table/board-screen";
-import { lightTable } from "@/server/light-table";
+import { lightTable } from "@/server/find/light-table";
 import { idFrom } from "@/core/ids";
-import { enter } from "@/server/page";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Board" };
 

@@ -1,9 +1,9 @@
-import { classCalendar } from "@/server/class-calendar";
-import { feedOf } from "@/data/feeds";
-import { teachesClass } from "@/data/classes";
-import { baseAddress } from "@/server/base-address";
-import { route } from "@/server/route";
-import { tokenHash } from "@/server/secrets";
+import { classCalendar } from "@/server/classes/class-calendar";
+import { feedOf } from "@/data/classes/feeds";
+import { teachesClass } from "@/data/classes/classes";
+import { baseAddress } from "@/server/web/base-address";
+import { route } from "@/server/web/route";
+import { tokenHash } from "@/server/web/secrets";
 
 /** A class's calendar by its secret address: whoever has the address may read it, until it is ended or she leaves the class. */
 export const GET = route(

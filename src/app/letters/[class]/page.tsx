@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
-import { classById, studentsOf } from "@/data/classes";
+import { classById, studentsOf } from "@/data/classes/classes";
 import { LettersScreen } from "@/screens/classes/letters-screen";
-import { baseAddress } from "@/server/base-address";
+import { baseAddress } from "@/server/web/base-address";
 import { idFrom } from "@/core/ids";
-import { lettersHome } from "@/server/letters";
-import { enter } from "@/server/page";
+import { lettersHome } from "@/server/classes/letters";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Letters home" };
 

@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { countOpened } from "@/data/links";
+import { countOpened } from "@/data/share/links";
 import { LinkScreen } from "@/screens/link/link-screen";
-import { linkedThings, openLink } from "@/server/link";
-import { enter } from "@/server/page";
+import { linkedThings, openLink } from "@/server/share/link";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Shared with you", robots: { index: false, follow: false } };
 

@@ -1,5 +1,5 @@
-import { route } from "@/server/route";
-import { sendFile } from "@/server/send-file";
+import { route } from "@/server/web/route";
+import { sendFile } from "@/server/web/send-file";
 
 /** A stored file. Whoever knows its SHA-256 has seen a document that shows it. */
 export const GET = route(

@@ -1,6 +1,6 @@
 import { addDays, schoolClock } from "@/core/calendar/school-calendar";
-import { readFile, UnreadableFile } from "@/server/read-file";
-import { route } from "@/server/route";
+import { readFile, UnreadableFile } from "@/server/web/read-file";
+import { route } from "@/server/web/route";
 
 const LARGEST = 2_000_000;
 const DAYS_BACK = 30;

@@ -1,7 +1,7 @@
-import { UnreadableFile } from "@/server/read-file";
-import { route } from "@/server/route";
-import { schoolOf } from "@/server/school-of";
-import { bringInRoster, lookAtRoster, readSchoolRoster } from "@/server/school-roster";
+import { UnreadableFile } from "@/server/web/read-file";
+import { route } from "@/server/web/route";
+import { schoolOf } from "@/server/office/school-of";
+import { bringInRoster, lookAtRoster, readSchoolRoster } from "@/server/office/school-roster";
 
 const LARGEST = 20_000_000;
 

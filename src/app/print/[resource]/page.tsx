@@ -3,8 +3,8 @@ import { notFound } from "next/navigation";
 import { idFrom } from "@/core/ids";
 import { forPaper } from "@/core/resource/paper";
 import { PaperScreen } from "@/screens/print/paper-screen";
-import { lightTable } from "@/server/light-table";
-import { enter } from "@/server/page";
+import { lightTable } from "@/server/find/light-table";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Print" };
 

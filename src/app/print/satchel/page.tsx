@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
-import { standardsByCode } from "@/data/standards";
+import { standardsByCode } from "@/data/find/standards";
 import { PaperList } from "@/screens/print/paper-list";
-import { listedSatchel } from "@/server/listed-satchel";
-import { enter } from "@/server/page";
+import { listedSatchel } from "@/server/satchel/listed-satchel";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Print" };
 

@@ -1,12 +1,12 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { taskOf } from "@/data/work";
+import { taskOf } from "@/data/student/work";
 import { NotNow } from "@/screens/student/not-now";
 import { StudentWorkScreen } from "@/screens/student/work-screen";
 import { idFrom } from "@/core/ids";
-import { seenByCode } from "@/server/by-code";
-import { enter } from "@/server/page";
-import { studentWork } from "@/server/student-work";
+import { seenByCode } from "@/server/student/by-code";
+import { enter } from "@/server/web/page";
+import { studentWork } from "@/server/student/student-work";
 
 export const metadata: Metadata = { title: "My work" };
 

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
-import { invitationBy } from "@/data/front-door";
+import { invitationBy } from "@/data/student/front-door";
 import { WelcomeScreen } from "@/screens/sign-in/welcome-screen";
-import { enter } from "@/server/page";
-import { tokenHash } from "@/server/secrets";
+import { enter } from "@/server/web/page";
+import { tokenHash } from "@/server/web/secrets";
 
 export const metadata: Metadata = { title: "Welcome", robots: { index: false } };
 

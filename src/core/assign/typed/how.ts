@@ -1,6 +1,6 @@
-import { languageNamed } from "../../resource/language-named";
+import { languageNamed } from "@/core/resource/language-named";
 import type { AssignForm } from "../form";
-import { sayNumber } from "../say";
+import { formatNumber } from "../format";
 import { startsWith } from "./people";
 import type { Token } from "./token";
 
@@ -20,7 +20,7 @@ export type Setting =
   | { kind: "checking"; checking: AssignForm["checking"] }
   | { kind: "closes"; closes: AssignForm["closes"] };
 
-const numbers = Array.from({ length: 13 }, (_, n) => sayNumber(n));
+const numbers = Array.from({ length: 13 }, (_, n) => formatNumber(n));
 
 /** "2" or "two"; null for any other word. */
 export function numberIn(word: string | undefined): number | null {

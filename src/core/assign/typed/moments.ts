@@ -1,12 +1,12 @@
 import { Temporal } from "temporal-polyfill";
-import { addDays, momentAt, mondayOf, schoolClock, weekdayOf } from "../../calendar/school-calendar";
-import { months, sayDay, sayMoment, sayTime, toWallClock } from "../../calendar/say-moment";
+import { addDays, momentAt, mondayOf, schoolClock, weekdayOf } from "@/core/calendar/school-calendar";
+import { months, formatDay, formatMoment, formatTime, toWallClock } from "@/core/calendar/format-moment";
 import type { AssignForm, Due, Opens } from "../form";
 import type { Piece } from "./piece";
 import type { DayWords, LessonWords, WhenWords } from "./when";
 import type { LineClass, LineWorld } from "./world";
 import { well } from "./who-gets";
-import { sayList } from "../../say-list";
+import { formatList } from "@/core/format-list";
 
 type Answer = Pick<Piece, "said" | "problem" | "offers">;
 export type Resolved<Value> = { value: Value; answer: Answer } | { value: null; answer: Answer };
@@ -33,7 +33,7 @@ const plainDate = (year: number, month: number, day: number): string | null => {
 /** The date of a day as typed. `after`: a weekday is the first one after this date. */
 export function dateOf(day: DayWords, after: string, world: LineWorld): Resolved<string> {
   const { today } = world;
-  const fine = (value: string) => ({ value, answer: well(sayDate(value, world)) });
+  const fine = (value: string) => ({ value, answer: well(formatDate(value, world)) });
   switch (day.by) {
     case "today":
       return fine(today);
@@ -67,16 +67,16 @@ export function dateOf(day: DayWords, after: string, world: LineWorld): Resolved
         .find((date) => weekdayOf(date) === day.weekday)!;
       return wrong(
         `${said}?`,
-        `${said} is a ${sayDate(near, world).slice(0, 3)}, not a ${sayDate(close, world).slice(0, 3)}.`,
-        [near, close].map((date) => ({ text: sayDate(date, world), replace: sayDate(date, world) })),
+        `${said} is a ${formatDate(near, world).slice(0, 3)}, not a ${formatDate(close, world).slice(0, 3)}.`,
+        [near, close].map((date) => ({ text: formatDate(date, world), replace: formatDate(date, world) })),
       );
     }
   }
 }
 
-const sayDate = (date: string, { zone, now }: LineWorld) => sayDay(momentAt(date, "12:00", zone), zone, now);
+const formatDate = (date: string, { zone, now }: LineWorld) => formatDay(momentAt(date, "12:00", zone), zone, now);
 
-const sayLesson = (lesson: LessonWords): string =>
+const formatLesson = (lesson: LessonWords): string =>
   lesson.by === "period" ? `period ${lesson.period}` : lesson.by === "label" ? `${lesson.label} lesson` : "lesson";
 
 /** Which of the lessons of one day, or of all that come. */
@@ -107,31 +107,33 @@ function lessonOf(
   if (!group || other)
     return wrong(
       "which lesson?",
-      `${sayList(classes.map(({ name }) => name))} each have their own lessons: give a day and a time.`,
+      `${formatList(classes.map(({ name }) => name))} each have their own lessons: give a day and a time.`,
     );
   const day = words.day && dateOf(words.day, after, world);
   if (day?.value === null) return { value: null, answer: day.answer };
   const [first] = group.meetings;
   const date = day?.value ?? (words.lesson.by === "last" ? first?.date : undefined);
   const found = pick(date ? group.meetings.filter((one) => one.date === date) : group.meetings, words.lesson);
-  const said = date ? `${sayDate(date, world)}, ${sayLesson(words.lesson)}` : sayLesson(words.lesson);
-  if (found) return { value: found, answer: well(sayMeeting(found, world)) };
+  const said = date ? `${formatDate(date, world)}, ${formatLesson(words.lesson)}` : formatLesson(words.lesson);
+  if (found) return { value: found, answer: well(formatMeeting(found, world)) };
   const lessons = date ? group.meetings.filter((one) => one.date === date).length : 0;
   const next = group.meetings.find((one) => date === undefined || one.date >= date);
   return wrong(
     `${said}?`,
     lessons > 0
-      ? `${group.name} has only ${lessons === 1 ? "one lesson" : `${lessons} lessons`} on ${sayDate(date!, world)}.`
-      : `${group.name} has no lesson like that${date ? ` on ${sayDate(date, world)}` : ""}.`,
-    next ? [{ text: sayMeeting(next, world), replace: `${sayDate(next.date, world)} period ${next.period}` }] : [],
+      ? `${group.name} has only ${lessons === 1 ? "one lesson" : `${lessons} lessons`} on ${formatDate(date!, world)}.`
+      : `${group.name} has no lesson like that${date ? ` on ${formatDate(date, world)}` : ""}.`,
+    next
+      ? [{ text: formatMeeting(next, world), replace: `${formatDate(next.date, world)} period ${next.period}` }]
+      : [],
   );
 }
 
-const sayMeeting = (meeting: LineClass["meetings"][number], { zone, now }: LineWorld) =>
-  `${sayMoment(meeting.starts, zone, now)}, ${meeting.label || "lesson"}`;
+const formatMeeting = (meeting: LineClass["meetings"][number], { zone, now }: LineWorld) =>
+  `${formatMoment(meeting.starts, zone, now)}, ${meeting.label || "lesson"}`;
 
-const sayAt = (date: string, time: string, world: LineWorld) =>
-  sayMoment(momentAt(date, time, world.zone), world.zone, world.now);
+const formatAt = (date: string, time: string, world: LineWorld) =>
+  formatMoment(momentAt(date, time, world.zone), world.zone, world.now);
 
 /** When it opens, for the classes that get it. */
 export function opensOf(when: WhenWords, classes: readonly LineClass[], world: LineWorld): Resolved<Opens> {
@@ -162,7 +164,7 @@ export function opensOf(when: WhenWords, classes: readonly LineClass[], world: L
       const date = day?.value ?? (when.time !== null && when.time > clock.time ? world.today : addDays(world.today, 1));
       if (date === world.today && when.time === null) return { value: { kind: "now" }, answer: well("now") };
       const time = when.time ?? OPENS_AT;
-      return { value: { kind: "at", at: `${date}T${time}` }, answer: well(sayAt(date, time, world)) };
+      return { value: { kind: "at", at: `${date}T${time}` }, answer: well(formatAt(date, time, world)) };
     }
   }
 }
@@ -186,7 +188,7 @@ export function dueOf(when: WhenWords, opens: Opens, classes: readonly LineClass
   const from = openDate(opens, classes, world);
   const atClock = (date: string, time: string) => ({
     value: { kind: "at" as const, at: `${date}T${time}` },
-    answer: well(sayAt(date, time, world)),
+    answer: well(formatAt(date, time, world)),
   });
   switch (when.kind) {
     case "now":
@@ -200,7 +202,10 @@ export function dueOf(when: WhenWords, opens: Opens, classes: readonly LineClass
       if (when.unit !== "school day") return atClock(addDays(from, when.count * (when.unit === "week" ? 7 : 1)), time);
       const [hour, minute] = time.split(":").map(Number);
       const days = when.count === 1 ? "the next school day" : `${when.count} school days later`;
-      return { value: { kind: "days", days: when.count, time }, answer: well(`${days}, ${sayTime(hour!, minute!)}`) };
+      return {
+        value: { kind: "days", days: when.count, time },
+        answer: well(`${days}, ${formatTime(hour!, minute!)}`),
+      };
     }
     case "moment": {
       if (when.lesson) {
@@ -234,5 +239,5 @@ export function daysOf(
       for (let date = addDays(first.value, 7); date <= last; date = addDays(date, 7)) dates.push(date);
   }
   const value = [...new Set(dates)].sort();
-  return { value, answer: well(`only ${sayList(value.map((date) => sayDate(date, world)))}`) };
+  return { value, answer: well(`only ${formatList(value.map((date) => formatDate(date, world)))}`) };
 }

@@ -1,5 +1,5 @@
-import { gradeNamed } from "../../find/grade";
-import { editDistance } from "../../find/nearest";
+import { gradeNamed } from "@/core/find/grade";
+import { editDistance } from "@/core/find/nearest";
 import { plainWord, type Token } from "./token";
 import type { LineWorld } from "./world";
 

@@ -1,7 +1,7 @@
-import { sayFactor } from "../extra-time";
+import { formatFactor } from "../extra-time";
 import type { AssignForm } from "../form";
 import { openingFor } from "../opening";
-import { sayNumber } from "../say";
+import { formatNumber } from "../format";
 import type { Setting } from "./how";
 import { daysOf, dueOf, opensOf } from "./moments";
 import { partsOf, type Part } from "./parts";
@@ -84,7 +84,7 @@ class Reading {
       let what: Answer;
       if (part.kind === "factor") {
         const { factor } = part;
-        what = well(factor === 1 ? "the usual time" : sayFactor[factor]!);
+        what = well(factor === 1 ? "the usual time" : formatFactor[factor]!);
         this.change({ factors: [...others(this.form.factors), ...students.map((student) => ({ student, factor }))] });
       } else {
         const { value, answer } = versionsOf(part.version, this.world);
@@ -168,7 +168,7 @@ class Reading {
     switch (setting.kind) {
       case "tries":
         this.change({ tries: setting.tries });
-        return well(setting.tries === null ? "as many as they want" : sayNumber(setting.tries));
+        return well(setting.tries === null ? "as many as they want" : formatNumber(setting.tries));
       case "keep":
         this.change({ keep: setting.keep });
         return well(`the ${setting.keep} counts`);

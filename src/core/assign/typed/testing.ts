@@ -1,4 +1,4 @@
-import { momentAt } from "../../calendar/school-calendar";
+import { momentAt } from "@/core/calendar/school-calendar";
 import type { AssignForm } from "../form";
 import { plainForm } from "../plain-form";
 import type { LineClass, LineWorld } from "./world";

@@ -1,4 +1,4 @@
-import { listedForm } from "../../find/words";
+import { listedForm } from "@/core/find/words";
 
 /** A word of the line. */
 export interface Token {

@@ -1,9 +1,9 @@
-import { languageName } from "../../find/also";
+import { languageName } from "@/core/find/also";
 import type { VersionWords } from "./how";
 import type { Resolved } from "./moments";
 import { wordsIn } from "./token";
 import { well } from "./who-gets";
-import { sayList } from "../../say-list";
+import { formatList } from "@/core/format-list";
 import type { LineVersion, LineWorld } from "./world";
 
 /** Common practice: a third of a grade is felt. */
@@ -51,7 +51,7 @@ export function versionsOf(words: VersionWords, world: LineWorld): Resolved<{ of
   if (meant.length > 0)
     return {
       value: meant.map(({ id, of }) => ({ of, resource: id })),
-      answer: well(sayList(meant.map(({ title }) => `“${title}”`))),
+      answer: well(formatList(meant.map(({ title }) => `“${title}”`))),
     };
   if (words.by === "title") return no(`No version is called “${words.words}”.`);
   return no(

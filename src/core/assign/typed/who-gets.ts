@@ -1,7 +1,7 @@
 import type { AssignForm } from "../form";
-import { gradeName } from "../../find/grade";
-import { sayList } from "../../say-list";
-import { sayNumber } from "../say";
+import { gradeName } from "@/core/find/grade";
+import { formatList } from "@/core/format-list";
+import { formatNumber } from "../format";
 import type { Part, Subject } from "./parts";
 import type { PeopleRef } from "./people";
 import type { Piece } from "./piece";
@@ -32,7 +32,7 @@ export class Everybody {
   ) {}
 
   private get scopeName() {
-    return sayList(this.scope.map(({ name }) => name));
+    return formatList(this.scope.map(({ name }) => name));
   }
 
   private members(classes: readonly LineClass[], test: (student: LineStudent, group: LineClass) => boolean): Member[] {
@@ -111,7 +111,7 @@ export class Everybody {
       return {
         members: [],
         said: "which one?",
-        problem: `${sayNumber(found.length)} students have this name.`.replace(/^./, (first) => first.toUpperCase()),
+        problem: `${formatNumber(found.length)} students have this name.`.replace(/^./, (first) => first.toUpperCase()),
         offers: names.slice(0, MOST_OFFERS).map((name) => ({ text: name, replace: name })),
       };
     const others = elsewhere.map(
@@ -154,7 +154,7 @@ export class Everybody {
     const wrong = found.find(({ problem }) => problem !== null);
     const students = found.flatMap(({ members }) => members.map(({ student }) => student.id));
     const getting = students.filter((id) => chosen.includes(id));
-    const said = sayList(found.map((one) => one.said));
+    const said = formatList(found.map((one) => one.said));
     if (wrong) return { students: getting, said, problem: wrong.problem, offers: wrong.offers };
     if (getting.length === 0) return { students: [], said, problem: "They are not getting it.", offers: [] };
     return { students: getting, ...well(said) };
@@ -182,7 +182,7 @@ function together(found: readonly Answer[]): Answer {
     said:
       names.length > MOST_NAMES
         ? `${names.slice(0, MOST_NAMES).join(", ")} and ${names.length - MOST_NAMES} more`
-        : sayList(names),
+        : formatList(names),
     problem: wrong.length > 0 ? wrong.map(({ problem }) => problem).join(" ") : null,
     offers: wrong.length === 1 ? wrong[0]!.offers : [],
   };

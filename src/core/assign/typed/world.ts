@@ -1,4 +1,4 @@
-import type { Meeting } from "../../calendar/school-calendar";
+import type { Meeting } from "@/core/calendar/school-calendar";
 
 export interface LineStudent {
   id: number;

@@ -1,8 +1,8 @@
-import { momentAt } from "../../calendar/school-calendar";
-import { sayDay } from "../../calendar/say-moment";
+import { momentAt } from "@/core/calendar/school-calendar";
+import { formatDay } from "@/core/calendar/format-moment";
 import type { AssignForm, Due, Opens } from "../form";
 import { fullName } from "./who-gets";
-import { sayList } from "../../say-list";
+import { formatList } from "@/core/format-list";
 import type { LineClass, LineWorld } from "./world";
 import { readLine } from "./read-line";
 
@@ -13,7 +13,7 @@ const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stri
 
 function names(students: readonly number[], world: LineWorld): string {
   const all = world.classes.flatMap((group) => group.students);
-  return sayList(
+  return formatList(
     students.map((id) => {
       const student = all.find((one) => one.id === id);
       return student ? fullName(student) : "";
@@ -44,10 +44,10 @@ function writeWho(to: AssignForm["to"], world: LineWorld): string[] {
     }
   }
   const who = [...whole, ...parts];
-  return who.length === 0 ? [] : [`${sayList(who)}${out.length > 0 ? ` except ${names(out, world)}` : ""}`];
+  return who.length === 0 ? [] : [`${formatList(who)}${out.length > 0 ? ` except ${names(out, world)}` : ""}`];
 }
 
-const day = (date: string, { zone, now }: LineWorld) => sayDay(momentAt(date, "12:00", zone), zone, now);
+const day = (date: string, { zone, now }: LineWorld) => formatDay(momentAt(date, "12:00", zone), zone, now);
 const clock = (at: string, world: LineWorld) => `${day(at.slice(0, 10), world)} ${at.slice(11, 16)}`;
 
 function writeOpens(opens: Opens, world: LineWorld): string {

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { Drawing } from "../../drawing/schema";
-import { Manipulative } from "../../manipulative/schema";
+import { Drawing } from "@/core/drawing/schema";
+import { Manipulative } from "@/core/manipulative/schema";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
 import { MediaReference } from "./media-reference";
 import { PartId, Question } from "./question";
@@ -29,7 +29,7 @@ export const PictureBlock = z.object({
   media: MediaReference,
   /** Width and height in pixels, so that there is room for it before it has come. */
   size: z.tuple([z.number().int().positive(), z.number().int().positive()]).optional(),
-  /** What it shows, for those who do not see it. Empty only when `decorative`. */
+  /** Description, for anyone who cannot see it. Empty only when `decorative`. */
   description: TextByLanguage,
   decorative: z.boolean().default(false),
   caption: TextByLanguage.optional(),

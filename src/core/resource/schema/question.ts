@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
-import { Drawing } from "../../drawing/schema";
-import { Manipulative } from "../../manipulative/schema";
+import { Drawing } from "@/core/drawing/schema";
+import { Manipulative } from "@/core/manipulative/schema";
 import { MediaReference, StoredFile } from "./media-reference";
 import { inks, most, noteTemplates, usualSpelling } from "../vocabulary";
 import { Axis } from "./scale";

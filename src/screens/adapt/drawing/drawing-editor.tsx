@@ -9,7 +9,7 @@ import {
   raiseItem,
   removeItem,
   replaceItem,
-  sayItem,
+  formatItem,
   stretchItem,
   withItem,
   type Drawing,
@@ -21,9 +21,9 @@ import type { NewId } from "@/core/resource/edit";
 import { Button } from "@/ui/button";
 import { Boundary } from "@/ui/later";
 import { Segmented } from "@/ui/segmented";
-import { mediaAddress } from "../../step/media";
-import { useFile } from "../../media/use-file";
-import { PictureDescription } from "../picture-description";
+import { mediaAddress } from "@/screens/step/media";
+import { useFile } from "@/screens/media/use-file";
+import { PictureDescription } from "../media/picture-description";
 import { ItemFields } from "./item-fields";
 
 // The canvas comes only when somebody draws, and only in a browser.
@@ -150,7 +150,7 @@ export function DrawingEditor({
       {full && <p className="text-[13px] text-ink-soft">{drawingMost.items} things are the most a drawing can have.</p>}
       <div
         role="application"
-        aria-label={`Page to draw on. ${item ? `Chosen: ${sayItem(item, drawing, language)}.` : "Nothing chosen."}`}
+        aria-label={`Page to draw on. ${item ? `Chosen: ${formatItem(item, drawing, language)}.` : "Nothing chosen."}`}
         aria-roledescription="page: Enter chooses the next thing, arrows move it, Shift and arrows stretch it, Delete removes it"
         tabIndex={0}
         onKeyDown={onKey}
@@ -213,7 +213,7 @@ export function DrawingEditor({
                     setChosen(one.id);
                   }}
                 >
-                  {sayItem(one, drawing, language)}
+                  {formatItem(one, drawing, language)}
                 </button>
               </li>
             ))}

@@ -14,7 +14,7 @@ import {
   type DrawnItemOf,
 } from "@/core/drawing/drawing";
 import { PAGE_WIDTH } from "@/core/drawing/vocabulary";
-import { DrawnParts } from "../../step/drawn";
+import { DrawnParts } from "@/screens/step/drawn";
 
 const GREEN = "#235444";
 /** In units of the page: wide enough for a finger. */

@@ -7,8 +7,8 @@ import { inks } from "@/core/resource/vocabulary";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
-import { fillColours, inkColours } from "../../step/drawn";
-import { NumberBox } from "../number-box";
+import { fillColours, inkColours } from "@/screens/step/drawn";
+import { NumberBox } from "../editors/number-box";
 
 function Swatches<Name extends string>({
   label,

@@ -2,9 +2,9 @@
 import { ImagePlus, Shapes } from "lucide-react";
 import { newDrawing } from "@/core/drawing/drawing";
 import { Button } from "@/ui/button";
-import { useFile } from "../../media/use-file";
-import type { EditorProps } from "../editor-props";
-import { PictureDescription } from "../picture-description";
+import { useFile } from "@/screens/media/use-file";
+import type { EditorProps } from "../editors/editor-props";
+import { PictureDescription } from "../media/picture-description";
 import { DrawingEditor } from "./drawing-editor";
 
 /** What students draw on: a blank sheet, a picture, or a drawing made here. */

@@ -1,5 +1,5 @@
 import type { GradeSpan } from "@/core/resource/document";
-import type { Framework, StandardOffer, TreeNode } from "@/data/standards";
+import type { Framework, StandardOffer, TreeNode } from "@/data/find/standards";
 
 type Asked =
   | { ask: "like"; words: string[]; grades: GradeSpan }

@@ -1,7 +1,7 @@
 "use client";
 import { Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
-import { months as monthNames } from "@/core/calendar/say-moment";
+import { months as monthNames } from "@/core/calendar/format-moment";
 import { countries, countryName, deviceName, devices as allDevices } from "@/core/find/also";
 import { readIsbn } from "@/core/find/edition";
 import type { Document } from "@/core/resource/document";
@@ -11,7 +11,7 @@ import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
-import { NumberBox } from "../number-box";
+import { NumberBox } from "../editors/number-box";
 
 interface Props {
   document: Document;
@@ -25,9 +25,9 @@ export function MinutesField({ document, onChange }: Props) {
   if (stated === undefined)
     return (
       <div className="flex items-center gap-2">
-        <p className="flex-1 text-ink-soft">About {estimated} minutes, going by its steps.</p>
+        <p className="flex-1 text-ink-soft">About {estimated} minutes, adding up its steps.</p>
         <Button size="small" onClick={() => onChange({ ...document, minutes: estimated })}>
-          State minutes
+          Set minutes
         </Button>
       </div>
     );
@@ -54,7 +54,7 @@ export function MinutesField({ document, onChange }: Props) {
         )}
       </Field>
       <Button size="small" look="quiet" className="mb-6" onClick={() => onChange({ ...document, minutes: undefined })}>
-        Do not state
+        Remove
       </Button>
     </div>
   );
@@ -175,7 +175,7 @@ export function WhereAndWhen({ document, onChange }: Props) {
       </label>
       <Field
         label="Made for"
-        help={country === "any" ? "Found by its money, units and spelling, where they say it." : undefined}
+        help={country === "any" ? "Worked out from its money, units and spelling, where they show it." : undefined}
       >
         {(control) => (
           <select
@@ -270,7 +270,7 @@ export function EditionFields({ document, onChange }: Props) {
           />
         )}
       </Field>
-      <Field label="ISBN" problem={wrong ? "That is not an ISBN: a digit is wrong or missing." : undefined}>
+      <Field label="ISBN" problem={wrong ? "That is not a valid ISBN: a digit is wrong or missing." : undefined}>
         {(control) => (
           <TextInput
             {...control}

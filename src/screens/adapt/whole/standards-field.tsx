@@ -3,7 +3,7 @@ import { Plus, X } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { Document } from "@/core/resource/document";
 import { inLanguage } from "@/core/resource/language";
-import type { StandardOffer } from "@/data/standards";
+import type { StandardOffer } from "@/data/find/standards";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";
@@ -129,7 +129,7 @@ export function StandardsField({
               </IconButton>
             </div>
             <p className="mt-1 text-[13px] text-ink-soft">
-              {statements[keyOf(one)]?.statement ?? "Not in a framework that is here."}
+              {statements[keyOf(one)]?.statement ?? "Not in any framework we have."}
             </p>
           </li>
         ))}

@@ -1,8 +1,8 @@
 "use client";
 import { useEffect, useState } from "react";
-import { sayGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/find/grade";
 import type { GradeSpan } from "@/core/resource/document";
-import type { StandardOffer, TreeNode } from "@/data/standards";
+import type { StandardOffer, TreeNode } from "@/data/find/standards";
 import { Checkbox } from "@/ui/checkbox";
 import { Dialog } from "@/ui/dialog";
 import { inputClasses } from "@/ui/field";
@@ -46,7 +46,7 @@ export function StandardsTree({
       ) : found === "none" ? (
         <p>The tree could not be loaded. What you made is safe.</p>
       ) : found.frameworks.length === 0 ? (
-        <p>No framework has been brought in yet.</p>
+        <p>No framework has been imported yet.</p>
       ) : (
         <>
           {found.frameworks.length > 1 && (
@@ -64,8 +64,8 @@ export function StandardsTree({
             </select>
           )}
           <label className="mb-2 flex items-center gap-2">
-            <Checkbox label={`only grades ${sayGradeSpan(grades)}`} checked={only} onChange={setOnly} />
-            only grades {sayGradeSpan(grades)}
+            <Checkbox label={`only grades ${formatGradeSpan(grades)}`} checked={only} onChange={setOnly} />
+            only grades {formatGradeSpan(grades)}
           </label>
           <Branch
             parent={null}

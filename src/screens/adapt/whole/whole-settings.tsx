@@ -1,15 +1,15 @@
 "use client";
-import { kindName } from "@/core/find/say";
+import { kindName } from "@/core/find/format";
 import { licenceNames, licencesAllowed } from "@/core/licence/licence";
 import type { Document } from "@/core/resource/document";
 import { inLanguage } from "@/core/resource/language";
 import { kinds, subjects } from "@/core/resource/vocabulary";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses } from "@/ui/field";
-import { RichEditor } from "../rich-editor";
+import { RichEditor } from "../writing/rich-editor";
 import { EditionFields, MinutesField, TopicsField, WhereAndWhen, WordListField } from "./more-fields";
 import { StandardsField } from "./standards-field";
-import { GradeSelect } from "../../find/grade-select";
+import { GradeSelect } from "@/screens/find/grade-select";
 
 const noteNames = { teacherNotes: "Notes for teachers", familyNote: "A note for families" } as const;
 
@@ -110,7 +110,7 @@ export function WholeSettings({
       <TopicsField document={document} onChange={onChange} />
       <Field
         label="Licence"
-        help={allowed.length === 0 ? "What it was made from keeps this version with you and your classes." : undefined}
+        help={allowed.length === 0 ? "Its source’s licence keeps this version with you and your classes." : undefined}
       >
         {(control) => (
           <select

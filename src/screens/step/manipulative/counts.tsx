@@ -2,7 +2,7 @@
 import { clsx } from "clsx";
 import { Minus, Plus } from "lucide-react";
 import { useState } from "react";
-import { fewestPieces, inWhole, piecesOf, sayMoney, totalOf, type OnTable } from "@/core/manipulative/coins";
+import { fewestPieces, inWhole, piecesOf, formatMoney, totalOf, type OnTable } from "@/core/manipulative/coins";
 import { reduced, tilt, trade, worthOf, type Blocks } from "@/core/manipulative/compute";
 import { inLanguage } from "@/core/resource/language";
 import { press, type ManipulativeProps } from "./props";
@@ -211,7 +211,7 @@ export function CoinsView({ tool, onNumber, languages }: ManipulativeProps<"coin
   const [table, setTable] = useState<OnTable>({});
   const pieces = piecesOf(tool.currency, tool.pieces);
   const total = totalOf(table);
-  const say = (amount: number) => sayMoney(amount, tool.currency, languages[0] ?? "en");
+  const say = (amount: number) => formatMoney(amount, tool.currency, languages[0] ?? "en");
   const put = (next: OnTable) => {
     setTable(next);
     onNumber(inWhole(totalOf(next), tool.currency));

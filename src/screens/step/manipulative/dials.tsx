@@ -34,21 +34,21 @@ export function NumberLineTool({ tool, languages, onNumber }: ManipulativeProps<
   );
 }
 
-const sayTime = (minute: number, language: string | undefined) =>
+const formatTime = (minute: number, language: string | undefined) =>
   new Date(Date.UTC(2000, 0, 1, 0, minute)).toLocaleTimeString(language, {
     hour: "numeric",
     minute: "2-digit",
     timeZone: "UTC",
   });
-const sayLength = (minutes: number) =>
+const formatLength = (minutes: number) =>
   [Math.floor(minutes / 60) && `${Math.floor(minutes / 60)} h`, minutes % 60 && `${minutes % 60} min`]
     .filter(Boolean)
     .join(" ") || "0 min";
 
-function Face({ minute, still, onTurn }: { minute: number; still: boolean; onTurn?: (degrees: number) => void }) {
+function Face({ minute, readOnly, onTurn }: { minute: number; readOnly: boolean; onTurn?: (degrees: number) => void }) {
   const hands = handsAt(minute);
   const turn = (event: PointerEvent<SVGSVGElement>) => {
-    if (still || (event.type === "pointermove" && event.buttons === 0)) return;
+    if (readOnly || (event.type === "pointermove" && event.buttons === 0)) return;
     const box = event.currentTarget.getBoundingClientRect();
     const [x, y] = [event.clientX - box.left - box.width / 2, event.clientY - box.top - box.height / 2];
     onTurn?.((Math.atan2(x, -y) * 180) / Math.PI);
@@ -71,7 +71,7 @@ function Face({ minute, still, onTurn }: { minute: number; still: boolean; onTur
       aria-hidden
       onPointerDown={turn}
       onPointerMove={turn}
-      className={clsx("w-full max-w-56 touch-none select-none", !still && "cursor-grab")}
+      className={clsx("w-full max-w-56 touch-none select-none", !readOnly && "cursor-grab")}
     >
       <circle cx={100} cy={100} r={95} fill="white" stroke="#23211d" strokeWidth={3} />
       {Array.from({ length: 60 }, (_, at) => (
@@ -122,12 +122,12 @@ export function ClockView({ tool, languages, onNumber }: ManipulativeProps<"cloc
     event.preventDefault();
     set(to + by);
   };
-  const time = (minute: number) => sayTime(minute, languages[0]);
+  const time = (minute: number) => formatTime(minute, languages[0]);
   return (
     <div className="grid grid-cols-1 gap-3">
       <div className="flex flex-wrap items-start gap-6">
         <figure className="grid justify-items-center gap-1">
-          <Face minute={tool.from} still />
+          <Face minute={tool.from} readOnly />
           <figcaption className="numbers">from {time(tool.from)}</figcaption>
         </figure>
         <figure className="grid justify-items-center gap-1">
@@ -142,7 +142,7 @@ export function ClockView({ tool, languages, onNumber }: ManipulativeProps<"cloc
             onKeyDown={onKey}
             className="rounded-full"
           >
-            <Face minute={to} still={false} onTurn={(degrees) => set(turnedTo(to, degrees))} />
+            <Face minute={to} readOnly={false} onTurn={(degrees) => set(turnedTo(to, degrees))} />
           </div>
           <figcaption className="numbers">to {time(to)}</figcaption>
         </figure>
@@ -150,16 +150,16 @@ export function ClockView({ tool, languages, onNumber }: ManipulativeProps<"cloc
       <div className="flex flex-wrap gap-2">
         {[-60, -5, -1, 1, 5, 60].map((by) => (
           <button key={by} type="button" className={clsx(press, "numbers")} onClick={() => set(to + by)}>
-            {by > 0 ? "+" : "−"} {sayLength(Math.abs(by))}
+            {by > 0 ? "+" : "−"} {formatLength(Math.abs(by))}
           </button>
         ))}
       </div>
       <p role="status" className="numbers">
-        <strong>{sayLength(elapsed(tool.from, to))}</strong>{" "}
+        <strong>{formatLength(elapsed(tool.from, to))}</strong>{" "}
         {jumps(tool.from, to).length > 1 && (
           <span className="text-ink-soft">
             {jumps(tool.from, to)
-              .map((jump) => `${sayLength(jump.minutes)} to ${time(jump.to)}`)
+              .map((jump) => `${formatLength(jump.minutes)} to ${time(jump.to)}`)
               .join(", ")}
           </span>
         )}

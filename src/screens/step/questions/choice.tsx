@@ -46,7 +46,7 @@ export const label = (on: boolean, part: boolean | undefined) =>
     part !== undefined ? partLook(part) : on ? "border-green bg-green-wash" : "border-line hover:border-line-strong",
   );
 
-export function ChoiceView({ question, value, onChange, still, languages, labelledBy }: QuestionProps<"choice">) {
+export function ChoiceView({ question, value, onChange, readOnly, languages, labelledBy }: QuestionProps<"choice">) {
   return (
     <div role="radiogroup" aria-labelledby={labelledBy} className="grid gap-2">
       {question.options.map((option) => (
@@ -55,7 +55,7 @@ export function ChoiceView({ question, value, onChange, still, languages, labell
             type="radio"
             className="heard"
             name={question.id}
-            disabled={still}
+            disabled={readOnly}
             checked={value === option.id}
             onChange={() => onChange(option.id)}
           />
@@ -71,7 +71,7 @@ export function ChoicesView({
   question,
   value = [],
   onChange,
-  still,
+  readOnly,
   languages,
   parts,
   labelledBy,
@@ -84,7 +84,13 @@ export function ChoicesView({
         const on = value.includes(option.id);
         return (
           <label key={option.id} className={label(on, on ? parts[option.id] : undefined)}>
-            <input type="checkbox" className="heard" disabled={still} checked={on} onChange={() => toggle(option.id)} />
+            <input
+              type="checkbox"
+              className="heard"
+              disabled={readOnly}
+              checked={on}
+              onChange={() => toggle(option.id)}
+            />
             <Mark on={on} round={false} />
             <OptionFace option={option} languages={languages} />
           </label>

@@ -1,16 +1,16 @@
 "use client";
 import { clsx } from "clsx";
 import { Camera, Trash2 } from "lucide-react";
-import { useWorkPlace } from "../../media/work-place";
-import { SoundPlayer } from "../../media/sound-player";
-import { useFile } from "../../media/use-file";
-import { VoiceRecorder } from "../../media/voice-recorder";
+import { useWorkPlace } from "@/screens/media/work-place";
+import { SoundPlayer } from "@/screens/media/sound-player";
+import { useFile } from "@/screens/media/use-file";
+import { VoiceRecorder } from "@/screens/media/voice-recorder";
 import { mediaAddress } from "../media";
 import { label, OptionFace } from "./choice";
 import { target, type QuestionProps } from "./props";
 
 /** What a student thinks: nothing is right or wrong, and it may be changed until it is handed in. */
-export function PollView({ question, value, onChange, still, languages, labelledBy }: QuestionProps<"poll">) {
+export function PollView({ question, value, onChange, readOnly, languages, labelledBy }: QuestionProps<"poll">) {
   return (
     <div role="radiogroup" aria-labelledby={labelledBy} className="flex flex-wrap gap-2">
       {question.options.map((option) => (
@@ -19,7 +19,7 @@ export function PollView({ question, value, onChange, still, languages, labelled
             type="radio"
             className="heard"
             name={question.id}
-            disabled={still}
+            disabled={readOnly}
             checked={value === option.id}
             onChange={() => onChange(option.id)}
           />
@@ -31,7 +31,7 @@ export function PollView({ question, value, onChange, still, languages, labelled
   );
 }
 
-export function PhotoView({ question, value = [], onChange, still, labelledBy }: QuestionProps<"photo">) {
+export function PhotoView({ question, value = [], onChange, readOnly, labelledBy }: QuestionProps<"photo">) {
   const { filesTo: sendTo } = useWorkPlace();
   const camera = useFile({
     camera: true,
@@ -52,7 +52,7 @@ export function PhotoView({ question, value = [], onChange, still, labelledBy }:
                 alt={`Photograph ${at + 1}`}
                 className="max-h-56 max-w-full rounded-card border border-line"
               />
-              {!still && (
+              {!readOnly && (
                 <button
                   type="button"
                   aria-label={`Take photograph ${at + 1} away`}
@@ -66,7 +66,7 @@ export function PhotoView({ question, value = [], onChange, still, labelledBy }:
           ))}
         </ul>
       )}
-      {!still && value.length < question.most && (
+      {!readOnly && value.length < question.most && (
         <button
           type="button"
           disabled={camera.sending}
@@ -84,11 +84,11 @@ export function PhotoView({ question, value = [], onChange, still, labelledBy }:
   );
 }
 
-export function SpeechView({ question, value, onChange, still, labelledBy }: QuestionProps<"speech">) {
+export function SpeechView({ question, value, onChange, readOnly, labelledBy }: QuestionProps<"speech">) {
   const { filesTo: sendTo } = useWorkPlace();
   return (
     <div role="group" aria-labelledby={labelledBy}>
-      {still ? (
+      {readOnly ? (
         value?.media && <SoundPlayer media={value.media} seconds={value.seconds} name="what was said" large />
       ) : (
         <VoiceRecorder

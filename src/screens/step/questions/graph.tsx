@@ -7,13 +7,13 @@ import { marksOf, nearestMark, numberedMarks, shareAlong } from "@/core/resource
 import { NumberLine, PLOT, pointedAt, said, UprightScale, valueAt } from "../plot";
 import type { QuestionProps } from "./props";
 
-export function LineView({ question, value, onChange, still, languages, labelledBy }: QuestionProps<"line">) {
+export function LineView({ question, value, onChange, readOnly, languages, labelledBy }: QuestionProps<"line">) {
   return (
     <NumberLine
       axis={question.axis}
       value={value}
       onChange={onChange}
-      still={still}
+      readOnly={readOnly}
       languages={languages}
       aria-labelledby={labelledBy}
     />
@@ -25,7 +25,7 @@ export function BarsView({
   question,
   value = {},
   onChange,
-  still,
+  readOnly,
   languages,
   parts,
   labelledBy,
@@ -36,7 +36,7 @@ export function BarsView({
   const each = inner.width / bars.length;
   const set = (id: string, to: number) => onChange({ ...value, [id]: nearestMark(axis, to) });
   const point = (event: PointerEvent<SVGSVGElement>) => {
-    if (still || (event.type === "pointermove" && event.buttons === 0)) return;
+    if (readOnly || (event.type === "pointermove" && event.buttons === 0)) return;
     const { along, up } = pointedAt(event);
     const bar = bars[Math.floor(along * bars.length)];
     if (bar) set(bar.id, valueAt(axis, up));
@@ -98,7 +98,7 @@ export function BarsView({
               <span className="min-w-16">{text}</span>
               <button
                 type="button"
-                disabled={still || given === undefined || given <= axis.from}
+                disabled={readOnly || given === undefined || given <= axis.from}
                 aria-label={`${text}: less`}
                 onClick={() => set(bar.id, (given ?? axis.from) - axis.step)}
                 className="grid h-12 w-12 place-items-center rounded-card border-2 border-line-strong disabled:opacity-40"
@@ -110,7 +110,7 @@ export function BarsView({
               </output>
               <button
                 type="button"
-                disabled={still || (given !== undefined && given >= axis.to)}
+                disabled={readOnly || (given !== undefined && given >= axis.to)}
                 aria-label={`${text}: more`}
                 onClick={() => set(bar.id, (given ?? axis.from) + axis.step)}
                 className="grid h-12 w-12 place-items-center rounded-card border-2 border-line-strong disabled:opacity-40"
@@ -130,7 +130,7 @@ export function PointsView({
   question,
   value = [],
   onChange,
-  still,
+  readOnly,
   languages,
   parts,
   labelledBy,
@@ -150,7 +150,7 @@ export function PointsView({
     onChange(without.length < value.length ? without : [...value, [at[0], at[1]]]);
   };
   const point = (event: PointerEvent<SVGSVGElement>) => {
-    if (still) return;
+    if (readOnly) return;
     const { along, up } = pointedAt(event);
     const at = [valueAt(across, along), valueAt(upward, up)] as const;
     setCursor(at);
@@ -158,7 +158,7 @@ export function PointsView({
   };
   const onKey = (event: KeyboardEvent) => {
     const by = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
-    if (still || (!by && event.key !== " " && event.key !== "Enter")) return;
+    if (readOnly || (!by && event.key !== " " && event.key !== "Enter")) return;
     event.preventDefault();
     if (!by) return toggle(cursor);
     setCursor([
@@ -174,7 +174,7 @@ export function PointsView({
         role="application"
         aria-roledescription="grid to set points on"
         aria-labelledby={labelledBy}
-        tabIndex={still ? -1 : 0}
+        tabIndex={readOnly ? -1 : 0}
         onKeyDown={onKey}
         onFocus={() => setSeen(true)}
         onBlur={() => setSeen(false)}
@@ -200,7 +200,7 @@ export function PointsView({
               </g>
             );
           })}
-          {seen && !still && <circle {...place(cursor)} r={10} className="fill-none stroke-green" strokeWidth={2} />}
+          {seen && !readOnly && <circle {...place(cursor)} r={10} className="fill-none stroke-green" strokeWidth={2} />}
           {value.map((one, at) => (
             <circle
               key={one.join()}

@@ -15,7 +15,7 @@ export function MatchView({
   question,
   value = [],
   onChange,
-  still,
+  readOnly,
   languages,
   parts,
   labelledBy,
@@ -52,7 +52,7 @@ export function MatchView({
                 <Place place={item.id} over="rounded-card bg-green-wash" className="flex items-center gap-1">
                   <button
                     type="button"
-                    disabled={still}
+                    disabled={readOnly}
                     aria-pressed={waiting === item.id}
                     aria-label={`${text}: ${partner ?? "no partner yet"}`}
                     onClick={() => setChosen(item.id)}
@@ -61,7 +61,7 @@ export function MatchView({
                       "grid min-w-0 flex-1 py-1",
                       partner && parts[item.id] !== undefined
                         ? partLook(parts[item.id])
-                        : !still && waiting === item.id
+                        : !readOnly && waiting === item.id
                           ? "border-green bg-green-wash"
                           : "border-line",
                       !partner && "border-dashed text-ink-soft",
@@ -71,11 +71,11 @@ export function MatchView({
                       {longest}
                     </span>
                     <span className="col-start-1 row-start-1 self-center">
-                      {partner ?? (waiting === item.id && !still ? "choose below" : "…")}
+                      {partner ?? (waiting === item.id && !readOnly ? "choose below" : "…")}
                     </span>
                   </button>
-                  {!still && !partner && <span className="w-9 shrink-0" />}
-                  {partner && !still && (
+                  {!readOnly && !partner && <span className="w-9 shrink-0" />}
+                  {partner && !readOnly && (
                     <button
                       type="button"
                       aria-label={`Take ${partner} away`}
@@ -94,7 +94,7 @@ export function MatchView({
           name="Partners"
           options={question.right}
           languages={languages}
-          still={still}
+          readOnly={readOnly}
           idle={!waiting}
           isUsed={(id) => value.some(([, right]) => right === id)}
           onPress={(right) => pair(right)}

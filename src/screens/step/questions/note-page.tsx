@@ -10,7 +10,7 @@ export function NotePageView({
   question,
   value = {},
   onChange,
-  still,
+  readOnly,
   languages,
   labelledBy,
 }: QuestionProps<"notePage">) {
@@ -21,7 +21,7 @@ export function NotePageView({
       key={one.id}
       aria-label={one.name}
       value={value[one.id] ?? ""}
-      readOnly={still}
+      readOnly={readOnly}
       rows={rows}
       maxLength={4000}
       onChange={(event) => onChange({ ...value, [one.id]: event.target.value })}

@@ -27,7 +27,7 @@ function Item({
   text,
   at,
   last,
-  still,
+  readOnly,
   part,
   onMove,
 }: {
@@ -35,11 +35,14 @@ function Item({
   text: string;
   at: number;
   last: number;
-  still: boolean;
+  readOnly: boolean;
   part: boolean | undefined;
   onMove: (to: number) => void;
 }) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id, disabled: still });
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id,
+    disabled: readOnly,
+  });
   return (
     <li
       ref={setNodeRef}
@@ -53,7 +56,7 @@ function Item({
     >
       <button
         type="button"
-        disabled={still}
+        disabled={readOnly}
         {...attributes}
         {...listeners}
         aria-label={`Move “${text}”, now number ${at + 1}`}
@@ -66,7 +69,7 @@ function Item({
       <button
         type="button"
         aria-label={`“${text}” up`}
-        disabled={still || at === 0}
+        disabled={readOnly || at === 0}
         onClick={() => onMove(at - 1)}
         className="grid h-12 w-12 place-items-center disabled:opacity-30"
       >
@@ -75,7 +78,7 @@ function Item({
       <button
         type="button"
         aria-label={`“${text}” down`}
-        disabled={still || at === last}
+        disabled={readOnly || at === last}
         onClick={() => onMove(at + 1)}
         className="grid h-12 w-12 place-items-center disabled:opacity-30"
       >
@@ -86,7 +89,15 @@ function Item({
 }
 
 /** Dragging, arrows on the grip, or the up and down buttons: three ways to the same order. */
-export function OrderView({ question, value, onChange, still, languages, parts, labelledBy }: QuestionProps<"order">) {
+export function OrderView({
+  question,
+  value,
+  onChange,
+  readOnly,
+  languages,
+  parts,
+  labelledBy,
+}: QuestionProps<"order">) {
   const contextId = useId();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -117,7 +128,7 @@ export function OrderView({ question, value, onChange, still, languages, parts, 
                 text={inLanguage(item.text, languages) ?? ""}
                 at={at}
                 last={ids.length - 1}
-                still={still}
+                readOnly={readOnly}
                 part={value ? parts[id] : undefined}
                 onMove={(to) => move(at, to)}
               />

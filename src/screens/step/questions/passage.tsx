@@ -10,7 +10,7 @@ export function MarkedPassage({
   unit,
   marked,
   onToggle,
-  still,
+  readOnly,
   look,
   labelledBy,
 }: {
@@ -18,7 +18,7 @@ export function MarkedPassage({
   unit: "word" | "sentence";
   marked: readonly number[];
   onToggle: (place: number) => void;
-  still: boolean;
+  readOnly: boolean;
   look?: (place: number) => string | undefined;
   labelledBy: string;
 }) {
@@ -31,7 +31,7 @@ export function MarkedPassage({
           <button
             key={at}
             type="button"
-            disabled={still}
+            disabled={readOnly}
             aria-pressed={marked.includes(place)}
             onClick={() => onToggle(place)}
             className={clsx(
@@ -54,7 +54,7 @@ export function HighlightView({
   question,
   value = [],
   onChange,
-  still,
+  readOnly,
   languages,
   parts,
   labelledBy,
@@ -64,7 +64,7 @@ export function HighlightView({
       passage={inLanguage(question.passage, languages) ?? ""}
       unit={question.unit}
       marked={value}
-      still={still}
+      readOnly={readOnly}
       look={(place) => (parts[place] === undefined ? undefined : partLook(parts[place]))}
       labelledBy={labelledBy}
       onToggle={(place) =>
@@ -81,7 +81,7 @@ export function CellsView({
   question,
   value = {},
   onChange,
-  still,
+  readOnly,
   languages,
   parts,
   labelledBy,
@@ -116,7 +116,7 @@ export function CellsView({
                         `Row ${r + 1}, column ${c + 1}`
                       }
                       value={value[gap.id] ?? ""}
-                      readOnly={still}
+                      readOnly={readOnly}
                       autoComplete="off"
                       maxLength={200}
                       onChange={(event) => onChange({ ...value, [gap.id]: event.target.value })}

@@ -10,7 +10,7 @@ export function PressList({
   name,
   options,
   languages,
-  still,
+  readOnly,
   idle = false,
   isUsed,
   onPress,
@@ -18,7 +18,7 @@ export function PressList({
   name: string;
   options: readonly Option[];
   languages: readonly string[];
-  still: boolean;
+  readOnly: boolean;
   /** No place waits for one: they can be carried, but there is nothing to press them for. */
   idle?: boolean;
   isUsed: (id: string) => boolean;
@@ -32,7 +32,7 @@ export function PressList({
           <PieceButton
             key={option.id}
             piece={option.id}
-            disabled={still}
+            disabled={readOnly}
             aria-disabled={idle || undefined}
             onClick={() => idle || onPress(option.id)}
             className={clsx(target, "py-1", used ? "border-line text-ink-soft opacity-60" : "border-line-strong")}

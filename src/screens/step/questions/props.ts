@@ -6,7 +6,7 @@ export interface QuestionProps<Type extends QuestionType> {
   value: ResponseOf<Type> | undefined;
   onChange: (value: ResponseOf<Type>) => void;
   /** Seen, but not to be answered now. */
-  still: boolean;
+  readOnly: boolean;
   languages: readonly string[];
   /** After checking: which parts were right, by id. */
   parts: Record<string, boolean>;

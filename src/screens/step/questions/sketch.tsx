@@ -21,7 +21,14 @@ const pathOf = ({ points }: Stroke, height: number) =>
 const FARTHEST = 3998;
 
 /** A sheet to draw on, over a picture, over the teacher's drawing or blank; a pen for finger and mouse, and one for the arrow keys. */
-export function SketchView({ question, value = [], onChange, still, languages, labelledBy }: QuestionProps<"sketch">) {
+export function SketchView({
+  question,
+  value = [],
+  onChange,
+  readOnly,
+  languages,
+  labelledBy,
+}: QuestionProps<"sketch">) {
   const under = question.on;
   const height = under ? (under.height / PAGE_WIDTH) * WIDTH : BLANK_HEIGHT;
   const [ink, setInk] = useState<Stroke["ink"]>("black");
@@ -44,7 +51,7 @@ export function SketchView({ question, value = [], onChange, still, languages, l
   };
   const onKey = (event: KeyboardEvent) => {
     const by = { ArrowRight: [0.02, 0], ArrowLeft: [-0.02, 0], ArrowUp: [0, -0.02], ArrowDown: [0, 0.02] }[event.key];
-    if (still || (!by && event.key !== " ")) return;
+    if (readOnly || (!by && event.key !== " ")) return;
     event.preventDefault();
     if (!by) {
       if (pen.down) finish();
@@ -62,7 +69,7 @@ export function SketchView({ question, value = [], onChange, still, languages, l
         role="application"
         aria-roledescription="sheet to draw on: arrows move the pen, space puts it down and lifts it"
         aria-labelledby={labelledBy}
-        tabIndex={still ? -1 : 0}
+        tabIndex={readOnly ? -1 : 0}
         onKeyDown={onKey}
         onFocus={() => setPen({ ...pen, shown: true })}
         onBlur={() => {
@@ -83,10 +90,10 @@ export function SketchView({ question, value = [], onChange, still, languages, l
             .join(", ")}
           className={clsx(
             "w-full touch-none rounded-card border-2 border-line-strong bg-white select-none",
-            !still && "cursor-crosshair",
+            !readOnly && "cursor-crosshair",
           )}
           onPointerDown={(event) => {
-            if (still) return;
+            if (readOnly) return;
             event.currentTarget.setPointerCapture(event.pointerId);
             setDrawing(begin(...at(event)));
           }}
@@ -117,7 +124,7 @@ export function SketchView({ question, value = [], onChange, still, languages, l
               strokeLinejoin="round"
             />
           ))}
-          {pen.shown && !still && (
+          {pen.shown && !readOnly && (
             <circle
               cx={pen.x * WIDTH}
               cy={pen.y * height}
@@ -129,7 +136,7 @@ export function SketchView({ question, value = [], onChange, still, languages, l
           )}
         </svg>
       </div>
-      {!still && (
+      {!readOnly && (
         <div className="flex flex-wrap items-center gap-1">
           {inks.map((one) => (
             <button
@@ -152,7 +159,7 @@ export function SketchView({ question, value = [], onChange, still, languages, l
             onClick={() => onChange(value.slice(0, -1))}
             className="ml-2 inline-flex min-h-12 items-center gap-2 px-3 disabled:opacity-40"
           >
-            <Undo2 size={18} aria-hidden /> Last line away
+            <Undo2 size={18} aria-hidden /> Undo the last line
           </button>
           <button
             type="button"

@@ -24,7 +24,7 @@ export function GroupsView({
   question,
   value = [],
   onChange,
-  still,
+  readOnly,
   languages,
   parts,
   labelledBy,
@@ -52,13 +52,13 @@ export function GroupsView({
               <PieceButton
                 key={item.id}
                 piece={item.id}
-                disabled={still}
+                disabled={readOnly}
                 aria-pressed={inHand === item.id}
                 onClick={() => pick(item.id)}
                 className={clsx(
                   target,
                   "py-1",
-                  inHand === item.id && !still ? "border-green bg-green-wash" : "border-line-strong",
+                  inHand === item.id && !readOnly ? "border-green bg-green-wash" : "border-line-strong",
                 )}
               >
                 {name(item.id)}
@@ -82,7 +82,7 @@ export function GroupsView({
                 <ul className="grid flex-1 content-start gap-1 p-2">
                   {inside.map(([item]) => (
                     <li key={item}>
-                      {still ? (
+                      {readOnly ? (
                         <span className={clsx(target, "flex items-center py-1", partLook(parts[item]))}>
                           {name(item)}
                         </span>
@@ -100,7 +100,7 @@ export function GroupsView({
                     </li>
                   ))}
                 </ul>
-                {!still && (
+                {!readOnly && (
                   <button
                     type="button"
                     disabled={!inHand}
@@ -125,7 +125,7 @@ export function LabelsView({
   question,
   value = [],
   onChange,
-  still,
+  readOnly,
   languages,
   parts,
   labelledBy,
@@ -160,7 +160,7 @@ export function LabelsView({
             >
               <button
                 type="button"
-                disabled={still}
+                disabled={readOnly}
                 aria-pressed={inHand === spot.id}
                 aria-label={says(spot.id, at)}
                 onClick={() => pick(spot.id)}
@@ -169,7 +169,7 @@ export function LabelsView({
                 <span
                   className={clsx(
                     "numbers grid h-8 w-8 place-items-center rounded-full border-2 bg-card font-bold",
-                    inHand === spot.id && !still ? "border-green bg-green-wash" : partLook(parts[spot.id]),
+                    inHand === spot.id && !readOnly ? "border-green bg-green-wash" : partLook(parts[spot.id]),
                   )}
                 >
                   {at + 1}
@@ -188,7 +188,7 @@ export function LabelsView({
                   placed.has(spot.id) ? partLook(parts[spot.id]) : "border-line text-ink-soft",
                 )}
               >
-                {name(placed.get(spot.id)) ?? (inHand === spot.id && !still ? "choose a name below" : "…")}
+                {name(placed.get(spot.id)) ?? (inHand === spot.id && !readOnly ? "choose a name below" : "…")}
               </span>
             </li>
           ))}
@@ -197,7 +197,7 @@ export function LabelsView({
           name="Names"
           options={labels}
           languages={languages}
-          still={still}
+          readOnly={readOnly}
           idle={!inHand}
           isUsed={(id) => value.some(([, one]) => one === id)}
           onPress={(label) => put(label)}

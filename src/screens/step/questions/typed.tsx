@@ -6,13 +6,13 @@ import { wordsFor } from "@/core/resource/word-list";
 import { ManipulativeView } from "../manipulative/manipulative-view";
 import { partLook, target, type QuestionProps } from "./props";
 
-export function ShortTextView({ value = "", onChange, still, labelledBy }: QuestionProps<"shortText">) {
+export function ShortTextView({ value = "", onChange, readOnly, labelledBy }: QuestionProps<"shortText">) {
   return (
     <input
       type="text"
       aria-labelledby={labelledBy}
       value={value}
-      readOnly={still}
+      readOnly={readOnly}
       autoComplete="off"
       spellCheck={false}
       maxLength={500}
@@ -27,7 +27,7 @@ export function LongTextView({
   question,
   value = "",
   onChange,
-  still,
+  readOnly,
   languages,
   labelledBy,
 }: QuestionProps<"longText">) {
@@ -39,7 +39,7 @@ export function LongTextView({
       <textarea
         aria-labelledby={labelledBy}
         value={text}
-        readOnly={still}
+        readOnly={readOnly}
         rows={question.lines}
         maxLength={20_000}
         onChange={(event) => onChange(checklist ? { text: event.target.value, done } : event.target.value)}
@@ -52,7 +52,7 @@ export function LongTextView({
               <label className="flex min-h-12 items-center gap-3">
                 <input
                   type="checkbox"
-                  disabled={still}
+                  disabled={readOnly}
                   checked={done.includes(point.id)}
                   onChange={(event) =>
                     onChange({
@@ -73,9 +73,9 @@ export function LongTextView({
 }
 
 export function NumberView(props: QuestionProps<"number">) {
-  const { question, value = {}, onChange, still, languages } = props;
+  const { question, value = {}, onChange, readOnly, languages } = props;
   const [first] = question.parts;
-  if (!question.tool || still) return <NumberBoxes {...props} />;
+  if (!question.tool || readOnly) return <NumberBoxes {...props} />;
   return (
     <div className="grid grid-cols-1 gap-3">
       <ManipulativeView
@@ -94,7 +94,7 @@ export function NumberView(props: QuestionProps<"number">) {
   );
 }
 
-function NumberBoxes({ question, value = {}, onChange, still, parts, labelledBy }: QuestionProps<"number">) {
+function NumberBoxes({ question, value = {}, onChange, readOnly, parts, labelledBy }: QuestionProps<"number">) {
   return (
     <div role="group" aria-labelledby={labelledBy} className="flex flex-wrap items-center gap-2">
       {question.parts.map((part, at) => {
@@ -109,7 +109,7 @@ function NumberBoxes({ question, value = {}, onChange, still, parts, labelledBy 
               inputMode="decimal"
               aria-label={name}
               value={given.number}
-              readOnly={still}
+              readOnly={readOnly}
               autoComplete="off"
               maxLength={60}
               onChange={(event) => change({ number: event.target.value })}
@@ -119,7 +119,7 @@ function NumberBoxes({ question, value = {}, onChange, still, parts, labelledBy 
               <select
                 aria-label="unit"
                 value={given.unit ?? ""}
-                disabled={still}
+                disabled={readOnly}
                 onChange={(event) => change({ unit: event.target.value })}
                 className={clsx(target, "border-line-strong")}
               >
@@ -142,7 +142,7 @@ export function GapsView({
   question,
   value = {},
   onChange,
-  still,
+  readOnly,
   languages,
   parts,
   labelledBy,
@@ -163,7 +163,7 @@ export function GapsView({
           <select
             key={at}
             {...common}
-            disabled={still}
+            disabled={readOnly}
             onChange={(event) => change(event.target.value)}
             className={clsx(target, "mx-1", partLook(parts[gap.id]))}
           >
@@ -177,7 +177,7 @@ export function GapsView({
             key={at}
             {...common}
             type="text"
-            readOnly={still}
+            readOnly={readOnly}
             autoComplete="off"
             spellCheck={false}
             maxLength={200}

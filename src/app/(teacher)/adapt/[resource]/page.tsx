@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { AdaptScreen } from "@/screens/adapt/adapt-screen";
-import { adaptData } from "@/server/adapt";
-import { chosenClass } from "@/server/chosen-class";
+import { adaptData } from "@/server/adapt/adapt";
+import { chosenClass } from "@/server/classes/chosen-class";
 import { idFrom } from "@/core/ids";
-import { enter } from "@/server/page";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Adapt" };
 
@@ -13,5 +13,13 @@ export default async function AdaptPage({ params }: { params: Promise<{ resource
   const { db, visitor, now } = await enter("edit resource", { resource });
   const [data, { current }] = await Promise.all([adaptData(db, visitor, resource, now), chosenClass(db, visitor, now)]);
   if (!data) notFound();
-  return <AdaptScreen key={resource} data={data} periodMinutes={current?.periodMinutes ?? null} zone={visitor.zone} />;
+  return (
+    <AdaptScreen
+      key={resource}
+      data={data}
+      periodMinutes={current?.periodMinutes ?? null}
+      zone={visitor.zone}
+      now={now}
+    />
+  );
 }

@@ -1,11 +1,11 @@
 import type { Metadata } from "next";
 import { MOST_COMPARED } from "@/core/find/compare";
 import { ComparePage } from "@/screens/find/compare-page";
-import { classProfile } from "@/server/fit";
-import { lightTable } from "@/server/light-table";
-import { chosenClass } from "@/server/chosen-class";
+import { classProfile } from "@/server/find/fit";
+import { lightTable } from "@/server/find/light-table";
+import { chosenClass } from "@/server/classes/chosen-class";
 import { idsFrom } from "@/core/ids";
-import { enter } from "@/server/page";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Compare" };
 

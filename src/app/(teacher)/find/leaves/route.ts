@@ -1,8 +1,8 @@
 import { alsoBlanks, needFromParameters } from "@/core/find/need";
-import { chosenClass } from "@/server/chosen-class";
-import { leavesOf } from "@/server/find";
-import { readerOf } from "@/server/reader";
-import { route } from "@/server/route";
+import { chosenClass } from "@/server/classes/chosen-class";
+import { leavesOf } from "@/server/find/find";
+import { readerOf } from "@/server/find/reader";
+import { route } from "@/server/web/route";
 
 /** What each choice of one blank would leave: asked when the blank is opened. */
 export const GET = route(

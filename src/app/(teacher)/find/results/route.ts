@@ -1,7 +1,7 @@
 import { askedFrom } from "@/core/find/asked";
-import { looking, resultsOf } from "@/server/find-page";
-import { route } from "@/server/route";
-import { written } from "@/server/written";
+import { looking, resultsOf } from "@/server/find/find-page";
+import { route } from "@/server/web/route";
+import { written } from "@/server/student/written";
 
 /** The results alone: asked while she types, without the page around them. */
 export const GET = route(

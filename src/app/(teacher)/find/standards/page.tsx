@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
-import { crosswalk, coveredBy, frameworksOf, treeOf } from "@/data/standards";
+import { crosswalk, coveredBy, frameworksOf, treeOf } from "@/data/find/standards";
 import { StandardsScreen } from "@/screens/find/standards-screen";
-import { chosenClass } from "@/server/chosen-class";
+import { chosenClass } from "@/server/classes/chosen-class";
 import { idFrom } from "@/core/ids";
-import { enter } from "@/server/page";
-import { readerOf } from "@/server/reader";
+import { enter } from "@/server/web/page";
+import { readerOf } from "@/server/find/reader";
 
 export const metadata: Metadata = { title: "Standards" };
 

@@ -1,7 +1,7 @@
-import { looking } from "@/server/find-page";
-import { route } from "@/server/route";
-import { startData } from "@/server/start-page";
-import { written } from "@/server/written";
+import { looking } from "@/server/find/find-page";
+import { route } from "@/server/web/route";
+import { startData } from "@/server/find/start-page";
+import { written } from "@/server/student/written";
 
 /** Find's first page, for whoever comes back to it. */
 export const GET = route(

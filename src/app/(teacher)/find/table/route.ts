@@ -1,7 +1,7 @@
 import { idFrom } from "@/core/ids";
-import { looking, tableOf } from "@/server/find-page";
-import { route } from "@/server/route";
-import { written } from "@/server/written";
+import { looking, tableOf } from "@/server/find/find-page";
+import { route } from "@/server/web/route";
+import { written } from "@/server/student/written";
 
 /** What is laid on the light table; nothing, where it is not there or not hers to see. */
 export const GET = route(

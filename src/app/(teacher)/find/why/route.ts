@@ -1,11 +1,11 @@
 import { needFromParameters } from "@/core/find/need";
-import { sayReasons } from "@/core/find/reasons";
-import { reasonsFor } from "@/data/reasons";
-import { chosenClass } from "@/server/chosen-class";
-import { readAs } from "@/server/find";
+import { formatReasons } from "@/core/find/reasons";
+import { reasonsFor } from "@/data/find/reasons";
+import { chosenClass } from "@/server/classes/chosen-class";
+import { readAs } from "@/server/find/find";
 import { idFrom } from "@/core/ids";
-import { readerOf } from "@/server/reader";
-import { route } from "@/server/route";
+import { readerOf } from "@/server/find/reader";
+import { route } from "@/server/web/route";
 
 /** Why a result stands where it stands. */
 export const GET = route(
@@ -18,6 +18,6 @@ export const GET = route(
     const { words } = await readAs(db, reader, need, { classes, now });
     const reasons = await reasonsFor(db, reader, idFrom(parameters.resource) ?? -1, words);
     if (!reasons) return Response.json({ problem: "There is nothing here." }, { status: 404 });
-    return Response.json({ reasons: sayReasons(reasons, need.words) });
+    return Response.json({ reasons: formatReasons(reasons, need.words) });
   },
 );

@@ -1,6 +1,6 @@
-import { suggestSeen } from "@/data/words";
-import { readerOf } from "@/server/reader";
-import { route } from "@/server/route";
+import { suggestSeen } from "@/data/find/words";
+import { readerOf } from "@/server/find/reader";
+import { route } from "@/server/web/route";
 
 /** Words that go on from what is being typed, of what this reader may see. */
 export const GET = route(

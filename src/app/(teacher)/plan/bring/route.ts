@@ -1,5 +1,5 @@
-import { bringable } from "@/server/bring";
-import { route } from "@/server/route";
+import { bringable } from "@/server/plan/bring";
+import { route } from "@/server/web/route";
 
 /** What can be brought to a lesson: what these words find, or what lies in her satchel. */
 export const GET = route(

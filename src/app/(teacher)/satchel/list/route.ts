@@ -1,7 +1,7 @@
-import { sayGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/find/grade";
 import { writeCsv } from "@/formats/csv";
-import { listedSatchel } from "@/server/listed-satchel";
-import { route } from "@/server/route";
+import { listedSatchel } from "@/server/satchel/listed-satchel";
+import { route } from "@/server/web/route";
 
 /** What the satchel shows, or with `?ids=` what is ticked in it, as a list for a spreadsheet. */
 export const GET = route(
@@ -12,11 +12,11 @@ export const GET = route(
     const { items, pockets } = await listedSatchel(db, visitor, parameters, now);
     const rows = items.map((item) => [
       item.facts.title,
-      item.origin,
+      item.origin === "together" ? "from others" : item.origin,
       item.author,
       item.facts.kind,
       item.facts.subjects.join(", "),
-      sayGradeSpan(item.facts.grades),
+      formatGradeSpan(item.facts.grades),
       item.facts.minutes,
       item.facts.standards.join(", "),
       item.facts.languages.join(", "),
@@ -40,7 +40,7 @@ export const GET = route(
       "Languages",
       "Licence",
       "Pockets",
-      "My words",
+      "My labels",
       "Last used",
     ];
     return new Response(writeCsv([head, ...rows]), {

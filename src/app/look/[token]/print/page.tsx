@@ -2,8 +2,8 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { forPaper } from "@/core/resource/paper";
 import { PaperScreen } from "@/screens/print/paper-screen";
-import { linkedThings, openLink } from "@/server/link";
-import { enter } from "@/server/page";
+import { linkedThings, openLink } from "@/server/share/link";
+import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Print", robots: { index: false, follow: false } };
 

@@ -1,5 +1,5 @@
-import { kindAsked, keepUpload } from "@/server/keep-upload";
-import { numberFrom, route } from "@/server/route";
+import { kindAsked, keepUpload } from "@/server/web/keep-upload";
+import { numberFrom, route } from "@/server/web/route";
 
 /** Takes a photograph or a recording a student made for an answer. */
 export const POST = route(

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { taskOf } from "@/data/work";
-import { After, keepAnswers, openValues } from "@/server/keep-answers";
-import { numberFrom, route } from "@/server/route";
+import { taskOf } from "@/data/student/work";
+import { After, keepAnswers, openValues } from "@/server/student/keep-answers";
+import { numberFrom, route } from "@/server/web/route";
 
 const MONTH_MS = 31 * 86_400_000;
 const Given = z.object({

@@ -1,8 +1,8 @@
 import { needFromParameters } from "@/core/find/need";
 import { responseSchemas, type QuestionType } from "@/core/resource/schema/question";
-import { findElsewhere, findParts, stepsOf } from "@/server/elsewhere";
+import { findElsewhere, findParts, stepsOf } from "@/server/adapt/elsewhere";
 import { idFrom } from "@/core/ids";
-import { route } from "@/server/route";
+import { route } from "@/server/web/route";
 
 /** What can be taken from: resources that answer some words, or the steps of one of them. */
 export const GET = route(

@@ -1,6 +1,6 @@
-import { revisionById } from "@/data/resources";
+import { revisionById } from "@/data/adapt/resources";
 import { idFrom } from "@/core/ids";
-import { route } from "@/server/route";
+import { route } from "@/server/web/route";
 
 /** One of her own revisions whole, to be compared with or gone back to. */
 export const GET = route(

@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { idFrom } from "@/core/ids";
-import { frameworksOf, standardsLike, standardsNamed, treeOf } from "@/data/standards";
-import { readerOf } from "@/server/reader";
-import { route } from "@/server/route";
+import { frameworksOf, standardsLike, standardsNamed, treeOf } from "@/data/find/standards";
+import { readerOf } from "@/server/find/reader";
+import { route } from "@/server/web/route";
 
 const MOST_OFFERED = 8;
 const Asked = z.discriminatedUnion("ask", [

@@ -1,6 +1,6 @@
-import { classCalendar } from "@/server/class-calendar";
-import { baseAddress } from "@/server/base-address";
-import { numberFrom, route } from "@/server/route";
+import { classCalendar } from "@/server/classes/class-calendar";
+import { baseAddress } from "@/server/web/base-address";
+import { numberFrom, route } from "@/server/web/route";
 
 /** What the class has, as a file to keep. */
 export const GET = route(

@@ -1,10 +1,10 @@
 import type { FrameworkFile } from "@/formats/case/case";
-import { addEvent } from "@/data/events";
-import { frameworkAsItIs } from "@/data/frameworks-before";
-import { importFramework } from "@/data/standards";
-import { frameworkTaken, type FrameworkTaken } from "@/server/framework-event";
-import { readFile, UnreadableFile } from "@/server/read-file";
-import { route } from "@/server/route";
+import { addEvent } from "@/data/engine/events";
+import { frameworkAsItIs } from "@/data/find/frameworks-before";
+import { importFramework } from "@/data/find/standards";
+import { frameworkTaken, type FrameworkTaken } from "@/server/find/framework-event";
+import { readFile, UnreadableFile } from "@/server/web/read-file";
+import { route } from "@/server/web/route";
 
 const LARGEST = 5_000_000;
 

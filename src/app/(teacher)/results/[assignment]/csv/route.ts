@@ -1,9 +1,9 @@
 import { resultRows } from "@/core/results/rows";
 import { resultTable } from "@/core/results/table";
-import { assignmentById } from "@/data/assignments";
-import { workOf } from "@/data/work";
+import { assignmentById } from "@/data/assign/assignments";
+import { workOf } from "@/data/student/work";
 import { writeCsv } from "@/formats/csv";
-import { numberFrom, route } from "@/server/route";
+import { numberFrom, route } from "@/server/web/route";
 
 export const GET = route(
   "see results",

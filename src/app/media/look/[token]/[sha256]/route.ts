@@ -1,6 +1,6 @@
-import { linkShowsFile, openLink } from "@/server/link";
-import { route } from "@/server/route";
-import { sendFile } from "@/server/send-file";
+import { linkShowsFile, openLink } from "@/server/share/link";
+import { route } from "@/server/web/route";
+import { sendFile } from "@/server/web/send-file";
 
 /** A file of what a link shows, as long as the link leads there. */
 export const GET = route(

@@ -1,0 +1,12 @@
+import { listedForm } from "../find/words";
+
+/** People who answer to what is typed: first those with a name that begins so, then those whose name or school has it. */
+export function called<Person extends { name: string; school: string | null }>(
+  people: readonly Person[],
+  typed: string,
+): Person[] {
+  const sought = listedForm(typed.trim());
+  const begins = ({ name }: Person) => ` ${listedForm(name)}`.includes(` ${sought}`);
+  const has = ({ name, school }: Person) => listedForm(`${name} ${school ?? ""}`).includes(sought);
+  return [...people.filter(begins), ...people.filter((one) => !begins(one) && has(one))];
+}

@@ -1,3 +1,0 @@
-/** "Ada", "Ada and Bo", "Ada, Bo and Cleo"; nothing of none. */
-export const sayList = (words: readonly string[], last: "and" | "or" = "and"): string =>
-  words.length <= 1 ? (words[0] ?? "") : `${words.slice(0, -1).join(", ")} ${last} ${words.at(-1)}`;

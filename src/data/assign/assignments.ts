@@ -1,0 +1,392 @@
+import type { Keep } from "@/core/results/table";
+import type { CheckingTime } from "@/core/resource/question";
+import type { StepWork } from "@/core/resource/work";
+import type { Queryable } from "../engine/db";
+
+export interface Assignment {
+  id: number;
+  class: number;
+  className: string;
+  school: number;
+  resource: number;
+  title: string;
+  madeBy: number;
+  opens: Date;
+  due: Date;
+  tries: number | null;
+  keep: Keep;
+  checking: CheckingTime;
+  calledBack: Date | null;
+  closes: Date | null;
+  /** The meeting it is planned for. */
+  meeting: { date: string; period: number } | null;
+  minutes: number;
+  subjects: string[];
+  /** "1 of 2", where only a part of the resource is given. */
+  part: string | null;
+  goals: string[];
+  /** How students work in single steps, where otherwise than the document says. */
+  stepWork: StepWork | null;
+  recipients: number;
+  begun: number;
+  handedIn: number;
+  classSize: number;
+}
+
+const columns = `
+  a.id, a.class_id class, c.name "className", c.school_id school, a.resource_id resource, f.facts ->> 'title' title, a.made_by "madeBy", a.opens, a.due,
+  a.tries, a.keep, a.checking, a.called_back "calledBack", a.closes, a.step_work "stepWork",
+  case when a.meeting_date is null then null else jsonb_build_object('date', a.meeting_date, 'period', a.meeting_period) end meeting,
+  coalesce(a.minutes, (f.facts ->> 'minutes')::int) minutes, f.facts -> 'subjects' subjects, a.part,
+  array(select g.tag from assignment_goal g where g.assignment_id = a.id order by g.tag) goals,
+  (select count(*) from recipient r where r.assignment_id = a.id) recipients,
+  (select count(*) from recipient r where r.assignment_id = a.id and exists (select 1 from attempt t where t.recipient_id = r.id)) begun,
+  (select count(*) from recipient r where r.assignment_id = a.id
+     and exists (select 1 from attempt t where t.recipient_id = r.id and t.handed_in is not null)) "handedIn",
+  (select count(*) from enrolled n where n.class_id = a.class_id) "classSize"`;
+
+const from = `from assignment a join class c on c.id = a.class_id join resource_facts f on f.resource_id = a.resource_id`;
+
+/**
+ * What of a class's work a teacher, $1, works with on a day, $2: all of it; whoever covers the class, what is open at some
+ * time between the days she covers it, by the school's calendar.
+ */
+const hers = `exists (
+  select 1 from class_teacher t join school s on s.id = c.school_id
+   where t.class_id = a.class_id and t.person_id = $1 and c.archived is null
+     and coalesce(t.from_date <= ($2::timestamptz at time zone s.time_zone)::date, true)
+     and coalesce(t.to_date >= ($2::timestamptz at time zone s.time_zone)::date, true)
+     and (t.role <> 'cover'
+          or coalesce(t.from_date <= (coalesce(a.closes, a.due) at time zone s.time_zone)::date, true)
+             and coalesce(t.to_date >= (a.opens at time zone s.time_zone)::date, true)))`;
+
+/** Assignments of the given classes that a teacher works with; what was called back comes along, to be given again. */
+export async function assignmentsOf(
+  db: Queryable,
+  teacher: number,
+  classes: readonly number[],
+  now: Date,
+): Promise<Assignment[]> {
+  return db.query<Assignment>(
+    `select ${columns} ${from} where a.class_id = any($3::int[]) and ${hers} order by a.opens desc, a.id desc`,
+    [teacher, now, classes],
+  );
+}
+
+/** What these classes still have to do of what a teacher works with, what opens last first: what new work can wait for. */
+export async function openWorkOf(
+  db: Queryable,
+  teacher: number,
+  classes: readonly number[],
+  now: Date,
+): Promise<{ id: number; class: number; title: string; due: Date }[]> {
+  return db.query(
+    `select a.id, a.class_id class, f.facts ->> 'title' || coalesce(', ' || a.part, '') title, a.due ${from}
+      where a.class_id = any($3::int[]) and a.called_back is null and a.due > $2 and ${hers} order by a.opens desc, a.id desc`,
+    [teacher, now, classes],
+  );
+}
+
+/** Which of these assignments a student has. */
+export async function assignmentsWith(db: Queryable, ids: readonly number[], student: number): Promise<Set<number>> {
+  const rows = await db.query<{ id: number }>(
+    "select assignment_id id from recipient where assignment_id = any($1::int[]) and student_id = $2",
+    [ids, student],
+  );
+  return new Set(rows.map(({ id }) => id));
+}
+
+/** Whether a teacher works with every one of these assignments. */
+export async function mayWorkWith(db: Queryable, teacher: number, ids: readonly number[], now: Date): Promise<boolean> {
+  const asked = [...new Set(ids)];
+  const rows = await db.query(
+    `select 1 from assignment a join class c on c.id = a.class_id where a.id = any($3::int[]) and ${hers}`,
+    [teacher, now, asked],
+  );
+  return rows.length === asked.length;
+}
+
+/** Names of the classes to which somebody has given a resource that is still to be done. */
+export async function classesWith(db: Queryable, madeBy: number, resource: number, now: Date): Promise<string[]> {
+  const rows = await db.query<{ name: string }>(
+    `select distinct c.name from assignment a join class c on c.id = a.class_id
+      where a.resource_id = $1 and a.made_by = $2 and a.called_back is null and a.due > $3 order by c.name`,
+    [resource, madeBy, now],
+  );
+  return rows.map(({ name }) => name);
+}
+
+export async function assignmentById(db: Queryable, id: number): Promise<Assignment | undefined> {
+  return (await db.query<Assignment>(`select ${columns} ${from} where a.id = $1`, [id]))[0];
+}
+
+export interface NewAssignment {
+  class: number;
+  resource: number;
+  revision: number;
+  students: readonly number[];
+  madeBy: number;
+  made: Date;
+  opens: Date;
+  due: Date;
+  /** null or left out: it stays open. */
+  closes?: Date | null;
+  tries: number | null;
+  keep: Keep;
+  checking: CheckingTime;
+  meeting?: { date: string; period: number } | null;
+  /** The steps given, where not all are, and what that part is called: "1 of 2". */
+  steps?: readonly string[] | null;
+  part?: string | null;
+  minutes?: number | null;
+  openDays?: readonly string[] | null;
+  goals?: readonly string[];
+  /** Each student gets it when this one is handed in: an assignment's id, or "previous" in the list. */
+  after?: number | "previous" | null;
+  /** How students work in single steps, where otherwise than the document says. */
+  stepWork?: StepWork | null;
+  position?: number;
+  /** Students for whom something is different. */
+  own?: readonly { student: number; revision?: number; factor?: number; due?: Date | null; closes?: Date | null }[];
+}
+
+/** Gives several things at once; only students enrolled in the class get them. Returns the ids in the order of the list. */
+export async function addAssignments(tx: Queryable, list: readonly NewAssignment[]): Promise<number[]> {
+  const drawn = await tx.query<{ id: number }>(
+    "select nextval(pg_get_serial_sequence('assignment', 'id')) id from generate_series(1, $1::int)",
+    [list.length],
+  );
+  const ids = drawn.map(({ id }) => id);
+  const rows = list.map((given, at) => ({
+    ...given,
+    id: ids[at],
+    after: given.after === "previous" ? (ids[at - 1] ?? null) : (given.after ?? null),
+    position: given.position ?? 0,
+    own: undefined,
+    students: undefined,
+  }));
+  await tx.query(
+    `insert into assignment (id, class_id, resource_id, made_by, made, opens, due, closes, tries, keep, checking,
+                             meeting_date, meeting_period, step_ids, part, minutes, open_days, after_id, position, step_work)
+     select a.id, a.class, a.resource, a."madeBy", a.made, a.opens, a.due, a.closes, a.tries, a.keep, a.checking,
+            (a.meeting ->> 'date')::date, (a.meeting ->> 'period')::smallint, a.steps, a.part, a.minutes, a."openDays", a.after, a.position, a."stepWork"
+       from jsonb_to_recordset($1::jsonb) as a(id int, class int, resource int, "madeBy" int, made timestamptz, opens timestamptz,
+              due timestamptz, closes timestamptz, tries smallint, keep text, checking text, meeting jsonb, steps text[], part text,
+              minutes smallint, "openDays" date[], after int, position int, "stepWork" jsonb)
+      order by a.id`,
+    [JSON.stringify(rows)],
+  );
+  // Most students get just what the class gets: their rows are made of a few lists, and only the others are spelt out.
+  const special = list.map((given) => new Set(given.own?.map(({ student }) => student)));
+  const plain = list.map((given, at) => ({
+    assignment: ids[at],
+    class: given.class,
+    revision: given.revision,
+    students: given.students.filter((student) => !special[at]!.has(student)),
+  }));
+  await tx.query(
+    `insert into recipient (assignment_id, student_id, revision_id)
+     select a.assignment, n.student_id, a.revision
+       from jsonb_to_recordset($1::jsonb) as a(assignment int, class int, revision int, students int[])
+       join enrolled n on n.class_id = a.class and n.student_id = any(a.students)`,
+    [JSON.stringify(plain)],
+  );
+  const own = list.flatMap((given, at) =>
+    (given.own ?? [])
+      .filter(({ student }) => given.students.includes(student))
+      .map((entry) => ({
+        assignment: ids[at],
+        class: given.class,
+        student: entry.student,
+        revision: entry.revision ?? given.revision,
+        factor: entry.factor ?? 1,
+        due: entry.due ?? null,
+        closes: entry.closes ?? null,
+      })),
+  );
+  if (own.length > 0)
+    await tx.query(
+      `insert into recipient (assignment_id, student_id, revision_id, time_factor, own_due, own_closes)
+       select r.assignment, r.student, r.revision, r.factor, r.due, r.closes
+         from jsonb_to_recordset($1::jsonb) as r(assignment int, class int, student int, revision int, factor numeric, due timestamptz, closes timestamptz)
+         join enrolled n on n.class_id = r.class and n.student_id = r.student`,
+      [JSON.stringify(own)],
+    );
+  const goals = list.flatMap((given, at) => [...new Set(given.goals)].map((tag) => ({ assignment: ids[at], tag })));
+  if (goals.length > 0)
+    await tx.query(
+      `insert into assignment_goal (assignment_id, tag)
+       select g.assignment, g.tag from jsonb_to_recordset($1::jsonb) as g(assignment int, tag text)`,
+      [JSON.stringify(goals)],
+    );
+  await countUses(
+    tx,
+    list.map((given) => given.resource),
+    1,
+  );
+  return ids;
+}
+
+/** One use more or less of each of these, as often as it is in the list. */
+async function countUses(tx: Queryable, resources: readonly number[], by: 1 | -1): Promise<void> {
+  await tx.query(
+    `update search_entry e set uses = e.uses + $2::int * n.times
+       from (select resource, count(*)::int times from unnest($1::int[]) as u(resource) group by resource) n
+      where e.resource_id = n.resource`,
+    [resources, by],
+  );
+}
+
+export async function addAssignment(tx: Queryable, assignment: NewAssignment): Promise<number> {
+  return (await addAssignments(tx, [assignment]))[0]!;
+}
+
+/** Calls an assignment back from its students, or, with null, gives it again. Answers already given are kept. */
+export async function setCalledBack(db: Queryable, id: number, at: Date | null): Promise<void> {
+  await db.query("update assignment set called_back = $2 where id = $1", [id, at]);
+}
+
+/** Takes away what was given by mistake, as if it never had been; what somebody has begun stays. Returns what went. */
+export async function removeUnbegun(tx: Queryable, ids: readonly number[]): Promise<number[]> {
+  const gone = await tx.query<{ id: number; resource: number }>(
+    `delete from assignment a
+      where a.id = any($1::int[])
+        and not exists (select 1 from recipient r join attempt t on t.recipient_id = r.id where r.assignment_id = a.id)
+      returning a.id, a.resource_id resource`,
+    [ids],
+  );
+  await countUses(
+    tx,
+    gone.map(({ resource }) => resource),
+    -1,
+  );
+  return gone.map(({ id }) => id);
+}
+
+/** Of those that are due at one moment students meet the one with the lower position first. */
+export interface Position {
+  id: number;
+  position: number;
+}
+
+export async function positionsOf(db: Queryable, ids: readonly number[]): Promise<Position[]> {
+  return db.query("select id, position from assignment where id = any($1::int[]) order by id", [ids]);
+}
+
+export async function setPositions(tx: Queryable, positions: readonly Position[]): Promise<void> {
+  await tx.query(
+    `update assignment a set position = o.position
+       from jsonb_to_recordset($1::jsonb) as o(id int, position int) where a.id = o.id`,
+    [JSON.stringify(positions)],
+  );
+}
+
+/** When work is given, and the meeting it is planned for. */
+export interface Place {
+  opens: Date;
+  due: Date;
+  closes: Date | null;
+  meeting: { date: string; period: number } | null;
+}
+
+/** What there is to restore of an assignment's place: its own times, and those of students who have others. */
+export interface PlaceWas extends Place {
+  id: number;
+  own: { student: number; due: Date | null; closes: Date | null }[];
+}
+
+/** Where these assignments are now, with everyone's own times. */
+export async function placesOf(db: Queryable, ids: readonly number[]): Promise<PlaceWas[]> {
+  const places = await db.query<Omit<PlaceWas, "own">>(
+    `select a.id, a.opens, a.due, a.closes,
+            case when a.meeting_date is null then null else jsonb_build_object('date', a.meeting_date, 'period', a.meeting_period) end meeting
+       from assignment a where a.id = any($1::int[]) order by a.id`,
+    [ids],
+  );
+  const own = await db.query<PlaceWas["own"][number] & { assignment: number }>(
+    `select assignment_id assignment, student_id student, own_due due, own_closes closes from recipient
+      where assignment_id = any($1::int[]) and (own_due is not null or own_closes is not null)
+      order by student_id`,
+    [ids],
+  );
+  return places.map((place) => ({
+    ...place,
+    own: own.filter((row) => row.assignment === place.id).map(({ assignment: _, ...row }) => row),
+  }));
+}
+
+/** Moves assignments; students' own times are set to those given, all others go with the assignment. */
+export async function setPlaces(tx: Queryable, places: readonly PlaceWas[]): Promise<void> {
+  await tx.query(
+    `update assignment a set opens = p.opens, due = p.due, closes = p.closes,
+            meeting_date = (p.meeting ->> 'date')::date, meeting_period = (p.meeting ->> 'period')::smallint
+       from jsonb_to_recordset($1::jsonb) as p(id int, opens timestamptz, due timestamptz, closes timestamptz, meeting jsonb)
+      where a.id = p.id`,
+    [JSON.stringify(places)],
+  );
+  await tx.query("update recipient set own_due = null, own_closes = null where assignment_id = any($1::int[])", [
+    places.map(({ id }) => id),
+  ]);
+  await tx.query(
+    `update recipient r set own_due = o.due, own_closes = o.closes
+       from jsonb_to_recordset($1::jsonb) as o(id int, student int, due timestamptz, closes timestamptz)
+      where r.assignment_id = o.id and r.student_id = o.student`,
+    [JSON.stringify(places.flatMap(({ id, own }) => own.map((row) => ({ id, ...row }))))],
+  );
+}
+
+/**
+ * Which of these students have a resource, or another version of the same thing, and whether they handed it in. Versions are
+ * those of its family, what it was adapted from and what was adapted from it.
+ */
+export async function alreadyHave(
+  db: Queryable,
+  resources: readonly number[],
+  students: readonly number[],
+): Promise<{ student: number; did: boolean }[]> {
+  return db.query<{ student: number; did: boolean }>(
+    `with asked as (
+       select unnest($1::int[]) id
+       union select e.resource_id from search_entry mine join search_entry e on e.family = mine.family
+              where mine.resource_id = any($1::int[]) and mine.family <> 0
+       union select v.resource_id from resource r join revision v on v.id = r.source_revision_id where r.id = any($1::int[])
+       union select r.id from resource r join revision v on v.id = r.source_revision_id where v.resource_id = any($1::int[]))
+     select r.student_id student,
+            bool_or(exists (select 1 from attempt t where t.recipient_id = r.id and t.handed_in is not null)) did
+       from asked join revision v on v.resource_id = asked.id join recipient r on r.revision_id = v.id
+       join assignment a on a.id = r.assignment_id
+      where r.student_id = any($2::int[]) and a.called_back is null group by r.student_id`,
+    [resources, students],
+  );
+}
+
+/** How many pieces of work each of these students has due between two moments, in any class. */
+export async function dueBetween(
+  db: Queryable,
+  students: readonly number[],
+  from: Date,
+  to: Date,
+  /** Work that is being moved: it is not in its own way. */
+  except: number | null = null,
+): Promise<{ student: number; count: number }[]> {
+  return db.query(
+    `with due as (
+       select r.student_id from assignment a join recipient r on r.assignment_id = a.id and r.own_due is null
+        where a.due between $2 and $3 and a.called_back is null and r.student_id = any($1::int[]) and a.id is distinct from $4::int
+       union all
+       select r.student_id from recipient r join assignment a on a.id = r.assignment_id and a.called_back is null
+        where r.own_due between $2 and $3 and r.student_id = any($1::int[]) and a.id is distinct from $4::int)
+     select student_id student, count(*) count from due group by student_id`,
+    [students, from, to, except],
+  );
+}
+
+/** The goal tags a teacher has used, the latest first. */
+export async function goalTagsOf(db: Queryable, madeBy: number): Promise<string[]> {
+  const rows = await db.query<{ tag: string }>(
+    `select g.tag from assignment_goal g join assignment a on a.id = g.assignment_id
+      where a.made_by = $1 group by g.tag order by max(a.id) desc limit 60`,
+    [madeBy],
+  );
+  return rows.map(({ tag }) => tag);
+}

@@ -1,0 +1,25 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useEffect } from "react";
+
+const GATHER_MS = 300;
+
+/** Reads the page again whenever something is said at an address; several changes within a moment are read together. */
+export function useLive(address: string | null): void {
+  const router = useRouter();
+  useEffect(() => {
+    if (address === null) return;
+    const source = new EventSource(address);
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    source.onmessage = () => {
+      timer ??= setTimeout(() => {
+        timer = undefined;
+        router.refresh();
+      }, GATHER_MS);
+    };
+    return () => {
+      clearTimeout(timer);
+      source.close();
+    };
+  }, [address, router]);
+}

@@ -1,0 +1,26 @@
+import { canonical } from "@/core/resource/changes";
+import type { Document } from "@/core/resource/document";
+import type { Queryable } from "@/data/engine/db";
+import { followHead } from "@/data/share/offers";
+import { addRevision } from "@/data/adapt/resources";
+import { indexResource } from "@/data/find/shelves";
+import { sha256 } from "../web/secrets";
+
+export const hashOf = (document: Document): string => sha256(canonical(document));
+
+/** Makes a document the newest revision of its resource, and findable by whoever its shelves allow. */
+export async function publish(
+  tx: Queryable,
+  of: { resource: number; document: Document; author: number; now: Date },
+): Promise<{ id: number; number: number }> {
+  const added = await addRevision(tx, {
+    resource: of.resource,
+    document: of.document,
+    hash: hashOf(of.document),
+    author: of.author,
+    created: of.now,
+  });
+  await indexResource(tx, of.resource, of.document, true);
+  await followHead(tx, of.resource, added.id);
+  return added;
+}

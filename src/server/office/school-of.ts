@@ -1,0 +1,8 @@
+import { ActionError } from "../web/act";
+import type { Visitor } from "../web/session";
+
+/** The school of somebody of an office; whoever has none keeps no school's calendar. */
+export function schoolOf(visitor: Visitor): number {
+  if (visitor.school === null) throw new ActionError("You belong to no school.");
+  return visitor.school;
+}

@@ -1,8 +1,0 @@
-import { Refused } from "./act";
-import type { Visitor } from "./session";
-
-/** The school of somebody of an office; whoever has none keeps no school's calendar. */
-export function schoolOf(visitor: Visitor): number {
-  if (visitor.school === null) throw new Refused("You belong to no school.");
-  return visitor.school;
-}

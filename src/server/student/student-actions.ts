@@ -1,0 +1,226 @@
+"use server";
+import { redirect } from "next/navigation";
+import { z } from "zod";
+import { availability } from "@/core/assign/door";
+import { allQuestions } from "@/core/resource/document";
+import { checkingOf, feedbackFor } from "@/core/resource/feedback";
+import type { Question } from "@/core/resource/question";
+import { responseSchemas } from "@/core/resource/schema/question";
+import { withoutAnswers } from "@/core/resource/student-view";
+import { mark, type Mark } from "@/core/scoring/mark";
+import { wordSecret } from "@/core/roster/secret";
+import { PicturePassword, pictureSecret } from "@/core/student/pictures";
+import { readJoinCode } from "@/core/student/join-code";
+import { allowedSeconds, secondsLeft, standing } from "@/core/resource/time-limit";
+import { classByJoinCode, isEnrolled, studentsOf } from "@/data/classes/classes";
+import { credentialsBySignInName } from "@/data/office/people";
+import * as work from "@/data/student/work";
+import { act, ActionError, type Caller } from "../web/act";
+import { callerAddress } from "../web/client-address";
+import { allowJoin, allowSignIn, forgetAttempts, forgetJoin } from "../web/limits";
+import { After, writtenAt } from "./keep-answers";
+import { disguiseFor, taskDocument } from "./student-work";
+import { secretIsRight } from "../web/secrets";
+import { signIn } from "../web/session";
+
+const Id = z.number().int().positive();
+const waitABit = (minutes: number) =>
+  new ActionError(`That was too many tries. Wait ${minutes} minutes, or ask your teacher.`);
+
+/** Where a student goes who has come in: to the piece of work a link led to, else home. */
+const home = (to: number | null) => (to === null ? "/student" : `/student/${to}`);
+
+export const signInWithPictures = act(
+  "sign in",
+  z.object({ name: z.string().max(80), pictures: PicturePassword, to: Id.nullable().default(null) }),
+  async ({ db }, input) => {
+    const address = await callerAddress();
+    const allowed = await allowSignIn(input.name, address);
+    if (!allowed.allowed) throw waitABit(allowed.minutes);
+    const found = await credentialsBySignInName(db, input.name);
+    if (!(await secretIsRight(found?.hash, pictureSecret(input.pictures)))) {
+      throw new ActionError("The name and the pictures do not match. Try again, or ask your teacher.");
+    }
+    await forgetAttempts(input.name, address);
+    await signIn(found!.id, "student", null);
+    redirect(home(input.to));
+  },
+);
+
+export const signInWithWords = act(
+  "sign in",
+  z.object({ name: z.string().max(80), words: z.string().max(80), to: Id.nullable().default(null) }),
+  async ({ db }, input) => {
+    const address = await callerAddress();
+    const allowed = await allowSignIn(input.name, address);
+    if (!allowed.allowed) throw waitABit(allowed.minutes);
+    const found = await credentialsBySignInName(db, input.name);
+    if (!(await secretIsRight(found?.hash, wordSecret(input.words)))) {
+      throw new ActionError("The name and the words do not match. Try again, or ask your teacher.");
+    }
+    await forgetAttempts(input.name, address);
+    await signIn(found!.id, "student", null);
+    redirect(home(input.to));
+  },
+);
+
+/** The names to choose from after a join code: given name and the first letter of the family name, no more. */
+export const readCode = act("sign in", z.object({ code: z.string().max(40) }), async ({ db, now }, input) => {
+  const address = await callerAddress();
+  const allowed = await allowJoin(address);
+  if (!allowed.allowed) throw waitABit(allowed.minutes);
+  const group = await classByJoinCode(db, readJoinCode(input.code), now);
+  if (!group)
+    throw new ActionError("This code does not open a class now. Look at the board again, or ask for a new one.");
+  await forgetJoin(address);
+  const students = await studentsOf(db, group.id);
+  return {
+    class: group.name,
+    students: students.map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName[0]}.` })),
+  };
+});
+
+export const joinClass = act(
+  "sign in",
+  z.object({ code: z.string().max(40), student: Id, to: Id.nullable().default(null) }),
+  async ({ db, now }, input) => {
+    const address = await callerAddress();
+    const allowed = await allowJoin(address);
+    if (!allowed.allowed) throw waitABit(allowed.minutes);
+    const group = await classByJoinCode(db, readJoinCode(input.code), now);
+    if (!group || !(await isEnrolled(db, input.student, group.id)))
+      throw new ActionError("The code has run out. Ask your teacher for a new one.");
+    await forgetJoin(address);
+    await signIn(input.student, "student", group.id);
+    redirect(home(input.to));
+  },
+);
+
+/** The student's task, begun; permission has been asked already. */
+async function openTask({ db, visitor, now }: Caller, assignment: number): Promise<work.Task> {
+  const task = (await work.taskOf(db, visitor.id, assignment, visitor.joinedClass))!;
+  const door = availability(task, visitor.zone, now);
+  if (!door.open)
+    throw new ActionError(
+      door.why === "later"
+        ? "This has not started yet."
+        : door.why === "closed"
+          ? "This is closed. What you answered is kept."
+          : door.why === "waits"
+            ? `First hand in ${task.waitsFor}.`
+            : "This is not open today. What you answered is kept.",
+    );
+  return task;
+}
+
+/** Keeps an answer and says whether it is right, where checking at once is allowed. */
+export const checkAnswer = act(
+  "do assignment",
+  z.object({
+    assignment: Id,
+    question: z.string().max(40),
+    key: z.string().min(8).max(60),
+    value: z.unknown(),
+    /** Milliseconds since it was written. */
+    age: z
+      .number()
+      .min(0)
+      .max(31 * 86_400_000)
+      .default(0),
+    after: After,
+  }),
+  (input) => ({ assignment: input.assignment }),
+  async (caller, input): Promise<{ mark: Mark; feedback: Question["feedback"] }> => {
+    const { db, now } = caller;
+    const task = await openTask(caller, input.assignment);
+    const document = await taskDocument(db, task);
+    const found = allQuestions(document).find(({ question }) => question.id === input.question);
+    if (!found || checkingOf(found.question.checked, task.checking) !== "at once")
+      throw new ActionError("This is not checked now.");
+    const disguised = await disguiseFor(db, task.recipient);
+    const value = responseSchemas[found.question.type].safeParse(disguised.back(found.question, input.value));
+    if (!value.success) throw new ActionError("This answer could not be read.");
+    await db.transaction(async (tx) => {
+      const attempt = await work.openAttempt(tx, task, now);
+      const begun = attempt ? await work.questionsBegun(tx, attempt.id) : new Map<string, Date>();
+      const stands = standing(found.question, { factor: task.factor, begun, now });
+      if (stands === "not begun") throw new ActionError("Begin this question first.");
+      if (stands === "late")
+        throw new ActionError("The time for this question is up. What you answered in time is saved.");
+      if (!attempt) throw new ActionError("This has been handed in already.");
+      const one = {
+        key: input.key,
+        step: found.step.id,
+        question: input.question,
+        value: value.data,
+        checked: true,
+        late: false,
+        written: writtenAt(input.age, attempt, now, await work.writtenOf(tx, attempt.id, input.after), input.after),
+      };
+      if (!(await work.addResponses(tx, attempt.id, [one], now)))
+        throw new ActionError("This has been handed in already.");
+      await work.announceWork(tx, task.assignment);
+    });
+    const result = mark(found.question, value.data, document.languages[0]);
+    return {
+      mark: disguised.mark(found.question, result),
+      feedback: feedbackFor(found.question, result.verdict),
+    };
+  },
+);
+
+/** Opens a question that has a time: from now on it runs. Opened before, elsewhere too, what is left is said. */
+export const beginQuestion = act(
+  "do assignment",
+  z.object({ assignment: Id, question: z.string().max(40) }),
+  (input) => ({ assignment: input.assignment }),
+  async (caller, input): Promise<{ question: Question; left: number }> => {
+    const { db, now } = caller;
+    const task = await openTask(caller, input.assignment);
+    const document = await taskDocument(db, task);
+    const found = allQuestions(document).find(({ question }) => question.id === input.question);
+    const seconds = found && allowedSeconds(found.question, task.factor);
+    if (!found || !seconds) throw new ActionError("This question has no time limit.");
+    const begun = await db.transaction(async (tx) => {
+      const attempt = await work.openAttempt(tx, task, now);
+      if (!attempt) throw new ActionError("This has been handed in already.");
+      return work.beginQuestion(tx, attempt.id, input.question, now);
+    });
+    await work.announceWork(db, task.assignment);
+    const disguised = await disguiseFor(db, task.recipient);
+    return { question: withoutAnswers(disguised.question(found.question)), left: secondsLeft(seconds, begun, now) };
+  },
+);
+
+export const handIn = act(
+  "do assignment",
+  z.object({ assignment: Id }),
+  (input) => ({ assignment: input.assignment }),
+  async (caller, input) => {
+    const { db, now } = caller;
+    const task = await openTask(caller, input.assignment);
+    const attempts = await work.attemptsOf(db, task.recipient);
+    await db.transaction(async (tx) => {
+      // What only is to be read has nothing that begins a try: handing it in does.
+      const open = attempts.length === 0 ? await work.openAttempt(tx, task, now) : attempts.at(-1);
+      if (!open || open.handedIn) return;
+      await work.handIn(tx, open.id, now);
+      await work.announceWork(tx, task.assignment);
+    });
+    return {};
+  },
+);
+
+/** Begins another try, where one is left. */
+export const tryAgain = act(
+  "do assignment",
+  z.object({ assignment: Id }),
+  (input) => ({ assignment: input.assignment }),
+  async (caller, input) => {
+    const { db, now } = caller;
+    const task = await openTask(caller, input.assignment);
+    const attempt = await db.transaction((tx) => work.openAttempt(tx, task, now));
+    if (!attempt) throw new ActionError("You have used all your tries.");
+    return {};
+  },
+);

@@ -1,0 +1,160 @@
+import { createHmac } from "node:crypto";
+import { availability } from "@/core/assign/door";
+import { partOf } from "@/core/plan/parts";
+import { disguise, type Disguise } from "@/core/resource/disguise";
+import { readByPerson } from "@/core/resource/question";
+import { allQuestions, withQuestions, type Document } from "@/core/resource/document";
+import { checkingOf, feedbackFor, marksAreOpen } from "@/core/resource/feedback";
+import type { Question, ResponseValue } from "@/core/resource/question";
+import { withWork } from "@/core/resource/work";
+import { studentDocument, veiled } from "@/core/resource/student-view";
+import { lastResponses } from "@/core/results/table";
+import { mark, type Mark } from "@/core/scoring/mark";
+import { readResponse } from "@/core/scoring/read-response";
+import { timeLimits, type TimeLimit } from "@/core/resource/time-limit";
+import type { Db, Queryable } from "@/data/engine/db";
+import { installationKey } from "@/data/engine/installation";
+import { revisionById } from "@/data/adapt/resources";
+import {
+  attemptsOf,
+  dueForAll,
+  questionsBegun,
+  responsesOf,
+  taskOf,
+  type Attempt,
+  type Task,
+} from "@/data/student/work";
+import { fromBefore, seenByCode } from "./by-code";
+import type { Visitor } from "../web/session";
+
+/** What a student was given: the revision, or the part of it, as the class does it. */
+export async function taskDocument(
+  db: Queryable,
+  task: Pick<Task, "revision" | "steps" | "stepWork">,
+): Promise<Document> {
+  return withWork(partOf((await revisionById(db, task.revision))!.document, task.steps), task.stepWork);
+}
+
+/** How what a student chooses from is named to her: see core/resource/disguise.ts. */
+export async function disguiseFor(db: Queryable, recipient: number): Promise<Disguise> {
+  const key = await installationKey(db, "disguise");
+  return disguise((question, list, id) =>
+    createHmac("sha256", key).update(`${recipient} ${question} ${list} ${id}`).digest("hex").slice(0, 12),
+  );
+}
+
+/** What a student's page shows: never an answer, and marks only where they may be seen. */
+export interface StudentWorkData {
+  task: Task;
+  document: Document;
+  attempt: Attempt | null;
+  values: Record<string, ResponseValue>;
+  /** Handed in before she came in by the class's code: what was answered, and how it went, her own card opens. */
+  hidden: boolean;
+  /** Where they may be seen by now; null while the try is open and nothing of it was checked. */
+  marks: Record<string, Mark> | null;
+  /** When marks that wait until it was due for everybody are to be seen; null when none wait. */
+  marksFrom: Date | null;
+  /** Questions that have a time, while the try is open. */
+  limits: Record<string, TimeLimit>;
+  /** Questions that may be checked while working. */
+  mayCheck: string[];
+  triesLeft: boolean;
+}
+
+const withDisguise = (document: Document, { question }: Disguise): Document => ({
+  ...document,
+  steps: document.steps.map((step) => withQuestions(step, question)),
+});
+
+/** What a question with a time asks stays here until the student begins it. */
+const unopened = (document: Document, limits: StudentWorkData["limits"]): Document => ({
+  ...document,
+  steps: document.steps.map((step) =>
+    withQuestions(step, (question) => (limits[question.id]?.left === null ? veiled(question) : question)),
+  ),
+});
+
+/** What is written about answers, where it may be seen by now. */
+const withFeedback = (document: Document, told: ReadonlyMap<string, Question["feedback"]>): Document => ({
+  ...document,
+  steps: document.steps.map((step) =>
+    withQuestions(step, (question) => {
+      const feedback = told.get(question.id);
+      return feedback ? { ...question, feedback } : question;
+    }),
+  ),
+});
+
+export async function studentWork(
+  db: Db,
+  visitor: Visitor,
+  assignment: number,
+  now: Date,
+): Promise<StudentWorkData | null> {
+  const task = await taskOf(db, visitor.id, assignment, visitor.joinedClass);
+  if (!task || !seenByCode(visitor, task, now)) return null;
+  const attempts = await attemptsOf(db, task.recipient);
+  const attempt = attempts.at(-1) ?? null;
+  const open = availability(task, visitor.zone, now).open;
+  // What was handed in can be looked at again at any time; what was not, only while the door is open.
+  if (!open && !attempt?.handedIn) return null;
+  const document = await taskDocument(db, task);
+  const hidden = attempt !== null && fromBefore(visitor, attempt);
+  const responses = attempt && !hidden ? await responsesOf(db, [attempt.id]) : [];
+  const values = Object.fromEntries(
+    [...lastResponses(responses).values()].map(({ question, value }) => [question, value as ResponseValue]),
+  );
+  const working = attempt && !attempt.handedIn;
+  const limits = attempt?.handedIn
+    ? {}
+    : timeLimits(document, {
+        factor: task.factor,
+        begun: working ? await questionsBegun(db, attempt.id) : new Map<string, Date>(),
+        now,
+      });
+  const questions = allQuestions(document).map(({ question }) => question);
+  const disguised = await disguiseFor(db, task.recipient);
+  const asSeen = Object.fromEntries(
+    questions.flatMap((question) =>
+      values[question.id] === undefined ? [] : [[question.id, disguised.value(question, values[question.id]!)]],
+    ),
+  );
+  const checked = new Set([...lastResponses(responses).values()].flatMap((one) => (one.checked ? [one.question] : [])));
+  const waits = questions.some((question) => checkingOf(question.checked, task.checking) === "after due");
+  const allDue = waits ? await dueForAll(db, task.assignment) : task.due;
+  const handedIn = Boolean(attempt?.handedIn);
+  // Writing is never marked by rule; that a person reads it may always be said.
+  const shown = questions.filter((question) =>
+    readByPerson(question.type)
+      ? handedIn
+      : marksAreOpen(checkingOf(question.checked, task.checking), {
+          checked: checked.has(question.id),
+          ...{ handedIn, allDue, now },
+        }),
+  );
+  const seen = hidden
+    ? []
+    : shown.map((question) => ({
+        question,
+        found: mark(question, readResponse(question, values[question.id]), document.languages[0]),
+      }));
+  const told = new Map(seen.map(({ question, found }) => [question.id, feedbackFor(question, found.verdict)]));
+  return {
+    task,
+    document: withFeedback(unopened(studentDocument(withDisguise(document, disguised)), limits), told),
+    attempt,
+    values: asSeen,
+    limits,
+    hidden,
+    marks:
+      attempt && !hidden && (handedIn || seen.length > 0)
+        ? Object.fromEntries(seen.map(({ question, found }) => [question.id, disguised.mark(question, found)]))
+        : null,
+    marksFrom: handedIn && waits && now < allDue ? allDue : null,
+    mayCheck: questions
+      .filter((question) => checkingOf(question.checked, task.checking) === "at once")
+      .map((question) => question.id),
+    triesLeft: open && (task.tries === null || attempts.length < task.tries),
+  };
+}

@@ -1,0 +1,87 @@
+import { z } from "zod";
+import { storable } from "@/core/storable";
+import type { Db } from "@/data/engine/db";
+import { database } from "./database";
+import { log } from "./log";
+import { permit, type About, type AboutOf, type Act, type ActAlone } from "./permissions";
+import { currentVisitor, type Visitor } from "./session";
+import { storageProblem } from "./storage-problem";
+
+/** What came of a write: a value, or what was wrong, what was kept, and which field it is about. */
+export type Outcome<Value> = { ok: true; value: Value } | { ok: false; problem: string; field?: string };
+
+/** Thrown inside an action to refuse with a reason a person can act on. Nothing of the action is kept. */
+export class ActionError extends Error {
+  constructor(
+    message: string,
+    readonly field?: string,
+  ) {
+    super(message);
+    this.name = "Refused";
+  }
+}
+
+export interface Caller {
+  db: Db;
+  now: Date;
+  visitor: Visitor;
+}
+
+export const notThere = "This is not here, or you do not have access to it.";
+
+type Work<Given, Value> = (caller: Caller, given: Given) => Promise<Value>;
+type ServerAction<Schema extends z.ZodType<object>, Value> = (given: z.input<Schema>) => Promise<Outcome<Value>>;
+
+/**
+ * Makes a server action: input checked by Zod, permission asked, errors turned into outcomes. `about` names what in the
+ * input the permission is about; an act whose permission needs something cannot be made without it. For acts
+ * anyone may do, `visitor` is null when nobody is signed in.
+ *
+ *     export const packResource = act(
+ *       "pack resource", z.object({ resource: Id }), ({ resource }) => ({ resource }), async ({ db }, { resource }) => …);
+ */
+export function act<Name extends ActAlone, Schema extends z.ZodType<object>, Value>(
+  permission: Name,
+  input: Schema,
+  work: Work<z.infer<Schema>, Value>,
+): ServerAction<Schema, Value>;
+export function act<Name extends Act, Schema extends z.ZodType<object>, Value>(
+  permission: Name,
+  input: Schema,
+  about: (given: z.infer<Schema>) => AboutOf<Name>,
+  work: Work<z.infer<Schema>, Value>,
+): ServerAction<Schema, Value>;
+export function act<Schema extends z.ZodType<object>, Value>(
+  permission: Act,
+  input: Schema,
+  ...how: [Work<z.infer<Schema>, Value>] | [(given: z.infer<Schema>) => About, Work<z.infer<Schema>, Value>]
+): ServerAction<Schema, Value> {
+  const [aboutOf, work] = how.length === 1 ? [() => ({}), how[0]] : how;
+  return async (given) => {
+    const parsed = input.safeParse(storable(given));
+    if (!parsed.success) {
+      const [issue] = parsed.error.issues;
+      return { ok: false, problem: issue?.message ?? "This could not be read.", field: issue?.path.join(".") };
+    }
+    try {
+      const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
+      if (!(await permit(db, visitor, permission, aboutOf(parsed.data), now))) {
+        return {
+          ok: false,
+          problem: visitor ? notThere : "You are signed out. Sign in again; what you typed is still here.",
+        };
+      }
+      return { ok: true, value: await work({ db, now, visitor: visitor! }, parsed.data) };
+    } catch (error) {
+      if (error instanceof ActionError)
+        return { ok: false, problem: error.message, ...(error.field && { field: error.field }) };
+      // Next's own signals (redirect, not found) travel as exceptions.
+      if (typeof (error as { digest?: unknown }).digest === "string") throw error;
+      log.error({ act: permission, error: (error as Error).message }, "action failed");
+      return {
+        ok: false,
+        problem: storageProblem(error) ?? "That did not work, and nothing was changed. Try again in a moment.",
+      };
+    }
+  };
+}

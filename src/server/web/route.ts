@@ -1,0 +1,73 @@
+import { z } from "zod";
+import { storable } from "@/core/storable";
+import type { Db } from "@/data/engine/db";
+import { database } from "./database";
+import { log } from "./log";
+import { permit, type AboutOf, type Act } from "./permissions";
+import { currentVisitor, type Visitor } from "./session";
+import { storageProblem } from "./storage-problem";
+
+type Context = { params: Promise<Record<string, string>> };
+
+export interface RouteCaller<Body> {
+  db: Db;
+  now: Date;
+  visitor: Visitor;
+  params: Record<string, string>;
+  body: Body;
+  request: Request;
+}
+
+const refuse = (status: number, problem: string) => Response.json({ problem }, { status });
+
+/** Larger bodies than a class's answers ever are. */
+const LARGEST_BODY = 1_000_000;
+
+/**
+ * Makes a route handler. `aboutOf` says what the permission is about, from the address. With a `body` schema the request
+ * must carry JSON of that shape.
+ */
+export function route<Name extends Act, Body = undefined>(
+  permission: Name,
+  aboutOf: (params: Record<string, string>) => AboutOf<Name>,
+  work: (caller: RouteCaller<Body>) => Promise<Response>,
+  body?: z.ZodType<Body>,
+): (request: Request, context: Context) => Promise<Response> {
+  return async (request, context) => {
+    const params = await context.params;
+    try {
+      const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
+      if (!(await permit(db, visitor, permission, aboutOf(params), now))) {
+        return visitor ? refuse(404, "There is nothing here.") : refuse(401, "You are signed out.");
+      }
+      let given = undefined as Body;
+      if (body) {
+        const text = await request.text();
+        if (text.length > LARGEST_BODY) return refuse(413, "This is too much at once. Nothing was saved of it.");
+        const parsed = body.safeParse(storable(readJson(text)));
+        if (!parsed.success)
+          return refuse(400, `This could not be read: ${parsed.error.issues[0]?.message}. Nothing was saved of it.`);
+        given = parsed.data;
+      }
+      return await work({ db, now, visitor: visitor!, params, body: given, request });
+    } catch (error) {
+      // Nobody is there any more to be told anything.
+      if (request.signal.aborted) return new Response(null, { status: 499 });
+      log.error({ act: permission, error: (error as Error).message }, "route failed");
+      const full = storageProblem(error);
+      return full ? refuse(507, full) : refuse(500, "That did not work. Try again in a moment.");
+    }
+  };
+}
+
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+export function numberFrom(params: Record<string, string>, name: string): number {
+  return /^\d{1,9}$/.test(params[name] ?? "") ? Number(params[name]) : -1;
+}

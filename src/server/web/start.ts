@@ -1,0 +1,18 @@
+import { database } from "./database";
+import { removeLeftOvers } from "./files";
+import { printFirstCode } from "../office/first-code";
+
+/** Opens the database before the first visitor, and closes it when the process is told to stop. */
+export async function start(): Promise<void> {
+  try {
+    const db = await database();
+    await removeLeftOvers(new Date());
+    await printFirstCode(db, new Date(), (line) => console.error(line));
+    const stop = () => void db.close().finally(() => process.exit(0));
+    process.once("SIGTERM", stop);
+    process.once("SIGINT", stop);
+  } catch (error) {
+    console.error((error as Error).message);
+    process.exit(1);
+  }
+}
