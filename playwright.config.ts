@@ -1,10 +1,10 @@
 import { defineConfig } from "@playwright/test";
 
-const port = 3217;
 const chromium = process.env.CHROMIUM_PATH ?? "/usr/bin/chromium";
 
 export default defineConfig({
   testDir: "e2e",
+  globalSetup: "./e2e/school.ts",
   fullyParallel: true,
   workers: 2,
   // On a loaded machine a walk may run into a limit: it is tried once more, and said to be flaky.
@@ -14,11 +14,11 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   reporter: [["list"]],
   use: {
-    baseURL: `http://localhost:${port}`,
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",
     timezoneId: "Europe/London",
-    trace: "retain-on-failure",
+    // Recording every test costs a third of its time: only what is tried again is recorded.
+    trace: "on-first-retry",
     launchOptions: {
       executablePath: chromium,
       args: [
@@ -33,13 +33,5 @@ export default defineConfig({
         "--use-fake-ui-for-media-stream",
       ],
     },
-  },
-  webServer: {
-    command: "node e2e/serve.mjs",
-    env: { PORT: String(port) },
-    url: `http://localhost:${port}/sign-in`,
-    timeout: 120_000,
-    reuseExistingServer: false,
-    gracefulShutdown: { signal: "SIGTERM", timeout: 5_000 },
   },
 });

@@ -1,4 +1,5 @@
 import { test as base, expect, type Browser, type BrowserContext, type Locator, type Page } from "@playwright/test";
+import { startServer } from "./school";
 
 /** Every page of every test is watched: an error in the console or a failed request fails the test. */
 function watch(page: Page, expected: RegExp[]): string[] {
@@ -35,7 +36,17 @@ interface Fixtures {
   signedIn: (name: string, options?: Device) => Promise<Page>;
 }
 
-export const test = base.extend<Fixtures & { trouble: { patterns: RegExp[]; seen: string[] } }>({
+export const test = base.extend<Fixtures & { trouble: { patterns: RegExp[]; seen: string[] } }, { address: string }>({
+  /** Where this worker's own school answers. */
+  address: [
+    async ({}, provide, worker) => {
+      const server = await startServer(3220 + worker.parallelIndex);
+      await provide(server.address);
+      await server.stop();
+    },
+    { scope: "worker", timeout: 120_000 },
+  ],
+  baseURL: async ({ address }, provide) => provide(address),
   trouble: [
     async ({}, provide) => {
       const trouble = { patterns: [] as RegExp[], seen: [] as string[] };

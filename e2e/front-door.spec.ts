@@ -1,37 +1,26 @@
-import { spawn, type ChildProcess } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import { nextProgram } from "../scripts/built.mjs";
 import { expect, test } from "./fixture";
+import { startServer } from "./school";
 
 // A school of its own, from an empty folder: what `npm start` starts once everything is installed and built.
 const port = 3219;
 const base = `http://localhost:${port}`;
 const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-first-"));
-let server: ChildProcess;
-let said = "";
+let server: Awaited<ReturnType<typeof startServer>>;
 
 test.beforeAll(async () => {
-  const { DEMO: _, ...given } = process.env;
-  server = spawn(process.execPath, [nextProgram, "start", "-p", String(port)], {
-    env: { ...given, DATA_DIR: folder, NODE_ENV: "production" },
-    stdio: ["ignore", "ignore", "pipe"],
-  });
-  server.stderr!.on("data", (text) => (said += String(text)));
-  await expect.poll(async () => (await fetch(`${base}/sign-in`).catch(() => null))?.ok, { timeout: 60_000 }).toBe(true);
+  server = await startServer(port, { folder });
 });
-test.afterAll(() => {
-  server.kill("SIGTERM");
-  rmSync(folder, { recursive: true, force: true });
-});
+test.afterAll(() => server.stop());
 
 test("from an empty folder to a teacher signed in: the printed code, the school, an invitation, a password", async ({
   page,
   browser,
 }) => {
   test.setTimeout(120_000);
-  const code = /[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}/.exec(said)![0];
+  const code = /[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}/.exec(server.said())![0];
   await page.goto(`${base}/`);
   await expect(page.getByRole("heading", { name: "A new school" })).toBeVisible();
   const fill = (label: string, text: string) => page.getByLabel(label, { exact: true }).fill(text);

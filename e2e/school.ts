@@ -1,0 +1,62 @@
+import { spawn, spawnSync } from "node:child_process";
+import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { nextProgram, tsxProgram } from "../scripts/built.mjs";
+import { root } from "../scripts/installed.mjs";
+
+/**
+ * The demo's school for the browser tests: seeded once, and copied for each worker, which has a server of its own. So tests that
+ * run side by side never meet, and a worker that starts again after a failure starts from the school as it was seeded.
+ */
+const temporary = () => mkdtempSync(path.join(os.tmpdir(), "satchel-e2e-"));
+const environment = (folder: string) => ({
+  ...process.env,
+  DEMO: "1",
+  DEMO_BULK: "1500",
+  DATA_DIR: folder,
+  NODE_ENV: "production" as const,
+});
+
+/** Playwright's global setup: seeds the school, and gives back what takes it away at the end. @throws if it cannot be seeded */
+export default function seedOnce(): () => void {
+  const folder = temporary();
+  const { status } = spawnSync(process.execPath, [tsxProgram, "demo/prepare.ts"], {
+    cwd: root,
+    env: environment(folder),
+    stdio: "inherit",
+  });
+  if (status !== 0) throw new Error("The demo's school could not be seeded: see above.");
+  process.env.SEEDED_SCHOOL = folder;
+  return () => rmSync(folder, { recursive: true, force: true });
+}
+
+/** Starts the built application on `folder`, or on a copy of the seeded school. `said()` is what it printed as errors so far. */
+export async function startServer(port: number, empty?: { folder: string }) {
+  const folder = empty?.folder ?? temporary();
+  if (!empty) cpSync(process.env.SEEDED_SCHOOL!, folder, { recursive: true });
+  const { DEMO: _, ...school } = environment(folder);
+  const server = spawn(process.execPath, [nextProgram, "start", "-p", String(port)], {
+    cwd: root,
+    env: empty ? school : environment(folder),
+    stdio: ["ignore", "ignore", "pipe"],
+  });
+  let said = "";
+  server.stderr.on("data", (text) => (said += String(text)));
+  const address = `http://localhost:${port}`;
+  const until = Date.now() + 60_000;
+  while (!(await fetch(`${address}/sign-in`).catch(() => null))?.ok) {
+    if (Date.now() > until || server.exitCode !== null) throw new Error(`The server did not start.\n${said}`);
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  return {
+    address,
+    said: () => said,
+    async stop() {
+      const gone = new Promise((resolve) => server.once("exit", resolve));
+      server.kill("SIGTERM");
+      await gone;
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
