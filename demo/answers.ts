@@ -1,6 +1,6 @@
-import { inLanguage } from "@/core/resource/language";
-import { fieldsOf } from "@/core/resource/note-page";
-import type { Question, ResponseValue } from "@/core/resource/question";
+import { inLanguage } from "@/core/content/language";
+import { fieldsOf } from "@/core/question/note-page";
+import type { Question, ResponseValue } from "@/core/question/question";
 import type { SeededRandom } from "./bulk/random";
 
 const noted = [

@@ -1,8 +1,8 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import { questionsOf } from "@/core/resource/document";
-import { plainText } from "@/core/resource/rich-text";
-import { questionTypes } from "@/core/resource/testing/question-types";
+import { plainText } from "@/core/content/rich-text";
+import { questionTypes } from "@/core/question/testing/question-types";
 import { readWritten } from "./read";
 
 const head = `

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { richText } from "@/core/resource/rich-text";
-import { noteTemplates } from "@/core/resource/vocabulary";
-import { passageWords, type Question } from "@/core/resource/question";
+import { richText } from "@/core/content/rich-text";
+import { noteTemplates } from "@/core/content/vocabulary";
+import { passageWords, type Question } from "@/core/question/question";
 
 /**
  * The questions that are put together by hand and eye (sorting, labelling, graphs, marking, filling in, drawing), as a

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
-import { subjects } from "@/core/resource/vocabulary";
+import { subjects } from "@/core/content/vocabulary";
 import type { Written } from "../read";
 import { capital, choiceOf, step, type Pattern } from "./pattern";
 import type { SeededRandom } from "./random";

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { PlainDate } from "../calendar/plain-date";
-import type { CheckingTime } from "../resource/question";
+import type { CheckingTime } from "../question/question";
 import { allQuestions, type Document } from "../resource/document";
 import { resultTable, type Keep, type ResultRow, type StudentWork } from "../results/table";
 import { AssignForm } from "./form";

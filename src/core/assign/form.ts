@@ -14,7 +14,7 @@ import {
 import { formatMoment } from "../calendar/format-moment";
 import { fromWallClock } from "../calendar/wall-clock";
 import type { Times } from "../plan/move";
-import { works } from "../resource/vocabulary";
+import { works } from "../content/vocabulary";
 
 const Id = z.number().int().positive();
 const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time is written like 08:50.");

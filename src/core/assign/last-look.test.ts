@@ -3,7 +3,7 @@ import { daily, isles } from "../calendar/testing/calendar";
 import type { ClassProfile } from "../fit/fit";
 import type { Document } from "../resource/document";
 import { factsOf } from "../resource/facts";
-import { richText } from "../resource/rich-text";
+import { richText } from "../content/rich-text";
 import type { Finding, LookedAt, LookedClass, LookedResource } from "./finding";
 import { whenFor, type AssignForm } from "./form";
 import { lastLook } from "./last-look";

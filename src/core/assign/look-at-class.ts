@@ -1,6 +1,6 @@
 import { momentAt, schoolClock, schoolDaysLater, whyClosed } from "../calendar/school-calendar";
 import { hourOf, partOfDay, formatDay, formatMoment, formatTime } from "../calendar/format-moment";
-import { formatReadingGrade } from "../find/grade";
+import { formatReadingGrade } from "../content/grade";
 import { fitOf } from "../fit/fit";
 import { splitAfter, stepMinutes } from "../plan/parts";
 import { CROWDED } from "../plan/way-out";

@@ -1,5 +1,5 @@
 import { licenceNames } from "../licence/licence";
-import { inLanguage } from "../resource/language";
+import { inLanguage } from "../content/language";
 import { remarks } from "../resource/remarks";
 import type { Document } from "../resource/document";
 import { missingFiles } from "../resource/stored-files";

@@ -1,5 +1,5 @@
 import { languageName } from "../find/also";
-import { gradeName, gradesOf } from "../find/grade";
+import { gradeName, gradesOf } from "../content/grade";
 
 /** What of a student decides which version she gets. */
 export interface Whom {

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { inks } from "../resource/vocabulary";
-import { TextByLanguage } from "../resource/schema/language";
-import { MediaReference } from "../resource/schema/media-reference";
+import { inks } from "../content/vocabulary";
+import { TextByLanguage } from "../content/schema/language";
+import { MediaReference } from "../content/schema/media-reference";
 import { drawingMost, fills, PAGE_WIDTH, shapeForms } from "./vocabulary";
 
 /**

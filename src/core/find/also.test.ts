@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { activities } from "../resource/activity";
-import { licences } from "../resource/vocabulary";
+import { licences } from "../content/vocabulary";
 import {
   bitBlanks,
   chosenBits,

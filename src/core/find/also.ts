@@ -1,7 +1,7 @@
 import { activities, type Activity } from "../resource/activity";
 import { isoCountries } from "../locale/countries";
 import type { Licence } from "../resource/document";
-import { licences } from "../resource/vocabulary";
+import { licences } from "../content/vocabulary";
 
 /**
  * What else is known about an entry beside `facets`: two more integers, narrow enough to read for a million rows.

@@ -1,7 +1,7 @@
 import { lesson } from "@/data/testing/world";
 import { factsOf } from "../resource/facts";
 import { compareFacts } from "./compare";
-import { formatReadingGrade } from "./grade";
+import { formatReadingGrade } from "../content/grade";
 
 const candidate = (more: Parameters<typeof lesson>[1], author = "Teodor Brandt", usedHere = 0) => ({
   facts: factsOf(lesson("A lesson", more)),

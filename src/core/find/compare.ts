@@ -4,7 +4,7 @@ import { clockTime } from "../media/captions";
 import type { Facts } from "../resource/facts";
 import { minutesDisagree } from "../resource/minutes";
 import { countryName, deviceName, languageName } from "./also";
-import { formatGradeSpan, formatReadingGrade } from "./grade";
+import { formatGradeSpan, formatReadingGrade } from "../content/grade";
 
 /** More columns than this cannot be read beside one another. */
 export const MOST_COMPARED = 4;

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { kinds, subjects } from "../resource/vocabulary";
+import { kinds, subjects } from "../content/vocabulary";
 import { countGroups, sumOf, type Groups } from "./count";
 import { packFacets, SATCHEL, STAFFROOM, COMMONS } from "./facets";
 import { anyNeed, lengthLimits, shelves, type Need } from "./need";

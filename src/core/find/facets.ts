@@ -1,6 +1,6 @@
 import type { GradeSpan, Kind, Subject } from "../resource/document";
-import { kinds, subjects } from "../resource/vocabulary";
-import { gradesOfSpan } from "./grade";
+import { kinds, subjects } from "../content/vocabulary";
+import { gradesOfSpan } from "../content/grade";
 import { lengthLimits, shelves, type Need, type Shelf } from "./need";
 
 /**

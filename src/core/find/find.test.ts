@@ -1,7 +1,7 @@
 import fc from "fast-check";
-import { kinds, licences, subjects } from "../resource/vocabulary";
+import { kinds, licences, subjects } from "../content/vocabulary";
 import { facetCounts, lengthClass, masksOf, packFacets } from "./facets";
-import { formatGradeSpan } from "./grade";
+import { formatGradeSpan } from "../content/grade";
 import {
   anyNeed,
   blanks,

@@ -2,7 +2,7 @@ import { months } from "../calendar/format-moment";
 import { formatList } from "../format-list";
 import type { Kind, Licence } from "../resource/document";
 import { countryName, deviceName, languageName } from "./also";
-import { gradeName } from "./grade";
+import { gradeName } from "../content/grade";
 import type { Blank, Need, Shelf } from "./need";
 
 /** Runs of neighbouring grades: "4–5", "K, 3–4". */

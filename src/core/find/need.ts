@@ -1,6 +1,6 @@
 import { activities, type Activity } from "../resource/activity";
 import type { Kind, Licence, Subject } from "../resource/document";
-import { kinds, licences, subjects } from "../resource/vocabulary";
+import { kinds, licences, subjects } from "../content/vocabulary";
 import { idFrom } from "../ids";
 import { countries, devices, isLanguage, type Country, type Device, type Language } from "./also";
 

@@ -1,7 +1,7 @@
 import { lesson } from "@/data/testing/world";
-import { richText } from "../resource/rich-text";
+import { richText } from "../content/rich-text";
 import { newQuestion, newStep } from "../resource/edit";
-import type { QuestionType } from "../resource/question";
+import type { QuestionType } from "../question/question";
 import { partsOf, ranked } from "./parts";
 
 let made = 0;

@@ -1,8 +1,8 @@
 import { everyText } from "../resource/every-text";
 import type { Document, Step } from "../resource/document";
-import { inLanguage } from "../resource/language";
-import type { QuestionType } from "../resource/question";
-import { plainText } from "../resource/rich-text";
+import { inLanguage } from "../content/language";
+import type { QuestionType } from "../question/question";
+import { plainText } from "../content/rich-text";
 import { listedForm, typedParts } from "./words";
 
 /** A step, or one question in it, that answers some words. */

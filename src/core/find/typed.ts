@@ -1,7 +1,7 @@
 import type { Kind, Subject } from "../resource/document";
 import { lengthLimits } from "./need";
 import { readIsbn } from "./edition";
-import { gradeNamed, ordinalPattern } from "./grade";
+import { gradeNamed, ordinalPattern } from "../content/grade";
 
 /** A part of what was typed that is more than words, as typed. In quotes it is just words again. */
 export interface TakenPart {

@@ -1,4 +1,4 @@
-import { gradeName, formatReadingGrade } from "../find/grade";
+import { gradeName, formatReadingGrade } from "../content/grade";
 import { countryName, languageName, type Country, type Device } from "../find/also";
 import { foreignSigns } from "../locale/country";
 import type { Facts } from "../resource/facts";

@@ -1,4 +1,4 @@
-import { richText } from "../resource/rich-text";
+import { richText } from "../content/rich-text";
 import type { Document, Licence } from "../resource/document";
 import { newStep } from "../resource/edit";
 import { parseDocument } from "../resource/schema/document";

@@ -1,5 +1,5 @@
 import type { Credit, Document, Licence } from "../resource/document";
-import { licences } from "../resource/vocabulary";
+import { licences } from "../content/vocabulary";
 import { voicesAside } from "../resource/voices";
 
 /**

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { MediaReference } from "../resource/schema/media-reference";
-import { TextByLanguage } from "../resource/schema/language";
-import { Axis } from "../resource/schema/scale";
+import { MediaReference } from "../content/schema/media-reference";
+import { TextByLanguage } from "../content/schema/language";
+import { Axis } from "../content/schema/scale";
 import { isCurrency } from "./coins";
 
 /**

@@ -1,4 +1,4 @@
-import type { TextByLanguage } from "../resource/language";
+import type { TextByLanguage } from "../content/language";
 
 /** A sound that has not been recorded yet: it ships with the application, so that nothing is missing where it stands. */
 export const silence = "sound:silence";

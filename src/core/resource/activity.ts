@@ -1,6 +1,6 @@
 import type { Block } from "./block";
 import type { Step } from "./document";
-import type { QuestionType } from "./question";
+import type { QuestionType } from "../question/question";
 
 /** What students do in a step; shown as a glyph, searched for, counted. */
 export const activities = [

@@ -10,7 +10,7 @@ import {
   type TakenFrom,
 } from "./adopt";
 import type { Document, Step } from "./document";
-import { richText } from "./rich-text";
+import { richText } from "../content/rich-text";
 import { parseDocument } from "./schema/document";
 import { newQuestion, newStep } from "./edit";
 

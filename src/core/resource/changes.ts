@@ -1,5 +1,5 @@
 import type { Document, Step } from "./document";
-import { inLanguage } from "./language";
+import { inLanguage } from "../content/language";
 
 /** What became of a step since the source. "moved" is said only of steps that changed their place among those kept. */
 export type StepChange = "new" | "changed" | "moved";

@@ -1,11 +1,11 @@
 import { allQuestions, titleOf } from "./document";
 import { parseDocument, DocumentError } from "./schema/document";
 import { activityOf, mainActivity } from "./activity";
-import { inLanguage } from "./language";
+import { inLanguage } from "../content/language";
 import { newQuestion, newStep } from "./edit";
-import { isBlank, plainText, richText } from "./rich-text";
-import { RichText } from "./schema/rich-text";
-import { passageParts } from "./question";
+import { isBlank, plainText, richText } from "../content/rich-text";
+import { RichText } from "../content/schema/rich-text";
+import { passageParts } from "../question/question";
 
 const counter = () => {
   let n = 0;

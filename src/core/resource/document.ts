@@ -1,5 +1,5 @@
-import { inLanguage } from "./language";
-import type { Question } from "./question";
+import { inLanguage } from "../content/language";
+import type { Question } from "../question/question";
 import type { Document, Step } from "./schema/document";
 
 export type { Credit, Document, GradeSpan, Kind, Licence, Recording, Step, Subject } from "./schema/document";

@@ -19,7 +19,7 @@ import {
   restoreSteps,
   writePassage,
 } from "./edit";
-import { questionTypes } from "./testing/question-types";
+import { questionTypes } from "../question/testing/question-types";
 
 const counter = (prefix = "n") => {
   let n = 0;

@@ -1,8 +1,8 @@
 import type { Block } from "./block";
 import type { Document, Step } from "./document";
-import type { Gap, Question, QuestionType } from "./question";
-import { usualSpelling } from "./vocabulary";
-import { richText } from "./rich-text";
+import type { Gap, Question, QuestionType } from "../question/question";
+import { usualSpelling } from "../content/vocabulary";
+import { richText } from "../content/rich-text";
 
 /**
  * Changes to a document while it is being made: pure, each returns a new document, so undo is the one before.

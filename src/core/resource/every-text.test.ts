@@ -3,7 +3,7 @@ import type { Block } from "./block";
 import type { Document } from "./document";
 import { newQuestion, newStep } from "./edit";
 import { everyText } from "./every-text";
-import { richText } from "./rich-text";
+import { richText } from "../content/rich-text";
 
 let made = 0;
 const newId = () => `e${(made += 1)}`;

@@ -1,4 +1,4 @@
-import { isRichText, plainText } from "./rich-text";
+import { isRichText, plainText } from "../content/rich-text";
 import type { Document } from "./document";
 
 // References to files by language are no texts, and where a step came from is none either.

@@ -5,10 +5,10 @@ import { factsOf, searchTexts } from "./facts";
 import { minutesDisagree } from "./minutes";
 import { measuredText, studentText } from "./student-text";
 import { unfinished } from "./unfinished";
-import { richText } from "./rich-text";
+import { richText } from "../content/rich-text";
 import { studentDocument, withoutAnswers } from "./student-view";
-import { questionTypes } from "./testing/question-types";
-import type { Question } from "./question";
+import { questionTypes } from "../question/testing/question-types";
+import type { Question } from "../question/question";
 
 let n = 0;
 const newId = () => `x${(n += 1)}`;

@@ -4,9 +4,9 @@ import { readingGrade } from "../readability/grade";
 import { activitiesIn, type Activity } from "./activity";
 import { allQuestions, type Document, type GradeSpan, type Kind, type Licence, type Subject } from "./document";
 import { everyText } from "./every-text";
-import { inLanguage } from "./language";
+import { inLanguage } from "../content/language";
 import { filmSeconds, minutesOf, soundSeconds, sumOver, type Minutes } from "./minutes";
-import { readByPerson } from "./question";
+import { readByPerson } from "../question/question";
 import { countWords, isForStudents, measuredText, studentText } from "./student-text";
 
 /** What a line of results shows; computed from the document, never typed in twice. */

@@ -7,7 +7,7 @@ import { studentStep } from "./student-view";
 import { newStep } from "./edit";
 import { stepText } from "./words-changed";
 import { mainActivity } from "./activity";
-import { richText } from "./rich-text";
+import { richText } from "../content/rich-text";
 
 let n = 0;
 const newId = () => `f${(n += 1)}`;

@@ -1,7 +1,7 @@
 import type { BlockOf, FilmStop } from "./block";
 import { newQuestion, type NewId } from "./edit";
-import type { QuestionType } from "./question";
-import { richText } from "./rich-text";
+import type { QuestionType } from "../question/question";
+import { richText } from "../content/rich-text";
 
 /** Changes to a film's stops while it is made. Times are seconds from the beginning of the file, to a tenth. */
 

@@ -1,10 +1,10 @@
 import { months as monthNames } from "../calendar/format-moment";
 import { countryName, deviceName, languageName, type Country } from "../find/also";
-import { formatGradeSpan } from "../find/grade";
+import { formatGradeSpan } from "../content/grade";
 import type { Document } from "./document";
-import { inLanguage } from "./language";
+import { inLanguage } from "../content/language";
 import type { Field } from "./merge";
-import { plainText } from "./rich-text";
+import { plainText } from "../content/rich-text";
 
 /** Every language of a text, the first alone without its name. */
 function each<Value>(

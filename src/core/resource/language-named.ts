@@ -1,4 +1,4 @@
-import { isLanguageTag } from "./vocabulary";
+import { isLanguageTag } from "../content/vocabulary";
 
 const plain = (text: string): string => text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase().trim();
 

@@ -4,7 +4,7 @@ import type { Document, Step } from "./document";
 import { parseDocument } from "./schema/document";
 import { insertStep, moveStep, newStep, removeSteps, replaceStep } from "./edit";
 import { sameStep, merge, takeField, takeStep } from "./merge";
-import { richText } from "./rich-text";
+import { richText } from "../content/rich-text";
 import { stepText, wordsChanged } from "./words-changed";
 
 const text = (id: string, words: string) => ({ id, type: "text" as const, text: { en: richText(words) } });

@@ -1,6 +1,6 @@
 import type { Block } from "./block";
 import { allQuestions, type Document } from "./document";
-import { readByPerson, type Question } from "./question";
+import { readByPerson, type Question } from "../question/question";
 import { countWords, isForStudents, studentText } from "./student-text";
 
 /** How long a resource takes: as stated, by its steps, or estimated. */

@@ -1,4 +1,4 @@
-import { disguise } from "./disguise";
+import { disguise } from "../question/disguise";
 import { withQuestions, type Document } from "./document";
 
 /** A short hash of a text (FNV-1a, 32 bits; offset and prime as published by its authors). */

@@ -3,8 +3,8 @@ import { silence } from "../media/shipped";
 import { readingGrade } from "../readability/grade";
 import type { Document, Step } from "./document";
 import { measuredText } from "./student-text";
-import { inLanguage } from "./language";
-import { plainText } from "./rich-text";
+import { inLanguage } from "../content/language";
+import { plainText } from "../content/rich-text";
 import { translated } from "./translate";
 import type { Unfinished } from "./unfinished";
 

@@ -1,11 +1,11 @@
 import type { Document, Step } from "./document";
 import { newQuestion, newStep } from "./edit";
 import { placeStepAs } from "./merge";
-import { richText } from "./rich-text";
+import { richText } from "../content/rich-text";
 import { formatField } from "./format-field";
 import { stepInFull } from "./step-in-full";
 import { lessonOf } from "./testing/documents";
-import { questionTypes } from "./testing/question-types";
+import { questionTypes } from "../question/testing/question-types";
 
 let n = 0;
 const newId = () => `f${(n += 1)}`;

@@ -1,9 +1,9 @@
 import { languageName } from "../find/also";
 import type { Block } from "./block";
 import { questionsOf, type Recording, type Step } from "./document";
-import { inLanguage } from "./language";
-import type { Question } from "./question";
-import { plainText } from "./rich-text";
+import { inLanguage } from "../content/language";
+import type { Question } from "../question/question";
+import { plainText } from "../content/rich-text";
 import { stepText } from "./words-changed";
 import { workNames } from "./work";
 

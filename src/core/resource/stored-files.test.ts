@@ -1,6 +1,6 @@
 import { lesson } from "@/data/testing/world";
 import { newStep } from "./edit";
-import { richText } from "./rich-text";
+import { richText } from "../content/rich-text";
 import { missingFiles, storedFiles } from "./stored-files";
 
 const [picture, voice] = ["a".repeat(64), "b".repeat(64)];

@@ -1,7 +1,7 @@
 import type { Block } from "./block";
 import type { Document, Step } from "./document";
-import { inLanguage } from "./language";
-import { plainText } from "./rich-text";
+import { inLanguage } from "../content/language";
+import { plainText } from "../content/rich-text";
 
 /** What students read of a document, and what of it its reading grade is measured on. */
 

@@ -1,5 +1,5 @@
 import { withQuestions, type Document, type Step } from "./document";
-import type { Question } from "./question";
+import type { Question } from "../question/question";
 
 /**
  * What may leave the server for a student: no answers, no teacher's steps or notes. The same shape as the document, so

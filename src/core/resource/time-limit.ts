@@ -1,5 +1,5 @@
 import { allQuestions, type Document } from "./document";
-import type { Question } from "./question";
+import type { Question } from "../question/question";
 
 /**
  * How much after the end an answer may still arrive, in seconds: the last press of a key is sent after a pause, and has a

@@ -3,8 +3,8 @@ import type { Block } from "./block";
 import { newQuestion, newStep } from "./edit";
 import { questionsOf, type Step } from "./document";
 import { lessonOf } from "./testing/documents";
-import { plainText, richText, type RichText } from "./rich-text";
-import { questionTypes } from "./testing/question-types";
+import { plainText, richText, type RichText } from "../content/rich-text";
+import { questionTypes } from "../question/testing/question-types";
 import { unfinished } from "./unfinished";
 import { translatables, translated, withLanguage, withoutLanguage, withTranslation } from "./translate";
 

@@ -1,13 +1,13 @@
 import type { Drawing } from "../drawing/drawing";
 import { silence } from "../media/shipped";
-import { emptyChoice } from "./empty-choices";
+import { emptyChoice } from "../question/empty-choices";
 import { questionsOf, type Document, type Licence, type Step } from "./document";
 import { filmProblem } from "./film";
-import { inLanguage } from "./language";
-import type { Question } from "./question";
-import { isBlank } from "./rich-text";
+import { inLanguage } from "../content/language";
+import type { Question } from "../question/question";
+import { isBlank } from "../content/rich-text";
 import { undecidedVoices } from "./voices";
-import { hasRightWord } from "./word-list";
+import { hasRightWord } from "../question/word-list";
 
 export interface Unfinished {
   step: string | null;

@@ -1,5 +1,5 @@
 import { allQuestions, type Document } from "./document";
-import type { Question } from "./question";
+import type { Question } from "../question/question";
 import type { Unfinished } from "./unfinished";
 
 function asItCame(question: Question): string | null {

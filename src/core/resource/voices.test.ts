@@ -4,7 +4,7 @@ import type { Document, Recording, Step } from "./document";
 import { lessonOf } from "./testing/documents";
 import { newStep } from "./edit";
 import { factsOf } from "./facts";
-import { richText } from "./rich-text";
+import { richText } from "../content/rich-text";
 import { unfinished } from "./unfinished";
 import {
   othersSpeak,

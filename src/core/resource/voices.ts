@@ -1,6 +1,6 @@
 import type { Block, BlockOf } from "./block";
 import type { Document, Recording, Step } from "./document";
-import { richText } from "./rich-text";
+import { richText } from "../content/rich-text";
 
 /** Whose voice speaks in the instructions and the sounds, and what has to be decided about it before it goes out. */
 

@@ -1,12 +1,12 @@
 import { diffWordsWithSpace } from "diff";
 import { drawingWords, type Drawing } from "../drawing/drawing";
-import { formatAnswer } from "../scoring/format";
+import { formatAnswer } from "../question/format";
 import type { Block } from "./block";
 import type { Step } from "./document";
 import { clockTime } from "../media/captions";
-import type { Question } from "./question";
-import { inLanguage } from "./language";
-import { plainText } from "./rich-text";
+import type { Question } from "../question/question";
+import { inLanguage } from "../content/language";
+import { plainText } from "../content/rich-text";
 import { formatAllowed } from "./time-limit";
 
 /** A run of words that stayed, went or came. */

@@ -1,5 +1,5 @@
 import type { Document } from "./document";
-import { works } from "./vocabulary";
+import { works } from "../content/vocabulary";
 
 export type Work = (typeof works)[number];
 

@@ -1,7 +1,7 @@
 import { newQuestion, newStep } from "../resource/edit";
 import type { Document } from "../resource/document";
 import { parseDocument } from "../resource/schema/document";
-import { richText } from "../resource/rich-text";
+import { richText } from "../content/rich-text";
 import { resultRows } from "./rows";
 import { keptTry, lastResponses, minutesWorked, resultTable, type StudentWork, type Try } from "./table";
 

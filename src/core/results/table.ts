@@ -1,10 +1,10 @@
-import { readByPerson, type QuestionType, type ResponseValue } from "../resource/question";
+import { readByPerson, type QuestionType, type ResponseValue } from "../question/question";
 import type { Document } from "../resource/document";
 import { allQuestions, titleOf } from "../resource/document";
-import type { Question } from "../resource/question";
-import { mark, type Mark } from "../scoring/mark";
-import { readResponse } from "../scoring/read-response";
-import { formatResponse } from "../scoring/format";
+import type { Question } from "../question/question";
+import { mark, type Mark } from "../question/mark";
+import { readResponse } from "../question/read-response";
+import { formatResponse } from "../question/format";
 
 /** What was kept about one student's one try. Responses are in the order they were given. */
 export interface Try {

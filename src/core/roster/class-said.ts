@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { devices } from "../find/also";
-import { isLanguageTag } from "../resource/vocabulary";
+import { isLanguageTag } from "../content/vocabulary";
 
 /** What is said of a class: what it is called, and what decides whether something fits it. */
 const Grade = z.number().int().min(0).max(12);

@@ -1,7 +1,7 @@
-import { gradesOfSpan } from "../find/grade";
+import { gradesOfSpan } from "../content/grade";
 import { listedForm } from "../find/words";
 import type { Kind, Licence, Subject } from "../resource/document";
-import { kinds, licences, subjects } from "../resource/vocabulary";
+import { kinds, licences, subjects } from "../content/vocabulary";
 import type { Facts } from "../resource/facts";
 
 /** What of a satchel's contents decides whether it is shown. */

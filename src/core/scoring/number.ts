@@ -1,4 +1,4 @@
-import type { NumberPart } from "../resource/question";
+import type { NumberPart } from "../question/question";
 
 /**
  * Reads a number as people write it: "1,250", "1 250", "12.5", "12,5", "3/4", "1 1/2", "−3". Returns null for anything

@@ -1,4 +1,4 @@
-import type { SpellingRule } from "../resource/question";
+import type { SpellingRule } from "../question/question";
 
 /** The form two answers are compared in: composed letters, single spaces, straight apostrophes; case and accents by the rule. */
 export function comparable(text: string, rule: SpellingRule): string {

@@ -1,7 +1,7 @@
 import { lesson } from "@/data/testing/world";
 import type { Document, Step } from "../resource/document";
 import { newStep } from "../resource/edit";
-import { richText } from "../resource/rich-text";
+import { richText } from "../content/rich-text";
 import { withoutPart } from "./take-out";
 import { howFar, type SharedShelf, type ToShare } from "./how-far";
 

@@ -1,7 +1,7 @@
 import { sharingProblem } from "../licence/licence";
 import type { Document } from "../resource/document";
 import { everyText } from "../resource/every-text";
-import { inLanguage } from "../resource/language";
+import { inLanguage } from "../content/language";
 import { storedFiles } from "../resource/stored-files";
 
 /** How far a resource may be shared, shelf by shelf, with the reason where it may not go there. */

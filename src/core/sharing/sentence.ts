@@ -1,6 +1,6 @@
 import { readTyped } from "../find/typed";
 import type { Subject } from "../resource/document";
-import { subjects } from "../resource/vocabulary";
+import { subjects } from "../content/vocabulary";
 import type { SharedShelf } from "./how-far";
 
 /** Where it goes, and for whom: the sentence of the panel. */

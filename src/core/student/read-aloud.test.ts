@@ -1,8 +1,8 @@
 import type { Block } from "../resource/block";
 import { newQuestion, newStep } from "../resource/edit";
 import type { Step } from "../resource/document";
-import { richText } from "../resource/rich-text";
-import type { Question, QuestionType } from "../resource/question";
+import { richText } from "../content/rich-text";
+import type { Question, QuestionType } from "../question/question";
 import { formatStep, voiceFor } from "./read-aloud";
 
 let made = 0;

@@ -2,9 +2,9 @@ import { drawingWords } from "../drawing/drawing";
 import type { Block } from "../resource/block";
 import { stepTitle } from "../resource/changes";
 import type { Step } from "../resource/document";
-import { inLanguage } from "../resource/language";
-import { passageParts, type Option, type Question } from "../resource/question";
-import { plainText } from "../resource/rich-text";
+import { inLanguage } from "../content/language";
+import { passageParts, type Option, type Question } from "../question/question";
+import { plainText } from "../content/rich-text";
 
 /** One thing of what is read aloud: words for the device's voice, somebody's recording, or silence where a gap is. */
 export type Said = { text: string } | { recording: string } | { pause: number };

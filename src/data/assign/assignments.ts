@@ -1,5 +1,5 @@
 import type { Keep } from "@/core/results/table";
-import type { CheckingTime } from "@/core/resource/question";
+import type { CheckingTime } from "@/core/question/question";
 import type { StepWork } from "@/core/resource/work";
 import type { Queryable } from "../engine/db";
 

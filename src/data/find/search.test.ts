@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { factsOf, type Facts } from "@/core/resource/facts";
 import type { Document } from "@/core/resource/document";
-import { kinds, licences, subjects } from "@/core/resource/vocabulary";
+import { kinds, licences, subjects } from "@/core/content/vocabulary";
 import { bitBlanks, languageOf, type BitBlankName } from "@/core/find/also";
 import { chosenIn, lengthLimits, shelves, type Need } from "@/core/find/need";
 import { SeededRandom } from "@demo/bulk/random";

@@ -1,5 +1,5 @@
 import { partOf } from "@/core/plan/parts";
-import type { CheckingTime } from "@/core/resource/question";
+import type { CheckingTime } from "@/core/question/question";
 import type { StepWork } from "@/core/resource/work";
 import type { Keep, StudentWork, Try } from "@/core/results/table";
 import { one, type Queryable } from "../engine/db";

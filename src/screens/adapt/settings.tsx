@@ -2,9 +2,9 @@
 import { ListChecks } from "lucide-react";
 import { useState } from "react";
 import type { Document, Step } from "@/core/resource/document";
-import { phases } from "@/core/resource/vocabulary";
+import { phases } from "@/core/content/vocabulary";
 import type { Unfinished } from "@/core/resource/unfinished";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { workNames } from "@/core/resource/work";
 import { licenceNames } from "@/core/licence/licence";
 import { Button } from "@/ui/button";

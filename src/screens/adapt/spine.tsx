@@ -22,7 +22,7 @@ import { mainActivity } from "@/core/resource/activity";
 import { stepTitle, type Changes } from "@/core/resource/changes";
 import type { Document, Step } from "@/core/resource/document";
 import type { Unfinished } from "@/core/resource/unfinished";
-import { most } from "@/core/resource/vocabulary";
+import { most } from "@/core/content/vocabulary";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { IconButton } from "@/ui/icon-button";

@@ -1,7 +1,7 @@
 "use client";
 import type { AssignForm } from "@/core/assign/form";
 import { workNames, type Work } from "@/core/resource/work";
-import { works } from "@/core/resource/vocabulary";
+import { works } from "@/core/content/vocabulary";
 import type { Audience } from "@/server/assign/audience";
 import { inputClasses } from "@/ui/field";
 

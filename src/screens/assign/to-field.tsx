@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import type { AssignForm } from "@/core/assign/form";
-import { gradeName, gradesOf } from "@/core/find/grade";
+import { gradeName, gradesOf } from "@/core/content/grade";
 import type { Audience, AudienceClass } from "@/server/assign/audience";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";

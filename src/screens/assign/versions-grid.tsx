@@ -4,7 +4,7 @@ import { factors } from "@/core/assign/extra-time";
 import type { AssignForm } from "@/core/assign/form";
 import { versionLabel } from "@/core/assign/version-label";
 import { whomRules } from "@/core/assign/whom";
-import { gradeName, formatReadingGrade } from "@/core/find/grade";
+import { gradeName, formatReadingGrade } from "@/core/content/grade";
 import type { Audience, AudienceClass } from "@/server/assign/audience";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";

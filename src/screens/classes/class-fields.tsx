@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 import { deviceName, devices as allDevices } from "@/core/find/also";
-import { formatReadingGrade } from "@/core/find/grade";
+import { formatReadingGrade } from "@/core/content/grade";
 import { languageNamed } from "@/core/resource/language-named";
 import type { ClassSaid } from "@/core/roster/class-said";
 import { parseNumber } from "@/core/scoring/number";

@@ -1,7 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
-import { gradeName } from "@/core/find/grade";
+import { gradeName } from "@/core/content/grade";
 import type { Class } from "@/data/classes/classes";
 import { studentsToTake, takeIntoClass } from "@/screens/acts/class-said";
 import { leaveClass } from "@/screens/acts/roster";

@@ -4,7 +4,7 @@ import { useDndMonitor, useDraggable, useDroppable } from "@dnd-kit/core";
 import { clsx } from "clsx";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { formatReadingGrade } from "@/core/find/grade";
+import { formatReadingGrade } from "@/core/content/grade";
 import { makeGroups, type GroupRule } from "@/core/roster/groups";
 import type { Class, Student } from "@/data/classes/classes";
 import type { StudentGroup } from "@/data/plan/plan";

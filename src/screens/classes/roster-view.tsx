@@ -3,7 +3,7 @@ import { ClipboardPaste, Printer, Users } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { languageName } from "@/core/find/also";
-import { gradeName, formatReadingGrade } from "@/core/find/grade";
+import { gradeName, formatReadingGrade } from "@/core/content/grade";
 import type { Class, Student } from "@/data/classes/classes";
 import type { StudentGoal } from "@/data/plan/plan";
 import { leaveClass, rejoinClass } from "@/screens/acts/roster";

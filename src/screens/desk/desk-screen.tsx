@@ -2,7 +2,7 @@
 import { clsx } from "clsx";
 import { useState } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import { shelfNames } from "@/core/find/format";
 import { titleOf } from "@/core/resource/document";
 import type { OfferLine } from "@/data/share/offers";

@@ -1,5 +1,5 @@
 "use client";
-import { readFirst } from "@/core/resource/language";
+import { readFirst } from "@/core/content/language";
 import { ArrowLeft } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";

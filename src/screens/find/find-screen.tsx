@@ -14,7 +14,7 @@ import {
   type Need,
 } from "@/core/find/need";
 import { idFrom, idsFrom } from "@/core/ids";
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import { formatBlank, formatCount } from "@/core/find/format";
 import { MOST_SHOWN } from "@/core/find/order";
 import type { AssignContext } from "@/server/assign/assign-context";

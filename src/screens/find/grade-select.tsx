@@ -1,4 +1,4 @@
-import { gradeName } from "@/core/find/grade";
+import { gradeName } from "@/core/content/grade";
 import { inputClasses } from "@/ui/field";
 
 /** A school grade to choose, kindergarten to 12; with `open`, none may be chosen too. */

@@ -1,6 +1,6 @@
 "use client";
 import type { RefObject } from "react";
-import { kinds, subjects } from "@/core/resource/vocabulary";
+import { kinds, subjects } from "@/core/content/vocabulary";
 import {
   chosenIn,
   emptied,
@@ -12,7 +12,7 @@ import {
   type Need,
 } from "@/core/find/need";
 import { kindName, formatBlank, formatCount, shelfNames, type Names } from "@/core/find/format";
-import { gradeName } from "@/core/find/grade";
+import { gradeName } from "@/core/content/grade";
 import type { FacetCounts } from "@/core/find/facets";
 import { Blank, type BlankOption } from "@/ui/blank";
 import { Key } from "@/ui/key";

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState, type FormEvent, type ReactNode } from "react";
 import { formatDay, formatMonths } from "@/core/calendar/format-moment";
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import type { PartnerThing } from "@/data/find/partners";
 import { follow, stopFollowing } from "@/screens/acts/keep";
 import { describePartner } from "@/screens/acts/set";

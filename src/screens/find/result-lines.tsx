@@ -5,7 +5,7 @@ import { clsx } from "clsx";
 import { useEffect, useRef, type ReactNode } from "react";
 import { formatVersions } from "@/core/find/format";
 import { COMMONS, DISTRICT, SATCHEL, STAFFROOM } from "@/core/find/facets";
-import { formatGradeSpan, formatReadingGrade } from "@/core/find/grade";
+import { formatGradeSpan, formatReadingGrade } from "@/core/content/grade";
 import type { LineFacts } from "@/core/resource/facts";
 import type { Activity } from "@/core/resource/activity";
 import type { Sort } from "@/core/find/order";

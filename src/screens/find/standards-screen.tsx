@@ -3,7 +3,7 @@ import { clsx } from "clsx";
 import { Check, ChevronDown, ChevronRight, Upload } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import type { Framework, TreeNode } from "@/data/find/standards";
 import { undoFramework } from "../acts/standards";
 import { Button } from "@/ui/button";

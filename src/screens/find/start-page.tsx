@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
 import { anyNeed, needToParameters } from "@/core/find/need";
-import { gradeName } from "@/core/find/grade";
+import { gradeName } from "@/core/content/grade";
 import { deleteSearch, saveSearch } from "@/screens/acts/keep";
 import { orTell } from "@/screens/acts/tried";
 import type { StartData } from "@/server/find/start-page";

@@ -3,7 +3,7 @@ import { Backpack, Heart, Send } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { formatDay } from "@/core/calendar/format-moment";
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import type { Given } from "@/data/share/shares";
 import { adaptResource } from "@/screens/acts/adapt";
 import { formatThanks } from "@/screens/acts/give";

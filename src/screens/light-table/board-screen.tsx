@@ -1,10 +1,10 @@
 "use client";
-import { readFirst } from "@/core/resource/language";
+import { readFirst } from "@/core/content/language";
 import { ArrowLeft, ArrowRight } from "lucide-react";
 import { useState } from "react";
 import type { Document } from "@/core/resource/document";
-import type { Question, ResponseValue } from "@/core/resource/question";
-import { mark, type Mark } from "@/core/scoring/mark";
+import type { Question, ResponseValue } from "@/core/question/question";
+import { mark, type Mark } from "@/core/question/mark";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";

@@ -1,7 +1,7 @@
 "use client";
 import { formatDay, formatMonths } from "@/core/calendar/format-moment";
 import { countryName, deviceName, languageName } from "@/core/find/also";
-import { formatGradeSpan, formatReadingGrade } from "@/core/find/grade";
+import { formatGradeSpan, formatReadingGrade } from "@/core/content/grade";
 import { minutesDisagree } from "@/core/resource/minutes";
 import { clockTime } from "@/core/media/captions";
 import { licenceNames } from "@/core/licence/licence";

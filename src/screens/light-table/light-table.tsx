@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
-import { formatGradeSpan, formatReadingGrade } from "@/core/find/grade";
+import { formatGradeSpan, formatReadingGrade } from "@/core/content/grade";
 import { formatList } from "@/core/format-list";
 import { creditLine, licenceNames } from "@/core/licence/licence";
 import { adaptResource } from "@/screens/acts/adapt";

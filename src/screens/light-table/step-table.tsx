@@ -1,13 +1,13 @@
 "use client";
-import { readByPerson } from "@/core/resource/question";
+import { readByPerson } from "@/core/question/question";
 import { clsx } from "clsx";
 import { useState, type ReactNode } from "react";
 import { mainActivity } from "@/core/resource/activity";
 import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, type Document, type Step } from "@/core/resource/document";
-import { inLanguage, readFirst } from "@/core/resource/language";
+import { inLanguage, readFirst } from "@/core/content/language";
 import { workNames } from "@/core/resource/work";
-import { formatAnswer } from "@/core/scoring/format";
+import { formatAnswer } from "@/core/question/format";
 import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";

@@ -3,7 +3,7 @@ import { clsx } from "clsx";
 import { Backpack, GitBranch, Printer } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { formatGradeSpan, formatReadingGrade } from "@/core/find/grade";
+import { formatGradeSpan, formatReadingGrade } from "@/core/content/grade";
 import { creditLine, licenceNames, mayAdapt } from "@/core/licence/licence";
 import { adaptResource } from "@/screens/acts/adapt";
 import { takeFromLink } from "@/screens/acts/link";

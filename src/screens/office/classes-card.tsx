@@ -6,7 +6,7 @@ import type { Class } from "@/data/classes/classes";
 import type { PastClass } from "@/data/classes/class-said";
 import { changeClassAtOffice, makeClassAtOffice } from "@/screens/acts/class-said";
 import { archiveClass } from "@/screens/acts/office";
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import { Button } from "@/ui/button";
 import { Field } from "@/ui/field";
 import { ClassDialog } from "../classes/class-dialog";

@@ -1,7 +1,7 @@
 "use client";
 import { X } from "lucide-react";
 import { useEffect, useState } from "react";
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import type { Bringable } from "@/server/plan/bring";
 import { Button } from "@/ui/button";
 import { TextInput } from "@/ui/field";

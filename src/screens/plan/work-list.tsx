@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useEffect, useState } from "react";
 import { stateOf, type AssignmentState } from "@/core/assign/form";
-import { filterWork, type WorkFilter } from "@/core/plan/work-filter";
+import { filterWork, type WorkFilter } from "@/core/assign/work-filter";
 import type { Assignment } from "@/data/assign/assignments";
 import type { Class } from "@/data/classes/classes";
 import { Button, buttonClasses } from "@/ui/button";

@@ -1,6 +1,6 @@
 "use client";
 import { Printer } from "lucide-react";
-import { formatGradeSpan, formatReadingGrade } from "@/core/find/grade";
+import { formatGradeSpan, formatReadingGrade } from "@/core/content/grade";
 import type { Facts } from "@/core/resource/facts";
 import { Button } from "@/ui/button";
 

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { letterAt } from "@/core/resource/paper";
-import { passageParts, type Gap, type Option, type Question } from "@/core/resource/question";
+import { passageParts, type Gap, type Option, type Question } from "@/core/question/question";
 import { mediaAddress } from "../step/media";
 import { AnswerView } from "../step/question-view";
 

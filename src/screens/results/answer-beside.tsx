@@ -1,8 +1,8 @@
 "use client";
 import { Check, CircleDashed, Minus, Text, X } from "lucide-react";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import type { ResultTable } from "@/core/results/table";
-import { formatAnswer } from "@/core/scoring/format";
+import { formatAnswer } from "@/core/question/format";
 import { Button } from "@/ui/button";
 import { IconButton } from "@/ui/icon-button";
 import { AnswerView } from "../step/question-view";

@@ -2,7 +2,7 @@
 import { Search, SlidersHorizontal, X } from "lucide-react";
 import { useState } from "react";
 import { languageName } from "@/core/find/also";
-import { gradeName } from "@/core/find/grade";
+import { gradeName } from "@/core/content/grade";
 import { licenceWord } from "@/core/find/format";
 import type { Licence } from "@/core/resource/document";
 import {

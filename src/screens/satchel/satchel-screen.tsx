@@ -17,7 +17,7 @@ import type { Pocket } from "@/data/satchel/pockets";
 import type { SatchelItem, Withdrawn } from "@/data/satchel/satchel";
 import type { AssignContext } from "@/server/assign/assign-context";
 import type { LightTableData } from "@/server/find/light-table";
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import { PrintedList } from "@/ui/printed-list";
 import { BackToList } from "@/ui/back-to-list";
 import { Button, buttonClasses } from "@/ui/button";

@@ -1,7 +1,7 @@
 "use client";
 import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, type Step } from "@/core/resource/document";
-import type { Question } from "@/core/resource/question";
+import type { Question } from "@/core/question/question";
 
 /** The last page before handing in: what is still empty, each with a way back to it. */
 export function BeforeHandIn({

@@ -3,7 +3,7 @@ import { ExternalLink } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import type { Block, BlockOf } from "@/core/resource/block";
 import { shippedSizes } from "@/core/media/shipped";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { SoundPlayer } from "../media/sound-player";
 import { DrawingView } from "./drawn";
 import { ManipulativeView } from "./manipulative/manipulative-view";

@@ -1,6 +1,6 @@
 import { Camera, Headphones, Keyboard, Mic, MousePointerClick, Move, Pencil } from "lucide-react";
 import type { z } from "zod";
-import type { ResponseCue } from "@/core/resource/schema/rich-text";
+import type { ResponseCue } from "@/core/content/schema/rich-text";
 
 export type CueName = z.infer<typeof ResponseCue>;
 

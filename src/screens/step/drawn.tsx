@@ -7,8 +7,8 @@ import {
   type DrawnItemOf,
 } from "@/core/drawing/drawing";
 import { PAGE_WIDTH, type fills } from "@/core/drawing/vocabulary";
-import { inLanguage } from "@/core/resource/language";
-import type { inks } from "@/core/resource/vocabulary";
+import { inLanguage } from "@/core/content/language";
+import type { inks } from "@/core/content/vocabulary";
 import { mediaAddress } from "./media";
 
 /** Drawings lie on white paper in both themes, so their colours do not change with it. */

@@ -2,7 +2,7 @@
 import { Hourglass } from "lucide-react";
 import { useEffect, useState } from "react";
 import { clockTime } from "@/core/media/captions";
-import type { Question } from "@/core/resource/question";
+import type { Question } from "@/core/question/question";
 import { formatAllowed, type TimeLimit } from "@/core/resource/time-limit";
 
 /** Times of questions as they run for one student. */

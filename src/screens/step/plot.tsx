@@ -1,7 +1,7 @@
 "use client";
 import type { KeyboardEvent, PointerEvent } from "react";
-import { inLanguage } from "@/core/resource/language";
-import { marksOf, nearestMark, numberedMarks, shareAlong, type Axis } from "@/core/resource/scale";
+import { inLanguage } from "@/core/content/language";
+import { marksOf, nearestMark, numberedMarks, shareAlong, type Axis } from "@/core/content/scale";
 
 /** Scales as they are drawn and pointed at: for questions about graphs, and for things to find out with. */
 

@@ -1,11 +1,11 @@
 "use client";
 import { CheckCircle2, CircleDashed, CircleSlash2, Lightbulb, Loader2 } from "lucide-react";
 import { useState, type ReactNode } from "react";
-import { feedbackFor } from "@/core/resource/feedback";
-import { inLanguage } from "@/core/resource/language";
-import { plainText } from "@/core/resource/rich-text";
-import type { Question, QuestionType, ResponseValue } from "@/core/resource/question";
-import { isBlankResponse, type Mark } from "@/core/scoring/mark";
+import { feedbackFor } from "@/core/question/feedback";
+import { inLanguage } from "@/core/content/language";
+import { plainText } from "@/core/content/rich-text";
+import type { Question, QuestionType, ResponseValue } from "@/core/question/question";
+import { isBlankResponse, type Mark } from "@/core/question/mark";
 import { ChoiceView, ChoicesView } from "./questions/choice";
 import { PhotoView, PollView, SpeechView } from "./questions/given";
 import { BarsView, LineView, PointsView } from "./questions/graph";

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { Cue } from "./cue";
 import { Maths } from "./maths-later";
-import type { RichBlock, RichInline, RichListItem, RichText } from "@/core/resource/schema/rich-text";
+import type { RichBlock, RichInline, RichListItem, RichText } from "@/core/content/schema/rich-text";
 
 function inline(node: RichInline, key: number): ReactNode {
   switch (node.type) {

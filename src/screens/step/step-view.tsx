@@ -1,8 +1,8 @@
 "use client";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import type { Recording, Step } from "@/core/resource/document";
-import type { Question, ResponseValue } from "@/core/resource/question";
-import { isBlankResponse, type Mark } from "@/core/scoring/mark";
+import type { Question, ResponseValue } from "@/core/question/question";
+import { isBlankResponse, type Mark } from "@/core/question/mark";
 import { SoundPlayer } from "../media/sound-player";
 import { BlockView } from "./block-view";
 import { QuestionView } from "./question-view";

@@ -1,8 +1,8 @@
 "use client";
 import { useEffect, useState } from "react";
 import { allQuestions, questionsOf, type Document, type Step } from "@/core/resource/document";
-import type { Question, ResponseValue } from "@/core/resource/question";
-import { isBlankResponse, mark, type Mark } from "@/core/scoring/mark";
+import type { Question, ResponseValue } from "@/core/question/question";
+import { isBlankResponse, mark, type Mark } from "@/core/question/mark";
 import type { QuestionLimits } from "./limited";
 import type { StepViewProps } from "./step-view";
 

@@ -1,5 +1,5 @@
 import { storable } from "@/core/storable";
-import type { ResponseValue } from "@/core/resource/question";
+import type { ResponseValue } from "@/core/question/question";
 
 /** A try of one student at one piece of work, on this device. */
 export interface AnswerPlace {

@@ -1,6 +1,6 @@
 "use client";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { ResponseValue } from "@/core/resource/question";
+import type { ResponseValue } from "@/core/question/question";
 import { AnswerQueue, type AnswerPlace, type SendState, type Sent } from "./answer-queue";
 
 export type KeepState = SendState | "sending";

@@ -1,7 +1,7 @@
 "use client";
 import { useCallback, useEffect, useState } from "react";
 import { withQuestions, type Step } from "@/core/resource/document";
-import type { Question } from "@/core/resource/question";
+import type { Question } from "@/core/question/question";
 import type { TimeLimit } from "@/core/resource/time-limit";
 import { beginQuestion } from "@/screens/acts/student";
 import type { QuestionLimits } from "../step/limited";

@@ -1,5 +1,5 @@
 import { allQuestions, type Document } from "@/core/resource/document";
-import { richText } from "@/core/resource/rich-text";
+import { richText } from "@/core/content/rich-text";
 import type { Db } from "@/data/engine/db";
 import { draftOf, editsOf, resourceById, revisionById } from "@/data/adapt/resources";
 import { freshDatabase } from "@/data/testing/database";

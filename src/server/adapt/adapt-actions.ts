@@ -1,6 +1,6 @@
 "use server";
 import { z } from "zod";
-import { gradesOfSpan } from "@/core/find/grade";
+import { gradesOfSpan } from "@/core/content/grade";
 import { shelfNames } from "@/core/find/format";
 import { creditsProblem } from "@/core/resource/adopt";
 import { titleOf, type Document } from "@/core/resource/document";

@@ -1,4 +1,4 @@
-import { richText } from "@/core/resource/rich-text";
+import { richText } from "@/core/content/rich-text";
 import type { Db } from "@/data/engine/db";
 import { draftOf, resourceById, revisionById } from "@/data/adapt/resources";
 import { freshDatabase } from "@/data/testing/database";

@@ -4,7 +4,7 @@ import { mayAdapt } from "@/core/licence/licence";
 import type { Activity } from "@/core/resource/activity";
 import type { TakenFrom } from "@/core/resource/adopt";
 import { titleOf, type GradeSpan, type Licence, type Step } from "@/core/resource/document";
-import type { QuestionType } from "@/core/resource/question";
+import type { QuestionType } from "@/core/question/question";
 import type { Db } from "@/data/engine/db";
 import { hitsOf } from "@/data/find/search";
 import { publishedOf, readRevision } from "@/data/engine/read-once";

@@ -1,6 +1,6 @@
 import { isFilled, type AlsoBlank, type Blank, type Need } from "@/core/find/need";
 import type { Names } from "@/core/find/format";
-import { gradesOfSpan } from "@/core/find/grade";
+import { gradesOfSpan } from "@/core/content/grade";
 import type { Sort } from "@/core/find/order";
 import { translated } from "@/core/find/glossary";
 import { titleKey } from "@/core/find/words";

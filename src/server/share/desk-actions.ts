@@ -1,6 +1,6 @@
 "use server";
 import { z } from "zod";
-import { subjects } from "@/core/resource/vocabulary";
+import { subjects } from "@/core/content/vocabulary";
 import { curatedShelves } from "@/core/sharing/how-far";
 import { canonical } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";

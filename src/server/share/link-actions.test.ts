@@ -1,4 +1,4 @@
-import { richText } from "@/core/resource/rich-text";
+import { richText } from "@/core/content/rich-text";
 import type { Db } from "@/data/engine/db";
 import { addMedia } from "@/data/engine/media";
 import { satchelOf, withdrawnFrom } from "@/data/satchel/satchel";

@@ -1,6 +1,6 @@
 "use server";
 import { z } from "zod";
-import { MediaReference } from "@/core/resource/schema/media-reference";
+import { MediaReference } from "@/core/content/schema/media-reference";
 import { anyNeed } from "@/core/find/need";
 import { addEvent } from "@/data/engine/events";
 import { aboutOf, setAbout } from "@/data/find/partners";

@@ -1,6 +1,6 @@
 "use server";
 import { z } from "zod";
-import { subjects } from "@/core/resource/vocabulary";
+import { subjects } from "@/core/content/vocabulary";
 import { sharedShelves, type SharedShelf } from "@/core/sharing/how-far";
 import { atShelf, shelfNames } from "@/core/find/format";
 import type { Queryable } from "@/data/engine/db";

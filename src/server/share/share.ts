@@ -1,7 +1,7 @@
 import { bitsOf } from "@/core/find/facets";
-import { gradesOfSpan } from "@/core/find/grade";
+import { gradesOfSpan } from "@/core/content/grade";
 import type { Subject } from "@/core/resource/document";
-import { subjects } from "@/core/resource/vocabulary";
+import { subjects } from "@/core/content/vocabulary";
 import {
   howFar,
   titleSaid,

@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { availability, takesLate } from "@/core/assign/door";
 import { allQuestions } from "@/core/resource/document";
-import type { ResponseValue } from "@/core/resource/question";
-import { responseSchemas } from "@/core/resource/schema/question";
+import type { ResponseValue } from "@/core/question/question";
+import { responseSchemas } from "@/core/question/schema";
 import { standing } from "@/core/resource/time-limit";
 import { lastResponses } from "@/core/results/table";
 import type { Db, Queryable } from "@/data/engine/db";

@@ -1,5 +1,5 @@
 import { allQuestions, withQuestions } from "@/core/resource/document";
-import { richText } from "@/core/resource/rich-text";
+import { richText } from "@/core/content/rich-text";
 import { resultTable } from "@/core/results/table";
 import { publishFor } from "@/data/testing/world";
 import { workOf } from "@/data/student/work";

@@ -1,4 +1,4 @@
-import { gradeNamed } from "@/core/find/grade";
+import { gradeNamed } from "@/core/content/grade";
 import { editDistance } from "@/core/find/nearest";
 import { plainWord, type Token } from "./token";
 import type { LineWorld } from "./world";

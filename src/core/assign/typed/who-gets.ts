@@ -1,5 +1,5 @@
 import type { AssignForm } from "../form";
-import { gradeName } from "@/core/find/grade";
+import { gradeName } from "@/core/content/grade";
 import { formatList } from "@/core/format-list";
 import { formatNumber } from "../format";
 import type { Part, Subject } from "./parts";

@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { Drawing } from "@/core/drawing/schema";
 import { Manipulative } from "@/core/manipulative/schema";
-import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
-import { MediaReference } from "./media-reference";
-import { PartId, Question } from "./question";
+import { LanguageTag, RichTextByLanguage, TextByLanguage } from "../../content/schema/language";
+import { MediaReference } from "../../content/schema/media-reference";
+import { PartId, Question } from "../../question/schema";
 
 const WebAddress = z.url({ protocol: /^https?$/ }).max(2000);
 const Seconds = z.number().min(0).max(36_000);

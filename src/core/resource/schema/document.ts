@@ -1,10 +1,10 @@
 import { z } from "zod";
-import { kinds, licences, most, phases, subjects, works } from "../vocabulary";
+import { kinds, licences, most, phases, subjects, works } from "../../content/vocabulary";
 import { Block, Origin } from "./block";
-import { MediaReference } from "./media-reference";
-import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
-import { PartId } from "./question";
-import { RichText } from "./rich-text";
+import { MediaReference } from "../../content/schema/media-reference";
+import { LanguageTag, RichTextByLanguage, TextByLanguage } from "../../content/schema/language";
+import { PartId } from "../../question/schema";
+import { RichText } from "../../content/schema/rich-text";
 
 /** The document of one revision: everything there is to a resource but who owns it and which shelf it stands on. */
 

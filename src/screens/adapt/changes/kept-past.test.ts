@@ -1,7 +1,7 @@
 import type { Document } from "@/core/resource/document";
 import { lessonOf } from "@/core/resource/testing/documents";
 import { newStep } from "@/core/resource/edit";
-import { richText } from "@/core/resource/rich-text";
+import { richText } from "@/core/content/rich-text";
 import { hasPast, keepPast } from "./kept-past";
 import { readPast } from "./read-past";
 

@@ -3,7 +3,7 @@ import { clsx } from "clsx";
 import { RadioGroup } from "radix-ui";
 import { turns, type DrawnItem } from "@/core/drawing/drawing";
 import { fills } from "@/core/drawing/vocabulary";
-import { inks } from "@/core/resource/vocabulary";
+import { inks } from "@/core/content/vocabulary";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";

@@ -1,5 +1,5 @@
 "use client";
-import type { Axis } from "@/core/resource/scale";
+import type { Axis } from "@/core/content/scale";
 import { Field } from "@/ui/field";
 import { NumberBox } from "./number-box";
 

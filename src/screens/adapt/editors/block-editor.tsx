@@ -4,7 +4,7 @@ import { later } from "@/ui/later";
 import { memo } from "react";
 import type { Block } from "@/core/resource/block";
 import type { NewId } from "@/core/resource/edit";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { IconButton } from "@/ui/icon-button";
 import { toolNames } from "@/screens/step/manipulative/tool-names";
 import type { Me } from "../media/instructions-editor";

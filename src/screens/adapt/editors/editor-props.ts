@@ -1,5 +1,5 @@
 import type { NewId } from "@/core/resource/edit";
-import type { Option, QuestionOf, QuestionType } from "@/core/resource/question";
+import type { Option, QuestionOf, QuestionType } from "@/core/question/question";
 
 /** What the part of a question's editor is given that is its type's own. */
 export interface EditorProps<Type extends QuestionType> {

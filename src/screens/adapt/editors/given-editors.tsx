@@ -1,7 +1,7 @@
 "use client";
-import { headingAt, headingsOf } from "@/core/resource/note-page";
-import { noteTemplates } from "@/core/resource/vocabulary";
-import { inLanguage } from "@/core/resource/language";
+import { headingAt, headingsOf } from "@/core/question/note-page";
+import { noteTemplates } from "@/core/content/vocabulary";
+import { inLanguage } from "@/core/content/language";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { replaced, type EditorProps } from "./editor-props";
 import { NumberBox } from "./number-box";

@@ -1,7 +1,7 @@
 "use client";
 import { Plus, X } from "lucide-react";
-import { inLanguage } from "@/core/resource/language";
-import { nearestMark } from "@/core/resource/scale";
+import { inLanguage } from "@/core/content/language";
+import { nearestMark } from "@/core/content/scale";
 import { Button } from "@/ui/button";
 import { Field, inputClasses } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";

@@ -8,7 +8,7 @@ import {
   type ManipulativeOf,
 } from "@/core/manipulative/manipulative";
 import { Manipulative } from "@/core/manipulative/schema";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { parseNumber } from "@/core/scoring/number";
 import { Button } from "@/ui/button";
 import { Field, inputClasses, TextInput } from "@/ui/field";

@@ -1,9 +1,9 @@
 "use client";
 import { ArrowDown, ArrowUp, ImagePlus, Plus, X } from "lucide-react";
 import type { ReactNode } from "react";
-import { inLanguage } from "@/core/resource/language";
-import type { Option } from "@/core/resource/question";
-import { most } from "@/core/resource/vocabulary";
+import { inLanguage } from "@/core/content/language";
+import type { Option } from "@/core/question/question";
+import { most } from "@/core/content/vocabulary";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";

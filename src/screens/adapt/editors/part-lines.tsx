@@ -1,7 +1,7 @@
 "use client";
 import { Fragment } from "react";
 import { clsx } from "clsx";
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import type { Part } from "@/core/find/parts";
 import { shortLicence } from "@/core/licence/licence";
 import type { PartHit } from "@/server/adapt/elsewhere";

@@ -1,7 +1,7 @@
 "use client";
 import { Plus, X } from "lucide-react";
-import { marksAfterEdit, readCells, writeCells } from "@/core/resource/edit-passage";
-import { inLanguage } from "@/core/resource/language";
+import { marksAfterEdit, readCells, writeCells } from "@/core/question/edit-passage";
+import { inLanguage } from "@/core/content/language";
 import { Button } from "@/ui/button";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { IconButton } from "@/ui/icon-button";

@@ -2,9 +2,9 @@
 import { Lightbulb, MessageSquareText, Volume2 } from "lucide-react";
 import { useState, type ComponentType, type ReactNode } from "react";
 import type { NewId } from "@/core/resource/edit";
-import { inLanguage } from "@/core/resource/language";
-import { readByPerson, type Question, type QuestionType } from "@/core/resource/question";
-import { isBlank, type RichText } from "@/core/resource/rich-text";
+import { inLanguage } from "@/core/content/language";
+import { readByPerson, type Question, type QuestionType } from "@/core/question/question";
+import { isBlank, type RichText } from "@/core/content/rich-text";
 import { formatAllowed, usualLimits } from "@/core/resource/time-limit";
 import { Button } from "@/ui/button";
 import { Field, inputClasses, TextInput } from "@/ui/field";

@@ -2,8 +2,8 @@
 import { later } from "@/ui/later";
 import type { ComponentType } from "react";
 import { mixed } from "@/core/resource/edit";
-import { inLanguage } from "@/core/resource/language";
-import type { Option, QuestionType } from "@/core/resource/question";
+import { inLanguage } from "@/core/content/language";
+import type { Option, QuestionType } from "@/core/question/question";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses, TextInput } from "@/ui/field";

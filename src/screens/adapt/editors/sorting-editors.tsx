@@ -1,8 +1,8 @@
 "use client";
 import { ImagePlus } from "lucide-react";
 import { useState } from "react";
-import { inLanguage } from "@/core/resource/language";
-import type { Option } from "@/core/resource/question";
+import { inLanguage } from "@/core/content/language";
+import type { Option } from "@/core/question/question";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { tellProblem } from "@/ui/toast";

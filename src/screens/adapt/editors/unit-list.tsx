@@ -1,7 +1,7 @@
 "use client";
 import { Plus, X } from "lucide-react";
 import { useState } from "react";
-import type { AcceptedUnit } from "@/core/resource/question";
+import type { AcceptedUnit } from "@/core/question/question";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, TextInput } from "@/ui/field";

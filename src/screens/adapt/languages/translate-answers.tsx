@@ -1,9 +1,9 @@
 "use client";
 import { useState } from "react";
 import { questionsOf, withQuestions, type Step } from "@/core/resource/document";
-import type { Gap, Question, QuestionOf } from "@/core/resource/question";
-import { isChosen, MOST_LISTED, withWordsIn } from "@/core/resource/word-list";
-import { formatAnswer } from "@/core/scoring/format";
+import type { Gap, Question, QuestionOf } from "@/core/question/question";
+import { isChosen, MOST_LISTED, withWordsIn } from "@/core/question/word-list";
+import { formatAnswer } from "@/core/question/format";
 import { Field, inputClasses } from "@/ui/field";
 import { nativeLanguageName } from "@/screens/media/native-language-name";
 import { MarkedPassage } from "@/screens/step/questions/passage";

@@ -1,8 +1,8 @@
 "use client";
 import { useMemo } from "react";
 import type { Document, Step } from "@/core/resource/document";
-import { inLanguage } from "@/core/resource/language";
-import { plainText, type RichText } from "@/core/resource/rich-text";
+import { inLanguage } from "@/core/content/language";
+import { plainText, type RichText } from "@/core/content/rich-text";
 import { translatables, withTranslation, type Translatable } from "@/core/resource/translate";
 import { inputClasses } from "@/ui/field";
 import { nativeLanguageName } from "@/screens/media/native-language-name";

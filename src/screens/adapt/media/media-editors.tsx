@@ -7,7 +7,7 @@ import { useState } from "react";
 import { silence } from "@/core/media/shipped";
 import type { Block, BlockOf } from "@/core/resource/block";
 import { soundAsText, voiceOf } from "@/core/resource/voices";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { SoundPlayer } from "@/screens/media/sound-player";
 import { VoiceRecorder } from "@/screens/media/voice-recorder";

@@ -1,7 +1,7 @@
 "use client";
 import { ImagePlus } from "lucide-react";
 import type { Block, BlockOf } from "@/core/resource/block";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, TextInput } from "@/ui/field";

@@ -5,7 +5,7 @@ import { months as monthNames } from "@/core/calendar/format-moment";
 import { countries, countryName, deviceName, devices as allDevices } from "@/core/find/also";
 import { readIsbn } from "@/core/find/edition";
 import type { Document } from "@/core/resource/document";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { minutesDisagree, minutesEstimated } from "@/core/resource/minutes";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";

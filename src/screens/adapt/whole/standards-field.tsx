@@ -2,7 +2,7 @@
 import { Plus, X } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { Document } from "@/core/resource/document";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import type { StandardOffer } from "@/data/find/standards";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";

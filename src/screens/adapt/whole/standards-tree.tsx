@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useState } from "react";
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import type { GradeSpan } from "@/core/resource/document";
 import type { StandardOffer, TreeNode } from "@/data/find/standards";
 import { Checkbox } from "@/ui/checkbox";

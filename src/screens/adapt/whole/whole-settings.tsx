@@ -2,8 +2,8 @@
 import { kindName } from "@/core/find/format";
 import { licenceNames, licencesAllowed } from "@/core/licence/licence";
 import type { Document } from "@/core/resource/document";
-import { inLanguage } from "@/core/resource/language";
-import { kinds, subjects } from "@/core/resource/vocabulary";
+import { inLanguage } from "@/core/content/language";
+import { kinds, subjects } from "@/core/content/vocabulary";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses } from "@/ui/field";
 import { RichEditor } from "../writing/rich-editor";

@@ -1,4 +1,4 @@
-import type { RichText } from "@/core/resource/rich-text";
+import type { RichText } from "@/core/content/rich-text";
 
 export interface RichEditorProps {
   label: string;

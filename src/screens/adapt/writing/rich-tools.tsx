@@ -5,7 +5,7 @@ import { Bold, Heading2, Italic, Link as LinkIcon, List, ListOrdered, Mic, Sigma
 import dynamic from "next/dynamic";
 import { Boundary } from "@/ui/later";
 import { useState, type ReactNode } from "react";
-import { mayLinkTo } from "@/core/resource/vocabulary";
+import { mayLinkTo } from "@/core/content/vocabulary";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Field, TextInput } from "@/ui/field";

@@ -4,7 +4,7 @@ import { Minus, Plus } from "lucide-react";
 import { useState } from "react";
 import { fewestPieces, inWhole, piecesOf, formatMoney, totalOf, type OnTable } from "@/core/manipulative/coins";
 import { reduced, tilt, trade, worthOf, type Blocks } from "@/core/manipulative/compute";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { press, type ManipulativeProps } from "./props";
 
 /** Bars of one length cut into equal parts: press a part to shade up to it. */

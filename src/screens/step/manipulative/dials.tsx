@@ -12,8 +12,8 @@ import {
   turnedTo,
   type Place,
 } from "@/core/manipulative/compute";
-import { inLanguage } from "@/core/resource/language";
-import { marksOf, numberedMarks, shareAlong } from "@/core/resource/scale";
+import { inLanguage } from "@/core/content/language";
+import { marksOf, numberedMarks, shareAlong } from "@/core/content/scale";
 import { mediaAddress } from "../media";
 import { NumberLine, PLOT, pointedAt, said, UprightScale } from "../plot";
 import { press, type ManipulativeProps } from "./props";

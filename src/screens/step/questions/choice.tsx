@@ -1,8 +1,8 @@
 "use client";
 import { clsx } from "clsx";
 import { Check } from "lucide-react";
-import { inLanguage } from "@/core/resource/language";
-import type { Option } from "@/core/resource/question";
+import { inLanguage } from "@/core/content/language";
+import type { Option } from "@/core/question/question";
 import { mediaAddress } from "../media";
 import { partLook, target, type QuestionProps } from "./props";
 

@@ -2,8 +2,8 @@
 import { clsx } from "clsx";
 import { Minus, Plus } from "lucide-react";
 import { useState, type KeyboardEvent, type PointerEvent } from "react";
-import { inLanguage } from "@/core/resource/language";
-import { marksOf, nearestMark, numberedMarks, shareAlong } from "@/core/resource/scale";
+import { inLanguage } from "@/core/content/language";
+import { marksOf, nearestMark, numberedMarks, shareAlong } from "@/core/content/scale";
 import { NumberLine, PLOT, pointedAt, said, UprightScale, valueAt } from "../plot";
 import type { QuestionProps } from "./props";
 

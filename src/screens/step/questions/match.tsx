@@ -2,7 +2,7 @@
 import { clsx } from "clsx";
 import { X } from "lucide-react";
 import { useState } from "react";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { Carry, Place } from "./carry";
 import { PressList } from "./press-list";
 import { partLook, target, type QuestionProps } from "./props";

@@ -19,7 +19,7 @@ import { CSS } from "@dnd-kit/utilities";
 import { clsx } from "clsx";
 import { ArrowDown, ArrowUp, GripVertical } from "lucide-react";
 import { useId } from "react";
-import { inLanguage } from "@/core/resource/language";
+import { inLanguage } from "@/core/content/language";
 import { partLook, target, type QuestionProps } from "./props";
 
 function Item({

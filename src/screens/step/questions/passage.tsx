@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
-import { inLanguage } from "@/core/resource/language";
-import { passageWords } from "@/core/resource/question";
+import { inLanguage } from "@/core/content/language";
+import { passageWords } from "@/core/question/question";
 import { partLook, type QuestionProps } from "./props";
 
 /** A passage whose words or sentences can be marked, each a button in the running text. */

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
-import { inLanguage } from "@/core/resource/language";
-import type { Option } from "@/core/resource/question";
+import { inLanguage } from "@/core/content/language";
+import type { Option } from "@/core/question/question";
 import { PieceButton } from "./carry";
 import { target } from "./props";
 

@@ -1,4 +1,4 @@
-import type { QuestionOf, QuestionType, ResponseOf } from "@/core/resource/question";
+import type { QuestionOf, QuestionType, ResponseOf } from "@/core/question/question";
 
 /** What every question's view is given. `value` is undefined until something was answered. */
 export interface QuestionProps<Type extends QuestionType> {

@@ -1,8 +1,8 @@
 "use client";
 import { clsx } from "clsx";
-import { inLanguage } from "@/core/resource/language";
-import { passageParts, writtenText } from "@/core/resource/question";
-import { wordsFor } from "@/core/resource/word-list";
+import { inLanguage } from "@/core/content/language";
+import { passageParts, writtenText } from "@/core/question/question";
+import { wordsFor } from "@/core/question/word-list";
 import { ManipulativeView } from "../manipulative/manipulative-view";
 import { partLook, target, type QuestionProps } from "./props";
 

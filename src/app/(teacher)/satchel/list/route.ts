@@ -1,4 +1,4 @@
-import { formatGradeSpan } from "@/core/find/grade";
+import { formatGradeSpan } from "@/core/content/grade";
 import { writeCsv } from "@/formats/csv";
 import { listedSatchel } from "@/server/satchel/listed-satchel";
 import { route } from "@/server/web/route";

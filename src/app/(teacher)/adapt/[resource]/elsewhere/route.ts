@@ -1,5 +1,5 @@
 import { needFromParameters } from "@/core/find/need";
-import { responseSchemas, type QuestionType } from "@/core/resource/schema/question";
+import { responseSchemas, type QuestionType } from "@/core/question/schema";
 import { findElsewhere, findParts, stepsOf } from "@/server/adapt/elsewhere";
 import { idFrom } from "@/core/ids";
 import { route } from "@/server/web/route";

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { newQuestion } from "../resource/edit";
-import { richText } from "../resource/rich-text";
-import type { Question, QuestionOf, QuestionType } from "../resource/question";
+import { richText } from "../content/rich-text";
+import type { Question, QuestionOf, QuestionType } from "./question";
 import { isBlankResponse } from "./mark";
 import { markStored as mark } from "./testing/stored";
 

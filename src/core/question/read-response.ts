@@ -1,5 +1,5 @@
-import type { Question, ResponseValue } from "../resource/question";
-import { responseSchemas } from "../resource/schema/question";
+import type { Question, ResponseValue } from "./question";
+import { responseSchemas } from "./schema";
 
 /**
  * What was stored as the answer to a question; undefined for none, and for one that is not of the question's shape,

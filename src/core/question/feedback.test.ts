@@ -1,6 +1,6 @@
 import { checkingOf, feedbackFor, marksAreOpen } from "./feedback";
-import { newQuestion } from "./edit";
-import { richText } from "./rich-text";
+import { newQuestion } from "../resource/edit";
+import { richText } from "../content/rich-text";
 
 const at = (text: string) => new Date(text);
 const allDue = at("2026-12-04T14:00:00Z");

@@ -1,8 +1,8 @@
 import { createHmac } from "node:crypto";
-import { mark } from "../scoring/mark";
+import { mark } from "./mark";
 import { disguise } from "./disguise";
-import { newQuestion } from "./edit";
-import { withoutAnswers } from "./student-view";
+import { newQuestion } from "../resource/edit";
+import { withoutAnswers } from "../resource/student-view";
 import type { Question, ResponseValue } from "./question";
 import { questionTypes } from "./testing/question-types";
 

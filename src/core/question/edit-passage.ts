@@ -1,4 +1,4 @@
-import type { NewId } from "./edit";
+import type { NewId } from "../resource/edit";
 import { passageWords, type Gap } from "./question";
 
 /**

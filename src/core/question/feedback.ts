@@ -1,5 +1,5 @@
 import type { CheckingTime, Question } from "./question";
-import type { Verdict } from "../scoring/mark";
+import type { Verdict } from "./mark";
 
 /** When a student may see how an answer went, and what the author wrote about it. */
 

@@ -1,5 +1,5 @@
-import { noteTemplates } from "./vocabulary";
-import { inLanguage } from "./language";
+import { noteTemplates } from "../content/vocabulary";
+import { inLanguage } from "../content/language";
 import type { QuestionOf } from "./question";
 
 export type NoteTemplate = (typeof noteTemplates)[number];

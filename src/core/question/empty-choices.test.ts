@@ -1,4 +1,4 @@
-import { newQuestion } from "./edit";
+import { newQuestion } from "../resource/edit";
 import { emptyChoice } from "./empty-choices";
 import type { Question } from "./question";
 import { questionTypes } from "./testing/question-types";

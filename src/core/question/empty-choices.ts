@@ -1,4 +1,4 @@
-import { inLanguage } from "./language";
+import { inLanguage } from "../content/language";
 import type { Option, Question } from "./question";
 
 interface Choices {

@@ -6,10 +6,10 @@ import {
   type QuestionType,
   type ResponseOf,
   type ResponseValue,
-} from "../resource/question";
-import { mapResponse, matchCorrect } from "./qti";
-import { decimalSign, numberIsRight } from "./number";
-import { isAccepted } from "./spelling";
+} from "./question";
+import { mapResponse, matchCorrect } from "../scoring/qti";
+import { decimalSign, numberIsRight } from "../scoring/number";
+import { isAccepted } from "../scoring/spelling";
 
 export type Verdict = "right" | "partly" | "wrong" | "blank" | "to read";
 

@@ -1,4 +1,4 @@
-import type { Mark } from "../scoring/mark";
+import type { Mark } from "./mark";
 import type { Option, Question, ResponseValue } from "./question";
 
 /**

@@ -1,6 +1,6 @@
 import { clockTime } from "../media/captions";
-import { inLanguage } from "../resource/language";
-import { fieldsOf } from "../resource/note-page";
+import { inLanguage } from "../content/language";
+import { fieldsOf } from "./note-page";
 import {
   passageParts,
   passageWords,
@@ -9,7 +9,7 @@ import {
   type Question,
   type QuestionOf,
   type ResponseValue,
-} from "../resource/question";
+} from "./question";
 
 /** Responses and right answers as a person would write them down: for results, CSV and the light table. */
 

@@ -1,5 +1,5 @@
-import { richText } from "../resource/rich-text";
-import type { Question } from "../resource/question";
+import { richText } from "../content/rich-text";
+import type { Question } from "./question";
 import { formatAnswer } from "./format";
 import { formatStored as sayResponse } from "./testing/stored";
 

@@ -1,4 +1,4 @@
-import type { QuestionType, ResponseOf } from "./schema/question";
+import type { QuestionType, ResponseOf } from "./schema";
 
 export type {
   AcceptedUnit,
@@ -13,7 +13,7 @@ export type {
   ResponseValue,
   SpellingRule,
   Stroke,
-} from "./schema/question";
+} from "./schema";
 
 /** Whether only a person can say how good an answer is. */
 export const readByPerson = (type: QuestionType): boolean =>

@@ -1,6 +1,6 @@
 import fc from "fast-check";
-import { richText } from "../resource/rich-text";
-import { readByPerson, type Question, type QuestionOf } from "../resource/question";
+import { richText } from "../content/rich-text";
+import { readByPerson, type Question, type QuestionOf } from "./question";
 import { formatAnswer } from "./format";
 import { markStored as mark, formatStored as sayResponse } from "./testing/stored";
 

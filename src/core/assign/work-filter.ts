@@ -1,4 +1,4 @@
-import { stateOf, type AssignmentState } from "../assign/form";
+import { stateOf, type AssignmentState } from "./form";
 
 /** What of a piece of work it is found by. */
 export interface ListedWork {

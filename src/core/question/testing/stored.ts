@@ -1,4 +1,4 @@
-import type { Question } from "@/core/resource/question";
+import type { Question } from "../question";
 import { mark } from "../mark";
 import { readResponse } from "../read-response";
 import { formatResponse } from "../format";

@@ -1,10 +1,10 @@
 import { z } from "zod";
-import { LanguageTag, RichTextByLanguage, TextByLanguage } from "./language";
+import { LanguageTag, RichTextByLanguage, TextByLanguage } from "../content/schema/language";
 import { Drawing } from "@/core/drawing/schema";
 import { Manipulative } from "@/core/manipulative/schema";
-import { MediaReference, StoredFile } from "./media-reference";
-import { inks, most, noteTemplates, usualSpelling } from "../vocabulary";
-import { Axis } from "./scale";
+import { MediaReference, StoredFile } from "../content/schema/media-reference";
+import { inks, most, noteTemplates, usualSpelling } from "../content/vocabulary";
+import { Axis } from "../content/schema/scale";
 
 /**
  * Questions. What is asked, what is right, and how it is marked. Response values follow QTI's base types and
