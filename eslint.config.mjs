@@ -24,6 +24,32 @@ const floors = {
   screens: ["@/app/*"],
 };
 
+/** The rooms of src/core from the ground up: each may name those before it, and none after it. */
+const rooms = [
+  "calendar",
+  "content",
+  "locale",
+  "readability",
+  "media",
+  "drawing",
+  "manipulative",
+  "scoring",
+  "question",
+  "resource",
+  "licence",
+  "results",
+  "student",
+  "find",
+  "fit",
+  "plan",
+  "assign",
+  "satchel",
+  "sharing",
+  "team",
+  "people",
+  "roster",
+];
+
 const config = [
   {
     ignores: [
@@ -45,6 +71,25 @@ const config = [
       "no-restricted-imports": [
         "error",
         { patterns: [{ group: above, message: `src/${floor} may not import from above (see README, layout).` }] },
+      ],
+    },
+  })),
+  ...rooms.map((room, at) => ({
+    files: [`src/core/${room}/**/*.ts`],
+    ignores: ["**/*.test.ts", "**/testing/**", "**/testing.ts"],
+    rules: {
+      "@typescript-eslint/no-restricted-imports": [
+        "error",
+        {
+          patterns: rooms.slice(at + 1).length
+            ? [
+                {
+                  regex: `^(@/core|(\\.\\./)+)/?(${rooms.slice(at + 1).join("|")})/`,
+                  message: `src/core/${room} may not import from a room above it (see eslint.config.mjs, rooms).`,
+                },
+              ]
+            : [],
+        },
       ],
     },
   })),

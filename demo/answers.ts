@@ -1,5 +1,5 @@
 import { inLanguage } from "@/core/content/language";
-import { fieldsOf } from "@/core/question/note-page";
+import { fieldsOf } from "@/core/question/types/note-page/fields";
 import type { Question, ResponseValue } from "@/core/question/question";
 import type { SeededRandom } from "./bulk/random";
 
@@ -44,6 +44,8 @@ export function rightAnswer(question: Question, random: SeededRandom): ResponseV
     case "line":
     case "points":
       return question.right;
+    case "place":
+      return question.right.map(({ x, y }): [number, number] => [x, y]);
     case "bars":
       return Object.fromEntries(question.bars.map((bar) => [bar.id, bar.right]));
     case "highlight":
@@ -133,6 +135,8 @@ export function likelyMistake(question: Question, random: SeededRandom): Respons
       );
     case "points":
       return question.right.map(([x, y], at): [number, number] => (at === 0 ? [y, x] : [x, y]));
+    case "place":
+      return question.right.map(({ x, y }, at): [number, number] => (at === 0 ? [1 - x, y] : [x, y]));
     case "highlight":
       return (Object.values(question.right)[0] ?? []).map((place) => place + 1);
     case "cells":

@@ -7,7 +7,7 @@ import { addSet } from "@/data/find/browse";
 import { one, type Queryable } from "@/data/engine/db";
 import { noteViewed, saveSearch, setFollow } from "@/data/find/saved-searches";
 import { addNoteOfUse } from "@/data/find/notes-of-use";
-import type { Lesson, Town } from "./seed";
+import type { Lesson, Town } from "./town";
 
 const HOUR = 3_600_000;
 

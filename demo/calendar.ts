@@ -6,7 +6,7 @@ import { addDays, mondayOf, schoolClock } from "@/core/calendar/school-calendar"
 import { addDaysOff, setBells, setMeetingRules, setTerms, setWeek } from "@/data/plan/calendar";
 import { one, type Queryable } from "@/data/engine/db";
 import { SeededRandom } from "./bulk/random";
-import type { Town } from "./seed";
+import type { Town } from "./town";
 
 const Day = z.tuple([z.number(), z.number()]);
 const Plan = z.strictObject({

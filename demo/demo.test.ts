@@ -3,7 +3,7 @@ import path from "node:path";
 import { allQuestions } from "@/core/resource/document";
 import { parseDocument } from "@/core/resource/schema/document";
 import { factsOf } from "@/core/resource/facts";
-import { readByPerson } from "@/core/question/question";
+import { readByPerson } from "@/core/question/mark";
 import { unfinished } from "@/core/resource/unfinished";
 import { mark } from "@/core/question/mark";
 import { likelyMistake, rightAnswer } from "./answers";

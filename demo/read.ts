@@ -5,7 +5,7 @@ import type { Block } from "@/core/resource/block";
 import type { Document, Step } from "@/core/resource/document";
 import { phases } from "@/core/content/vocabulary";
 import { Kind, Licence, parseDocument, Subject } from "@/core/resource/schema/document";
-import { mixed } from "@/core/resource/edit";
+import { mixed } from "@/core/question/types/order/order";
 import type { Question } from "@/core/question/question";
 import { plainText, richText } from "@/core/content/rich-text";
 import { Manipulative } from "@/core/manipulative/schema";

@@ -28,6 +28,7 @@ import { addBulk } from "./bulk/add";
 import { demoFramework } from "./frameworks";
 import { readWritten } from "./read";
 import { addSharing } from "./sharing";
+import type { Lesson, Town } from "./town";
 
 const folder = import.meta.dirname;
 const HOUR = 3_600_000;
@@ -74,14 +75,6 @@ const Given = z.array(
     stillAt: z.array(z.string()).default([]),
   }),
 );
-
-export interface Town {
-  district: number;
-  schools: Map<string, number>;
-  zone: string;
-  people: Map<string, number>;
-  classes: Map<string, { id: number; school: number; lead: number; students: number[] }>;
-}
 
 const key = (name: string) => name.toLowerCase().replaceAll(" ", ".");
 
@@ -172,13 +165,6 @@ async function addPeople(tx: Queryable, now: Date): Promise<Town> {
     town.classes.set(group.name, { id, school, lead, students });
   }
   return town;
-}
-
-export interface Lesson {
-  id: number;
-  revision: number;
-  document: Document;
-  author: string;
 }
 
 const nameOf = (handle: string) =>

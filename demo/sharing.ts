@@ -18,7 +18,7 @@ import { addReport } from "@/data/share/reports";
 import { give } from "@/data/share/shares";
 import { addTeam, setPart, teamsOf } from "@/data/share/teams";
 import { newLinkToken, tokenHash } from "@/server/web/secrets";
-import type { Lesson, Town } from "./seed";
+import type { Lesson, Town } from "./town";
 
 const DAY = 24 * 3_600_000;
 const Sharing = z.object({

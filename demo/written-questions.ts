@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { richText } from "@/core/content/rich-text";
 import { noteTemplates } from "@/core/content/vocabulary";
-import { passageWords, type Question } from "@/core/question/question";
+import { type Question } from "@/core/question/question";
+import { passageWords } from "@/core/question/passage";
 
 /**
  * The questions that are put together by hand and eye (sorting, labelling, graphs, marking, filling in, drawing), as a
@@ -25,6 +26,15 @@ export const handQuestions = <Shape extends z.ZodRawShape>(asked: Shape) =>
     z.strictObject({ line: Text, scale: Scale, at: z.number(), within: z.number().default(0), ...asked }),
     z.strictObject({ bars: Text, scale: Scale, heights: z.record(z.string(), z.number()), ...asked }),
     z.strictObject({ plot: Text, across: Scale, up: Scale, at: z.array(Place), ...asked }),
+    z.strictObject({
+      find: Text,
+      on: z.string(),
+      shows: Text,
+      at: z.array(Place),
+      within: z.number().default(0.06),
+      grid: z.boolean().default(true),
+      ...asked,
+    }),
     z.strictObject({ mark: Text, passage: Text, by: z.enum(["word", "sentence"]).default("word"), ...asked }),
     z.strictObject({ fill: Text, cells: z.array(z.array(Text)), ...asked }),
     z.strictObject({ draw: Text, over: z.string().optional(), ...asked }),
@@ -118,6 +128,17 @@ export function handQuestion(written: HandQuestion, common: Common, language: st
       y: scaleOf(written.up),
       right: written.at,
       tolerance: 0,
+    };
+  }
+  if ("find" in written) {
+    return {
+      ...asking(written.find),
+      type: "place",
+      media: `drawing:${written.on}`,
+      description: plain(written.shows),
+      grid: written.grid,
+      most: written.at.length,
+      right: written.at.map(([x, y], at) => ({ id: `p${at + 1}`, x, y, across: written.within, down: written.within })),
     };
   }
   if ("mark" in written) {

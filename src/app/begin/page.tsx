@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { redirect } from "next/navigation";
-import { countries } from "@/core/find/also";
+import { countries } from "@/core/locale/names";
 import { hasPeople } from "@/data/student/front-door";
 import { BeginScreen } from "@/screens/sign-in/begin-screen";
 import { enter } from "@/server/web/page";

@@ -1,4 +1,4 @@
-import { languageName } from "../find/also";
+import { languageName } from "../locale/names";
 import { gradeName, gradesOf } from "../content/grade";
 
 /** What of a student decides which version she gets. */

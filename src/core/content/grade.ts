@@ -1,5 +1,3 @@
-import type { GradeSpan } from "../resource/document";
-
 /** K for kindergarten (0), else the number. */
 export function gradeName(grade: number): string {
   return grade === 0 ? "K" : String(grade);
@@ -9,7 +7,7 @@ export function gradeName(grade: number): string {
 export const gradesOf = (students: readonly { grade: number | null }[]): number[] =>
   [...new Set(students.flatMap(({ grade }) => grade ?? []))].sort((one, other) => one - other);
 
-export function formatGradeSpan(span: GradeSpan): string {
+export function formatGradeSpan(span: { from: number; to: number }): string {
   return span.from === span.to ? gradeName(span.from) : `${gradeName(span.from)}–${gradeName(span.to)}`;
 }
 

@@ -47,6 +47,34 @@ export const usualSpelling = { ignoreCase: true, ignoreAccents: false, forgiveOn
 /** Whether a text is a BCP 47 language tag, for example "en", "es" or "pt-BR". */
 export const isLanguageTag = (text: string): boolean => /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(text);
 
+/** What students do in a step; shown as a glyph, searched for, counted. */
+export const activities = [
+  "read",
+  "watch",
+  "listen",
+  "look",
+  "choose",
+  "answer",
+  "calculate",
+  "fill in",
+  "match",
+  "order",
+  "write",
+  "draw",
+  "photograph",
+  "record",
+  "vote",
+  "note",
+  "build",
+  "follow a link",
+  "sort",
+  "label",
+  "plot",
+  "mark words",
+  "mark a place",
+] as const;
+export type Activity = (typeof activities)[number];
+
 /** A web page, a mail address, or a place inside this application. */
 const LINK = /^(https?:\/\/|mailto:|\/(?!\/))/i;
 const LONGEST_LINK = 2000;

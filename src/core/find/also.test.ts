@@ -1,18 +1,9 @@
 import fc from "fast-check";
-import { activities } from "../resource/activity";
+import { activities } from "../content/vocabulary";
 import { licences } from "../content/vocabulary";
-import {
-  bitBlanks,
-  chosenBits,
-  countries,
-  countryName,
-  devices,
-  languageName,
-  languageOf,
-  languages,
-  packAlso,
-  packDoing,
-} from "./also";
+import { bitBlanks, chosenBits, packAlso, packDoing } from "./also";
+import { countries, countryName, languageName, languageOf, languages } from "../locale/names";
+import { devices } from "../content/device";
 
 const anything = fc.record({
   languages: fc.uniqueArray(fc.constantFrom(...languages), { minLength: 1 }),

@@ -1,5 +1,6 @@
-import { activities, type Activity } from "../resource/activity";
-import { isoCountries } from "../locale/countries";
+import { activities, type Activity } from "../content/vocabulary";
+import { devices, type Device } from "../content/device";
+import { countries, languageOf, languages, type Country } from "../locale/names";
 import type { Licence } from "../resource/document";
 import { licences } from "../content/vocabulary";
 
@@ -9,18 +10,6 @@ import { licences } from "../content/vocabulary";
  *   also:  bits 0-6 languages, one bit each | 11-13 licence | 14-21 devices, one bit each | 22-29 country
  *   doing: one bit for each activity
  */
-export const languages = ["en", "es", "fr", "da", "fo", "is", "other"] as const;
-/** A listed one, or the code (ISO 639) of any that resources are in: those share the bit of "other". */
-export type Language = string;
-export const isLanguage = (text: string): boolean => /^[a-z]{2,3}$/.test(text) || text === "other";
-
-/** Countries a resource can belong to. "any" belongs to none: nothing in it speaks of one country's ways. XS: the Skerry Isles. */
-export const countries = ["any", "XS", ...isoCountries] as const;
-export type Country = (typeof countries)[number];
-
-export const devices = ["any", "computer", "tablet", "phone", "camera", "microphone", "printer", "none"] as const;
-export type Device = (typeof devices)[number];
-
 const COUNTRY_SHIFT = 22;
 const LICENCE_SHIFT = 11;
 const DEVICE_SHIFT = 14;
@@ -36,12 +25,6 @@ export interface AlsoValues {
 }
 
 const bits = (positions: readonly number[]): number => positions.reduce((all, at) => all | (1 << at), 0);
-
-/** The listed language a BCP 47 tag belongs to. */
-export function languageOf(tag: string): (typeof languages)[number] {
-  const base = tag.split("-")[0]!.toLowerCase();
-  return languages.find((language) => language === base) ?? "other";
-}
 
 export function packAlso({ languages: tags, country, licence, devices: needed }: AlsoValues): number {
   return (
@@ -85,36 +68,3 @@ export const codeOf = (blank: BitBlankName, value: string): number =>
 /** Languages that have no bit of their own. */
 export const unlisted = (chosen: readonly string[]): string[] =>
   chosen.filter((one) => !(languages as readonly string[]).includes(one));
-
-const made = new Map<"region" | "language", Intl.DisplayNames>();
-/** Names in English; they take some 10 ms to read, which a page that shows none need not wait for. */
-function namesOf(type: "region" | "language"): Intl.DisplayNames {
-  const names = made.get(type) ?? new Intl.DisplayNames("en", { type });
-  made.set(type, names);
-  return names;
-}
-
-export function countryName(country: Country): string {
-  if (country === "any") return "anywhere";
-  // Unicode keeps the codes XA to XZ for private use: Intl has no name for them.
-  return country === "XS"
-    ? "the Skerry Isles"
-    : namesOf("region")
-        .of(country)!
-        .replace(/^United /, "the United ");
-}
-
-export const languageName = (language: string): string =>
-  language === "other" ? "another language" : (namesOf("language").of(language) ?? language);
-
-const deviceNames: Record<Device, string> = {
-  any: "any device",
-  computer: "a computer",
-  tablet: "a tablet",
-  phone: "a phone",
-  camera: "a camera",
-  microphone: "a microphone",
-  printer: "a printer",
-  none: "no device at all",
-};
-export const deviceName = (device: Device): string => deviceNames[device];

@@ -3,7 +3,8 @@ import { licenceNames } from "../licence/licence";
 import { clockTime } from "../media/captions";
 import type { Facts } from "../resource/facts";
 import { minutesDisagree } from "../resource/minutes";
-import { countryName, deviceName, languageName } from "./also";
+import { countryName, languageName } from "../locale/names";
+import { deviceName } from "../content/device";
 import { formatGradeSpan, formatReadingGrade } from "../content/grade";
 
 /** More columns than this cannot be read beside one another. */

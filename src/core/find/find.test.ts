@@ -16,9 +16,11 @@ import {
   type Need,
 } from "./need";
 import { formatBlank, formatCount, formatGrades } from "./format";
-import { countries, devices, languages } from "./also";
-import { activities } from "../resource/activity";
-import { listedForm, queryText, typedParts, wordList } from "./words";
+import { countries, languages } from "../locale/names";
+import { devices } from "../content/device";
+import { activities } from "../content/vocabulary";
+import { queryText, typedParts, wordList } from "./words";
+import { listedForm } from "../content/listed-form";
 
 const anyValidNeed: fc.Arbitrary<Need> = fc.record({
   words: fc.stringMatching(/^[a-z]{0,12}( [a-z]{1,8})?$/).map((words) => words.trim()),

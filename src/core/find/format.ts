@@ -1,7 +1,8 @@
 import { months } from "../calendar/format-moment";
 import { formatList } from "../format-list";
 import type { Kind, Licence } from "../resource/document";
-import { countryName, deviceName, languageName } from "./also";
+import { countryName, languageName } from "../locale/names";
+import { deviceName } from "../content/device";
 import { gradeName } from "../content/grade";
 import type { Blank, Need, Shelf } from "./need";
 

@@ -1,4 +1,4 @@
-import { listedForm } from "./words";
+import { listedForm } from "../content/listed-form";
 
 /** Words of one language with the word of another, by listed form. */
 export type Glossary = ReadonlyMap<string, string>;

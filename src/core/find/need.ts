@@ -1,8 +1,9 @@
-import { activities, type Activity } from "../resource/activity";
+import { activities, type Activity } from "../content/vocabulary";
 import type { Kind, Licence, Subject } from "../resource/document";
 import { kinds, licences, subjects } from "../content/vocabulary";
 import { idFrom } from "../ids";
-import { countries, devices, isLanguage, type Country, type Device, type Language } from "./also";
+import { countries, isLanguage, type Country, type Language } from "../locale/names";
+import { devices, type Device } from "../content/device";
 
 /** The need line: what she looks for, as a sentence with blanks. Its text form is the address of the page. */
 export const shelves = ["satchel", "staffroom", "district", "commons"] as const;

@@ -1,6 +1,7 @@
 import { lesson } from "@/data/testing/world";
 import { richText } from "../content/rich-text";
-import { newQuestion, newStep } from "../resource/edit";
+import { newStep } from "../resource/edit";
+import { newQuestion } from "../question/new-question";
 import type { QuestionType } from "../question/question";
 import { partsOf, ranked } from "./parts";
 

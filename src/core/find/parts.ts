@@ -3,7 +3,8 @@ import type { Document, Step } from "../resource/document";
 import { inLanguage } from "../content/language";
 import type { QuestionType } from "../question/question";
 import { plainText } from "../content/rich-text";
-import { listedForm, typedParts } from "./words";
+import { typedParts } from "./words";
+import { listedForm } from "../content/listed-form";
 
 /** A step, or one question in it, that answers some words. */
 export interface Part {

@@ -1,5 +1,5 @@
 import { britishOf, dependsOnSense } from "../locale/spelling";
-import { listedForm } from "./words";
+import { listedForm } from "../content/listed-form";
 
 /** Words that mean the same, by listed form. */
 export type Synonyms = ReadonlyMap<string, readonly string[]>;

@@ -1,3 +1,5 @@
+import { listedForm } from "../content/listed-form";
+
 /** What was typed, as parts: words and quoted phrases, wanted or (with a minus) not. */
 export interface TypedPart {
   text: string;
@@ -24,11 +26,6 @@ export function typedParts(typed: string): TypedPart[] {
     if (bare) parts.push({ text: bare, phrase: phrase !== undefined, wanted: minus !== "-" });
   }
   return parts;
-}
-
-/** The form words are listed under: lower case, without accents. */
-export function listedForm(word: string): string {
-  return word.toLowerCase().normalize("NFD").replace(/\p{M}/gu, "");
 }
 
 const WORD = /[\p{L}\p{N}][\p{L}\p{M}\p{N}]*/gu;

@@ -1,5 +1,6 @@
 import { gradeName, formatReadingGrade } from "../content/grade";
-import { countryName, languageName, type Country, type Device } from "../find/also";
+import { countryName, languageName, type Country } from "../locale/names";
+import type { Device } from "../content/device";
 import { foreignSigns } from "../locale/country";
 import type { Facts } from "../resource/facts";
 

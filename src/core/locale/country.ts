@@ -1,4 +1,4 @@
-import { countries, type Country } from "../find/also";
+import { countries, type Country } from "./names";
 import cldr from "./cldr.json";
 import { americanOf, britishOf, dependsOnSense } from "./spelling";
 

@@ -1,4 +1,4 @@
-import { listedForm } from "../find/words";
+import { listedForm } from "../content/listed-form";
 
 /** People who answer to what is typed: first those with a name that begins so, then those whose name or school has it. */
 export function called<Person extends { name: string; school: string | null }>(

@@ -1,8 +1,8 @@
 import { createHmac } from "node:crypto";
 import { mark } from "./mark";
 import { disguise } from "./disguise";
-import { newQuestion } from "../resource/edit";
-import { withoutAnswers } from "../resource/student-view";
+import { newQuestion } from "./new-question";
+import { withoutAnswers } from "./without-answers";
 import type { Question, ResponseValue } from "./question";
 import { questionTypes } from "./testing/question-types";
 

@@ -1,5 +1,5 @@
 import { checkingOf, feedbackFor, marksAreOpen } from "./feedback";
-import { newQuestion } from "../resource/edit";
+import { newQuestion } from "./new-question";
 import { richText } from "../content/rich-text";
 
 const at = (text: string) => new Date(text);

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { richText } from "../content/rich-text";
-import { readByPerson, type Question, type QuestionOf } from "./question";
+import { type Question, type QuestionOf } from "./question";
+import { readByPerson } from "./mark";
 import { formatAnswer } from "./format";
 import { markStored as mark, formatStored as sayResponse } from "./testing/stored";
 

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { newQuestion } from "../resource/edit";
+import { newQuestion } from "./new-question";
 import { richText } from "../content/rich-text";
 import type { Question, QuestionOf, QuestionType } from "./question";
 import { isBlankResponse } from "./mark";

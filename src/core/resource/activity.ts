@@ -1,56 +1,7 @@
+import type { Activity } from "../content/vocabulary";
+import { questionKinds } from "../question/kinds";
 import type { Block } from "./block";
 import type { Step } from "./document";
-import type { QuestionType } from "../question/question";
-
-/** What students do in a step; shown as a glyph, searched for, counted. */
-export const activities = [
-  "read",
-  "watch",
-  "listen",
-  "look",
-  "choose",
-  "answer",
-  "calculate",
-  "fill in",
-  "match",
-  "order",
-  "write",
-  "draw",
-  "photograph",
-  "record",
-  "vote",
-  "note",
-  "build",
-  "follow a link",
-  "sort",
-  "label",
-  "plot",
-  "mark words",
-] as const;
-export type Activity = (typeof activities)[number];
-
-const byQuestion: Record<QuestionType, Activity> = {
-  choice: "choose",
-  choices: "choose",
-  shortText: "answer",
-  number: "calculate",
-  gaps: "fill in",
-  match: "match",
-  order: "order",
-  longText: "write",
-  groups: "sort",
-  labels: "label",
-  line: "plot",
-  bars: "plot",
-  points: "plot",
-  highlight: "mark words",
-  cells: "fill in",
-  sketch: "draw",
-  poll: "vote",
-  photo: "photograph",
-  speech: "record",
-  notePage: "note",
-};
 
 const byBlock: Record<Exclude<Block["type"], "question">, Activity> = {
   text: "read",
@@ -66,7 +17,7 @@ const byBlock: Record<Exclude<Block["type"], "question">, Activity> = {
 };
 
 export function activityOf(block: Block): Activity {
-  return block.type === "question" ? byQuestion[block.question.type] : byBlock[block.type];
+  return block.type === "question" ? questionKinds[block.question.type].activity : byBlock[block.type];
 }
 
 const passive: ReadonlySet<Activity> = new Set(["read", "look", "follow a link"]);

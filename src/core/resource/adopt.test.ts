@@ -12,7 +12,8 @@ import {
 import type { Document, Step } from "./document";
 import { richText } from "../content/rich-text";
 import { parseDocument } from "./schema/document";
-import { newQuestion, newStep } from "./edit";
+import { newStep } from "./edit";
+import { newQuestion } from "../question/new-question";
 
 let made = 0;
 const newId = () => `n${(made += 1)}`;

@@ -2,10 +2,11 @@ import { allQuestions, titleOf } from "./document";
 import { parseDocument, DocumentError } from "./schema/document";
 import { activityOf, mainActivity } from "./activity";
 import { inLanguage } from "../content/language";
-import { newQuestion, newStep } from "./edit";
+import { newStep } from "./edit";
+import { newQuestion } from "../question/new-question";
 import { isBlank, plainText, richText } from "../content/rich-text";
 import { RichText } from "../content/schema/rich-text";
-import { passageParts } from "../question/question";
+import { passageParts } from "../question/passage";
 
 const counter = () => {
   let n = 0;

@@ -4,21 +4,20 @@ import { parseDocument } from "./schema/document";
 import {
   duplicateSteps,
   insertStep,
-  mixed,
   moveBlock,
   moveStep,
   moveSteps,
-  newQuestion,
   newStep,
   putBlock,
-  readPassage,
   removeBlock,
   removeSteps,
   replaceStep,
   restoreBlock,
   restoreSteps,
-  writePassage,
 } from "./edit";
+import { mixed } from "../question/types/order/order";
+import { newQuestion } from "../question/new-question";
+import { readPassage, writePassage } from "../question/passage";
 import { questionTypes } from "../question/testing/question-types";
 
 const counter = (prefix = "n") => {

@@ -1,7 +1,8 @@
 import { newDrawing, newItem } from "../drawing/drawing";
 import type { Block } from "./block";
 import type { Document } from "./document";
-import { newQuestion, newStep } from "./edit";
+import { newStep } from "./edit";
+import { newQuestion } from "../question/new-question";
 import { everyText } from "./every-text";
 import { richText } from "../content/rich-text";
 

@@ -1,12 +1,14 @@
 import type { Step } from "./document";
 import { parseDocument } from "./schema/document";
-import { newQuestion, newStep } from "./edit";
+import { newStep } from "./edit";
+import { newQuestion } from "../question/new-question";
 import { factsOf, searchTexts } from "./facts";
 import { minutesDisagree } from "./minutes";
 import { measuredText, studentText } from "./student-text";
 import { unfinished } from "./unfinished";
 import { richText } from "../content/rich-text";
-import { studentDocument, withoutAnswers } from "./student-view";
+import { studentDocument } from "./student-view";
+import { withoutAnswers } from "../question/without-answers";
 import { questionTypes } from "../question/testing/question-types";
 import type { Question } from "../question/question";
 

@@ -1,12 +1,14 @@
-import { countries, type Country, type Device } from "../find/also";
+import { countries, type Country } from "../locale/names";
+import type { Device } from "../content/device";
 import { belongsTo, type Sign } from "../locale/country";
 import { readingGrade } from "../readability/grade";
-import { activitiesIn, type Activity } from "./activity";
+import { activitiesIn } from "./activity";
+import type { Activity } from "../content/vocabulary";
 import { allQuestions, type Document, type GradeSpan, type Kind, type Licence, type Subject } from "./document";
 import { everyText } from "./every-text";
 import { inLanguage } from "../content/language";
 import { filmSeconds, minutesOf, soundSeconds, sumOver, type Minutes } from "./minutes";
-import { readByPerson } from "../question/question";
+import { readByPerson } from "../question/mark";
 import { countWords, isForStudents, measuredText, studentText } from "./student-text";
 
 /** What a line of results shows; computed from the document, never typed in twice. */

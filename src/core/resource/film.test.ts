@@ -1,5 +1,6 @@
 import type { BlockOf } from "./block";
-import { withNewBlockIds, newQuestion } from "./edit";
+import { withNewBlockIds } from "./edit";
+import { newQuestion } from "../question/new-question";
 import { addStop, filmProblem, putStop, removeStop } from "./film";
 import { allQuestions, questionsOf, type Step } from "./document";
 import { lessonOf } from "./testing/documents";

@@ -1,5 +1,6 @@
 import type { BlockOf, FilmStop } from "./block";
-import { newQuestion, type NewId } from "./edit";
+import { type NewId } from "./edit";
+import { newQuestion } from "../question/new-question";
 import type { QuestionType } from "../question/question";
 import { richText } from "../content/rich-text";
 

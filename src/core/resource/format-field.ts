@@ -1,5 +1,6 @@
 import { months as monthNames } from "../calendar/format-moment";
-import { countryName, deviceName, languageName, type Country } from "../find/also";
+import { countryName, languageName, type Country } from "../locale/names";
+import { deviceName } from "../content/device";
 import { formatGradeSpan } from "../content/grade";
 import type { Document } from "./document";
 import { inLanguage } from "../content/language";

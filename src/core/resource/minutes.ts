@@ -1,6 +1,7 @@
 import type { Block } from "./block";
 import { allQuestions, type Document } from "./document";
-import { readByPerson, type Question } from "../question/question";
+import { type Question } from "../question/question";
+import { readByPerson } from "../question/mark";
 import { countWords, isForStudents, studentText } from "./student-text";
 
 /** How long a resource takes: as stated, by its steps, or estimated. */

@@ -1,4 +1,4 @@
-import { languageName } from "../find/also";
+import { languageName } from "../locale/names";
 import { silence } from "../media/shipped";
 import { readingGrade } from "../readability/grade";
 import type { Document, Step } from "./document";

@@ -1,5 +1,6 @@
 import type { Document, Step } from "./document";
-import { newQuestion, newStep } from "./edit";
+import { newStep } from "./edit";
+import { newQuestion } from "../question/new-question";
 import { placeStepAs } from "./merge";
 import { richText } from "../content/rich-text";
 import { formatField } from "./format-field";

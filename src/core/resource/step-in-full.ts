@@ -1,7 +1,9 @@
-import { languageName } from "../find/also";
+import { languageName } from "../locale/names";
 import type { Block } from "./block";
 import { questionsOf, type Recording, type Step } from "./document";
 import { inLanguage } from "../content/language";
+import { kindOf } from "../question/kinds";
+import { fileName } from "../question/wording";
 import type { Question } from "../question/question";
 import { plainText } from "../content/rich-text";
 import { stepText } from "./words-changed";
@@ -15,9 +17,6 @@ const checkedWhen = {
   never: "not checked",
 } as const;
 
-/** A shipped file by its name, a stored one by the beginning of its hash: enough to see that it is another. */
-const fileName = (media: string) => (media.includes(":") ? media.split(":")[1]! : media.slice(0, 8));
-
 const settings = (step: Step): string =>
   [
     step.minutes === undefined ? "no minutes stated" : `${step.minutes} min`,
@@ -27,55 +26,13 @@ const settings = (step: Step): string =>
     ...(step.locked ? ["locked"] : []),
   ].join(" · ");
 
-/** What is chosen from, sorted or labelled in a question, each on a line of its own. */
-function choices(question: Question, languages: readonly string[]): string[] {
-  const list = (
-    options: readonly { text: Record<string, string>; picture?: string | undefined }[],
-    right?: readonly string[],
-  ) =>
-    (options as readonly { id?: string; text: Record<string, string>; picture?: string | undefined }[]).map(
-      ({ id, text, picture }) =>
-        `${right === undefined ? "-" : id !== undefined && right.includes(id) ? "(right)" : "( )"} ${inLanguage(text, languages) ?? ""}${picture ? ` [picture ${fileName(picture)}]` : ""}`,
-    );
-  switch (question.type) {
-    case "choice":
-      return list(question.options, question.right ? [question.right] : []);
-    case "choices":
-      return list(question.options, question.right);
-    case "poll":
-      return list(question.options);
-    case "match":
-      return [...list(question.left), ...list(question.right)];
-    case "order":
-      return list(question.items);
-    case "groups":
-      return [...list(question.groups), ...list(question.items)];
-    case "labels":
-      return [
-        `[picture ${fileName(question.media)}: ${inLanguage(question.description, languages) ?? ""}]`,
-        ...list(question.labels),
-      ];
-    case "longText":
-      return list(question.checklist ?? []);
-    case "gaps":
-    case "highlight":
-      return [inLanguage(question.passage, languages) ?? ""];
-    case "cells":
-      return (inLanguage(question.rows, languages) ?? []).map((row) => row.join(" | "));
-    case "bars":
-      return list(question.bars);
-    default:
-      return [];
-  }
-}
-
 function questionDetails(question: Question, languages: readonly string[]): string[] {
   const said = (name: string, text: Question["prompt"] | undefined) => {
     const words = plainText(inLanguage(text, languages));
     return words.trim() ? [`${name}: ${words}`] : [];
   };
   return [
-    ...choices(question, languages),
+    ...(kindOf(question).lines?.(question as never, languages) ?? []),
     ...said("Hint", question.hint),
     ...said("When right", question.feedback?.right),
     ...said("When not right", question.feedback?.wrong),

@@ -1,6 +1,7 @@
 import { lesson } from "@/data/testing/world";
 import { questionsOf, withQuestions } from "./document";
-import { studentDocument, veiled } from "./student-view";
+import { studentDocument } from "./student-view";
+import { veiled } from "../question/without-answers";
 import { allowedSeconds, GRACE_SECONDS, formatAllowed, secondsLeft, standing, timeLimits } from "./time-limit";
 
 const begun = new Date("2026-11-30T09:00:00Z");

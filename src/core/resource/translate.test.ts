@@ -1,6 +1,7 @@
 import { newDrawing, newItem } from "../drawing/drawing";
 import type { Block } from "./block";
-import { newQuestion, newStep } from "./edit";
+import { newStep } from "./edit";
+import { newQuestion } from "../question/new-question";
 import { questionsOf, type Step } from "./document";
 import { lessonOf } from "./testing/documents";
 import { plainText, richText, type RichText } from "../content/rich-text";

@@ -1,7 +1,7 @@
 import { questionsOf, withQuestions, type Document, type Step } from "./document";
-import { marksAfterEdit } from "../question/edit-passage";
+import { marksAfterEdit } from "../question/types/gaps/edit-passage";
 import { isBlank, isRichText, type RichText } from "../content/rich-text";
-import { isChosen } from "../question/word-list";
+import { isChosen } from "../question/types/gaps/word-list";
 
 /**
  * Every text of a step that exists by language, found by its shape, so that no kind of block or question is forgotten: an

@@ -1,4 +1,5 @@
-import { newQuestion, newStep } from "../resource/edit";
+import { newStep } from "../resource/edit";
+import { newQuestion } from "../question/new-question";
 import type { Document } from "../resource/document";
 import { parseDocument } from "../resource/schema/document";
 import { richText } from "../content/rich-text";

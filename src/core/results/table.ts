@@ -1,4 +1,5 @@
-import { readByPerson, type QuestionType, type ResponseValue } from "../question/question";
+import { type QuestionType, type ResponseValue } from "../question/question";
+import { readByPerson } from "../question/mark";
 import type { Document } from "../resource/document";
 import { allQuestions, titleOf } from "../resource/document";
 import type { Question } from "../question/question";

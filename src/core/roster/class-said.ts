@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { devices } from "../find/also";
+import { devices } from "../content/device";
 import { isLanguageTag } from "../content/vocabulary";
 
 /** What is said of a class: what it is called, and what decides whether something fits it. */

@@ -1,5 +1,5 @@
 import { gradesOfSpan } from "../content/grade";
-import { listedForm } from "../find/words";
+import { listedForm } from "../content/listed-form";
 import type { Kind, Licence, Subject } from "../resource/document";
 import { kinds, licences, subjects } from "../content/vocabulary";
 import type { Facts } from "../resource/facts";

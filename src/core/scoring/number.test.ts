@@ -52,8 +52,8 @@ describe("a number is right", () => {
   });
 
   test("without tolerance only itself, but floating-point dust is nobody's mistake", () => {
-    expect(numberIsRight({ id: "p", right: 0.1 + 0.2, tolerance: 0 }, { number: "0.3" })).toBe(true);
-    expect(numberIsRight({ id: "p", right: 0.3, tolerance: 0 }, { number: "0.30001" })).toBe(false);
+    expect(numberIsRight({ right: 0.1 + 0.2, tolerance: 0 }, { number: "0.3" })).toBe(true);
+    expect(numberIsRight({ right: 0.3, tolerance: 0 }, { number: "0.30001" })).toBe(false);
   });
 
   test("in any accepted unit, converted; in the wrong kind of unit never", () => {

@@ -1,4 +1,11 @@
-import type { NumberPart } from "../question/question";
+/** A number that is right. */
+export interface AcceptedNumber {
+  right: number;
+  /** Still right when off by no more than this, in the first unit. */
+  tolerance: number;
+  /** Units to choose from, by how many of the first one each makes; null for one that can never be right. */
+  units?: readonly { name: string; factor: number | null }[] | undefined;
+}
 
 /**
  * Reads a number as people write it: "1,250", "1 250", "12.5", "12,5", "3/4", "1 1/2", "−3". Returns null for anything
@@ -32,7 +39,7 @@ export function decimalSign(language: string): "." | "," {
  * Floating-point dust is not counted against anyone (0.1 + 0.2 is 0.3).
  */
 export function numberIsRight(
-  part: NumberPart,
+  part: AcceptedNumber,
   given: { number: string; unit?: string | undefined },
   decimal: "." | "," = ".",
 ): boolean {

@@ -1,4 +1,10 @@
-import type { SpellingRule } from "../question/question";
+/** How typed words are compared with the accepted ones. */
+export interface SpellingRule {
+  ignoreCase: boolean;
+  ignoreAccents: boolean;
+  /** One letter wrong, missing, added or swapped is forgiven in words of five letters and more. */
+  forgiveOneSlip: boolean;
+}
 
 /** The form two answers are compared in: composed letters, single spaces, straight apostrophes; case and accents by the rule. */
 export function comparable(text: string, rule: SpellingRule): string {

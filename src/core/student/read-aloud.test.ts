@@ -1,5 +1,6 @@
 import type { Block } from "../resource/block";
-import { newQuestion, newStep } from "../resource/edit";
+import { newStep } from "../resource/edit";
+import { newQuestion } from "../question/new-question";
 import type { Step } from "../resource/document";
 import { richText } from "../content/rich-text";
 import type { Question, QuestionType } from "../question/question";

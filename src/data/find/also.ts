@@ -1,4 +1,5 @@
-import { bitBlanks, chosenBits, codeOf, languages, unlisted, type BitBlankName } from "@/core/find/also";
+import { bitBlanks, chosenBits, codeOf, unlisted, type BitBlankName } from "@/core/find/also";
+import { languages } from "@/core/locale/names";
 import { alsoBlanks, chosenIn, isFilled, type AlsoBlank, type Need } from "@/core/find/need";
 
 /** What the words of the need line turned out to name, see core/find/typed.ts; empty when they are just words. */

@@ -1,13 +1,6 @@
-import {
-  bitBlanks,
-  countryName,
-  deviceName,
-  languageName,
-  languages,
-  type BitBlankName,
-  type Country,
-  type Device,
-} from "@/core/find/also";
+import { bitBlanks, type BitBlankName } from "@/core/find/also";
+import { countryName, languageName, languages, type Country } from "@/core/locale/names";
+import { deviceName, type Device } from "@/core/content/device";
 import { countGroups, lastSteps, sumOf, type Groups } from "@/core/find/count";
 import type { FacetCounts } from "@/core/find/facets";
 import { alsoBlanks, emptied, isFilled, type AlsoBlank, type Blank } from "@/core/find/need";

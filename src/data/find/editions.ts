@@ -1,5 +1,5 @@
 import type { Edition } from "@/core/find/edition";
-import { listedForm } from "@/core/find/words";
+import { listedForm } from "@/core/content/listed-form";
 import type { Document } from "@/core/resource/document";
 import type { Queryable } from "../engine/db";
 import { reached, readerParameters, type Reader } from "./reach";

@@ -1,6 +1,7 @@
 import type { Synonyms } from "@/core/find/synonyms";
 import { nearestWord } from "@/core/find/nearest";
-import { listedForm, queryText, typedParts, type TypedPart } from "@/core/find/words";
+import { queryText, typedParts, type TypedPart } from "@/core/find/words";
+import { listedForm } from "@/core/content/listed-form";
 import type { Queryable } from "../engine/db";
 import { reached, readerParameters, type Reader } from "./reach";
 import type { WordQuery } from "./conditions";

@@ -1,4 +1,4 @@
-import type { Country } from "@/core/find/also";
+import type { Country } from "@/core/locale/names";
 import type { Queryable } from "../engine/db";
 
 export type Role = "teacher" | "curator" | "office";

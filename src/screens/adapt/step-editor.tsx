@@ -6,7 +6,8 @@ import { shippedFilms, silence } from "@/core/media/shipped";
 import { useEffect, useMemo, useRef } from "react";
 import type { Block } from "@/core/resource/block";
 import type { Step } from "@/core/resource/document";
-import { moveBlock, newQuestion, putBlock, removeBlock, type NewId } from "@/core/resource/edit";
+import { moveBlock, putBlock, removeBlock, type NewId } from "@/core/resource/edit";
+import { newQuestion } from "@/core/question/new-question";
 import { inLanguage } from "@/core/content/language";
 import { richText } from "@/core/content/rich-text";
 import type { QuestionType } from "@/core/question/question";
@@ -19,7 +20,7 @@ import { useFile } from "../media/use-file";
 import { toolNames } from "../step/manipulative/tool-names";
 import { BlockEditor, type BlockActs } from "./editors/block-editor";
 import { InstructionsEditor, type Me } from "./media/instructions-editor";
-import { questionNames } from "./editors/question-editor";
+import { questionKinds } from "@/core/question/kinds";
 
 /** One step in the middle of the page: everything students see of it, edited where it stands. */
 export function StepEditor({
@@ -110,9 +111,9 @@ export function StepEditor({
           </Button>
           {picture.input}
           <Menu align="start" trigger={<Button>Question …</Button>}>
-            {(Object.keys(questionNames) as QuestionType[]).map((type) => (
+            {(Object.keys(questionKinds) as QuestionType[]).map((type) => (
               <MenuItem key={type} onSelect={() => addQuestion(type)}>
-                {questionNames[type]}
+                {questionKinds[type].name}
               </MenuItem>
             ))}
           </Menu>

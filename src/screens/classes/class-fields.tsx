@@ -1,6 +1,6 @@
 "use client";
 import { useState } from "react";
-import { deviceName, devices as allDevices } from "@/core/find/also";
+import { deviceName, devices as allDevices } from "@/core/content/device";
 import { formatReadingGrade } from "@/core/content/grade";
 import { languageNamed } from "@/core/resource/language-named";
 import type { ClassSaid } from "@/core/roster/class-said";

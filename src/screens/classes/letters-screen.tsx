@@ -1,6 +1,6 @@
 "use client";
 import { Printer } from "lucide-react";
-import { languageName } from "@/core/find/also";
+import { languageName } from "@/core/locale/names";
 import { letterHome, withoutLetter, type Letters } from "@/core/roster/letter";
 import type { Student } from "@/data/classes/classes";
 import { Button } from "@/ui/button";

@@ -2,7 +2,7 @@
 import { ClipboardPaste, Printer, Users } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { languageName } from "@/core/find/also";
+import { languageName } from "@/core/locale/names";
 import { gradeName, formatReadingGrade } from "@/core/content/grade";
 import type { Class, Student } from "@/data/classes/classes";
 import type { StudentGoal } from "@/data/plan/plan";

@@ -1,6 +1,7 @@
 "use client";
 import { formatDay, formatMonths } from "@/core/calendar/format-moment";
-import { countryName, deviceName, languageName } from "@/core/find/also";
+import { countryName, languageName } from "@/core/locale/names";
+import { deviceName } from "@/core/content/device";
 import { formatGradeSpan, formatReadingGrade } from "@/core/content/grade";
 import { minutesDisagree } from "@/core/resource/minutes";
 import { clockTime } from "@/core/media/captions";

@@ -1,5 +1,5 @@
 "use client";
-import { readByPerson } from "@/core/question/question";
+import { readByPerson } from "@/core/question/mark";
 import { clsx } from "clsx";
 import { useState, type ReactNode } from "react";
 import { mainActivity } from "@/core/resource/activity";

@@ -1,7 +1,8 @@
-import type { ReactNode } from "react";
+import type { ReactElement } from "react";
 import { inLanguage } from "@/core/content/language";
 import { letterAt } from "@/core/resource/paper";
-import { passageParts, type Gap, type Option, type Question } from "@/core/question/question";
+import { type Gap, type Option, type Question } from "@/core/question/question";
+import { passageParts } from "@/core/question/passage";
 import { mediaAddress } from "../step/media";
 import { AnswerView } from "../step/question-view";
 
@@ -63,7 +64,7 @@ function GapOnPaper({ gap, languages }: { gap: Gap | undefined; languages: reado
 }
 
 /** What a question asks for, to be filled in with a pencil. */
-function answerPlace(question: Question, languages: readonly string[]): ReactNode {
+function answerPlace(question: Question, languages: readonly string[]): ReactElement {
   switch (question.type) {
     case "choice":
     case "poll":
@@ -219,6 +220,7 @@ function answerPlace(question: Question, languages: readonly string[]): ReactNod
     case "line":
     case "bars":
     case "points":
+    case "place":
     case "sketch":
     case "notePage":
       return (

@@ -1,7 +1,7 @@
 "use client";
 import { Search, SlidersHorizontal, X } from "lucide-react";
 import { useState } from "react";
-import { languageName } from "@/core/find/also";
+import { languageName } from "@/core/locale/names";
 import { gradeName } from "@/core/content/grade";
 import { licenceWord } from "@/core/find/format";
 import type { Licence } from "@/core/resource/document";

@@ -11,6 +11,7 @@ import {
   Headphones,
   Highlighter,
   Link,
+  MapPin,
   Mic,
   NotebookPen,
   Pencil,
@@ -23,7 +24,7 @@ import {
   Vote,
   type LucideIcon,
 } from "lucide-react";
-import type { Activity } from "@/core/resource/activity";
+import type { Activity } from "@/core/content/vocabulary";
 
 const icons: Record<Activity, LucideIcon> = {
   read: BookOpen,
@@ -48,6 +49,7 @@ const icons: Record<Activity, LucideIcon> = {
   label: Tag,
   plot: ChartSpline,
   "mark words": Highlighter,
+  "mark a place": MapPin,
 };
 
 /** What students do, as a glyph. Say it in words beside it or give `name` to have it heard. */

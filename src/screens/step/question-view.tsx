@@ -13,6 +13,7 @@ import { MatchView } from "./questions/match";
 import { NotePageView } from "./questions/note-page";
 import { OrderView } from "./questions/order";
 import { CellsView, HighlightView } from "./questions/passage";
+import { PlaceView } from "./questions/place";
 import type { QuestionProps } from "./questions/props";
 import { SketchView } from "./questions/sketch";
 import { GroupsView, LabelsView } from "./questions/sort";
@@ -34,6 +35,7 @@ const views: { [Type in QuestionType]: (props: QuestionProps<Type>) => ReactNode
   line: LineView,
   bars: BarsView,
   points: PointsView,
+  place: PlaceView,
   highlight: HighlightView,
   cells: CellsView,
   sketch: SketchView,

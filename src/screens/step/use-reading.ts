@@ -1,6 +1,7 @@
 "use client";
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
-import { voiceFor, type Said } from "@/core/student/read-aloud";
+import { voiceFor } from "@/core/student/read-aloud";
+import type { Said } from "@/core/question/kind";
 import { mediaAddress } from "./media";
 
 const none: readonly SpeechSynthesisVoice[] = [];

@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { useState } from "react";
-import { listedForm } from "@/core/find/words";
+import { listedForm } from "@/core/content/listed-form";
 import { stateOf, type TeamPart } from "@/core/team/board";
 import type { TeamsData } from "@/server/share/team";
 import { Button, buttonClasses } from "@/ui/button";

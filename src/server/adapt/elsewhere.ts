@@ -1,7 +1,7 @@
 import type { Need } from "@/core/find/need";
 import { partsOf, ranked, type Part } from "@/core/find/parts";
 import { mayAdapt } from "@/core/licence/licence";
-import type { Activity } from "@/core/resource/activity";
+import type { Activity } from "@/core/content/vocabulary";
 import type { TakenFrom } from "@/core/resource/adopt";
 import { titleOf, type GradeSpan, type Licence, type Step } from "@/core/resource/document";
 import type { QuestionType } from "@/core/question/question";

@@ -1,4 +1,4 @@
-import type { Country } from "@/core/find/also";
+import type { Country } from "@/core/locale/names";
 import type { Class } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { chosenClass } from "../classes/chosen-class";

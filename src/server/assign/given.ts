@@ -1,5 +1,5 @@
 import type { LookedResource } from "@/core/assign/finding";
-import { languageName } from "@/core/find/also";
+import { languageName } from "@/core/locale/names";
 import type { Facts } from "@/core/resource/facts";
 import type { Db } from "@/data/engine/db";
 import { kinOf } from "@/data/plan/plan";

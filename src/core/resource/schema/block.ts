@@ -3,7 +3,8 @@ import { Drawing } from "@/core/drawing/schema";
 import { Manipulative } from "@/core/manipulative/schema";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "../../content/schema/language";
 import { MediaReference } from "../../content/schema/media-reference";
-import { PartId, Question } from "../../question/schema";
+import { Question } from "../../question/schema";
+import { PartId } from "../../question/types/asked";
 
 const WebAddress = z.url({ protocol: /^https?$/ }).max(2000);
 const Seconds = z.number().min(0).max(36_000);

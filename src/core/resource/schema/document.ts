@@ -3,7 +3,7 @@ import { kinds, licences, most, phases, subjects, works } from "../../content/vo
 import { Block, Origin } from "./block";
 import { MediaReference } from "../../content/schema/media-reference";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "../../content/schema/language";
-import { PartId } from "../../question/schema";
+import { PartId } from "../../question/types/asked";
 import { RichText } from "../../content/schema/rich-text";
 
 /** The document of one revision: everything there is to a resource but who owns it and which shelf it stands on. */

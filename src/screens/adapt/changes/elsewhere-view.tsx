@@ -3,7 +3,7 @@ import { useEffect, useState, type ReactNode } from "react";
 import { clsx } from "clsx";
 import { gradeName, formatGradeSpan } from "@/core/content/grade";
 import { licenceNames, formatBeforeTaking, shortLicence } from "@/core/licence/licence";
-import { activities } from "@/core/resource/activity";
+import { activities } from "@/core/content/vocabulary";
 import { questionAlone, type TakenFrom } from "@/core/resource/adopt";
 import { stepTitle } from "@/core/resource/changes";
 import type { Document, Step } from "@/core/resource/document";
@@ -20,7 +20,7 @@ import { Segmented } from "@/ui/segmented";
 import { Doing } from "@/screens/find/result-lines";
 import { StepView } from "@/screens/step/step-view";
 import { PartLines } from "../editors/part-lines";
-import { questionNames } from "../editors/question-editor";
+import { questionKinds } from "@/core/question/kinds";
 
 const PAUSE_MS = 250;
 
@@ -96,7 +96,7 @@ function TakeQuestion({
 }
 
 const formatQuestion = (question: Question, languages: readonly string[]): string =>
-  plainText(inLanguage(question.prompt, languages)).trim() || questionNames[question.type];
+  plainText(inLanguage(question.prompt, languages)).trim() || questionKinds[question.type].name;
 
 /** A step put in after the open one or swapped for it, or a question put into the open one. */
 export type Taken = { step: Step; from: TakenFrom } & ({ how: "after" | "instead" } | { how: "into"; block: string });
@@ -208,7 +208,7 @@ export function ElsewhereView({
         />
         {looking === "parts" && (
           <Narrowed label="Type of question" open="any type" value={type} onValue={setType} width="!w-40">
-            {Object.entries(questionNames).map(([value, name]) => (
+            {Object.entries(questionKinds).map(([value, { name }]) => (
               <option key={value} value={value}>
                 {name}
               </option>

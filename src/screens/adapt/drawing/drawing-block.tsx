@@ -1,7 +1,8 @@
 "use client";
 import { Pencil } from "lucide-react";
 import type { Block, BlockOf } from "@/core/resource/block";
-import { newQuestion, type NewId } from "@/core/resource/edit";
+import { type NewId } from "@/core/resource/edit";
+import { newQuestion } from "@/core/question/new-question";
 import { Button } from "@/ui/button";
 import { DrawingEditor } from "./drawing-editor";
 

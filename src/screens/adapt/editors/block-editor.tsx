@@ -8,7 +8,8 @@ import { inLanguage } from "@/core/content/language";
 import { IconButton } from "@/ui/icon-button";
 import { toolNames } from "@/screens/step/manipulative/tool-names";
 import type { Me } from "../media/instructions-editor";
-import { QuestionEditor, questionNames } from "./question-editor";
+import { questionKinds } from "@/core/question/kinds";
+import { QuestionEditor } from "./question-editor";
 import { RichEditor } from "../writing/rich-editor";
 
 // Read when a step has one: most are text and questions, and the editor opens without the others.
@@ -50,7 +51,7 @@ export const BlockEditor = memo(function BlockEditor({
   const onChange = act.change;
   const name =
     block.type === "question"
-      ? questionNames[block.question.type]
+      ? questionKinds[block.question.type].name
       : block.type === "manipulative"
         ? toolNames[block.tool.tool]
         : block.type[0]!.toUpperCase() + block.type.slice(1);

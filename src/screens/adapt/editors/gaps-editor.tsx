@@ -1,8 +1,8 @@
 "use client";
 import { useState } from "react";
-import { readPassage, writePassage } from "@/core/resource/edit";
+import { readPassage, writePassage } from "@/core/question/passage";
 import { inLanguage } from "@/core/content/language";
-import { isChosen, otherWords, withoutWords, withWords } from "@/core/question/word-list";
+import { isChosen, otherWords, withoutWords, withWords } from "@/core/question/types/gaps/word-list";
 import { Field, inputClasses } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 import type { EditorProps } from "./editor-props";

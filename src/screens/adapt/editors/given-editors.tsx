@@ -1,5 +1,5 @@
 "use client";
-import { headingAt, headingsOf } from "@/core/question/note-page";
+import { headingAt, headingsOf } from "@/core/question/types/note-page/fields";
 import { noteTemplates } from "@/core/content/vocabulary";
 import { inLanguage } from "@/core/content/language";
 import { Field, inputClasses, TextInput } from "@/ui/field";

@@ -5,7 +5,7 @@ import { formatGradeSpan } from "@/core/content/grade";
 import type { Part } from "@/core/find/parts";
 import { shortLicence } from "@/core/licence/licence";
 import type { PartHit } from "@/server/adapt/elsewhere";
-import { questionNames } from "./question-editor";
+import { questionKinds } from "@/core/question/kinds";
 
 function Marked({ says, matched }: Pick<Part, "says" | "matched">) {
   return (
@@ -48,7 +48,7 @@ export function PartLines({
           <Marked {...part} />
         </span>
         <span className="truncate text-[13px] text-ink-soft">
-          {part.type ? questionNames[part.type] : "Step"} · {part.title} · {part.author} · grades{" "}
+          {part.type ? questionKinds[part.type].name : "Step"} · {part.title} · {part.author} · grades{" "}
           {formatGradeSpan(part.grades)} · {shortLicence(part.licence)}
         </span>
       </button>

@@ -1,6 +1,6 @@
 "use client";
 import { Plus, X } from "lucide-react";
-import { marksAfterEdit, readCells, writeCells } from "@/core/question/edit-passage";
+import { marksAfterEdit, readCells, writeCells } from "@/core/question/types/gaps/edit-passage";
 import { inLanguage } from "@/core/content/language";
 import { Button } from "@/ui/button";
 import { Field, inputClasses, TextInput } from "@/ui/field";

@@ -3,7 +3,8 @@ import { Lightbulb, MessageSquareText, Volume2 } from "lucide-react";
 import { useState, type ComponentType, type ReactNode } from "react";
 import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/content/language";
-import { readByPerson, type Question, type QuestionType } from "@/core/question/question";
+import { type Question, type QuestionType } from "@/core/question/question";
+import { readByPerson } from "@/core/question/mark";
 import { isBlank, type RichText } from "@/core/content/rich-text";
 import { formatAllowed, usualLimits } from "@/core/resource/time-limit";
 import { Button } from "@/ui/button";
@@ -12,29 +13,6 @@ import type { EditorProps } from "./editor-props";
 import { NumberBox } from "./number-box";
 import { questionEditors } from "./question-editors";
 import { RichEditor } from "../writing/rich-editor";
-
-export const questionNames: Record<QuestionType, string> = {
-  choice: "One choice",
-  choices: "Several choices",
-  shortText: "Short answer",
-  number: "Number",
-  gaps: "Gaps to fill",
-  match: "Pairs to match",
-  order: "Put in order",
-  longText: "Writing",
-  groups: "Sort into groups",
-  labels: "Label a picture",
-  line: "Place on a number line",
-  bars: "Bars to draw",
-  points: "Points to plot",
-  highlight: "Words to mark",
-  cells: "Table to fill",
-  sketch: "Students draw",
-  poll: "Poll",
-  photo: "Photograph",
-  speech: "Record speech",
-  notePage: "Note page",
-};
 
 /** Most questions have none: a place to write one in is made when it is wanted. */
 function OptionalText({

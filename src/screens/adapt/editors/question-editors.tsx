@@ -1,7 +1,7 @@
 "use client";
 import { later } from "@/ui/later";
 import type { ComponentType } from "react";
-import { mixed } from "@/core/resource/edit";
+import { mixed } from "@/core/question/types/order/order";
 import { inLanguage } from "@/core/content/language";
 import type { Option, QuestionType } from "@/core/question/question";
 import { Button } from "@/ui/button";
@@ -24,6 +24,7 @@ const LineEditor = later(() => import("./graph-editors").then((part) => part.Lin
 const LongTextEditor = later(() => import("./passage-editors").then((part) => part.LongTextEditor));
 const NotePageEditor = later(() => import("./given-editors").then((part) => part.NotePageEditor));
 const PhotoEditor = later(() => import("./given-editors").then((part) => part.PhotoEditor));
+const PlaceEditor = later(() => import("./place-editor").then((part) => part.PlaceEditor));
 const PointsEditor = later(() => import("./graph-editors").then((part) => part.PointsEditor));
 const UnitList = later(() => import("./unit-list").then((part) => part.UnitList));
 const PollEditor = later(() => import("./given-editors").then((part) => part.PollEditor));
@@ -369,6 +370,7 @@ export const questionEditors: { [Type in QuestionType]: ComponentType<EditorProp
   line: LineEditor,
   bars: BarsEditor,
   points: PointsEditor,
+  place: PlaceEditor,
   highlight: HighlightEditor,
   cells: CellsEditor,
   sketch: SketchEditor,

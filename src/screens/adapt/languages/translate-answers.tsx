@@ -2,7 +2,7 @@
 import { useState } from "react";
 import { questionsOf, withQuestions, type Step } from "@/core/resource/document";
 import type { Gap, Question, QuestionOf } from "@/core/question/question";
-import { isChosen, MOST_LISTED, withWordsIn } from "@/core/question/word-list";
+import { isChosen, MOST_LISTED, withWordsIn } from "@/core/question/types/gaps/word-list";
 import { formatAnswer } from "@/core/question/format";
 import { Field, inputClasses } from "@/ui/field";
 import { nativeLanguageName } from "@/screens/media/native-language-name";

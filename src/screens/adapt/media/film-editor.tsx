@@ -19,7 +19,8 @@ import { nativeLanguageName } from "@/screens/media/native-language-name";
 import { useFile } from "@/screens/media/use-file";
 import { FilmTimeline, useStills } from "./film-timeline";
 import { NumberBox } from "../editors/number-box";
-import { QuestionEditor, questionNames } from "../editors/question-editor";
+import { questionKinds } from "@/core/question/kinds";
+import { QuestionEditor } from "../editors/question-editor";
 import { RichEditor } from "../writing/rich-editor";
 import { useSettled } from "../draft/use-settled";
 
@@ -92,7 +93,7 @@ function StopEditor({
   onRemove: () => void;
 }) {
   const language = languages[0]!;
-  const name = stop.question ? questionNames[stop.question.type] : stop.link ? "Link" : "Note";
+  const name = stop.question ? questionKinds[stop.question.type].name : stop.link ? "Link" : "Note";
   return (
     <li className="grid gap-3 rounded-card border border-line p-3">
       <div className="flex flex-wrap items-center gap-3">
@@ -298,9 +299,9 @@ export function FilmEditor({
           <MenuItem onSelect={() => stopHere("link")}>A page to open</MenuItem>
           <MenuLine />
           <MenuLabel>A question</MenuLabel>
-          {(Object.keys(questionNames) as QuestionType[]).map((type) => (
+          {(Object.keys(questionKinds) as QuestionType[]).map((type) => (
             <MenuItem key={type} onSelect={() => stopHere(type)}>
-              {questionNames[type]}
+              {questionKinds[type].name}
             </MenuItem>
           ))}
         </Menu>

@@ -2,7 +2,8 @@
 import { Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { months as monthNames } from "@/core/calendar/format-moment";
-import { countries, countryName, deviceName, devices as allDevices } from "@/core/find/also";
+import { countries, countryName } from "@/core/locale/names";
+import { deviceName, devices as allDevices } from "@/core/content/device";
 import { readIsbn } from "@/core/find/edition";
 import type { Document } from "@/core/resource/document";
 import { inLanguage } from "@/core/content/language";

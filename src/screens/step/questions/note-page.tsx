@@ -2,7 +2,7 @@
 import { clsx } from "clsx";
 import { ArrowDown } from "lucide-react";
 import { Fragment } from "react";
-import { fieldsOf, headingAt, headingsOf, type NoteField } from "@/core/question/note-page";
+import { fieldsOf, headingAt, headingsOf, type NoteField } from "@/core/question/types/note-page/fields";
 import { target, type QuestionProps } from "./props";
 
 /** A page for notes: every part of it is a field, named for those who do not see where it stands. */

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { inLanguage } from "@/core/content/language";
-import { passageWords } from "@/core/question/question";
+import { passageWords } from "@/core/question/passage";
 import { partLook, type QuestionProps } from "./props";
 
 /** A passage whose words or sentences can be marked, each a button in the running text. */

@@ -1,8 +1,9 @@
 "use client";
 import { clsx } from "clsx";
 import { inLanguage } from "@/core/content/language";
-import { passageParts, writtenText } from "@/core/question/question";
-import { wordsFor } from "@/core/question/word-list";
+import { passageParts } from "@/core/question/passage";
+import { writtenText } from "@/core/question/types/long-text/long-text";
+import { wordsFor } from "@/core/question/types/gaps/word-list";
 import { ManipulativeView } from "../manipulative/manipulative-view";
 import { partLook, target, type QuestionProps } from "./props";
 

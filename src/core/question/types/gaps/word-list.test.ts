@@ -1,6 +1,6 @@
 import fc from "fast-check";
-import type { Gap } from "./question";
-import { usualSpelling } from "../content/vocabulary";
+import type { Gap } from "../../question";
+import { usualSpelling } from "../../../content/vocabulary";
 import {
   hasRightWord,
   isChosen,

@@ -1,10 +1,10 @@
-import { newQuestion } from "../resource/edit";
-import { fieldsOf, headingAt, headingsOf } from "./note-page";
-import { noteTemplates } from "../content/vocabulary";
-import type { QuestionOf } from "./question";
-import { isBlankResponse } from "./mark";
-import { markStored as mark } from "./testing/stored";
-import { formatResponse } from "./format";
+import { newQuestion } from "../../new-question";
+import { fieldsOf, headingAt, headingsOf } from "./fields";
+import { noteTemplates } from "../../../content/vocabulary";
+import type { QuestionOf } from "../../question";
+import { isBlankResponse } from "../../mark";
+import { markStored as mark } from "../../testing/stored";
+import { formatResponse } from "../../format";
 
 let n = 0;
 const page = (more: Partial<QuestionOf<"notePage">> = {}): QuestionOf<"notePage"> => ({

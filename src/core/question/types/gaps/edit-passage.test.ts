@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { marksAfterEdit, readCells, writeCells } from "./edit-passage";
-import { passageWords } from "./question";
+import { passageWords } from "../../passage";
 
 const wordsMarked = (passage: string, places: readonly number[]) =>
   passageWords(passage, "word").flatMap(({ text, place }) => (place !== null && places.includes(place) ? [text] : []));

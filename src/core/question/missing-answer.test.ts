@@ -1,5 +1,5 @@
-import { newQuestion } from "../resource/edit";
-import { emptyChoice } from "./empty-choices";
+import { newQuestion } from "./new-question";
+import { emptyChoice } from "./missing-answer";
 import type { Question } from "./question";
 import { questionTypes } from "./testing/question-types";
 

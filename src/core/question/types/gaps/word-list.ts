@@ -1,5 +1,5 @@
-import { isAccepted } from "../scoring/spelling";
-import type { Gap, SpellingRule } from "./question";
+import { isAccepted } from "../../../scoring/spelling";
+import type { Gap, SpellingRule } from "../../question";
 
 /** As many as the schema of a gap allows; fewer than two are nothing to choose from. */
 export const MOST_LISTED = 20;

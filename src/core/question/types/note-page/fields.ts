@@ -1,6 +1,6 @@
-import { noteTemplates } from "../content/vocabulary";
-import { inLanguage } from "../content/language";
-import type { QuestionOf } from "./question";
+import { noteTemplates } from "../../../content/vocabulary";
+import { inLanguage } from "../../../content/language";
+import type { QuestionOf } from "../../question";
 
 export type NoteTemplate = (typeof noteTemplates)[number];
 

@@ -1,5 +1,5 @@
-import type { NewId } from "../resource/edit";
-import { passageWords, type Gap } from "./question";
+import { type Gap } from "../../question";
+import { passageWords } from "../../passage";
 
 /**
  * What of a passage was marked, after it was edited: marks before the change stay, those after it move along, those in
@@ -50,7 +50,7 @@ const answersIn = (cell: string): string[] | null => {
 export function readCells(
   typed: readonly (readonly string[])[],
   gaps: readonly Gap[],
-  newId: NewId,
+  newId: () => string,
 ): { rows: string[][]; gaps: Gap[] } {
   const asked = typed.flatMap((row, r) =>
     row.flatMap((cell, c) => {

@@ -1,0 +1,25 @@
+import type { Names } from "./kind";
+
+/** How ids are changed for the names students see, in questions and in answers. */
+
+export const renamed = <Item extends { id: string }>(items: readonly Item[], names: Names): Item[] =>
+  items.map((item) => ({ ...item, id: names.get(item.id) ?? item.id }));
+
+/** Mixed by their names, which are drawn at random; never by chance just as it is right. */
+export function mixedByName<Item extends { id: string }>(
+  options: readonly Item[],
+  right: readonly string[] = [],
+): Item[] {
+  const sorted = [...options].sort((one, other) => (one.id < other.id ? -1 : 1));
+  const given = sorted.length > 1 && right.length === sorted.length && sorted.every(({ id }, at) => id === right[at]);
+  return given ? [...sorted.slice(1), sorted[0]!] : sorted;
+}
+
+type Rename = (id: unknown) => unknown;
+
+export const eachRenamed = (value: unknown, one: Rename): unknown => (Array.isArray(value) ? value.map(one) : value);
+
+export const pairsRenamed = (value: unknown, one: Rename, other: Rename): unknown =>
+  Array.isArray(value)
+    ? value.map((pair) => (Array.isArray(pair) && pair.length === 2 ? [one(pair[0]), other(pair[1])] : pair))
+    : value;

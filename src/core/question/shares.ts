@@ -1,0 +1,63 @@
+import { mapResponse } from "../scoring/qti";
+import { isAccepted } from "../scoring/spelling";
+import type { Share } from "./kind";
+import type { QuestionOf } from "./question";
+
+/** How several types of question work out how much of an answer is right. */
+
+/** Each part earns the same. */
+export const sharesOf = (parts: Record<string, boolean>): Share => {
+  const all = Object.values(parts);
+  return { share: all.length === 0 ? 0 : all.filter(Boolean).length / all.length, parts };
+};
+
+/** Off by no more than the tolerance; a little more for what binary fractions cannot say (0.1 + 0.2). */
+export const near = (given: number | undefined, right: number, tolerance: number): boolean =>
+  given !== undefined && Math.abs(given - right) <= tolerance + 1e-9 * Math.max(1, Math.abs(right));
+
+/** Each right one earns its share, each wrong one costs as much, never below nothing: marking everything earns nothing. */
+export function sharesOfMarked(given: readonly string[], right: ReadonlySet<string>): Share {
+  const worth = 1 / Math.max(1, right.size);
+  const share = mapResponse(given, {
+    entries: new Map([...right].map((one) => [one, worth])),
+    defaultValue: -worth,
+    lowerBound: 0,
+    upperBound: 1,
+  });
+  return { share, parts: Object.fromEntries(given.map((one) => [one, right.has(one)])) };
+}
+
+/** Pairs of which the first of each is a part: what belongs where. */
+export function sharesOfPairs(
+  given: readonly (readonly [string, string])[],
+  right: readonly (readonly [string, string])[],
+): Share {
+  const placed = new Map(given);
+  return sharesOf(Object.fromEntries(right.map(([part, place]) => [part, placed.get(part) === place])));
+}
+
+/** By the id of each gap: whether what was written there is accepted. */
+export const sharesOfGaps = ({ gaps, spelling }: QuestionOf<"gaps" | "cells">, given: Record<string, string>): Share =>
+  sharesOf(
+    Object.fromEntries(
+      gaps.map((gap) => [gap.id, gap.accepted.some((accepted) => isAccepted(given[gap.id] ?? "", accepted, spelling))]),
+    ),
+  );
+
+/**
+ * Points of which each right one can be hit once; what hits none costs as much as one earns. `hits` gives which of `count` right
+ * ones a point hits; the first that is still free counts.
+ */
+export function sharesOfPoints(
+  points: readonly (readonly [number, number])[],
+  count: number,
+  hits: (point: readonly [number, number], nth: number) => boolean,
+): Share {
+  const free = Array.from({ length: count }, (_, nth) => nth);
+  const named = points.map((point, at) => {
+    const hit = free.findIndex((nth) => hits(point, nth));
+    return hit < 0 ? `wrong ${at}` : `right ${free.splice(hit, 1)[0]}`;
+  });
+  const { share } = sharesOfMarked(named, new Set(Array.from({ length: count }, (_, nth) => `right ${nth}`)));
+  return { share, parts: Object.fromEntries(named.map((name, at) => [String(at), name.startsWith("right")])) };
+}
