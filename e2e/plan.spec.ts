@@ -101,11 +101,11 @@ test("evening for morning is caught, and one press makes it morning", async ({ s
   const panel = page.getByRole("region", { name: "Assign" });
   await panel.getByRole("radio", { name: "day and time" }).first().click();
   const tomorrow = await panel.getByLabel("Opens on").inputValue();
-  await panel.getByLabel("Opens on").fill(tomorrow.replace(/T\d\d:/, "T19:"));
+  await panel.getByLabel("Opens on").fill(tomorrow.replace(/\d\d:/, "19:"));
   await expect(panel.getByText("It opens 7 in the evening, not in the morning.")).toBeVisible();
   await panel.getByRole("button", { name: "7 in the morning" }).click();
   await expect(panel.getByText(/It opens 7 in the evening/)).toBeHidden();
-  await expect(panel.getByLabel("Opens on")).toHaveValue(tomorrow.replace(/T\d\d:/, "T07:"));
+  await expect(panel.getByLabel("Opens on")).toHaveValue(tomorrow.replace(/\d\d:/, "07:"));
   // A date that is past stops it, and the way out is one press too.
   await panel.getByRole("radio", { name: "day and time" }).last().click();
   await panel.getByLabel("Due on").fill("2024-01-10T15:00");

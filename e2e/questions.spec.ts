@@ -190,6 +190,45 @@ test("a teacher makes one of each, and it stands in the preview as students get 
   for (const name of names) await expect(page.getByText(`About: ${name}`)).toBeVisible();
 });
 
+test("a place on a map: she sets what is right, a student marks it with the arrow keys or a finger", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/find?words=finding+the+way+on+the+map&mode=work&step=2");
+  const map = page.getByRole("application", { name: /^A buoy lies halfway/ });
+  await map.focus();
+  // From the middle, F5: one square to the right is too far.
+  await page.keyboard.press("ArrowRight");
+  await expect(page.getByText("Square G5")).toBeAttached();
+  await page.keyboard.press("Space");
+  await page.getByRole("button", { name: "Check" }).last().click();
+  await expect(page.getByText("Not yet. Try again.")).toBeVisible();
+  await map.focus();
+  await page.keyboard.press("ArrowLeft");
+  await page.keyboard.press("Space");
+  await expect(page.getByRole("button", { name: "Take away F5" })).toBeVisible();
+  await page.getByRole("button", { name: "Check" }).last().click();
+  await expect(right(page)).toHaveCount(1);
+  await page.getByRole("button", { name: "Take away F5" }).click();
+  await expect(page.getByText("Mark a place.")).toBeVisible();
+
+  await adapt(page);
+  await page
+    .getByRole("button", { name: /Which way\?/ })
+    .first()
+    .click();
+  await expect(page.getByRole("button", { name: /^Right place 1, F5/ })).toBeVisible();
+  await page.getByRole("button", { name: "Another right place" }).click();
+  await page.getByRole("button", { name: /^Right place 2, F5/ }).focus();
+  for (let press = 0; press < 12; press += 1) await page.keyboard.press("ArrowLeft");
+  await expect(page.getByRole("button", { name: /^Right place 2, D5/ })).toBeVisible();
+  await expect(page.getByLabel("Places to mark")).toHaveValue("2");
+  await page.getByLabel("How close to place 2").press("Home");
+  await expect(page.getByText("very close")).toBeVisible();
+  await page.getByRole("button", { name: "See as student" }).click();
+  await expect(page.getByText("Mark up to 2 places.").first()).toBeVisible();
+});
+
 test("a child sorts, labels, fills and draws on a phone; the teacher sees the drawing itself", async ({ signedIn }) => {
   const teacher = await signedIn("Judit Varga");
   await giveNow(teacher, { words: "what the ebb lays bare", group: "7 Cormorant", to: ["Adan Rey"] });

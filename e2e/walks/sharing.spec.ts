@@ -67,11 +67,12 @@ test("only curators may: offered instead, accepted by one of them from the keybo
   const ours = offers.getByRole("button", { name: /Kelp under glass/ });
   await expect(ours).toBeVisible();
   for (let down = 0; (await ours.getAttribute("aria-current")) === null && down < 12; down += 1) {
-    const before = await offers.locator("[aria-current]").innerText();
+    const before = (await offers.locator("[aria-current]").textContent())!;
     await curator.keyboard.press("j");
     await expect(offers.locator("[aria-current]")).not.toHaveText(before);
   }
   const decide = curator.getByRole("complementary", { name: "Decide" });
+  await expect(curator.getByRole("heading", { name: "Kelp under glass", level: 2 })).toBeVisible();
   // Sent back without a word is no help to anybody.
   await curator.keyboard.press("b");
   await expect(curator.getByText("Say what to change, in a note or pinned to a step.")).toBeVisible();

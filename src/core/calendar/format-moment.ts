@@ -126,7 +126,7 @@ export function postmark(instant: Date, zone: string): { day: string; month: str
   return { day: String(at.day), month: months[at.month - 1]!.toUpperCase() };
 }
 
-/** The value of an `<input type="datetime-local">`: "2026-12-01T07:00". */
+/** A moment as fields keep it, on the wall: "2026-12-01T07:00". */
 export function toWallClock(instant: Date, zone: string): string {
   const { year, month, day, hour, minute } = clockAt(instant, zone);
   const two = (number: number) => String(number).padStart(2, "0");

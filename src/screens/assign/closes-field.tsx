@@ -1,6 +1,7 @@
 "use client";
+import { MomentInput } from "@/screens/when/typed-input";
 import type { AssignForm } from "@/core/assign/form";
-import { TextInput } from "@/ui/field";
+import {} from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 
 type Closes = AssignForm["closes"];
@@ -34,13 +35,12 @@ export function ClosesField({
           ]}
         />
         {typeof value !== "string" && (
-          <TextInput
-            type="datetime-local"
+          <MomentInput
             aria-label="Closes on"
             aria-invalid={problem !== undefined}
             className="!w-auto"
             value={value.at}
-            onChange={(event) => onChange({ at: event.target.value })}
+            onChange={(value) => onChange({ at: value })}
           />
         )}
       </div>

@@ -7,7 +7,7 @@ import { later } from "@/ui/later";
 import { Segmented } from "@/ui/segmented";
 
 // The calendar comes only where days are chosen.
-const DaysCalendar = later(() => import("./days-calendar").then((part) => part.DaysCalendar));
+const DaysCalendar = later(() => import("../when/days-calendar").then((part) => part.DaysCalendar));
 
 /** The days on which work is open, where not on every one: any days of school, as far ahead as anything is planned. */
 export function OpenDays({

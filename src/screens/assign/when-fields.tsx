@@ -1,4 +1,5 @@
 "use client";
+import { MomentInput, TimeInput } from "@/screens/when/typed-input";
 import type { AssignForm, Due, Opens } from "@/core/assign/form";
 import { formatDay, formatTime, toWallClock } from "@/core/calendar/format-moment";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
@@ -108,12 +109,11 @@ function OpensField({
         </select>
       )}
       {form.opens.kind === "at" && (
-        <TextInput
-          type="datetime-local"
+        <MomentInput
           aria-label="Opens on"
           className="mt-2"
           value={form.opens.at}
-          onChange={(event) => onChange({ opens: { kind: "at", at: event.target.value } })}
+          onChange={(value) => onChange({ opens: { kind: "at", at: value } })}
         />
       )}
     </div>
@@ -177,14 +177,13 @@ function DueField({
           </span>
           <span className="whitespace-nowrap text-ink-soft">school days later at</span>
           <span className="w-32">
-            <TextInput
-              type="time"
+            <TimeInput
               aria-label="Due at"
               value={form.due.time}
-              onChange={(event) =>
-                event.target.value &&
+              onChange={(value) =>
+                value &&
                 onChange({
-                  due: { kind: "days", days: form.due.kind === "days" ? form.due.days : 2, time: event.target.value },
+                  due: { kind: "days", days: form.due.kind === "days" ? form.due.days : 2, time: value },
                 })
               }
             />
@@ -192,12 +191,11 @@ function DueField({
         </div>
       )}
       {form.due.kind === "at" && (
-        <TextInput
-          type="datetime-local"
+        <MomentInput
           aria-label="Due on"
           className="mt-2"
           value={form.due.at}
-          onChange={(event) => onChange({ due: { kind: "at", at: event.target.value } })}
+          onChange={(value) => onChange({ due: { kind: "at", at: value } })}
         />
       )}
     </div>

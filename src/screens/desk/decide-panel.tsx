@@ -119,6 +119,7 @@ function formatBefore({ before, offer }: DeskOffer): string {
 export function DecidePanel({
   opened,
   teaches,
+  leaving,
   own,
   next,
   zone,
@@ -126,6 +127,8 @@ export function DecidePanel({
 }: {
   opened: DeskOffer;
   teaches: boolean;
+  /** Another offer is on its way: nothing is decided about this one. */
+  leaving: boolean;
   own: boolean;
   /** The offer to go on with. */
   next: number | null;
@@ -148,7 +151,7 @@ export function DecidePanel({
   const waits = offer.state === "waiting";
   const pinned = Object.entries(pins).filter(([, text]) => text.trim() !== "");
   const decide = (decision: "accepted" | "returned" | "declined") => {
-    if (deciding.current || !waits || own) return;
+    if (deciding.current || leaving || !waits || own) return;
     if (decision === "accepted" && reasons.length > 0) return tellProblem(reasons[0]!.text);
     if (decision !== "accepted" && note.trim() === "" && (decision === "declined" || pinned.length === 0)) {
       tellProblem(

@@ -62,10 +62,17 @@ export function DeskScreen({
   };
   const beside = opened?.beside ?? null;
   const at = lines.findIndex(({ id }) => id === opened?.offer.id);
-  const open = (id: number) => go({ offer: id, step: null, beside: null });
+  /** Where she is going while the page is on its way: the next key goes on from there. */
+  const [wanted, setWanted] = useState<number | null>(null);
+  const current = busy && wanted !== null ? wanted : opened?.offer.id;
+  const open = (id: number) => {
+    setWanted(id);
+    go({ offer: id, step: null, beside: null });
+  };
   const move = (by: number) => {
-    const next = lines[Math.max(0, Math.min(lines.length - 1, at + by))];
-    if (next && next.id !== opened?.offer.id) open(next.id);
+    const from = lines.findIndex(({ id }) => id === current);
+    const next = lines[Math.max(0, Math.min(lines.length - 1, from + by))];
+    if (next && next.id !== current) open(next.id);
   };
   useKeys({ j: () => move(1), k: () => move(-1) });
   return (
@@ -92,10 +99,10 @@ export function DeskScreen({
                 <button
                   type="button"
                   onClick={() => open(line.id)}
-                  aria-current={line.id === opened?.offer.id || undefined}
+                  aria-current={line.id === current || undefined}
                   className={clsx(
                     "grid w-full gap-0.5 border-b border-line px-4 py-2.5 text-left",
-                    line.id === opened?.offer.id ? "bg-shade shadow-[inset_3px_0_0_var(--ink)]" : "hover:bg-shade/60",
+                    line.id === current ? "bg-shade shadow-[inset_3px_0_0_var(--ink)]" : "hover:bg-shade/60",
                   )}
                 >
                   <span className="font-semibold [overflow-wrap:anywhere]">{line.title}</span>
@@ -182,6 +189,7 @@ export function DeskScreen({
               key={`${opened.offer.id} ${opened.offer.state}`}
               opened={opened}
               teaches={teaches}
+              leaving={current !== opened.offer.id}
               own={opened.offer.by === me}
               next={lines[at + 1]?.id ?? lines[at - 1]?.id ?? null}
               zone={zone}

@@ -1,4 +1,5 @@
 "use client";
+import { DateInput, TimeInput } from "@/screens/when/typed-input";
 import { useRef, useState } from "react";
 import { momentAt, schoolClock, type DayOff, type SchoolCalendar } from "@/core/calendar/school-calendar";
 import { formatDay } from "@/core/calendar/format-moment";
@@ -57,9 +58,7 @@ export function DaysOffCard({ calendar, now }: { calendar: SchoolCalendar; now: 
         <Segmented label="Kind of day" value={kind} onChange={setKind} options={kinds} />
         <div className="grid grid-cols-[10rem_minmax(0,1fr)_auto] items-end gap-2">
           <Field label="Date">
-            {(control) => (
-              <TextInput {...control} type="date" value={date} onChange={(event) => setDate(event.target.value)} />
-            )}
+            {(control) => <DateInput {...control} value={date} onChange={(value) => setDate(value)} />}
           </Field>
           <Field label={kind === "lost" ? "Reason" : "What it is"}>
             {(control) => (
@@ -74,9 +73,7 @@ export function DaysOffCard({ calendar, now }: { calendar: SchoolCalendar; now: 
           </Field>
           {kind === "half" && (
             <Field label="Lessons until">
-              {(control) => (
-                <TextInput {...control} type="time" value={until} onChange={(event) => setUntil(event.target.value)} />
-              )}
+              {(control) => <TimeInput {...control} value={until} onChange={(value) => setUntil(value)} />}
             </Field>
           )}
         </div>

@@ -1,10 +1,11 @@
 "use client";
+import { DateInput } from "@/screens/when/typed-input";
 import { useState } from "react";
 import type { Class } from "@/data/classes/classes";
 import { archiveClass, keepHomeroom, keepTeacher, takeTeacherOut } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
-import { Field, inputClasses, TextInput } from "@/ui/field";
+import { Field, inputClasses } from "@/ui/field";
 import { ClassHead } from "./class-head";
 import { PersonSelect } from "./person-select";
 import { useKeep } from "./use-keep";
@@ -125,14 +126,10 @@ export function TeachersCard({
           )}
         </Field>
         <Field label="First day">
-          {(control) => (
-            <TextInput {...control} type="date" value={from} onChange={(event) => setFrom(event.target.value)} />
-          )}
+          {(control) => <DateInput {...control} value={from} onChange={(value) => setFrom(value)} />}
         </Field>
         <Field label="Last day">
-          {(control) => (
-            <TextInput {...control} type="date" value={to} onChange={(event) => setTo(event.target.value)} />
-          )}
+          {(control) => <DateInput {...control} value={to} onChange={(value) => setTo(value)} />}
         </Field>
       </div>
       {notice}

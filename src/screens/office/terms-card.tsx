@@ -1,4 +1,5 @@
 "use client";
+import { DateInput } from "@/screens/when/typed-input";
 import { useState } from "react";
 import type { SchoolCalendar } from "@/core/calendar/school-calendar";
 import { keepTerms } from "@/screens/acts/office";
@@ -25,17 +26,15 @@ export function TermsCard({ terms: stored }: { terms: SchoolCalendar["terms"] })
               value={term.name}
               onChange={(event) => set(at, { name: event.target.value })}
             />
-            <TextInput
-              type="date"
+            <DateInput
               aria-label={`${term.name || `Term ${at + 1}`} begins`}
               value={term.from}
-              onChange={(event) => set(at, { from: event.target.value })}
+              onChange={(value) => set(at, { from: value })}
             />
-            <TextInput
-              type="date"
+            <DateInput
               aria-label={`${term.name || `Term ${at + 1}`} ends`}
               value={term.to}
-              onChange={(event) => set(at, { to: event.target.value })}
+              onChange={(value) => set(at, { to: value })}
             />
             <Button
               look="quiet"

@@ -1,4 +1,5 @@
 "use client";
+import { TimeInput } from "@/screens/when/typed-input";
 import { useState } from "react";
 import type { BellTime, SchoolCalendar } from "@/core/calendar/school-calendar";
 import { keepWeek } from "@/screens/acts/office";
@@ -62,17 +63,15 @@ export function WeekCard({ calendar }: { calendar: SchoolCalendar }) {
         {shown.map(({ period, starts, ends }) => (
           <li key={period} className="grid grid-cols-[5rem_8rem_8rem_auto] items-center gap-2">
             <span>Lesson {period}</span>
-            <TextInput
-              type="time"
+            <TimeInput
               aria-label={`Lesson ${period} begins`}
               value={starts}
-              onChange={(event) => set(period, { starts: event.target.value })}
+              onChange={(value) => set(period, { starts: value })}
             />
-            <TextInput
-              type="time"
+            <TimeInput
               aria-label={`Lesson ${period} ends`}
               value={ends}
-              onChange={(event) => set(period, { ends: event.target.value })}
+              onChange={(value) => set(period, { ends: value })}
             />
             <Button
               look="quiet"

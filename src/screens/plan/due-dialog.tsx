@@ -1,4 +1,5 @@
 "use client";
+import { MomentInput } from "@/screens/when/typed-input";
 import { useState } from "react";
 import { toWallClock } from "@/core/calendar/format-moment";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
@@ -6,7 +7,7 @@ import type { Assignment } from "@/data/assign/assignments";
 import { changeDue, lookAtDue } from "@/screens/acts/due";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
-import { Field, TextInput } from "@/ui/field";
+import { Field } from "@/ui/field";
 import { useLooked } from "../use-looked";
 import { LastLookList } from "./last-look-list";
 import { usePlanActs } from "./use-plan-acts";
@@ -55,12 +56,11 @@ export function DueDialog({
           problem={problem ?? looked.problem ?? undefined}
         >
           {(control) => (
-            <TextInput
+            <MomentInput
               {...control}
-              type="datetime-local"
               value={due}
-              onChange={(event) => {
-                setDue(event.target.value);
+              onChange={(value) => {
+                setDue(value);
                 setProblem(undefined);
               }}
             />

@@ -1,4 +1,5 @@
 "use client";
+import { DateInput } from "@/screens/when/typed-input";
 import { useState } from "react";
 import type { Class } from "@/data/classes/classes";
 import { loseDay } from "@/screens/acts/plan";
@@ -51,9 +52,7 @@ export function LoseDayDialog({
       >
         <div className="grid grid-cols-2 gap-4">
           <Field label="Which day">
-            {(control) => (
-              <TextInput {...control} type="date" value={date} onChange={(event) => setDate(event.target.value)} />
-            )}
+            {(control) => <DateInput {...control} value={date} onChange={(value) => setDate(value)} />}
           </Field>
           <Field label="Reason">
             {(control) => (

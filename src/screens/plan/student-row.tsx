@@ -1,4 +1,5 @@
 "use client";
+import { MomentInput } from "@/screens/when/typed-input";
 import { useState } from "react";
 import { factors, formatFactor } from "@/core/assign/extra-time";
 import { formatMoment, toWallClock } from "@/core/calendar/format-moment";
@@ -6,7 +7,7 @@ import { changeForStudent, lookForStudent } from "@/screens/acts/afterwards";
 import { removeStudent } from "@/screens/acts/assign";
 import type { WorkDetails } from "@/server/assign/work-details";
 import { Button } from "@/ui/button";
-import { Field, inputClasses, TextInput } from "@/ui/field";
+import { Field, inputClasses } from "@/ui/field";
 import { useLooked } from "../use-looked";
 import { usePlanActs } from "./use-plan-acts";
 
@@ -85,12 +86,7 @@ function StudentForm({
         problem={problem ?? undefined}
       >
         {(control) => (
-          <TextInput
-            {...control}
-            type="datetime-local"
-            value={form.due}
-            onChange={(event) => setForm({ ...form, due: event.target.value })}
-          />
+          <MomentInput {...control} optional value={form.due} onChange={(value) => setForm({ ...form, due: value })} />
         )}
       </Field>
       {looked?.effects.map((text) => (

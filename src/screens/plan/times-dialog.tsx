@@ -1,4 +1,5 @@
 "use client";
+import { MomentInput } from "@/screens/when/typed-input";
 import { useState } from "react";
 import type { Closes } from "@/core/assign/form";
 import { formatMoment, toWallClock } from "@/core/calendar/format-moment";
@@ -7,7 +8,7 @@ import type { Assignment } from "@/data/assign/assignments";
 import { changeTimes, lookAtTimes } from "@/screens/acts/assign";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
-import { Field, TextInput } from "@/ui/field";
+import { Field } from "@/ui/field";
 import { ClosesField } from "../assign/closes-field";
 import { useLooked } from "../use-looked";
 import { LastLookList } from "./last-look-list";
@@ -59,28 +60,14 @@ export function TimesDialog({
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`When is “${assignment.title}” due?`}>
       <div className="grid gap-4">
         <Field label="Opens" help={say(opens)} problem={problem?.field === "opens" ? problem.text : undefined}>
-          {(control) => (
-            <TextInput
-              {...control}
-              type="datetime-local"
-              value={opens}
-              onChange={(event) => setOpens(event.target.value)}
-            />
-          )}
+          {(control) => <MomentInput {...control} value={opens} onChange={(value) => setOpens(value)} />}
         </Field>
         <Field
           label="Due"
           help={say(due)}
           problem={problem && problem.field !== "opens" && problem.field !== "closes" ? problem.text : undefined}
         >
-          {(control) => (
-            <TextInput
-              {...control}
-              type="datetime-local"
-              value={due}
-              onChange={(event) => setDue(event.target.value)}
-            />
-          )}
+          {(control) => <MomentInput {...control} value={due} onChange={(value) => setDue(value)} />}
         </Field>
         <ClosesField
           value={closes}

@@ -1,4 +1,5 @@
 "use client";
+import { DateInput } from "@/screens/when/typed-input";
 import { Link2, QrCode } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { LinkMade, ShareWay } from "@/data/share/links";
@@ -123,9 +124,7 @@ export function LinkShare({
           With answers and notes for the teacher
         </label>
         <Field label="Last day (leave empty to keep it until you end it)">
-          {(control) => (
-            <TextInput {...control} type="date" value={until} onChange={(event) => setUntil(event.target.value)} />
-          )}
+          {(control) => <DateInput {...control} value={until} onChange={(value) => setUntil(value)} />}
         </Field>
         {problem && <Notice tone="warning">{problem}</Notice>}
         {links && links.length > 0 && (

@@ -1,4 +1,6 @@
 "use client";
+import { readTime } from "@/core/calendar/typed-date";
+import { TimeInput } from "@/screens/when/typed-input";
 import { ImagePlus } from "lucide-react";
 import { currencies, currencyName, inWhole, piecesFrom, piecesOf } from "@/core/manipulative/coins";
 import {
@@ -151,12 +153,11 @@ function Fields({ tool, languages, onTool }: { tool: Manipulative; languages: re
           {(["from", "to"] as const).map((which) => (
             <Field key={which} label={which === "from" ? "From" : "The clock to turn begins at"} className="w-44">
               {(control) => (
-                <TextInput
+                <TimeInput
                   {...control}
-                  type="time"
                   value={timeOf(tool[which])}
-                  onChange={(event) =>
-                    event.target.value && onTool({ ...tool, [which]: minutesOf(event.target.value) }, `tool-${which}`)
+                  onChange={(value) =>
+                    readTime(value) && onTool({ ...tool, [which]: minutesOf(value) }, `tool-${which}`)
                   }
                 />
               )}

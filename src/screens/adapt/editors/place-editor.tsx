@@ -93,7 +93,7 @@ export function PlaceEditor({ question, languages, newId, onChange }: EditorProp
               width: `${area.across * 200}%`,
               height: `${area.down * 200}%`,
             }}
-            className={`numbers absolute grid place-items-center rounded-full border-2 bg-card/70 font-bold ${
+            className={`numbers absolute grid place-items-center rounded-[50%] border-2 bg-card/70 font-bold ${
               chosen === area.id ? "border-green" : "border-line-strong"
             }`}
           >

@@ -16,9 +16,9 @@ export function MapGrid() {
         <text
           key={at}
           x={`${((at + 0.5) / COLUMNS) * 100}%`}
-          y={14}
+          y={12}
           textAnchor="middle"
-          fontSize={13}
+          fontSize={12}
           fill="#122"
           {...halo}
         >
@@ -26,7 +26,15 @@ export function MapGrid() {
         </text>
       ))}
       {Array.from({ length: ROWS }, (_, at) => (
-        <text key={at} x={5} y={`${((at + 0.5) / ROWS) * 100}%`} dy={5} fontSize={13} fill="#122" {...halo}>
+        <text
+          key={at}
+          x={5}
+          y={`${((at + 0.5) / ROWS) * 100}%`}
+          dy={at === 0 ? 10 : 5}
+          fontSize={12}
+          fill="#122"
+          {...halo}
+        >
           {at + 1}
         </text>
       ))}
