@@ -5,6 +5,7 @@ import { ChevronDown, ChevronUp, Users } from "lucide-react";
 import Link from "next/link";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useRef, useState, type KeyboardEvent } from "react";
+import { flushSync } from "react-dom";
 import type { StripDay, StripMeeting } from "@/server/plan/week-strip";
 import { useKeys } from "@/ui/keys";
 import { openedResource } from "./opened";
@@ -97,8 +98,9 @@ export function WeekStrip({ days, closed: closedFirst }: { days: StripDay[]; clo
   });
   useKeys({
     s: () => {
-      setClosed(false);
-      requestAnimationFrame(() => box.current?.querySelector<HTMLElement>("[data-lesson]")?.focus());
+      // There at once: the arrow that follows must find its way from the first lesson.
+      flushSync(() => setClosed(false));
+      box.current?.querySelector<HTMLElement>("button[data-lesson]")?.focus();
     },
   });
   const onArrow = (event: KeyboardEvent) => {
