@@ -18,7 +18,7 @@ test("a pocket is kept with a colleague, arranged by two people at once, and not
   test.slow();
   const ines = await signedIn("Ines Halloran");
   await ines.goto("/satchel");
-  const walk = new Walk(ines, "keep a pocket with a colleague", 4);
+  const walk = new Walk(ines, "keep a pocket with a colleague", 5);
   await walk.click(ines.getByRole("button", { name: "More for Tides, term 1" }));
   await walk.click(ines.getByRole("menuitem", { name: "Keep it with others …" }));
   await expect(ines.getByLabel("Find a colleague")).toBeFocused();

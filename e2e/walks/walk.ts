@@ -2,7 +2,7 @@ import type { Locator, Page } from "@playwright/test";
 import { expect } from "../fixture";
 
 /**
- * A piece of a teacher's work with its presses counted: each key and each click is one; what is typed as text is not. At the end
+ * A piece of a teacher's work with its presses counted: each key and each click is one, and so is a text, however long. At the end
  * one line of JSON says how many it took: `npm run bench -- walks --json` gathers them.
  */
 export class Walk {
@@ -26,6 +26,7 @@ export class Walk {
   }
 
   async type(text: string): Promise<void> {
+    this.presses += 1;
     await this.page.keyboard.type(text);
   }
 

@@ -61,6 +61,7 @@ export function LoseDayDialog({
                 value={name}
                 maxLength={60}
                 placeholder="Storm"
+                autoFocus
                 onChange={(event) => setName(event.target.value)}
               />
             )}
