@@ -6,6 +6,7 @@ import "./globals.css";
 import type { Metadata, Viewport } from "next";
 import { cookies } from "next/headers";
 import type { ReactNode } from "react";
+import { Messages } from "@/screens/language/messages";
 import { Toasts } from "@/ui/toast";
 import { TipProvider } from "@/ui/tip";
 
@@ -22,10 +23,12 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en" data-theme={theme}>
       <body>
-        <TipProvider>
-          {children}
-          <Toasts />
-        </TipProvider>
+        <Messages language="en">
+          <TipProvider>
+            {children}
+            <Toasts />
+          </TipProvider>
+        </Messages>
       </body>
     </html>
   );

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { JoinScreen } from "@/screens/student/join-screen";
 import { idFrom } from "@/core/ids";
+import { languagesThereAre } from "@/server/web/screen-language";
 import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Come in" };
@@ -14,5 +15,7 @@ export default async function JoinPage({
   const { to, code, name, with: asked } = await searchParams;
   const text = (value: string | string[] | undefined) => (typeof value === "string" ? value.slice(0, 80) : "");
   const door = asked === "words" || asked === "pictures" ? asked : name ? "pictures" : "code";
-  return <JoinScreen to={idFrom(to) ?? null} code={text(code)} name={text(name)} door={door} />;
+  return (
+    <JoinScreen to={idFrom(to) ?? null} code={text(code)} name={text(name)} door={door} screens={languagesThereAre} />
+  );
 }

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { tasksOf } from "@/data/student/work";
 import { StudentHome } from "@/screens/student/home";
 import { seenByCode } from "@/server/student/by-code";
+import { languagesThereAre } from "@/server/web/screen-language";
 import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "My work" };
@@ -15,6 +16,7 @@ export default async function StudentPage() {
       name={visitor.givenName}
       tasks={tasks}
       byCode={visitor.joinedAt !== null}
+      screens={languagesThereAre}
       zone={visitor.zone}
       now={now}
     />

@@ -1,15 +1,17 @@
 "use client";
+import english from "@/messages/en.json";
 import type { Outcome } from "@/server/web/act";
+import type { Problem } from "@/server/web/problem";
 import { tellProblem } from "@/ui/toast";
 
 /** Redirects and "not found" travel as errors of Next's own: they are not ours to catch. */
 const isNextsOwn = (error: unknown) => String((error as { digest?: unknown }).digest ?? "").startsWith("NEXT_");
 
 /** Why an act came to nothing, as far as this browser knows. */
-const notDone = (): string =>
-  typeof navigator !== "undefined" && !navigator.onLine
-    ? "You are offline, so this was not done. Try again when the network is back."
-    : "The server could not be reached, so this may not have been done. Look again, and try once more.";
+const notDone = (): Problem => {
+  const code = typeof navigator !== "undefined" && !navigator.onLine ? "offline" : "unreachable";
+  return { problem: english.problem[code], code };
+};
 
 type Action<Input, Value> = (input: Input) => Promise<Outcome<Value>>;
 
@@ -26,9 +28,9 @@ export function tried<Input, Value>(action: Action<Input, Value>, quietly?: "qui
       return await action(input);
     } catch (error) {
       if (isNextsOwn(error)) throw error;
-      const problem = notDone();
-      if (!quietly) tellProblem(problem);
-      return { ok: false, problem };
+      const said = notDone();
+      if (!quietly) tellProblem(said.problem);
+      return { ok: false, ...said };
     }
   };
 }

@@ -8,6 +8,7 @@ import type { BlockOf } from "@/core/resource/block";
 import { Menu, MenuItem } from "@/ui/menu";
 import { mediaAddress } from "../step/media";
 import { nativeLanguageName } from "./native-language-name";
+import { useTranslations } from "use-intl";
 
 export interface Stage {
   /** Where the film stands, seconds from the beginning of the file. */
@@ -45,6 +46,8 @@ export function FilmStage({
   onMove?: (from: number, to: number) => void;
   onLength?: (seconds: number) => void;
 }) {
+  const t = useTranslations("film");
+  const read = useTranslations("read");
   const video = useRef<HTMLVideoElement>(null);
   const from = block.from ?? 0;
   const [length, setLength] = useState(0);
@@ -142,14 +145,14 @@ export function FilmStage({
       </video>
       {failed && (
         <p role="alert" className="text-clay">
-          This film cannot be played here.
+          {t("cannot")}
         </p>
       )}
       <div className="flex items-center gap-2">
         <button
           type="button"
           onClick={() => (playing ? pause() : play())}
-          aria-label={playing ? "Pause the film" : "Play the film"}
+          aria-label={t(playing ? "pause" : "play")}
           className="grid h-12 w-12 shrink-0 place-items-center rounded-full border-2 border-green text-green"
         >
           {playing ? (
@@ -163,8 +166,8 @@ export function FilmStage({
         <div className="relative flex-1">
           <input
             type="range"
-            aria-label="Where in the film"
-            aria-valuetext={`${clockTime(at - from)} of ${clockTime(shown)}`}
+            aria-label={t("where")}
+            aria-valuetext={read("of", { at: clockTime(at - from), all: clockTime(shown) })}
             min={from}
             max={Number.isFinite(to) ? to : from + 1}
             step={0.1}
@@ -192,7 +195,7 @@ export function FilmStage({
             trigger={
               <button
                 type="button"
-                aria-label={`Captions: ${captions ? nativeLanguageName(captions) : "none"}`}
+                aria-label={t("captions", { which: captions ? nativeLanguageName(captions) : t("none") })}
                 className={clsx(
                   "grid h-12 w-12 shrink-0 place-items-center rounded-card border-2",
                   captions ? "border-green text-green" : "border-line",
@@ -207,7 +210,7 @@ export function FilmStage({
                 {nativeLanguageName(language)}
               </MenuItem>
             ))}
-            <MenuItem onSelect={() => setCaptions(null)}>No captions</MenuItem>
+            <MenuItem onSelect={() => setCaptions(null)}>{t("noCaptions")}</MenuItem>
           </Menu>
         )}
       </div>

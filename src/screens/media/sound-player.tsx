@@ -4,6 +4,7 @@ import { Pause, Play } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { clockTime } from "@/core/media/captions";
 import { mediaAddress } from "../step/media";
+import { useTranslations } from "use-intl";
 
 /** A sound with a button to hear it and a place to hear it from. `onAt`: where it stands, in seconds. */
 export function SoundPlayer({
@@ -23,6 +24,7 @@ export function SoundPlayer({
   onAt?: (seconds: number) => void;
   children?: React.ReactNode;
 }) {
+  const t = useTranslations("read");
   const sound = useRef<HTMLAudioElement>(null);
   const [playing, setPlaying] = useState(false);
   const [at, setAt] = useState(0);
@@ -55,7 +57,7 @@ export function SoundPlayer({
         type="button"
         onClick={toggle}
         disabled={failed}
-        aria-label={playing ? `Stop: ${name}` : `Listen: ${name}`}
+        aria-label={t(playing ? "stopNamed" : "listen", { name })}
         className={clsx(
           "grid shrink-0 place-items-center rounded-full border-2 border-green text-green disabled:opacity-50",
           large ? "h-12 w-12" : "h-8 w-8",
@@ -65,8 +67,8 @@ export function SoundPlayer({
       </button>
       <input
         type="range"
-        aria-label={`Where: ${name}`}
-        aria-valuetext={`${clockTime(at)} of ${clockTime(seconds)}`}
+        aria-label={t("where", { name })}
+        aria-valuetext={t("of", { at: clockTime(at), all: clockTime(seconds) })}
         min={0}
         max={Math.max(seconds, 0.1)}
         step={0.1}

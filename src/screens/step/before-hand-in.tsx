@@ -2,6 +2,7 @@
 import { stepTitle } from "@/core/resource/changes";
 import { questionsOf, type Step } from "@/core/resource/document";
 import type { Question } from "@/core/question/question";
+import { useTranslations } from "use-intl";
 
 /** The last page before handing in: what is still empty, each with a way back to it. */
 export function BeforeHandIn({
@@ -19,12 +20,12 @@ export function BeforeHandIn({
   onGo: (at: number) => void;
   onHandIn: () => void;
 }) {
+  const t = useTranslations("work");
+  const common = useTranslations("common");
   const blanks = steps.flatMap(questionsOf).filter((question) => !answered(question)).length;
   return (
     <div className="grid gap-4 rounded-card border-2 border-line bg-card p-7">
-      <h2 className="text-2xl font-bold">
-        {blanks === 0 ? "All done?" : `${blanks} ${blanks === 1 ? "question is" : "questions are"} still empty`}
-      </h2>
+      <h2 className="text-2xl font-bold">{blanks === 0 ? t("allDone") : t("stillEmpty", { count: blanks })}</h2>
       {blanks > 0 && (
         <ul className="grid gap-2">
           {steps.map(
@@ -32,7 +33,7 @@ export function BeforeHandIn({
               questionsOf(one).some((question) => !answered(question)) && (
                 <li key={one.id}>
                   <button type="button" onClick={() => onGo(nth)} className="min-h-12 underline underline-offset-4">
-                    Back to “{stepTitle(one, languages)}”
+                    {t("backTo", { title: stepTitle(one, languages) })}
                   </button>
                 </li>
               ),
@@ -45,7 +46,7 @@ export function BeforeHandIn({
         onClick={onHandIn}
         className="min-h-14 rounded-card bg-green px-6 text-lg font-bold text-on-green disabled:opacity-50"
       >
-        {busy ? "One moment …" : "Hand it in"}
+        {busy ? common("moment") : t("handIn")}
       </button>
     </div>
   );

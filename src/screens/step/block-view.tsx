@@ -10,6 +10,7 @@ import { ManipulativeView } from "./manipulative/manipulative-view";
 import { Maths } from "./maths-later";
 import { mediaAddress } from "./media";
 import { Rich } from "./rich";
+import { useTranslations } from "use-intl";
 
 function Table({ block, languages }: { block: BlockOf<"table">; languages: readonly string[] }) {
   const rows = inLanguage(block.rows, languages) ?? [];
@@ -76,6 +77,7 @@ export function BlockView({
   block: Exclude<Block, { type: "question" | "film" }>;
   languages: readonly string[];
 }) {
+  const t = useTranslations("read");
   switch (block.type) {
     case "text":
       return <Rich text={inLanguage(block.text, languages)} />;
@@ -126,7 +128,7 @@ export function BlockView({
       const transcript = inLanguage(block.transcript, languages);
       return (
         <div className="grid gap-2 rounded-card border border-line bg-card p-3">
-          <SoundPlayer media={block.media} name="the recording" seconds={block.seconds ?? 0} large>
+          <SoundPlayer media={block.media} name={t("recording")} seconds={block.seconds ?? 0} large>
             {block.speaker?.kept && <span className="text-[0.85em] text-ink-soft">Read by {block.speaker.name}</span>}
           </SoundPlayer>
           {transcript && (

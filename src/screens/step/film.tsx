@@ -9,6 +9,7 @@ import type { Question } from "@/core/question/question";
 import { FilmStage, type Stage } from "../media/film-stage";
 import { useWorkPlace } from "../media/work-place";
 import { Rich } from "./rich";
+import { useTranslations } from "use-intl";
 
 interface Left {
   at: number;
@@ -38,6 +39,7 @@ export function FilmView({
   ask: (question: Question) => ReactNode;
   answered: (question: Question) => boolean;
 }) {
+  const t = useTranslations("film");
   const { remember } = useWorkPlace();
   const place = remember && `satchel-film-${remember}-${block.id}`;
   const [seen, setSeen] = useState<ReadonlySet<string>>(new Set());
@@ -95,7 +97,7 @@ export function FilmView({
   const title = inLanguage(block.title, languages);
   const mayGoOn = !waiting?.question || waiting.maySkip || answered(waiting.question);
   return (
-    <section aria-label={title ? `Film: ${title}` : "Film"} className="grid gap-3">
+    <section aria-label={title ? t("named", { title }) : t("film")} className="grid gap-3">
       <FilmStage
         block={block}
         languages={languages}
@@ -110,7 +112,7 @@ export function FilmView({
           ref={panel}
           tabIndex={-1}
           role="group"
-          aria-label={`The film waits at ${clockTime(waiting.at - (block.from ?? 0))}`}
+          aria-label={t("waits", { time: clockTime(waiting.at - (block.from ?? 0)) })}
           className="grid gap-4 rounded-card border-2 border-green bg-green-wash p-4 outline-none"
         >
           <StopContent stop={waiting} languages={languages} ask={ask} />
@@ -121,9 +123,9 @@ export function FilmView({
               onClick={goOn}
               className="inline-flex min-h-12 items-center gap-2 rounded-card bg-green px-5 font-bold text-on-green disabled:opacity-50"
             >
-              Go on <ArrowRight size={20} aria-hidden />
+              {t("goOn")} <ArrowRight size={20} aria-hidden />
             </button>
-            {!mayGoOn && <span className="text-[0.9em] text-ink-soft">Answer first, then the film carries on.</span>}
+            {!mayGoOn && <span className="text-[0.9em] text-ink-soft">{t("answerFirst")}</span>}
           </div>
         </div>
       )}
@@ -143,6 +145,7 @@ function StopContent({
   languages: readonly string[];
   ask: (question: Question) => ReactNode;
 }) {
+  const t = useTranslations("film");
   return (
     <>
       <Rich text={inLanguage(stop.note, languages)} />
@@ -154,7 +157,7 @@ function StopContent({
           className="inline-flex items-center gap-1.5 text-green underline"
         >
           <ExternalLink size={16} aria-hidden /> {inLanguage(stop.link.label, languages)}
-          <span className="heard"> (opens in a new window)</span>
+          <span className="heard"> {t("newWindow")}</span>
         </a>
       )}
       {stop.question && ask(stop.question)}
@@ -176,13 +179,12 @@ function AskedBefore({
   languages: readonly string[];
   ask: (question: Question) => ReactNode;
 }) {
+  const t = useTranslations("film");
   const asked = stops.filter((stop) => stop.question && (readOnly || passed.has(stop.id)));
   if (asked.length === 0) return null;
   return (
     <details className="rounded-card border border-line bg-card" open={readOnly}>
-      <summary className="min-h-12 cursor-pointer px-4 py-3">
-        {asked.length === 1 ? "The question so far" : `The ${asked.length} questions so far`}
-      </summary>
+      <summary className="min-h-12 cursor-pointer px-4 py-3">{t("soFar", { count: asked.length })}</summary>
       <ol className="grid gap-5 p-4 pt-1">
         {asked.map((stop) => (
           <li key={stop.id} className="grid gap-2">

@@ -2,6 +2,7 @@
 import type { KeyboardEvent, PointerEvent } from "react";
 import { inLanguage } from "@/core/content/language";
 import { marksOf, nearestMark, numberedMarks, shareAlong, type Axis } from "@/core/content/scale";
+import { useTranslations } from "use-intl";
 
 /** Scales as they are drawn and pointed at: for questions about graphs, and for things to find out with. */
 
@@ -40,6 +41,7 @@ export function NumberLine({
   "aria-labelledby"?: string;
   "aria-label"?: string;
 }) {
+  const t = useTranslations("question");
   const [width, height] = [400, 84];
   const numbered = numberedMarks(axis);
   const inner = width - PLOT.left - PLOT.right;
@@ -70,7 +72,7 @@ export function NumberLine({
         aria-valuemin={axis.from}
         aria-valuemax={axis.to}
         aria-valuenow={value ?? axis.from}
-        aria-valuetext={value === undefined ? "no place chosen yet" : said(value, languages)}
+        aria-valuetext={value === undefined ? t("noPlaceYet") : said(value, languages)}
         aria-disabled={readOnly}
         onPointerDown={point}
         onPointerMove={point}
@@ -104,7 +106,7 @@ export function NumberLine({
         )}
       </svg>
       <p className="numbers text-[0.9em] text-ink-soft" aria-hidden>
-        {value === undefined ? "Point at the line." : said(value, languages)}
+        {value === undefined ? t("pointAtLine") : said(value, languages)}
       </p>
     </div>
   );

@@ -20,6 +20,7 @@ import { GroupsView, LabelsView } from "./questions/sort";
 import { GapsView, LongTextView, NumberView, ShortTextView } from "./questions/typed";
 import { ReadThis } from "./read-this";
 import { Rich } from "./rich";
+import { useTranslations } from "use-intl";
 
 const views: { [Type in QuestionType]: (props: QuestionProps<Type>) => ReactNode } = {
   choice: ChoiceView,
@@ -86,19 +87,20 @@ function Told({ feedback, languages }: { feedback: Question["feedback"]; languag
 }
 
 function VerdictLine({ mark, feedback }: { mark: Mark; feedback: ReactNode }) {
+  const t = useTranslations("question");
   const parts = Object.keys(mark.parts).length;
   const right = Object.values(mark.parts).filter(Boolean).length;
   const said = {
-    right: { icon: <CheckCircle2 size={20} aria-hidden />, text: "Right", look: "text-green" },
+    right: { icon: <CheckCircle2 size={20} aria-hidden />, text: t("right"), look: "text-green" },
     partly: {
       icon: <CircleDashed size={20} aria-hidden />,
       // Of several choices only those that were chosen are counted: "1 of 1" would be no help.
-      text: right > 0 && right < parts ? `Partly right: ${right} of ${parts}` : "Partly right",
+      text: right > 0 && right < parts ? t("partlyOf", { right, parts }) : t("partly"),
       look: "text-slate",
     },
-    wrong: { icon: <CircleSlash2 size={20} aria-hidden />, text: "Not yet. Try again.", look: "text-clay" },
-    blank: { icon: <CircleDashed size={20} aria-hidden />, text: "No answer yet", look: "text-ink-soft" },
-    "to read": { icon: <CheckCircle2 size={20} aria-hidden />, text: "Your teacher reads this.", look: "text-slate" },
+    wrong: { icon: <CircleSlash2 size={20} aria-hidden />, text: t("wrong"), look: "text-clay" },
+    blank: { icon: <CircleDashed size={20} aria-hidden />, text: t("blank"), look: "text-ink-soft" },
+    "to read": { icon: <CheckCircle2 size={20} aria-hidden />, text: t("toRead"), look: "text-slate" },
   }[mark.verdict];
   return (
     <div role="status" className="grid gap-1">
@@ -133,6 +135,7 @@ export function QuestionView({
   readOnly?: boolean;
   languages: readonly string[];
 }) {
+  const t = useTranslations("question");
   const [hintShown, setHintShown] = useState(false);
   const View = views[question.type] as (props: QuestionProps<QuestionType>) => ReactNode;
   const promptId = `${question.id}-prompt`;
@@ -161,7 +164,7 @@ export function QuestionView({
               disabled={checking || isBlankResponse(question.type, value)}
               className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green px-5 font-semibold text-green disabled:opacity-50"
             >
-              {checking && <Loader2 size={18} className="animate-spin" aria-hidden />} Check
+              {checking && <Loader2 size={18} className="animate-spin" aria-hidden />} {t("check")}
             </button>
           )}
           {hint && !readOnly && !hintShown && (
@@ -170,7 +173,7 @@ export function QuestionView({
               onClick={() => setHintShown(true)}
               className="inline-flex min-h-12 items-center gap-2 px-2 text-ink-soft underline"
             >
-              <Lightbulb size={18} aria-hidden /> A hint
+              <Lightbulb size={18} aria-hidden /> {t("hint")}
             </button>
           )}
           {mark && question.type !== "poll" && (

@@ -4,12 +4,14 @@ import { useEffect } from "react";
 import type { Step } from "@/core/resource/document";
 import { formatStep } from "@/core/student/read-aloud";
 import { useReading } from "./use-reading";
+import { useTranslations } from "use-intl";
 
 /**
  * Reads everything on the step aloud: what somebody spoke in her own voice, the rest in the device's voice of the language
  * that is read; says so where there is neither.
  */
 export function ReadToMe({ step, languages }: { step: Step; languages: readonly string[] }) {
+  const t = useTranslations("read");
   const { say, stop, speaking, hasVoice } = useReading(languages[0]!);
   useEffect(() => stop, [step.id, stop]);
   const all = formatStep(step, languages);
@@ -19,11 +21,11 @@ export function ReadToMe({ step, languages }: { step: Step; languages: readonly 
       type="button"
       onClick={() => (speaking ? stop() : say(all))}
       disabled={silent}
-      title={silent ? "This device has no voice for this language." : undefined}
+      title={silent ? t("noVoiceWhy") : undefined}
       className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-3 disabled:opacity-50"
     >
       <Volume2 size={20} aria-hidden />{" "}
-      <span className="max-sm:heard">{speaking ? "Stop" : silent ? "No voice here" : "Read to me"}</span>
+      <span className="max-sm:heard">{t(speaking ? "stop" : silent ? "noVoice" : "readToMe")}</span>
     </button>
   );
 }

@@ -2,6 +2,7 @@
 import { clsx } from "clsx";
 import { stepTitle } from "@/core/resource/changes";
 import type { Step } from "@/core/resource/document";
+import { useTranslations } from "use-intl";
 
 /** The steps as a row of strokes to press: where one is, and which are done. */
 export function StepDots({
@@ -17,14 +18,15 @@ export function StepDots({
   onPick: (at: number) => void;
   languages: readonly string[];
 }) {
+  const t = useTranslations("work");
   return (
-    <ol className="flex gap-1.5" aria-label="Steps">
+    <ol className="flex gap-1.5" aria-label={t("steps")}>
       {steps.map((step, nth) => (
         <li key={step.id} className="flex-1">
           <button
             type="button"
             aria-current={nth === at ? "step" : undefined}
-            aria-label={`Step ${nth + 1}: ${stepTitle(step, languages)}${done(step) ? ", done" : ""}`}
+            aria-label={t(done(step) ? "stepDone" : "step", { number: nth + 1, title: stepTitle(step, languages) })}
             onClick={() => onPick(nth)}
             className="flex h-12 w-full items-center"
           >

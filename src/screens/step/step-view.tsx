@@ -9,6 +9,7 @@ import { QuestionView } from "./question-view";
 import { FilmView } from "./film";
 import { BeginQuestion, TimeAllowed, TimeLeft, type QuestionLimits } from "./limited";
 import { Rich } from "./rich";
+import { useTranslations } from "use-intl";
 
 export interface StepViewProps {
   step: Step;
@@ -27,8 +28,9 @@ export interface StepViewProps {
 
 /** What is to be done, in the voice of whoever recorded it. */
 function Spoken({ recording }: { recording: Recording }) {
+  const t = useTranslations("read");
   return (
-    <SoundPlayer key={recording.media} media={recording.media} seconds={recording.seconds} name="what to do" large>
+    <SoundPlayer key={recording.media} media={recording.media} seconds={recording.seconds} name={t("whatToDo")} large>
       {recording.kept && <span className="text-[0.85em] text-ink-soft">Read by {recording.name}</span>}
     </SoundPlayer>
   );

@@ -3,12 +3,14 @@ import { LogOut } from "lucide-react";
 import Link from "next/link";
 import type { ReactNode } from "react";
 import { availability } from "@/core/assign/door";
-import { formatForChildren } from "@/core/calendar/format-moment";
 import type { Task } from "@/data/student/work";
 import { leave } from "@/screens/acts/sign-in";
-import { formatNotNow } from "./not-now";
+import { ScreenLanguageChoice } from "../language/screen-language";
+import { useWhen } from "../language/use-when";
+import { useNotNow } from "./not-now";
 import { Postmark } from "./postmark";
 import { SendWaiting } from "./send-waiting";
+import { useTranslations } from "use-intl";
 
 function Section({ title, empty, children }: { title: string; empty?: string; children: ReactNode[] }) {
   if (children.length === 0 && !empty) return null;
@@ -31,6 +33,7 @@ export function StudentHome({
   name,
   tasks,
   byCode,
+  screens,
   zone,
   now,
 }: {
@@ -39,6 +42,8 @@ export function StudentHome({
   tasks: Task[];
   /** Came in with the class's code: sees today's work only. */
   byCode: boolean;
+  /** The languages these screens are in. */
+  screens: readonly { code: string; name: string }[];
   zone: string;
   now: Date;
 }) {
@@ -52,30 +57,30 @@ export function StudentHome({
   const coming = tasks.filter((task) => !doors.get(task)!.open && !closed(task) && !handed(task));
   const done = tasks.filter(handed).reverse();
   const missed = tasks.filter((task) => closed(task) && !handed(task));
-  const due = (task: Task) =>
-    task.due < now
-      ? `was due ${formatForChildren(task.due, zone, now)}`
-      : `until ${formatForChildren(task.due, zone, now)}`;
+  const t = useTranslations("home");
+  const common = useTranslations("common");
+  const { when } = useWhen(zone, now);
+  const formatNotNow = useNotNow(zone, now);
+  const due = (task: Task) => t(task.due < now ? "wasDue" : "until", { when: when(task.due) });
   const more = (task: Task) => doors.get(task)!.open && (task.tries === null || task.begun < task.tries);
   return (
     <main className="finger-size mx-auto max-w-3xl px-4 py-5 font-child text-[17px]">
       <header className="flex items-center justify-between">
-        <h1 className="font-serif text-2xl">Hello, {name}</h1>
+        <h1 className="font-serif text-2xl">{t("hello", { name })}</h1>
+        <span className="ml-auto mr-2">
+          <ScreenLanguageChoice languages={screens} />
+        </span>
         <button
           type="button"
           onClick={() => void leave({})}
           className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4"
         >
-          <LogOut size={18} aria-hidden /> Go out
+          <LogOut size={18} aria-hidden /> {t("leave")}
         </button>
       </header>
       <SendWaiting student={student} />
-      {byCode && (
-        <p className="mt-3 text-ink-soft">
-          You came in with the class code, so you see today’s work. Use your own card to see what you did before.
-        </p>
-      )}
-      <Section title="Now" empty="Nothing to do just now.">
+      {byCode && <p className="mt-3 text-ink-soft">{t("byCode")}</p>}
+      <Section title={t("now")} empty={t("nothingNow")}>
         {todo.map((task, at) => (
           <li
             key={task.assignment}
@@ -84,29 +89,29 @@ export function StudentHome({
             <div className="min-w-48 flex-1">
               <h3 className="text-xl font-bold">{nameOf(task)}</h3>
               <p className="text-ink-soft">
-                {capital(due(task))} · {task.className}
+                {due(task)} · {task.className}
               </p>
             </div>
             <Link
               href={`/student/${task.assignment}`}
               className={`grid min-h-14 min-w-28 place-items-center rounded-card border-2 border-green px-6 text-lg font-bold ${at === 0 ? "bg-green text-on-green" : "text-green"}`}
             >
-              {task.working ? "Go on" : "Begin"}
+              {task.working ? t("goOn") : common("begin")}
               <span className="heard">: {nameOf(task)}</span>
             </Link>
           </li>
         ))}
       </Section>
       <div className="grid gap-x-6 sm:grid-cols-2">
-        <Section title="Coming" empty="Nothing is waiting.">
+        <Section title={t("coming")} empty={t("nothingComing")}>
           {coming.map((task) => (
             <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
               <span className="block">{nameOf(task)}</span>
-              <span className="text-[15px] text-ink-soft">{capital(formatNotNow(task, zone, now)!)}</span>
+              <span className="text-[15px] text-ink-soft">{capital(formatNotNow(task)!)}</span>
             </li>
           ))}
         </Section>
-        <Section title="Done" empty="Your first postmark comes here.">
+        <Section title={t("done")} empty={t("nothingDone")}>
           {done.map((task) => (
             <li
               key={task.assignment}
@@ -119,17 +124,17 @@ export function StudentHome({
                 >
                   {nameOf(task)}
                 </Link>
-                {more(task) && <span className="block text-[15px] text-ink-soft">You may try again.</span>}
+                {more(task) && <span className="block text-[15px] text-ink-soft">{t("again")}</span>}
               </div>
               <Postmark at={task.lastHandedIn!} zone={zone} now={now} />
             </li>
           ))}
         </Section>
-        <Section title="Closed">
+        <Section title={t("closed")}>
           {missed.map((task) => (
             <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
               <span className="block">{nameOf(task)}</span>
-              <span className="text-[15px] text-ink-soft">{capital(formatNotNow(task, zone, now)!)}</span>
+              <span className="text-[15px] text-ink-soft">{capital(formatNotNow(task)!)}</span>
             </li>
           ))}
         </Section>

@@ -5,8 +5,11 @@ import Link from "next/link";
 import { useId, useState, useTransition, type ComponentProps, type FormEvent } from "react";
 import { PASSWORD_LENGTH, pictures, type Picture } from "@/core/student/pictures";
 import { joinClass, readCode, signInWithPictures, signInWithWords } from "@/screens/acts/student";
+import { ScreenLanguageChoice } from "../language/screen-language";
+import { useProblem } from "../language/use-problem";
 import { Brand } from "../shell/brand";
 import { pictureIcons } from "./picture-icon";
+import { useTranslations } from "use-intl";
 
 const big = "min-h-14 rounded-card border-2 px-5 text-lg font-bold disabled:opacity-50";
 const field = "min-h-14 w-full rounded-card border-2 border-line-strong bg-card px-4 text-xl";
@@ -20,6 +23,8 @@ function Problem({ text }: { text: string | null }) {
 }
 
 function WithCode({ to, code: given }: { to: number | null; code: string }) {
+  const t = useTranslations("join");
+  const problemText = useProblem();
   const [code, setCode] = useState(given);
   const [group, setGroup] = useState<{ class: string; students: { id: number; name: string }[] } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -28,7 +33,7 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
     event.preventDefault();
     start(async () => {
       const outcome = await readCode({ code });
-      setProblem(outcome.ok ? null : outcome.problem);
+      setProblem(outcome.ok ? null : problemText(outcome));
       setGroup(outcome.ok ? outcome.value : null);
     });
   };
@@ -36,7 +41,7 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
     start(async () => {
       const outcome = await joinClass({ code, student, to });
       if (outcome && !outcome.ok) {
-        setProblem(outcome.problem);
+        setProblem(problemText(outcome));
         setGroup(null);
       }
     });
@@ -44,7 +49,7 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
     return (
       <section aria-labelledby="who">
         <h1 id="who" className="text-2xl font-bold">
-          {group.class}: who are you?
+          {t("who", { class: group.class })}
         </h1>
         <ul className="mt-4 grid grid-cols-2 gap-2 sm:grid-cols-3">
           {group.students.map((student) => (
@@ -61,7 +66,7 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
           ))}
         </ul>
         <button type="button" className="mt-4 min-h-12 underline" onClick={() => setGroup(null)}>
-          New code
+          {t("newCode")}
         </button>
       </section>
     );
@@ -69,7 +74,7 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
   return (
     <form onSubmit={look} className="grid gap-4">
       <BigField
-        label="What does the board say?"
+        label={t("board")}
         value={code}
         onChange={setCode}
         placeholder="KELP 42"
@@ -83,7 +88,7 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
         disabled={busy || !code.trim()}
         className={clsx(big, "border-green bg-green text-on-green")}
       >
-        Come in
+        {t("comeIn")}
       </button>
     </form>
   );
@@ -117,7 +122,7 @@ function BigField({
 
 const NameField = ({ name, onChange }: { name: string; onChange: (name: string) => void }) => (
   <BigField
-    label="My name"
+    label={useTranslations("join")("myName")}
     value={name}
     onChange={onChange}
     placeholder="sunniva.dale"
@@ -127,7 +132,10 @@ const NameField = ({ name, onChange }: { name: string; onChange: (name: string) 
 );
 
 function WithPictures({ to, name: given }: { to: number | null; name: string }) {
+  const t = useTranslations("join");
+  const problemText = useProblem();
   const [name, setName] = useState(given);
+  const picturesIn = useTranslations("picture");
   const [chosen, setChosen] = useState<Picture[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
@@ -136,7 +144,7 @@ function WithPictures({ to, name: given }: { to: number | null; name: string }) 
     start(async () => {
       const outcome = await signInWithPictures({ name, pictures: chosen, to });
       if (outcome && !outcome.ok) {
-        setProblem(outcome.problem);
+        setProblem(problemText(outcome));
         setChosen([]);
       }
     });
@@ -146,12 +154,12 @@ function WithPictures({ to, name: given }: { to: number | null; name: string }) 
       <NameField name={name} onChange={setName} />
       <div className="flex items-center justify-between">
         <h2 className="text-2xl font-bold" id="pictures">
-          My three pictures
+          {t("myPictures")}
         </h2>
         <p
           className="flex items-center gap-2"
           role="status"
-          aria-label={`${chosen.length} of ${PASSWORD_LENGTH} chosen`}
+          aria-label={t("chosen", { count: chosen.length, outOf: PASSWORD_LENGTH })}
         >
           {Array.from({ length: PASSWORD_LENGTH }, (_, at) => (
             <span
@@ -161,7 +169,7 @@ function WithPictures({ to, name: given }: { to: number | null; name: string }) 
           ))}
           <button
             type="button"
-            aria-label="Take the last picture back"
+            aria-label={t("takeBack")}
             disabled={chosen.length === 0}
             onClick={() => setChosen(chosen.slice(0, -1))}
             className="grid h-12 w-12 place-items-center disabled:opacity-30"
@@ -182,7 +190,7 @@ function WithPictures({ to, name: given }: { to: number | null; name: string }) 
               className="grid min-h-20 place-items-center rounded-card border-2 border-line bg-card py-2 text-sm hover:border-green disabled:opacity-50"
             >
               <Icon size={30} strokeWidth={1.6} aria-hidden />
-              {picture}
+              {picturesIn(picture)}
             </button>
           );
         })}
@@ -193,13 +201,15 @@ function WithPictures({ to, name: given }: { to: number | null; name: string }) 
         disabled={busy || !name.trim() || chosen.length < PASSWORD_LENGTH}
         className={clsx(big, "border-green bg-green text-on-green")}
       >
-        Come in
+        {t("comeIn")}
       </button>
     </form>
   );
 }
 
 function WithWords({ to, name: given }: { to: number | null; name: string }) {
+  const t = useTranslations("join");
+  const problemText = useProblem();
   const [name, setName] = useState(given);
   const [words, setWords] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
@@ -208,20 +218,20 @@ function WithWords({ to, name: given }: { to: number | null; name: string }) {
     event.preventDefault();
     start(async () => {
       const outcome = await signInWithWords({ name, words, to });
-      if (outcome && !outcome.ok) setProblem(outcome.problem);
+      if (outcome && !outcome.ok) setProblem(problemText(outcome));
     });
   };
   return (
     <form onSubmit={submit} className="grid gap-4">
       <NameField name={name} onChange={setName} />
-      <BigField label="My two words" value={words} onChange={setWords} placeholder="lantern whale" maxLength={60} />
+      <BigField label={t("myWords")} value={words} onChange={setWords} placeholder="lantern whale" maxLength={60} />
       <Problem text={problem} />
       <button
         type="submit"
         disabled={busy || !name.trim() || !words.trim()}
         className={clsx(big, "border-green bg-green text-on-green")}
       >
-        Come in
+        {t("comeIn")}
       </button>
     </form>
   );
@@ -235,23 +245,30 @@ export function JoinScreen({
   code,
   name,
   door: first,
+  screens,
 }: {
   /** The piece of work a link led to. */
   to: number | null;
   code: string;
   name: string;
   door: Door;
+  /** The languages these screens are in. */
+  screens: readonly { code: string; name: string }[];
 }) {
+  const t = useTranslations("join");
   const [door, setDoor] = useState<Door>(first);
   return (
     <main className="finger-size mx-auto min-h-dvh max-w-xl px-4 py-6 font-child">
-      <Brand />
-      <div className="mt-6 mb-6 grid grid-cols-3 gap-2" role="group" aria-label="How do you come in?">
+      <div className="flex items-center justify-between">
+        <Brand />
+        <ScreenLanguageChoice languages={screens} />
+      </div>
+      <div className="mt-6 mb-6 grid grid-cols-3 gap-2" role="group" aria-label={t("how")}>
         {(
           [
-            ["code", "With a code"],
-            ["pictures", "With my pictures"],
-            ["words", "With my words"],
+            ["code", t("byCode")],
+            ["pictures", t("byPictures")],
+            ["words", t("byWords")],
           ] as const
         ).map(([value, text]) => (
           <button
@@ -277,7 +294,7 @@ export function JoinScreen({
       )}
       <p className="mt-8 text-center">
         <Link href="/sign-in" className="inline-block min-h-12 py-3 text-ink-soft underline">
-          I am a teacher
+          {t("teacher")}
         </Link>
       </p>
     </main>

@@ -1,41 +1,48 @@
+"use client";
 import Link from "next/link";
 import { availability } from "@/core/assign/door";
 import { momentAt } from "@/core/calendar/school-calendar";
-import { formatForChildren } from "@/core/calendar/format-moment";
 import type { Task } from "@/data/student/work";
+import { useWhen } from "../language/use-when";
 import { SendWaiting } from "./send-waiting";
+import { useTranslations } from "use-intl";
 
-/** Why something that was given cannot be done just now, in a sentence for children; null when it can. */
-export function formatNotNow(task: Task, zone: string, now: Date): string | null {
-  const door = availability(task, zone, now);
-  if (door.open) return null;
-  switch (door.why) {
-    case "later":
-      return `opens ${formatForChildren(task.opens, zone, now)}`;
-    case "closed":
-      return `closed ${formatForChildren(task.closes!, zone, now)}`;
-    case "waits":
-      return `opens when you have handed in ${task.waitsFor}`;
-    case "other day":
-      return door.next
-        ? `opens again ${formatForChildren(momentAt(door.next, "00:00", zone), zone, now).split(",")[0]}`
-        : "its last day is over";
-  }
+/** Why something that was given cannot be done just now, in words for children; null when it can. */
+export function useNotNow(zone: string, now: Date): (task: Task) => string | null {
+  const t = useTranslations("notNow");
+  const { when, whichDay } = useWhen(zone, now);
+  return (task) => {
+    const door = availability(task, zone, now);
+    if (door.open) return null;
+    switch (door.why) {
+      case "later":
+        return t("later", { when: when(task.opens) });
+      case "closed":
+        return t("closed", { when: when(task.closes!) });
+      case "waits":
+        return t("waits", { title: task.waitsFor ?? "" });
+      case "other day":
+        return door.next ? t("again", { when: whichDay(momentAt(door.next, "00:00", zone)) }) : t("over");
+    }
+  };
 }
 
 /** The page of a piece of work that cannot be done now. */
 export function NotNow({ task, student, zone, now }: { task: Task; student: number; zone: string; now: Date }) {
+  const t = useTranslations("notNow");
+  const common = useTranslations("common");
+  const formatNotNow = useNotNow(zone, now);
   return (
     <main className="finger-size mx-auto grid max-w-xl gap-4 px-4 py-10 font-child text-[17px]">
       <h1 className="font-serif text-2xl">{task.title}</h1>
-      <p>It {formatNotNow(task, zone, now)}.</p>
-      {task.begun > 0 && <p className="text-ink-soft">What you answered is kept.</p>}
+      <p>{t("sentence", { state: formatNotNow(task)! })}</p>
+      {task.begun > 0 && <p className="text-ink-soft">{t("kept")}</p>}
       <SendWaiting student={student} />
       <Link
         href="/student"
         className="inline-grid min-h-12 place-items-center rounded-card border-2 border-green px-6 font-bold text-green"
       >
-        My work
+        {common("myWork")}
       </Link>
     </main>
   );

@@ -1,15 +1,21 @@
-import { postmark, formatDay } from "@/core/calendar/format-moment";
+"use client";
+import { postmark } from "@/core/calendar/format-moment";
+import { useWhen } from "../language/use-when";
+import { useTranslations } from "use-intl";
 
 /** Done: a postmark with the day it was handed in. */
 export function Postmark({ at, zone, now, size = 64 }: { at: Date; zone: string; now: Date; size?: number }) {
-  const { day, month } = postmark(at, zone);
+  const t = useTranslations("work");
+  const { day: dayOf, month: monthOf } = useWhen(zone, now);
+  const { day } = postmark(at, zone);
+  const month = monthOf(at);
   return (
     <svg
       width={size * 1.15}
       height={size}
       viewBox="0 0 74 64"
       role="img"
-      aria-label={`Handed in on ${formatDay(at, zone, now)}`}
+      aria-label={t("handedInOn", { when: dayOf(at) })}
       className="shrink-0 text-slate"
     >
       <g fill="none" stroke="currentColor" strokeWidth="2" transform="rotate(-6 30 32)">

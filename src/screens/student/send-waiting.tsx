@@ -2,11 +2,13 @@
 import { CloudOff } from "lucide-react";
 import { useEffect, useState } from "react";
 import { AnswerQueue, waitingPlaces } from "./answer-queue";
+import { useTranslations } from "use-intl";
 
 const RETRY_MS = 8_000;
 
 /** Sends what waits on this device from other pieces of work of this student; on every page a student sees. */
 export function SendWaiting({ student, except = null }: { student: number; except?: number | null }) {
+  const t = useTranslations("kept");
   const [waiting, setWaiting] = useState(0);
   useEffect(() => {
     let left = false;
@@ -38,8 +40,7 @@ export function SendWaiting({ student, except = null }: { student: number; excep
   return (
     <p role="status" className="mt-3 flex items-center gap-2 rounded-card bg-shade px-4 py-3">
       <CloudOff size={18} aria-hidden />
-      {waiting === 1 ? "One answer is" : `${waiting} answers are`} still on this device. We will send{" "}
-      {waiting === 1 ? "it" : "them"} when the network is back.
+      {t("elsewhere", { count: waiting })}
     </p>
   );
 }

@@ -5,6 +5,7 @@ import type { Question } from "@/core/question/question";
 import type { TimeLimit } from "@/core/resource/time-limit";
 import { beginQuestion } from "@/screens/acts/student";
 import type { QuestionLimits } from "../step/limited";
+import type { Problem } from "@/server/web/problem";
 
 /** A question that is open: what it asks, where the page did not know it, and until when by this device's clock. */
 interface Open {
@@ -23,7 +24,7 @@ const overIn = (limits: Record<string, TimeLimit>): ReadonlySet<string> =>
 export function useLimits(
   assignment: number,
   limits: Record<string, TimeLimit>,
-  on: { over: () => void; problem: (said: string | null) => void },
+  on: { over: () => void; problem: (said: Problem | "no network" | null) => void },
 ) {
   const [open, setOpen] = useState<Record<string, Open>>({});
   const [over, setOver] = useState<ReadonlySet<string>>(() => overIn(limits));
@@ -64,13 +65,13 @@ export function useLimits(
       setBeginning(id);
       try {
         const outcome = await beginQuestion({ assignment, question: id });
-        on.problem(outcome.ok ? null : outcome.problem);
+        on.problem(outcome.ok ? null : outcome);
         if (!outcome.ok) return;
         const { left, question } = outcome.value;
         setOpen((old) => ({ ...old, [id]: { left, end: Date.now() + left * 1000, question } }));
         setBegun(id);
       } catch {
-        on.problem("No network just now. The time has not begun; try again in a moment.");
+        on.problem("no network");
       } finally {
         setBeginning(null);
       }

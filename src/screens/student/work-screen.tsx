@@ -4,11 +4,11 @@ import { clsx } from "clsx";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, useTransition } from "react";
-import { formatForChildren } from "@/core/calendar/format-moment";
 import { questionsOf, titleOf, withQuestions, type Step } from "@/core/resource/document";
 import type { Question } from "@/core/question/question";
 import { isBlankResponse, type Mark } from "@/core/question/mark";
 import { checkAnswer, handIn, tryAgain } from "@/screens/acts/student";
+import type { Problem } from "@/server/web/problem";
 import type { StudentWorkData } from "@/server/student/student-work";
 import { nativeLanguageName } from "../media/native-language-name";
 import { WorkPlaceProvider } from "../media/work-place";
@@ -16,43 +16,51 @@ import { useReadingLanguage } from "./use-reading-language";
 import { BeforeHandIn } from "../step/before-hand-in";
 import { StepDots } from "../step/step-dots";
 import { StepView } from "../step/step-view";
+import { useProblem } from "../language/use-problem";
+import { useWhen } from "../language/use-when";
 import { Postmark } from "./postmark";
 import { ReadToMe } from "../step/read-to-me";
 import { SendWaiting } from "./send-waiting";
 import { useAnswers, type KeepState } from "./use-answers";
 import { useLimits } from "./use-limits";
+import { useTranslations } from "use-intl";
 
-const keptSigns: Record<KeepState, { icon: typeof Check; text: string }> = {
-  kept: { icon: Check, text: "Kept" },
-  sending: { icon: Loader2, text: "Saving …" },
-  waiting: { icon: CloudOff, text: "Kept here. No network yet" },
-  "kept aside": { icon: Hourglass, text: "Time is up. Kept for your teacher" },
-  "signed out": { icon: CloudOff, text: "Kept here, not sent" },
-  "called back": { icon: CloudOff, text: "Kept here, not sent" },
-  "handed in": { icon: CloudOff, text: "Kept here, not sent" },
-  "not open": { icon: CloudOff, text: "Kept here, not sent" },
-};
+const keptSigns = {
+  kept: { icon: Check, text: "kept" },
+  sending: { icon: Loader2, text: "sending" },
+  waiting: { icon: CloudOff, text: "waiting" },
+  "kept aside": { icon: Hourglass, text: "aside" },
+  "signed out": { icon: CloudOff, text: "notSent" },
+  "called back": { icon: CloudOff, text: "notSent" },
+  "handed in": { icon: CloudOff, text: "notSent" },
+  "not open": { icon: CloudOff, text: "notSent" },
+} as const satisfies Record<KeepState, { icon: typeof Check; text: string }>;
 
 /** Said where it cannot be sent, and trying again is of no use: what happened, what was kept, what to do. */
-const whyNotSent: Partial<Record<KeepState, string>> = {
-  "signed out": "You are signed out. What you wrote is kept on this device: sign in again and it is sent.",
-  "called back": "Your teacher has taken this back. What you wrote is kept on this device. Ask your teacher.",
-  "handed in":
-    "This was handed in already, on another device perhaps. What you wrote since then is kept on this device only.",
-  "not open": "This is not open now. What you wrote is kept on this device. Ask your teacher.",
-  "kept aside": "This closed while you worked. Your teacher sees what you wrote since, and decides if it counts.",
-};
+const whyNotSent = {
+  "signed out": "whySignedOut",
+  "called back": "whyCalledBack",
+  "handed in": "whyHandedIn",
+  "not open": "whyNotOpen",
+  "kept aside": "whyAside",
+} as const;
+const whyOf = (state: KeepState) => (state in whyNotSent ? whyNotSent[state as keyof typeof whyNotSent] : null);
 
 function KeptSign({ state }: { state: KeepState }) {
+  const t = useTranslations("kept");
   const { icon: Icon, text } = keptSigns[state];
   return (
     <p role="status" className="flex items-center gap-1.5 text-[14px] text-ink-soft">
-      <Icon size={16} aria-hidden className={clsx("shrink-0", state === "sending" && "animate-spin")} /> {text}
+      <Icon size={16} aria-hidden className={clsx("shrink-0", state === "sending" && "animate-spin")} /> {t(text)}
     </p>
   );
 }
 
 function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: string; now: Date; onBack: () => void }) {
+  const t = useTranslations("work");
+  const common = useTranslations("common");
+  const problemText = useProblem();
+  const { when } = useWhen(zone, now);
   const router = useRouter();
   const [busy, start] = useTransition();
   const [problem, setProblem] = useState<string | null>(null);
@@ -63,32 +71,30 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
     start(async () => {
       const outcome = await tryAgain({ assignment: data.task.assignment });
       if (outcome.ok) router.refresh();
-      else setProblem(outcome.problem);
+      else setProblem(problemText(outcome));
     });
   return (
     <div className="grid justify-items-center gap-4 rounded-card border-2 border-line bg-card p-8 text-center">
       <Postmark at={data.attempt!.handedIn!} zone={zone} now={now} size={110} />
-      <h2 className="text-2xl font-bold">Handed in</h2>
+      <h2 className="text-2xl font-bold">{t("handedIn")}</h2>
       {ruled.length > 0 && (
         <p className="numbers text-xl">
-          {earned} of {ruled.reduce((sum, mark) => sum + mark.outOf, 0)}
+          {t("earned", { earned, outOf: ruled.reduce((sum, mark) => sum + mark.outOf, 0) })}
         </p>
       )}
       {data.hidden ? (
-        <p>Use your own card to see your answers and how it went.</p>
+        <p>{t("ownCard")}</p>
       ) : (
         <>
-          {data.marksFrom && (
-            <p>You will see how it went {formatForChildren(data.marksFrom, zone, now)}, when it is due for everyone.</p>
-          )}
-          {marks.length === 0 && !data.marksFrom && <p>{data.task.teacher} looks at it.</p>}
+          {data.marksFrom && <p>{t("marksFrom", { when: when(data.marksFrom) })}</p>}
+          {marks.length === 0 && !data.marksFrom && <p>{t("teacherLooks", { teacher: data.task.teacher })}</p>}
         </>
       )}
       {problem && <p role="alert">{problem}</p>}
       <div className="flex flex-wrap justify-center gap-3">
         {!data.hidden && (
           <button type="button" onClick={onBack} className="min-h-12 rounded-card border-2 border-line px-5 font-bold">
-            Look at my answers
+            {t("lookAtAnswers")}
           </button>
         )}
         {data.triesLeft && (
@@ -98,21 +104,19 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
             onClick={again}
             className="min-h-12 rounded-card border-2 border-line px-5 font-bold"
           >
-            Try again
+            {t("tryAgain")}
           </button>
         )}
         <Link
           href="/student"
           className="grid min-h-12 place-items-center rounded-card bg-green px-6 font-bold text-on-green"
         >
-          My work
+          {common("myWork")}
         </Link>
       </div>
     </div>
   );
 }
-
-const workForChildren = { pairs: "In twos", groups: "In your group", class: "All together" } as const;
 
 /** One thing at a time: a step, its questions, on to the next; at the end it is handed in. */
 export function StudentWorkScreen({
@@ -126,6 +130,11 @@ export function StudentWorkScreen({
   zone: string;
   now: Date;
 }) {
+  const t = useTranslations("work");
+  const kept = useTranslations("kept");
+  const common = useTranslations("common");
+  const problemText = useProblem();
+  const { when } = useWhen(zone, now);
   const { task, document, attempt } = data;
   const { steps } = document;
   const [reads, setReads] = useReadingLanguage(document.languages);
@@ -147,7 +156,14 @@ export function StudentWorkScreen({
   );
 
   const { flush } = answers;
-  const onLimit = useMemo(() => ({ over: () => void flush(), problem: setProblem }), [flush]);
+  const onLimit = useMemo(
+    () => ({
+      over: () => void flush(),
+      problem: (said: Problem | "no network" | null) =>
+        setProblem(said === null ? null : said === "no network" ? t("noNetworkBegin") : problemText(said)),
+    }),
+    [flush, t, problemText],
+  );
   const limits = useLimits(task.assignment, data.limits, onLimit);
 
   /** A question whose time is over asks nothing more. */
@@ -182,7 +198,7 @@ export function StudentWorkScreen({
         age: answers.ageOf(asked),
         after: answers.leave(question.id, key),
       });
-      if (!outcome.ok) return setProblem(outcome.problem);
+      if (!outcome.ok) return setProblem(problemText(outcome));
       answers.settleChecked(asked);
       setProblem(null);
       // Changed while it was being checked: what came back is about another answer.
@@ -191,7 +207,7 @@ export function StudentWorkScreen({
       const said = outcome.value.feedback;
       setFeedback((old) => ({ ...old, [question.id]: said }));
     } catch {
-      setProblem("No network just now. Your answer is kept; check it later.");
+      setProblem(t("noNetworkCheck"));
     } finally {
       setChecking(null);
     }
@@ -199,14 +215,11 @@ export function StudentWorkScreen({
   const hand = () =>
     start(async () => {
       const sent = await answers.flush();
-      if (sent !== "kept" && whyNotSent[sent]) return setProblem(null);
-      if (sent !== "kept")
-        return setProblem(
-          "Some answers are not sent yet. They are kept on this device. Try again when the network is back.",
-        );
+      if (sent !== "kept" && whyOf(sent)) return setProblem(null);
+      if (sent !== "kept") return setProblem(t("notSentYet"));
       const outcome = await handIn({ assignment: task.assignment });
       if (outcome.ok) router.refresh();
-      else setProblem(outcome.problem);
+      else setProblem(problemText(outcome));
     });
 
   // After handing in, the page is read again with the marks; show the end then.
@@ -217,6 +230,7 @@ export function StudentWorkScreen({
     setAt(steps.length);
   }
 
+  const why = whyOf(answers.state);
   const told = (question: Question): Question =>
     feedback[question.id] ? { ...question, feedback: feedback[question.id] } : question;
   const shown: Step | undefined = step && withQuestions(limits.opened(step), told);
@@ -225,7 +239,7 @@ export function StudentWorkScreen({
       <header className="flex items-center gap-3">
         <Link
           href="/student"
-          aria-label="My work"
+          aria-label={common("myWork")}
           className="grid h-12 w-12 place-items-center rounded-card border-2 border-line bg-card"
         >
           <Home size={20} aria-hidden />
@@ -234,11 +248,11 @@ export function StudentWorkScreen({
           <h1 className="truncate font-bold" title={titleOf(document)}>
             {titleOf(document)}
           </h1>
-          <p className="truncate text-[14px] text-ink-soft">until {formatForChildren(task.due, zone, now)}</p>
+          <p className="truncate text-[14px] text-ink-soft">{t("until", { when: when(task.due) })}</p>
         </div>
         {document.languages.length > 1 && (
           <select
-            aria-label="Language"
+            aria-label={common("chooseLanguage")}
             value={reads}
             onChange={(event) => setReads(event.target.value)}
             className="min-h-12 rounded-card border-2 border-line bg-card px-2"
@@ -258,7 +272,7 @@ export function StudentWorkScreen({
           <div className="rounded-card border border-line bg-card p-5 sm:p-7">
             {shown.work !== "alone" && (
               <p className="mb-3 inline-flex items-center gap-2 rounded-card bg-shade px-3 py-1 font-bold">
-                <Users size={18} aria-hidden /> {workForChildren[shown.work]}
+                <Users size={18} aria-hidden /> {t(shown.work)}
               </p>
             )}
             <WorkPlaceProvider value={workPlace}>
@@ -285,9 +299,9 @@ export function StudentWorkScreen({
         ) : (
           <BeforeHandIn {...{ steps, languages, answered }} busy={handing} onGo={go} onHandIn={hand} />
         )}
-        {(problem || whyNotSent[answers.state]) && (
+        {(problem || why) && (
           <p role="alert" className="mt-3 rounded-card bg-clay-wash px-4 py-3 font-bold text-clay">
-            {problem ?? whyNotSent[answers.state]}
+            {problem ?? (why && kept(why))}
           </p>
         )}
         <SendWaiting student={student} except={task.assignment} />
@@ -300,7 +314,7 @@ export function StudentWorkScreen({
             onClick={() => go(at - 1)}
             className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4 font-bold disabled:opacity-40"
           >
-            <ArrowLeft size={20} aria-hidden /> Back
+            <ArrowLeft size={20} aria-hidden /> {t("back")}
           </button>
           <div className="flex-1">{!readOnly && <KeptSign state={answers.state} />}</div>
           {at < steps.length && (
@@ -309,7 +323,7 @@ export function StudentWorkScreen({
               onClick={() => go(at + 1)}
               className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green bg-green px-5 font-bold text-on-green"
             >
-              {at === steps.length - 1 ? "To the end" : "Next"} <ArrowRight size={20} aria-hidden />
+              {t(at === steps.length - 1 ? "toTheEnd" : "next")} <ArrowRight size={20} aria-hidden />
             </button>
           )}
         </div>

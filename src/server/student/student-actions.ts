@@ -16,6 +16,7 @@ import { classByJoinCode, isEnrolled, studentsOf } from "@/data/classes/classes"
 import { credentialsBySignInName } from "@/data/office/people";
 import * as work from "@/data/student/work";
 import { act, ActionError, type Caller } from "../web/act";
+import { problemOf } from "../web/problem";
 import { callerAddress } from "../web/client-address";
 import { allowJoin, allowSignIn, forgetAttempts, forgetJoin } from "../web/limits";
 import { After, writtenAt } from "./keep-answers";
@@ -24,8 +25,7 @@ import { secretIsRight } from "../web/secrets";
 import { signIn } from "../web/session";
 
 const Id = z.number().int().positive();
-const waitABit = (minutes: number) =>
-  new ActionError(`That was too many tries. Wait ${minutes} minutes, or ask your teacher.`);
+const waitABit = (minutes: number) => new ActionError(problemOf("tooManyTries", { minutes }));
 
 /** Where a student goes who has come in: to the piece of work a link led to, else home. */
 const home = (to: number | null) => (to === null ? "/student" : `/student/${to}`);
@@ -39,7 +39,7 @@ export const signInWithPictures = act(
     if (!allowed.allowed) throw waitABit(allowed.minutes);
     const found = await credentialsBySignInName(db, input.name);
     if (!(await secretIsRight(found?.hash, pictureSecret(input.pictures)))) {
-      throw new ActionError("The name and the pictures do not match. Try again, or ask your teacher.");
+      throw new ActionError(problemOf("picturesDoNotMatch"));
     }
     await forgetAttempts(input.name, address);
     await signIn(found!.id, "student", null);
@@ -56,7 +56,7 @@ export const signInWithWords = act(
     if (!allowed.allowed) throw waitABit(allowed.minutes);
     const found = await credentialsBySignInName(db, input.name);
     if (!(await secretIsRight(found?.hash, wordSecret(input.words)))) {
-      throw new ActionError("The name and the words do not match. Try again, or ask your teacher.");
+      throw new ActionError(problemOf("wordsDoNotMatch"));
     }
     await forgetAttempts(input.name, address);
     await signIn(found!.id, "student", null);
@@ -70,8 +70,7 @@ export const readCode = act("sign in", z.object({ code: z.string().max(40) }), a
   const allowed = await allowJoin(address);
   if (!allowed.allowed) throw waitABit(allowed.minutes);
   const group = await classByJoinCode(db, readJoinCode(input.code), now);
-  if (!group)
-    throw new ActionError("This code does not open a class now. Look at the board again, or ask for a new one.");
+  if (!group) throw new ActionError(problemOf("codeOpensNothing"));
   await forgetJoin(address);
   const students = await studentsOf(db, group.id);
   return {
@@ -88,8 +87,7 @@ export const joinClass = act(
     const allowed = await allowJoin(address);
     if (!allowed.allowed) throw waitABit(allowed.minutes);
     const group = await classByJoinCode(db, readJoinCode(input.code), now);
-    if (!group || !(await isEnrolled(db, input.student, group.id)))
-      throw new ActionError("The code has run out. Ask your teacher for a new one.");
+    if (!group || !(await isEnrolled(db, input.student, group.id))) throw new ActionError(problemOf("codeRanOut"));
     await forgetJoin(address);
     await signIn(input.student, "student", group.id);
     redirect(home(input.to));
@@ -103,12 +101,12 @@ async function openTask({ db, visitor, now }: Caller, assignment: number): Promi
   if (!door.open)
     throw new ActionError(
       door.why === "later"
-        ? "This has not started yet."
+        ? problemOf("notStarted")
         : door.why === "closed"
-          ? "This is closed. What you answered is kept."
+          ? problemOf("closed")
           : door.why === "waits"
-            ? `First hand in ${task.waitsFor}.`
-            : "This is not open today. What you answered is kept.",
+            ? problemOf("handInFirst", { title: task.waitsFor ?? "" })
+            : problemOf("notToday"),
     );
   return task;
 }
@@ -136,18 +134,17 @@ export const checkAnswer = act(
     const document = await taskDocument(db, task);
     const found = allQuestions(document).find(({ question }) => question.id === input.question);
     if (!found || checkingOf(found.question.checked, task.checking) !== "at once")
-      throw new ActionError("This is not checked now.");
+      throw new ActionError(problemOf("notChecked"));
     const disguised = await disguiseFor(db, task.recipient);
     const value = responseSchemas[found.question.type].safeParse(disguised.back(found.question, input.value));
-    if (!value.success) throw new ActionError("This answer could not be read.");
+    if (!value.success) throw new ActionError(problemOf("unreadable"));
     await db.transaction(async (tx) => {
       const attempt = await work.openAttempt(tx, task, now);
       const begun = attempt ? await work.questionsBegun(tx, attempt.id) : new Map<string, Date>();
       const stands = standing(found.question, { factor: task.factor, begun, now });
-      if (stands === "not begun") throw new ActionError("Begin this question first.");
-      if (stands === "late")
-        throw new ActionError("The time for this question is up. What you answered in time is saved.");
-      if (!attempt) throw new ActionError("This has been handed in already.");
+      if (stands === "not begun") throw new ActionError(problemOf("beginFirst"));
+      if (stands === "late") throw new ActionError(problemOf("timeUp"));
+      if (!attempt) throw new ActionError(problemOf("handedInAlready"));
       const one = {
         key: input.key,
         step: found.step.id,
@@ -157,8 +154,7 @@ export const checkAnswer = act(
         late: false,
         written: writtenAt(input.age, attempt, now, await work.writtenOf(tx, attempt.id, input.after), input.after),
       };
-      if (!(await work.addResponses(tx, attempt.id, [one], now)))
-        throw new ActionError("This has been handed in already.");
+      if (!(await work.addResponses(tx, attempt.id, [one], now))) throw new ActionError(problemOf("handedInAlready"));
       await work.announceWork(tx, task.assignment);
     });
     const result = mark(found.question, value.data, document.languages[0]);
@@ -180,10 +176,10 @@ export const beginQuestion = act(
     const document = await taskDocument(db, task);
     const found = allQuestions(document).find(({ question }) => question.id === input.question);
     const seconds = found && allowedSeconds(found.question, task.factor);
-    if (!found || !seconds) throw new ActionError("This question has no time limit.");
+    if (!found || !seconds) throw new ActionError(problemOf("noTimeLimit"));
     const begun = await db.transaction(async (tx) => {
       const attempt = await work.openAttempt(tx, task, now);
-      if (!attempt) throw new ActionError("This has been handed in already.");
+      if (!attempt) throw new ActionError(problemOf("handedInAlready"));
       return work.beginQuestion(tx, attempt.id, input.question, now);
     });
     await work.announceWork(db, task.assignment);
@@ -220,7 +216,7 @@ export const tryAgain = act(
     const { db, now } = caller;
     const task = await openTask(caller, input.assignment);
     const attempt = await db.transaction((tx) => work.openAttempt(tx, task, now));
-    if (!attempt) throw new ActionError("You have used all your tries.");
+    if (!attempt) throw new ActionError(problemOf("noTriesLeft"));
     return {};
   },
 );

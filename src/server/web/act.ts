@@ -5,19 +5,24 @@ import { database } from "./database";
 import { log } from "./log";
 import { permit, type About, type AboutOf, type Act, type ActAlone } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
+import { problemOf, type Problem } from "./problem";
 import { storageProblem } from "./storage-problem";
 
 /** What came of a write: a value, or what was wrong, what was kept, and which field it is about. */
-export type Outcome<Value> = { ok: true; value: Value } | { ok: false; problem: string; field?: string };
+export type Outcome<Value> = { ok: true; value: Value } | ({ ok: false; field?: string } & Problem);
 
 /** Thrown inside an action to refuse with a reason a person can act on. Nothing of the action is kept. */
 export class ActionError extends Error {
+  readonly problem: Problem;
+
+  /** @param problem in English; or with its code (problemOf), where students see it */
   constructor(
-    message: string,
+    problem: string | Problem,
     readonly field?: string,
   ) {
-    super(message);
-    this.name = "Refused";
+    super(typeof problem === "string" ? problem : problem.problem);
+    this.name = "ActionError";
+    this.problem = typeof problem === "string" ? { problem } : problem;
   }
 }
 
@@ -68,20 +73,18 @@ export function act<Schema extends z.ZodType<object>, Value>(
       if (!(await permit(db, visitor, permission, aboutOf(parsed.data), now))) {
         return {
           ok: false,
-          problem: visitor ? notThere : "You are signed out. Sign in again; what you typed is still here.",
+          ...problemOf(visitor ? "notThere" : "signedOut"),
         };
       }
       return { ok: true, value: await work({ db, now, visitor: visitor! }, parsed.data) };
     } catch (error) {
       if (error instanceof ActionError)
-        return { ok: false, problem: error.message, ...(error.field && { field: error.field }) };
+        return { ok: false, ...error.problem, ...(error.field && { field: error.field }) };
       // Next's own signals (redirect, not found) travel as exceptions.
       if (typeof (error as { digest?: unknown }).digest === "string") throw error;
       log.error({ act: permission, error: (error as Error).message }, "action failed");
-      return {
-        ok: false,
-        problem: storageProblem(error) ?? "That did not work, and nothing was changed. Try again in a moment.",
-      };
+      const storage = storageProblem(error);
+      return { ok: false, ...(storage ? { problem: storage } : problemOf("failed")) };
     }
   };
 }

@@ -8,6 +8,7 @@ import { VoiceRecorder } from "@/screens/media/voice-recorder";
 import { mediaAddress } from "../media";
 import { label, OptionFace } from "./choice";
 import { target, type QuestionProps } from "./props";
+import { useTranslations } from "use-intl";
 
 /** What a student thinks: nothing is right or wrong, and it may be changed until it is handed in. */
 export function PollView({ question, value, onChange, readOnly, languages, labelledBy }: QuestionProps<"poll">) {
@@ -32,10 +33,11 @@ export function PollView({ question, value, onChange, readOnly, languages, label
 }
 
 export function PhotoView({ question, value = [], onChange, readOnly, labelledBy }: QuestionProps<"photo">) {
+  const t = useTranslations("question");
   const { filesTo: sendTo } = useWorkPlace();
   const camera = useFile({
     camera: true,
-    name: "A photograph",
+    name: t("aPhotograph"),
     to: sendTo,
     onFile: (media) => onChange([...value, media].slice(0, question.most)),
   });
@@ -49,13 +51,13 @@ export function PhotoView({ question, value = [], onChange, readOnly, labelledBy
               {/* eslint-disable-next-line @next/next/no-img-element */}
               <img
                 src={mediaAddress(media)}
-                alt={`Photograph ${at + 1}`}
+                alt={t("photographNth", { number: at + 1 })}
                 className="max-h-56 max-w-full rounded-card border border-line"
               />
               {!readOnly && (
                 <button
                   type="button"
-                  aria-label={`Take photograph ${at + 1} away`}
+                  aria-label={t("takePhotographAway", { number: at + 1 })}
                   onClick={() => onChange(value.filter((one) => one !== media))}
                   className="absolute top-1 right-1 grid h-12 w-12 place-items-center rounded-card border-2 border-line bg-card"
                 >
@@ -76,7 +78,7 @@ export function PhotoView({ question, value = [], onChange, readOnly, labelledBy
             "inline-flex items-center gap-3 justify-self-start border-line-strong px-5 font-semibold",
           )}
         >
-          <Camera size={22} aria-hidden /> {camera.said ?? (value.length > 0 ? "Another photograph" : "Photograph")}
+          <Camera size={22} aria-hidden /> {camera.said ?? t(value.length > 0 ? "another" : "photograph")}
         </button>
       )}
       {camera.input}
@@ -85,15 +87,16 @@ export function PhotoView({ question, value = [], onChange, readOnly, labelledBy
 }
 
 export function SpeechView({ question, value, onChange, readOnly, labelledBy }: QuestionProps<"speech">) {
+  const t = useTranslations("question");
   const { filesTo: sendTo } = useWorkPlace();
   return (
     <div role="group" aria-labelledby={labelledBy}>
       {readOnly ? (
-        value?.media && <SoundPlayer media={value.media} seconds={value.seconds} name="what was said" large />
+        value?.media && <SoundPlayer media={value.media} seconds={value.seconds} name={t("whatWasSaid")} large />
       ) : (
         <VoiceRecorder
           value={value?.media ? value : null}
-          name="my recording"
+          name={t("myRecording")}
           longest={question.longest}
           sendTo={sendTo}
           large

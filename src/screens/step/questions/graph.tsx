@@ -6,6 +6,7 @@ import { inLanguage } from "@/core/content/language";
 import { marksOf, nearestMark, numberedMarks, shareAlong } from "@/core/content/scale";
 import { NumberLine, PLOT, pointedAt, said, UprightScale, valueAt } from "../plot";
 import type { QuestionProps } from "./props";
+import { useTranslations } from "use-intl";
 
 export function LineView({ question, value, onChange, readOnly, languages, labelledBy }: QuestionProps<"line">) {
   return (
@@ -30,6 +31,7 @@ export function BarsView({
   parts,
   labelledBy,
 }: QuestionProps<"bars">) {
+  const t = useTranslations("question");
   const { axis, bars } = question;
   const [width, height] = [400, 230];
   const inner = { width: width - PLOT.left - PLOT.right, height: height - PLOT.top - PLOT.bottom };
@@ -99,19 +101,19 @@ export function BarsView({
               <button
                 type="button"
                 disabled={readOnly || given === undefined || given <= axis.from}
-                aria-label={`${text}: less`}
+                aria-label={t("less", { name: text })}
                 onClick={() => set(bar.id, (given ?? axis.from) - axis.step)}
                 className="grid h-12 w-12 place-items-center rounded-card border-2 border-line-strong disabled:opacity-40"
               >
                 <Minus size={18} aria-hidden />
               </button>
-              <output className="numbers w-12 text-center font-semibold" aria-label={`${text} stands at`}>
+              <output className="numbers w-12 text-center font-semibold" aria-label={t("standsAt", { name: text })}>
                 {given === undefined ? "–" : said(given, languages)}
               </output>
               <button
                 type="button"
                 disabled={readOnly || (given !== undefined && given >= axis.to)}
-                aria-label={`${text}: more`}
+                aria-label={t("more", { name: text })}
                 onClick={() => set(bar.id, (given ?? axis.from) + axis.step)}
                 className="grid h-12 w-12 place-items-center rounded-card border-2 border-line-strong disabled:opacity-40"
               >
@@ -135,6 +137,7 @@ export function PointsView({
   parts,
   labelledBy,
 }: QuestionProps<"points">) {
+  const t = useTranslations("question");
   const { x: across, y: upward } = question;
   const [width, height] = [400, 360];
   const numbered = numberedMarks(across);
@@ -166,7 +169,8 @@ export function PointsView({
       nearestMark(upward, cursor[1] + by[1]! * upward.step),
     ]);
   };
-  const saidPoint = ([x, y]: readonly [number, number]) => `${said(x, languages)} across, ${said(y, languages)} up`;
+  const saidPoint = ([x, y]: readonly [number, number]) =>
+    t("pointAt", { x: said(x, languages), y: said(y, languages) });
   return (
     <div className="grid gap-2">
       {/* A grid of points has no role of its own; it is worked with arrows and space, and says where it is. */}
@@ -214,11 +218,14 @@ export function PointsView({
         </svg>
       </div>
       <p className="heard" aria-live="polite">
-        {seen && `${saidPoint(cursor)}${value.some(([x, y]) => x === cursor[0] && y === cursor[1]) ? ", a point" : ""}`}
+        {seen &&
+          (value.some(([x, y]) => x === cursor[0] && y === cursor[1])
+            ? t("aPoint", { at: saidPoint(cursor) })
+            : saidPoint(cursor))}
       </p>
       <p className="numbers text-[0.9em] text-ink-soft">
         {value.length === 0
-          ? "No points yet."
+          ? t("noPoints")
           : value.map((one) => `(${one.map((n) => said(n, languages)).join(" | ")})`).join(" ")}
       </p>
     </div>

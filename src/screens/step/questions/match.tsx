@@ -6,6 +6,7 @@ import { inLanguage } from "@/core/content/language";
 import { Carry, Place } from "./carry";
 import { PressList } from "./press-list";
 import { partLook, target, type QuestionProps } from "./props";
+import { useTranslations } from "use-intl";
 
 /**
  * Pairs by pressing: the row waiting for a partner is marked; pressing a partner puts it there and goes on to the next
@@ -20,6 +21,7 @@ export function MatchView({
   parts,
   labelledBy,
 }: QuestionProps<"match">) {
+  const t = useTranslations("question");
   const partners = new Map(value);
   const [chosen, setChosen] = useState<string | null>(null);
   const firstEmpty = question.left.find((item) => !partners.has(item.id))?.id ?? null;
@@ -54,7 +56,9 @@ export function MatchView({
                     type="button"
                     disabled={readOnly}
                     aria-pressed={waiting === item.id}
-                    aria-label={`${text}: ${partner ?? "no partner yet"}`}
+                    aria-label={
+                      partner ? t("partner", { name: text ?? "", partner }) : t("noPartner", { name: text ?? "" })
+                    }
                     onClick={() => setChosen(item.id)}
                     className={clsx(
                       target,
@@ -71,14 +75,14 @@ export function MatchView({
                       {longest}
                     </span>
                     <span className="col-start-1 row-start-1 self-center">
-                      {partner ?? (waiting === item.id && !readOnly ? "choose below" : "…")}
+                      {partner ?? (waiting === item.id && !readOnly ? t("chooseBelow") : "…")}
                     </span>
                   </button>
                   {!readOnly && !partner && <span className="w-9 shrink-0" />}
                   {partner && !readOnly && (
                     <button
                       type="button"
-                      aria-label={`Take ${partner} away`}
+                      aria-label={t("takeAway", { name: partner })}
                       onClick={() => part(item.id)}
                       className="grid h-12 w-9 place-items-center"
                     >
@@ -91,7 +95,7 @@ export function MatchView({
           })}
         </ul>
         <PressList
-          name="Partners"
+          name={t("partners")}
           options={question.right}
           languages={languages}
           readOnly={readOnly}

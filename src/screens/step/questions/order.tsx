@@ -21,6 +21,7 @@ import { ArrowDown, ArrowUp, GripVertical } from "lucide-react";
 import { useId } from "react";
 import { inLanguage } from "@/core/content/language";
 import { partLook, target, type QuestionProps } from "./props";
+import { useTranslations } from "use-intl";
 
 function Item({
   id,
@@ -39,6 +40,7 @@ function Item({
   part: boolean | undefined;
   onMove: (to: number) => void;
 }) {
+  const t = useTranslations("question");
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id,
     disabled: readOnly,
@@ -59,7 +61,7 @@ function Item({
         disabled={readOnly}
         {...attributes}
         {...listeners}
-        aria-label={`Move “${text}”, now number ${at + 1}`}
+        aria-label={t("moveItem", { name: text, number: at + 1 })}
         className="grid h-12 w-8 touch-none place-items-center text-ink-soft"
       >
         <GripVertical size={18} aria-hidden />
@@ -68,7 +70,7 @@ function Item({
       <span className="flex-1 py-1">{text}</span>
       <button
         type="button"
-        aria-label={`“${text}” up`}
+        aria-label={t("up", { name: text })}
         disabled={readOnly || at === 0}
         onClick={() => onMove(at - 1)}
         className="grid h-12 w-12 place-items-center disabled:opacity-30"
@@ -77,7 +79,7 @@ function Item({
       </button>
       <button
         type="button"
-        aria-label={`“${text}” down`}
+        aria-label={t("down", { name: text })}
         disabled={readOnly || at === last}
         onClick={() => onMove(at + 1)}
         className="grid h-12 w-12 place-items-center disabled:opacity-30"

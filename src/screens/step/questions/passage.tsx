@@ -3,6 +3,7 @@ import { clsx } from "clsx";
 import { inLanguage } from "@/core/content/language";
 import { passageWords } from "@/core/question/passage";
 import { partLook, type QuestionProps } from "./props";
+import { useTranslations } from "use-intl";
 
 /** A passage whose words or sentences can be marked, each a button in the running text. */
 export function MarkedPassage({
@@ -86,6 +87,7 @@ export function CellsView({
   parts,
   labelledBy,
 }: QuestionProps<"cells">) {
+  const t = useTranslations("question");
   const rows = inLanguage(question.rows, languages) ?? [];
   const frame = "border border-line px-2 py-1.5 sm:px-3";
   return (
@@ -113,7 +115,7 @@ export function CellsView({
                       type="text"
                       aria-label={
                         [row[0], rows[0]?.[c]].filter((text) => text && !gapIn(text)).join(", ") ||
-                        `Row ${r + 1}, column ${c + 1}`
+                        t("cell", { row: r + 1, column: c + 1 })
                       }
                       value={value[gap.id] ?? ""}
                       readOnly={readOnly}

@@ -7,6 +7,7 @@ import { COLUMNS, middleOf, ROWS, squareAt } from "@/core/question/types/place/s
 import { mediaAddress } from "../media";
 import { MapGrid } from "./map-grid";
 import type { QuestionProps } from "./props";
+import { useTranslations } from "use-intl";
 
 type Point = [number, number];
 const arrows: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
@@ -27,6 +28,7 @@ export function PlaceView({
   parts,
   labelledBy,
 }: QuestionProps<"place">) {
+  const t = useTranslations("question");
   const { most } = question;
   const [cursor, setCursor] = useState<Point>(middleOf([0.5, 0.5]));
   const [seen, setSeen] = useState(false);
@@ -93,17 +95,17 @@ export function PlaceView({
         ))}
       </div>
       <p className="heard" aria-live="polite">
-        {seen && !readOnly && `Square ${squareAt(cursor)}`}
+        {seen && !readOnly && t("square", { square: squareAt(cursor) })}
       </p>
       <div className="flex flex-wrap items-center gap-2">
         <span className="numbers text-[0.9em] text-ink-soft">
           {value.length === 0
             ? most === 1
-              ? "Mark a place."
-              : `Mark up to ${most} places.`
+              ? t("markPlace")
+              : t("markPlaces", { most })
             : most > 1
-              ? `${value.length} of ${most} marked${full && !readOnly ? ". Take one away to mark another" : ""}:`
-              : "Marked:"}
+              ? t(full && !readOnly ? "markedAll" : "markedOf", { count: value.length, most })
+              : t("marked")}
         </span>
         {value.map((point, at) =>
           readOnly ? (
@@ -114,7 +116,7 @@ export function PlaceView({
             <button
               key={at}
               type="button"
-              aria-label={`Take away ${squareAt(point)}`}
+              aria-label={t("takeSquare", { square: squareAt(point) })}
               onClick={() => remove(at)}
               className="numbers inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line-strong bg-card px-3 font-semibold"
             >

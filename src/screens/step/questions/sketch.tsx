@@ -9,6 +9,7 @@ import { inks } from "@/core/content/vocabulary";
 import { DrawnParts, inkColours } from "../drawn";
 import { mediaAddress } from "../media";
 import type { QuestionProps } from "./props";
+import { useTranslations } from "use-intl";
 
 const WIDTH = 640;
 const BLANK_HEIGHT = 420;
@@ -29,6 +30,8 @@ export function SketchView({
   languages,
   labelledBy,
 }: QuestionProps<"sketch">) {
+  const t = useTranslations("question");
+  const inkName = useTranslations("ink");
   const under = question.on;
   const height = under ? (under.height / PAGE_WIDTH) * WIDTH : BLANK_HEIGHT;
   const [ink, setInk] = useState<Stroke["ink"]>("black");
@@ -84,7 +87,7 @@ export function SketchView({
           role="img"
           aria-label={[
             inLanguage(under?.description ?? question.description, languages),
-            value.length === 1 ? "1 line drawn" : `${value.length} lines drawn`,
+            t("linesDrawn", { count: value.length }),
           ]
             .filter(Boolean)
             .join(", ")}
@@ -142,7 +145,7 @@ export function SketchView({
             <button
               key={one}
               type="button"
-              aria-label={`Draw in ${one}`}
+              aria-label={t("drawIn", { ink: inkName(one) })}
               aria-pressed={ink === one}
               onClick={() => setInk(one)}
               className={clsx(
@@ -159,7 +162,7 @@ export function SketchView({
             onClick={() => onChange(value.slice(0, -1))}
             className="ml-2 inline-flex min-h-12 items-center gap-2 px-3 disabled:opacity-40"
           >
-            <Undo2 size={18} aria-hidden /> Undo the last line
+            <Undo2 size={18} aria-hidden /> {t("undoLine")}
           </button>
           <button
             type="button"
@@ -167,7 +170,7 @@ export function SketchView({
             onClick={() => onChange([])}
             className="inline-flex min-h-12 items-center gap-2 px-3 disabled:opacity-40"
           >
-            <Eraser size={18} aria-hidden /> Blank sheet
+            <Eraser size={18} aria-hidden /> {t("blankSheet")}
           </button>
         </div>
       )}

@@ -7,6 +7,7 @@ import { mediaAddress } from "../media";
 import { Carry, PieceButton, Place } from "./carry";
 import { PressList } from "./press-list";
 import { partLook, target, type QuestionProps } from "./props";
+import { useTranslations } from "use-intl";
 
 /**
  * What is in hand: pressed once it is picked up, pressed at a place it is put there. Finger, mouse and Tab key alike.
@@ -29,6 +30,7 @@ export function GroupsView({
   parts,
   labelledBy,
 }: QuestionProps<"groups">) {
+  const t = useTranslations("question");
   const { groups, items } = question;
   const placed = new Map(value);
   const left = items.filter((item) => !placed.has(item.id));
@@ -47,7 +49,7 @@ export function GroupsView({
     <Carry onPut={(item, group) => put(group, item)}>
       <div role="group" aria-labelledby={labelledBy} className="grid gap-4">
         {left.length > 0 && (
-          <div className="flex flex-wrap gap-2" role="group" aria-label="To sort">
+          <div className="flex flex-wrap gap-2" role="group" aria-label={t("toSort")}>
             {left.map((item) => (
               <PieceButton
                 key={item.id}
@@ -89,7 +91,7 @@ export function GroupsView({
                       ) : (
                         <PieceButton
                           piece={item}
-                          aria-label={`Take “${name(item)}” out of ${title}`}
+                          aria-label={t("takeOut", { name: name(item), group: title })}
                           onClick={() => take(item)}
                           className={clsx(target, "flex w-full items-center gap-2 py-1", partLook(parts[item]))}
                         >
@@ -105,10 +107,12 @@ export function GroupsView({
                     type="button"
                     disabled={!inHand}
                     onClick={() => put(group.id)}
-                    aria-label={inHand ? `Put “${name(inHand)}” into ${title}` : `Put into ${title}`}
+                    aria-label={
+                      inHand ? t("putInto", { name: name(inHand), group: title }) : t("putIntoGroup", { group: title })
+                    }
                     className="m-2 mt-0 min-h-12 rounded-card border-2 border-dashed border-line-strong text-ink-soft disabled:opacity-40"
                   >
-                    put here
+                    {t("putHere")}
                   </button>
                 )}
               </Place>
@@ -130,6 +134,7 @@ export function LabelsView({
   parts,
   labelledBy,
 }: QuestionProps<"labels">) {
+  const t = useTranslations("question");
   const { spots, labels } = question;
   const placed = new Map(value);
   const { inHand, pick } = useInHand(spots.filter((spot) => !placed.has(spot.id)).map((spot) => spot.id));
@@ -139,7 +144,8 @@ export function LabelsView({
     onChange([...value.filter(([one, old]) => one !== spot && old !== label), [spot, label]]);
     pick(null);
   };
-  const says = (spot: string, at: number) => `Place ${at + 1}: ${name(placed.get(spot)) ?? "no name yet"}`;
+  const says = (spot: string, at: number) =>
+    t("placeNth", { number: at + 1, name: name(placed.get(spot)) ?? t("noName") });
   return (
     <Carry onPut={put}>
       <div role="group" aria-labelledby={labelledBy} className="grid gap-4">
@@ -188,13 +194,13 @@ export function LabelsView({
                   placed.has(spot.id) ? partLook(parts[spot.id]) : "border-line text-ink-soft",
                 )}
               >
-                {name(placed.get(spot.id)) ?? (inHand === spot.id && !readOnly ? "choose a name below" : "…")}
+                {name(placed.get(spot.id)) ?? (inHand === spot.id && !readOnly ? t("chooseName") : "…")}
               </span>
             </li>
           ))}
         </ol>
         <PressList
-          name="Names"
+          name={t("names")}
           options={labels}
           languages={languages}
           readOnly={readOnly}

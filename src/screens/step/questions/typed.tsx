@@ -6,6 +6,7 @@ import { writtenText } from "@/core/question/types/long-text/long-text";
 import { wordsFor } from "@/core/question/types/gaps/word-list";
 import { ManipulativeView } from "../manipulative/manipulative-view";
 import { partLook, target, type QuestionProps } from "./props";
+import { useTranslations } from "use-intl";
 
 export function ShortTextView({ value = "", onChange, readOnly, labelledBy }: QuestionProps<"shortText">) {
   return (
@@ -32,6 +33,7 @@ export function LongTextView({
   languages,
   labelledBy,
 }: QuestionProps<"longText">) {
+  const t = useTranslations("question");
   const text = writtenText(value);
   const done = typeof value === "string" ? [] : value.done;
   const { checklist } = question;
@@ -47,7 +49,7 @@ export function LongTextView({
         className={clsx(target, "w-full border-line-strong py-2 leading-relaxed")}
       />
       {checklist && checklist.length > 0 && (
-        <ul aria-label="Before you hand it in">
+        <ul aria-label={t("beforeHandIn")}>
           {checklist.map((point) => (
             <li key={point.id}>
               <label className="flex min-h-12 items-center gap-3">
@@ -96,13 +98,14 @@ export function NumberView(props: QuestionProps<"number">) {
 }
 
 function NumberBoxes({ question, value = {}, onChange, readOnly, parts, labelledBy }: QuestionProps<"number">) {
+  const t = useTranslations("question");
   return (
     <div role="group" aria-labelledby={labelledBy} className="flex flex-wrap items-center gap-2">
       {question.parts.map((part, at) => {
         const given = value[part.id] ?? { number: "" };
         const change = (next: { number?: string; unit?: string }) =>
           onChange({ ...value, [part.id]: { ...given, ...next } });
-        const name = part.unit ?? (question.parts.length > 1 ? `number ${at + 1}` : "number");
+        const name = part.unit ?? (question.parts.length > 1 ? t("numberNth", { number: at + 1 }) : t("number"));
         return (
           <span key={part.id} className="flex items-center gap-2">
             <input
@@ -118,13 +121,13 @@ function NumberBoxes({ question, value = {}, onChange, readOnly, parts, labelled
             />
             {part.units ? (
               <select
-                aria-label="unit"
+                aria-label={t("unit")}
                 value={given.unit ?? ""}
                 disabled={readOnly}
                 onChange={(event) => change({ unit: event.target.value })}
                 className={clsx(target, "border-line-strong")}
               >
-                <option value="">unit …</option>
+                <option value="">{t("chooseUnit")}</option>
                 {part.units.map((unit) => (
                   <option key={unit.name}>{unit.name}</option>
                 ))}
@@ -148,6 +151,7 @@ export function GapsView({
   parts,
   labelledBy,
 }: QuestionProps<"gaps">) {
+  const t = useTranslations("question");
   const pieces = passageParts(inLanguage(question.passage, languages) ?? "");
   const order = pieces.flatMap((piece) => ("gap" in piece ? [piece.gap] : []));
   const language = languages.find((one) => question.passage[one] !== undefined);
@@ -157,7 +161,7 @@ export function GapsView({
         if ("text" in piece) return <span key={at}>{piece.text}</span>;
         const gap = question.gaps.find((candidate) => candidate.id === piece.gap);
         if (!gap) return null;
-        const common = { "aria-label": `gap ${order.indexOf(gap.id) + 1}`, value: value[gap.id] ?? "" };
+        const common = { "aria-label": t("gap", { number: order.indexOf(gap.id) + 1 }), value: value[gap.id] ?? "" };
         const change = (text: string) => onChange({ ...value, [gap.id]: text });
         const words = wordsFor(gap, language);
         return words ? (

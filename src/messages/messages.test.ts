@@ -1,0 +1,51 @@
+import { createTranslator } from "use-intl/core";
+import { catalogues, screenLanguages, type Catalogue } from "./catalogues";
+import { chooseLanguage } from "./choose-language";
+
+const flat = (catalogue: Catalogue): Map<string, string> =>
+  new Map(
+    Object.entries(catalogue).flatMap(([group, messages]) =>
+      Object.entries(messages).map(([name, text]) => [`${group}.${name}`, text] as const),
+    ),
+  );
+/** The values a message is given, in alphabetical order. */
+const valuesOf = (text: string) => [...new Set([...text.matchAll(/\{(\w+)[,}]/g)].map(([, name]) => name))].sort();
+const english = flat(catalogues.en);
+const others = screenLanguages.filter((language) => language !== "en");
+
+describe.each(others)("what students' screens say in %s", (language) => {
+  const said = flat(catalogues[language]);
+
+  test("says everything English says, and nothing else", () => {
+    expect([...said.keys()].sort()).toEqual([...english.keys()].sort());
+    expect([...said.values()].filter((text) => text.trim() === "")).toEqual([]);
+  });
+
+  test("gives each message the same values", () => {
+    const differ = [...said].filter(([name, text]) => valuesOf(text).join() !== valuesOf(english.get(name)!).join());
+    expect(differ).toEqual([]);
+  });
+
+  test("every message can be put together", () => {
+    const problems: string[] = [];
+    const translate = createTranslator({
+      locale: language,
+      messages: catalogues[language],
+      onError: (error) => problems.push(error.message),
+    }) as unknown as (name: string, values: Record<string, unknown>) => string;
+    for (const [name, text] of said)
+      translate(name, Object.fromEntries(valuesOf(text).map((value) => [value!, /plural/.test(text) ? 2 : "x"])));
+    expect(problems).toEqual([]);
+  });
+});
+
+test.each([
+  ["es", "en-GB,en", "es"],
+  [undefined, "es-MX,es;q=0.9,en;q=0.8", "es"],
+  [undefined, "fo,da;q=0.9,es;q=0.5,en;q=0.7", "en"],
+  [undefined, "fo", "en"],
+  ["xx", null, "en"],
+  [undefined, "es;q=nonsense,en;q=0.2", "en"],
+])("chosen %s, asked for %s: %s", (chosen, accepted, language) =>
+  expect(chooseLanguage(chosen, accepted)).toBe(language),
+);

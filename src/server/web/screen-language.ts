@@ -1,0 +1,13 @@
+import { cookies, headers } from "next/headers";
+import { catalogues, screenLanguages, type Catalogue, type ScreenLanguage } from "@/messages/catalogues";
+import { chooseLanguage } from "@/messages/choose-language";
+
+/** The language of this student's screens, with what they say in it; English is with every page already. */
+export async function screenLanguage(): Promise<{ language: ScreenLanguage; messages?: Catalogue }> {
+  const chosen = (await cookies()).get("language")?.value;
+  const language = chooseLanguage(chosen, (await headers()).get("accept-language"));
+  return { language, ...(language !== "en" && { messages: catalogues[language] }) };
+}
+
+/** Every language there is, by its own name. */
+export const languagesThereAre = screenLanguages.map((code) => ({ code, name: catalogues[code].common.language }));
