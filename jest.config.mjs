@@ -8,6 +8,10 @@ const esmOnly = [
   "yaml",
   "devalue",
   "double-metaphone",
+  "use-intl",
+  "intl-messageformat",
+  "@formatjs",
+  "icu-minify",
 ];
 
 const config = {

@@ -245,3 +245,34 @@ test("read to me says everything on the step, in the voice of the language that 
   await expect.poll(said).toEqual(expect.arrayContaining(["From weak to strong", "breeze", "hurricane"]));
   await expect(student.getByRole("button", { name: "Read to me" })).toBeVisible();
 });
+
+test("a child chooses Spanish: the door, the work, what is said of an answer, and handing in", async ({ signedIn }) => {
+  const child = await signedIn("Odd Marwen", { phone: true });
+  await child.getByLabel("Language").selectOption("es");
+  await expect(child.getByRole("heading", { name: "Hola, Odd" })).toBeVisible();
+  await expect(child.getByText(/^(Hasta|Había que entregarlo) /).first()).toBeVisible();
+  await expect(child.locator("div[lang=es]")).toBeVisible();
+  await child
+    .getByRole("link", { name: /^(Empezar|Seguir)/ })
+    .first()
+    .click();
+  await child.waitForURL(/student\/\d+/);
+  await expect(child.getByRole("list", { name: "Pasos" })).toBeVisible();
+  await expect(child.getByText("Guardado", { exact: true })).toBeVisible();
+  await child
+    .getByRole("button", { name: /^Paso \d+:/ })
+    .last()
+    .click();
+  await child.getByRole("button", { name: "Al final" }).click();
+  await expect(child.getByRole("button", { name: "Entregar" })).toBeVisible();
+
+  // At the door too, where a code that opens nothing is refused in Spanish.
+  await child.getByRole("link", { name: "Mis tareas" }).click();
+  await child.getByRole("button", { name: "Salir" }).click();
+  await child.goto("/join");
+  await child.getByLabel("¿Qué pone en la pizarra?").fill("KELP 99");
+  await child.getByRole("button", { name: "Entrar" }).click();
+  await expect(child.getByText(/^Este código no abre ninguna clase ahora\./)).toBeVisible();
+  await child.getByLabel("Idioma").selectOption("en");
+  await expect(child.getByText("What does the board say?")).toBeVisible();
+});

@@ -130,7 +130,7 @@ describe("a door that is not open", () => {
     const assignment = await given({ closes: "due" });
     value(await check(assignment, "b"));
     await shut(assignment);
-    expect(await check(assignment, "a")).toEqual({ ok: false, problem: "This is closed. What you answered is kept." });
+    expect(await check(assignment, "a")).toMatchObject({ ok: false, code: "closed" });
     expect((await handIn({ assignment })).ok).toBe(false);
     expect(await studentWork(db, child(), assignment, new Date())).toBeNull();
     expect((await workOf(db, assignment))[0]!.tries[0]!.responses).toHaveLength(1);
@@ -179,9 +179,7 @@ describe("a door that is not open", () => {
 
   test("on another day than its own it says so", async () => {
     const assignment = await given({ openDays: ["2030-01-07"] });
-    expect(await check(assignment, "a")).toMatchObject({
-      problem: "This is not open today. What you answered is kept.",
-    });
+    expect(await check(assignment, "a")).toMatchObject({ ok: false, code: "notToday" });
   });
 
   test("the second of two waits until the first is handed in", async () => {
@@ -190,7 +188,10 @@ describe("a door that is not open", () => {
     const form = { ...formFor(first!.id), resources: [first!.id, second!.id], inOrder: true };
     const [one, two] = value(await assignResources(form)).assignments;
     actAs(child());
-    expect(await check(two!, "a")).toEqual({ ok: false, problem: "First hand in Tides." });
+    expect(await check(two!, "a")).toEqual({
+      ok: false,
+      ...{ code: "handInFirst", values: { title: "Tides" }, problem: "First hand in Tides." },
+    });
     value(await check(one!, "a"));
     value(await handIn({ assignment: one! }));
     expect((await check(two!, "a")).ok).toBe(true);
@@ -206,6 +207,6 @@ describe("a door that is not open", () => {
     actAs(child());
     const seen = (await studentWork(db, child(), second!, new Date()))!;
     expect(seen.document.steps.map((step) => step.id)).toEqual(parts[1]);
-    expect(await check(second!, "a")).toEqual({ ok: false, problem: "This is not checked now." });
+    expect(await check(second!, "a")).toMatchObject({ ok: false, code: "notChecked" });
   });
 });

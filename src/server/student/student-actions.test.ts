@@ -166,7 +166,7 @@ describe("a child's work", () => {
     value(await check(assignment, "a"));
     value(await handIn({ assignment }));
     value(await handIn({ assignment }));
-    expect(await tryAgain({ assignment })).toEqual({ ok: false, problem: "You have used all your tries." });
+    expect(await tryAgain({ assignment })).toMatchObject({ ok: false, code: "noTriesLeft" });
     expect(await check(assignment, "b")).toMatchObject({ ok: false });
     const [first] = await workOf(db, assignment);
     expect(first!.tries).toHaveLength(1);
