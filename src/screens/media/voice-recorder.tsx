@@ -9,6 +9,7 @@ import { sendUntilThere } from "./send-file";
 import { SoundPlayer } from "./sound-player";
 import { useFile } from "./use-file";
 import { readSound, useMicrophone } from "./use-microphone";
+import { useTranslations } from "use-intl";
 
 export interface Voice {
   media: string;
@@ -18,10 +19,11 @@ export interface Voice {
 const SHORTEST_SECONDS = 0.3;
 
 function LevelMeter({ level }: { level: number }) {
+  const t = useTranslations("voice");
   return (
     <span
       role="meter"
-      aria-label="How loud it is"
+      aria-label={t("loud")}
       aria-valuemin={0}
       aria-valuemax={100}
       aria-valuenow={Math.round(level * 100)}
@@ -53,6 +55,7 @@ export function VoiceRecorder({
   large?: boolean;
   onVoice: (voice: Voice | null) => void;
 }) {
+  const t = useTranslations("voice");
   const [at, setAt] = useState(0);
   /** What was there when she went on, and until when it is kept. */
   const [before, setBefore] = useState<{ samples: Float32Array; until: number } | null>(null);
@@ -62,13 +65,10 @@ export function VoiceRecorder({
   const keep = async (samples: Float32Array) => {
     const whole = before ? appendRecording(before.samples, before.until, samples) : samples;
     setBefore(null);
-    if (whole.length < SHORTEST_SECONDS * SPEECH_RATE)
-      return setProblem("That was too short to hear. Nothing was changed.");
+    if (whole.length < SHORTEST_SECONDS * SPEECH_RATE) return setProblem(t("tooShort"));
     setBusy(true);
     const file = new Blob([waveFile(whole)], { type: "audio/wav" });
-    const sent = await sendUntilThere(file, "sound", sendTo, () =>
-      setProblem("No connection. Your recording is kept in this window and sent when the network is back."),
-    );
+    const sent = await sendUntilThere(file, "sound", sendTo, () => setProblem(t("noConnection")));
     setBusy(false);
     if ("problem" in sent) return setProblem(sent.problem);
     setProblem(null);
@@ -77,16 +77,16 @@ export function VoiceRecorder({
   const microphone = useMicrophone((samples) => void keep(samples));
   const file = useFile({
     kind: "sound",
-    name: `Sound file: ${name}`,
+    name: t("soundFile", { name }),
     ...(sendTo && { to: sendTo }),
     onFile: (media) => {
       void readSound(mediaAddress(media))
         .then((samples) => {
           const seconds = Math.round((samples.length / SPEECH_RATE) * 10) / 10;
           if (seconds <= longest) onVoice({ media, seconds });
-          else setProblem(`This lasts ${clockTime(seconds)}; ${clockTime(longest)} is the most. Nothing was changed.`);
+          else setProblem(t("tooLong", { seconds: clockTime(seconds), longest: clockTime(longest) }));
         })
-        .catch(() => setProblem("This file has no sound that can be played here. Nothing was changed."));
+        .catch(() => setProblem(t("noSound")));
     },
   });
   const goOn = async () => {
@@ -96,7 +96,7 @@ export function VoiceRecorder({
       setBefore({ samples: await readSound(mediaAddress(value.media)), until });
       await microphone.start(longest - until);
     } catch {
-      setProblem("You cannot carry on with this recording here. Nothing was changed.");
+      setProblem(t("cannotGoOn"));
     }
   };
   const anew = () => {
@@ -113,11 +113,14 @@ export function VoiceRecorder({
       {listening ? (
         <div className="flex flex-wrap items-center gap-3">
           <button type="button" onClick={microphone.stop} className={clsx(look, "border-clay font-bold text-clay")}>
-            <Square size={16} aria-hidden fill="currentColor" /> Stop
+            <Square size={16} aria-hidden fill="currentColor" /> {t("stop")}
           </button>
           <LevelMeter level={microphone.level} />
           <span role="timer" className="numbers text-ink-soft">
-            {clockTime((before?.until ?? 0) + microphone.seconds)} of {clockTime(longest)}
+            {t("of", {
+              at: clockTime((before?.until ?? 0) + microphone.seconds),
+              longest: clockTime(longest),
+            })}
           </span>
         </div>
       ) : (
@@ -138,23 +141,23 @@ export function VoiceRecorder({
             onClick={anew}
             className={clsx(look, value ? "border-line" : "border-green font-semibold text-green")}
           >
-            <Mic size={16} aria-hidden /> {busy ? "Saving …" : value ? "Record again" : "Record"}
+            <Mic size={16} aria-hidden /> {t(busy ? "saving" : value ? "again" : "record")}
           </button>
           {value && value.seconds < longest && (
             <button type="button" disabled={busy} onClick={() => void goOn()} className={clsx(look, "border-line")}>
-              Go on from {clockTime(at || value.seconds)}
+              {t("goOnFrom", { at: clockTime(at || value.seconds) })}
             </button>
           )}
           {!value && (
             <button type="button" disabled={file.sending} onClick={file.choose} className={clsx(look, "border-line")}>
-              <Upload size={16} aria-hidden /> {file.said ?? "A file"}
+              <Upload size={16} aria-hidden /> {file.said ?? t("file")}
             </button>
           )}
           {file.input}
           {value && (
             <button
               type="button"
-              aria-label={`Delete: ${name}`}
+              aria-label={t("delete", { name })}
               onClick={() => onVoice(null)}
               className={clsx(look, "border-line")}
             >

@@ -32,7 +32,11 @@ export function BeforeHandIn({
             (one, nth) =>
               questionsOf(one).some((question) => !answered(question)) && (
                 <li key={one.id}>
-                  <button type="button" onClick={() => onGo(nth)} className="min-h-12 text-left underline underline-offset-4">
+                  <button
+                    type="button"
+                    onClick={() => onGo(nth)}
+                    className="min-h-12 text-left underline underline-offset-4"
+                  >
                     {t("backTo", { title: stepTitle(one, languages) })}
                   </button>
                 </li>
