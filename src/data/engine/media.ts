@@ -8,7 +8,7 @@ export interface Media {
 
 export async function addMedia(db: Queryable, media: Media & { by: number; at: Date }): Promise<void> {
   await db.query(
-    "insert into media (sha256, mime, bytes, added_by, added) values ($1, $2, $3, $4, $5) on conflict do nothing",
+    "insert into media (sha256, mime, bytes, added_by, added) values ($1, $2, $3, $4, $5) on conflict (sha256) do update set added = excluded.added",
     [media.sha256, media.mime, media.bytes, media.by, media.at],
   );
 }

@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from "node:crypto";
 import { existsSync, mkdirSync } from "node:fs";
-import { open, readdir, readFile, rename, rm, stat, writeFile } from "node:fs/promises";
+import { open, readdir, readFile, rename, rm, stat, utimes, writeFile } from "node:fs/promises";
 import path from "node:path";
 import { dataFolder } from "@/data/engine/open";
 
@@ -17,7 +17,9 @@ function place(sha256: string): string {
 export async function keepFile(bytes: Uint8Array): Promise<string> {
   const sha256 = createHash("sha256").update(bytes).digest("hex");
   const file = place(sha256);
-  if (!existsSync(file)) {
+  // Wanted again: it counts as new for whatever takes old files away.
+  if (existsSync(file)) await utimes(file, new Date(), new Date());
+  else {
     mkdirSync(path.dirname(file), { recursive: true });
     const part = `${file}.${randomUUID()}.part`;
     try {
@@ -46,6 +48,13 @@ export async function removeLeftOvers(now: Date): Promise<number> {
       removed += 1;
     }
   return removed;
+}
+
+/** Takes a file away that nobody has kept again since. */
+export async function removeOldFile(sha256: string, before: Date): Promise<void> {
+  const file = place(sha256);
+  const kept = await stat(file).catch(() => null);
+  if (kept && kept.mtime < before) await rm(file, { force: true });
 }
 
 /** Which of these files are not where they should be. */

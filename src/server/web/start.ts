@@ -1,5 +1,6 @@
 import { database } from "./database";
 import { removeLeftOvers } from "./files";
+import { sweepDaily } from "../office/sweep";
 import { printFirstCode } from "../office/first-code";
 
 /** Opens the database before the first visitor, and closes it when the process is told to stop. */
@@ -8,7 +9,11 @@ export async function start(): Promise<void> {
     const db = await database();
     await removeLeftOvers(new Date());
     await printFirstCode(db, new Date(), (line) => console.error(line));
-    const stop = () => void db.close().finally(() => process.exit(0));
+    const endSweeping = sweepDaily(db);
+    const stop = () => {
+      endSweeping();
+      void db.close().finally(() => process.exit(0));
+    };
     process.once("SIGTERM", stop);
     process.once("SIGINT", stop);
   } catch (error) {

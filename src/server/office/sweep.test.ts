@@ -1,0 +1,101 @@
+import { createHash } from "node:crypto";
+import { mkdtempSync, rmSync, utimesSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { addMedia, mediaByHash } from "@/data/engine/media";
+import { freshDatabase } from "@/data/testing/database";
+import { lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
+import type { Db } from "@/data/engine/db";
+import { goneAmong, keepFile } from "../web/files";
+import { sweep } from "./sweep";
+
+const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-sweep-"));
+const before = process.env.DATA_DIR;
+let db: Db;
+let world: World;
+
+beforeAll(async () => {
+  process.env.DATA_DIR = folder;
+  db = await freshDatabase();
+  world = await smallWorld(db);
+});
+afterAll(async () => {
+  await db.close();
+  if (before === undefined) delete process.env.DATA_DIR;
+  else process.env.DATA_DIR = before;
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const daysAgo = (days: number) => new Date(now.getTime() - days * 86_400_000);
+const hash = (text: string) => createHash("sha256").update(text).digest("hex");
+
+/** A file that was uploaded so many days ago. */
+async function uploaded(text: string, days: number): Promise<string> {
+  const sha256 = await keepFile(new TextEncoder().encode(text));
+  await addMedia(db, { sha256, mime: "image/png", bytes: text.length, by: world.ines, at: daysAgo(days) });
+  utimesSync(path.join(folder, "media", sha256.slice(0, 2), sha256), daysAgo(days), daysAgo(days));
+  return sha256;
+}
+const isThere = async (sha256: string) =>
+  (await mediaByHash(db, sha256)) !== undefined && (await goneAmong([sha256])).length === 0;
+
+test("a file that is named nowhere goes after a month; one in a revision, a draft, an answer or an undo stays", async () => {
+  const [unused, young, published, undoable] = await Promise.all([
+    uploaded("unused", 31),
+    uploaded("young", 29),
+    uploaded("published", 400),
+    uploaded("undoable", 400),
+  ]);
+  await publishFor(db, world.ines, {
+    ...lesson("With a picture"),
+    steps: lesson("With a picture").steps.map((step) => ({
+      ...step,
+      blocks: [
+        ...step.blocks,
+        {
+          id: "pic",
+          type: "picture",
+          media: published!,
+          description: { en: "A kelp" },
+          decorative: false,
+          caption: {},
+        },
+      ],
+    })),
+  } as never);
+  await db.query(
+    "insert into event (person_id, at, what, before, after) values ($1, $2, 'test', $3::jsonb, '{}'::jsonb)",
+    [world.ines, daysAgo(10), JSON.stringify({ media: undoable })],
+  );
+  expect((await sweep(db, now)).files).toBe(1);
+  expect(await isThere(unused!)).toBe(false);
+  expect((await goneAmong([unused!])).length).toBe(1);
+  for (const kept of [young, published, undoable]) expect(await isThere(kept!)).toBe(true);
+});
+
+test("a file that is uploaded again counts as new, even if nothing names it yet", async () => {
+  const sha256 = await uploaded("twice", 90);
+  await keepFile(new TextEncoder().encode("twice"));
+  await addMedia(db, { sha256, mime: "image/png", bytes: 5, by: world.ines, at: now });
+  expect((await sweep(db, now)).files).toBe(0);
+  expect(await isThere(hash("twice"))).toBe(true);
+});
+
+test("what nobody undoes any more and what was looked at half a year ago goes, and nothing younger", async () => {
+  const [resource] = await db.query<{ id: number }>("select id from resource limit 1");
+  const add = (days: number) =>
+    db.query("insert into event (person_id, at, what, before, after) values ($1, $2, 'old', '{}', '{}')", [
+      world.ines,
+      daysAgo(days),
+    ]);
+  await add(181);
+  await add(179);
+  await db.query("insert into viewed (person_id, resource_id, at) values ($1, $2, $3)", [
+    world.ines,
+    resource!.id,
+    daysAgo(181),
+  ]);
+  expect(await sweep(db, now)).toMatchObject({ events: 1, viewed: 1 });
+  expect(await db.query("select 1 from event where what = 'old'")).toHaveLength(1);
+  expect(await sweep(db, now)).toEqual({ events: 0, viewed: 0, files: 0 });
+});

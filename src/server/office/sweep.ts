@@ -1,0 +1,32 @@
+import type { Db } from "@/data/engine/db";
+import { keptDays, sweepMedia, sweepRecords } from "@/data/engine/sweep";
+import { removeOldFile } from "../web/files";
+import { log } from "../web/log";
+
+const FIRST_MS = 15 * 60_000;
+const EVERY_MS = 24 * 3_600_000;
+
+/** Takes away what is kept no longer (see keptDays), and says in the log how much it was. */
+export async function sweep(db: Db, now: Date): Promise<{ events: number; viewed: number; files: number }> {
+  const records = await sweepRecords(db, now);
+  const unused = await sweepMedia(db, now);
+  const old = new Date(now.getTime() - keptDays.unusedMedia * 24 * 3_600_000);
+  for (const sha256 of unused) await removeOldFile(sha256, old);
+  const swept = { ...records, files: unused.length };
+  if (Object.values(swept).some((count) => count > 0)) log.info(swept, "swept");
+  return swept;
+}
+
+/** Sweeps a while after the start and then once a day. Returns what ends it. */
+export function sweepDaily(db: Db): () => void {
+  const run = () =>
+    void sweep(db, new Date()).catch((error: Error) => log.error({ error: error.message }, "sweeping failed"));
+  const first = setTimeout(run, FIRST_MS);
+  const daily = setInterval(run, EVERY_MS);
+  first.unref();
+  daily.unref();
+  return () => {
+    clearTimeout(first);
+    clearInterval(daily);
+  };
+}
