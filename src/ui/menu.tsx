@@ -72,16 +72,24 @@ export function Menu({
 
 export function MenuItem({
   onSelect,
+  onCtrlEnter,
   children,
   disabled,
 }: {
   onSelect: () => void;
+  /** What Enter with Ctrl does instead. */
+  onCtrlEnter?: () => void;
   children: ReactNode;
   disabled?: boolean;
 }) {
   return (
     <DropdownMenu.Item
       onSelect={onSelect}
+      onKeyDown={(event) => {
+        if (!onCtrlEnter || event.key !== "Enter" || !(event.ctrlKey || event.metaKey)) return;
+        event.preventDefault();
+        onCtrlEnter();
+      }}
       disabled={disabled ?? false}
       className="flex min-h-8 cursor-pointer items-center gap-2 rounded px-2.5 outline-none data-[disabled]:opacity-50 data-[highlighted]:bg-green-wash"
     >

@@ -52,6 +52,18 @@ export async function pocketsOf(db: Queryable, person: number): Promise<Pocket[]
   );
 }
 
+/** The pockets somebody may put things into, the one she filled last first. */
+export async function pocketsToFill(db: Queryable, person: number): Promise<{ id: number; name: string }[]> {
+  return db.query(
+    `select k.id, k.name
+       from pocket k
+       left join pocket_person m on m.pocket_id = k.id and m.person_id = $1
+      where k.person_id = $1 or m.may in ('add', 'arrange')
+      order by (select max(i.added) from pocket_item i where i.pocket_id = k.id and i.by_id = $1) desc nulls last, k.position, k.id`,
+    [person],
+  );
+}
+
 /** What somebody may do in a pocket; undefined: it does not exist for her. */
 export async function mayInPocket(db: Queryable, person: number, pocket: number): Promise<Pocket["may"] | undefined> {
   const [row] = await db.query<{ may: Pocket["may"] }>(

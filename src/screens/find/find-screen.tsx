@@ -94,7 +94,7 @@ function Find(props: FindScreenProps) {
   }, [late]);
   const forgetKeys = useKeysLater(
     late && onItsWay && !atStart,
-    ["p", "e", "a", "w", "ArrowLeft", "ArrowRight"],
+    ["p", "P", "e", "a", "w", "ArrowLeft", "ArrowRight"],
     // Assigning begins with a line to type: what follows the key is for it.
     (key) => key === "a" && holdKeys(),
   );

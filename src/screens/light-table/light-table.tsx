@@ -33,6 +33,7 @@ import { FitStatement } from "./fit-statement";
 import { NotesView } from "./notes-view";
 import { EditionsView } from "./editions-view";
 import { ReportDialog } from "./report-dialog";
+import { PocketMenu } from "./pocket-menu";
 import { StepTable } from "./step-table";
 
 /** Pack or unpack, each with its way back. */
@@ -65,7 +66,7 @@ function usePacking(data: LightTableData) {
     });
     router.refresh();
   };
-  return { packed, toggle: () => void (packed ? unpack() : pack()) };
+  return { packed, setPacked, toggle: () => void (packed ? unpack() : pack()) };
 }
 
 /** A lesson as an address names it, "12.2026-12-01.3": class, date, period. */
@@ -133,7 +134,7 @@ export function LightTable({
 }) {
   const { go, parameters } = useAddress();
   const router = useRouter();
-  const { packed, toggle } = usePacking(data);
+  const { packed, setPacked, toggle } = usePacking(data);
   const [asking, setAsking] = useState(false);
   const [busy, start] = useTransition();
   const { resource, facts } = data;
@@ -202,6 +203,9 @@ export function LightTable({
                 <Backpack size={16} aria-hidden /> {packed ? "In my satchel" : "Pack"}
               </Button>
             </Tip>
+          )}
+          {data.published && !data.lookOnly && (
+            <PocketMenu resource={resource.id} title={facts.title} onPacked={setPacked} />
           )}
           <Button onClick={adapt} disabled={busy}>
             <GitBranch size={16} aria-hidden /> {data.mine ? "Edit" : "Adapt"} <Key>e</Key>

@@ -5,6 +5,7 @@ import { placedBeside } from "@/core/satchel/order";
 import { isTaken } from "@/data/engine/db";
 import { addEvent } from "@/data/engine/events";
 import * as pockets from "@/data/satchel/pockets";
+import { pack, satchelIds } from "@/data/satchel/satchel";
 import { colleaguesOf } from "@/data/share/shares";
 import { act, notThere, ActionError } from "../web/act";
 import type { PlanState } from "../plan/move-work";
@@ -117,6 +118,33 @@ export const putIntoPocket = act(
       await pockets.putIntoPocket(tx, pocket, resources, visitor.id, now);
       await pockets.announcePocket(tx, pocket);
       return {};
+    }),
+);
+
+/** The pockets she may put things into, the one she filled last first. */
+export const pocketsToFill = act("see own satchel", z.object({}), ({ db, visitor }) =>
+  pockets.pocketsToFill(db, visitor.id),
+);
+
+/**
+ * Packs one thing and puts it into a pocket, in one go. What of it was done (both may have been done before), for undo, and what lies
+ * in the pocket then, in its order.
+ */
+export const packIntoPocket = act(
+  "put into pocket",
+  z.object({ pocket: Id, resource: Id }),
+  (input) => ({ pocket: input.pocket, resources: [input.resource] }),
+  async ({ db, visitor, now }, { pocket, resource }): Promise<{ packed: boolean; put: boolean; inside: number[] }> =>
+    db.transaction(async (tx) => {
+      const kept = await pockets.keepersOf(tx, pocket);
+      await refuseWhatStays(tx, kept, { by: visitor.id, resources: [resource] });
+      // What is her own is in her satchel without being packed.
+      const has = (await satchelIds(tx, visitor.id)).includes(resource);
+      const packed = !has && (await pack(tx, visitor.id, resource, now));
+      const before = await pockets.resourcesIn(tx, pocket);
+      await pockets.putIntoPocket(tx, pocket, [resource], visitor.id, now);
+      await pockets.announcePocket(tx, pocket);
+      return { packed, put: !before.includes(resource), inside: await pockets.resourcesIn(tx, pocket) };
     }),
 );
 

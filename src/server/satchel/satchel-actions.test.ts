@@ -145,6 +145,37 @@ describe("pockets", () => {
     expect((await pocketsOf(db, world.ines)).find(({ id }) => id === pocket.id)!.parent).toBeNull();
   });
 
+  test("what is found goes into a pocket in one go: packed with it, said if it was there, and back out with undo", async () => {
+    const [theirs, own] = [
+      await publishFor(db, world.teodor, lesson("Found"), ["staffroom"]),
+      await publishFor(db, world.ines, lesson("Her own")),
+    ];
+    const older = value(await pocketActions.makePocket({ name: "Filled before" }));
+    const pocket = value(await pocketActions.makePocket({ name: "Filled last" }));
+    value(await pocketActions.packIntoPocket({ pocket: older.id, resource: own.id }));
+    expect(value(await pocketActions.packIntoPocket({ pocket: pocket.id, resource: theirs.id }))).toEqual({
+      ...{ packed: true, put: true, inside: [theirs.id] },
+    });
+    expect(value(await pocketActions.packIntoPocket({ pocket: pocket.id, resource: own.id }))).toEqual({
+      ...{ packed: false, put: true, inside: [theirs.id, own.id] },
+    });
+    expect(value(await pocketActions.packIntoPocket({ pocket: pocket.id, resource: theirs.id }))).toMatchObject({
+      ...{ packed: false, put: false },
+    });
+    const names = value(await pocketActions.pocketsToFill({})).map(({ name }) => name);
+    expect(names.indexOf("Filled last")).toBeLessThan(names.indexOf("Filled before"));
+    value(await pocketActions.takeOutOfPocket({ pocket: pocket.id, ids: [theirs.id] }));
+    value(await actions.unpackResources({ ids: [theirs.id] }));
+    expect((await satchelOf(db, ines())).some(({ id }) => id === theirs.id)).toBe(false);
+  });
+
+  test("nothing goes into a pocket that is not hers, nor what she cannot see", async () => {
+    const secret = await publishFor(db, world.teodor, lesson("Nobody else’s"));
+    const pocket = value(await pocketActions.makePocket({ name: "Hers" }));
+    expect((await pocketActions.packIntoPocket({ pocket: pocket.id, resource: secret.id })).ok).toBe(false);
+    expect((await pocketActions.packIntoPocket({ pocket: 999_999, resource: secret.id })).ok).toBe(false);
+  });
+
   test("a heap of three thousand goes in at once, one more is too many", async () => {
     const { id } = await publishFor(db, world.ines, lesson("Heap"));
     const pocket = value(await pocketActions.makePocket({ name: "Heap" }));
