@@ -5,7 +5,7 @@ import { enter } from "@/server/web/page";
 export default async function OfficeLayout({ children }: { children: ReactNode }) {
   const { visitor } = await enter("change the school's calendar");
   const elsewhere = visitor.roles.includes("teacher")
-    ? { href: "/find", text: "My lessons" }
+    ? { href: "/find", text: "Find" }
     : visitor.roles.includes("curator")
       ? { href: "/desk", text: "The desk" }
       : null;
