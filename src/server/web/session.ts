@@ -1,9 +1,8 @@
-import { getIronSession } from "iron-session";
 import { cookies } from "next/headers";
 import { cache } from "react";
 import { endSession, personOfSession, startSession, type SignedIn } from "@/data/office/people";
 import { database } from "./database";
-import { newToken, sessionKey, tokenHash } from "./secrets";
+import { newToken, tokenHash } from "./secrets";
 
 /**
  * Somebody signed in. `joinedClass`: a student who came in by that class's code, at `joinedAt`: sees today's work of that class,
@@ -15,25 +14,29 @@ const ADULT_HOURS = 12;
 const STUDENT_HOURS = 8;
 const JOINED_HOURS = 3;
 
-async function sealed() {
-  return getIronSession<{ token?: string }>(await cookies(), {
-    password: sessionKey(),
-    cookieName: "satchel-session",
-    ttl: 0,
-    cookieOptions: {
-      httpOnly: true,
-      sameSite: "lax",
-      path: "/",
-      secure: process.env.PUBLIC_ADDRESS?.startsWith("https:") ?? false,
-      // Ends with the browser: on a shared device the next child is not the one before.
-      maxAge: undefined,
-    },
-  });
+/**
+ * The cookie is the token itself: 32 random bytes that say nothing, and of which the table keeps only the hash. It ends with the
+ * browser: on a shared device the next child is not the one before.
+ */
+const COOKIE = "satchel-session";
+const cookieOptions = () => ({
+  httpOnly: true,
+  sameSite: "lax" as const,
+  path: "/",
+  secure: process.env.PUBLIC_ADDRESS?.startsWith("https:") ?? false,
+});
+
+/** No token is longer; what is gets no further. */
+const LONGEST = 100;
+
+async function tokenOfRequest(): Promise<string | null> {
+  const token = (await cookies()).get(COOKIE)?.value;
+  return token && token.length <= LONGEST ? token : null;
 }
 
 /** Who is asking, once a request. Null: nobody, or a session that was ended. */
 export const currentVisitor = cache(async (): Promise<Visitor | null> => {
-  const { token } = await sealed();
+  const token = await tokenOfRequest();
   if (!token) return null;
   return (await personOfSession(await database(), tokenHash(token), new Date())) ?? null;
 });
@@ -49,14 +52,13 @@ export async function signIn(person: number, kind: "adult" | "student", joinedCl
     created,
     expires: new Date(created.getTime() + hours * 3_600_000),
   });
-  const session = await sealed();
-  if (session.token) await endSession(await database(), tokenHash(session.token));
-  session.token = token;
-  await session.save();
+  const before = await tokenOfRequest();
+  if (before) await endSession(await database(), tokenHash(before));
+  (await cookies()).set(COOKIE, token, cookieOptions());
 }
 
 export async function signOut(): Promise<void> {
-  const session = await sealed();
-  if (session.token) await endSession(await database(), tokenHash(session.token));
-  session.destroy();
+  const token = await tokenOfRequest();
+  if (token) await endSession(await database(), tokenHash(token));
+  (await cookies()).delete(COOKIE);
 }
