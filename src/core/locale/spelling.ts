@@ -1,6 +1,9 @@
-import spellings from "american-british-english-translator/data/american_spellings.json";
+import spellings from "./american-spellings/american-spellings.json";
 
-/** The British spelling of each American one, and the other way round. List: american-british-english-translator (MIT). */
+/**
+ * The British spelling of each American one, and the other way round. List: from
+ * american-british-english-translator 0.2.1, under the MIT licence beside it.
+ */
 export const britishOf: ReadonlyMap<string, string> = new Map(Object.entries(spellings as Record<string, string>));
 export const americanOf: ReadonlyMap<string, string> = new Map([...britishOf].map(([us, gb]) => [gb, us]));
 
