@@ -3,18 +3,38 @@ import { spawnSync } from "node:child_process";
 import path from "node:path";
 import { findChromium } from "./chromium.mjs";
 import { installPackages, root } from "./installed.mjs";
+import { startPostgres } from "./postgres.mjs";
 
 installPackages();
 const chromium = findChromium();
 const bin = (name) => path.join(root, "node_modules", ".bin", name);
 const jest = path.join(root, "node_modules/jest/bin/jest.js");
 
+const jestFlags = ["--experimental-vm-modules", "--no-warnings", jest];
+const run = (program, args, more = {}) =>
+  spawnSync(program, args, {
+    cwd: root,
+    stdio: "inherit",
+    env: { ...process.env, CHROMIUM_PATH: chromium, NEXT_TELEMETRY_DISABLED: "1", ...more },
+  }).status;
+
+/** What asks the database, on the other engine too: the same SQL must mean the same on both. */
+function onPostgres() {
+  const server = startPostgres(5439);
+  try {
+    return run(process.execPath, [...jestFlags, "src/data", "src/server"], { TEST_DATABASE_URL: server.url });
+  } finally {
+    server.stop();
+  }
+}
+
 const steps = [
   ["types", bin("tsc"), ["--noEmit"]],
   ["lint", bin("eslint"), ["."]],
   ["format", bin("prettier"), ["--check", "--log-level", "warn", "."]],
   ["unused code", bin("knip"), []],
-  ["units", process.execPath, ["--experimental-vm-modules", "--no-warnings", jest, "--silent=false"]],
+  ["units", process.execPath, [...jestFlags, "--silent=false"]],
+  ["units on PostgreSQL", onPostgres],
   ["readers", process.execPath, [path.join(root, "scripts/build-readers.mjs")]],
   ["build", bin("next"), ["build"]],
   ["browser", bin("playwright"), ["test"]],
@@ -25,11 +45,7 @@ const began = Date.now();
 for (const [name, program, args] of steps) {
   const at = Date.now();
   console.log(`\n── ${name}`);
-  const { status } = spawnSync(program, args, {
-    cwd: root,
-    stdio: "inherit",
-    env: { ...process.env, CHROMIUM_PATH: chromium, NEXT_TELEMETRY_DISABLED: "1" },
-  });
+  const status = typeof program === "function" ? program() : run(program, args);
   console.log(`── ${name}: ${status === 0 ? "good" : "FAILED"} (${Math.round((Date.now() - at) / 1000)} s)`);
   if (status !== 0) {
     console.log(`\ncheck: ${passed} passed, 1 failed`);

@@ -18,12 +18,14 @@ afterAll(() => db.close());
 describe("values come back the same from both engines", () => {
   test("counts and sums as numbers, dates as text, moments as Date, documents parsed", async () => {
     const [row] = await db.query<Record<string, unknown>>(
-      `select count(*) n, sum(1.5) s, date '2026-11-25' d, timestamptz '2026-11-25 10:00:00+00' t, '{"a":[1]}'::jsonb j, array[1,2] l, true b`,
+      `select count(*) n, sum(1.5) s, date '2026-11-25' d, array[date '2026-11-25', date '2026-11-30'] ds, '{}'::date[] none, timestamptz '2026-11-25 10:00:00+00' t, '{"a":[1]}'::jsonb j, array[1,2] l, true b`,
     );
     expect(row).toEqual({
       n: 1,
       s: 1.5,
       d: "2026-11-25",
+      ds: ["2026-11-25", "2026-11-30"],
+      none: [],
       t: new Date("2026-11-25T10:00:00Z"),
       j: { a: [1] },
       l: [1, 2],

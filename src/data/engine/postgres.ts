@@ -7,10 +7,12 @@ import { oneAtATime } from "./one-at-a-time";
 const INT8 = 20;
 const NUMERIC = 1700;
 const DATE = 1082;
+const DATES = 1182;
 const types = new pg.TypeOverrides();
 types.setTypeParser(INT8, Number);
 types.setTypeParser(NUMERIC, Number);
 types.setTypeParser(DATE, (text) => text);
+types.setTypeParser(DATES, (text) => text.slice(1, -1).split(",").filter(Boolean));
 
 type Client = Pick<pg.ClientBase, "query">;
 

@@ -82,8 +82,9 @@ describe("saving", () => {
   test("signed out, she is told that what she typed is still there", async () => {
     const { mine } = await adapted();
     actAs(null);
-    expect(await saveDraft({ resource: mine, seen: 1, document: {} })).toEqual({
+    expect(await saveDraft({ resource: mine, seen: 1, document: {} })).toMatchObject({
       ok: false,
+      code: "signedOut",
       problem: expect.stringContaining("still here") as string,
     });
   });
