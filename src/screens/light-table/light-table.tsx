@@ -181,10 +181,10 @@ export function LightTable({
   return (
     <article className="flex min-h-0 flex-1 flex-col" aria-labelledby="light-table-title">
       <header className="px-5 pt-4 pb-3 max-md:px-3">
-        <div className="flex items-start gap-3 max-md:flex-wrap">
+        <div className="flex items-start gap-3 max-xl:flex-wrap">
           <h1
             id="light-table-title"
-            className="min-w-0 flex-1 pt-1 font-serif text-[21px] leading-tight max-md:basis-full"
+            className="min-w-0 flex-1 pt-1 font-serif text-[21px] leading-tight max-xl:basis-full"
           >
             {facts.title}
           </h1>
