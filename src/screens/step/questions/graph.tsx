@@ -176,7 +176,7 @@ export function PointsView({
       {/* A grid of points has no role of its own; it is worked with arrows and space, and says where it is. */}
       <div
         role="application"
-        aria-roledescription="grid to set points on"
+        aria-roledescription={t("pointGrid")}
         aria-labelledby={labelledBy}
         tabIndex={readOnly ? -1 : 0}
         onKeyDown={onKey}

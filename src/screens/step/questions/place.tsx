@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { X } from "lucide-react";
-import { useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useState, type KeyboardEvent, type MouseEvent } from "react";
 import { inLanguage } from "@/core/content/language";
 import { COLUMNS, middleOf, ROWS, squareAt } from "@/core/question/types/place/squares";
 import { mediaAddress } from "../media";
@@ -12,6 +12,9 @@ import { useTranslations } from "use-intl";
 type Point = [number, number];
 const arrows: Record<string, Point> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 const share = (value: number) => Math.round(Math.max(0, Math.min(1, value)) * 1000) / 1000;
+/** Pressed twice at one spot is one mark; nearer than this nobody can tell two apart. */
+const NEAR = 0.03;
+const isNear = ([x, y]: Point, [left, top]: Point) => Math.hypot(x - left, y - top) < NEAR;
 /** A tenth of a square. */
 const fine = ([x, y]: Point, [right, down]: Point): Point => [
   share(x + right / COLUMNS / 10),
@@ -34,11 +37,12 @@ export function PlaceView({
   const [seen, setSeen] = useState(false);
   const full = most > 1 && value.length >= most;
   const put = (point: Point) => {
-    if (readOnly || full) return;
+    if (readOnly || full || (most > 1 && value.some((one) => isNear(one, point)))) return;
     onChange(most === 1 ? [point] : [...value, point]);
   };
   const remove = (at: number) => onChange(value.filter((_, nth) => nth !== at));
-  const press = (event: PointerEvent<HTMLDivElement>) => {
+  // A whole press, not its beginning: a finger that scrolls the page over a map marks nothing.
+  const press = (event: MouseEvent<HTMLDivElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
     const point: Point = [share((event.clientX - box.left) / box.width), share((event.clientY - box.top) / box.height)];
     setCursor(point);
@@ -56,13 +60,13 @@ export function PlaceView({
       {/* A picture to mark places on has no role of its own; it is worked with arrows and space, and says where it is. */}
       <div
         role="application"
-        aria-roledescription="picture to mark a place on"
+        aria-roledescription={t("markingSheet")}
         aria-labelledby={labelledBy}
         tabIndex={readOnly ? -1 : 0}
         onKeyDown={onKey}
         onFocus={() => setSeen(true)}
         onBlur={() => setSeen(false)}
-        onPointerDown={press}
+        onClick={press}
         className={clsx("relative w-fit max-w-full rounded-card", !readOnly && "cursor-crosshair touch-manipulation")}
       >
         {/* eslint-disable-next-line @next/next/no-img-element -- stored files are served as they are */}

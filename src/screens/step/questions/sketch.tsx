@@ -70,7 +70,7 @@ export function SketchView({
     <div className="grid max-w-2xl gap-2">
       <div
         role="application"
-        aria-roledescription="sheet to draw on: arrows move the pen, space puts it down and lifts it"
+        aria-roledescription={t("drawingSheet")}
         aria-labelledby={labelledBy}
         tabIndex={readOnly ? -1 : 0}
         onKeyDown={onKey}
