@@ -10,6 +10,7 @@ import { Button } from "@/ui/button";
 import { useKeys } from "@/ui/keys";
 import { Menu, MenuItem, MenuLabel } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
+import { useOnce } from "../use-once";
 
 type Pocket = { id: number; name: string };
 /** As many as one assigning takes. */
@@ -29,13 +30,15 @@ export function PocketMenu({
   const router = useRouter();
   const button = useRef<HTMLButtonElement>(null);
   const [pockets, setPockets] = useState<readonly Pocket[] | null>(null);
-  const open = async () => {
+  const [, once] = useOnce();
+  const read = async () => {
     const outcome = await pocketsToFill({});
     if (!outcome.ok) return tellProblem(outcome.problem);
     // The button is the menu's now: what is pressed next opens it.
     flushSync(() => setPockets(outcome.value));
     button.current?.click();
   };
+  const open = () => once(read);
   const put = async (pocket: Pocket, assign: boolean) => {
     setPockets(null);
     const outcome = await packIntoPocket({ pocket: pocket.id, resource });
@@ -56,13 +59,13 @@ export function PocketMenu({
     );
     router.refresh();
   };
-  useKeys({ P: () => void (pockets === null ? open() : button.current?.click()) });
+  useKeys({ P: () => (pockets === null ? open() : button.current?.click()) });
   const trigger = (
     <Button
       ref={button}
       aria-label="Put it into a pocket"
       title="Put it into a pocket (P)"
-      {...(pockets === null && { onClick: () => void open(), "aria-haspopup": "menu" as const })}
+      {...(pockets === null && { onClick: open, "aria-haspopup": "menu" as const })}
     >
       <FolderInput size={16} aria-hidden />
     </Button>
