@@ -159,9 +159,9 @@ test("a step that is done in pairs says so to the child, where her teacher decid
 
   const student = await signedIn("Adan Rey", { phone: true });
   await begin(student, /Begin.*Tides at the bar/);
-  await expect(student.getByText("In twos")).toBeVisible();
+  await expect(student.getByText("In pairs")).toBeVisible();
   await student.getByRole("button", { name: /^Step 2/ }).click();
-  await expect(student.getByText("In twos")).toHaveCount(0);
+  await expect(student.getByText("In pairs")).toHaveCount(0);
 });
 
 test("a question with a time is opened by the child, counts down, closes, and keeps what was answered", async ({

@@ -1,6 +1,6 @@
 "use client";
 import { useLocale, useTranslations } from "use-intl";
-import { formatDay, formatForChildren } from "@/core/calendar/format-moment";
+import { formatDay, formatForChildren, postmark } from "@/core/calendar/format-moment";
 
 /** Moments for children, by the school's clock: "today, 3 in the afternoon"; in other languages with the hour as a clock shows it. */
 export function useWhen(zone: string, now: Date) {
@@ -29,6 +29,7 @@ export function useWhen(zone: string, now: Date) {
     /** "Tue 2 Mar". */
     day: (at: Date): string => (language === "en" ? formatDay(at, zone, now) : date(at)),
     /** "NOV". */
-    month: (at: Date): string => said(at, { month: "short" }).replace(".", "").toUpperCase(),
+    month: (at: Date): string =>
+      language === "en" ? postmark(at, zone).month : said(at, { month: "short" }).replace(".", "").toUpperCase(),
   };
 }
