@@ -13,6 +13,7 @@ import { addAssignment } from "@/data/assign/assignments";
 import type { Db, Queryable } from "@/data/engine/db";
 import { one } from "@/data/engine/db";
 import { addResource } from "@/data/adapt/resources";
+import { refreshPopularity } from "@/data/find/uses";
 import { importFramework } from "@/data/find/standards";
 import { addPocket, putIntoPocket } from "@/data/satchel/pockets";
 import { pack } from "@/data/satchel/satchel";
@@ -376,5 +377,6 @@ export async function seed(db: Db, options: { now: Date; bulk: number }): Promis
     await addSharing(tx, town, lessons, now);
   });
   await addBulk(db, { count: options.bulk, seed: 1, now });
+  await refreshPopularity(db);
   await db.script("vacuum analyze");
 }

@@ -2,6 +2,7 @@ import type { Keep } from "@/core/results/table";
 import type { CheckingTime } from "@/core/question/question";
 import type { StepWork } from "@/core/resource/work";
 import type { Queryable } from "../engine/db";
+import { countUses } from "../find/uses";
 
 export interface Assignment {
   id: number;
@@ -225,16 +226,6 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
     1,
   );
   return ids;
-}
-
-/** One use more or less of each of these, as often as it is in the list. */
-async function countUses(tx: Queryable, resources: readonly number[], by: 1 | -1): Promise<void> {
-  await tx.query(
-    `update search_entry e set uses = e.uses + $2::int * n.times
-       from (select resource, count(*)::int times from unnest($1::int[]) as u(resource) group by resource) n
-      where e.resource_id = n.resource`,
-    [resources, by],
-  );
 }
 
 export async function addAssignment(tx: Queryable, assignment: NewAssignment): Promise<number> {

@@ -46,22 +46,33 @@ export async function classesOf(db: Queryable, teacher: number, day: Date): Prom
   );
 }
 
-/** Whether somebody teaches a class now, and, with `on`, on that day of the school's calendar too. */
-export async function teachesClass(
+/** Whether somebody teaches every one of these classes now, and, with `on`, on that day of the school's calendar too. */
+export async function teachesAll(
+  db: Queryable,
+  teacher: number,
+  classes: readonly number[],
+  now: Date,
+  on: string | null = null,
+): Promise<boolean> {
+  const asked = [...new Set(classes)];
+  const { count } = await one<{ count: number }>(
+    db,
+    `select count(distinct t.class_id) count from class_teacher t join class c on c.id = t.class_id join school s on s.id = c.school_id
+      where t.person_id = $1 and ${teaches} and t.class_id = any($3::int[]) and c.archived is null
+        and ($4::date is null or coalesce(t.from_date <= $4, true) and coalesce(t.to_date >= $4, true))`,
+    [teacher, now, asked, on],
+  );
+  return count === asked.length;
+}
+
+/** Whether somebody teaches a class now: see teachesAll. */
+export const teachesClass = (
   db: Queryable,
   teacher: number,
   classId: number,
   now: Date,
   on: string | null = null,
-): Promise<boolean> {
-  const rows = await db.query(
-    `select 1 from class_teacher t join class c on c.id = t.class_id join school s on s.id = c.school_id
-      where t.person_id = $1 and ${teaches} and t.class_id = $3 and c.archived is null
-        and ($4::date is null or coalesce(t.from_date <= $4, true) and coalesce(t.to_date >= $4, true))`,
-    [teacher, now, classId, on],
-  );
-  return rows.length > 0;
-}
+): Promise<boolean> => teachesAll(db, teacher, [classId], now, on);
 
 /** Whether somebody teaches a class now and decides about it: leads it, or teaches it too; not whoever covers it. */
 export async function keepsClass(db: Queryable, teacher: number, classId: number, now: Date): Promise<boolean> {
@@ -90,15 +101,24 @@ export async function isEnrolled(db: Queryable, student: number, classId: number
   );
 }
 
-/** Whether every one of these students is in the class. */
-export async function allEnrolled(db: Queryable, students: readonly number[], classId: number): Promise<boolean> {
-  const asked = [...new Set(students)];
-  const { count } = await one<{ count: number }>(
-    db,
-    "select count(*) count from enrolled where class_id = $1 and student_id = any($2::int[])",
-    [classId, asked],
+/** Some students of one class. */
+export interface StudentsOfClass {
+  class: number;
+  students: readonly number[];
+}
+
+/** Whether all of these students are in the class they are named with. */
+export async function allEnrolledIn(db: Queryable, groups: readonly StudentsOfClass[]): Promise<boolean> {
+  const asked = groups.flatMap((group) =>
+    [...new Set(group.students)].map((student) => ({ class: group.class, student })),
   );
-  return count === asked.length;
+  const { missing } = await one<{ missing: number }>(
+    db,
+    `select count(*) missing from jsonb_to_recordset($1::jsonb) as asked(class int, student int)
+      where not exists (select 1 from enrolled e where e.class_id = asked.class and e.student_id = asked.student)`,
+    [JSON.stringify(asked)],
+  );
+  return missing === 0;
 }
 
 export interface JoinCode {

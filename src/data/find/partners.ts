@@ -34,8 +34,10 @@ export interface PartnerThing {
 /** Everything of a partner this reader may see, the most used first; at most 500. */
 export const thingsOf = (db: Queryable, reader: Reader, partner: number): Promise<PartnerThing[]> =>
   db.query<PartnerThing>(
-    `select e.resource_id id, f.facts, e.uses, e.fresh from search_entry e join resource_facts f on f.resource_id = e.resource_id, ${reached}
-      where e.owner_id = $5 and r.reach <> 0 order by e.uses desc, e.resource_id limit 500`,
+    `select e.resource_id id, f.facts, coalesce(u.uses, 0) uses, e.fresh
+       from search_entry e join resource_facts f on f.resource_id = e.resource_id
+       left join resource_uses u on u.resource_id = e.resource_id, ${reached}
+      where e.owner_id = $5 and r.reach <> 0 order by 3 desc, e.resource_id limit 500`,
     [...readerParameters(reader), partner],
   );
 

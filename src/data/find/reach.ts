@@ -17,10 +17,15 @@ export const readerParameters = (reader: Reader): unknown[] => [
   reader.satchel,
 ];
 
-/** Which shelves let this reader see a row `alias` of search_entry or search_tally. */
-export const open = (alias: string) => `((${alias}.shelves & 4)
-  | case when ${alias}.district_id = $3 then ${alias}.shelves & 2 else 0 end
-  | case when ${alias}.school_id = $2 then ${alias}.shelves & 1 else 0 end)`;
+/**
+ * Which shelves let somebody see a row `alias` of search_entry or search_tally: 0 none. The one place that says so. `school` and
+ * `district` are where they come from in the statement; an entry whose resource was put away is not there at all.
+ *
+ *     select e.resource_id from search_entry e where ${open("e")} <> 0
+ */
+export const open = (alias: string, { school = "$2", district = "$3" } = {}) => `((${alias}.shelves & 4)
+  | case when ${alias}.district_id = ${district} then ${alias}.shelves & 2 else 0 end
+  | case when ${alias}.school_id = ${school} then ${alias}.shelves & 1 else 0 end)`;
 
 /** `reach` of a row of search_entry: 0 means it does not exist for this reader. Packing does not outlast the shelf. */
 export const reached = `lateral (select ${open("e")} as open) o,

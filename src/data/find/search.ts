@@ -6,7 +6,7 @@ import { needParameters, satisfies, type ReadNeed } from "./conditions";
 import { one, type Queryable } from "../engine/db";
 import { editionYears } from "./editions";
 import { isGiven, isGivenToCopy } from "../share/shares";
-import { exists, reached, readerParameters, type Reader } from "./reach";
+import { exists, open, reached, readerParameters, type Reader } from "./reach";
 
 export interface Hit {
   id: number;
@@ -266,10 +266,9 @@ export async function readableAmong(
   how: "see" | "copy" = "see",
 ): Promise<number[]> {
   const rows = await db.query<{ id: number }>(
-    `select r.id from resource r
-      where r.id = any($4::int[]) and (r.owner_id = $1 or (${how === "copy" ? isGivenToCopy : isGiven}) or (r.archived is null and exists (
-        select 1 from shelf_entry s where s.resource_id = r.id and r.head_revision_id is not null and (
-          s.shelf = 'commons' or (s.shelf = 'district' and r.district_id = $3) or (s.shelf = 'staffroom' and s.school_id = $2)))))`,
+    `select r.id from resource r left join search_entry e on e.resource_id = r.id
+      where r.id = any($4::int[])
+        and (r.owner_id = $1 or ${open("e")} <> 0 or (${how === "copy" ? isGivenToCopy : isGiven}))`,
     [reader.id, reader.school ?? -1, reader.district, resources],
   );
   return rows.map(({ id }) => id);

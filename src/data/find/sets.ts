@@ -1,5 +1,6 @@
 import type { Queryable } from "../engine/db";
 import { forgetSearchCache } from "../engine/search-cache";
+import { open } from "./reach";
 
 /** A curated set, or a unit, as its curators keep it. */
 export interface SetState {
@@ -85,9 +86,8 @@ export async function onKeptShelves(
   resources: readonly number[],
 ): Promise<Set<number>> {
   const rows = await db.query<{ id: number }>(
-    `select distinct s.resource_id id from shelf_entry s join resource r on r.id = s.resource_id
-      where s.resource_id = any($1::int[]) and r.archived is null and r.head_revision_id is not null
-        and (s.shelf = 'commons' or (s.shelf = 'district' and r.district_id = $2))`,
+    `select e.resource_id id from search_entry e
+      where e.resource_id = any($1::int[]) and ${open("e", { school: "-1", district: "$2" })} <> 0`,
     [resources, district],
   );
   return new Set(rows.map(({ id }) => id));

@@ -165,7 +165,7 @@ describe("many things given at once", () => {
 
   test("use of what was given is counted, as often as it was", async () => {
     const uses = async () =>
-      (await db.query<{ uses: number }>("select uses from search_entry where resource_id = $1", [first.id]))[0]!.uses;
+      (await db.query<{ uses: number }>("select uses from resource_uses where resource_id = $1", [first.id]))[0]!.uses;
     const before = await uses();
     await give({}, {});
     expect(await uses()).toBe(before + 2);

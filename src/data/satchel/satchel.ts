@@ -1,6 +1,7 @@
 import type { Facts } from "@/core/resource/facts";
 import type { Origin } from "@/core/satchel/filter";
 import type { Queryable } from "../engine/db";
+import { open } from "../find/reach";
 import { herPockets } from "./pockets";
 import { isGiven } from "../share/shares";
 
@@ -28,10 +29,6 @@ export interface SatchelItem {
   away: boolean;
 }
 
-// A row `e` of search_entry stands on a shelf open to somebody of school $2 and district $3.
-const onOpenShelf =
-  "((e.shelves & 4) <> 0 or ((e.shelves & 2) <> 0 and e.district_id = $3) or ((e.shelves & 1) <> 0 and e.school_id = $2))";
-
 /** Everything in one teacher's satchel that she may still see, what she put away included, most recently touched first. */
 export async function satchelOf(
   db: Queryable,
@@ -47,11 +44,11 @@ export async function satchelOf(
        select k.resource_id, 'packed', k.packed, k.revision_id <> r.head_revision_id, false
          from pack k join resource r on r.id = k.resource_id join search_entry e on e.resource_id = r.id
         where k.person_id = $1 and r.owner_id <> $1 and r.archived is null
-          and (${onOpenShelf} or (${isGiven}))
+          and (${open("e")} <> 0 or (${isGiven}))
        union all
        select i.resource_id, 'together', max(i.added), false, false
          from kept join pocket_item i on i.pocket_id = kept.id join resource r on r.id = i.resource_id join search_entry e on e.resource_id = r.id
-        where r.owner_id <> $1 and r.archived is null and (${onOpenShelf} or (${isGiven}))
+        where r.owner_id <> $1 and r.archived is null and (${open("e")} <> 0 or (${isGiven}))
           and not exists (select 1 from pack k where k.person_id = $1 and k.resource_id = r.id)
         group by i.resource_id)
      select m.id, f.facts, m.origin, p.given_name || ' ' || p.family_name author, r.head_revision_id is null "draftOnly", m.touched, m.revised, m.away,
@@ -87,7 +84,7 @@ export async function withdrawnFrom(
        join revision v on v.id = k.revision_id left join search_entry e on e.resource_id = r.id
       where k.person_id = $1 and r.owner_id <> $1
         and (r.archived is not null or e.resource_id is null
-             or not (${onOpenShelf} or (${isGiven})))
+             or not (${open("e")} <> 0 or (${isGiven})))
       order by k.packed desc`,
     [person.id, person.school, person.district],
   );

@@ -2,6 +2,8 @@ import { createHash } from "node:crypto";
 import { mkdtempSync, rmSync, utimesSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
+import { searchVersion } from "@/data/engine/search-cache";
+import { countUses } from "@/data/find/uses";
 import { addMedia, mediaByHash } from "@/data/engine/media";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
@@ -97,5 +99,18 @@ test("what nobody undoes any more and what was looked at half a year ago goes, a
   ]);
   expect(await sweep(db, now)).toMatchObject({ events: 1, viewed: 1 });
   expect(await db.query("select 1 from event where what = 'old'")).toHaveLength(1);
-  expect(await sweep(db, now)).toEqual({ events: 0, viewed: 0, files: 0 });
+  expect(await sweep(db, now)).toEqual({ events: 0, viewed: 0, files: 0, popularity: 0 });
+});
+
+test("what was assigned most comes first from the next night on, and an assignment leaves Find's counts as they are", async () => {
+  const { id } = await publishFor(db, world.ines, lesson("Used all of a sudden"));
+  const entry = async () =>
+    (await db.query<{ uses: number }>("select uses from search_entry where resource_id = $1", [id]))[0]!.uses;
+  const before = await searchVersion(db);
+  await countUses(db, [id, id], 1);
+  await countUses(db, [id], -1);
+  expect(await searchVersion(db)).toBe(before);
+  expect(await entry()).toBe(0);
+  expect((await sweep(db, now)).popularity).toBe(1);
+  expect(await entry()).toBe(1);
 });

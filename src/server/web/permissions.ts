@@ -1,6 +1,6 @@
 import { mayWorkWith } from "@/data/assign/assignments";
 import { keptClassBefore, keptClassOf } from "@/data/classes/class-said";
-import { allAtOnceIn, allEnrolled, keepsClass, teachesClass } from "@/data/classes/classes";
+import { allAtOnceIn, allEnrolledIn, keepsClass, teachesAll, teachesClass } from "@/data/classes/classes";
 import type { Queryable } from "@/data/engine/db";
 import { authorIsSeen } from "@/data/find/saved-searches";
 import { ownsAll } from "@/data/adapt/resources";
@@ -45,11 +45,6 @@ const relation = <Field extends keyof About>(
   holds: Relation<Field>["holds"],
 ): Relation<Field> => ({ fields, holds });
 
-async function every<Item>(items: Iterable<Item>, holds: (item: Item) => Promise<boolean>): Promise<boolean> {
-  for (const item of items) if (!(await holds(item))) return false;
-  return true;
-}
-
 const relations = {
   "reads resource": relation(["resource"], (db, visitor, { resource }) => mayReadAll(db, visitor, [resource])),
   "reads resources": relation(["resources"], (db, visitor, { resources }) => mayReadAll(db, visitor, resources)),
@@ -87,23 +82,29 @@ const relations = {
   "teaches class on the day": relation(["class", "date"], (db, visitor, about, now) =>
     teachesClass(db, visitor.id, about.class, now, about.date),
   ),
-  "students are in class": relation(["class", "students"], (db, _visitor, about) =>
-    allEnrolled(db, about.students, about.class),
-  ),
+  "students are in class": relation(["class", "students"], (db, _visitor, about) => allEnrolledIn(db, [about])),
   "students were in class": relation(["class", "students"], (db, _visitor, about) =>
     allAtOnceIn(db, about.students, about.class),
   ),
-  "teaches the classes": relation(["to"], async (db, visitor, { to }, now) =>
-    to.length > 0 ? every(to, (group) => teachesClass(db, visitor.id, group.class, now)) : false,
+  "teaches the classes": relation(
+    ["to"],
+    async (db, visitor, { to }, now) =>
+      to.length > 0 &&
+      teachesAll(
+        db,
+        visitor.id,
+        to.map((group) => group.class),
+        now,
+      ),
   ),
-  "students are in their classes": relation(["to"], (db, _visitor, { to }) =>
-    every(to, (group) => allEnrolled(db, group.students, group.class)),
+  "students are in their classes": relation(["to"], (db, _visitor, { to }) => allEnrolledIn(db, to)),
+  "teaches all classes": relation(
+    ["classes"],
+    async (db, visitor, { classes }, now) => classes.length > 0 && teachesAll(db, visitor.id, classes, now),
   ),
-  "teaches all classes": relation(["classes"], async (db, visitor, { classes }, now) =>
-    classes.length > 0 ? every(classes, (group) => teachesClass(db, visitor.id, group, now)) : false,
-  ),
-  "teaches all classes on the day": relation(["classes", "date"], async (db, visitor, { classes, date }, now) =>
-    classes.length > 0 ? every(classes, (group) => teachesClass(db, visitor.id, group, now, date)) : false,
+  "teaches all classes on the day": relation(
+    ["classes", "date"],
+    async (db, visitor, { classes, date }, now) => classes.length > 0 && teachesAll(db, visitor.id, classes, now, date),
   ),
   "works with assignment": relation(["assignment"], (db, visitor, { assignment }, now) =>
     mayWorkWith(db, visitor.id, [assignment], now),

@@ -1,0 +1,23 @@
+import type { Queryable } from "../engine/db";
+
+/**
+ * One use more (or less) of each of these, as often as it is in the list. What Find orders by stays as it is until
+ * `refreshPopularity`: an assignment must not make everybody's counts be worked out anew.
+ */
+export async function countUses(tx: Queryable, resources: readonly number[], by: 1 | -1): Promise<void> {
+  await tx.query(
+    `insert into resource_uses as u (resource_id, uses)
+     select resource, $2::int * count(*)::int from unnest($1::int[]) as n(resource) group by resource order by resource
+     on conflict (resource_id) do update set uses = greatest(0, u.uses + excluded.uses)`,
+    [resources, by],
+  );
+}
+
+/** Lets Find order by the uses of today. Returns how many resources had others. To be called once a day. */
+export async function refreshPopularity(db: Queryable): Promise<number> {
+  const changed = await db.query(
+    `update search_entry e set uses = u.uses from resource_uses u
+      where u.resource_id = e.resource_id and e.uses <> u.uses returning e.resource_id`,
+  );
+  return changed.length;
+}
