@@ -37,6 +37,7 @@ const config = {
   },
   transformIgnorePatterns: [`/node_modules/(?!(${esmOnly.join("|")})/)`],
   globalSetup: "<rootDir>/src/data/testing/prepare.mjs",
+  modulePathIgnorePatterns: ["<rootDir>/reports/"],
   maxWorkers: 2,
   // A loaded machine with two cores: what hangs is told by this, not what is slow.
   testTimeout: 30_000,

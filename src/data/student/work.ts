@@ -4,6 +4,7 @@ import type { StepWork } from "@/core/resource/work";
 import type { Keep, StudentWork, Try } from "@/core/results/table";
 import { one, type Queryable } from "../engine/db";
 import { revisionById } from "../adapt/resources";
+import { workStamp } from "./answers";
 
 /** One student's share of an assignment, as the student meets it. */
 export interface Task {
@@ -35,9 +36,11 @@ export interface Task {
   /** When the last try was begun. */
   lastBegun: Date | null;
   working: boolean;
+  /** See workStamp in ./answers.ts. */
+  stamp: string;
 }
 
-const task = `
+const task = `${workStamp} stamp,
   r.id recipient, a.id assignment, a.class_id class, c.name "className", p.given_name || ' ' || p.family_name teacher, r.revision_id revision,
   coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), '') title,
   a.opens, coalesce(r.own_due, a.due) due, coalesce(r.own_closes, a.closes) closes,
@@ -262,7 +265,12 @@ export async function countLate(
   return rows.length;
 }
 
-/** Tells everyone who watches this assignment that something came in. */
+/** Tells everyone who watches an assignment what was answered: see answersNotice. */
+export async function announceAnswers(db: Queryable, notice: string): Promise<void> {
+  await db.query("select pg_notify('answers', $1)", [notice]);
+}
+
+/** Tells everyone who watches this assignment that something of it has changed: what is shown is to be read again. */
 export async function announceWork(db: Queryable, assignment: number): Promise<void> {
   await db.query("select pg_notify('work', $1)", [String(assignment)]);
 }

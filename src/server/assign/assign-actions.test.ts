@@ -294,7 +294,8 @@ describe("afterwards", () => {
 
   test("given by mistake: gone as if it never had been, but for what somebody has begun in the meantime", async () => {
     const uses = async () =>
-      (await db.query<{ uses: number }>("select uses from resource_uses where resource_id = $1", [main.id]))[0]?.uses ?? 0;
+      (await db.query<{ uses: number }>("select uses from resource_uses where resource_id = $1", [main.id]))[0]?.uses ??
+      0;
     const before = await uses();
     const first = await give2();
     expect(await uses()).toBe(before + 1);

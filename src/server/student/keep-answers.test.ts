@@ -111,7 +111,8 @@ describe("answers from several devices", () => {
       value: "a",
       age: 0,
     }));
-    expect(await keepAnswers(db, { task, zone: "Europe/London", now: new Date(), number: 1, items })).toMatchObject({
+    const of = { student: world.students[0]!, task, zone: "Europe/London", now: new Date(), number: 1 };
+    expect(await keepAnswers(db, { ...of, items })).toMatchObject({
       kept: ["good-one", "good-two"],
       refused: ["strange-\0"],
     });

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { availability, takesLate } from "@/core/assign/door";
+import { answeredOf, answersNotice } from "@/core/live/answered";
 import { allQuestions } from "@/core/resource/document";
 import type { ResponseValue } from "@/core/question/question";
 import { responseSchemas } from "@/core/question/schema";
@@ -8,6 +9,7 @@ import { lastResponses } from "@/core/results/table";
 import type { Db, Queryable } from "@/data/engine/db";
 import {
   addResponses,
+  announceAnswers,
   announceWork,
   attemptsOf,
   openAttempt,
@@ -31,6 +33,8 @@ export interface SentAnswer {
   value?: unknown;
   age: number;
   after?: readonly string[];
+  /** The student asked whether it is right: it counts as a try at the question. */
+  checked?: boolean;
 }
 
 /** Why answers are not taken. What was written stays on the device. */
@@ -40,6 +44,8 @@ export interface Taken {
   kept: string[];
   /** These can never be kept: the queue is not to send them for ever. */
   refused: string[];
+  /** Came when the time of their question was over: kept aside too. */
+  outOfTime: string[];
   /** It was over: they are kept aside, and count only if the teacher says so. */
   late: boolean;
   /** What counts where something was written later elsewhere. */
@@ -52,7 +58,7 @@ const isDataFault = (error: unknown) => /^22/.test((error as { code?: string }).
 /** Keeps what a device sends. Each answer is settled by itself: one that cannot be kept keeps none of the others back. */
 export async function keepAnswers(
   db: Db,
-  of: { task: Task; zone: string; now: Date; number: number | null; items: readonly SentAnswer[] },
+  of: { student: number; task: Task; zone: string; now: Date; number: number | null; items: readonly SentAnswer[] },
 ): Promise<Taken | NotTaken> {
   const { task, zone, now, items } = of;
   const door = availability(task, zone, now);
@@ -64,11 +70,11 @@ export async function keepAnswers(
   const document = await taskDocument(db, task);
   const questions = new Map(allQuestions(document).map((found) => [found.question.id, found]));
   const disguised = await disguiseFor(db, task.recipient);
-  const read = items.flatMap(({ key, question, value, age, after = [] }) => {
+  const read = items.flatMap(({ key, question, value, age, after = [], checked = false }) => {
     const found = questions.get(question);
     const parsed = found && responseSchemas[found.question.type].safeParse(disguised.back(found.question, value));
     return found && parsed?.success
-      ? [{ key, step: found.step.id, value: parsed.data, asked: found.question, age, after }]
+      ? [{ key, step: found.step.id, value: parsed.data, asked: found.question, age, after, checked }]
       : [];
   });
 
@@ -95,7 +101,6 @@ export async function keepAnswers(
               {
                 ...one,
                 question: asked.id,
-                checked: false,
                 late: stands === "late" || !door.open,
                 written: writtenAt(age, attempt, now, earlier, after),
               },
@@ -126,7 +131,19 @@ export async function keepAnswers(
     attempt = done?.attempt ?? attempt;
     kept.push(...(done?.kept ?? []));
   }
-  await announceWork(db, task.assignment);
+  if (attempt && door.open)
+    await announceAnswers(
+      db,
+      answersNotice(task.assignment, {
+        student: of.student,
+        number: attempt.number,
+        at: now.getTime(),
+        answers: kept.flatMap(({ question, value, late }) =>
+          late ? [] : [answeredOf(questions.get(question)!.question, value as ResponseValue, document.languages)],
+        ),
+      }),
+    );
+  else await announceWork(db, task.assignment);
   const shown = (values: Record<string, ResponseValue>) =>
     Object.fromEntries(
       Object.entries(values).map(([id, value]) => [id, disguised.value(questions.get(id)!.question, value)]),
@@ -135,6 +152,7 @@ export async function keepAnswers(
   return {
     kept: [...keys],
     refused: items.filter(({ key }) => !keys.has(key)).map(({ key }) => key),
+    outOfTime: kept.filter(({ late }) => late).map(({ key }) => key),
     late: !door.open,
     newer: attempt && door.open ? shown(await newerThan(db, attempt.id, kept)) : {},
   };

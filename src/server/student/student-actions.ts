@@ -11,7 +11,7 @@ import { mark, type Mark } from "@/core/question/mark";
 import { wordSecret } from "@/core/roster/secret";
 import { PicturePassword, pictureSecret } from "@/core/student/pictures";
 import { readJoinCode } from "@/core/student/join-code";
-import { allowedSeconds, secondsLeft, standing } from "@/core/resource/time-limit";
+import { allowedSeconds, secondsLeft } from "@/core/resource/time-limit";
 import { classByJoinCode, isEnrolled, studentsOf } from "@/data/classes/classes";
 import { credentialsBySignInName } from "@/data/office/people";
 import * as work from "@/data/student/work";
@@ -19,7 +19,7 @@ import { act, ActionError, type Caller } from "../web/act";
 import { problemOf } from "../web/problem";
 import { callerAddress } from "../web/client-address";
 import { allowJoin, allowSignIn, forgetAttempts, forgetJoin } from "../web/limits";
-import { After, writtenAt } from "./keep-answers";
+import { After, keepAnswers } from "./keep-answers";
 import { disguiseFor, taskDocument } from "./student-work";
 import { secretIsRight } from "../web/secrets";
 import { signIn } from "../web/session";
@@ -138,25 +138,13 @@ export const checkAnswer = act(
     const disguised = await disguiseFor(db, task.recipient);
     const value = responseSchemas[found.question.type].safeParse(disguised.back(found.question, input.value));
     if (!value.success) throw new ActionError(problemOf("unreadable"));
-    await db.transaction(async (tx) => {
-      const attempt = await work.openAttempt(tx, task, now);
-      const begun = attempt ? await work.questionsBegun(tx, attempt.id) : new Map<string, Date>();
-      const stands = standing(found.question, { factor: task.factor, begun, now });
-      if (stands === "not begun") throw new ActionError(problemOf("beginFirst"));
-      if (stands === "late") throw new ActionError(problemOf("timeUp"));
-      if (!attempt) throw new ActionError(problemOf("handedInAlready"));
-      const one = {
-        key: input.key,
-        step: found.step.id,
-        question: input.question,
-        value: value.data,
-        checked: true,
-        late: false,
-        written: writtenAt(input.age, attempt, now, await work.writtenOf(tx, attempt.id, input.after), input.after),
-      };
-      if (!(await work.addResponses(tx, attempt.id, [one], now))) throw new ActionError(problemOf("handedInAlready"));
-      await work.announceWork(tx, task.assignment);
+    const taken = await keepAnswers(db, {
+      ...{ student: caller.visitor.id, task, zone: caller.visitor.zone, now, number: null },
+      items: [{ ...input, checked: true }],
     });
+    if ("why" in taken) throw new ActionError(problemOf("handedInAlready"));
+    if (taken.outOfTime.includes(input.key)) throw new ActionError(problemOf("timeUp"));
+    if (taken.refused.length > 0) throw new ActionError(problemOf("beginFirst"));
     const result = mark(found.question, value.data, document.languages[0]);
     return {
       mark: disguised.mark(found.question, result),

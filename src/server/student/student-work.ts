@@ -15,7 +15,7 @@ import { readResponse } from "@/core/question/read-response";
 import { timeLimits, type TimeLimit } from "@/core/resource/time-limit";
 import type { Db, Queryable } from "@/data/engine/db";
 import { installationKey } from "@/data/engine/installation";
-import { revisionById } from "@/data/adapt/resources";
+import { readRevision } from "@/data/engine/read-once";
 import {
   attemptsOf,
   dueForAll,
@@ -33,7 +33,7 @@ export async function taskDocument(
   db: Queryable,
   task: Pick<Task, "revision" | "steps" | "stepWork">,
 ): Promise<Document> {
-  return withWork(partOf((await revisionById(db, task.revision))!.document, task.steps), task.stepWork);
+  return withWork(partOf((await readRevision(db, task.revision))!.document, task.steps), task.stepWork);
 }
 
 /** How what a student chooses from is named to her: see core/resource/disguise.ts. */

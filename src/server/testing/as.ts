@@ -6,14 +6,21 @@ import type { Visitor } from "../web/session";
  * Who is asking and which database answers, for tests of actions: they are the real ones, only the cookie is left out.
  * Use with jest.mock("../web/session", () => require("./as").session) and the like.
  */
-const state: { visitor: Visitor | null; db: Db | null; signedIn: { person: number; class: number | null }[] } = {
+const state: {
+  visitor: Visitor | null;
+  session: string | null;
+  db: Db | null;
+  signedIn: { person: number; class: number | null }[];
+} = {
   visitor: null,
+  session: null,
   db: null,
   signedIn: [],
 };
 
-export function actAs(visitor: Visitor | null): void {
+export function actAs(visitor: Visitor | null, session: string | null = null): void {
   state.visitor = visitor;
+  state.session = session;
 }
 
 /** What an action gave back. @throws with its problem when it was refused */
@@ -33,6 +40,7 @@ export function takeSignIns(): { person: number; class: number | null }[] {
 
 export const session = {
   currentVisitor: async () => state.visitor,
+  sessionHash: async () => state.session,
   signIn: async (person: number, _kind: string, joinedClass: number | null) => {
     state.signedIn.push({ person, class: joinedClass });
   },

@@ -23,33 +23,48 @@ const refuse = (status: number, problem: string) => Response.json({ problem }, {
 /** Larger bodies than a class's answers ever are. */
 const LARGEST_BODY = 1_000_000;
 
+/** What there is before anybody has been asked who is there. */
+export type Uncertain<Body> = Omit<RouteCaller<Body>, "visitor">;
+
 /**
  * Makes a route handler. `aboutOf` says what the permission is about, from the address. With a `body` schema the request
- * must carry JSON of that shape.
+ * must carry JSON of that shape. `quickly` may answer by a permission that was asked a moment ago and is checked again as it is used;
+ * null: it cannot.
+ *
+ *     export const GET = route("see results", (params) => ({ assignment: numberFrom(params, "assignment") }), async ({ db }) => …);
  */
 export function route<Name extends Act, Body = undefined>(
   permission: Name,
   aboutOf: (params: Record<string, string>) => AboutOf<Name>,
   work: (caller: RouteCaller<Body>) => Promise<Response>,
   body?: z.ZodType<Body>,
+  quickly?: (caller: Uncertain<Body>) => Promise<Response | null>,
 ): (request: Request, context: Context) => Promise<Response> {
   return async (request, context) => {
     const params = await context.params;
     try {
-      const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
+      const [db, now] = [await database(), new Date()];
+      const text = body ? await request.text() : "";
+      const read = text.length > LARGEST_BODY ? undefined : body?.safeParse(storable(readJson(text)));
+      const quick = read?.success && (await quickly?.({ db, now, params, body: read.data, request }));
+      if (quick) return quick;
+      const visitor = await currentVisitor();
       if (!(await permit(db, visitor, permission, aboutOf(params), now))) {
         return visitor ? refuse(404, "There is nothing here.") : refuse(401, "You are signed out.");
       }
-      let given = undefined as Body;
       if (body) {
-        const text = await request.text();
-        if (text.length > LARGEST_BODY) return refuse(413, "This is too much at once. Nothing was saved of it.");
-        const parsed = body.safeParse(storable(readJson(text)));
-        if (!parsed.success)
-          return refuse(400, `This could not be read: ${parsed.error.issues[0]?.message}. Nothing was saved of it.`);
-        given = parsed.data;
+        if (!read) return refuse(413, "This is too much at once. Nothing was saved of it.");
+        if (!read.success)
+          return refuse(400, `This could not be read: ${read.error.issues[0]?.message}. Nothing was saved of it.`);
       }
-      return await work({ db, now, visitor: visitor!, params, body: given, request });
+      return await work({
+        db,
+        now,
+        visitor: visitor!,
+        params,
+        body: (read as { data: Body } | undefined)?.data as Body,
+        request,
+      });
     } catch (error) {
       // Nobody is there any more to be told anything.
       if (request.signal.aborted) return new Response(null, { status: 499 });

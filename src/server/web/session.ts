@@ -34,6 +34,12 @@ async function tokenOfRequest(): Promise<string | null> {
   return token && token.length <= LONGEST ? token : null;
 }
 
+/** The hash under which the session of this request is stored; null: there is no cookie. */
+export async function sessionHash(): Promise<string | null> {
+  const token = await tokenOfRequest();
+  return token && tokenHash(token);
+}
+
 /** Who is asking, once a request. Null: nobody, or a session that was ended. */
 export const currentVisitor = cache(async (): Promise<Visitor | null> => {
   const token = await tokenOfRequest();

@@ -1,7 +1,9 @@
 import { z } from "zod";
 import { taskOf } from "@/data/student/work";
 import { After, keepAnswers, openValues } from "@/server/student/keep-answers";
+import { keepQuickly, rememberAllowed } from "@/server/student/keep-quickly";
 import { numberFrom, route } from "@/server/web/route";
+import { sessionHash } from "@/server/web/session";
 
 const MONTH_MS = 31 * 86_400_000;
 const Given = z.object({
@@ -34,10 +36,26 @@ export const POST = route(
   async ({ db, visitor, now, params, body }) => {
     const task = (await taskOf(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
     if (task.recipient !== body.recipient) return nothingHere();
-    const done = await keepAnswers(db, { task, zone: visitor.zone, now, number: body.number, items: body.items });
-    return "why" in done ? Response.json(done, { status: 409 }) : Response.json(done);
+    const done = await keepAnswers(db, {
+      student: visitor.id,
+      task,
+      zone: visitor.zone,
+      now,
+      number: body.number,
+      items: body.items,
+    });
+    if ("why" in done) return Response.json(done, { status: 409 });
+    const session = await sessionHash();
+    if (session) await rememberAllowed(db, session, visitor, task);
+    return Response.json(done);
   },
   Given,
+  async ({ db, now, params, body }) => {
+    const session = await sessionHash();
+    if (!session) return null;
+    const done = await keepQuickly(db, { ...body, session, assignment: numberFrom(params, "assignment"), now });
+    return done && Response.json(done);
+  },
 );
 
 /** What counts of a try that is open: for a page that may be older than that. */

@@ -5,5 +5,5 @@ import { numberFrom, route } from "@/server/web/route";
 export const GET = route(
   "see results",
   (params) => ({ assignment: numberFrom(params, "assignment") }),
-  async ({ db, params, request }) => liveStream(db, "work", numberFrom(params, "assignment"), request),
+  async ({ db, params, request }) => liveStream(db, ["work", "answers"], numberFrom(params, "assignment"), request),
 );

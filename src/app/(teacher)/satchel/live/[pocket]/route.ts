@@ -5,5 +5,5 @@ import { numberFrom, route } from "@/server/web/route";
 export const GET = route(
   "look into pocket",
   (params) => ({ pocket: numberFrom(params, "pocket") }),
-  async ({ db, params, request }) => liveStream(db, "pocket", numberFrom(params, "pocket"), request),
+  async ({ db, params, request }) => liveStream(db, ["pocket"], numberFrom(params, "pocket"), request),
 );

@@ -1,0 +1,11 @@
+import config from "./jest.config.mjs";
+
+const folder = process.env.MUTATED_TESTS ?? "src/core";
+
+/** A room's own tests, and without the database that other tests are prepared with. */
+export default {
+  ...config,
+  globalSetup: undefined,
+  testMatch: [`<rootDir>/${folder}*/**/*.test.ts`, `<rootDir>/${folder}*.test.ts`],
+  maxWorkers: 1,
+};
