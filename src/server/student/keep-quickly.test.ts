@@ -77,8 +77,7 @@ test("of one page the later counts, though the earlier one seems younger; the sa
   await send(assignment, "a", { ago: 5, key: "next-one", after: ["slow-one"] });
   await send(assignment, "a", { ago: 5, key: "next-one", after: ["slow-one"] });
   expect(await stands(assignment)).toBe("a");
-  const [{ tries }] = (await workOf(db, assignment)) as [{ tries: { responses: unknown[] }[] }];
-  expect(tries[0]!.responses).toHaveLength(3);
+  expect((await workOf(db, assignment))[0]!.tries[0]!.responses).toHaveLength(3);
 });
 
 test("those who watch are told who answered what, and whether it is right", async () => {
