@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { ledNow } from "@/data/live/lessons";
 import { tasksOf } from "@/data/student/work";
 import { StudentHome } from "@/screens/student/home";
 import { seenByCode } from "@/server/student/by-code";
@@ -15,6 +16,10 @@ export default async function StudentPage() {
       student={visitor.id}
       name={visitor.givenName}
       tasks={tasks}
+      led={await ledNow(
+        db,
+        tasks.map(({ assignment }) => assignment),
+      )}
       byCode={visitor.joinedAt !== null}
       screens={languagesThereAre}
       zone={visitor.zone}

@@ -101,6 +101,14 @@ export async function isEnrolled(db: Queryable, student: number, classId: number
   );
 }
 
+/** The classes a student is in now. */
+export async function classesOfStudent(db: Queryable, student: number): Promise<number[]> {
+  const rows = await db.query<{ id: number }>("select class_id id from enrolled where student_id = $1 order by 1", [
+    student,
+  ]);
+  return rows.map(({ id }) => id);
+}
+
 /** Some students of one class. */
 export interface StudentsOfClass {
   class: number;

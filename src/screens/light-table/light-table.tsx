@@ -33,6 +33,7 @@ import { FitStatement } from "./fit-statement";
 import { NotesView } from "./notes-view";
 import { EditionsView } from "./editions-view";
 import { ReportDialog } from "./report-dialog";
+import { LeadButton } from "../live/lead-button";
 import { PocketMenu } from "./pocket-menu";
 import { StepTable } from "./step-table";
 
@@ -210,6 +211,9 @@ export function LightTable({
           <Button onClick={adapt} disabled={busy}>
             <GitBranch size={16} aria-hidden /> {data.mine ? "Edit" : "Adapt"} <Key>e</Key>
           </Button>
+          {data.published && !data.lookOnly && assign.current !== null && (
+            <LeadButton resource={resource.id} current={assign.current} classes={assign.classes} />
+          )}
           {data.mine && (
             <Tip text="Share it (h)">
               <Button onClick={openShare} aria-expanded={sharing}>

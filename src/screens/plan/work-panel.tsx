@@ -1,5 +1,5 @@
 "use client";
-import { ArrowRightToLine, CalendarClock, Scissors, SlidersHorizontal, Undo2, Users, X, Link2 } from "lucide-react";
+import { ArrowRightToLine, CalendarClock, Presentation, Scissors, SlidersHorizontal, Undo2, Users, X, Link2 } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { formatFactor } from "@/core/assign/extra-time";
@@ -295,6 +295,9 @@ export function WorkPanel({
         </Link>
         <Link href={`/results?assignment=${assignment.id}`} className={buttonClasses()}>
           Results
+        </Link>
+        <Link href={`/lead/${assignment.id}`} className={buttonClasses()}>
+          <Presentation size={16} aria-hidden /> Lead it
         </Link>
         <Button onClick={() => showLinks([{ id: assignment.id, title: titleOf(assignment) }])}>
           <Link2 size={16} aria-hidden /> Link …

@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import { Download, Hourglass, Printer, Link2 } from "lucide-react";
+import { Download, Hourglass, Presentation, Printer, Link2 } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { formatDay, formatMoment } from "@/core/calendar/format-moment";
@@ -227,6 +227,11 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
               , the {assignment.keep} counts
             </p>
           </div>
+          {!assignment.calledBack && (
+            <Link href={`/lead/${assignment.id}`} className={clsx(buttonClasses(), "not-printed")}>
+              <Presentation size={16} aria-hidden /> Live
+            </Link>
+          )}
           <Button className="not-printed" onClick={() => showLinks([{ id: assignment.id, title: assignment.title }])}>
             <Link2 size={16} aria-hidden /> Link …
           </Button>

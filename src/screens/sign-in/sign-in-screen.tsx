@@ -34,7 +34,7 @@ function DemoDoors({ people, to }: { people: DemoPerson[]; to: string | undefine
       >
         <span className="font-semibold">{person.name}</span>
         <span className="truncate text-[13px] text-ink-soft" title={person.classes ?? person.school ?? undefined}>
-          {person.roles.includes("teacher")
+          {person.kind === "student" || person.roles.includes("teacher")
             ? (person.classes ?? person.school)
             : `${person.roles.includes("office") ? "office" : "curator"}, ${person.school}`}
         </span>

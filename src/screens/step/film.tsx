@@ -1,5 +1,5 @@
 "use client";
-import { ArrowRight, ExternalLink } from "lucide-react";
+import { ArrowRight, ExternalLink, Film } from "lucide-react";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { clockTime } from "@/core/media/captions";
 import { farthest, stopBetween } from "@/core/media/stops";
@@ -7,6 +7,7 @@ import type { BlockOf, FilmStop } from "@/core/resource/block";
 import { inLanguage } from "@/core/content/language";
 import type { Question } from "@/core/question/question";
 import { FilmStage, type Stage } from "../media/film-stage";
+import { useFilmPlace } from "../live/film-place";
 import { useWorkPlace } from "../media/work-place";
 import { Rich } from "./rich";
 import { useTranslations } from "use-intl";
@@ -94,7 +95,27 @@ export function FilmView({
     if (also) setWaiting(also);
     else stage.current?.play();
   };
+  const { here, playing } = useFilmPlace();
+  // Started for everybody at one moment: a screen that comes late begins where the others are.
+  const started = playing?.block === block.id ? playing : null;
+  useEffect(() => {
+    if (!started) return;
+    stage.current?.goTo(started.from + Math.max(0, Date.now() - started.at) / 1000);
+    stage.current?.play();
+    const film = stage.current;
+    return () => film?.pause();
+  }, [started]);
   const title = inLanguage(block.title, languages);
+  if (!here)
+    return (
+      <section
+        aria-label={title ? t("named", { title }) : t("film")}
+        className="grid min-h-28 place-items-center gap-1 rounded-card border-2 border-dashed border-line-strong p-4 text-center text-ink-soft"
+      >
+        <Film size={22} aria-hidden />
+        <p>{t("onBoard")}</p>
+      </section>
+    );
   const mayGoOn = !waiting?.question || waiting.maySkip || answered(waiting.question);
   return (
     <section aria-label={title ? t("named", { title }) : t("film")} className="grid gap-3">

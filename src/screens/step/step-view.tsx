@@ -1,5 +1,6 @@
 "use client";
 import { inLanguage } from "@/core/content/language";
+import type { Block } from "@/core/resource/block";
 import type { Recording, Step } from "@/core/resource/document";
 import type { Question, ResponseValue } from "@/core/question/question";
 import { isBlankResponse, type Mark } from "@/core/question/mark";
@@ -81,29 +82,32 @@ export function StepView({
       </div>
     );
   };
+  const shown = (block: Block) => {
+    if (block.type === "question") return ask(block.question);
+    if (block.type !== "film") return <BlockView block={block} languages={languages} />;
+    return (
+      <FilmView
+        block={block}
+        languages={languages}
+        readOnly={readOnly}
+        ask={ask}
+        answered={(question) =>
+          !isBlankResponse(question.type, values[question.id]) || Boolean(limits?.of(question)?.over)
+        }
+      />
+    );
+  };
   return (
     <div className="grid grid-cols-1 gap-5 font-child" lang={languages[0]}>
       <h2 className="text-[1.25em] font-bold">{inLanguage(step.title, languages)}</h2>
       {instructions && <Rich text={instructions.text} />}
       {instructions?.recording && <Spoken recording={instructions.recording} />}
-      {step.blocks.map((block) =>
-        block.type === "question" ? (
-          ask(block.question)
-        ) : block.type === "film" ? (
-          <FilmView
-            key={block.id}
-            block={block}
-            languages={languages}
-            readOnly={readOnly}
-            ask={ask}
-            answered={(question) =>
-              !isBlankResponse(question.type, values[question.id]) || Boolean(limits?.of(question)?.over)
-            }
-          />
-        ) : (
-          <BlockView key={block.id} block={block} languages={languages} />
-        ),
-      )}
+      {step.blocks.map((block) => (
+        // Named for the teacher's pen, whose lines belong to what they were drawn on.
+        <div key={block.id} data-block={block.id} className="min-w-0">
+          {shown(block)}
+        </div>
+      ))}
     </div>
   );
 }

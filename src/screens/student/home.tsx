@@ -7,6 +7,7 @@ import type { Task } from "@/data/student/work";
 import { leave } from "@/screens/acts/sign-in";
 import { ScreenLanguageChoice } from "../language/screen-language";
 import { useWhen } from "../language/use-when";
+import { useLive } from "../use-live";
 import { useNotNow } from "./not-now";
 import { Postmark } from "./postmark";
 import { SendWaiting } from "./send-waiting";
@@ -32,6 +33,7 @@ export function StudentHome({
   student,
   name,
   tasks,
+  led,
   byCode,
   screens,
   zone,
@@ -40,6 +42,8 @@ export function StudentHome({
   student: number;
   name: string;
   tasks: Task[];
+  /** The assignments with which a lesson is led just now. */
+  led: ReadonlySet<number>;
   /** Came in with the class's code: sees today's work only. */
   byCode: boolean;
   /** The languages these screens are in. */
@@ -53,15 +57,19 @@ export function StudentHome({
     const door = doors.get(task)!;
     return !door.open && (door.why === "closed" || (door.why === "other day" && door.next === null));
   };
-  const todo = tasks.filter((task) => doors.get(task)!.open && !handed(task));
+  // What is led now comes first: the class is there already.
+  const todo = tasks
+    .filter((task) => (doors.get(task)!.open && !handed(task)) || led.has(task.assignment))
+    .sort((one, other) => Number(led.has(other.assignment)) - Number(led.has(one.assignment)));
   const coming = tasks.filter((task) => !doors.get(task)!.open && !closed(task) && !handed(task));
-  const done = tasks.filter(handed).reverse();
+  const done = tasks.filter((task) => handed(task) && !led.has(task.assignment)).reverse();
   const missed = tasks.filter((task) => closed(task) && !handed(task));
   const t = useTranslations("home");
   const common = useTranslations("common");
   const { when } = useWhen(zone, now);
   const formatNotNow = useNotNow(zone, now);
   const due = (task: Task) => t(task.due < now ? "wasDue" : "until", { when: when(task.due) });
+  useLive("/student/live");
   const more = (task: Task) => doors.get(task)!.open && (task.tries === null || task.begun < task.tries);
   return (
     <main className="finger-size mx-auto max-w-3xl px-4 py-5 font-child text-[17px]">
@@ -89,14 +97,14 @@ export function StudentHome({
             <div className="min-w-48 flex-1">
               <h3 className="text-xl font-bold">{nameOf(task)}</h3>
               <p className="text-ink-soft">
-                {due(task)} · {task.className}
+                {led.has(task.assignment) ? t("lesson", { teacher: task.teacher }) : due(task)} · {task.className}
               </p>
             </div>
             <Link
               href={`/student/${task.assignment}`}
               className={`grid min-h-14 min-w-28 place-items-center rounded-card border-2 border-green px-6 text-lg font-bold ${at === 0 ? "bg-green text-on-green" : "text-green"}`}
             >
-              {task.working ? t("goOn") : common("begin")}
+              {led.has(task.assignment) ? t("join") : task.working ? t("goOn") : common("begin")}
               <span className="heard">: {nameOf(task)}</span>
             </Link>
           </li>

@@ -22,6 +22,12 @@ import { Postmark } from "./postmark";
 import { ReadToMe } from "../step/read-to-me";
 import { SendWaiting } from "./send-waiting";
 import { useAnswers, type KeepState } from "./use-answers";
+import { useFollowing } from "../live/use-following";
+import { FilmPlaceProvider } from "../live/film-place";
+import { HelpButton } from "../live/help-button";
+import { Curtain, curtained, LessonLine, ShownAnswers } from "../live/lesson-parts";
+import { PenLayer } from "../live/pen-layer";
+import { QuickCard } from "../live/quick-card";
 import { useLimits } from "./use-limits";
 import { useTranslations } from "use-intl";
 
@@ -122,19 +128,24 @@ function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: stri
 export function StudentWorkScreen({
   data,
   student,
+  name,
   zone,
   now,
 }: {
   data: StudentWorkData;
   student: number;
+  /** Her given name. */
+  name: string;
   zone: string;
   now: Date;
 }) {
   const t = useTranslations("work");
   const kept = useTranslations("kept");
   const common = useTranslations("common");
+  const lessonText = useTranslations("lesson");
   const problemText = useProblem();
   const { when } = useWhen(zone, now);
+  const sheet = useRef<HTMLDivElement>(null);
   const { task, document, attempt } = data;
   const { steps } = document;
   const [reads, setReads] = useReadingLanguage(document.languages);
@@ -174,12 +185,16 @@ export function StudentWorkScreen({
     return questions.length > 0 && questions.every(answered);
   };
   const firstOpen = steps.findIndex((step) => questionsOf(step).length > 0 && !done(step));
-  const [at, setAt] = useState(() =>
+  const [ownAt, setAt] = useState(() =>
     readOnly ? steps.length : Object.keys(data.values).length === 0 ? 0 : Math.max(0, firstOpen),
   );
+  const { followed, at, held, upTo, asked, askForHelp, sayQuick, filmPlace } = useFollowing({
+    ...{ assignment: task.assignment, steps, readOnly, own: ownAt, onMoved: setAt },
+  });
   const step = steps[at];
 
   const go = (to: number) => {
+    if (held || to > upTo) return;
     setAt(to);
     setProblem(null);
     top.current?.focus();
@@ -235,99 +250,127 @@ export function StudentWorkScreen({
     feedback[question.id] ? { ...question, feedback: feedback[question.id] } : question;
   const shown: Step | undefined = step && withQuestions(limits.opened(step), told);
   return (
-    <main className="finger-size mx-auto max-w-3xl px-4 pt-3 pb-28 font-child text-[17px]">
-      <header className="flex items-center gap-3">
-        <Link
-          href="/student"
-          aria-label={common("myWork")}
-          className="grid h-12 w-12 place-items-center rounded-card border-2 border-line bg-card"
-        >
-          <Home size={20} aria-hidden />
-        </Link>
-        <div className="min-w-0 flex-1">
-          <h1 className="truncate font-bold" title={titleOf(document)}>
-            {titleOf(document)}
-          </h1>
-          <p className="truncate text-[14px] text-ink-soft">{t("until", { when: when(task.due) })}</p>
-        </div>
-        {document.languages.length > 1 && (
-          <select
-            aria-label={common("chooseLanguage")}
-            value={reads}
-            onChange={(event) => setReads(event.target.value)}
-            className="min-h-12 rounded-card border-2 border-line bg-card px-2"
+    <>
+      {followed.lesson && <Curtain lesson={followed.lesson} name={name} />}
+      <main
+        inert={curtained(followed.lesson)}
+        className="finger-size mx-auto max-w-3xl px-4 pt-3 pb-28 font-child text-[17px]"
+      >
+        <header className="flex items-center gap-3">
+          <Link
+            href="/student"
+            aria-label={common("myWork")}
+            className="grid h-12 w-12 place-items-center rounded-card border-2 border-line bg-card"
           >
-            {document.languages.map((one) => (
-              <option key={one} value={one}>
-                {nativeLanguageName(one)}
-              </option>
-            ))}
-          </select>
-        )}
-        {shown && <ReadToMe key={`${shown.id} ${reads}`} step={shown} languages={languages} />}
-      </header>
-      <StepDots steps={steps} at={at} done={done} onPick={go} languages={languages} />
-      <div ref={top} tabIndex={-1} className="outline-none">
-        {shown ? (
-          <div className="rounded-card border border-line bg-card p-5 sm:p-7">
-            {shown.work !== "alone" && (
-              <p className="mb-3 inline-flex items-center gap-2 rounded-card bg-shade px-3 py-1 font-bold">
-                <Users size={18} aria-hidden /> {t(shown.work)}
-              </p>
-            )}
-            <WorkPlaceProvider value={workPlace}>
-              <StepView
-                key={shown.id}
-                step={shown}
-                languages={languages}
-                values={answers.values}
-                marks={marks}
-                onChange={(question, value) => {
-                  answers.answer(question.id, value);
-                  setMarks((old) => ({ ...old, [question.id]: undefined }));
-                }}
-                mayCheck={readOnly ? undefined : (question) => data.mayCheck.includes(question.id)}
-                onCheck={readOnly ? undefined : (question) => void check(question)}
-                checking={checking}
-                readOnly={readOnly}
-                limits={readOnly ? undefined : limits.forSteps}
-              />
-            </WorkPlaceProvider>
+            <Home size={20} aria-hidden />
+          </Link>
+          <div className="min-w-0 flex-1">
+            <h1 className="truncate font-bold" title={titleOf(document)}>
+              {titleOf(document)}
+            </h1>
+            <p className="truncate text-[14px] text-ink-soft">{t("until", { when: when(task.due) })}</p>
           </div>
-        ) : readOnly ? (
-          <Ending data={data} zone={zone} now={now} onBack={() => go(0)} />
+          {document.languages.length > 1 && (
+            <select
+              aria-label={common("chooseLanguage")}
+              value={reads}
+              onChange={(event) => setReads(event.target.value)}
+              className="min-h-12 rounded-card border-2 border-line bg-card px-2"
+            >
+              {document.languages.map((one) => (
+                <option key={one} value={one}>
+                  {nativeLanguageName(one)}
+                </option>
+              ))}
+            </select>
+          )}
+          {shown && <ReadToMe key={`${shown.id} ${reads}`} step={shown} languages={languages} />}
+        </header>
+        {held ? (
+          <div className="h-4" />
         ) : (
-          <BeforeHandIn {...{ steps, languages, answered }} busy={handing} onGo={go} onHandIn={hand} />
+          <StepDots steps={steps} at={at} done={done} onPick={go} languages={languages} />
         )}
-        {(problem || why) && (
-          <p role="alert" className="mt-3 rounded-card bg-clay-wash px-4 py-3 font-bold text-clay">
-            {problem ?? (why && kept(why))}
-          </p>
+        <LessonLine followed={followed} done={readOnly} />
+        {followed.lesson?.quick?.open && (
+          <QuickCard key={followed.lesson.quick.id} quick={followed.lesson.quick} send={sayQuick} />
         )}
-        <SendWaiting student={student} except={task.assignment} />
-      </div>
-      <footer className="fixed inset-x-0 bottom-0 border-t border-line bg-paper">
-        <div className="mx-auto flex max-w-3xl items-center gap-3 px-4 py-2.5">
-          <button
-            type="button"
-            disabled={at === 0}
-            onClick={() => go(at - 1)}
-            className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4 font-bold disabled:opacity-40"
-          >
-            <ArrowLeft size={20} aria-hidden /> {t("back")}
-          </button>
-          <div className="flex-1">{!readOnly && <KeptSign state={answers.state} />}</div>
-          {at < steps.length && (
+        <div ref={top} tabIndex={-1} className="outline-none">
+          {shown ? (
+            <div ref={sheet} className="relative rounded-card border border-line bg-card p-5 sm:p-7">
+              {shown.work !== "alone" && (
+                <p className="mb-3 inline-flex items-center gap-2 rounded-card bg-shade px-3 py-1 font-bold">
+                  <Users size={18} aria-hidden /> {t(shown.work)}
+                </p>
+              )}
+              <WorkPlaceProvider value={workPlace}>
+                <FilmPlaceProvider value={filmPlace}>
+                  <StepView
+                    key={shown.id}
+                    step={shown}
+                    languages={languages}
+                    values={answers.values}
+                    marks={marks}
+                    onChange={(question, value) => {
+                      answers.answer(question.id, value);
+                      setMarks((old) => ({ ...old, [question.id]: undefined }));
+                    }}
+                    mayCheck={readOnly ? undefined : (question) => data.mayCheck.includes(question.id)}
+                    onCheck={readOnly ? undefined : (question) => void check(question)}
+                    checking={checking}
+                    readOnly={readOnly}
+                    limits={readOnly ? undefined : limits.forSteps}
+                  />
+                </FilmPlaceProvider>
+              </WorkPlaceProvider>
+              {followed.lesson && (
+                <PenLayer
+                  key={shown.id}
+                  around={sheet}
+                  strokes={followed.lesson.step === shown.id ? followed.lesson.pen : []}
+                  point={followed.point}
+                />
+              )}
+            </div>
+          ) : readOnly ? (
+            <Ending data={data} zone={zone} now={now} onBack={() => go(0)} />
+          ) : (
+            <BeforeHandIn {...{ steps, languages, answered }} busy={handing} onGo={go} onHandIn={hand} />
+          )}
+          <ShownAnswers followed={followed} />
+          {(problem || why) && (
+            <p role="alert" className="mt-3 rounded-card bg-clay-wash px-4 py-3 font-bold text-clay">
+              {problem ?? (why && kept(why))}
+            </p>
+          )}
+          <SendWaiting student={student} except={task.assignment} />
+        </div>
+        <footer className="fixed inset-x-0 bottom-0 border-t border-line bg-paper">
+          <div className="mx-auto flex max-w-3xl items-center gap-3 px-4 py-2.5">
             <button
               type="button"
-              onClick={() => go(at + 1)}
-              className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green bg-green px-5 font-bold text-on-green"
+              disabled={held || at === 0}
+              onClick={() => go(at - 1)}
+              className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4 font-bold disabled:opacity-40"
             >
-              {t(at === steps.length - 1 ? "toTheEnd" : "next")} <ArrowRight size={20} aria-hidden />
+              <ArrowLeft size={20} aria-hidden /> {t("back")}
             </button>
-          )}
-        </div>
-      </footer>
-    </main>
+            <div className="flex-1">{!readOnly && <KeptSign state={answers.state} />}</div>
+            {!readOnly && at < steps.length && <HelpButton asked={asked} onAsk={askForHelp} />}
+            {at < steps.length && (
+              <button
+                type="button"
+                disabled={held || at >= upTo}
+                onClick={() => go(at + 1)}
+                className="disabled:opacity-40 inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green bg-green px-5 font-bold text-on-green"
+              >
+                {held || at >= upTo ? lessonText("waitHere") : t(at === steps.length - 1 ? "toTheEnd" : "next")}{" "}
+                <ArrowRight size={20} aria-hidden />
+              </button>
+            )}
+          </div>
+        </footer>
+      </main>
+    </>
   );
 }

@@ -207,6 +207,8 @@ export const permissions = {
     needs: ["teaches class", "teaches class on the day", "keeps pocket", "copies versions"],
   },
   "undo a change of plan": { who: "signed in", needs: [] },
+  "lead a lesson": { who: "teacher", needs: ["works with assignment"] },
+  "lead with a resource": { who: "teacher", needs: ["copies resource", "teaches class"] },
   "see results": { who: "teacher", needs: ["works with assignment"] },
   "read own messages": { who: "teacher or curator", needs: [] },
   "see the teachers' pages": { who: "teacher or curator", needs: [] },

@@ -24,6 +24,13 @@ export default async function StudentWorkPage({ params }: { params: Promise<{ as
     );
   }
   return (
-    <StudentWorkScreen key={data.attempt?.id ?? 0} data={data} student={visitor.id} zone={visitor.zone} now={now} />
+    <StudentWorkScreen
+      key={data.attempt?.id ?? 0}
+      data={data}
+      student={visitor.id}
+      name={visitor.givenName}
+      zone={visitor.zone}
+      now={now}
+    />
   );
 }

@@ -1,0 +1,51 @@
+import { z } from "zod";
+import { keepQuickAnswer, runningLesson } from "@/data/live/lessons";
+import { putAt, setAsked } from "@/data/live/places";
+import { announceAnswers, taskOf } from "@/data/student/work";
+import { answersNotice } from "@/core/live/answered";
+import { quickAnswered } from "@/server/live/room";
+import { taskDocument } from "@/server/student/student-work";
+import { numberFrom, route } from "@/server/web/route";
+
+const Said = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("step"), step: z.string().max(40) }),
+  z.object({ kind: z.literal("help"), asked: z.boolean() }),
+  z.object({
+    kind: z.literal("quick"),
+    question: z.string().max(40),
+    /** The place of the option that was chosen, what was typed, or a drawing's lines. */
+    value: z.union([
+      z.number().int().min(0).max(5),
+      z.string().trim().min(1).max(400),
+      z.array(z.array(z.number().min(0).max(1000)).max(600)).max(60),
+    ]),
+  }),
+]);
+
+const nothingHere = () => Response.json({ problem: "There is nothing here." }, { status: 404 });
+
+/** Where a student is, that she needs help, or what she answers to a question that was asked on the spot. */
+export const POST = route(
+  "do assignment",
+  (params) => ({ assignment: numberFrom(params, "assignment") }),
+  async ({ db, visitor, now, params, body }) => {
+    const assignment = numberFrom(params, "assignment");
+    const student = visitor.id;
+    if (body.kind === "help") {
+      await setAsked(db, { assignment, student, asked: body.asked, at: now });
+    } else if (body.kind === "step") {
+      const task = (await taskOf(db, student, assignment, visitor.joinedClass))!;
+      const document = await taskDocument(db, task);
+      if (!document.steps.some(({ id, audience }) => id === body.step && audience !== "teacher")) return nothingHere();
+      await putAt(db, { assignment, students: [student], step: body.step, at: now });
+    } else {
+      const { question, value } = body;
+      const lesson = await runningLesson(db, assignment);
+      if (!(await keepQuickAnswer(db, { assignment, question, student, value, at: now }))) return nothingHere();
+      const answers = [quickAnswered(question, value, lesson?.state.quick?.options ?? [])];
+      await announceAnswers(db, answersNotice(assignment, { student, number: 0, at: now.getTime(), answers }));
+    }
+    return Response.json({});
+  },
+  Said,
+);

@@ -1,0 +1,70 @@
+/** The quartiles of a list, by linear interpolation between order statistics (type 7 of Hyndman and Fan 1996, R's default). */
+export function quantile(sorted: readonly number[], share: number): number {
+  const at = (sorted.length - 1) * share;
+  const below = Math.floor(at);
+  const low = sorted[below]!;
+  const high = sorted[Math.min(sorted.length - 1, below + 1)]!;
+  return low + (high - low) * (at - below);
+}
+
+/** Fewer say nothing about what is usual. Common practice. */
+export const FEWEST = 5;
+
+/**
+ * Above this a value is unusually large: the third quartile and 1.5 interquartile ranges (Tukey 1977). Null for fewer than five.
+ *
+ *     upperFence([18, 20, 21, 22, 24, 24, 25, 26, 28, 30, 31, 33, 35, 36, 72]) // 45.5
+ */
+export function upperFence(values: readonly number[]): number | null {
+  if (values.length < FEWEST) return null;
+  const sorted = [...values].sort((one, other) => one - other);
+  const [first, third] = [quantile(sorted, 0.25), quantile(sorted, 0.75)];
+  return third + 1.5 * (third - first);
+}
+
+/** So many wrong tries at one question mean that trying alone does not help. Common practice. */
+export const WRONG_TRIES = 3;
+/** A class that answers within seconds makes a fence within which nobody has read the question. Seconds; common practice. */
+const SHORTEST_WAIT = 20;
+
+/** Why somebody needs help. Seconds. */
+export type Stuck =
+  { why: "asked" } | { why: "tries"; wrong: number } | { why: "time"; seconds: number; usual: number };
+
+/**
+ * Whether a student is stuck on a step, and why: she said so, she answered wrongly three times, or she has been there without an
+ * answer for longer than the fence of those who have answered. Null: she is not.
+ */
+export function stuckOn(of: {
+  asked: boolean;
+  /** The most wrong tries at one question of the step that is not right yet. */
+  wrong: number;
+  /** Seconds on the step without having answered all of it; null: she has, or there is nothing to answer. */
+  waiting: number | null;
+  /** Seconds it took those who have answered. */
+  took: readonly number[];
+}): Stuck | null {
+  if (of.asked) return { why: "asked" };
+  if (of.wrong >= WRONG_TRIES) return { why: "tries", wrong: of.wrong };
+  const fence = upperFence(of.took);
+  if (of.waiting === null || fence === null || of.waiting <= Math.max(fence, SHORTEST_WAIT)) return null;
+  const usual = quantile(
+    [...of.took].sort((one, other) => one - other),
+    0.5,
+  );
+  return { why: "time", seconds: Math.round(of.waiting), usual: Math.round(usual) };
+}
+
+const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.round(seconds) % 60).padStart(2, "0")}`;
+
+/** "1:12 on this step without an answer; most took 0:36". */
+export function formatStuck(stuck: Stuck): string {
+  switch (stuck.why) {
+    case "asked":
+      return "asked for help";
+    case "tries":
+      return `${stuck.wrong} wrong tries`;
+    case "time":
+      return `${clock(stuck.seconds)} on this step without an answer; most took ${clock(stuck.usual)}`;
+  }
+}

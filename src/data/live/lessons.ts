@@ -1,0 +1,134 @@
+import { LessonState } from "@/core/live/lesson";
+import type { Queryable } from "../engine/db";
+
+/** A lesson that is led, or was. */
+export interface Lesson {
+  id: number;
+  assignment: number;
+  ledBy: number;
+  /** Her given and family name. */
+  leader: string;
+  state: LessonState;
+  /** Grows by one with every change. */
+  version: number;
+  opened: Date;
+  ended: Date | null;
+}
+
+const columns = `l.id, l.assignment_id assignment, l.led_by "ledBy", p.given_name || ' ' || p.family_name leader, l.state, l.version, l.opened, l.ended`;
+const read = (row: Lesson | undefined): Lesson | undefined => row && { ...row, state: LessonState.parse(row.state) };
+
+/** The lesson that runs with an assignment now; undefined: none does. */
+export async function runningLesson(db: Queryable, assignment: number): Promise<Lesson | undefined> {
+  const [row] = await db.query<Lesson>(
+    `select ${columns} from lesson l join person p on p.id = l.led_by where l.assignment_id = $1 and l.ended is null`,
+    [assignment],
+  );
+  return read(row);
+}
+
+/** The same, locked until the transaction ends: two commands at once are obeyed one after the other. */
+export async function lessonToChange(tx: Queryable, assignment: number): Promise<Lesson | undefined> {
+  const [row] = await tx.query<Lesson>(
+    `select ${columns} from lesson l join person p on p.id = l.led_by
+      where l.assignment_id = $1 and l.ended is null for update of l`,
+    [assignment],
+  );
+  return read(row);
+}
+
+/** The last lesson led with an assignment, ended or not. */
+export async function lastLesson(db: Queryable, assignment: number): Promise<Lesson | undefined> {
+  const [row] = await db.query<Lesson>(
+    `select ${columns} from lesson l join person p on p.id = l.led_by
+      where l.assignment_id = $1 order by l.opened desc, l.id desc limit 1`,
+    [assignment],
+  );
+  return read(row);
+}
+
+/** Opens the lobby. False where a lesson runs already. */
+export async function openLesson(
+  tx: Queryable,
+  of: { assignment: number; by: number; state: LessonState; at: Date },
+): Promise<boolean> {
+  const rows = await tx.query(
+    `insert into lesson (assignment_id, led_by, state, opened) values ($1, $2, $3::jsonb, $4)
+     on conflict (assignment_id) where ended is null do nothing returning id`,
+    [of.assignment, of.by, JSON.stringify(of.state), of.at],
+  );
+  return rows.length > 0;
+}
+
+/** Writes the next state, and says so to everybody who follows. `by`: who leads from now on. Returns the version. */
+export async function writeLesson(
+  tx: Queryable,
+  lesson: Pick<Lesson, "id" | "assignment">,
+  of: { state: LessonState; by: number; ended: Date | null },
+): Promise<number> {
+  const [row] = await tx.query<{ version: number }>(
+    "update lesson set state = $2::jsonb, led_by = $3, ended = $4, version = version + 1 where id = $1 returning version",
+    [lesson.id, JSON.stringify(of.state), of.by, of.ended],
+  );
+  await announceLesson(tx, lesson.assignment);
+  return row!.version;
+}
+
+/** Tells everybody who follows the lesson with this work that it has changed. */
+export async function announceLesson(db: Queryable, assignment: number): Promise<void> {
+  await db.query("select pg_notify('lesson', $1)", [String(assignment)]);
+}
+
+/** Tells those who follow something that passes and is not kept: where the teacher points. At most 7,900 bytes. */
+export async function announcePassing(db: Queryable, assignment: number, what: object): Promise<void> {
+  await db.query("select pg_notify('lesson', $1)", [`${assignment} ${JSON.stringify(what)}`]);
+}
+
+/** Tells the students of a class that a lesson has begun or ended: their list of work says so. */
+export async function announceToClass(db: Queryable, classId: number): Promise<void> {
+  await db.query("select pg_notify('class', $1)", [String(classId)]);
+}
+
+/** Of these assignments, those with which a lesson runs now. */
+export async function ledNow(db: Queryable, assignments: readonly number[]): Promise<Set<number>> {
+  const rows = await db.query<{ assignment: number }>(
+    "select assignment_id assignment from lesson where assignment_id = any($1::int[]) and ended is null",
+    [assignments],
+  );
+  return new Set(rows.map(({ assignment }) => assignment));
+}
+
+/** What a student answers to a question asked on the spot; false: it is not asked any more. The last counts. */
+export async function keepQuickAnswer(
+  db: Queryable,
+  of: { assignment: number; question: string; student: number; value: unknown; at: Date },
+): Promise<boolean> {
+  const rows = await db.query(
+    `insert into quick_answer as q (lesson_id, question_id, student_id, value, at)
+     select l.id, $2, $3, $4::jsonb, $5 from lesson l
+      where l.assignment_id = $1 and l.ended is null
+        and l.state -> 'quick' ->> 'id' = $2 and (l.state -> 'quick' ->> 'open')::boolean
+     on conflict (lesson_id, question_id, student_id) do update set value = excluded.value, at = excluded.at
+     returning q.lesson_id`,
+    [of.assignment, of.question, of.student, JSON.stringify(of.value), of.at],
+  );
+  return rows.length > 0;
+}
+
+export const quickAnswersOf = (
+  db: Queryable,
+  lesson: number,
+): Promise<{ question: string; student: number; value: unknown; at: Date }[]> =>
+  db.query(
+    "select question_id question, student_id student, value, at from quick_answer where lesson_id = $1 order by at",
+    [lesson],
+  );
+
+/** Whether a student has this work. */
+export async function hasAssignment(db: Queryable, assignment: number, student: number): Promise<boolean> {
+  const rows = await db.query("select 1 from recipient where assignment_id = $1 and student_id = $2", [
+    assignment,
+    student,
+  ]);
+  return rows.length > 0;
+}

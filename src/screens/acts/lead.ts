@@ -1,0 +1,9 @@
+"use client";
+import * as actions from "@/server/live/lead-actions";
+import { tried } from "./tried";
+
+export const leadAssignment = tried(actions.leadAssignment);
+export const leadResource = tried(actions.leadResource);
+export const command = tried(actions.command);
+export const point = tried(actions.point, "quietly");
+export const helped = tried(actions.helped);

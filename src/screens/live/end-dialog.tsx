@@ -1,0 +1,101 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { standingOn, type AskedStep, type Seated } from "@/core/live/room";
+import type { LessonCommand } from "@/core/live/lesson";
+import type { Closes } from "@/core/assign/form";
+import { titleOf, type Document } from "@/core/resource/document";
+import { Button } from "@/ui/button";
+import { changeTimes } from "@/screens/acts/assign";
+import { undoPlan } from "@/screens/acts/plan";
+import { orTell } from "@/screens/acts/tried";
+import { Dialog } from "@/ui/dialog";
+import { tell } from "@/ui/toast";
+
+/** The times of work that is to be finished at home. */
+export interface Homework {
+  said: string;
+  /** On the school's clock. */
+  times: { opens: string; due: string; closes: Closes };
+}
+
+/** What was reached, and what becomes of the rest. */
+export function EndDialog({
+  open,
+  onOpenChange,
+  room,
+  steps,
+  document,
+  assignment,
+  homework,
+  lead,
+}: {
+  open: boolean;
+  onOpenChange: (open: boolean) => void;
+  room: readonly Seated[];
+  steps: readonly AskedStep[];
+  document: Document;
+  assignment: number;
+  /** What the times are when the rest is homework; null: there is no school day to come. */
+  homework: Homework | null;
+  lead: (asked: LessonCommand) => Promise<boolean>;
+}) {
+  const router = useRouter();
+  const reached = steps.map((step, at) => {
+    const standings = room.map((one) => standingOn(one, step));
+    const count = (...of: string[]) => standings.filter((one) => of.includes(one)).length;
+    return {
+      ...{ id: step.id, at, asks: step.questions.length > 0, seen: room.filter((one) => one.visits[step.id]).length },
+      ...{ right: count("right"), other: count("partly", "wrong", "answered") },
+    };
+  });
+  const end = async (to: string) => {
+    if (await lead({ do: "end" })) router.push(to);
+  };
+  const asHomework = async () => {
+    if (!homework || !(await lead({ do: "end" }))) return;
+    const outcome = await changeTimes({ assignment, ...homework.times });
+    router.push(`/results?assignment=${assignment}`);
+    if (!outcome.ok) return;
+    tell(
+      `What is left is homework, due ${homework.said}.`,
+      () => void orTell(undoPlan({ event: outcome.value.event })),
+    );
+  };
+  return (
+    <Dialog open={open} onOpenChange={onOpenChange} title="End the lesson" wide>
+      <table className="w-full text-[14px]">
+        <caption className="heard">What was reached</caption>
+        <thead>
+          <tr className="text-left text-[13px] text-ink-soft">
+            <th className="py-1 font-normal">Step</th>
+            <th className="text-right font-normal">Seen by</th>
+            <th className="text-right font-normal">Right</th>
+            <th className="text-right font-normal">Answered otherwise</th>
+          </tr>
+        </thead>
+        <tbody>
+          {reached.map(({ id, at, asks, seen, right, other }) => (
+            <tr key={id} className={seen === 0 ? "text-ink-soft" : ""}>
+              <td className="border-t border-line py-1">
+                {at + 1}. {titleOf({ ...document, title: document.steps[at]!.title })}
+              </td>
+              <td className="numbers border-t border-line text-right">
+                {seen} of {room.length}
+              </td>
+              <td className="numbers border-t border-line text-right">{asks ? right : "–"}</td>
+              <td className="numbers border-t border-line text-right">{asks ? other : "–"}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-4 text-ink-soft">What students answered is kept. The rest:</p>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button look="main" onClick={() => void end(`/results?assignment=${assignment}`)}>
+          They go on at their own pace
+        </Button>
+        {homework && <Button onClick={() => void asHomework()}>As homework, due {homework.said}</Button>}
+        <Button onClick={() => void end(`/plan?item=${assignment}`)}>Move it to another lesson …</Button>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,36 @@
+"use client";
+import { Presentation } from "lucide-react";
+import { useRouter } from "next/navigation";
+import { useTransition } from "react";
+import { leadResource } from "@/screens/acts/lead";
+import { Button } from "@/ui/button";
+import { useKeys } from "@/ui/keys";
+import { Tip } from "@/ui/tip";
+
+/** From the light table straight into the lobby: the class has it, and a code to come in. */
+export function LeadButton({
+  resource,
+  current,
+  classes,
+}: {
+  resource: number;
+  current: number;
+  classes: readonly { id: number; name: string }[];
+}) {
+  const router = useRouter();
+  const [busy, start] = useTransition();
+  const name = classes.find(({ id }) => id === current)?.name ?? "the class";
+  const lead = () =>
+    start(async () => {
+      const outcome = await leadResource({ resource, class: current });
+      if (outcome.ok) router.push(`/lead/${outcome.value.assignment}`);
+    });
+  useKeys({ l: lead });
+  return (
+    <Tip text={`Lead a lesson with it for ${name}, now (l)`}>
+      <Button onClick={lead} disabled={busy}>
+        <Presentation size={16} aria-hidden /> Lead
+      </Button>
+    </Tip>
+  );
+}

@@ -1,0 +1,81 @@
+"use client";
+import { DoorOpen, Play, Users } from "lucide-react";
+import { isIn, type Seated } from "@/core/live/room";
+import type { JoinCode } from "@/data/classes/classes";
+import { Button } from "@/ui/button";
+import { Key } from "@/ui/key";
+import { Qr } from "../classes/qr";
+
+/** Where the class gathers: how they come in, and who is there. */
+export function Lobby({
+  room,
+  now,
+  names,
+  code,
+  joinLink,
+  assignment,
+  onBegin,
+}: {
+  room: readonly Seated[];
+  now: number | null;
+  names: boolean;
+  code: JoinCode | null;
+  joinLink: string;
+  assignment: number;
+  onBegin?: (() => void) | undefined;
+}) {
+  const there = room.filter((one) => now !== null && isIn(one, now));
+  const link = code ? `${joinLink}?code=${encodeURIComponent(code.code)}&to=${assignment}` : joinLink;
+  return (
+    <section
+      aria-label="Lobby"
+      className="grid min-h-0 flex-1 grid-cols-[auto_minmax(0,1fr)] gap-8 overflow-auto p-6 max-md:grid-cols-1"
+    >
+      <div className="grid content-start gap-3">
+        <Qr
+          text={link}
+          label="The link as a picture for a tablet's camera"
+          className="h-56 w-56 rounded-card bg-white"
+        />
+        <p className="text-ink-soft">
+          Open <strong className="text-ink">{joinLink.replace(/^https?:\/\//, "")}</strong> and type
+        </p>
+        <p className="numbers text-[40px] leading-none font-bold tracking-widest">{code?.code ?? "no code"}</p>
+        <p className="max-w-56 text-[13px] text-ink-soft">
+          Those who have signed in already find the lesson on their first page.
+        </p>
+      </div>
+      <div className="grid content-start gap-3">
+        <h2 className="flex items-center gap-2 font-serif text-2xl" aria-live="polite">
+          <Users size={22} aria-hidden /> {there.length} of {room.length} in
+        </h2>
+        {names ? (
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(9rem,1fr))] gap-1.5">
+            {room.map((one) => {
+              const here = there.includes(one);
+              return (
+                <li
+                  key={one.student}
+                  className={`flex items-center gap-2 rounded-card border px-2.5 py-1.5 ${here ? "border-green bg-green-wash font-semibold" : "border-dashed border-line-strong text-ink-soft"}`}
+                >
+                  {here && <DoorOpen size={15} aria-label="in" className="text-green" />}
+                  <span className="truncate">{one.name}</span>
+                </li>
+              );
+            })}
+          </ul>
+        ) : (
+          <p className="text-ink-soft">Names are hidden.</p>
+        )}
+        {onBegin && (
+          <p className="mt-2 flex items-center gap-3">
+            <Button look="main" size="large" onClick={onBegin}>
+              <Play size={18} aria-hidden /> Begin <Key>Enter</Key>
+            </Button>
+            <span className="text-[13px] text-ink-soft">Anyone who comes later lands where the class is.</span>
+          </p>
+        )}
+      </div>
+    </section>
+  );
+}

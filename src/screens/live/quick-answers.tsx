@@ -1,0 +1,66 @@
+"use client";
+import type { Seated } from "@/core/live/room";
+import type { LessonCommand, LessonState } from "@/core/live/lesson";
+import { Button } from "@/ui/button";
+
+/** What comes back to a question asked on the spot. */
+export function QuickAnswers({
+  quick,
+  room,
+  names,
+  lead,
+}: {
+  quick: NonNullable<LessonState["quick"]>;
+  room: readonly Seated[];
+  names: boolean;
+  lead: (asked: LessonCommand) => void;
+}) {
+  const given = room.flatMap((one) => {
+    const answer = one.answers[quick.id];
+    return answer ? [{ name: one.name, said: answer.said, value: answer.value }] : [];
+  });
+  const count = (at: number) => given.filter(({ value }) => value === String(at)).length;
+  const most = Math.max(1, ...quick.options.map((_, at) => count(at)));
+  return (
+    <section aria-label="Quick question" className="grid gap-1.5 rounded-card border-2 border-green p-3">
+      <p className="flex items-center gap-2 text-[13px] text-ink-soft">
+        Quick question · <span className="numbers">{given.length}</span> of {room.length} have answered
+      </p>
+      <h3 className="font-semibold">{quick.ask}</h3>
+      {quick.options.length > 0 ? (
+        <ul className="grid gap-1 text-[13px]">
+          {quick.options.map((option, at) => (
+            <li key={option} className="grid grid-cols-[8rem_1fr_1.5rem] items-center gap-2">
+              <span className="truncate" title={option}>
+                {option}
+              </span>
+              <span className="h-3.5 bg-shade">
+                <span className="block h-full bg-slate" style={{ width: `${(count(at) / most) * 100}%` }} />
+              </span>
+              <span className="numbers text-right">{count(at)}</span>
+            </li>
+          ))}
+        </ul>
+      ) : (
+        <ul className="grid max-h-32 gap-0.5 overflow-auto text-[13px]">
+          {given.map(({ name, said }) => (
+            <li key={name} className="truncate" title={said}>
+              {names && <span className="text-ink-soft">{name.split(" ")[0]}: </span>}
+              {said}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="flex gap-2">
+        {quick.open && (
+          <Button size="small" onClick={() => lead({ do: "close question", show: true })}>
+            Close and show it
+          </Button>
+        )}
+        <Button size="small" look="quiet" onClick={() => lead({ do: "close question", show: false })}>
+          Take it away
+        </Button>
+      </p>
+    </section>
+  );
+}

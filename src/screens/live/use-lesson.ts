@@ -1,0 +1,66 @@
+"use client";
+import { useEffect, useState } from "react";
+import { useRouter } from "next/navigation";
+import type { FollowEvent, ShownBar } from "@/server/live/lesson-view";
+
+type FollowedLesson = Extract<FollowEvent, { kind: "lesson" }>["lesson"];
+export type Point = Extract<FollowEvent, { kind: "point" }>;
+
+/** How a lesson stands on a screen that follows it. */
+export interface Followed {
+  /** Null: nobody leads. */
+  lesson: FollowedLesson;
+  /** What is to be added to this device's clock for the server's. Milliseconds. */
+  ahead: number;
+  /** The chart that is shown; null: none. */
+  bars: { question: string; bars: readonly ShownBar[]; answered: number } | null;
+  point: Point | null;
+  /** False: the line is lost; it is tried again by itself. */
+  there: boolean;
+}
+
+const nothing: Followed = { lesson: null, ahead: 0, bars: null, point: null, there: true };
+/** The way here takes now longer, now shorter: only a clock that is really another is put right. */
+const ENOUGH_MS = 700;
+export const steadily = (before: number, measured: number): number =>
+  Math.abs(measured - before) < ENOUGH_MS ? before : measured;
+
+/** What is pointed at is forgotten after a moment. */
+const POINT_MS = 1_600;
+
+/** Follows the lesson told at an address. What changed about the work itself reads the page again. */
+export function useLesson(address: string): Followed {
+  const router = useRouter();
+  const [followed, setFollowed] = useState(nothing);
+  useEffect(() => {
+    const source = new EventSource(address);
+    let fading: ReturnType<typeof setTimeout> | undefined;
+    source.onopen = () => setFollowed((old) => ({ ...old, there: true }));
+    source.onerror = () => setFollowed((old) => ({ ...old, there: false }));
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      const event = JSON.parse(data) as FollowEvent;
+      switch (event.kind) {
+        case "lesson":
+          return setFollowed((old) => ({
+            ...old,
+            lesson: event.lesson,
+            ahead: steadily(old.ahead, event.now - Date.now()),
+            bars: event.lesson?.shown?.chart && old.bars?.question === event.lesson.shown.question ? old.bars : null,
+          }));
+        case "bars":
+          return setFollowed((old) => ({ ...old, bars: event }));
+        case "point":
+          clearTimeout(fading);
+          fading = setTimeout(() => setFollowed((old) => ({ ...old, point: null })), POINT_MS);
+          return setFollowed((old) => ({ ...old, point: event }));
+        case "work":
+          return router.refresh();
+      }
+    };
+    return () => {
+      clearTimeout(fading);
+      source.close();
+    };
+  }, [address, router]);
+  return followed;
+}

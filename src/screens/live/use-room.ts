@@ -1,0 +1,60 @@
+"use client";
+import { useCallback, useEffect, useState } from "react";
+import { roomAfter, type Seated } from "@/core/live/room";
+import type { LessonCommand } from "@/core/live/lesson";
+import type { WatchedLesson, WatchEvent } from "@/server/live/watch-room";
+import { command } from "@/screens/acts/lead";
+import { tellProblem } from "@/ui/toast";
+import { steadily } from "./use-lesson";
+
+export interface Room {
+  room: readonly Seated[];
+  lesson: WatchedLesson | null;
+  /** What is to be added to this device's clock for the server's. Milliseconds. */
+  ahead: number;
+  /** False: the line is lost; it is tried again by itself, and then the whole room is read anew. */
+  there: boolean;
+}
+
+/** The room as a teacher sees it: as it was read, and what has happened since. */
+export function useRoom(assignment: number, start: { room: readonly Seated[]; lesson: WatchedLesson | null }) {
+  const [state, setState] = useState<Room>({ ...start, ahead: 0, there: true });
+  useEffect(() => {
+    const source = new EventSource(`/lead/${assignment}/live`);
+    source.onopen = () => setState((old) => ({ ...old, there: true }));
+    source.onerror = () => setState((old) => ({ ...old, there: false }));
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      const event = JSON.parse(data) as WatchEvent;
+      setState((old) => {
+        if (event.kind === "room")
+          return { ...old, room: event.room, ahead: steadily(old.ahead, event.now - Date.now()) };
+        if (event.kind === "lesson") {
+          // What an act of hers brought back already may be newer than what was on its way.
+          const older = event.lesson && old.lesson && event.lesson.version < old.lesson.version;
+          return { ...old, lesson: older ? old.lesson : event.lesson };
+        }
+        return { ...old, room: roomAfter(old.room, event) };
+      });
+    };
+    return () => source.close();
+  }, [assignment]);
+
+  /** Does something for all screens. What comes back is shown at once; why not is told. */
+  const lead = useCallback(
+    async (asked: LessonCommand): Promise<boolean> => {
+      const outcome = await command({ assignment, command: asked });
+      if (!outcome.ok) {
+        tellProblem(outcome.problem);
+        return false;
+      }
+      setState((old) =>
+        old.lesson && old.lesson.version < outcome.value.version
+          ? { ...old, lesson: { ...old.lesson, ...outcome.value } }
+          : old,
+      );
+      return true;
+    },
+    [assignment],
+  );
+  return { ...state, lead };
+}

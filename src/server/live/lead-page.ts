@@ -1,0 +1,53 @@
+import { formatMoment, toWallClock } from "@/core/calendar/format-moment";
+import { momentAt, schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
+import { stepMinutes } from "@/core/plan/parts";
+import type { Document } from "@/core/resource/document";
+import type { Seated } from "@/core/live/room";
+import { assignmentById, type Assignment } from "@/data/assign/assignments";
+import { joinCodeOf, type JoinCode } from "@/data/classes/classes";
+import type { Db } from "@/data/engine/db";
+import { calendarOf } from "@/data/plan/calendar";
+import type { Visitor } from "../web/session";
+import { ledDocument, roomOf } from "./room";
+import { watchedLesson, type WatchedLesson } from "./watch-room";
+
+/** What the teacher's screen needs to begin with. */
+export interface LeadPageData {
+  assignment: Assignment;
+  document: Document;
+  planned: number[];
+  start: { room: Seated[]; lesson: WatchedLesson | null };
+  code: JoinCode | null;
+  /** The times of the rest as homework; null: no school day is to come. */
+  homework: { said: string; times: { opens: string; due: string; closes: "never" } } | null;
+}
+
+/** When lessons of the next school day begin, where nothing else is known. Common practice. */
+const MORNING = "08:30";
+
+/** Null: nobody has this work. */
+export async function leadPage(db: Db, visitor: Visitor, id: number, now: Date): Promise<LeadPageData | null> {
+  const assignment = (await assignmentById(db, id))!;
+  const document = await ledDocument(db, assignment);
+  if (!document) return null;
+  const calendar = await calendarOf(db, assignment.school);
+  const today = schoolClock(now, calendar.zone).date;
+  const next = schoolDaysLater(calendar, today, 1);
+  const due = next === null ? null : momentAt(next, MORNING, calendar.zone);
+  const steps = document.steps.filter(({ audience }) => audience !== "teacher");
+  return {
+    assignment,
+    document,
+    planned: stepMinutes({ ...document, steps }, { minutes: assignment.minutes }),
+    start: { room: await roomOf(db, assignment), lesson: await watchedLesson(db, id) },
+    code: await joinCodeOf(db, assignment.class, now),
+    homework: due && {
+      said: formatMoment(due, visitor.zone, now),
+      times: {
+        opens: toWallClock(assignment.opens, visitor.zone),
+        due: toWallClock(due, visitor.zone),
+        closes: "never",
+      },
+    },
+  };
+}

@@ -1,0 +1,62 @@
+import { viewOf, type LessonView } from "@/core/live/lesson";
+import { inLanguage } from "@/core/content/language";
+import { allQuestions } from "@/core/resource/document";
+import { assignmentById } from "@/data/assign/assignments";
+import type { Db } from "@/data/engine/db";
+import { runningLesson, type Lesson } from "@/data/live/lessons";
+import { chosenSoFar } from "@/data/live/answers-so-far";
+import { ledDocument } from "./room";
+
+/** One bar of a chart that everybody sees. */
+export interface ShownBar {
+  label: string;
+  count: number;
+}
+
+/** What is told to those who follow a lesson. `now` is the server's clock: a device's own may be wrong. */
+export type FollowEvent =
+  | { kind: "lesson"; lesson: (LessonView & { version: number; leader: string }) | null; now: number }
+  | { kind: "bars"; question: string; bars: ShownBar[]; answered: number }
+  | { kind: "point"; on: string | null; x: number; y: number }
+  | { kind: "work" };
+
+export function followEvent(lesson: Lesson | undefined, now: Date): FollowEvent {
+  return {
+    kind: "lesson",
+    lesson: lesson ? { ...viewOf(lesson.state), version: lesson.version, leader: lesson.leader } : null,
+    now: now.getTime(),
+  };
+}
+
+/** The options of a question, or of one asked on the spot, in words; null: it has none. */
+async function optionsOf(db: Db, assignment: number, lesson: Lesson): Promise<{ id: string; label: string }[] | null> {
+  const { shown, quick } = lesson.state;
+  if (quick && quick.id === shown?.question)
+    return quick.options.length > 0 ? quick.options.map((label, at) => ({ id: String(at), label })) : null;
+  const given = await assignmentById(db, assignment);
+  const document = given && (await ledDocument(db, given));
+  const found = document && allQuestions(document).find(({ question }) => question.id === shown?.question);
+  if (!found || !("options" in found.question)) return null;
+  return found.question.options.map(({ id, text }) => ({ id, label: inLanguage(text, document.languages) ?? id }));
+}
+
+/** The chart that is shown now, counted without names; null: none is. */
+export async function shownBars(db: Db, assignment: number): Promise<FollowEvent | null> {
+  const lesson = await runningLesson(db, assignment);
+  if (!lesson?.state.shown?.chart) return null;
+  const { question } = lesson.state.shown;
+  const options = await optionsOf(db, assignment, lesson);
+  const chosen = await chosenSoFar(db, { assignment, lesson: lesson.id, question });
+  const values = chosen.flatMap((value) =>
+    Array.isArray(value) ? [...new Set(value.map(String))] : typeof value === "object" ? [] : [String(value)],
+  );
+  const count = (id: string) => values.filter((value) => value === id).length;
+  // A number or a few words have no options: what was said most often is.
+  const bars = options
+    ? options.map(({ id, label }) => ({ label, count: count(id) }))
+    : [...new Set(values)]
+        .map((label) => ({ label: label.slice(0, 60), count: count(label) }))
+        .sort((one, other) => other.count - one.count)
+        .slice(0, 8);
+  return { kind: "bars", question, bars, answered: chosen.length };
+}

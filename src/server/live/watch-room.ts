@@ -1,0 +1,65 @@
+import type { RoomEvent, Seated } from "@/core/live/room";
+import type { LessonState } from "@/core/live/lesson";
+import { assignmentById } from "@/data/assign/assignments";
+import type { Db } from "@/data/engine/db";
+import { runningLesson } from "@/data/live/lessons";
+import { log } from "../web/log";
+import type { SendEvent } from "../web/live-stream";
+import { noticeIn, watch } from "../web/watch";
+import { roomOf } from "./room";
+
+/** What the teacher's screen is told. The whole room comes first, and again when something may have been missed. */
+export type WatchEvent =
+  | { kind: "room"; room: Seated[]; now: number }
+  | { kind: "lesson"; lesson: WatchedLesson | null; now: number }
+  | RoomEvent;
+
+export interface WatchedLesson {
+  state: LessonState;
+  version: number;
+  leader: string;
+  ledBy: number;
+}
+
+export async function watchedLesson(db: Db, assignment: number): Promise<WatchedLesson | null> {
+  const lesson = await runningLesson(db, assignment);
+  return lesson ? { state: lesson.state, version: lesson.version, leader: lesson.leader, ledBy: lesson.ledBy } : null;
+}
+
+/** Tells a teacher's screen what happens in the room. Returns what ends it. */
+export async function watchRoom(db: Db, assignment: number, send: SendEvent): Promise<() => void> {
+  // What is told while the room is read waits: the room is as it was before, or after it, and both are added up alike.
+  let waiting: WatchEvent[] | null = [];
+  const tell = (event: WatchEvent) => (waiting ? void waiting.push(event) : void send(JSON.stringify(event)));
+  const problem = (error: Error) => log.warn({ error: error.message }, "a room could not be told");
+  const readRoom = async () => {
+    const given = await assignmentById(db, assignment);
+    if (given) tell({ kind: "room", room: await roomOf(db, given), now: Date.now() });
+  };
+  const readLesson = async () => tell({ kind: "lesson", lesson: await watchedLesson(db, assignment), now: Date.now() });
+  const room = () => void readRoom().catch(problem);
+  const lesson = () => void readLesson().catch(problem);
+  const event = (kind: "answers" | "place") => (payload: string) => {
+    const notice = noticeIn(payload) as object | null;
+    if (notice) tell({ kind, ...notice } as WatchEvent);
+    else room();
+  };
+  const stops = await Promise.all([
+    watch(db, "answers", assignment, event("answers"), room),
+    watch(db, "place", assignment, event("place"), room),
+    watch(db, "work", assignment, room, room),
+    watch(db, "lesson", assignment, (payload) => noticeIn(payload) === null && lesson(), lesson),
+  ]);
+  try {
+    const given = await assignmentById(db, assignment);
+    if (given)
+      send(JSON.stringify({ kind: "room", room: await roomOf(db, given), now: Date.now() } satisfies WatchEvent));
+    await readLesson();
+  } catch (error) {
+    problem(error as Error);
+  }
+  const waited = waiting;
+  waiting = null;
+  waited.forEach((one) => send(JSON.stringify(one)));
+  return () => stops.forEach((stop) => stop());
+}
