@@ -38,6 +38,7 @@ const rooms = [
   "resource",
   "licence",
   "results",
+  "live",
   "student",
   "find",
   "fit",

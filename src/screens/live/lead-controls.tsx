@@ -183,6 +183,16 @@ export function LeadControls({
           </span>
         )}
         <span className="ml-auto flex gap-2">
+          {state.pen.length > 0 && (
+            <>
+              <IconButton name="Take the last line back" onClick={() => lead({ do: "take back stroke" })}>
+                <Undo2 size={16} aria-hidden />
+              </IconButton>
+              <IconButton name="Wipe all lines away" onClick={() => lead({ do: "wipe" })}>
+                <Eraser size={16} aria-hidden />
+              </IconButton>
+            </>
+          )}
           <NoteControl key={state.note} note={state.note} lead={lead} />
           <TimerControl state={state} ahead={ahead} label={work} lead={lead} />
         </span>
@@ -198,16 +208,6 @@ export function LeadControls({
         <Button aria-pressed={pen} onClick={onPen} className={pen ? "!border-ink !bg-ink !text-paper" : ""}>
           <PenLine size={16} aria-hidden /> {pen ? "Pen on" : "Pen"} <Key>p</Key>
         </Button>
-        {state.pen.length > 0 && (
-          <>
-            <IconButton name="Take the last line back" onClick={() => lead({ do: "take back stroke" })}>
-              <Undo2 size={16} aria-hidden />
-            </IconButton>
-            <IconButton name="Wipe all lines away" onClick={() => lead({ do: "wipe" })}>
-              <Eraser size={16} aria-hidden />
-            </IconButton>
-          </>
-        )}
         <Button onClick={onQuick}>
           <CircleHelp size={16} aria-hidden /> Quick question <Key>q</Key>
         </Button>

@@ -1,9 +1,12 @@
 "use client";
 import { DoorOpen, Play, Users } from "lucide-react";
+import { useState } from "react";
 import { isIn, type Seated } from "@/core/live/room";
 import type { JoinCode } from "@/data/classes/classes";
 import { Button } from "@/ui/button";
 import { Key } from "@/ui/key";
+import { Segmented } from "@/ui/segmented";
+import { seatColumns } from "./room-plan";
 import { Qr } from "../classes/qr";
 
 /** Where the class gathers: how they come in, and who is there. */
@@ -24,6 +27,7 @@ export function Lobby({
   assignment: number;
   onBegin?: (() => void) | undefined;
 }) {
+  const [seats, setSeats] = useState(false);
   const there = room.filter((one) => now !== null && isIn(one, now));
   const link = code ? `${joinLink}?code=${encodeURIComponent(code.code)}&to=${assignment}` : joinLink;
   return (
@@ -35,31 +39,48 @@ export function Lobby({
         <Qr
           text={link}
           label="The link as a picture for a tablet's camera"
-          className="h-56 w-56 rounded-card bg-white"
+          className="h-72 w-72 rounded-card bg-white"
         />
         <p className="text-ink-soft">
           Open <strong className="text-ink">{joinLink.replace(/^https?:\/\//, "")}</strong> and type
         </p>
-        <p className="numbers text-[40px] leading-none font-bold tracking-widest">{code?.code ?? "no code"}</p>
-        <p className="max-w-56 text-[13px] text-ink-soft">
+        <p className="numbers text-[44px] leading-none font-bold tracking-widest">{code?.code ?? "no code"}</p>
+        <p className="max-w-72 text-[13px] text-ink-soft">
           Those who have signed in already find the lesson on their first page.
         </p>
       </div>
       <div className="grid content-start gap-3">
-        <h2 className="flex items-center gap-2 font-serif text-2xl" aria-live="polite">
-          <Users size={22} aria-hidden /> {there.length} of {room.length} in
-        </h2>
+        <div className="flex items-center justify-between gap-4">
+          <h2 className="flex items-center gap-2 font-serif text-2xl" aria-live="polite">
+            <Users size={22} aria-hidden /> {there.length} of {room.length} in
+          </h2>
+          <Segmented
+            label="How the class is shown"
+            value={seats ? "seats" : "names"}
+            options={[
+              { value: "names", text: "Names" },
+              { value: "seats", text: "Seats" },
+            ]}
+            onChange={(value) => setSeats(value === "seats")}
+          />
+        </div>
         {names ? (
-          <ul className="grid grid-cols-[repeat(auto-fill,minmax(9rem,1fr))] gap-1.5">
+          <ul
+            className={seats ? "grid gap-1.5" : "grid grid-cols-[repeat(auto-fill,minmax(10rem,1fr))] gap-2"}
+            style={seats ? { gridTemplateColumns: seatColumns(room) } : undefined}
+          >
             {room.map((one) => {
               const here = there.includes(one);
               return (
                 <li
                   key={one.student}
-                  className={`flex items-center gap-2 rounded-card border px-2.5 py-1.5 ${here ? "border-green bg-green-wash font-semibold" : "border-dashed border-line-strong text-ink-soft"}`}
+                  style={seats && one.seat ? { gridColumn: one.seat.x + 1, gridRow: one.seat.y + 1 } : undefined}
+                  className={`flex min-w-0 items-center gap-2 rounded-card border px-3 py-2.5 ${here ? "border-green bg-green-wash font-semibold" : "border-dashed border-line-strong text-ink-soft"}`}
                 >
-                  {here && <DoorOpen size={15} aria-label="in" className="text-green" />}
-                  <span className="truncate">{one.name}</span>
+                  {here && <DoorOpen size={16} aria-label="in" className="shrink-0 text-green" />}
+                  <span className="truncate" title={one.name}>
+                    {seats ? one.name.split(" ")[0] : one.name}
+                  </span>
                 </li>
               );
             })}

@@ -69,14 +69,21 @@ function Desk({ one, at, props }: { one: Seated; at: number; props: RoomProps })
   );
 }
 
+/** Columns of desks; where nobody sits there is an aisle. */
+export function seatColumns(room: readonly Seated[]): string {
+  const taken = new Set(room.flatMap(({ seat }) => (seat ? [seat.x] : [])));
+  const across = Math.max(1, ...[...taken].map((x) => x + 1));
+  return Array.from({ length: across }, (_, x) => (taken.has(x) ? "minmax(0, 1fr)" : "0.5rem")).join(" ");
+}
+
 /** The class in its seats: how each stands on the step, who is stuck, who is not there. */
 export function RoomPlan(props: RoomProps) {
   const { room } = props;
-  const across = Math.max(6, ...room.map(({ seat }) => (seat?.x ?? 0) + 1));
+  const columns = seatColumns(room);
   return (
     <div>
       <p className="mb-1.5 rounded-[4px] bg-shade py-0.5 text-center text-[12px] text-ink-soft">board</p>
-      <div className="grid gap-1" style={{ gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))` }}>
+      <div className="grid gap-1" style={{ gridTemplateColumns: columns }}>
         {room.map((one, at) => (
           <Desk key={one.student} one={one} at={at} props={props} />
         ))}

@@ -360,11 +360,12 @@ export function StudentWorkScreen({
             {at < steps.length && (
               <button
                 type="button"
+                title={held || at >= upTo ? lessonText("waitHere") : undefined}
                 disabled={held || at >= upTo}
                 onClick={() => go(at + 1)}
                 className="disabled:opacity-40 inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green bg-green px-5 font-bold text-on-green"
               >
-                {held || at >= upTo ? lessonText("waitHere") : t(at === steps.length - 1 ? "toTheEnd" : "next")}{" "}
+                {held || at >= upTo ? lessonText("wait") : t(at === steps.length - 1 ? "toTheEnd" : "next")}{" "}
                 <ArrowRight size={20} aria-hidden />
               </button>
             )}

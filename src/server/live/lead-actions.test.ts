@@ -1,0 +1,317 @@
+import type { LessonCommand } from "@/core/live/lesson";
+import type { Seated } from "@/core/live/room";
+import { GET as followRoute } from "@/app/student/[assignment]/live/route";
+import { POST as sayPlace } from "@/app/student/[assignment]/place/route";
+import { GET as roomRoute } from "@/app/lead/[assignment]/live/route";
+import { assignmentById, assignmentsOf } from "@/data/assign/assignments";
+import { joinCodeOf } from "@/data/classes/classes";
+import { ledNow } from "@/data/live/lessons";
+import { lesson as lessonOf, publishFor } from "@/data/testing/world";
+import { actAs, value, visitorOf } from "../testing/as";
+import {
+  child,
+  db,
+  document,
+  given,
+  later,
+  openSchool,
+  question,
+  send,
+  teacher,
+  world,
+} from "../testing/child-at-work";
+import type { FollowEvent } from "./lesson-view";
+import type { WatchEvent } from "./watch-room";
+import { command, helped, leadAssignment, leadResource, point } from "./lead-actions";
+
+jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
+jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
+jest.mock("next/navigation", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").navigation);
+
+beforeAll(openSchool, 60_000);
+const open: Listening<never>[] = [];
+afterAll(async () => {
+  open.forEach(({ stop }) => stop());
+  await new Promise((done) => setTimeout(done, 50));
+  await db.close();
+});
+
+interface Listening<Event> {
+  events: Event[];
+  /** The next event for which this is true, those that came already included. */
+  until: (is: (event: Event) => boolean) => Promise<Event>;
+  stop: () => void;
+}
+
+/** Listens at an address as a browser does, as whoever is signed in now. */
+async function listen<Event>(
+  get: (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response>,
+  assignment: number,
+): Promise<Listening<Event>> {
+  const ended = new AbortController();
+  const request = new Request("http://satchel.example/live", { signal: ended.signal });
+  const response = await get(request, { params: Promise.resolve({ assignment: String(assignment) }) });
+  const events: Event[] = [];
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+  void (async () => {
+    for (let rest = ""; ;) {
+      const { done, value: text } = await reader.read();
+      if (done) return;
+      const parts = (rest + text).split("\n\n");
+      rest = parts.pop()!;
+      for (const part of parts) if (part.startsWith("data: ")) events.push(JSON.parse(part.slice(6)) as Event);
+    }
+  })().catch(() => undefined);
+  const until = async (is: (event: Event) => boolean) => {
+    for (let waited = 0; waited < 5_000; waited += 10) {
+      const found = events.find(is);
+      if (found) return found;
+      await new Promise((done) => setTimeout(done, 10));
+    }
+    throw new Error(`It never came. What came: ${JSON.stringify(events).slice(0, 600)}`);
+  };
+  const listening = { events, until, stop: () => ended.abort() };
+  open.push(listening as unknown as Listening<never>);
+  return listening;
+}
+
+const lead = (assignment: number, asked: LessonCommand) => {
+  actAs(teacher());
+  return command({ assignment, command: asked });
+};
+const [first, second] = ["s1", "s2"];
+const isLesson = (event: FollowEvent) => event.kind === "lesson";
+
+/** Work the class has, with its lobby open. */
+async function lobby(more: object = {}): Promise<number> {
+  const assignment = await given(more);
+  actAs(teacher());
+  value(await leadAssignment({ assignment }));
+  return assignment;
+}
+const say = async (assignment: number, what: object) => {
+  const request = new Request("http://satchel.example/place", {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify(what),
+  });
+  return sayPlace(request, { params: Promise.resolve({ assignment: String(assignment) }) });
+};
+const stepId = document.steps[0]!.id;
+
+describe("leading work the class has", () => {
+  test("opens the lobby once, with a code to come in; pressed again, or by a colleague, it is the same lesson", async () => {
+    const assignment = await lobby();
+    expect(await joinCodeOf(db, world.class, new Date())).not.toBeNull();
+    value(await leadAssignment({ assignment }));
+    expect(await db.query("select 1 from lesson where assignment_id = $1", [assignment])).toHaveLength(1);
+    expect(await ledNow(db, [assignment])).toEqual(new Set([assignment]));
+  });
+
+  test("screens follow: lobby, step by step, the end; one that comes late is told how it stands", async () => {
+    const assignment = await lobby();
+    actAs(child());
+    const early = await listen<FollowEvent>(followRoute, assignment);
+    await early.until((event) => isLesson(event) && event.kind === "lesson" && event.lesson?.phase === "lobby");
+    value(await lead(assignment, { do: "begin", step: first!, nth: 0 }));
+    value(await lead(assignment, { do: "note", text: "Look at Tuesday" }));
+    actAs(child(1));
+    const late = await listen<FollowEvent>(followRoute, assignment);
+    for (const screen of [early, late])
+      expect(
+        await screen.until((event) => event.kind === "lesson" && event.lesson?.note === "Look at Tuesday"),
+      ).toMatchObject({
+        lesson: {
+          phase: "running",
+          step: first,
+          note: "Look at Tuesday",
+          pace: "together",
+          leader: expect.stringContaining("ines"),
+        },
+      });
+    value(await lead(assignment, { do: "end" }));
+    await early.until((event) => event.kind === "lesson" && event.lesson === null && early.events.length > 2);
+    expect(await ledNow(db, [assignment])).toEqual(new Set());
+    expect(await lead(assignment, { do: "go", step: second!, nth: 1 })).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("has ended"),
+    });
+  });
+
+  test("what only the teacher is to see goes to no other screen", async () => {
+    const assignment = await lobby();
+    value(await lead(assignment, { do: "begin", step: first!, nth: 0 }));
+    actAs(child());
+    const { until } = await listen<FollowEvent>(followRoute, assignment);
+    const told = JSON.stringify(await until((event) => event.kind === "lesson"));
+    expect(told).not.toContain('"went"');
+    expect(told).not.toContain('"names"');
+  });
+
+  test("the teacher sees who comes, what is answered, and who asks for help; helped, it is over", async () => {
+    const assignment = await lobby({ checking: "at the end" });
+    value(await lead(assignment, { do: "begin", step: stepId, nth: 0 }));
+    const room = await listen<WatchEvent>(roomRoute, assignment);
+    const start = await room.until((event) => event.kind === "room");
+    expect((start as { room: Seated[] }).room).toHaveLength(world.students.length);
+    actAs(child());
+    await listen<FollowEvent>(followRoute, assignment);
+    await room.until(
+      (event) => event.kind === "place" && event.students.includes(world.students[0]!) && event.seen === true,
+    );
+    await send(assignment, "a");
+    expect(await room.until((event) => event.kind === "answers")).toMatchObject({
+      student: world.students[0],
+      answers: [{ question: question.id, verdict: "right" }],
+    });
+    expect((await say(assignment, { kind: "help", asked: true })).status).toBe(200);
+    await room.until((event) => event.kind === "place" && event.asked === true);
+    actAs(teacher());
+    value(await helped({ assignment, student: world.students[0]! }));
+    await room.until((event) => event.kind === "place" && event.asked === false);
+    // Read anew, the room is the same as what was told.
+    const again = await listen<WatchEvent>(roomRoute, assignment);
+    const { room: seats } = (await again.until((event) => event.kind === "room")) as { room: Seated[] };
+    expect(seats.find(({ student }) => student === world.students[0])).toMatchObject({
+      ...{ step: stepId, asked: null, seen: expect.any(Number) },
+      answers: { [question.id]: { verdict: "right", value: "a", wrong: 0 } },
+      visits: { [stepId]: expect.any(Number) },
+    });
+  });
+
+  test("together, screens are where the teacher goes; free, each says where it is", async () => {
+    const assignment = await lobby();
+    actAs(child());
+    const screen = await listen<FollowEvent>(followRoute, assignment);
+    await screen.until((event) => event.kind === "lesson");
+    value(await lead(assignment, { do: "begin", step: stepId, nth: 0 }));
+    const where = async () =>
+      (await db.query<{ step: string }>("select step_id step from place where assignment_id = $1", [assignment]))[0]
+        ?.step;
+    expect(await where()).toBe(stepId);
+    actAs(child());
+    expect((await say(assignment, { kind: "step", step: "not a step" })).status).toBe(404);
+    expect((await say(assignment, { kind: "step", step: stepId })).status).toBe(200);
+    expect((await say(assignment, { kind: "step" })).status).toBe(400);
+  });
+
+  test("a question on the spot: asked, answered, changed, counted without names, closed", async () => {
+    const assignment = await lobby();
+    value(await lead(assignment, { do: "begin", step: stepId, nth: 0 }));
+    const asked = { id: "quick-1", kind: "choose" as const, ask: "Can you hear the sea?", options: ["yes", "no"] };
+    value(await lead(assignment, { do: "ask", question: asked }));
+    const answer = async (at: number, chosen: number) => {
+      actAs(child(at));
+      return (await say(assignment, { kind: "quick", question: "quick-1", value: chosen })).status;
+    };
+    expect([await answer(0, 0), await answer(1, 0), await answer(1, 1)]).toEqual([200, 200, 200]);
+    value(await lead(assignment, { do: "close question", show: true }));
+    actAs(child());
+    const screen = await listen<FollowEvent>(followRoute, assignment);
+    expect(await screen.until((event) => event.kind === "bars")).toEqual({
+      ...{ kind: "bars", question: "quick-1", answered: 2 },
+      bars: [
+        { label: "yes", count: 1 },
+        { label: "no", count: 1 },
+      ],
+    });
+    expect(await answer(0, 1)).toBe(404);
+  });
+
+  test("the chart of a question is counted again as answers come, for everybody", async () => {
+    const assignment = await lobby({ checking: "at the end" });
+    value(await lead(assignment, { do: "begin", step: stepId, nth: 0 }));
+    const shown = { question: question.id, chart: true, right: null, answers: [] };
+    value(await lead(assignment, { do: "show", shown }));
+    actAs(child());
+    const screen = await listen<FollowEvent>(followRoute, assignment);
+    await screen.until((event) => event.kind === "bars" && event.answered === 0);
+    await send(assignment, "a");
+    const bars = await screen.until((event) => event.kind === "bars" && event.answered === 1);
+    expect((bars as { bars: { count: number }[] }).bars.map(({ count }) => count)).toContain(1);
+  });
+
+  test("where she points passes by and is not kept", async () => {
+    const assignment = await lobby();
+    value(await lead(assignment, { do: "begin", step: stepId, nth: 0 }));
+    actAs(child());
+    const screen = await listen<FollowEvent>(followRoute, assignment);
+    await screen.until((event) => event.kind === "lesson");
+    actAs(teacher());
+    value(await point({ assignment, on: "b1", x: 10.4, y: 20 }));
+    expect(await screen.until((event) => event.kind === "point")).toEqual({ kind: "point", on: "b1", x: 10, y: 20 });
+  });
+
+  test("two commands at once are obeyed one after the other", async () => {
+    const assignment = await lobby();
+    value(await lead(assignment, { do: "begin", step: stepId, nth: 0 }));
+    actAs(teacher());
+    const strokes = Array.from({ length: 8 }, (_, at) => ({ id: `stroke-${at}`, on: null, points: [0, 0, at, at] }));
+    const done = await Promise.all(strokes.map((stroke) => command({ assignment, command: { do: "draw", stroke } })));
+    expect(done.every(({ ok }) => ok)).toBe(true);
+    const [{ state }] = (await db.query("select state from lesson where assignment_id = $1", [assignment])) as [
+      { state: { pen: { id: string }[] } },
+    ];
+    expect(state.pen.map(({ id }) => id).sort()).toEqual(strokes.map(({ id }) => id).sort());
+  });
+
+  test("nobody leads or watches what is not theirs, and no student leads", async () => {
+    const assignment = await lobby();
+    const stranger = visitorOf({ id: world.judit, district: world.district, school: world.there });
+    for (const visitor of [stranger, child(), null]) {
+      actAs(visitor);
+      expect(await command({ assignment, command: { do: "begin", step: stepId, nth: 0 } })).toMatchObject({
+        ok: false,
+      });
+      const request = new Request("http://satchel.example/live");
+      const response = await roomRoute(request, { params: Promise.resolve({ assignment: String(assignment) }) });
+      expect(response.status).toBe(visitor ? 404 : 401);
+    }
+    actAs(teacher());
+    expect(await helped({ assignment, student: world.judit })).toMatchObject({ ok: false });
+    expect(await point({ assignment, on: null, x: 99_999, y: 0 })).toMatchObject({ ok: false });
+  });
+
+  test("work that opens later opens with the lobby; what was called back is not led", async () => {
+    const assignment = await lobby({ opens: { kind: "at", at: later(24) } });
+    expect((await assignmentById(db, assignment))!.opens.getTime()).toBeLessThanOrEqual(Date.now());
+    const back = await given();
+    await db.query("update assignment set called_back = now() where id = $1", [back]);
+    actAs(teacher());
+    expect(await leadAssignment({ assignment: back })).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining("called back"),
+    });
+  });
+});
+
+describe("leading from the light table", () => {
+  test("one press: the class gets it now and the lobby is open; pressed again it is the same work", async () => {
+    actAs(teacher());
+    const { id } = await publishFor(db, world.ines, lessonOf("Led at once"));
+    const { assignment } = value(await leadResource({ resource: id, class: world.class }));
+    const made = (await assignmentsOf(db, world.ines, [world.class], new Date())).find((one) => one.id === assignment)!;
+    expect(made).toMatchObject({ resource: id, recipients: world.students.length, tries: null });
+    expect(value(await leadResource({ resource: id, class: world.class }))).toEqual({ assignment });
+  });
+
+  test("where somebody has handed it in, a lesson begins anew", async () => {
+    actAs(teacher());
+    const { id } = await publishFor(db, world.ines, lessonOf("Led twice"));
+    const before = value(await leadResource({ resource: id, class: world.class })).assignment;
+    value(await lead(before, { do: "end" }));
+    await db.query(
+      `insert into attempt (recipient_id, number, started, handed_in)
+       select id, 1, now(), now() from recipient where assignment_id = $1 limit 1`,
+      [before],
+    );
+    actAs(teacher());
+    expect(value(await leadResource({ resource: id, class: world.class })).assignment).not.toBe(before);
+  });
+
+  test("not with a class that is not hers, and not with what she may not copy", async () => {
+    actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }));
+    const { id } = await publishFor(db, world.ines, lessonOf("Not hers"));
+    expect(await leadResource({ resource: id, class: world.class })).toMatchObject({ ok: false });
+  });
+});
