@@ -27,16 +27,6 @@ export async function runningLesson(db: Queryable, assignment: number): Promise<
   return read(row);
 }
 
-/** The same, locked until the transaction ends: two commands at once are obeyed one after the other. */
-export async function lessonToChange(tx: Queryable, assignment: number): Promise<Lesson | undefined> {
-  const [row] = await tx.query<Lesson>(
-    `select ${columns} from lesson l join person p on p.id = l.led_by
-      where l.assignment_id = $1 and l.ended is null for update of l`,
-    [assignment],
-  );
-  return read(row);
-}
-
 /** The last lesson led with an assignment, ended or not. */
 export async function lastLesson(db: Queryable, assignment: number): Promise<Lesson | undefined> {
   const [row] = await db.query<Lesson>(
@@ -60,18 +50,24 @@ export async function openLesson(
   return rows.length > 0;
 }
 
-/** Writes the next state, and says so to everybody who follows. `by`: who leads from now on. Returns the version. */
+/**
+ * Writes the next state, and says so to everybody who follows, in one statement: a transaction would keep the database from
+ * everybody else while it waits for this process. `by`: who leads from now on; `told`: what followers are told, where it fits.
+ * Returns the version; undefined when somebody else has changed it meanwhile, and nothing is written.
+ */
 export async function writeLesson(
-  tx: Queryable,
-  lesson: Pick<Lesson, "id" | "assignment">,
-  of: { state: LessonState; by: number; ended: Date | null },
-): Promise<number> {
-  const [row] = await tx.query<{ version: number }>(
-    "update lesson set state = $2::jsonb, led_by = $3, ended = $4, version = version + 1 where id = $1 returning version",
-    [lesson.id, JSON.stringify(of.state), of.by, of.ended],
+  db: Queryable,
+  lesson: Pick<Lesson, "id" | "assignment" | "version">,
+  of: { state: LessonState; by: number; ended: Date | null; told: string | null },
+): Promise<number | undefined> {
+  const [row] = await db.query<{ version: number }>(
+    `with written as (
+       update lesson set state = $3::jsonb, led_by = $4, ended = $5, version = version + 1
+        where id = $1 and version = $2 and ended is null returning version)
+     select version, pg_notify('lesson', $6) from written`,
+    [lesson.id, lesson.version, JSON.stringify(of.state), of.by, of.ended, of.told ?? String(lesson.assignment)],
   );
-  await announceLesson(tx, lesson.assignment);
-  return row!.version;
+  return row?.version;
 }
 
 /** Tells everybody who follows the lesson with this work that it has changed. */

@@ -1,5 +1,5 @@
 import type { Country } from "@/core/locale/names";
-import type { Queryable } from "../engine/db";
+import { one, type Queryable } from "../engine/db";
 
 export type Role = "teacher" | "curator" | "office";
 
@@ -75,6 +75,14 @@ export async function schoolsOf(db: Queryable, people: readonly number[]): Promi
 }
 
 export type SignedIn = Person & { joinedClass: number | null; joinedAt: Date | null };
+
+/** Somebody's given and family name. */
+export const nameOf = async (db: Queryable, person: number): Promise<string> =>
+  (
+    await one<{ name: string }>(db, "select given_name || ' ' || family_name as name from person where id = $1", [
+      person,
+    ])
+  ).name;
 
 /** The person a living session belongs to, and the class it is limited to, if it came from a join code. */
 export async function personOfSession(db: Queryable, tokenHash: string, now: Date): Promise<SignedIn | undefined> {

@@ -57,23 +57,36 @@ export async function keepTogether(db: Queryable, sent: readonly SentTogether[])
   return sent.map((_, nth) => kept.get(nth) ?? null);
 }
 
-// Locked in the order of their ids, so that two processes never wait for each other. What was given before is read as it was
+// The first answer begins the first try. Tries are locked in the order of their ids, so that two processes never wait for each other. What was given before is read as it was
 // before this statement, so what stands later than an answer was written elsewhere.
 const keepStatement = `
   with sent as materialized (
     select * from jsonb_to_recordset($1::jsonb)
       as s(nth int, session text, student int, recipient int, stamp text, number int, at timestamptz, items jsonb, notice text)),
-  allowed as materialized (
-    select s.nth, s.at, s.items, s.notice, t.id attempt, t.started
+  permitted as materialized (
+    select s.*
       from sent s
       join session i on i.token_hash = s.session and i.person_id = s.student and i.expires > s.at
       join person p on p.id = s.student and p.active
       join recipient r on r.id = s.recipient and r.student_id = s.student
       join assignment a on a.id = r.assignment_id and a.called_back is null
-      join attempt t on t.recipient_id = r.id and t.number = s.number and t.handed_in is null
-     where ${workStamp} = s.stamp
+     where ${workStamp} = s.stamp),
+  begun as (
+    insert into attempt (recipient_id, number, started)
+    select p.recipient, 1, p.at from permitted p
+     where p.number = 1 and not exists (select 1 from attempt t where t.recipient_id = p.recipient)
+     order by p.recipient
+    on conflict (recipient_id, number) do nothing
+    returning id, recipient_id, started),
+  going_on as materialized (
+    select t.id, t.recipient_id, t.started
+      from permitted p join attempt t on t.recipient_id = p.recipient and t.number = p.number and t.handed_in is null
      order by t.id
        for update of t),
+  allowed as materialized (
+    select p.nth, p.at, p.items, p.notice, t.id attempt, t.started
+      from permitted p
+      join (select * from begun union all select * from going_on) t on t.recipient_id = p.recipient),
   answers as materialized (
     select w.nth, w.attempt, w.at, i.key, i.step, i.question, i.value,
            greatest(least(w.at, greatest(w.started, w.at - make_interval(secs => round(i.age) / 1000))),

@@ -11,7 +11,7 @@ import { workNames } from "@/core/resource/work";
 import type { Assignment } from "@/data/assign/assignments";
 import type { JoinCode } from "@/data/classes/classes";
 import type { WatchedLesson } from "@/server/live/watch-room";
-import { leadAssignment, point } from "@/screens/acts/lead";
+import { command, leadAssignment } from "@/screens/acts/lead";
 import { Button, buttonClasses } from "@/ui/button";
 import { IconButton } from "@/ui/icon-button";
 import { Key } from "@/ui/key";
@@ -208,7 +208,7 @@ export function LeadScreen({
                     ? (on, x, y) => {
                         if (performance.now() - pointed.current < POINT_EVERY_MS) return;
                         pointed.current = performance.now();
-                        void point({ assignment: assignment.id, on, x, y });
+                        void command(assignment.id, { do: "point", on, x, y });
                       }
                     : undefined
                 }
@@ -229,7 +229,7 @@ export function LeadScreen({
                 }
                 first={at === 0}
                 next={document.steps[at + 1] ? titleOf({ ...document, title: document.steps[at + 1]!.title }) : null}
-                lead={(command) => void lead(command)}
+                lead={(asked) => void lead(asked)}
                 onPen={() => setPen(!pen)}
                 onQuick={() => setQuick(true)}
                 onMove={(by) => go(at + by)}
@@ -295,7 +295,7 @@ export function LeadScreen({
               )}
             </ul>
             {state?.quick && (
-              <QuickAnswers {...{ room, names, quick: state.quick }} lead={(command) => void lead(command)} />
+              <QuickAnswers {...{ room, names, quick: state.quick }} lead={(asked) => void lead(asked)} />
             )}
             {one ? (
               <StudentPanel
@@ -308,7 +308,7 @@ export function LeadScreen({
                   <Chosen
                     key={question.id}
                     {...{ question, document, room, state }}
-                    lead={(command) => void lead(command)}
+                    lead={(asked) => void lead(asked)}
                   />
                 )}
                 <dl className="grid grid-cols-[4.5rem_1fr] gap-x-3 gap-y-1 border-t border-line pt-2.5 text-[13px]">

@@ -43,7 +43,8 @@ export function useLesson(address: string): Followed {
         case "lesson":
           return setFollowed((old) => ({
             ...old,
-            lesson: event.lesson,
+            // One that was read while another was told may be older.
+            lesson: event.lesson && old.lesson && event.lesson.version < old.lesson.version ? old.lesson : event.lesson,
             ahead: steadily(old.ahead, event.now - Date.now()),
             bars: event.lesson?.shown?.chart && old.bars?.question === event.lesson.shown.question ? old.bars : null,
           }));

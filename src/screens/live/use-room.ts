@@ -42,15 +42,13 @@ export function useRoom(assignment: number, start: { room: readonly Seated[]; le
   /** Does something for all screens. What comes back is shown at once; why not is told. */
   const lead = useCallback(
     async (asked: LessonCommand): Promise<boolean> => {
-      const outcome = await command({ assignment, command: asked });
-      if (!outcome.ok) {
-        tellProblem(outcome.problem);
+      const obeyed = await command(assignment, asked);
+      if ("problem" in obeyed) {
+        tellProblem(obeyed.problem);
         return false;
       }
       setState((old) =>
-        old.lesson && old.lesson.version < outcome.value.version
-          ? { ...old, lesson: { ...old.lesson, ...outcome.value } }
-          : old,
+        old.lesson && old.lesson.version < obeyed.version ? { ...old, lesson: { ...old.lesson, ...obeyed } } : old,
       );
       return true;
     },

@@ -24,9 +24,10 @@ class Followers {
     const { db, assignment } = this;
     const changed = () => this.read();
     const heard = (payload: string) => {
-      const passing = noticeIn(payload) as FollowEvent | null;
-      if (passing) this.tell(passing);
-      else this.read();
+      const event = noticeIn(payload) as FollowEvent | null;
+      if (!event) return this.read();
+      this.tell(event);
+      if (event.kind === "lesson" && event.lesson?.shown?.chart) this.countSoon();
     };
     this.stops = await Promise.all([
       watch(db, "lesson", assignment, heard, changed),

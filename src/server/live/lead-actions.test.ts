@@ -20,9 +20,11 @@ import {
   teacher,
   world,
 } from "../testing/child-at-work";
+import type { Outcome } from "../web/act";
 import type { FollowEvent } from "./lesson-view";
 import type { WatchEvent } from "./watch-room";
-import { command, helped, leadAssignment, leadResource, point } from "./lead-actions";
+import { POST as commandRoute } from "@/app/lead/[assignment]/command/route";
+import { helped, leadAssignment, leadResource } from "./lead-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -75,9 +77,16 @@ async function listen<Event>(
   return listening;
 }
 
+/** What a teacher's screen sends; as whoever is signed in. */
+async function command(assignment: number, asked: object): Promise<Outcome<unknown>> {
+  const request = new Request("http://satchel.example/command", { method: "POST", body: JSON.stringify(asked) });
+  const response = await commandRoute(request, { params: Promise.resolve({ assignment: String(assignment) }) });
+  const said = (await response.json()) as { problem: string };
+  return response.ok ? { ok: true, value: said } : { ok: false, problem: said.problem };
+}
 const lead = (assignment: number, asked: LessonCommand) => {
   actAs(teacher());
-  return command({ assignment, command: asked });
+  return command(assignment, asked);
 };
 const [first, second] = ["s1", "s2"];
 const isLesson = (event: FollowEvent) => event.kind === "lesson";
@@ -238,7 +247,7 @@ describe("leading work the class has", () => {
     const screen = await listen<FollowEvent>(followRoute, assignment);
     await screen.until((event) => event.kind === "lesson");
     actAs(teacher());
-    value(await point({ assignment, on: "b1", x: 10.4, y: 20 }));
+    value(await command(assignment, { do: "point", on: "b1", x: 10.4, y: 20 }));
     expect(await screen.until((event) => event.kind === "point")).toEqual({ kind: "point", on: "b1", x: 10, y: 20 });
   });
 
@@ -247,7 +256,7 @@ describe("leading work the class has", () => {
     value(await lead(assignment, { do: "begin", step: stepId, nth: 0 }));
     actAs(teacher());
     const strokes = Array.from({ length: 8 }, (_, at) => ({ id: `stroke-${at}`, on: null, points: [0, 0, at, at] }));
-    const done = await Promise.all(strokes.map((stroke) => command({ assignment, command: { do: "draw", stroke } })));
+    const done = await Promise.all(strokes.map((stroke) => command(assignment, { do: "draw", stroke })));
     expect(done.every(({ ok }) => ok)).toBe(true);
     const [{ state }] = (await db.query("select state from lesson where assignment_id = $1", [assignment])) as [
       { state: { pen: { id: string }[] } },
@@ -260,7 +269,7 @@ describe("leading work the class has", () => {
     const stranger = visitorOf({ id: world.judit, district: world.district, school: world.there });
     for (const visitor of [stranger, child(), null]) {
       actAs(visitor);
-      expect(await command({ assignment, command: { do: "begin", step: stepId, nth: 0 } })).toMatchObject({
+      expect(await command(assignment, { do: "begin", step: stepId, nth: 0 })).toMatchObject({
         ok: false,
       });
       const request = new Request("http://satchel.example/live");
@@ -269,7 +278,7 @@ describe("leading work the class has", () => {
     }
     actAs(teacher());
     expect(await helped({ assignment, student: world.judit })).toMatchObject({ ok: false });
-    expect(await point({ assignment, on: null, x: 99_999, y: 0 })).toMatchObject({ ok: false });
+    expect(await command(assignment, { do: "point", on: null, x: 99_999, y: 0 })).toMatchObject({ ok: false });
   });
 
   test("work that opens later opens with the lobby; what was called back is not led", async () => {

@@ -2,15 +2,14 @@
 import { z } from "zod";
 import { plainForm } from "@/core/assign/plain-form";
 import { toWallClock } from "@/core/calendar/format-moment";
-import { LessonCommand, lessonAfter, newLesson, type NotNow } from "@/core/live/lesson";
+import { newLesson } from "@/core/live/lesson";
 import { JOIN_CODE_MINUTES } from "@/core/student/join-code";
 import { lastLook } from "@/core/assign/last-look";
-import { GONE_AFTER_MS } from "@/core/live/room";
 import { assignmentById, assignmentsOf } from "@/data/assign/assignments";
 import { joinCodeOf, studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import * as lessons from "@/data/live/lessons";
-import { putAt, setAsked, thereSince } from "@/data/live/places";
+import { setAsked } from "@/data/live/places";
 import { prepareAssigning } from "../assign/assigning";
 import { newJoinCode } from "../classes/new-join-code";
 import { changePlaces, giveWork } from "../plan/move-work";
@@ -91,56 +90,6 @@ export const leadResource = act(
     const { assignments } = await giveWork(db, visitor.id, now, list);
     await openLobby(db, assignments[0]!, visitor.id, now);
     return { assignment: assignments[0]! };
-  },
-);
-
-const whyNot: Record<NotNow, string> = {
-  "not begun": "The lesson has not begun yet. Press Begin first.",
-  ended: "This lesson has ended. What students answered is kept.",
-  "no timer": "There is no timer any more.",
-  "pen full": "There is no room for more lines. Wipe some away first.",
-  choices: "Give at least two answers to choose from.",
-};
-
-/** Changes what all screens share. Anybody who teaches the class may: who did it last leads. */
-export const command = act(
-  "lead a lesson",
-  z.object({ assignment: Id, command: LessonCommand }),
-  (input) => ({ assignment: input.assignment }),
-  async ({ db, visitor, now }, { assignment, command: asked }) => {
-    const changed = await db.transaction(async (tx) => {
-      const lesson = await lessons.lessonToChange(tx, assignment);
-      if (!lesson) throw new ActionError("This lesson has ended. What students answered is kept.");
-      const state = lessonAfter(lesson.state, asked, now.getTime());
-      if (typeof state === "string") throw new ActionError(whyNot[state]);
-      const ended = state.phase === "ended" ? now : null;
-      const version = await lessons.writeLesson(tx, lesson, { state, by: visitor.id, ended });
-      return { state, version };
-    });
-    const { state } = changed;
-    // Screens that follow are where she is: they need not say so themselves.
-    if ((asked.do === "go" || asked.do === "begin" || asked.do === "pace") && state.pace === "together") {
-      const there = await thereSince(db, assignment, new Date(now.getTime() - GONE_AFTER_MS));
-      await putAt(db, { assignment, students: there, step: state.step, at: now });
-    }
-    if (state.phase === "ended") await lessons.announceToClass(db, (await assignmentById(db, assignment))!.class);
-    return changed;
-  },
-);
-
-/** Where she points, for a moment. */
-export const point = act(
-  "lead a lesson",
-  z.object({
-    assignment: Id,
-    on: z.string().max(40).nullable(),
-    x: z.number().min(-500).max(4000),
-    y: z.number().min(-500).max(4000),
-  }),
-  (input) => ({ assignment: input.assignment }),
-  async ({ db }, { assignment, on, x, y }) => {
-    await lessons.announcePassing(db, assignment, { kind: "point", on, x: Math.round(x), y: Math.round(y) });
-    return {};
   },
 );
 

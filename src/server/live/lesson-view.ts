@@ -20,12 +20,21 @@ export type FollowEvent =
   | { kind: "point"; on: string | null; x: number; y: number }
   | { kind: "work" };
 
-export function followEvent(lesson: Lesson | undefined, now: Date): FollowEvent {
+export function followEvent(lesson: Pick<Lesson, "state" | "version" | "leader"> | undefined, now: Date): FollowEvent {
   return {
     kind: "lesson",
     lesson: lesson ? { ...viewOf(lesson.state), version: lesson.version, leader: lesson.leader } : null,
     now: now.getTime(),
   };
+}
+
+/** What fits in a notice of PostgreSQL (8,000 bytes). */
+const LONGEST_NOTICE = 7_900;
+
+/** The same as a notice, so that nobody has to read it; null where it is too long, with many lines of the pen. */
+export function followNotice(assignment: number, ...of: Parameters<typeof followEvent>): string | null {
+  const text = `${assignment} ${JSON.stringify(followEvent(...of))}`;
+  return new TextEncoder().encode(text).length <= LONGEST_NOTICE ? text : null;
 }
 
 /** The options of a question, or of one asked on the spot, in words; null: it has none. */

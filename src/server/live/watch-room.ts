@@ -48,7 +48,16 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
     watch(db, "answers", assignment, event("answers"), room),
     watch(db, "place", assignment, event("place"), room),
     watch(db, "work", assignment, room, room),
-    watch(db, "lesson", assignment, (payload) => noticeIn(payload) === null && lesson(), lesson),
+    watch(
+      db,
+      "lesson",
+      assignment,
+      (payload) => {
+        // Where she points is nothing new to her.
+        if ((noticeIn(payload) as { kind: string } | null)?.kind !== "point") lesson();
+      },
+      lesson,
+    ),
   ]);
   try {
     const given = await assignmentById(db, assignment);
