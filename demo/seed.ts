@@ -15,6 +15,8 @@ import { one } from "@/data/engine/db";
 import { addResource } from "@/data/adapt/resources";
 import { refreshPopularity } from "@/data/find/uses";
 import { importFramework } from "@/data/find/standards";
+import { newLesson } from "@/core/live/lesson";
+import { openLesson } from "@/data/live/lessons";
 import { addPocket, putIntoPocket } from "@/data/satchel/pockets";
 import { pack } from "@/data/satchel/satchel";
 import { putOnShelf } from "@/data/find/shelves";
@@ -28,6 +30,7 @@ import { addCalendar } from "./calendar";
 import { addBulk } from "./bulk/add";
 import { demoFramework } from "./frameworks";
 import { readWritten } from "./read";
+import { addLedLesson } from "./led";
 import { addSharing } from "./sharing";
 import type { Lesson, Town } from "./town";
 
@@ -74,6 +77,8 @@ const Given = z.array(
     begun: z.number(),
     /** Who has not handed it in yet, whatever the share says. */
     stillAt: z.array(z.string()).default([]),
+    /** Led as a lesson when it opened, or its lobby is open now. */
+    led: z.enum(["then", "lobby"]).optional(),
   }),
 );
 
@@ -274,6 +279,9 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
         due: withExtraTime(calendar, times, factor).due,
       })),
     });
+    if (plan.led === "then")
+      await addLedLesson(tx, { assignment, lesson, by: group.lead, opens, students: group.students });
+    if (plan.led === "lobby") await openLesson(tx, { assignment, by: group.lead, state: newLesson(), at: now });
     if (opens > now) continue;
     const recipients = await tx.query<{ id: number; student: number; name: string }>(
       "select r.id, r.student_id student, p.given_name || ' ' || p.family_name as name from recipient r join person p on p.id = r.student_id where assignment_id = $1 order by r.id",

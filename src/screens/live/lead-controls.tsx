@@ -116,6 +116,13 @@ function NoteControl({ note, lead }: { note: string; lead: (asked: LessonCommand
   );
 }
 
+/** A choice made with the mouse does not keep the arrow keys: they go from step to step. */
+const letGo = () =>
+  setTimeout(() => {
+    const { activeElement } = document;
+    if (activeElement instanceof HTMLElement && activeElement.role === "radio") activeElement.blur();
+  }, 0);
+
 /** What a teacher does for all screens at once. */
 export function LeadControls({
   state,
@@ -146,7 +153,7 @@ export function LeadControls({
   onMove: (by: number) => void;
 }) {
   return (
-    <footer className="grid gap-2 border-t border-line bg-card px-5 py-2.5">
+    <footer onPointerUp={letGo} className="grid gap-2 border-t border-line bg-card px-5 py-2.5">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <span className="flex items-center gap-2">
           <span className="text-[13px] text-ink-soft">Pace</span>

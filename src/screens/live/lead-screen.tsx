@@ -1,7 +1,8 @@
 "use client";
 import { Eye, EyeOff, Flag, MonitorUp, Presentation, TriangleAlert, WifiOff } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
-import { toWallClock } from "@/core/calendar/format-moment";
+import type { LessonState } from "@/core/live/lesson";
+import { formatDay, toWallClock } from "@/core/calendar/format-moment";
 import { inLanguage } from "@/core/content/language";
 import { isIn, standingOn, stuckIn, type Seated, type Standing } from "@/core/live/room";
 import { formatStuck } from "@/core/live/stuck";
@@ -43,6 +44,7 @@ export interface LeadScreenProps {
   /** Minutes of each of the steps students see. */
   planned: readonly number[];
   start: { room: readonly Seated[]; lesson: WatchedLesson | null };
+  past: { state: LessonState; leader: string; ended: Date } | null;
   code: JoinCode | null;
   joinLink: string;
   homework: Homework | null;
@@ -51,6 +53,7 @@ export interface LeadScreenProps {
 
 /** The room while work runs, led or not: the step as the class sees it, everybody's place and answers, and what she does for all. */
 export function LeadScreen({
+  past,
   assignment,
   document: whole,
   planned,
@@ -157,7 +160,7 @@ export function LeadScreen({
             ? running
               ? `${lesson.leader} leads since ${clockAt(state.went[0]?.at ?? 0, zone)} · ${inNow} of ${room.length} in`
               : `lobby · ${inNow} of ${room.length} in`
-            : `own pace · ${inNow} of ${room.length} at it now`}
+            : `own pace · ${inNow} of ${room.length} at it now${past ? ` · last led by ${past.leader}, ${formatDay(past.ended, zone, past.ended)}` : ""}`}
         </span>
         {lesson && code && (
           <span className="text-[13px]">
@@ -195,7 +198,13 @@ export function LeadScreen({
         <>
           <div className="flex min-h-0 flex-col border-r border-line">
             <div className="flex min-h-0 flex-1 flex-col gap-2 px-5 py-3">
-              <PartsStrip {...{ document, planned, state: running ? state : null, at, now }} onGo={go} />
+              <PartsStrip
+                {...{ document, planned, at }}
+                {...(running || !past
+                  ? { state: running ? state : null, now }
+                  : { state: past.state, now: past.ended.getTime() })}
+                onGo={go}
+              />
               <LeadStage
                 key={step.id}
                 step={step}

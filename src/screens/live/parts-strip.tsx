@@ -39,7 +39,9 @@ export function PartsStrip({
         {state && (
           <span className="ml-auto">
             <strong>{minutes(spent)}</strong> of {all} min used
-            {behind > 0 && <span className="font-semibold text-clay"> · {behind} min behind</span>}
+            {state.phase === "running" && behind > 0 && (
+              <span className="font-semibold text-clay"> · {behind} min behind</span>
+            )}
           </span>
         )}
       </p>

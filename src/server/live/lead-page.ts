@@ -2,10 +2,12 @@ import { formatMoment, toWallClock } from "@/core/calendar/format-moment";
 import { momentAt, schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
 import { stepMinutes } from "@/core/plan/parts";
 import type { Document } from "@/core/resource/document";
+import type { LessonState } from "@/core/live/lesson";
 import type { Seated } from "@/core/live/room";
 import { assignmentById, type Assignment } from "@/data/assign/assignments";
 import { joinCodeOf, type JoinCode } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
+import { lastLesson } from "@/data/live/lessons";
 import { calendarOf } from "@/data/plan/calendar";
 import type { Visitor } from "../web/session";
 import { ledDocument, roomOf } from "./room";
@@ -17,6 +19,8 @@ export interface LeadPageData {
   document: Document;
   planned: number[];
   start: { room: Seated[]; lesson: WatchedLesson | null };
+  /** The last lesson that was led with it and is over: its minutes are shown while nobody leads. */
+  past: { state: LessonState; leader: string; ended: Date } | null;
   code: JoinCode | null;
   /** The times of the rest as homework; null: no school day is to come. */
   homework: { said: string; times: { opens: string; due: string; closes: "never" } } | null;
@@ -35,11 +39,13 @@ export async function leadPage(db: Db, visitor: Visitor, id: number, now: Date):
   const next = schoolDaysLater(calendar, today, 1);
   const due = next === null ? null : momentAt(next, MORNING, calendar.zone);
   const steps = document.steps.filter(({ audience }) => audience !== "teacher");
+  const past = await lastLesson(db, id);
   return {
     assignment,
     document,
     planned: stepMinutes({ ...document, steps }, { minutes: assignment.minutes }),
     start: { room: await roomOf(db, assignment), lesson: await watchedLesson(db, id) },
+    past: past?.ended ? { state: past.state, leader: past.leader, ended: past.ended } : null,
     code: await joinCodeOf(db, assignment.class, now),
     homework: due && {
       said: formatMoment(due, visitor.zone, now),
