@@ -32,15 +32,6 @@ test("the teacher's views", async ({ signedIn, browser }) => {
     await teacher.getByRole("checkbox", { name: "Choose MA.5.M.2", exact: true }).click();
   });
   await shot("facts", "/find?words=tides+at+the+bar&view=facts");
-  await shot("compare", "/find?words=giving+change", async () => {
-    await teacher.keyboard.press("c");
-    await teacher.keyboard.press("j");
-    await expect(teacher.getByRole("list", { name: "Results" }).locator("[aria-current]")).toHaveCount(1);
-    await teacher.waitForLoadState("networkidle");
-    await teacher.keyboard.press("c");
-    await teacher.getByRole("link", { name: /Compare/ }).click();
-    await expect(teacher.getByRole("heading", { name: "Side by side" })).toBeVisible();
-  });
   await shot("assign", "/find?words=tide&do=assign", async () => {
     await teacher.getByRole("button", { name: "Different versions" }).click();
     await expect(teacher.getByRole("region", { name: "Last look" })).toHaveAttribute("aria-busy", "false");
@@ -83,6 +74,25 @@ test("the teacher's views", async ({ signedIn, browser }) => {
       .first()
       .click();
   });
+  await teacher.getByRole("navigation", { name: "Assignments" }).getByText("Reading a tide table").click();
+  await teacher.getByRole("link", { name: "Live" }).click();
+  await teacher.getByRole("button", { name: /^Lead it/ }).click();
+  const here = [];
+  for (const name of ["Sunniva Dale", "Liv Torsen", "Odd Marwen"]) {
+    const child = await signedIn(name);
+    await child
+      .getByRole("link", { name: /^Join in/ })
+      .first()
+      .click();
+    here.push(child);
+  }
+  await expect(teacher.getByRole("heading", { name: /^3 of \d+ in$/ })).toBeVisible();
+  await teacher.keyboard.press("Enter");
+  await expect(teacher.getByText("What they chose")).toBeVisible();
+  await teacher.screenshot({ path: file("lead") });
+  await teacher.getByRole("button", { name: "End the lesson …" }).click();
+  await teacher.getByRole("button", { name: "They go on at their own pace" }).click();
+  await teacher.waitForURL(/results/);
   await shot("adapt", "/find?words=reading+a+tide+table");
   await adapt(teacher);
   await teacher.getByRole("button", { name: "More for step 1" }).click();

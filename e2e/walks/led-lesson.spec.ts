@@ -139,7 +139,12 @@ test("a lesson is led from the lobby to the end: a teacher, a board and six chil
   // Her laptop is started anew, and a colleague takes over from another.
   await ines.reload();
   await expect(ines.getByText("Answered 2 of 22")).toBeVisible();
-  await expect(ines.getByRole("timer")).toBeVisible();
+  await expect(ines.getByRole("radio", { name: "together" })).toBeChecked();
+  const rona = await signedIn("Rona Sundin");
+  await rona.goto(`/lead/${assignment}`);
+  await rona.keyboard.press("ArrowRight");
+  await everywhere("When is high water?");
+  await expect(ines.getByText("Rona Sundin leads since")).toBeVisible();
 
   await ines.getByRole("button", { name: "End the lesson …" }).click();
   await expect(ines.getByRole("row", { name: /Why tides matter 6 of 22/ })).toBeVisible();
@@ -148,6 +153,6 @@ test("a lesson is led from the lobby to the end: a teacher, a board and six chil
   await ines.waitForURL(/\/results/);
   await expect(liv.getByText("is leading")).toHaveCount(0);
   await liv.getByRole("button", { name: "Next", exact: true }).click();
-  await expect(heading(liv, "When is high water?")).toBeVisible();
+  await expect(heading(liv, "Order the day")).toBeVisible();
   for (const page of byCode) await page.context().close();
 });

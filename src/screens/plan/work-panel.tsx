@@ -1,5 +1,15 @@
 "use client";
-import { ArrowRightToLine, CalendarClock, Presentation, Scissors, SlidersHorizontal, Undo2, Users, X, Link2 } from "lucide-react";
+import {
+  ArrowRightToLine,
+  CalendarClock,
+  Presentation,
+  Scissors,
+  SlidersHorizontal,
+  Undo2,
+  Users,
+  X,
+  Link2,
+} from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import { formatFactor } from "@/core/assign/extra-time";

@@ -100,6 +100,17 @@ const chapters: { title: string; text: string[] }[] = [
     ],
   },
   {
+    title: "Lead a lesson",
+    text: [
+      "Press “Lead” (l) on the light table and the lobby is open: the class has the lesson, and a code, a link and a picture to come in by. “Lead it” is on a lesson in the plan too, and “Live” on anything in Results. Children who have signed in already find it on their first page. Begin when you like; anyone who comes later lands where the class is.",
+      "You see the step as the class sees it, with your notes and the answers beside it, the minutes used of the minutes planned, and what arrives from each seat. The board has a window of its own (b), for the projector: no answers, no notes, no names. “See as a child” (v) shows a child’s screen.",
+      "Pace: together (every screen follows), up to here (children turn as far as you have opened), or free. “All eyes up” (y) covers every screen until you press it again; what was written is kept. The pen (p) draws over the step on every screen; a note (t) stands above it; a timer is seen by all and ends by itself. A film runs on the board only, or on every screen, started together.",
+      "Show the chart of what was chosen, single answers without names, or the right answer (r). A quick question (q) is asked on every screen at once and answered in seconds; nothing of it is marked.",
+      "A child is called stuck when it has been on the step without an answer for longer than nearly all who have answered took, when it has answered wrongly three times, or when it presses “I am stuck”. The reason is always shown. This works in the same way when nobody leads and children work at their own pace.",
+      "A colleague who teaches the class can take over from another computer at any time; starting yours anew loses nothing. When you end the lesson you see what was reached; the rest goes on at the children’s own pace, becomes homework, or moves to another lesson.",
+    ],
+  },
+  {
     title: "Students come in",
     text: [
       "With the code on the board and their name, or with their name and three pictures, or with their name and two words. “Read to me” reads everything on the step: in your own voice where you spoke it, else in the device’s. Answers are kept as they are given, on the device and on the server. A closed lid or a lost network loses nothing.",

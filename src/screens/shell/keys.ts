@@ -9,8 +9,23 @@ export const keyList: { keys: string[]; does: string }[] = [
   { keys: ["p"], does: "pack into my satchel, or take it out" },
   { keys: ["e"], does: "adapt: make my own version" },
   { keys: ["a"], does: "assign" },
+  { keys: ["l"], does: "lead a lesson with it, now" },
   { keys: ["h"], does: "share what is mine, or what is ticked" },
   { keys: ["s"], does: "to the lessons below: arrows choose, Enter assigns what is open there" },
   { keys: ["u"], does: "undo what was just done" },
   { keys: ["?"], does: "this list" },
+];
+
+/** And on the screen of a lesson that is led. */
+export const leadKeyList: { keys: string[]; does: string }[] = [
+  { keys: ["Enter"], does: "begin, in the lobby" },
+  { keys: ["←", "→"], does: "a step back or on, for every screen" },
+  { keys: ["y"], does: "all eyes up, and down again" },
+  { keys: ["p"], does: "the pen, on every screen" },
+  { keys: ["q"], does: "a quick question" },
+  { keys: ["t"], does: "a note on every screen" },
+  { keys: ["r"], does: "show the right answer, or hide it" },
+  { keys: ["n"], does: "hide or show names" },
+  { keys: ["b"], does: "the window for the board" },
+  { keys: ["v"], does: "what a child sees" },
 ];

@@ -30,7 +30,7 @@ export async function obey(
   db: Db,
   of: { assignment: number; by: number; asked: LessonCommand; now: Date },
 ): Promise<Obeyed> {
-  const { assignment, by, asked, now } = of;
+  const { assignment, asked, now } = of;
   const done = await change(db, of, MOST_TRIES);
   if ("problem" in done) return done;
   const { state } = done;
