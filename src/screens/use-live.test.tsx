@@ -8,7 +8,7 @@ jest.mock("next/navigation", () => ({ useRouter: () => ({ refresh }) }));
 /** A stream of what others do, which the test says something on. */
 class Stream {
   static all: Stream[] = [];
-  onmessage: (() => void) | null = null;
+  onmessage: ((event: { data: string }) => void) | null = null;
   closed = false;
   constructor(readonly address: string) {
     Stream.all.push(this);
@@ -29,14 +29,14 @@ const later = (ms: number) => act(async () => void (await jest.advanceTimersByTi
 test("several changes within a moment are read together, later ones again", async () => {
   renderHook(() => useLive("/satchel/live/3"));
   const [stream] = Stream.all;
-  stream!.onmessage!();
-  stream!.onmessage!();
+  stream!.onmessage!({ data: "changed" });
+  stream!.onmessage!({ data: "changed" });
   await later(100);
-  stream!.onmessage!();
+  stream!.onmessage!({ data: "changed" });
   expect(refresh).not.toHaveBeenCalled();
   await later(250);
   expect(refresh).toHaveBeenCalledTimes(1);
-  stream!.onmessage!();
+  stream!.onmessage!({ data: "changed" });
   await later(350);
   expect(refresh).toHaveBeenCalledTimes(2);
 });
@@ -45,7 +45,7 @@ test("going elsewhere ends the stream, and what was about to be read is not", as
   const { rerender, unmount } = renderHook(({ at }: { at: string | null }) => useLive(at), {
     initialProps: { at: "/satchel/live/3" as string | null },
   });
-  Stream.all[0]!.onmessage!();
+  Stream.all[0]!.onmessage!({ data: "changed" });
   rerender({ at: "/satchel/live/4" });
   expect(Stream.all.map(({ address, closed }) => [address, closed])).toEqual([
     ["/satchel/live/3", true],

@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useEffect } from "react";
+import { openEvents } from "./event-stream";
 
 const GATHER_MS = 300;
 
@@ -9,17 +10,18 @@ export function useLive(address: string | null): void {
   const router = useRouter();
   useEffect(() => {
     if (address === null) return;
-    const source = new EventSource(address);
     let timer: ReturnType<typeof setTimeout> | undefined;
-    source.onmessage = () => {
-      timer ??= setTimeout(() => {
-        timer = undefined;
-        router.refresh();
-      }, GATHER_MS);
-    };
+    const stop = openEvents(address, {
+      heard: () => {
+        timer ??= setTimeout(() => {
+          timer = undefined;
+          router.refresh();
+        }, GATHER_MS);
+      },
+    });
     return () => {
       clearTimeout(timer);
-      source.close();
+      stop();
     };
   }, [address, router]);
 }

@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import { useRouter } from "next/navigation";
+import { openEvents } from "../event-stream";
 import type { FollowEvent, ShownBar } from "@/server/live/lesson-view";
 
 type FollowedLesson = Extract<FollowEvent, { kind: "lesson" }>["lesson"];
@@ -33,11 +34,8 @@ export function useLesson(address: string): Followed {
   const router = useRouter();
   const [followed, setFollowed] = useState(nothing);
   useEffect(() => {
-    const source = new EventSource(address);
     let fading: ReturnType<typeof setTimeout> | undefined;
-    source.onopen = () => setFollowed((old) => ({ ...old, there: true }));
-    source.onerror = () => setFollowed((old) => ({ ...old, there: false }));
-    source.onmessage = ({ data }: MessageEvent<string>) => {
+    const heard = (data: string) => {
       const event = JSON.parse(data) as FollowEvent;
       switch (event.kind) {
         case "lesson":
@@ -58,9 +56,11 @@ export function useLesson(address: string): Followed {
           return router.refresh();
       }
     };
+    const there = (line: boolean) => setFollowed((old) => (old.there === line ? old : { ...old, there: line }));
+    const stop = openEvents(address, { heard, there });
     return () => {
       clearTimeout(fading);
-      source.close();
+      stop();
     };
   }, [address, router]);
   return followed;

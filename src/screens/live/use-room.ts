@@ -5,6 +5,7 @@ import type { LessonCommand } from "@/core/live/lesson";
 import type { WatchedLesson, WatchEvent } from "@/server/live/watch-room";
 import { command } from "@/screens/acts/lead";
 import { tellProblem } from "@/ui/toast";
+import { openEvents } from "../event-stream";
 import { steadily } from "./use-lesson";
 
 export interface Room {
@@ -20,10 +21,8 @@ export interface Room {
 export function useRoom(assignment: number, start: { room: readonly Seated[]; lesson: WatchedLesson | null }) {
   const [state, setState] = useState<Room>({ ...start, ahead: 0, there: true });
   useEffect(() => {
-    const source = new EventSource(`/lead/${assignment}/live`);
-    source.onopen = () => setState((old) => ({ ...old, there: true }));
-    source.onerror = () => setState((old) => ({ ...old, there: false }));
-    source.onmessage = ({ data }: MessageEvent<string>) => {
+    const there = (line: boolean) => setState((old) => (old.there === line ? old : { ...old, there: line }));
+    const heard = (data: string) => {
       const event = JSON.parse(data) as WatchEvent;
       setState((old) => {
         if (event.kind === "room")
@@ -36,7 +35,7 @@ export function useRoom(assignment: number, start: { room: readonly Seated[]; le
         return { ...old, room: roomAfter(old.room, event) };
       });
     };
-    return () => source.close();
+    return openEvents(`/lead/${assignment}/live`, { heard, there });
   }, [assignment]);
 
   /** Does something for all screens. What comes back is shown at once; why not is told. */

@@ -2,6 +2,8 @@ import type { Db } from "@/data/engine/db";
 import { watch, type Channel } from "./watch";
 
 const HEARTBEAT_MS = 20_000;
+/** Then the browser comes back by itself, and is asked anew whether it may listen. */
+const LONGEST_MS = 5 * 60_000;
 
 /** Sends one event to whoever listens at the other end; false when there is nobody any more. */
 export type SendEvent = (data: string) => boolean;
@@ -37,8 +39,10 @@ export function eventStream(request: Request, begin: (send: SendEvent) => Promis
         line("retry: 2000\n\n");
         const stop = await begin((data) => line(`data: ${data}\n\n`));
         const beat = setInterval(() => line(": still here\n\n"), HEARTBEAT_MS);
+        const over = setTimeout(close, LONGEST_MS).unref();
         end = () => {
           clearInterval(beat);
+          clearTimeout(over);
           stop();
         };
         if (ended || request.signal.aborted) end();
