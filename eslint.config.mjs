@@ -59,7 +59,7 @@ const config = [
       "node_modules/**",
       "next-env.d.ts",
       "test-results/**",
-    "reports/**",
+      "reports/**",
       "playwright-report/**",
       "worker/built/**",
     ],

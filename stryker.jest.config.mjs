@@ -3,9 +3,10 @@ import config from "./jest.config.mjs";
 const folder = process.env.MUTATED_TESTS ?? "src/core";
 
 /** A room's own tests, and without the database that other tests are prepared with. */
-export default {
+const jestConfig = {
   ...config,
   globalSetup: undefined,
   testMatch: [`<rootDir>/${folder}*/**/*.test.ts`, `<rootDir>/${folder}*.test.ts`],
   maxWorkers: 1,
 };
+export default jestConfig;

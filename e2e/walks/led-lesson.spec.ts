@@ -102,6 +102,12 @@ test("a lesson is led from the lobby to the end: a teacher, a board and six chil
   await expect(ines.getByText("Answered 1 of 22")).toBeVisible();
   await sunniva.getByRole("button", { name: "I am stuck" }).click();
   await ines.getByRole("button", { name: /^Sunniva is stuck/ }).click();
+  await sunniva.getByLabel("Write to your teacher about this step").fill("What is a keel?");
+  await sunniva.getByLabel("Write to your teacher about this step").press("Enter");
+  await expect(ines.getByText("What is a keel?")).toBeVisible();
+  await ines.getByLabel("A note to Sunniva Dale").fill("The lowest part of a boat");
+  await ines.getByLabel("A note to Sunniva Dale").press("Enter");
+  await expect(sunniva.getByText("The lowest part of a boat")).toBeVisible();
   await ines.getByRole("button", { name: "Helped" }).click();
   await expect(ines.getByText("Sunniva is stuck")).toHaveCount(0);
   await ines.getByRole("region", { name: "Sunniva Dale" }).getByRole("button", { name: "Close" }).click();

@@ -4,6 +4,7 @@ import { classesSaidAt, pastClassesAt } from "@/data/classes/class-said";
 import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes/classes";
 import { peopleAt } from "@/data/student/front-door";
 import { messagesBy } from "@/data/office/outbox";
+import { notesAllowed } from "@/data/live/step-notes";
 import { shelfRulesOf } from "@/data/share/sharing";
 import { OfficeScreen } from "@/screens/office/office-screen";
 import { enter } from "@/server/web/page";
@@ -15,21 +16,24 @@ export default async function OfficePage() {
   const { db, visitor, now } = await enter("change the school's calendar");
   const school = schoolOf(visitor);
   const classes = await classesAt(db, school);
-  const [calendar, rules, adults, people, messages, names, teachers, said, past, shelfRules] = await Promise.all([
-    calendarOf(db, school),
-    meetingRulesOf(
-      db,
-      classes.map(({ id }) => id),
-    ),
-    adultsAt(db, school),
-    peopleAt(db, school, now),
-    messagesBy(db, visitor.id),
-    namesAt(db, school),
-    Promise.all(classes.map(async ({ id }) => [id, await teachersOf(db, id, now)] as const)),
-    classesSaidAt(db, school),
-    pastClassesAt(db, school),
-    shelfRulesOf(db, school),
-  ]);
+  const [calendar, rules, adults, people, messages, names, teachers, said, past, shelfRules, notes] = await Promise.all(
+    [
+      calendarOf(db, school),
+      meetingRulesOf(
+        db,
+        classes.map(({ id }) => id),
+      ),
+      adultsAt(db, school),
+      peopleAt(db, school, now),
+      messagesBy(db, visitor.id),
+      namesAt(db, school),
+      Promise.all(classes.map(async ({ id }) => [id, await teachersOf(db, id, now)] as const)),
+      classesSaidAt(db, school),
+      pastClassesAt(db, school),
+      shelfRulesOf(db, school),
+      notesAllowed(db, school),
+    ],
+  );
   return (
     <OfficeScreen
       calendar={calendar}
@@ -44,6 +48,7 @@ export default async function OfficePage() {
       said={said}
       past={past}
       shelfRules={shelfRules}
+      notes={notes}
       now={now}
     />
   );

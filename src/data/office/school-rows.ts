@@ -27,7 +27,7 @@ const kept: readonly Kept[] = [
   {
     table: "school",
     key: ["id"],
-    columns: ["id", "weekdays", "cycle", "district_rule", "commons_rule"],
+    columns: ["id", "weekdays", "cycle", "district_rule", "commons_rule", "step_notes"],
     where: "t.id = $1",
     stays: true,
   },

@@ -8,6 +8,7 @@ import { tried } from "./tried";
 export const leadAssignment = tried(actions.leadAssignment);
 export const leadResource = tried(actions.leadResource);
 export const helped = tried(actions.helped);
+export const writeNote = tried(actions.writeNote);
 
 type Pointed = { do: "point"; on: string | null; x: number; y: number };
 

@@ -14,3 +14,4 @@ export const loseSchoolDay = tried(actions.loseSchoolDay);
 export const takeDayBack = tried(actions.takeDayBack);
 export const takeTeacherOut = tried(actions.takeTeacherOut);
 export const keepShelfRules = tried(actions.keepShelfRules);
+export const keepNotesRule = tried(actions.keepNotesRule);

@@ -63,7 +63,7 @@ export function LeadScreen({
   homework,
   zone,
 }: LeadScreenProps) {
-  const { room, lesson, ahead, there, lead } = useRoom(assignment.id, start);
+  const { room, lesson, notes: written, ahead, there, lead } = useRoom(assignment.id, start);
   const now = useClock(ahead);
   const document = useMemo(
     () => ({ ...whole, steps: whole.steps.filter((step) => step.audience !== "teacher") }),
@@ -308,7 +308,10 @@ export function LeadScreen({
             )}
             {one ? (
               <StudentPanel
+                key={one.student}
                 {...{ one, document, reason: stuck.get(one.student), assignment: assignment.id }}
+                notes={written.filter(({ student }) => student === one.student)}
+                step={one.step ?? step.id}
                 onClose={() => setOpened(null)}
               />
             ) : (

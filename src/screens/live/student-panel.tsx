@@ -1,11 +1,14 @@
 "use client";
 import { LifeBuoy, X } from "lucide-react";
+import { useState, type FormEvent } from "react";
 import type { Seated } from "@/core/live/room";
 import { formatStuck, type Stuck } from "@/core/live/stuck";
 import { allQuestions, titleOf, type Document } from "@/core/resource/document";
 import { Button } from "@/ui/button";
 import { IconButton } from "@/ui/icon-button";
-import { helped } from "@/screens/acts/lead";
+import { inputClasses } from "@/ui/field";
+import { helped, writeNote } from "@/screens/acts/lead";
+import type { StepNote } from "@/data/live/step-notes";
 import { looks } from "../results/answer-beside";
 
 /** One student while she works: what she has answered so far, and whether she needs help. */
@@ -14,14 +17,26 @@ export function StudentPanel({
   document,
   reason,
   assignment,
+  notes,
+  step,
   onClose,
 }: {
   one: Seated;
   document: Document;
   reason: Stuck | undefined;
   assignment: number;
+  /** What this child and her teachers have written each other. */
+  notes: readonly StepNote[];
+  /** The step a note is about. */
+  step: string;
   onClose: () => void;
 }) {
+  const [text, setText] = useState("");
+  const write = async (event: FormEvent) => {
+    event.preventDefault();
+    const outcome = await writeNote({ assignment, student: one.student, step, text });
+    if (outcome.ok) setText("");
+  };
   return (
     <section aria-label={one.name} className="grid gap-2 border-t border-line pt-2.5 text-[13px]">
       <div className="flex items-center gap-2">
@@ -52,6 +67,28 @@ export function StudentPanel({
           );
         })}
       </ol>
+      {notes.length > 0 && (
+        <ul aria-label="Notes" className="grid gap-1">
+          {notes.map((note) => (
+            <li key={note.id} className={note.mine ? "rounded-card bg-slate-wash px-2 py-1" : ""}>
+              <strong>{note.by}:</strong> {note.text}
+            </li>
+          ))}
+        </ul>
+      )}
+      <form onSubmit={(event) => void write(event)} className="flex gap-1">
+        <input
+          aria-label={`A note to ${one.name}`}
+          placeholder={`A note to ${one.name.split(" ")[0]} about this step`}
+          maxLength={400}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          className={inputClasses}
+        />
+        <Button type="submit" disabled={!text.trim()}>
+          Send
+        </Button>
+      </form>
     </section>
   );
 }

@@ -54,6 +54,9 @@ export function useFollowing(of: {
     [assignment, quick],
   );
 
+  const sayNote = (text: string) =>
+    step === undefined ? Promise.resolve(false) : say(assignment, { kind: "note", step, text });
+
   const running = lesson?.phase === "running" && lesson.pace !== "free";
   const here = !running || lesson.film === "every screen";
   const { block, from, at: since } = (running && here && lesson.playing) || { block: null, from: 0, at: 0 };
@@ -61,5 +64,5 @@ export function useFollowing(of: {
     () => ({ here, playing: block === null ? null : { block, from, at: since - ahead } }),
     [here, block, from, since, ahead],
   );
-  return { followed, at, held, upTo: follows.upTo, asked, askForHelp, sayQuick, filmPlace };
+  return { followed, at, held, upTo: follows.upTo, asked, askForHelp, sayQuick, sayNote, filmPlace };
 }

@@ -1,6 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
 import { useRouter } from "next/navigation";
+import type { StepNote } from "@/data/live/step-notes";
 import { openEvents } from "../event-stream";
 import type { FollowEvent, ShownBar } from "@/server/live/lesson-view";
 
@@ -16,11 +17,14 @@ export interface Followed {
   /** The chart that is shown; null: none. */
   bars: { question: string; bars: readonly ShownBar[]; answered: number } | null;
   point: Point | null;
+  /** What the teacher and this child have written each other, and whether another may be written. */
+  notes: readonly StepNote[];
+  mayWrite: boolean;
   /** False: the line is lost; it is tried again by itself. */
   there: boolean;
 }
 
-const nothing: Followed = { lesson: null, ahead: 0, bars: null, point: null, there: true };
+const nothing: Followed = { lesson: null, ahead: 0, bars: null, point: null, notes: [], mayWrite: false, there: true };
 /** The way here takes now longer, now shorter: only a clock that is really another is put right. */
 const ENOUGH_MS = 700;
 export const steadily = (before: number, measured: number): number =>
@@ -52,6 +56,8 @@ export function useLesson(address: string): Followed {
           clearTimeout(fading);
           fading = setTimeout(() => setFollowed((old) => ({ ...old, point: null })), POINT_MS);
           return setFollowed((old) => ({ ...old, point: event }));
+        case "notes":
+          return setFollowed((old) => ({ ...old, notes: event.notes, mayWrite: event.allowed }));
         case "work":
           return router.refresh();
       }

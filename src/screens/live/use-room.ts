@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useState } from "react";
 import { roomAfter, type Seated } from "@/core/live/room";
 import type { LessonCommand } from "@/core/live/lesson";
+import type { StepNote } from "@/data/live/step-notes";
 import type { WatchedLesson, WatchEvent } from "@/server/live/watch-room";
 import { command } from "@/screens/acts/lead";
 import { tellProblem } from "@/ui/toast";
@@ -11,6 +12,7 @@ import { steadily } from "./use-lesson";
 export interface Room {
   room: readonly Seated[];
   lesson: WatchedLesson | null;
+  notes: readonly StepNote[];
   /** What is to be added to this device's clock for the server's. Milliseconds. */
   ahead: number;
   /** False: the line is lost; it is tried again by itself, and then the whole room is read anew. */
@@ -19,7 +21,7 @@ export interface Room {
 
 /** The room as a teacher sees it: as it was read, and what has happened since. */
 export function useRoom(assignment: number, start: { room: readonly Seated[]; lesson: WatchedLesson | null }) {
-  const [state, setState] = useState<Room>({ ...start, ahead: 0, there: true });
+  const [state, setState] = useState<Room>({ ...start, notes: [], ahead: 0, there: true });
   useEffect(() => {
     const there = (line: boolean) => setState((old) => (old.there === line ? old : { ...old, there: line }));
     const heard = (data: string) => {
@@ -27,6 +29,7 @@ export function useRoom(assignment: number, start: { room: readonly Seated[]; le
       setState((old) => {
         if (event.kind === "room")
           return { ...old, room: event.room, ahead: steadily(old.ahead, event.now - Date.now()) };
+        if (event.kind === "notes") return { ...old, notes: event.notes };
         if (event.kind === "lesson") {
           // What an act of hers brought back already may be newer than what was on its way.
           const older = event.lesson && old.lesson && event.lesson.version < old.lesson.version;

@@ -14,7 +14,7 @@ import { PeopleCard } from "./people-card";
 import { RosterCard } from "./roster-card";
 import { TeachersCard, type ClassTeacher } from "./teachers-card";
 import type { ShelfRule } from "@/core/sharing/how-far";
-import { ShelvesCard } from "./shelves-card";
+import { NotesCard, ShelvesCard } from "./shelves-card";
 import { TermsCard } from "./terms-card";
 import { WeekCard } from "./week-card";
 
@@ -31,6 +31,7 @@ export function OfficeScreen({
   said,
   past,
   shelfRules,
+  notes,
   zone,
   now,
 }: {
@@ -46,6 +47,8 @@ export function OfficeScreen({
   said: Record<number, ClassSaid>;
   past: PastClass[];
   shelfRules: { district: ShelfRule; commons: ShelfRule };
+  /** Whether teachers and children may write each other notes. */
+  notes: boolean;
   now: Date;
 }) {
   return (
@@ -55,6 +58,7 @@ export function OfficeScreen({
         <DaysOffCard calendar={calendar} now={now} />
         <WeekCard key={JSON.stringify([calendar.bells, calendar.cycle, calendar.weekdays])} calendar={calendar} />
         <ShelvesCard key={JSON.stringify(shelfRules)} rules={shelfRules} />
+        <NotesCard allowed={notes} />
         <NamesCard classes={classes} names={names} />
       </div>
       <div className="grid gap-5">

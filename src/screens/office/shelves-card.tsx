@@ -1,8 +1,9 @@
 "use client";
 import { useState } from "react";
 import type { ShelfRule } from "@/core/sharing/how-far";
-import { keepShelfRules } from "@/screens/acts/office";
+import { keepNotesRule, keepShelfRules } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses } from "@/ui/field";
 import { useKeep } from "./use-keep";
 
@@ -57,6 +58,35 @@ export function ShelvesCard({ rules }: { rules: { district: ShelfRule; commons: 
       >
         Keep
       </Button>
+    </section>
+  );
+}
+
+/** Whether teachers and children may write each other about a step. */
+export function NotesCard({ allowed }: { allowed: boolean }) {
+  const { notice, busy, keep } = useKeep();
+  const change = (next: boolean) =>
+    keep(
+      () => keepNotesRule({ allowed: next }),
+      () => (next ? "Teachers and children can write each other notes." : "Notes are switched off."),
+    );
+  return (
+    <section aria-labelledby="step-notes" className="rounded-card border border-line bg-card p-5">
+      <h2 id="step-notes" className="font-semibold">
+        Notes between teachers and children
+      </h2>
+      <p className="mt-1 text-ink-soft">
+        Short notes about one step, kept with the work. Switched off, nobody writes new ones; those there are stay.
+      </p>
+      <label className="mt-3 flex min-h-9 items-center gap-2">
+        <Checkbox
+          label="Teachers and children may write each other notes"
+          checked={allowed}
+          onChange={(next) => !busy && change(next)}
+        />
+        <span aria-hidden>Teachers and children may write each other notes</span>
+      </label>
+      {notice}
     </section>
   );
 }

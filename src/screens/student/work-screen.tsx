@@ -27,6 +27,7 @@ import { FilmPlaceProvider } from "../live/film-place";
 import { HelpButton } from "../live/help-button";
 import { Curtain, curtained, LessonLine, ShownAnswers } from "../live/lesson-parts";
 import { PenLayer } from "../live/pen-layer";
+import { StepNotes } from "../live/step-notes";
 import { QuickCard } from "../live/quick-card";
 import { useLimits } from "./use-limits";
 import { useTranslations } from "use-intl";
@@ -188,7 +189,7 @@ export function StudentWorkScreen({
   const [ownAt, setAt] = useState(() =>
     readOnly ? steps.length : Object.keys(data.values).length === 0 ? 0 : Math.max(0, firstOpen),
   );
-  const { followed, at, held, upTo, asked, askForHelp, sayQuick, filmPlace } = useFollowing({
+  const { followed, at, held, upTo, asked, askForHelp, sayQuick, sayNote, filmPlace } = useFollowing({
     ...{ assignment: task.assignment, steps, readOnly, own: ownAt, onMoved: setAt },
   });
   const step = steps[at];
@@ -338,6 +339,14 @@ export function StudentWorkScreen({
             <BeforeHandIn {...{ steps, languages, answered }} busy={handing} onGo={go} onHandIn={hand} />
           )}
           <ShownAnswers followed={followed} />
+          {shown && (
+            <StepNotes
+              key={shown.id}
+              notes={followed.notes.filter((note) => note.step === shown.id)}
+              open={asked}
+              send={followed.mayWrite ? sayNote : undefined}
+            />
+          )}
           {(problem || why) && (
             <p role="alert" className="mt-3 rounded-card bg-clay-wash px-4 py-3 font-bold text-clay">
               {problem ?? (why && kept(why))}

@@ -24,7 +24,7 @@ import type { Outcome } from "../web/act";
 import type { FollowEvent } from "./lesson-view";
 import type { WatchEvent } from "./watch-room";
 import { POST as commandRoute } from "@/app/lead/[assignment]/command/route";
-import { helped, leadAssignment, leadResource } from "./lead-actions";
+import { helped, leadAssignment, leadResource, writeNote } from "./lead-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -249,6 +249,33 @@ describe("leading work the class has", () => {
     actAs(teacher());
     value(await command(assignment, { do: "point", on: "b1", x: 10.4, y: 20 }));
     expect(await screen.until((event) => event.kind === "point")).toEqual({ kind: "point", on: "b1", x: 10, y: 20 });
+  });
+
+  test("a child and the teacher write each other about a step; nobody else's screen hears of it, and the school may switch it off", async () => {
+    const assignment = await lobby();
+    actAs(child());
+    const screen = await listen<FollowEvent>(followRoute, assignment);
+    actAs(child(1));
+    const other = await listen<FollowEvent>(followRoute, assignment);
+    actAs(teacher());
+    const room = await listen<WatchEvent>(roomRoute, assignment);
+    const student = world.students[0]!;
+    value(await writeNote({ assignment, student, step: stepId, text: "Look at Tuesday" }));
+    const told = await screen.until((event) => event.kind === "notes" && event.notes.length === 1);
+    expect(told).toMatchObject({ allowed: true, notes: [{ step: stepId, mine: false, text: "Look at Tuesday" }] });
+    actAs(child());
+    expect((await say(assignment, { kind: "note", step: stepId, text: "Which column?" })).status).toBe(200);
+    const both = await room.until((event) => event.kind === "notes" && event.notes.length === 2);
+    expect(both).toMatchObject({ notes: [{ mine: false }, { mine: true, student, text: "Which column?" }] });
+    expect(other.events.filter((event) => event.kind === "notes" && event.notes.length > 0)).toEqual([]);
+    await db.query("update school set step_notes = false");
+    expect((await say(assignment, { kind: "note", step: stepId, text: "Hello?" })).status).toBe(404);
+    actAs(teacher());
+    expect(await writeNote({ assignment, student, step: stepId, text: "Hello?" })).toMatchObject({ ok: false });
+    await db.query("update school set step_notes = true");
+    expect(await writeNote({ assignment, student: world.judit, step: stepId, text: "Hello" })).toMatchObject({
+      ok: false,
+    });
   });
 
   test("two commands at once are obeyed one after the other", async () => {

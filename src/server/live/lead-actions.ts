@@ -10,6 +10,7 @@ import { joinCodeOf, studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import * as lessons from "@/data/live/lessons";
 import { setAsked } from "@/data/live/places";
+import { addStepNote } from "@/data/live/step-notes";
 import { prepareAssigning } from "../assign/assigning";
 import { newJoinCode } from "../classes/new-join-code";
 import { changePlaces, giveWork } from "../plan/move-work";
@@ -101,6 +102,20 @@ export const helped = act(
   async ({ db, now }, { assignment, student }) => {
     if (!(await lessons.hasAssignment(db, assignment, student))) throw new ActionError(notThere);
     await setAsked(db, { assignment, student, asked: false, at: now });
+    return {};
+  },
+);
+
+/** A short note to one child about one step; kept with the work. */
+export const writeNote = act(
+  "lead a lesson",
+  z.object({ assignment: Id, student: Id, step: z.string().max(40), text: z.string().trim().min(1).max(400) }),
+  (input) => ({ assignment: input.assignment }),
+  async ({ db, visitor, now }, input) => {
+    if (!(await addStepNote(db, { ...input, by: visitor.id, at: now })))
+      throw new ActionError(
+        "This note was not sent: your school has switched notes off, or there are too many already.",
+      );
     return {};
   },
 );

@@ -4,6 +4,7 @@ import { allQuestions } from "@/core/resource/document";
 import { assignmentById } from "@/data/assign/assignments";
 import type { Db } from "@/data/engine/db";
 import { runningLesson, type Lesson } from "@/data/live/lessons";
+import type { StepNote } from "@/data/live/step-notes";
 import { chosenSoFar } from "@/data/live/answers-so-far";
 import { ledDocument } from "./room";
 
@@ -18,6 +19,8 @@ export type FollowEvent =
   | { kind: "lesson"; lesson: (LessonView & { version: number; leader: string }) | null; now: number }
   | { kind: "bars"; question: string; bars: ShownBar[]; answered: number }
   | { kind: "point"; on: string | null; x: number; y: number }
+  /** Between this child and the teacher; `allowed`: whether another may be written. */
+  | { kind: "notes"; notes: StepNote[]; allowed: boolean }
   | { kind: "work" };
 
 export function followEvent(lesson: Pick<Lesson, "state" | "version" | "leader"> | undefined, now: Date): FollowEvent {

@@ -3,6 +3,7 @@ import type { LessonState } from "@/core/live/lesson";
 import { assignmentById } from "@/data/assign/assignments";
 import type { Db } from "@/data/engine/db";
 import { runningLesson } from "@/data/live/lessons";
+import { stepNotesOf, type StepNote } from "@/data/live/step-notes";
 import { log } from "../web/log";
 import type { SendEvent } from "../web/live-stream";
 import { noticeIn, watch } from "../web/watch";
@@ -12,6 +13,7 @@ import { roomOf } from "./room";
 export type WatchEvent =
   | { kind: "room"; room: Seated[]; now: number }
   | { kind: "lesson"; lesson: WatchedLesson | null; now: number }
+  | { kind: "notes"; notes: StepNote[] }
   | RoomEvent;
 
 export interface WatchedLesson {
@@ -37,6 +39,8 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
     if (given) tell({ kind: "room", room: await roomOf(db, given), now: Date.now() });
   };
   const readLesson = async () => tell({ kind: "lesson", lesson: await watchedLesson(db, assignment), now: Date.now() });
+  const readNotes = async () => tell({ kind: "notes", notes: await stepNotesOf(db, assignment) });
+  const notes = () => void readNotes().catch(problem);
   const room = () => void readRoom().catch(problem);
   const lesson = () => void readLesson().catch(problem);
   const event = (kind: "answers" | "place") => (payload: string) => {
@@ -47,6 +51,7 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
   const stops = await Promise.all([
     watch(db, "answers", assignment, event("answers"), room),
     watch(db, "place", assignment, event("place"), room),
+    watch(db, "note", assignment, notes, notes),
     watch(db, "work", assignment, room, room),
     watch(
       db,
@@ -64,6 +69,7 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
     if (given)
       send(JSON.stringify({ kind: "room", room: await roomOf(db, given), now: Date.now() } satisfies WatchEvent));
     await readLesson();
+    await readNotes();
   } catch (error) {
     problem(error as Error);
   }

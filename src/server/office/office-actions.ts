@@ -24,6 +24,7 @@ import {
 } from "@/data/classes/classes";
 import { shelfRules } from "@/core/sharing/how-far";
 import type { Db } from "@/data/engine/db";
+import { allowNotes } from "@/data/live/step-notes";
 import { setShelfRules } from "@/data/share/sharing";
 import { act, ActionError } from "../web/act";
 import { changeSchool } from "./change-school";
@@ -276,6 +277,18 @@ export const keepShelfRules = act(
     const school = schoolOf(visitor);
     const made = { by: visitor.id, at: now, what: "shelf rules", school };
     const { event } = await changeSchool(db, made, (tx) => setShelfRules(tx, school, rules));
+    return { event };
+  },
+);
+
+/** Whether teachers and children may write each other short notes about a step. What was written stays with the work. */
+export const keepNotesRule = act(
+  "say how far things go",
+  z.object({ allowed: z.boolean() }),
+  async ({ db, visitor, now }, { allowed }) => {
+    const school = schoolOf(visitor);
+    const made = { by: visitor.id, at: now, what: "notes between teachers and children", school };
+    const { event } = await changeSchool(db, made, (tx) => allowNotes(tx, school, allowed));
     return { event };
   },
 );

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { keepQuickAnswer, runningLesson } from "@/data/live/lessons";
+import { addStepNote } from "@/data/live/step-notes";
 import { putAt, setAsked } from "@/data/live/places";
 import { announceAnswers, taskOf } from "@/data/student/work";
 import { answersNotice } from "@/core/live/answered";
@@ -10,6 +11,7 @@ import { numberFrom, route } from "@/server/web/route";
 const Said = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("step"), step: z.string().max(40) }),
   z.object({ kind: z.literal("help"), asked: z.boolean() }),
+  z.object({ kind: z.literal("note"), step: z.string().max(40), text: z.string().trim().min(1).max(400) }),
   z.object({
     kind: z.literal("quick"),
     question: z.string().max(40),
@@ -33,6 +35,9 @@ export const POST = route(
     const student = visitor.id;
     if (body.kind === "help") {
       await setAsked(db, { assignment, student, asked: body.asked, at: now });
+    } else if (body.kind === "note") {
+      const { step, text } = body;
+      if (!(await addStepNote(db, { assignment, student, step, by: student, text, at: now }))) return nothingHere();
     } else if (body.kind === "step") {
       const task = (await taskOf(db, student, assignment, visitor.joinedClass))!;
       const document = await taskDocument(db, task);
