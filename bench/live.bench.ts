@@ -109,7 +109,6 @@ async function seed(folder: string, students: number): Promise<Led[]> {
             nth: 0,
             opened: 0,
             eyesUp: false,
-            names: false,
             film: "board",
           },
           ...{ playing: null, timer: null, pen: [], note: "", shown: null, quick: null, went: [] },

@@ -62,8 +62,6 @@ export const LessonState = z.object({
   /** The furthest step that has been opened, from 0. */
   opened: z.number().int().min(0),
   eyesUp: z.boolean(),
-  /** Whether the board may show names. */
-  names: z.boolean(),
   film: z.enum(["board", "every screen"]),
   /** A film that runs: which block, from which second, since when. */
   playing: z.object({ block: z.string().max(40), from: z.number().min(0), at: z.number() }).nullable(),
@@ -84,7 +82,6 @@ export const LessonCommand = z.discriminatedUnion("do", [
   z.object({ do: z.literal("go"), ...StepAt }),
   z.object({ do: z.literal("pace"), pace: z.enum(paces) }),
   z.object({ do: z.literal("eyes up"), up: z.boolean() }),
-  z.object({ do: z.literal("names"), shown: z.boolean() }),
   z.object({ do: z.literal("film"), where: z.enum(["board", "every screen"]) }),
   z.object({ do: z.literal("play"), block: z.string().max(40), from: z.number().min(0).max(86_400) }),
   z.object({ do: z.literal("stop film") }),
@@ -113,7 +110,7 @@ export type NotNow = "not begun" | "ended" | "no timer" | "pen full" | "choices"
 
 /** A class that waits in the lobby: nobody sees a step yet, and screens will follow. */
 export const newLesson = (): LessonState => ({
-  ...{ phase: "lobby", pace: "together", step: "", nth: 0, opened: 0, eyesUp: false, names: false },
+  ...{ phase: "lobby", pace: "together", step: "", nth: 0, opened: 0, eyesUp: false },
   ...{ film: "board", playing: null, timer: null, pen: [], note: "", shown: null, quick: null, went: [] },
 });
 
@@ -133,7 +130,7 @@ const leavingStep: Pick<LessonState, "playing" | "pen" | "note" | "shown" | "tim
  */
 export function lessonAfter(state: LessonState, command: LessonCommand, now: number): LessonState | NotNow {
   if (state.phase === "ended") return "ended";
-  if (state.phase === "lobby" && !["begin", "names", "pace", "film", "end"].includes(command.do)) return "not begun";
+  if (state.phase === "lobby" && !["begin", "pace", "film", "end"].includes(command.do)) return "not begun";
   switch (command.do) {
     case "begin":
     case "go": {
@@ -147,8 +144,6 @@ export function lessonAfter(state: LessonState, command: LessonCommand, now: num
       return { ...state, pace: command.pace };
     case "eyes up":
       return { ...state, eyesUp: command.up };
-    case "names":
-      return { ...state, names: command.shown };
     case "film":
       return { ...state, film: command.where };
     case "play":
@@ -208,10 +203,10 @@ function timerAfter(timer: Timer, command: TimerCommand, now: number): Timer | n
 }
 
 /** What students' screens and the board are told: nothing that only the teacher is to see. */
-export type LessonView = Omit<LessonState, "went" | "names"> & { names?: never };
+export type LessonView = Omit<LessonState, "went">;
 
 export function viewOf(state: LessonState): LessonView {
-  const { went: _went, names: _names, ...seen } = state;
+  const { went: _went, ...seen } = state;
   return seen;
 }
 

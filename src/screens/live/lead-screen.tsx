@@ -304,7 +304,10 @@ export function LeadScreen({
               )}
             </ul>
             {state?.quick && (
-              <QuickAnswers {...{ room, names, quick: state.quick }} lead={(asked) => void lead(asked)} />
+              <QuickAnswers
+                {...{ room, names, quick: state.quick, assignment: assignment.id }}
+                lead={(asked) => void lead(asked)}
+              />
             )}
             {one ? (
               <StudentPanel

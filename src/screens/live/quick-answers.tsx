@@ -1,15 +1,60 @@
 "use client";
+import { useEffect, useState } from "react";
 import type { Seated } from "@/core/live/room";
 import type { LessonCommand, LessonState } from "@/core/live/lesson";
 import { Button } from "@/ui/button";
+import { QuickSheet } from "./quick-sheet";
+
+/** The sheets that came back, fetched again as there are more. */
+function Drawn({
+  assignment,
+  quick,
+  room,
+  names,
+  count,
+}: {
+  assignment: number;
+  quick: NonNullable<LessonState["quick"]>;
+  room: readonly Seated[];
+  names: boolean;
+  count: number;
+}) {
+  const [drawn, setDrawn] = useState<{ student: number; lines: number[][] }[]>([]);
+  useEffect(() => {
+    let wanted = true;
+    void fetch(`/lead/${assignment}/drawn?question=${encodeURIComponent(quick.id)}`)
+      .then((response) => (response.ok ? (response.json() as Promise<{ drawn: typeof drawn }>) : { drawn: [] }))
+      .then((came) => wanted && setDrawn(came.drawn))
+      // The next one that comes fetches them all again.
+      .catch(() => undefined);
+    return () => {
+      wanted = false;
+    };
+  }, [assignment, quick.id, count]);
+  return (
+    <ul className="grid max-h-64 grid-cols-3 gap-2 overflow-auto">
+      {drawn.map(({ student, lines }) => {
+        const name = room.find((one) => one.student === student)?.name ?? "";
+        return (
+          <li key={student} className="text-[12px] [&_svg]:h-20">
+            <QuickSheet lines={lines} label={names ? `Drawn by ${name}` : "Drawn"} />
+            {names && name.split(" ")[0]}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
 
 /** What comes back to a question asked on the spot. */
 export function QuickAnswers({
+  assignment,
   quick,
   room,
   names,
   lead,
 }: {
+  assignment: number;
   quick: NonNullable<LessonState["quick"]>;
   room: readonly Seated[];
   names: boolean;
@@ -41,6 +86,8 @@ export function QuickAnswers({
             </li>
           ))}
         </ul>
+      ) : quick.kind === "draw" ? (
+        <Drawn assignment={assignment} quick={quick} room={room} names={names} count={given.length} />
       ) : (
         <ul className="grid max-h-32 gap-0.5 overflow-auto text-[13px]">
           {given.map(({ name, said }) => (

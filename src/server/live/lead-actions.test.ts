@@ -2,6 +2,7 @@ import type { LessonCommand } from "@/core/live/lesson";
 import type { Seated } from "@/core/live/room";
 import { GET as followRoute } from "@/app/student/[assignment]/live/route";
 import { POST as sayPlace } from "@/app/student/[assignment]/place/route";
+import { GET as drawnRoute } from "@/app/lead/[assignment]/drawn/route";
 import { GET as roomRoute } from "@/app/lead/[assignment]/live/route";
 import { assignmentById, assignmentsOf } from "@/data/assign/assignments";
 import { joinCodeOf } from "@/data/classes/classes";
@@ -154,7 +155,6 @@ describe("leading work the class has", () => {
     const { until } = await listen<FollowEvent>(followRoute, assignment);
     const told = JSON.stringify(await until((event) => event.kind === "lesson"));
     expect(told).not.toContain('"went"');
-    expect(told).not.toContain('"names"');
   });
 
   test("the teacher sees who comes, what is answered, and who asks for help; helped, it is over", async () => {
@@ -225,6 +225,24 @@ describe("leading work the class has", () => {
       ],
     });
     expect(await answer(0, 1)).toBe(404);
+  });
+
+  test("what is drawn on the spot is fetched by the teacher, and by nobody else", async () => {
+    const assignment = await lobby();
+    value(await lead(assignment, { do: "begin", step: stepId, nth: 0 }));
+    const asked = { id: "quick-2", kind: "draw" as const, ask: "Draw a keel", options: [] };
+    value(await lead(assignment, { do: "ask", question: asked }));
+    actAs(child());
+    const lines = [[0, 0, 500, 900]];
+    expect((await say(assignment, { kind: "quick", question: "quick-2", value: lines })).status).toBe(200);
+    expect((await say(assignment, { kind: "quick", question: "quick-2", value: [[9999]] })).status).toBe(400);
+    const fetched = async () => {
+      const request = new Request("http://satchel.example/drawn?question=quick-2");
+      return drawnRoute(request, { params: Promise.resolve({ assignment: String(assignment) }) });
+    };
+    expect((await fetched()).status).toBe(404);
+    actAs(teacher());
+    expect(await (await fetched()).json()).toEqual({ drawn: [{ student: world.students[0], lines }] });
   });
 
   test("the chart of a question is counted again as answers come, for everybody", async () => {

@@ -12,7 +12,6 @@ export const commandsArbitrary: fc.Arbitrary<LessonCommand[]> = fc.array(
     stepAt.map((at) => ({ do: "go", ...at })),
     fc.constantFrom(...paces).map((pace) => ({ do: "pace", pace })),
     fc.boolean().map((up) => ({ do: "eyes up", up })),
-    fc.boolean().map((shown) => ({ do: "names", shown })),
     fc.constantFrom("board" as const, "every screen" as const).map((where) => ({ do: "film", where })),
     fc.nat(90).map((from) => ({ do: "play", block: "film", from })),
     fc.constant({ do: "stop film" }),
