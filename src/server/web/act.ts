@@ -3,7 +3,7 @@ import { storable } from "@/core/storable";
 import type { Db } from "@/data/engine/db";
 import { database } from "./database";
 import { log } from "./log";
-import { permit, type About, type AboutOf, type Act, type ActAlone } from "./permissions";
+import { guard, permit, type About, type AboutOf, type Act, type ActAlone } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
 import { problemOf, type Problem } from "./problem";
 import { storageProblem } from "./storage-problem";
@@ -62,7 +62,7 @@ export function act<Schema extends z.ZodType<object>, Value>(
   ...how: [Work<z.infer<Schema>, Value>] | [(given: z.infer<Schema>) => About, Work<z.infer<Schema>, Value>]
 ): ServerAction<Schema, Value> {
   const [aboutOf, work] = how.length === 1 ? [() => ({}), how[0]] : how;
-  return async (given) => {
+  return guard(async (given: z.input<Schema>): Promise<Outcome<Value>> => {
     const parsed = input.safeParse(storable(given));
     if (!parsed.success) {
       const [issue] = parsed.error.issues;
@@ -86,5 +86,5 @@ export function act<Schema extends z.ZodType<object>, Value>(
       const storage = storageProblem(error);
       return { ok: false, ...(storage ? { problem: storage } : problemOf("failed")) };
     }
-  };
+  }, permission);
 }

@@ -270,3 +270,12 @@ export async function permit(
   }
   return true;
 }
+
+/** Which row of the table guards what was made by act() or route(): nothing else may be called from outside. */
+const guards = new WeakMap<object, Act>();
+export const guardedBy = (made: unknown): Act | undefined =>
+  typeof made === "function" ? guards.get(made) : undefined;
+export function guard<Made extends object>(made: Made, act: Act): Made {
+  guards.set(made, act);
+  return made;
+}

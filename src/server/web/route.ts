@@ -3,7 +3,7 @@ import { storable } from "@/core/storable";
 import type { Db } from "@/data/engine/db";
 import { database } from "./database";
 import { log } from "./log";
-import { permit, type AboutOf, type Act } from "./permissions";
+import { guard, permit, type AboutOf, type Act } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
 import { storageProblem } from "./storage-problem";
 
@@ -40,7 +40,7 @@ export function route<Name extends Act, Body = undefined>(
   body?: z.ZodType<Body>,
   quickly?: (caller: Uncertain<Body>) => Promise<Response | null>,
 ): (request: Request, context: Context) => Promise<Response> {
-  return async (request, context) => {
+  return guard(async (request: Request, context: Context): Promise<Response> => {
     const params = await context.params;
     try {
       const [db, now] = [await database(), new Date()];
@@ -72,7 +72,7 @@ export function route<Name extends Act, Body = undefined>(
       const full = storageProblem(error);
       return full ? refuse(507, full) : refuse(500, "That did not work. Try again in a moment.");
     }
-  };
+  }, permission);
 }
 
 function readJson(text: string): unknown {
