@@ -4,9 +4,9 @@ import { roomAfter, type Seated } from "@/core/live/room";
 import type { LessonCommand } from "@/core/live/lesson";
 import type { StepNote } from "@/data/live/step-notes";
 import type { WatchedLesson, WatchEvent } from "@/server/live/watch-room";
-import { command } from "@/screens/acts/lead";
 import { tellProblem } from "@/ui/toast";
 import { openEvents } from "../event-stream";
+import { command } from "./command";
 import { steadily } from "./use-lesson";
 
 export interface Room {
