@@ -211,7 +211,7 @@ export function LightTable({
           <Button onClick={adapt} disabled={busy}>
             <GitBranch size={16} aria-hidden /> {data.mine ? "Edit" : "Adapt"} <Key>e</Key>
           </Button>
-          {data.published && !data.lookOnly && assign.current !== null && (
+          {looking && data.published && !data.lookOnly && assign.current !== null && (
             <LeadButton resource={resource.id} current={assign.current} classes={assign.classes} />
           )}
           {data.mine && (

@@ -3,7 +3,7 @@ import { Presentation } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useTransition } from "react";
 import { leadResource } from "@/screens/acts/lead";
-import { Button } from "@/ui/button";
+import { buttonClasses } from "@/ui/button";
 import { useKeys } from "@/ui/keys";
 import { Tip } from "@/ui/tip";
 
@@ -28,9 +28,9 @@ export function LeadButton({
   useKeys({ l: lead });
   return (
     <Tip text={`Lead a lesson with it for ${name}, now (l)`}>
-      <Button onClick={lead} disabled={busy}>
-        <Presentation size={16} aria-hidden /> Lead
-      </Button>
+      <button type="button" aria-label="Lead" onClick={lead} disabled={busy} className={`${buttonClasses()} w-9 !px-0`}>
+        <Presentation size={16} aria-hidden />
+      </button>
     </Tip>
   );
 }
