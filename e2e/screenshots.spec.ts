@@ -87,8 +87,8 @@ test("the teacher's views", async ({ signedIn, browser }) => {
     here.push(child);
   }
   await expect(teacher.getByRole("heading", { name: /^3 of \d+ in$/ })).toBeVisible();
-  await teacher.keyboard.press("Enter");
-  await expect(teacher.getByText("What they chose")).toBeVisible();
+  await teacher.getByRole("button", { name: /^Begin/ }).click();
+  await expect(teacher.getByRole("heading", { name: "What they chose" })).toBeVisible();
   await teacher.screenshot({ path: file("lead") });
   await teacher.getByRole("button", { name: "End the lesson …" }).click();
   await teacher.getByRole("button", { name: "They go on at their own pace" }).click();

@@ -181,11 +181,11 @@ export function LeadScreen({
             <Eye size={16} aria-hidden /> See as a child <Key>v</Key>
           </Button>
           {lesson ? (
-            <Button onClick={() => setEnding(true)}>
+            <Button key="end" onClick={() => setEnding(true)}>
               <Flag size={16} aria-hidden /> End the lesson …
             </Button>
           ) : (
-            <Button look="main" onClick={open}>
+            <Button key="lead" look="main" onClick={open}>
               <Presentation size={16} aria-hidden /> Lead it <Key>l</Key>
             </Button>
           )}
