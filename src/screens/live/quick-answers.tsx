@@ -3,7 +3,9 @@ import { useEffect, useState } from "react";
 import type { Seated } from "@/core/live/room";
 import type { LessonCommand, LessonState } from "@/core/live/lesson";
 import { Button } from "@/ui/button";
-import { QuickSheet } from "./quick-sheet";
+import type { ResponseOf } from "@/core/question/question";
+import { AnswerView } from "../step/question-view";
+import { sheetFor } from "./sheet-for";
 
 /** The sheets that came back, fetched again as there are more. */
 function Drawn({
@@ -19,7 +21,7 @@ function Drawn({
   names: boolean;
   count: number;
 }) {
-  const [drawn, setDrawn] = useState<{ student: number; lines: number[][] }[]>([]);
+  const [drawn, setDrawn] = useState<{ student: number; lines: ResponseOf<"sketch"> }[]>([]);
   useEffect(() => {
     let wanted = true;
     void fetch(`/lead/${assignment}/drawn?question=${encodeURIComponent(quick.id)}`)
@@ -36,8 +38,13 @@ function Drawn({
       {drawn.map(({ student, lines }) => {
         const name = room.find((one) => one.student === student)?.name ?? "";
         return (
-          <li key={student} className="text-[12px] [&_svg]:h-20">
-            <QuickSheet lines={lines} label={names ? `Drawn by ${name}` : "Drawn"} />
+          <li key={student} className="text-[12px] ">
+            <AnswerView
+              question={{ ...sheetFor(quick), id: `${quick.id}-${student}` }}
+              value={lines}
+              languages={[]}
+              name={names ? `Drawn by ${name}` : "Drawn"}
+            />
             {names && name.split(" ")[0]}
           </li>
         );
@@ -101,11 +108,11 @@ export function QuickAnswers({
       <p className="flex gap-2">
         {quick.open && (
           <Button size="small" onClick={() => lead({ do: "close question", show: true })}>
-            Close and show it
+            Close and show answers
           </Button>
         )}
         <Button size="small" look="quiet" onClick={() => lead({ do: "close question", show: false })}>
-          Take it away
+          Remove
         </Button>
       </p>
     </section>

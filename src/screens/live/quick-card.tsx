@@ -2,14 +2,16 @@
 import { useState, type FormEvent } from "react";
 import { useTranslations } from "use-intl";
 import type { QuickQuestion } from "@/core/live/lesson";
-import { QuickSheet, type Lines } from "./quick-sheet";
+import type { ResponseOf } from "@/core/question/question";
+import { SketchView } from "../step/questions/sketch";
+import { sheetFor } from "./sheet-for";
 
 /** What a student says to a question asked on the spot, sent as soon as it is chosen or with Send. */
 export function QuickCard({ quick, send }: { quick: QuickQuestion; send: (value: unknown) => Promise<boolean> }) {
   const t = useTranslations("lesson");
   const [chosen, setChosen] = useState<number | null>(null);
   const [text, setText] = useState("");
-  const [lines, setLines] = useState<Lines>([]);
+  const [lines, setLines] = useState<ResponseOf<"sketch">>([]);
   const [state, setState] = useState<"open" | "sent" | "not sent">("open");
   const give = async (value: unknown) => setState((await send(value)) ? "sent" : "not sent");
   const submit = (event: FormEvent) => {
@@ -42,7 +44,15 @@ export function QuickCard({ quick, send }: { quick: QuickQuestion; send: (value:
       ) : (
         <form onSubmit={submit} className="grid gap-3">
           {quick.kind === "draw" ? (
-            <QuickSheet lines={lines} onChange={setLines} label={quick.ask} />
+            <SketchView
+              question={sheetFor(quick)}
+              value={lines}
+              onChange={setLines}
+              readOnly={false}
+              languages={[]}
+              parts={{}}
+              labelledBy="quick"
+            />
           ) : (
             <input
               aria-label={t("yourAnswer")}

@@ -6,7 +6,7 @@ import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 
-const names = { choose: "choose", number: "a number", words: "words", draw: "draw" } as const;
+const names = { choose: "choosing", number: "a number", words: "words", draw: "drawing" } as const;
 
 /** A question on the spot: asked on every screen at once, answered in seconds, nothing of it is marked. */
 export function QuickDialog({

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { responseSchemas } from "@/core/question/schema";
 import { keepQuickAnswer, runningLesson } from "@/data/live/lessons";
 import { addStepNote } from "@/data/live/step-notes";
 import { putAt, setAsked } from "@/data/live/places";
@@ -16,11 +17,7 @@ const Said = z.discriminatedUnion("kind", [
     kind: z.literal("quick"),
     question: z.string().max(40),
     /** The place of the option that was chosen, what was typed, or a drawing's lines. */
-    value: z.union([
-      z.number().int().min(0).max(5),
-      z.string().trim().min(1).max(400),
-      z.array(z.array(z.number().min(0).max(1000)).max(600)).max(60),
-    ]),
+    value: z.union([z.number().int().min(0).max(5), z.string().trim().min(1).max(400), responseSchemas.sketch]),
   }),
 ]);
 
@@ -45,7 +42,7 @@ export const POST = route(
       await putAt(db, { assignment, students: [student], step: body.step, at: now });
     } else {
       const { question, value } = body;
-      const lesson = await runningLesson(db, assignment);
+      const lesson = await runningLesson(db, assignment, now);
       if (!(await keepQuickAnswer(db, { assignment, question, student, value, at: now }))) return nothingHere();
       const answers = [quickAnswered(question, value, lesson?.state.quick?.options ?? [])];
       await announceAnswers(db, answersNotice(assignment, { student, number: 0, at: now.getTime(), answers }));
