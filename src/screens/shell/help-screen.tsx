@@ -1,5 +1,5 @@
-import { Key } from "@/ui/key";
-import { keyList } from "./keys";
+import { Keys } from "./key-list";
+import { keyList, leadKeyList } from "./keys";
 
 const chapters: { title: string; text: string[] }[] = [
   {
@@ -107,7 +107,7 @@ const chapters: { title: string; text: string[] }[] = [
       "Pace: together (every screen follows), up to here (children turn as far as you have opened), or free. “All eyes up” (y) covers every screen until you press it again; what was written is kept. The pen (p) draws over the step on every screen; a note (t) stands above it; a timer is seen by all and ends by itself. A film runs on the board only, or on every screen, started together.",
       "Show the chart of what was chosen, single answers without names, or the right answer (r). A quick question (q) is asked on every screen at once and answered in seconds; nothing of it is marked.",
       "A child is called stuck when it has been on the step without an answer for longer than nearly all who have answered took, when it has answered wrongly three times, or when it presses “I am stuck”. The reason is always shown. Press a seat to see what a child has answered so far, and write a short note about the step; the child can write back. Notes are kept with the work, and the school office can switch them off. This works in the same way when nobody leads and children work at their own pace.",
-      "A colleague who teaches the class can take over from another computer at any time; starting yours anew loses nothing. When you end the lesson you see what was reached; the rest goes on at the children’s own pace, becomes homework, or moves to another lesson.",
+      "A colleague who teaches the class can take over from another computer at any time; if yours has to restart, nothing is lost. A quarter of an hour after your screen has gone, children can go on by themselves. When you end the lesson you see what was reached; the rest goes on at the children’s own pace, becomes homework, or moves to the next lesson.",
     ],
   },
   {
@@ -141,18 +141,9 @@ export function HelpScreen() {
       ))}
       <section className="mt-6">
         <h2 className="font-serif text-xl">Keys</h2>
-        <dl className="mt-2 grid grid-cols-[6rem_1fr] gap-y-1.5">
-          {keyList.map(({ keys, does }) => (
-            <div key={does} className="contents">
-              <dt className="flex gap-1">
-                {keys.map((key) => (
-                  <Key key={key}>{key}</Key>
-                ))}
-              </dt>
-              <dd>{does}</dd>
-            </div>
-          ))}
-        </dl>
+        <Keys list={keyList} />
+        <h3 className="mt-4 mb-2 font-semibold">While you lead a lesson</h3>
+        <Keys list={leadKeyList} />
       </section>
     </article>
   );

@@ -3,7 +3,8 @@ import { Dialog } from "@/ui/dialog";
 import { Key } from "@/ui/key";
 import { keyList, leadKeyList } from "./keys";
 
-function Keys({ list }: { list: typeof keyList }) {
+/** Keys and what they do, one a line. */
+export function Keys({ list }: { list: typeof keyList }) {
   return (
     <dl className="grid grid-cols-[6rem_1fr] gap-y-2">
       {list.map(({ keys, does }) => (
