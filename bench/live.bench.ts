@@ -96,8 +96,8 @@ async function seed(folder: string, students: number): Promise<Led[]> {
       ...{ tries: null, keep: "last", checking: "at the end" },
     });
     await db.query(
-      `insert into lesson (assignment_id, led_by, state, opened)
-       values ($1, $2, $3::jsonb, $4)`,
+      `insert into lesson (assignment_id, led_by, state, opened, watched)
+       values ($1, $2, $3::jsonb, $4, $4)`,
       [
         assignment,
         teacher.id,

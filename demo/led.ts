@@ -25,7 +25,7 @@ export async function addLedLesson(
   }
   state = lessonAfter(state, { do: "end" }, at) as LessonState;
   await tx.query(
-    "insert into lesson (assignment_id, led_by, state, opened, ended) values ($1, $2, $3::jsonb, $4, $5)",
+    "insert into lesson (assignment_id, led_by, state, opened, watched, ended) values ($1, $2, $3::jsonb, $4, $5, $5)",
     [of.assignment, of.by, JSON.stringify(state), of.opens, new Date(at)],
   );
 }

@@ -6,6 +6,7 @@ create table lesson (
   state jsonb not null,
   version integer not null default 1,
   opened timestamptz not null,
+  watched timestamptz not null,             -- when a teacher's screen was last there: nobody is held for one who has gone
   ended timestamptz
 );
 create unique index lesson_running on lesson (assignment_id) where ended is null;

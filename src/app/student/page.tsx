@@ -19,6 +19,7 @@ export default async function StudentPage() {
       led={await ledNow(
         db,
         tasks.map(({ assignment }) => assignment),
+        now,
       )}
       byCode={visitor.joinedAt !== null}
       screens={languagesThereAre}

@@ -121,15 +121,6 @@ export async function assignmentById(db: Queryable, id: number): Promise<Assignm
   return (await db.query<Assignment>(`select ${columns} ${from} where a.id = $1`, [id]))[0];
 }
 
-/** The school whose class has an assignment; null: there is no such assignment. */
-export async function schoolOf(db: Queryable, assignment: number): Promise<number | null> {
-  const [row] = await db.query<{ school: number }>(
-    "select c.school_id school from assignment a join class c on c.id = a.class_id where a.id = $1",
-    [assignment],
-  );
-  return row?.school ?? null;
-}
-
 export interface NewAssignment {
   class: number;
   resource: number;

@@ -152,6 +152,16 @@ export async function setJoinCode(tx: Queryable, classId: number, code: JoinCode
   ]);
 }
 
+/** Lets a code that is good now be good until then, if it would end before. False: there is none. */
+export async function extendJoinCode(db: Queryable, classId: number, until: Date, now: Date): Promise<boolean> {
+  const rows = await db.query(
+    `update class set join_code_expires = greatest(join_code_expires, $2::timestamptz)
+      where id = $1 and join_code is not null and join_code_expires > $3 returning id`,
+    [classId, until, now],
+  );
+  return rows.length > 0;
+}
+
 export async function classByJoinCode(
   db: Queryable,
   code: string,

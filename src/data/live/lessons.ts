@@ -18,13 +18,37 @@ export interface Lesson {
 const columns = `l.id, l.assignment_id assignment, l.led_by "ledBy", p.given_name || ' ' || p.family_name leader, l.state, l.version, l.opened, l.ended`;
 const read = (row: Lesson | undefined): Lesson | undefined => row && { ...row, state: LessonState.parse(row.state) };
 
-/** The lesson that runs with an assignment now; undefined: none does. */
-export async function runningLesson(db: Queryable, assignment: number): Promise<Lesson | undefined> {
+/** A lesson lets go of its class when no teacher's screen was there for so long. Minutes; common practice. */
+export const LETS_GO_MINUTES = 15;
+
+/** The lesson that was opened with an assignment and not ended, for those who lead it; undefined: there is none. */
+export async function openedLesson(db: Queryable, assignment: number): Promise<Lesson | undefined> {
   const [row] = await db.query<Lesson>(
     `select ${columns} from lesson l join person p on p.id = l.led_by where l.assignment_id = $1 and l.ended is null`,
     [assignment],
   );
   return read(row);
+}
+
+const held = `l.ended is null and l.watched > $2::timestamptz - interval '${LETS_GO_MINUTES} minutes'`;
+
+/** The same, for those who follow it: undefined also where no teacher has been there for a while. */
+export async function runningLesson(db: Queryable, assignment: number, now: Date): Promise<Lesson | undefined> {
+  const [row] = await db.query<Lesson>(
+    `select ${columns} from lesson l join person p on p.id = l.led_by where l.assignment_id = $1 and ${held}`,
+    [assignment, now],
+  );
+  return read(row);
+}
+
+/** A teacher's screen is there. True where the lesson had let go of its class: it has it again. */
+export async function watchLesson(db: Queryable, assignment: number, now: Date): Promise<boolean> {
+  const [row] = await db.query<{ back: boolean }>(
+    `with before as (select l.id, not (${held}) back from lesson l where l.assignment_id = $1 and l.ended is null)
+     update lesson set watched = $2 from before where lesson.id = before.id returning before.back`,
+    [assignment, now],
+  );
+  return row?.back ?? false;
 }
 
 /** The last lesson led with an assignment, ended or not. */
@@ -43,7 +67,7 @@ export async function openLesson(
   of: { assignment: number; by: number; state: LessonState; at: Date },
 ): Promise<boolean> {
   const rows = await tx.query(
-    `insert into lesson (assignment_id, led_by, state, opened) values ($1, $2, $3::jsonb, $4)
+    `insert into lesson (assignment_id, led_by, state, opened, watched) values ($1, $2, $3::jsonb, $4, $4)
      on conflict (assignment_id) where ended is null do nothing returning id`,
     [of.assignment, of.by, JSON.stringify(of.state), of.at],
   );
@@ -86,10 +110,10 @@ export async function announceToClass(db: Queryable, classId: number): Promise<v
 }
 
 /** Of these assignments, those with which a lesson runs now. */
-export async function ledNow(db: Queryable, assignments: readonly number[]): Promise<Set<number>> {
+export async function ledNow(db: Queryable, assignments: readonly number[], now: Date): Promise<Set<number>> {
   const rows = await db.query<{ assignment: number }>(
-    "select assignment_id assignment from lesson where assignment_id = any($1::int[]) and ended is null",
-    [assignments],
+    `select l.assignment_id assignment from lesson l where l.assignment_id = any($1::int[]) and ${held}`,
+    [assignments, now],
   );
   return new Set(rows.map(({ assignment }) => assignment));
 }

@@ -51,6 +51,15 @@ export async function putAt(
   );
 }
 
+/** Whether a student asks for help now. */
+export async function hasAsked(db: Queryable, assignment: number, student: number): Promise<boolean> {
+  const rows = await db.query(
+    "select 1 from place where assignment_id = $1 and student_id = $2 and asked is not null",
+    [assignment, student],
+  );
+  return rows.length > 0;
+}
+
 /** Says whether a student asks for help. */
 export async function setAsked(
   db: Queryable,

@@ -46,11 +46,19 @@ export async function addStepNote(
   return rows.length > 0;
 }
 
-/** Whether the school lets teachers and children write notes. */
-export async function notesAllowed(db: Queryable, school: number | null): Promise<boolean> {
-  const [row] = await db.query<{ allowed: boolean }>("select step_notes allowed from school where id = $1", [
-    school ?? -1,
-  ]);
+/** Whether a school lets teachers and children write notes. */
+export async function notesAllowed(db: Queryable, school: number): Promise<boolean> {
+  const [row] = await db.query<{ allowed: boolean }>("select step_notes allowed from school where id = $1", [school]);
+  return row?.allowed ?? false;
+}
+
+/** The same, by an assignment of one of its classes. */
+export async function notesAllowedWith(db: Queryable, assignment: number): Promise<boolean> {
+  const [row] = await db.query<{ allowed: boolean }>(
+    `select s.step_notes allowed from assignment a join class c on c.id = a.class_id join school s on s.id = c.school_id
+      where a.id = $1`,
+    [assignment],
+  );
   return row?.allowed ?? false;
 }
 

@@ -1,13 +1,11 @@
-import { runningLesson } from "@/data/live/lessons";
-import { putAt } from "@/data/live/places";
+import { hasAsked, putAt } from "@/data/live/places";
 import type { Db } from "@/data/engine/db";
-import { notesAllowed, stepNotesOf } from "@/data/live/step-notes";
-import { schoolOf } from "@/data/assign/assignments";
+import { notesAllowedWith, stepNotesOf } from "@/data/live/step-notes";
 import { log } from "../web/log";
-import { noticeIn, watch } from "../web/watch";
-import type { FollowEvent } from "./lesson-view";
 import type { SendEvent } from "../web/live-stream";
+import { noticeIn, watch } from "../web/watch";
 import { follow } from "./follow";
+import type { FollowEvent } from "./lesson-view";
 import { screenIsThere } from "./screens";
 
 /** Follows as one student, who is there as long as her screen is. One who comes late is where the class is. */
@@ -17,32 +15,33 @@ export async function followAsStudent(
   student: number,
   send: SendEvent,
 ): Promise<() => void> {
-  const leave = await screenIsThere(db, assignment, student);
-  const stop = await follow(db, assignment, send);
-  const lesson = await runningLesson(db, assignment);
-  if (lesson?.state.phase === "running" && lesson.state.pace === "together")
-    await putAt(db, { assignment, students: [student], step: lesson.state.step, at: new Date() });
-  const tellNotes = async () => {
-    const notes = await stepNotesOf(db, assignment, student);
-    const event: FollowEvent = {
+  const tell = (event: FollowEvent) => void send(JSON.stringify(event));
+  const tellNotes = async () =>
+    tell({
       kind: "notes",
-      notes,
-      allowed: await notesAllowed(db, await schoolOf(db, assignment)),
-    };
-    send(JSON.stringify(event));
+      notes: await stepNotesOf(db, assignment, student),
+      allowed: await notesAllowedWith(db, assignment),
+    });
+  const again = (what: () => Promise<void>) => () =>
+    void what().catch((error: Error) => log.warn({ error: error.message }, "a student could not be told"));
+  const leave = await screenIsThere(db, assignment, student);
+  const { stop, lesson } = await follow(db, assignment, send);
+  if (lesson?.phase === "running" && lesson.pace === "together")
+    await putAt(db, { assignment, students: [student], step: lesson.step, at: new Date() });
+  const ofHers = (payload: string) => (noticeIn(payload) as { student: number }).student === student;
+  const helped = (payload: string) => {
+    const { students, asked } = noticeIn(payload) as { students: number[]; asked?: boolean };
+    if (asked !== undefined && students.includes(student)) tell({ kind: "asked", asked });
   };
-  const again = () =>
-    void tellNotes().catch((error: Error) => log.warn({ error: error.message }, "notes could not be told"));
-  const stopNotes = await watch(
-    db,
-    "note",
-    assignment,
-    (payload) => (noticeIn(payload) as { student: number }).student === student && again(),
-    again,
-  );
+  const readAsked = async () => tell({ kind: "asked", asked: await hasAsked(db, assignment, student) });
+  const stops = await Promise.all([
+    watch(db, "note", assignment, (payload) => ofHers(payload) && again(tellNotes)(), again(tellNotes)),
+    watch(db, "place", assignment, helped, again(readAsked)),
+  ]);
   await tellNotes();
+  await readAsked();
   return () => {
-    stopNotes();
+    stops.forEach((one) => one());
     stop();
     leave();
   };

@@ -6,6 +6,9 @@ import { noticeIn, watch } from "../web/watch";
 import { followEvent, shownBars, type FollowEvent } from "./lesson-view";
 
 const CHART_MS = 300;
+const LOOK_MS = 60_000;
+
+type LessonEvent = Extract<FollowEvent, { kind: "lesson" }>;
 
 /** Everybody in this process who follows one lesson: what is told to one is told to all, and worked out once. */
 class Followers {
@@ -14,6 +17,10 @@ class Followers {
   private chart: ReturnType<typeof setTimeout> | undefined;
   private reading: Promise<void> | null = null;
   private again = false;
+  /** The lesson as it was last told; its chart is counted again only while it shows one. */
+  private showsChart = false;
+  private leads = false;
+  private look: ReturnType<typeof setInterval> | undefined;
 
   constructor(
     private readonly db: Db,
@@ -26,30 +33,24 @@ class Followers {
     const heard = (payload: string) => {
       const event = noticeIn(payload) as FollowEvent | null;
       if (!event) return this.read();
-      this.tell(event);
-      if (event.kind === "lesson" && event.lesson?.shown?.chart) this.countSoon();
+      if (event.kind === "lesson") this.tellLesson(event);
+      else this.tell(event);
     };
+    const answered = () => this.showsChart && this.countSoon();
+    const work = () => this.tell({ kind: "work" });
+    // A teacher who has gone says nothing: whether the class is let go is looked at now and then.
+    this.look = setInterval(() => this.leads && this.read(), LOOK_MS);
+    this.look.unref();
     this.stops = await Promise.all([
       watch(db, "lesson", assignment, heard, changed),
-      watch(
-        db,
-        "answers",
-        assignment,
-        () => this.countSoon(),
-        () => this.countSoon(),
-      ),
-      watch(
-        db,
-        "work",
-        assignment,
-        () => this.tell({ kind: "work" }),
-        () => this.tell({ kind: "work" }),
-      ),
+      watch(db, "answers", assignment, answered, answered),
+      watch(db, "work", assignment, work, work),
     ]);
   }
 
   stop(): void {
     clearTimeout(this.chart);
+    clearInterval(this.look);
     this.stops.forEach((stop) => stop());
   }
 
@@ -65,7 +66,8 @@ class Followers {
       return;
     }
     this.again = false;
-    this.reading = this.tellLesson()
+    this.reading = this.now()
+      .then((event) => this.tellLesson(event))
       .catch((error: Error) => log.warn({ error: error.message }, "a lesson could not be told"))
       .finally(() => {
         this.reading = null;
@@ -73,31 +75,55 @@ class Followers {
       });
   }
 
-  private async tellLesson(): Promise<void> {
-    const lesson = await runningLesson(this.db, this.assignment);
-    this.tell(followEvent(lesson, new Date()));
-    if (lesson?.state.shown?.chart) this.countSoon();
+  private async now(): Promise<LessonEvent> {
+    const now = new Date();
+    return followEvent(await runningLesson(this.db, this.assignment, now), now);
+  }
+
+  private tellLesson(event: LessonEvent): void {
+    this.leads = event.lesson !== null;
+    this.showsChart = event.lesson?.shown?.chart ?? false;
+    this.tell(event);
+    if (this.showsChart) this.countSoon();
+  }
+
+  /** Tells one screen how it stands; what the lesson is, for whoever opened the screen. */
+  async tellOne(send: SendEvent): Promise<LessonEvent["lesson"]> {
+    const event = await this.now();
+    this.leads ||= event.lesson !== null;
+    this.showsChart ||= event.lesson?.shown?.chart ?? false;
+    send(JSON.stringify(event));
+    if (this.showsChart) this.countSoon();
+    return event.lesson;
   }
 
   /** Counts what is chosen a moment later, once for everything that comes until then. */
   private countSoon(): void {
     this.chart ??= setTimeout(() => {
       this.chart = undefined;
-      void shownBars(this.db, this.assignment)
-        .then((bars) => bars && this.tell(bars))
-        .catch((error: Error) => log.warn({ error: error.message }, "a chart could not be counted"));
+      void this.count().catch((error: Error) => log.warn({ error: error.message }, "a chart could not be counted"));
     }, CHART_MS);
+  }
+
+  private async count(): Promise<void> {
+    const lesson = await runningLesson(this.db, this.assignment, new Date());
+    const bars = lesson && (await shownBars(this.db, lesson));
+    if (bars) this.tell(bars);
   }
 }
 
 const all = new WeakMap<Db, Map<number, { followers: Followers; started: Promise<void> }>>();
 
 /**
- * Tells one screen how the lesson with an assignment stands, now and whenever it changes. Returns what ends it.
+ * Tells one screen how the lesson with an assignment stands, now and whenever it changes. Returns what ends it, and the lesson now.
  *
- *     const stop = await follow(db, assignment, (event) => …);
+ *     const { stop, lesson } = await follow(db, assignment, (event) => …);
  */
-export async function follow(db: Db, assignment: number, send: SendEvent): Promise<() => void> {
+export async function follow(
+  db: Db,
+  assignment: number,
+  send: SendEvent,
+): Promise<{ stop: () => void; lesson: LessonEvent["lesson"] }> {
   const lessons = all.get(db) ?? new Map<number, { followers: Followers; started: Promise<void> }>();
   all.set(db, lessons);
   let entry = lessons.get(assignment);
@@ -109,13 +135,12 @@ export async function follow(db: Db, assignment: number, send: SendEvent): Promi
   const { followers, started } = entry;
   followers.sends.add(send);
   await started;
-  send(JSON.stringify(followEvent(await runningLesson(db, assignment), new Date())));
-  const bars = await shownBars(db, assignment);
-  if (bars) send(JSON.stringify(bars));
-  return () => {
+  const lesson = await followers.tellOne(send);
+  const stop = () => {
     followers.sends.delete(send);
     if (followers.sends.size > 0 || lessons.get(assignment)?.followers !== followers) return;
     lessons.delete(assignment);
     followers.stop();
   };
+  return { stop, lesson };
 }

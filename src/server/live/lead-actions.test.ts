@@ -13,6 +13,7 @@ import {
   child,
   db,
   document,
+  formFor,
   given,
   later,
   openSchool,
@@ -25,6 +26,7 @@ import type { Outcome } from "../web/act";
 import type { FollowEvent } from "./lesson-view";
 import type { WatchEvent } from "./watch-room";
 import { POST as commandRoute } from "@/app/lead/[assignment]/command/route";
+import { assignResources } from "../assign/assign-actions";
 import { helped, leadAssignment, leadResource, writeNote } from "./lead-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -115,7 +117,7 @@ describe("leading work the class has", () => {
     expect(await joinCodeOf(db, world.class, new Date())).not.toBeNull();
     value(await leadAssignment({ assignment }));
     expect(await db.query("select 1 from lesson where assignment_id = $1", [assignment])).toHaveLength(1);
-    expect(await ledNow(db, [assignment])).toEqual(new Set([assignment]));
+    expect(await ledNow(db, [assignment], new Date())).toEqual(new Set([assignment]));
   });
 
   test("screens follow: lobby, step by step, the end; one that comes late is told how it stands", async () => {
@@ -141,7 +143,7 @@ describe("leading work the class has", () => {
       });
     value(await lead(assignment, { do: "end" }));
     await early.until((event) => event.kind === "lesson" && event.lesson === null && early.events.length > 2);
-    expect(await ledNow(db, [assignment])).toEqual(new Set());
+    expect(await ledNow(db, [assignment], new Date())).toEqual(new Set());
     expect(await lead(assignment, { do: "go", step: second!, nth: 1 })).toMatchObject({
       ok: false,
       problem: expect.stringContaining("has ended"),
@@ -233,9 +235,17 @@ describe("leading work the class has", () => {
     const asked = { id: "quick-2", kind: "draw" as const, ask: "Draw a keel", options: [] };
     value(await lead(assignment, { do: "ask", question: asked }));
     actAs(child());
-    const lines = [[0, 0, 500, 900]];
+    const lines = [{ ink: "blue", width: 4, points: [0, 0, 0.5, 0.9] }];
     expect((await say(assignment, { kind: "quick", question: "quick-2", value: lines })).status).toBe(200);
-    expect((await say(assignment, { kind: "quick", question: "quick-2", value: [[9999]] })).status).toBe(400);
+    expect(
+      (
+        await say(assignment, {
+          kind: "quick",
+          question: "quick-2",
+          value: [{ ink: "gold", width: 4, points: [0, 0] }],
+        })
+      ).status,
+    ).toBe(400);
     const fetched = async () => {
       const request = new Request("http://satchel.example/drawn?question=quick-2");
       return drawnRoute(request, { params: Promise.resolve({ assignment: String(assignment) }) });
@@ -326,6 +336,41 @@ describe("leading work the class has", () => {
     expect(await command(assignment, { do: "point", on: null, x: 99_999, y: 0 })).toMatchObject({ ok: false });
   });
 
+  test("when no teacher's screen has been there for a quarter of an hour the class is let go; back, she has it again", async () => {
+    const assignment = await lobby();
+    value(await lead(assignment, { do: "begin", step: stepId, nth: 0 }));
+    await db.query("update lesson set watched = now() - interval '16 minutes' where assignment_id = $1", [assignment]);
+    expect(await ledNow(db, [assignment], new Date())).toEqual(new Set());
+    actAs(child());
+    const screen = await listen<FollowEvent>(followRoute, assignment);
+    expect(await screen.until((event) => event.kind === "lesson")).toMatchObject({ lesson: null });
+    actAs(teacher());
+    const room = await listen<WatchEvent>(roomRoute, assignment);
+    expect(await room.until((event) => event.kind === "lesson")).toMatchObject({ lesson: { state: { step: stepId } } });
+    await screen.until((event) => event.kind === "lesson" && event.lesson?.step === stepId);
+    expect(await ledNow(db, [assignment], new Date())).toEqual(new Set([assignment]));
+  });
+
+  test("a child's screen knows that help was asked for, and that it came, also when it is opened anew", async () => {
+    const assignment = await lobby();
+    actAs(child());
+    expect((await say(assignment, { kind: "help", asked: true })).status).toBe(200);
+    const screen = await listen<FollowEvent>(followRoute, assignment);
+    await screen.until((event) => event.kind === "asked" && event.asked);
+    actAs(teacher());
+    value(await helped({ assignment, student: world.students[0]! }));
+    await screen.until((event) => event.kind === "asked" && !event.asked);
+  });
+
+  test("a code that is about to end is good for the lesson, and nobody who came in by it is out", async () => {
+    const before = (await joinCodeOf(db, world.class, new Date()))!;
+    await db.query("update class set join_code_expires = now() + interval '5 minutes' where id = $1", [world.class]);
+    await lobby();
+    const code = (await joinCodeOf(db, world.class, new Date()))!;
+    expect(code.code).toBe(before.code);
+    expect(code.expires.getTime()).toBeGreaterThan(Date.now() + 80 * 60_000);
+  });
+
   test("work that opens later opens with the lobby; what was called back is not led", async () => {
     const assignment = await lobby({ opens: { kind: "at", at: later(24) } });
     expect((await assignmentById(db, assignment))!.opens.getTime()).toBeLessThanOrEqual(Date.now());
@@ -361,6 +406,16 @@ describe("leading from the light table", () => {
     );
     actAs(teacher());
     expect(value(await leadResource({ resource: id, class: world.class })).assignment).not.toBe(before);
+  });
+
+  test("work that only some of the class have is not led for the whole class", async () => {
+    actAs(teacher());
+    const { id } = await publishFor(db, world.ines, lessonOf("For one child"));
+    const form = formFor(id, [world.students[0]!]);
+    const own = value(await assignResources(form)).assignments[0]!;
+    const { assignment } = value(await leadResource({ resource: id, class: world.class }));
+    expect(assignment).not.toBe(own);
+    expect((await assignmentById(db, assignment))!.recipients).toBe(world.students.length);
   });
 
   test("not with a class that is not hers, and not with what she may not copy", async () => {

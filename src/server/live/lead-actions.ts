@@ -3,10 +3,9 @@ import { z } from "zod";
 import { plainForm } from "@/core/assign/plain-form";
 import { toWallClock } from "@/core/calendar/format-moment";
 import { newLesson } from "@/core/live/lesson";
-import { JOIN_CODE_MINUTES } from "@/core/student/join-code";
 import { lastLook } from "@/core/assign/last-look";
 import { assignmentById, assignmentsOf } from "@/data/assign/assignments";
-import { joinCodeOf, studentsOf } from "@/data/classes/classes";
+import { extendJoinCode, studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import * as lessons from "@/data/live/lessons";
 import { setAsked } from "@/data/live/places";
@@ -17,6 +16,9 @@ import { changePlaces, giveWork } from "../plan/move-work";
 import { act, ActionError, notThere } from "../web/act";
 
 const Id = z.number().int().positive();
+
+/** The longest a lesson usually takes: so long its code is good, and work that is only for it is open. Milliseconds. */
+const LESSON_MS = 90 * 60_000;
 
 /** Opens the lobby of a piece of work; a lesson that runs already is joined. The class gets a code when it has none. */
 async function openLobby(db: Db, assignment: number, by: number, now: Date): Promise<void> {
@@ -36,7 +38,9 @@ async function openLobby(db: Db, assignment: number, by: number, now: Date): Pro
     await lessons.announceLesson(tx, assignment);
     await lessons.announceToClass(tx, given.class);
   });
-  if (!(await joinCodeOf(db, given.class, now))) await newJoinCode(db, given.class, JOIN_CODE_MINUTES, now);
+  // A code that is about to end would leave those who come later outside; those who came in by it stay in.
+  const until = new Date(now.getTime() + LESSON_MS);
+  if (!(await extendJoinCode(db, given.class, until, now))) await newJoinCode(db, given.class, LESSON_MS / 60_000, now);
 }
 
 /** Leads work the class has. */
@@ -50,8 +54,6 @@ export const leadAssignment = act(
   },
 );
 
-/** How long work that is only for this lesson is open, where no meeting says. Milliseconds. */
-const LESSON_MS = 90 * 60_000;
 const SAME_DAY_MS = 12 * 3_600_000;
 
 /** Leads a lesson with something from the light table: the class gets it now, unless it has it since this morning. */
@@ -68,6 +70,9 @@ export const leadResource = act(
         !one.calledBack &&
         one.opens <= now &&
         one.handedIn === 0 &&
+        // A part of it, or work of some of the children, is another lesson.
+        one.part === null &&
+        one.recipients >= one.classSize &&
         (one.opens >= since || one.due > now),
     );
     if (has) {

@@ -3,7 +3,7 @@ import { inLanguage } from "@/core/content/language";
 import { allQuestions } from "@/core/resource/document";
 import { assignmentById } from "@/data/assign/assignments";
 import type { Db } from "@/data/engine/db";
-import { runningLesson, type Lesson } from "@/data/live/lessons";
+import type { Lesson } from "@/data/live/lessons";
 import type { StepNote } from "@/data/live/step-notes";
 import { chosenSoFar } from "@/data/live/answers-so-far";
 import { ledDocument } from "./room";
@@ -21,9 +21,14 @@ export type FollowEvent =
   | { kind: "point"; on: string | null; x: number; y: number }
   /** Between this child and the teacher; `allowed`: whether another may be written. */
   | { kind: "notes"; notes: StepNote[]; allowed: boolean }
+  /** Whether the teacher still sees that this child needs help. */
+  | { kind: "asked"; asked: boolean }
   | { kind: "work" };
 
-export function followEvent(lesson: Pick<Lesson, "state" | "version" | "leader"> | undefined, now: Date): FollowEvent {
+export function followEvent(
+  lesson: Pick<Lesson, "state" | "version" | "leader"> | undefined,
+  now: Date,
+): Extract<FollowEvent, { kind: "lesson" }> {
   return {
     kind: "lesson",
     lesson: lesson ? { ...viewOf(lesson.state), version: lesson.version, leader: lesson.leader } : null,
@@ -41,23 +46,23 @@ export function followNotice(assignment: number, ...of: Parameters<typeof follow
 }
 
 /** The options of a question, or of one asked on the spot, in words; null: it has none. */
-async function optionsOf(db: Db, assignment: number, lesson: Lesson): Promise<{ id: string; label: string }[] | null> {
+async function optionsOf(db: Db, lesson: Lesson): Promise<{ id: string; label: string }[] | null> {
   const { shown, quick } = lesson.state;
   if (quick && quick.id === shown?.question)
     return quick.options.length > 0 ? quick.options.map((label, at) => ({ id: String(at), label })) : null;
-  const given = await assignmentById(db, assignment);
+  const given = await assignmentById(db, lesson.assignment);
   const document = given && (await ledDocument(db, given));
   const found = document && allQuestions(document).find(({ question }) => question.id === shown?.question);
   if (!found || !("options" in found.question)) return null;
   return found.question.options.map(({ id, text }) => ({ id, label: inLanguage(text, document.languages) ?? id }));
 }
 
-/** The chart that is shown now, counted without names; null: none is. */
-export async function shownBars(db: Db, assignment: number): Promise<FollowEvent | null> {
-  const lesson = await runningLesson(db, assignment);
-  if (!lesson?.state.shown?.chart) return null;
+/** The chart a lesson shows now, counted without names; null: it shows none. */
+export async function shownBars(db: Db, lesson: Lesson): Promise<FollowEvent | null> {
+  if (!lesson.state.shown?.chart) return null;
+  const { assignment } = lesson;
   const { question } = lesson.state.shown;
-  const options = await optionsOf(db, assignment, lesson);
+  const options = await optionsOf(db, lesson);
   const chosen = await chosenSoFar(db, { assignment, lesson: lesson.id, question });
   const values = chosen.flatMap((value) =>
     Array.isArray(value) ? [...new Set(value.map(String))] : typeof value === "object" ? [] : [String(value)],

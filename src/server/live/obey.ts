@@ -48,7 +48,7 @@ async function change(
   of: { assignment: number; by: number; asked: LessonCommand; now: Date },
   tries: number,
 ): Promise<Obeyed> {
-  const lesson = await lessons.runningLesson(db, of.assignment);
+  const lesson = await lessons.openedLesson(db, of.assignment);
   if (!lesson) return { problem: hasEnded };
   const state = lessonAfter(lesson.state, of.asked, of.now.getTime());
   if (typeof state === "string") return { problem: whyNot[state] };

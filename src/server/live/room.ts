@@ -11,7 +11,7 @@ import { seatsOf } from "@/data/classes/groups";
 import { readRevision } from "@/data/engine/read-once";
 import type { Queryable } from "@/data/engine/db";
 import { answersSoFar, handedInOf } from "@/data/live/answers-so-far";
-import { quickAnswersOf, runningLesson } from "@/data/live/lessons";
+import { openedLesson, quickAnswersOf } from "@/data/live/lessons";
 import { placesIn } from "@/data/live/places";
 
 /** What most of those who have the work have: what the teacher leads. Undefined: nobody has it. */
@@ -82,7 +82,7 @@ export async function roomOf(db: Queryable, assignment: Pick<Assignment, "id" | 
       return roomAfter([so], { kind: "answers", student: one.student, number: 0, at: at.getTime(), answers })[0]!;
     }, one);
   });
-  const lesson = await runningLesson(db, assignment.id);
+  const lesson = await openedLesson(db, assignment.id);
   for (const { question, student, value, at } of lesson ? await quickAnswersOf(db, lesson.id) : [])
     room = roomAfter(room, {
       ...{ kind: "answers", student, number: 0, at: at.getTime() },

@@ -2,7 +2,7 @@ import type { RoomEvent, Seated } from "@/core/live/room";
 import type { LessonState } from "@/core/live/lesson";
 import { assignmentById } from "@/data/assign/assignments";
 import type { Db } from "@/data/engine/db";
-import { runningLesson } from "@/data/live/lessons";
+import { announceLesson, openedLesson, watchLesson } from "@/data/live/lessons";
 import { stepNotesOf, type StepNote } from "@/data/live/step-notes";
 import { log } from "../web/log";
 import type { SendEvent } from "../web/live-stream";
@@ -24,9 +24,12 @@ export interface WatchedLesson {
 }
 
 export async function watchedLesson(db: Db, assignment: number): Promise<WatchedLesson | null> {
-  const lesson = await runningLesson(db, assignment);
+  const lesson = await openedLesson(db, assignment);
   return lesson ? { state: lesson.state, version: lesson.version, leader: lesson.leader, ledBy: lesson.ledBy } : null;
 }
+
+/** So often it is noted that a teacher's screen is there. */
+const STILL_MS = 60_000;
 
 /** Tells a teacher's screen what happens in the room. Returns what ends it. */
 export async function watchRoom(db: Db, assignment: number, send: SendEvent): Promise<() => void> {
@@ -43,6 +46,10 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
   const notes = () => void readNotes().catch(problem);
   const room = () => void readRoom().catch(problem);
   const lesson = () => void readLesson().catch(problem);
+  const stillWatched = async () => {
+    // Those who were let go meanwhile follow again.
+    if (await watchLesson(db, assignment, new Date())) await announceLesson(db, assignment);
+  };
   const event = (kind: "answers" | "place") => (payload: string) => {
     const notice = noticeIn(payload) as object | null;
     if (notice) tell({ kind, ...notice } as WatchEvent);
@@ -64,7 +71,10 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
       lesson,
     ),
   ]);
+  const beat = setInterval(() => void stillWatched().catch(problem), STILL_MS);
+  beat.unref();
   try {
+    await stillWatched();
     const given = await assignmentById(db, assignment);
     if (given)
       send(JSON.stringify({ kind: "room", room: await roomOf(db, given), now: Date.now() } satisfies WatchEvent));
@@ -76,5 +86,8 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
   const waited = waiting;
   waiting = null;
   waited.forEach((one) => send(JSON.stringify(one)));
-  return () => stops.forEach((stop) => stop());
+  return () => {
+    clearInterval(beat);
+    stops.forEach((stop) => stop());
+  };
 }

@@ -6,5 +6,6 @@ import { numberFrom, route } from "@/server/web/route";
 export const GET = route(
   "lead a lesson",
   (params) => ({ assignment: numberFrom(params, "assignment") }),
-  async ({ db, params, request }) => eventStream(request, (send) => follow(db, numberFrom(params, "assignment"), send)),
+  async ({ db, params, request }) =>
+    eventStream(request, async (send) => (await follow(db, numberFrom(params, "assignment"), send)).stop),
 );
