@@ -90,10 +90,10 @@ test("a lesson is led from the lobby to the end: a teacher, a board and six chil
   ] as const)
     await page.getByRole("button", { name: said, exact: true }).click();
   await expect(ines.getByText("3 of 22 have answered")).toBeVisible();
-  await ines.getByRole("button", { name: "Close and show it" }).click();
+  await ines.getByRole("button", { name: "Close and show answers" }).click();
   await expect(board.getByText("What the class chose")).toBeVisible();
   await expect(mei.getByText("3 have answered")).toBeVisible();
-  await ines.getByRole("button", { name: "Take it away" }).click();
+  await ines.getByRole("button", { name: "Remove" }).click();
 
   // What a child answers arrives; a child who is stuck is seen, and helped.
   await ines.keyboard.press("ArrowLeft");

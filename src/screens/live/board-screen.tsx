@@ -31,7 +31,7 @@ export function LessonBoard({
   asStudent: boolean;
 }) {
   const t = useTranslations("lesson");
-  const followed = useLesson(`/lead/${assignment}/board/live`);
+  const { followed } = useLesson(`/lead/${assignment}/board/live`);
   const { lesson, ahead } = followed;
   const sheet = useRef<HTMLDivElement>(null);
   const running = lesson?.phase === "running";

@@ -4,9 +4,11 @@ import { standingOn, type AskedStep, type Seated } from "@/core/live/room";
 import type { LessonCommand } from "@/core/live/lesson";
 import type { Closes } from "@/core/assign/form";
 import { titleOf, type Document } from "@/core/resource/document";
+import type { Outcome } from "@/server/web/act";
+import { useOnce } from "../use-once";
 import { Button } from "@/ui/button";
 import { changeTimes } from "@/screens/acts/assign";
-import { undoPlan } from "@/screens/acts/plan";
+import { rescheduleOrphaned, undoPlan } from "@/screens/acts/plan";
 import { orTell } from "@/screens/acts/tried";
 import { Dialog } from "@/ui/dialog";
 import { tell } from "@/ui/toast";
@@ -48,19 +50,20 @@ export function EndDialog({
       ...{ right: count("right"), other: count("partly", "wrong", "answered") },
     };
   });
-  const end = async (to: string) => {
-    if (await lead({ do: "end" })) router.push(to);
+  const [busy, once] = useOnce();
+  const toResults = () => router.push(`/results?assignment=${assignment}`);
+  const end = async () => void ((await lead({ do: "end" })) && toResults());
+  /** Ends it and moves the work; what was done can be taken back. */
+  const endAnd = async (move: () => Promise<Outcome<{ event: number }>>, said: string) => {
+    if (!(await lead({ do: "end" }))) return;
+    const outcome = await move();
+    toResults();
+    if (outcome.ok) tell(said, () => void orTell(undoPlan({ event: outcome.value.event })));
   };
-  const asHomework = async () => {
-    if (!homework || !(await lead({ do: "end" }))) return;
-    const outcome = await changeTimes({ assignment, ...homework.times });
-    router.push(`/results?assignment=${assignment}`);
-    if (!outcome.ok) return;
-    tell(
-      `What is left is homework, due ${homework.said}.`,
-      () => void orTell(undoPlan({ event: outcome.value.event })),
-    );
-  };
+  const asHomework = () =>
+    endAnd(() => changeTimes({ assignment, ...homework!.times }), `What is left is homework, due ${homework!.said}.`);
+  const inNextLesson = () =>
+    endAnd(() => rescheduleOrphaned({ assignments: [assignment] }), "It goes on in the next lesson of this class.");
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="End the lesson" wide>
       <table className="w-full text-[14px]">
@@ -70,7 +73,7 @@ export function EndDialog({
             <th className="py-1 font-normal">Step</th>
             <th className="text-right font-normal">Seen by</th>
             <th className="text-right font-normal">Right</th>
-            <th className="text-right font-normal">Answered otherwise</th>
+            <th className="text-right font-normal">Not right yet</th>
           </tr>
         </thead>
         <tbody>
@@ -90,11 +93,17 @@ export function EndDialog({
       </table>
       <p className="mt-4 text-ink-soft">What students answered is kept. The rest:</p>
       <div className="mt-2 flex flex-wrap gap-2">
-        <Button look="main" onClick={() => void end(`/results?assignment=${assignment}`)}>
+        <Button look="main" disabled={busy} onClick={() => once(end)}>
           They go on at their own pace
         </Button>
-        {homework && <Button onClick={() => void asHomework()}>As homework, due {homework.said}</Button>}
-        <Button onClick={() => void end(`/plan?item=${assignment}`)}>Move it to another lesson …</Button>
+        {homework && (
+          <Button disabled={busy} onClick={() => once(asHomework)}>
+            As homework, due {homework.said}
+          </Button>
+        )}
+        <Button disabled={busy} onClick={() => once(inNextLesson)}>
+          In the next lesson
+        </Button>
       </div>
     </Dialog>
   );

@@ -1,11 +1,11 @@
 "use client";
 import { Presentation } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useTransition } from "react";
 import { leadResource } from "@/screens/acts/lead";
 import { buttonClasses } from "@/ui/button";
 import { useKeys } from "@/ui/keys";
 import { Tip } from "@/ui/tip";
+import { useOnce } from "../use-once";
 
 /** From the light table straight into the lobby: the class has it, and a code to come in. */
 export function LeadButton({
@@ -18,10 +18,10 @@ export function LeadButton({
   classes: readonly { id: number; name: string }[];
 }) {
   const router = useRouter();
-  const [busy, start] = useTransition();
+  const [busy, once] = useOnce();
   const name = classes.find(({ id }) => id === current)?.name ?? "the class";
   const lead = () =>
-    start(async () => {
+    once(async () => {
       const outcome = await leadResource({ resource, class: current });
       if (outcome.ok) router.push(`/lead/${outcome.value.assignment}`);
     });

@@ -210,7 +210,7 @@ export function LeadControls({
           look={state.eyesUp ? "clay" : "plain"}
           onClick={() => lead({ do: "eyes up", up: !state.eyesUp })}
         >
-          <Eye size={16} aria-hidden /> {state.eyesUp ? "Eyes down" : "All eyes up"} <Key>y</Key>
+          <Eye size={16} aria-hidden /> {state.eyesUp ? "Let them go on" : "All eyes up"} <Key>y</Key>
         </Button>
         <Button aria-pressed={pen} onClick={onPen} className={pen ? "!border-ink !bg-ink !text-paper" : ""}>
           <PenLine size={16} aria-hidden /> {pen ? "Pen on" : "Pen"} <Key>p</Key>

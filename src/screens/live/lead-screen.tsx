@@ -1,5 +1,6 @@
 "use client";
 import { Eye, EyeOff, Flag, MonitorUp, Presentation, TriangleAlert, WifiOff } from "lucide-react";
+import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import type { LessonState } from "@/core/live/lesson";
 import { formatDay, toWallClock } from "@/core/calendar/format-moment";
@@ -20,6 +21,7 @@ import { useKeys } from "@/ui/keys";
 import { Notice } from "@/ui/notice";
 import { Segmented } from "@/ui/segmented";
 import { Rich } from "../step/rich";
+import { useOnce } from "../use-once";
 import { Chosen, optionsOf } from "./chosen";
 import { command } from "./command";
 import { EndDialog, type Homework } from "./end-dialog";
@@ -75,6 +77,7 @@ export function LeadScreen({
     [document],
   );
   const [looked, setLooked] = useState(0);
+  const [headed, setHeaded] = useState<string | null>(null);
   const [names, setNames] = useState(true);
   const [plan, setPlan] = useState<"seats" | "table">("seats");
   const [pen, setPen] = useState(false);
@@ -82,25 +85,36 @@ export function LeadScreen({
   const [ending, setEnding] = useState(false);
   const [opened, setOpened] = useState<number | null>(null);
   const pointed = useRef(0);
+  const router = useRouter();
+  const [opening, once] = useOnce();
 
   const state = lesson?.state ?? null;
   const running = state?.phase === "running";
   const ledAt = state ? document.steps.findIndex(({ id }) => id === state.step) : -1;
-  const at = running && ledAt >= 0 ? ledAt : looked;
+  // Where she is going already: three quick presses are three steps.
+  const headedAt = headed === null ? -1 : document.steps.findIndex(({ id }) => id === headed);
+  const at = !running ? looked : headedAt >= 0 ? headedAt : Math.max(0, ledAt);
   const step = document.steps[at];
   const go = (to: number) => {
     const wanted = document.steps[to];
     if (!wanted) return;
     setLooked(to);
     setPen(false);
-    if (running) void lead({ do: "go", step: wanted.id, nth: to });
+    if (!running) return;
+    setHeaded(wanted.id);
+    void lead({ do: "go", step: wanted.id, nth: to }).then(() => setHeaded((old) => (old === wanted.id ? null : old)));
   };
   const begin = () => {
     const first = document.steps[looked] ?? document.steps[0];
     if (first) void lead({ do: "begin", step: first.id, nth: document.steps.indexOf(first) });
   };
   const question = step && questionsOf(step)[0];
-  const open = () => void leadAssignment({ assignment: assignment.id });
+  const open = () =>
+    once(async () => {
+      const outcome = await leadAssignment({ assignment: assignment.id });
+      // The class may have a new code to come in by.
+      if (outcome.ok) router.refresh();
+    });
   const seeAsChild = () =>
     void window.open(`/lead/${assignment.id}/board?as=student`, "_blank", "width=420,height=780");
   useKeys({
@@ -161,7 +175,7 @@ export function LeadScreen({
             ? running
               ? `${lesson.leader} leads since ${clockAt(state.went[0]?.at ?? 0, zone)} · ${inNow} of ${room.length} in`
               : `lobby · ${inNow} of ${room.length} in`
-            : `own pace · ${inNow} of ${room.length} at it now${past ? ` · last led by ${past.leader}, ${formatDay(past.ended, zone, past.ended)}` : ""}`}
+            : `own pace · ${inNow} of ${room.length} working now${past ? ` · last led by ${past.leader}, ${formatDay(past.ended, zone, past.ended)}` : ""}`}
         </span>
         {lesson && code && (
           <span className="text-[13px]">
@@ -170,7 +184,7 @@ export function LeadScreen({
         )}
         {!there && (
           <span role="status" className="inline-flex items-center gap-1 text-[13px] font-semibold text-clay">
-            <WifiOff size={15} aria-hidden /> Line lost. Trying again …
+            <WifiOff size={15} aria-hidden /> Connection lost. Trying again …
           </span>
         )}
         <span className="ml-auto flex gap-2">
@@ -185,7 +199,7 @@ export function LeadScreen({
               <Flag size={16} aria-hidden /> End the lesson …
             </Button>
           ) : (
-            <Button key="lead" look="main" onClick={open}>
+            <Button key="lead" look="main" disabled={opening} onClick={open}>
               <Presentation size={16} aria-hidden /> Lead it <Key>l</Key>
             </Button>
           )}

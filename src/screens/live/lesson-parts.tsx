@@ -36,6 +36,7 @@ export function LessonLine({ followed, done }: { followed: Followed; done: boole
         <span className="inline-flex items-center gap-2 font-bold text-ink">
           <Presentation size={18} aria-hidden /> {t("leads", { teacher: lesson.leader })}
         </span>
+        {!followed.there && <span className="font-bold text-clay">{t("lost")}</span>}
         {!done && t(pace[lesson.pace])}
         {lesson.timer && <TimerSign timer={lesson.timer} ahead={ahead} />}
       </p>

@@ -62,7 +62,7 @@ export function StudentPanel({
               <span className="min-w-0 flex-1 truncate" title={answer?.said}>
                 {answer?.said || <span className="text-ink-soft">{titleOf({ ...document, title: step.title })}</span>}
               </span>
-              {answer && answer.wrong > 1 && <span className="text-ink-soft">{answer.wrong} tries not right</span>}
+              {answer && answer.wrong > 1 && <span className="text-ink-soft">{answer.wrong} wrong tries</span>}
             </li>
           );
         })}

@@ -27,7 +27,7 @@ export function useFollowing(of: {
   onMoved: (at: number) => void;
 }) {
   const { assignment, steps, readOnly, own, onMoved } = of;
-  const followed = useLesson(`/student/${assignment}/live`);
+  const { followed, setAsked } = useLesson(`/student/${assignment}/live`);
   const { lesson, ahead } = followed;
   const ids = useMemo(() => steps.map(({ id }) => id), [steps]);
   const follows = lesson && !readOnly ? followedBy(lesson, ids) : { at: null, upTo: steps.length };
@@ -42,11 +42,15 @@ export function useFollowing(of: {
     void say(assignment, { kind: "step", step });
   }, [assignment, held, readOnly, step]);
 
-  const [askedOn, setAskedOn] = useState<string | null>(null);
-  const asked = askedOn !== null && askedOn === step;
+  // Who goes on has got on.
+  const [askedOn, setAskedOn] = useState(step);
+  if (askedOn !== step) {
+    setAskedOn(step);
+    setAsked(false);
+  }
   const askForHelp = (now: boolean) => {
-    setAskedOn(now ? (step ?? null) : null);
-    void say(assignment, { kind: "help", asked: now }).then((told) => told || setAskedOn(null));
+    setAsked(now);
+    void say(assignment, { kind: "help", asked: now }).then((told) => told || setAsked(!now));
   };
   const quick = lesson?.quick?.id;
   const sayQuick = useCallback(
@@ -64,5 +68,5 @@ export function useFollowing(of: {
     () => ({ here, playing: block === null ? null : { block, from, at: since - ahead } }),
     [here, block, from, since, ahead],
   );
-  return { followed, at, held, upTo: follows.upTo, asked, askForHelp, sayQuick, sayNote, filmPlace };
+  return { followed, at, held, upTo: follows.upTo, askForHelp, sayQuick, sayNote, filmPlace };
 }

@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { useRouter } from "next/navigation";
 import type { StepNote } from "@/data/live/step-notes";
 import { openEvents } from "../event-stream";
@@ -20,11 +20,22 @@ export interface Followed {
   /** What the teacher and this child have written each other, and whether another may be written. */
   notes: readonly StepNote[];
   mayWrite: boolean;
+  /** The teacher sees that this child needs help. */
+  asked: boolean;
   /** False: the line is lost; it is tried again by itself. */
   there: boolean;
 }
 
-const nothing: Followed = { lesson: null, ahead: 0, bars: null, point: null, notes: [], mayWrite: false, there: true };
+const nothing: Followed = {
+  lesson: null,
+  ahead: 0,
+  bars: null,
+  point: null,
+  notes: [],
+  mayWrite: false,
+  asked: false,
+  there: true,
+};
 /** The way here takes now longer, now shorter: only a clock that is really another is put right. */
 const ENOUGH_MS = 700;
 export const steadily = (before: number, measured: number): number =>
@@ -34,7 +45,7 @@ export const steadily = (before: number, measured: number): number =>
 const POINT_MS = 1_600;
 
 /** Follows the lesson told at an address. What changed about the work itself reads the page again. */
-export function useLesson(address: string): Followed {
+export function useLesson(address: string): { followed: Followed; setAsked: (asked: boolean) => void } {
   const router = useRouter();
   const [followed, setFollowed] = useState(nothing);
   useEffect(() => {
@@ -58,6 +69,8 @@ export function useLesson(address: string): Followed {
           return setFollowed((old) => ({ ...old, point: event }));
         case "notes":
           return setFollowed((old) => ({ ...old, notes: event.notes, mayWrite: event.allowed }));
+        case "asked":
+          return setFollowed((old) => ({ ...old, asked: event.asked }));
         case "work":
           return router.refresh();
       }
@@ -69,5 +82,6 @@ export function useLesson(address: string): Followed {
       stop();
     };
   }, [address, router]);
-  return followed;
+  const setAsked = useCallback((asked: boolean) => setFollowed((old) => ({ ...old, asked })), []);
+  return { followed, setAsked };
 }

@@ -1,5 +1,5 @@
 "use client";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { roomAfter, type Seated } from "@/core/live/room";
 import type { LessonCommand } from "@/core/live/lesson";
 import type { StepNote } from "@/data/live/step-notes";
@@ -42,17 +42,24 @@ export function useRoom(assignment: number, start: { room: readonly Seated[]; le
   }, [assignment]);
 
   /** Does something for all screens. What comes back is shown at once; why not is told. */
+  const last = useRef<Promise<unknown>>(Promise.resolve());
   const lead = useCallback(
-    async (asked: LessonCommand): Promise<boolean> => {
-      const obeyed = await command(assignment, asked);
-      if ("problem" in obeyed) {
-        tellProblem(obeyed.problem);
-        return false;
-      }
-      setState((old) =>
-        old.lesson && old.lesson.version < obeyed.version ? { ...old, lesson: { ...old.lesson, ...obeyed } } : old,
-      );
-      return true;
+    (asked: LessonCommand): Promise<boolean> => {
+      const send = async () => {
+        const obeyed = await command(assignment, asked);
+        if ("problem" in obeyed) {
+          tellProblem(obeyed.problem);
+          return false;
+        }
+        setState((old) =>
+          old.lesson && old.lesson.version < obeyed.version ? { ...old, lesson: { ...old.lesson, ...obeyed } } : old,
+        );
+        return true;
+      };
+      // One after another: what was pressed last is what stands.
+      const sent = last.current.then(send);
+      last.current = sent;
+      return sent;
     },
     [assignment],
   );

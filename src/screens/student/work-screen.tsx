@@ -189,7 +189,7 @@ export function StudentWorkScreen({
   const [ownAt, setAt] = useState(() =>
     readOnly ? steps.length : Object.keys(data.values).length === 0 ? 0 : Math.max(0, firstOpen),
   );
-  const { followed, at, held, upTo, asked, askForHelp, sayQuick, sayNote, filmPlace } = useFollowing({
+  const { followed, at, held, upTo, askForHelp, sayQuick, sayNote, filmPlace } = useFollowing({
     ...{ assignment: task.assignment, steps, readOnly, own: ownAt, onMoved: setAt },
   });
   const step = steps[at];
@@ -343,7 +343,7 @@ export function StudentWorkScreen({
             <StepNotes
               key={shown.id}
               notes={followed.notes.filter((note) => note.step === shown.id)}
-              open={asked}
+              open={followed.asked}
               send={followed.mayWrite ? sayNote : undefined}
             />
           )}
@@ -365,7 +365,7 @@ export function StudentWorkScreen({
               <ArrowLeft size={20} aria-hidden /> {t("back")}
             </button>
             <div className="flex-1">{!readOnly && <KeptSign state={answers.state} />}</div>
-            {!readOnly && at < steps.length && <HelpButton asked={asked} onAsk={askForHelp} />}
+            {!readOnly && at < steps.length && <HelpButton asked={followed.asked} onAsk={askForHelp} />}
             {at < steps.length && (
               <button
                 type="button"
