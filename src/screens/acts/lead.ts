@@ -4,5 +4,6 @@ import { tried } from "./tried";
 
 export const leadAssignment = tried(actions.leadAssignment);
 export const leadResource = tried(actions.leadResource);
+export const goOnNextLesson = tried(actions.goOnNextLesson);
 export const helped = tried(actions.helped);
 export const writeNote = tried(actions.writeNote);

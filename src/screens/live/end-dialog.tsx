@@ -8,7 +8,8 @@ import type { Outcome } from "@/server/web/act";
 import { useOnce } from "../use-once";
 import { Button } from "@/ui/button";
 import { changeTimes } from "@/screens/acts/assign";
-import { rescheduleOrphaned, undoPlan } from "@/screens/acts/plan";
+import { undoPlan } from "@/screens/acts/plan";
+import { goOnNextLesson } from "@/screens/acts/lead";
 import { orTell } from "@/screens/acts/tried";
 import { Dialog } from "@/ui/dialog";
 import { tell } from "@/ui/toast";
@@ -29,6 +30,7 @@ export function EndDialog({
   document,
   assignment,
   homework,
+  next,
   lead,
 }: {
   open: boolean;
@@ -39,6 +41,8 @@ export function EndDialog({
   assignment: number;
   /** What the times are when the rest is homework; null: there is no school day to come. */
   homework: Homework | null;
+  /** When the class meets next; null: it does not. */
+  next: string | null;
   lead: (asked: LessonCommand) => Promise<boolean>;
 }) {
   const router = useRouter();
@@ -62,8 +66,7 @@ export function EndDialog({
   };
   const asHomework = () =>
     endAnd(() => changeTimes({ assignment, ...homework!.times }), `What is left is homework, due ${homework!.said}.`);
-  const inNextLesson = () =>
-    endAnd(() => rescheduleOrphaned({ assignments: [assignment] }), "It goes on in the next lesson of this class.");
+  const inNextLesson = () => endAnd(() => goOnNextLesson({ assignment }), `It goes on in the next lesson, ${next}.`);
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="End the lesson" wide>
       <table className="w-full text-[14px]">
@@ -101,9 +104,11 @@ export function EndDialog({
             As homework, due {homework.said}
           </Button>
         )}
-        <Button disabled={busy} onClick={() => once(inNextLesson)}>
-          In the next lesson
-        </Button>
+        {next && (
+          <Button disabled={busy} onClick={() => once(inNextLesson)}>
+            In the next lesson, {next}
+          </Button>
+        )}
       </div>
     </Dialog>
   );

@@ -51,6 +51,7 @@ export interface LeadScreenProps {
   code: JoinCode | null;
   joinLink: string;
   homework: Homework | null;
+  next: string | null;
   zone: string;
 }
 
@@ -64,6 +65,7 @@ export function LeadScreen({
   code,
   joinLink,
   homework,
+  next,
   zone,
 }: LeadScreenProps) {
   const { room, lesson, notes: written, ahead, there, lead } = useRoom(assignment.id, start);
@@ -224,7 +226,11 @@ export function LeadScreen({
                 key={step.id}
                 step={step}
                 document={document}
-                label={running ? `as the class sees it, on ${inNow} screens and the board` : "as students see it"}
+                label={
+                  running
+                    ? `as the class sees it, on ${inNow === 1 ? "1 screen" : `${inNow} screens`} and the board`
+                    : "as students see it"
+                }
                 strokes={running ? state.pen : []}
                 onStroke={running && pen ? (stroke) => void lead({ do: "draw", stroke }) : undefined}
                 onPoint={
@@ -372,7 +378,7 @@ export function LeadScreen({
       )}
       <QuickDialog open={quick} onOpenChange={setQuick} lead={lead} />
       <EndDialog
-        {...{ room, steps, document, homework, lead }}
+        {...{ room, steps, document, homework, next, lead }}
         open={ending}
         onOpenChange={setEnding}
         assignment={assignment.id}

@@ -44,7 +44,7 @@ function Desk({ one, at, props }: { one: Seated; at: number; props: RoomProps })
       onClick={() => onOpen(one.student)}
       aria-pressed={opened === one.student}
       aria-label={`${label}: ${reason ? `stuck, ${formatStuck(reason)}` : name}${here ? "" : ", not there"}`}
-      title={reason ? formatStuck(reason) : undefined}
+      title={[names && one.name, reason && formatStuck(reason)].filter(Boolean).join(": ") || undefined}
       style={one.seat ? { gridColumn: one.seat.x + 1, gridRow: one.seat.y + 1 } : undefined}
       className={clsx(
         "grid h-11 min-w-0 content-center rounded-[4px] border px-1.5 text-left leading-tight",

@@ -28,7 +28,10 @@ export function StepNotes({
     if (sent) setText("");
   };
   return (
-    <section aria-labelledby="step-notes" className="mt-4 grid gap-2 rounded-card border border-line bg-card p-4">
+    <section
+      aria-labelledby="step-notes"
+      className="mt-4 grid grid-cols-1 gap-2 rounded-card border border-line bg-card p-4"
+    >
       <h2 id="step-notes" className="font-bold">
         {t("notes")}
       </h2>

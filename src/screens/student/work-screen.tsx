@@ -58,7 +58,8 @@ function KeptSign({ state }: { state: KeepState }) {
   const { icon: Icon, text } = keptSigns[state];
   return (
     <p role="status" className="flex items-center gap-1.5 text-[14px] text-ink-soft">
-      <Icon size={16} aria-hidden className={clsx("shrink-0", state === "sending" && "animate-spin")} /> {t(text)}
+      <Icon size={16} aria-hidden className={clsx("shrink-0", state === "sending" && "animate-spin")} />{" "}
+      <span className="max-[22rem]:sr-only">{t(text)}</span>
     </p>
   );
 }
@@ -362,7 +363,7 @@ export function StudentWorkScreen({
               onClick={() => go(at - 1)}
               className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4 font-bold disabled:opacity-40"
             >
-              <ArrowLeft size={20} aria-hidden /> {t("back")}
+              <ArrowLeft size={20} aria-hidden /> <span className="max-[26rem]:sr-only">{t("back")}</span>
             </button>
             <div className="flex-1">{!readOnly && <KeptSign state={answers.state} />}</div>
             {!readOnly && at < steps.length && <HelpButton asked={followed.asked} onAsk={askForHelp} />}
@@ -372,7 +373,7 @@ export function StudentWorkScreen({
                 title={held || at >= upTo ? lessonText("waitHere") : undefined}
                 disabled={held || at >= upTo}
                 onClick={() => go(at + 1)}
-                className="disabled:opacity-40 inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green bg-green px-5 font-bold text-on-green"
+                className="inline-flex whitespace-nowrap disabled:opacity-40 min-h-12 items-center gap-2 rounded-card border-2 border-green bg-green px-5 font-bold text-on-green"
               >
                 {held || at >= upTo ? lessonText("wait") : t(at === steps.length - 1 ? "toTheEnd" : "next")}{" "}
                 <ArrowRight size={20} aria-hidden />

@@ -7,7 +7,7 @@ import { GET as roomRoute } from "@/app/lead/[assignment]/live/route";
 import { assignmentById, assignmentsOf } from "@/data/assign/assignments";
 import { joinCodeOf } from "@/data/classes/classes";
 import { ledNow } from "@/data/live/lessons";
-import { lesson as lessonOf, publishFor } from "@/data/testing/world";
+import { lesson as lessonOf, publishFor, smallCalendar } from "@/data/testing/world";
 import { actAs, value, visitorOf } from "../testing/as";
 import {
   child,
@@ -27,7 +27,8 @@ import type { FollowEvent } from "./lesson-view";
 import type { WatchEvent } from "./watch-room";
 import { POST as commandRoute } from "@/app/lead/[assignment]/command/route";
 import { assignResources } from "../assign/assign-actions";
-import { helped, leadAssignment, leadResource, writeNote } from "./lead-actions";
+import { undoPlan } from "../plan/plan-actions";
+import { goOnNextLesson, helped, leadAssignment, leadResource, writeNote } from "./lead-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -382,6 +383,25 @@ describe("leading work the class has", () => {
       problem: expect.stringContaining("called back"),
     });
   });
+});
+
+test("what was not reached goes on in the next lesson of the class, opened and due with it, and is taken back", async () => {
+  const assignment = await lobby();
+  value(await lead(assignment, { do: "end" }));
+  expect(await goOnNextLesson({ assignment })).toMatchObject({
+    ok: false,
+    problem: expect.stringContaining("No lesson"),
+  });
+  const today = new Date().toISOString().slice(0, 10);
+  await smallCalendar(db, world, today);
+  const before = (await assignmentById(db, assignment))!;
+  const { event } = value(await goOnNextLesson({ assignment }));
+  const after = (await assignmentById(db, assignment))!;
+  expect(after.meeting).not.toBeNull();
+  expect(after.opens.getTime()).toBeGreaterThan(Date.now());
+  expect(after.due.getTime()).toBeGreaterThanOrEqual(after.opens.getTime() + 45 * 60_000);
+  value(await undoPlan({ event }));
+  expect(await assignmentById(db, assignment)).toMatchObject({ opens: before.opens, due: before.due, meeting: null });
 });
 
 describe("leading from the light table", () => {

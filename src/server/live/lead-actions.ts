@@ -13,6 +13,7 @@ import { addStepNote } from "@/data/live/step-notes";
 import { prepareAssigning } from "../assign/assigning";
 import { newJoinCode } from "../classes/new-join-code";
 import { changePlaces, giveWork } from "../plan/move-work";
+import { nextLesson } from "./next-lesson";
 import { act, ActionError, notThere } from "../web/act";
 
 const Id = z.number().int().positive();
@@ -122,5 +123,17 @@ export const writeNote = act(
         "This note was not sent: your school has switched notes off, or there are too many already.",
       );
     return {};
+  },
+);
+
+/** What was not reached goes on in the next lesson of the class. */
+export const goOnNextLesson = act(
+  "lead a lesson",
+  z.object({ assignment: Id }),
+  (input) => ({ assignment: input.assignment }),
+  async ({ db, visitor, now }, { assignment }) => {
+    const next = await nextLesson(db, (await assignmentById(db, assignment))!, now, visitor.zone);
+    if (!next) throw new ActionError("No lesson of this class is left in the calendar. The work stays as it is.");
+    return { event: await changePlaces(db, visitor.id, now, "moved work to the next lesson", [next.place]) };
   },
 );

@@ -10,6 +10,7 @@ import type { Db } from "@/data/engine/db";
 import { lastLesson } from "@/data/live/lessons";
 import { calendarOf } from "@/data/plan/calendar";
 import type { Visitor } from "../web/session";
+import { nextLesson } from "./next-lesson";
 import { ledDocument, roomOf } from "./room";
 import { watchedLesson, type WatchedLesson } from "./watch-room";
 
@@ -22,6 +23,8 @@ export interface LeadPageData {
   /** The last lesson that was led with it and is over: its minutes are shown while nobody leads. */
   past: { state: LessonState; leader: string; ended: Date } | null;
   code: JoinCode | null;
+  /** When the class meets next, in words; null: it does not. */
+  next: string | null;
   /** The times of the rest as homework; null: no school day is to come. */
   homework: { said: string; times: { opens: string; due: string; closes: "never" } } | null;
 }
@@ -36,8 +39,9 @@ export async function leadPage(db: Db, visitor: Visitor, id: number, now: Date):
   if (!document) return null;
   const calendar = await calendarOf(db, assignment.school);
   const today = schoolClock(now, calendar.zone).date;
-  const next = schoolDaysLater(calendar, today, 1);
-  const due = next === null ? null : momentAt(next, MORNING, calendar.zone);
+  const tomorrow = schoolDaysLater(calendar, today, 1);
+  const due = tomorrow === null ? null : momentAt(tomorrow, MORNING, calendar.zone);
+  const next = await nextLesson(db, assignment, now, calendar.zone);
   const steps = document.steps.filter(({ audience }) => audience !== "teacher");
   const past = await lastLesson(db, id);
   return {
@@ -47,6 +51,7 @@ export async function leadPage(db: Db, visitor: Visitor, id: number, now: Date):
     start: { room: await roomOf(db, assignment), lesson: await watchedLesson(db, id) },
     past: past?.ended ? { state: past.state, leader: past.leader, ended: past.ended } : null,
     code: await joinCodeOf(db, assignment.class, now),
+    next: next && formatMoment(next.meeting.starts, visitor.zone, now),
     homework: due && {
       said: formatMoment(due, visitor.zone, now),
       times: {
