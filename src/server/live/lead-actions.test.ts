@@ -22,6 +22,7 @@ import {
   teacher,
   world,
 } from "../testing/child-at-work";
+import { listen, stopListening } from "../testing/listening";
 import type { Outcome } from "../web/act";
 import type { FollowEvent } from "./lesson-view";
 import type { WatchEvent } from "./watch-room";
@@ -35,51 +36,11 @@ jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/
 jest.mock("next/navigation", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").navigation);
 
 beforeAll(openSchool, 60_000);
-const open: Listening<never>[] = [];
 afterAll(async () => {
-  open.forEach(({ stop }) => stop());
+  stopListening();
   await new Promise((done) => setTimeout(done, 50));
   await db.close();
 });
-
-interface Listening<Event> {
-  events: Event[];
-  /** The next event for which this is true, those that came already included. */
-  until: (is: (event: Event) => boolean) => Promise<Event>;
-  stop: () => void;
-}
-
-/** Listens at an address as a browser does, as whoever is signed in now. */
-async function listen<Event>(
-  get: (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response>,
-  assignment: number,
-): Promise<Listening<Event>> {
-  const ended = new AbortController();
-  const request = new Request("http://satchel.example/live", { signal: ended.signal });
-  const response = await get(request, { params: Promise.resolve({ assignment: String(assignment) }) });
-  const events: Event[] = [];
-  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
-  void (async () => {
-    for (let rest = ""; ;) {
-      const { done, value: text } = await reader.read();
-      if (done) return;
-      const parts = (rest + text).split("\n\n");
-      rest = parts.pop()!;
-      for (const part of parts) if (part.startsWith("data: ")) events.push(JSON.parse(part.slice(6)) as Event);
-    }
-  })().catch(() => undefined);
-  const until = async (is: (event: Event) => boolean) => {
-    for (let waited = 0; waited < 5_000; waited += 10) {
-      const found = events.find(is);
-      if (found) return found;
-      await new Promise((done) => setTimeout(done, 10));
-    }
-    throw new Error(`It never came. What came: ${JSON.stringify(events).slice(0, 600)}`);
-  };
-  const listening = { events, until, stop: () => ended.abort() };
-  open.push(listening as unknown as Listening<never>);
-  return listening;
-}
 
 /** What a teacher's screen sends; as whoever is signed in. */
 async function command(assignment: number, asked: object): Promise<Outcome<unknown>> {
