@@ -1,4 +1,5 @@
 import { TopBar } from "@/screens/shell/top-bar";
+import { waitingFor } from "@/data/review/queue";
 import { waitingOn } from "@/data/share/offers";
 import type { Db } from "@/data/engine/db";
 import type { Visitor } from "@/server/web/session";
@@ -12,11 +13,13 @@ export async function TeacherBar({
   visitor,
   classes,
   current,
+  now,
 }: {
   db: Db;
   visitor: Visitor;
   classes: readonly Class[];
   current: Class | null;
+  now: Date;
 }) {
   return (
     <TopBar
@@ -25,6 +28,7 @@ export async function TeacherBar({
       current={current && bare(current)}
       teaches={visitor.roles.includes("teacher")}
       office={visitor.roles.includes("office")}
+      waiting={visitor.roles.includes("teacher") ? await waitingFor(db, visitor.id, now) : 0}
       desk={visitor.roles.includes("curator") ? await waitingOn(db, visitor.district, visitor.id) : null}
     />
   );

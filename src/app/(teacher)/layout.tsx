@@ -17,7 +17,7 @@ export default async function TeacherLayout({ children }: { children: ReactNode 
   return (
     <Carrying>
       <div className="flex h-dvh flex-col print:h-auto">
-        <TeacherBar db={db} visitor={visitor} classes={classes} current={current} />
+        <TeacherBar db={db} visitor={visitor} classes={classes} current={current} now={now} />
         <main id="main" className="min-h-0 flex-1">
           {children}
         </main>

@@ -1,3 +1,4 @@
+import { plainSharing } from "../review/sharing";
 import { lesson } from "@/data/testing/world";
 import { allQuestions } from "../resource/document";
 import type { StudentWork, Try } from "../results/table";
@@ -12,6 +13,7 @@ const rules = (more: Partial<Rules> = {}): Rules => ({
   goals: ["tables"],
   openDays: null,
   stepWork: [],
+  sharing: plainSharing,
   ...more,
 });
 const right = "a";
@@ -98,4 +100,20 @@ test("another version keeps the answers to questions it shares, and says what be
     "None of what Bo answered is in this version; one answer belongs to questions it does not have. It is kept and counts again if you change it back.",
   ]);
   expect(effectsOfVersion(child("Cy"), other)).toEqual(["Cy has not begun, so no answers change."]);
+});
+
+test("what classmates see, and what is put away", () => {
+  const shares = (more: object) => ({ sharing: { ...plainSharing, ...more } });
+  const bo = world(child("Bo", aTry(1, right)));
+  expect(said({}, shares({ classmates: "any time" }), bo)).toEqual([
+    "What children have sent you already is shown to classmates where it was good.",
+  ]);
+  expect(said(shares({ classmates: "any time" }), {}, bo)).toEqual([
+    "Classmates no longer see each other's work. All of it is kept.",
+  ]);
+  expect(said(shares({ look: "everything" }), {}, bo)).toEqual([
+    "What waits for you goes on waiting; what is sent from now on does not.",
+  ]);
+  expect(said({}, shares({ putAway: true }), bo)).toEqual(["Bo has handed in and no longer sees it."]);
+  expect(said(shares({ putAway: true }), {}, bo)).toEqual(["Bo has handed in and sees it again."]);
 });

@@ -3,11 +3,19 @@ import { PlainDate } from "../calendar/plain-date";
 import type { CheckingTime } from "../question/question";
 import { allQuestions, type Document } from "../resource/document";
 import { resultTable, type Keep, type ResultRow, type StudentWork } from "../results/table";
+import type { Sharing } from "../review/sharing";
 import { AssignForm } from "./form";
 import { formatList } from "../format-list";
 
 /** What of a piece of work can be changed after it went out, beside its times and its students. */
-export const Rules = AssignForm.pick({ tries: true, keep: true, checking: true, goals: true, stepWork: true }).extend({
+export const Rules = AssignForm.pick({
+  tries: true,
+  keep: true,
+  checking: true,
+  goals: true,
+  stepWork: true,
+  sharing: true,
+}).extend({
   openDays: z.array(PlainDate).min(1).max(90).nullable(),
 });
 export type Rules = z.infer<typeof Rules>;
@@ -117,6 +125,27 @@ function ofStepWork(before: Rules, after: Rules, works: readonly StudentWork[]):
   return [`${who(begun)} ${have(begun, "has", "have")} begun: the steps say it from now on; answers stay.`];
 }
 
+function ofSharing(before: Sharing, after: Sharing, works: readonly StudentWork[]): string[] {
+  const done = handedIn(works);
+  return [
+    ...(before.classmates === "never" && after.classmates !== "never"
+      ? ["What children have sent you already is shown to classmates where it was good."]
+      : []),
+    ...(before.classmates !== "never" && after.classmates === "never"
+      ? ["Classmates no longer see each other's work. All of it is kept."]
+      : []),
+    ...(before.look !== "nothing" && after.look === "nothing"
+      ? ["What waits for you goes on waiting; what is sent from now on does not."]
+      : []),
+    ...(done.length > 0 && !before.putAway && after.putAway
+      ? [`${who(done)} ${have(done, "has", "have")} handed in and no longer ${have(done, "sees", "see")} it.`]
+      : []),
+    ...(done.length > 0 && before.putAway && !after.putAway
+      ? [`${who(done)} ${have(done, "has", "have")} handed in and ${have(done, "sees", "see")} it again.`]
+      : []),
+  ];
+}
+
 export const nobodyBegan = "Nobody has begun, so no answers change.";
 
 /** What other rules do to what students have answered: a sentence for each thing, none where nothing changes. */
@@ -130,6 +159,7 @@ export function effectsOfRules(before: Rules, after: Rules, world: World): strin
     ...ofGoals(before.goals, after.goals, works),
     ...ofDays(before, after, world),
     ...ofStepWork(before, after, works),
+    ...ofSharing(before.sharing, after.sharing, works),
   ];
 }
 

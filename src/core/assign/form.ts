@@ -15,6 +15,7 @@ import { formatMoment } from "../calendar/format-moment";
 import { fromWallClock } from "../calendar/wall-clock";
 import type { Times } from "../plan/move";
 import { works } from "../content/vocabulary";
+import { Sharing } from "../review/sharing";
 
 const Id = z.number().int().positive();
 const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time is written like 08:50.");
@@ -74,6 +75,7 @@ export const AssignForm = z.object({
   keep: z.enum(["best", "last", "first"]),
   checking: z.enum(["at once", "at the end", "after due", "never"]),
   goals: z.array(z.string().trim().min(1).max(60)).max(8),
+  sharing: Sharing,
 });
 export type AssignForm = z.infer<typeof AssignForm>;
 

@@ -17,6 +17,7 @@ const share: Share = {
   openDays: null,
   after: null,
   stepWork: [],
+  sharing: [],
   special: [],
 };
 const say = (more: Partial<Share> = {}, opensNow = false) =>

@@ -37,6 +37,8 @@ export interface Share {
   openDays: number | null;
   /** Steps done otherwise than their author says: "step 2 in pairs". */
   stepWork: readonly string[];
+  /** What classmates see and what she looks at first, as core/review says it. */
+  sharing: readonly string[];
   /** Those for whom something is different: another version ("the shorter version"), more time. One entry a student. */
   special: readonly { version: string | null; factor: number }[];
 }
@@ -83,5 +85,6 @@ export function formatShare(share: Share, titles: readonly string[], opensNow: b
   });
   const sentence = `${who} ${gets(students)} ${formatTitles(titles)} ${opens}, ${due}${share.tries === 1 ? "" : `, with ${formatTries(share.tries)}`}${formatPieces(share)}`;
   if (share.stepWork.length > 0) aside.push(formatList(share.stepWork));
+  if (share.sharing.length > 0) aside.push(formatList(share.sharing));
   return `${[sentence, ...aside].join("; ")}.`;
 }

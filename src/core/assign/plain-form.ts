@@ -1,3 +1,4 @@
+import { plainSharing } from "../review/sharing";
 import type { AssignForm } from "./form";
 
 /** The plainest form there is: everything at once, at the next lesson, due two school days later at 3; changed by `more`. */
@@ -17,6 +18,7 @@ export const plainForm = (of: Pick<AssignForm, "resources" | "to">, more: Partia
   keep: "best",
   checking: "at once",
   goals: [],
+  sharing: plainSharing,
   ...of,
   ...more,
 });

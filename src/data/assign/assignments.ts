@@ -1,4 +1,5 @@
 import type { Keep } from "@/core/results/table";
+import type { Sharing } from "@/core/review/sharing";
 import type { CheckingTime } from "@/core/question/question";
 import type { StepWork } from "@/core/resource/work";
 import type { Queryable } from "../engine/db";
@@ -28,6 +29,8 @@ export interface Assignment {
   goals: string[];
   /** How students work in single steps, where otherwise than the document says. */
   stepWork: StepWork | null;
+  /** What classmates see, what is looked at first; null: plain. */
+  sharing: Sharing | null;
   recipients: number;
   begun: number;
   handedIn: number;
@@ -36,7 +39,7 @@ export interface Assignment {
 
 const columns = `
   a.id, a.class_id class, c.name "className", c.school_id school, a.resource_id resource, f.facts ->> 'title' title, a.made_by "madeBy", a.opens, a.due,
-  a.tries, a.keep, a.checking, a.called_back "calledBack", a.closes, a.step_work "stepWork",
+  a.tries, a.keep, a.checking, a.called_back "calledBack", a.closes, a.step_work "stepWork", a.sharing,
   case when a.meeting_date is null then null else jsonb_build_object('date', a.meeting_date, 'period', a.meeting_period) end meeting,
   coalesce(a.minutes, (f.facts ->> 'minutes')::int) minutes, f.facts -> 'subjects' subjects, a.part,
   array(select g.tag from assignment_goal g where g.assignment_id = a.id order by g.tag) goals,
@@ -50,9 +53,9 @@ const from = `from assignment a join class c on c.id = a.class_id join resource_
 
 /**
  * What of a class's work a teacher, $1, works with on a day, $2: all of it; whoever covers the class, what is open at some
- * time between the days she covers it, by the school's calendar.
+ * time between the days she covers it, by the school's calendar. Needs `a` of assignment and `c` of class.
  */
-const hers = `exists (
+export const hers = `exists (
   select 1 from class_teacher t join school s on s.id = c.school_id
    where t.class_id = a.class_id and t.person_id = $1 and c.archived is null
      and coalesce(t.from_date <= ($2::timestamptz at time zone s.time_zone)::date, true)
@@ -146,6 +149,8 @@ export interface NewAssignment {
   after?: number | "previous" | null;
   /** How students work in single steps, where otherwise than the document says. */
   stepWork?: StepWork | null;
+  /** Null: plain, see core/review. */
+  sharing?: Sharing | null;
   position?: number;
   /** Students for whom something is different. */
   own?: readonly { student: number; revision?: number; factor?: number; due?: Date | null; closes?: Date | null }[];
@@ -168,12 +173,12 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
   }));
   await tx.query(
     `insert into assignment (id, class_id, resource_id, made_by, made, opens, due, closes, tries, keep, checking,
-                             meeting_date, meeting_period, step_ids, part, minutes, open_days, after_id, position, step_work)
+                             meeting_date, meeting_period, step_ids, part, minutes, open_days, after_id, position, step_work, sharing)
      select a.id, a.class, a.resource, a."madeBy", a.made, a.opens, a.due, a.closes, a.tries, a.keep, a.checking,
-            (a.meeting ->> 'date')::date, (a.meeting ->> 'period')::smallint, a.steps, a.part, a.minutes, a."openDays", a.after, a.position, a."stepWork"
+            (a.meeting ->> 'date')::date, (a.meeting ->> 'period')::smallint, a.steps, a.part, a.minutes, a."openDays", a.after, a.position, a."stepWork", a.sharing
        from jsonb_to_recordset($1::jsonb) as a(id int, class int, resource int, "madeBy" int, made timestamptz, opens timestamptz,
               due timestamptz, closes timestamptz, tries smallint, keep text, checking text, meeting jsonb, steps text[], part text,
-              minutes smallint, "openDays" date[], after int, position int, "stepWork" jsonb)
+              minutes smallint, "openDays" date[], after int, position int, "stepWork" jsonb, sharing jsonb)
       order by a.id`,
     [JSON.stringify(rows)],
   );

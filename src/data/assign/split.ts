@@ -110,9 +110,9 @@ export async function splitAssignment(
     const { id } = await one<{ id: number }>(
       tx,
       `insert into assignment (class_id, resource_id, made_by, made, opens, due, closes, tries, keep, checking,
-                               meeting_date, meeting_period, step_ids, part, minutes, position, step_work, open_days, after_id)
+                               meeting_date, meeting_period, step_ids, part, minutes, position, step_work, open_days, after_id, sharing)
        select class_id, resource_id, $2, $3, $4, $5, $6, tries, keep, checking, $7, $8, $9::text[], $10, $11, position + $12, step_work,
-              $13::date[], $14
+              $13::date[], $14, sharing
          from assignment where id = $1 returning id`,
       [
         assignment,

@@ -1,4 +1,6 @@
 import type { Rules } from "@/core/assign/afterwards";
+import { canonical } from "@/core/resource/changes";
+import { plainSharing, type Sharing } from "@/core/review/sharing";
 import type { StepWork } from "@/core/resource/work";
 import type { Queryable } from "../engine/db";
 
@@ -21,9 +23,10 @@ export interface WorkWas extends Omit<Rules, "stepWork"> {
 export async function workAsItIs(db: Queryable, id: number): Promise<WorkWas> {
   const [rules] = await db.query<Omit<WorkWas, "recipients">>(
     `select a.id, a.tries, a.keep, a.checking, a.open_days "openDays", a.step_work "stepWork",
+            coalesce(a.sharing, $2::jsonb) sharing,
             array(select g.tag from assignment_goal g where g.assignment_id = a.id order by g.tag) goals
        from assignment a where a.id = $1`,
-    [id],
+    [id, JSON.stringify(plainSharing)],
   );
   const recipients = await db.query<RecipientWas>(
     `select student_id student, revision_id revision, time_factor::float8 factor, own_due due, own_closes closes
@@ -37,14 +40,27 @@ export async function workAsItIs(db: Queryable, id: number): Promise<WorkWas> {
 export const keptStepWork = (list: Rules["stepWork"]): StepWork | null =>
   list.length === 0 ? null : Object.fromEntries(list.map(({ step, work }) => [step, work]));
 
+/** Sharing as it is kept: null where it is plain. */
+export const keptSharing = (sharing: Sharing): Sharing | null =>
+  canonical(sharing) === canonical(plainSharing) ? null : sharing;
+
 export async function setRules(
   tx: Queryable,
   id: number,
   rules: Omit<Rules, "stepWork"> & { stepWork: StepWork | null },
 ): Promise<void> {
   await tx.query(
-    `update assignment set tries = $2, keep = $3, checking = $4, open_days = $5::date[], step_work = $6::jsonb where id = $1`,
-    [id, rules.tries, rules.keep, rules.checking, rules.openDays, rules.stepWork && JSON.stringify(rules.stepWork)],
+    `update assignment set tries = $2, keep = $3, checking = $4, open_days = $5::date[], step_work = $6::jsonb,
+            sharing = $7::jsonb where id = $1`,
+    [
+      id,
+      rules.tries,
+      rules.keep,
+      rules.checking,
+      rules.openDays,
+      rules.stepWork && JSON.stringify(rules.stepWork),
+      keptSharing(rules.sharing) && JSON.stringify(rules.sharing),
+    ],
   );
   await tx.query("delete from assignment_goal where assignment_id = $1 and tag <> all($2::text[])", [id, rules.goals]);
   await tx.query(

@@ -1,5 +1,6 @@
 import { partOf } from "@/core/plan/parts";
 import type { CheckingTime } from "@/core/question/question";
+import type { Sharing } from "@/core/review/sharing";
 import type { StepWork } from "@/core/resource/work";
 import type { Keep, StudentWork, Try } from "@/core/results/table";
 import { one, type Queryable } from "../engine/db";
@@ -23,6 +24,9 @@ export interface Task {
   openDays: string[] | null;
   /** What has to be handed in before this opens for her; null: nothing, or it is. */
   waitsFor: string | null;
+  sharing: Sharing | null;
+  /** Questions of hers that came back to be corrected. */
+  sentBack: number;
   steps: string[] | null;
   part: string | null;
   stepWork: StepWork | null;
@@ -48,7 +52,9 @@ const task = `${workStamp} stamp,
   (select coalesce(bv.document -> 'title' ->> (bv.document -> 'languages' ->> 0), '') from recipient b
      join assignment ba on ba.id = b.assignment_id join revision bv on bv.id = b.revision_id
     where b.assignment_id = a.after_id and b.student_id = r.student_id and ba.called_back is null
-      and not exists (select 1 from attempt t where t.recipient_id = b.id and t.handed_in is not null)) "waitsFor", a.keep, a.checking,
+      and not exists (select 1 from attempt t where t.recipient_id = b.id and t.handed_in is not null)) "waitsFor", a.keep, a.checking, a.sharing,
+  (select count(*) from piece p where p.recipient_id = r.id and p.state = 'sent back' and not exists (
+     select 1 from piece n where n.recipient_id = r.id and n.question_id = p.question_id and n.number > p.number)) "sentBack",
   (select count(*) from attempt t where t.recipient_id = r.id) begun,
   (select max(t.handed_in) from attempt t where t.recipient_id = r.id) "lastHandedIn",
   (select max(t.started) from attempt t where t.recipient_id = r.id) "lastBegun",
@@ -188,15 +194,19 @@ export interface GivenResponse {
 
 /**
  * Adds responses to an open try. One that was sent before (same key) is not added again. Returns false when the try has
- * been handed in: nothing is added then.
+ * been handed in: nothing is added then, but where something of it is `corrected`.
  */
 export async function addResponses(
   tx: Queryable,
   attempt: number,
   given: readonly GivenResponse[],
   now: Date,
+  corrected = false,
 ): Promise<boolean> {
-  const open = await tx.query("select 1 from attempt where id = $1 and handed_in is null for update", [attempt]);
+  const open = await tx.query("select 1 from attempt where id = $1 and (handed_in is null or $2) for update", [
+    attempt,
+    corrected,
+  ]);
   if (open.length === 0) return false;
   await tx.query(
     `insert into response (attempt_id, step_id, question_id, value, checked, late, given, written, client_key)

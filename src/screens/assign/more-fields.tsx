@@ -11,6 +11,7 @@ import { inputClasses, TextInput } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 import { ClosesField } from "./closes-field";
 import { OpenDays } from "./open-days";
+import { SharingFields } from "./sharing-fields";
 import { StepWorkFields } from "./step-work-fields";
 
 type Change = (change: Partial<AssignForm>) => void;
@@ -234,6 +235,7 @@ export function MoreFields({
       )}
       {!timesElsewhere && <AfterField audience={audience} form={form} now={now} onChange={onChange} />}
       <StepWorkFields audience={audience} form={form} titles={titles} onChange={onChange} />
+      <SharingFields value={form.sharing} zone={audience.zone} onChange={(sharing) => onChange({ sharing })} />
       <OpenDays
         schoolDays={audience.schoolDays}
         zone={audience.zone}

@@ -1,3 +1,4 @@
+import { plainSharing } from "@/core/review/sharing";
 import type { Audience, AudienceClass } from "@/server/assign/audience";
 import { openingFor } from "@/core/assign/opening";
 import { startForm } from "./start-form";
@@ -79,6 +80,7 @@ describe("what is meant most often, before anything is chosen", () => {
       tries: null,
       keep: "last" as const,
       checking: "never" as const,
+      sharing: plainSharing,
       goals: ["tables"],
       closes: "due" as const,
       stepWork: [{ step: "s", work: "pairs" as const }],

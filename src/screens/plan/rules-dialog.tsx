@@ -83,7 +83,7 @@ export function RulesDialog({ assignment, now, onClose }: { assignment: Assignme
           )}
           now={now}
           timesElsewhere
-          onChange={({ tries, keep, checking, goals, openDays, stepWork }) =>
+          onChange={({ tries, keep, checking, goals, openDays, stepWork, sharing }) =>
             setChanged((old) => ({
               ...old,
               ...(tries !== undefined && { tries }),
@@ -92,6 +92,7 @@ export function RulesDialog({ assignment, now, onClose }: { assignment: Assignme
               ...(goals && { goals }),
               ...(openDays !== undefined && { openDays }),
               ...(stepWork && { stepWork }),
+              ...(sharing && { sharing }),
             }))
           }
         />

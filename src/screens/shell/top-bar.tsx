@@ -36,6 +36,7 @@ export function TopBar({
   teaches,
   office,
   desk,
+  waiting,
 }: {
   name: string;
   classes: readonly BarClass[];
@@ -46,6 +47,8 @@ export function TopBar({
   office: boolean;
   /** How many offers wait for her; null: she is no curator. */
   desk: number | null;
+  /** How much of children's work waits until she has looked. */
+  waiting: number;
 }) {
   const path = usePathname();
   const router = useRouter();
@@ -96,6 +99,16 @@ export function TopBar({
             className={buttonClasses(path.startsWith("/desk") ? "main" : "plain")}
           >
             <Inbox size={16} aria-hidden /> Desk {desk > 0 && <span className="numbers">{desk}</span>}
+          </Link>
+        )}
+        {(waiting > 0 || path === "/results/waiting") && (
+          <Link
+            href="/results/waiting"
+            aria-current={path === "/results/waiting" ? "page" : undefined}
+            className={buttonClasses(path === "/results/waiting" ? "main" : "plain")}
+          >
+            <Inbox size={16} aria-hidden /> <span className="max-md:heard">Waiting</span>{" "}
+            {waiting > 0 && <span className="numbers">{waiting}</span>}
           </Link>
         )}
         {current && (

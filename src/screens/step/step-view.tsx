@@ -1,4 +1,5 @@
 "use client";
+import type { ReactNode } from "react";
 import { inLanguage } from "@/core/content/language";
 import type { Block } from "@/core/resource/block";
 import type { Recording, Step } from "@/core/resource/document";
@@ -23,6 +24,10 @@ export interface StepViewProps {
   onCheck?: ((question: Question) => void) | undefined;
   checking?: string | null;
   readOnly?: boolean;
+  /** Which questions can be answered though the rest is read only. */
+  reopened?: ((question: Question) => boolean) | undefined;
+  /** What stands below a question. */
+  below?: ((question: Question) => ReactNode) | null | undefined;
   /** The times of questions, where they run; elsewhere they are only told. */
   limits?: QuestionLimits | undefined;
 }
@@ -48,6 +53,8 @@ export function StepView({
   onCheck,
   checking,
   readOnly = false,
+  reopened,
+  below,
   limits,
 }: StepViewProps) {
   const instructions = inLanguage(step.instructions, languages);
@@ -76,9 +83,10 @@ export function StepView({
           mark={marks[question.id]}
           onCheck={onCheck && mayCheck?.(question) && !limit?.over ? () => onCheck(question) : undefined}
           checking={checking === question.id}
-          readOnly={readOnly || (limit?.over ?? false)}
+          readOnly={(readOnly || (limit?.over ?? false)) && !reopened?.(question)}
           languages={languages}
         />
+        {below?.(question)}
       </div>
     );
   };

@@ -57,13 +57,16 @@ export function StudentHome({
     const door = doors.get(task)!;
     return !door.open && (door.why === "closed" || (door.why === "other day" && door.next === null));
   };
-  // What is led now comes first: the class is there already.
+  // By the class's code nothing of earlier is seen, so nothing of it is asked for.
+  const cameBack = (task: Task) => !byCode && task.sentBack > 0;
+  // What is led now comes first: the class is there already. Then what came back.
+  const first = (task: Task) => (led.has(task.assignment) ? 2 : cameBack(task) ? 1 : 0);
   const todo = tasks
-    .filter((task) => (doors.get(task)!.open && !handed(task)) || led.has(task.assignment))
-    .sort((one, other) => Number(led.has(other.assignment)) - Number(led.has(one.assignment)));
-  const coming = tasks.filter((task) => !doors.get(task)!.open && !closed(task) && !handed(task));
-  const done = tasks.filter((task) => handed(task) && !led.has(task.assignment)).reverse();
-  const missed = tasks.filter((task) => closed(task) && !handed(task));
+    .filter((task) => (doors.get(task)!.open && !handed(task)) || first(task) > 0)
+    .sort((one, other) => first(other) - first(one));
+  const coming = tasks.filter((task) => !doors.get(task)!.open && !closed(task) && !handed(task) && first(task) === 0);
+  const done = tasks.filter((task) => handed(task) && first(task) === 0).reverse();
+  const missed = tasks.filter((task) => closed(task) && !handed(task) && first(task) === 0);
   const t = useTranslations("home");
   const common = useTranslations("common");
   const { when } = useWhen(zone, now);
@@ -97,14 +100,25 @@ export function StudentHome({
             <div className="min-w-48 flex-1">
               <h3 className="text-xl font-bold">{nameOf(task)}</h3>
               <p className="text-ink-soft">
-                {led.has(task.assignment) ? t("lesson", { teacher: task.teacher }) : due(task)} · {task.className}
+                {led.has(task.assignment)
+                  ? t("lesson", { teacher: task.teacher })
+                  : cameBack(task)
+                    ? t("sentBack", { teacher: task.teacher })
+                    : due(task)}{" "}
+                · {task.className}
               </p>
             </div>
             <Link
               href={`/student/${task.assignment}`}
               className={`grid min-h-14 min-w-28 place-items-center rounded-card border-2 border-green px-6 text-lg font-bold ${at === 0 ? "bg-green text-on-green" : "text-green"}`}
             >
-              {led.has(task.assignment) ? t("join") : task.working ? t("goOn") : common("begin")}
+              {led.has(task.assignment)
+                ? t("join")
+                : cameBack(task)
+                  ? t("change")
+                  : task.working
+                    ? t("goOn")
+                    : common("begin")}
               <span className="heard">: {nameOf(task)}</span>
             </Link>
           </li>

@@ -6,8 +6,9 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, useTransition } from "react";
 import { questionsOf, titleOf, withQuestions, type Step } from "@/core/resource/document";
 import type { Question } from "@/core/question/question";
+import { isPiece } from "@/core/review/sharing";
 import { isBlankResponse, type Mark } from "@/core/question/mark";
-import { checkAnswer, handIn, tryAgain } from "@/screens/acts/student";
+import { checkAnswer, handIn } from "@/screens/acts/student";
 import type { Problem } from "@/server/web/problem";
 import type { StudentWorkData } from "@/server/student/student-work";
 import { nativeLanguageName } from "../media/native-language-name";
@@ -18,8 +19,9 @@ import { StepDots } from "../step/step-dots";
 import { StepView } from "../step/step-view";
 import { useProblem } from "../language/use-problem";
 import { useWhen } from "../language/use-when";
-import { Postmark } from "./postmark";
+import { Ending } from "./ending";
 import { ReadToMe } from "../step/read-to-me";
+import { PieceStrip } from "../review/piece-strip";
 import { SendWaiting } from "./send-waiting";
 import { useAnswers, type KeepState } from "./use-answers";
 import { useFollowing } from "../live/use-following";
@@ -64,68 +66,6 @@ function KeptSign({ state }: { state: KeepState }) {
   );
 }
 
-function Ending({ data, zone, now, onBack }: { data: StudentWorkData; zone: string; now: Date; onBack: () => void }) {
-  const t = useTranslations("work");
-  const common = useTranslations("common");
-  const problemText = useProblem();
-  const { when } = useWhen(zone, now);
-  const router = useRouter();
-  const [busy, start] = useTransition();
-  const [problem, setProblem] = useState<string | null>(null);
-  const marks = data.marks ? Object.values(data.marks) : [];
-  const ruled = marks.filter((mark) => mark.marks !== null);
-  const earned = Math.round(ruled.reduce((sum, mark) => sum + mark.marks!, 0) * 100) / 100;
-  const again = () =>
-    start(async () => {
-      const outcome = await tryAgain({ assignment: data.task.assignment });
-      if (outcome.ok) router.refresh();
-      else setProblem(problemText(outcome));
-    });
-  return (
-    <div className="grid justify-items-center gap-4 rounded-card border-2 border-line bg-card p-8 text-center">
-      <Postmark at={data.attempt!.handedIn!} zone={zone} now={now} size={110} />
-      <h2 className="text-2xl font-bold">{t("handedIn")}</h2>
-      {ruled.length > 0 && (
-        <p className="numbers text-xl">
-          {t("earned", { earned, outOf: ruled.reduce((sum, mark) => sum + mark.outOf, 0) })}
-        </p>
-      )}
-      {data.hidden ? (
-        <p>{t("ownCard")}</p>
-      ) : (
-        <>
-          {data.marksFrom && <p>{t("marksFrom", { when: when(data.marksFrom) })}</p>}
-          {marks.length === 0 && !data.marksFrom && <p>{t("teacherLooks", { teacher: data.task.teacher })}</p>}
-        </>
-      )}
-      {problem && <p role="alert">{problem}</p>}
-      <div className="flex flex-wrap justify-center gap-3">
-        {!data.hidden && (
-          <button type="button" onClick={onBack} className="min-h-12 rounded-card border-2 border-line px-5 font-bold">
-            {t("lookAtAnswers")}
-          </button>
-        )}
-        {data.triesLeft && (
-          <button
-            type="button"
-            disabled={busy}
-            onClick={again}
-            className="min-h-12 rounded-card border-2 border-line px-5 font-bold"
-          >
-            {t("tryAgain")}
-          </button>
-        )}
-        <Link
-          href="/student"
-          className="grid min-h-12 place-items-center rounded-card bg-green px-6 font-bold text-on-green"
-        >
-          {common("myWork")}
-        </Link>
-      </div>
-    </div>
-  );
-}
-
 /** One thing at a time: a step, its questions, on to the next; at the end it is handed in. */
 export function StudentWorkScreen({
   data,
@@ -153,9 +93,12 @@ export function StudentWorkScreen({
   const [reads, setReads] = useReadingLanguage(document.languages);
   const languages = [reads, ...document.languages.filter((one) => one !== reads)];
   const readOnly = Boolean(attempt?.handedIn);
-  const tryNumber = attempt && !attempt.handedIn ? attempt.number : (attempt?.number ?? 0) + 1;
+  /** What came back to be corrected is open, though all of it was handed in. */
+  const reopened = readOnly ? (data.review?.open ?? []) : [];
+  const correcting = reopened.length > 0;
+  const tryNumber = attempt && (!attempt.handedIn || correcting) ? attempt.number : (attempt?.number ?? 0) + 1;
   const place = { student, assignment: task.assignment, recipient: task.recipient, number: tryNumber };
-  const answers = useAnswers(place, data.values, !readOnly);
+  const answers = useAnswers(place, data.values, !readOnly || correcting);
   const [marks, setMarks] = useState<Record<string, Mark | undefined>>(data.marks ?? {});
   const [feedback, setFeedback] = useState<Record<string, Question["feedback"]>>({});
   const [checking, setChecking] = useState<string | null>(null);
@@ -188,7 +131,16 @@ export function StudentWorkScreen({
   };
   const firstOpen = steps.findIndex((step) => questionsOf(step).length > 0 && !done(step));
   const [ownAt, setAt] = useState(() =>
-    readOnly ? steps.length : Object.keys(data.values).length === 0 ? 0 : Math.max(0, firstOpen),
+    correcting
+      ? Math.max(
+          0,
+          steps.findIndex((one) => questionsOf(one).some(({ id }) => reopened.includes(id))),
+        )
+      : readOnly
+        ? steps.length
+        : Object.keys(data.values).length === 0
+          ? 0
+          : Math.max(0, firstOpen),
   );
   const { followed, at, held, upTo, askForHelp, sayQuick, sayNote, filmPlace } = useFollowing({
     ...{ assignment: task.assignment, steps, readOnly, own: ownAt, onMoved: setAt },
@@ -321,6 +273,23 @@ export function StudentWorkScreen({
                     onCheck={readOnly ? undefined : (question) => void check(question)}
                     checking={checking}
                     readOnly={readOnly}
+                    reopened={(question) => reopened.includes(question.id)}
+                    below={
+                      data.review &&
+                      ((question) =>
+                        (isPiece(question.type) || data.review!.pieces[question.id]) && (
+                          <PieceStrip
+                            assignment={task.assignment}
+                            teacher={task.teacher}
+                            question={question}
+                            value={answers.values[question.id]}
+                            languages={languages}
+                            review={data.review!}
+                            mayChange={!readOnly || reopened.includes(question.id)}
+                            flush={async () => (await answers.flush()) === "kept"}
+                          />
+                        ))
+                    }
                     limits={readOnly ? undefined : limits.forSteps}
                   />
                 </FilmPlaceProvider>

@@ -11,6 +11,7 @@ import { recipientsOf } from "@/data/assign/recipients";
 import { resourceById, revisionById } from "@/data/adapt/resources";
 import { stepsOf } from "@/data/assign/split";
 import { begunAmong, dueForAll, workOf } from "@/data/student/work";
+import { problemOfSharing } from "@/core/review/sharing";
 import { keptStepWork, setRecipient, setRules, workAsItIs, type WorkWas } from "@/data/assign/work-rules";
 import { act, ActionError } from "../web/act";
 import { audienceOf } from "./audience";
@@ -108,6 +109,8 @@ export const changeRules = act(
     const { event } = await changeWork(db, made, input.assignments, async (tx) => {
       for (const id of input.assignments) {
         const rules = changedBy(rulesOf(await workAsItIs(tx, id)), input);
+        const cannotBe = problemOfSharing(rules.sharing);
+        if (cannotBe) throw new ActionError(cannotBe, "sharing");
         if (rules.goals.length > MOST_GOALS) throw new ActionError(`A piece of work has ${MOST_GOALS} goals at most.`);
         await setRules(tx, id, { ...rules, stepWork: keptStepWork(rules.stepWork) });
       }

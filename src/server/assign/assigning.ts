@@ -14,8 +14,10 @@ import {
 } from "@/core/calendar/school-calendar";
 import type { Times } from "@/core/plan/move";
 import { stepMinutes } from "@/core/plan/parts";
+import { formatSharing, problemOfSharing } from "@/core/review/sharing";
 import { formatStepWork, type StepWork } from "@/core/resource/work";
 import { alreadyHave, dueBetween, type NewAssignment } from "@/data/assign/assignments";
+import { keptSharing } from "@/data/assign/work-rules";
 import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
 import { classesOf, studentsOf, type Class, type Student } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
@@ -255,6 +257,7 @@ function assignmentsFor(
       openDays: form.openDays,
       goals: form.goals,
       stepWork: workOf(form, resource),
+      sharing: keptSharing(form.sharing),
       after: form.inOrder && at > 0 ? "previous" : form.after,
       position: at,
       own,
@@ -312,7 +315,10 @@ export async function prepareAssigning(
   const waiting = await waitedFor(db, form.after);
   const said: string[] = [];
   const list: NewAssignment[] = [];
-  let problem = resources.length < form.resources.length ? "Publish it first: students get what is published." : null;
+  let problem =
+    resources.length < form.resources.length
+      ? "Publish it first: students get what is published."
+      : problemOfSharing(form.sharing);
   for (const { group, students: chosen, when } of chosenClasses) {
     const more = assignmentsFor(form, group, chosen, resources, versions, { by: visitor.id, now });
     if ("reason" in more) problem ??= more.reason;
@@ -346,6 +352,7 @@ export async function prepareAssigning(
           openDays: form.openDays?.length ?? null,
           after: waiting && `“${waiting.title}”`,
           stepWork: resources.flatMap((main) => formatStepWork(main.document, workOf(form, main) ?? {}, ofTitle(main))),
+          sharing: formatSharing(form.sharing),
           special,
         },
         resources.map(({ title }) => title),

@@ -17,6 +17,7 @@ import { classesOf, type Student } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { groupsOf, plannedIn, studentGoals, type StudentGroup } from "@/data/plan/plan";
 import { recipientsOf } from "@/data/assign/recipients";
+import { plainSharing } from "@/core/review/sharing";
 import { partsOfWork } from "@/data/assign/split";
 import { groupsFor } from "./assigning";
 import { givenOf, versionsForAll } from "./given";
@@ -25,7 +26,7 @@ import type { Visitor } from "../web/session";
 /** What of earlier work is assigned again: how, for whom in which version, how far apart it opens and is due, in which parts. */
 type LikeBefore = Pick<
   AssignForm,
-  "tries" | "keep" | "checking" | "goals" | "closes" | "stepWork" | "versions" | "parts" | "spread" | "due"
+  "tries" | "keep" | "checking" | "goals" | "closes" | "sharing" | "stepWork" | "versions" | "parts" | "spread" | "due"
 >;
 
 /** The earlier work's settings, as they are for the classes of today. */
@@ -45,6 +46,8 @@ async function likeBefore(
     keep: like.keep,
     checking: like.checking,
     goals: like.goals,
+    // A moment from which it was closed is past by now.
+    sharing: { ...(like.sharing ?? plainSharing), until: null },
     closes: like.closes ? "due" : "never",
     stepWork: Object.entries(like.stepWork ?? {}).map(([step, work]) => ({ step, work })),
     // Of those who are in her classes now: who had another version has it again.

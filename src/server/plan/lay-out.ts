@@ -7,6 +7,7 @@ import { pack } from "@/core/plan/pack";
 import { stepMinutes } from "@/core/plan/parts";
 import type { Facts } from "@/core/resource/facts";
 import type { NewAssignment } from "@/data/assign/assignments";
+import { keptSharing } from "@/data/assign/work-rules";
 import { studentsOf, type Student } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { plannedIn } from "@/data/plan/plan";
@@ -44,6 +45,7 @@ export const LaidRules = AssignForm.pick({
   keep: true,
   checking: true,
   goals: true,
+  sharing: true,
 }).extend({ students: z.array(z.number().int().positive()).min(1, "Choose at least one student.").max(400) });
 export type LaidRules = z.infer<typeof LaidRules>;
 
@@ -193,6 +195,7 @@ export async function layOutPocket(
         keep: rules?.keep ?? "best",
         checking: rules?.checking ?? "at once",
         goals: rules?.goals ?? [],
+        sharing: rules && keptSharing(rules.sharing),
         stepWork: rules && workOf(rules, resource),
         meeting: { date: at.date, period: at.period },
         steps: part ? resource.steps.slice(from, to) : null,

@@ -1,3 +1,4 @@
+import { plainSharing } from "@/core/review/sharing";
 import { addDays, mondayOf, schoolClock } from "@/core/calendar/school-calendar";
 import type { StepWork } from "@/core/resource/work";
 import { assignmentById, assignmentsOf } from "@/data/assign/assignments";
@@ -291,6 +292,7 @@ test("a pocket laid out for some, with versions, tries and a goal of its own", a
     tries: 3,
     keep: "last" as const,
     checking: "at the end" as const,
+    sharing: { ...plainSharing, classmates: "own first" as const },
     goals: ["rivers"],
   };
   const { event } = value(await layOut({ ...choose, give: true, rules }));
@@ -298,6 +300,7 @@ test("a pocket laid out for some, with versions, tries and a goal of its own", a
     ({ title }) => title === "Rivers",
   );
   expect(laid).toMatchObject({ tries: 3, keep: "last", checking: "at the end", goals: ["rivers"], recipients: 2 });
+  expect(laid!.sharing).toMatchObject({ classmates: "own first" });
   expect(laid!.stepWork).toEqual({ [audience.steps[0]!.id]: "groups" });
   expect((await recipientsOf(db, laid!.id)).map(({ title, factor }) => [title, factor])).toEqual([
     ["Rivers", 2],

@@ -5,8 +5,10 @@ import { allQuestions } from "@/core/resource/document";
 import type { ResponseValue } from "@/core/question/question";
 import { responseSchemas } from "@/core/question/schema";
 import { standing } from "@/core/resource/time-limit";
+import { questionsSentBack } from "@/core/review/piece";
 import { lastResponses } from "@/core/results/table";
 import type { Db, Queryable } from "@/data/engine/db";
+import { piecesBy } from "@/data/review/pieces";
 import {
   addResponses,
   announceAnswers,
@@ -21,6 +23,7 @@ import {
   type Task,
 } from "@/data/student/work";
 import { log } from "../web/log";
+import { fromBefore } from "./by-code";
 import { disguiseFor, taskDocument } from "./student-work";
 
 /** Keys of answers to the same question that left the same page before. */
@@ -58,11 +61,22 @@ const isDataFault = (error: unknown) => /^22/.test((error as { code?: string }).
 /** Keeps what a device sends. Each answer is settled by itself: one that cannot be kept keeps none of the others back. */
 export async function keepAnswers(
   db: Db,
-  of: { student: number; task: Task; zone: string; now: Date; number: number | null; items: readonly SentAnswer[] },
+  of: {
+    student: number;
+    task: Task;
+    zone: string;
+    now: Date;
+    number: number | null;
+    items: readonly SentAnswer[];
+    /** When the child came in by the class's code; null: by her own card. */
+    joinedAt?: Date | null;
+  },
 ): Promise<Taken | NotTaken> {
   const { task, zone, now, items } = of;
   const door = availability(task, zone, now);
-  if (!door.open && !takesLate(task, zone, now))
+  // What the teacher has sent back is corrected in the try that was handed in, whatever the door says.
+  const corrected = await tryToCorrect(db, of);
+  if (!door.open && !corrected && !takesLate(task, zone, now))
     return {
       why: "not open",
       problem: task.opens > now ? "This has not started yet." : "This is closed. What you answered before is kept.",
@@ -82,9 +96,11 @@ export async function keepAnswers(
   const keep = (some: typeof read) =>
     db.transaction(async (tx): Promise<{ attempt: Attempt; kept: GivenResponse[] } | null> => {
       // Late answers go to a try that was begun in time; none is begun behind a closed door.
-      const attempt = door.open
-        ? await openAttempt(tx, task, now)
-        : (await attemptsOf(tx, task.recipient)).find((one) => !one.handedIn);
+      const attempt =
+        corrected ??
+        (door.open
+          ? await openAttempt(tx, task, now)
+          : (await attemptsOf(tx, task.recipient)).find((one) => !one.handedIn));
       if (!attempt || (of.number !== null && attempt.number !== of.number)) return null;
       const begun = await questionsBegun(tx, attempt.id);
       const earlier = await writtenOf(
@@ -94,19 +110,19 @@ export async function keepAnswers(
       );
       // Nobody can have answered what was never opened; what comes after its time is kept and does not count.
       const kept = some.flatMap(({ asked, age, after, ...one }): GivenResponse[] => {
-        const stands = standing(asked, { factor: task.factor, begun, now });
+        const stands = corrected ? "in time" : standing(asked, { factor: task.factor, begun, now });
         return stands === "not begun"
           ? []
           : [
               {
                 ...one,
                 question: asked.id,
-                late: stands === "late" || !door.open,
+                late: stands === "late" || (!door.open && !corrected),
                 written: writtenAt(age, attempt, now, earlier, after),
               },
             ];
       });
-      return (await addResponses(tx, attempt.id, kept, now)) ? { attempt, kept } : null;
+      return (await addResponses(tx, attempt.id, kept, now, corrected !== null)) ? { attempt, kept } : null;
     });
 
   const kept: GivenResponse[] = [];
@@ -131,7 +147,7 @@ export async function keepAnswers(
     attempt = done?.attempt ?? attempt;
     kept.push(...(done?.kept ?? []));
   }
-  if (attempt && door.open)
+  if (attempt && door.open && !corrected)
     await announceAnswers(
       db,
       answersNotice(task.assignment, {
@@ -153,9 +169,20 @@ export async function keepAnswers(
     kept: [...keys],
     refused: items.filter(({ key }) => !keys.has(key)).map(({ key }) => key),
     outOfTime: kept.filter(({ late }) => late).map(({ key }) => key),
-    late: !door.open,
-    newer: attempt && door.open ? shown(await newerThan(db, attempt.id, kept)) : {},
+    late: !door.open && !corrected,
+    newer: attempt && (door.open || corrected) ? shown(await newerThan(db, attempt.id, kept)) : {},
   };
+}
+
+/** The try that was handed in and in which all of these answers correct what the teacher has sent back; null: there is none. */
+async function tryToCorrect(
+  db: Db,
+  { task, number, items, joinedAt = null }: Parameters<typeof keepAnswers>[1],
+): Promise<Attempt | null> {
+  const last = (await attemptsOf(db, task.recipient)).at(-1);
+  if (!last?.handedIn || last.number !== number || fromBefore({ joinedAt }, last)) return null;
+  const open = new Set(questionsSentBack(await piecesBy(db, task.recipient)));
+  return items.every(({ question }) => open.has(question)) ? last : null;
 }
 
 /** What counts of a try that is open, as the student sees it; nothing where there is no such try. */

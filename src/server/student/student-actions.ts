@@ -21,6 +21,7 @@ import { callerAddress } from "../web/client-address";
 import { allowJoin, allowSignIn, forgetAttempts, forgetJoin } from "../web/limits";
 import { After, keepAnswers } from "./keep-answers";
 import { disguiseFor, taskDocument } from "./student-work";
+import { sendPieces } from "../review/send-pieces";
 import { secretIsRight } from "../web/secrets";
 import { signIn } from "../web/session";
 
@@ -189,6 +190,7 @@ export const handIn = act(
       const open = attempts.length === 0 ? await work.openAttempt(tx, task, now) : attempts.at(-1);
       if (!open || open.handedIn) return;
       await work.handIn(tx, open.id, now);
+      await sendPieces(tx, task, await taskDocument(tx, task), open, null, now);
       await work.announceWork(tx, task.assignment);
     });
     return {};

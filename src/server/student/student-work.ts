@@ -26,6 +26,7 @@ import {
   type Task,
 } from "@/data/student/work";
 import { fromBefore, seenByCode } from "./by-code";
+import { ownReview, type OwnReview } from "../review/own-review";
 import type { Visitor } from "../web/session";
 
 /** What a student was given: the revision, or the part of it, as the class does it. */
@@ -61,6 +62,10 @@ export interface StudentWorkData {
   /** Questions that may be checked while working. */
   mayCheck: string[];
   triesLeft: boolean;
+  /** What is looked at or shown of it; null where nothing is. */
+  review: OwnReview | null;
+  /** Handed in and put away: it stays between the child and the teacher. */
+  putAway: boolean;
 }
 
 const withDisguise = (document: Document, { question }: Disguise): Document => ({
@@ -101,7 +106,8 @@ export async function studentWork(
   // What was handed in can be looked at again at any time; what was not, only while the door is open.
   if (!open && !attempt?.handedIn) return null;
   const document = await taskDocument(db, task);
-  const hidden = attempt !== null && fromBefore(visitor, attempt);
+  const putAway = Boolean(task.sharing?.putAway && attempt?.handedIn);
+  const hidden = putAway || (attempt !== null && fromBefore(visitor, attempt));
   const responses = attempt && !hidden ? await responsesOf(db, [attempt.id]) : [];
   const values = Object.fromEntries(
     [...lastResponses(responses).values()].map(({ question, value }) => [question, value as ResponseValue]),
@@ -143,7 +149,9 @@ export async function studentWork(
   const told = new Map(seen.map(({ question, found }) => [question.id, feedbackFor(question, found.verdict)]));
   return {
     task,
-    document: withFeedback(unopened(studentDocument(withDisguise(document, disguised)), limits), told),
+    document: putAway
+      ? { ...studentDocument(document), steps: [] }
+      : withFeedback(unopened(studentDocument(withDisguise(document, disguised)), limits), told),
     attempt,
     values: asSeen,
     limits,
@@ -156,6 +164,8 @@ export async function studentWork(
     mayCheck: questions
       .filter((question) => checkingOf(question.checked, task.checking) === "at once")
       .map((question) => question.id),
+    review: hidden ? null : await ownReview(db, task, now),
+    putAway,
     triesLeft: open && (task.tries === null || attempts.length < task.tries),
   };
 }

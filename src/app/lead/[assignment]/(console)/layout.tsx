@@ -9,7 +9,7 @@ export default async function LeadLayout({ children }: { children: ReactNode }) 
   const { classes, current } = await chosenClass(db, visitor, now);
   return (
     <div className="flex h-dvh flex-col">
-      <TeacherBar db={db} visitor={visitor} classes={classes} current={current} />
+      <TeacherBar db={db} visitor={visitor} classes={classes} current={current} now={now} />
       <main id="main" className="min-h-0 flex-1 overflow-auto">
         {children}
       </main>

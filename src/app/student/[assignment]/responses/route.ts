@@ -42,6 +42,7 @@ export const POST = route(
       zone: visitor.zone,
       now,
       number: body.number,
+      joinedAt: visitor.joinedAt,
       items: body.items,
     });
     if ("why" in done) return Response.json(done, { status: 409 });

@@ -1,0 +1,70 @@
+"use server";
+import { z } from "zod";
+import { replyTo } from "@/core/review/piece";
+import { announcePieces, addReply, piecesBy, repliesTo } from "@/data/review/pieces";
+import * as work from "@/data/student/work";
+import { fromBefore, seenByCode } from "../student/by-code";
+import { taskDocument } from "../student/student-work";
+import { act, ActionError, type Caller } from "../web/act";
+import { problemOf } from "../web/problem";
+import { classmatesOf } from "./own-review";
+import { sendPieces } from "./send-pieces";
+
+const Id = z.number().int().positive();
+const Voice = z.object({ media: z.string().regex(/^[0-9a-f]{64}$/), seconds: z.number().positive().max(600) });
+
+/** The child's task, where she may see what she did; permission has been asked already. */
+async function ownTask({ db, visitor, now }: Caller, assignment: number): Promise<work.Task> {
+  const task = (await work.taskOf(db, visitor.id, assignment, visitor.joinedClass))!;
+  if (!seenByCode(visitor, task, now)) throw new ActionError(problemOf("notThere"));
+  return task;
+}
+
+/** Sends what was answered to a question to the teacher, or to the class. */
+export const sendPieceOf = act(
+  "do assignment",
+  z.object({ assignment: Id, question: z.string().max(40) }),
+  (input) => ({ assignment: input.assignment }),
+  async (caller, input) => {
+    const { db, visitor, now } = caller;
+    const task = await ownTask(caller, input.assignment);
+    const attempt = (await work.attemptsOf(db, task.recipient)).at(-1);
+    if (!attempt || fromBefore(visitor, attempt)) throw new ActionError(problemOf("nothingToSend"));
+    const sent = await db.transaction(async (tx) =>
+      sendPieces(tx, task, await taskDocument(tx, task), attempt, input.question, now),
+    );
+    if (sent === 0) throw new ActionError(problemOf("nothingToSend"));
+    await announcePieces(db, task.assignment);
+    return {};
+  },
+);
+
+const MOST_REPLIES = 30;
+
+/** Replies to a classmate's piece that she sees. */
+export const replyToPiece = act(
+  "do assignment",
+  z.object({
+    assignment: Id,
+    question: z.string().max(40),
+    piece: Id,
+    text: z.string().trim().max(400),
+    voice: Voice.nullable(),
+  }),
+  (input) => ({ assignment: input.assignment }),
+  async (caller, input) => {
+    const { db, visitor, now } = caller;
+    const task = await ownTask(caller, input.assignment);
+    const seen = await classmatesOf(db, task, visitor.id, input.question, now);
+    const allowed = replyTo(task.sharing!, await piecesBy(db, task.recipient));
+    const piece = seen.pieces.find(({ id }) => id === input.piece);
+    if (!piece || !allowed.allowed || (input.voice && !allowed.voice) || (!input.text && !input.voice))
+      throw new ActionError(problemOf("notThere"));
+    const own = (await repliesTo(db, [piece.id])).filter(({ student }) => student === visitor.id);
+    if (own.length >= MOST_REPLIES) throw new ActionError(problemOf("enoughReplies"));
+    const { text, voice } = input;
+    await addReply(db, { piece: piece.id, student: visitor.id, text, voice, state: allowed.state, at: now });
+    await announcePieces(db, task.assignment);
+    return { waits: allowed.state === "waiting" };
+  },
+);

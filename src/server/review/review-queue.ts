@@ -1,0 +1,74 @@
+import type { Question } from "@/core/question/question";
+import { allQuestions } from "@/core/resource/document";
+import type { PieceState } from "@/core/review/piece";
+import type { Stroke } from "@/core/live/lesson";
+import type { Queryable } from "@/data/engine/db";
+import { readRevision } from "@/data/engine/read-once";
+import { earlierPieces, type Voice } from "@/data/review/pieces";
+import { phrasesOf, queueCounts, queueOf, type QueuePart, type Waiting } from "@/data/review/queue";
+
+/** What was sent before and came back. */
+export interface EarlierPiece {
+  number: number;
+  state: PieceState;
+  value: unknown;
+  sent: Date;
+  comment: string;
+  voice: Voice | null;
+  marks: Stroke[];
+}
+
+export interface QueueItem extends Waiting {
+  /** What was asked. */
+  asked: Question;
+  /** The place of its step, from 1, and what it is called. */
+  stepAt: number;
+  languages: string[];
+  earlier: EarlierPiece[];
+}
+
+export interface ReviewQueue {
+  part: QueuePart;
+  items: QueueItem[];
+  counts: Record<QueuePart, number>;
+  phrases: string[];
+}
+
+/** What is offered to a teacher who has written no phrases of her own. */
+const firstPhrases = [
+  "You looked closely.",
+  "Look at this one again.",
+  "How do you know?",
+  "Tell me more.",
+  "Check your spelling.",
+  "Ready to show.",
+  "Well done.",
+];
+
+/** A teacher's queue of work that is held back, or of what she has decided. */
+export async function reviewQueue(db: Queryable, teacher: number, now: Date, part: QueuePart): Promise<ReviewQueue> {
+  const [rows, counts, phrases] = await Promise.all([
+    queueOf(db, teacher, now, part),
+    queueCounts(db, teacher, now),
+    phrasesOf(db, teacher),
+  ]);
+  const earlier = await earlierPieces(
+    db,
+    rows.filter(({ kind, number }) => kind === "piece" && number > 1).map(({ id }) => id),
+  );
+  const items: QueueItem[] = [];
+  for (const row of rows) {
+    const { document } = (await readRevision(db, row.revision))!;
+    const found = allQuestions(document).find(({ question }) => question.id === row.question);
+    // A version the child no longer has may have had another question: what was sent to it is not looked at any more.
+    if (!found) continue;
+    items.push({
+      ...row,
+      asked: found.question,
+      stepAt: document.steps.findIndex(({ id }) => id === found.step.id) + 1,
+      languages: document.languages,
+      earlier: row.kind === "piece" ? (earlier.get(row.id) ?? []) : [],
+    });
+  }
+  return { part, items, counts, phrases: phrases ?? firstPhrases };
+}
