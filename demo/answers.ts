@@ -1,3 +1,4 @@
+import { plainText } from "@/core/content/rich-text";
 import { inLanguage } from "@/core/content/language";
 import { fieldsOf } from "@/core/question/types/note-page/fields";
 import type { Question, ResponseValue } from "@/core/question/question";
@@ -9,6 +10,24 @@ const noted = [
   "I wonder who put the post there.",
   "More at noon than in the morning.",
 ];
+
+/** A strand with three to five fronds, as a child might draw it: no two alike. */
+function frondDrawn(random: SeededRandom): { ink: "blue" | "green"; width: 3; points: number[] }[] {
+  const near = (value: number) => Math.min(0.98, Math.max(0.02, value + (random.next() - 0.5) * 0.06));
+  const foot = near(0.5);
+  const stem = [0.95, 0.7, 0.5, 0.25].flatMap((y) => [near(foot), near(y)]);
+  const fronds = Array.from({ length: random.int(3, 5) }, (_, nth) => {
+    const side = nth % 2 === 0 ? 1 : -1;
+    const y = 0.3 + nth * 0.12;
+    const reach = [0.08, 0.18, 0.28, 0.2, 0.1, 0];
+    const bend = [-0.02, -0.07, -0.02, 0.04, 0.05, 0.02];
+    return reach.flatMap((across, at) => [near(foot + side * across), near(y + bend[at]!)]);
+  });
+  return [
+    { ink: "blue", width: 3, points: stem },
+    ...fronds.map((points) => ({ ink: "green" as const, width: 3 as const, points })),
+  ];
+}
 
 /** The answer a student who knows would give. What is photographed or spoken cannot be made up here: those stay empty. */
 export function rightAnswer(question: Question, random: SeededRandom): ResponseValue {
@@ -53,8 +72,15 @@ export function rightAnswer(question: Question, random: SeededRandom): ResponseV
     case "cells":
       return Object.fromEntries(question.gaps.map((gap) => [gap.id, gap.accepted[0]!]));
     case "sketch":
-      return [{ ink: "blue", width: 3, points: [0.1, 0.6, 0.3, 0.4, 0.5, 0.6, 0.7, 0.4, 0.9, 0.6] }];
+      return frondDrawn(random);
     case "longText":
+      if (/test/.test(plainText(Object.values(question.prompt)[0])))
+        return random.pick([
+          "I would try each one three times, because once can be luck.",
+          "The water has to be as strong each time. We could use the same jug and pour from the same height.",
+          "Use the same stone and only change what it sits on. Then you know it was the surface.",
+          "Three tries each, and somebody else should count the seconds.",
+        ]);
       return random.pick([
         "Because it says so in the text, and you can see it in the last part.",
         "I think it is because of the tide. First the water is high and then it goes out.",

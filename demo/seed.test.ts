@@ -10,6 +10,7 @@ import { stateOf } from "@/core/assign/form";
 import { assignmentsOf } from "@/data/assign/assignments";
 import type { Db } from "@/data/engine/db";
 import { demoPeople } from "@/data/office/people";
+import { queueCounts } from "@/data/review/queue";
 import { pocketsOf } from "@/data/satchel/pockets";
 import { satchelOf } from "@/data/satchel/satchel";
 import { workOf } from "@/data/student/work";
@@ -246,4 +247,11 @@ describe("a lesson in two languages, with a film and a voice", () => {
       expect(new Set(lengths).size).toBe(1);
     }
   });
+});
+
+test("work is held back: some waits for Ines, some came back, some classmates can see", async () => {
+  const counts = await queueCounts(db, await inesId(), now);
+  expect(counts.waiting).toBeGreaterThanOrEqual(5);
+  expect(counts["sent back"]).toBeGreaterThanOrEqual(1);
+  expect(counts.shown).toBeGreaterThanOrEqual(2);
 });

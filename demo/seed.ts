@@ -15,6 +15,7 @@ import { one } from "@/data/engine/db";
 import { addResource } from "@/data/adapt/resources";
 import { refreshPopularity } from "@/data/find/uses";
 import { importFramework } from "@/data/find/standards";
+import { Sharing } from "@/core/review/sharing";
 import { newLesson } from "@/core/live/lesson";
 import { openLesson } from "@/data/live/lessons";
 import { addPocket, putIntoPocket } from "@/data/satchel/pockets";
@@ -31,6 +32,7 @@ import { addBulk } from "./bulk/add";
 import { demoFramework } from "./frameworks";
 import { readWritten } from "./read";
 import { addLedLesson } from "./led";
+import { addPieces } from "./pieces";
 import { addSharing } from "./sharing";
 import type { Lesson, Town } from "./town";
 
@@ -79,6 +81,8 @@ const Given = z.array(
     stillAt: z.array(z.string()).default([]),
     /** Led as a lesson when it opened, or its lobby is open now. */
     led: z.enum(["then", "lobby"]).optional(),
+    /** What classmates see and what is looked at first, where it is not plain. */
+    sharing: Sharing.partial().optional(),
   }),
 );
 
@@ -307,6 +311,7 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
         ability: abilityOf(recipient.student),
       });
     }
+    if (plan.sharing) await addPieces(tx, { assignment, lesson, by: group.lead, sharing: plan.sharing, now });
   }
 }
 

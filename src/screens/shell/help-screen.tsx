@@ -1,5 +1,5 @@
 import { Keys } from "./key-list";
-import { keyList, leadKeyList } from "./keys";
+import { keyList, leadKeyList, waitingKeyList } from "./keys";
 
 const chapters: { title: string; text: string[] }[] = [
   {
@@ -100,6 +100,15 @@ const chapters: { title: string; text: string[] }[] = [
     ],
   },
   {
+    title: "Work you look at first",
+    text: [
+      "Under “How often …” you also say who sees what children write, draw, photograph or say. “I look at it first” holds it back: it stands under “Waiting”, in the bar above, with what has waited longest on top. Classmates can see it never, after sending their own, or straight away, with or without replies, until a time you set.",
+      "A child presses “Show it to …” below an answer, or hands in. You approve it (a), or send it back (b) with words, your voice, or lines over the work (p). Your phrases have the keys 1 to 9: keep a sentence you often write as one. u takes the last decision back, and v puts the first version beside the new one.",
+      "What comes back is at the top of the child’s first page, open to be corrected though all was handed in. Both versions stay. Classmates never see your words, your marks or what was sent back.",
+      "“Put it away” is for what should stay between you and the child: once handed in, the child does not see it again.",
+    ],
+  },
+  {
     title: "Lead a lesson",
     text: [
       "Press “Lead” (l) on the light table and the lobby is open: the class has the lesson, and a code, a link and a picture to come in by. “Lead it” is on a lesson in the plan too, and “Live” on anything in Results. Children who have signed in already find it on their first page. Begin when you like; anyone who comes later lands where the class is.",
@@ -144,6 +153,8 @@ export function HelpScreen() {
         <Keys list={keyList} />
         <h3 className="mt-4 mb-2 font-semibold">While you lead a lesson</h3>
         <Keys list={leadKeyList} />
+        <h3 className="mt-4 mb-2 font-semibold">While you look at work that waits</h3>
+        <Keys list={waitingKeyList} />
       </section>
     </article>
   );

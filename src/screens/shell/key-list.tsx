@@ -1,7 +1,7 @@
 "use client";
 import { Dialog } from "@/ui/dialog";
 import { Key } from "@/ui/key";
-import { keyList, leadKeyList } from "./keys";
+import { keyList, leadKeyList, waitingKeyList } from "./keys";
 
 /** Keys and what they do, one a line. */
 export function Keys({ list }: { list: typeof keyList }) {
@@ -27,6 +27,8 @@ export function KeyList({ open, onOpenChange }: { open: boolean; onOpenChange: (
       <Keys list={keyList} />
       <h3 className="mt-4 mb-2 font-semibold">While you lead a lesson</h3>
       <Keys list={leadKeyList} />
+      <h3 className="mt-4 mb-2 font-semibold">While you look at work that waits</h3>
+      <Keys list={waitingKeyList} />
       <p className="mt-4 text-ink-soft">In lists and menus: arrows move, Enter chooses, Escape closes.</p>
     </Dialog>
   );

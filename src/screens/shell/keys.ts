@@ -29,3 +29,15 @@ export const leadKeyList: { keys: string[]; does: string }[] = [
   { keys: ["b"], does: "the window for the board" },
   { keys: ["v"], does: "what a child sees" },
 ];
+
+/** And where work waits until she has looked. */
+export const waitingKeyList: { keys: string[]; does: string }[] = [
+  { keys: ["j", "k"], does: "the next piece, the one before" },
+  { keys: ["1", "9"], does: "put a phrase in, or take it out" },
+  { keys: ["c"], does: "write; Escape goes back to single keys" },
+  { keys: ["p"], does: "the pen, to mark the work" },
+  { keys: ["v"], does: "the version before, beside it" },
+  { keys: ["a"], does: "approve" },
+  { keys: ["b"], does: "send back" },
+  { keys: ["u"], does: "take the last decision back" },
+];
