@@ -2,6 +2,7 @@ import type { Stroke } from "@/core/live/lesson";
 import type { Piece, PieceState } from "@/core/review/piece";
 import { plainSharing, type Sharing } from "@/core/review/sharing";
 import { one, type Queryable } from "../engine/db";
+import { announceWork } from "../student/work";
 
 /** A recording, as answers and comments have it. */
 export interface Voice {
@@ -144,29 +145,28 @@ export async function addReply(
   );
 }
 
-/** Shows a reply or takes it down. False where it is not a reply to work of this assignment. */
+/** Shows a reply or takes it down. Returns whose it is; undefined where it is not a reply to work of this assignment. */
 export async function decideReply(
   db: Queryable,
   assignment: number,
   id: number,
   state: Reply["state"],
   at: Date | null,
-): Promise<boolean> {
-  const rows = await db.query(
+): Promise<number | undefined> {
+  const rows = await db.query<{ student: number }>(
     `update piece_reply y set state = $3, decided = $4
        from piece p join recipient r on r.id = p.recipient_id
-      where y.id = $2 and p.id = y.piece_id and r.assignment_id = $1 returning 1`,
+      where y.id = $2 and p.id = y.piece_id and r.assignment_id = $1
+      returning y.student_id student`,
     [assignment, id, state, at],
   );
-  return rows.length > 0;
+  return rows[0]?.student;
 }
 
-/** Tells screens that show it that a piece of work has changed, and the first pages of its class. */
-export async function announcePieces(db: Queryable, assignment: number): Promise<void> {
-  await db.query(
-    `select pg_notify('work', $1::text), pg_notify('class', (select class_id from assignment where id = $1::int)::text)`,
-    [assignment],
-  );
+/** Tells the screens of one child, and of the teachers, that something was sent or decided; and the first pages of the class. */
+export async function announcePieces(db: Queryable, assignment: number, student: number): Promise<void> {
+  await announceWork(db, assignment, student);
+  await db.query("select pg_notify('class', (select class_id from assignment where id = $1::int)::text)", [assignment]);
 }
 
 /** What each of these pieces' children sent before to the same question, by the piece's id. */

@@ -280,9 +280,13 @@ export async function announceAnswers(db: Queryable, notice: string): Promise<vo
   await db.query("select pg_notify('answers', $1)", [notice]);
 }
 
-/** Tells everyone who watches this assignment that something of it has changed: what is shown is to be read again. */
-export async function announceWork(db: Queryable, assignment: number): Promise<void> {
-  await db.query("select pg_notify('work', $1)", [String(assignment)]);
+/**
+ * Tells everyone who watches this assignment that something of it has changed: what is shown is to be read again. Where only one
+ * `student` is concerned, the screens of the other children are left alone.
+ */
+export async function announceWork(db: Queryable, assignment: number, student: number | null = null): Promise<void> {
+  const notice = student === null ? String(assignment) : `${assignment} ${JSON.stringify({ student })}`;
+  await db.query("select pg_notify('work', $1)", [notice]);
 }
 
 /** Everything that came back for one assignment, a student a row, by name. */

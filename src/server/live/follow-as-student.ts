@@ -37,6 +37,13 @@ export async function followAsStudent(
   const stops = await Promise.all([
     watch(db, "note", assignment, (payload) => ofHers(payload) && again(tellNotes)(), again(tellNotes)),
     watch(db, "place", assignment, helped, again(readAsked)),
+    watch(
+      db,
+      "work",
+      assignment,
+      (payload) => (noticeIn(payload) as { student: number } | null)?.student === student && tell({ kind: "work" }),
+      () => undefined,
+    ),
   ]);
   await tellNotes();
   await readAsked();

@@ -44,7 +44,8 @@ class Followers {
     this.stops = await Promise.all([
       watch(db, "lesson", assignment, heard, changed),
       watch(db, "answers", assignment, answered, answered),
-      watch(db, "work", assignment, work, work),
+      // What concerns one child alone is told to her: see followAsStudent.
+      watch(db, "work", assignment, (payload) => noticeIn(payload) === null && work(), work),
     ]);
   }
 

@@ -1,7 +1,7 @@
 "use server";
 import { z } from "zod";
 import { replyTo } from "@/core/review/piece";
-import { announcePieces, addReply, piecesBy, repliesTo } from "@/data/review/pieces";
+import { addReply, piecesBy, repliesTo } from "@/data/review/pieces";
 import * as work from "@/data/student/work";
 import { fromBefore, seenByCode } from "../student/by-code";
 import { taskDocument } from "../student/student-work";
@@ -34,7 +34,7 @@ export const sendPieceOf = act(
       sendPieces(tx, task, await taskDocument(tx, task), attempt, input.question, now),
     );
     if (sent === 0) throw new ActionError(problemOf("nothingToSend"));
-    await announcePieces(db, task.assignment);
+    await work.announceWork(db, task.assignment, visitor.id);
     return {};
   },
 );
@@ -64,7 +64,7 @@ export const replyToPiece = act(
     if (own.length >= MOST_REPLIES) throw new ActionError(problemOf("enoughReplies"));
     const { text, voice } = input;
     await addReply(db, { piece: piece.id, student: visitor.id, text, voice, state: allowed.state, at: now });
-    await announcePieces(db, task.assignment);
+    await work.announceWork(db, task.assignment, visitor.id);
     return { waits: allowed.state === "waiting" };
   },
 );

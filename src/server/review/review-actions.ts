@@ -3,6 +3,7 @@ import { z } from "zod";
 import { Stroke } from "@/core/live/lesson";
 import { announcePieces, decidePiece, decideReply, pieceOf } from "@/data/review/pieces";
 import { setPhrases } from "@/data/review/queue";
+import { announceWork } from "@/data/student/work";
 import { act, ActionError, notThere } from "../web/act";
 
 const Id = z.number().int().positive();
@@ -30,12 +31,13 @@ export const decide = act(
   }),
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, { assignment, piece, was, ...decision }) => {
-    if (!(await pieceOf(db, assignment, piece))) throw new ActionError(notThere);
+    const found = await pieceOf(db, assignment, piece);
+    if (!found) throw new ActionError(notThere);
     if (decision.state === "sent back" && !decision.comment && !decision.voice && decision.marks.length === 0)
       throw new ActionError("Say what to look at again, or mark it: nothing was sent back.", "comment");
     if (!(await decidePiece(db, piece, was, { ...decision, by: visitor.id, at: now })))
       throw new ActionError(changedSince);
-    await announcePieces(db, assignment);
+    await announcePieces(db, assignment, found.student);
     return { decided: now };
   },
 );
@@ -51,7 +53,7 @@ export const takeBack = act(
     const { state, comment, voice, marks, named } = found;
     const again = { state: "waiting" as const, by: null, at: null, comment, voice, marks, named };
     if (!(await decidePiece(db, piece, { state, decided }, again))) throw new ActionError(changedSince);
-    await announcePieces(db, assignment);
+    await announcePieces(db, assignment, found.student);
     return {};
   },
 );
@@ -62,9 +64,9 @@ export const decideAboutReply = act(
   z.object({ assignment: Id, reply: Id, state: z.enum(["waiting", "shown", "taken down"]) }),
   (input) => ({ assignment: input.assignment }),
   async ({ db, now }, { assignment, reply, state }) => {
-    if (!(await decideReply(db, assignment, reply, state, state === "waiting" ? null : now)))
-      throw new ActionError(notThere);
-    await announcePieces(db, assignment);
+    const by = await decideReply(db, assignment, reply, state, state === "waiting" ? null : now);
+    if (by === undefined) throw new ActionError(notThere);
+    await announceWork(db, assignment, by);
     return {};
   },
 );

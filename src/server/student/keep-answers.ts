@@ -159,7 +159,7 @@ export async function keepAnswers(
         ),
       }),
     );
-  else await announceWork(db, task.assignment);
+  else await announceWork(db, task.assignment, of.student);
   const shown = (values: Record<string, ResponseValue>) =>
     Object.fromEntries(
       Object.entries(values).map(([id, value]) => [id, disguised.value(questions.get(id)!.question, value)]),

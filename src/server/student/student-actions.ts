@@ -171,7 +171,7 @@ export const beginQuestion = act(
       if (!attempt) throw new ActionError(problemOf("handedInAlready"));
       return work.beginQuestion(tx, attempt.id, input.question, now);
     });
-    await work.announceWork(db, task.assignment);
+    await work.announceWork(db, task.assignment, caller.visitor.id);
     const disguised = await disguiseFor(db, task.recipient);
     return { question: withoutAnswers(disguised.question(found.question)), left: secondsLeft(seconds, begun, now) };
   },
@@ -191,7 +191,7 @@ export const handIn = act(
       if (!open || open.handedIn) return;
       await work.handIn(tx, open.id, now);
       await sendPieces(tx, task, await taskDocument(tx, task), open, null, now);
-      await work.announceWork(tx, task.assignment);
+      await work.announceWork(tx, task.assignment, caller.visitor.id);
     });
     return {};
   },

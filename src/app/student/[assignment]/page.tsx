@@ -25,7 +25,8 @@ export default async function StudentWorkPage({ params }: { params: Promise<{ as
   }
   return (
     <StudentWorkScreen
-      key={data.attempt?.id ?? 0}
+      // Another try is another screen. One that is only begun by now is not: the child stays where she is.
+      key={data.attempt?.number ?? 1}
       data={data}
       student={visitor.id}
       name={visitor.givenName}

@@ -32,7 +32,7 @@ export function PartBarsView({ tool, onNumber }: ManipulativeProps<"bars">) {
                   onClick={() => shade(bar, at + 1)}
                   className={clsx(
                     "h-14 flex-1 border-ink not-first:border-l",
-                    at < shaded[bar]! ? "bg-slate" : "bg-white",
+                    at < shaded[bar]! ? "bg-slate" : "bg-card",
                   )}
                 />
               ))}
@@ -68,7 +68,7 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
           <section
             key={place}
             aria-label={places[place]}
-            className="grid min-w-[4.75rem] flex-1 grid-cols-1 content-between gap-2 rounded-card border border-line bg-white p-1.5 text-ink @md:p-2"
+            className="grid min-w-[4.75rem] flex-1 grid-cols-1 content-between gap-2 rounded-card border border-line bg-card p-1.5 text-ink @md:p-2"
           >
             <p className="flex flex-wrap items-baseline justify-between gap-x-2 text-[0.9em]">
               {places[place]} <output className="numbers text-[1.2em] font-semibold">{count}</output>
@@ -143,7 +143,7 @@ export function BalanceView({ tool, onNumber, languages }: ManipulativeProps<"ba
   const drop = (side: -1 | 1) => side * hangs * 18;
   return (
     <div className="grid grid-cols-1 gap-3">
-      <svg viewBox="0 0 400 170" aria-hidden className="w-full max-w-xl rounded-card border border-line bg-white">
+      <svg viewBox="0 0 400 170" aria-hidden className="w-full max-w-xl rounded-card border border-line bg-card">
         <path d="M 200 40 L 185 160 L 215 160 Z" className="fill-line-strong" />
         <g style={{ transform: `rotate(${hangs * BEAM_DEGREES}deg)`, transformOrigin: "200px 40px" }}>
           <line x1={80} x2={320} y1={40} y2={40} className="stroke-[#23211d]" strokeWidth={6} strokeLinecap="round" />

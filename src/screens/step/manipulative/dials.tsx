@@ -291,7 +291,7 @@ export function RulerView({ tool, languages, onNumber }: ManipulativeProps<"rule
         viewBox={`0 0 ${width} ${height}`}
         role="group"
         aria-label={inLanguage(tool.description, languages) || "A picture to measure"}
-        className="w-full max-w-2xl touch-none rounded-card border border-line bg-white select-none"
+        className="w-full max-w-2xl touch-none rounded-card border border-line bg-card select-none"
       >
         <image href={mediaAddress(tool.media)} width={width} height={height} preserveAspectRatio="none" />
         <path
