@@ -27,21 +27,25 @@ const kept = (): Drafts => {
 /** What she has begun to say to each piece: it stays while she looks at others, and when the page is read again. */
 export function useDrafts() {
   const [drafts, setDrafts] = useState<Drafts>(() => (typeof sessionStorage === "undefined" ? {} : kept()));
-  const keep = (next: Drafts) => {
-    setDrafts(next);
-    try {
-      sessionStorage.setItem(NAME, JSON.stringify(next));
-    } catch {
-      // A full store loses nothing that is on the screen.
-    }
-  };
+  // From what is there at that moment: an act that ends late must not bring back what was there when it began.
+  const keep = (change: (old: Drafts) => Drafts) =>
+    setDrafts((old) => {
+      const next = change(old);
+      try {
+        sessionStorage.setItem(NAME, JSON.stringify(next));
+      } catch {
+        // A full store loses nothing that is on the screen.
+      }
+      return next;
+    });
   const nameOf = (item: QueueItem) => `${item.key} ${item.number}`;
-  const of = (item: QueueItem): Draft =>
-    drafts[nameOf(item)] ?? { comment: item.comment, voice: item.voice, marks: item.marks, named: item.named };
+  const from = (all: Drafts, item: QueueItem): Draft =>
+    all[nameOf(item)] ?? { comment: item.comment, voice: item.voice, marks: item.marks, named: item.named };
   return {
-    of,
-    change: (item: QueueItem, more: Partial<Draft>) => keep({ ...drafts, [nameOf(item)]: { ...of(item), ...more } }),
+    of: (item: QueueItem) => from(drafts, item),
+    change: (item: QueueItem, more: Partial<Draft>) =>
+      keep((old) => ({ ...old, [nameOf(item)]: { ...from(old, item), ...more } })),
     drop: (item: QueueItem) =>
-      keep(Object.fromEntries(Object.entries(drafts).filter(([name]) => name !== nameOf(item)))),
+      keep((old) => Object.fromEntries(Object.entries(old).filter(([name]) => name !== nameOf(item)))),
   };
 }

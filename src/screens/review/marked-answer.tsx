@@ -29,7 +29,15 @@ export function MarkedAnswer({
   return (
     <div ref={around} className="relative">
       <div data-block={ANSWER}>
-        <AnswerView question={question} value={value as ResponseValue} languages={languages} name={name} />
+        {typeof value === "string" ? (
+          // Writing is shown in full, not in the field it was written in.
+          <p className="min-h-16 whitespace-pre-wrap [overflow-wrap:anywhere]">
+            <span className="heard">{name}: </span>
+            {value}
+          </p>
+        ) : (
+          <AnswerView question={question} value={value as ResponseValue} languages={languages} name={name} />
+        )}
       </div>
       {(marks.length > 0 || onStroke) && <PenLayer around={around} strokes={marks} onStroke={onStroke} />}
     </div>

@@ -30,7 +30,7 @@ export function QueueList({
   onChoose: (item: QueueItem) => void;
 }) {
   const here = useRef<HTMLButtonElement>(null);
-  useEffect(() => here.current?.scrollIntoView({ block: "nearest" }), [chosen]);
+  useEffect(() => void here.current?.scrollIntoView({ block: "nearest" }), [chosen]);
   const chip = (on: boolean) =>
     clsx(
       "numbers inline-flex h-8 items-center gap-1 rounded-card border px-2 text-[13px]",
@@ -118,8 +118,7 @@ export function QueueList({
         })}
       </ul>
       <p className="border-t border-line px-3 py-2 text-[12px] text-ink-soft max-lg:hidden">
-        <Key>j</Key> <Key>k</Key> next, before · <Key>1</Key> to <Key>7</Key> a phrase · <Key>a</Key> approve ·{" "}
-        <Key>b</Key> back
+        <Key>j</Key> <Key>k</Key> next, before · <Key>1</Key>–<Key>9</Key> a phrase
       </p>
     </section>
   );
