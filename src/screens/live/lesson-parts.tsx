@@ -32,7 +32,7 @@ export function LessonLine({ followed, done }: { followed: Followed; done: boole
   const pace = { together: "together", "up to here": "upTo", free: "free" } as const;
   return (
     <div className="mb-3 grid gap-2">
-      <p className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px] text-ink-soft">
+      <p className="flex flex-wrap items-center gap-x-3 gap-y-1 text-[0.88em] text-ink-soft">
         <span className="inline-flex items-center gap-2 font-bold text-ink">
           <Presentation size={18} aria-hidden /> {t("leads", { teacher: lesson.leader })}
         </span>
@@ -78,7 +78,7 @@ export function ShownAnswers({ followed }: { followed: Followed }) {
               </li>
             ))}
           </ul>
-          <p className="mt-1 text-[15px] text-ink-soft">{t("answered", { count: bars.answered })}</p>
+          <p className="mt-1 text-[0.88em] text-ink-soft">{t("answered", { count: bars.answered })}</p>
         </div>
       )}
       {shown.answers.length > 0 && (

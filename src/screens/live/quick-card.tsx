@@ -20,7 +20,7 @@ export function QuickCard({ quick, send }: { quick: QuickQuestion; send: (value:
   };
   return (
     <section aria-labelledby="quick" className="mb-4 grid gap-3 rounded-card border-2 border-green bg-green-wash p-5">
-      <p className="text-[15px] text-ink-soft">{t("quick")}</p>
+      <p className="text-[0.88em] text-ink-soft">{t("quick")}</p>
       <h2 id="quick" className="text-[1.25em] font-bold">
         {quick.ask}
       </h2>

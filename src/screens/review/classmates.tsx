@@ -3,7 +3,7 @@ import { Eye, Send, Users } from "lucide-react";
 import { useState, type FormEvent } from "react";
 import { useTranslations } from "use-intl";
 import type { Question } from "@/core/question/question";
-import { replyToPiece } from "@/screens/acts/review";
+import { replyToPiece } from "@/screens/acts/pieces";
 import type { Classmates as Found, ShownPiece } from "@/server/review/own-review";
 import { useProblem } from "../language/use-problem";
 import { SoundPlayer } from "../media/sound-player";
@@ -25,7 +25,7 @@ function Replies({ replies }: { replies: ShownPiece["replies"] }) {
           {reply.voice && (
             <SoundPlayer media={reply.voice.media} seconds={reply.voice.seconds} name={reply.name} large />
           )}
-          {reply.waits && <span className="block text-[15px] text-ink-soft">{t("replyWaits")}</span>}
+          {reply.waits && <span className="block text-[0.88em] text-ink-soft">{t("replyWaits")}</span>}
         </li>
       ))}
     </ul>

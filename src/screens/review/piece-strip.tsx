@@ -5,7 +5,7 @@ import { useState } from "react";
 import { useTranslations } from "use-intl";
 import { isBlankResponse } from "@/core/question/mark";
 import type { Question, ResponseValue } from "@/core/question/question";
-import { sendPieceOf } from "@/screens/acts/review";
+import { sendPieceOf } from "@/screens/acts/pieces";
 import type { OwnReview } from "@/server/review/own-review";
 import { useProblem } from "../language/use-problem";
 import { SoundPlayer } from "../media/sound-player";

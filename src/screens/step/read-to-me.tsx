@@ -1,6 +1,6 @@
 "use client";
 import { Volume2 } from "lucide-react";
-import { useEffect } from "react";
+import { useEffect, type RefObject } from "react";
 import type { Step } from "@/core/resource/document";
 import { formatStep } from "@/core/student/read-aloud";
 import { useReading } from "./use-reading";
@@ -10,9 +10,18 @@ import { useTranslations } from "use-intl";
  * Reads everything on the step aloud: what somebody spoke in her own voice, the rest in the device's voice of the language
  * that is read; says so where there is neither.
  */
-export function ReadToMe({ step, languages }: { step: Step; languages: readonly string[] }) {
+export function ReadToMe({
+  step,
+  languages,
+  within,
+}: {
+  step: Step;
+  languages: readonly string[];
+  /** Where the step stands: the word that is said is marked there. */
+  within?: RefObject<HTMLElement | null>;
+}) {
   const t = useTranslations("read");
-  const { say, stop, speaking, hasVoice } = useReading(languages[0]!);
+  const { say, stop, speaking, hasVoice } = useReading(languages[0]!, within);
   useEffect(() => stop, [step.id, stop]);
   const all = formatStep(step, languages);
   const silent = !hasVoice && !all.some((said) => "recording" in said);

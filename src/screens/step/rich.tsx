@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { Cue } from "./cue";
+import { Worded } from "./glossary";
 import { Maths } from "./maths-later";
 import type { RichBlock, RichInline, RichListItem, RichText } from "@/core/content/schema/rich-text";
 
@@ -23,7 +24,9 @@ function inline(node: RichInline, key: number): ReactNode {
             </a>
           );
         },
-        <span key={key}>{node.text}</span>,
+        <span key={key}>
+          <Worded text={node.text} />
+        </span>,
       );
   }
 }

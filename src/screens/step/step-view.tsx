@@ -10,6 +10,7 @@ import { BlockView } from "./block-view";
 import { QuestionView } from "./question-view";
 import { FilmView } from "./film";
 import { BeginQuestion, TimeAllowed, TimeLeft, type QuestionLimits } from "./limited";
+import { QuestionGlossary } from "./glossary";
 import { Rich } from "./rich";
 import { useTranslations } from "use-intl";
 
@@ -76,16 +77,18 @@ export function StepView({
         ) : (
           question.seconds !== undefined && <TimeAllowed seconds={question.seconds} />
         )}
-        <QuestionView
-          question={question}
-          value={values[question.id]}
-          onChange={(value) => onChange(question, value)}
-          mark={marks[question.id]}
-          onCheck={onCheck && mayCheck?.(question) && !limit?.over ? () => onCheck(question) : undefined}
-          checking={checking === question.id}
-          readOnly={(readOnly || (limit?.over ?? false)) && !reopened?.(question)}
-          languages={languages}
-        />
+        <QuestionGlossary question={question}>
+          <QuestionView
+            question={question}
+            value={values[question.id]}
+            onChange={(value) => onChange(question, value)}
+            mark={marks[question.id]}
+            onCheck={onCheck && mayCheck?.(question) && !limit?.over ? () => onCheck(question) : undefined}
+            checking={checking === question.id}
+            readOnly={(readOnly || (limit?.over ?? false)) && !reopened?.(question)}
+            languages={languages}
+          />
+        </QuestionGlossary>
         {below?.(question)}
       </div>
     );

@@ -1,7 +1,8 @@
 "use client";
-import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore, type RefObject } from "react";
 import { voiceFor } from "@/core/student/read-aloud";
 import type { Said } from "@/core/question/kind";
+import { saidMarker } from "./mark-said";
 import { mediaAddress } from "./media";
 
 const none: readonly SpeechSynthesisVoice[] = [];
@@ -15,8 +16,11 @@ function voicesNow(): readonly SpeechSynthesisVoice[] {
   return known;
 }
 
-/** Says things one after the other with the device's voice of a language; recordings are played in between. */
-export function useReading(language: string) {
+/**
+ * Says things one after the other with the device's voice of a language; recordings are played in between. What the device says is
+ * marked word by word `within` an element.
+ */
+export function useReading(language: string, within?: RefObject<HTMLElement | null>) {
   const voices = useSyncExternalStore(
     (changed) => {
       speech()?.addEventListener("voiceschanged", changed);
@@ -36,16 +40,19 @@ export function useReading(language: string) {
 
   const say = (all: readonly Said[]) => {
     stop();
+    const marker = saidMarker(within?.current ?? null);
     let going = true;
     let end: (() => void) | null = null;
     stopNow.current = () => {
       going = false;
       end?.();
+      marker.clear();
       speech()?.cancel();
     };
     setSpeaking(true);
     const next = (at: number): void => {
       const said = all[at];
+      marker.clear();
       if (!going) return;
       if (!said) return setSpeaking(false);
       const on = () => next(at + 1);
@@ -63,6 +70,9 @@ export function useReading(language: string) {
         const words = new SpeechSynthesisUtterance(said.text);
         words.voice = voice;
         words.lang = voice.lang;
+        words.onboundary = ({ name, charIndex }) => {
+          if (going && (name === "word" || !name)) marker.at(said.text, charIndex);
+        };
         words.onend = on;
         // One that cannot be said does not keep back the rest.
         words.onerror = on;

@@ -1,12 +1,14 @@
 "use client";
 import { LogOut } from "lucide-react";
 import Link from "next/link";
+import { useState } from "react";
 import type { ReactNode } from "react";
 import { availability } from "@/core/assign/door";
 import type { Task } from "@/data/student/work";
 import { leave } from "@/screens/acts/sign-in";
 import { ScreenLanguageChoice } from "../language/screen-language";
 import { useWhen } from "../language/use-when";
+import { ComfortButton, ComfortPanel } from "./comfort";
 import { useLive } from "../use-live";
 import { useNotNow } from "./not-now";
 import { Postmark } from "./postmark";
@@ -72,23 +74,26 @@ export function StudentHome({
   const { when } = useWhen(zone, now);
   const formatNotNow = useNotNow(zone, now);
   const due = (task: Task) => t(task.due < now ? "wasDue" : "until", { when: when(task.due) });
+  const [comfort, setComfort] = useState(false);
   useLive("/student/live");
   const more = (task: Task) => doors.get(task)!.open && (task.tries === null || task.begun < task.tries);
   return (
-    <main className="finger-size mx-auto max-w-3xl px-4 py-5 font-child text-[17px]">
-      <header className="flex items-center justify-between">
-        <h1 className="font-serif text-2xl">{t("hello", { name })}</h1>
-        <span className="ml-auto mr-2">
+    <main className="finger-size mx-auto max-w-3xl px-4 py-5 font-child text-(length:--child-text)">
+      <header className="flex flex-wrap items-center justify-between gap-y-2">
+        <h1 className="font-serif text-2xl max-sm:basis-full">{t("hello", { name })}</h1>
+        <span className="mr-2 ml-auto flex items-center gap-2">
           <ScreenLanguageChoice languages={screens} />
+          <ComfortButton open={comfort} onOpen={setComfort} />
         </span>
         <button
           type="button"
           onClick={() => void leave({})}
-          className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4"
+          className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4 whitespace-nowrap"
         >
-          <LogOut size={18} aria-hidden /> {t("leave")}
+          <LogOut size={18} aria-hidden /> <span className="max-[24rem]:heard">{t("leave")}</span>
         </button>
       </header>
+      {comfort && <ComfortPanel onDone={() => setComfort(false)} />}
       <SendWaiting student={student} />
       {byCode && <p className="mt-3 text-ink-soft">{t("byCode")}</p>}
       <Section title={t("now")} empty={t("nothingNow")}>
@@ -129,7 +134,7 @@ export function StudentHome({
           {coming.map((task) => (
             <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
               <span className="block">{nameOf(task)}</span>
-              <span className="text-[15px] text-ink-soft">{capital(formatNotNow(task)!)}</span>
+              <span className="text-[0.88em] text-ink-soft">{capital(formatNotNow(task)!)}</span>
             </li>
           ))}
         </Section>
@@ -146,7 +151,7 @@ export function StudentHome({
                 >
                   {nameOf(task)}
                 </Link>
-                {more(task) && <span className="block text-[15px] text-ink-soft">{t("again")}</span>}
+                {more(task) && <span className="block text-[0.88em] text-ink-soft">{t("again")}</span>}
               </div>
               <Postmark at={task.lastHandedIn!} zone={zone} now={now} />
             </li>
@@ -156,7 +161,7 @@ export function StudentHome({
           {missed.map((task) => (
             <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
               <span className="block">{nameOf(task)}</span>
-              <span className="text-[15px] text-ink-soft">{capital(formatNotNow(task)!)}</span>
+              <span className="text-[0.88em] text-ink-soft">{capital(formatNotNow(task)!)}</span>
             </li>
           ))}
         </Section>

@@ -33,7 +33,7 @@ export function NotNow({ task, student, zone, now }: { task: Task; student: numb
   const common = useTranslations("common");
   const formatNotNow = useNotNow(zone, now);
   return (
-    <main className="finger-size mx-auto grid max-w-xl gap-4 px-4 py-10 font-child text-[17px]">
+    <main className="finger-size mx-auto grid max-w-xl gap-4 px-4 py-10 font-child text-(length:--child-text)">
       <h1 className="font-serif text-2xl">{task.title}</h1>
       <p>{t("sentence", { state: formatNotNow(task)! })}</p>
       {task.begun > 0 && <p className="text-ink-soft">{t("kept")}</p>}

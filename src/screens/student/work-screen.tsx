@@ -1,7 +1,6 @@
 "use client";
-import { ArrowLeft, ArrowRight, Check, CloudOff, Home, Hourglass, Loader2, Users } from "lucide-react";
+import { ArrowLeft, ArrowRight, Check, CloudOff, Hourglass, Loader2, Users } from "lucide-react";
 import { clsx } from "clsx";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, useTransition } from "react";
 import { questionsOf, titleOf, withQuestions, type Step } from "@/core/resource/document";
@@ -11,17 +10,17 @@ import { isBlankResponse, type Mark } from "@/core/question/mark";
 import { checkAnswer, handIn } from "@/screens/acts/student";
 import type { Problem } from "@/server/web/problem";
 import type { StudentWorkData } from "@/server/student/student-work";
-import { nativeLanguageName } from "../media/native-language-name";
 import { WorkPlaceProvider } from "../media/work-place";
 import { useReadingLanguage } from "./use-reading-language";
 import { BeforeHandIn } from "../step/before-hand-in";
+import { GlossaryProvider } from "../step/glossary";
 import { StepDots } from "../step/step-dots";
 import { StepView } from "../step/step-view";
 import { useProblem } from "../language/use-problem";
-import { useWhen } from "../language/use-when";
 import { Ending } from "./ending";
 import { ReadToMe } from "../step/read-to-me";
 import { PieceStrip } from "../review/piece-strip";
+import { WorkHeader } from "./work-header";
 import { SendWaiting } from "./send-waiting";
 import { useAnswers, type KeepState } from "./use-answers";
 import { useFollowing } from "../live/use-following";
@@ -59,7 +58,7 @@ function KeptSign({ state }: { state: KeepState }) {
   const t = useTranslations("kept");
   const { icon: Icon, text } = keptSigns[state];
   return (
-    <p role="status" className="flex items-center gap-1.5 text-[14px] text-ink-soft">
+    <p role="status" className="flex items-center gap-1.5 text-[0.82em] text-ink-soft">
       <Icon size={16} aria-hidden className={clsx("shrink-0", state === "sending" && "animate-spin")} />{" "}
       <span className="max-[22rem]:sr-only">{t(text)}</span>
     </p>
@@ -83,10 +82,8 @@ export function StudentWorkScreen({
 }) {
   const t = useTranslations("work");
   const kept = useTranslations("kept");
-  const common = useTranslations("common");
   const lessonText = useTranslations("lesson");
   const problemText = useProblem();
-  const { when } = useWhen(zone, now);
   const sheet = useRef<HTMLDivElement>(null);
   const { task, document, attempt } = data;
   const { steps } = document;
@@ -208,38 +205,16 @@ export function StudentWorkScreen({
       {followed.lesson && <Curtain lesson={followed.lesson} name={name} />}
       <main
         inert={curtained(followed.lesson)}
-        className="finger-size mx-auto max-w-3xl px-4 pt-3 pb-28 font-child text-[17px]"
+        className="finger-size mx-auto max-w-3xl px-4 pt-3 pb-28 font-child text-(length:--child-text)"
       >
-        <header className="flex items-center gap-3">
-          <Link
-            href="/student"
-            aria-label={common("myWork")}
-            className="grid h-12 w-12 place-items-center rounded-card border-2 border-line bg-card"
-          >
-            <Home size={20} aria-hidden />
-          </Link>
-          <div className="min-w-0 flex-1">
-            <h1 className="truncate font-bold" title={titleOf(document)}>
-              {titleOf(document)}
-            </h1>
-            <p className="truncate text-[14px] text-ink-soft">{t("until", { when: when(task.due) })}</p>
-          </div>
-          {document.languages.length > 1 && (
-            <select
-              aria-label={common("chooseLanguage")}
-              value={reads}
-              onChange={(event) => setReads(event.target.value)}
-              className="min-h-12 rounded-card border-2 border-line bg-card px-2"
-            >
-              {document.languages.map((one) => (
-                <option key={one} value={one}>
-                  {nativeLanguageName(one)}
-                </option>
-              ))}
-            </select>
-          )}
-          {shown && <ReadToMe key={`${shown.id} ${reads}`} step={shown} languages={languages} />}
-        </header>
+        <WorkHeader
+          title={titleOf(document)}
+          due={task.due}
+          {...{ zone, now, reads, setReads }}
+          read={document.languages}
+        >
+          {shown && <ReadToMe key={`${shown.id} ${reads}`} step={shown} languages={languages} within={sheet} />}
+        </WorkHeader>
         {held ? (
           <div className="h-4" />
         ) : (
@@ -259,39 +234,41 @@ export function StudentWorkScreen({
               )}
               <WorkPlaceProvider value={workPlace}>
                 <FilmPlaceProvider value={filmPlace}>
-                  <StepView
-                    key={shown.id}
-                    step={shown}
-                    languages={languages}
-                    values={answers.values}
-                    marks={marks}
-                    onChange={(question, value) => {
-                      answers.answer(question.id, value);
-                      setMarks((old) => ({ ...old, [question.id]: undefined }));
-                    }}
-                    mayCheck={readOnly ? undefined : (question) => data.mayCheck.includes(question.id)}
-                    onCheck={readOnly ? undefined : (question) => void check(question)}
-                    checking={checking}
-                    readOnly={readOnly}
-                    reopened={(question) => reopened.includes(question.id)}
-                    below={
-                      data.review &&
-                      ((question) =>
-                        (isPiece(question.type) || data.review!.pieces[question.id]) && (
-                          <PieceStrip
-                            assignment={task.assignment}
-                            teacher={task.teacher}
-                            question={question}
-                            value={answers.values[question.id]}
-                            languages={languages}
-                            review={data.review!}
-                            mayChange={!readOnly || reopened.includes(question.id)}
-                            flush={async () => (await answers.flush()) === "kept"}
-                          />
-                        ))
-                    }
-                    limits={readOnly ? undefined : limits.forSteps}
-                  />
+                  <GlossaryProvider vocabulary={document.vocabulary} languages={languages}>
+                    <StepView
+                      key={shown.id}
+                      step={shown}
+                      languages={languages}
+                      values={answers.values}
+                      marks={marks}
+                      onChange={(question, value) => {
+                        answers.answer(question.id, value);
+                        setMarks((old) => ({ ...old, [question.id]: undefined }));
+                      }}
+                      mayCheck={readOnly ? undefined : (question) => data.mayCheck.includes(question.id)}
+                      onCheck={readOnly ? undefined : (question) => void check(question)}
+                      checking={checking}
+                      readOnly={readOnly}
+                      reopened={(question) => reopened.includes(question.id)}
+                      below={
+                        data.review &&
+                        ((question) =>
+                          (isPiece(question.type) || data.review!.pieces[question.id]) && (
+                            <PieceStrip
+                              assignment={task.assignment}
+                              teacher={task.teacher}
+                              question={question}
+                              value={answers.values[question.id]}
+                              languages={languages}
+                              review={data.review!}
+                              mayChange={!readOnly || reopened.includes(question.id)}
+                              flush={async () => (await answers.flush()) === "kept"}
+                            />
+                          ))
+                      }
+                      limits={readOnly ? undefined : limits.forSteps}
+                    />
+                  </GlossaryProvider>
                 </FilmPlaceProvider>
               </WorkPlaceProvider>
               {followed.lesson && (
