@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { ledNow } from "@/data/live/lessons";
+import { badgeOf, mineOf } from "@/data/student/mine";
 import { tasksOf } from "@/data/student/work";
 import { StudentHome } from "@/screens/student/home";
 import { seenByCode } from "@/server/student/by-code";
@@ -22,6 +23,8 @@ export default async function StudentPage() {
         now,
       )}
       byCode={visitor.joinedAt !== null}
+      badge={await badgeOf(db, visitor.id)}
+      mine={await mineOf(db, visitor.id)}
       screens={languagesThereAre}
       zone={visitor.zone}
       now={now}

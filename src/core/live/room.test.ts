@@ -3,7 +3,7 @@ import { barsOf, isIn, roomAfter, standingOn, stuckIn, type RoomEvent, type Seat
 
 const START = 1_000_000;
 const seated = (student: number, more: Partial<Seated> = {}): Seated => ({
-  ...{ student, name: `Child ${student}`, seat: null, step: null, since: null, seen: null, asked: null },
+  ...{ student, name: `Child ${student}`, badge: 0, seat: null, step: null, since: null, seen: null, asked: null },
   ...{ handedIn: false, answers: {}, visits: {} },
   ...more,
 });

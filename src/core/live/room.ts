@@ -15,6 +15,8 @@ export interface LastAnswer extends Answered {
 export interface Seated {
   student: number;
   name: string;
+  /** The picture to be known by: see core/student/badge.ts. */
+  badge: number;
   /** Where the desk stands; null: nowhere yet. */
   seat: { x: number; y: number } | null;
   /** The step that is open on her screen; null: none yet. */

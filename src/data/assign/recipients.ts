@@ -9,6 +9,8 @@ export interface Recipient {
   factor: number;
   ownDue: Date | null;
   begun: boolean;
+  /** The picture the student is known by; null: none was chosen. */
+  badge: number | null;
 }
 
 /** Who gets an assignment, in which version and with how much time, by name. */
@@ -16,7 +18,7 @@ export async function recipientsOf(db: Queryable, assignment: number): Promise<R
   return db.query<Recipient>(
     `select r.student_id student, p.given_name || ' ' || p.family_name as name, r.revision_id revision, v.resource_id resource,
             coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), '') title,
-            r.time_factor::float8 factor, r.own_due "ownDue",
+            r.time_factor::float8 factor, r.own_due "ownDue", p.badge,
             exists (select 1 from attempt t where t.recipient_id = r.id) begun
        from recipient r join person p on p.id = r.student_id join revision v on v.id = r.revision_id
       where r.assignment_id = $1 order by p.given_name, p.family_name`,

@@ -26,6 +26,8 @@ export interface Student {
   readsAloud: boolean;
   languages: string[];
   familyLanguage: string | null;
+  /** The picture to be known by; null: none was chosen. */
+  badge: number | null;
 }
 
 const columns = `
@@ -88,7 +90,7 @@ export async function studentsOf(db: Queryable, classId: number): Promise<Studen
   return db.query<Student>(
     `select p.id, p.given_name "givenName", p.family_name "familyName", p.sign_in_name "signInName", p.grade,
             p.reading_grade::float8 "readingGrade", p.time_factor::float8 factor, p.reads_aloud "readsAloud", p.languages,
-            p.family_language "familyLanguage"
+            p.family_language "familyLanguage", p.badge
        from enrolled n join person p on p.id = n.student_id
       where n.class_id = $1 and p.active order by p.given_name, p.family_name`,
     [classId],

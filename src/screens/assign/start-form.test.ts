@@ -25,6 +25,7 @@ const student = (id: number) => ({
   readsAloud: false,
   languages: [],
   familyLanguage: null,
+  badge: null,
   has: false,
 });
 const group = (id: number, more: Partial<AudienceClass> = {}): AudienceClass => ({

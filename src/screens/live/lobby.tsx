@@ -5,6 +5,7 @@ import { isIn, type Seated } from "@/core/live/room";
 import type { JoinCode } from "@/data/classes/classes";
 import { Button } from "@/ui/button";
 import { Key } from "@/ui/key";
+import { BadgeIcon } from "../student/badge-icon";
 import { Segmented } from "@/ui/segmented";
 import { seatColumns } from "./room-plan";
 import { Qr } from "../classes/qr";
@@ -77,6 +78,7 @@ export function Lobby({
                   style={seats && one.seat ? { gridColumn: one.seat.x + 1, gridRow: one.seat.y + 1 } : undefined}
                   className={`flex min-w-0 items-center gap-2 rounded-card border px-3 py-2.5 ${here ? "border-green bg-green-wash font-semibold" : "border-dashed border-line-strong text-ink-soft"}`}
                 >
+                  <BadgeIcon n={one.badge} size={13} />
                   {here && <DoorOpen size={16} aria-label="in" className="shrink-0 text-green" />}
                   <span className="truncate" title={one.name}>
                     {seats ? one.name.split(" ")[0] : one.name}

@@ -2,6 +2,7 @@
 import { clsx } from "clsx";
 import { formatStuck, type Stuck } from "@/core/live/stuck";
 import { isIn, standingOn, type AskedStep, type Seated } from "@/core/live/room";
+import { BadgeIcon } from "../student/badge-icon";
 import { formatSeconds } from "./use-clock";
 import { standingLooks, StuckSign } from "./standing-looks";
 
@@ -63,7 +64,7 @@ function Desk({ one, at, props }: { one: Seated; at: number; props: RoomProps })
         </span>
       </span>
       <span className={clsx("truncate text-[12px]", here ? "font-semibold" : "text-ink-soft")}>
-        {names ? one.name.split(" ")[0] : "·"}
+        {names ? one.name.split(" ")[0] : <BadgeIcon n={one.badge} size={11} />}
       </span>
     </button>
   );

@@ -99,7 +99,7 @@ export function ComfortButton({ open, onOpen }: { open: boolean; onOpen: (open: 
   );
 }
 
-export function ComfortPanel({ onDone }: { onDone: () => void }) {
+export function ComfortPanel({ onDone, children }: { onDone: () => void; children?: ReactNode }) {
   const t = useTranslations("comfort");
   const { comfort, change, kept } = useContext(Chosen);
   return (
@@ -137,6 +137,7 @@ export function ComfortPanel({ onDone }: { onDone: () => void }) {
         />
         {t("ruler")}
       </label>
+      {children}
       {!kept && <p role="status">{t("notKept")}</p>}
       <button
         type="button"

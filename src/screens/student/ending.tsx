@@ -1,8 +1,10 @@
 "use client";
+import { Heart } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { useTranslations } from "use-intl";
+import { chooseAsMine } from "@/screens/acts/mine";
 import { tryAgain } from "@/screens/acts/student";
 import type { StudentWorkData } from "@/server/student/student-work";
 import { useProblem } from "../language/use-problem";
@@ -27,6 +29,7 @@ export function Ending({
   const { when } = useWhen(zone, now);
   const router = useRouter();
   const [busy, start] = useTransition();
+  const [mine, setMine] = useState(data.mine);
   const [problem, setProblem] = useState<string | null>(null);
   const marks = data.marks ? Object.values(data.marks) : [];
   const ruled = marks.filter((mark) => mark.marks !== null);
@@ -61,6 +64,23 @@ export function Ending({
         {!data.hidden && (
           <button type="button" onClick={onBack} className="min-h-12 rounded-card border-2 border-line px-5 font-bold">
             {t("lookAtAnswers")}
+          </button>
+        )}
+        {!data.hidden && (
+          <button
+            type="button"
+            aria-pressed={mine}
+            onClick={() => {
+              setMine(!mine);
+              void chooseAsMine({ assignment: data.task.assignment, chosen: !mine }).then((outcome) => {
+                if (outcome.ok) return;
+                setMine(mine);
+                setProblem(problemText(outcome));
+              });
+            }}
+            className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line px-5 font-bold"
+          >
+            <Heart size={18} aria-hidden className={mine ? "fill-current" : ""} /> {t(mine ? "outOfMine" : "keepMine")}
           </button>
         )}
         {data.triesLeft && (

@@ -1,5 +1,5 @@
 "use client";
-import { LogOut } from "lucide-react";
+import { Heart, LogOut } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import type { ReactNode } from "react";
@@ -8,6 +8,8 @@ import type { Task } from "@/data/student/work";
 import { leave } from "@/screens/acts/sign-in";
 import { ScreenLanguageChoice } from "../language/screen-language";
 import { useWhen } from "../language/use-when";
+import { BadgeChoice } from "./badge-choice";
+import { BadgeIcon } from "./badge-icon";
 import { ComfortButton, ComfortPanel } from "./comfort";
 import { useLive } from "../use-live";
 import { useNotNow } from "./not-now";
@@ -37,6 +39,8 @@ export function StudentHome({
   tasks,
   led,
   byCode,
+  badge,
+  mine,
   screens,
   zone,
   now,
@@ -48,6 +52,10 @@ export function StudentHome({
   led: ReadonlySet<number>;
   /** Came in with the class's code: sees today's work only. */
   byCode: boolean;
+  /** The picture she is known by. */
+  badge: number;
+  /** What she has chosen to keep, by assignment. */
+  mine: readonly number[];
   /** The languages these screens are in. */
   screens: readonly { code: string; name: string }[];
   zone: string;
@@ -75,12 +83,15 @@ export function StudentHome({
   const formatNotNow = useNotNow(zone, now);
   const due = (task: Task) => t(task.due < now ? "wasDue" : "until", { when: when(task.due) });
   const [comfort, setComfort] = useState(false);
+  const [own, setOwn] = useState(badge);
   useLive("/student/live");
   const more = (task: Task) => doors.get(task)!.open && (task.tries === null || task.begun < task.tries);
   return (
     <main className="finger-size mx-auto max-w-3xl px-4 py-5 font-child text-(length:--child-text)">
       <header className="flex flex-wrap items-center justify-between gap-y-2">
-        <h1 className="font-serif text-2xl max-sm:basis-full">{t("hello", { name })}</h1>
+        <h1 className="font-serif text-2xl flex items-center gap-3 max-sm:basis-full">
+          <BadgeIcon n={own} size={22} /> {t("hello", { name })}
+        </h1>
         <span className="mr-2 ml-auto flex items-center gap-2">
           <ScreenLanguageChoice languages={screens} />
           <ComfortButton open={comfort} onOpen={setComfort} />
@@ -93,7 +104,11 @@ export function StudentHome({
           <LogOut size={18} aria-hidden /> <span className="max-[24rem]:heard">{t("leave")}</span>
         </button>
       </header>
-      {comfort && <ComfortPanel onDone={() => setComfort(false)} />}
+      {comfort && (
+        <ComfortPanel onDone={() => setComfort(false)}>
+          {!byCode && <BadgeChoice badge={own} onChoose={setOwn} />}
+        </ComfortPanel>
+      )}
       <SendWaiting student={student} />
       {byCode && <p className="mt-3 text-ink-soft">{t("byCode")}</p>}
       <Section title={t("now")} empty={t("nothingNow")}>
@@ -156,6 +171,23 @@ export function StudentHome({
               <Postmark at={task.lastHandedIn!} zone={zone} now={now} />
             </li>
           ))}
+        </Section>
+        <Section title={t("mine")}>
+          {mine.flatMap((assignment) => {
+            const task = tasks.find((one) => one.assignment === assignment);
+            return task
+              ? [
+                  <li key={assignment} className="rounded-card border border-line bg-card px-4 py-2">
+                    <Link
+                      href={`/student/${assignment}`}
+                      className="inline-flex min-h-12 items-center gap-2 underline decoration-line-strong underline-offset-4"
+                    >
+                      <Heart size={18} aria-hidden className="shrink-0 fill-current" /> {nameOf(task)}
+                    </Link>
+                  </li>,
+                ]
+              : [];
+          })}
         </Section>
         <Section title={t("closed")}>
           {missed.map((task) => (

@@ -8,6 +8,7 @@ import { joinClass, readCode, signInWithPictures, signInWithWords } from "@/scre
 import { ScreenLanguageChoice } from "../language/screen-language";
 import { useProblem } from "../language/use-problem";
 import { Brand } from "../shell/brand";
+import { BadgeIcon } from "./badge-icon";
 import { pictureIcons } from "./picture-icon";
 import { useTranslations } from "use-intl";
 
@@ -26,7 +27,9 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
   const t = useTranslations("join");
   const problemText = useProblem();
   const [code, setCode] = useState(given);
-  const [group, setGroup] = useState<{ class: string; students: { id: number; name: string }[] } | null>(null);
+  const [group, setGroup] = useState<{ class: string; students: { id: number; name: string; badge: number }[] } | null>(
+    null,
+  );
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();
   const look = (event: FormEvent) => {
@@ -58,9 +61,9 @@ function WithCode({ to, code: given }: { to: number | null; code: string }) {
                 type="button"
                 disabled={busy}
                 onClick={() => choose(student.id)}
-                className={clsx(big, "w-full border-line bg-card text-left hover:border-green")}
+                className={clsx(big, "flex w-full items-center gap-2 border-line bg-card text-left hover:border-green")}
               >
-                {student.name}
+                <BadgeIcon n={student.badge} size={16} /> {student.name}
               </button>
             </li>
           ))}

@@ -4,6 +4,7 @@ import { readResponse } from "@/core/question/read-response";
 import { withWork } from "@/core/resource/work";
 import { allQuestions, type Document } from "@/core/resource/document";
 import { partOf } from "@/core/plan/parts";
+import { badgeNumber } from "@/core/student/badge";
 import { rowsOfPairs } from "@/core/roster/seating";
 import type { Assignment } from "@/data/assign/assignments";
 import { recipientsOf, type Recipient } from "@/data/assign/recipients";
@@ -50,10 +51,10 @@ export async function roomOf(db: Queryable, assignment: Pick<Assignment, "id" | 
   const documents = new Map<number, Document>();
   for (const { revision } of people)
     if (!documents.has(revision)) documents.set(revision, (await readRevision(db, revision))!.document);
-  let room = people.map(({ student, name, seat }): Seated => {
+  let room = people.map(({ student, name, seat, badge }): Seated => {
     const place = placed.get(student);
     return {
-      ...{ student, name, seat, handedIn: handedIn.has(student), answers: {} },
+      ...{ student, name, seat, badge: badgeNumber(student, badge), handedIn: handedIn.has(student), answers: {} },
       ...{ step: place?.step ?? null, since: place?.since?.getTime() ?? null },
       ...{ seen: place?.seen?.getTime() ?? null, asked: place?.asked?.getTime() ?? null },
       visits: Object.fromEntries(

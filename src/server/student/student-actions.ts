@@ -8,6 +8,7 @@ import type { Question } from "@/core/question/question";
 import { responseSchemas } from "@/core/question/schema";
 import { withoutAnswers } from "@/core/question/without-answers";
 import { mark, type Mark } from "@/core/question/mark";
+import { badgeNumber } from "@/core/student/badge";
 import { wordSecret } from "@/core/roster/secret";
 import { PicturePassword, pictureSecret } from "@/core/student/pictures";
 import { readJoinCode } from "@/core/student/join-code";
@@ -76,7 +77,11 @@ export const readCode = act("sign in", z.object({ code: z.string().max(40) }), a
   const students = await studentsOf(db, group.id);
   return {
     class: group.name,
-    students: students.map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName[0]}.` })),
+    students: students.map(({ id, givenName, familyName, badge }) => ({
+      id,
+      name: `${givenName} ${familyName[0]}.`,
+      badge: badgeNumber(id, badge),
+    })),
   };
 });
 

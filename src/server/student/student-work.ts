@@ -25,6 +25,7 @@ import {
   type Attempt,
   type Task,
 } from "@/data/student/work";
+import { mineOf } from "@/data/student/mine";
 import { fromBefore, seenByCode } from "./by-code";
 import { ownReview, type OwnReview } from "../review/own-review";
 import type { Visitor } from "../web/session";
@@ -64,6 +65,8 @@ export interface StudentWorkData {
   triesLeft: boolean;
   /** What is looked at or shown of it; null where nothing is. */
   review: OwnReview | null;
+  /** Whether she has chosen it as hers to keep. */
+  mine: boolean;
   /** Handed in and put away: it stays between the child and the teacher. */
   putAway: boolean;
 }
@@ -166,6 +169,7 @@ export async function studentWork(
       .map((question) => question.id),
     review: hidden ? null : await ownReview(db, task, now),
     putAway,
+    mine: (await mineOf(db, visitor.id)).includes(task.assignment),
     triesLeft: open && (task.tries === null || attempts.length < task.tries),
   };
 }

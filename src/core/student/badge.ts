@@ -1,0 +1,39 @@
+/** Pictures to be known by: none of those a password is made of. */
+export const badgePictures = [
+  "cat",
+  "dog",
+  "rabbit",
+  "squirrel",
+  "snail",
+  "turtle",
+  "rat",
+  "bug",
+  "leaf",
+  "flower",
+  "umbrella",
+  "drum",
+  "guitar",
+  "key",
+  "crown",
+  "rocket",
+] as const;
+export type BadgePicture = (typeof badgePictures)[number];
+
+export const badgeTones = ["green", "slate", "clay", "ink"] as const;
+
+/** So many there are: more than any class has children. */
+export const BADGES = badgePictures.length * badgeTones.length;
+
+export interface Badge {
+  picture: BadgePicture;
+  tone: (typeof badgeTones)[number];
+}
+
+/** The n-th badge, from 0. Those next to each other have different pictures. */
+export const badge = (n: number): Badge => ({
+  picture: badgePictures[n % badgePictures.length]!,
+  tone: badgeTones[Math.floor(n / badgePictures.length) % badgeTones.length]!,
+});
+
+/** The badge of a child: the one she chose, else one by her number, so that children who were added together have different ones. */
+export const badgeNumber = (student: number, chosen: number | null): number => chosen ?? student % BADGES;
