@@ -285,7 +285,10 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
     });
     if (plan.led === "then")
       await addLedLesson(tx, { assignment, lesson, by: group.lead, opens, students: group.students });
-    if (plan.led === "lobby") await openLesson(tx, { assignment, by: group.lead, state: newLesson(), at: now });
+    if (plan.led === "lobby") {
+      await openLesson(tx, { assignment, by: group.lead, state: newLesson(), at: now });
+      await setJoinCode(tx, group.id, newCode(randomInt), new Date(now.getTime() + 2 * HOUR));
+    }
     if (opens > now) continue;
     const recipients = await tx.query<{ id: number; student: number; name: string }>(
       "select r.id, r.student_id student, p.given_name || ' ' || p.family_name as name from recipient r join person p on p.id = r.student_id where assignment_id = $1 order by r.id",

@@ -4,6 +4,7 @@ import { classesSaidAt, pastClassesAt } from "@/data/classes/class-said";
 import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes/classes";
 import { peopleAt } from "@/data/student/front-door";
 import { messagesBy } from "@/data/office/outbox";
+import { guestsAllowed } from "@/data/classes/guests";
 import { notesAllowed } from "@/data/live/step-notes";
 import { shelfRulesOf } from "@/data/share/sharing";
 import { OfficeScreen } from "@/screens/office/office-screen";
@@ -16,8 +17,8 @@ export default async function OfficePage() {
   const { db, visitor, now } = await enter("change the school's calendar");
   const school = schoolOf(visitor);
   const classes = await classesAt(db, school);
-  const [calendar, rules, adults, people, messages, names, teachers, said, past, shelfRules, notes] = await Promise.all(
-    [
+  const [calendar, rules, adults, people, messages, names, teachers, said, past, shelfRules, notes, guests] =
+    await Promise.all([
       calendarOf(db, school),
       meetingRulesOf(
         db,
@@ -32,8 +33,8 @@ export default async function OfficePage() {
       pastClassesAt(db, school),
       shelfRulesOf(db, school),
       notesAllowed(db, school),
-    ],
-  );
+      guestsAllowed(db, school),
+    ]);
   return (
     <OfficeScreen
       calendar={calendar}
@@ -49,6 +50,7 @@ export default async function OfficePage() {
       past={past}
       shelfRules={shelfRules}
       notes={notes}
+      guests={guests}
       now={now}
     />
   );

@@ -1,5 +1,7 @@
 import type { Metadata } from "next";
+import { redirect } from "next/navigation";
 import { ledNow } from "@/data/live/lessons";
+import { guestOf } from "@/data/classes/guests";
 import { badgeOf, mineOf } from "@/data/student/mine";
 import { tasksOf } from "@/data/student/work";
 import { StudentHome } from "@/screens/student/home";
@@ -11,6 +13,9 @@ export const metadata: Metadata = { title: "My work" };
 
 export default async function StudentPage() {
   const { db, visitor, now } = await enter("see own work");
+  // A guest came for one piece of work, and has no other page.
+  const guest = await guestOf(db, visitor.id);
+  if (guest !== null) redirect(`/student/${guest}`);
   const tasks = (await tasksOf(db, visitor.id, visitor.joinedClass)).filter((task) => seenByCode(visitor, task, now));
   return (
     <StudentHome

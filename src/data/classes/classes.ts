@@ -299,7 +299,7 @@ export async function namesAt(
   return db.query(
     `select p.id, n.class_id class, p.given_name "givenName", p.family_name "familyName"
        from enrolled n join person p on p.id = n.student_id
-      where p.school_id = $1 and p.kind = 'student' and p.active order by p.given_name, p.family_name`,
+      where p.school_id = $1 and p.kind = 'student' and p.active and p.guest_of is null order by p.given_name, p.family_name`,
     [school],
   );
 }

@@ -9,7 +9,7 @@ export async function presentAt(db: Queryable, school: number): Promise<Present>
       `select id, roster_id "rosterId", given_name "givenName", family_name "familyName", grade,
               family_language "homeLanguage", time_factor::float8 factor, reading_grade::float8 "readingGrade", languages
          from person
-        where school_id = $1 and kind = 'student' and active order by id`,
+        where school_id = $1 and kind = 'student' and active and guest_of is null order by id`,
       [school],
     ),
     db.query<Present["classes"][number]>(

@@ -27,7 +27,7 @@ const kept: readonly Kept[] = [
   {
     table: "school",
     key: ["id"],
-    columns: ["id", "weekdays", "cycle", "district_rule", "commons_rule", "step_notes"],
+    columns: ["id", "weekdays", "cycle", "district_rule", "commons_rule", "step_notes", "guests"],
     where: "t.id = $1",
     stays: true,
   },
@@ -73,7 +73,7 @@ const kept: readonly Kept[] = [
       ...["id", "given_name", "family_name", "grade", "roster_id", "family_language", "languages", "reading_grade"],
       ...["time_factor", "active"],
     ],
-    where: "t.school_id = $1 and t.kind = 'student'",
+    where: "t.school_id = $1 and t.kind = 'student' and t.guest_of is null",
     used: `t.password_hash is not null or ${inAny("student_id", ["recipient", "enrolment", "group_member", "student_goal"])}`,
   },
   {

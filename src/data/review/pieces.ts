@@ -46,7 +46,7 @@ export const piecesTo = (
   question: string,
 ): Promise<(SentPiece & { name: string })[]> =>
   db.query(
-    `select s.given_name || ' ' || left(s.family_name, 1) || '.' as name, ${columns} join person s on s.id = r.student_id
+    `select s.given_name || case when s.guest_of is null then ' ' || left(s.family_name, 1) || '.' else '' end as name, ${columns} join person s on s.id = r.student_id
       where r.assignment_id = $1 and p.question_id = $2 order by p.sent, p.id`,
     [assignment, question],
   );
@@ -128,7 +128,7 @@ export interface Reply {
   state: "waiting" | "shown" | "taken down";
 }
 
-const reply = `y.id, y.piece_id piece, y.student_id student, s.given_name || ' ' || left(s.family_name, 1) || '.' as name, y.text, y.voice,
+const reply = `y.id, y.piece_id piece, y.student_id student, s.given_name || case when s.guest_of is null then ' ' || left(s.family_name, 1) || '.' else '' end as name, y.text, y.voice,
   y.at, y.state from piece_reply y join person s on s.id = y.student_id`;
 
 /** What was replied to these pieces, in order. */

@@ -296,7 +296,9 @@ export async function workOf(db: Queryable, assignment: number): Promise<Student
   ]);
   const recipients = await db.query<{ id: number; student: number; name: string; revision: number }>(
     `select r.id, p.id student, p.given_name || ' ' || p.family_name as name, r.revision_id revision
-       from recipient r join person p on p.id = r.student_id where r.assignment_id = $1 order by p.given_name, p.family_name`,
+       from recipient r join person p on p.id = r.student_id where r.assignment_id = $1
+        and (p.guest_of is null or exists (select 1 from attempt t where t.recipient_id = r.id))
+      order by p.given_name, p.family_name`,
     [assignment],
   );
   const attempts = await db.query<Attempt & { recipient: number }>(

@@ -14,4 +14,5 @@ export const loseSchoolDay = tried(actions.loseSchoolDay);
 export const takeDayBack = tried(actions.takeDayBack);
 export const takeTeacherOut = tried(actions.takeTeacherOut);
 export const keepShelfRules = tried(actions.keepShelfRules);
+export const keepGuestsRule = tried(actions.keepGuestsRule);
 export const keepNotesRule = tried(actions.keepNotesRule);

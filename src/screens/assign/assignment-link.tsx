@@ -4,6 +4,7 @@ import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { TextInput } from "@/ui/field";
 import { tell, tellProblem } from "@/ui/toast";
+import { GuestLink } from "./guest-link";
 import { Qr } from "../classes/qr";
 
 /** A piece of work to lead students to, and what it is called beside the others. */
@@ -79,6 +80,7 @@ export function AssignmentLinks() {
           <OneLink key={work.id} work={work} alone={alone} />
         ))}
       </ul>
+      {alone && <GuestLink assignment={first.id} title={first.title} />}
     </Dialog>
   );
 }

@@ -14,7 +14,7 @@ import { PeopleCard } from "./people-card";
 import { RosterCard } from "./roster-card";
 import { TeachersCard, type ClassTeacher } from "./teachers-card";
 import type { ShelfRule } from "@/core/sharing/how-far";
-import { NotesCard, ShelvesCard } from "./shelves-card";
+import { GuestsCard, NotesCard, ShelvesCard } from "./shelves-card";
 import { TermsCard } from "./terms-card";
 import { WeekCard } from "./week-card";
 
@@ -32,6 +32,7 @@ export function OfficeScreen({
   past,
   shelfRules,
   notes,
+  guests,
   zone,
   now,
 }: {
@@ -49,6 +50,8 @@ export function OfficeScreen({
   shelfRules: { district: ShelfRule; commons: ShelfRule };
   /** Whether teachers and children may write each other notes. */
   notes: boolean;
+  /** Whether guests may do work by a link. */
+  guests: boolean;
   now: Date;
 }) {
   return (
@@ -59,6 +62,7 @@ export function OfficeScreen({
         <WeekCard key={JSON.stringify([calendar.bells, calendar.cycle, calendar.weekdays])} calendar={calendar} />
         <ShelvesCard key={JSON.stringify(shelfRules)} rules={shelfRules} />
         <NotesCard allowed={notes} />
+        <GuestsCard allowed={guests} />
         <NamesCard classes={classes} names={names} />
       </div>
       <div className="grid gap-5">

@@ -1,7 +1,7 @@
 "use client";
-import { useState } from "react";
+import { useId, useState } from "react";
 import type { ShelfRule } from "@/core/sharing/how-far";
-import { keepNotesRule, keepShelfRules } from "@/screens/acts/office";
+import { keepGuestsRule, keepNotesRule, keepShelfRules } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses } from "@/ui/field";
@@ -62,31 +62,63 @@ export function ShelvesCard({ rules }: { rules: { district: ShelfRule; commons: 
   );
 }
 
-/** Whether teachers and children may write each other about a step. */
-export function NotesCard({ allowed }: { allowed: boolean }) {
+interface Switch {
+  title: string;
+  text: string;
+  label: string;
+  allowed: boolean;
+  keep: (next: boolean) => ReturnType<typeof keepNotesRule>;
+  said: { on: string; off: string };
+}
+
+function SwitchCard({ title, text, label, allowed, keep: set, said }: Switch) {
   const { notice, busy, keep } = useKeep();
-  const change = (next: boolean) =>
-    keep(
-      () => keepNotesRule({ allowed: next }),
-      () => (next ? "Teachers and children can write each other notes." : "Notes are switched off."),
-    );
+  const id = useId();
   return (
-    <section aria-labelledby="step-notes" className="rounded-card border border-line bg-card p-5">
-      <h2 id="step-notes" className="font-semibold">
-        Notes between teachers and children
+    <section aria-labelledby={id} className="rounded-card border border-line bg-card p-5">
+      <h2 id={id} className="font-semibold">
+        {title}
       </h2>
-      <p className="mt-1 text-ink-soft">
-        Short notes about one step, kept with the work. Switched off, nobody writes new ones; those there are stay.
-      </p>
+      <p className="mt-1 text-ink-soft">{text}</p>
       <label className="mt-3 flex min-h-9 items-center gap-2">
         <Checkbox
-          label="Teachers and children may write each other notes"
+          label={label}
           checked={allowed}
-          onChange={(next) => !busy && change(next)}
+          onChange={(next) =>
+            !busy &&
+            keep(
+              () => set(next),
+              () => (next ? said.on : said.off),
+            )
+          }
         />
-        <span aria-hidden>Teachers and children may write each other notes</span>
+        <span aria-hidden>{label}</span>
       </label>
       {notice}
     </section>
   );
 }
+
+/** Whether teachers and children may write each other about a step. */
+export const NotesCard = ({ allowed }: { allowed: boolean }) => (
+  <SwitchCard
+    title="Notes between teachers and children"
+    text="Short notes about one step, kept with the work. Switched off, nobody writes new ones; those there are stay."
+    label="Teachers and children may write each other notes"
+    allowed={allowed}
+    keep={(next) => keepNotesRule({ allowed: next })}
+    said={{ on: "Teachers and children can write each other notes.", off: "Notes are switched off." }}
+  />
+);
+
+/** Whether somebody without an account may do one piece of work. */
+export const GuestsCard = ({ allowed }: { allowed: boolean }) => (
+  <SwitchCard
+    title="Guests"
+    text="A teacher can then make a link to one piece of work that somebody does without an account, by typing a name: a child on a visit, or one whose card is lost. Switched off, such links lead nowhere; what guests did stays."
+    label="Teachers may invite guests to a piece of work"
+    allowed={allowed}
+    keep={(next) => keepGuestsRule({ allowed: next })}
+    said={{ on: "Teachers can invite guests.", off: "Guests are switched off." }}
+  />
+);

@@ -11,6 +11,7 @@ import { Empty } from "@/ui/empty";
 import { useAddress } from "../use-address";
 import { AnswerBeside, looks } from "./answer-beside";
 import { showLinks } from "../assign/assignment-link";
+import { GuestNotice } from "./guest-notice";
 import { LateNotice } from "./late-notice";
 import { useLive } from "../use-live";
 
@@ -157,13 +158,16 @@ export interface ResultsScreenProps {
   assignments: Assignment[];
   assignment: Assignment | null;
   table: ResultTable | null;
+  /** Guests who did it, and students who have it and have not begun. */
+  guests: readonly { id: number; name: string }[];
+  free: readonly { id: number; name: string }[];
   zone: string;
   now: Date;
   locale: string;
 }
 
 /** What came back: students by questions, up to date while they work; every mark opens the answer it was given for. */
-export function ResultsScreen({ assignments, assignment, table, zone, now, locale }: ResultsScreenProps) {
+export function ResultsScreen({ assignments, assignment, table, guests, free, zone, now, locale }: ResultsScreenProps) {
   const { go } = useAddress();
   const [opened, setOpened] = useState<{ student: number; question: string } | null>(null);
   // Late work counts too: whatever was not called back may still come in.
@@ -243,6 +247,7 @@ export function ResultsScreen({ assignments, assignment, table, zone, now, local
           </a>
         </header>
         <LateNotice assignment={assignment.id} table={table} />
+        <GuestNotice assignment={assignment.id} guests={guests} free={free} />
         <div className="flex min-h-0 flex-1 border-t border-line">
           <div
             className="min-w-0 flex-1 overflow-auto print:overflow-visible"

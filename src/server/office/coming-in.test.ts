@@ -1,3 +1,4 @@
+import { badgeNumber } from "@/core/student/badge";
 import { pictureSecret } from "@/core/student/pictures";
 import { setJoinCode } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
@@ -58,7 +59,10 @@ describe("coming in", () => {
     const read = value(await readCode({ code: code.toLowerCase().replace(" ", "") }));
     expect(read).toEqual({
       class: "5 Kittiwake",
-      students: world.students.map((id, at) => ({ id, name: `${["aisha", "bo", "cato"][at]} T.` })),
+      students: world.students.map((id, at) => ({
+        ...{ id, badge: badgeNumber(id, null) },
+        name: `${["aisha", "bo", "cato"][at]} T.`,
+      })),
     });
     await expect(joinClass({ code, student: world.students[1]! })).rejects.toThrow("redirect to /student");
     expect(takeSignIns()).toEqual([{ person: world.students[1], class: world.class }]);

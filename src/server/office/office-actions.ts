@@ -24,6 +24,7 @@ import {
 } from "@/data/classes/classes";
 import { shelfRules } from "@/core/sharing/how-far";
 import type { Db } from "@/data/engine/db";
+import { allowGuests } from "@/data/classes/guests";
 import { allowNotes } from "@/data/live/step-notes";
 import { setShelfRules } from "@/data/share/sharing";
 import { act, ActionError } from "../web/act";
@@ -289,6 +290,18 @@ export const keepNotesRule = act(
     const school = schoolOf(visitor);
     const made = { by: visitor.id, at: now, what: "notes between teachers and children", school };
     const { event } = await changeSchool(db, made, (tx) => allowNotes(tx, school, allowed));
+    return { event };
+  },
+);
+
+/** Whether guests may do one piece of work by a link, without an account. Switched off, links for guests lead nowhere. */
+export const keepGuestsRule = act(
+  "say how far things go",
+  z.object({ allowed: z.boolean() }),
+  async ({ db, visitor, now }, { allowed }) => {
+    const school = schoolOf(visitor);
+    const made = { by: visitor.id, at: now, what: "guests", school };
+    const { event } = await changeSchool(db, made, (tx) => allowGuests(tx, school, allowed));
     return { event };
   },
 );

@@ -134,6 +134,7 @@ describe("who may do what", () => {
       "sign in",
       "read help",
       "read a calendar by its address",
+      "come as a guest",
       "begin a school",
       "accept an invitation",
       "open a link",

@@ -47,7 +47,13 @@ export const currentVisitor = cache(async (): Promise<Visitor | null> => {
   return (await personOfSession(await database(), tokenHash(token), new Date())) ?? null;
 });
 
-export async function signIn(person: number, kind: "adult" | "student", joinedClass: number | null): Promise<void> {
+/** @param until the last moment it is good for, where that is sooner than usual */
+export async function signIn(
+  person: number,
+  kind: "adult" | "student",
+  joinedClass: number | null,
+  until: Date | null = null,
+): Promise<void> {
   const hours = joinedClass !== null ? JOINED_HOURS : kind === "adult" ? ADULT_HOURS : STUDENT_HOURS;
   const created = new Date();
   const token = newToken();
@@ -56,7 +62,7 @@ export async function signIn(person: number, kind: "adult" | "student", joinedCl
     person,
     class: joinedClass,
     created,
-    expires: new Date(created.getTime() + hours * 3_600_000),
+    expires: new Date(Math.min(created.getTime() + hours * 3_600_000, until?.getTime() ?? Infinity)),
   });
   const before = await tokenOfRequest();
   if (before) await endSession(await database(), tokenHash(before));

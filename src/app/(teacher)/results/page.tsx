@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { resultTable } from "@/core/results/table";
 import { assignmentsOf } from "@/data/assign/assignments";
+import { recipientsOf } from "@/data/assign/recipients";
+import { guestsAt } from "@/data/classes/guests";
 import { classesOf } from "@/data/classes/classes";
 import { workOf } from "@/data/student/work";
 import { ResultsScreen } from "@/screens/results/results-screen";
@@ -28,11 +30,20 @@ export default async function ResultsPage({
   if (asked !== undefined) await enter("see results", { assignment: asked });
   const assignment = assignments.find((one) => one.id === asked) ?? assignments.find((one) => one.begun > 0) ?? null;
   const table = assignment && resultTable(await workOf(db, assignment.id), assignment.keep);
+  const guests = assignment ? await guestsAt(db, assignment.id) : [];
+  const free =
+    assignment && guests.length > 0
+      ? (await recipientsOf(db, assignment.id))
+          .filter(({ begun, student }) => !begun && !guests.some(({ id }) => id === student))
+          .map(({ student, name }) => ({ id: student, name }))
+      : [];
   return (
     <ResultsScreen
       assignments={assignments}
       assignment={assignment}
       table={table}
+      guests={guests}
+      free={free}
       zone={visitor.zone}
       now={now}
       locale={visitor.locale}

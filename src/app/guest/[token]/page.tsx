@@ -1,0 +1,21 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { guestDoor } from "@/data/classes/guests";
+import { GuestScreen } from "@/screens/student/guest-screen";
+import { InOwnLanguage } from "@/app/in-own-language";
+import { enter } from "@/server/web/page";
+import { tokenHash } from "@/server/web/secrets";
+
+export const metadata: Metadata = { title: "Come in as a guest", robots: { index: false } };
+
+export default async function GuestPage({ params }: { params: Promise<{ token: string }> }) {
+  const { db, now } = await enter("come as a guest");
+  const { token } = await params;
+  const door = await guestDoor(db, tokenHash(token), now);
+  if (!door) notFound();
+  return (
+    <InOwnLanguage>
+      <GuestScreen token={token} title={door.title} teacher={door.teacher} />
+    </InOwnLanguage>
+  );
+}
