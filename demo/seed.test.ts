@@ -10,6 +10,8 @@ import { stateOf } from "@/core/assign/form";
 import { assignmentsOf } from "@/data/assign/assignments";
 import type { Db } from "@/data/engine/db";
 import { demoPeople } from "@/data/office/people";
+import { readersIn, secondsIn } from "@/data/reading/readings";
+import { readingsOn } from "@/data/reading/shelves";
 import { queueCounts } from "@/data/review/queue";
 import { pocketsOf } from "@/data/satchel/pockets";
 import { satchelOf } from "@/data/satchel/satchel";
@@ -254,4 +256,15 @@ test("work is held back: some waits for Ines, some came back, some classmates ca
   expect(counts.waiting).toBeGreaterThanOrEqual(5);
   expect(counts["sent back"]).toBeGreaterThanOrEqual(1);
   expect(counts.shown).toBeGreaterThanOrEqual(2);
+});
+
+test("a shelf of readings has been read from for a fortnight: minutes, ends, and what each child likes", async () => {
+  const [group] = await db.query<{ id: number }>("select id from class where name = '5 Kittiwake'");
+  expect((await readingsOn(db, [group!.id])).length).toBeGreaterThanOrEqual(8);
+  const seconds = await secondsIn(db, group!.id, "2026-11-11", "2026-11-25");
+  expect(new Set(seconds.map(({ date }) => date)).size).toBeGreaterThanOrEqual(9);
+  expect(seconds.every((row) => row.seconds < 45 * 60 && row.date <= "2026-11-25")).toBe(true);
+  const readers = await readersIn(db, group!.id);
+  expect(readers.filter(({ finished }) => finished > 0).length).toBeGreaterThanOrEqual(8);
+  expect(readers.filter(({ likes }) => likes.length > 0).length).toBeGreaterThanOrEqual(15);
 });

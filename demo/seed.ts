@@ -22,6 +22,7 @@ import { addPocket, putIntoPocket } from "@/data/satchel/pockets";
 import { pack } from "@/data/satchel/satchel";
 import { putOnShelf } from "@/data/find/shelves";
 import { addResponses, beginQuestion, handIn, openAttempt } from "@/data/student/work";
+import { newJoinCode } from "@/server/classes/new-join-code";
 import { publish } from "@/server/adapt/publish";
 import { hashSecret } from "@/server/web/secrets";
 import { likelyMistake, rightAnswer } from "./answers";
@@ -33,6 +34,7 @@ import { demoFramework } from "./frameworks";
 import { readWritten } from "./read";
 import { addLedLesson } from "./led";
 import { addPieces } from "./pieces";
+import { addReading } from "./reading";
 import { addSharing } from "./sharing";
 import type { Lesson, Town } from "./town";
 
@@ -287,7 +289,7 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
       await addLedLesson(tx, { assignment, lesson, by: group.lead, opens, students: group.students });
     if (plan.led === "lobby") {
       await openLesson(tx, { assignment, by: group.lead, state: newLesson(), at: now });
-      await setJoinCode(tx, group.id, newCode(randomInt), new Date(now.getTime() + 2 * HOUR));
+      await newJoinCode(tx, group.id, 120, now);
     }
     if (opens > now) continue;
     const recipients = await tx.query<{ id: number; student: number; name: string }>(
@@ -389,6 +391,7 @@ export async function seed(db: Db, options: { now: Date; bulk: number }): Promis
     await addCalendar(tx, town, now);
     await addBrowsing(tx, town, lessons, now);
     await addFortnight(tx, town, lessons, now);
+    await addReading(tx, town, lessons, now);
     await addSatchel(tx, town, lessons, now);
     await addSharing(tx, town, lessons, now);
   });

@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { redirect } from "next/navigation";
 import { ledNow } from "@/data/live/lessons";
 import { guestOf } from "@/data/classes/guests";
+import { shelvesFor } from "@/data/reading/shelves";
 import { badgeOf, mineOf } from "@/data/student/mine";
 import { tasksOf } from "@/data/student/work";
 import { StudentHome } from "@/screens/student/home";
@@ -30,6 +31,7 @@ export default async function StudentPage() {
       byCode={visitor.joinedAt !== null}
       badge={await badgeOf(db, visitor.id)}
       mine={await mineOf(db, visitor.id)}
+      reads={visitor.joinedAt === null && (await shelvesFor(db, visitor.id)).length > 0}
       screens={languagesThereAre}
       zone={visitor.zone}
       now={now}

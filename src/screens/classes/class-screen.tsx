@@ -8,6 +8,7 @@ import type { PastClass } from "@/data/classes/class-said";
 import type { Class, JoinCode, Student } from "@/data/classes/classes";
 import type { Seat } from "@/data/classes/groups";
 import type { StudentGoal, StudentGroup } from "@/data/plan/plan";
+import type { ShelfPage } from "@/server/reading/shelf";
 import { bringClassBack, changeClass, makeClass, putClassAway } from "@/screens/acts/class-said";
 import { orTell } from "@/screens/acts/tried";
 import { startJoinCode } from "@/screens/acts/classes";
@@ -23,6 +24,7 @@ import type { ClassView } from "./class-views";
 import { GroupsView } from "./groups-view";
 import { RosterView } from "./roster-view";
 import { SeatsView } from "./seats-view";
+import { ShelfView } from "./shelf-view";
 import { WaysIn } from "./ways-in";
 
 export interface ClassScreenProps {
@@ -47,6 +49,8 @@ export interface ClassScreenProps {
   pastClasses: PastClass[];
   past: PastShown | null;
   now: Date;
+  /** Its shelf of readings, where that is looked at. */
+  shelf: ShelfPage | null;
   /** Where students type the code, as it is opened. */
   joinLink: string;
 }
@@ -188,6 +192,7 @@ function CurrentClass(props: ClassScreenProps & { group: Class; onChange: () => 
             { value: "groups", text: "Groups" },
             { value: "seats", text: "Seating plan" },
             { value: "ways in", text: "Ways in" },
+            { value: "reading", text: "Reading shelf" },
           ]}
         />
       </div>
@@ -211,6 +216,7 @@ function CurrentClass(props: ClassScreenProps & { group: Class; onChange: () => 
           />
         )}
         {view === "seats" && <SeatsView group={group} students={students} seats={props.seats} />}
+        {view === "reading" && props.shelf && <ShelfView group={group} page={props.shelf} />}
         {view === "ways in" && (
           <WaysIn
             group={group}

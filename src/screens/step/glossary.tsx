@@ -66,7 +66,9 @@ function Card({
         <button
           type="button"
           aria-label={`${text}. ${t("open", { term: entry.term })}`}
-          className="cursor-help underline decoration-dotted decoration-2 underline-offset-4"
+          // A word in running text is no taller than its line; a finger is given more to press.
+          data-word
+          className="relative cursor-help underline decoration-dotted decoration-2 underline-offset-4 after:absolute after:-inset-x-1 after:-inset-y-3"
         >
           {text}
         </button>

@@ -1,5 +1,5 @@
 "use client";
-import { Heart, LogOut } from "lucide-react";
+import { Heart, Library, LogOut } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
 import type { ReactNode } from "react";
@@ -41,6 +41,7 @@ export function StudentHome({
   byCode,
   badge,
   mine,
+  reads,
   screens,
   zone,
   now,
@@ -56,6 +57,8 @@ export function StudentHome({
   badge: number;
   /** What she has chosen to keep, by assignment. */
   mine: readonly number[];
+  /** Whether a class of hers has a shelf to read from. */
+  reads: boolean;
   /** The languages these screens are in. */
   screens: readonly { code: string; name: string }[];
   zone: string;
@@ -78,6 +81,7 @@ export function StudentHome({
   const done = tasks.filter((task) => handed(task) && first(task) === 0).reverse();
   const missed = tasks.filter((task) => closed(task) && !handed(task) && first(task) === 0);
   const t = useTranslations("home");
+  const reading = useTranslations("reading");
   const common = useTranslations("common");
   const { when } = useWhen(zone, now);
   const formatNotNow = useNotNow(zone, now);
@@ -110,6 +114,14 @@ export function StudentHome({
         </ComfortPanel>
       )}
       <SendWaiting student={student} />
+      {reads && (
+        <Link
+          href="/student/reading"
+          className="mt-4 inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-5 font-bold"
+        >
+          <Library size={20} aria-hidden /> {reading("open")}
+        </Link>
+      )}
       {byCode && <p className="mt-3 text-ink-soft">{t("byCode")}</p>}
       <Section title={t("now")} empty={t("nothingNow")}>
         {todo.map((task, at) => (

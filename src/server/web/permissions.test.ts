@@ -246,6 +246,7 @@ describe("who may do what", () => {
       pocket: things.pocket,
       team,
       author: world.teodor,
+      reading: things.mine,
       date: "2026-11-26",
       students: [world.students[0]!],
       to: [{ class: world.class, students: [world.students[0]!] }],

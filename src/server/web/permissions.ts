@@ -4,6 +4,7 @@ import { allAtOnceIn, allEnrolledIn, keepsClass, teachesAll, teachesClass } from
 import type { Queryable } from "@/data/engine/db";
 import { authorIsSeen } from "@/data/find/saved-searches";
 import { ownsAll } from "@/data/adapt/resources";
+import { revisionFor } from "@/data/reading/shelves";
 import { mayInPocket, ownsPocket } from "@/data/satchel/pockets";
 import { isInTeam } from "@/data/share/teams";
 import { mayReadAll } from "@/data/find/search";
@@ -21,6 +22,8 @@ export interface About {
   pocket?: number;
   team?: number;
   author?: number;
+  /** A resource on a class's shelf of readings. */
+  reading?: number;
   /** The school's calendar day that something of a class is changed on. */
   date?: string;
   students?: readonly number[];
@@ -72,6 +75,12 @@ const relations = {
   ),
   "arranges pocket": relation(["pocket"], async (db, visitor, { pocket }) =>
     ["own", "arrange"].includes((await mayInPocket(db, visitor.id, pocket)) ?? ""),
+  ),
+  // By the class's code anybody can press any name: what a child reads is her own.
+  "stands on her shelf": relation(
+    ["reading"],
+    async (db, visitor, { reading }) =>
+      visitor.joinedAt === null && (await revisionFor(db, visitor.id, reading)) !== undefined,
   ),
   "is in team": relation(["team"], (db, visitor, { team }) => isInTeam(db, visitor.id, team)),
   "sees author": relation(["author"], (db, visitor, { author }) => authorIsSeen(db, visitor, author)),
@@ -237,6 +246,8 @@ export const permissions = {
   "read a calendar by its address": { who: "anyone", needs: [] },
   "open class to students": { who: "teacher", needs: ["teaches class"] },
   "see own work": { who: "student", needs: [] },
+  "open a reading shelf": { who: "teacher", needs: ["teaches class"] },
+  "read from a shelf": { who: "student", needs: ["stands on her shelf"] },
   "do assignment": { who: "student", needs: ["was given assignment"] },
 } as const satisfies Record<string, Permission>;
 

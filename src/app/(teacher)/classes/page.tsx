@@ -11,6 +11,7 @@ import { groupsOf, studentGoals } from "@/data/plan/plan";
 import { workOf } from "@/data/student/work";
 import { ClassScreen } from "@/screens/classes/class-screen";
 import { classViews } from "@/screens/classes/class-views";
+import { shelfPage } from "@/server/reading/shelf";
 import { baseAddress } from "@/server/web/base-address";
 import { chosenClass } from "@/server/classes/chosen-class";
 import { idFrom } from "@/core/ids";
@@ -59,6 +60,7 @@ export default async function ClassesPage({
     view === "groups" ? lastResultsOf(db, id, now) : {},
     baseAddress(),
   ]);
+  const shelf = view === "reading" && group ? await shelfPage(db, visitor, group.id, now) : null;
   const pastClasses = await pastClassesOf(db, visitor.id);
   const shown = pastClasses.find((one) => one.id === past);
   const goals = await studentGoals(
@@ -67,6 +69,7 @@ export default async function ClassesPage({
   );
   return (
     <ClassScreen
+      shelf={shelf}
       classes={classes}
       group={group}
       view={view}

@@ -1,0 +1,14 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { ChooseScreen } from "@/screens/reading/choose-screen";
+import { readingPlace } from "@/server/reading/choose";
+import { enter } from "@/server/web/page";
+
+export const metadata: Metadata = { title: "Choose something to read" };
+
+export default async function ReadingPage() {
+  const { db, visitor, now } = await enter("see own work");
+  const place = visitor.joinedAt === null ? await readingPlace(db, visitor, now) : null;
+  if (!place) notFound();
+  return <ChooseScreen place={place} name={visitor.givenName} />;
+}

@@ -1,0 +1,29 @@
+"use server";
+import { z } from "zod";
+import { interestNames, type Interest } from "@/core/reading/interests";
+import { setFinished, setInterests } from "@/data/reading/readings";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
+
+/** What a child likes, by its pictures. */
+export const chooseInterests = act(
+  "see own work",
+  z.object({ likes: z.array(z.enum(interestNames as [Interest, ...Interest[]])).max(interestNames.length) }),
+  async ({ db, visitor }, { likes }) => {
+    // By the class's code anybody can press any name.
+    if (visitor.joinedAt !== null) throw new ActionError(problemOf("notThere"));
+    await db.transaction((tx) => setInterests(tx, visitor.id, likes));
+    return {};
+  },
+);
+
+/** A child has come to the end of a reading, or reads it once more. */
+export const finishReading = act(
+  "read from a shelf",
+  z.object({ reading: z.number().int().positive(), finished: z.boolean() }),
+  (input) => ({ reading: input.reading }),
+  async ({ db, visitor, now }, { reading, finished }) => {
+    await setFinished(db, visitor.id, reading, finished ? now : null);
+    return {};
+  },
+);

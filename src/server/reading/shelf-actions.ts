@@ -1,0 +1,73 @@
+"use server";
+import { z } from "zod";
+import { subjects } from "@/core/content/vocabulary";
+import { openShelf, setShelfClosed, setTop, shelfOf } from "@/data/reading/shelves";
+import { announceToClass } from "@/data/live/lessons";
+import { act, ActionError, notThere } from "../web/act";
+import { permit } from "../web/permissions";
+import { MOST_READINGS, needOf, readingsFor } from "./shelf";
+
+const Id = z.number().int().positive();
+const Filled = z.object({
+  class: Id,
+  /** A pocket of hers; null: filled by the blank. */
+  pocket: Id.nullable(),
+  subject: z.enum(subjects).nullable(),
+  language: z.string().max(20).nullable(),
+  level: z.object({ from: z.number().min(0).max(13), to: z.number().min(0).max(13) }).nullable(),
+});
+
+/** How many readings a filling gives. Changes nothing. */
+export const lookAtFilling = act(
+  "open a reading shelf",
+  Filled,
+  (input) => ({ class: input.class }),
+  async ({ db, visitor, now }, input) => {
+    if (input.pocket !== null && !(await permit(db, visitor, "look into pocket", { pocket: input.pocket }, now)))
+      throw new ActionError(notThere);
+    return { readings: (await readingsFor(db, visitor, input, now)).length };
+  },
+);
+
+/** Opens a shelf for a class, or fills it anew. */
+export const openReadingShelf = act(
+  "open a reading shelf",
+  Filled.extend({ goal: z.object({ minutes: z.number().int().min(1).max(600), per: z.enum(["day", "week"]) }) }),
+  (input) => ({ class: input.class }),
+  async ({ db, visitor, now }, input) => {
+    if (input.pocket !== null && !(await permit(db, visitor, "look into pocket", { pocket: input.pocket }, now)))
+      throw new ActionError(notThere);
+    const readings = await readingsFor(db, visitor, input, now);
+    if (readings.length === 0)
+      throw new ActionError("Nothing to read was found for this. Widen the level, or choose another pocket.");
+    const { class: classId, pocket, goal } = input;
+    await db.transaction(async (tx) => {
+      await openShelf(tx, { class: classId, by: visitor.id, at: now, pocket, need: needOf(input), goal, readings });
+      await announceToClass(tx, classId);
+    });
+    return { readings: Math.min(readings.length, MOST_READINGS) };
+  },
+);
+
+/** Closes the shelf of a class, or opens it again. What children have read stays theirs. */
+export const closeReadingShelf = act(
+  "open a reading shelf",
+  z.object({ class: Id, closed: z.boolean() }),
+  (input) => ({ class: input.class }),
+  async ({ db, now }, { class: classId, closed }) => {
+    await setShelfClosed(db, classId, closed ? now : null);
+    await announceToClass(db, classId);
+    return {};
+  },
+);
+
+/** Puts a reading at the top of the shelf, for the whole class, or no longer. */
+export const putAtTop = act(
+  "open a reading shelf",
+  z.object({ class: Id, resource: Id, top: z.boolean() }),
+  (input) => ({ class: input.class }),
+  async ({ db }, { class: classId, resource, top }) => {
+    if (!(await shelfOf(db, classId)) || !(await setTop(db, classId, resource, top))) throw new ActionError(notThere);
+    return {};
+  },
+);
