@@ -22,15 +22,15 @@ test("the teacher's views", async ({ signedIn, browser }) => {
     await teacher.getByLabel("min", { exact: true }).first().fill("25");
     await teacher.getByRole("button", { name: "Check" }).first().click();
   });
-  await shot("find-blank", "/find?words=tide&grades=4,5", async () => {
-    await teacher.getByRole("button", { name: /^Grade:/ }).click();
-    await expect(teacher.getByRole("listbox", { name: "Grade" })).toBeVisible();
+  await shot("waiting", "/results/waiting", async () => {
+    await teacher
+      .getByRole("button", { name: /drawing/ })
+      .first()
+      .click();
+    await teacher.keyboard.press("1");
+    await teacher.keyboard.press("3");
   });
   await shot("find-start", "/find");
-  await shot("standards", "/find/standards", async () => {
-    await teacher.getByText("Find and use elapsed time across hours").click();
-    await teacher.getByRole("checkbox", { name: "Choose MA.5.M.2", exact: true }).click();
-  });
   await shot("facts", "/find?words=tides+at+the+bar&view=facts");
   await shot("assign", "/find?words=tide&do=assign", async () => {
     await teacher.getByRole("button", { name: "Different versions" }).click();
@@ -75,6 +75,7 @@ test("the teacher's views", async ({ signedIn, browser }) => {
       .click();
   });
   await teacher.getByRole("navigation", { name: "Assignments" }).getByText("Reading a tide table").click();
+  await expect(teacher.getByRole("heading", { name: "Reading a tide table", level: 1 })).toBeVisible();
   await teacher.getByRole("link", { name: "Live" }).click();
   await teacher.getByRole("button", { name: /^Lead it/ }).click();
   const here = [];
@@ -133,4 +134,9 @@ test("the curator's desk", async ({ signedIn }) => {
 test("the student's views", async ({ signedIn }) => {
   const student = await signedIn("Sunniva Dale", { phone: true });
   await student.screenshot({ path: file("student") });
+  const reader = await signedIn("Liv Torsen");
+  await reader.setViewportSize({ width: 1024, height: 768 });
+  await reader.getByRole("link", { name: "Choose something to read" }).click();
+  await expect(reader.getByRole("heading", { name: "For you" })).toBeVisible();
+  await reader.screenshot({ path: file("reading") });
 });

@@ -55,7 +55,7 @@ test("what a reading is about is found in its words, whole and also in the plura
 
 describe("what to read next", () => {
   const reading = (resource: number, more: Partial<OnShelf> = {}): OnShelf => ({
-    ...{ resource, readingGrade: 4, about: [], top: false, finished: 0 },
+    ...{ resource, readingGrade: 4, about: [], understood: true, top: false, finished: 0 },
     ...more,
   });
   const child = (more: Partial<ReadingChild> = {}): ReadingChild => ({
@@ -85,6 +85,8 @@ describe("what to read next", () => {
     expect(suggestions(shelf, child({ known: new Set([1]) })).map(({ resource }) => resource)).toEqual([3]);
     expect(suggestions([reading(2, { readingGrade: 9 })], child()).map(({ resource }) => resource)).toEqual([2]);
     expect(suggestions([reading(2, { readingGrade: 9, top: true })], child())[0]!.reason.kind).toBe("top");
+    const foreign = reading(4, { understood: false });
+    expect(suggestions([foreign, reading(5)], child()).map(({ resource }) => resource)).toEqual([5]);
   });
 
   test("without a measure there is always something, as long as the shelf has it", () => {
@@ -92,6 +94,7 @@ describe("what to read next", () => {
       resource: fc.integer({ min: 1, max: 40 }),
       readingGrade: fc.option(fc.float({ min: 0, max: 12, noNaN: true })),
       about: fc.subarray(["boats", "birds", "storms"] as const),
+      understood: fc.boolean(),
       top: fc.boolean(),
       finished: fc.integer({ min: 0, max: 9 }),
     });

@@ -6,6 +6,8 @@ export interface OnShelf {
   /** Null: too little text, or no formula. */
   readingGrade: number | null;
   about: readonly Interest[];
+  /** In a language she reads. */
+  understood: boolean;
   /** The teacher has put it at the top. */
   top: boolean;
   /** How many of the class have finished it. */
@@ -59,13 +61,13 @@ function reasonsFor(one: OnShelf, child: ReadingChild): Reason[] {
 }
 
 /**
- * What a child might read next, `most` at the most: nothing she knows, nothing far too hard while there is something else, and as many
+ * What a child might read next, `most` at the most: nothing she knows, nothing far too hard or in a language she does not read while there is something else, and as many
  * different reasons as there are: what the teacher put at the top, what she likes, what classmates have finished, something easy,
  * something that fits.
  */
 export function suggestions(shelf: readonly OnShelf[], child: ReadingChild, most = 3): Suggestion[] {
   const fresh = shelf.filter(({ resource }) => !child.known.has(resource));
-  const readable = fresh.filter((one) => one.top || !isTooHard(one, child));
+  const readable = fresh.filter((one) => one.top || (one.understood && !isTooHard(one, child)));
   const left = [...(readable.length > 0 ? readable : fresh)].sort(
     (one, other) => distance(one, child) - distance(other, child) || one.resource - other.resource,
   );

@@ -99,7 +99,7 @@ function Week({ place }: { place: ReadingPlace }) {
                 style={{ height: `${((minutes ?? 0) / most) * 100}%` }}
               />
             </span>
-            <span className="numbers font-bold">{minutes ?? ""}</span>
+            <span className="numbers font-bold">{minutes ?? "\u00a0"}</span>
             <span className="text-ink-soft">{day(date)}</span>
           </li>
         ))}
@@ -224,7 +224,7 @@ export function ChooseScreen({ place, name }: { place: ReadingPlace; name: strin
       <section className="grid gap-2">
         <h2 className="font-bold">{t("likes")}</h2>
         {problem && <p role="alert">{problem}</p>}
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(7rem,1fr))] gap-2">
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(7.75rem,1fr))] gap-2">
           {interestNames.map((one) => {
             const Icon = interestIcons[one];
             const on = likes.includes(one);
@@ -235,7 +235,7 @@ export function ChooseScreen({ place, name }: { place: ReadingPlace; name: strin
                   aria-pressed={on}
                   onClick={() => void like(one)}
                   className={clsx(
-                    "relative grid min-h-20 w-full place-items-center gap-1 rounded-card border-2 bg-card p-2",
+                    "relative grid min-h-20 w-full place-items-center gap-1 rounded-card border-2 bg-card px-1 py-2",
                     on ? "border-ink font-bold" : "border-line",
                   )}
                 >

@@ -109,6 +109,14 @@ const chapters: { title: string; text: string[] }[] = [
     ],
   },
   {
+    title: "Reading, guests, and what children set for themselves",
+    text: [
+      "In Classes, “Reading shelf” opens a shelf of readings for a class: from a pocket of yours, or from everything there is to read at a level, in a subject, in a language. You say how many minutes are to be read each day or week. Children tap what they like and see three readings with a reason; minutes count only while somebody is really reading. You see everybody’s minutes, what they read and what they like, and can put something at the top.",
+      "If the office allows guests, “Link …” beside an assignment makes a link for one: they type a name and do this one piece of work, without an account, until it closes. In Results you can move what a guest did to one of your students.",
+      "On every page children can set larger letters, more space, calm colours and a ruler, choose the picture they are known by, and press a dotted word to see what it means. “Read to me” marks the word that is said. Work they are fond of they keep under “Mine”.",
+    ],
+  },
+  {
     title: "Lead a lesson",
     text: [
       "Press “Lead” (l) on the light table and the lobby is open: the class has the lesson, and a code, a link and a picture to come in by. “Lead it” is on a lesson in the plan too, and “Live” on anything in Results. Children who have signed in already find it on their first page. Begin when you like; anyone who comes later lands where the class is.",

@@ -5,7 +5,7 @@ import { isTooHard, suggestions, type Reason } from "@/core/reading/suggest";
 import type { Db } from "@/data/engine/db";
 import { interestsOf, readingsOf, secondsOf } from "@/data/reading/readings";
 import { readingsOn, shelvesFor } from "@/data/reading/shelves";
-import { readerGrade } from "@/data/reading/reader-grade";
+import { readsAt } from "@/data/reading/reader-grade";
 import type { Visitor } from "../web/session";
 
 /** A reading as a child sees it before she opens it. */
@@ -38,7 +38,7 @@ export async function readingPlace(db: Db, visitor: Visitor, now: Date): Promise
   if (!first) return null;
   const today = schoolClock(now, visitor.zone).date;
   const monday = mondayOf(today);
-  const [standing, readings, likes, seconds, grade] = await Promise.all([
+  const [standing, readings, likes, seconds, { grade, languages }] = await Promise.all([
     readingsOn(
       db,
       shelves.map((shelf) => shelf.class),
@@ -46,8 +46,9 @@ export async function readingPlace(db: Db, visitor: Visitor, now: Date): Promise
     readingsOf(db, visitor.id),
     interestsOf(db, visitor.id),
     secondsOf(db, visitor.id, monday, addDays(monday, 6)),
-    readerGrade(db, visitor.id),
+    readsAt(db, visitor.id),
   ]);
+  const spoken = new Set([...languages, visitor.locale].map((language) => language.split("-")[0]!));
   // The same on two shelves is one reading.
   const shelf = [...new Map(standing.map((one) => [one.resource, one])).values()].map((one) => ({
     resource: one.resource,
@@ -55,6 +56,7 @@ export async function readingPlace(db: Db, visitor: Visitor, now: Date): Promise
     about: interestsIn([one.facts.title, one.facts.summary, ...one.facts.topics]),
     top: standing.some((other) => other.resource === one.resource && other.top),
     finished: one.finished,
+    understood: one.facts.languages.some((language) => spoken.has(language.split("-")[0]!)),
     facts: one.facts,
   }));
   const done = new Set(readings.filter(({ finished }) => finished !== null).map(({ resource }) => resource));
