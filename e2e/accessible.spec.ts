@@ -35,6 +35,8 @@ const views: [name: string, path: string][] = [
   ["ways in", "/classes?view=ways+in"],
   ["messages", "/messages"],
   ["results", "/results"],
+  ["work held back", "/results/waiting"],
+  ["reading shelf", "/classes?view=reading"],
   ["help", "/help"],
 ];
 

@@ -21,7 +21,15 @@ test("on a narrow screen there is the list, or what was chosen from it, and a wa
   await page.getByRole("button", { name: "Back to the results" }).click();
   await expect(first).toBeVisible();
   // Nothing is wider than the screen.
-  for (const place of ["/find?words=tides", "/satchel", "/satchel?open=1", "/plan", "/classes", "/results"]) {
+  for (const place of [
+    "/find?words=tides",
+    "/satchel",
+    "/satchel?open=1",
+    "/plan",
+    "/classes",
+    "/results",
+    "/results/waiting",
+  ]) {
     await page.goto(place);
     await expect(page.getByRole("navigation", { name: "Places" })).toBeVisible();
     const wider = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

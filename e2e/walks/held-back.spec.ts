@@ -62,7 +62,7 @@ test("work is held back, sent back, corrected and shown to the class", async ({ 
   await ines.mouse.down();
   await ines.mouse.move(box.x + 120, box.y + 25, { steps: 4 });
   await ines.mouse.up();
-  await expect(ines.getByText("One line over the work goes with it.")).toBeVisible();
+  await expect(ines.getByText("One line on the work will be sent too.")).toBeVisible();
   expect(await serious(ines)).toEqual([]);
   await ines.keyboard.press("b");
   await expect(list.getByRole("button", { name: /^Sunniva Dale/ })).toHaveCount(0);

@@ -45,7 +45,7 @@ function Filling({ group, page }: { group: Class; page: ShelfPage }) {
     if (!outcome.ok) return setProblem(outcome.problem);
     setProblem(null);
     router.refresh();
-    tell(`${outcome.value.readings} readings stand on the shelf of ${group.name}.`);
+    tell(`There are ${outcome.value.readings} readings on the shelf of ${group.name}.`);
   };
   const label = "grid gap-1 text-[13px] text-ink-soft";
   return (
@@ -111,10 +111,10 @@ function Filling({ group, page }: { group: Class; page: ShelfPage }) {
           </>
         )}
         <label className={label}>
-          Minutes to read
+          Reading goal, in minutes
           <span className="flex gap-2">
             <NumberBox
-              aria-label="Minutes to read"
+              aria-label="Reading goal in minutes"
               least={1}
               most={600}
               whole
@@ -134,7 +134,7 @@ function Filling({ group, page }: { group: Class; page: ShelfPage }) {
           </span>
         </label>
         <Button look="main" disabled={busy || !found} onClick={() => void open()}>
-          {shelf ? "Fill it anew" : "Open the shelf"}
+          {shelf ? "Refill it" : "Open the shelf"}
         </Button>
       </div>
       <p role="status" className="text-[13px] text-ink-soft">
@@ -257,7 +257,7 @@ export function ShelfView({ group, page }: { group: Class; page: ShelfPage }) {
           ))}
         </ul>
       </section>
-      <Fold title="Fill the shelf anew, or change how much is to be read">
+      <Fold title="Refill the shelf, or change the reading goal">
         <Filling group={group} page={page} />
       </Fold>
     </div>

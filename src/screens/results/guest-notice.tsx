@@ -40,14 +40,14 @@ export function GuestNotice({
         return (
           <div key={guest.id} className="flex items-center gap-2">
             <label className="flex items-center gap-2">
-              <strong>{guest.name}</strong> came as a guest and is really
+              <strong>{guest.name}</strong> came as a guest. Who is it?
               <select
                 aria-label={`Who ${guest.name} really is`}
                 className={inputClasses}
                 value={to[guest.id] ?? ""}
                 onChange={(event) => setTo({ ...to, [guest.id]: Number(event.target.value) })}
               >
-                <option value="">nobody of this class</option>
+                <option value="">no one in this class</option>
                 {free.map((one) => (
                   <option key={one.id} value={one.id}>
                     {one.name}

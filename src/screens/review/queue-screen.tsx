@@ -24,10 +24,16 @@ const parts: { value: QueuePart; text: string }[] = [
 const nothing: Record<QueuePart, { title: string; text: string }> = {
   waiting: {
     title: "Nothing waits for you",
-    text: "When you assign work, say under More that you look at it first. What children send then stands here.",
+    text: "When you assign work, choose “I look at it first” under “How often …”. What children send you then shows up here.",
   },
-  "sent back": { title: "Nothing is being corrected", text: "What you send back stands here until it comes again." },
-  shown: { title: "Nothing is good yet", text: "What you approve stands here, and what needed no look." },
+  "sent back": {
+    title: "Nothing is being corrected",
+    text: "What you send back is listed here until the child sends it again.",
+  },
+  shown: {
+    title: "Nothing approved yet",
+    text: "What you approve is listed here, with work you did not ask to see first.",
+  },
 };
 
 /** Work that is held back until she has looked: the list, the piece, and what she says to it. */

@@ -123,7 +123,7 @@ function WhoSees({
         <>
           <p className="flex gap-2">
             <Eye size={16} aria-hidden className="mt-0.5 shrink-0" />
-            {item.kind === "reply" ? "The reply." : "This piece, once it is good."}{" "}
+            {item.kind === "reply" ? "The reply." : "This piece, once you approve it."}{" "}
             {sharing.classmates === "own first" ? "Classmates see it after sending their own." : ""}
             {sharing.until ? ` Until ${formatMoment(new Date(sharing.until), zone, now)}.` : ""}
           </p>
@@ -200,8 +200,7 @@ export function SayPanel({
             />
             {draft.marks.length > 0 && (
               <p className="text-[13px] text-ink-soft">
-                {draft.marks.length === 1 ? "One line" : `${draft.marks.length} lines`} over the work{" "}
-                {draft.marks.length === 1 ? "goes" : "go"} with it.
+                {draft.marks.length === 1 ? "One line" : `${draft.marks.length} lines`} on the work will be sent too.
               </p>
             )}
           </>

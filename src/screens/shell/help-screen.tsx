@@ -102,9 +102,9 @@ const chapters: { title: string; text: string[] }[] = [
   {
     title: "Work you look at first",
     text: [
-      "Under “How often …” you also say who sees what children write, draw, photograph or say. “I look at it first” holds it back: it stands under “Waiting”, in the bar above, with what has waited longest on top. Classmates can see it never, after sending their own, or straight away, with or without replies, until a time you set.",
+      "Under “How often …” you also say who sees what children write, draw, photograph or say. “I look at it first” holds it back: you find it under “Waiting” in the bar above, oldest first. Classmates can see it never, after sending their own, or straight away, with or without replies, until a time you set.",
       "A child presses “Show it to …” below an answer, or hands in. You approve it (a), or send it back (b) with words, your voice, or lines over the work (p). Your phrases have the keys 1 to 9: keep a sentence you often write as one. u takes the last decision back, and v puts the first version beside the new one.",
-      "What comes back is at the top of the child’s first page, open to be corrected though all was handed in. Both versions stay. Classmates never see your words, your marks or what was sent back.",
+      "What you send back is at the top of the child’s first page and can be corrected, even if everything was handed in. Both versions are kept. Classmates never see your words, your marks or what was sent back.",
       "“Put it away” is for what should stay between you and the child: once handed in, the child does not see it again.",
     ],
   },
@@ -113,7 +113,7 @@ const chapters: { title: string; text: string[] }[] = [
     text: [
       "In Classes, “Reading shelf” opens a shelf of readings for a class: from a pocket of yours, or from everything there is to read at a level, in a subject, in a language. You say how many minutes are to be read each day or week. Children tap what they like and see three readings with a reason; minutes count only while somebody is really reading. You see everybody’s minutes, what they read and what they like, and can put something at the top.",
       "If the office allows guests, “Link …” beside an assignment makes a link for one: they type a name and do this one piece of work, without an account, until it closes. In Results you can move what a guest did to one of your students.",
-      "On every page children can set larger letters, more space, calm colours and a ruler, choose the picture they are known by, and press a dotted word to see what it means. “Read to me” marks the word that is said. Work they are fond of they keep under “Mine”.",
+      "On every page children can set larger letters, more space, calm colours and a ruler, choose the picture they are known by, and press a dotted word to see what it means. “Read to me” highlights each word as it is read. Work they are fond of they keep under “Mine”.",
     ],
   },
   {

@@ -77,7 +77,7 @@ const relations = {
     ["own", "arrange"].includes((await mayInPocket(db, visitor.id, pocket)) ?? ""),
   ),
   // By the class's code anybody can press any name: what a child reads is her own.
-  "stands on her shelf": relation(
+  "is on her shelf": relation(
     ["reading"],
     async (db, visitor, { reading }) =>
       visitor.joinedAt === null && (await revisionFor(db, visitor.id, reading)) !== undefined,
@@ -247,7 +247,7 @@ export const permissions = {
   "open class to students": { who: "teacher", needs: ["teaches class"] },
   "see own work": { who: "student", needs: [] },
   "open a reading shelf": { who: "teacher", needs: ["teaches class"] },
-  "read from a shelf": { who: "student", needs: ["stands on her shelf"] },
+  "read from a shelf": { who: "student", needs: ["is on her shelf"] },
   "do assignment": { who: "student", needs: ["was given assignment"] },
 } as const satisfies Record<string, Permission>;
 
