@@ -209,7 +209,7 @@ export function LeadScreen({
       </header>
       {state?.phase === "lobby" ? (
         <div className="col-span-full flex min-h-0 flex-col">
-          <Lobby {...{ room, now, names, code, joinLink }} assignment={assignment.id} onBegin={begin} />
+          <Lobby {...{ room, now, names, code, joinLink }} assignment={assignment.id} onBegin={begin} onCode={open} />
         </div>
       ) : (
         <>

@@ -1,5 +1,5 @@
 "use client";
-import { DoorOpen, Play, Users } from "lucide-react";
+import { DoorOpen, KeyRound, Play, Users } from "lucide-react";
 import { useState } from "react";
 import { isIn, type Seated } from "@/core/live/room";
 import type { JoinCode } from "@/data/classes/classes";
@@ -19,6 +19,7 @@ export function Lobby({
   joinLink,
   assignment,
   onBegin,
+  onCode,
 }: {
   room: readonly Seated[];
   now: number | null;
@@ -27,6 +28,8 @@ export function Lobby({
   joinLink: string;
   assignment: number;
   onBegin?: (() => void) | undefined;
+  /** Gets a code for the class, where the last one has run out. */
+  onCode: () => void;
 }) {
   const [seats, setSeats] = useState(false);
   const there = room.filter((one) => now !== null && isIn(one, now));
@@ -45,7 +48,15 @@ export function Lobby({
         <p className="text-ink-soft">
           Open <strong className="text-ink">{joinLink.replace(/^https?:\/\//, "")}</strong> and type
         </p>
-        <p className="numbers text-[44px] leading-none font-bold tracking-widest">{code?.code ?? "no code"}</p>
+        {code ? (
+          <p className="numbers text-[44px] leading-none font-bold tracking-widest">{code.code}</p>
+        ) : (
+          <p>
+            <Button onClick={onCode}>
+              <KeyRound size={16} aria-hidden /> Get a code
+            </Button>
+          </p>
+        )}
         <p className="max-w-72 text-[13px] text-ink-soft">
           Those who have signed in already find the lesson on their first page.
         </p>
