@@ -38,6 +38,8 @@ const rooms = [
   "resource",
   "licence",
   "results",
+  "review",
+  "reading",
   "live",
   "student",
   "find",

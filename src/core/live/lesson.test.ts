@@ -8,6 +8,7 @@ import {
   newLesson,
   timerLeft,
   viewOf,
+  worksWith,
   type LessonCommand,
 } from "./lesson";
 
@@ -186,5 +187,43 @@ describe("how a screen follows", () => {
   test("in the lobby and afterwards nothing is held", () => {
     for (const phase of ["lobby", "ended"] as const)
       expect(followed({ phase, pace: "together", step: "s2", nth: 1, opened: 1 }, own)).toEqual({ at: null, upTo: 4 });
+  });
+});
+
+describe("how a step is worked on, changed while it runs", () => {
+  const [aisha, bo, cato] = [
+    { student: 1, name: "Aisha" },
+    { student: 2, name: "Bo" },
+    { student: 3, name: "Cato" },
+  ];
+  const pairs = { mode: "pairs" as const, groups: [[aisha!, bo!], [cato!]], onBoard: true };
+
+  test("belongs to its step, stays when she comes back, and goes when she takes it away", () => {
+    const changed = after([{ do: "work", step: "s1", work: pairs }], begun());
+    const back = after(
+      [
+        { do: "go", step: "s2", nth: 1 },
+        { do: "go", step: "s1", nth: 0 },
+      ],
+      changed,
+    );
+    expect(back.work).toEqual({ s1: pairs });
+    expect(after([{ do: "work", step: "s1", work: null }], back).work).toEqual({});
+  });
+
+  test("each knows with whom she works, and nobody is in two groups", () => {
+    const changed = after([{ do: "work", step: "s1", work: pairs }], begun());
+    expect(worksWith(changed, "s1", 1)).toEqual(["Bo"]);
+    expect(worksWith(changed, "s1", 3)).toEqual([]);
+    expect(worksWith(changed, "s2", 1)).toEqual([]);
+    const twice = { ...pairs, groups: [[aisha!, bo!], [aisha!]] };
+    expect(lessonAfter(begun(), { do: "work", step: "s1", work: twice }, START)).toBe("twice");
+  });
+
+  test("alone or all together there are no groups; a lesson from before this was known has none", () => {
+    const together = after([{ do: "work", step: "s1", work: { ...pairs, mode: "class" } }], begun());
+    expect(together.work.s1).toEqual({ mode: "class", groups: [], onBoard: true });
+    const { work: _work, ...before } = begun();
+    expect(LessonState.parse(before).work).toEqual({});
   });
 });

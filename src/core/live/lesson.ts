@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { works } from "../content/vocabulary";
 
 /** How far students' screens follow the teacher: all the way, as far as she has opened, or not at all. */
 export const paces = ["together", "up to here", "free"] as const;
@@ -34,6 +35,17 @@ const Timer = z.object({
   left: z.number().min(0),
 });
 export type Timer = z.infer<typeof Timer>;
+
+const Member = z.object({ student: z.number().int().positive(), name: z.string().max(80) });
+
+/** How a step is worked on from now on, where otherwise than the lesson says. Groups only for pairs and groups. */
+export const LiveWork = z.object({
+  mode: z.enum(works),
+  groups: z.array(z.array(Member).min(1).max(40)).max(40),
+  /** Whether the board shows who works with whom. */
+  onBoard: z.boolean(),
+});
+export type LiveWork = z.infer<typeof LiveWork>;
 
 export const quickKinds = ["choose", "number", "words", "draw"] as const;
 export const QuickQuestion = z.object({
@@ -71,6 +83,8 @@ export const LessonState = z.object({
   note: z.string().max(400),
   shown: Shown.nullable(),
   quick: QuickQuestion.extend({ open: z.boolean() }).nullable(),
+  /** By step, how it is worked on, where it was changed while it ran. */
+  work: z.record(z.string().max(40), LiveWork).default({}),
   /** When each step was gone to, in order: for the minutes used against the minutes planned. */
   went: z.array(z.object({ step: z.string(), at: z.number() })).max(1000),
 });
@@ -101,17 +115,18 @@ export const LessonCommand = z.discriminatedUnion("do", [
   z.object({ do: z.literal("show"), shown: Shown.nullable() }),
   z.object({ do: z.literal("ask"), question: QuickQuestion }),
   z.object({ do: z.literal("close question"), show: z.boolean() }),
+  z.object({ do: z.literal("work"), step: z.string().max(40), work: LiveWork.nullable() }),
   z.object({ do: z.literal("end") }),
 ]);
 export type LessonCommand = z.infer<typeof LessonCommand>;
 
 /** Why a command does nothing. */
-export type NotNow = "not begun" | "ended" | "no timer" | "pen full" | "choices";
+export type NotNow = "not begun" | "ended" | "no timer" | "pen full" | "choices" | "twice";
 
 /** A class that waits in the lobby: nobody sees a step yet, and screens will follow. */
 export const newLesson = (): LessonState => ({
   ...{ phase: "lobby", pace: "together", step: "", nth: 0, opened: 0, eyesUp: false },
-  ...{ film: "board", playing: null, timer: null, pen: [], note: "", shown: null, quick: null, went: [] },
+  ...{ film: "board", playing: null, timer: null, pen: [], note: "", shown: null, quick: null, work: {}, went: [] },
 });
 
 /** Seconds left of a timer, never below 0. */
@@ -177,6 +192,15 @@ export function lessonAfter(state: LessonState, command: LessonCommand, now: num
       const shown = quick && command.show ? { question: quick.id, chart: true, right: null, answers: [] } : null;
       return { ...state, quick: quick && command.show ? { ...quick, open: false } : null, shown };
     }
+    case "work": {
+      const { [command.step]: _before, ...others } = state.work;
+      if (command.work === null) return { ...state, work: others };
+      const members = command.work.groups.flat().map(({ student }) => student);
+      if (new Set(members).size < members.length) return "twice";
+      const grouped = command.work.mode === "pairs" || command.work.mode === "groups";
+      const work = { ...command.work, groups: grouped ? command.work.groups : [] };
+      return { ...state, work: { ...others, [command.step]: work } };
+    }
     case "end":
       return { ...state, ...leavingStep, phase: "ended", eyesUp: false, quick: null };
   }
@@ -234,6 +258,12 @@ export function followed(
   const at = found >= 0 ? found : Math.min(view.nth, last);
   if (view.pace === "together") return { at, upTo: at };
   return { at: null, upTo: Math.min(last, Math.max(at, view.opened)) };
+}
+
+/** With whom a student works on a step, the student left out; empty: with nobody, or nothing was said. */
+export function worksWith(view: Pick<LessonView, "work">, step: string, student: number): string[] {
+  const group = view.work[step]?.groups.find((one) => one.some((member) => member.student === student));
+  return (group ?? []).filter((member) => member.student !== student).map(({ name }) => name);
 }
 
 /** Minutes spent on each step so far, by step: every stay counted, the running one until `now`. */

@@ -7,3 +7,4 @@ export const leadResource = tried(actions.leadResource);
 export const goOnNextLesson = tried(actions.goOnNextLesson);
 export const helped = tried(actions.helped);
 export const writeNote = tried(actions.writeNote);
+export const lookAtGrouping = tried(actions.lookAtGrouping, "quietly");

@@ -1,112 +1,19 @@
 "use client";
-import { ArrowRightLeft } from "lucide-react";
-import { useDndMonitor, useDraggable, useDroppable } from "@dnd-kit/core";
-import { clsx } from "clsx";
+import { useDndMonitor } from "@dnd-kit/core";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
-import { formatReadingGrade } from "@/core/content/grade";
 import { makeGroups, type GroupRule } from "@/core/roster/groups";
 import type { Class, Student } from "@/data/classes/classes";
 import type { StudentGroup } from "@/data/plan/plan";
 import { keepApart, keepGroups } from "@/screens/acts/groups";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
+import { GroupBox as Box, Member, rules, type Group } from "./group-boxes";
 import { Notice } from "@/ui/notice";
 import { tell, tellProblem } from "@/ui/toast";
 
-interface Group {
-  name: string;
-  students: number[];
-}
-
+const entryOf = (student: Student) => ({ id: student.id, name: nameOf(student), readingGrade: student.readingGrade });
 const nameOf = ({ givenName, familyName }: Student) => `${givenName} ${familyName}`;
-
-function Member({
-  student,
-  groups,
-  at,
-  onMove,
-}: {
-  student: Student;
-  groups: Group[];
-  at: number | null;
-  onMove: (to: number | null) => void;
-}) {
-  const { setNodeRef, listeners, attributes, isDragging } = useDraggable({
-    id: `member-${student.id}`,
-    data: { member: student.id, name: nameOf(student) },
-  });
-  return (
-    <li className={clsx("flex items-center gap-1.5", isDragging && "opacity-40")}>
-      <span
-        ref={setNodeRef}
-        {...attributes}
-        {...listeners}
-        aria-label={`${nameOf(student)}: carry to a group`}
-        className="min-w-0 flex-1 cursor-grab touch-none truncate rounded-[4px] border border-line bg-card px-2 py-1"
-      >
-        {nameOf(student)}
-        {student.readingGrade !== null && (
-          <span className="numbers text-[12px] text-ink-soft"> {formatReadingGrade(student.readingGrade)}</span>
-        )}
-      </span>
-      <span className="relative shrink-0">
-        <ArrowRightLeft
-          size={13}
-          aria-hidden
-          className="pointer-events-none absolute top-[7px] left-[7px] text-ink-soft"
-        />
-        <select
-          aria-label={`Group of ${nameOf(student)}`}
-          title="To another group"
-          className="h-7 w-7 appearance-none rounded-[4px] border border-line bg-transparent text-transparent [&>option]:text-ink"
-          value={at ?? ""}
-          onChange={(event) => onMove(event.target.value === "" ? null : Number(event.target.value))}
-        >
-          <option value="">none</option>
-          {groups.map(({ name }, nth) => (
-            <option key={nth} value={nth}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </span>
-    </li>
-  );
-}
-
-function Box({
-  id,
-  name,
-  children,
-  className,
-}: {
-  id: number | null;
-  name: string;
-  children: React.ReactNode;
-  className?: string;
-}) {
-  const { setNodeRef, isOver } = useDroppable({ id: `group-${id ?? "none"}`, data: { name, group: id } });
-  return (
-    <section
-      ref={setNodeRef}
-      className={clsx(
-        "rounded-card border bg-shade/50 p-3",
-        isOver ? "border-green outline-2 outline-green outline-dashed" : "border-line",
-        className,
-      )}
-    >
-      {children}
-    </section>
-  );
-}
-
-const rules: { value: GroupRule; text: string }[] = [
-  { value: "mixed reading", text: "mixed by reading" },
-  { value: "by reading", text: "alike in reading" },
-  { value: "by last result", text: "alike in the last result" },
-  { value: "at random", text: "at random" },
-];
 
 const sameGroups = (one: readonly Group[], other: readonly Group[]) => JSON.stringify(one) === JSON.stringify(other);
 
@@ -253,7 +160,7 @@ export function GroupsView({
             <ul className="grid grid-cols-[minmax(0,1fr)] gap-1">
               {one.students.map((id) =>
                 byId.has(id) ? (
-                  <Member key={id} student={byId.get(id)!} groups={groups} at={at} onMove={(to) => move(id, to)} />
+                  <Member key={id} {...entryOf(byId.get(id)!)} groups={groups} at={at} onMove={(to) => move(id, to)} />
                 ) : null,
               )}
             </ul>
@@ -266,7 +173,7 @@ export function GroupsView({
               {loose.map((student) => (
                 <Member
                   key={student.id}
-                  student={student}
+                  {...entryOf(student)}
                   groups={groups}
                   at={null}
                   onMove={(to) => move(student.id, to)}

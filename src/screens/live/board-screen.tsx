@@ -42,6 +42,7 @@ export function LessonBoard({
       )
     : 0;
   const step = document.steps[at];
+  const work = step && lesson?.work[step.id];
   const { block, from, at: since } = (running && lesson.playing) || { block: null, from: 0, at: 0 };
   const here = !asStudent || !running || lesson.film === "every screen";
   const filmPlace = useMemo<FilmPlace>(
@@ -91,6 +92,18 @@ export function LessonBoard({
         </span>
       </div>
       {lesson.note && <p className="mt-4 rounded-card bg-slate-wash px-5 py-3 font-child text-[24px]">{lesson.note}</p>}
+      {work?.onBoard && work.groups.length > 0 && !asStudent && (
+        <ul aria-label={t("groups")} className="mt-4 flex flex-wrap gap-2 font-child text-[20px]">
+          {work.groups.map((group) => (
+            <li
+              key={group.map(({ student }) => student).join(" ")}
+              className="rounded-card border-2 border-line-strong bg-card px-4 py-1.5"
+            >
+              {group.map(({ name }) => name).join(" · ")}
+            </li>
+          ))}
+        </ul>
+      )}
       {lesson.quick && (
         <section className="mt-4 rounded-card border-2 border-green p-5 font-child text-[26px]">
           <h2 className="font-bold">{lesson.quick.ask}</h2>

@@ -12,6 +12,7 @@ import {
   PenLine,
   Play,
   Undo2,
+  Users,
 } from "lucide-react";
 import { useState, type FormEvent } from "react";
 import { paces, timerLeft, type LessonCommand, type LessonState } from "@/core/live/lesson";
@@ -135,6 +136,7 @@ export function LeadControls({
   lead,
   onPen,
   onQuick,
+  onWork,
   onMove,
 }: {
   state: LessonState;
@@ -150,6 +152,8 @@ export function LeadControls({
   lead: (asked: LessonCommand) => void;
   onPen: () => void;
   onQuick: () => void;
+  /** Opens how the step is worked on. */
+  onWork: () => void;
   onMove: (by: number) => void;
 }) {
   return (
@@ -201,7 +205,7 @@ export function LeadControls({
             </>
           )}
           <NoteControl key={state.note} note={state.note} lead={lead} />
-          <TimerControl state={state} ahead={ahead} label={work} lead={lead} />
+          <TimerControl state={state} ahead={ahead} label={work === "Alone" ? "Time" : work} lead={lead} />
         </span>
       </div>
       <div className="flex flex-wrap items-center gap-2">
@@ -217,6 +221,9 @@ export function LeadControls({
         </Button>
         <Button onClick={onQuick}>
           <CircleHelp size={16} aria-hidden /> Quick question <Key>q</Key>
+        </Button>
+        <Button onClick={onWork} title="Alone, in pairs, in groups, all together">
+          <Users size={16} aria-hidden /> {work} <Key>g</Key>
         </Button>
         <span className="ml-auto flex gap-2">
           <Button disabled={first} onClick={() => onMove(-1)}>

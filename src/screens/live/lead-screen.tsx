@@ -24,6 +24,7 @@ import { Rich } from "../step/rich";
 import { useOnce } from "../use-once";
 import { Chosen, optionsOf } from "./chosen";
 import { command } from "./command";
+import { GroupsDialog } from "./groups-dialog";
 import { EndDialog, type Homework } from "./end-dialog";
 import { LeadControls } from "./lead-controls";
 import { LeadStage } from "./lead-stage";
@@ -37,6 +38,7 @@ import { StudentPanel } from "./student-panel";
 import { useClock } from "./use-clock";
 import { useRoom } from "./use-room";
 
+const workSigns = { alone: "Alone", pairs: "Pairs", groups: "Groups", class: "Class" } as const;
 const POINT_EVERY_MS = 120;
 const clockAt = (at: number, zone: string) => toWallClock(new Date(at), zone).slice(11).replace(/^0/, "");
 
@@ -84,6 +86,7 @@ export function LeadScreen({
   const [plan, setPlan] = useState<"seats" | "table">("seats");
   const [pen, setPen] = useState(false);
   const [quick, setQuick] = useState(false);
+  const [grouping, setGrouping] = useState(false);
   const [ending, setEnding] = useState(false);
   const [opened, setOpened] = useState<number | null>(null);
   const pointed = useRef(0);
@@ -131,6 +134,7 @@ export function LeadScreen({
       y: () => void lead({ do: "eyes up", up: !state.eyesUp }),
       p: () => setPen(!pen),
       q: () => setQuick(true),
+      g: () => setGrouping(true),
       r: () => {
         if (!question) return;
         const shown = state.shown?.question === question.id ? state.shown : null;
@@ -248,20 +252,13 @@ export function LeadScreen({
               <LeadControls
                 {...{ state, ahead, pen }}
                 film={films[0] ?? null}
-                work={
-                  step.work === "alone"
-                    ? "Time"
-                    : step.work === "class"
-                      ? "Class"
-                      : step.work === "pairs"
-                        ? "Pairs"
-                        : "Groups"
-                }
+                work={workSigns[state.work[step.id]?.mode ?? step.work]}
                 first={at === 0}
                 next={document.steps[at + 1] ? titleOf({ ...document, title: document.steps[at + 1]!.title }) : null}
                 lead={(asked) => void lead(asked)}
                 onPen={() => setPen(!pen)}
                 onQuick={() => setQuick(true)}
+                onWork={() => setGrouping(true)}
                 onMove={(by) => go(at + by)}
               />
             )}
@@ -363,7 +360,7 @@ export function LeadScreen({
                     </>
                   )}
                   <dt className="font-semibold">They work</dt>
-                  <dd>{workNames[step.work]}</dd>
+                  <dd>{workNames[(running && state.work[step.id]?.mode) || step.work]}</dd>
                   {document.steps[at + 1] && (
                     <>
                       <dt className="font-semibold">Next</dt>
@@ -375,6 +372,16 @@ export function LeadScreen({
             )}
           </aside>
         </>
+      )}
+      {grouping && running && (
+        <GroupsDialog
+          {...{ room, now }}
+          assignment={assignment.id}
+          work={state.work[step.id] ?? null}
+          planned={step.work}
+          onWork={(work) => void lead({ do: "work", step: step.id, work })}
+          onClose={() => setGrouping(false)}
+        />
       )}
       <QuickDialog open={quick} onOpenChange={setQuick} lead={lead} />
       <EndDialog

@@ -119,6 +119,7 @@ const chapters: { title: string; text: string[] }[] = [
   {
     title: "Lead a lesson",
     text: [
+      "Press g while a step runs to have it done alone, in pairs, in groups or all together from then on. Pairs and groups are made from who sit together, by reading, by the last result, at random, or from groups you have saved, and changed by carrying a name. Children see with whom they work, and the board can show it. It counts for this lesson only: the resource stays as it is.",
       "Press “Lead” (l) on the light table and the lobby is open: the class has the lesson, and a code, a link and a picture to come in by. “Lead it” is on a lesson in the plan too, and “Live” on anything in Results. Children who have signed in already find it on their first page. Begin when you like; anyone who comes later lands where the class is.",
       "You see the step as the class sees it, with your notes and the answers beside it, the minutes used of the minutes planned, and what arrives from each seat. The board has a window of its own (b), for the projector: no answers, no notes, no names. “See as a child” (v) shows a child’s screen.",
       "Pace: together (every screen follows), up to here (children turn as far as you have opened), or free. “All eyes up” (y) covers every screen until you press it again; what was written is kept. The pen (p) draws over the step on every screen; a note (t) stands above it; a timer is seen by all and ends by itself. A film runs on the board only, or on every screen, started together.",

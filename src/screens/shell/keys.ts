@@ -23,6 +23,7 @@ export const leadKeyList: { keys: string[]; does: string }[] = [
   { keys: ["y"], does: "all eyes up, and down again" },
   { keys: ["p"], does: "the pen, on every screen" },
   { keys: ["q"], does: "a quick question" },
+  { keys: ["g"], does: "alone, pairs, groups or all together, from now on" },
   { keys: ["t"], does: "a note on every screen" },
   { keys: ["r"], does: "show the right answer, or hide it" },
   { keys: ["n"], does: "hide or show names" },

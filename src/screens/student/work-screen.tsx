@@ -1,5 +1,5 @@
 "use client";
-import { ArrowLeft, ArrowRight, Check, CloudOff, Hourglass, Loader2, Users } from "lucide-react";
+import { ArrowLeft, ArrowRight, Check, CloudOff, Hourglass, Loader2 } from "lucide-react";
 import { clsx } from "clsx";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState, useTransition } from "react";
@@ -30,6 +30,7 @@ import { Curtain, curtained, LessonLine, ShownAnswers } from "../live/lesson-par
 import { PenLayer } from "../live/pen-layer";
 import { StepNotes } from "../live/step-notes";
 import { QuickCard } from "../live/quick-card";
+import { WorkSign } from "../live/work-sign";
 import { useLimits } from "./use-limits";
 import { useTranslations } from "use-intl";
 
@@ -227,11 +228,7 @@ export function StudentWorkScreen({
         <div ref={top} tabIndex={-1} className="outline-none">
           {shown ? (
             <div ref={sheet} className="relative rounded-card border border-line bg-card p-5 sm:p-7">
-              {shown.work !== "alone" && (
-                <p className="mb-3 inline-flex items-center gap-2 rounded-card bg-shade px-3 py-1 font-bold">
-                  <Users size={18} aria-hidden /> {t(shown.work)}
-                </p>
-              )}
+              <WorkSign step={shown} lesson={followed.lesson} student={student} />
               <WorkPlaceProvider value={workPlace}>
                 <FilmPlaceProvider value={filmPlace}>
                   <GlossaryProvider vocabulary={document.vocabulary} languages={languages}>

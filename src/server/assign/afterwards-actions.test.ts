@@ -1,3 +1,4 @@
+import { plainSharing } from "@/core/review/sharing";
 import { schoolClock } from "@/core/calendar/school-calendar";
 import { recipientsOf } from "@/data/assign/recipients";
 import { lesson, publishFor, smallCalendar } from "@/data/testing/world";
@@ -55,6 +56,7 @@ test("tries, what counts, checking, goals, days and step work are changed in one
     goals: ["median"],
     openDays: ["2026-12-01"],
     stepWork: [{ step, work: "pairs" as const }],
+    sharing: { ...plainSharing, look: "everything" as const },
   };
   const { event } = value(await changeRules({ assignments: [id], rules: changed }));
   await thereAndBack(

@@ -6,11 +6,14 @@ import { newLesson } from "@/core/live/lesson";
 import { lastLook } from "@/core/assign/last-look";
 import { assignmentById, assignmentsOf } from "@/data/assign/assignments";
 import { extendJoinCode, studentsOf } from "@/data/classes/classes";
+import { pairsApart } from "@/data/classes/groups";
 import type { Db } from "@/data/engine/db";
 import * as lessons from "@/data/live/lessons";
 import { setAsked } from "@/data/live/places";
 import { addStepNote } from "@/data/live/step-notes";
+import { groupsOf } from "@/data/plan/plan";
 import { prepareAssigning } from "../assign/assigning";
+import { lastResultsOf } from "../classes/last-results";
 import { newJoinCode } from "../classes/new-join-code";
 import { changePlaces, giveWork } from "../plan/move-work";
 import { nextLesson } from "./next-lesson";
@@ -135,5 +138,33 @@ export const goOnNextLesson = act(
     const next = await nextLesson(db, (await assignmentById(db, assignment))!, now, visitor.zone);
     if (!next) throw new ActionError("No lesson of this class is left in the calendar. The work stays as it is.");
     return { event: await changePlaces(db, visitor.id, now, "moved work to the next lesson", [next.place]) };
+  },
+);
+
+/** What groups are made from while a lesson runs: how everybody reads and did last, who is kept apart, groups that are there. */
+export interface Grouping {
+  students: { id: number; readingGrade: number | null; lastResult: number | null }[];
+  apart: [number, number][];
+  saved: { name: string; students: number[] }[];
+}
+
+/** Changes nothing. */
+export const lookAtGrouping = act(
+  "lead a lesson",
+  z.object({ assignment: Id }),
+  (input) => ({ assignment: input.assignment }),
+  async ({ db, now }, { assignment }): Promise<Grouping> => {
+    const { class: classId } = (await assignmentById(db, assignment))!;
+    const [students, apart, groups, results] = await Promise.all([
+      studentsOf(db, classId),
+      pairsApart(db, classId),
+      groupsOf(db, [classId]),
+      lastResultsOf(db, classId, now),
+    ]);
+    return {
+      students: students.map(({ id, readingGrade }) => ({ id, readingGrade, lastResult: results[id] ?? null })),
+      apart,
+      saved: groups.map(({ name, students: members }) => ({ name, students: members })),
+    };
   },
 );

@@ -1,37 +1,21 @@
 import type { Metadata } from "next";
 import { z } from "zod";
-import { resultTable } from "@/core/results/table";
-import { assignmentById } from "@/data/assign/assignments";
 import { classSaid, pastClassesOf, workOfPast } from "@/data/classes/class-said";
 import { joinCodeOf, studentsOf, teachersOf } from "@/data/classes/classes";
-import type { Db } from "@/data/engine/db";
 import { hasFeed } from "@/data/classes/feeds";
-import { lastWorkOf, pairsApart, seatsOf } from "@/data/classes/groups";
+import { pairsApart, seatsOf } from "@/data/classes/groups";
 import { groupsOf, studentGoals } from "@/data/plan/plan";
-import { workOf } from "@/data/student/work";
 import { ClassScreen } from "@/screens/classes/class-screen";
 import { classViews } from "@/screens/classes/class-views";
 import { shelfPage } from "@/server/reading/shelf";
 import { baseAddress } from "@/server/web/base-address";
+import { lastResultsOf } from "@/server/classes/last-results";
 import { chosenClass } from "@/server/classes/chosen-class";
 import { idFrom } from "@/core/ids";
 import { enter } from "@/server/web/page";
 import { permit } from "@/server/web/permissions";
 
 export const metadata: Metadata = { title: "Classes" };
-
-/** By student, the share of marks in the last piece of work that was due. */
-async function lastResultsOf(db: Db, classId: number, now: Date): Promise<Record<number, number>> {
-  const last = await lastWorkOf(db, classId, now);
-  if (last === null) return {};
-  const assignment = (await assignmentById(db, last))!;
-  const { rows } = resultTable(await workOf(db, last), assignment.keep);
-  return Object.fromEntries(
-    rows.flatMap((row) =>
-      row.outOf > 0 && row.state !== "not begun" ? [[row.student.id, row.marks / row.outOf]] : [],
-    ),
-  );
-}
 
 export default async function ClassesPage({
   searchParams,

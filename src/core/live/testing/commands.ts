@@ -29,6 +29,23 @@ export const commandsArbitrary: fc.Arbitrary<LessonCommand[]> = fc.array(
       question: { id: kind, kind, ask: "Ready?", options: kind === "choose" ? ["yes", "no"] : [] },
     })),
     fc.boolean().map((show) => ({ do: "close question", show })),
+    stepAt.map(({ step, nth }) => ({
+      do: "work",
+      step,
+      work:
+        nth === 0
+          ? null
+          : {
+              mode: nth % 2 === 0 ? "pairs" : "class",
+              groups: [
+                [
+                  { student: 1, name: "Aisha" },
+                  { student: 2, name: "Bo" },
+                ],
+              ],
+              onBoard: false,
+            },
+    })),
     fc.constant({ do: "end" }),
   ),
   { maxLength: 40 },
