@@ -168,6 +168,9 @@ export function LeadControls({
             onChange={(pace) => lead({ do: "pace", pace })}
           />
         </span>
+        <Button onClick={onWork} title="Alone, in pairs, in groups, all together">
+          <Users size={16} aria-hidden /> {work} <Key>g</Key>
+        </Button>
         {film && (
           <span className="flex items-center gap-2">
             <span className="flex items-center gap-1 text-[13px] text-ink-soft">
@@ -221,9 +224,6 @@ export function LeadControls({
         </Button>
         <Button onClick={onQuick}>
           <CircleHelp size={16} aria-hidden /> Quick question <Key>q</Key>
-        </Button>
-        <Button onClick={onWork} title="Alone, in pairs, in groups, all together">
-          <Users size={16} aria-hidden /> {work} <Key>g</Key>
         </Button>
         <span className="ml-auto flex gap-2">
           <Button disabled={first} onClick={() => onMove(-1)}>
