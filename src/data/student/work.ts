@@ -135,16 +135,21 @@ export async function attemptOf(
   return rows[0]?.id;
 }
 
-/** The open try, begun now if there is none and another is allowed; undefined when all tries are used. */
+/**
+ * The open try, begun now if there is none and another is allowed; undefined when all tries are used. `number`: the try that is
+ * meant, where that is known: one that was handed in begins no other.
+ */
 export async function openAttempt(
   tx: Queryable,
   of: { recipient: number; tries: number | null },
   now: Date,
+  number: number | null = null,
 ): Promise<Attempt | undefined> {
   await tx.query("select 1 from recipient where id = $1 for update", [of.recipient]);
   const all = await attemptsOf(tx, of.recipient);
   const last = all.at(-1);
   if (last && !last.handedIn) return last;
+  if (last && number !== null && number <= last.number) return undefined;
   if (of.tries !== null && all.length >= of.tries) return undefined;
   return one<Attempt>(
     tx,

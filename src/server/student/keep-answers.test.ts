@@ -32,6 +32,17 @@ beforeAll(openSchool, 60_000);
 afterAll(() => db.close());
 
 describe("answers from several devices", () => {
+  test("what a device sends late for a try that was handed in begins no other, though more tries are left", async () => {
+    const assignment = await given({ tries: 3 });
+    await send(assignment, "a");
+    value(await handIn({ assignment }));
+    expect(await send(assignment, "b")).toMatchObject({ status: 409, why: "handed in" });
+    expect((await workOf(db, assignment))[0]!.tries).toHaveLength(1);
+    // The second try is begun by its own first answer.
+    expect(await send(assignment, "b", { number: 2 })).toMatchObject({ status: 200 });
+    expect((await workOf(db, assignment))[0]!.tries).toHaveLength(2);
+  });
+
   test("the one that was written last counts, whichever came first; the other device is told", async () => {
     const assignment = await given({ checking: "at the end" });
     value(await tryAgain({ assignment }));

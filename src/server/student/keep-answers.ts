@@ -99,7 +99,7 @@ export async function keepAnswers(
       const attempt =
         corrected ??
         (door.open
-          ? await openAttempt(tx, task, now)
+          ? await openAttempt(tx, task, now, of.number)
           : (await attemptsOf(tx, task.recipient)).find((one) => !one.handedIn));
       if (!attempt || (of.number !== null && attempt.number !== of.number)) return null;
       const begun = await questionsBegun(tx, attempt.id);
