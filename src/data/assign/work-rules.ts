@@ -13,12 +13,14 @@ interface RecipientWas {
   closes: Date | null;
 }
 
-/** Everything about a piece of work that is changed afterwards, beside when it is: what undoing needs. */
+/** Everything about a piece of work that is changed afterwards, beside when it is: what undoing needs. Guests come and go by themselves. */
 export interface WorkWas extends Omit<Rules, "stepWork"> {
   id: number;
   stepWork: StepWork | null;
   recipients: RecipientWas[];
 }
+
+const isNoGuest = "not exists (select 1 from person g where g.id = student_id and g.guest_of is not null)";
 
 export async function workAsItIs(db: Queryable, id: number): Promise<WorkWas> {
   const [rules] = await db.query<Omit<WorkWas, "recipients">>(
@@ -30,7 +32,7 @@ export async function workAsItIs(db: Queryable, id: number): Promise<WorkWas> {
   );
   const recipients = await db.query<RecipientWas>(
     `select student_id student, revision_id revision, time_factor::float8 factor, own_due due, own_closes closes
-       from recipient where assignment_id = $1 order by student_id`,
+       from recipient where assignment_id = $1 and ${isNoGuest} order by student_id`,
     [id],
   );
   return { ...rules!, recipients };
@@ -83,12 +85,12 @@ export async function setWork(tx: Queryable, was: WorkWas): Promise<boolean> {
   const rows = JSON.stringify(was.recipients);
   const begun = await tx.query(
     `select 1 from recipient r join attempt t on t.recipient_id = r.id
-      where r.assignment_id = $1 and r.student_id <> all($2::int[]) limit 1`,
+      where r.assignment_id = $1 and r.student_id <> all($2::int[]) and ${isNoGuest} limit 1`,
     [was.id, was.recipients.map(({ student }) => student)],
   );
   if (begun.length > 0) return false;
   await setRules(tx, was.id, was);
-  await tx.query("delete from recipient where assignment_id = $1 and student_id <> all($2::int[])", [
+  await tx.query(`delete from recipient where assignment_id = $1 and student_id <> all($2::int[]) and ${isNoGuest}`, [
     was.id,
     was.recipients.map(({ student }) => student),
   ]);

@@ -98,6 +98,15 @@ export const guestsAt = (db: Queryable, assignment: number): Promise<{ id: numbe
     [assignment],
   );
 
+/** Students who have a piece of work and have not begun, by name: what a guest did may be one of theirs. */
+export const notBegun = (db: Queryable, assignment: number): Promise<{ id: number; name: string }[]> =>
+  db.query(
+    `select p.id, p.given_name || ' ' || p.family_name as name from recipient r join person p on p.id = r.student_id
+      where r.assignment_id = $1 and p.guest_of is null and not exists (select 1 from attempt t where t.recipient_id = r.id)
+      order by p.given_name, p.family_name`,
+    [assignment],
+  );
+
 /**
  * Moves all somebody did with a piece of work to somebody else who has it and has done nothing. False, and nothing is moved, where the
  * other has begun, or has not got it.
@@ -113,5 +122,12 @@ export async function moveWork(tx: Queryable, assignment: number, from: number, 
   await tx.query("update attempt set recipient_id = $2 where recipient_id = $1", [source.id, target.id]);
   await tx.query("update piece set recipient_id = $2 where recipient_id = $1", [source.id, target.id]);
   await tx.query("update piece_reply set student_id = $2 where student_id = $1", [from, to]);
+  // Notes between the two go along, where the other has none of her own.
+  await tx.query(
+    `update step_note n set student_id = $3, by_id = case when n.by_id = $2 then $3 else n.by_id end
+      where n.assignment_id = $1 and n.student_id = $2
+        and not exists (select 1 from step_note o where o.assignment_id = $1 and o.student_id = $3)`,
+    [assignment, from, to],
+  );
   return true;
 }

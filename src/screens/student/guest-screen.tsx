@@ -1,7 +1,8 @@
 "use client";
-import { useState, useTransition, type FormEvent } from "react";
+import { useState, type FormEvent } from "react";
 import { useTranslations } from "use-intl";
 import { comeAsGuest } from "@/screens/acts/guests";
+import { useOnce } from "../use-once";
 import { useProblem } from "../language/use-problem";
 
 /** Where a guest comes in: a name, and nothing else. */
@@ -10,10 +11,10 @@ export function GuestScreen({ token, title, teacher }: { token: string; title: s
   const problemText = useProblem();
   const [name, setName] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
-  const [busy, start] = useTransition();
+  const [busy, once] = useOnce();
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    start(async () => {
+    once(async () => {
       const outcome = await comeAsGuest({ token, name });
       // Who comes in is led on, and nothing comes back.
       if (outcome && !outcome.ok) setProblem(problemText(outcome));

@@ -1,8 +1,10 @@
 import { tasksOf, workOf } from "@/data/student/work";
-import { guestDoor, guestsAt } from "@/data/classes/guests";
+import { guestDoor, guestsAt, notBegun } from "@/data/classes/guests";
 import { actAs, takeSignIns, value, visitorOf } from "../testing/as";
 import { check, child, db, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { changeRules } from "../assign/afterwards-actions";
 import { keepGuestsRule } from "../office/office-actions";
+import { undoPlan } from "../plan/plan-actions";
 import { handIn } from "../student/student-actions";
 import { tokenHash } from "../web/secrets";
 import { comeAsGuest, endGuestLink, lookAtGuests, makeGuestLink, moveGuestWork } from "./guest-actions";
@@ -95,6 +97,18 @@ test("what a guest did becomes a student's, and goes back; not where the student
   value(await moveGuestWork({ assignment, guest, student: free, back: true }));
   expect((await row(guest))!.tries).toHaveLength(1);
   expect((await row(free))!.tries).toHaveLength(0);
+});
+
+test("a guest who came meanwhile does not block undoing a change, and keeps the work", async () => {
+  const { assignment, token } = await invited({ tries: 1 });
+  const { event } = value(await changeRules({ assignments: [assignment], rules: { tries: 3 } }));
+  const guest = await comes(token, "Dot");
+  asGuest(guest);
+  value(await handIn({ assignment }));
+  actAs(teacher());
+  value(await undoPlan({ event }));
+  expect((await tasksOf(db, guest, null)).map(({ tries }) => tries)).toEqual([1]);
+  expect((await notBegun(db, assignment)).map(({ id }) => id).sort()).toEqual([...world.students].sort());
 });
 
 test("only between a guest of this work and a student; only by who works with it", async () => {

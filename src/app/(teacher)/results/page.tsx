@@ -1,8 +1,7 @@
 import type { Metadata } from "next";
 import { resultTable } from "@/core/results/table";
 import { assignmentsOf } from "@/data/assign/assignments";
-import { recipientsOf } from "@/data/assign/recipients";
-import { guestsAt } from "@/data/classes/guests";
+import { guestsAt, notBegun } from "@/data/classes/guests";
 import { classesOf } from "@/data/classes/classes";
 import { workOf } from "@/data/student/work";
 import { ResultsScreen } from "@/screens/results/results-screen";
@@ -31,12 +30,7 @@ export default async function ResultsPage({
   const assignment = assignments.find((one) => one.id === asked) ?? assignments.find((one) => one.begun > 0) ?? null;
   const table = assignment && resultTable(await workOf(db, assignment.id), assignment.keep);
   const guests = assignment ? await guestsAt(db, assignment.id) : [];
-  const free =
-    assignment && guests.length > 0
-      ? (await recipientsOf(db, assignment.id))
-          .filter(({ begun, student }) => !begun && !guests.some(({ id }) => id === student))
-          .map(({ student, name }) => ({ id: student, name }))
-      : [];
+  const free = assignment && guests.length > 0 ? await notBegun(db, assignment.id) : [];
   return (
     <ResultsScreen
       assignments={assignments}
