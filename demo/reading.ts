@@ -1,4 +1,5 @@
 import { addDays, schoolClock } from "@/core/calendar/school-calendar";
+import { anyReading, writeBlank } from "@/core/reading/filling";
 import { interestNames } from "@/core/reading/interests";
 import type { Queryable } from "@/data/engine/db";
 import { openShelf } from "@/data/reading/shelves";
@@ -18,7 +19,7 @@ export async function addReading(tx: Queryable, town: Town, lessons: Map<string,
     by: group.lead,
     at: new Date(now.getTime() - FORTNIGHT * 24 * HOUR),
     pocket: null,
-    need: "kind=reading",
+    blank: writeBlank(anyReading),
     goal: { minutes: 60, per: "week" },
     readings: readings.map(({ id, revision }) => ({ resource: id, revision })),
   });

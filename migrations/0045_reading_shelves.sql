@@ -4,8 +4,8 @@ create table reading_shelf (
   opened_by integer not null references person,
   opened timestamptz not null,
   closed timestamptz,
-  pocket_id integer references pocket on delete set null,   -- filled from this pocket, or, where null, by the need
-  need text not null default '',                            -- as in an address of Find
+  pocket_id integer references pocket on delete set null,   -- filled from this pocket, or, where null, by the blank
+  blank text not null default '',                           -- core/reading/filling.ts
   goal_minutes smallint not null check (goal_minutes between 1 and 600),
   goal_per text not null check (goal_per in ('day', 'week'))
 );

@@ -1,5 +1,10 @@
 import fc from "fast-check";
+import { anyReading, isAtLevel, readBlank, writeBlank, type Blank } from "./filling";
 import { interestsIn } from "./interests";
+import { newStep } from "../resource/edit";
+import { parseDocument } from "../resource/schema/document";
+import { richText } from "../content/rich-text";
+import { readOnlyDocument } from "./read-only";
 import { BEAT_SECONDS, countedSeconds, readingWeek } from "./minutes";
 import { suggestions, type OnShelf, type ReadingChild } from "./suggest";
 
@@ -115,4 +120,41 @@ describe("what to read next", () => {
       ),
     );
   });
+});
+
+describe("what fills a shelf", () => {
+  test("is offered again as it was chosen; what cannot be read is anything", () => {
+    const chosen: Blank = { subject: "science", language: "es", level: { from: 2, to: 4 } };
+    expect(readBlank(writeBlank(chosen))).toEqual(chosen);
+    for (const broken of ["", "kind=reading", '{"subject":"magic"}']) expect(readBlank(broken)).toEqual(anyReading);
+  });
+
+  test("a level takes what was measured within it, and nothing that was not", () => {
+    const level = { ...anyReading, level: { from: 2, to: 4 } };
+    expect([1.9, 2, 4, 4.1, null].map((grade) => isAtLevel(level, grade))).toEqual([false, true, true, false, false]);
+    expect(isAtLevel(anyReading, null)).toBe(true);
+  });
+});
+
+test("read for its own sake, a lesson has no questions, and no step that would be empty without them", () => {
+  let id = 0;
+  const newId = () => `s${(id += 1)}`;
+  const text = { id: newId(), type: "text" as const, text: { en: richText("The boat went out.") } };
+  const asked = {
+    ...{ id: newId(), type: "longText" as const, prompt: { en: richText("Why?") }, marks: 1, lines: 2 },
+    ...{ partial: "by part" as const, checked: "at the end" as const },
+  };
+  const question = { id: newId(), type: "question" as const, question: asked };
+  const document = parseDocument({
+    ...{ schema: 1, languages: ["en"], title: { en: "A boat" }, kind: "reading", grades: { from: 3, to: 5 } },
+    ...{ subjects: ["reading"], licence: "CC-BY-4.0" },
+    steps: [
+      newStep("en", "One", newId, [text, question]),
+      newStep("en", "Two", newId, [{ id: newId(), type: "question" as const, question: { ...asked, id: newId() } }]),
+    ],
+  });
+  const read = readOnlyDocument({ ...document, steps: document.steps });
+  expect(read.steps.map(({ title, blocks }) => [title.en, blocks.map(({ type }) => type)])).toEqual([
+    ["One", ["text"]],
+  ]);
 });

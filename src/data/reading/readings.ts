@@ -100,11 +100,14 @@ export async function beat(
   return counted;
 }
 
-/** A child has come to the end, or reads it again. */
-export async function setFinished(db: Queryable, student: number, resource: number, at: Date | null): Promise<void> {
-  await db.query("update reading set finished = $3 where student_id = $1 and resource_id = $2", [
-    student,
-    resource,
-    at,
-  ]);
+/** A child has come to the end. It may be said before any minute was: then the reading begins with it. */
+export async function setFinished(
+  db: Queryable,
+  of: { student: number; resource: number; revision: number; step: string; at: Date },
+): Promise<void> {
+  await db.query(
+    `insert into reading (student_id, resource_id, revision_id, step_id, began, beat, finished) values ($1, $2, $3, $4, $5, $5, $5)
+     on conflict (student_id, resource_id) do update set finished = excluded.finished`,
+    [of.student, of.resource, of.revision, of.step, of.at],
+  );
 }

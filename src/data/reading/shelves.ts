@@ -9,7 +9,8 @@ export interface ReadingShelf {
   openedBy: number;
   opened: Date;
   pocket: number | null;
-  need: string;
+  /** As core/reading/filling writes it. */
+  blank: string;
   goal: ReadingGoal;
 }
 
@@ -23,7 +24,7 @@ export interface ShelfReading {
   finished: number;
 }
 
-const columns = `h.class_id class, c.name "className", h.opened_by "openedBy", h.opened, h.pocket_id pocket, h.need,
+const columns = `h.class_id class, c.name "className", h.opened_by "openedBy", h.opened, h.pocket_id pocket, h.blank,
   jsonb_build_object('minutes', h.goal_minutes, 'per', h.goal_per) goal
   from reading_shelf h join class c on c.id = h.class_id`;
 
@@ -72,17 +73,17 @@ export async function openShelf(
     by: number;
     at: Date;
     pocket: number | null;
-    need: string;
+    blank: string;
     goal: ReadingGoal;
     readings: readonly { resource: number; revision: number }[];
   },
 ): Promise<void> {
   await tx.query(
-    `insert into reading_shelf (class_id, opened_by, opened, pocket_id, need, goal_minutes, goal_per)
+    `insert into reading_shelf (class_id, opened_by, opened, pocket_id, blank, goal_minutes, goal_per)
      values ($1, $2, $3, $4, $5, $6, $7)
      on conflict (class_id) do update set opened_by = excluded.opened_by, opened = excluded.opened, closed = null,
-       pocket_id = excluded.pocket_id, need = excluded.need, goal_minutes = excluded.goal_minutes, goal_per = excluded.goal_per`,
-    [shelf.class, shelf.by, shelf.at, shelf.pocket, shelf.need, shelf.goal.minutes, shelf.goal.per],
+       pocket_id = excluded.pocket_id, blank = excluded.blank, goal_minutes = excluded.goal_minutes, goal_per = excluded.goal_per`,
+    [shelf.class, shelf.by, shelf.at, shelf.pocket, shelf.blank, shelf.goal.minutes, shelf.goal.per],
   );
   await tx.query("delete from shelf_reading where class_id = $1 and resource_id <> all($2::int[])", [
     shelf.class,

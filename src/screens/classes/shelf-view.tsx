@@ -3,6 +3,7 @@ import { Check, Star } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { subjects } from "@/core/content/vocabulary";
+import { anyReading, readBlank, type Blank } from "@/core/reading/filling";
 import type { Subject } from "@/core/resource/document";
 import type { Class } from "@/data/classes/classes";
 import { closeReadingShelf, lookAtFilling, openReadingShelf, putAtTop } from "@/screens/acts/shelf";
@@ -21,26 +22,23 @@ function Filling({ group, page }: { group: Class; page: ShelfPage }) {
   const router = useRouter();
   const { shelf, pockets } = page;
   const [pocket, setPocket] = useState<number | null>(shelf?.pocket ?? null);
-  const [subject, setSubject] = useState<Subject | null>(null);
-  const [language, setLanguage] = useState("");
-  const [level, setLevel] = useState<{ from: number; to: number } | null>(null);
+  const [blank, setBlank] = useState<Blank>(shelf ? readBlank(shelf.blank) : anyReading);
   const [goal, setGoal] = useState(shelf?.goal ?? { minutes: 100, per: "week" as const });
   const [found, setFound] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   useEffect(() => {
     let current = true;
-    const filling = { class: group.id, pocket, subject, language: language || null, level };
-    void lookAtFilling(filling).then((outcome) => current && setFound(outcome.ok ? outcome.value.readings : 0));
+    void lookAtFilling({ class: group.id, pocket, ...blank }).then(
+      (outcome) => current && setFound(outcome.ok ? outcome.value.readings : 0),
+    );
     return () => {
       current = false;
     };
-  }, [group.id, pocket, subject, language, level]);
+  }, [group.id, pocket, blank]);
   const open = async () => {
     setBusy(true);
-    const outcome = await openReadingShelf({
-      ...{ class: group.id, pocket, subject, language: language || null, level, goal },
-    });
+    const outcome = await openReadingShelf({ class: group.id, pocket, ...blank, goal });
     setBusy(false);
     if (!outcome.ok) return setProblem(outcome.problem);
     setProblem(null);
@@ -59,10 +57,10 @@ function Filling({ group, page }: { group: Class; page: ShelfPage }) {
             value={pocket ?? ""}
             onChange={(event) => setPocket(event.target.value ? Number(event.target.value) : null)}
           >
-            <option value="">everything to read</option>
+            <option value="">all readings</option>
             {pockets.map(({ id, name }) => (
               <option key={id} value={id}>
-                my pocket “{name}”
+                pocket “{name}”
               </option>
             ))}
           </select>
@@ -73,8 +71,8 @@ function Filling({ group, page }: { group: Class; page: ShelfPage }) {
               Subject
               <select
                 className={inputClasses}
-                value={subject ?? ""}
-                onChange={(event) => setSubject((event.target.value || null) as Subject | null)}
+                value={blank.subject ?? ""}
+                onChange={(event) => setBlank({ ...blank, subject: (event.target.value || null) as Subject | null })}
               >
                 <option value="">any</option>
                 {subjects.map((one) => (
@@ -84,7 +82,11 @@ function Filling({ group, page }: { group: Class; page: ShelfPage }) {
             </label>
             <label className={label}>
               Language
-              <select className={inputClasses} value={language} onChange={(event) => setLanguage(event.target.value)}>
+              <select
+                className={inputClasses}
+                value={blank.language ?? ""}
+                onChange={(event) => setBlank({ ...blank, language: event.target.value || null })}
+              >
                 <option value="">any</option>
                 <option value="en">English</option>
                 <option value="es">Spanish</option>
@@ -94,10 +96,10 @@ function Filling({ group, page }: { group: Class; page: ShelfPage }) {
               Level
               <select
                 className={inputClasses}
-                value={level ? `${level.from}-${level.to}` : ""}
+                value={blank.level ? `${blank.level.from}-${blank.level.to}` : ""}
                 onChange={(event) => {
                   const [from, to] = event.target.value.split("-").map(Number);
-                  setLevel(event.target.value ? { from: from!, to: to! } : null);
+                  setBlank({ ...blank, level: event.target.value ? { from: from!, to: to! } : null });
                 }}
               >
                 <option value="">any</option>

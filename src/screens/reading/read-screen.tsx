@@ -46,7 +46,7 @@ export function ReadScreen({
     window.scrollTo({ top: 0 });
   };
   const finish = async () => {
-    const outcome = await finishReading({ reading: resource, finished: true });
+    const outcome = await finishReading({ reading: resource });
     if (!outcome.ok) return setProblem(problemText(outcome));
     router.push("/student/reading");
     router.refresh();

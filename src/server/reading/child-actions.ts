@@ -1,7 +1,9 @@
 "use server";
 import { z } from "zod";
 import { interestNames, type Interest } from "@/core/reading/interests";
+import { readRevision } from "@/data/engine/read-once";
 import { setFinished, setInterests } from "@/data/reading/readings";
+import { revisionFor } from "@/data/reading/shelves";
 import { act, ActionError } from "../web/act";
 import { problemOf } from "../web/problem";
 
@@ -17,13 +19,15 @@ export const chooseInterests = act(
   },
 );
 
-/** A child has come to the end of a reading, or reads it once more. */
+/** A child has come to the end of a reading. */
 export const finishReading = act(
   "read from a shelf",
-  z.object({ reading: z.number().int().positive(), finished: z.boolean() }),
+  z.object({ reading: z.number().int().positive() }),
   (input) => ({ reading: input.reading }),
-  async ({ db, visitor, now }, { reading, finished }) => {
-    await setFinished(db, visitor.id, reading, finished ? now : null);
+  async ({ db, visitor, now }, { reading }) => {
+    const revision = (await revisionFor(db, visitor.id, reading))!;
+    const step = (await readRevision(db, revision))!.document.steps.at(-1)!.id;
+    await setFinished(db, { student: visitor.id, resource: reading, revision, step, at: now });
     return {};
   },
 );

@@ -114,7 +114,7 @@ test("minutes count as they pass, where she stopped is kept, and the end is said
     await reads(boats!.id, second!, 15);
   }
   expect((await place())!.week).toMatchObject({ minutes: 1, left: 9 });
-  value(await finishReading({ reading: boats!.id, finished: true }));
+  value(await finishReading({ reading: boats!.id }));
   const after = (await place())!;
   expect(after.current?.resource).toBe(birds!.id);
   expect(after.suggested.map(({ resource }) => resource)).not.toContain(boats!.id);
@@ -122,6 +122,14 @@ test("minutes count as they pass, where she stopped is kept, and the end is said
   expect(readers.find(({ student }) => student === world.students[0])).toMatchObject({
     ...{ minutes: 1, finished: 1, met: false },
   });
+});
+
+test("who reads so fast that no minute was said yet has finished it all the same", async () => {
+  await open();
+  actAs(child(2));
+  value(await finishReading({ reading: birds!.id }));
+  expect((await place(2))!.shelf.find(({ resource }) => resource === birds!.id)).toMatchObject({ finished: true });
+  expect(await finishReading({ reading: other!.id })).toMatchObject({ code: "notThere" });
 });
 
 test("only what stands on her own class's open shelf is read and counted", async () => {

@@ -1,20 +1,17 @@
 "use server";
 import { z } from "zod";
-import { subjects } from "@/core/content/vocabulary";
+import { Blank, writeBlank } from "@/core/reading/filling";
 import { openShelf, setShelfClosed, setTop, shelfOf } from "@/data/reading/shelves";
 import { announceToClass } from "@/data/live/lessons";
 import { act, ActionError, notThere } from "../web/act";
 import { permit } from "../web/permissions";
-import { MOST_READINGS, needOf, readingsFor } from "./shelf";
+import { readingsFor } from "./shelf";
 
 const Id = z.number().int().positive();
-const Filled = z.object({
+const Filled = Blank.extend({
   class: Id,
   /** A pocket of hers; null: filled by the blank. */
   pocket: Id.nullable(),
-  subject: z.enum(subjects).nullable(),
-  language: z.string().max(20).nullable(),
-  level: z.object({ from: z.number().min(0).max(13), to: z.number().min(0).max(13) }).nullable(),
 });
 
 /** How many readings a filling gives. Changes nothing. */
@@ -42,10 +39,18 @@ export const openReadingShelf = act(
       throw new ActionError("Nothing to read was found for this. Widen the level, or choose another pocket.");
     const { class: classId, pocket, goal } = input;
     await db.transaction(async (tx) => {
-      await openShelf(tx, { class: classId, by: visitor.id, at: now, pocket, need: needOf(input), goal, readings });
+      await openShelf(tx, {
+        class: classId,
+        by: visitor.id,
+        at: now,
+        pocket,
+        blank: writeBlank(Blank.parse(input)),
+        goal,
+        readings,
+      });
       await announceToClass(tx, classId);
     });
-    return { readings: Math.min(readings.length, MOST_READINGS) };
+    return { readings: readings.length };
   },
 );
 

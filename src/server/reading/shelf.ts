@@ -1,8 +1,8 @@
-import { needFromParameters, needToParameters } from "@/core/find/need";
+import { needFromParameters } from "@/core/find/need";
+import { isAtLevel, type Blank } from "@/core/reading/filling";
 import { isInterest, type Interest } from "@/core/reading/interests";
 import { readingWeek } from "@/core/reading/minutes";
 import { addDays, mondayOf, schoolClock } from "@/core/calendar/school-calendar";
-import type { Subject } from "@/core/resource/document";
 import { classesOf, studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { publishedOf } from "@/data/engine/read-once";
@@ -17,14 +17,8 @@ import type { Visitor } from "../web/session";
 /** A shelf has so many readings at most. */
 export const MOST_READINGS = 80;
 
-/** What fills a shelf: a pocket of hers, or a blank. */
-export interface Filling {
-  pocket: number | null;
-  subject: Subject | null;
-  language: string | null;
-  /** Reading grades. */
-  level: { from: number; to: number } | null;
-}
+/** What fills a shelf: a pocket of hers, or, where that is null, a blank. */
+export type Filling = Blank & { pocket: number | null };
 
 /** The readings a filling gives now, with the revisions children will read: only what the teacher may pass on. */
 export async function readingsFor(
@@ -43,24 +37,17 @@ export async function readingsFor(
   });
 }
 
-export const needOf = ({ subject, language }: Pick<Filling, "subject" | "language">): string =>
-  needToParameters(
-    needFromParameters({ kind: "reading", ...(subject && { subject }), ...(language && { language }) }),
-  ).toString();
-
 async function foundReadings(db: Db, visitor: Visitor, filling: Filling, now: Date): Promise<number[]> {
-  const need = needFromParameters(Object.fromEntries(new URLSearchParams(needOf(filling))));
+  const { subject, language } = filling;
+  const need = needFromParameters({ kind: "reading", ...(subject && { subject }), ...(language && { language }) });
   const { hits } = await find(db, await readerOf(db, visitor), need, {
     sort: "best",
     limit: MOST_READINGS * 2,
     classes: await classesOf(db, visitor.id, now),
     now,
   });
-  const { level } = filling;
   return hits
-    .filter(({ facts: { readingGrade } }) =>
-      level === null ? true : readingGrade !== null && readingGrade >= level.from && readingGrade <= level.to,
-    )
+    .filter(({ facts }) => isAtLevel(filling, facts.readingGrade))
     .slice(0, MOST_READINGS)
     .map(({ id }) => id);
 }
