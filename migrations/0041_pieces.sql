@@ -35,6 +35,7 @@ create table piece_reply (
   check (text <> '' or voice is not null)
 );
 create index piece_reply_of on piece_reply (piece_id);
+create index piece_reply_waiting on piece_reply (piece_id) where state = 'waiting';
 
 -- What a teacher often says about work, in her order.
 create table phrase (

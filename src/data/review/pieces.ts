@@ -1,14 +1,9 @@
 import type { Stroke } from "@/core/live/lesson";
 import type { Piece, PieceState } from "@/core/review/piece";
+import type { Voice } from "@/core/review/voice";
 import { plainSharing, type Sharing } from "@/core/review/sharing";
 import { one, type Queryable } from "../engine/db";
 import { announceWork } from "../student/work";
-
-/** A recording, as answers and comments have it. */
-export interface Voice {
-  media: string;
-  seconds: number;
-}
 
 /** A piece with what it shows and what was said to it. */
 export interface SentPiece extends Piece {

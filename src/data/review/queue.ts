@@ -1,8 +1,8 @@
+import type { Voice } from "@/core/review/voice";
 import type { Stroke } from "@/core/live/lesson";
 import type { PieceState } from "@/core/review/piece";
 import { hers } from "../assign/assignments";
 import { one, type Queryable } from "../engine/db";
-import type { Voice } from "./pieces";
 
 /** Which of what children sent is looked at: what waits, what went back and did not come again, what is good. */
 export type QueuePart = "waiting" | "sent back" | "shown";

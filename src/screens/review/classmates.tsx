@@ -1,13 +1,14 @@
 "use client";
 import { Eye, Send, Users } from "lucide-react";
-import { useState, type FormEvent } from "react";
+import { useEffect, useState, type FormEvent } from "react";
 import { useTranslations } from "use-intl";
 import type { Question } from "@/core/question/question";
 import { replyToPiece } from "@/screens/acts/pieces";
 import type { Classmates as Found, ShownPiece } from "@/server/review/own-review";
 import { useProblem } from "../language/use-problem";
 import { SoundPlayer } from "../media/sound-player";
-import { VoiceRecorder } from "../media/voice-recorder";
+import { useOnce } from "../use-once";
+import { VoiceRecorder, type Voice } from "../media/voice-recorder";
 import { MarkedAnswer } from "./marked-answer";
 import { useClassmates } from "./use-classmates";
 
@@ -48,21 +49,20 @@ function ReplyForm({
   const t = useTranslations("piece");
   const problemText = useProblem();
   const [text, setText] = useState("");
-  const [busy, setBusy] = useState(false);
+  const [busy, once] = useOnce();
   const [problem, setProblem] = useState<string | null>(null);
   const name = piece.name ?? t("classmate");
-  const send = async (voice: { media: string; seconds: number } | null) => {
-    setBusy(true);
-    const outcome = await replyToPiece({ assignment, question, piece: piece.id, text: voice ? "" : text, voice });
-    setBusy(false);
-    if (!outcome.ok) return setProblem(problemText(outcome));
-    setProblem(null);
-    setText("");
-    onSent();
-  };
+  const send = (voice: Voice | null) =>
+    once(async () => {
+      const outcome = await replyToPiece({ assignment, question, piece: piece.id, text: voice ? "" : text, voice });
+      if (!outcome.ok) return setProblem(problemText(outcome));
+      setProblem(null);
+      if (!voice) setText("");
+      onSent();
+    });
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (text.trim()) void send(null);
+    if (text.trim()) send(null);
   };
   return (
     <div className="grid gap-2">
@@ -90,7 +90,7 @@ function ReplyForm({
           longest={LONGEST_REPLY_SECONDS}
           sendTo={`/student/${assignment}/file`}
           large
-          onVoice={(voice) => voice && void send(voice)}
+          onVoice={(voice) => voice && send(voice)}
         />
       )}
       {problem && (
@@ -107,24 +107,26 @@ export function Classmates({
   assignment,
   question,
   languages,
+  sent,
 }: {
   assignment: number;
   question: Question;
   languages: readonly string[];
+  /** How often she has sent her own: the others may be open to her now. */
+  sent: number;
 }) {
   const t = useTranslations("piece");
   const [open, setOpen] = useState(false);
   const { found, failed, read } = useClassmates(assignment, question.id);
-  const toggle = () => {
-    setOpen(!open);
-    if (!open) void read();
-  };
+  useEffect(() => {
+    if (open) void read();
+  }, [open, sent, read]);
   return (
     <section aria-label={t("othersTitle")} className="grid grid-cols-1 gap-3">
       <button
         type="button"
         aria-expanded={open}
-        onClick={toggle}
+        onClick={() => setOpen(!open)}
         className="inline-flex min-h-12 items-center gap-2 justify-self-start rounded-card border-2 border-line px-4 font-bold"
       >
         <Users size={18} aria-hidden /> {open ? t("hide") : t("others")}

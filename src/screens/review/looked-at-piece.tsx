@@ -48,7 +48,9 @@ export function LookedAtPiece({
       languages={languages}
       name={`What ${item.name} sent`}
       marks={draft.marks}
-      onStroke={drawing ? (stroke) => onMarks([...draft.marks, stroke].slice(-60)) : undefined}
+      onStroke={
+        drawing && item.asked.type !== "speech" ? (stroke) => onMarks([...draft.marks, stroke].slice(-60)) : undefined
+      }
     />
   );
   const older = (piece: QueueItem["earlier"][number]) => (
@@ -120,7 +122,7 @@ export function LookedAtPiece({
           own
         )}
       </div>
-      {item.kind === "piece" && !before && (
+      {item.kind === "piece" && item.asked.type !== "speech" && !before && (
         <div role="toolbar" aria-label="Marks" className="mt-2 flex flex-wrap gap-2">
           <Button size="small" aria-pressed={drawing} look={drawing ? "main" : "plain"} onClick={onDrawing}>
             <Pen size={14} aria-hidden /> Pen <Key>p</Key>

@@ -3,6 +3,7 @@ import { CheckCircle2, Eye, Hourglass, Undo2 } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useTranslations } from "use-intl";
+import { canonical } from "@/core/resource/changes";
 import { isBlankResponse } from "@/core/question/mark";
 import type { Question, ResponseValue } from "@/core/question/question";
 import { sendPieceOf } from "@/screens/acts/pieces";
@@ -11,8 +12,6 @@ import { useProblem } from "../language/use-problem";
 import { SoundPlayer } from "../media/sound-player";
 import { Classmates } from "./classmates";
 import { MarkedAnswer } from "./marked-answer";
-
-const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);
 
 /** Below a question whose answer is looked at or shown: send it, how it stands, what the teacher says, what the others made. */
 export function PieceStrip({
@@ -44,7 +43,7 @@ export function PieceStrip({
   const sent = review.pieces[question.id] ?? [];
   const last = sent.at(-1);
   const { look, classmates } = review.sharing;
-  const changed = last !== undefined && !same(last.value, value);
+  const changed = last !== undefined && canonical(last.value) !== canonical(value);
   const send = async () => {
     setBusy(true);
     const kept = await flush();
@@ -122,7 +121,7 @@ export function PieceStrip({
         </p>
       )}
       {classmates !== "never" && review.shows && (
-        <Classmates assignment={assignment} question={question} languages={languages} />
+        <Classmates assignment={assignment} question={question} languages={languages} sent={sent.length} />
       )}
     </div>
   );

@@ -2,7 +2,7 @@
 import { clsx } from "clsx";
 import { Check, Eye, EyeOff, Undo2, X } from "lucide-react";
 import { useRouter } from "next/navigation";
-import { useState, type RefObject } from "react";
+import { useState, type MouseEvent, type RefObject } from "react";
 import { formatMoment } from "@/core/calendar/format-moment";
 import { keepPhrases } from "@/screens/acts/review";
 import type { QueueItem } from "@/server/review/review-queue";
@@ -170,6 +170,10 @@ export function SayPanel({
 }) {
   const reply = item.kind === "reply";
   const given = item.name.split(" ")[0]!;
+  // The second press of a double press would fall on the next piece.
+  const onceEach = (state: "approved" | "sent back") => (event: MouseEvent) => {
+    if (event.detail <= 1) onDecide(state);
+  };
   const good = item.state === "approved" || item.state === "not looked at" || item.state === "shown";
   return (
     <section
@@ -214,12 +218,12 @@ export function SayPanel({
       </div>
       <div className="grid grid-cols-2 gap-2 border-t border-line p-4">
         {!(good && reply) && (
-          <Button look="main" onClick={() => onDecide("approved")} aria-keyshortcuts="a">
+          <Button look="main" onClick={onceEach("approved")} aria-keyshortcuts="a">
             <Check size={16} aria-hidden />{" "}
             {item.sharing && item.sharing.classmates !== "never" ? "Approve and show" : "Approve"} <Key>a</Key>
           </Button>
         )}
-        <Button onClick={() => onDecide("sent back")} aria-keyshortcuts="b">
+        <Button onClick={onceEach("sent back")} aria-keyshortcuts="b">
           <Undo2 size={16} aria-hidden /> {reply ? "Take down" : "Send back"} <Key>b</Key>
         </Button>
         <p className="numbers col-span-2 text-[13px] text-ink-soft">

@@ -1,5 +1,6 @@
 "use server";
 import { z } from "zod";
+import { Voice } from "@/core/review/voice";
 import { replyTo } from "@/core/review/piece";
 import { addReply, piecesBy, repliesTo } from "@/data/review/pieces";
 import * as work from "@/data/student/work";
@@ -7,11 +8,11 @@ import { fromBefore, seenByCode } from "../student/by-code";
 import { taskDocument } from "../student/student-work";
 import { act, ActionError, type Caller } from "../web/act";
 import { problemOf } from "../web/problem";
+import { canBeHeard } from "./voice";
 import { classmatesOf } from "./own-review";
 import { sendPieces } from "./send-pieces";
 
 const Id = z.number().int().positive();
-const Voice = z.object({ media: z.string().regex(/^[0-9a-f]{64}$/), seconds: z.number().positive().max(600) });
 
 /** The child's task, where she may see what she did; permission has been asked already. */
 async function ownTask({ db, visitor, now }: Caller, assignment: number): Promise<work.Task> {
@@ -58,7 +59,13 @@ export const replyToPiece = act(
     const seen = await classmatesOf(db, task, visitor.id, input.question, now);
     const allowed = replyTo(task.sharing!, await piecesBy(db, task.recipient));
     const piece = seen.pieces.find(({ id }) => id === input.piece);
-    if (!piece || !allowed.allowed || (input.voice && !allowed.voice) || (!input.text && !input.voice))
+    if (
+      !piece ||
+      !allowed.allowed ||
+      (input.voice && !allowed.voice) ||
+      !(await canBeHeard(db, input.voice)) ||
+      (!input.text && !input.voice)
+    )
       throw new ActionError(problemOf("notThere"));
     const own = (await repliesTo(db, [piece.id])).filter(({ student }) => student === visitor.id);
     if (own.length >= MOST_REPLIES) throw new ActionError(problemOf("enoughReplies"));

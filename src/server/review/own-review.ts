@@ -1,21 +1,12 @@
-import { lastPieces, piecesShownTo, questionsSentBack, replyTo, type PieceState } from "@/core/review/piece";
+import type { Voice } from "@/core/review/voice";
+import { lastPieces, piecesShownTo, questionsSentBack, replyTo } from "@/core/review/piece";
 import { isOpenToClass, plainSharing, sendsPieces, type Sharing } from "@/core/review/sharing";
-import type { Stroke } from "@/core/live/lesson";
 import type { Queryable } from "@/data/engine/db";
-import { piecesBy, piecesTo, repliesTo, type Voice } from "@/data/review/pieces";
+import { piecesBy, piecesTo, repliesTo, type SentPiece } from "@/data/review/pieces";
 import type { Task } from "@/data/student/work";
 
 /** A piece as the child who made it sees it. */
-export interface OwnPiece {
-  number: number;
-  state: PieceState;
-  value: unknown;
-  sent: Date;
-  decided: Date | null;
-  comment: string;
-  voice: Voice | null;
-  marks: Stroke[];
-}
+export type OwnPiece = Pick<SentPiece, "number" | "state" | "value" | "comment" | "voice" | "marks">;
 
 /** What a child sees of the looking and showing of her work. */
 export interface OwnReview {
@@ -37,8 +28,8 @@ export async function ownReview(
   const pieces = await piecesBy(db, task.recipient);
   if (!sendsPieces(sharing) && pieces.length === 0) return null;
   const byQuestion: OwnReview["pieces"] = {};
-  for (const { question, number, state, value, sent, decided, comment, voice, marks } of pieces)
-    (byQuestion[question] ??= []).push({ number, state, value, sent, decided, comment, voice, marks });
+  for (const { question, number, state, value, comment, voice, marks } of pieces)
+    (byQuestion[question] ??= []).push({ number, state, value, comment, voice, marks });
   return { sharing, pieces: byQuestion, open: questionsSentBack(pieces), shows: isOpenToClass(sharing, now) };
 }
 

@@ -1,16 +1,17 @@
 "use server";
 import { z } from "zod";
 import { Stroke } from "@/core/live/lesson";
+import { Voice } from "@/core/review/voice";
 import { announcePieces, decidePiece, decideReply, pieceOf } from "@/data/review/pieces";
 import { setPhrases } from "@/data/review/queue";
 import { announceWork } from "@/data/student/work";
+import { canBeHeard } from "./voice";
 import { act, ActionError, notThere } from "../web/act";
 
 const Id = z.number().int().positive();
-const Voice = z.object({ media: z.string().regex(/^[0-9a-f]{64}$/), seconds: z.number().positive().max(600) });
 const MOST_MARKS = 60;
 
-const changedSince = "Somebody has decided about it, or it was sent again, since you opened it. Nothing was changed.";
+const changedSince = "Someone has already decided about this, or the child has sent it again. Nothing was changed.";
 
 /** Approves a piece or sends it back, with what she says to it. Undone by takeBack. */
 export const decide = act(
@@ -33,6 +34,8 @@ export const decide = act(
   async ({ db, visitor, now }, { assignment, piece, was, ...decision }) => {
     const found = await pieceOf(db, assignment, piece);
     if (!found) throw new ActionError(notThere);
+    if (!(await canBeHeard(db, decision.voice)))
+      throw new ActionError("Your recording is not there any more. Record it again; nothing was decided.", "voice");
     if (decision.state === "sent back" && !decision.comment && !decision.voice && decision.marks.length === 0)
       throw new ActionError("Say what to look at again, or mark it: nothing was sent back.", "comment");
     if (!(await decidePiece(db, piece, was, { ...decision, by: visitor.id, at: now })))

@@ -1,22 +1,12 @@
 import type { Question } from "@/core/question/question";
-import { allQuestions } from "@/core/resource/document";
-import type { PieceState } from "@/core/review/piece";
-import type { Stroke } from "@/core/live/lesson";
+import { allQuestions, type Document } from "@/core/resource/document";
 import type { Queryable } from "@/data/engine/db";
 import { readRevision } from "@/data/engine/read-once";
-import { earlierPieces, type Voice } from "@/data/review/pieces";
+import { earlierPieces, type SentPiece } from "@/data/review/pieces";
 import { phrasesOf, queueCounts, queueOf, type QueuePart, type Waiting } from "@/data/review/queue";
 
 /** What was sent before and came back. */
-export interface EarlierPiece {
-  number: number;
-  state: PieceState;
-  value: unknown;
-  sent: Date;
-  comment: string;
-  voice: Voice | null;
-  marks: Stroke[];
-}
+export type EarlierPiece = Pick<SentPiece, "number" | "state" | "value" | "sent" | "comment" | "voice" | "marks">;
 
 export interface QueueItem extends Waiting {
   /** What was asked. */
@@ -57,8 +47,11 @@ export async function reviewQueue(db: Queryable, teacher: number, now: Date, par
     rows.filter(({ kind, number }) => kind === "piece" && number > 1).map(({ id }) => id),
   );
   const items: QueueItem[] = [];
+  const documents = new Map<number, Document>();
   for (const row of rows) {
-    const { document } = (await readRevision(db, row.revision))!;
+    // Of a whole class most have the same revision: each is asked for once.
+    const document = documents.get(row.revision) ?? (await readRevision(db, row.revision))!.document;
+    documents.set(row.revision, document);
     const found = allQuestions(document).find(({ question }) => question.id === row.question);
     // A version the child no longer has may have had another question: what was sent to it is not looked at any more.
     if (!found) continue;

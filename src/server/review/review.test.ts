@@ -4,6 +4,7 @@ import { newStep } from "@/core/resource/edit";
 import { plainSharing, type Sharing } from "@/core/review/sharing";
 import { GET as classmatesRoute } from "@/app/student/[assignment]/classmates/route";
 import { POST as sendRoute } from "@/app/student/[assignment]/responses/route";
+import { addMedia } from "@/data/engine/media";
 import { lesson, newId, publishFor } from "@/data/testing/world";
 import { taskOf, tasksOf, workOf } from "@/data/student/work";
 import { waitingFor } from "@/data/review/queue";
@@ -291,6 +292,28 @@ describe("replies", () => {
       ok: false,
     });
   });
+});
+
+test("a recording that is named has to be there, and to be a sound", async () => {
+  const assignment = await work({ look: "everything", classmates: "any time", replies: "voice" });
+  await show(assignment, "Here.");
+  const item = await itemOf(assignment);
+  const file = async (mime: string, letter: string) => {
+    const sha256 = letter.repeat(64);
+    await addMedia(db, { sha256, mime, bytes: 9, by: world.ines, at: new Date() });
+    return { media: sha256, seconds: 3 };
+  };
+  const [picture, sound] = [await file("image/png", "b"), await file("audio/wav", "c")];
+  const missing = { media: "d".repeat(64), seconds: 3 };
+  for (const voice of [picture, missing])
+    expect(await decideOn(item, "sent back", { voice })).toMatchObject({ ok: false, field: "voice" });
+  value(await decideOn(item, "approved", { voice: sound }));
+  expect((await page(assignment)).review!.pieces[asked.id]).toMatchObject([{ voice: sound }]);
+  const [piece] = (await classmates(assignment, 1)).pieces;
+  const say = (voice: object) =>
+    replyToPiece({ assignment, question: asked.id, piece: piece!.id, text: "", voice: voice as typeof sound });
+  expect(await say(missing)).toMatchObject({ ok: false });
+  expect(value(await say(sound))).toEqual({ waits: true });
 });
 
 describe("work that is put away", () => {
