@@ -27,7 +27,7 @@ test("a step becomes pairs while it runs: the children know with whom, the board
 
   const walk = new Walk(ines, "a step becomes pairs while it runs", 4);
   await walk.key("g");
-  const dialog = ines.getByRole("dialog", { name: "How this step is worked on" });
+  const dialog = ines.getByRole("dialog", { name: "How they work on this step" });
   await walk.click(dialog.getByRole("radio", { name: "in pairs" }));
   await walk.click(dialog.getByRole("button", { name: "Make pairs" }));
   // Three who are here are one group of three: nobody is left alone.
@@ -36,7 +36,7 @@ test("a step becomes pairs while it runs: the children know with whom, the board
   expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
     [],
   );
-  await walk.click(dialog.getByRole("button", { name: "Work like this" }));
+  await walk.click(dialog.getByRole("button", { name: "Use this" }));
   walk.done();
   const [sunniva, , odd] = children;
   await expect(sunniva!.getByText(/In pairs, with (Liv, Odd|Odd, Liv)$/)).toBeVisible();
@@ -45,7 +45,7 @@ test("a step becomes pairs while it runs: the children know with whom, the board
   // By hand: Odd works by himself; a reload changes nothing.
   await ines.keyboard.press("g");
   await dialog.getByLabel("Group of Odd Marwen").selectOption({ label: "none" });
-  await dialog.getByRole("button", { name: "Work like this" }).click();
+  await dialog.getByRole("button", { name: "Use this" }).click();
   await expect(sunniva!.getByText(/In pairs, with Liv$/)).toBeVisible();
   await odd!.reload();
   await expect(odd!.getByText("In pairs", { exact: true })).toBeVisible();

@@ -1,8 +1,8 @@
 import fc from "fast-check";
-import { givesAway, glossed } from "./glossary";
+import { givesAway, glossary } from "./glossary";
 
 const words = (text: string, terms: string[]) =>
-  glossed(text, terms).flatMap((part) => (part.term === undefined ? [] : [`${part.text}=${terms[part.term]!}`]));
+  glossary(terms)(text).flatMap((part) => (part.term === undefined ? [] : [`${part.text}=${terms[part.term]!}`]));
 
 test("whole words are found, large or small, and in the plural", () => {
   expect(words("The Median of the medians", ["median"])).toEqual(["Median=median", "medians=median"]);
@@ -21,16 +21,16 @@ test("words with accents and signs are words", () => {
 });
 
 test("no words, or empty ones, mark nothing", () => {
-  expect(glossed("text", [])).toEqual([{ text: "text" }]);
-  expect(glossed("text", ["", "  "])).toEqual([{ text: "text" }]);
-  expect(glossed("", ["tide"])).toEqual([{ text: "" }]);
+  expect(glossary([])("text")).toEqual([{ text: "text" }]);
+  expect(glossary(["", "  "])("text")).toEqual([{ text: "text" }]);
+  expect(glossary(["tide"])("")).toEqual([{ text: "" }]);
 });
 
 test("put together again, the stretches are the text", () => {
   fc.assert(
     fc.property(fc.string(), fc.array(fc.string({ maxLength: 6 }), { maxLength: 4 }), (text, terms) => {
       expect(
-        glossed(text, terms)
+        glossary(terms)(text)
           .map((part) => part.text)
           .join(""),
       ).toBe(text);

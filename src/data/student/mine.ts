@@ -25,10 +25,11 @@ export async function setMine(
   db: Queryable,
   of: { student: number; recipient: number; chosen: boolean; at: Date },
 ): Promise<void> {
-  await db.query(
-    of.chosen
-      ? "insert into mine (student_id, recipient_id, chosen) values ($1, $2, $3) on conflict do nothing"
-      : "delete from mine where student_id = $1 and recipient_id = $2 and $3::timestamptz is not null",
-    [of.student, of.recipient, of.at],
-  );
+  if (of.chosen)
+    await db.query("insert into mine (student_id, recipient_id, chosen) values ($1, $2, $3) on conflict do nothing", [
+      of.student,
+      of.recipient,
+      of.at,
+    ]);
+  else await db.query("delete from mine where student_id = $1 and recipient_id = $2", [of.student, of.recipient]);
 }

@@ -1,5 +1,5 @@
 "use client";
-import { useDraggable, useDroppable } from "@dnd-kit/core";
+import { useDndMonitor, useDraggable, useDroppable } from "@dnd-kit/core";
 import { clsx } from "clsx";
 import { ArrowRightLeft } from "lucide-react";
 import { formatReadingGrade } from "@/core/content/grade";
@@ -20,7 +20,7 @@ export const rules: { value: GroupRule; text: string }[] = [
 ];
 
 /** A student to be carried to a group, or put there by a choice. */
-export function Member({
+function Member({
   id,
   name,
   readingGrade,
@@ -101,5 +101,45 @@ export function GroupBox({
     >
       {children}
     </section>
+  );
+}
+
+/** Students and the group of each, changed by carrying or by a choice. */
+export function useGroupMoves(setGroups: (change: (before: Group[]) => Group[]) => void) {
+  const move = (student: number, to: number | null) =>
+    setGroups((before) =>
+      before.map((one, at) => {
+        const without = one.students.filter((id) => id !== student);
+        return { ...one, students: at === to ? [...without, student] : without };
+      }),
+    );
+  useDndMonitor({
+    onDragEnd: ({ active, over }) => {
+      const member = (active.data.current as { member?: number } | undefined)?.member;
+      const target = over?.data.current as { group?: number | null } | undefined;
+      if (member !== undefined && target && "group" in target) move(member, target.group ?? null);
+    },
+  });
+  return move;
+}
+
+/** Students of one group, or of none. */
+export function Members({
+  students,
+  groups,
+  at,
+  onMove,
+}: {
+  students: readonly { id: number; name: string; readingGrade: number | null }[];
+  groups: readonly Group[];
+  at: number | null;
+  onMove: (student: number, to: number | null) => void;
+}) {
+  return (
+    <ul className="grid grid-cols-[minmax(0,1fr)] gap-1">
+      {students.map((student) => (
+        <Member key={student.id} {...student} groups={groups} at={at} onMove={(to) => onMove(student.id, to)} />
+      ))}
+    </ul>
   );
 }

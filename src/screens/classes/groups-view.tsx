@@ -1,5 +1,4 @@
 "use client";
-import { useDndMonitor } from "@dnd-kit/core";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { makeGroups, type GroupRule } from "@/core/roster/groups";
@@ -8,7 +7,7 @@ import type { StudentGroup } from "@/data/plan/plan";
 import { keepApart, keepGroups } from "@/screens/acts/groups";
 import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
-import { GroupBox as Box, Member, rules, type Group } from "./group-boxes";
+import { GroupBox as Box, Members, rules, useGroupMoves, type Group } from "./group-boxes";
 import { Notice } from "@/ui/notice";
 import { tell, tellProblem } from "@/ui/toast";
 
@@ -44,20 +43,7 @@ export function GroupsView({
     const at = groups.findIndex((one) => one.students.includes(student));
     return at < 0 ? null : at;
   };
-  const move = (student: number, to: number | null) =>
-    setGroups((before) =>
-      before.map((one, at) => {
-        const without = one.students.filter((id) => id !== student);
-        return { ...one, students: at === to ? [...without, student] : without };
-      }),
-    );
-  useDndMonitor({
-    onDragEnd: ({ active, over }) => {
-      const member = (active.data.current as { member?: number } | undefined)?.member;
-      const target = over?.data.current as { group?: number | null } | undefined;
-      if (member !== undefined && target && "group" in target) move(member, target.group ?? null);
-    },
-  });
+  const move = useGroupMoves(setGroups);
   const make = () => {
     const made = makeGroups(
       students.map(({ id, readingGrade }) => ({ id, readingGrade, lastResult: lastResults[id] ?? null })),
@@ -89,6 +75,7 @@ export function GroupsView({
       if (!outcome.ok) tellProblem(outcome.problem);
       router.refresh();
     });
+  const entryById = (id: number) => (byId.has(id) ? [entryOf(byId.get(id)!)] : []);
   const name = (id: number) => (byId.has(id) ? nameOf(byId.get(id)!) : "");
   const loose = students.filter(({ id }) => homeOf(id) === null);
   const changed = !sameGroups(groups, first);
@@ -157,29 +144,13 @@ export function GroupsView({
                 ×
               </Button>
             </div>
-            <ul className="grid grid-cols-[minmax(0,1fr)] gap-1">
-              {one.students.map((id) =>
-                byId.has(id) ? (
-                  <Member key={id} {...entryOf(byId.get(id)!)} groups={groups} at={at} onMove={(to) => move(id, to)} />
-                ) : null,
-              )}
-            </ul>
+            <Members students={one.students.flatMap(entryById)} groups={groups} at={at} onMove={move} />
           </Box>
         ))}
         {(loose.length > 0 || groups.length === 0) && (
           <Box id={null} name="no group" className="border-dashed">
             <h2 className="mb-2 font-semibold">In no group</h2>
-            <ul className="grid grid-cols-[minmax(0,1fr)] gap-1">
-              {loose.map((student) => (
-                <Member
-                  key={student.id}
-                  {...entryOf(student)}
-                  groups={groups}
-                  at={null}
-                  onMove={(to) => move(student.id, to)}
-                />
-              ))}
-            </ul>
+            <Members students={loose.map(entryOf)} groups={groups} at={null} onMove={move} />
           </Box>
         )}
       </div>

@@ -1,5 +1,4 @@
 "use client";
-import { useDndMonitor } from "@dnd-kit/core";
 import { useEffect, useState } from "react";
 import { liveGroups, type LiveRule } from "@/core/roster/lesson-groups";
 import type { LiveWork } from "@/core/live/lesson";
@@ -15,7 +14,7 @@ import { inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { Segmented } from "@/ui/segmented";
 import { NumberBox } from "../adapt/editors/number-box";
-import { GroupBox, Member, rules, type Group } from "../classes/group-boxes";
+import { GroupBox, Members, rules, useGroupMoves, type Group } from "../classes/group-boxes";
 import { Carrying } from "../shell/carrying";
 
 type Mode = LiveWork["mode"];
@@ -38,7 +37,7 @@ const namesOf = (groups: readonly (readonly number[])[]): Group[] =>
 export function GroupsDialog(props: Props) {
   return (
     <Carrying>
-      <Dialog open wide onOpenChange={(open) => !open && props.onClose()} title="How this step is worked on">
+      <Dialog open wide onOpenChange={(open) => !open && props.onClose()} title="How they work on this step">
         <Groups {...props} />
       </Dialog>
     </Carrying>
@@ -59,20 +58,7 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
   useEffect(() => {
     void lookAtGrouping({ assignment }).then((outcome) => outcome.ok && setFound(outcome.value));
   }, [assignment]);
-  const move = (student: number, to: number | null) =>
-    setGroups((before) =>
-      before.map((one, at) => {
-        const without = one.students.filter((id) => id !== student);
-        return { ...one, students: at === to ? [...without, student] : without };
-      }),
-    );
-  useDndMonitor({
-    onDragEnd: ({ active, over }) => {
-      const member = (active.data.current as { member?: number } | undefined)?.member;
-      const target = over?.data.current as { group?: number | null } | undefined;
-      if (member !== undefined && target && "group" in target) move(member, target.group ?? null);
-    },
-  });
+  const move = useGroupMoves(setGroups);
   const here = room.filter((one) => !onlyHere || (now !== null && isIn(one, now)));
   const grouped = mode === "pairs" || mode === "groups";
   const measured = new Map(found?.students.map((one) => [one.id, one]));
@@ -81,6 +67,7 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
     readingGrade: measured.get(student)?.readingGrade ?? null,
   });
   const byId = new Map(room.map((one) => [one.student, one]));
+  const entryById = (id: number) => (byId.has(id) ? [entry(byId.get(id)!)] : []);
   const make = () => {
     const made = liveGroups(
       here.map((one) => ({
@@ -137,7 +124,7 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
               value={rule}
               onChange={(event) => setRule(event.target.value as LiveRule)}
             >
-              <option value="by seats">who sit together</option>
+              <option value="by seats">by where they sit</option>
               {rules.map(({ value, text }) => (
                 <option key={value} value={value}>
                   {text}
@@ -178,30 +165,13 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
             {groups.map((group, at) => (
               <GroupBox key={at} id={at} name={group.name} className="!p-2">
                 <h3 className="mb-1 text-[13px] font-semibold">{group.name}</h3>
-                <ul className="grid grid-cols-[minmax(0,1fr)] gap-1">
-                  {group.students.map((id) => {
-                    const one = byId.get(id);
-                    return (
-                      one && <Member key={id} {...entry(one)} groups={groups} at={at} onMove={(to) => move(id, to)} />
-                    );
-                  })}
-                </ul>
+                <Members students={group.students.flatMap(entryById)} groups={groups} at={at} onMove={move} />
               </GroupBox>
             ))}
             {groups.length > 0 && loose.length > 0 && (
               <GroupBox id={null} name="no group" className="border-dashed !p-2">
                 <h3 className="mb-1 text-[13px] font-semibold">In no group</h3>
-                <ul className="grid grid-cols-[minmax(0,1fr)] gap-1">
-                  {loose.map((one) => (
-                    <Member
-                      key={one.student}
-                      {...entry(one)}
-                      groups={groups}
-                      at={null}
-                      onMove={(to) => move(one.student, to)}
-                    />
-                  ))}
-                </ul>
+                <Members students={loose.map(entry)} groups={groups} at={null} onMove={move} />
               </GroupBox>
             )}
           </div>
@@ -210,8 +180,8 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
       <div className="flex flex-wrap items-center gap-2">
         {grouped && (
           <label className="flex items-center gap-2">
-            <Checkbox label="The board shows who works together" checked={onBoard} onChange={setOnBoard} /> the board
-            shows who works together
+            <Checkbox label="Show the groups on the board" checked={onBoard} onChange={setOnBoard} /> show the groups on
+            the board
           </label>
         )}
         <span className="flex-1" />
@@ -227,7 +197,7 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
         )}
         <Button onClick={onClose}>Cancel</Button>
         <Button look="main" onClick={use}>
-          Work like this
+          Use this
         </Button>
       </div>
     </div>

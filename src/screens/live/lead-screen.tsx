@@ -86,7 +86,8 @@ export function LeadScreen({
   const [plan, setPlan] = useState<"seats" | "table">("seats");
   const [pen, setPen] = useState(false);
   const [quick, setQuick] = useState(false);
-  const [grouping, setGrouping] = useState(false);
+  /** The step for which groups are made: somebody else may lead on meanwhile. */
+  const [grouping, setGrouping] = useState<string | null>(null);
   const [ending, setEnding] = useState(false);
   const [opened, setOpened] = useState<number | null>(null);
   const pointed = useRef(0);
@@ -100,6 +101,7 @@ export function LeadScreen({
   const headedAt = headed === null ? -1 : document.steps.findIndex(({ id }) => id === headed);
   const at = !running ? looked : headedAt >= 0 ? headedAt : Math.max(0, ledAt);
   const step = document.steps[at];
+  const grouped = document.steps.find(({ id }) => id === grouping);
   const go = (to: number) => {
     const wanted = document.steps[to];
     if (!wanted) return;
@@ -134,7 +136,7 @@ export function LeadScreen({
       y: () => void lead({ do: "eyes up", up: !state.eyesUp }),
       p: () => setPen(!pen),
       q: () => setQuick(true),
-      g: () => setGrouping(true),
+      g: () => setGrouping(step?.id ?? null),
       r: () => {
         if (!question) return;
         const shown = state.shown?.question === question.id ? state.shown : null;
@@ -258,7 +260,7 @@ export function LeadScreen({
                 lead={(asked) => void lead(asked)}
                 onPen={() => setPen(!pen)}
                 onQuick={() => setQuick(true)}
-                onWork={() => setGrouping(true)}
+                onWork={() => setGrouping(step.id)}
                 onMove={(by) => go(at + by)}
               />
             )}
@@ -373,14 +375,14 @@ export function LeadScreen({
           </aside>
         </>
       )}
-      {grouping && running && (
+      {grouped && running && (
         <GroupsDialog
           {...{ room, now }}
           assignment={assignment.id}
-          work={state.work[step.id] ?? null}
-          planned={step.work}
-          onWork={(work) => void lead({ do: "work", step: step.id, work })}
-          onClose={() => setGrouping(false)}
+          work={state.work[grouped.id] ?? null}
+          planned={grouped.work}
+          onWork={(work) => void lead({ do: "work", step: grouped.id, work })}
+          onClose={() => setGrouping(null)}
         />
       )}
       <QuickDialog open={quick} onOpenChange={setQuick} lead={lead} />

@@ -3,7 +3,7 @@ import { X } from "lucide-react";
 import { Popover } from "radix-ui";
 import { createContext, useContext, useMemo, type ReactNode } from "react";
 import { useLocale, useTranslations } from "use-intl";
-import { givesAway, glossed } from "@/core/content/glossary";
+import { givesAway, glossary as readyGlossary, type Glossed } from "@/core/content/glossary";
 import { inLanguage } from "@/core/content/language";
 import type { Question } from "@/core/question/question";
 import type { Document } from "@/core/resource/document";
@@ -12,7 +12,7 @@ import { ReadThis } from "./read-this";
 
 interface Glossary {
   vocabulary: Document["vocabulary"];
-  terms: readonly string[];
+  inText: (text: string) => Glossed[];
   languages: readonly string[];
 }
 
@@ -29,7 +29,7 @@ export function GlossaryProvider({
   children: ReactNode;
 }) {
   const value = useMemo(
-    () => ({ vocabulary, languages, terms: vocabulary.map(({ term }) => term) }),
+    () => ({ vocabulary, languages, inText: readyGlossary(vocabulary.map(({ term }) => term)) }),
     [vocabulary, languages],
   );
   return <Words value={vocabulary.length > 0 ? value : null}>{children}</Words>;
@@ -41,7 +41,10 @@ export function QuestionGlossary({ question, children }: { question: Question; c
   const value = useMemo(() => {
     if (!glossary) return null;
     const vocabulary = glossary.vocabulary.filter(({ meaning }) => !givesAway(question, Object.values(meaning)));
-    return { ...glossary, vocabulary, terms: vocabulary.map(({ term }) => term) };
+    // Most questions give nothing away: then it is the glossary there is.
+    return vocabulary.length === glossary.vocabulary.length
+      ? glossary
+      : { ...glossary, vocabulary, inText: readyGlossary(vocabulary.map(({ term }) => term)) };
   }, [glossary, question]);
   return <Words value={value}>{children}</Words>;
 }
@@ -105,11 +108,13 @@ function Card({
 export function Worded({ text }: { text: string }) {
   const glossary = useContext(Words);
   if (!glossary) return text;
-  return glossed(text, glossary.terms).map((part, at) =>
-    part.term === undefined ? (
-      part.text
-    ) : (
-      <Card key={at} entry={glossary.vocabulary[part.term]!} languages={glossary.languages} text={part.text} />
-    ),
-  );
+  return glossary
+    .inText(text)
+    .map((part, at) =>
+      part.term === undefined ? (
+        part.text
+      ) : (
+        <Card key={at} entry={glossary.vocabulary[part.term]!} languages={glossary.languages} text={part.text} />
+      ),
+    );
 }
