@@ -18,8 +18,6 @@ import { importFramework } from "@/data/find/standards";
 import { Sharing } from "@/core/review/sharing";
 import { newLesson } from "@/core/live/lesson";
 import { openLesson } from "@/data/live/lessons";
-import { addPocket, putIntoPocket } from "@/data/satchel/pockets";
-import { pack } from "@/data/satchel/satchel";
 import { putOnShelf } from "@/data/find/shelves";
 import { addResponses, beginQuestion, handIn, openAttempt } from "@/data/student/work";
 import { newJoinCode } from "@/server/classes/new-join-code";
@@ -35,6 +33,7 @@ import { readWritten } from "./read";
 import { addLedLesson } from "./led";
 import { addPieces } from "./pieces";
 import { addReading } from "./reading";
+import { addSatchel } from "./satchel";
 import { addSharing } from "./sharing";
 import type { Lesson, Town } from "./town";
 
@@ -360,24 +359,6 @@ async function addTry(
     await addResponses(tx, attempt.id, [response], new Date(Math.min(at, of.now.getTime() - 60_000)));
   }
   if (of.all) await handIn(tx, attempt.id, new Date(Math.min(at + 30_000, of.now.getTime() - 30_000)));
-}
-
-async function addSatchel(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
-  const ines = town.people.get("ines.halloran")!;
-  const pockets = {
-    "Tides, term 1": ["reading-a-tide-table", "the-ferry-timetable", "why-the-tide-comes-twice"],
-    "Close reading": ["the-keepers-letter", "weather-words"],
-    "Friday openers": ["knots-step-by-step"],
-  };
-  for (const [name, contents] of Object.entries(pockets)) {
-    const pocket = await addPocket(tx, ines, name);
-    const ids = contents.map((lesson) => lessons.get(lesson)!.id);
-    for (const id of ids) await pack(tx, ines, id, new Date(now.getTime() - 9 * 24 * HOUR));
-    await putIntoPocket(tx, pocket.id, ids, ines, now);
-  }
-  for (const name of ["change-from-the-market-stall", "sea-song-rhythm", "bird-counts-as-graphs"]) {
-    await pack(tx, ines, lessons.get(name)!.id, new Date(now.getTime() - 3 * 24 * HOUR));
-  }
 }
 
 /** Fills an empty database with Skerry Isles Schools. All or nothing. `bulk`: how many generated lessons on the commons. */

@@ -1,6 +1,5 @@
 "use client";
 import { ArrowLeft, ArrowRight, Check, Library } from "lucide-react";
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { useTranslations } from "use-intl";
@@ -10,7 +9,7 @@ import { useProblem } from "../language/use-problem";
 import { GlossaryProvider } from "../step/glossary";
 import { ReadToMe } from "../step/read-to-me";
 import { StepView } from "../step/step-view";
-import { ComfortButton, ComfortPanel } from "../student/comfort";
+import { ChildHeader } from "../student/child-header";
 import { useReadingLanguage } from "../student/use-reading-language";
 import { useReadingMinutes } from "./use-reading-minutes";
 
@@ -32,7 +31,6 @@ export function ReadScreen({
   const problemText = useProblem();
   const router = useRouter();
   const [at, setAt] = useState(start);
-  const [comfort, setComfort] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [reads] = useReadingLanguage(document.languages);
   const languages = [reads, ...document.languages.filter((one) => one !== reads)];
@@ -54,24 +52,13 @@ export function ReadScreen({
   const button = "inline-flex min-h-12 items-center gap-2 rounded-card border-2 px-5 font-bold disabled:opacity-50";
   return (
     <main className="finger-size mx-auto max-w-3xl px-4 pt-3 pb-28 font-child text-(length:--child-text)">
-      <header className="flex items-center gap-2 sm:gap-3">
-        <Link
-          href="/student/reading"
-          aria-label={t("toShelf")}
-          className="grid h-12 w-12 shrink-0 place-items-center rounded-card border-2 border-line bg-card"
-        >
-          <Library size={20} aria-hidden />
-        </Link>
-        <div className="min-w-0 flex-1">
-          <h1 className="truncate font-bold" title={titleOf(document)}>
-            {titleOf(document)}
-          </h1>
-          <p className="text-[0.82em] text-ink-soft">{t("part", { at: at + 1, of: document.steps.length })}</p>
-        </div>
-        <ComfortButton open={comfort} onOpen={setComfort} />
+      <ChildHeader
+        back={{ href: "/student/reading", name: t("toShelf"), icon: <Library size={20} aria-hidden /> }}
+        title={titleOf(document)}
+        line={t("part", { at: at + 1, of: document.steps.length })}
+      >
         {step && <ReadToMe key={step.id} step={step} languages={languages} within={sheet} />}
-      </header>
-      {comfort && <ComfortPanel onDone={() => setComfort(false)} />}
+      </ChildHeader>
       <div ref={sheet} tabIndex={-1} className="mt-4 rounded-card border border-line bg-card p-5 outline-none sm:p-7">
         {step && (
           <GlossaryProvider vocabulary={document.vocabulary} languages={languages}>

@@ -1,11 +1,10 @@
 "use client";
 import { Home } from "lucide-react";
-import Link from "next/link";
-import { useState, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import { useTranslations } from "use-intl";
 import { useWhen } from "../language/use-when";
 import { nativeLanguageName } from "../media/native-language-name";
-import { ComfortButton, ComfortPanel } from "./comfort";
+import { ChildHeader } from "./child-header";
 
 /** Above a piece of work: the way home, what it is, its language, how it looks, and reading aloud (`children`). */
 export function WorkHeader({
@@ -31,24 +30,13 @@ export function WorkHeader({
   const t = useTranslations("work");
   const common = useTranslations("common");
   const { when } = useWhen(zone, now);
-  const [comfort, setComfort] = useState(false);
   return (
-    <>
-      <header className="flex items-center gap-2 sm:gap-3">
-        <Link
-          href="/student"
-          aria-label={common("myWork")}
-          className="grid h-12 w-12 shrink-0 place-items-center rounded-card border-2 border-line bg-card"
-        >
-          <Home size={20} aria-hidden />
-        </Link>
-        <div className="min-w-0 flex-1">
-          <h1 className="truncate font-bold" title={title}>
-            {title}
-          </h1>
-          <p className="truncate text-[0.82em] text-ink-soft">{t("until", { when: when(due) })}</p>
-        </div>
-        {read.length > 1 && (
+    <ChildHeader
+      back={{ href: "/student", name: common("myWork"), icon: <Home size={20} aria-hidden /> }}
+      title={title}
+      line={t("until", { when: when(due) })}
+      language={
+        read.length > 1 && (
           <select
             aria-label={common("chooseLanguage")}
             value={reads}
@@ -61,11 +49,10 @@ export function WorkHeader({
               </option>
             ))}
           </select>
-        )}
-        <ComfortButton open={comfort} onOpen={setComfort} />
-        {children}
-      </header>
-      {comfort && <ComfortPanel onDone={() => setComfort(false)} />}
-    </>
+        )
+      }
+    >
+      {children}
+    </ChildHeader>
   );
 }

@@ -1,9 +1,9 @@
 import { GET as followRoute } from "@/app/student/[assignment]/live/route";
-import { POST as commandRoute } from "@/app/lead/[assignment]/command/route";
 import type { LiveWork } from "@/core/live/lesson";
 import { setPairsApart } from "@/data/classes/groups";
 import { actAs, value, visitorOf } from "../testing/as";
 import { child, db, document, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { lead } from "../testing/leading";
 import { listen, stopListening } from "../testing/listening";
 import { leadAssignment, lookAtGrouping } from "./lead-actions";
 import type { FollowEvent } from "./lesson-view";
@@ -20,16 +20,11 @@ afterAll(async () => {
 });
 
 const step = document.steps[0]!.id;
-async function command(assignment: number, asked: object): Promise<number> {
-  actAs(teacher());
-  const request = new Request("http://satchel.example/command", { method: "POST", body: JSON.stringify(asked) });
-  return (await commandRoute(request, { params: Promise.resolve({ assignment: String(assignment) }) })).status;
-}
 async function led(): Promise<number> {
   const assignment = await given();
   actAs(teacher());
   value(await leadAssignment({ assignment }));
-  expect(await command(assignment, { do: "begin", step, nth: 0 })).toBe(200);
+  value(await lead(assignment, { do: "begin", step, nth: 0 }));
   return assignment;
 }
 const [aisha, bo] = [
@@ -54,13 +49,15 @@ test("pairs are on every screen at once, and on one that comes later; nobody is 
   const assignment = await led();
   actAs(child());
   const screen = await listen<FollowEvent>(followRoute, assignment);
-  expect(await command(assignment, { do: "work", step, work: pairs() })).toBe(200);
+  value(await lead(assignment, { do: "work", step, work: pairs() }));
   const isPaired = (event: FollowEvent) => event.kind === "lesson" && event.lesson?.work[step]?.mode === "pairs";
   await screen.until(isPaired);
   actAs(child(1));
   await (await listen<FollowEvent>(followRoute, assignment)).until(isPaired);
   const twice = { ...pairs(), groups: [[aisha(), bo()], [bo()]] };
-  expect(await command(assignment, { do: "work", step, work: twice })).toBeGreaterThanOrEqual(400);
-  expect(await command(assignment, { do: "work", step, work: null })).toBe(200);
+  expect(await lead(assignment, { do: "work", step, work: twice })).toMatchObject({
+    problem: "Somebody is in two groups. Nothing was changed.",
+  });
+  value(await lead(assignment, { do: "work", step, work: null }));
   await screen.until((event) => event.kind === "lesson" && event.lesson !== null && !event.lesson.work[step]);
 });

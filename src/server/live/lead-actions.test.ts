@@ -1,19 +1,17 @@
-import type { LessonCommand } from "@/core/live/lesson";
 import type { Seated } from "@/core/live/room";
 import { GET as followRoute } from "@/app/student/[assignment]/live/route";
 import { POST as sayPlace } from "@/app/student/[assignment]/place/route";
 import { GET as drawnRoute } from "@/app/lead/[assignment]/drawn/route";
 import { GET as roomRoute } from "@/app/lead/[assignment]/live/route";
-import { assignmentById, assignmentsOf } from "@/data/assign/assignments";
+import { assignmentById } from "@/data/assign/assignments";
 import { joinCodeOf } from "@/data/classes/classes";
 import { ledNow } from "@/data/live/lessons";
-import { lesson as lessonOf, publishFor, smallCalendar } from "@/data/testing/world";
+import { smallCalendar } from "@/data/testing/world";
 import { actAs, value, visitorOf } from "../testing/as";
 import {
   child,
   db,
   document,
-  formFor,
   given,
   later,
   openSchool,
@@ -22,14 +20,12 @@ import {
   teacher,
   world,
 } from "../testing/child-at-work";
+import { command, lead } from "../testing/leading";
 import { listen, stopListening } from "../testing/listening";
-import type { Outcome } from "../web/act";
 import type { FollowEvent } from "./lesson-view";
 import type { WatchEvent } from "./watch-room";
-import { POST as commandRoute } from "@/app/lead/[assignment]/command/route";
-import { assignResources } from "../assign/assign-actions";
 import { undoPlan } from "../plan/plan-actions";
-import { goOnNextLesson, helped, leadAssignment, leadResource, writeNote } from "./lead-actions";
+import { goOnNextLesson, helped, leadAssignment, writeNote } from "./lead-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -42,17 +38,6 @@ afterAll(async () => {
   await db.close();
 });
 
-/** What a teacher's screen sends; as whoever is signed in. */
-async function command(assignment: number, asked: object): Promise<Outcome<unknown>> {
-  const request = new Request("http://satchel.example/command", { method: "POST", body: JSON.stringify(asked) });
-  const response = await commandRoute(request, { params: Promise.resolve({ assignment: String(assignment) }) });
-  const said = (await response.json()) as { problem: string };
-  return response.ok ? { ok: true, value: said } : { ok: false, problem: said.problem };
-}
-const lead = (assignment: number, asked: LessonCommand) => {
-  actAs(teacher());
-  return command(assignment, asked);
-};
 const [first, second] = ["s1", "s2"];
 const isLesson = (event: FollowEvent) => event.kind === "lesson";
 
@@ -363,45 +348,4 @@ test("what was not reached goes on in the next lesson of the class, opened and d
   expect(after.due.getTime()).toBeGreaterThanOrEqual(after.opens.getTime() + 45 * 60_000);
   value(await undoPlan({ event }));
   expect(await assignmentById(db, assignment)).toMatchObject({ opens: before.opens, due: before.due, meeting: null });
-});
-
-describe("leading from the light table", () => {
-  test("one press: the class gets it now and the lobby is open; pressed again it is the same work", async () => {
-    actAs(teacher());
-    const { id } = await publishFor(db, world.ines, lessonOf("Led at once"));
-    const { assignment } = value(await leadResource({ resource: id, class: world.class }));
-    const made = (await assignmentsOf(db, world.ines, [world.class], new Date())).find((one) => one.id === assignment)!;
-    expect(made).toMatchObject({ resource: id, recipients: world.students.length, tries: null });
-    expect(value(await leadResource({ resource: id, class: world.class }))).toEqual({ assignment });
-  });
-
-  test("where somebody has handed it in, a lesson begins anew", async () => {
-    actAs(teacher());
-    const { id } = await publishFor(db, world.ines, lessonOf("Led twice"));
-    const before = value(await leadResource({ resource: id, class: world.class })).assignment;
-    value(await lead(before, { do: "end" }));
-    await db.query(
-      `insert into attempt (recipient_id, number, started, handed_in)
-       select id, 1, now(), now() from recipient where assignment_id = $1 limit 1`,
-      [before],
-    );
-    actAs(teacher());
-    expect(value(await leadResource({ resource: id, class: world.class })).assignment).not.toBe(before);
-  });
-
-  test("work that only some of the class have is not led for the whole class", async () => {
-    actAs(teacher());
-    const { id } = await publishFor(db, world.ines, lessonOf("For one child"));
-    const form = formFor(id, [world.students[0]!]);
-    const own = value(await assignResources(form)).assignments[0]!;
-    const { assignment } = value(await leadResource({ resource: id, class: world.class }));
-    expect(assignment).not.toBe(own);
-    expect((await assignmentById(db, assignment))!.recipients).toBe(world.students.length);
-  });
-
-  test("not with a class that is not hers, and not with what she may not copy", async () => {
-    actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }));
-    const { id } = await publishFor(db, world.ines, lessonOf("Not hers"));
-    expect(await leadResource({ resource: id, class: world.class })).toMatchObject({ ok: false });
-  });
 });
