@@ -21,10 +21,10 @@ test("work is held back, sent back, corrected and shown to the class", async ({ 
   const sunniva = await signedIn("Sunniva Dale", { phone: true });
   await toTheWriting(sunniva);
   await sunniva.getByRole("button", { name: "See what the others made" }).click();
-  await expect(sunniva.getByText("Show yours first. Then you can see the others.")).toBeVisible();
+  await expect(sunniva.getByText("Show yours first. Then you can see what the others made.")).toBeVisible();
   await sunniva.getByRole("textbox").last().fill("Be fair.");
   await show(sunniva).click();
-  await expect(sunniva.getByText("Ines Halloran looks at it. You can go on.")).toBeVisible();
+  await expect(sunniva.getByText("Ines Halloran will look at it. You can carry on.")).toBeVisible();
   expect(await serious(sunniva)).toEqual([]);
   await sunniva.getByRole("button", { name: "To the end" }).click();
   await sunniva.getByRole("button", { name: "Hand it in" }).click();
@@ -77,7 +77,7 @@ test("work is held back, sent back, corrected and shown to the class", async ({ 
   await expect(show(sunniva)).toHaveCount(0);
   await field.fill("Three tries for each surface, and the same pull.");
   await show(sunniva).click();
-  await expect(sunniva.getByText("Ines Halloran looks at it. You can go on.")).toBeVisible();
+  await expect(sunniva.getByText("Ines Halloran will look at it. You can carry on.")).toBeVisible();
   await sunniva.reload();
   await sunniva.getByRole("button", { name: "Look at my answers" }).click();
   await sunniva.getByRole("button", { name: /^Step 3/ }).click();
@@ -127,7 +127,9 @@ test("who sees it is said while assigning, in the sentence that goes out", async
     .getByRole("radio", { name: "after their own" })
     .click();
   await expect(
-    ines.getByText(/you look at what they write, draw or say first and classmates see it after sending their own/),
+    ines.getByText(
+      /you see what they write, draw or say before anyone else does and classmates see it after sending their own/,
+    ),
   ).toBeVisible();
   await ines.getByRole("checkbox", { name: "Put it away when it is handed in" }).click();
   await expect(ines.getByText(/it is put away when handed in/)).toBeVisible();

@@ -106,13 +106,13 @@ test("what classmates see, and what is put away", () => {
   const shares = (more: object) => ({ sharing: { ...plainSharing, ...more } });
   const bo = world(child("Bo", aTry(1, right)));
   expect(said({}, shares({ classmates: "any time" }), bo)).toEqual([
-    "What children have sent you already is shown to classmates where it was good.",
+    "Classmates can now see the work you have already approved.",
   ]);
   expect(said(shares({ classmates: "any time" }), {}, bo)).toEqual([
     "Classmates no longer see each other's work. All of it is kept.",
   ]);
   expect(said(shares({ look: "everything" }), {}, bo)).toEqual([
-    "What waits for you goes on waiting; what is sent from now on does not.",
+    "Work that is already waiting for you stays there; new work no longer waits.",
   ]);
   expect(said({}, shares({ putAway: true }), bo)).toEqual(["Bo has handed in and no longer sees it."]);
   expect(said(shares({ putAway: true }), {}, bo)).toEqual(["Bo has handed in and sees it again."]);

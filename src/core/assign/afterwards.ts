@@ -129,13 +129,13 @@ function ofSharing(before: Sharing, after: Sharing, works: readonly StudentWork[
   const done = handedIn(works);
   return [
     ...(before.classmates === "never" && after.classmates !== "never"
-      ? ["What children have sent you already is shown to classmates where it was good."]
+      ? ["Classmates can now see the work you have already approved."]
       : []),
     ...(before.classmates !== "never" && after.classmates === "never"
       ? ["Classmates no longer see each other's work. All of it is kept."]
       : []),
     ...(before.look !== "nothing" && after.look === "nothing"
-      ? ["What waits for you goes on waiting; what is sent from now on does not."]
+      ? ["Work that is already waiting for you stays there; new work no longer waits."]
       : []),
     ...(done.length > 0 && !before.putAway && after.putAway
       ? [`${who(done)} ${have(done, "has", "have")} handed in and no longer ${have(done, "sees", "see")} it.`]

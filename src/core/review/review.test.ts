@@ -119,7 +119,7 @@ describe("how it is said", () => {
   test("nothing is said of plain work, and everything else in words", () => {
     expect(formatSharing(plainSharing)).toEqual([]);
     expect(formatSharing(sharing({ look: "everything", classmates: "own first", replies: "voice" }))).toEqual([
-      "you look at what they write, draw or say first",
+      "you see what they write, draw or say before anyone else does",
       "classmates see it after sending their own",
       "they may reply in words or by voice",
     ]);

@@ -48,8 +48,8 @@ export function problemOfSharing(sharing: Sharing): string | null {
 /** What is not plain about it, for the sentence that says what goes out; empty where nothing is. */
 export function formatSharing({ look, classmates, replies, putAway }: Sharing): string[] {
   return [
-    ...(look === "everything" ? ["you look at what they write, draw or say first"] : []),
-    ...(look === "until good" ? ["you look at what each child makes until one piece is good"] : []),
+    ...(look === "everything" ? ["you see what they write, draw or say before anyone else does"] : []),
+    ...(look === "until good" ? ["you check each child’s work until one piece is good"] : []),
     ...(classmates === "own first" ? ["classmates see it after sending their own"] : []),
     ...(classmates === "any time" ? ["classmates see it"] : []),
     ...(classmates !== "never" && replies !== "off"

@@ -17,8 +17,8 @@ export function findSaid(pieces: readonly string[], said: string, after: number)
 }
 
 /**
- * The word a voice is at: `start` is where what is said begins (findSaid), `at` the character in it that the voice has come to, as
- * speech engines report it. Null where that is not in a word of the page.
+ * The word a voice has reached: `start` is where the sentence begins (findSaid), `at` the index of the character the speech engine
+ * reports. Null where that is not in a word of the page.
  */
 export function wordBeingSaid(pieces: readonly string[], start: number, said: string, at: number): SaidPlace | null {
   const trimmed = said.length - said.trimStart().length;

@@ -25,7 +25,7 @@ export function GuestLink({ assignment, title }: { assignment: number; title: st
     if (!outcome.ok) return tellProblem(outcome.problem);
     setAddress(null);
     setFound({ allowed: true, link: false });
-    tell("The link for guests leads nowhere now. What guests did stays.");
+    tell("The link for guests no longer works. What guests did is kept.");
   };
   const copy = async () => {
     try {
@@ -41,8 +41,8 @@ export function GuestLink({ assignment, title }: { assignment: number; title: st
         For guests
       </h3>
       <p className="text-ink-soft">
-        Anyone who has this address does the work by typing a name, without an account, until the work closes. They see
-        no other page.
+        Anyone with this address can type a name and do the work without an account, until it closes. They see nothing
+        else.
       </p>
       {address && (
         <div className="grid justify-items-center gap-3">

@@ -65,7 +65,7 @@ export function SharingFields({
         )}
         {shown && (
           <label className="text-[13px] text-ink-soft">
-            Closed to classmates from (empty: it stays open)
+            Hide it from classmates from (empty: never)
             <input
               type="datetime-local"
               className={`${inputClasses} mt-1`}
@@ -81,7 +81,7 @@ export function SharingFields({
           checked={value.putAway}
           onChange={(putAway) => change({ putAway, ...(putAway && { look: "nothing", classmates: "never" }) })}
         />
-        Put it away when it is handed in: the child does not see it again, it stays between the two of you
+        Put it away when it is handed in: the child does not see it again, and it stays between the two of you
       </label>
     </fieldset>
   );

@@ -140,7 +140,7 @@ function Filling({ group, page }: { group: Class; page: ShelfPage }) {
         </Button>
       </div>
       <p role="status" className="text-[13px] text-ink-soft">
-        {found === null ? "One moment …" : found === 0 ? "Nothing to read was found for this." : `${found} readings.`}
+        {found === null ? "One moment …" : found === 0 ? "There is nothing to read that fits." : `${found} readings.`}
       </p>
     </div>
   );

@@ -115,7 +115,7 @@ export const NotesCard = ({ allowed }: { allowed: boolean }) => (
 export const GuestsCard = ({ allowed }: { allowed: boolean }) => (
   <SwitchCard
     title="Guests"
-    text="A teacher can then make a link to one piece of work that somebody does without an account, by typing a name: a child on a visit, or one whose card is lost. Switched off, such links lead nowhere; what guests did stays."
+    text="Teachers can make a link to one piece of work that someone does by typing a name, without an account: a visiting child, or one who has lost a card. If you switch this off, those links stop working. What guests did is kept."
     label="Teachers may invite guests to a piece of work"
     allowed={allowed}
     keep={(next) => keepGuestsRule({ allowed: next })}

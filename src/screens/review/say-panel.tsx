@@ -45,7 +45,7 @@ function Phrases({
               <button
                 type="button"
                 aria-pressed={changing ? undefined : on}
-                aria-label={changing ? `Take out “${text}”` : undefined}
+                aria-label={changing ? `Remove “${text}”` : undefined}
                 onClick={() =>
                   changing
                     ? void keep(
@@ -74,7 +74,7 @@ function Phrases({
       </ul>
       <p className="mt-1.5 flex justify-between text-[13px] text-green">
         <button type="button" className="underline" onClick={() => setChanging(!changing)}>
-          {changing ? "Done" : "Take phrases out"}
+          {changing ? "Done" : "Remove phrases"}
         </button>
         {own && !phrases.includes(own) && phrases.length < MOST_PHRASES && own.length <= 200 && (
           <button type="button" className="underline" onClick={() => void keep([...phrases, own], [...phrases])}>

@@ -78,7 +78,7 @@ export const moveGuestWork = act(
     const [from, to] = back ? [student, guest] : [guest, student];
     if (!(await db.transaction((tx) => guests.moveWork(tx, assignment, from, to))))
       throw new ActionError(
-        "This student has begun already, or does not have this work. Nothing was moved.",
+        "This student has already begun, or does not have this work. Nothing was moved.",
         "student",
       );
     await announceWork(db, assignment);

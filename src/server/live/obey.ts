@@ -16,7 +16,7 @@ const whyNot: Record<NotNow, string> = {
   ended: hasEnded,
   "no timer": "There is no timer any more.",
   "pen full": "There is no room for more lines. Wipe some away first.",
-  twice: "Somebody is in two groups. Nothing was changed.",
+  twice: "Someone is in two groups. Nothing was changed.",
   choices: "Give at least two answers to choose from.",
 };
 

@@ -36,7 +36,7 @@ export const openReadingShelf = act(
       throw new ActionError(notThere);
     const readings = await readingsFor(db, visitor, input, now);
     if (readings.length === 0)
-      throw new ActionError("Nothing to read was found for this. Widen the level, or choose another pocket.");
+      throw new ActionError("There is nothing to read that fits. Choose a wider level, or another pocket.");
     const { class: classId, pocket, goal } = input;
     await db.transaction(async (tx) => {
       await openShelf(tx, {
