@@ -2,6 +2,7 @@
 import { Check, Star } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
+import { formatReadingGrade } from "@/core/content/grade";
 import { subjects } from "@/core/content/vocabulary";
 import { anyReading, readBlank, type Blank } from "@/core/reading/filling";
 import type { Subject } from "@/core/resource/document";
@@ -247,7 +248,7 @@ export function ShelfView({ group, page }: { group: Class; page: ShelfPage }) {
                   {facts.title}
                 </span>
                 <span className="numbers text-[12px] text-ink-soft">
-                  {facts.readingGrade === null ? "" : `reads at ${facts.readingGrade.toFixed(1)} · `}
+                  {facts.readingGrade === null ? "" : `reads at ${formatReadingGrade(facts.readingGrade)} · `}
                   {facts.minutes} min · {finished === 1 ? "one has" : `${finished} have`} finished it
                 </span>
               </span>

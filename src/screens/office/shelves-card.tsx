@@ -103,7 +103,7 @@ function SwitchCard({ title, text, label, allowed, keep: set, said }: Switch) {
 export const NotesCard = ({ allowed }: { allowed: boolean }) => (
   <SwitchCard
     title="Notes between teachers and children"
-    text="Short notes about one step, kept with the work. Switched off, nobody writes new ones; those there are stay."
+    text="Short notes about one step, kept with the work. If you switch this off, nobody can write new ones. Those already written are kept."
     label="Teachers and children may write each other notes"
     allowed={allowed}
     keep={(next) => keepNotesRule({ allowed: next })}

@@ -38,23 +38,24 @@ export function GuestNotice({
       {guests.map((guest) => {
         const chosen = free.find(({ id }) => id === to[guest.id]);
         return (
-          <div key={guest.id} className="flex items-center gap-2">
-            <label className="flex items-center gap-2">
-              <strong>{guest.name}</strong> came as a guest. Who is it?
-              <select
-                aria-label={`Who ${guest.name} really is`}
-                className={inputClasses}
-                value={to[guest.id] ?? ""}
-                onChange={(event) => setTo({ ...to, [guest.id]: Number(event.target.value) })}
-              >
-                <option value="">no one in this class</option>
-                {free.map((one) => (
-                  <option key={one.id} value={one.id}>
-                    {one.name}
-                  </option>
-                ))}
-              </select>
-            </label>
+          <div key={guest.id} className="flex min-w-0 flex-wrap items-center gap-2">
+            <strong className="max-w-48 truncate" title={guest.name}>
+              {guest.name}
+            </strong>
+            <span>came as a guest. Who is it?</span>
+            <select
+              aria-label={`Who ${guest.name} really is`}
+              className={`${inputClasses} !w-52`}
+              value={to[guest.id] ?? ""}
+              onChange={(event) => setTo({ ...to, [guest.id]: Number(event.target.value) })}
+            >
+              <option value="">no one in this class</option>
+              {free.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
             <Button size="small" disabled={!chosen} onClick={() => chosen && void move(guest, chosen)}>
               Move the work
             </Button>
