@@ -17,6 +17,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",
     timezoneId: "Europe/London",
+    // A press that nothing answers is told after half a minute, not when the whole walk's time is up.
+    actionTimeout: 30_000,
     // Recording every test costs a third of its time: only what is tried again is recorded.
     trace: "on-first-retry",
     launchOptions: {

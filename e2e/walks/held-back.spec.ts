@@ -26,6 +26,9 @@ test("work is held back, sent back, corrected and shown to the class", async ({ 
   await show(sunniva).click();
   await expect(sunniva.getByText("Ines Halloran will look at it. You can carry on.")).toBeVisible();
   expect(await serious(sunniva)).toEqual([]);
+  // The others' pieces, with a reply to each, fit on a phone.
+  await expect(sunniva.getByRole("article").first()).toBeVisible();
+  expect(await sunniva.evaluate(() => window.innerWidth)).toBe(sunniva.viewportSize()!.width);
   await sunniva.getByRole("button", { name: "To the end" }).click();
   await sunniva.getByRole("button", { name: "Hand it in" }).click();
   await expect(sunniva.getByRole("heading", { name: "Handed in" })).toBeVisible();

@@ -65,8 +65,8 @@ function ReplyForm({
     if (text.trim()) send(null);
   };
   return (
-    <div className="grid gap-2">
-      <form onSubmit={submit} className="flex gap-2">
+    <div className="grid grid-cols-1 gap-2">
+      <form onSubmit={submit} className="flex min-w-0 gap-2">
         <input
           aria-label={t("writeReply", { name })}
           placeholder={t("writeReply", { name })}
@@ -80,7 +80,7 @@ function ReplyForm({
           disabled={busy || !text.trim()}
           className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-green px-4 font-bold text-green disabled:opacity-50"
         >
-          <Send size={18} aria-hidden /> {t("send")}
+          <Send size={18} aria-hidden /> <span className="max-[30rem]:sr-only">{t("send")}</span>
         </button>
       </form>
       {allowed.voice && (
