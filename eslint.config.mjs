@@ -40,6 +40,7 @@ const rooms = [
   "results",
   "review",
   "reading",
+  "together",
   "live",
   "student",
   "find",

@@ -196,7 +196,13 @@ describe("how a step is worked on, changed while it runs", () => {
     { student: 2, name: "Bo" },
     { student: 3, name: "Cato" },
   ];
-  const pairs = { mode: "pairs" as const, groups: [[aisha!, bo!], [cato!]], onBoard: true };
+  const pairs = {
+    mode: "pairs" as const,
+    groups: [[aisha!, bo!], [cato!]],
+    onBoard: true,
+    shared: false,
+    frozen: false,
+  };
 
   test("belongs to its step, stays when she comes back, and goes when she takes it away", () => {
     const changed = after([{ do: "work", step: "s1", work: pairs }], begun());
@@ -222,7 +228,7 @@ describe("how a step is worked on, changed while it runs", () => {
 
   test("alone or all together there are no groups; a lesson from before this was known has none", () => {
     const together = after([{ do: "work", step: "s1", work: { ...pairs, mode: "class" } }], begun());
-    expect(together.work.s1).toEqual({ mode: "class", groups: [], onBoard: true });
+    expect(together.work.s1).toEqual({ ...pairs, mode: "class", groups: [] });
     const { work: _work, ...before } = begun();
     expect(LessonState.parse(before).work).toEqual({});
   });

@@ -44,6 +44,10 @@ export const LiveWork = z.object({
   groups: z.array(z.array(Member).min(1).max(40)).max(40),
   /** Whether the board shows who works with whom. */
   onBoard: z.boolean(),
+  /** Whether each group, or the whole class, writes on one page: core/together. */
+  shared: z.boolean().default(false),
+  /** Whether that page is held still: all see it, nobody writes. */
+  frozen: z.boolean().default(false),
 });
 export type LiveWork = z.infer<typeof LiveWork>;
 
@@ -198,7 +202,8 @@ export function lessonAfter(state: LessonState, command: LessonCommand, now: num
       const members = command.work.groups.flat().map(({ student }) => student);
       if (new Set(members).size < members.length) return "twice";
       const grouped = command.work.mode === "pairs" || command.work.mode === "groups";
-      const work = { ...command.work, groups: grouped ? command.work.groups : [] };
+      const shared = command.work.shared && command.work.mode !== "alone";
+      const work = { ...command.work, groups: grouped ? command.work.groups : [], shared };
       return { ...state, work: { ...others, [command.step]: work } };
     }
     case "end":

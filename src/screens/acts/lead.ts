@@ -8,3 +8,4 @@ export const goOnNextLesson = tried(actions.goOnNextLesson);
 export const helped = tried(actions.helped);
 export const writeNote = tried(actions.writeNote);
 export const lookAtGrouping = tried(actions.lookAtGrouping, "quietly");
+export const putPageBack = tried(actions.putPageBack);

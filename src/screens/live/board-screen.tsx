@@ -1,14 +1,15 @@
 "use client";
-import { useMemo, useRef } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { useTranslations } from "use-intl";
 import type { JoinCode } from "@/data/classes/classes";
-import type { Document } from "@/core/resource/document";
+import { withQuestions, type Document } from "@/core/resource/document";
 import { Qr } from "../classes/qr";
 import { StepView } from "../step/step-view";
 import { FilmPlaceProvider, type FilmPlace } from "./film-place";
 import { ShownAnswers, TimerSign } from "./lesson-parts";
 import { PenLayer } from "./pen-layer";
 import { useLesson } from "./use-lesson";
+import { useWatchedPages } from "./use-watched-pages";
 
 /**
  * The window for the projector: what students see, in letters the last row can read; no answers, no notes, no names. `asStudent`: as
@@ -31,7 +32,7 @@ export function LessonBoard({
   asStudent: boolean;
 }) {
   const t = useTranslations("lesson");
-  const { followed } = useLesson(`/lead/${assignment}/board/live`);
+  const { followed, onPage } = useLesson(`/lead/${assignment}/board/live`);
   const { lesson, ahead } = followed;
   const sheet = useRef<HTMLDivElement>(null);
   const running = lesson?.phase === "running";
@@ -43,6 +44,12 @@ export function LessonBoard({
     : 0;
   const step = document.steps[at];
   const work = step && lesson?.work[step.id];
+  // A page that belongs to all of them is on the wall; a group's own is not.
+  const [written, setWritten] = useState(0);
+  const onWall = running && work?.shared === true && work.mode === "class";
+  useEffect(() => (onWall ? onPage(() => setWritten((old) => old + 1)) : undefined), [onWall, onPage]);
+  const wall = useWatchedPages(assignment, step?.id ?? "", onWall, written).find(({ members }) => members === null);
+  const asked = new Map((wall?.questions ?? []).map((question) => [question.id, question]));
   const { block, from, at: since } = (running && lesson.playing) || { block: null, from: 0, at: 0 };
   const here = !asStudent || !running || lesson.film === "every screen";
   const filmPlace = useMemo<FilmPlace>(
@@ -123,9 +130,9 @@ export function LessonBoard({
           <FilmPlaceProvider value={filmPlace}>
             <StepView
               key={step.id}
-              step={step}
+              step={withQuestions(step, (question) => asked.get(question.id) ?? question)}
               languages={document.languages}
-              values={{}}
+              values={wall?.values ?? {}}
               marks={{}}
               onChange={() => undefined}
               readOnly

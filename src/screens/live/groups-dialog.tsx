@@ -50,6 +50,9 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
   const [rule, setRule] = useState<LiveRule>("by seats");
   const [onlyHere, setOnlyHere] = useState(true);
   const [onBoard, setOnBoard] = useState(work?.onBoard ?? true);
+  const [shared, setShared] = useState(work?.shared ?? false);
+  /** One page for the whole class is asked about once more. */
+  const [sure, setSure] = useState(false);
   const [groups, setGroups] = useState<Group[]>(
     namesOf((work?.groups ?? []).map((group) => group.map(({ student }) => student))),
   );
@@ -82,6 +85,7 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
     setTogether(made.together);
     setGroups(namesOf(made.groups));
   };
+  const onePage = mode === "class" && shared;
   const loose = here.filter(({ student }) => !groups.some((group) => group.students.includes(student)));
   const name = (id: number) => byId.get(id)?.name ?? "";
   const use = () => {
@@ -90,7 +94,9 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
         students.filter((id) => byId.has(id)).map((student) => ({ student, name: name(student).split(" ")[0]! })),
       )
       .filter((group) => group.length > 0);
-    onWork({ mode, onBoard, groups: grouped ? members : [] });
+    if (onePage && !sure) return setSure(true);
+    const together = mode !== "alone" && shared;
+    onWork({ mode, onBoard, groups: grouped ? members : [], shared: together, frozen: false });
     onClose();
   };
   return (
@@ -99,7 +105,10 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
         label="How"
         value={mode}
         options={works.map((value) => ({ value, text: workNames[value] }))}
-        onChange={setMode}
+        onChange={(next) => {
+          setMode(next);
+          setSure(false);
+        }}
       />
       {grouped && (
         <>
@@ -177,7 +186,30 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
           </div>
         </>
       )}
+      {onePage && sure && (
+        <Notice tone="warning">
+          All {here.length} children will write on one page at the same time. You can hold it still, put it back to how
+          it was, or split the class into groups at any moment. Press the button once more to begin.
+        </Notice>
+      )}
       <div className="flex flex-wrap items-center gap-2">
+        {mode !== "alone" && (
+          <label className="flex items-center gap-2">
+            <Checkbox
+              label="They write on one page together"
+              checked={shared}
+              onChange={(next) => {
+                setShared(next);
+                setSure(false);
+              }}
+            />{" "}
+            {mode === "class"
+              ? "all write on one page"
+              : mode === "pairs"
+                ? "each pair shares one page"
+                : "each group shares one page"}
+          </label>
+        )}
         {grouped && (
           <label className="flex items-center gap-2">
             <Checkbox label="Show the groups on the board" checked={onBoard} onChange={setOnBoard} /> show the groups on
@@ -197,7 +229,7 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
         )}
         <Button onClick={onClose}>Cancel</Button>
         <Button look="main" onClick={use}>
-          Use this
+          {onePage && sure ? "Yes, one page for all" : "Use this"}
         </Button>
       </div>
     </div>

@@ -4,7 +4,6 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import type { LessonState } from "@/core/live/lesson";
 import { formatDay, toWallClock } from "@/core/calendar/format-moment";
-import { inLanguage } from "@/core/content/language";
 import { isIn, standingOn, stuckIn, type Seated, type Standing } from "@/core/live/room";
 import { formatStuck } from "@/core/live/stuck";
 import { formatAnswer } from "@/core/question/format";
@@ -20,7 +19,6 @@ import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
 import { Notice } from "@/ui/notice";
 import { Segmented } from "@/ui/segmented";
-import { Rich } from "../step/rich";
 import { useOnce } from "../use-once";
 import { Chosen, optionsOf } from "./chosen";
 import { command } from "./command";
@@ -33,7 +31,9 @@ import { PartsStrip } from "./parts-strip";
 import { QuickAnswers } from "./quick-answers";
 import { QuickDialog } from "./quick-dialog";
 import { RoomPlan, RoomTable } from "./room-plan";
+import { SharedPages } from "./shared-pages";
 import { standingLooks } from "./standing-looks";
+import { StepFacts } from "./step-facts";
 import { StudentPanel } from "./student-panel";
 import { useClock } from "./use-clock";
 import { useRoom } from "./use-room";
@@ -70,7 +70,7 @@ export function LeadScreen({
   next,
   zone,
 }: LeadScreenProps) {
-  const { room, lesson, notes: written, ahead, there, lead } = useRoom(assignment.id, start);
+  const { room, lesson, notes: written, written: pagesWritten, ahead, there, lead } = useRoom(assignment.id, start);
   const now = useClock(ahead);
   const document = useMemo(
     () => ({ ...whole, steps: whole.steps.filter((step) => step.audience !== "teacher") }),
@@ -167,7 +167,6 @@ export function LeadScreen({
   };
   const one = room.find(({ student }) => student === opened);
   const films = step?.blocks.flatMap((block) => (block.type === "film" ? [block] : [])) ?? [];
-  const notes = step && inLanguage(step.teacherNotes, document.languages);
   if (!step) return null;
 
   return (
@@ -329,6 +328,15 @@ export function LeadScreen({
                 lead={(asked) => void lead(asked)}
               />
             )}
+            <SharedPages
+              key={`pages ${step.id}`}
+              {...{ assignment: assignment.id, step, document, room, names }}
+              written={pagesWritten}
+              led={running || past !== null}
+              clock={(at) => clockAt(at, zone)}
+              work={running ? (state.work[step.id] ?? null) : null}
+              onWork={(work) => void lead({ do: "work", step: step.id, work })}
+            />
             {one ? (
               <StudentPanel
                 key={one.student}
@@ -346,30 +354,10 @@ export function LeadScreen({
                     lead={(asked) => void lead(asked)}
                   />
                 )}
-                <dl className="grid grid-cols-[4.5rem_1fr] gap-x-3 gap-y-1 border-t border-line pt-2.5 text-[13px]">
-                  {question && (
-                    <>
-                      <dt className="font-semibold">Answer</dt>
-                      <dd>{formatAnswer(question, document.languages) || "read by you"}</dd>
-                    </>
-                  )}
-                  {notes && (
-                    <>
-                      <dt className="font-semibold">For you</dt>
-                      <dd>
-                        <Rich text={notes} />
-                      </dd>
-                    </>
-                  )}
-                  <dt className="font-semibold">They work</dt>
-                  <dd>{workNames[(running && state.work[step.id]?.mode) || step.work]}</dd>
-                  {document.steps[at + 1] && (
-                    <>
-                      <dt className="font-semibold">Next</dt>
-                      <dd>{titleOf({ ...document, title: document.steps[at + 1]!.title })}</dd>
-                    </>
-                  )}
-                </dl>
+                <StepFacts
+                  {...{ step, document, at }}
+                  work={workNames[(running && state.work[step.id]?.mode) || step.work]}
+                />
               </>
             )}
           </aside>

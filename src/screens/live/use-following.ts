@@ -27,7 +27,7 @@ export function useFollowing(of: {
   onMoved: (at: number) => void;
 }) {
   const { assignment, steps, readOnly, own, onMoved } = of;
-  const { followed, setAsked } = useLesson(`/student/${assignment}/live`);
+  const { followed, setAsked, onPage } = useLesson(`/student/${assignment}/live`);
   const { lesson, ahead } = followed;
   const ids = useMemo(() => steps.map(({ id }) => id), [steps]);
   const follows = lesson && !readOnly ? followedBy(lesson, ids) : { at: null, upTo: steps.length };
@@ -68,5 +68,5 @@ export function useFollowing(of: {
     () => ({ here, playing: block === null ? null : { block, from, at: since - ahead } }),
     [here, block, from, since, ahead],
   );
-  return { followed, at, held, upTo: follows.upTo, askForHelp, sayQuick, sayNote, filmPlace };
+  return { followed, at, held, upTo: follows.upTo, askForHelp, sayQuick, sayNote, filmPlace, onPage };
 }

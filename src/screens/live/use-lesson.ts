@@ -1,11 +1,12 @@
 "use client";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { useRouter } from "next/navigation";
 import type { StepNote } from "@/data/live/step-notes";
 import { openEvents } from "../event-stream";
 import type { FollowEvent, ShownBar } from "@/server/live/lesson-view";
 
 type FollowedLesson = Extract<FollowEvent, { kind: "lesson" }>["lesson"];
+export type PageEvent = Extract<FollowEvent, { kind: "page" }>;
 export type Point = Extract<FollowEvent, { kind: "point" }>;
 
 /** How a lesson stands on a screen that follows it. */
@@ -45,7 +46,13 @@ export const steadily = (before: number, measured: number): number =>
 const POINT_MS = 1_600;
 
 /** Follows the lesson told at an address. What changed about the work itself reads the page again. */
-export function useLesson(address: string): { followed: Followed; setAsked: (asked: boolean) => void } {
+export function useLesson(address: string): {
+  followed: Followed;
+  setAsked: (asked: boolean) => void;
+  /** Hears what is written on pages that are shared, until the returned function is called. */
+  onPage: (heard: (event: PageEvent) => void) => () => void;
+} {
+  const pages = useRef(new Set<(event: PageEvent) => void>());
   const router = useRouter();
   const [followed, setFollowed] = useState(nothing);
   useEffect(() => {
@@ -71,11 +78,17 @@ export function useLesson(address: string): { followed: Followed; setAsked: (ask
           return setFollowed((old) => ({ ...old, notes: event.notes, mayWrite: event.allowed }));
         case "asked":
           return setFollowed((old) => ({ ...old, asked: event.asked }));
+        case "page":
+          return pages.current.forEach((tell) => tell(event));
         case "work":
           return router.refresh();
       }
     };
-    const there = (line: boolean) => setFollowed((old) => (old.there === line ? old : { ...old, there: line }));
+    const there = (line: boolean) => {
+      setFollowed((old) => (old.there === line ? old : { ...old, there: line }));
+      // What was written while the line was lost is to be read.
+      if (line) pages.current.forEach((tell) => tell({ kind: "page", step: null, by: null, change: null }));
+    };
     const stop = openEvents(address, { heard, there });
     return () => {
       clearTimeout(fading);
@@ -83,5 +96,9 @@ export function useLesson(address: string): { followed: Followed; setAsked: (ask
     };
   }, [address, router]);
   const setAsked = useCallback((asked: boolean) => setFollowed((old) => ({ ...old, asked })), []);
-  return { followed, setAsked };
+  const onPage = useCallback((tell: (event: PageEvent) => void) => {
+    const all = pages.current.add(tell);
+    return () => void all.delete(tell);
+  }, []);
+  return { followed, setAsked, onPage };
 }

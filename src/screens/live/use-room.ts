@@ -15,13 +15,15 @@ export interface Room {
   notes: readonly StepNote[];
   /** What is to be added to this device's clock for the server's. Milliseconds. */
   ahead: number;
+  /** How often something was written on pages that groups share. */
+  written: number;
   /** False: the line is lost; it is tried again by itself, and then the whole room is read anew. */
   there: boolean;
 }
 
 /** The room as a teacher sees it: as it was read, and what has happened since. */
 export function useRoom(assignment: number, start: { room: readonly Seated[]; lesson: WatchedLesson | null }) {
-  const [state, setState] = useState<Room>({ ...start, notes: [], ahead: 0, there: true });
+  const [state, setState] = useState<Room>({ ...start, notes: [], ahead: 0, written: 0, there: true });
   useEffect(() => {
     const there = (line: boolean) => setState((old) => (old.there === line ? old : { ...old, there: line }));
     const heard = (data: string) => {
@@ -29,6 +31,7 @@ export function useRoom(assignment: number, start: { room: readonly Seated[]; le
       setState((old) => {
         if (event.kind === "room")
           return { ...old, room: event.room, ahead: steadily(old.ahead, event.now - Date.now()) };
+        if (event.kind === "page") return { ...old, written: old.written + 1 };
         if (event.kind === "notes") return { ...old, notes: event.notes };
         if (event.kind === "lesson") {
           // What an act of hers brought back already may be newer than what was on its way.

@@ -31,7 +31,9 @@ import { PenLayer } from "../live/pen-layer";
 import { StepNotes } from "../live/step-notes";
 import { QuickCard } from "../live/quick-card";
 import { WorkSign } from "../live/work-sign";
+import { MadeTogether, TogetherSign, undoTogether } from "./together-parts";
 import { useLimits } from "./use-limits";
+import { useTogether } from "./use-together";
 import { useTranslations } from "use-intl";
 
 const keptSigns = {
@@ -140,10 +142,16 @@ export function StudentWorkScreen({
           ? 0
           : Math.max(0, firstOpen),
   );
-  const { followed, at, held, upTo, askForHelp, sayQuick, sayNote, filmPlace } = useFollowing({
+  const { followed, at, held, upTo, askForHelp, sayQuick, sayNote, filmPlace, onPage } = useFollowing({
     ...{ assignment: task.assignment, steps, readOnly, own: ownAt, onMoved: setAt },
   });
   const step = steps[at];
+  const { together, past } = useTogether({
+    ...{ assignment: task.assignment, student, step, onPage, lesson: readOnly ? null : followed.lesson },
+    ...{ before: data.sharedPages, values: answers.values },
+  });
+  /** Held still, or not there yet: then nothing of it is written. */
+  const still = together !== null && !together.page?.open;
 
   const go = (to: number) => {
     if (held || to > upTo) return;
@@ -200,7 +208,7 @@ export function StudentWorkScreen({
   const why = whyOf(answers.state);
   const told = (question: Question): Question =>
     feedback[question.id] ? { ...question, feedback: feedback[question.id] } : question;
-  const shown: Step | undefined = step && withQuestions(limits.opened(step), told);
+  const shown: Step | undefined = together?.step ?? (step && withQuestions(limits.opened(step), told));
   return (
     <>
       {followed.lesson && <Curtain lesson={followed.lesson} name={name} />}
@@ -227,8 +235,13 @@ export function StudentWorkScreen({
         )}
         <div ref={top} tabIndex={-1} className="outline-none">
           {shown ? (
-            <div ref={sheet} className="relative rounded-card border border-line bg-card p-5 sm:p-7">
+            <div
+              ref={sheet}
+              className="relative rounded-card border border-line bg-card p-5 sm:p-7"
+              onKeyDown={together?.page ? undoTogether(together.page) : undefined}
+            >
               <WorkSign step={shown} lesson={followed.lesson} student={student} />
+              {together && <TogetherSign together={together} />}
               <WorkPlaceProvider value={workPlace}>
                 <FilmPlaceProvider value={filmPlace}>
                   <GlossaryProvider vocabulary={document.vocabulary} languages={languages}>
@@ -236,32 +249,38 @@ export function StudentWorkScreen({
                       key={shown.id}
                       step={shown}
                       languages={languages}
-                      values={answers.values}
-                      marks={marks}
+                      values={together?.values ?? answers.values}
+                      marks={together ? {} : marks}
                       onChange={(question, value) => {
+                        if (together?.has(question)) return together.page?.write(question, value);
                         answers.answer(question.id, value);
                         setMarks((old) => ({ ...old, [question.id]: undefined }));
                       }}
-                      mayCheck={readOnly ? undefined : (question) => data.mayCheck.includes(question.id)}
+                      mayCheck={readOnly || together ? undefined : (question) => data.mayCheck.includes(question.id)}
                       onCheck={readOnly ? undefined : (question) => void check(question)}
                       checking={checking}
-                      readOnly={readOnly}
-                      reopened={(question) => reopened.includes(question.id)}
+                      readOnly={readOnly || still}
+                      reopened={(question) =>
+                        reopened.includes(question.id) ||
+                        (together?.page != null && !readOnly && !together.has(question))
+                      }
                       below={
-                        data.review &&
-                        ((question) =>
-                          (isPiece(question.type) || data.review!.pieces[question.id]) && (
-                            <PieceStrip
-                              assignment={task.assignment}
-                              teacher={task.teacher}
-                              question={question}
-                              value={answers.values[question.id]}
-                              languages={languages}
-                              review={data.review!}
-                              mayChange={!readOnly || reopened.includes(question.id)}
-                              flush={async () => (await answers.flush()) === "kept"}
-                            />
-                          ))
+                        together
+                          ? null
+                          : data.review &&
+                            ((question) =>
+                              (isPiece(question.type) || data.review!.pieces[question.id]) && (
+                                <PieceStrip
+                                  assignment={task.assignment}
+                                  teacher={task.teacher}
+                                  question={question}
+                                  value={answers.values[question.id]}
+                                  languages={languages}
+                                  review={data.review!}
+                                  mayChange={!readOnly || reopened.includes(question.id)}
+                                  flush={async () => (await answers.flush()) === "kept"}
+                                />
+                              ))
                       }
                       limits={readOnly ? undefined : limits.forSteps}
                     />
@@ -282,6 +301,7 @@ export function StudentWorkScreen({
           ) : (
             <BeforeHandIn {...{ steps, languages, answered }} busy={handing} onGo={go} onHandIn={hand} />
           )}
+          {shown && past && <MadeTogether step={shown} page={past} languages={languages} />}
           <ShownAnswers followed={followed} />
           {shown && (
             <StepNotes

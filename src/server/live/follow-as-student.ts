@@ -6,6 +6,7 @@ import type { SendEvent } from "../web/live-stream";
 import { noticeIn, watch } from "../web/watch";
 import { follow } from "./follow";
 import type { FollowEvent } from "./lesson-view";
+import type { PageNotice } from "./shared-page";
 import { screenIsThere } from "./screens";
 
 /** Follows as one student, who is there as long as her screen is. One who comes late is where the class is. */
@@ -34,9 +35,14 @@ export async function followAsStudent(
     if (asked !== undefined && students.includes(student)) tell({ kind: "asked", asked });
   };
   const readAsked = async () => tell({ kind: "asked", asked: await hasAsked(db, assignment, student) });
+  const sharedWith = (payload: string) => {
+    const { members, step, student: by, change } = noticeIn(payload) as PageNotice;
+    if (members?.includes(student) ?? true) tell({ kind: "page", step, by, change });
+  };
   const stops = await Promise.all([
     watch(db, "note", assignment, (payload) => ofHers(payload) && again(tellNotes)(), again(tellNotes)),
     watch(db, "place", assignment, helped, again(readAsked)),
+    watch(db, "page", assignment, sharedWith, () => tell({ kind: "page", step: null, by: null, change: null })),
     watch(
       db,
       "work",

@@ -31,7 +31,9 @@ const [aisha, bo] = [
   () => ({ student: world.students[0]!, name: "Aisha" }),
   () => ({ student: world.students[1]!, name: "Bo" }),
 ];
-const pairs = (): LiveWork => ({ mode: "pairs", groups: [[aisha(), bo()]], onBoard: false });
+const pairs = (): LiveWork => ({
+  ...{ mode: "pairs", groups: [[aisha(), bo()]], onBoard: false, shared: false, frozen: false },
+});
 
 test("what groups are made from: everybody of the class, who is kept apart, groups that were saved", async () => {
   const assignment = await led();

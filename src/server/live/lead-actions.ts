@@ -17,6 +17,7 @@ import { lastResultsOf } from "../classes/last-results";
 import { newJoinCode } from "../classes/new-join-code";
 import { changePlaces, giveWork } from "../plan/move-work";
 import { nextLesson } from "./next-lesson";
+import { putPageBack as putBack } from "./shared-page";
 import { act, ActionError, notThere } from "../web/act";
 
 const Id = z.number().int().positive();
@@ -138,6 +139,17 @@ export const goOnNextLesson = act(
     const next = await nextLesson(db, (await assignmentById(db, assignment))!, now, visitor.zone);
     if (!next) throw new ActionError("No lesson of this class is left in the calendar. The work stays as it is.");
     return { event: await changePlaces(db, visitor.id, now, "moved work to the next lesson", [next.place]) };
+  },
+);
+
+/** Puts a page that a group shares back to before one of its changes. */
+export const putPageBack = act(
+  "lead a lesson",
+  z.object({ assignment: Id, page: Id, before: Id }),
+  (input) => ({ assignment: input.assignment }),
+  async ({ db, now }, input) => {
+    if (!(await putBack(db, { ...input, now }))) throw new ActionError(notThere);
+    return {};
   },
 );
 

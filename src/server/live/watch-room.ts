@@ -14,6 +14,8 @@ export type WatchEvent =
   | { kind: "room"; room: Seated[]; now: number }
   | { kind: "lesson"; lesson: WatchedLesson | null; now: number }
   | { kind: "notes"; notes: StepNote[] }
+  /** Something was written on a page that a group shares. */
+  | { kind: "page" }
   | RoomEvent;
 
 export interface WatchedLesson {
@@ -46,6 +48,7 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
   const notes = () => void readNotes().catch(problem);
   const room = () => void readRoom().catch(problem);
   const lesson = () => void readLesson().catch(problem);
+  const page = () => tell({ kind: "page" });
   const stillWatched = async () => {
     // Those who were let go meanwhile follow again.
     if (await watchLesson(db, assignment, new Date())) await announceLesson(db, assignment);
@@ -60,6 +63,7 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
     watch(db, "place", assignment, event("place"), room),
     watch(db, "note", assignment, notes, notes),
     watch(db, "work", assignment, room, room),
+    watch(db, "page", assignment, page, page),
     watch(
       db,
       "lesson",

@@ -25,6 +25,7 @@ import {
   type Attempt,
   type Task,
 } from "@/data/student/work";
+import { pagesSharedBy } from "@/data/live/shared-pages";
 import { mineOf } from "@/data/student/mine";
 import { fromBefore, seenByCode } from "./by-code";
 import { ownReview, type OwnReview } from "../review/own-review";
@@ -38,8 +39,8 @@ export async function taskDocument(
   return withWork(partOf((await readRevision(db, task.revision))!.document, task.steps), task.stepWork);
 }
 
-/** How what a student chooses from is named to her: see core/resource/disguise.ts. */
-export async function disguiseFor(db: Queryable, recipient: number): Promise<Disguise> {
+/** How what a student, or those who share a page, choose from is named to them: see core/question/disguise.ts. */
+export async function disguiseFor(db: Queryable, recipient: number | `page ${string}`): Promise<Disguise> {
   const key = await installationKey(db, "disguise");
   return disguise((question, list, id) =>
     createHmac("sha256", key).update(`${recipient} ${question} ${list} ${id}`).digest("hex").slice(0, 12),
@@ -65,6 +66,8 @@ export interface StudentWorkData {
   triesLeft: boolean;
   /** What is looked at or shown of it; null where nothing is. */
   review: OwnReview | null;
+  /** Steps of which she has shared a page with others in the last lesson. */
+  sharedPages: string[];
   /** Whether she has chosen it as hers to keep. */
   mine: boolean;
   /** Handed in and put away: it stays between the child and the teacher. */
@@ -169,6 +172,7 @@ export async function studentWork(
       .map((question) => question.id),
     review: hidden ? null : await ownReview(db, task, now),
     putAway,
+    sharedPages: putAway ? [] : await pagesSharedBy(db, assignment, visitor.id),
     mine: (await mineOf(db, visitor.id)).includes(task.assignment),
     triesLeft: open && (task.tries === null || attempts.length < task.tries),
   };

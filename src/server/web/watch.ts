@@ -1,7 +1,7 @@
 import type { Db } from "@/data/engine/db";
 
 /** What is told of, and by which number: "work 12" and "answers 12" are both of assignment 12. */
-export type Channel = "work" | "answers" | "lesson" | "place" | "note" | "class" | "pocket";
+export type Channel = "work" | "answers" | "lesson" | "place" | "note" | "class" | "pocket" | "page";
 
 interface Watcher {
   heard: (payload: string) => void;

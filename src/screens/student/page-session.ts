@@ -1,0 +1,143 @@
+"use client";
+import { fromBase64, toBase64 } from "lib0/buffer";
+import * as Y from "yjs";
+import type { Question, ResponseValue } from "@/core/question/question";
+import { readResponse } from "@/core/question/read-response";
+import { sharedValue, writeShared } from "@/core/together/shared-page";
+import type { OpenedPage } from "@/server/live/shared-page";
+
+/** What is typed goes out together after so long: the others see it well within half a second. */
+const SEND_MS = 150;
+const AGAIN_MS = 2_000;
+
+/**
+ * One page that this screen shares with others: as the server has it and what was done here, sent as soon as it can be. Imported
+ * only when a page is shared, because of the library.
+ */
+export class PageSession {
+  private page = new Y.Doc();
+  private undoing!: Y.UndoManager;
+  private waiting: Uint8Array[] = [];
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private sending = false;
+  private stopped = false;
+  /** False until the page was read, when it is held still, and when it is over. */
+  open = false;
+  /** What is answered on it; null: it was not read yet, or there is none. */
+  questions: readonly Question[] | null = null;
+
+  constructor(private readonly of: { assignment: number; step: string; changed: () => void }) {
+    this.begin();
+    void this.sync();
+    window.addEventListener("pagehide", this.leaving);
+  }
+
+  private get address(): string {
+    return `/student/${this.of.assignment}/together`;
+  }
+
+  private begin(): void {
+    this.page = new Y.Doc();
+    this.undoing = new Y.UndoManager(this.page, { trackedOrigins: new Set([this]), captureTimeout: 800 });
+    this.page.on("update", (update: Uint8Array, _origin: unknown, _page: unknown, { local }: Y.Transaction) => {
+      if (local) {
+        this.waiting.push(update);
+        this.sendSoon(SEND_MS);
+      }
+      this.of.changed();
+    });
+  }
+
+  /** What stands on the page, by question; what is not of a question's shape is not there. */
+  values(): Record<string, ResponseValue | undefined> {
+    return Object.fromEntries(
+      (this.questions ?? []).map((question) => [question.id, readResponse(question, sharedValue(this.page, question))]),
+    );
+  }
+
+  write(question: Question, value: ResponseValue): void {
+    if (this.open) writeShared(this.page, question, value, this);
+  }
+
+  /** Takes back what was done last on this screen, and leaves what the others did. */
+  undo(): void {
+    if (this.open) this.undoing.undo();
+  }
+
+  redo(): void {
+    if (this.open) this.undoing.redo();
+  }
+
+  /** A change of somebody else's; null: there is something new to be read. */
+  heard(change: string | null): void {
+    if (change === null) return void this.sync();
+    Y.applyUpdate(this.page, fromBase64(change), "server");
+  }
+
+  /** Reads the page as the server has it. What was done here and is not there yet is on its way. */
+  async sync(): Promise<void> {
+    try {
+      const response = await fetch(`${this.address}?step=${encodeURIComponent(this.of.step)}`);
+      if (this.stopped) return;
+      const found = response.ok ? ((await response.json()) as OpenedPage | null) : null;
+      this.questions = found?.questions ?? null;
+      if (found) {
+        this.open = found.open;
+        Y.applyUpdate(this.page, fromBase64(found.state), "server");
+      }
+      this.of.changed();
+    } catch {
+      // Without a network what is here stays here; the line that comes back says that there is something to read.
+    }
+  }
+
+  private sendSoon(after: number): void {
+    if (this.sending || this.stopped) return;
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.send(), after);
+  }
+
+  private request(keepalive: boolean): Promise<Response> {
+    const change = toBase64(Y.mergeUpdates(this.waiting));
+    return fetch(this.address, {
+      method: "POST",
+      keepalive,
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ step: this.of.step, change }),
+    });
+  }
+
+  private async send(): Promise<void> {
+    if (this.waiting.length === 0) return;
+    const sent = this.waiting.length;
+    this.sending = true;
+    const response = await this.request(false).catch(() => null);
+    this.sending = false;
+    if (response?.ok) this.waiting = this.waiting.slice(sent);
+    else if (response && response.status < 500) return this.refused();
+    if (this.waiting.length > 0) this.sendSoon(response ? SEND_MS : AGAIN_MS);
+  }
+
+  /** It was held still a moment ago, or is over: the page is shown as it is for everybody else. */
+  private refused(): void {
+    this.waiting = [];
+    if (this.stopped) return;
+    this.open = false;
+    this.undoing.destroy();
+    this.begin();
+    void this.sync();
+  }
+
+  private readonly leaving = (): void => {
+    if (this.waiting.length > 0) void this.request(true).catch(() => undefined);
+  };
+
+  stop(): void {
+    this.leaving();
+    this.stopped = true;
+    clearTimeout(this.timer);
+    window.removeEventListener("pagehide", this.leaving);
+    this.undoing.destroy();
+    this.page.destroy();
+  }
+}
