@@ -13,9 +13,7 @@ function written(...said: [student: number, text: string, minute: number][]): Pa
     const page = devices.get(student) ?? new Y.Doc();
     devices.set(student, page);
     for (const { change } of all) Y.applyUpdate(page, change);
-    page.once("update", (change: Uint8Array) =>
-      all.push({ id: all.length + 1, student, at: minute * 60_000, change }),
-    );
+    page.once("update", (change: Uint8Array) => all.push({ id: all.length + 1, student, at: minute * 60_000, change }));
     writeShared(page, question, text);
   }
   return all;
@@ -50,7 +48,7 @@ test("a device belongs to the child who first wrote with it", () => {
 
 test("lines drawn and cards placed are counted apart from letters", () => {
   const page = new Y.Doc();
-  let change = new Uint8Array();
+  let change: Uint8Array = new Uint8Array();
   page.once("update", (update: Uint8Array) => (change = update));
   writeShared(page, { id: "q2", type: "groups" }, [
     ["gull", "bird"],

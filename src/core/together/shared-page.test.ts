@@ -60,7 +60,8 @@ test("two cards placed at one moment are both placed; one card moved twice stand
   meet();
   const placed = sharedValue(one, asked("groups")) as [string, string][];
   expect(placed.map(([card]) => card).sort()).toEqual(["gull", "seal"]);
-  const moved = (card: string, to: string) => placed.map(([name, at]) => [name, name === card ? to : at] as [string, string]);
+  const moved = (card: string, to: string) =>
+    placed.map(([name, at]) => [name, name === card ? to : at] as [string, string]);
   writeShared(one, asked("groups"), moved("gull", "fish"));
   writeShared(other, asked("groups"), moved("gull", "mammal"));
   meet();
@@ -72,19 +73,23 @@ test("two cards placed at one moment are both placed; one card moved twice stand
 test("devices that meet in any order show the same, and an order keeps every card once", () => {
   const shuffled = fc.shuffledSubarray(["a", "b", "c", "d", "e"], { minLength: 5 });
   fc.assert(
-    fc.property(shuffled, fc.array(fc.tuple(fc.boolean(), shuffled, fc.boolean()), { maxLength: 12 }), (begun, moves) => {
-      const { one, other, meet } = two();
-      writeShared(one, asked("order"), begun);
-      meet();
-      for (const [first, order, met] of moves) {
-        writeShared(first ? one : other, asked("order"), order);
-        if (met) meet();
-      }
-      meet();
-      const shown = sharedValue(one, asked("order")) as string[];
-      expect(shown).toEqual(sharedValue(other, asked("order")));
-      expect([...shown].sort()).toEqual(["a", "b", "c", "d", "e"]);
-    }),
+    fc.property(
+      shuffled,
+      fc.array(fc.tuple(fc.boolean(), shuffled, fc.boolean()), { maxLength: 12 }),
+      (begun, moves) => {
+        const { one, other, meet } = two();
+        writeShared(one, asked("order"), begun);
+        meet();
+        for (const [first, order, met] of moves) {
+          writeShared(first ? one : other, asked("order"), order);
+          if (met) meet();
+        }
+        meet();
+        const shown = sharedValue(one, asked("order")) as string[];
+        expect(shown).toEqual(sharedValue(other, asked("order")));
+        expect([...shown].sort()).toEqual(["a", "b", "c", "d", "e"]);
+      },
+    ),
   );
 });
 

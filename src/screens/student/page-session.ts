@@ -26,7 +26,14 @@ export class PageSession {
   /** What is answered on it; null: it was not read yet, or there is none. */
   questions: readonly Question[] | null = null;
 
-  constructor(private readonly of: { assignment: number; step: string; changed: () => void }) {
+  constructor(
+    private readonly of: {
+      assignment: number;
+      step: string;
+      /** `here`: by this screen itself. */
+      changed: (here: boolean) => void;
+    },
+  ) {
     this.begin();
     void this.sync();
     window.addEventListener("pagehide", this.leaving);
@@ -44,7 +51,7 @@ export class PageSession {
         this.waiting.push(update);
         this.sendSoon(SEND_MS);
       }
-      this.of.changed();
+      this.of.changed(local);
     });
   }
 
@@ -85,7 +92,7 @@ export class PageSession {
         this.open = found.open;
         Y.applyUpdate(this.page, fromBase64(found.state), "server");
       }
-      this.of.changed();
+      this.of.changed(false);
     } catch {
       // Without a network what is here stays here; the line that comes back says that there is something to read.
     }

@@ -1,5 +1,6 @@
 "use client";
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 import type { Question, ResponseValue } from "@/core/question/question";
 import { caretAfter } from "@/core/together/caret";
 import type { PageEvent } from "../live/use-lesson";
@@ -59,6 +60,8 @@ export function useSharedPage(of: {
           ...{ start: field.selectionStart ?? 0, end: field.selectionEnd ?? 0 },
         };
       session.current.heard(event.change);
+      // What was heard is on the screen by now; a letter typed next moves the caret by itself.
+      caret.current = null;
       if (event.by === null || event.by === student) return;
       clearTimeout(fading);
       setWriting(event.by);
@@ -70,9 +73,13 @@ export function useSharedPage(of: {
       const begun = new loaded.PageSession({
         assignment,
         step,
-        changed: () => {
+        changed: (here) => {
           const { questions, open } = begun;
-          if (!ended) setShown(questions && { questions, open, values: begun.values() });
+          if (ended) return;
+          const show = () => setShown(questions && { questions, open, values: begun.values() });
+          // Others' words are in the field before the next letter is typed into it, or that letter would take them out again.
+          if (here) show();
+          else flushSync(show);
         },
       });
       session.current = begun;
