@@ -4,6 +4,8 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import http from "node:http";
 import os from "node:os";
 import path from "node:path";
+import { fromBase64, toBase64 } from "lib0/buffer";
+import * as Y from "yjs";
 import { addAssignment } from "@/data/assign/assignments";
 import { migrate } from "@/data/engine/migrate";
 import { EmbeddedDb } from "@/data/engine/pglite";
@@ -202,6 +204,53 @@ const residentMegabytes = (pid: number) => {
   return found ? Math.round(Number(found[1]) / 1024) : 0;
 };
 
+const TOGETHER = 6;
+
+/** Six of a class type on one page, a letter or two at a time as their screens send them; from the typing to the last of the others. */
+async function typeTogether(
+  { assignment, teacher, students }: Led,
+  until: number,
+  reached: number[],
+): Promise<boolean> {
+  const group = students.slice(0, TOGETHER);
+  const step = "step-0";
+  const work = {
+    ...{ mode: "groups", onBoard: false, shared: true, frozen: false },
+    groups: [group.map(({ id }) => ({ student: id, name: `Child ${id}` }))],
+  };
+  await send(teacher, `/lead/${assignment}/command`, { do: "work", step, work });
+  const sent = new Map<string, { at: number; left: number }>();
+  const screens = group.map(({ token, id }) => {
+    const page = new Y.Doc();
+    const heard = listen(token, `/student/${assignment}/live`, (event) => {
+      if (event.kind !== "page" || typeof event.change !== "string") return;
+      Y.applyUpdate(page, fromBase64(event.change), "server");
+      const one = sent.get(event.change);
+      if (!one || event.by === id) return;
+      one.left -= 1;
+      if (one.left === 0) reached.push(performance.now() - one.at);
+    });
+    return { token, id, page, heard };
+  });
+  await Promise.all(screens.map(({ heard }) => heard));
+  await Promise.all(
+    screens.map(async ({ token, id, page }) => {
+      page.on("update", (update: Uint8Array, origin: unknown) => {
+        if (origin === "server") return;
+        const change = toBase64(update);
+        sent.set(change, { at: performance.now(), left: TOGETHER - 1 });
+        void send(token, `/student/${assignment}/together`, { step, change });
+      });
+      while (performance.now() < until) {
+        await wait(150 + Math.random() * 250);
+        page.getText("text question-0 ").insert(0, String.fromCharCode(97 + (id % 26)));
+      }
+    }),
+  );
+  await wait(1500);
+  return new Set(screens.map(({ page }) => page.getText("text question-0 ").toString())).size === 1;
+}
+
 async function measure(students: number): Promise<Record<string, string | number>[]> {
   const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-live-"));
   const lessons = await seed(folder, students);
@@ -274,7 +323,11 @@ async function measure(students: number): Promise<Record<string, string | number
         await press(led, nth);
       }
     };
-    await Promise.all(lessons.flatMap((led) => [teach(led), ...led.students.map((one) => child(led, one))]));
+    const typed: number[] = [];
+    const [same] = await Promise.all([
+      typeTogether(lessons[0]!, until, typed),
+      ...lessons.flatMap((led) => [teach(led), ...led.students.map((one) => child(led, one))]),
+    ]);
     await wait(1500);
     const memory = residentMegabytes(server.pid!);
     server.kill("SIGKILL");
@@ -292,6 +345,8 @@ async function measure(students: number): Promise<Record<string, string | number
       { case: name("from the press to the last screen"), p95_ms: percentile(toScreens, 95), wanted_ms: 250 },
       { case: name("from an answer to the teacher's table"), p95_ms: percentile(toTable, 95), wanted_ms: 300 },
       { case: name("an answer, until it is acknowledged"), p95_ms: percentile(answered, 95), wanted_ms: 300 },
+      { case: name("six on one page, from typing to the last screen"), p95_ms: percentile(typed, 95), wanted_ms: 500 },
+      { case: name("six screens that show the same in the end"), value: same ? 6 : 0, wanted: 6 },
       {
         case: name("answers a second"),
         value: Math.round(answered.length / SECONDS),

@@ -192,7 +192,7 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
           it was, or split the class into groups at any moment. Press the button once more to begin.
         </Notice>
       )}
-      <div className="flex flex-wrap items-center gap-2">
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         {mode !== "alone" && (
           <label className="flex items-center gap-2">
             <Checkbox
