@@ -65,6 +65,7 @@ const config = [
       "reports/**",
       "playwright-report/**",
       "worker/built/**",
+      "public/student-worker.js",
     ],
   },
   ...next,

@@ -15,6 +15,7 @@ export default defineConfig({
   reporter: [["list"]],
   use: {
     viewport: { width: 1280, height: 800 },
+    serviceWorkers: "block",
     locale: "en-GB",
     timezoneId: "Europe/London",
     // A press that nothing answers is told after half a minute, not when the whole walk's time is up.

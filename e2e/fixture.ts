@@ -27,6 +27,8 @@ function watch(page: Page, expected: RegExp[]): string[] {
 interface Device {
   phone?: boolean;
   tablet?: boolean;
+  /** What is kept for times without a network is kept: elsewhere it would stand between a test and the server. */
+  keeps?: boolean;
 }
 
 interface Fixtures {
@@ -84,12 +86,13 @@ export const test = base.extend<Fixtures & { trouble: { patterns: RegExp[]; seen
   },
 });
 
-const newContext = (browser: Browser, { phone, tablet }: Device) =>
-  browser.newContext(
-    phone
+const newContext = (browser: Browser, { phone, tablet, keeps }: Device) =>
+  browser.newContext({
+    serviceWorkers: keeps ? "allow" : "block",
+    ...(phone
       ? { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true }
-      : { viewport: { width: 1280, height: 800 }, ...(tablet && { hasTouch: true }) },
-  );
+      : { viewport: { width: 1280, height: 800 }, ...(tablet && { hasTouch: true }) }),
+  });
 
 export { expect };
 

@@ -35,7 +35,7 @@ const steps = [
   ["unused code", bin("knip"), []],
   ["units", process.execPath, [...jestFlags, "--silent=false"]],
   ["units on PostgreSQL", onPostgres],
-  ["readers", process.execPath, [path.join(root, "scripts/build-readers.mjs")]],
+  ["readers", process.execPath, [path.join(root, "scripts/build-parts.mjs")]],
   ["build", bin("next"), ["build"]],
   ["browser", bin("playwright"), ["test"]],
 ];

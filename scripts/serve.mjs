@@ -68,13 +68,13 @@ if (!(await portIsFree()))
   );
 installPackages();
 const { isBuilt, nextProgram, tsxProgram } = await import("./built.mjs");
-const { buildReaders } = await import("./build-readers.mjs");
+const { buildParts } = await import("./build-parts.mjs");
 
 const ready = path.join(folder, "demo-is-ready");
 const work = [];
 if (!isBuilt()) {
   console.log("Building (a minute or so, once) …");
-  work.push(buildReaders(), run("Building", nextProgram, ["build"]));
+  work.push(buildParts(), run("Building", nextProgram, ["build"]));
 }
 if (demo && (!existsSync(ready) || process.env.DATABASE_URL)) {
   console.log("Making the demo's school, lessons and a fortnight of work …");

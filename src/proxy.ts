@@ -14,6 +14,7 @@ function policy(nonce: string): string {
     "media-src 'self' blob:",
     "font-src 'self'",
     "connect-src 'self'",
+    "worker-src 'self'",
     "frame-ancestors 'none'",
     "form-action 'self'",
     "base-uri 'none'",

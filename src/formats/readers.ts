@@ -1,4 +1,4 @@
-// Runs in a worker thread (server/web/read-file.ts starts it): one file in, one answer out. Bundled by scripts/build-readers.mjs.
+// Runs in a worker thread (server/web/read-file.ts starts it): one file in, one answer out. Bundled by scripts/build-parts.mjs.
 import { parentPort, workerData } from "node:worker_threads";
 import { CaptionsError, readCaptions } from "@/core/media/captions";
 import { readPeople } from "@/core/people/read-people";

@@ -2,13 +2,13 @@
 import { mkdirSync, readdirSync, readFileSync, statSync, writeFileSync, existsSync } from "node:fs";
 import path from "node:path";
 import { Worker } from "node:worker_threads";
-import { buildReaders } from "../../../scripts/build-readers.mjs";
+import { buildParts } from "../../../scripts/build-parts.mjs";
 
 const root = path.resolve(import.meta.dirname, "../../..");
 export const templateFile = path.join(root, ".data", "test-template.tar.gz");
 
 export default async function prepare() {
-  await buildReaders();
+  await buildParts();
   const migrations = path.join(root, "migrations");
   const files = readdirSync(migrations).sort();
   const newest = Math.max(...files.map((name) => statSync(path.join(migrations, name)).mtimeMs));

@@ -1,15 +1,21 @@
 import { postFile, type OnShare } from "./post-file";
+import { keepFile } from "../offline/kept-files";
 import { largest, tooLarge, type MediaKind } from "@/core/media/sniff";
 
 /** `offline`: there was no network; the file itself is all right and can be sent again. */
 export type Sent = { media: string } | { problem: string; offline?: true };
 
-/** Stores a file and returns its reference, or what was wrong with it. `to`: where a student's answers go; else the teacher's own. */
+/**
+ * Stores a file and returns its reference, or what was wrong with it. `to`: where a student's answers go; else the teacher's own.
+ * Without a network a student's file waits on the device and is sent before the answer that names it.
+ */
 export async function sendFile(file: Blob, kind: MediaKind, to = "/media", onShare?: OnShare): Promise<Sent> {
   if (file.size > largest[kind]) return { problem: tooLarge(kind) };
   try {
     return await postFile<Sent>(`${to}?kind=${kind}`, file, onShare);
   } catch {
+    const kept = to.startsWith("/student/") ? await keepFile(file, kind, to) : null;
+    if (kept) return { media: kept };
     return { problem: "No connection: the file was not sent. Nothing was changed.", offline: true };
   }
 }

@@ -133,6 +133,7 @@ const chapters: { title: string; text: string[] }[] = [
     title: "Students come in",
     text: [
       "With the code on the board and their name, or with their name and three pictures, or with their name and two words. “Read to me” reads everything on the step: in your own voice where you spoke it, else in the device’s. Answers are kept as they are given, on the device and on the server. A closed lid or a lost network loses nothing.",
+      "What is to be done now is kept on the child’s device, so that it opens without a network for the rest of the day: text, pictures, sounds and films. Photographs and recordings wait on the device too, and “Hand it in” is remembered and done when the network is back. This needs an address that begins with https, or localhost. On a shared tablet, “Go out” removes what was kept, and what is kept opens only until the browser is closed. If a device is nearly full, the child is told.",
       "Work that closes takes no more answers. What a device without a network sends later is kept aside: Results shows it, and it counts only if the teacher says so. Of two devices, the answer written last counts.",
     ],
   },

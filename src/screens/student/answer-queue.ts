@@ -1,5 +1,6 @@
 import { storable } from "@/core/storable";
 import type { ResponseValue } from "@/core/question/question";
+import { sendKeptFiles } from "../offline/kept-files";
 
 /** A try of one student at one piece of work, on this device. */
 export interface AnswerPlace {
@@ -60,6 +61,8 @@ const refusedBecause: Record<number, SendState> = { 401: "signed out", 403: "sig
 export class AnswerQueue {
   private waiting: WaitingAnswer[];
   private sending: Promise<Sent> | null = null;
+  /** False: this device has no room for what waits. */
+  remembered = true;
   /** By question, the keys of the answers that were on their way before, the latest last. */
   private readonly gone = new Map<string, string[]>();
 
@@ -80,8 +83,10 @@ export class AnswerQueue {
     try {
       if (this.waiting.length > 0) localStorage.setItem(nameOf(this.place), JSON.stringify(this.waiting));
       else localStorage.removeItem(nameOf(this.place));
+      this.remembered = true;
     } catch {
-      // A device without storage still sends; it only cannot remember over a closed lid.
+      // A device without room still sends; it only cannot remember over a closed lid, which is told.
+      this.remembered = false;
     }
   }
 
@@ -130,6 +135,7 @@ export class AnswerQueue {
     }));
     const body = JSON.stringify({ recipient, number, items });
     try {
+      if (!(await sendKeptFiles())) return { state: "waiting", newer: {} };
       const response = await fetch(`/student/${assignment}/responses`, {
         method: "POST",
         headers: { "content-type": "application/json" },

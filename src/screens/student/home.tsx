@@ -6,6 +6,7 @@ import type { ReactNode } from "react";
 import { availability } from "@/core/assign/door";
 import type { Task } from "@/data/student/work";
 import { leave } from "@/screens/acts/sign-in";
+import { forgetKeptPages, KeepOffline } from "../offline/keep-offline";
 import { ScreenLanguageChoice } from "../language/screen-language";
 import { useWhen } from "../language/use-when";
 import { BadgeChoice } from "./badge-choice";
@@ -16,6 +17,9 @@ import { useNotNow } from "./not-now";
 import { Postmark } from "./postmark";
 import { SendWaiting } from "./send-waiting";
 import { useTranslations } from "use-intl";
+
+/** So many pieces of work are kept on the device, the most urgent first: more than a school day has. */
+const MOST_KEPT = 12;
 
 function Section({ title, empty, children }: { title: string; empty?: string; children: ReactNode[] }) {
   if (children.length === 0 && !empty) return null;
@@ -102,7 +106,7 @@ export function StudentHome({
         </span>
         <button
           type="button"
-          onClick={() => void leave({})}
+          onClick={() => void forgetKeptPages().then(() => leave({}))}
           className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-4 whitespace-nowrap"
         >
           <LogOut size={18} aria-hidden /> <span className="max-[24rem]:heard">{t("leave")}</span>
@@ -114,6 +118,10 @@ export function StudentHome({
         </ComfortPanel>
       )}
       <SendWaiting student={student} />
+      <KeepOffline
+        student={student}
+        pages={["/student", ...todo.slice(0, MOST_KEPT).map(({ assignment }) => `/student/${assignment}`)]}
+      />
       {reads && (
         <Link
           href="/student/reading"

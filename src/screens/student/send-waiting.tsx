@@ -1,14 +1,18 @@
 "use client";
 import { CloudOff } from "lucide-react";
 import { useEffect, useState } from "react";
+import { useRouter } from "next/navigation";
+import { handIn } from "@/screens/acts/student";
+import { handedIn, toHandIn } from "../offline/hand-in-later";
 import { AnswerQueue, waitingPlaces } from "./answer-queue";
 import { useTranslations } from "use-intl";
 
 const RETRY_MS = 8_000;
 
-/** Sends what waits on this device from other pieces of work of this student; on every page a student sees. */
+/** Sends what waits on this device from other pieces of work of this student, then hands in what is to be; on every page a student sees. */
 export function SendWaiting({ student, except = null }: { student: number; except?: number | null }) {
   const t = useTranslations("kept");
+  const router = useRouter();
   const [waiting, setWaiting] = useState(0);
   useEffect(() => {
     let left = false;
@@ -24,6 +28,13 @@ export function SendWaiting({ student, except = null }: { student: number; excep
         if (state !== "waiting" && queue.items.length > 0) stopped.add(name);
         if (state === "waiting") count += queue.items.length;
       }
+      for (const assignment of toHandIn(student)) {
+        if (assignment === except || waitingPlaces(student).some((place) => place.assignment === assignment)) continue;
+        const outcome = await handIn({ assignment });
+        // Refused: it was closed, or called back. Her page of it says so.
+        if (outcome.ok || (outcome.code !== "offline" && outcome.code !== "unreachable")) handedIn(student, assignment);
+        if (outcome.ok) router.refresh();
+      }
       if (!left) setWaiting(count);
     };
     void send();
@@ -35,7 +46,7 @@ export function SendWaiting({ student, except = null }: { student: number; excep
       clearInterval(retry);
       window.removeEventListener("online", again);
     };
-  }, [student, except]);
+  }, [student, except, router]);
   if (waiting === 0) return null;
   return (
     <p role="status" className="mt-3 flex items-center gap-2 rounded-card bg-shade px-4 py-3">

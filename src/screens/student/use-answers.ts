@@ -1,6 +1,7 @@
 "use client";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { ResponseValue } from "@/core/question/question";
+import { SEEN } from "../offline/names";
 import { AnswerQueue, type AnswerPlace, type SendState, type Sent } from "./answer-queue";
 
 export type KeepState = SendState | "sending";
@@ -14,6 +15,22 @@ type Values = Record<string, ResponseValue>;
 
 /** What was answered since the application was opened: Back may show a page from before the answers were given. */
 const answeredHere = new Map<string, Values>();
+
+/** The same over a closed lid: a page that is kept on the device is older than what was sent after it was kept. */
+function remember(here: string, values: Values): void {
+  try {
+    localStorage.setItem(SEEN + here, JSON.stringify(values));
+  } catch {
+    // Without room for it the page that is kept is shown as it was kept.
+  }
+}
+function remembered(here: string): Values {
+  try {
+    return JSON.parse(localStorage.getItem(SEEN + here) ?? "{}") as Values;
+  } catch {
+    return {};
+  }
+}
 
 /**
  * A student's answers. Each is kept on the device the moment it is given and sent soon after; it leaves the device's
@@ -39,7 +56,9 @@ export function useAnswers(place: AnswerPlace, start: Values, open: boolean) {
 
   const show = useCallback(
     (shown: Values) => {
-      answeredHere.set(here, { ...answeredHere.get(here), ...shown });
+      const all = { ...answeredHere.get(here), ...shown };
+      answeredHere.set(here, all);
+      if (Object.keys(shown).length > 0) remember(here, { ...remembered(here), ...shown });
       setValues((old) => ({ ...old, ...shown }));
     },
     [here],
@@ -84,7 +103,9 @@ export function useAnswers(place: AnswerPlace, start: Values, open: boolean) {
       const response = await fetch(`/student/${assignment}/responses?recipient=${recipient}&number=${number}`).catch(
         () => null,
       );
-      if (!response?.ok) return;
+      // No network: what this device has seen is newer than a page it has kept.
+      if (!response) return show(remembered(here));
+      if (!response.ok) return;
       const read = (await response.json()) as { values: Values };
       // Something was answered or sent meanwhile: what was read may be from before.
       if (changes.current !== before) continue;
@@ -92,14 +113,17 @@ export function useAnswers(place: AnswerPlace, start: Values, open: boolean) {
       show(Object.fromEntries(Object.entries(read.values).filter(([question]) => !waiting.has(question))));
       return;
     }
-  }, [assignment, recipient, number, queue, show]);
+  }, [assignment, recipient, number, here, queue, show]);
 
   useEffect(() => {
     if (!open) return;
     if (queue.items.length > 0) {
       // What a closed lid left behind: only the device knows it, and only after it has loaded.
       // eslint-disable-next-line react-hooks/set-state-in-effect
-      show(Object.fromEntries(queue.items.map((item) => [item.question, item.value])));
+      show({
+        ...(navigator.onLine ? {} : remembered(here)),
+        ...Object.fromEntries(queue.items.map((item) => [item.question, item.value])),
+      });
       void flush();
     } else void readAgain();
     const again = () => void flush();
@@ -115,7 +139,7 @@ export function useAnswers(place: AnswerPlace, start: Values, open: boolean) {
       // Whoever leaves within the pause has answered all the same.
       if (queue.items.length > 0) void queue.send();
     };
-  }, [open, queue, flush, readAgain, show]);
+  }, [open, here, queue, flush, readAgain, show]);
 
   /** What of a question was answered last on this page: to be checked, and to know whether it is still the same. */
   const current = useCallback((question: string) => latest.current.get(question), []);
@@ -138,5 +162,15 @@ export function useAnswers(place: AnswerPlace, start: Values, open: boolean) {
     },
     [queue],
   );
-  return { values, answer, flush, state, current, ageOf, leave, settleChecked };
+  return {
+    values,
+    answer,
+    flush,
+    state,
+    noRoom: () => queue.items.length > 0 && !queue.remembered,
+    current,
+    ageOf,
+    leave,
+    settleChecked,
+  };
 }

@@ -1,13 +1,12 @@
 "use client";
 import { ArrowLeft, ArrowRight, Check, CloudOff, Hourglass, Loader2 } from "lucide-react";
 import { clsx } from "clsx";
-import { useRouter } from "next/navigation";
-import { useMemo, useRef, useState, useTransition } from "react";
+import { useMemo, useRef, useState } from "react";
 import { questionsOf, titleOf, withQuestions, type Step } from "@/core/resource/document";
 import type { Question } from "@/core/question/question";
 import { isPiece } from "@/core/review/sharing";
 import { isBlankResponse, type Mark } from "@/core/question/mark";
-import { checkAnswer, handIn } from "@/screens/acts/student";
+import { checkAnswer } from "@/screens/acts/student";
 import type { Problem } from "@/server/web/problem";
 import type { StudentWorkData } from "@/server/student/student-work";
 import { WorkPlaceProvider } from "../media/work-place";
@@ -32,6 +31,9 @@ import { StepNotes } from "../live/step-notes";
 import { QuickCard } from "../live/quick-card";
 import { WorkSign } from "../live/work-sign";
 import { MadeTogether, TogetherSign, undoTogether } from "./together-parts";
+import { KeepOffline } from "../offline/keep-offline";
+import { HandsInLater } from "./hands-in-later";
+import { useHandIn } from "./use-hand-in";
 import { useLimits } from "./use-limits";
 import { useTogether } from "./use-together";
 import { useTranslations } from "use-intl";
@@ -55,6 +57,7 @@ const whyNotSent = {
   "not open": "whyNotOpen",
   "kept aside": "whyAside",
 } as const;
+const isFinal = (state: KeepState): boolean => state in whyNotSent;
 const whyOf = (state: KeepState) => (state in whyNotSent ? whyNotSent[state as keyof typeof whyNotSent] : null);
 
 function KeptSign({ state }: { state: KeepState }) {
@@ -103,8 +106,6 @@ export function StudentWorkScreen({
   const [feedback, setFeedback] = useState<Record<string, Question["feedback"]>>({});
   const [checking, setChecking] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [handing, start] = useTransition();
-  const router = useRouter();
   const top = useRef<HTMLDivElement>(null);
   const workPlace = useMemo(
     () => ({ filesTo: `/student/${task.assignment}/file`, remember: `${task.recipient}-${tryNumber}` }),
@@ -120,6 +121,9 @@ export function StudentWorkScreen({
     }),
     [flush, t, problemText],
   );
+  const { hand, handing, later, notYet } = useHandIn({
+    ...{ student, assignment: task.assignment, number: tryNumber, flush, isFinal, onProblem: setProblem },
+  });
   const limits = useLimits(task.assignment, data.limits, onLimit);
 
   /** A question whose time is over asks nothing more. */
@@ -187,16 +191,6 @@ export function StudentWorkScreen({
       setChecking(null);
     }
   };
-  const hand = () =>
-    start(async () => {
-      const sent = await answers.flush();
-      if (sent !== "kept" && whyOf(sent)) return setProblem(null);
-      if (sent !== "kept") return setProblem(t("notSentYet"));
-      const outcome = await handIn({ assignment: task.assignment });
-      if (outcome.ok) router.refresh();
-      else setProblem(problemText(outcome));
-    });
-
   // After handing in, the page is read again with the marks; show the end then.
   const [wasStill, setWasStill] = useState(readOnly);
   if (readOnly !== wasStill) {
@@ -299,7 +293,10 @@ export function StudentWorkScreen({
           ) : readOnly ? (
             <Ending data={data} zone={zone} now={now} onBack={() => go(0)} />
           ) : (
-            <BeforeHandIn {...{ steps, languages, answered }} busy={handing} onGo={go} onHandIn={hand} />
+            <>
+              {later && <HandsInLater onNotYet={notYet} />}
+              <BeforeHandIn {...{ steps, languages, answered }} busy={handing || later} onGo={go} onHandIn={hand} />
+            </>
           )}
           {shown && past && <MadeTogether step={shown} page={past} languages={languages} />}
           <ShownAnswers followed={followed} />
@@ -316,7 +313,13 @@ export function StudentWorkScreen({
               {problem ?? (why && kept(why))}
             </p>
           )}
+          {answers.noRoom() && (
+            <p role="alert" className="mt-3 rounded-card bg-clay-wash px-4 py-3 font-bold text-clay">
+              {kept("noRoom")}
+            </p>
+          )}
           <SendWaiting student={student} except={task.assignment} />
+          <KeepOffline student={student} pages={[`/student/${task.assignment}`]} />
         </div>
         <footer className="fixed inset-x-0 bottom-0 border-t border-line bg-paper">
           <div className="mx-auto flex max-w-3xl items-center gap-3 px-4 py-2.5">
