@@ -91,6 +91,19 @@ export function rightAnswer(question: Question, random: SeededRandom): ResponseV
   }
 }
 
+/** A question that the best understood otherwise than it was meant: how it begins, and what they chose, in English. */
+export interface Misled {
+  question: string;
+  chosen: string;
+}
+
+/** Their answer; undefined: it is another question. */
+export function misledBy(question: Question, misled: Misled | undefined): string | undefined {
+  if (!misled || question.type !== "choice" || !plainText(question.prompt.en).startsWith(misled.question))
+    return undefined;
+  return question.options.find(({ text }) => text.en === misled.chosen)?.id;
+}
+
 /** A mistake a child might make: not nonsense, and not always the same. */
 export function likelyMistake(question: Question, random: SeededRandom): ResponseValue {
   switch (question.type) {

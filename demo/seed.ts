@@ -23,7 +23,7 @@ import { addResponses, beginQuestion, handIn, openAttempt } from "@/data/student
 import { newJoinCode } from "@/server/classes/new-join-code";
 import { publish } from "@/server/adapt/publish";
 import { hashSecret } from "@/server/web/secrets";
-import { likelyMistake, rightAnswer } from "./answers";
+import { likelyMistake, misledBy, rightAnswer, type Misled } from "./answers";
 import { SeededRandom } from "./bulk/random";
 import { addBrowsing } from "./browse";
 import { addCalendar } from "./calendar";
@@ -82,6 +82,8 @@ const Given = z.array(
     stillAt: z.array(z.string()).default([]),
     /** Led as a lesson when it opened, or its lobby is open now. */
     led: z.enum(["then", "lobby"]).optional(),
+    /** A question that the best understood otherwise than it was meant, and what they chose: something for Results to find. */
+    misled: z.object({ question: z.string(), chosen: z.string() }).optional(),
     /** What classmates see and what is looked at first, where it is not plain. */
     sharing: Sharing.partial().optional(),
   }),
@@ -313,6 +315,7 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
         random,
         now,
         ability: abilityOf(recipient.student),
+        misled: plan.misled,
       });
     }
     if (plan.sharing) await addPieces(tx, { assignment, lesson, by: group.lead, sharing: plan.sharing, now });
@@ -334,6 +337,7 @@ async function addTry(
     random: SeededRandom;
     now: Date;
     ability: number;
+    misled: Misled | undefined;
   },
 ): Promise<void> {
   const { random, lesson } = of;
@@ -346,7 +350,9 @@ async function addTry(
     if (of.all && random.next() < 0.04) continue;
     at += (20 + random.next() * 100) * 1000;
     const right = random.next() < of.ability;
-    const value = right ? rightAnswer(question, random) : likelyMistake(question, random);
+    const value =
+      (of.ability > 0.7 ? misledBy(question, of.misled) : undefined) ??
+      (right ? rightAnswer(question, random) : likelyMistake(question, random));
     const response = {
       key: `demo-${nth}`,
       step: step.id,

@@ -1,4 +1,5 @@
-import { formatStuck, quantile, stuckOn, upperFence } from "./stuck";
+import { quantile } from "../results/statistics";
+import { formatStuck, stuckOn, upperFence } from "./stuck";
 
 // Tukey, Exploratory Data Analysis (1977), with quartiles of R's type 7 (Hyndman and Fan 1996): the values of CHECKS.md.
 const minutes = [18, 20, 21, 22, 24, 24, 25, 26, 28, 30, 31, 33, 35, 36, 72];

@@ -1,11 +1,4 @@
-/** The quartiles of a list, by linear interpolation between order statistics (type 7 of Hyndman and Fan 1996, R's default). */
-export function quantile(sorted: readonly number[], share: number): number {
-  const at = (sorted.length - 1) * share;
-  const below = Math.floor(at);
-  const low = sorted[below]!;
-  const high = sorted[Math.min(sorted.length - 1, below + 1)]!;
-  return low + (high - low) * (at - below);
-}
+import { quantile } from "../results/statistics";
 
 /** Fewer say nothing about what is usual. Common practice. */
 export const FEWEST = 5;

@@ -43,6 +43,8 @@ export interface Cell {
   made: ResponseValue | null;
   /** How often it was checked or changed before it was right, or so far. */
   checks: number;
+  /** Seconds until it was answered last, without pauses; null: it was not. */
+  seconds: number | null;
   /** What was answered when its time was over, in words; it counts only where the teacher has said so. */
   late: string;
   lateCounts: boolean;
@@ -99,8 +101,24 @@ export function minutesWorked(work: Pick<Try, "responses" | "startedAt">): numbe
   return Math.round(sum * 10) / 10;
 }
 
+/**
+ * Seconds spent on each question: from what was answered before it until its own answer, every time it was gone back to. Pauses of
+ * more than 5 minutes count as nothing.
+ */
+export function secondsOn(work: Pick<Try, "responses" | "startedAt">): Map<string, number> {
+  const seconds = new Map<string, number>();
+  let before = work.startedAt.getTime();
+  for (const { question, at } of [...work.responses].sort((one, other) => one.at.getTime() - other.at.getTime())) {
+    const gap = (at.getTime() - before) / 1000;
+    before = at.getTime();
+    if (gap >= 0 && gap <= LONGEST_PAUSE_MINUTES * 60) seconds.set(question, (seconds.get(question) ?? 0) + gap);
+  }
+  return seconds;
+}
+
 function markTry(document: Document, work: Try) {
   const given = lastResponses(work.responses);
+  const spent = secondsOn(work);
   const cells: Record<string, Cell> = {};
   for (const { question } of allQuestions(document)) {
     const value = readResponse(question, given.get(question.id)?.value);
@@ -110,6 +128,7 @@ function markTry(document: Document, work: Try) {
       said: formatResponse(question, value, document.languages),
       made: looksLikeItself.has(question.type) ? (value ?? null) : null,
       checks: work.responses.filter((one) => one.question === question.id && one.checked).length,
+      seconds: spent.get(question.id) ?? null,
       late: formatResponse(question, readResponse(question, late?.value), document.languages),
       lateCounts: late !== undefined && !late.late,
     };

@@ -1,158 +1,31 @@
 "use client";
 import { clsx } from "clsx";
-import { Download, Hourglass, Presentation, Printer, Link2 } from "lucide-react";
+import { Download, Presentation, Printer, Link2 } from "lucide-react";
 import Link from "next/link";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { formatDay, formatMoment } from "@/core/calendar/format-moment";
-import type { Cell, ResultRow, ResultTable } from "@/core/results/table";
+import { analyse } from "@/core/results/items";
+import type { ResultTable } from "@/core/results/table";
 import type { Assignment } from "@/data/assign/assignments";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
+import { useKeys } from "@/ui/keys";
+import { Segmented } from "@/ui/segmented";
 import { useAddress } from "../use-address";
-import { AnswerBeside, looks } from "./answer-beside";
+import { AnswerBeside } from "./answer-beside";
 import { showLinks } from "../assign/assignment-link";
 import { GuestNotice } from "./guest-notice";
 import { LateNotice } from "./late-notice";
+import { QuestionList } from "./question-list";
+import { QuestionPanel } from "./question-panel";
+import { StudentsTable } from "./students-table";
 import { useLive } from "../use-live";
 
-function CellButton({
-  cell,
-  here,
-  student,
-  nth,
-  onOpen,
-}: {
-  cell: Cell | undefined;
-  here: boolean;
-  student: string;
-  nth: number;
-  onOpen: () => void;
-}) {
-  if (!cell) return <td className="border-b border-line" />;
-  const { icon: Icon, name, className } = looks[cell.mark.verdict];
-  const { marks, outOf } = cell.mark;
-  return (
-    <td className="border-b border-line p-0">
-      <button
-        type="button"
-        aria-label={`${student}, question ${nth}: ${name}${marks !== null ? `, ${marks} of ${outOf}` : ""}${cell.late ? ", and answered when the time was over" : ""}`}
-        title={[cell.said || name, cell.late && `when the time was over: ${cell.late}`].filter(Boolean).join(" · ")}
-        onClick={onOpen}
-        className={clsx(
-          "flex h-8 w-full items-center justify-center gap-1",
-          className,
-          here ? "bg-shade outline-2 -outline-offset-2 outline-ink" : "hover:bg-shade",
-        )}
-      >
-        <Icon size={15} strokeWidth={2.25} aria-hidden />
-        {cell.late && <Hourglass size={12} aria-hidden className="text-ink-soft" />}
-        {marks !== null && cell.mark.verdict === "partly" && <span className="numbers text-[12px]">{marks}</span>}
-      </button>
-    </td>
-  );
-}
-
-const saysState: Record<ResultRow["state"], string> = {
-  "not begun": "not begun",
-  working: "at work",
-  "handed in": "handed in",
-};
-
-function Table({
-  table,
-  opened,
-  onOpen,
-  locale,
-}: {
-  table: ResultTable;
-  opened: { student: number; question: string } | null;
-  onOpen: (student: number, question: string) => void;
-  locale: string;
-}) {
-  const percent = new Intl.NumberFormat(locale, { style: "percent", maximumFractionDigits: 0 });
-  return (
-    <table className="min-w-full border-separate border-spacing-0 bg-card">
-      <caption className="heard">Students by questions</caption>
-      <thead>
-        <tr className="text-left text-[12px] text-ink-soft [&>*]:sticky [&>*]:top-0 [&>*]:z-10 [&>*]:border-b [&>*]:border-line [&>*]:bg-shade [&>*]:px-2 [&>*]:py-1.5 [&>*]:font-normal">
-          <th scope="col" className="left-0 !z-20 min-w-40 !pl-4">
-            Student
-          </th>
-          <th scope="col">State</th>
-          <th scope="col" className="text-right">
-            Marks
-          </th>
-          <th scope="col" className="text-right">
-            Min
-          </th>
-          {table.questions.map((entry, at) => (
-            <th key={entry.id} scope="col" className="w-14 text-center" title={entry.label}>
-              <span className="numbers">{at + 1}</span>
-              <span className="heard"> {entry.label}</span>
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {table.rows.map((row) => (
-          <tr key={row.student.id} className="hover:bg-shade/40">
-            <th
-              scope="row"
-              className="sticky left-0 h-[33px] border-b border-line bg-card pl-4 text-left font-semibold whitespace-nowrap"
-            >
-              {row.student.name}
-            </th>
-            <td
-              className={clsx(
-                "border-b border-line px-2 text-[13px] whitespace-nowrap",
-                row.state === "not begun" && "text-ink-soft",
-              )}
-            >
-              {saysState[row.state]}
-              {row.tries > 1 && <span className="text-ink-soft"> · try {row.tryNumber}</span>}
-            </td>
-            <td className="numbers border-b border-line px-2 text-right whitespace-nowrap">
-              {row.state === "not begun" ? "–" : `${row.marks} of ${row.outOf}`}
-              {row.toRead > 0 && <span className="text-slate"> +{row.toRead} to read</span>}
-            </td>
-            <td className="numbers border-b border-line px-2 text-right text-ink-soft">
-              {row.state === "not begun" ? "–" : Math.round(row.minutes)}
-            </td>
-            {table.questions.map((entry, at) => (
-              <CellButton
-                key={entry.id}
-                cell={row.cells[entry.id]}
-                here={opened?.student === row.student.id && opened.question === entry.id}
-                student={row.student.name}
-                nth={at + 1}
-                onOpen={() => onOpen(row.student.id, entry.id)}
-              />
-            ))}
-          </tr>
-        ))}
-      </tbody>
-      <tfoot>
-        <tr className="text-[12px] text-ink-soft">
-          <th scope="row" className="sticky left-0 bg-card py-1.5 pl-4 text-left font-normal" colSpan={1}>
-            Marks for what was answered
-          </th>
-          <td colSpan={3} />
-          {table.questions.map((entry) => (
-            <td
-              key={entry.id}
-              className={clsx(
-                "numbers text-center",
-                entry.share !== null && entry.share < 0.5 && "font-semibold text-clay",
-              )}
-            >
-              {entry.share === null ? "–" : percent.format(entry.share)}
-            </td>
-          ))}
-        </tr>
-      </tfoot>
-    </table>
-  );
-}
+const views = [
+  { value: "students", text: "Students" },
+  { value: "questions", text: "Questions" },
+] as const;
+type View = (typeof views)[number]["value"];
 
 export interface ResultsScreenProps {
   assignments: Assignment[];
@@ -168,7 +41,26 @@ export interface ResultsScreenProps {
 
 /** What came back: students by questions, up to date while they work; every mark opens the answer it was given for. */
 export function ResultsScreen({ assignments, assignment, table, guests, free, zone, now, locale }: ResultsScreenProps) {
-  const { go } = useAddress();
+  const { go, parameters } = useAddress();
+  const view: View = parameters.get("view") === "questions" ? "questions" : "students";
+  const analysis = useMemo(() => (table && view === "questions" ? analyse(table) : null), [table, view]);
+  const [question, setQuestion] = useState<string | null>(null);
+  const at = analysis?.items.findIndex(({ id }) => id === question) ?? -1;
+  const item = analysis?.items[at];
+  const openNth = (nth: number) => {
+    const next = analysis?.items[nth];
+    if (next) setQuestion(next.id);
+  };
+  const show = (next: View) => go({ view: next === "students" ? null : next }, "push");
+  useKeys({
+    1: () => show("students"),
+    2: () => show("questions"),
+    ...(analysis && {
+      j: () => openNth(at + 1),
+      k: () => openNth(at < 0 ? 0 : at - 1),
+      Escape: () => setQuestion(null),
+    }),
+  });
   const [opened, setOpened] = useState<{ student: number; question: string } | null>(null);
   // Late work counts too: whatever was not called back may still come in.
   useLive(assignment && !assignment.calledBack ? `/results/${assignment.id}/live` : null);
@@ -195,6 +87,7 @@ export function ResultsScreen({ assignments, assignment, table, guests, free, zo
                   aria-current={here || undefined}
                   onClick={() => {
                     setOpened(null);
+                    setQuestion(null);
                     go({ assignment: one.id }, "push");
                   }}
                   className={clsx(
@@ -231,6 +124,7 @@ export function ResultsScreen({ assignments, assignment, table, guests, free, zo
               , the {assignment.keep} counts
             </p>
           </div>
+          <Segmented label="What is shown" value={view} options={views} onChange={show} />
           {!assignment.calledBack && (
             <Link href={`/lead/${assignment.id}`} className={clsx(buttonClasses(), "not-printed")}>
               <Presentation size={16} aria-hidden /> Live
@@ -255,14 +149,25 @@ export function ResultsScreen({ assignments, assignment, table, guests, free, zo
             role="region"
             aria-label="Results"
           >
-            <Table
-              table={table}
-              opened={opened}
-              locale={locale}
-              onOpen={(student, question) => setOpened({ student, question })}
-            />
+            {analysis ? (
+              <QuestionList
+                analysis={analysis}
+                opened={question}
+                onOpen={(id) => setQuestion(question === id ? null : id)}
+              />
+            ) : (
+              <StudentsTable
+                table={table}
+                opened={opened}
+                locale={locale}
+                onOpen={(student, asked) => setOpened({ student, question: asked })}
+              />
+            )}
           </div>
-          {opened && (
+          {item && analysis && (
+            <QuestionPanel item={item} compared={analysis.compared} onClose={() => setQuestion(null)} />
+          )}
+          {opened && !analysis && (
             <AnswerBeside assignment={assignment.id} table={table} opened={opened} onClose={() => setOpened(null)} />
           )}
         </div>

@@ -1,0 +1,169 @@
+import fc from "fast-check";
+import { newQuestion } from "../question/new-question";
+import type { Question } from "../question/question";
+import { richText } from "../content/rich-text";
+import { explainFinding, formatAlpha, formatSeconds, formatTellsApart, nameFinding } from "./format-item";
+import { analyse, type Finding } from "./items";
+import { secondsOn, type Cell, type ResultTable } from "./table";
+
+/** A question to choose from A, B, C and D, of which B is right. */
+const choose = (id: string): Question =>
+  ({
+    ...newQuestion("choice", "en", () => id),
+    id,
+    prompt: { en: richText(id) },
+    options: ["A", "B", "C", "D"].map((name) => ({ id: name.toLowerCase(), text: { en: name } })),
+    right: "b",
+    marks: 1,
+  }) as Question;
+
+const cellOf = (said: string, seconds: number | null = 30): Cell => ({
+  mark: {
+    verdict: said === "" ? "blank" : said === "B" ? "right" : "wrong",
+    marks: said === "B" ? 1 : 0,
+    outOf: 1,
+    parts: {},
+  } as Cell["mark"],
+  ...{ said, made: null, checks: 1, seconds, late: "", lateCounts: false },
+});
+
+/** What a class answered: one string a child, one letter a question, a dot for a blank. */
+function classOf(answers: readonly string[], seconds: (nth: number) => number = () => 30): ResultTable {
+  const questions = [...answers[0]!].map((_, nth) => choose(`q${nth + 1}`));
+  return {
+    questions: questions.map((question) => ({ id: question.id, step: "s1", label: "Step", question, share: null })),
+    rows: answers.map((row, at) => ({
+      student: { id: at + 1, name: `Child ${String(at + 1).padStart(2, "0")}` },
+      ...{ state: "handed in" as const, tryNumber: 1, tries: 1, marks: 0, outOf: 0, toRead: 0, blanks: 0 },
+      ...{ minutes: 1, handedInAt: new Date(0) },
+      cells: Object.fromEntries(questions.map(({ id }, nth) => [id, cellOf(row[nth]!.replace(".", ""), seconds(nth))])),
+    })),
+  };
+}
+/** Twelve children from the strongest to the weakest over five good questions; the sixth is what is asked about. */
+const good = [
+  "BBBBB",
+  "BBBBB",
+  "BBBBB",
+  "BBBBA",
+  "BBBAA",
+  "BBBAA",
+  "BBAAA",
+  "BBAAC",
+  "BAACA",
+  "AABCA",
+  "ACAAA",
+  "CAAAA",
+];
+const withSixth = (sixth: string) => classOf(good.map((row, at) => row + sixth[at]!));
+const found = (table: ResultTable, nth = 5): Finding[] => analyse(table).items[nth]!.findings;
+
+test("a question the strong get right and the weak do not is good", () => {
+  const item = analyse(withSixth("BBBBBBAAAAAA")).items[5]!;
+  expect(item.findings.filter(({ kind }) => kind !== "nobody chose")).toEqual([]);
+  expect(item.tellsApart).toBeGreaterThan(0.6);
+  expect(item.groups).toEqual({ stronger: 1, weaker: 0 });
+  expect([item.right, item.asked, item.difficulty]).toEqual([6, 12, 0.5]);
+});
+
+test("the key is wrong where the strongest chose another answer", () => {
+  expect(found(withSixth("CCCAABBBAABA"))[0]).toEqual({ kind: "best chose another", said: "C", stronger: 3, of: 3 });
+});
+
+test("two answers may be right where a third of the strongest and none of the weakest chose the other", () => {
+  const sixth = "BBBBBBBAABAA";
+  const table = classOf([...good, "BBBBB", "BBBBB"].map((row, at) => row + (at > 11 ? "C" : sixth[at]!)));
+  expect(found(table)[0]).toEqual({
+    ...{ kind: "two may be right", said: "C", stronger: 2, of: 6 },
+    ...{ weaker: 0, ofWeaker: 5 },
+  });
+});
+
+test("easy, hard, blank and slow questions are told apart", () => {
+  expect(found(withSixth("BBBBBBBBBBBB")).map(({ kind }) => kind)).toEqual(["nearly all right"]);
+  expect(found(withSixth("AAAAAAAAAAAA")).map(({ kind }) => kind)).toContain("nearly all wrong");
+  expect(found(withSixth("BBBB........")).map(({ kind }) => kind)).toEqual(["most left it blank"]);
+  const slow = classOf(
+    good.map((row, at) => `${row}${"BBBBBBAAAAAA"[at]!}`),
+    (nth) => (nth === 5 ? 90 : 30),
+  );
+  expect(found(slow)).toContainEqual({ kind: "took long", times: 3 });
+});
+
+test("an answer nobody of twenty chose is named; of twelve nothing is said", () => {
+  const rows = [...good, ...good].map((row, at) => row + (at % 2 === 0 ? "B" : "A"));
+  expect(found(classOf(rows))).toContainEqual({ kind: "nobody chose", said: ["C", "D"] });
+  expect(found(withSixth("BABABABABABA")).map(({ kind }) => kind)).not.toContain("nobody chose");
+});
+
+test("of four children nothing is computed, of those who have not handed in nothing counts", () => {
+  const few = analyse(classOf(good.slice(0, 4)));
+  expect(few.test).toBeNull();
+  expect(few.items.map(({ difficulty, tellsApart, findings }) => [difficulty, tellsApart, findings.length])).toEqual(
+    Array.from({ length: 5 }, () => [null, null, 0]),
+  );
+  const table = classOf(good);
+  table.rows[0]!.state = "working";
+  expect(analyse(table).students).toBe(11);
+});
+
+test("who gave which answer is named, options nobody chose as well, and all of them are everybody", () => {
+  const { answers, asked } = analyse(withSixth("BBBBBBAAAA..")).items[5]!;
+  expect(answers.map(({ said, right, students }) => [said, right, students.length])).toEqual([
+    ["A", false, 4],
+    ["B", true, 6],
+    ["C", false, 0],
+    ["D", false, 0],
+    ["", false, 2],
+  ]);
+  expect(answers.reduce((sum, { students }) => sum + students.length, 0)).toBe(asked);
+});
+
+test("the order of the children changes nothing", () => {
+  const whole = withSixth("CCBBBBAABA.D");
+  const plain = analyse(whole);
+  fc.assert(
+    fc.property(fc.shuffledSubarray(whole.rows, { minLength: 12 }), (rows) => {
+      const other = analyse({ ...whole, rows });
+      const near = (value: unknown): unknown => (typeof value === "number" ? Number(value.toFixed(9)) : value);
+      expect(JSON.parse(JSON.stringify(other, (_, value) => near(value) as never))).toEqual(
+        JSON.parse(JSON.stringify(plain, (_, value) => near(value) as never)),
+      );
+    }),
+    { numRuns: 30 },
+  );
+});
+
+test("time on a question runs from the answer before it, gone back to it adds up, and pauses count as nothing", () => {
+  const at = (seconds: number) => new Date(seconds * 1000);
+  const response = (question: string, seconds: number) => ({
+    ...{ step: "s1", question, value: "b", checked: false, late: false },
+    at: at(seconds),
+  });
+  const responses = [response("q1", 20), response("q2", 50), response("q1", 60), response("q3", 60 + 301)];
+  expect([...secondsOn({ startedAt: at(0), responses })]).toEqual([
+    ["q1", 30],
+    ["q2", 30],
+  ]);
+});
+
+test("figures and findings are said in plain words, with their reason", () => {
+  expect([0.71, 0.32, 0.25, 0.1, -0.2].map(formatTellsApart)).toEqual([
+    "very well",
+    "well",
+    "a little",
+    "hardly",
+    "the wrong way",
+  ]);
+  expect([0.75, 0.55, 0.3].map(formatAlpha)).toEqual([
+    "hold together well",
+    "hold together fairly well",
+    "hold together loosely",
+  ]);
+  expect([24, 100, 59.6].map(formatSeconds)).toEqual(["0:24", "1:40", "1:00"]);
+  const finding: Finding = { kind: "two may be right", said: "C", stronger: 3, of: 7, weaker: 0, ofWeaker: 7 };
+  expect(nameFinding(finding)).toBe("two may be right");
+  expect(explainFinding(finding, { asked: 22, right: 12 })).toBe(
+    "Of the 7 strongest, 3 answered “C”; of the 7 weakest, nobody did. It may be right as well.",
+  );
+});
