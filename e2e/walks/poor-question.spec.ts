@@ -18,6 +18,19 @@ test("from a finished assignment to the question that went wrong, why, and who c
   await expect(panel.getByRole("row", { name: /2 grown-ups and 1 child/ })).toContainText("right");
   await expect(panel.getByRole("row", { name: /for none of them/ })).toContainText(/Jonas/);
 
+  // Corrected: who gains is seen first; the marks follow, and it can be taken back.
+  const mending = new Walk(ines, "a poor question corrected", 2);
+  await mending.key("m");
+  await expect(panel.getByRole("radio", { name: "also right:" })).toBeChecked();
+  await expect(panel.getByRole("status")).toContainText(/14 children gain marks:.*Nobody loses any\./);
+  await mending.key("m");
+  await expect(ines.getByText("Question 6 is corrected. Every mark is worked out anew.")).toBeVisible();
+  mending.done();
+  await expect(panel).toContainText("“for none of them” is right too.");
+  await expect(poor).toContainText("20 of 21");
+  await panel.getByRole("button", { name: "Take back" }).click();
+  await expect(poor).toContainText("6 of 21");
+
   // By keys from one question to the next; what is read by a person has no figures.
   await ines.keyboard.press("j");
   await expect(ines.getByRole("complementary", { name: "Question 7" })).toBeVisible();

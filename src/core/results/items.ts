@@ -1,4 +1,5 @@
 import { formatAnswer, formatResponse } from "../question/format";
+import { readByPerson } from "../question/mark";
 import type { Question } from "../question/question";
 import {
   FEWEST_STUDENTS,
@@ -42,6 +43,8 @@ export interface Item {
   nth: number;
   question: Question;
   label: string;
+  /** Left out by the teacher: it counts for nobody. */
+  voided: boolean;
   /** Children who handed in and have the question. */
   asked: number;
   right: number;
@@ -63,6 +66,8 @@ export interface Analysis {
   /** Children who have handed in. */
   students: number;
   items: Item[];
+  /** How many marks there are. */
+  outOf: number;
   /** Of all questions that have marks; null for fewer than five children. */
   test: TestStatistics | null;
   /** How many there are in the groups that are compared. */
@@ -192,6 +197,7 @@ export function analyse(table: ResultTable): Analysis {
     const split = figures && ids ? { stronger: of(ids.stronger), weaker: of(ids.weaker) } : null;
     return {
       ...{ id, nth: at + 1, question, label, asked: have.length, right },
+      voided: cells.length > 0 && !readByPerson(question.type) && cells.every(({ mark }) => mark.outOf === 0),
       blank: cells.filter(({ mark }) => mark.verdict === "blank").length,
       difficulty: figures ? share(have) : null,
       between: figures ? wilson(right, have.length) : null,
@@ -207,6 +213,7 @@ export function analyse(table: ResultTable): Analysis {
   const usual = middleHalf(items.flatMap(({ seconds }) => (seconds ? [seconds.median] : [])))?.median ?? null;
   return {
     students: rows.length,
+    outOf: marked.reduce((sum, { id }) => sum + Math.max(0, ...rows.map(({ cells }) => cells[id]?.mark.outOf ?? 0)), 0),
     items: items.map((item) => ({ ...item, findings: enough ? findingsOf(item, compared, usual) : [] })),
     test: enough && marked.length > 0 ? testStatistics(scores) : null,
     compared,

@@ -4,6 +4,7 @@ import type { Document } from "../resource/document";
 import { allQuestions, titleOf } from "../resource/document";
 import type { Question } from "../question/question";
 import { mark, type Mark } from "../question/mark";
+import { corrected, worth, type Corrections } from "./correction";
 import { readResponse } from "../question/read-response";
 import { formatResponse } from "../question/format";
 
@@ -31,6 +32,8 @@ export interface StudentWork {
   /** The revision this student works on, with answers. */
   document: Document;
   tries: Try[];
+  /** What the teacher has changed about questions since. */
+  corrections?: Corrections;
 }
 
 export type Keep = "best" | "last" | "first";
@@ -116,16 +119,17 @@ export function secondsOn(work: Pick<Try, "responses" | "startedAt">): Map<strin
   return seconds;
 }
 
-function markTry(document: Document, work: Try) {
+function markTry(document: Document, work: Try, corrections: Corrections = {}) {
   const given = lastResponses(work.responses);
   const spent = secondsOn(work);
   const cells: Record<string, Cell> = {};
   for (const { question } of allQuestions(document)) {
     const value = readResponse(question, given.get(question.id)?.value);
     const late = work.responses.findLast((one) => (one.cameLate ?? one.late) && one.question === question.id);
+    const said = formatResponse(question, value, document.languages);
     cells[question.id] = {
-      mark: mark(question, value, document.languages[0]),
-      said: formatResponse(question, value, document.languages),
+      mark: corrected(mark(question, value, document.languages[0]), said, corrections[question.id]),
+      said,
       made: looksLikeItself.has(question.type) ? (value ?? null) : null,
       checks: work.responses.filter((one) => one.question === question.id && one.checked).length,
       seconds: spent.get(question.id) ?? null,
@@ -143,25 +147,31 @@ function markTry(document: Document, work: Try) {
 }
 
 /** The try that counts. Until one is handed in, the one being worked on. */
-export function keptTry(document: Document, tries: readonly Try[], keep: Keep): Try | undefined {
+export function keptTry(
+  document: Document,
+  tries: readonly Try[],
+  keep: Keep,
+  corrections: Corrections = {},
+): Try | undefined {
   const done = tries.filter((one) => one.handedInAt !== null);
   if (done.length === 0) return tries.at(-1);
+  const marksOf = (one: Try) => markTry(document, one, corrections).marks;
   if (keep === "first") return done[0];
   if (keep === "last") return done.at(-1);
-  return done.reduce((best, one) => (markTry(document, one).marks > markTry(document, best).marks ? one : best));
+  return done.reduce((best, one) => (marksOf(one) > marksOf(best) ? one : best));
 }
 
-export function outOf(document: Document): number {
+export function outOf(document: Document, corrections: Corrections = {}): number {
   return allQuestions(document).reduce(
-    (sum, { question }) => sum + (readByPerson(question.type) ? 0 : question.marks),
+    (sum, { question }) => sum + (readByPerson(question.type) ? 0 : worth(question.marks, corrections[question.id])),
     0,
   );
 }
 
 function rowOf(work: StudentWork, keep: Keep): ResultRow {
-  const { student, document, tries } = work;
-  const shown = keptTry(document, tries, keep);
-  const base = { student, tries: tries.length, outOf: outOf(document) };
+  const { student, document, tries, corrections } = work;
+  const shown = keptTry(document, tries, keep, corrections);
+  const base = { student, tries: tries.length, outOf: outOf(document, corrections) };
   if (!shown) {
     return {
       ...base,
@@ -177,7 +187,7 @@ function rowOf(work: StudentWork, keep: Keep): ResultRow {
   }
   return {
     ...base,
-    ...markTry(document, shown),
+    ...markTry(document, shown, corrections),
     state: tries.some((one) => one.handedInAt) ? "handed in" : "working",
     tryNumber: shown.number,
     minutes: minutesWorked(shown),

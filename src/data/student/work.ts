@@ -4,6 +4,7 @@ import type { Sharing } from "@/core/review/sharing";
 import type { StepWork } from "@/core/resource/work";
 import type { Keep, StudentWork, Try } from "@/core/results/table";
 import { one, type Queryable } from "../engine/db";
+import { correctionsOf } from "../results/corrections";
 import { revisionById } from "../adapt/resources";
 import { workStamp } from "./answers";
 
@@ -322,8 +323,10 @@ export async function workOf(db: Queryable, assignment: number): Promise<Student
   for (const revision of new Set(recipients.map((recipient) => recipient.revision))) {
     documents.set(revision, partOf((await revisionById(db, revision))!.document, given?.steps ?? null));
   }
+  const corrections = await correctionsOf(db, assignment);
   return recipients.map((recipient) => ({
     student: { id: recipient.student, name: recipient.name },
+    corrections,
     document: documents.get(recipient.revision)!,
     tries: attempts
       .filter((attempt) => attempt.recipient === recipient.id)

@@ -50,8 +50,14 @@ export const promptOf = ({ question }: Pick<Item, "question">): string =>
   plainText(inLanguage(question.prompt, Object.keys(question.prompt)));
 
 /** Why there are no figures of a question. */
-const unmarked = ({ question }: Item): string =>
-  question.type === "poll" ? "asks for an opinion" : readByPerson(question.type) ? "read by you" : "–";
+const unmarked = ({ question, voided }: Item): string =>
+  voided
+    ? "left out"
+    : question.type === "poll"
+      ? "asks for an opinion"
+      : readByPerson(question.type)
+        ? "read by you"
+        : "–";
 
 const cell = "border-b border-line px-3 py-1.5 align-top";
 
@@ -65,7 +71,7 @@ export function QuestionList({
   opened: string | null;
   onOpen: (question: string) => void;
 }) {
-  const { items, students, test, compared } = analysis;
+  const { items, students, test, compared, outOf } = analysis;
   const toMend = items.filter(({ findings }) => findings.some(mustBeLookedAt)).length;
   return (
     <div className="min-w-0">
@@ -207,17 +213,16 @@ export function QuestionList({
           })}
         </tbody>
       </table>
-      {test && <TestLine test={test} items={items} compared={compared} />}
+      {test && <TestLine test={test} outOf={outOf} compared={compared} />}
     </div>
   );
 }
 
 function TestLine({
   test,
-  items,
+  outOf,
   compared,
-}: Pick<Analysis, "compared"> & { test: NonNullable<Analysis["test"]>; items: readonly Item[] }) {
-  const outOf = items.reduce((sum, { difficulty, question }) => sum + (difficulty === null ? 0 : question.marks), 0);
+}: Pick<Analysis, "compared" | "outOf"> & { test: NonNullable<Analysis["test"]> }) {
   return (
     <p className="numbers px-5 py-2.5 text-[13px] text-ink-soft">
       On average <strong className="text-ink">{test.mean.toFixed(1)}</strong> of {outOf} marks

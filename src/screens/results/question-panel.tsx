@@ -1,4 +1,5 @@
 "use client";
+import type { ReactNode } from "react";
 import { Check, X } from "lucide-react";
 import { inLanguage } from "@/core/content/language";
 import { explainFinding, mustBeLookedAt, nameFinding } from "@/core/results/format-item";
@@ -69,10 +70,13 @@ export function QuestionPanel({
   item,
   compared,
   onClose,
+  children,
 }: {
   item: Item;
   compared: Analysis["compared"];
   onClose: () => void;
+  /** Below the answers. */
+  children?: ReactNode;
 }) {
   const { question, findings, answers } = item;
   const languages = Object.keys(question.prompt);
@@ -132,6 +136,7 @@ export function QuestionPanel({
           </tbody>
         </table>
       )}
+      {children}
     </aside>
   );
 }

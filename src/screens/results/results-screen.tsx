@@ -17,6 +17,8 @@ import { showLinks } from "../assign/assignment-link";
 import { GuestNotice } from "./guest-notice";
 import { LateNotice } from "./late-notice";
 import { QuestionList } from "./question-list";
+import type { KeptCorrection } from "@/data/results/corrections";
+import { MendQuestion } from "./mend-question";
 import { QuestionPanel } from "./question-panel";
 import { StudentsTable } from "./students-table";
 import { useLive } from "../use-live";
@@ -31,6 +33,8 @@ export interface ResultsScreenProps {
   assignments: Assignment[];
   assignment: Assignment | null;
   table: ResultTable | null;
+  /** What was changed about its questions since. */
+  corrections: readonly KeptCorrection[];
   /** Guests who did it, and students who have it and have not begun. */
   guests: readonly { id: number; name: string }[];
   free: readonly { id: number; name: string }[];
@@ -40,7 +44,17 @@ export interface ResultsScreenProps {
 }
 
 /** What came back: students by questions, up to date while they work; every mark opens the answer it was given for. */
-export function ResultsScreen({ assignments, assignment, table, guests, free, zone, now, locale }: ResultsScreenProps) {
+export function ResultsScreen({
+  assignments,
+  assignment,
+  table,
+  corrections,
+  guests,
+  free,
+  zone,
+  now,
+  locale,
+}: ResultsScreenProps) {
   const { go, parameters } = useAddress();
   const view: View = parameters.get("view") === "questions" ? "questions" : "students";
   const analysis = useMemo(() => (table && view === "questions" ? analyse(table) : null), [table, view]);
@@ -165,7 +179,14 @@ export function ResultsScreen({ assignments, assignment, table, guests, free, zo
             )}
           </div>
           {item && analysis && (
-            <QuestionPanel item={item} compared={analysis.compared} onClose={() => setQuestion(null)} />
+            <QuestionPanel item={item} compared={analysis.compared} onClose={() => setQuestion(null)}>
+              <MendQuestion
+                key={item.id}
+                {...{ item, zone, now }}
+                assignment={assignment.id}
+                corrections={corrections.filter((one) => one.question === item.id)}
+              />
+            </QuestionPanel>
           )}
           {opened && !analysis && (
             <AnswerBeside assignment={assignment.id} table={table} opened={opened} onClose={() => setOpened(null)} />

@@ -142,6 +142,7 @@ const chapters: { title: string; text: string[] }[] = [
     text: [
       "Results fill while students work. Press a mark to see the answer it was given for. CSV opens in any spreadsheet.",
       "“Questions” (2; back with 1) says whether the questions were any good: how many have each one right, and between which shares the truth may lie with so few children; whether those who did best in all got it right more often than those who did least well; how long it took. It points out a question where the best chose another answer, where two answers may be right, that nearly everyone has right or wrong, that most left blank, or that took three times as long. Press a question (or j and k) for its reason and for who gave which answer. Nothing is worked out for fewer than five children.",
+      "A question that went wrong can be corrected after it was answered (m): accept another answer, leave it out, or change its marks. You see first who gains and who loses. Every mark is worked out anew, on the children’s pages too; answers stay as they were given, and you can take a correction back at any time. It holds for this piece of work; your own version for next time you change in the editor.",
     ],
   },
 ];

@@ -1,7 +1,15 @@
 "use server";
 import { z } from "zod";
-import { announceWork, attemptOf, countLate } from "@/data/student/work";
+import { Correction } from "@/core/results/correction";
+import { effectOf, type Effect } from "@/core/results/effect";
+import { allQuestions } from "@/core/resource/document";
+import { readByPerson } from "@/core/question/mark";
+import { assignmentById } from "@/data/assign/assignments";
+import type { Db } from "@/data/engine/db";
+import { addCorrection, takeBackCorrection } from "@/data/results/corrections";
+import { announceWork, attemptOf, countLate, workOf } from "@/data/student/work";
 import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 
 const Id = z.number().int().positive();
 
@@ -29,5 +37,51 @@ export const countLateAnswers = act(
     });
     await announceWork(db, assignment);
     return { changed };
+  },
+);
+
+const Asked = z.object({ assignment: Id, question: z.string().max(40), correction: Correction });
+
+/** The work a correction is about; refused where the question is not in it, or has no marks to correct. */
+async function correctable(db: Db, { assignment, question }: z.infer<typeof Asked>) {
+  const works = await workOf(db, assignment);
+  const found = works.flatMap(({ document }) => allQuestions(document)).find((one) => one.question.id === question);
+  if (!found || readByPerson(found.question.type)) throw new ActionError(problemOf("notThere"));
+  return works;
+}
+
+/** Who would gain and who would lose by a correction. Changes nothing. */
+export const lookAtCorrection = act(
+  "change assignment",
+  Asked,
+  (input) => ({ assignment: input.assignment }),
+  async ({ db }, input): Promise<Effect> => {
+    const works = await correctable(db, input);
+    return effectOf(works, (await assignmentById(db, input.assignment))!.keep, input.question, input.correction);
+  },
+);
+
+/** Corrects a question after it was answered; every mark is worked out anew from then on, for students too. */
+export const correctQuestion = act(
+  "change assignment",
+  Asked,
+  (input) => ({ assignment: input.assignment }),
+  async ({ db, visitor, now }, input) => {
+    await correctable(db, input);
+    const correction = await addCorrection(db, { ...input, by: visitor.id, at: now });
+    await announceWork(db, input.assignment);
+    return { correction };
+  },
+);
+
+/** Takes a correction back: marks are what they were. It stays on record. */
+export const takeCorrectionBack = act(
+  "change assignment",
+  z.object({ assignment: Id, correction: Id }),
+  (input) => ({ assignment: input.assignment }),
+  async ({ db, now }, { assignment, correction }) => {
+    if (!(await takeBackCorrection(db, { assignment, correction, at: now }))) throw new ActionError(problemOf("notThere"));
+    await announceWork(db, assignment);
+    return {};
   },
 );

@@ -7,7 +7,9 @@ import { checkingOf, feedbackFor } from "@/core/question/feedback";
 import type { Question } from "@/core/question/question";
 import { responseSchemas } from "@/core/question/schema";
 import { withoutAnswers } from "@/core/question/without-answers";
+import { formatResponse } from "@/core/question/format";
 import { mark, type Mark } from "@/core/question/mark";
+import { corrected } from "@/core/results/correction";
 import { badgeNumber } from "@/core/student/badge";
 import { wordSecret } from "@/core/roster/secret";
 import { PicturePassword, pictureSecret } from "@/core/student/pictures";
@@ -15,6 +17,7 @@ import { readJoinCode } from "@/core/student/join-code";
 import { allowedSeconds, secondsLeft } from "@/core/resource/time-limit";
 import { classByJoinCode, isEnrolled, studentsOf } from "@/data/classes/classes";
 import { credentialsBySignInName } from "@/data/office/people";
+import { correctionsOf } from "@/data/results/corrections";
 import * as work from "@/data/student/work";
 import { act, ActionError, type Caller } from "../web/act";
 import { problemOf } from "../web/problem";
@@ -151,7 +154,12 @@ export const checkAnswer = act(
     if ("why" in taken) throw new ActionError(problemOf("handedInAlready"));
     if (taken.outOfTime.includes(input.key)) throw new ActionError(problemOf("timeUp"));
     if (taken.refused.length > 0) throw new ActionError(problemOf("beginFirst"));
-    const result = mark(found.question, value.data, document.languages[0]);
+    const corrections = await correctionsOf(db, input.assignment);
+    const result = corrected(
+      mark(found.question, value.data, document.languages[0]),
+      formatResponse(found.question, value.data, document.languages),
+      corrections[input.question],
+    );
     return {
       mark: disguised.mark(found.question, result),
       feedback: feedbackFor(found.question, result.verdict),

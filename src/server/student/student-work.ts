@@ -9,8 +9,10 @@ import type { Question, ResponseValue } from "@/core/question/question";
 import { withWork } from "@/core/resource/work";
 import { studentDocument } from "@/core/resource/student-view";
 import { veiled } from "@/core/question/without-answers";
+import { corrected } from "@/core/results/correction";
 import { lastResponses } from "@/core/results/table";
 import { mark, type Mark } from "@/core/question/mark";
+import { formatResponse } from "@/core/question/format";
 import { readResponse } from "@/core/question/read-response";
 import { timeLimits, type TimeLimit } from "@/core/resource/time-limit";
 import type { Db, Queryable } from "@/data/engine/db";
@@ -25,6 +27,7 @@ import {
   type Attempt,
   type Task,
 } from "@/data/student/work";
+import { correctionsOf } from "@/data/results/corrections";
 import { pagesSharedBy } from "@/data/live/shared-pages";
 import { mineOf } from "@/data/student/mine";
 import { fromBefore, seenByCode } from "./by-code";
@@ -146,12 +149,15 @@ export async function studentWork(
           ...{ handedIn, allDue, now },
         }),
   );
+  const corrections = await correctionsOf(db, assignment);
   const seen = hidden
     ? []
-    : shown.map((question) => ({
-        question,
-        found: mark(question, readResponse(question, values[question.id]), document.languages[0]),
-      }));
+    : shown.map((question) => {
+        const value = readResponse(question, values[question.id]);
+        const said = formatResponse(question, value, document.languages);
+        const found = corrected(mark(question, value, document.languages[0]), said, corrections[question.id]);
+        return { question, found };
+      });
   const told = new Map(seen.map(({ question, found }) => [question.id, feedbackFor(question, found.verdict)]));
   return {
     task,

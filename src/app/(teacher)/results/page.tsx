@@ -3,6 +3,7 @@ import { resultTable } from "@/core/results/table";
 import { assignmentsOf } from "@/data/assign/assignments";
 import { guestsAt, notBegun } from "@/data/classes/guests";
 import { classesOf } from "@/data/classes/classes";
+import { standingCorrections } from "@/data/results/corrections";
 import { workOf } from "@/data/student/work";
 import { ResultsScreen } from "@/screens/results/results-screen";
 import { idFrom } from "@/core/ids";
@@ -36,6 +37,7 @@ export default async function ResultsPage({
       assignments={assignments}
       assignment={assignment}
       table={table}
+      corrections={assignment ? await standingCorrections(db, assignment.id) : []}
       guests={guests}
       free={free}
       zone={visitor.zone}
