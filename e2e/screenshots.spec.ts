@@ -10,6 +10,7 @@ mkdirSync(folder, { recursive: true });
 const file = (name: string) => path.join(folder, `${name}.png`);
 
 test("the teacher's views", async ({ signedIn, browser }) => {
+  test.setTimeout(240_000);
   const teacher = await signedIn("Ines Halloran");
   const shot = async (name: string, address: string, before?: () => Promise<void>) => {
     await teacher.goto(address);
@@ -31,7 +32,6 @@ test("the teacher's views", async ({ signedIn, browser }) => {
     await teacher.keyboard.press("3");
   });
   await shot("find-start", "/find");
-  await shot("facts", "/find?words=tides+at+the+bar&view=facts");
   await shot("assign", "/find?words=tide&do=assign", async () => {
     await teacher.getByRole("button", { name: "Different versions" }).click();
     await expect(teacher.getByRole("region", { name: "Last look" })).toHaveAttribute("aria-busy", "false");
@@ -74,6 +74,13 @@ test("the teacher's views", async ({ signedIn, browser }) => {
       .first()
       .click();
   });
+  await teacher.getByRole("navigation", { name: "Assignments" }).getByText("Ferry fares").click();
+  await expect(teacher.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await teacher.keyboard.press("2");
+  await teacher.getByRole("button", { name: /For which family/ }).click();
+  await expect(teacher.getByRole("complementary", { name: "Question 6" })).toBeVisible();
+  await teacher.screenshot({ path: file("questions") });
+  await teacher.keyboard.press("1");
   await teacher.getByRole("navigation", { name: "Assignments" }).getByText("Reading a tide table").click();
   await expect(teacher.getByRole("heading", { name: "Reading a tide table", level: 1 })).toBeVisible();
   await teacher.getByRole("link", { name: "Live" }).click();
