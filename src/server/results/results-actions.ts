@@ -80,7 +80,8 @@ export const takeCorrectionBack = act(
   z.object({ assignment: Id, correction: Id }),
   (input) => ({ assignment: input.assignment }),
   async ({ db, now }, { assignment, correction }) => {
-    if (!(await takeBackCorrection(db, { assignment, correction, at: now }))) throw new ActionError(problemOf("notThere"));
+    if (!(await takeBackCorrection(db, { assignment, correction, at: now })))
+      throw new ActionError(problemOf("notThere"));
     await announceWork(db, assignment);
     return {};
   },
