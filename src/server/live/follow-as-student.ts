@@ -53,6 +53,8 @@ export async function followAsStudent(
   ]);
   await tellNotes();
   await readAsked();
+  // What was written on a shared page before it was listened to is to be read.
+  tell({ kind: "page", step: null, by: null, change: null });
   return () => {
     stops.forEach((one) => one());
     stop();
