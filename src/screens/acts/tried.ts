@@ -13,6 +13,10 @@ const notDone = (): Problem => {
   return { problem: english.problem[code], code };
 };
 
+/** Whether an act did not reach the server, or its answer did not come back: it may be tried again. */
+export const isUnreached = (outcome: Outcome<unknown>): boolean =>
+  !outcome.ok && (outcome.code === "offline" || outcome.code === "unreachable");
+
 type Action<Input, Value> = (input: Input) => Promise<Outcome<Value>>;
 
 /**

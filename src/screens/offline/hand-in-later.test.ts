@@ -7,7 +7,10 @@ beforeEach(() => localStorage.clear());
 test("what is to be handed in is remembered for one child, one piece of work and one try", () => {
   handInLater(sunniva, 24, 2);
   handInLater(sunniva, 30, 1);
-  expect(toHandIn(sunniva).sort()).toEqual([24, 30]);
+  expect(toHandIn(sunniva).sort((one, other) => one.assignment - other.assignment)).toEqual([
+    { assignment: 24, number: 2 },
+    { assignment: 30, number: 1 },
+  ]);
   expect(toHandIn(liv)).toEqual([]);
   expect(handsInLater(sunniva, 24)).toBe(2);
   expect(handsInLater(sunniva, 25)).toBeNull();

@@ -31,12 +31,15 @@ export function handedIn(student: number, assignment: number): void {
   }
 }
 
-/** The pieces of work of one student that are to be handed in, on this device. */
-export function toHandIn(student: number): number[] {
+/** What one student has on this device to be handed in: the piece of work, and which try of it. */
+export function toHandIn(student: number): { assignment: number; number: number }[] {
   try {
-    return Object.keys(localStorage).flatMap((name) =>
-      name.startsWith(`${PREFIX}${student}-`) ? [Number(name.split("-").at(-1))] : [],
-    );
+    return Object.keys(localStorage).flatMap((name) => {
+      if (!name.startsWith(`${PREFIX}${student}-`)) return [];
+      const assignment = Number(name.split("-").at(-1));
+      const number = handsInLater(student, assignment);
+      return number ? [{ assignment, number }] : [];
+    });
   } catch {
     return [];
   }

@@ -53,12 +53,13 @@ beforeEach(() => {
   Object.defineProperty(globalThis, "crypto", { configurable: true, value: webcrypto });
 });
 
-const sound = () => {
-  const bytes = Uint8Array.from([97, 98, 99]);
+const fileOf = (text: string) => {
+  const bytes = Uint8Array.from(text, (letter) => letter.charCodeAt(0));
   return Object.assign(new Blob([bytes]), { arrayBuffer: async () => bytes });
 };
-/** The SHA-256 of "abc" (FIPS 180-4, appendix). */
-const name = "ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad";
+const sound = () => fileOf("OggS");
+/** The SHA-256 of "OggS", by coreutils' sha256sum. */
+const name = "68d9ed2adb24458ff173db06b41b9d1b6e228764c457030d63fad11b02bfae1e";
 
 test("a recording made without a network has the name the server will give it, and is sent before the answer", async () => {
   expect(await sendFile(sound(), "sound", "/student/12/file")).toEqual({ media: name });
@@ -78,6 +79,11 @@ test("the same file for two pieces of work is sent to both, and only then leaves
   network = true;
   expect(await sendKeptFiles()).toBe(true);
   expect(reached).toEqual(["/student/12/file?kind=sound", "/student/13/file?kind=sound"]);
+  expect(stored.size).toBe(0);
+});
+
+test("a file that only says it is a sound is not kept to be refused later", async () => {
+  expect(await sendFile(fileOf("abc"), "sound", "/student/12/file")).toMatchObject({ offline: true });
   expect(stored.size).toBe(0);
 });
 

@@ -1,5 +1,5 @@
 "use client";
-import type { MediaKind } from "@/core/media/sniff";
+import { mediaType, type MediaKind } from "@/core/media/sniff";
 import { postFile } from "../media/post-file";
 import { FILES } from "./names";
 
@@ -27,12 +27,15 @@ const write = (files: readonly KeptFile[]) =>
 
 /**
  * Keeps a student's file on the device under the name the server will give it, its SHA-256, so that the answer can name it already.
- * Null: this browser cannot, or there is no room.
+ * Null: this browser cannot, it is no such file, or there is no room.
  */
 export async function keepFile(file: Blob, kind: MediaKind, to: string): Promise<string | null> {
   if (!("caches" in window) || !crypto.subtle) return null;
   try {
-    const hash = new Uint8Array(await crypto.subtle.digest("SHA-256", await file.arrayBuffer()));
+    const bytes = await file.arrayBuffer();
+    // What the server would refuse is refused here: later there is nobody to be told.
+    if (mediaType(kind, new Uint8Array(bytes)) === null) return null;
+    const hash = new Uint8Array(await crypto.subtle.digest("SHA-256", bytes));
     const media = [...hash].map((byte) => byte.toString(16).padStart(2, "0")).join("");
     const cache = await caches.open(CACHE);
     await cache.put(`/media/${media}`, new Response(file, { headers: { "content-type": file.type } }));

@@ -3,6 +3,7 @@ import { CloudOff } from "lucide-react";
 import { useEffect, useState } from "react";
 import { useRouter } from "next/navigation";
 import { handIn } from "@/screens/acts/student";
+import { isUnreached } from "@/screens/acts/tried";
 import { handedIn, toHandIn } from "../offline/hand-in-later";
 import { AnswerQueue, waitingPlaces } from "./answer-queue";
 import { useTranslations } from "use-intl";
@@ -28,11 +29,11 @@ export function SendWaiting({ student, except = null }: { student: number; excep
         if (state !== "waiting" && queue.items.length > 0) stopped.add(name);
         if (state === "waiting") count += queue.items.length;
       }
-      for (const assignment of toHandIn(student)) {
+      for (const { assignment, number } of toHandIn(student)) {
         if (assignment === except || waitingPlaces(student).some((place) => place.assignment === assignment)) continue;
-        const outcome = await handIn({ assignment });
+        const outcome = await handIn({ assignment, number });
         // Refused: it was closed, or called back. Her page of it says so.
-        if (outcome.ok || (outcome.code !== "offline" && outcome.code !== "unreachable")) handedIn(student, assignment);
+        if (!isUnreached(outcome)) handedIn(student, assignment);
         if (outcome.ok) router.refresh();
       }
       if (!left) setWaiting(count);

@@ -3,13 +3,12 @@ import { useCallback, useEffect, useState, useTransition } from "react";
 import { useRouter } from "next/navigation";
 import { useTranslations } from "use-intl";
 import { handIn } from "@/screens/acts/student";
+import { isUnreached } from "@/screens/acts/tried";
 import { useProblem } from "../language/use-problem";
 import { handedIn, handInLater, handsInLater } from "../offline/hand-in-later";
 import type { SendState } from "./answer-queue";
 
 const RETRY_MS = 6_000;
-/** What came of an act that did not reach the server. */
-const unreached = new Set<string | undefined>(["offline", "unreachable"]);
 
 /**
  * Handing in, after everything that waits was sent. Without a network it is remembered, and done as soon as there is one; until then
@@ -41,12 +40,12 @@ export function useHandIn(of: {
       return "refused";
     }
     if (sent !== "kept") return "waiting";
-    const outcome = await handIn({ assignment });
-    if (!outcome.ok && unreached.has(outcome.code)) return "waiting";
+    const outcome = await handIn({ assignment, number });
+    if (isUnreached(outcome)) return "waiting";
     if (outcome.ok) router.refresh();
     else onProblem(problemText(outcome));
     return outcome.ok ? "done" : "refused";
-  }, [assignment, flush, isFinal, onProblem, problemText, router]);
+  }, [assignment, number, flush, isFinal, onProblem, problemText, router]);
 
   const hand = () =>
     start(async () => {

@@ -190,9 +190,10 @@ export const beginQuestion = act(
   },
 );
 
+/** Hands in a try: the one that is open or, where a device remembered which, that one and no later one. */
 export const handIn = act(
   "do assignment",
-  z.object({ assignment: Id }),
+  z.object({ assignment: Id, number: Id.optional() }),
   (input) => ({ assignment: input.assignment }),
   async (caller, input) => {
     const { db, now } = caller;
@@ -201,7 +202,7 @@ export const handIn = act(
     await db.transaction(async (tx) => {
       // What only is to be read has nothing that begins a try: handing it in does.
       const open = attempts.length === 0 ? await work.openAttempt(tx, task, now) : attempts.at(-1);
-      if (!open || open.handedIn) return;
+      if (!open || open.handedIn || open.number !== (input.number ?? open.number)) return;
       await work.handIn(tx, open.id, now);
       await sendPieces(tx, task, await taskDocument(tx, task), open, null, now);
       await work.announceWork(tx, task.assignment, caller.visitor.id);
