@@ -27,13 +27,19 @@ export interface Contribution {
 /** Whoever does nothing for so long has finished one go. Milliseconds; common practice. */
 const PAUSE_MS = 90_000;
 
-/** What a change adds and takes away, and the devices that made it. */
-export function contentsOf(change: Uint8Array): {
+interface Contents {
   letters: number;
   things: number;
   removed: number;
   clients: number[];
-} {
+}
+/** A lesson's changes are looked at again and again while it grows: each is read once. */
+const known = new WeakMap<Uint8Array, Contents>();
+
+/** What a change adds and takes away, and the devices that made it. */
+export function contentsOf(change: Uint8Array): Contents {
+  const before = known.get(change);
+  if (before) return before;
   const { structs, ds } = Y.decodeUpdate(change);
   const clients = new Set<number>();
   let [letters, things, removed] = [0, 0, 0];
@@ -44,7 +50,9 @@ export function contentsOf(change: Uint8Array): {
     else if (struct.content.isCountable()) things += struct.content.getLength();
   }
   for (const items of ds.clients.values()) for (const { len } of items) removed += len;
-  return { letters, things, removed, clients: [...clients] };
+  const contents = { letters, things, removed, clients: [...clients] };
+  known.set(change, contents);
+  return contents;
 }
 
 /** Whose each device is: a number belongs to the first who wrote with it. */

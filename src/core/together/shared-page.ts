@@ -1,5 +1,6 @@
 import * as Y from "yjs";
 import type { QuestionType, ResponseValue } from "../question/question";
+import { inCommon } from "./in-common";
 import { keepings, onePlaceEach } from "./keeping";
 
 /** What two who type at one moment may make too long is cut: so many letters the answer to such a question may have. */
@@ -76,16 +77,6 @@ export function sharedValue(page: Y.Doc, question: Asked): ResponseValue | undef
     case null:
       return undefined;
   }
-}
-
-/** How many members two lists have in common at the beginning and, of what is left, at the end. */
-function inCommon(before: ArrayLike<unknown>, after: ArrayLike<unknown>): { start: number; end: number } {
-  const shorter = Math.min(before.length, after.length);
-  let start = 0;
-  while (start < shorter && before[start] === after[start]) start += 1;
-  let end = 0;
-  while (end < shorter - start && before[before.length - 1 - end] === after[after.length - 1 - end]) end += 1;
-  return { start, end };
 }
 
 function writeText(text: Y.Text, after: string): void {

@@ -1,4 +1,4 @@
-import type { Queryable } from "../engine/db";
+import type { Db, Queryable } from "../engine/db";
 
 /** A page of a step that a group works on; `members` null: the whole class. */
 export interface SharedPage {
@@ -18,32 +18,50 @@ export interface KeptChange {
 }
 
 /** All changes of one page together, in bytes of base64; a lesson's page has some 100 KB. */
-export const MOST_BYTES = 4_000_000;
+const MOST_BYTES = 2_000_000;
 
 const columns = `s.id, s.lesson_id lesson, s.step_id step, s.members, s.begun`;
+
+/** The page of a group for a step of a lesson; undefined: it was not begun. `members` in ascending order. */
+async function sharedPageOf(
+  db: Queryable,
+  of: { lesson: number; step: string; members: readonly number[] | null },
+): Promise<number | undefined> {
+  const [there] = await db.query<{ id: number }>(
+    `select id from shared_page
+      where lesson_id = $1 and step_id = $2 and coalesce(members, '{}') = coalesce($3::int[], '{}')`,
+    [of.lesson, of.step, of.members],
+  );
+  return there?.id;
+}
 
 /**
  * The page of a group for a step of a lesson, begun if it is not there. Where its members worked on a page together before, with
  * others or as the whole class, it begins as that one stands, with the record of who wrote what.
  */
 export async function openSharedPage(
-  tx: Queryable,
+  db: Db,
   of: { lesson: number; step: string; members: readonly number[] | null; at: Date },
 ): Promise<number> {
   const members = of.members && [...of.members].sort((one, other) => one - other);
+  // It is there at every letter but the first: a transaction would keep the database from everybody else.
+  return (
+    (await sharedPageOf(db, { ...of, members })) ?? db.transaction((tx) => beginSharedPage(tx, { ...of, members }))
+  );
+}
+
+async function beginSharedPage(
+  tx: Queryable,
+  of: { lesson: number; step: string; members: readonly number[] | null; at: Date },
+): Promise<number> {
+  const { members } = of;
   const [begun] = await tx.query<{ id: number }>(
     `insert into shared_page (lesson_id, step_id, members, begun) values ($1, $2, $3::int[], $4)
      on conflict (lesson_id, step_id, coalesce(members, '{}')) do nothing returning id`,
     [of.lesson, of.step, members, of.at],
   );
-  if (!begun) {
-    const [there] = await tx.query<{ id: number }>(
-      `select id from shared_page
-        where lesson_id = $1 and step_id = $2 and coalesce(members, '{}') = coalesce($3::int[], '{}')`,
-      [of.lesson, of.step, members],
-    );
-    return there!.id;
-  }
+  // Somebody else of the group was faster.
+  if (!begun) return (await sharedPageOf(tx, of))!;
   await tx.query(
     `with origin as (
        select id, bytes from shared_page
@@ -60,15 +78,16 @@ export async function openSharedPage(
   return begun.id;
 }
 
-export async function changesOf(db: Queryable, page: number): Promise<KeptChange[]> {
-  return db.query("select id, student_id student, at, change from shared_page_change where page_id = $1 order by id", [
-    page,
-  ]);
-}
+/** The changes of a page after one of them, in the order they came: they get their numbers one after another (see addChange). */
+export const changesAfter = (db: Queryable, page: number, after: number): Promise<KeptChange[]> =>
+  db.query(
+    "select id, student_id student, at, change from shared_page_change where page_id = $1 and id > $2 order by id",
+    [page, after],
+  );
 
 /**
  * Keeps a change and tells everybody who follows the lesson. `told`: what they are told. False: the page is full, or a device
- * that wrote is another child's, and nothing was kept.
+ * that wrote is another child's, and nothing was kept. The page's row is held while the change gets its number.
  */
 export async function addChange(
   db: Queryable,
@@ -90,14 +109,12 @@ export async function addChange(
   return rows.length > 0;
 }
 
-/** The pages of the last lesson with an assignment; of one step, or all. */
-export async function pagesOf(db: Queryable, lesson: number, step: string | null): Promise<SharedPage[]> {
-  return db.query(
-    `select ${columns} from shared_page s where s.lesson_id = $1 and ($2::text is null or s.step_id = $2)
-      and s.bytes > 0 order by s.step_id, s.id`,
+/** The pages of a step of a lesson on which something was written. */
+export const pagesOf = (db: Queryable, lesson: number, step: string): Promise<SharedPage[]> =>
+  db.query(
+    `select ${columns} from shared_page s where s.lesson_id = $1 and s.step_id = $2 and s.bytes > 0 order by s.id`,
     [lesson, step],
   );
-}
 
 /** A page, if it belongs to a lesson with this assignment. */
 export async function pageIn(db: Queryable, assignment: number, page: number): Promise<SharedPage | undefined> {

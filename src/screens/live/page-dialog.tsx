@@ -15,7 +15,7 @@ const pens = ["border-green", "border-clay", "border-slate", "border-ink"] as co
 const count = (number: number, one: string, many: string) => (number === 1 ? `1 ${one}` : `${number} ${many}`);
 const said = ({ student, letters, things, removed }: Contribution): string =>
   student === null
-    ? "put the page back"
+    ? "put back an earlier version"
     : [
         letters > 0 && `wrote ${count(letters, "letter", "letters")}`,
         things > 0 && count(things, "change", "changes"),
@@ -103,11 +103,11 @@ export function PageDialog({
                 </span>
                 <Button
                   size="small"
-                  aria-label={`Put the page back to before ${nameOf(one.student)} ${said(one)}`}
-                  title="Put the page back to before this"
+                  aria-label={`Undo from here: ${nameOf(one.student)} ${said(one)}`}
+                  title="Undo this and everything after it"
                   onClick={() => void putPageBack({ assignment, page: page.id, before: one.first })}
                 >
-                  <Undo2 size={14} aria-hidden /> Put back
+                  <Undo2 size={14} aria-hidden /> Undo from here
                 </Button>
               </li>
             ))}

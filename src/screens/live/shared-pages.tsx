@@ -16,7 +16,7 @@ const glimpse = (page: ReadPage): string => {
   return text.length > GLIMPSE ? `… ${text.slice(-GLIMPSE)}` : text;
 };
 
-/** What groups, or the whole class, write together on a step: seen as they write, held still, put back. */
+/** What groups, or the whole class, write together on a step: seen as they write, paused, put back. */
 export function SharedPages({
   assignment,
   step,
@@ -47,7 +47,8 @@ export function SharedPages({
   const [opened, setOpened] = useState<number | null>(null);
   if (!work?.shared && pages.length === 0) return null;
   const first = new Map(room.map(({ student, name }) => [student, name.split(" ")[0]!]));
-  const nameOf = (student: number | null) => (student === null ? "You" : (first.get(student) ?? "somebody"));
+  const nameOf = (student: number | null) =>
+    student === null ? "A teacher" : names ? (first.get(student) ?? "somebody") : "somebody";
   const title = (page: ReadPage, at: number) =>
     page.members === null ? "The whole class" : names ? page.members.map(nameOf).join(", ") : `Group ${at + 1}`;
   const one = pages.findIndex(({ id }) => id === opened);
@@ -58,7 +59,7 @@ export function SharedPages({
         {work?.shared && (
           <Button size="small" aria-pressed={work.frozen} onClick={() => onWork({ ...work, frozen: !work.frozen })}>
             {work.frozen ? <LockOpen size={14} aria-hidden /> : <Lock size={14} aria-hidden />}
-            {work.frozen ? "Let them write" : "Hold still"}
+            {work.frozen ? "Let them write" : "Pause writing"}
           </Button>
         )}
       </div>
@@ -75,7 +76,7 @@ export function SharedPages({
                 <span className="min-w-0 flex-1 truncate">{title(page, at)}</span>
                 <Maximize2 size={13} aria-hidden className="shrink-0" />
               </span>
-              <span className="line-clamp-2 text-ink-soft">{glimpse(page) || "Nothing in words so far."}</span>
+              <span className="line-clamp-2 text-ink-soft">{glimpse(page) || "No words yet."}</span>
             </button>
           </li>
         ))}

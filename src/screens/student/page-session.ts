@@ -21,7 +21,7 @@ export class PageSession {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private sending = false;
   private stopped = false;
-  /** False until the page was read, when it is held still, and when it is over. */
+  /** False until the page was read, and when it is over. */
   open = false;
   /** What is answered on it; null: it was not read yet, or there is none. */
   questions: readonly Question[] | null = null;
@@ -86,6 +86,8 @@ export class PageSession {
     try {
       const response = await fetch(`${this.address}?step=${encodeURIComponent(this.of.step)}`);
       if (this.stopped) return;
+      // A server in trouble says nothing about the page.
+      if (response.status >= 500) return;
       const found = response.ok ? ((await response.json()) as OpenedPage | null) : null;
       this.questions = found?.questions ?? null;
       if (found) {
@@ -125,7 +127,7 @@ export class PageSession {
     if (this.waiting.length > 0) this.sendSoon(response ? SEND_MS : AGAIN_MS);
   }
 
-  /** It was held still a moment ago, or is over: the page is shown as it is for everybody else. */
+  /** Writing was paused a moment ago, or it is over: the page is shown as it is for everybody else. */
   private refused(): void {
     this.waiting = [];
     if (this.stopped) return;

@@ -10,8 +10,8 @@ import type { Together } from "./use-together";
 /** Above a step that is shared: that all write on one page, who writes just now, or that it is held still. */
 export function TogetherSign({ together }: { together: Together }) {
   const t = useTranslations("together");
-  const { page, writing } = together;
-  const held = page !== null && !page.open;
+  const { page, paused, writing } = together;
+  const held = page !== null && (paused || !page.open);
   const Icon = held ? Lock : writing ? PencilLine : Users;
   return (
     <p role="status" className="mb-4 flex items-center gap-2 rounded-card bg-slate-wash px-4 py-2">

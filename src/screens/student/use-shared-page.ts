@@ -27,8 +27,8 @@ const isField = (element: Element | null): element is Field =>
   element instanceof HTMLTextAreaElement || (element instanceof HTMLInputElement && element.type === "text");
 
 /**
- * The page of a step that this student shares now, or did in the last lesson. `key` says which: it changes when the group, or whether
- * it is held still, changes; null: none is asked for.
+ * The page of a step that this student shares now, or did in the last lesson. `key` says which: it changes when the group does;
+ * null: none is asked for.
  */
 export function useSharedPage(of: {
   assignment: number;

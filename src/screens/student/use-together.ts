@@ -11,6 +11,8 @@ import { useSharedPage, type SharedWork } from "./use-shared-page";
 export interface Together {
   /** The page she writes on with others now; null: it is still being read. */
   page: SharedWork | null;
+  /** All see it, and nobody writes. */
+  paused: boolean;
   /** The given name of who writes just now, if it is somebody else. */
   writing: string | null;
   step: Step;
@@ -37,11 +39,7 @@ export function useTogether(of: {
   const sharing = lesson && step ? sharedBy(lesson, step.id, student) : null;
   const [since, setSince] = useState<readonly string[]>(before);
   if (sharing && step && !since.includes(step.id)) setSince([...since, step.id]);
-  const key = sharing
-    ? `${sharing.members?.join(" ") ?? "class"} ${sharing.frozen}`
-    : step && since.includes(step.id)
-      ? "past"
-      : null;
+  const key = sharing ? (sharing.members?.join(" ") ?? "class") : step && since.includes(step.id) ? "past" : null;
   const page = useSharedPage({ ...{ assignment, student, onPage, key }, step: step?.id });
   if (!sharing || !step) return { together: null, past: page };
   const shared = new Map((page?.questions ?? []).map((question) => [question.id, question]));
@@ -50,6 +48,7 @@ export function useTogether(of: {
     past: null,
     together: {
       page,
+      paused: sharing.frozen,
       writing: group?.find((member) => member.student === page?.writing)?.name ?? null,
       step: withQuestions(step, (question) => shared.get(question.id) ?? question),
       // Until the page is there nothing is shown, or a child would write into her own.

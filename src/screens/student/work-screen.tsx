@@ -154,8 +154,8 @@ export function StudentWorkScreen({
     ...{ assignment: task.assignment, student, step, onPage, lesson: readOnly ? null : followed.lesson },
     ...{ before: data.sharedPages, values: answers.values },
   });
-  /** Held still, or not there yet: then nothing of it is written. */
-  const still = together !== null && !together.page?.open;
+  /** Paused, or not there yet: then nothing of it is written. */
+  const still = together !== null && (together.paused || !together.page?.open);
 
   const go = (to: number) => {
     if (held || to > upTo) return;

@@ -2,14 +2,7 @@ import { fromBase64, toBase64 } from "lib0/buffer";
 import * as Y from "yjs";
 import { viewOf } from "@/core/live/lesson";
 import { sharedBy, type Sharing } from "@/core/live/shared";
-import {
-  contentsOf,
-  contributionsOf,
-  devicesOf,
-  pageOf,
-  type Contribution,
-  type PageChange,
-} from "@/core/together/contributions";
+import { contentsOf, contributionsOf, devicesOf, pageOf, type Contribution } from "@/core/together/contributions";
 import { isSharable } from "@/core/together/keeping";
 import { makeLike } from "@/core/together/shared-page";
 import type { Question } from "@/core/question/question";
@@ -20,6 +13,7 @@ import type { Db } from "@/data/engine/db";
 import { lastLesson, runningLesson } from "@/data/live/lessons";
 import * as pages from "@/data/live/shared-pages";
 import { disguiseFor } from "../student/student-work";
+import { pageLog } from "./page-log";
 import { ledDocument } from "./room";
 
 /** What is told of a change to everybody who follows; those it does not concern are not told on. */
@@ -36,7 +30,7 @@ export interface PageNotice {
 export interface OpenedPage {
   /** A Yjs update with all there is, in base64. */
   state: string;
-  /** False: it is over, or held still. */
+  /** False: it is over. Whether writing is paused, the lesson says. */
   open: boolean;
   /** What is answered on it. Options have names of the page's own, the same for all who share it. */
   questions: Question[];
@@ -45,7 +39,6 @@ export interface OpenedPage {
 /** A page as the teacher sees it. */
 export interface WatchedPage {
   id: number;
-  step: string;
   members: number[] | null;
   state: string;
   questions: Question[];
@@ -58,13 +51,6 @@ export interface WatchedPage {
 export const LONGEST_CHANGE = 100_000;
 /** What fits in a notice of PostgreSQL beside the rest. */
 const LONGEST_TOLD = 7_000;
-
-const kept = (change: pages.KeptChange): PageChange => ({
-  ...change,
-  at: change.at.getTime(),
-  change: fromBase64(change.change),
-});
-const together = (changes: readonly PageChange[]) => toBase64(Y.mergeUpdates(changes.map(({ change }) => change)));
 
 /** What is answered on a page of a step: as most of the class have it, without what runs by a clock of each child's own. */
 async function questionsOfPage(db: Db, of: { assignment: number; lesson: number; step: string }): Promise<Question[]> {
@@ -91,7 +77,7 @@ async function sharing(db: Db, { assignment, step, student, now }: Of): Promise<
   return shared ? { ...shared, lesson: lesson.id } : null;
 }
 const open = (db: Db, { lesson, members }: { lesson: number; members: number[] | null }, { step, now }: Of) =>
-  db.transaction((tx) => pages.openSharedPage(tx, { lesson, step, members, at: now }));
+  pages.openSharedPage(db, { lesson, step, members, at: now });
 
 /** The page a child works on with others now, or worked on in the last lesson; null: there is none. */
 export async function openPage(db: Db, of: Of): Promise<OpenedPage | null> {
@@ -104,8 +90,8 @@ export async function openPage(db: Db, of: Of): Promise<OpenedPage | null> {
         ?.id;
   if (hers === undefined) return null;
   return {
-    state: together((await pages.changesOf(db, hers)).map(kept)),
-    open: shared !== null && !shared.frozen,
+    state: toBase64((await pageLog(db, hers)).state),
+    open: shared !== null,
     questions: await questionsOfPage(db, { ...of, lesson }),
   };
 }
@@ -140,16 +126,18 @@ function read(change: string): number[] | null {
   }
 }
 
-/** All pages of the last lesson with an assignment; of one step, or all. */
-export async function watchedPages(db: Db, assignment: number, step: string | null): Promise<WatchedPage[]> {
+/** What groups, or the whole class, have written on a step in the last lesson with an assignment. */
+export async function watchedPages(db: Db, assignment: number, step: string): Promise<WatchedPage[]> {
   const lesson = await lastLesson(db, assignment);
   if (!lesson) return [];
+  const found = await pages.pagesOf(db, lesson.id, step);
+  if (found.length === 0) return [];
+  const questions = await questionsOfPage(db, { assignment, lesson: lesson.id, step });
   return Promise.all(
-    (await pages.pagesOf(db, lesson.id, step)).map(async ({ id, step: of, members }): Promise<WatchedPage> => {
-      const changes = (await pages.changesOf(db, id)).map(kept);
+    found.map(async ({ id, members }): Promise<WatchedPage> => {
+      const { changes, state } = await pageLog(db, id);
       return {
-        ...{ id, step: of, members, state: together(changes) },
-        questions: await questionsOfPage(db, { assignment, lesson: lesson.id, step: of }),
+        ...{ id, members, questions, state: toBase64(state) },
         devices: [...devicesOf(changes)],
         contributions: contributionsOf(changes),
       };
@@ -164,7 +152,7 @@ export async function putPageBack(
 ): Promise<boolean> {
   const page = await pages.pageIn(db, of.assignment, of.page);
   if (!page) return false;
-  const changes = (await pages.changesOf(db, page.id)).map(kept);
+  const { changes } = await pageLog(db, page.id);
   const as = pageOf(changes);
   const since = Y.encodeStateVector(as);
   makeLike(as, pageOf(changes, of.before));

@@ -43,6 +43,20 @@ describe("answers from several devices", () => {
     expect((await workOf(db, assignment))[0]!.tries).toHaveLength(2);
   });
 
+  test("a device that remembered to hand in one try hands in no later one", async () => {
+    const assignment = await given({ tries: 3 });
+    await send(assignment, "a");
+    value(await handIn({ assignment }));
+    value(await tryAgain({ assignment }));
+    value(await handIn({ assignment, number: 1 }));
+    expect((await workOf(db, assignment))[0]!.tries.map(({ handedInAt }) => handedInAt !== null)).toEqual([
+      true,
+      false,
+    ]);
+    value(await handIn({ assignment, number: 2 }));
+    expect((await workOf(db, assignment))[0]!.tries.every(({ handedInAt }) => handedInAt !== null)).toBe(true);
+  });
+
   test("the one that was written last counts, whichever came first; the other device is told", async () => {
     const assignment = await given({ checking: "at the end" });
     value(await tryAgain({ assignment }));
