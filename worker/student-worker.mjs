@@ -14,6 +14,8 @@ import { FILES, HERE, PAGES, WHOSE } from "@/screens/offline/names";
 /** A page that has not come by then is shown as it was kept. */
 const SLOW_SECONDS = 5;
 const LARGEST_FILE = 50_000_000;
+/** A page that was kept so long ago is kept anew; answers given since are remembered elsewhere (use-answers.ts). */
+const FRESH_MS = 10 * 60_000;
 const only200 = new CacheableResponsePlugin({ statuses: [200] });
 
 /** Whoever closed the browser, or signed out, has left: her pages are not shown to the next child. */
@@ -27,7 +29,7 @@ const notKept = () =>
   new Response(
     `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
 <title>No network</title><body style="font:1.2rem/1.5 sans-serif;max-width:32rem;margin:4rem auto;padding:0 1rem">
-<h1>No network just now</h1><p>This page is not kept on this device. What you wrote before is safe, and is sent when the network is back.</p>
+<h1>No network just now</h1><p>This page is not kept on this device. What you wrote before is safe. It will be sent when the network is back.</p>
 <p lang="es">No hay red en este momento. Lo que escribiste está guardado y se enviará cuando vuelva la red.</p>
 <p><a href="/student">My work</a></p></body></html>`,
     { status: 503, headers: { "content-type": "text/html; charset=utf-8" } },
@@ -102,6 +104,8 @@ async function keep({ student, pages: addresses }) {
   let failed = false;
   for (const address of addresses) {
     try {
+      const before = await kept.match(address, { ignoreVary: true });
+      if (before && Date.now() - Date.parse(before.headers.get("date")) < FRESH_MS) continue;
       const response = await fetch(address, { headers: { accept: "text/html" } });
       if (response.status !== 200 || response.redirected) continue;
       const page = await response.clone().text();

@@ -25,7 +25,7 @@ test("a school day without a network: opened, answered, photographed, spoken, ha
   const sunniva = await signedIn("Sunniva Dale", { phone: true, keeps: true });
   const link = sunniva.getByRole("link", { name: /The harbour in twelve hours/ });
   const address = (await link.getAttribute("href"))!;
-  await expect.poll(() => kept(sunniva), { timeout: 30_000 }).toContain(address);
+  await expect.poll(() => kept(sunniva), { timeout: 45_000 }).toContain(address);
   const context = sunniva.context();
 
   await context.setOffline(true);
@@ -89,7 +89,7 @@ test("a school day without a network: opened, answered, photographed, spoken, ha
 
 test("who signs out leaves nothing of hers on a shared tablet", async ({ signedIn }) => {
   const liv = await signedIn("Liv Torsen", { phone: true, keeps: true });
-  await expect.poll(() => kept(liv), { timeout: 30_000 }).toContain("/student");
+  await expect.poll(() => kept(liv), { timeout: 45_000 }).toContain("/student");
   await liv.getByRole("button", { name: "Go out" }).click();
   await liv.waitForURL(/sign-in/);
   expect(await kept(liv)).toEqual([]);

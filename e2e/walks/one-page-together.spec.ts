@@ -46,7 +46,7 @@ test("a pair writes on one page, the class on another; it is held still, put bac
   await walk.click(dialog.getByRole("button", { name: "Make pairs" }));
   await walk.click(dialog.getByRole("button", { name: "Use this" }));
   walk.done();
-  await expect(sunniva.getByText(/You all write on one page/)).toBeVisible();
+  await expect(sunniva.getByText(/You are all writing on one page/)).toBeVisible();
   await expect(writing(liv)).toHaveValue("");
 
   await writing(sunniva).pressSequentially("Limpets hold on. ");
@@ -78,8 +78,8 @@ test("a pair writes on one page, the class on another; it is held still, put bac
     await expect(writing(child)).toHaveValue(/ Yes!/);
   }
 
-  await page.getByRole("button", { name: "Hold still" }).click();
-  await expect(sunniva.getByText(/The page is held for a moment/)).toBeVisible();
+  await page.getByRole("button", { name: "Pause writing" }).click();
+  await expect(sunniva.getByText(/Writing is paused/)).toBeVisible();
   await expect(writing(sunniva)).not.toBeEditable();
   await page.getByRole("button", { name: "Let them write" }).click();
   await expect(writing(sunniva)).toBeEditable();
@@ -89,12 +89,12 @@ test("a pair writes on one page, the class on another; it is held still, put bac
   await expect(record.getByLabel("Who wrote what")).toContainText("Sunniva:");
   expect(await serious(ines)).toEqual([]);
   await record
-    .getByRole("button", { name: /^Put the page back/ })
+    .getByRole("button", { name: /^Undo from here/ })
     .last()
     .click();
   for (const child of children) await expect(writing(child)).toHaveValue("");
   // The last thing done is her own putting back: before it everything was there.
-  await record.getByRole("button", { name: /^Put the page back to before You/ }).click();
+  await record.getByRole("button", { name: /^Undo from here: A teacher/ }).click();
   for (const child of children) await expect(writing(child)).toHaveValue(/And weed/);
   await ines.keyboard.press("Escape");
 

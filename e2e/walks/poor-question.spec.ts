@@ -24,7 +24,7 @@ test("from a finished assignment to the question that went wrong, why, and who c
   await expect(panel.getByRole("radio", { name: "also right:" })).toBeChecked();
   await expect(panel.getByRole("status")).toContainText(/14 children gain marks:.*Nobody loses any\./);
   await mending.key("m");
-  await expect(ines.getByText("Question 6 is corrected. Every mark is worked out anew.")).toBeVisible();
+  await expect(ines.getByText("Question 6 is corrected, and all marks are worked out again.")).toBeVisible();
   mending.done();
   await expect(panel).toContainText("“for none of them” is right too.");
   await expect(poor).toContainText("20 of 21");

@@ -46,7 +46,7 @@ export const LiveWork = z.object({
   onBoard: z.boolean(),
   /** Whether each group, or the whole class, writes on one page: core/together. */
   shared: z.boolean().default(false),
-  /** Whether that page is held still: all see it, nobody writes. */
+  /** Whether writing on that page is paused: all see it, nobody writes. */
   frozen: z.boolean().default(false),
 });
 export type LiveWork = z.infer<typeof LiveWork>;

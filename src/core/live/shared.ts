@@ -1,6 +1,6 @@
 import type { LessonView } from "./lesson";
 
-/** The page a student shares on a step now: with whom (null: the whole class), and whether it is held still. */
+/** The page a student shares on a step now: with whom (null: the whole class), and whether writing is paused. */
 export interface Sharing {
   members: number[] | null;
   frozen: boolean;

@@ -1,7 +1,4 @@
-import { quantile } from "../results/statistics";
-
-/** Fewer say nothing about what is usual. Common practice. */
-export const FEWEST = 5;
+import { FEWEST_STUDENTS, quantile } from "../results/statistics";
 
 /**
  * Above this a value is unusually large: the third quartile and 1.5 interquartile ranges (Tukey 1977). Null for fewer than five.
@@ -9,7 +6,7 @@ export const FEWEST = 5;
  *     upperFence([18, 20, 21, 22, 24, 24, 25, 26, 28, 30, 31, 33, 35, 36, 72]) // 45.5
  */
 export function upperFence(values: readonly number[]): number | null {
-  if (values.length < FEWEST) return null;
+  if (values.length < FEWEST_STUDENTS) return null;
   const sorted = [...values].sort((one, other) => one - other);
   const [first, third] = [quantile(sorted, 0.25), quantile(sorted, 0.75)];
   return third + 1.5 * (third - first);

@@ -28,7 +28,12 @@ export function corrected(mark: Mark, said: string, corrections: readonly Correc
       case "void":
         return { ...so, marks: so.marks === null ? null : 0, outOf: 0 };
       case "accept":
-        return so.marks !== null && same(said, correction.said) ? { ...so, verdict: "right", marks: so.outOf } : so;
+        return so.marks !== null && same(said, correction.said)
+          ? {
+              ...{ verdict: "right", marks: so.outOf, outOf: so.outOf },
+              parts: Object.fromEntries(Object.keys(so.parts).map((part) => [part, true])),
+            }
+          : so;
       case "marks": {
         const share = so.marks === null || so.outOf === 0 ? null : so.marks / so.outOf;
         // Voided before: it stays out.
@@ -38,6 +43,10 @@ export function corrected(mark: Mark, said: string, corrections: readonly Correc
     }
   }, mark);
 }
+
+/** Whether a question counts for nobody. */
+export const isVoided = (corrections: readonly Correction[] = []): boolean =>
+  corrections.some(({ kind }) => kind === "void");
 
 /** How many marks a question is worth. */
 export const worth = (marks: number, corrections: readonly Correction[] = []): number =>

@@ -32,7 +32,7 @@ export function nameFinding(finding: Finding): string {
     case "the wrong way":
       return "the weaker did better";
     case "tells little":
-      return "tells little";
+      return "tells you little";
     case "nobody chose":
       return finding.said.length === 1 ? "one answer nobody chose" : `${finding.said.length} answers nobody chose`;
     case "most left it blank":
@@ -48,21 +48,21 @@ export function explainFinding(finding: Finding, item: Pick<Item, "asked" | "rig
     case "nearly all right":
       return `${item.right} of ${item.asked} have it right. It shows that they can do it, and nothing about who needs more.`;
     case "nearly all wrong":
-      return `Only ${item.right} of ${item.asked} have it right. Either it was not taught yet, or the question says something else than you meant.`;
+      return `Only ${item.right} of ${item.asked} have it right. Either it was not taught yet, or the question does not say what you meant.`;
     case "best chose another":
       return `Of the ${finding.of} strongest, ${finding.stronger} answered “${finding.said}”, more than chose the answer that is marked right. Check which one is right.`;
     case "two may be right":
       return `Of the ${finding.of} strongest, ${finding.stronger} answered “${finding.said}”; of the ${finding.ofWeaker} weakest, ${finding.weaker === 0 ? "nobody" : finding.weaker} did. It may be right as well.`;
     case "the wrong way":
-      return "Those who did less well in all got this one right more often than those who did best. Something in it leads the stronger astray.";
+      return "Children who did less well overall got this one right more often than those who did best. Something in it misleads the children who know most.";
     case "tells little":
-      return "Children who did well in all and children who did not got it right about equally often. With so few it may be chance.";
+      return "Children who did well overall and children who did not got it right about equally often. With so few children it may be chance.";
     case "nobody chose":
       return `Nobody chose ${finding.said.map((said) => `“${said}”`).join(" or ")}. A wrong answer that nobody believes makes guessing easier.`;
     case "most left it blank":
       return `${finding.blank} of ${item.asked} left it blank. Perhaps there was no time left, or it was not clear what to do.`;
     case "took long":
-      return `It took ${finding.times} times as long as the question in the middle. That may be what it is for, or it is hard to read.`;
+      return `It took ${finding.times} times as long as a typical question here. You may have meant it to, or it is hard to read.`;
   }
 }
 

@@ -188,8 +188,8 @@ function Groups({ room, now, work, planned, assignment, onWork, onClose }: Props
       )}
       {onePage && sure && (
         <Notice tone="warning">
-          All {here.length} children will write on one page at the same time. You can hold it still, put it back to how
-          it was, or split the class into groups at any moment. Press the button once more to begin.
+          All {here.length} children will write on one page at the same time. You can pause writing, undo what was
+          written, or split the class into groups at any time. Press the button again to start.
         </Notice>
       )}
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">

@@ -6,7 +6,7 @@ import type { Contribution } from "@/core/together/contributions";
 import { putPageBack } from "@/screens/acts/lead";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
-import { QuestionView } from "../step/question-view";
+import { QuestionAsAnswered } from "../step/question-as-answered";
 import type { ReadPage } from "./read-page";
 
 /** Told apart by the line below them as well as by the name in front. */
@@ -62,14 +62,7 @@ export function PageDialog({
             return (
               <div key={question.id} className="grid gap-2">
                 <div className="font-child">
-                  <QuestionView
-                    question={question}
-                    value={page.values[question.id]}
-                    onChange={() => undefined}
-                    checking={false}
-                    readOnly
-                    languages={languages}
-                  />
+                  <QuestionAsAnswered question={question} value={page.values[question.id]} languages={languages} />
                 </div>
                 {words.length > 0 && (
                   <p

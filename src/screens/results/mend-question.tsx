@@ -18,7 +18,7 @@ import { useOnce } from "../use-once";
 
 const formatCorrection = (correction: Correction): string =>
   correction.kind === "void"
-    ? "It counts for nobody."
+    ? "It is left out."
     : correction.kind === "accept"
       ? `“${correction.said}” is right too.`
       : `It is worth ${correction.marks === 1 ? "1 mark" : `${correction.marks} marks`}.`;
@@ -26,31 +26,35 @@ const formatCorrection = (correction: Correction): string =>
 const children = (count: number) => (count === 1 ? "One child" : `${count} children`);
 const named = (changes: readonly Change[]) => changes.map(({ student }) => student.name.split(" ")[0]).join(", ");
 
+function Changes({
+  changes,
+  one,
+  many,
+  none,
+}: {
+  changes: readonly Change[];
+  one: string;
+  many: string;
+  none: string;
+}) {
+  if (changes.length === 0) return <>{none} </>;
+  return (
+    <>
+      <strong>
+        {children(changes.length)} {changes.length === 1 ? one : many} marks:
+      </strong>{" "}
+      {named(changes)}.{" "}
+    </>
+  );
+}
+
 function WhatItDoes({ effect }: { effect: Effect }) {
   const { gain, lose, outOf } = effect;
   return (
     <p className="border-l-3 border-green pl-3 text-[13px]" role="status">
-      {gain.length > 0 ? (
-        <>
-          <strong>
-            {children(gain.length)} {gain.length === 1 ? "gains" : "gain"} marks:
-          </strong>{" "}
-          {named(gain)}.{" "}
-        </>
-      ) : (
-        "Nobody gains marks. "
-      )}
-      {lose.length > 0 ? (
-        <>
-          <strong>
-            {children(lose.length)} {lose.length === 1 ? "loses" : "lose"} marks:
-          </strong>{" "}
-          {named(lose)}.{" "}
-        </>
-      ) : (
-        "Nobody loses any. "
-      )}
-      {outOf !== null && `All of it is out of ${outOf} then.`}
+      <Changes changes={gain} one="gains" many="gain" none="Nobody gains marks." />
+      <Changes changes={lose} one="loses" many="lose" none="Nobody loses any." />
+      {outOf !== null && `The total is then ${outOf} marks.`}
     </p>
   );
 }
@@ -94,18 +98,21 @@ export function MendQuestion({
     };
   }, [assignment, item.id, asked]);
 
+  const seen = effect !== null && effect.of === asked;
+
   const takeBack = async (id: number) => {
     if ((await takeCorrectionBack({ assignment, correction: id })).ok) router.refresh();
   };
   const mend = () =>
     once(async () => {
-      if (!correction) return;
+      // Who gains and who loses is seen before.
+      if (!correction || !seen) return;
       const outcome = await correctQuestion({ assignment, question: item.id, correction });
       if (!outcome.ok) return;
       setKind(null);
       router.refresh();
       tell(
-        `Question ${item.nth} is corrected. Every mark is worked out anew.`,
+        `Question ${item.nth} is corrected, and all marks are worked out again.`,
         () => void takeBack(outcome.value.correction),
       );
     });
@@ -117,7 +124,7 @@ export function MendQuestion({
   });
   return (
     <section aria-label="Correct it" className="mt-5 grid gap-2 border-t border-line pt-3">
-      <h3 className="font-semibold">Correct it for these {item.asked}</h3>
+      <h3 className="font-semibold">Correct it for these {item.asked} children</h3>
       {corrections.map(({ id, correction: stands, by, at }) => (
         <p key={id} className="flex items-start gap-2 rounded-card bg-shade px-3 py-2 text-[13px]">
           <span className="flex-1">
@@ -154,7 +161,7 @@ export function MendQuestion({
         </div>
       )}
       <label className="flex items-center gap-2">
-        <input {...radio("void")} /> leave it out: it counts for nobody
+        <input {...radio("void")} /> leave it out for everyone
       </label>
       <div className="flex items-center gap-2">
         <label className="flex items-center gap-2">
@@ -172,8 +179,8 @@ export function MendQuestion({
           }}
         />
       </div>
-      {correction && effect?.of === asked && <WhatItDoes effect={effect.effect} />}
-      <Button look="main" className="justify-self-end" disabled={busy || !correction} onClick={mend}>
+      {correction && seen && <WhatItDoes effect={effect.effect} />}
+      <Button look="main" className="justify-self-end" disabled={busy || !correction || !seen} onClick={mend}>
         Correct it <Key>m</Key>
       </Button>
     </section>

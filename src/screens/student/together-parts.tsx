@@ -3,11 +3,11 @@ import type { KeyboardEvent } from "react";
 import { Lock, PencilLine, Users } from "lucide-react";
 import { useTranslations } from "use-intl";
 import { withQuestions, questionsOf, type Step } from "@/core/resource/document";
-import { QuestionView } from "../step/question-view";
+import { QuestionAsAnswered } from "../step/question-as-answered";
 import type { SharedWork } from "./use-shared-page";
 import type { Together } from "./use-together";
 
-/** Above a step that is shared: that all write on one page, who writes just now, or that it is held still. */
+/** Above a step that is shared: that all write on one page, who writes just now, or that writing is paused. */
 export function TogetherSign({ together }: { together: Together }) {
   const t = useTranslations("together");
   const { page, paused, writing } = together;
@@ -42,13 +42,10 @@ export function MadeTogether({
       <summary className="min-h-10 cursor-pointer py-1.5 font-bold">{t("made")}</summary>
       <div className="grid grid-cols-1 gap-4 pt-2 font-child">
         {questions.map((question) => (
-          <QuestionView
+          <QuestionAsAnswered
             key={question.id}
             question={question}
             value={page.values[question.id]}
-            onChange={() => undefined}
-            checking={false}
-            readOnly
             languages={languages}
           />
         ))}

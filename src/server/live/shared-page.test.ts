@@ -102,7 +102,7 @@ test("who wrote what is kept, and nobody writes in another child's name", async 
   expect(said((await opened(0, assignment))!.page)).toBe("Kelp holds. On rock.");
 });
 
-test("held still, it can be looked at and not written on; let go, it can", async () => {
+test("while writing is paused, it can be looked at and not written on", async () => {
   const work = shared("class", []);
   const assignment = await led(work);
   const page = (await opened(0, assignment))!.page;

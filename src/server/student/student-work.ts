@@ -9,7 +9,7 @@ import type { Question, ResponseValue } from "@/core/question/question";
 import { withWork } from "@/core/resource/work";
 import { studentDocument } from "@/core/resource/student-view";
 import { veiled } from "@/core/question/without-answers";
-import { corrected } from "@/core/results/correction";
+import { corrected, isVoided } from "@/core/results/correction";
 import { lastResponses } from "@/core/results/table";
 import { mark, type Mark } from "@/core/question/mark";
 import { formatResponse } from "@/core/question/format";
@@ -152,12 +152,15 @@ export async function studentWork(
   const corrections = await correctionsOf(db, assignment);
   const seen = hidden
     ? []
-    : shown.map((question) => {
-        const value = readResponse(question, values[question.id]);
-        const said = formatResponse(question, value, document.languages);
-        const found = corrected(mark(question, value, document.languages[0]), said, corrections[question.id]);
-        return { question, found };
-      });
+    : // What was left out says nothing of the child any more.
+      shown
+        .filter(({ id }) => !isVoided(corrections[id]))
+        .map((question) => {
+          const value = readResponse(question, values[question.id]);
+          const said = formatResponse(question, value, document.languages);
+          const found = corrected(mark(question, value, document.languages[0]), said, corrections[question.id]);
+          return { question, found };
+        });
   const told = new Map(seen.map(({ question, found }) => [question.id, feedbackFor(question, found.verdict)]));
   return {
     task,
