@@ -76,7 +76,10 @@ const serwist = new Serwist({
     },
     {
       matcher: ({ url, sameOrigin, request }) =>
-        sameOrigin && request.method === "GET" && /^\/(_next\/static|media|drawings|films|sounds)\//.test(url.pathname),
+        sameOrigin &&
+        request.method === "GET" &&
+        new URL(request.referrer || "/", url).pathname.startsWith("/student") &&
+        /^\/(_next\/static|media|drawings|films|sounds)\//.test(url.pathname),
       handler: files,
     },
   ],

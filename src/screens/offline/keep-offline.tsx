@@ -10,13 +10,19 @@ const SPREAD_MS = 15_000;
 /** The rest of a school day needs about so much: pages, pictures, sounds, and what a child records. Bytes. */
 const ENOUGH = 30_000_000;
 
+/**
+ * The worker, from the first moment on: without it a lost network is the browser's own page. Null: this browser has none.
+ * It is there for all pages, because a child who has just signed in is still on the page of that; it answers for students' only.
+ */
+async function register(): Promise<ServiceWorker | null> {
+  if (!("serviceWorker" in navigator)) return null;
+  const { active, waiting, installing } = await navigator.serviceWorker.register("/student-worker.js");
+  return active ?? waiting ?? installing;
+}
+
 /** Says to the worker that these pages are to be on the device. Resolves with what came of it; null: this browser keeps nothing. */
 async function ask(asked: KeepAsked): Promise<KeepSaid["kept"] | null> {
-  if (!("serviceWorker" in navigator)) return null;
-  const { active, waiting, installing } = await navigator.serviceWorker.register("/student-worker.js", {
-    scope: "/student",
-  });
-  const worker = active ?? waiting ?? installing;
+  const worker = await register();
   if (!worker) return null;
   return new Promise((resolve) => {
     const { port1, port2 } = new MessageChannel();
@@ -38,6 +44,7 @@ export function KeepOffline({ student, pages }: { student: number; pages: readon
     if (!navigator.onLine) return;
     // Ends with the browser, as being signed in does: the worker shows kept pages only while it is there.
     document.cookie = `${HERE}=${student}; path=/; samesite=strict`;
+    void register().catch(() => null);
     let left = false;
     const keep = async () => {
       const estimate = await navigator.storage?.estimate?.().catch(() => null);

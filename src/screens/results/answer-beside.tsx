@@ -37,7 +37,10 @@ export function AnswerBeside({
   const languages = Object.keys(entry.question.prompt);
   const { name } = looks[cell.mark.verdict];
   return (
-    <aside aria-label="One answer" className="w-80 shrink-0 overflow-auto border-l border-line bg-paper p-5">
+    <aside
+      aria-label="One answer"
+      className="w-80 shrink-0 overflow-auto border-line bg-paper p-5 max-md:w-full md:border-l"
+    >
       <div className="flex items-start justify-between gap-2">
         <h2 className="font-serif text-[19px]">{row.student.name}</h2>
         <IconButton name="Close" small onClick={onClose}>

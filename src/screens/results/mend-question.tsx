@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useRouter } from "next/navigation";
 import { formatMoment } from "@/core/calendar/format-moment";
 import { readByPerson } from "@/core/question/mark";
@@ -83,6 +83,7 @@ export function MendQuestion({
   const [effect, setEffect] = useState<{ of: string; effect: Effect } | null>(null);
   const [busy, once] = useOnce();
   const router = useRouter();
+  const foot = useRef<HTMLDivElement>(null);
   const correction: Correction | null =
     kind === "void" ? { kind } : kind === "accept" ? { kind, said } : kind === "marks" ? { kind, marks } : null;
   const asked = correction && JSON.stringify(correction);
@@ -100,6 +101,11 @@ export function MendQuestion({
 
   const seen = effect !== null && effect.of === asked;
 
+  // What it does, and the button, come into sight together.
+  useEffect(() => {
+    if (seen) foot.current?.scrollIntoView({ block: "nearest" });
+  }, [seen, asked]);
+
   const takeBack = async (id: number) => {
     if ((await takeCorrectionBack({ assignment, correction: id })).ok) router.refresh();
   };
@@ -116,7 +122,12 @@ export function MendQuestion({
         () => void takeBack(outcome.value.correction),
       );
     });
-  useKeys({ m: () => (correction ? mend() : setKind(likely ? "accept" : "void")) });
+  useKeys({
+    m: () => {
+      if (correction) return mend();
+      setKind(likely ? "accept" : "void");
+    },
+  });
   if (readByPerson(item.question.type)) return null;
   const radio = (value: Correction["kind"]) => ({
     ...{ type: "radio" as const, name: "correction", checked: kind === value, onChange: () => setKind(value) },
@@ -179,10 +190,11 @@ export function MendQuestion({
           }}
         />
       </div>
-      {correction && seen && <WhatItDoes effect={effect.effect} />}
+      {correction && (seen ? <WhatItDoes effect={effect.effect} /> : <p className="text-[13px]">Working it out …</p>)}
       <Button look="main" className="justify-self-end" disabled={busy || !correction || !seen} onClick={mend}>
         Correct it <Key>m</Key>
       </Button>
+      <div ref={foot} />
     </section>
   );
 }

@@ -20,7 +20,7 @@ function Group({ count, of, drawn, stronger }: { count: number; of: number; draw
   return (
     <span className="flex items-center justify-end gap-1">
       {drawn && (
-        <span aria-hidden className="flex gap-px">
+        <span aria-hidden className="flex gap-px max-xl:hidden">
           {Array.from({ length: of }, (_, at) => (
             <span
               key={at}
@@ -85,7 +85,7 @@ export function QuestionPanel({
     <aside
       aria-label={`Question ${item.nth}`}
       tabIndex={0}
-      className="w-[440px] shrink-0 overflow-auto border-l border-line bg-paper p-5 max-lg:w-80"
+      className="w-[440px] shrink-0 overflow-auto border-line bg-paper p-5 max-xl:w-96 max-md:w-full md:border-l"
     >
       <div className="flex items-start gap-2">
         <div className="min-w-0 flex-1">

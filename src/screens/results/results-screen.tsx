@@ -158,7 +158,11 @@ export function ResultsScreen({
         <GuestNotice assignment={assignment.id} guests={guests} free={free} />
         <div className="flex min-h-0 flex-1 border-t border-line">
           <div
-            className="min-w-0 flex-1 overflow-auto print:overflow-visible"
+            // On a phone what is opened takes the place of what it was opened from.
+            className={clsx(
+              "min-w-0 flex-1 overflow-auto print:overflow-visible",
+              (analysis ? item : opened) && "max-md:hidden print:block",
+            )}
             tabIndex={0}
             role="region"
             aria-label="Results"
