@@ -28,14 +28,20 @@ export async function correctionsOf(db: Queryable, assignment: number): Promise<
   return found;
 }
 
-/** Returns its number. */
+/** Returns its number. Made twice, from two windows, it is one. */
 export async function addCorrection(
   db: Queryable,
   of: { assignment: number; question: string; correction: Correction; by: number; at: Date },
 ): Promise<number> {
   const [row] = await db.query<{ id: number }>(
-    `insert into question_correction (assignment_id, question_id, correction, made_by, at)
-     values ($1, $2, $3::jsonb, $4, $5) returning id`,
+    `with there as (
+       select id from question_correction
+        where assignment_id = $1 and question_id = $2 and correction = $3::jsonb and taken_back is null
+     ), made as (
+       insert into question_correction (assignment_id, question_id, correction, made_by, at)
+       select $1::int, $2, $3::jsonb, $4::int, $5::timestamptz where not exists (select 1 from there) returning id
+     )
+     select id from there union all select id from made limit 1`,
     [of.assignment, of.question, JSON.stringify(of.correction), of.by, of.at],
   );
   return row!.id;

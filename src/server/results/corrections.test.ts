@@ -35,6 +35,8 @@ test("an answer accepted afterwards counts for the teacher and for the child, an
   expect(effect.gain.map(({ student }) => student.id)).toEqual([world.students[0]]);
   expect(await marks(assignment)).toMatchObject({ marks: 0 });
   const { correction } = value(await correctQuestion(asked));
+  // From another window, once more.
+  expect(value(await correctQuestion(asked)).correction).toBe(correction);
   expect(await marks(assignment)).toMatchObject({ marks: question.marks });
   const seen = await studentWork(db, child(), assignment, new Date());
   expect(seen!.marks![question.id]).toMatchObject({ verdict: "right", marks: question.marks });
