@@ -7,6 +7,7 @@ import { putPageBack } from "@/screens/acts/lead";
 import { Button } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { QuestionAsAnswered } from "../step/question-as-answered";
+import { useOnce } from "../use-once";
 import type { ReadPage } from "./read-page";
 
 /** Told apart by the line below them as well as by the name in front. */
@@ -44,6 +45,7 @@ export function PageDialog({
   clock: (at: number) => string;
   onClose: () => void;
 }) {
+  const [busy, once] = useOnce();
   const writers = [...new Set(page.words.flatMap(({ parts }) => parts.map(({ student }) => student)))];
   const penOf = (student: number | null) => pens[writers.indexOf(student) % pens.length]!;
   const filled = page.questions.filter(({ id }) => page.values[id] !== undefined);
@@ -98,7 +100,8 @@ export function PageDialog({
                   size="small"
                   aria-label={`Undo from here: ${nameOf(one.student)} ${said(one)}`}
                   title="Undo this and everything after it"
-                  onClick={() => void putPageBack({ assignment, page: page.id, before: one.first })}
+                  disabled={busy}
+                  onClick={() => once(() => putPageBack({ assignment, page: page.id, before: one.first }))}
                 >
                   <Undo2 size={14} aria-hidden /> Undo from here
                 </Button>

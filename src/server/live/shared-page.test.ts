@@ -123,6 +123,9 @@ test("the teacher puts a page back to before a change, and puts that back too", 
   actAs(teacher());
   value(await putPageBack({ assignment, page: page!.id, before: page!.contributions[1]!.first }));
   expect(said((await opened(1, assignment))!.page)).toBe("Kelp holds.");
+  // Pressed twice, it is done once.
+  actAs(teacher());
+  value(await putPageBack({ assignment, page: page!.id, before: page!.contributions[1]!.first }));
   const [after] = await watched(assignment);
   expect(after!.contributions.map(({ student }) => student)).toEqual([world.students[0], world.students[1], null]);
   actAs(teacher());

@@ -157,10 +157,13 @@ export async function putPageBack(
   const since = Y.encodeStateVector(as);
   makeLike(as, pageOf(changes, of.before));
   const update = Y.encodeStateAsUpdate(as, since);
+  const { clients, letters, things, removed } = contentsOf(update);
+  // Pressed twice, it is as it was already.
+  if (letters + things + removed === 0) return true;
   const change = toBase64(update);
   const told = notice(of.assignment, { page: page.id, step: page.step, members: page.members, student: null, change });
   return pages.addChange(db, {
     ...{ page: page.id, student: null, at: of.now, change, told },
-    clients: contentsOf(update).clients,
+    clients,
   });
 }
