@@ -78,8 +78,9 @@ const addMany = `
           from given join numbered using (n)),
   u as (insert into resource_uses (resource_id, uses) select numbered.id, uses from given join numbered using (n)),
   f as (insert into resource_facts (resource_id, facts) select numbered.id, facts from given join numbered using (n))
-  insert into search_entry (resource_id, district_id, owner_id, shelves, facets, also, doing, minutes, uses, fresh, title_words, words)
-  select numbered.id, $2, owner, 4, facets, also, doing, (facts ->> 'minutes')::int, uses, $3, to_tsvector('satchel_en', title) || array_to_tsvector(array['~en']),
+  insert into search_entry (resource_id, district_id, owner_id, shelves, facets, also, doing, minutes, uses, fresh, reads, title_words, words)
+  select numbered.id, $2, owner, 4, facets, also, doing, (facts ->> 'minutes')::int, uses, $3,
+         round((facts ->> 'readingGrade')::float8 * 10), to_tsvector('satchel_en', title) || array_to_tsvector(array['~en']),
          setweight(to_tsvector('satchel_en', title), 'A') || setweight(to_tsvector('satchel_en', about), 'B')
            || setweight(to_tsvector('simple', author), 'C') || setweight(to_tsvector('satchel_en', body), 'D') || array_to_tsvector(array['~en'])
     from given join numbered using (n) order by n`;

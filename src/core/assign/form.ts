@@ -69,6 +69,10 @@ export const AssignForm = z.object({
     .min(2)
     .max(20)
     .nullable(),
+  /** Only these steps of the one resource, in one piece; null: all of it. */
+  steps: z.array(z.string().max(40)).min(1, "Choose at least one step.").max(100).nullable(),
+  /** The work it comes after because of its result: the two are compared; null: it stands by itself. */
+  follows: Id.nullable(),
   /** Steps, of whichever of the resources, done otherwise than their author says. */
   stepWork: z.array(z.object({ step: z.string().max(40), work: z.enum(works) })).max(600),
   tries: z.number().int().min(1).max(20).nullable(),

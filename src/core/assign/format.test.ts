@@ -16,6 +16,7 @@ const share: Share = {
   pieces: null,
   openDays: null,
   after: null,
+  steps: null,
   stepWork: [],
   sharing: [],
   special: [],

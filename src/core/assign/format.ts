@@ -1,6 +1,7 @@
 import { formatList } from "../format-list";
 import { formatMoment } from "../calendar/format-moment";
 import { formatFactor } from "./extra-time";
+import type { Document } from "../resource/document";
 import type { When } from "./form";
 
 /** What is said of things that do not come all at once. */
@@ -31,6 +32,8 @@ export interface Share {
   tries: number | null;
   /** How many pieces there are and how they follow one another; null: all at the times said. */
   pieces: { parts: number | null; oneALesson: boolean; inOrder: boolean } | null;
+  /** Which steps, where it is not all of them: "steps 2 and 4"; null: all. */
+  steps: string | null;
   /** The work each waits for, in quotes; null: none. */
   after: string | null;
   /** On how many single days it is open; null: on every day. */
@@ -46,6 +49,12 @@ export interface Share {
 const gets = (students: number) => (students === 1 ? "gets" : "get");
 
 const formatTries = (tries: number | null) => (tries === null ? "as many tries as they want" : `${tries} tries`);
+
+/** "step 4", "steps 2 and 4": by their numbers in the document. */
+export function formatSteps(document: Pick<Document, "steps">, steps: readonly string[]): string {
+  const numbers = document.steps.flatMap(({ id }, at) => (steps.includes(id) ? [String(at + 1)] : []));
+  return `${numbers.length === 1 ? "step" : "steps"} ${formatList(numbers)}`;
+}
 
 /** What is given, in quotes; more than three are counted. */
 export function formatTitles(titles: readonly string[]): string {
@@ -83,7 +92,7 @@ export function formatShare(share: Share, titles: readonly string[], opensNow: b
     const some = different.filter((one) => one === what).length;
     return `${formatNumber(some)} of them ${gets(some)} ${what}`;
   });
-  const sentence = `${who} ${gets(students)} ${formatTitles(titles)} ${opens}, ${due}${share.tries === 1 ? "" : `, with ${formatTries(share.tries)}`}${formatPieces(share)}`;
+  const sentence = `${who} ${gets(students)} ${share.steps ? `${share.steps} of ` : ""}${formatTitles(titles)} ${opens}, ${due}${share.tries === 1 ? "" : `, with ${formatTries(share.tries)}`}${formatPieces(share)}`;
   if (share.stepWork.length > 0) aside.push(formatList(share.stepWork));
   if (share.sharing.length > 0) aside.push(formatList(share.sharing));
   return `${[sentence, ...aside].join("; ")}.`;

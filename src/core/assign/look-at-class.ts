@@ -100,17 +100,24 @@ function openDayFindings(of: LookedAt, group: LookedClass, when: When): Finding[
   ];
 }
 
+/** How long what is given of a resource takes. */
+function minutesOf({ steps }: AssignForm, { document, facts }: Pick<LookedResource, "document" | "facts">): number {
+  if (!steps) return facts.minutes;
+  const each = stepMinutes(document, facts);
+  return document.steps.reduce((sum, { id }, at) => sum + (steps.includes(id) ? each[at]! : 0), 0);
+}
+
 function roomFindings(of: LookedAt, group: LookedClass, when: When): Finding[] {
   const { form, resources } = of;
   if (form.spread === "one a meeting" || form.parts || overDays(form, group, when)) return [];
-  const minutes = resources.reduce((sum, { facts }) => sum + facts.minutes, 0);
+  const minutes = resources.reduce((sum, resource) => sum + minutesOf(form, resource), 0);
   const room = when.meeting?.minutes ?? group.profile.periodMinutes;
   const found: Finding[] = [];
   // Due before its lesson is over, it has to be done in it.
   const inClass = when.meeting !== null && when.due <= when.meeting.ends;
   if (minutes > room) {
     const [only] = resources;
-    const split = resources.length === 1 && only ? partsFor(only, room) : null;
+    const split = resources.length === 1 && only && !form.steps ? partsFor(only, room) : null;
     found.push({
       key: `long ${group.id}`,
       level: "remark",
@@ -171,7 +178,8 @@ export function classFindings(of: LookedAt, group: LookedClass): Finding[] {
     ...openDayFindings(of, group, group.when),
     ...roomFindings(of, group, group.when),
   ];
-  if (group.did.length > 0) {
+  // What comes after a result is for children who did it.
+  if (group.did.length > 0 && form.follows === null) {
     const all = group.did.length === group.chosen;
     const without = form.to
       .map((one) => ({

@@ -13,6 +13,8 @@ export const plainForm = (of: Pick<AssignForm, "resources" | "to">, more: Partia
   after: null,
   openDays: null,
   parts: null,
+  steps: null,
+  follows: null,
   stepWork: [],
   tries: 1,
   keep: "best",

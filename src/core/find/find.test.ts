@@ -39,6 +39,8 @@ const anyValidNeed: fc.Arbitrary<Need> = fc.record({
   topics: fc.uniqueArray(fc.constantFrom("tides", "food webs", "close reading")),
   sets: fc.uniqueArray(fc.integer({ min: 1, max: 999 }), { maxLength: 2 }),
   uncovered: fc.uniqueArray(fc.integer({ min: 1, max: 999 }), { maxLength: 2 }),
+  undone: fc.constantFrom<number[]>([], [4]),
+  reads: fc.constantFrom<number[]>([], [3]),
   since: fc.constantFrom<string[]>([], ["2026-11-24"], ["2026-01-31T08:15"]),
 });
 

@@ -99,6 +99,10 @@ export function formatBlank(need: Need, blank: Blank, names: Names = noNames): s
       return need.since.map(formatIsoDay).join("") || "any day";
     case "uncovered":
       return either(need.uncovered.map((id) => names.classes[id] ?? "a class")) || "any class";
+    case "undone":
+      return either(need.undone.map((id) => names.classes[id] ?? "a class")) || "any class";
+    case "reads":
+      return need.reads.map((grade) => `up to grade ${gradeName(grade)}`).join("") || "any grade";
     case "set":
       return either(need.sets.map((id) => `“${names.sets[id] ?? "a set"}”`)) || "any set";
   }

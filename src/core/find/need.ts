@@ -34,6 +34,10 @@ export interface Need {
   sets: number[];
   /** Ids of her classes: what has a statement that one of them has not met yet. */
   uncovered: number[];
+  /** Ids of her classes: what neither of them was assigned in any version. */
+  undone: number[];
+  /** Text that can be read in this grade; one at the most. */
+  reads: number[];
   /** What could first be found after this day or moment (UTC), "2026-11-24" or "2026-11-24T10:20"; one at the most. */
   since: string[];
 }
@@ -55,6 +59,8 @@ export const anyNeed: Need = {
   topics: [],
   sets: [],
   uncovered: [],
+  undone: [],
+  reads: [],
   since: [],
 };
 
@@ -91,6 +97,8 @@ const lists = {
   topic: ["topics", textIn],
   set: ["sets", idFrom],
   uncovered: ["uncovered", idFrom],
+  undone: ["undone", idFrom],
+  reads: ["reads", gradeIn],
   since: ["since", dayIn],
 } as const satisfies Record<string, readonly [keyof Need, (text: string) => string | number | undefined]>;
 
@@ -102,6 +110,8 @@ export const alsoBlanks = [
   "topic",
   "standard",
   "uncovered",
+  "undone",
+  "reads",
   "language",
   "doing",
   "device",
@@ -124,8 +134,8 @@ export const chosenIn = (need: Need, blank: ListBlank): string[] => need[lists[b
 export function withChosen(need: Need, blank: ListBlank, texts: readonly string[]): Need {
   const [field, known] = lists[blank] as readonly [keyof Need, (text: string) => string | number | undefined];
   const values = [...new Set(texts.map((text) => known(text)).filter((value) => value !== undefined))];
-  // Of two days the one chosen last is meant.
-  if (blank === "since") values.splice(0, values.length - 1);
+  // Of two days, or two grades to read at, the one chosen last is meant.
+  if (blank === "since" || blank === "reads") values.splice(0, values.length - 1);
   if (blank === "grades") (values as number[]).sort((a, b) => a - b);
   return { ...need, [field]: values.slice(0, MOST_CHOICES) };
 }

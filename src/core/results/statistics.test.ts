@@ -1,4 +1,6 @@
 import {
+  medianDistance,
+  robustZ,
   correlation,
   middleHalf,
   pointBiserial,
@@ -77,4 +79,14 @@ test("the stronger and the weaker are the outer 27 in 100, with all who have the
   expect(strongerAndWeaker([9, 9, 9, 9, 1, 2])).toEqual({ stronger: [0, 1, 2, 3], weaker: [4, 5] });
   expect(strongerAndWeaker([5, 5, 5, 5, 5])).toBeNull();
   expect(strongerAndWeaker([1, 2, 3, 4])).toBeNull();
+});
+
+test("the median distance from the median, as in the documentation of R's mad", () => {
+  const oneToNine = [1, 2, 3, 4, 5, 6, 7, 8, 9];
+  expect(medianDistance(oneToNine)).toBe(2);
+  // One odd value does not stretch it.
+  expect(medianDistance([1, 2, 3, 4, 5, 6, 7, 8, 100])).toBe(2);
+  // Worked out by hand: 0.6745 * (100 - 5) / 2.
+  expect(robustZ([1, 2, 3, 4, 5, 6, 7, 8, 100])!.at(-1)).toBeCloseTo(32.03875, 6);
+  expect(robustZ([4, 4, 4, 9])).toBeNull();
 });

@@ -50,6 +50,32 @@ export function middleHalf(values: readonly number[]): { median: number; from: n
   return { median: quantile(sorted, 0.5), from: quantile(sorted, 0.25), to: quantile(sorted, 0.75) };
 }
 
+/** The median distance from the median. */
+export function medianDistance(values: readonly number[]): number {
+  const median = quantile(
+    values.toSorted((one, other) => one - other),
+    0.5,
+  );
+  return quantile(
+    values.map((value) => Math.abs(value - median)).toSorted((one, other) => one - other),
+    0.5,
+  );
+}
+
+/**
+ * How far each value lies from the median, in units that a few odd values do not stretch (modified z of Iglewicz and Hoaglin 1993).
+ * Null where most values are the same.
+ */
+export function robustZ(values: readonly number[]): number[] | null {
+  const spread = medianDistance(values);
+  if (spread === 0) return null;
+  const median = quantile(
+    values.toSorted((one, other) => one - other),
+    0.5,
+  );
+  return values.map((value) => (0.6745 * (value - median)) / spread);
+}
+
 export interface TestStatistics {
   mean: number;
   /** Of a single child: her true marks lie within one of it two times in three. */

@@ -34,6 +34,8 @@ export interface StudentWork {
   tries: Try[];
   /** What the teacher has changed about questions since. */
   corrections?: Corrections;
+  /** How much more time she is allowed: 1.5 is half as long again. */
+  factor?: number;
 }
 
 export type Keep = "best" | "last" | "first";
@@ -55,6 +57,8 @@ export interface Cell {
 
 export interface ResultRow {
   student: { id: number; name: string };
+  /** How much more time she is allowed than the others; 1: none. */
+  factor: number;
   state: "not begun" | "working" | "handed in";
   /** Which try is shown, from 1; null when not begun. */
   tryNumber: number | null;
@@ -81,7 +85,8 @@ export interface ResultTable {
   rows: ResultRow[];
 }
 
-const looksLikeItself: ReadonlySet<QuestionType> = new Set(["sketch", "photo", "speech", "notePage"]);
+/** What is drawn, photographed or spoken is looked at or listened to: words say too little of it. */
+export const looksLikeItself: ReadonlySet<QuestionType> = new Set(["sketch", "photo", "speech", "notePage"]);
 
 const LONGEST_PAUSE_MINUTES = 5;
 
@@ -119,7 +124,8 @@ export function secondsOn(work: Pick<Try, "responses" | "startedAt">): Map<strin
   return seconds;
 }
 
-function markTry(document: Document, work: Try, corrections: Corrections = {}) {
+/** A try as it counts: every question with its mark. */
+export function markTry(document: Document, work: Try, corrections: Corrections = {}) {
   const given = lastResponses(work.responses);
   const spent = secondsOn(work);
   const cells: Record<string, Cell> = {};
@@ -171,7 +177,7 @@ export function outOf(document: Document, corrections: Corrections = {}): number
 function rowOf(work: StudentWork, keep: Keep): ResultRow {
   const { student, document, tries, corrections } = work;
   const shown = keptTry(document, tries, keep, corrections);
-  const base = { student, tries: tries.length, outOf: outOf(document, corrections) };
+  const base = { student, factor: work.factor ?? 1, tries: tries.length, outOf: outOf(document, corrections) };
   if (!shown) {
     return {
       ...base,

@@ -26,6 +26,8 @@ export interface Assignment {
   subjects: string[];
   /** "1 of 2", where only a part of the resource is given. */
   part: string | null;
+  /** The work whose result it comes after. */
+  follows: number | null;
   goals: string[];
   /** How students work in single steps, where otherwise than the document says. */
   stepWork: StepWork | null;
@@ -41,7 +43,7 @@ const columns = `
   a.id, a.class_id class, c.name "className", c.school_id school, a.resource_id resource, f.facts ->> 'title' title, a.made_by "madeBy", a.opens, a.due,
   a.tries, a.keep, a.checking, a.called_back "calledBack", a.closes, a.step_work "stepWork", a.sharing,
   case when a.meeting_date is null then null else jsonb_build_object('date', a.meeting_date, 'period', a.meeting_period) end meeting,
-  coalesce(a.minutes, (f.facts ->> 'minutes')::int) minutes, f.facts -> 'subjects' subjects, a.part,
+  coalesce(a.minutes, (f.facts ->> 'minutes')::int) minutes, f.facts -> 'subjects' subjects, a.part, a.follows_id follows,
   array(select g.tag from assignment_goal g where g.assignment_id = a.id order by g.tag) goals,
   (select count(*) from recipient r where r.assignment_id = a.id) recipients,
   (select count(*) from recipient r where r.assignment_id = a.id and exists (select 1 from attempt t where t.recipient_id = r.id)) begun,
@@ -74,6 +76,19 @@ export async function assignmentsOf(
   return db.query<Assignment>(
     `select ${columns} ${from} where a.class_id = any($3::int[]) and ${hers} order by a.opens desc, a.id desc`,
     [teacher, now, classes],
+  );
+}
+
+/** What of a teacher's work was assigned because of the result of a piece of work and not called back, the first first. */
+export async function assignmentsFollowing(
+  db: Queryable,
+  teacher: number,
+  assignment: number,
+  now: Date,
+): Promise<Assignment[]> {
+  return db.query<Assignment>(
+    `select ${columns} ${from} where a.follows_id = $3 and a.called_back is null and ${hers} order by a.opens, a.id`,
+    [teacher, now, assignment],
   );
 }
 
@@ -147,6 +162,8 @@ export interface NewAssignment {
   goals?: readonly string[];
   /** Each student gets it when this one is handed in: an assignment's id, or "previous" in the list. */
   after?: number | "previous" | null;
+  /** The work whose result it comes after. */
+  follows?: number | null;
   /** How students work in single steps, where otherwise than the document says. */
   stepWork?: StepWork | null;
   /** Null: plain, see core/review. */
@@ -173,12 +190,12 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
   }));
   await tx.query(
     `insert into assignment (id, class_id, resource_id, made_by, made, opens, due, closes, tries, keep, checking,
-                             meeting_date, meeting_period, step_ids, part, minutes, open_days, after_id, position, step_work, sharing)
+                             meeting_date, meeting_period, step_ids, part, minutes, open_days, after_id, position, step_work, sharing, follows_id)
      select a.id, a.class, a.resource, a."madeBy", a.made, a.opens, a.due, a.closes, a.tries, a.keep, a.checking,
-            (a.meeting ->> 'date')::date, (a.meeting ->> 'period')::smallint, a.steps, a.part, a.minutes, a."openDays", a.after, a.position, a."stepWork", a.sharing
+            (a.meeting ->> 'date')::date, (a.meeting ->> 'period')::smallint, a.steps, a.part, a.minutes, a."openDays", a.after, a.position, a."stepWork", a.sharing, a.follows
        from jsonb_to_recordset($1::jsonb) as a(id int, class int, resource int, "madeBy" int, made timestamptz, opens timestamptz,
               due timestamptz, closes timestamptz, tries smallint, keep text, checking text, meeting jsonb, steps text[], part text,
-              minutes smallint, "openDays" date[], after int, position int, "stepWork" jsonb, sharing jsonb)
+              minutes smallint, "openDays" date[], after int, position int, "stepWork" jsonb, sharing jsonb, follows int)
       order by a.id`,
     [JSON.stringify(rows)],
   );
@@ -375,14 +392,4 @@ export async function dueBetween(
      select student_id student, count(*) count from due group by student_id`,
     [students, from, to, except],
   );
-}
-
-/** The goal tags a teacher has used, the latest first. */
-export async function goalTagsOf(db: Queryable, madeBy: number): Promise<string[]> {
-  const rows = await db.query<{ tag: string }>(
-    `select g.tag from assignment_goal g join assignment a on a.id = g.assignment_id
-      where a.made_by = $1 group by g.tag order by max(a.id) desc limit 60`,
-    [madeBy],
-  );
-  return rows.map(({ tag }) => tag);
 }

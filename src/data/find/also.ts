@@ -9,8 +9,10 @@ export interface Named {
   isbns: readonly string[];
   /** Codes that all the classes chosen as not having covered something have met. */
   covered: readonly string[];
+  /** Resources that one of the classes chosen was assigned, in every version. */
+  done: readonly number[];
 }
-export const nothingNamed: Named = { standards: [], authors: [], isbns: [], covered: [] };
+export const nothingNamed: Named = { standards: [], authors: [], isbns: [], covered: [], done: [] };
 
 /** Numbers the parameters of one statement; `add` returns the place of a value. */
 export class ParameterList {
@@ -65,6 +67,11 @@ function conditionOf(blank: AlsoBlank, { need, named }: Asked, list: ParameterLi
     case "uncovered":
       return `e.resource_id in (select a.resource_id from alignment a join standard s on s.id = a.standard_id
         where a.relation <> 'requires' and s.code <> '' and s.code <> all(${list.add(named.covered)}::text[]))`;
+    case "undone":
+      return `e.resource_id <> all(${list.add(named.done)}::int[])`;
+    case "reads":
+      // What has too little text to be measured can be read in every grade.
+      return `(e.reads is null or e.reads < ${list.add((need.reads[0]! + 1) * 10)}::int)`;
     case "since":
       return `e.fresh > (${list.add(need.since[0])}::timestamp at time zone 'UTC')`;
     case "set":

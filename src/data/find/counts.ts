@@ -160,8 +160,8 @@ export interface Choice {
 
 const MOST_CHOICES = 200;
 
-/** What her classes have not met is counted class by class, see server/find/find.ts. */
-export type CountedBlank = Exclude<AlsoBlank, "uncovered">;
+/** What her classes have not met or were not assigned is counted class by class, see server/find/find.ts. */
+export type CountedBlank = Exclude<AlsoBlank, "uncovered" | "undone">;
 
 /** Statements that count by something other than bits; `hits` is a list of resource and owner ids. */
 const counted: Record<Exclude<CountedBlank, BitBlankName>, string> = {
@@ -183,6 +183,10 @@ const counted: Record<Exclude<CountedBlank, BitBlankName>, string> = {
             from (values (7), (30), (90), (365)) d(days),
                  lateral (select count(*)::int leaves from hits h join search_entry f on f.resource_id = h.resource_id
                            where f.fresh > (current_date - d.days)::timestamp at time zone 'UTC') n`,
+  reads: `select g.grade::text as value, 'up to grade ' || g.grade as text, n.leaves
+            from generate_series(1, 8) g(grade),
+                 lateral (select count(*)::int leaves from hits h join search_entry f on f.resource_id = h.resource_id
+                           where f.reads is null or f.reads < (g.grade + 1) * 10) n`,
   set: `select s.id::text as value, s.name as text, count(h.resource_id)::int leaves
           from curated_set s left join curated_item i on i.set_id = s.id left join hits h on h.resource_id = i.resource_id
          where s.district_id = $3 group by 1, 2`,
@@ -272,7 +276,7 @@ export async function loosened(
       db,
       reader,
       blank === "words"
-        ? { need: without, words: null, named: { ...nothingNamed, covered: named.covered } }
+        ? { need: without, words: null, named: { ...nothingNamed, covered: named.covered, done: named.done } }
         : { need: without, words, named },
     );
     found.push({ blank, left: counts.total });

@@ -246,6 +246,8 @@ describe("counts", () => {
         need.subjects.length === 0 || entry.facts.subjects.some((subject) => need.subjects.includes(subject)),
       minutes: (entry: (typeof seen)[number]) => need.minutes === null || entry.facts.minutes <= need.minutes,
       shelf: (entry: (typeof seen)[number]) => need.shelf === null || entry.on.has(need.shelf),
+      reads: ({ facts: { readingGrade } }: (typeof seen)[number]) =>
+        need.reads.length === 0 || readingGrade === null || Math.round(readingGrade * 10) < (need.reads[0]! + 1) * 10,
       ...(Object.fromEntries(
         alsoCounted.map((blank) => [
           blank,
@@ -274,6 +276,7 @@ describe("counts", () => {
       topics: fc.constant([]),
       sets: fc.constant([]),
       uncovered: fc.constant([]),
+      undone: fc.constant([]),
       authors: fc.constant([]),
       since: fc.constant([]),
     },
@@ -281,6 +284,7 @@ describe("counts", () => {
     countries: some(["any", "XS", "US", "GB"] as const),
     licences: some(licences),
     doing: some(["read", "choose", "calculate", "write", "order"] as const),
+    reads: fc.constantFrom([], [2], [4]),
     devices: some(["any", "tablet"] as const),
     words: fc.constant(""),
     kinds: fc.uniqueArray(fc.constantFrom(...kinds), { maxLength: 2 }),

@@ -82,18 +82,18 @@ export async function indexResource(
   );
   if (!published) return;
   const texts = searchTexts(document);
-  const { title, words, parameters } = vectorsOf(document, 7);
+  const { title, words, parameters } = vectorsOf(document, 8);
   await tx.query(
-    `insert into search_entry as e (resource_id, district_id, school_id, owner_id, shelves, facets, also, doing, minutes, uses, fresh, title_words, words)
+    `insert into search_entry as e (resource_id, district_id, school_id, owner_id, shelves, facets, also, doing, minutes, uses, fresh, reads, title_words, words)
      select r.id, r.district_id, coalesce(max(s.school_id), 0), r.owner_id,
             coalesce(sum(case s.shelf when 'staffroom' then 1 when 'district' then 2 when 'commons' then 4 end), 0),
-            $2, $5, $6, $3, coalesce((select u.uses from resource_uses u where u.resource_id = r.id), 0), greatest(max(h.created), max(s.added)), ${title} || array_to_tsvector($4::text[]),
+            $2, $5, $6, $3, coalesce((select u.uses from resource_uses u where u.resource_id = r.id), 0), greatest(max(h.created), max(s.added)), $7::smallint, ${title} || array_to_tsvector($4::text[]),
             ${words} || setweight(to_tsvector('simple', p.given_name || ' ' || p.family_name), 'C') || array_to_tsvector($4::text[])
        from resource r join person p on p.id = r.owner_id join revision h on h.id = r.head_revision_id left join shelf_entry s on s.resource_id = r.id
       where r.id = $1 and r.archived is null group by r.id, p.id
      on conflict (resource_id) do update set
        school_id = excluded.school_id, shelves = excluded.shelves, facets = excluded.facets, also = excluded.also,
-       doing = excluded.doing, minutes = excluded.minutes, fresh = greatest(e.fresh, excluded.fresh),
+       doing = excluded.doing, minutes = excluded.minutes, fresh = greatest(e.fresh, excluded.fresh), reads = excluded.reads,
        title_words = excluded.title_words, words = excluded.words`,
     [
       resource,
@@ -102,6 +102,7 @@ export async function indexResource(
       [...new Set(document.languages.map(languageMark))],
       packAlso(facts),
       packDoing(facts.doing),
+      facts.readingGrade === null ? null : Math.round(facts.readingGrade * 10),
       ...parameters,
     ],
   );

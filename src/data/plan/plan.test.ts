@@ -2,11 +2,11 @@ import {
   addAssignments,
   alreadyHave,
   dueBetween,
-  goalTagsOf,
   placesOf,
   setPlaces,
   type NewAssignment,
 } from "../assign/assignments";
+import { goalTagsOf } from "../assign/goal-tags";
 import type { Db } from "../engine/db";
 import { addEvent, eventOf, setUndone } from "../engine/events";
 import { feedOf, hasFeed, setFeed } from "../classes/feeds";

@@ -300,8 +300,9 @@ export async function workOf(db: Queryable, assignment: number): Promise<Student
   const [given] = await db.query<{ steps: string[] | null }>("select step_ids steps from assignment where id = $1", [
     assignment,
   ]);
-  const recipients = await db.query<{ id: number; student: number; name: string; revision: number }>(
-    `select r.id, p.id student, p.given_name || ' ' || p.family_name as name, r.revision_id revision
+  const recipients = await db.query<{ id: number; student: number; name: string; revision: number; factor: number }>(
+    `select r.id, p.id student, p.given_name || ' ' || p.family_name as name, r.revision_id revision,
+            r.time_factor::float8 factor
        from recipient r join person p on p.id = r.student_id where r.assignment_id = $1
         and (p.guest_of is null or exists (select 1 from attempt t where t.recipient_id = r.id))
       order by p.given_name, p.family_name`,
@@ -326,6 +327,7 @@ export async function workOf(db: Queryable, assignment: number): Promise<Student
   const corrections = await correctionsOf(db, assignment);
   return recipients.map((recipient) => ({
     student: { id: recipient.student, name: recipient.name },
+    factor: recipient.factor,
     corrections,
     document: documents.get(recipient.revision)!,
     tries: attempts

@@ -36,6 +36,7 @@ import { SaveSign } from "./draft/save-state";
 import { Settings } from "./settings";
 import { SourceSign } from "./changes/source-sign";
 import { Spine } from "./spine";
+import { StandardsWritten } from "./editors/about-standards";
 import { StepEditor } from "./step-editor";
 import { useRemarks } from "./remarks/use-remarks";
 import { Grip } from "../shell/grip";
@@ -279,15 +280,17 @@ export function AdaptScreen({
               onDocument={(next, kind) => change(next, kind ?? null)}
             />
           ) : (
-            <StepEditor
-              key={step.id}
-              step={step}
-              languages={document.languages}
-              me={data.me}
-              newId={newId}
-              onChange={(next, kind) => change((now) => replaceStep(now, next), kind ?? null)}
-              onRestore={(block, at) => change((now) => restoreBlock(now, step.id, block, at))}
-            />
+            <StandardsWritten value={document.standards}>
+              <StepEditor
+                key={step.id}
+                step={step}
+                languages={document.languages}
+                me={data.me}
+                newId={newId}
+                onChange={(next, kind) => change((now) => replaceStep(now, next), kind ?? null)}
+                onRestore={(block, at) => change((now) => restoreBlock(now, step.id, block, at))}
+              />
+            </StandardsWritten>
           )}
         </section>
         <Settings

@@ -2,6 +2,7 @@
 import { clsx } from "clsx";
 import { Send } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
+import { forTheseFrom } from "@/core/assign/for-these";
 import type { AssignForm } from "@/core/assign/form";
 import { copyWithoutVoices } from "@/screens/acts/adapt";
 import { assignResources } from "@/screens/acts/assign";
@@ -96,12 +97,15 @@ export function AssignPanel(props: AssignPanelProps) {
   const { resources, current, now, onDone } = props;
   const ids = resources.map(({ id }) => id);
   const { audience, problem: unreachable } = useAudience(ids, props.like ?? null);
-  const [first] = useState({ ids, current, place: props.place ?? null });
+  const { parameters } = useAddress();
+  const [first] = useState({ ids, current, place: props.place ?? null, these: forTheseFrom(parameters) });
   const start = useMemo(
-    () => (audience && audience.classes.length > 0 ? startForm(first.ids, audience, first.current, first.place) : null),
+    () =>
+      audience && audience.classes.length > 0
+        ? startForm(first.ids, audience, first.current, first.place, first.these)
+        : null,
     [audience, first],
   );
-  const { parameters } = useAddress();
   const [kept] = useState(() => keptFrom(parameters, ids));
   const { line, setLine, form, beneath, pieces, change } = useAssignForm(audience, start, now, kept);
   useNoted(keptAs(ids, line, beneath, start));

@@ -1,7 +1,9 @@
 "use client";
 import type { AssignForm } from "@/core/assign/form";
 import { openingFor } from "@/core/assign/opening";
+import { formatList } from "@/core/format-list";
 import type { Audience } from "@/server/assign/audience";
+import { Button } from "@/ui/button";
 import { Fold } from "@/ui/fold";
 import { Segmented } from "@/ui/segmented";
 import { MoreFields } from "./more-fields";
@@ -60,6 +62,19 @@ export function FormFields({
             />
           )}
         </div>
+      )}
+      {form.steps && (
+        <p className="flex flex-wrap items-center gap-3 text-[13px]">
+          <span>
+            Only{" "}
+            <strong>
+              {formatList(audience.steps.filter(({ id }) => form.steps?.includes(id)).map(({ title }) => `“${title}”`))}
+            </strong>
+          </span>
+          <Button size="small" onClick={() => onChange({ steps: null })}>
+            Assign all of it
+          </Button>
+        </p>
       )}
       <WhenFields audience={audience} form={form} now={now} onChange={onChange} />
       <Fold title="How often, checking, days, goals …">

@@ -87,12 +87,23 @@ describe("what is meant most often, before anything is chosen", () => {
       stepWork: [{ step: "s", work: "pairs" as const }],
       versions: [{ student: 10, of: 7, resource: 9 }],
       parts: [["s"], ["t"]],
+      steps: null,
       spread: "one a meeting" as const,
       due: { kind: "meeting end" as const },
     };
     expect(startForm([7], { ...audience, like }, 1, null)).toMatchObject(like);
     // Where no lesson is known, it cannot be due in one.
     expect(startForm([7], { ...audience, like }, 3, null)).toMatchObject({ ...like, due: { kind: "days", days: 2 } });
+  });
+
+  test("children a result was about: them alone, the steps they are to do again, and what it follows", () => {
+    const [first] = audience.classes[0]!.students;
+    const these = { class: 1, students: [first!.id, 999], follows: 31, steps: ["s"] };
+    expect(startForm([7], audience, 2, null, these)).toMatchObject({
+      ...{ to: [{ class: 1, students: [first!.id] }], steps: ["s"], follows: 31, parts: null, versions: [] },
+    });
+    // Nobody of them is in her class any more.
+    expect(startForm([7], audience, 2, null, { ...these, students: [999] }).to).toEqual([]);
   });
 
   test("nobody, where she has no class", () => {

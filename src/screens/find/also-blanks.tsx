@@ -21,6 +21,8 @@ const phrases: Record<AlsoBlank, { lead: string; name: string }> = {
   topic: { lead: "on", name: "Topic" },
   standard: { lead: "covering", name: "Standard" },
   uncovered: { lead: "with standards not covered yet by", name: "Class" },
+  undone: { lead: "not assigned yet to", name: "Class" },
+  reads: { lead: "with text for", name: "Reading grade" },
   language: { lead: "in", name: "Language" },
   doing: { lead: "where students", name: "What students do" },
   device: { lead: "with", name: "Device" },

@@ -20,6 +20,7 @@ import { MOST_SHOWN } from "@/core/find/order";
 import type { AssignContext } from "@/server/assign/assign-context";
 import type { Results } from "@/server/find/find-page";
 import type { LightTableData } from "@/server/find/light-table";
+import type { WhoFor } from "@/server/find/who-for";
 import type { StartData } from "@/server/find/start-page";
 import { PrintedList } from "@/ui/printed-list";
 import { BackToList } from "@/ui/back-to-list";
@@ -37,6 +38,7 @@ import { NeedLine } from "./need-line";
 import { LinesHead, ResultLines } from "./result-lines";
 import { StartPage } from "./start-page";
 import { Trail } from "./trail";
+import { ForThese } from "./for-these";
 import { UnderstoodWords } from "./understood-words";
 
 const needNames = ["words", "kind", "grades", "subject", "minutes", "shelf", ...alsoBlanks] as const;
@@ -51,6 +53,8 @@ export interface FindScreenProps {
   /** For somebody who has no words yet; shown until something is looked for or opened. */
   start: Answered<StartData | null>;
   assign: AssignContext;
+  /** Children it is for, because of a result. */
+  these: WhoFor | null;
   locale: string;
 }
 
@@ -61,7 +65,7 @@ export const FindScreen = (props: FindScreenProps) => (
 );
 
 function Find(props: FindScreenProps) {
-  const { assign, locale } = props;
+  const { assign, these, locale } = props;
   const { go, parameters } = useAddress();
   // What she has chosen, also while the answer is still under way: the next choice builds on it, none is lost.
   const asked = askedFrom(Object.fromEntries(parameters));
@@ -163,6 +167,7 @@ function Find(props: FindScreenProps) {
           narrowTable && "max-md:hidden",
         )}
       >
+        {these && parameters.has("for") && <ForThese {...these} />}
         <NeedLine
           need={need}
           facets={counts.facets}

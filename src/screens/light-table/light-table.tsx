@@ -3,6 +3,7 @@ import { Backpack, GitBranch, Send, Share2 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
+import { forTheseAs } from "@/core/assign/for-these";
 import { formatDay } from "@/core/calendar/format-moment";
 import { formatGradeSpan, formatReadingGrade } from "@/core/content/grade";
 import { formatList } from "@/core/format-list";
@@ -257,7 +258,7 @@ export function LightTable({
             resources={[{ id: resource.id, title: facts.title }]}
             current={assign.current}
             now={assign.now}
-            onDone={() => go({ do: null, at: null, like: null })}
+            onDone={() => go({ do: null, at: null, like: null, ...forTheseAs(null) })}
           />
         ) : sharing ? (
           <SharePanel

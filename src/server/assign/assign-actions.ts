@@ -27,9 +27,9 @@ import { changePlaces, giveWork, type PlanState } from "../plan/move-work";
 const Id = z.number().int().positive();
 
 /** What assigning is about, to be permitted. */
-const aboutForm = ({ resources, to, versions, after }: AssignForm) => ({
+const aboutForm = ({ resources, to, versions, after, follows }: AssignForm) => ({
   ...{ resources, to, versions },
-  after: after === null ? [] : [after],
+  after: [after, follows].filter((id) => id !== null),
 });
 
 /** Whom and when she can give these to: her classes, their meetings, versions. */

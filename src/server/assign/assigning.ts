@@ -1,39 +1,27 @@
 import type { LookedAt, LookedClass } from "@/core/assign/finding";
 import { onceEach } from "@/core/assign/once";
-import { withExtraTime } from "@/core/assign/extra-time";
 import { isProblem, whenFor, type AssignForm, type When, type WhenProblem } from "@/core/assign/form";
-import { formatShare } from "@/core/assign/format";
+import { formatShare, formatSteps } from "@/core/assign/format";
 import {
   addDays,
   meetingsBetween,
   momentAt,
   schoolClock,
   type Meeting,
-  type MeetingRule,
   type SchoolCalendar,
 } from "@/core/calendar/school-calendar";
-import type { Times } from "@/core/plan/move";
-import { stepMinutes } from "@/core/plan/parts";
 import { formatSharing, problemOfSharing } from "@/core/review/sharing";
-import { formatStepWork, type StepWork } from "@/core/resource/work";
+import { formatStepWork } from "@/core/resource/work";
 import { alreadyHave, dueBetween, type NewAssignment } from "@/data/assign/assignments";
-import { keptSharing } from "@/data/assign/work-rules";
 import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
 import { classesOf, studentsOf, type Class, type Student } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { plannedIn, plannedLoosely } from "@/data/plan/plan";
 import { bareProfile } from "../find/fit";
-import { givenOf, versionNames, versionsForAll, type Given, type Version } from "./given";
+import { assignmentsFor, factorOf, versionFor, workOf, type Group } from "./assignments-for";
+import { givenOf, versionNames, versionsForAll, type Given } from "./given";
 import type { Visitor } from "../web/session";
 import { waitedFor } from "./waited-for";
-
-/** A class with its calendar and its students, as giving work to it needs them. */
-interface Group {
-  class: Class;
-  calendar: SchoolCalendar;
-  rules: MeetingRule[];
-  students: Student[];
-}
 
 /** What comes of a form: what to say, what to look at, and, when its times are right, what to write down. */
 export interface Prepared {
@@ -62,19 +50,12 @@ export async function groupsFor(db: Db, classes: readonly Class[]): Promise<Grou
   );
 }
 
-const factorOf = (form: AssignForm, student: Pick<Student, "id" | "factor">): number =>
-  form.factors.find((one) => one.student === student.id)?.factor ?? student.factor;
-
-/** Which other version a student gets; none where parts of the one are given: another has other steps. */
-function versionFor<One extends { id: number; of: number }>(
-  form: AssignForm,
-  student: number,
-  resource: number,
-  versions: readonly One[],
-): One | undefined {
-  if (form.parts) return undefined;
-  const chosen = form.versions.find((one) => one.student === student && one.of === resource);
-  return chosen && versions.find(({ id, of }) => id === chosen.resource && of === resource);
+/** Why only these steps cannot be given; null: they can. */
+function problemOfSteps({ steps }: AssignForm, resources: readonly Given[]): string | null {
+  if (!steps) return null;
+  const there = new Set(resources.flatMap(({ document }) => document.steps.map(({ id }) => id)));
+  if (resources.length > 1) return "Single steps can only be assigned of one thing.";
+  return steps.every((step) => there.has(step)) ? null : "Some of these steps are not in it any more. Choose again.";
 }
 
 const ROOM_DAYS = 40;
@@ -186,86 +167,6 @@ function roomFrom(
   };
 }
 
-/** How single steps of a resource are done; null: all as their author says. */
-export function workOf(form: Pick<AssignForm, "stepWork">, { document }: Pick<Given, "document">): StepWork | null {
-  const own = form.stepWork.filter(({ step }) => document.steps.some(({ id }) => id === step));
-  return own.length === 0 ? null : Object.fromEntries(own.map(({ step, work }) => [step, work]));
-}
-
-/** The assignments a form means for one class, in order. */
-function assignmentsFor(
-  form: AssignForm,
-  group: Group,
-  chosen: readonly Student[],
-  resources: readonly Given[],
-  versions: readonly Version[],
-  made: { by: number; now: Date },
-): NewAssignment[] | WhenProblem {
-  const list: NewAssignment[] = [];
-  const times = new Map<number, When>();
-  const longer = new Map<string, Times>();
-  const pieces = resources.flatMap((resource): { resource: Given; steps: string[] | null; part: string | null }[] =>
-    form.parts && resources.length === 1
-      ? form.parts.map((steps, at) => ({ resource, steps, part: `${at + 1} of ${form.parts!.length}` }))
-      : [{ resource, steps: null, part: null }],
-  );
-  for (const [at, { resource, steps, part }] of pieces.entries()) {
-    // Given together, all have the same times: they are worked out once, and once for each who has more time.
-    const later = form.spread === "one a meeting" ? at : 0;
-    const when = times.get(later) ?? whenFor(form, group.calendar, group.rules, made.now, later);
-    if (isProblem(when)) return when;
-    times.set(later, when);
-    const minutes = stepMinutes(resource.document, resource.facts);
-    const own = chosen.flatMap((student) => {
-      const version = versionFor(form, student.id, resource.id, versions);
-      const factor = factorOf(form, student);
-      if (!version && factor === 1) return [];
-      const key = `${later} ${factor}`;
-      const more = longer.get(key) ?? withExtraTime(group.calendar, when, factor);
-      longer.set(key, more);
-      return [
-        {
-          student: student.id,
-          factor,
-          ...(version && { revision: version.revision }),
-          due: factor === 1 ? null : more.due,
-          closes: factor === 1 ? null : more.closes,
-        },
-      ];
-    });
-    list.push({
-      class: group.class.id,
-      resource: resource.id,
-      revision: resource.revision,
-      students: chosen.map(({ id }) => id),
-      madeBy: made.by,
-      made: made.now,
-      opens: when.opens,
-      due: when.due,
-      closes: when.closes,
-      tries: form.tries,
-      keep: form.keep,
-      checking: form.checking,
-      meeting: when.meeting && { date: when.meeting.date, period: when.meeting.period },
-      steps,
-      part,
-      minutes: steps
-        ? minutes
-            .filter((_, step) => steps.includes(resource.document.steps[step]!.id))
-            .reduce((sum, one) => sum + one, 0)
-        : resource.facts.minutes,
-      openDays: form.openDays,
-      goals: form.goals,
-      stepWork: workOf(form, resource),
-      sharing: keptSharing(form.sharing),
-      after: form.inOrder && at > 0 ? "previous" : form.after,
-      position: at,
-      own,
-    });
-  }
-  return list;
-}
-
 /**
  * Reads a form against everything that decides what comes of it. What it says about students, classes and resources has
  * been permitted before.
@@ -318,7 +219,7 @@ export async function prepareAssigning(
   let problem =
     resources.length < form.resources.length
       ? "Publish it first: students get what is published."
-      : problemOfSharing(form.sharing);
+      : (problemOfSteps(form, resources) ?? problemOfSharing(form.sharing));
   for (const { group, students: chosen, when } of chosenClasses) {
     const more = assignmentsFor(form, group, chosen, resources, versions, { by: visitor.id, now });
     if ("reason" in more) problem ??= more.reason;
@@ -341,6 +242,7 @@ export async function prepareAssigning(
           when,
           zone: group.calendar.zone,
           tries: form.tries,
+          steps: form.steps && resources.length === 1 ? formatSteps(resources[0]!.document, form.steps) : null,
           pieces:
             form.parts || resources.length > 1
               ? {

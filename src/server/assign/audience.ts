@@ -12,13 +12,14 @@ import type { AssignForm } from "@/core/assign/form";
 import { dayComesFirst } from "@/core/locale/country";
 import { stepTitle } from "@/core/resource/changes";
 import type { Work } from "@/core/resource/work";
-import { alreadyHave, goalTagsOf, openWorkOf, type Assignment } from "@/data/assign/assignments";
+import { alreadyHave, openWorkOf, type Assignment } from "@/data/assign/assignments";
+import { goalTagsOf } from "@/data/assign/goal-tags";
 import { classesOf, type Student } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { groupsOf, plannedIn, studentGoals, type StudentGroup } from "@/data/plan/plan";
 import { recipientsOf } from "@/data/assign/recipients";
 import { plainSharing } from "@/core/review/sharing";
-import { partsOfWork } from "@/data/assign/split";
+import { partsOfWork, stepsOf } from "@/data/assign/split";
 import { groupsFor } from "./assigning";
 import { givenOf, versionsForAll } from "./given";
 import type { Visitor } from "../web/session";
@@ -26,7 +27,18 @@ import type { Visitor } from "../web/session";
 /** What of earlier work is assigned again: how, for whom in which version, how far apart it opens and is due, in which parts. */
 type LikeBefore = Pick<
   AssignForm,
-  "tries" | "keep" | "checking" | "goals" | "closes" | "sharing" | "stepWork" | "versions" | "parts" | "spread" | "due"
+  | "tries"
+  | "keep"
+  | "checking"
+  | "goals"
+  | "closes"
+  | "sharing"
+  | "stepWork"
+  | "versions"
+  | "parts"
+  | "steps"
+  | "spread"
+  | "due"
 >;
 
 /** The earlier work's settings, as they are for the classes of today. */
@@ -36,7 +48,11 @@ async function likeBefore(
   calendar: SchoolCalendar | undefined,
   students: readonly number[],
 ): Promise<LikeBefore> {
-  const [parts, recipients] = await Promise.all([partsOfWork(db, like.id), recipientsOf(db, like.id)]);
+  const [parts, recipients, { steps }] = await Promise.all([
+    partsOfWork(db, like.id),
+    recipientsOf(db, like.id),
+    stepsOf(db, like.id),
+  ]);
   const zone = calendar?.zone;
   const opens = zone && schoolClock(like.opens, zone);
   const due = zone && schoolClock(like.due, zone);
@@ -55,6 +71,7 @@ async function likeBefore(
       .filter(({ student, resource }) => resource !== like.resource && students.includes(student))
       .map(({ student, resource }) => ({ student, of: like.resource, resource })),
     parts,
+    steps: parts ? null : steps,
     spread: parts ? "one a meeting" : "together",
     due:
       like.meeting && sameDay

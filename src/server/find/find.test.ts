@@ -217,6 +217,31 @@ describe("what is named among the words", () => {
     expect(await found()).toEqual([]);
     expect(await leavesOf(db, reader(), anyNeed, "uncovered", asking)).toMatchObject([{ leaves: 0 }]);
   });
+
+  test("what a class was assigned is left out when it is asked for, in every version, and only of her own classes", async () => {
+    const asking = { ...best, classes: [{ id: world.class, name: "4 Puffin", gradeFrom: 4, gradeTo: 4 }], now };
+    const titles = async (undone: number[]) =>
+      (await find(db, reader(), { ...anyNeed, undone }, asking)).hits.map(({ facts }) => facts.title);
+    expect(await titles([])).toContain("Herring scales");
+    expect(await titles([world.class])).not.toContain("Herring scales");
+    expect(await titles([world.class + 1])).toContain("Herring scales");
+    const all = (await find(db, reader(), anyNeed, asking)).counts.total;
+    expect(await leavesOf(db, reader(), anyNeed, "undone", asking)).toMatchObject([{ leaves: all - 1 }]);
+  });
+
+  test("text above a grade is left out; what has too little text to measure can be read by everyone", async () => {
+    const hard =
+      "The meteorological institution subsequently communicated extraordinarily disadvantageous conditions. ";
+    await publishFor(db, world.teodor, lesson("Hard to read", { text: hard.repeat(20) }), ["commons"]);
+    const titles = async (reads: number[]) =>
+      (await find(db, reader(), { ...anyNeed, reads }, best)).hits.map(({ facts }) => facts.title);
+    expect(await titles([])).toContain("Hard to read");
+    expect(await titles([4])).not.toContain("Hard to read");
+    expect(await titles([4])).toContain("Lighthouse signals");
+    const leaves = await leavesOf(db, reader(), anyNeed, "reads", {});
+    const { total } = (await find(db, reader(), { ...anyNeed, reads: [4] }, best)).counts;
+    expect(leaves.find(({ value }) => value === "4")!.leaves).toBe(total);
+  });
 });
 
 test("a title typed in full comes first, with or without its article, whatever its words could be taken for", async () => {

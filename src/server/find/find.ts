@@ -14,6 +14,7 @@ import type { Reader } from "@/data/find/reach";
 import { searchVersion } from "@/data/engine/search-cache";
 import { CANDIDATES, hitsOf, makesFewLines, matching, titledExactly, type Hit } from "@/data/find/search";
 import { coveredBy } from "@/data/find/standards";
+import { assignedTo } from "@/data/find/uses";
 import { correctWords, readAllWords } from "@/data/find/words";
 import { isEnglishWord } from "./english-words";
 import { understand, type NamedClass, type Said, type Understood } from "./understand";
@@ -72,18 +73,19 @@ export interface Asking {
   now?: Date;
 }
 
-/** The classes asked for that are hers, and what all of them have met: one that has not is enough. */
-async function readUncovered(
+/** The classes asked for that are hers: what all of them have met (one that has not is enough), and what they were assigned. */
+async function readClasses(
   db: Queryable,
   need: Need,
   { classes = [], now = new Date() }: Asking,
-): Promise<{ asked: Need; covered: string[] }> {
-  if (!isFilled(need, "uncovered")) return { asked: need, covered: [] };
-  const hers = need.uncovered.filter((id) => classes.some((group) => group.id === id));
-  const met = await Promise.all(hers.map((id) => coveredBy(db, id, now)));
+): Promise<{ asked: Need; covered: string[]; done: number[] }> {
+  const hers = (ids: readonly number[]) => ids.filter((id) => classes.some((group) => group.id === id));
+  const [uncovered, undone] = [hers(need.uncovered), hers(need.undone)];
+  const met = await Promise.all(uncovered.map((id) => coveredBy(db, id, now)));
   const [first = [], ...others] = met;
   return {
-    asked: { ...need, uncovered: hers },
+    asked: { ...need, uncovered, undone },
+    done: undone.length > 0 ? await assignedTo(db, undone) : [],
     covered: first.filter((code) => others.every((codes) => codes.includes(code))),
   };
 }
@@ -93,9 +95,9 @@ async function readUncovered(
  * words, most of them will do. Both only when it finds something she may see: nothing here may tell of what she may not.
  */
 async function readNeed(db: Queryable, reader: Reader, meant: Need, asking: Asking): Promise<Reading> {
-  const { asked, covered } = await readUncovered(db, meant, asking);
+  const { asked, covered, done } = await readClasses(db, meant, asking);
   const reading = await readWhatIsAsked(db, reader, asked, asking.classes ?? []);
-  return { ...reading, named: { ...reading.named, covered } };
+  return { ...reading, named: { ...reading.named, covered, done } };
 }
 
 async function readWhatIsAsked(
@@ -221,9 +223,9 @@ export async function leavesOf(
   asking: Asking,
 ): Promise<Choice[]> {
   const reader = { ...whose, version: await searchVersion(db) };
-  if (blank === "uncovered") {
+  if (blank === "uncovered" || blank === "undone") {
     const one = async ({ id, name }: NamedClass): Promise<Choice> => {
-      const read = await readNeed(db, reader, { ...asked, uncovered: [id] }, asking);
+      const read = await readNeed(db, reader, { ...asked, [blank]: [id] }, asking);
       return { value: String(id), text: name, leaves: (await countNeed(db, reader, read)).total };
     };
     return Promise.all((asking.classes ?? []).map(one));

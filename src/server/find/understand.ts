@@ -47,7 +47,7 @@ const blankOf: Partial<Record<TakenPart["means"]["as"], Blank>> = {
 /** What has been read so far, to be filled further. */
 interface Gathered {
   need: Need;
-  named: { standards: string[]; authors: number[]; isbns: string[]; covered: string[] };
+  named: { standards: string[]; authors: number[]; isbns: string[]; covered: string[]; done: number[] };
 }
 
 /** One part of what was typed, put into the blanks or among what is named. Null: it means nothing here and stays words. */
@@ -128,7 +128,10 @@ export async function understand(
   plainly = false,
 ): Promise<Understood> {
   const typed = asked.words;
-  const read: Gathered = { need: { ...asked }, named: { standards: [], authors: [], isbns: [], covered: [] } };
+  const read: Gathered = {
+    need: { ...asked },
+    named: { standards: [], authors: [], isbns: [], covered: [], done: [] },
+  };
   const says: Said[] = [];
   const taken: TakenPart[] = [];
   let narrows = false;

@@ -14,7 +14,7 @@ import { plannedIn } from "@/data/plan/plan";
 import { factsOfHead, resourceById, revisionById } from "@/data/adapt/resources";
 import { resourcesIn } from "@/data/satchel/pockets";
 import { ActionError } from "../web/act";
-import { workOf } from "../assign/assigning";
+import { workOf } from "../assign/assignments-for";
 import { audienceOf, type Audience } from "../assign/audience";
 import { versionsForAll } from "../assign/given";
 import { lookAtPlaced } from "../assign/look-again";

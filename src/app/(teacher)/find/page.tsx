@@ -3,6 +3,7 @@ import { askedFrom, startsHere, tableAddress } from "@/core/find/asked";
 import { FindScreen } from "@/screens/find/find-screen";
 import { idFrom } from "@/core/ids";
 import { enter } from "@/server/web/page";
+import { whoFor } from "@/server/find/who-for";
 import { looking, resultsOf, tableOf } from "@/server/find/find-page";
 import { startData } from "@/server/find/start-page";
 
@@ -21,7 +22,8 @@ export default async function FindPage({
   const chosen = idFrom(parameters.open);
   const atStart = startsHere(asked, chosen);
   const open = chosen ?? results.value.found.hits[0]?.id;
-  const [table, start] = await Promise.all([
+  const [these, table, start] = await Promise.all([
+    whoFor(db, visitor, parameters, now),
     atStart || open === undefined ? null : tableOf(db, visitor, context, open, chosen !== undefined, now),
     atStart ? startData(db, context.reader, context.assign.classes, now) : null,
   ]);
@@ -31,6 +33,7 @@ export default async function FindPage({
       table={{ address: atStart ? null : tableAddress(open, chosen !== undefined), value: table }}
       start={{ address: atStart ? "" : null, value: start }}
       assign={context.assign}
+      these={these}
       locale={visitor.locale}
     />
   );

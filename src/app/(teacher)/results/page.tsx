@@ -1,15 +1,44 @@
 import type { Metadata } from "next";
+import { idFrom } from "@/core/ids";
+import { historyOf } from "@/core/results/one-student";
 import { resultTable } from "@/core/results/table";
-import { assignmentsOf } from "@/data/assign/assignments";
-import { guestsAt, notBegun } from "@/data/classes/guests";
+import { assignmentsOf, type Assignment } from "@/data/assign/assignments";
 import { classesOf } from "@/data/classes/classes";
+import { guestsAt, notBegun } from "@/data/classes/guests";
+import type { Db } from "@/data/engine/db";
+import { groupsOf } from "@/data/plan/plan";
 import { standingCorrections } from "@/data/results/corrections";
 import { workOf } from "@/data/student/work";
-import { ResultsScreen } from "@/screens/results/results-screen";
-import { idFrom } from "@/core/ids";
+import { ResultsScreen, type Shown } from "@/screens/results/results-screen";
+import { aroundResult } from "@/server/results/around";
 import { enter } from "@/server/web/page";
+import type { Visitor } from "@/server/web/session";
 
 export const metadata: Metadata = { title: "Results" };
+
+async function shownOf(
+  db: Db,
+  visitor: Visitor,
+  assignment: Assignment,
+  now: Date,
+  asked: { view: string; student: number | undefined },
+): Promise<Shown> {
+  const works = await workOf(db, assignment.id);
+  const table = resultTable(works, assignment.keep);
+  const guests = await guestsAt(db, assignment.id);
+  const student =
+    asked.view === "student" ? (works.find((work) => work.student.id === asked.student) ?? works[0]) : null;
+  const [free, corrections, around, groups] = await Promise.all([
+    guests.length > 0 ? notBegun(db, assignment.id) : [],
+    standingCorrections(db, assignment.id),
+    aroundResult(db, visitor, assignment, table, now),
+    groupsOf(db, [assignment.class]),
+  ]);
+  return {
+    ...{ assignment, table, guests, free, corrections, around, groups },
+    one: student ? { student: student.student.id, tries: historyOf(student, assignment.keep) } : null,
+  };
+}
 
 export default async function ResultsPage({
   searchParams,
@@ -17,6 +46,7 @@ export default async function ResultsPage({
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
   const { db, visitor, now } = await enter("see assignments");
+  const parameters = await searchParams;
   const classes = await classesOf(db, visitor.id, now);
   const assignments = (
     await assignmentsOf(
@@ -26,20 +56,19 @@ export default async function ResultsPage({
       now,
     )
   ).filter((assignment) => assignment.opens <= now);
-  const asked = idFrom((await searchParams).assignment);
+  const asked = idFrom(parameters.assignment);
   if (asked !== undefined) await enter("see results", { assignment: asked });
   const assignment = assignments.find((one) => one.id === asked) ?? assignments.find((one) => one.begun > 0) ?? null;
-  const table = assignment && resultTable(await workOf(db, assignment.id), assignment.keep);
-  const guests = assignment ? await guestsAt(db, assignment.id) : [];
-  const free = assignment && guests.length > 0 ? await notBegun(db, assignment.id) : [];
   return (
     <ResultsScreen
       assignments={assignments}
-      assignment={assignment}
-      table={table}
-      corrections={assignment ? await standingCorrections(db, assignment.id) : []}
-      guests={guests}
-      free={free}
+      shown={
+        assignment &&
+        (await shownOf(db, visitor, assignment, now, {
+          view: String(parameters.view ?? ""),
+          student: idFrom(parameters.student),
+        }))
+      }
       zone={visitor.zone}
       now={now}
       locale={visitor.locale}

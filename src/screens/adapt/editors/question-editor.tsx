@@ -9,6 +9,7 @@ import { isBlank, type RichText } from "@/core/content/rich-text";
 import { formatAllowed, usualLimits } from "@/core/resource/time-limit";
 import { Button } from "@/ui/button";
 import { Field, inputClasses, TextInput } from "@/ui/field";
+import { AboutStandards } from "./about-standards";
 import type { EditorProps } from "./editor-props";
 import { NumberBox } from "./number-box";
 import { questionEditors } from "./question-editors";
@@ -224,6 +225,7 @@ export function QuestionEditor({
           )}
         </Field>
       </div>
+      <AboutStandards question={question} onChange={onChange} />
       <BesideTheQuestion question={question} languages={languages} onChange={onChange} />
     </div>
   );

@@ -1,0 +1,47 @@
+"use client";
+import { clsx } from "clsx";
+import { formatDay } from "@/core/calendar/format-moment";
+import type { Assignment } from "@/data/assign/assignments";
+import { useAddress } from "../use-address";
+
+/** What has been opened for her classes, the latest first. */
+export function AssignmentList({
+  assignments,
+  here,
+  zone,
+  now,
+}: {
+  assignments: readonly Assignment[];
+  here: number;
+  zone: string;
+  now: Date;
+}) {
+  const { go } = useAddress();
+  return (
+    <nav aria-label="Assignments" className="not-printed overflow-auto bg-shade/60 p-2 max-md:max-h-32">
+      <ul className="grid grid-cols-1 gap-0.5">
+        {assignments.map((one) => (
+          <li key={one.id}>
+            <button
+              type="button"
+              aria-current={one.id === here || undefined}
+              onClick={() => go({ assignment: one.id, student: null, next: null }, "push")}
+              className={clsx(
+                "block w-full rounded-card px-3 py-1.5 text-left",
+                one.id === here ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
+              )}
+            >
+              <span className="block truncate" title={one.title}>
+                {one.title}
+                {one.part && `, ${one.part}`}
+              </span>
+              <span className="numbers block text-[12px] font-normal text-ink-soft">
+                {one.className} · {one.handedIn} of {one.recipients} · {formatDay(one.due, zone, now)}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </nav>
+  );
+}

@@ -1,0 +1,68 @@
+"use client";
+import { clsx } from "clsx";
+import { Download, Link2, Presentation, Printer } from "lucide-react";
+import Link from "next/link";
+import { formatMoment } from "@/core/calendar/format-moment";
+import type { Assignment } from "@/data/assign/assignments";
+import { Button, buttonClasses } from "@/ui/button";
+import { Segmented } from "@/ui/segmented";
+import { showLinks } from "../assign/assignment-link";
+
+const views = [
+  { value: "students", text: "Students" },
+  { value: "questions", text: "Questions" },
+  { value: "student", text: "One student" },
+] as const;
+export type ResultsView = (typeof views)[number]["value"];
+
+export const resultsView = (text: string | null): ResultsView =>
+  views.find(({ value }) => value === text)?.value ?? "students";
+
+const saysTries = ({ tries, keep }: Assignment) =>
+  tries === 1 ? "one try" : `${tries === null ? "as many tries as wanted" : `${tries} tries`}, the ${keep} counts`;
+
+export function ResultsHeader({
+  assignment,
+  view,
+  onView,
+  zone,
+  now,
+}: {
+  assignment: Assignment;
+  view: ResultsView;
+  onView: (view: ResultsView) => void;
+  zone: string;
+  now: Date;
+}) {
+  return (
+    <header className="flex flex-wrap items-center gap-3 px-5 py-3 max-md:px-3">
+      <div className="min-w-64 flex-1 max-md:basis-full">
+        <h1 className="truncate font-serif text-[21px]" title={assignment.title}>
+          {assignment.title}
+          {assignment.part && <span className="text-[16px] text-ink-soft">, {assignment.part}</span>}
+        </h1>
+        <p className="numbers text-[13px] text-ink-soft">
+          {assignment.className} · due {formatMoment(assignment.due, zone, now)} · {assignment.handedIn} of{" "}
+          {assignment.recipients} handed in · {saysTries(assignment)}
+        </p>
+      </div>
+      <Segmented label="What is shown" value={view} options={views} onChange={onView} />
+      <div className="flex flex-wrap gap-2">
+        {!assignment.calledBack && (
+          <Link href={`/lead/${assignment.id}`} className={clsx(buttonClasses(), "not-printed")}>
+            <Presentation size={16} aria-hidden /> Live
+          </Link>
+        )}
+        <Button className="not-printed" onClick={() => showLinks([{ id: assignment.id, title: assignment.title }])}>
+          <Link2 size={16} aria-hidden /> Link …
+        </Button>
+        <Button className="not-printed" onClick={() => window.print()}>
+          <Printer size={16} aria-hidden /> Print
+        </Button>
+        <a href={`/results/${assignment.id}/csv`} className={clsx(buttonClasses(), "not-printed")} download>
+          <Download size={16} aria-hidden /> CSV
+        </a>
+      </div>
+    </header>
+  );
+}
