@@ -27,6 +27,7 @@ const asked = {
   partial: z.enum(["all", "by part"]).optional(),
   checked: z.enum(["at once", "at the end", "never"]).optional(),
   time: z.number().int().optional(),
+  about: z.array(z.string()).optional(),
 };
 
 const WrittenQuestion = z.union([
@@ -163,6 +164,7 @@ function questionOf(written: WrittenQuestion, id: string, language: string): Que
     partial: of.partial ?? ("by part" as const),
     checked: of.checked ?? ("at once" as const),
     ...(of.time !== undefined && { seconds: of.time }),
+    ...(of.about && { standards: of.about }),
     ...(of.hint && { hint: rich(of.hint) }),
     ...((of.right || of.wrong) && {
       feedback: { ...(of.right && { right: rich(of.right) }), ...(of.wrong && { wrong: rich(of.wrong) }) },

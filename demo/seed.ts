@@ -6,7 +6,7 @@ import { withExtraTime } from "@/core/assign/extra-time";
 import { nthMeeting, type SchoolCalendar } from "@/core/calendar/school-calendar";
 import { schoolDayAt } from "@/core/calendar/wall-clock";
 import { withVoice } from "@/core/resource/voices";
-import { allQuestions, titleOf, type Document, type Step } from "@/core/resource/document";
+import { titleOf, type Document, type Step } from "@/core/resource/document";
 import { pictureSecret, type Picture } from "@/core/student/pictures";
 import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
 import { addAssignment } from "@/data/assign/assignments";
@@ -19,11 +19,11 @@ import { Sharing } from "@/core/review/sharing";
 import { newLesson } from "@/core/live/lesson";
 import { openLesson } from "@/data/live/lessons";
 import { putOnShelf } from "@/data/find/shelves";
-import { addResponses, beginQuestion, handIn, openAttempt } from "@/data/student/work";
 import { newJoinCode } from "@/server/classes/new-join-code";
 import { publish } from "@/server/adapt/publish";
 import { hashSecret } from "@/server/web/secrets";
-import { likelyMistake, misledBy, rightAnswer, type Misled } from "./answers";
+import { abilityOf, addTry } from "./tries";
+import { addTerm } from "./term";
 import { SeededRandom } from "./bulk/random";
 import { addBrowsing } from "./browse";
 import { addCalendar } from "./calendar";
@@ -322,51 +322,6 @@ async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Less
   }
 }
 
-/** How often a student is right, the same in all their work: 0.45 to 0.95. */
-const abilityOf = (student: number) => 0.45 + 0.5 * new SeededRandom(student * 7919).next();
-
-async function addTry(
-  tx: Queryable,
-  of: {
-    recipient: number;
-    lesson: Lesson;
-    opens: Date;
-    due: Date;
-    all: boolean;
-    tries: number | null;
-    random: SeededRandom;
-    now: Date;
-    ability: number;
-    misled: Misled | undefined;
-  },
-): Promise<void> {
-  const { random, lesson } = of;
-  const latest = Math.min(of.due.getTime(), of.now.getTime()) - HOUR / 2;
-  let at = of.opens.getTime() + random.next() * Math.max(HOUR / 4, latest - of.opens.getTime());
-  const attempt = (await openAttempt(tx, of, new Date(at)))!;
-  const asked = allQuestions(lesson.document);
-  const answered = of.all ? asked : asked.slice(0, random.int(1, Math.max(1, asked.length - 1)));
-  for (const [nth, { step, question }] of answered.entries()) {
-    if (of.all && random.next() < 0.04) continue;
-    at += (20 + random.next() * 100) * 1000;
-    const right = random.next() < of.ability;
-    const value =
-      (of.ability > 0.7 ? misledBy(question, of.misled) : undefined) ??
-      (right ? rightAnswer(question, random) : likelyMistake(question, random));
-    const response = {
-      key: `demo-${nth}`,
-      step: step.id,
-      question: question.id,
-      value,
-      checked: question.checked === "at once",
-      late: false,
-    };
-    if (question.seconds !== undefined) await beginQuestion(tx, attempt.id, question.id, new Date(at - 15_000));
-    await addResponses(tx, attempt.id, [response], new Date(Math.min(at, of.now.getTime() - 60_000)));
-  }
-  if (of.all) await handIn(tx, attempt.id, new Date(Math.min(at + 30_000, of.now.getTime() - 30_000)));
-}
-
 /** Fills an empty database with Skerry Isles Schools. All or nothing. `bulk`: how many generated lessons on the commons. */
 export async function seed(db: Db, options: { now: Date; bulk: number }): Promise<void> {
   const { now } = options;
@@ -377,6 +332,7 @@ export async function seed(db: Db, options: { now: Date; bulk: number }): Promis
     const lessons = await addLessons(tx, town, now);
     await addCalendar(tx, town, now);
     await addBrowsing(tx, town, lessons, now);
+    await addTerm(tx, town, lessons, now);
     await addFortnight(tx, town, lessons, now);
     await addReading(tx, town, lessons, now);
     await addSatchel(tx, town, lessons, now);

@@ -1,7 +1,14 @@
 import type { Question } from "../question/question";
-import type { Document } from "./document";
+import { allQuestions, type Document } from "./document";
 
 type Alignment = Document["standards"][number];
+
+/** Codes of what the questions of a document ask about; where it asks nothing, of all it teaches or assesses. */
+export function codesAsked(document: Document): string[] {
+  const asked = allQuestions(document).flatMap(({ question }) => standardsOf(document, question));
+  const about = asked.length > 0 ? asked : document.standards.filter(({ relation }) => relation !== "requires");
+  return [...new Set(about.map(({ code }) => code))];
+}
 
 /**
  * The statements an answer to a question is evidence for: those the question names, where its resource is aligned to them;

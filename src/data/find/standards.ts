@@ -176,6 +176,16 @@ export async function treeOf(db: Queryable, reader: Reader, framework: number): 
   );
 }
 
+/** The statements of a framework in their order, without what there is below them. */
+export async function statementsOf(db: Queryable, district: number, framework: number): Promise<Standard[]> {
+  return db.query<Standard>(
+    `select s.id, s.framework_id framework, s.parent_id parent, s.code, s.statement, s.grade_from "gradeFrom", s.grade_to "gradeTo"
+       from standard s join framework f on f.id = s.framework_id
+      where s.framework_id = $2 and not s.withdrawn and ${mayReadFramework} order by s.position`,
+    [district, framework],
+  );
+}
+
 /** Statements by code, and those whose codes go on from one of these ("MA.5" has all of grade 5), in the frameworks of this district. */
 export async function standardsByCode(
   db: Queryable,

@@ -18,7 +18,7 @@ export function AssignmentList({
 }) {
   const { go } = useAddress();
   return (
-    <nav aria-label="Assignments" className="not-printed overflow-auto bg-shade/60 p-2 max-md:max-h-32">
+    <nav aria-label="Assignments" className="not-printed min-h-0 flex-1 overflow-auto p-2 max-md:max-h-32">
       <ul className="grid grid-cols-1 gap-0.5">
         {assignments.map((one) => (
           <li key={one.id}>

@@ -28,6 +28,7 @@ import { NextStrip } from "./next-strip";
 import { OneStudent } from "./one-student";
 import { promptOf, QuestionList } from "./question-list";
 import { QuestionPanel } from "./question-panel";
+import { ResultsPlaces } from "./results-places";
 import { ResultsHeader, resultsView, type ResultsView } from "./results-header";
 import { StudentsTable, type Sort } from "./students-table";
 import { WhatNext } from "./what-next";
@@ -70,7 +71,12 @@ export function ResultsScreen({ assignments, shown, ...rest }: ResultsScreenProp
   }
   return (
     <div className="grid h-full grid-cols-[230px_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-[auto_minmax(0,1fr)] print:block">
-      <AssignmentList assignments={assignments} here={shown.assignment.id} zone={rest.zone} now={rest.now} />
+      <div className="flex min-h-0 flex-col bg-shade/60">
+        <div className="px-2 pt-2">
+          <ResultsPlaces here="/results" />
+        </div>
+        <AssignmentList assignments={assignments} here={shown.assignment.id} zone={rest.zone} now={rest.now} />
+      </div>
       <OneResult key={shown.assignment.id} {...shown} {...rest} />
     </div>
   );

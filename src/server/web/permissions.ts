@@ -218,6 +218,7 @@ export const permissions = {
   "undo a change of plan": { who: "signed in", needs: [] },
   "lead a lesson": { who: "teacher", needs: ["works with assignment"] },
   "lead with a resource": { who: "teacher", needs: ["copies resource", "teaches class"] },
+  "see coverage": { who: "teacher", needs: ["teaches all classes"] },
   "see results": { who: "teacher", needs: ["works with assignment"] },
   "invite guests": { who: "teacher", needs: ["works with assignment"] },
   "move a guest's work": { who: "teacher", needs: ["works with assignment"] },

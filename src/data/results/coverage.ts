@@ -1,0 +1,92 @@
+import type { Evidence } from "@/core/results/coverage";
+import { hers } from "../assign/assignments";
+import type { Queryable } from "../engine/db";
+
+/** Where evidence is looked for: what was assigned to these classes and opens between two moments. */
+export interface Asked {
+  teacher: number;
+  now: Date;
+  classes: readonly number[];
+  from: Date;
+  to: Date;
+}
+
+const work = `work as (
+  select a.id, a.class_id class, a.resource_id, a.opens, a.due, f.facts ->> 'title' || coalesce(', ' || a.part, '') title
+    from assignment a join class c on c.id = a.class_id join resource_facts f on f.resource_id = a.resource_id
+   where a.class_id = any($3::int[]) and a.called_back is null and a.opens >= $4 and a.opens < $5 and ${hers})`;
+const parametersOf = ({ teacher, now, classes, from, to }: Asked) => [teacher, now, classes, from, to];
+
+/** The work there may be evidence in: it is judged before evidence is read. */
+export async function workAskedFor(db: Queryable, asked: Asked): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    `with ${work} select id from work where opens <= $2 order by id`,
+    parametersOf(asked),
+  );
+  return rows.map(({ id }) => id);
+}
+
+/** Work of which only some steps were assigned, and the revision they are of. */
+export const partsAskedFor = (
+  db: Queryable,
+  asked: Asked,
+): Promise<{ assignment: number; steps: string[]; revision: number }[]> =>
+  db.query(
+    `with ${work}
+     select w.id assignment, a.step_ids steps, min(r.revision_id) revision
+       from work w join assignment a on a.id = w.id join recipient r on r.assignment_id = w.id
+      where a.step_ids is not null group by w.id, a.step_ids order by w.id`,
+    parametersOf(asked),
+  );
+
+/** A framework's statements are named in documents by the framework's identifier or its name. */
+const isOfFramework = "o.framework in (fw.uri, fw.name)";
+
+/** Everything that is planned, was taught or was assessed of the statements of a framework. Outcomes must have been judged. */
+export async function evidenceOf(db: Queryable, asked: Asked, framework: number): Promise<Evidence[]> {
+  const rows = await db.query<
+    Omit<Evidence, "result"> & { gained: number | null; outOf: number | null; students: number | null }
+  >(
+    `with ${work},
+     said as (
+       select distinct w.id, g.standard_id standard from work w join alignment g on g.resource_id = w.resource_id
+         join standard s on s.id = g.standard_id where s.framework_id = $6 and g.relation <> 'requires'),
+     got as (
+       select o.assignment_id id, s.id standard, sum(o.gained)::float8 gained, sum(o.out_of)::float8 out_of, count(*)::int students
+         from work w join outcome o on o.assignment_id = w.id and o.code <> '' and o.out_of > 0
+         join standard s on s.framework_id = $6 and s.code = o.code join framework fw on fw.id = s.framework_id
+        where ${isOfFramework} group by 1, 2)
+     select w.id assignment, w.class, w.title, w.opens, w.due, coalesce(said.standard, got.standard) standard,
+            got.gained, got.out_of "outOf", got.students
+       from said full join got on got.id = said.id and got.standard = said.standard
+       join work w on w.id = coalesce(said.id, got.id) order by w.opens, w.id`,
+    [...parametersOf(asked), framework],
+  );
+  return rows.map(({ gained, outOf, students, ...one }) => ({
+    ...one,
+    result: students === null ? null : { gained: gained!, outOf: outOf!, students },
+  }));
+}
+
+/** Where a child stands with a statement: what was gained the last time. */
+export interface Standing {
+  student: number;
+  name: string;
+  gained: number;
+  outOf: number;
+}
+
+/** The last result of each child of a class in what asks about a statement, by name. */
+export async function standingsOf(db: Queryable, asked: Asked, standard: number): Promise<Standing[]> {
+  return db.query<Standing>(
+    `with ${work}
+     select * from (
+       select distinct on (o.student_id) o.student_id student, p.given_name || ' ' || p.family_name name,
+              o.gained::float8 gained, o.out_of::float8 "outOf"
+         from work w join outcome o on o.assignment_id = w.id and o.out_of > 0
+         join standard s on s.id = $6 and s.code = o.code join framework fw on fw.id = s.framework_id
+         join enrolled n on n.class_id = w.class and n.student_id = o.student_id join person p on p.id = o.student_id
+        where ${isOfFramework} order by o.student_id, o.handed_in desc, w.id desc) x order by name`,
+    [...parametersOf(asked), standard],
+  );
+}

@@ -1,0 +1,45 @@
+import type { Outcome } from "@/core/results/outcomes";
+import type { Keep } from "@/core/results/table";
+import type { Queryable } from "../engine/db";
+
+/** Work of which something has changed since its outcomes were worked out, and the number of that change. */
+export interface Stale {
+  assignment: number;
+  keep: Keep;
+  change: number;
+}
+
+export const staleAmong = (db: Queryable, assignments: readonly number[]): Promise<Stale[]> =>
+  db.query<Stale>(
+    `select a.id assignment, a.keep, c.number change from assignment a join result_change c on c.assignment_id = a.id
+       left join judged j on j.assignment_id = a.id
+      where a.id = any($1::int[]) and j.change is distinct from c.number order by a.id`,
+    [assignments],
+  );
+
+/**
+ * Keeps what was worked out of a piece of work as it was at a change. What another has worked out of a later one meanwhile stays.
+ * `change` is read before the answers are: what changes in between makes it stale again.
+ */
+export async function keepOutcomes(
+  tx: Queryable,
+  { assignment, change }: Pick<Stale, "assignment" | "change">,
+  outcomes: readonly Outcome[],
+): Promise<void> {
+  await tx.query("insert into judged (assignment_id, change) values ($1, 0) on conflict do nothing", [assignment]);
+  const [row] = await tx.query<{ change: number }>("select change from judged where assignment_id = $1 for update", [
+    assignment,
+  ]);
+  if (!row || row.change > change) return;
+  await tx.query("delete from outcome where assignment_id = $1", [assignment]);
+  await tx.query(
+    `insert into outcome (assignment_id, student_id, framework, code, gained, out_of, questions, minutes, handed_in)
+     select $1, o.student, coalesce(o.standard ->> 'framework', ''), coalesce(o.standard ->> 'code', ''), o.gained, o."outOf",
+            o.questions, o.minutes, o."handedIn"
+       from jsonb_to_recordset($2::jsonb)
+         as o(student int, standard jsonb, gained numeric, "outOf" numeric, questions int, minutes numeric, "handedIn" timestamptz)
+       join person p on p.id = o.student`,
+    [assignment, JSON.stringify(outcomes)],
+  );
+  await tx.query("update judged set change = $2 where assignment_id = $1", [assignment, change]);
+}

@@ -1,0 +1,28 @@
+import { clsx } from "clsx";
+import Link from "next/link";
+
+const places = [
+  { address: "/results", text: "One piece of work" },
+  { address: "/results/coverage", text: "Coverage" },
+] as const;
+
+/** Between a piece of work and what there is over weeks. */
+export function ResultsPlaces({ here }: { here: (typeof places)[number]["address"] }) {
+  return (
+    <nav aria-label="Results" className="not-printed flex gap-1 text-[13px]">
+      {places.map(({ address, text }) => (
+        <Link
+          key={address}
+          href={address}
+          aria-current={address === here ? "page" : undefined}
+          className={clsx(
+            "rounded-card px-2 py-1",
+            address === here ? "bg-card font-semibold" : "text-ink-soft hover:bg-card/60 hover:text-ink",
+          )}
+        >
+          {text}
+        </Link>
+      ))}
+    </nav>
+  );
+}

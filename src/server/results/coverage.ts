@@ -1,0 +1,156 @@
+import {
+  addDays,
+  meetingsBetween,
+  momentAt,
+  schoolClock,
+  type MeetingRule,
+  type SchoolCalendar,
+} from "@/core/calendar/school-calendar";
+import { coverageOf, type Coverage } from "@/core/results/coverage";
+import { partOf } from "@/core/plan/parts";
+import { codesAsked } from "@/core/resource/aligned";
+import type { Document } from "@/core/resource/document";
+import { revisionById } from "@/data/adapt/resources";
+import type { Class } from "@/data/classes/classes";
+import type { Db } from "@/data/engine/db";
+import { frameworksOf, statementsOf, type Framework, type Standard } from "@/data/find/standards";
+import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
+import {
+  evidenceOf,
+  partsAskedFor,
+  standingsOf,
+  workAskedFor,
+  type Asked,
+  type Standing,
+} from "@/data/results/coverage";
+import type { Visitor } from "../web/session";
+import { judge } from "./judge";
+
+/** A stretch of school days: a term, or all of a school year. */
+export interface Stretch {
+  name: string;
+  from: string;
+  to: string;
+}
+
+/** Her class beside another. */
+export interface CoveredClass {
+  id: number;
+  name: string;
+  grades: { from: number; to: number };
+  /** Meetings left until the stretch is over, the next among them, by what is taught in them. */
+  lessons: { label: string; left: number }[];
+}
+
+export interface CoverageData {
+  frameworks: Framework[];
+  framework: Framework | null;
+  statements: Standard[];
+  stretches: Stretch[];
+  stretch: Stretch;
+  classes: CoveredClass[];
+  coverage: Coverage;
+  /** Where each child of the class stands with the statement that is open. */
+  standings: Standing[];
+  zone: string;
+}
+
+/** The terms of a calendar that have begun, the latest first, and the year they make. */
+function stretchesOf(calendar: SchoolCalendar, today: string): Stretch[] {
+  const begun = calendar.terms
+    .filter(({ from }) => from <= today)
+    .toSorted((one, other) => (one.from < other.from ? 1 : -1));
+  if (begun.length === 0) return [{ name: "the last year", from: addDays(today, -365), to: addDays(today, 126) }];
+  const year = begun.filter(({ from }) => from > addDays(today, -330));
+  const all = calendar.terms.filter(({ from }) => from >= (year.at(-1) ?? begun[0]!).from);
+  const last = all
+    .map(({ to }) => to)
+    .toSorted()
+    .at(-1)!;
+  const whole = { name: "the school year", from: (year.at(-1) ?? begun[0]!).from, to: last };
+  return [...begun.map(({ name, from, to }) => ({ name, from, to })), whole];
+}
+
+function lessonsLeft(
+  calendar: SchoolCalendar,
+  rules: MeetingRule[],
+  until: string,
+  now: Date,
+): CoveredClass["lessons"] {
+  const left = new Map(rules.map(({ label }) => [label, 0]));
+  for (const { label, starts } of meetingsBetween(calendar, rules, schoolClock(now, calendar.zone).date, until))
+    if (starts > now) left.set(label, left.get(label)! + 1);
+  return [...left].map(([label, count]) => ({ label, left: count }));
+}
+
+/** Of work of which only some steps were assigned, the codes those steps are about: the others were not taught by it. */
+async function aboutParts(db: Db, within: Asked): Promise<Map<number, Set<string>>> {
+  const parts = await partsAskedFor(db, within);
+  const documents = new Map<number, Document>();
+  for (const { revision } of parts)
+    if (!documents.has(revision)) documents.set(revision, (await revisionById(db, revision))!.document);
+  return new Map(
+    parts.map(({ assignment, steps, revision }) => [
+      assignment,
+      new Set(codesAsked(partOf(documents.get(revision)!, steps))),
+    ]),
+  );
+}
+
+/**
+ * What classes have covered of a framework in a stretch of the year: planned, taught, assessed, and how well. `open`: the cell whose
+ * children are named.
+ */
+export async function coverageData(
+  db: Db,
+  visitor: Visitor,
+  classes: readonly Class[],
+  asked: {
+    framework: number | undefined;
+    stretch: string | undefined;
+    open: { class: number; standard: number } | null;
+  },
+  now: Date,
+): Promise<CoverageData> {
+  const calendar = await calendarOf(db, classes[0]!.school);
+  const today = schoolClock(now, calendar.zone).date;
+  const stretches = stretchesOf(calendar, today);
+  const stretch = stretches.find(({ name }) => name === asked.stretch) ?? stretches[0]!;
+  const ids = classes.map(({ id }) => id);
+  const [frameworks, rules] = await Promise.all([frameworksOf(db, visitor.district), meetingRulesOf(db, ids)]);
+  const framework = frameworks.find(({ id }) => id === asked.framework) ?? frameworks[0] ?? null;
+  const within: Asked = {
+    ...{ teacher: visitor.id, now, classes: ids },
+    from: momentAt(stretch.from, "00:00", calendar.zone),
+    to: momentAt(addDays(stretch.to, 1), "00:00", calendar.zone),
+  };
+  await judge(db, await workAskedFor(db, within));
+  const [statements, found, parts, standings] = await Promise.all([
+    framework ? statementsOf(db, visitor.district, framework.id) : [],
+    framework ? evidenceOf(db, within, framework.id) : [],
+    aboutParts(db, within),
+    asked.open && ids.includes(asked.open.class)
+      ? standingsOf(db, { ...within, classes: [asked.open.class] }, asked.open.standard)
+      : [],
+  ]);
+  const codeOf = new Map(statements.map(({ id, code }) => [id, code]));
+  const evidence = found.filter(
+    ({ assignment, standard, result }) =>
+      result !== null || (parts.get(assignment)?.has(codeOf.get(standard) ?? "") ?? true),
+  );
+  return {
+    ...{ frameworks, framework, statements, stretches, stretch, standings, zone: calendar.zone },
+    coverage: coverageOf(evidence, now),
+    classes: await Promise.all(
+      classes.map(async ({ id, name, school, gradeFrom, gradeTo }) => ({
+        ...{ id, name, grades: { from: gradeFrom, to: gradeTo } },
+        lessons: lessonsLeft(
+          school === classes[0]!.school ? calendar : await calendarOf(db, school),
+          rules.filter((rule) => rule.class === id),
+          stretch.to,
+          now,
+        ),
+      })),
+    ),
+  };
+}
