@@ -38,7 +38,8 @@ export function CoverageChart({
     (ink: Ink) => {
       const all = JSON.parse(said) as typeof bars;
       return {
-        aria: { enabled: true, decal: { show: true } },
+        // The name it has is ours; of what ECharts does for reading, the patterns are taken.
+        aria: { enabled: true, label: { enabled: false }, decal: { show: true } },
         grid: { left: 150, right: 30, top: 50, bottom: 30 },
         legend: { top: 8, textStyle: { color: ink("ink") }, itemWidth: 22 },
         tooltip: { trigger: "axis" as const, axisPointer: { type: "shadow" as const } },
