@@ -5,6 +5,8 @@ import { shippedFilms } from "@/core/media/shipped";
 import type { Document } from "@/core/resource/document";
 import { translated } from "@/core/resource/translate";
 import { unfinished } from "@/core/resource/unfinished";
+import { underGoal } from "@/core/results/goal-tag";
+import { progressOf, standingOf } from "@/core/results/progress";
 import { resultTable } from "@/core/results/table";
 import { stateOf } from "@/core/assign/form";
 import { assignmentsOf } from "@/data/assign/assignments";
@@ -12,6 +14,8 @@ import type { Db } from "@/data/engine/db";
 import { demoPeople } from "@/data/office/people";
 import { readersIn, secondsIn } from "@/data/reading/readings";
 import { readingsOn } from "@/data/reading/shelves";
+import { studentGoals } from "@/data/plan/plan";
+import { outcomesOfStudent, workOfStudent } from "@/data/results/student";
 import { queueCounts } from "@/data/review/queue";
 import { pocketsOf } from "@/data/satchel/pockets";
 import { satchelOf } from "@/data/satchel/satchel";
@@ -19,6 +23,7 @@ import { workOf } from "@/data/student/work";
 import type { Facts } from "@/core/resource/facts";
 import { curatedSets } from "@/data/find/browse";
 import { followedBy } from "@/data/find/saved-searches";
+import { judge } from "@/server/results/judge";
 import { freshDatabase } from "@/data/testing/database";
 import { seed } from "./seed";
 
@@ -267,4 +272,23 @@ test("a shelf of readings has been read from for a fortnight: minutes, ends, and
   const readers = await readersIn(db, group!.id);
   expect(readers.filter(({ finished }) => finished > 0).length).toBeGreaterThanOrEqual(8);
   expect(readers.filter(({ likes }) => likes.length > 0).length).toBeGreaterThanOrEqual(15);
+});
+
+test("a term of results has something to find: a goal met last week, and a child who falls back", async () => {
+  const ines = (await demoPeople(db)).find(({ name }) => name === "Ines Halloran")!.id;
+  const pointsOf = async (name: string) => {
+    const [row] = await db.query<{ id: number }>(
+      "select id from person where given_name || ' ' || family_name = $1 and kind = 'student'",
+      [name],
+    );
+    await judge(db, await workOfStudent(db, ines, row!.id, now));
+    const outcomes = await outcomesOfStudent(db, ines, row!.id, now);
+    return { points: outcomes.filter(({ code }) => code === ""), goals: await studentGoals(db, [row!.id]) };
+  };
+  const marek = await pointsOf("Marek Zielin");
+  const [goal] = marek.goals;
+  const standing = standingOf(underGoal(marek.points, goal!), goal!.criterion!);
+  expect(now.getTime() - standing.met!.getTime()).toBeLessThan(8 * 86_400_000);
+  const mei = progressOf((await pointsOf("Mei Lindqvist")).points);
+  expect(mei.points[0]!.share).toBeGreaterThan(mei.level! + 0.3);
 });

@@ -3,6 +3,7 @@ import path from "node:path";
 import { parse } from "yaml";
 import { z } from "zod";
 import { nthMeeting } from "@/core/calendar/school-calendar";
+import { formatGoal } from "@/core/results/goal-tag";
 import { partOf } from "@/core/plan/parts";
 import { addAssignment } from "@/data/assign/assignments";
 import type { Queryable } from "@/data/engine/db";
@@ -15,7 +16,16 @@ const Plan = z.strictObject({
   class: z.string(),
   lesson: z.string(),
   falls: z.string(),
-  weeks: z.array(z.strictObject({ week: z.number(), resource: z.string(), step: z.number(), level: z.number() })),
+  goal: z.strictObject({ student: z.string(), goal: z.string(), share: z.number(), times: z.number() }),
+  weeks: z.array(
+    z.strictObject({
+      week: z.number(),
+      resource: z.string(),
+      step: z.number(),
+      level: z.number(),
+      tracked: z.boolean().default(false),
+    }),
+  ),
 });
 
 const DAY = 24 * 3_600_000;
@@ -27,8 +37,15 @@ export async function addTerm(tx: Queryable, town: Town, lessons: Map<string, Le
   const group = town.classes.get(plan.class)!;
   const calendar = await calendarOf(tx, group.school);
   const rules = (await meetingRulesOf(tx, [group.id])).filter(({ label }) => label === plan.lesson);
+  const [own] = await tx.query<{ id: number; student: number; goal: string; year: number }>(
+    `update student_goal g set share = $3, times = $4 from person p
+      where p.id = g.student_id and p.given_name || ' ' || p.family_name = $1 and g.goal = $2
+      returning g.id, g.student_id student, g.goal, g.year`,
+    [plan.goal.student, plan.goal.goal, plan.goal.share, plan.goal.times],
+  );
+  if (!own) throw new Error(`demo/term.yaml: ${plan.goal.student} has no such goal`);
   const longest = Math.max(...plan.weeks.map(({ week }) => week));
-  for (const [nth, { week, resource, step, level }] of plan.weeks.entries()) {
+  for (const [nth, { week, resource, step, level, tracked }] of plan.weeks.entries()) {
     const lesson = lessons.get(resource);
     if (!lesson) throw new Error(`demo/term.yaml: there is no lesson ${resource}`);
     const meeting = nthMeeting(calendar, rules, new Date(now.getTime() - week * 7 * DAY), 1)!;
@@ -38,6 +55,7 @@ export async function addTerm(tx: Queryable, town: Town, lessons: Map<string, Le
       ...{ class: group.id, resource: lesson.id, revision: lesson.revision, students: group.students },
       ...{ madeBy: group.lead, made: new Date(meeting.starts.getTime() - DAY), opens: meeting.starts },
       ...{ due: meeting.ends, meeting: { date: meeting.date, period: meeting.period } },
+      goals: tracked ? [formatGoal(own)] : [],
       ...{ tries: 1, keep: "best", checking: "at the end" },
       ...{ steps, part: `step ${step}`, minutes: document.steps[0]!.minutes ?? 8 },
     });
@@ -48,12 +66,18 @@ export async function addTerm(tx: Queryable, town: Town, lessons: Map<string, Le
     );
     for (const [place, recipient] of recipients.entries()) {
       const random = new SeededRandom((nth + 1) * 31_337 + place * 97);
-      if (random.next() > DONE && recipient.name !== plan.falls) continue;
-      // From a little more than the others to much less.
-      const fall = recipient.name === plan.falls ? 0.25 + (0.9 * week) / longest : 1;
+      if (random.next() > DONE && recipient.name !== plan.falls && recipient.student !== own.student) continue;
+      // The first time it is still too hard; from the second on it shows.
+      const working = tracked && recipient.student === own.student ? (week < longest - 1 ? 1 : 0.2) : null;
+      const falling = recipient.name === plan.falls ? 0.3 + (0.65 * week) / longest : null;
       await addTry(tx, {
         ...{ recipient: recipient.id, lesson: { document }, opens: meeting.starts, due: meeting.ends, all: true },
-        ...{ tries: 1, random, now, ability: Math.min(0.97, abilityOf(recipient.student) * level * fall) },
+        ...{
+          tries: 1,
+          random,
+          now,
+          ability: working ?? falling ?? Math.min(0.97, abilityOf(recipient.student) * level),
+        },
       });
     }
   }

@@ -14,16 +14,20 @@ test("what a class has covered this term, what it was counted from, and somethin
   await walk.click(time.getByRole("button"));
   const panel = ines.getByRole("complementary", { name: "MA.5.M.2, 5 Kittiwake" });
   await expect(panel).toContainText(/\d\d% right last time, by \d+ children/);
-  await expect(panel.getByRole("img", { name: /Right answers over time: 45%, 56%, 68%/ })).toBeVisible();
-  await expect(panel.getByRole("row", { name: /Clock time, week by week, step 2/ })).toContainText("56%");
-  await expect(panel).toContainText(/\d of 22 are not there yet.*Tuva/);
+  // From September on it rose, and the list says the same as the chart.
+  const chart = panel.getByRole("img", { name: /Right answers over time/ });
+  const shares = [...(await chart.getAttribute("aria-label"))!.matchAll(/(\d+)%/g)].map(([, share]) => Number(share));
+  expect(shares.length).toBeGreaterThan(3);
+  expect(shares[2]).toBeGreaterThan(shares[0]!);
+  await expect(panel.getByRole("row", { name: /Clock time, week by week, step 2/ })).toContainText(`${shares[1]}%`);
+  await expect(panel).toContainText(/\d of 22 are not there yet/);
   const { violations } = await new AxeBuilder({ page: ines }).analyze();
   expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
     [],
   );
   await walk.key("f");
   await expect(ines).toHaveURL(/standard=MA\.5\.M\.2.*undone=/);
-  await expect(ines.getByText(/What you assign goes to this child\./)).toBeVisible();
+  await expect(ines.getByText(/What you assign goes to (?:this child|these children)\./)).toBeVisible();
   walk.done();
 });
 
@@ -32,7 +36,7 @@ test("by keys from statement to statement; a second class beside; as a chart, an
   await ines.goto("/results/coverage");
   await expect(ines.getByText(/\d+ lessons left, \d+ statements open: \d+ lessons? each, \d+ over/)).toBeVisible();
   await ines.keyboard.press("j");
-  await expect(ines.getByRole("complementary", { name: "MA.5.N.1, 5 Kittiwake" })).toContainText("89% right");
+  await expect(ines.getByRole("complementary", { name: "MA.5.N.1, 5 Kittiwake" })).toContainText(/(?:8|9)\d% right/);
   await ines.keyboard.press("j");
   await expect(ines.getByRole("complementary", { name: "MA.5.N.2, 5 Kittiwake" })).toBeVisible();
   await ines.keyboard.press("Escape");

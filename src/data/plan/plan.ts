@@ -244,12 +244,16 @@ export interface StudentGoal {
   goal: string;
   /** Reached, or given up; null: she works on it. */
   closed: Date | null;
+  /** When it counts as met; null: nothing is said. */
+  criterion: { share: number; times: number } | null;
 }
 
 /** Individual goals of students, those they work on first, then the latest year. */
 export async function studentGoals(db: Queryable, students: readonly number[]): Promise<StudentGoal[]> {
   return db.query<StudentGoal>(
-    "select id, student_id student, year, goal, closed from student_goal where student_id = any($1::int[]) order by closed is not null, year desc, goal",
+    `select id, student_id student, year, goal, closed,
+            case when times is null then null else jsonb_build_object('share', share, 'times', times) end criterion
+       from student_goal where student_id = any($1::int[]) order by closed is not null, year desc, goal`,
     [students],
   );
 }

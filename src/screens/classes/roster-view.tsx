@@ -5,6 +5,7 @@ import { useState } from "react";
 import { languageName } from "@/core/locale/names";
 import { gradeName, formatReadingGrade } from "@/core/content/grade";
 import type { Class, Student } from "@/data/classes/classes";
+import { formatGoal } from "@/core/results/goal-tag";
 import type { StudentGoal } from "@/data/plan/plan";
 import { leaveClass, rejoinClass } from "@/screens/acts/roster";
 import { Button } from "@/ui/button";
@@ -97,9 +98,7 @@ export function RosterView({
               student.factor > 1 && `${student.factor} × the time`,
               student.readsAloud && "read aloud",
               ...student.languages.filter((tag) => tag !== "en").map((tag) => `reads ${languageName(tag)}`),
-              ...goals
-                .filter((goal) => goal.student === student.id && goal.closed === null)
-                .map(({ goal, year }) => `${goal} (${year})`),
+              ...goals.filter((goal) => goal.student === student.id && goal.closed === null).map(formatGoal),
             ].filter(Boolean);
             return (
               <tr key={student.id} className="border-b border-line last:border-0">

@@ -14,7 +14,7 @@ export function GroupChoice({
 }) {
   if (groups.length === 0) return null;
   return (
-    <div className="not-printed px-4 py-2">
+    <div className="not-printed">
       <Segmented
         label="Group"
         value={String(chosen ?? "")}

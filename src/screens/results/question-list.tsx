@@ -10,7 +10,7 @@ import type { Analysis, Item } from "@/core/results/items";
 const percent = (share: number) => `${Math.round(share * 100)}%`;
 
 /** Where the share of right answers lies, and where it may truly lie. */
-function ShareBar({ share, between }: { share: number; between: [number, number] }) {
+export function ShareBar({ share, between }: { share: number; between: [number, number] }) {
   return (
     <svg viewBox="0 0 100 12" className="h-3 w-24" aria-hidden>
       <line x1="0" x2="100" y1="6" y2="6" className="stroke-line-strong" strokeWidth="1" />

@@ -2,6 +2,7 @@
 import { clsx } from "clsx";
 import { Download, Link2, Presentation, Printer } from "lucide-react";
 import Link from "next/link";
+import type { ReactNode } from "react";
 import { formatMoment } from "@/core/calendar/format-moment";
 import type { Assignment } from "@/data/assign/assignments";
 import { Button, buttonClasses } from "@/ui/button";
@@ -12,6 +13,7 @@ const views = [
   { value: "students", text: "Students" },
   { value: "questions", text: "Questions" },
   { value: "student", text: "One student" },
+  { value: "standards", text: "Standards and goals" },
 ] as const;
 export type ResultsView = (typeof views)[number]["value"];
 
@@ -27,15 +29,18 @@ export function ResultsHeader({
   onView,
   zone,
   now,
+  children,
 }: {
   assignment: Assignment;
   view: ResultsView;
   onView: (view: ResultsView) => void;
   zone: string;
   now: Date;
+  /** Beside the views. */
+  children?: ReactNode;
 }) {
   return (
-    <header className="flex flex-wrap items-center gap-3 px-5 py-3 max-md:px-3">
+    <header className="flex flex-wrap items-center gap-x-3 gap-y-2 px-5 pt-3 pb-2 max-md:px-3">
       <div className="min-w-64 flex-1 max-md:basis-full">
         <h1 className="truncate font-serif text-[21px]" title={assignment.title}>
           {assignment.title}
@@ -46,7 +51,6 @@ export function ResultsHeader({
           {assignment.recipients} handed in · {saysTries(assignment)}
         </p>
       </div>
-      <Segmented label="What is shown" value={view} options={views} onChange={onView} />
       <div className="flex flex-wrap gap-2">
         {!assignment.calledBack && (
           <Link href={`/lead/${assignment.id}`} className={clsx(buttonClasses(), "not-printed")}>
@@ -62,6 +66,10 @@ export function ResultsHeader({
         <a href={`/results/${assignment.id}/csv`} className={clsx(buttonClasses(), "not-printed")} download>
           <Download size={16} aria-hidden /> CSV
         </a>
+      </div>
+      <div className="flex basis-full flex-wrap items-center gap-3">
+        <Segmented label="What is shown" value={view} options={views} onChange={onView} />
+        {children}
       </div>
     </header>
   );

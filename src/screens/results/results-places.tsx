@@ -2,8 +2,9 @@ import { clsx } from "clsx";
 import Link from "next/link";
 
 const places = [
-  { address: "/results", text: "One piece of work" },
+  { address: "/results", text: "Work" },
   { address: "/results/coverage", text: "Coverage" },
+  { address: "/results/student", text: "A student" },
 ] as const;
 
 /** Between a piece of work and what there is over weeks. */
@@ -16,7 +17,7 @@ export function ResultsPlaces({ here }: { here: (typeof places)[number]["address
           href={address}
           aria-current={address === here ? "page" : undefined}
           className={clsx(
-            "rounded-card px-2 py-1",
+            "rounded-card px-2 py-1 whitespace-nowrap",
             address === here ? "bg-card font-semibold" : "text-ink-soft hover:bg-card/60 hover:text-ink",
           )}
         >

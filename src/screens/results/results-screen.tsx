@@ -30,6 +30,7 @@ import { promptOf, QuestionList } from "./question-list";
 import { QuestionPanel } from "./question-panel";
 import { ResultsPlaces } from "./results-places";
 import { ResultsHeader, resultsView, type ResultsView } from "./results-header";
+import { StandardsView } from "./standards-view";
 import { StudentsTable, type Sort } from "./students-table";
 import { WhatNext } from "./what-next";
 
@@ -140,6 +141,7 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
     1: () => show("students"),
     2: () => show("questions"),
     3: () => show("student"),
+    4: () => show("standards"),
     n: openNext,
     ...(!next && {
       j: () => (view === "student" ? moveStudent(1) : moveQuestion(1)),
@@ -152,7 +154,11 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
   const beside = next || item || opened;
   return (
     <div className="flex min-h-0 min-w-0 flex-col">
-      <ResultsHeader {...{ assignment, view, zone, now }} onView={show} />
+      <ResultsHeader {...{ assignment, view, zone, now }} onView={show}>
+        {(view === "students" || view === "student") && (
+          <GroupChoice groups={groups} chosen={group} onChoose={setGroup} />
+        )}
+      </ResultsHeader>
       {around.before && <Compared before={around.before} />}
       <LateNotice assignment={assignment.id} table={table} />
       <GuestNotice assignment={assignment.id} guests={guests} free={free} />
@@ -170,6 +176,13 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
               opened={question}
               onOpen={(id) => openQuestion(question === id ? null : id)}
             />
+          ) : view === "standards" ? (
+            <StandardsView
+              {...{ table, around }}
+              goals={assignment.goals}
+              group={assignment.class}
+              onStudent={(student) => show("student", student)}
+            />
           ) : view === "student" ? (
             one && (
               <OneStudent
@@ -184,19 +197,16 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
               />
             )
           ) : (
-            <>
-              <GroupChoice groups={groups} chosen={group} onChoose={setGroup} />
-              <StudentsTable
-                {...{ table, rows, sort, pace, opened, question, locale }}
-                onSort={setSort}
-                onOpen={(student, asked) => {
-                  openQuestion(null);
-                  setOpened({ student, question: asked });
-                }}
-                onStudent={(student) => show("student", student)}
-                onQuestion={(id) => openQuestion(question === id ? null : id)}
-              />
-            </>
+            <StudentsTable
+              {...{ table, rows, sort, pace, opened, question, locale }}
+              onSort={setSort}
+              onOpen={(student, asked) => {
+                openQuestion(null);
+                setOpened({ student, question: asked });
+              }}
+              onStudent={(student) => show("student", student)}
+              onQuestion={(id) => openQuestion(question === id ? null : id)}
+            />
           )}
         </div>
         {next ? (

@@ -10,6 +10,7 @@ import {
 } from "@/core/calendar/school-calendar";
 import type { AssignForm } from "@/core/assign/form";
 import { dayComesFirst } from "@/core/locale/country";
+import { formatGoal } from "@/core/results/goal-tag";
 import { stepTitle } from "@/core/resource/changes";
 import type { Work } from "@/core/resource/work";
 import { alreadyHave, openWorkOf, type Assignment } from "@/data/assign/assignments";
@@ -194,7 +195,7 @@ export async function audienceOf(
     goalTags,
     individualGoals: goals
       .filter(({ closed }) => closed === null)
-      .map(({ student, goal, year }) => ({ student, text: `${goal} (${year})` })),
+      .map((goal) => ({ student: goal.student, text: formatGoal(goal) })),
     earlier,
     zone: visitor.zone,
     schoolDays: groups[0]

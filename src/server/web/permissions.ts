@@ -219,6 +219,7 @@ export const permissions = {
   "lead a lesson": { who: "teacher", needs: ["works with assignment"] },
   "lead with a resource": { who: "teacher", needs: ["copies resource", "teaches class"] },
   "see coverage": { who: "teacher", needs: ["teaches all classes"] },
+  "see how a student is doing": { who: "teacher", needs: ["teaches class", "students are in class"] },
   "see results": { who: "teacher", needs: ["works with assignment"] },
   "invite guests": { who: "teacher", needs: ["works with assignment"] },
   "move a guest's work": { who: "teacher", needs: ["works with assignment"] },

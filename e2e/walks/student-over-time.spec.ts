@@ -1,0 +1,58 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "../fixture";
+import { Walk } from "./walk";
+
+test("a child's goal over the term: met, when, and by which results; said anew, and undone", async ({ signedIn }) => {
+  const ines = await signedIn("Ines Halloran");
+  await ines.goto("/results/student");
+  const walk = new Walk(ines, "how a child is doing in a goal over the term", 2);
+  walk.presses += 1;
+  await ines.getByLabel("Student").selectOption({ label: "Marek Zielin" });
+  const goal = ines.getByRole("listitem").filter({ hasText: "Reads a table with a finger on the row" });
+  await expect(goal).toContainText(/8 of 10, three times running:\s*met on/);
+  await expect(goal).toContainText("4 results: 3 of 4, 4 of 4, 4 of 4, 4 of 4");
+  walk.presses += 1;
+  await ines
+    .getByLabel("What", { exact: true })
+    .selectOption({ label: "“Reads a table with a finger on the row (2026)”" });
+  const table = ines.getByRole("table", { name: /Every result/ });
+  await expect(table.getByRole("rowheader")).toHaveCount(4);
+  await expect(ines.getByText(/100% in the last 3 results risen from 75%/)).toBeVisible();
+  walk.done();
+  const { violations } = await new AxeBuilder({ page: ines }).analyze();
+  expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
+    [],
+  );
+
+  // Another criterion: worked out at once, and undone.
+  await goal.getByRole("button", { name: "Change …" }).click();
+  await goal.getByLabel("How often running").fill("5");
+  await goal.getByRole("button", { name: "Save" }).click();
+  await expect(goal).toContainText("8 of 10, 5 times running: 3 of 5 so far");
+  await ines.getByRole("button", { name: "Undo" }).click();
+  await expect(goal).toContainText(/three times running:\s*met on/);
+
+  // Who began well and fell back is told so; by keys from child to child.
+  await ines.goto("/results/student");
+  await ines.getByLabel("Student").selectOption({ label: "Mei Lindqvist" });
+  await expect(table.getByRole("row").last()).toContainText("100%");
+  await ines.getByRole("heading", { level: 1 }).click();
+  await ines.keyboard.press("j");
+  await expect(ines.getByRole("combobox", { name: "Student" }).locator("option:checked")).toHaveText("Noor Haddan");
+  await table.getByRole("link", { name: "Ferry fares" }).click();
+  await expect(ines.getByRole("table", { name: /Noor Haddan, try 1/ })).toBeVisible();
+});
+
+test("how a child is doing is for this child's teachers only", async ({ signedIn, expectTrouble }) => {
+  expectTrouble(/404/);
+  const ines = await signedIn("Ines Halloran");
+  await ines.goto("/results/student");
+  await ines.getByLabel("Student").selectOption({ label: "Marek Zielin" });
+  await expect(ines).toHaveURL(/student=\d+/);
+  const { pathname, searchParams } = new URL(ines.url());
+  const teodor = await signedIn("Teodor Brandt");
+  for (const group of [1, 2, 3, 4]) {
+    const answer = await teodor.goto(`${pathname}?class=${group}&student=${searchParams.get("student")}`);
+    expect(answer!.status()).toBe(404);
+  }
+});
