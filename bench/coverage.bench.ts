@@ -57,8 +57,8 @@ for (const works of n) {
   );
   await db.query(
     `insert into assignment (class_id, resource_id, made_by, made, opens, due, tries, keep, checking)
-     select c.id, w.id, $1, w.at, w.at, w.at + interval '2 days', 1, 'best', 'at once'
-       from class c, (select u.id, $2::timestamptz - (interval '350 days' * u.nth / $4::int) at
+     select c.id, w.id, $1, w.moment, w.moment, w.moment + interval '2 days', 1, 'best', 'at once'
+       from class c, (select u.id, $2::timestamptz - (interval '350 days' * u.nth / $4::int) moment
                         from unnest($3::int[]) with ordinality u(id, nth)) w
       where c.school_id = $5`,
     [world.ines, now, ids.map(({ id }) => id), works, world.here],
@@ -74,6 +74,10 @@ for (const works of n) {
        from recipient r join assignment a on a.id = r.assignment_id
        join lateral (select '' framework, '' code, 0 nth
                      union all select 'urn:bench', s.code, 1 from alignment g join standard s on s.id = g.standard_id where g.resource_id = a.resource_id) o on true`,
+  );
+  await db.query(
+    `insert into outcome_sum (assignment_id, framework, code, gained, out_of, students)
+     select assignment_id, framework, code, sum(gained), sum(out_of), count(*) from outcome group by 1, 2, 3`,
   );
   await db.script("vacuum analyze");
   const visitor = { id: world.ines, district: world.district, zone: "Europe/London" } as Visitor;

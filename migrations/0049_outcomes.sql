@@ -27,6 +27,17 @@ create table outcome (
 );
 create index outcome_student on outcome (student_id);
 
+-- The same summed up over those who have something to gain: what is read over a whole year.
+create table outcome_sum (
+  assignment_id integer not null references assignment on delete cascade,
+  framework text not null,
+  code text not null,
+  gained numeric(10,2) not null,
+  out_of numeric(10,2) not null,
+  students smallint not null,
+  primary key (assignment_id, framework, code)
+);
+
 create function note_change(assignments integer[]) returns void language sql as $$
   insert into result_change as c (assignment_id)
   select distinct a.id from unnest(assignments) u(id) join assignment a on a.id = u.id order by a.id

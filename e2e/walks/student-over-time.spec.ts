@@ -36,7 +36,7 @@ test("a child's goal over the term: met, when, and by which results; said anew, 
   await ines.goto("/results/student");
   await ines.getByLabel("Student").selectOption({ label: "Mei Lindqvist" });
   await expect(table.getByRole("row").last()).toContainText("100%");
-  await ines.getByRole("heading", { level: 1 }).click();
+  await ines.getByRole("heading", { name: "Goals" }).click();
   await ines.keyboard.press("j");
   await expect(ines.getByRole("combobox", { name: "Student" }).locator("option:checked")).toHaveText("Noor Haddan");
   await table.getByRole("link", { name: "Ferry fares" }).click();

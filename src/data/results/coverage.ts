@@ -33,9 +33,9 @@ export const partsAskedFor = (
 ): Promise<{ assignment: number; steps: string[]; revision: number }[]> =>
   db.query(
     `with ${work}
-     select w.id assignment, a.step_ids steps, min(r.revision_id) revision
-       from work w join assignment a on a.id = w.id join recipient r on r.assignment_id = w.id
-      where a.step_ids is not null group by w.id, a.step_ids order by w.id`,
+     select w.id assignment, a.step_ids steps, r.revision_id revision
+       from work w join assignment a on a.id = w.id and a.step_ids is not null
+       join lateral (select revision_id from recipient where assignment_id = w.id order by id limit 1) r on true order by w.id`,
     parametersOf(asked),
   );
 
@@ -52,10 +52,10 @@ export async function evidenceOf(db: Queryable, asked: Asked, framework: number)
        select distinct w.id, g.standard_id standard from work w join alignment g on g.resource_id = w.resource_id
          join standard s on s.id = g.standard_id where s.framework_id = $6 and g.relation <> 'requires'),
      got as (
-       select o.assignment_id id, s.id standard, sum(o.gained)::float8 gained, sum(o.out_of)::float8 out_of, count(*)::int students
-         from work w join outcome o on o.assignment_id = w.id and o.code <> '' and o.out_of > 0
+       select o.assignment_id id, s.id standard, o.gained::float8 gained, o.out_of::float8 out_of, o.students::int students
+         from work w join outcome_sum o on o.assignment_id = w.id and o.code <> ''
          join standard s on s.framework_id = $6 and s.code = o.code join framework fw on fw.id = s.framework_id
-        where ${isOfFramework} group by 1, 2)
+        where ${isOfFramework})
      select w.id assignment, w.class, w.title, w.opens, w.due, coalesce(said.standard, got.standard) standard,
             got.gained, got.out_of "outOf", got.students
        from said full join got on got.id = said.id and got.standard = said.standard

@@ -41,5 +41,12 @@ export async function keepOutcomes(
        join person p on p.id = o.student`,
     [assignment, JSON.stringify(outcomes)],
   );
+  await tx.query("delete from outcome_sum where assignment_id = $1", [assignment]);
+  await tx.query(
+    `insert into outcome_sum (assignment_id, framework, code, gained, out_of, students)
+     select assignment_id, framework, code, sum(gained), sum(out_of), count(*) from outcome
+      where assignment_id = $1 and out_of > 0 group by assignment_id, framework, code`,
+    [assignment],
+  );
   await tx.query("update judged set change = $2 where assignment_id = $1", [assignment, change]);
 }

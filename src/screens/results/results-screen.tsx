@@ -16,6 +16,7 @@ import { buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";
 import { useAddress } from "../use-address";
+import { useAhead } from "../use-ahead";
 import { useLive } from "../use-live";
 import { AnswerBeside } from "./answer-beside";
 import { AssignmentList } from "./assignment-list";
@@ -133,9 +134,14 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
     const to = analysis.items[at < 0 ? 0 : at + by];
     if (to) openQuestion(to.id);
   };
+  const ahead = useAhead(asked);
+  const showStudent = (student: number) => {
+    ahead.choose(student);
+    go({ student });
+  };
   const moveStudent = (by: number) => {
-    const to = rows[rows.findIndex(({ student }) => student.id === asked) + by];
-    if (to) go({ student: to.student.id });
+    const to = rows[rows.findIndex(({ student }) => student.id === ahead.last()) + by];
+    if (to) showStudent(to.student.id);
   };
   useKeys({
     1: () => show("students"),
@@ -193,7 +199,7 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
                 factor={table.rows.find(({ student }) => student.id === one.student)?.factor ?? 1}
                 due={assignment.due}
                 {...{ pace, zone, now }}
-                onStudent={(student) => go({ student })}
+                onStudent={showStudent}
               />
             )
           ) : (

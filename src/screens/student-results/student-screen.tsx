@@ -13,6 +13,7 @@ import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
 import { ResultsPlaces } from "../results/results-places";
 import { useAddress } from "../use-address";
+import { useAhead } from "../use-ahead";
 import { GoalCard } from "./goal-card";
 import { OverTime } from "./over-time";
 
@@ -70,9 +71,14 @@ export function StudentScreen({
   const tags = [...new Set([...data.points.flatMap(({ goals }) => goals), ...data.goals.map(formatGoal)])].toSorted();
   const name = students.find(({ id }) => id === student)?.name ?? "";
   const about = new Map(data.points.map((point) => [point.assignment, point]));
+  const ahead = useAhead(student);
+  const show = (id: number, how?: "push") => {
+    ahead.choose(id);
+    go({ student: id }, how);
+  };
   const move = (step: number) => {
-    const next = students[students.findIndex(({ id }) => id === student) + step];
-    if (next) go({ student: next.id });
+    const next = students[students.findIndex(({ id }) => id === ahead.last()) + step];
+    if (next) show(next.id);
   };
   useKeys({ j: () => move(1), k: () => move(-1) });
   const standards = data.standards
@@ -95,7 +101,7 @@ export function StudentScreen({
               name="Student"
               value={String(student)}
               options={students.map((one) => ({ value: String(one.id), text: one.name }))}
-              onChange={(id) => go({ student: id }, "push")}
+              onChange={(id) => show(Number(id), "push")}
             />{" "}
             of{" "}
             <BlankSelect
