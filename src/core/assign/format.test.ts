@@ -1,4 +1,5 @@
-import { formatNumber, formatShare, formatTitles, type Share } from "./format";
+import type { Step } from "../resource/document";
+import { formatNumber, formatShare, formatSteps, formatTitles, type Share } from "./format";
 
 const now = new Date("2026-11-25T10:00:00Z");
 const share: Share = {
@@ -81,4 +82,13 @@ describe("said back in one sentence", () => {
   test("numbers up to twelve in words", () => {
     expect([0, 2, 12, 13].map(formatNumber)).toEqual(["no", "two", "twelve", "13"]);
   });
+});
+
+test("single steps are said by their numbers in the lesson", () => {
+  const document = { steps: ["a", "b", "c"].map((id) => ({ id }) as Step) };
+  expect(formatSteps(document, ["b"])).toBe("step 2");
+  expect(formatSteps(document, ["c", "a"])).toBe("steps 1 and 3");
+  expect(say({ all: false, students: 3, steps: "step 2" })).toMatch(
+    /^3 students of 5 Kittiwake get step 2 of “Reading a tide table” on/,
+  );
 });

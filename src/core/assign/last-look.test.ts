@@ -154,6 +154,19 @@ describe("the lesson it is planned for", () => {
     ]);
   });
 
+  test("of single steps only their minutes are counted; with versions beside it is said, and steps of another lesson stop it", () => {
+    const resources = [resource(three)];
+    const one = { steps: ["c"] };
+    expect(look(one, { resources })).toEqual([]);
+    expect(texts(look({ steps: ["a", "b", "c"] }, { resources }))[0]).toContain("60 minutes is more than the 45");
+    const beside = look({ ...one, versions: [{ student: 11, of: 1, resource: 2 }] }, { resources });
+    expect(texts(beside)).toContain("Of single steps everyone gets the first version: another one has other steps.");
+    expect(changed(beside, "steps")).toEqual({ steps: null });
+    const [stop] = look({ steps: ["c", "gone"] }, { resources });
+    expect(stop).toMatchObject({ level: "stop", text: "Some of these steps are not in this lesson any more." });
+    expect(look({ steps: ["c", "gone"], ...changed([stop!], "steps") }, { resources })[0]!.key).toMatch(/^long/);
+  });
+
   test("in parts everyone gets the first version, and that is said; parts of another lesson stop it", () => {
     const parts = { parts: [["a", "b"], ["c"]], spread: "one a meeting" as const };
     const found = look(
@@ -230,6 +243,12 @@ describe("the students", () => {
     const found = look({}, { group: { did: [{ id: 12, name: "Bo Tideman", did: false }] } });
     expect(texts(found)).toEqual(["Bo Tideman has it already."]);
     expect(changed(found, "did")).toEqual({ to: [{ class: 1, students: [11] }] });
+  });
+
+  test("what comes after a result is for children who did it: nothing is asked", () => {
+    const did = { group: { did: [{ id: 12, name: "Bo Tideman", did: true }] } };
+    expect(texts(look({}, did))).toEqual(["Bo Tideman did it already."]);
+    expect(look({ follows: 31 }, did)).toEqual([]);
   });
 
   test("who did it and who only has it are told apart", () => {

@@ -137,6 +137,20 @@ function partFindings(of: LookedAt): Finding[] {
   ];
 }
 
+/** Single steps are steps of the one resource given; of another, or with a version beside, they make no sense. */
+function stepFindings(of: LookedAt): Finding[] {
+  const { steps, versions } = of.form;
+  if (!steps) return [];
+  const remedies = [{ text: "Assign all of it", change: { steps: null } }];
+  const [only] = of.resources;
+  const there = new Set(only?.document.steps.map(({ id }) => id));
+  if (of.resources.length !== 1 || !steps.every((step) => there.has(step)))
+    return [{ key: "steps", level: "stop", text: "Some of these steps are not in this lesson any more.", remedies }];
+  if (versions.length === 0) return [];
+  const text = "Of single steps everyone gets the first version: another one has other steps.";
+  return [{ key: "steps and versions", level: "remark", text, remedies }];
+}
+
 /** The check before work goes out: what stops it, and what is worth a look, each with a way to mend it. */
 export function lastLook(of: LookedAt): Finding[] {
   const found = [
@@ -145,6 +159,7 @@ export function lastLook(of: LookedAt): Finding[] {
     ...twiceFindings(of),
     ...versionFindings(of),
     ...partFindings(of),
+    ...stepFindings(of),
     ...waitingFindings(of),
     ...[...of.resources, ...of.givenVersions].flatMap((resource) => resourceFindings(of, resource)),
   ];

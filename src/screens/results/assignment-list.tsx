@@ -31,11 +31,11 @@ export function AssignmentList({
                 one.id === here ? "bg-card font-semibold shadow-[inset_2px_0_0_var(--ink)]" : "hover:bg-card/60",
               )}
             >
-              <span className="block truncate" title={one.title}>
+              <span className="block truncate" title={one.part ? `${one.title}, ${one.part}` : one.title}>
                 {one.title}
-                {one.part && `, ${one.part}`}
               </span>
               <span className="numbers block text-[12px] font-normal text-ink-soft">
+                {one.part && `${one.part} · `}
                 {one.className} · {one.handedIn} of {one.recipients} · {formatDay(one.due, zone, now)}
               </span>
             </button>

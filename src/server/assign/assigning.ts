@@ -50,14 +50,6 @@ export async function groupsFor(db: Db, classes: readonly Class[]): Promise<Grou
   );
 }
 
-/** Why only these steps cannot be given; null: they can. */
-function problemOfSteps({ steps }: AssignForm, resources: readonly Given[]): string | null {
-  if (!steps) return null;
-  const there = new Set(resources.flatMap(({ document }) => document.steps.map(({ id }) => id)));
-  if (resources.length > 1) return "Single steps can only be assigned of one thing.";
-  return steps.every((step) => there.has(step)) ? null : "Some of these steps are not in it any more. Choose again.";
-}
-
 const ROOM_DAYS = 40;
 
 interface Chosen {
@@ -219,7 +211,7 @@ export async function prepareAssigning(
   let problem =
     resources.length < form.resources.length
       ? "Publish it first: students get what is published."
-      : (problemOfSteps(form, resources) ?? problemOfSharing(form.sharing));
+      : problemOfSharing(form.sharing);
   for (const { group, students: chosen, when } of chosenClasses) {
     const more = assignmentsFor(form, group, chosen, resources, versions, { by: visitor.id, now });
     if ("reason" in more) problem ??= more.reason;
