@@ -127,20 +127,26 @@ export function secondsOn(work: Pick<Try, "responses" | "startedAt">): Map<strin
 /** A try as it counts: every question with its mark. */
 export function markTry(document: Document, work: Try, corrections: Corrections = {}) {
   const given = lastResponses(work.responses);
+  const late = new Map(
+    work.responses.filter((one) => one.cameLate ?? one.late).map((response) => [response.question, response]),
+  );
+  const checks = new Map<string, number>();
+  for (const { question, checked } of work.responses)
+    if (checked) checks.set(question, (checks.get(question) ?? 0) + 1);
   const spent = secondsOn(work);
   const cells: Record<string, Cell> = {};
   for (const { question } of allQuestions(document)) {
     const value = readResponse(question, given.get(question.id)?.value);
-    const late = work.responses.findLast((one) => (one.cameLate ?? one.late) && one.question === question.id);
+    const afterwards = late.get(question.id);
     const said = formatResponse(question, value, document.languages);
     cells[question.id] = {
       mark: corrected(mark(question, value, document.languages[0]), said, corrections[question.id]),
       said,
       made: looksLikeItself.has(question.type) ? (value ?? null) : null,
-      checks: work.responses.filter((one) => one.question === question.id && one.checked).length,
+      checks: checks.get(question.id) ?? 0,
       seconds: spent.get(question.id) ?? null,
-      late: formatResponse(question, readResponse(question, late?.value), document.languages),
-      lateCounts: late !== undefined && !late.late,
+      late: afterwards ? formatResponse(question, readResponse(question, afterwards.value), document.languages) : "",
+      lateCounts: afterwards !== undefined && !afterwards.late,
     };
   }
   const all = Object.values(cells);
@@ -161,6 +167,8 @@ export function keptTry(
 ): Try | undefined {
   const done = tries.filter((one) => one.handedInAt !== null);
   if (done.length === 0) return tries.at(-1);
+  // Most have one: it need not be marked to be the best.
+  if (done.length === 1) return done[0];
   const marksOf = (one: Try) => markTry(document, one, corrections).marks;
   if (keep === "first") return done[0];
   if (keep === "last") return done.at(-1);

@@ -1,4 +1,5 @@
 "use client";
+import { formatPercent } from "@/core/results/format-percent";
 import { clsx } from "clsx";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useState } from "react";
@@ -6,8 +7,6 @@ import { nothingKnown, type Coverage, type CoverageCell } from "@/core/results/c
 import type { CoveredClass } from "@/server/results/coverage";
 import type { Branch, Statement } from "@/core/results/branches";
 import { LevelSign, levelNames } from "./level-sign";
-
-export const percent = (share: number) => `${Math.round(share * 100)}%`;
 
 const doneOf = (statements: readonly Statement[], cells: Coverage[number] | undefined): string => {
   const done = statements.filter(({ id }) => cells?.[id]?.level === "done").length;
@@ -48,7 +47,7 @@ export function CoverageTable({
       <button
         type="button"
         aria-expanded={here}
-        aria-label={`${one.code}, ${group.name}: ${levelNames[cell.level]}${cell.share === null ? "" : `, ${percent(cell.share)}`}`}
+        aria-label={`${one.code}, ${group.name}: ${levelNames[cell.level]}${cell.share === null ? "" : `, ${formatPercent(cell.share)}`}`}
         onClick={() => onOpen({ class: group.id, standard: one.id })}
         className={clsx(
           "numbers flex h-7 w-full items-center gap-1.5 px-1 font-semibold hover:bg-shade",
@@ -56,7 +55,7 @@ export function CoverageTable({
         )}
       >
         <LevelSign level={cell.level} />
-        {cell.share !== null && percent(cell.share)}
+        {cell.share !== null && formatPercent(cell.share)}
       </button>
     );
   };

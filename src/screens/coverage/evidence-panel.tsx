@@ -1,4 +1,5 @@
 "use client";
+import { formatPercent } from "@/core/results/format-percent";
 import type { Statement } from "@/core/results/branches";
 import { Search, X } from "lucide-react";
 import Link from "next/link";
@@ -14,7 +15,6 @@ import { buttonClasses } from "@/ui/button";
 import { Chart, type Ink } from "@/ui/chart";
 import { IconButton } from "@/ui/icon-button";
 import { Key } from "@/ui/key";
-import { percent } from "./coverage-table";
 import { LevelSign, levelNames } from "./level-sign";
 
 /** Less than half of the marks the last time. */
@@ -65,7 +65,7 @@ function OverTime({ evidence, label }: { evidence: readonly Evidence[]; label: s
           min: 0,
           max: 1,
           interval: 0.5,
-          axisLabel: { color: ink("ink-soft"), formatter: (value: number) => percent(value) },
+          axisLabel: { color: ink("ink-soft"), formatter: (value: number) => formatPercent(value) },
           splitLine: { lineStyle: { color: ink("line") } },
         },
         series: [
@@ -97,7 +97,7 @@ function OverTime({ evidence, label }: { evidence: readonly Evidence[]; label: s
               show: true,
               position: "bottom" as const,
               color: ink("ink"),
-              formatter: ({ value }: { value?: unknown }) => percent((value as number[])[1]!),
+              formatter: ({ value }: { value?: unknown }) => formatPercent((value as number[])[1]!),
             },
             markLine: {
               silent: true,
@@ -166,8 +166,8 @@ export function EvidencePanel({
             </span>
           ) : (
             <span>
-              <strong>{percent(cell.share)} right</strong> last time, by {cell.students} children: may lie between{" "}
-              {Math.round(cell.between![0] * 100)} and {percent(cell.between![1])}
+              <strong>{formatPercent(cell.share)} right</strong> last time, by {cell.students} children: may lie between{" "}
+              {Math.round(cell.between![0] * 100)} and {formatPercent(cell.between![1])}
             </span>
           )}
         </p>
@@ -176,7 +176,7 @@ export function EvidencePanel({
             evidence={cell.evidence}
             label={`Right answers over time: ${points
               .toReversed()
-              .map(({ share }) => percent(share))
+              .map(({ share }) => formatPercent(share))
               .join(", ")}. The list below says the same.`}
           />
         )}
@@ -216,7 +216,7 @@ export function EvidencePanel({
                     )}
                   </th>
                   <td className="numbers text-right font-semibold">
-                    {one.result && one.result.outOf > 0 ? percent(one.result.gained / one.result.outOf) : "–"}
+                    {one.result && one.result.outOf > 0 ? formatPercent(one.result.gained / one.result.outOf) : "–"}
                   </td>
                 </tr>
               ))}

@@ -1,4 +1,5 @@
 "use client";
+import { formatPercent } from "@/core/results/format-percent";
 import { History, TrendingDown, TrendingUp } from "lucide-react";
 import Link from "next/link";
 import { useState } from "react";
@@ -7,13 +8,11 @@ import type { Around } from "@/server/results/around";
 import { Button } from "@/ui/button";
 import { saysComparison } from "./what-next";
 
-const percent = (share: number) => `${Math.round(share * 100)}%`;
-
 function Row({ student, before, now }: ComparedRow) {
   const Sign = now > before ? TrendingUp : now < before ? TrendingDown : null;
   return (
     <li className="numbers flex items-center gap-1.5">
-      <strong>{student.name.split(" ")[0]}</strong> {percent(before)} → {percent(now)}
+      <strong>{student.name.split(" ")[0]}</strong> {formatPercent(before)} → {formatPercent(now)}
       {Sign && <Sign size={14} aria-hidden className={now > before ? "text-green" : "text-clay"} />}
     </li>
   );

@@ -1,4 +1,5 @@
 "use client";
+import { formatPercent } from "@/core/results/format-percent";
 import { Check, Info, TriangleAlert } from "lucide-react";
 import { clsx } from "clsx";
 import { inLanguage } from "@/core/content/language";
@@ -6,8 +7,6 @@ import { plainText } from "@/core/content/rich-text";
 import { formatAlpha, formatSeconds, formatTellsApart, mustBeLookedAt, nameFinding } from "@/core/results/format-item";
 import { readByPerson } from "@/core/question/mark";
 import type { Analysis, Item } from "@/core/results/items";
-
-const percent = (share: number) => `${Math.round(share * 100)}%`;
 
 /** Where the share of right answers lies, and where it may truly lie. */
 export function ShareBar({ share, between }: { share: number; between: [number, number] }) {
@@ -153,10 +152,11 @@ export function QuestionList({
                     <>
                       <span className="flex items-center gap-2">
                         <ShareBar share={item.right / item.asked} between={item.between} />
-                        <strong>{percent(item.right / item.asked)}</strong>
+                        <strong>{formatPercent(item.right / item.asked)}</strong>
                       </span>
                       <span className="text-[12px] text-ink-soft">
-                        {item.right} of {item.asked} · {Math.round(item.between[0] * 100)} to {percent(item.between[1])}
+                        {item.right} of {item.asked} · {Math.round(item.between[0] * 100)} to{" "}
+                        {formatPercent(item.between[1])}
                       </span>
                     </>
                   )}

@@ -1,4 +1,5 @@
 "use client";
+import { formatPercent } from "@/core/results/format-percent";
 import { clsx } from "clsx";
 import Link from "next/link";
 import { byStandard, type ChildsShare, type StandardResult } from "@/core/results/by-standard";
@@ -9,7 +10,6 @@ import type { Around } from "@/server/results/around";
 import { Empty } from "@/ui/empty";
 import { ShareBar } from "./question-list";
 
-const percent = (share: number) => `${Math.round(share * 100)}%`;
 const cell = "border-b border-line px-3 py-2 align-top";
 
 /** Each child as a small bar: who has less than half comes first and is named. */
@@ -66,10 +66,10 @@ function Row({
           <>
             <span className="flex items-center gap-2">
               <ShareBar share={share} between={between} />
-              <strong>{percent(share)}</strong>
+              <strong>{formatPercent(share)}</strong>
             </span>
             <span className="text-[12px] text-ink-soft">
-              {children.length} children · {Math.round(between[0] * 100)} to {percent(between[1])}
+              {children.length} children · {Math.round(between[0] * 100)} to {formatPercent(between[1])}
             </span>
           </>
         )}

@@ -1,9 +1,8 @@
 "use client";
+import { formatPercent } from "@/core/results/format-percent";
 import { useCallback } from "react";
 import type { Progress } from "@/core/results/progress";
 import { Chart, type Ink } from "@/ui/chart";
-
-const percent = (share: number) => `${Math.round(share * 100)}%`;
 
 /** Every result as a point, and the level of the last three as a line. The table below says the same. */
 export function OverTime({ progress, label }: { progress: Progress; label: string }) {
@@ -19,7 +18,7 @@ export function OverTime({ progress, label }: { progress: Progress; label: strin
         tooltip: {
           trigger: "item",
           formatter: ({ dataIndex }: { dataIndex: number }) =>
-            `${points[dataIndex]!.title}: ${percent(points[dataIndex]!.share)}`,
+            `${points[dataIndex]!.title}: ${formatPercent(points[dataIndex]!.share)}`,
         },
         xAxis: {
           type: "time",
@@ -31,7 +30,7 @@ export function OverTime({ progress, label }: { progress: Progress; label: strin
           min: 0,
           max: 1,
           interval: 0.25,
-          axisLabel: { color: ink("ink-soft"), formatter: percent },
+          axisLabel: { color: ink("ink-soft"), formatter: formatPercent },
           splitLine: { lineStyle: { color: ink("line") } },
         },
         series: [

@@ -1,4 +1,5 @@
 "use client";
+import { formatPercent } from "@/core/results/format-percent";
 import { ArrowDownRight, ArrowRight, ArrowUpRight, Hourglass, Printer, Search } from "lucide-react";
 import Link from "next/link";
 import { forTheseAs } from "@/core/assign/for-these";
@@ -17,7 +18,6 @@ import { useAhead } from "../use-ahead";
 import { GoalCard } from "./goal-card";
 import { OverTime } from "./over-time";
 
-const percent = (share: number) => `${Math.round(share * 100)}%`;
 const arrows = { rose: ArrowUpRight, fell: ArrowDownRight, steady: ArrowRight } as const;
 const saysChange = { rose: "risen", fell: "fallen", steady: "steady" } as const;
 
@@ -34,12 +34,12 @@ function Level({ progress }: { progress: Progress }) {
   const Arrow = change && arrows[change];
   return (
     <p className="flex flex-wrap items-baseline gap-x-2 text-[14px]">
-      <strong className="numbers text-[22px]">{percent(level)}</strong> in the last{" "}
+      <strong className="numbers text-[22px]">{formatPercent(level)}</strong> in the last{" "}
       {Math.min(3, progress.points.length)} results
       {change && before !== null && Arrow && (
         <span className={change === "fell" ? "text-clay" : change === "rose" ? "text-green" : "text-ink-soft"}>
           <Arrow size={16} aria-hidden className="inline" /> {saysChange[change]}
-          {change !== "steady" && ` from ${percent(before)}`}
+          {change !== "steady" && ` from ${formatPercent(before)}`}
           {because && `, most of all with “${because.title}”`}
         </span>
       )}
@@ -145,7 +145,7 @@ export function StudentScreen({
               {progress.points.length > 1 && (
                 <OverTime
                   progress={progress}
-                  label={`Results of ${name} over time: ${progress.points.map(({ share }) => percent(share)).join(", ")}. The table below says the same.`}
+                  label={`Results of ${name} over time: ${progress.points.map(({ share }) => formatPercent(share)).join(", ")}. The table below says the same.`}
                 />
               )}
               <ResultsTable {...{ progress, about, zone, now, student }} />
@@ -178,7 +178,7 @@ export function StudentScreen({
                   className="w-full text-left hover:bg-card"
                   onClick={() => go({ by: `s ${code}` }, "push")}
                 >
-                  <strong>{code}</strong> <span className="numbers font-semibold">{percent(level!)}</span>{" "}
+                  <strong>{code}</strong> <span className="numbers font-semibold">{formatPercent(level!)}</span>{" "}
                   <span className="numbers text-ink-soft">
                     {points.length === 1 ? "one result" : `${points.length} results`}
                   </span>
@@ -260,7 +260,7 @@ function ResultsTable({
               <td className="numbers text-right whitespace-nowrap">
                 {gained} of {outOf}
               </td>
-              <td className="numbers text-right font-semibold">{percent(share)}</td>
+              <td className="numbers text-right font-semibold">{formatPercent(share)}</td>
               <td className="numbers text-right text-ink-soft">{more ? Math.round(more.minutes) : "–"}</td>
             </tr>
           );
