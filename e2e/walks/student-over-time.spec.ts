@@ -56,3 +56,30 @@ test("how a child is doing is for this child's teachers only", async ({ signedIn
     expect(answer!.status()).toBe(404);
   }
 });
+
+test("a letter home about a child's results, in plain words and the family's language; and all of the class at once", async ({
+  signedIn,
+}) => {
+  const ines = await signedIn("Ines Halloran");
+  await ines.goto("/results/student");
+  const walk = new Walk(ines, "from a student to the family's letter, ready to print", 2);
+  walk.presses += 1;
+  await ines.getByLabel("Student").selectOption({ label: "Pau Ferran" });
+  await expect(ines).toHaveURL(/student=\d+/);
+  await walk.click(ines.getByRole("link", { name: "Letter home" }));
+  const letter = ines.getByRole("listitem").filter({ hasText: "Estimada familia de Pau" });
+  await expect(letter).toContainText(/Así le va a Pau en 5 Kittiwake/);
+  walk.done();
+  await expect(letter).toContainText(/Pau (?:sabe hacer bien esto|va avanzando en esto|necesita más tiempo con esto):/);
+  await expect(letter).not.toContainText("Los resultados");
+  await ines.getByRole("checkbox", { name: "each result" }).click();
+  await expect(letter).toContainText(/Ferry fares: \d+(?:\.\d+)? de 9/);
+  const { violations } = await new AxeBuilder({ page: ines }).analyze();
+  expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
+    [],
+  );
+  await ines.goBack();
+  await ines.getByRole("link", { name: /^All 22/ }).click();
+  await expect(ines.getByRole("button", { name: "Print 22" })).toBeVisible();
+  await expect(ines.getByText("To the family of Mei")).toBeVisible();
+});

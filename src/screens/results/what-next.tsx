@@ -15,7 +15,7 @@ import { IconButton } from "@/ui/icon-button";
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
 import { tellProblem } from "@/ui/toast";
-import { needAfter } from "../acts/results";
+import { needAfter } from "../acts/next";
 import { useOnce } from "../use-once";
 import { againAddress, findAddress, readsAt, versionAddress, type From } from "./next-address";
 

@@ -8,7 +8,7 @@ import type { StudentGoal } from "@/data/plan/plan";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { tell, tellProblem } from "@/ui/toast";
-import { setGoalCriterion } from "../acts/results";
+import { setGoalCriterion } from "../acts/goals";
 import { useOnce } from "../use-once";
 
 const usual: Criterion = { share: 0.8, times: 3 };

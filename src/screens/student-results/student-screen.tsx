@@ -1,6 +1,7 @@
 "use client";
+import { clsx } from "clsx";
 import { formatPercent } from "@/core/results/format-percent";
-import { ArrowDownRight, ArrowRight, ArrowUpRight, Hourglass, Printer, Search } from "lucide-react";
+import { ArrowDownRight, ArrowRight, ArrowUpRight, Hourglass, Mail, Mails, Printer, Search } from "lucide-react";
 import Link from "next/link";
 import { forTheseAs } from "@/core/assign/for-these";
 import { formatDay } from "@/core/calendar/format-moment";
@@ -126,6 +127,12 @@ export function StudentScreen({
             <Key>k</Key>
             <Key>j</Key>
           </span>
+          <Link href={`/letters/${group}/results?students=${student}`} className={clsx(buttonClasses(), "not-printed")}>
+            <Mail size={16} aria-hidden /> Letter home
+          </Link>
+          <Link href={`/letters/${group}/results`} className={clsx(buttonClasses(), "not-printed")}>
+            <Mails size={16} aria-hidden /> All {students.length}
+          </Link>
           <Button className="not-printed" onClick={() => window.print()}>
             <Printer size={16} aria-hidden /> Print
           </Button>

@@ -3,12 +3,14 @@ import { progressOf, standingOf } from "@/core/results/progress";
 import { allQuestions } from "@/core/resource/document";
 import { setCalledBack } from "@/data/assign/assignments";
 import { addStudentGoal } from "@/data/office/rosters";
+import { classesOf, studentsOf } from "@/data/classes/classes";
 import { studentGoals } from "@/data/plan/plan";
 import { lesson } from "@/data/testing/world";
 import { addResponses, handIn, openAttempt, taskOf } from "@/data/student/work";
 import { actAs, value, visitorOf } from "../testing/as";
 import { child, db, given, openSchool, teacher, world } from "../testing/child-at-work";
 import { setGoalCriterion } from "./goal-actions";
+import { familyLetters } from "./family-letters";
 import { studentData } from "./student";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -95,4 +97,18 @@ test("a teacher sees what she works with, and nothing of another class of the ch
   expect(own!.className).toBe("5 Kittiwake");
   const other = visitorOf({ id: world.teodor, district: world.district, school: world.here });
   expect((await studentData(db, other, world.students[0]!, later())).points).toEqual([]);
+});
+
+test("letters home say what was handed in this term in this class, for each child of it", async () => {
+  const [group] = await classesOf(db, world.ines, later());
+  const students = await studentsOf(db, world.class);
+  const letters = await familyLetters(db, teacher(), group!, students, later());
+  expect(letters.map(({ results }) => results.student)).toEqual(students.map(({ givenName }) => givenName));
+  const own = letters.find(({ student }) => student === world.students[0])!;
+  expect(own.results.points.length).toBeGreaterThan(1);
+  expect(own.results.goals).toMatchObject([{ goal: "Reads tables", closed: false }]);
+  expect(letters.find(({ student }) => student === world.students[1])!.results.points).toEqual([]);
+  // Of a letter nothing goes to somebody else's family: every point is this child's.
+  const others = new Set(letters.flatMap(({ student, results }) => results.points.map(() => student)));
+  expect([...others]).toEqual([world.students[0]]);
 });

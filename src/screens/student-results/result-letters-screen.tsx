@@ -1,0 +1,112 @@
+"use client";
+import { Printer } from "lucide-react";
+import { useState } from "react";
+import { languageName } from "@/core/locale/names";
+import { resultLetter, type LetterParts, type ResultLetters } from "@/core/results/family-letter";
+import type { FamilyLetter } from "@/server/results/family-letters";
+import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
+import { Empty } from "@/ui/empty";
+import { Notice } from "@/ui/notice";
+
+const parts: { part: keyof LetterParts; text: string }[] = [
+  { part: "standards", text: "what they can do" },
+  { part: "goals", text: "their own goals" },
+  { part: "results", text: "each result" },
+];
+
+const formatDate = (date: string, language: string): string =>
+  new Intl.DateTimeFormat(language === "en" ? "en-GB" : language, {
+    day: "numeric",
+    month: "long",
+    timeZone: "UTC",
+  }).format(new Date(`${date}T12:00:00Z`));
+
+/** A letter about the term's results to each family, in its language, a page each when printed. She says what goes in. */
+export function ResultLettersScreen({
+  texts,
+  letters,
+  className,
+  teacher,
+  school,
+}: {
+  texts: ResultLetters;
+  letters: readonly FamilyLetter[];
+  className: string;
+  teacher: string;
+  school: string;
+}) {
+  const [chosen, setChosen] = useState<LetterParts>({ standards: true, goals: true, results: false });
+  const written = letters.map((letter) => ({
+    ...letter,
+    text: resultLetter(texts, letter.results, chosen, letter.familyLanguage, formatDate),
+  }));
+  const unwritten = written.filter(
+    ({ familyLanguage, text }) => familyLanguage && familyLanguage.split("-")[0] !== text.language,
+  );
+  return (
+    <main className="mx-auto max-w-3xl px-6 py-6 print:max-w-none print:p-0">
+      <div className="not-printed mb-4 flex flex-wrap items-center gap-3">
+        <h1 className="flex-1 font-serif text-[22px]">Letters about results, {className}</h1>
+        <Button look="main" disabled={letters.length === 0} onClick={() => window.print()}>
+          <Printer size={15} aria-hidden /> Print {letters.length}
+        </Button>
+      </div>
+      <fieldset className="not-printed mb-5 flex flex-wrap items-center gap-x-5 gap-y-1 text-[14px]">
+        <legend className="float-left mr-3 text-ink-soft">Put in</legend>
+        {parts.map(({ part, text }) => (
+          <label key={part} className="flex items-center gap-2">
+            <Checkbox
+              label={text}
+              checked={chosen[part]}
+              onChange={(checked) => setChosen({ ...chosen, [part]: checked })}
+            />
+            {text}
+          </label>
+        ))}
+      </fieldset>
+      {unwritten.length > 0 && (
+        <Notice className="not-printed mb-5">
+          <p>We do not have a letter in every family’s language yet. These families get the English one:</p>
+          <ul className="mt-1">
+            {unwritten.map(({ student, name, familyLanguage }) => (
+              <li key={student}>
+                {name}: {languageName(familyLanguage!)}
+              </li>
+            ))}
+          </ul>
+        </Notice>
+      )}
+      {letters.length === 0 && <Empty title="Nobody to write to">There are no such students in this class.</Empty>}
+      <ol className="grid gap-5 print:block">
+        {written.map(({ student, text }) => (
+          <li
+            key={student}
+            lang={text.language}
+            className="rounded-card border border-line bg-card p-8 text-[16px] leading-relaxed print:break-after-page print:border-0"
+          >
+            <p className="text-ink-soft">{school}</p>
+            <p className="mt-4">{text.greeting}</p>
+            <p className="mt-3">{text.opening}</p>
+            {text.sections.map(({ heading, lines }) => (
+              <div key={heading} className="mt-3">
+                <p className="font-semibold">{heading}</p>
+                <ul className="ml-5 list-disc">
+                  {lines.map((line) => (
+                    <li key={line}>{line}</li>
+                  ))}
+                </ul>
+              </div>
+            ))}
+            {text.remark && <p className="mt-3 text-[14px] text-ink-soft">{text.remark}</p>}
+            <p className="mt-5">
+              {text.closing}
+              <br />
+              {teacher}
+            </p>
+          </li>
+        ))}
+      </ol>
+    </main>
+  );
+}
