@@ -87,7 +87,7 @@ export function useLesson(address: string): {
     const there = (line: boolean) => {
       setFollowed((old) => (old.there === line ? old : { ...old, there: line }));
       // What was written while the line was lost is to be read.
-      if (line) pages.current.forEach((tell) => tell({ kind: "page", step: null, by: null, change: null }));
+      if (line) pages.current.forEach((tell) => tell({ kind: "page", page: null, step: null, by: null, change: null }));
     };
     const stop = openEvents(address, { heard, there });
     return () => {

@@ -12,7 +12,7 @@ export function NextStrip({ groups, onOpen }: { groups: readonly Missed[]; onOpe
   return (
     <section
       aria-label="What was missed together"
-      className="not-printed flex items-center gap-4 border-t border-line bg-shade/60 px-5 py-2 text-[13px] max-md:px-3"
+      className="not-printed flex min-w-0 items-center gap-4 border-t border-line bg-shade/60 px-5 py-2 text-[13px] max-md:px-3"
     >
       <ul className="min-w-0 flex-1">
         {groups.slice(0, 2).map((group) => (

@@ -40,7 +40,7 @@ export function ResultsHeader({
   children?: ReactNode;
 }) {
   return (
-    <header className="flex flex-wrap items-center gap-x-3 gap-y-2 px-5 pt-3 pb-2 max-md:px-3">
+    <header className="flex min-w-0 flex-wrap items-center gap-x-3 gap-y-2 px-5 pt-3 pb-2 max-md:px-3">
       <div className="min-w-64 flex-1 max-md:basis-full">
         <h1 className="truncate font-serif text-[21px]" title={assignment.title}>
           {assignment.title}
@@ -67,7 +67,7 @@ export function ResultsHeader({
           <Download size={16} aria-hidden /> CSV
         </a>
       </div>
-      <div className="flex basis-full flex-wrap items-center gap-3">
+      <div className="flex min-w-0 basis-full flex-wrap items-center gap-3">
         <Segmented label="What is shown" value={view} options={views} onChange={onView} />
         {children}
       </div>

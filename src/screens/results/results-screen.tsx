@@ -73,7 +73,7 @@ export function ResultsScreen({ assignments, shown, ...rest }: ResultsScreenProp
   }
   return (
     <div className="grid h-full grid-cols-[230px_minmax(0,1fr)] max-md:grid-cols-1 max-md:grid-rows-[auto_minmax(0,1fr)] print:block">
-      <div className="flex min-h-0 flex-col bg-shade/60">
+      <div className="flex min-h-0 min-w-0 flex-col bg-shade/60">
         <div className="px-2 pt-2">
           <ResultsPlaces here="/results" />
         </div>

@@ -21,6 +21,8 @@ export class PageSession {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private sending = false;
   private stopped = false;
+  /** Which page it is; null: it was not read yet, or there is none. */
+  private id: number | null = null;
   /** False until the page was read, and when it is over. */
   open = false;
   /** What is answered on it; null: it was not read yet, or there is none. */
@@ -75,9 +77,10 @@ export class PageSession {
     if (this.open) this.undoing.redo();
   }
 
-  /** A change of somebody else's; null: there is something new to be read. */
-  heard(change: string | null): void {
-    if (change === null) return void this.sync();
+  /** A change of somebody else's to a page; null: there is something new to be read. Of a page that was shared before it is not ours. */
+  heard({ page, change }: { page: number | null; change: string | null }): void {
+    if (change === null || this.id === null) return void this.sync();
+    if (page !== null && page !== this.id) return;
     Y.applyUpdate(this.page, fromBase64(change), "server");
   }
 
@@ -90,6 +93,14 @@ export class PageSession {
       if (response.status >= 500) return;
       const found = response.ok ? ((await response.json()) as OpenedPage | null) : null;
       this.questions = found?.questions ?? null;
+      if (found && this.id !== null && found.id !== this.id) {
+        // Another page is shared by now: nothing of this one belongs on it.
+        if (this.waiting.length > 0) void this.request(true).catch(() => undefined);
+        this.waiting = [];
+        this.undoing.destroy();
+        this.begin();
+      }
+      this.id = found?.id ?? null;
       if (found) {
         this.open = found.open;
         Y.applyUpdate(this.page, fromBase64(found.state), "server");
@@ -112,7 +123,7 @@ export class PageSession {
       method: "POST",
       keepalive,
       headers: { "content-type": "application/json" },
-      body: JSON.stringify({ step: this.of.step, change }),
+      body: JSON.stringify({ page: this.id, step: this.of.step, change }),
     });
   }
 

@@ -59,7 +59,7 @@ export function useSharedPage(of: {
           ...{ field, value: field.value },
           ...{ start: field.selectionStart ?? 0, end: field.selectionEnd ?? 0 },
         };
-      session.current.heard(event.change);
+      session.current.heard(event);
       // What was heard is on the screen by now; a letter typed next moves the caret by itself.
       caret.current = null;
       if (event.by === null || event.by === student) return;

@@ -36,13 +36,14 @@ export async function followAsStudent(
   };
   const readAsked = async () => tell({ kind: "asked", asked: await hasAsked(db, assignment, student) });
   const sharedWith = (payload: string) => {
-    const { members, step, student: by, change } = noticeIn(payload) as PageNotice;
-    if (members?.includes(student) ?? true) tell({ kind: "page", step, by, change });
+    const { page, members, step, student: by, change } = noticeIn(payload) as PageNotice;
+    if (members?.includes(student) ?? true) tell({ kind: "page", page, step, by, change });
   };
+  const toBeRead = () => tell({ kind: "page", page: null, step: null, by: null, change: null });
   const stops = await Promise.all([
     watch(db, "note", assignment, (payload) => ofHers(payload) && again(tellNotes)(), again(tellNotes)),
     watch(db, "place", assignment, helped, again(readAsked)),
-    watch(db, "page", assignment, sharedWith, () => tell({ kind: "page", step: null, by: null, change: null })),
+    watch(db, "page", assignment, sharedWith, toBeRead),
     watch(
       db,
       "work",
@@ -54,7 +55,7 @@ export async function followAsStudent(
   await tellNotes();
   await readAsked();
   // What was written on a shared page before it was listened to is to be read.
-  tell({ kind: "page", step: null, by: null, change: null });
+  toBeRead();
   return () => {
     stops.forEach((one) => one());
     stop();

@@ -24,7 +24,7 @@ export type FollowEvent =
   /** Whether the teacher still sees that this child needs help. */
   | { kind: "asked"; asked: boolean }
   /** A page she shares was changed by `by` (null: the teacher). Without a change, it is to be read again. */
-  | { kind: "page"; step: string | null; by: number | null; change: string | null }
+  | { kind: "page"; page: number | null; step: string | null; by: number | null; change: string | null }
   | { kind: "work" };
 
 export function followEvent(

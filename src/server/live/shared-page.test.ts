@@ -49,9 +49,9 @@ async function opened(nth: number, assignment: number): Promise<(OpenedPage & { 
   Y.applyUpdate(page, fromBase64(found.state));
   return { ...found, page };
 }
-async function send(nth: number, assignment: number, change: string): Promise<number> {
+async function send(nth: number, assignment: number, change: string, page: number | null = null): Promise<number> {
   actAs(child(nth));
-  const body = JSON.stringify({ step, change });
+  const body = JSON.stringify({ page, step, change });
   return (await writeRoute(new Request(address, { method: "POST", body }), at(assignment))).status;
 }
 /** What a child types on a page she has open, as her screen sends it. */
@@ -181,4 +181,20 @@ test("options have other names on the page than in the document, the same for al
   const own = ids(document.steps.flatMap(questionsOf));
   expect(own.length).toBeGreaterThan(0);
   expect(ids(hers.questions).filter((id) => own.includes(id))).toEqual([]);
+});
+
+test("what was typed a moment before the whole class shares a page stays on the pair's own, and no other page takes it", async () => {
+  const assignment = await led(shared("pairs", [[0, 1]]));
+  const pair = (await opened(0, assignment))!;
+  const late = typed(pair.page, "Between us.");
+  actAs(teacher());
+  value(await lead(assignment, { do: "work", step, work: shared("class", []) }));
+  const all = (await opened(0, assignment))!;
+  expect(all.id).not.toBe(pair.id);
+  expect(await send(0, assignment, late, pair.id)).toBe(200);
+  expect(said((await opened(2, assignment))!.page)).toBeUndefined();
+  // Somebody who was not of the pair cannot write on it, and a page that is not there is none.
+  expect(await send(2, assignment, typed(new Y.Doc(), "Me too."), pair.id)).toBe(404);
+  expect(await send(0, assignment, typed(new Y.Doc(), "Nowhere."), 999_999)).toBe(404);
+  expect((await watched(assignment)).map(({ members }) => members?.length)).toEqual([2]);
 });

@@ -28,6 +28,8 @@ export interface PageNotice {
 
 /** A page as a child's screen opens it. */
 export interface OpenedPage {
+  /** Its number: what is done here belongs to it, whatever is shared a moment later. */
+  id: number;
   /** A Yjs update with all there is, in base64. */
   state: string;
   /** False: it is over. Whether writing is paused, the lesson says. */
@@ -90,6 +92,7 @@ export async function openPage(db: Db, of: Of): Promise<OpenedPage | null> {
         ?.id;
   if (hers === undefined) return null;
   return {
+    id: hers,
     state: toBase64((await pageLog(db, hers)).state),
     open: shared !== null,
     questions: await questionsOfPage(db, { ...of, lesson }),
@@ -103,15 +106,21 @@ const notice = (assignment: number, of: PageNotice): string =>
   `${assignment} ${JSON.stringify(of.change && of.change.length > LONGEST_TOLD ? { ...of, change: null } : of)}`;
 
 /** Keeps what a child did to the page she shares, and tells the others. Null: it is kept. */
-export async function changePage(db: Db, of: Of & { change: string }): Promise<NotWritten | null> {
+export async function changePage(db: Db, of: Of & { change: string; page: number | null }): Promise<NotWritten | null> {
   const { assignment, step, student, change } = of;
   const clients = read(change);
   if (!clients) return "unreadable";
   const shared = await sharing(db, of);
   if (!shared) return "not shared";
   if (shared.frozen) return "frozen";
-  const page = await open(db, shared, of);
-  const told = notice(assignment, { page, step, members: shared.members, student, change });
+  const current = await open(db, shared, of);
+  // Typed a moment before another page was shared: it stays on the page it was typed on, if that is one of hers.
+  const earlier = of.page === null || of.page === current ? undefined : await pages.pageIn(db, assignment, of.page);
+  const before = earlier?.step === step && earlier.lesson === shared.lesson ? earlier : undefined;
+  if (of.page !== null && of.page !== current && !(before && (before.members?.includes(student) ?? true)))
+    return "not shared";
+  const page = before?.id ?? current;
+  const told = notice(assignment, { page, step, members: before ? before.members : shared.members, student, change });
   return (await pages.addChange(db, { page, student, at: of.now, clients, change, told })) ? null : "no room";
 }
 

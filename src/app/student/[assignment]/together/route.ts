@@ -19,5 +19,10 @@ export const POST = route(
     const why = await changePage(db, { ...about(params), ...body, student: visitor.id, now });
     return why ? Response.json({ problem: why }, { status: statuses[why] }) : Response.json({});
   },
-  z.object({ step: z.string().max(40), change: z.string().min(1).max(LONGEST_CHANGE) }),
+  z.object({
+    /** The one it was done on; null: the one that is shared now. */
+    page: z.number().int().positive().nullable().default(null),
+    step: z.string().max(40),
+    change: z.string().min(1).max(LONGEST_CHANGE),
+  }),
 );

@@ -12,7 +12,7 @@ export const GET = route(
   async ({ db, params, request }) =>
     eventStream(request, async (send) => {
       const assignment = numberFrom(params, "assignment");
-      const event: FollowEvent = { kind: "page", step: null, by: null, change: null };
+      const event: FollowEvent = { kind: "page", page: null, step: null, by: null, change: null };
       const again = () => void send(JSON.stringify(event));
       const forAll = (payload: string) => (noticeIn(payload) as PageNotice).members === null && again();
       const unwatch = await watch(db, "page", assignment, forAll, again);
