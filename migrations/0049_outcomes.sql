@@ -104,3 +104,7 @@ begin
 end $$;
 create trigger assignments_changed_results after update on assignment
   referencing old table as before_it new table as after_it for each statement execute function assignments_change_results();
+
+-- What was handed in before there were outcomes is to be worked out too.
+insert into result_change (assignment_id)
+  select distinct r.assignment_id from attempt t join recipient r on r.id = t.recipient_id where t.handed_in is not null;

@@ -17,6 +17,16 @@ export const staleAmong = (db: Queryable, assignments: readonly number[]): Promi
     [assignments],
   );
 
+/** So many pieces of work whose outcomes are out of date, in whatever class; the latest first. */
+export async function anyStale(db: Queryable, limit: number): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    `select c.assignment_id id from result_change c left join judged j on j.assignment_id = c.assignment_id
+      where j.change is distinct from c.number order by c.assignment_id desc limit $1`,
+    [limit],
+  );
+  return rows.map(({ id }) => id);
+}
+
 /**
  * Keeps what was worked out of a piece of work as it was at a change. What another has worked out of a later one meanwhile stays.
  * `change` is read before the answers are: what changes in between makes it stale again.

@@ -1,23 +1,24 @@
 import type { Db } from "@/data/engine/db";
 import { keptDays, sweepMedia, sweepRecords } from "@/data/engine/sweep";
 import { refreshPopularity } from "@/data/find/uses";
+import { judgeAll } from "../results/judge";
 import { removeOldFile } from "../web/files";
 import { log } from "../web/log";
 
 const FIRST_MS = 15 * 60_000;
 const EVERY_MS = 24 * 3_600_000;
 
-/** Takes away what is kept no longer (see keptDays), lets Find order by today's uses, and logs how much it was. */
+/** Takes away what is kept no longer (see keptDays), lets Find order by today's uses, works out results, and logs how much it was. */
 export async function sweep(
   db: Db,
   now: Date,
-): Promise<{ events: number; viewed: number; files: number; popularity: number }> {
+): Promise<{ events: number; viewed: number; files: number; popularity: number; judged: number }> {
   const records = await sweepRecords(db, now);
   const unused = await sweepMedia(db, now);
   const old = new Date(now.getTime() - keptDays.unusedMedia * 24 * 3_600_000);
   for (const sha256 of unused) await removeOldFile(sha256, old);
   const popularity = await refreshPopularity(db);
-  const swept = { ...records, files: unused.length, popularity };
+  const swept = { ...records, files: unused.length, popularity, judged: await judgeAll(db) };
   if (Object.values(swept).some((count) => count > 0)) log.info(swept, "swept");
   return swept;
 }

@@ -8,7 +8,7 @@ import { actAs } from "../testing/as";
 import { db, given, openSchool, teacher, world } from "../testing/child-at-work";
 import { allQuestions } from "@/core/resource/document";
 import { coverageData } from "./coverage";
-import { judge } from "./judge";
+import { judge, judgeAll } from "./judge";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -133,6 +133,18 @@ test("whatever marks depend on makes them be worked out anew, and nothing else d
   expect(await stale()).toBe(false);
   await db.query("delete from assignment where id = $1", [assignment]);
   expect(await db.query("select 1 from outcome where assignment_id = $1", [assignment])).toEqual([]);
+});
+
+test("once a day everything that is out of date is worked out, whoever asks for it", async () => {
+  const document = lesson("Once a day", { standards });
+  const assignment = await given({}, document);
+  await does(assignment, document, 0, "a");
+  expect(await judgeAll(db)).toBeGreaterThan(0);
+  expect(await db.query("select code from outcome where assignment_id = $1 order by code", [assignment])).toEqual([
+    { code: "" },
+    { code: "T.1" },
+  ]);
+  expect(await judgeAll(db)).toBe(0);
 });
 
 test("coverage is of her own classes", async () => {
