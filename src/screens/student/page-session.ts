@@ -129,12 +129,15 @@ export class PageSession {
 
   private async send(): Promise<void> {
     if (this.waiting.length === 0) return;
-    const sent = this.waiting.length;
+    const [sent, page] = [this.waiting.length, this.id];
     this.sending = true;
     const response = await this.request(false).catch(() => null);
     this.sending = false;
-    if (response?.ok) this.waiting = this.waiting.slice(sent);
-    else if (response && response.status < 500) return this.refused();
+    // Another page is shared by now: the answer is not about what waits for it.
+    if (page === this.id) {
+      if (response?.ok) this.waiting = this.waiting.slice(sent);
+      else if (response && response.status < 500) return this.refused();
+    }
     if (this.waiting.length > 0) this.sendSoon(response ? SEND_MS : AGAIN_MS);
   }
 
