@@ -1,0 +1,66 @@
+/** @jest-environment jsdom */
+import { toBase64 } from "lib0/buffer";
+import * as Y from "yjs";
+import { newQuestion } from "@/core/question/new-question";
+import { writeShared } from "@/core/together/shared-page";
+import { PageSession } from "./page-session";
+
+const question = { ...newQuestion("longText", "en", () => "w"), id: "w" };
+const state = toBase64(Y.encodeStateAsUpdate(new Y.Doc()));
+const settle = (ms = 0) => new Promise((done) => setTimeout(done, ms));
+
+/** A server that has one page after another; what is sent is answered when the test says so. */
+function server() {
+  const sent: { page: number; answer: (status: number) => void }[] = [];
+  const here = { page: 1, sent };
+  globalThis.fetch = ((_address: string, how?: { method?: string; body?: string }) => {
+    if (how?.method !== "POST")
+      return Promise.resolve({
+        ...{ ok: true, status: 200 },
+        json: () => Promise.resolve({ id: here.page, state, open: true, questions: [question] }),
+      });
+    const { page } = JSON.parse(how.body!) as { page: number };
+    return new Promise((resolve) =>
+      sent.push({ page, answer: (status) => resolve({ ok: status < 300, status } as Response) }),
+    );
+  }) as typeof fetch;
+  return here;
+}
+async function opened() {
+  const session = new PageSession({ assignment: 7, step: "s", changed: () => undefined });
+  await settle();
+  return session;
+}
+
+test("what is typed says which page it was typed on; others' words about an earlier page are not put on this one", async () => {
+  const here = server();
+  const session = await opened();
+  session.write(question, "Between us.");
+  await settle(200);
+  expect(here.sent.map(({ page }) => page)).toEqual([1]);
+  const other = new Y.Doc();
+  let change = "";
+  other.on("update", (update: Uint8Array) => (change = toBase64(update)));
+  writeShared(other, question, "Theirs.");
+  session.heard({ page: 99, change });
+  expect(session.values().w).toBe("Between us.");
+  session.heard({ page: 1, change });
+  expect(session.values().w).toContain("Theirs.");
+  session.stop();
+});
+
+test("when another page is shared its own words are on it, and a late answer about the first takes nothing away", async () => {
+  const here = server();
+  const session = await opened();
+  session.write(question, "Between us.");
+  await settle(200);
+  here.page = 2;
+  await session.sync();
+  expect(session.values().w ?? "").toBe("");
+  session.write(question, "For all.");
+  here.sent[0]!.answer(200);
+  await settle(400);
+  expect(here.sent.at(-1)).toMatchObject({ page: 2 });
+  expect(session.values().w).toBe("For all.");
+  session.stop();
+});
