@@ -128,7 +128,7 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
   };
   const openNext = () => {
     closeAll();
-    go({ next: 1 }, "push");
+    go({ next: next ? null : 1 }, "push");
   };
   const moveQuestion = (by: number) => {
     const to = analysis.items[at < 0 ? 0 : at + by];
@@ -190,10 +190,13 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
               onStudent={(student) => show("student", student)}
             />
           ) : view === "student" ? (
-            one && (
+            one ? (
               <OneStudent
                 key={one.student}
-                students={rows.map(({ student }) => student)}
+                // Opened by its address, a child may be of another group than the one that is shown.
+                students={(rows.some(({ student }) => student.id === one.student) ? rows : table.rows).map(
+                  ({ student }) => student,
+                )}
                 student={one.student}
                 tries={one.tries}
                 factor={table.rows.find(({ student }) => student.id === one.student)?.factor ?? 1}
@@ -201,6 +204,8 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
                 {...{ pace, zone, now }}
                 onStudent={showStudent}
               />
+            ) : (
+              <Empty title="Nobody has this work">Assign it to somebody to see what they do.</Empty>
             )
           ) : (
             <StudentsTable

@@ -47,7 +47,7 @@ function stepsNow({ steps }: Missed, around: Around): { ids: string[]; said: str
 /** How children did this time beside the first, in words. */
 export function saysComparison({ rows, better, worse, shared }: Comparison): string {
   if (rows.length === 0) return "Nobody has handed in both yet.";
-  const by = shared > 0 ? `by the ${shared === 1 ? "question" : `${shared} questions`} both have` : "by the whole";
+  const by = shared > 0 ? `on the ${shared === 1 ? "question" : `${shared} questions`} both have` : "on the whole work";
   return `${better} of ${rows.length} did better${worse > 0 ? `, ${worse} worse` : ""} (${by}).`;
 }
 
@@ -129,7 +129,7 @@ export function WhatNext({
       <div className="flex items-start gap-2">
         <div className="min-w-0 flex-1">
           <h2 className="font-serif text-[19px]">What next</h2>
-          <p className="text-[13px] text-ink-soft">Children who missed the same, the most first.</p>
+          <p className="text-[13px] text-ink-soft">Children who missed the same thing, the largest groups first.</p>
         </div>
         <Key>k</Key>
         <Key>j</Key>
@@ -139,7 +139,7 @@ export function WhatNext({
       </div>
       {groups.length === 0 && (
         <p className="mt-3 text-[14px]">
-          No two children missed the same. Questions that have to be looked at themselves make no group.
+          No two children missed the same thing. Questions that may be wrong are left out.
         </p>
       )}
       <ul className="mt-2">
@@ -147,6 +147,7 @@ export function WhatNext({
           const steps = stepsNow(group, around);
           const grade = readsAt(group, around.reads);
           const here = nth === at;
+          const since = around.after.find(({ students }) => group.students.every(({ id }) => students.includes(id)));
           return (
             <li
               key={`${JSON.stringify(group.what)}`}
@@ -162,14 +163,24 @@ export function WhatNext({
                 {group.what.by === "standard" ? around.statements[group.what.code] : prompts[group.what.nth - 1]}
               </p>
               <p className="text-[13px] text-ink-soft">{formatList(group.students.map(given))}</p>
+              {since && <p className="text-[13px] font-semibold text-green">Already assigned to them: {since.title}</p>}
               <div className="mt-2 flex flex-wrap gap-2 text-[13px]">
                 {steps && (
-                  <Link href={againAddress(group, from, steps.ids)} className={buttonClasses("plain", "small")}>
+                  <Link
+                    prefetch={false}
+                    href={againAddress(group, from, steps.ids)}
+                    className={buttonClasses("plain", "small")}
+                  >
                     <Repeat2 size={14} aria-hidden /> Assign {steps.said} again {here && <Key>a</Key>}
                   </Link>
                 )}
                 {around.easier.slice(0, 1).map(({ id, name, minutes }) => (
-                  <Link key={id} href={versionAddress(group, from, id)} className={buttonClasses("plain", "small")}>
+                  <Link
+                    key={id}
+                    prefetch={false}
+                    href={versionAddress(group, from, id)}
+                    className={buttonClasses("plain", "small")}
+                  >
                     <Shrink size={14} aria-hidden /> Assign {name} ({minutes} min)
                   </Link>
                 ))}

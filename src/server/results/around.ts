@@ -1,6 +1,5 @@
 import { compareResults, type Comparison } from "@/core/results/compare-results";
-import type { ResultTable } from "@/core/results/table";
-import { resultTable } from "@/core/results/table";
+import { resultTable, type ResultTable } from "@/core/results/table";
 import type { Document } from "@/core/resource/document";
 import type { Facts } from "@/core/resource/facts";
 import { headsOf, revisionById } from "@/data/adapt/resources";
@@ -47,12 +46,14 @@ async function tableOf(db: Db, { id, keep }: Pick<Assignment, "id" | "keep">): P
   return resultTable(await workOf(db, id), keep);
 }
 
+/** Which steps they are is part of its name: it may follow the whole of the same thing. */
+const titled = ({ title, part }: Assignment): string => (part ? `${title}, ${part}` : title);
+
 async function cameBefore(db: Db, visitor: Visitor, { follows }: Assignment, table: ResultTable, now: Date) {
   const earlier =
     follows !== null && (await mayWorkWith(db, visitor.id, [follows], now)) ? await assignmentById(db, follows) : null;
   if (!earlier) return null;
-  const { id, title } = earlier;
-  return { id, title, comparison: compareResults(await tableOf(db, earlier), table) };
+  return { id: earlier.id, title: titled(earlier), comparison: compareResults(await tableOf(db, earlier), table) };
 }
 
 async function easierVersions(db: Db, visitor: Visitor, resource: number, main: Facts): Promise<Around["easier"]> {
@@ -89,9 +90,9 @@ export async function aroundResult(
   const after = await Promise.all(
     following.map(async (one): Promise<FollowUp> => {
       const theirs = await tableOf(db, one);
-      const { id, title, opens, due, recipients, handedIn } = one;
+      const { id, opens, due, recipients, handedIn } = one;
       return {
-        ...{ id, title, opens, due, recipients, handedIn },
+        ...{ id, title: titled(one), opens, due, recipients, handedIn },
         students: theirs.rows.map(({ student }) => student.id),
         comparison: handedIn > 0 ? compareResults(table, theirs) : null,
       };
@@ -104,7 +105,7 @@ export async function aroundResult(
       audience === "teacher" ? [] : [{ id, nth: at + 1 }],
     ),
     reads: Object.fromEntries(
-      students.flatMap(({ id, readingGrade }) => (readingGrade === null ? [] : [[id, Number(readingGrade)]])),
+      students.flatMap(({ id, readingGrade }) => (readingGrade === null ? [] : [[id, readingGrade]])),
     ),
     easier,
     before,
