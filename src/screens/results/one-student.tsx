@@ -1,8 +1,10 @@
 "use client";
 import { clsx } from "clsx";
-import { Hourglass, Play, Rabbit, Turtle } from "lucide-react";
+import { ClockArrowDown, ClockArrowUp, Hourglass, Play } from "lucide-react";
 import { useEffect, useState } from "react";
-import { formatMoment } from "@/core/calendar/format-moment";
+import { formatFactor } from "@/core/assign/extra-time";
+import { formatDay, formatMoment } from "@/core/calendar/format-moment";
+import { schoolClock } from "@/core/calendar/school-calendar";
 import { inLanguage } from "@/core/content/language";
 import { plainText } from "@/core/content/rich-text";
 import { formatAnswer } from "@/core/question/format";
@@ -17,8 +19,8 @@ import { AnswerView } from "../step/question-view";
 import { looks } from "./answer-beside";
 
 export const paceLooks = {
-  long: { icon: Turtle, text: "took unusually long" },
-  raced: { icon: Rabbit, text: "was through unusually fast" },
+  long: { icon: ClockArrowUp, text: "took unusually long" },
+  raced: { icon: ClockArrowDown, text: "finished unusually fast" },
 } as const;
 
 const STROKE_MS = 450;
@@ -121,8 +123,6 @@ function AnswerRow({
   );
 }
 
-const saysFactor = (factor: number) => (factor === 2 ? "twice the time" : `${factor} times the time`);
-
 /** Everything one child did: every try, every answer as it was given, the time on each. */
 export function OneStudent({
   students,
@@ -149,7 +149,10 @@ export function OneStudent({
   const kept = tries.find((one) => one.kept) ?? tries.at(-1);
   const [chosen, setChosen] = useState<number | null>(null);
   const shown = tries.find(({ number }) => number === chosen) ?? kept;
-  const time = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit", timeZone: zone });
+  const moments = shown?.answers.flatMap(({ given }) => given.map(({ at }) => schoolClock(at, zone))) ?? [];
+  const severalDays = new Set(moments.map(({ date }) => date)).size > 1;
+  const clock = (at: Date) =>
+    severalDays ? `${formatDay(at, zone, now)} ${schoolClock(at, zone).time}` : schoolClock(at, zone).time;
   const name = students.find(({ id }) => id === student)?.name ?? "";
   return (
     <div>
@@ -193,7 +196,7 @@ export function OneStudent({
             ) : (
               "not handed in yet"
             )}
-            {factor > 1 && ` · has ${saysFactor(factor)}`}
+            {formatFactor[factor] && ` · has ${formatFactor[factor]}`}
           </p>
         )}
         {tries.length > 1 && (
@@ -239,7 +242,7 @@ export function OneStudent({
                 key={`${shown.number} ${answer.question.id}`}
                 answer={answer}
                 pace={shown.kept ? pace[answer.question.id]?.[student] : undefined}
-                clock={(at) => time.format(at)}
+                clock={clock}
               />
             ))}
           </tbody>
