@@ -1,4 +1,4 @@
-import { areasOf, branchesOf, gradesIn, lessonsFor, type Statement } from "./branches";
+import { areasOf, branchesOf, gradesAsked, gradesIn, lessonsFor, type Statement } from "./branches";
 
 const node = (id: number, parent: number | null, code: string, grade: number | null = null): Statement => ({
   ...{ id, parent, code, statement: `Statement ${code}`, gradeFrom: grade, gradeTo: grade },
@@ -42,4 +42,11 @@ test("lessons called like the area are left for it; where none is, all of them",
   ];
   expect(lessonsFor(lessons, "Mathematics, kindergarten to grade 8")).toBe(31);
   expect(lessonsFor(lessons, "Science")).toBe(61);
+});
+
+test("the grades asked for are all, one, or those of the classes; what cannot be a grade is not asked for", () => {
+  const classes = [{ grades: { from: 5, to: 5 } }, { grades: { from: 4, to: 5 } }];
+  expect(gradesAsked("all", classes)).toBeNull();
+  expect(gradesAsked("0", classes)).toEqual({ from: 0, to: 0 });
+  for (const said of [null, "99", "x", ""]) expect(gradesAsked(said, classes)).toEqual({ from: 4, to: 5 });
 });

@@ -69,7 +69,7 @@ export function gradesAsked(
   classes: readonly { grades: { from: number; to: number } }[],
 ): { from: number; to: number } | null {
   if (said === "all" || classes.length === 0) return null;
-  if (said !== null && /^\d{1,2}$/.test(said)) return { from: Number(said), to: Number(said) };
+  if (said !== null && /^\d{1,2}$/.test(said) && Number(said) <= 12) return { from: Number(said), to: Number(said) };
   return {
     from: Math.min(...classes.map(({ grades }) => grades.from)),
     to: Math.max(...classes.map(({ grades }) => grades.to)),

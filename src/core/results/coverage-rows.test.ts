@@ -25,7 +25,7 @@ test("a statement a row, and for each class how far it is; of what is not known 
     ...["5 Kittiwake: level", "5 Kittiwake: share"],
   ]);
   expect(first).toEqual([
-    ...["MA.5.N.1", "Statement, MA.5.N.1", "Number", "half and more", 0.667, 20, 0, 1, 1],
+    ...["MA.5.N.1", "Statement, MA.5.N.1", "Number", "half or more", 0.667, 20, 0, 1, 1],
     ...["nothing", "", 0, 0, 0, 0],
   ]);
   expect(second!.slice(3)).toEqual(["nothing", "", 0, 0, 0, 0, "nothing", "", 0, 0, 0, 0]);

@@ -12,7 +12,7 @@ const got = (gained: number, outOf: number, students = 22) => ({ gained, outOf, 
 
 test("what is planned, taught and assessed is counted, and the last result says how well", () => {
   const cell = cellOf([work(-30, got(20, 44)), work(-20), work(-10, got(34, 44)), work(3)], now);
-  expect(cell).toMatchObject({ planned: 1, taught: 3, assessed: 2, students: 22, level: "half and more" });
+  expect(cell).toMatchObject({ planned: 1, taught: 3, assessed: 2, students: 22, level: "half or more" });
   expect(cell.share).toBeCloseTo(34 / 44, 12);
   expect(cell.between![0]).toBeLessThan(cell.share!);
   expect(cell.between![1]).toBeGreaterThan(cell.share!);
@@ -26,7 +26,7 @@ test("from nothing over planned and taught to done", () => {
   expect(levelOf(work(4), work(-1))).toBe("taught");
   expect(levelOf(work(-1, got(8, 8, 4)))).toBe("too few");
   expect(levelOf(work(-1, got(21, 44)))).toBe("under half");
-  expect(levelOf(work(-1, got(22, 44)))).toBe("half and more");
+  expect(levelOf(work(-1, got(22, 44)))).toBe("half or more");
   expect(levelOf(work(-1, got(36, 45)))).toBe("done");
   // It fell back: the last result counts, not the best.
   expect(levelOf(work(-9, got(44, 44)), work(-1, got(20, 44)))).toBe("under half");

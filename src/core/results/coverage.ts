@@ -14,10 +14,10 @@ export interface Evidence {
 }
 
 /** How far a class is with a statement. */
-export type Level = "nothing" | "planned" | "taught" | "too few" | "under half" | "half and more" | "done";
+export type Level = "nothing" | "planned" | "taught" | "too few" | "under half" | "half or more" | "done";
 export const levels = [
   "done",
-  "half and more",
+  "half or more",
   "under half",
   "too few",
   "taught",
@@ -44,7 +44,7 @@ export interface CoverageCell {
 const HALF = 0.5;
 const DONE = 0.8;
 
-const levelOf = (share: number): Level => (share >= DONE ? "done" : share >= HALF ? "half and more" : "under half");
+const levelOf = (share: number): Level => (share >= DONE ? "done" : share >= HALF ? "half or more" : "under half");
 
 /** What is known of one statement in one class, from the evidence only; the last result says how well. */
 export function cellOf(evidence: readonly Evidence[], now: Date): CoverageCell {

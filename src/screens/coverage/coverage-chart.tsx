@@ -9,7 +9,7 @@ import { levelNames } from "./level-sign";
 /** Told apart by pattern as well as by colour. */
 const looks: Record<Level, { colour: string; symbol: string; turn: number }> = {
   done: { colour: "green", symbol: "none", turn: 0 },
-  "half and more": { colour: "slate", symbol: "rect", turn: 45 },
+  "half or more": { colour: "slate", symbol: "rect", turn: 45 },
   "under half": { colour: "clay", symbol: "rect", turn: -45 },
   "too few": { colour: "brass", symbol: "circle", turn: 0 },
   taught: { colour: "ink-soft", symbol: "circle", turn: 0 },

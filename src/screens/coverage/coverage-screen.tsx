@@ -12,10 +12,11 @@ import { useKeys } from "@/ui/keys";
 import { Segmented } from "@/ui/segmented";
 import { ResultsPlaces } from "../results/results-places";
 import { useAddress } from "../use-address";
+import { useAhead } from "../use-ahead";
 import { areasOf, branchesOf, gradesAsked, gradesIn, lessonsFor } from "@/core/results/branches";
 import { CoverageChart } from "./coverage-chart";
 import { CoverageTable } from "./coverage-table";
-import { EvidencePanel, findFor } from "./evidence-panel";
+import { EvidencePanel, findFor, missingOf } from "./evidence-panel";
 import { LevelSign, levelNames } from "./level-sign";
 
 /** "Mathematics, kindergarten to grade 8" is "Mathematics" in a sentence. */
@@ -47,21 +48,23 @@ export function CoverageScreen({
   const group = classes.find(({ id }) => id === openClass);
   const standard = shown.find(({ id }) => id === openStandard);
   const opened = group && standard ? { class: group.id, standard: standard.id } : null;
-  const at = shown.findIndex(({ id }) => id === openStandard);
-  const open = (cell: { class: number; standard: number } | null) =>
+  const ahead = useAhead(standard?.id);
+  const open = (cell: { class: number; standard: number } | null) => {
+    ahead.choose(cell?.standard);
     go({ cell: cell && `${cell.class}.${cell.standard}` });
+  };
   const move = (by: number) => {
+    const at = shown.findIndex(({ id }) => id === ahead.last());
     const next = shown[at < 0 ? 0 : at + by];
     if (next && first) open({ class: group?.id ?? first.id, standard: next.id });
   };
-  const there = standings.filter(({ gained, outOf }) => gained / outOf < 0.5);
   useKeys({
     j: () => move(1),
     k: () => move(-1),
     1: () => go({ view: null }),
     2: () => go({ view: "chart" }),
     Escape: () => open(null),
-    ...(opened && { f: () => router.push(findFor(standard!, group!.id, there)) }),
+    ...(opened && { f: () => router.push(findFor(standard!, group!.id, missingOf(standings))) }),
   });
   const room =
     first && area

@@ -17,8 +17,9 @@ import { IconButton } from "@/ui/icon-button";
 import { Key } from "@/ui/key";
 import { LevelSign, levelNames } from "./level-sign";
 
-/** Less than half of the marks the last time. */
-const isThere = ({ gained, outOf }: Standing) => gained / outOf >= 0.5;
+/** Who gained less than half of the marks the last time. */
+export const missingOf = (standings: readonly Standing[]): Standing[] =>
+  standings.filter(({ gained, outOf }) => gained / outOf < 0.5);
 
 /** Find with what is missing: the statement, nothing the class was assigned, for the children who are not there yet. */
 export function findFor(standard: Statement, group: number, missing: readonly Standing[]): string {
@@ -136,7 +137,7 @@ export function EvidencePanel({
   onClose: () => void;
 }) {
   const [asTable, setAsTable] = useState(false);
-  const missing = standings.filter((one) => !isThere(one));
+  const missing = missingOf(standings);
   const points = pointsOf(cell.evidence);
   return (
     <aside
@@ -189,7 +190,7 @@ export function EvidencePanel({
           )}
         </div>
         {cell.evidence.length === 0 ? (
-          <p className="text-[13px] text-ink-soft">Nothing is planned or was assigned about it yet.</p>
+          <p className="text-[13px] text-ink-soft">Nothing has been planned or assigned for it yet.</p>
         ) : (
           <table className="mt-1 w-full text-[13px]">
             <caption className="heard">Work about {standard.code}</caption>
@@ -205,7 +206,7 @@ export function EvidencePanel({
                     {one.opens > now ? (
                       one.title
                     ) : (
-                      <Link href={`/results?assignment=${one.assignment}`} className="underline">
+                      <Link prefetch={false} href={`/results?assignment=${one.assignment}`} className="underline">
                         {one.title}
                       </Link>
                     )}
@@ -236,7 +237,7 @@ export function EvidencePanel({
               </span>
             </>
           ) : standings.length > 0 ? (
-            <strong>Everyone has half and more.</strong>
+            <strong>Everyone has half or more.</strong>
           ) : (
             <span className="text-ink-soft">Not assessed yet.</span>
           )}

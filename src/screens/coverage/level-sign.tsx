@@ -30,7 +30,7 @@ export function LevelSign({ level, size = 16 }: { level: Level; size?: number })
             </text>
           )}
           {level === "under half" && <rect x="2.5" y="10.5" width="11" height="3" className="fill-clay" />}
-          {level === "half and more" && <rect x="2.5" y="6.5" width="11" height="7" className="fill-green/60" />}
+          {level === "half or more" && <rect x="2.5" y="6.5" width="11" height="7" className="fill-green/60" />}
         </>
       )}
     </svg>
@@ -38,8 +38,8 @@ export function LevelSign({ level, size = 16 }: { level: Level; size?: number })
 }
 
 export const levelNames: Record<Level, string> = {
-  done: "four fifths and more, done",
-  "half and more": "half and more",
+  done: "done: four fifths or more",
+  "half or more": "half or more",
   "under half": "under half",
   "too few": "too few to say",
   taught: "taught",

@@ -19,7 +19,7 @@ function Children({ children, onStudent }: { children: readonly ChildsShare[]; o
     <>
       <p className="text-[13px]">
         {missing.length === 0
-          ? "Everyone has half and more."
+          ? "Everyone has half or more."
           : `${missing.length} of ${children.length} have less than half:`}
       </p>
       <p className="flex flex-wrap gap-x-3 text-[13px]">

@@ -6,6 +6,7 @@ import {
   type MeetingRule,
   type SchoolCalendar,
 } from "@/core/calendar/school-calendar";
+import { stretchesOf, type Stretch } from "@/core/calendar/stretches";
 import { coverageOf, type Coverage } from "@/core/results/coverage";
 import { partOf } from "@/core/plan/parts";
 import { codesAsked } from "@/core/resource/aligned";
@@ -25,7 +26,6 @@ import {
 } from "@/data/results/coverage";
 import type { Visitor } from "../web/session";
 import { judge } from "./judge";
-import { stretchesOf, type Stretch } from "./stretches";
 
 /** Her class beside another. */
 export interface CoveredClass {

@@ -1,11 +1,12 @@
 import { addDays, momentAt, schoolClock } from "@/core/calendar/school-calendar";
-import { formatGoal } from "@/core/results/goal-tag";
+import { stretchesOf } from "@/core/calendar/stretches";
+import { underGoal } from "@/core/results/goal-tag";
 import type { LetterResults } from "@/core/results/family-letter";
 import type { Class, Student } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { calendarOf } from "@/data/plan/calendar";
 import type { Visitor } from "../web/session";
-import { stretchesOf } from "./stretches";
+
 import { studentData } from "./student";
 
 /** A child, and what a letter to the family says. */
@@ -26,7 +27,7 @@ export async function familyLetters(
 ): Promise<FamilyLetter[]> {
   const calendar = await calendarOf(db, group.school);
   const today = schoolClock(now, calendar.zone).date;
-  const [{ from, to }] = stretchesOf(calendar, today) as [ReturnType<typeof stretchesOf>[number]];
+  const { from, to } = stretchesOf(calendar, today)[0]!;
   const first = momentAt(from, "00:00", calendar.zone);
   const until = to < today ? to : today;
   const last = momentAt(addDays(until, 1), "00:00", calendar.zone);
@@ -47,7 +48,7 @@ export async function familyLetters(
         // A goal goes on over the years: all that was tracked under it counts.
         goals: data.goals.map((goal) => ({
           ...{ goal: goal.goal, closed: goal.closed !== null, criterion: goal.criterion },
-          points: data.points.filter(({ goals }) => goals.includes(formatGoal(goal))),
+          points: underGoal(data.points, goal),
         })),
       },
     });
