@@ -3,6 +3,7 @@ import { createContext, useContext } from "react";
 import { standardsOf } from "@/core/resource/aligned";
 import type { Question } from "@/core/question/question";
 import type { Document } from "@/core/resource/document";
+import { Checkbox } from "@/ui/checkbox";
 
 /** The standards of what is being written. */
 export const StandardsWritten = createContext<Document["standards"]>([]);
@@ -23,7 +24,7 @@ export function AboutStandards({ question, onChange }: { question: Question; onC
       <legend className="float-left mr-2 text-ink-soft">Is about</legend>
       {codes.map((code) => (
         <label key={code} className="flex items-center gap-1.5">
-          <input type="checkbox" checked={about.includes(code)} onChange={() => toggle(code)} />
+          <Checkbox label={code} checked={about.includes(code)} onChange={() => toggle(code)} />
           {code}
         </label>
       ))}
