@@ -4,7 +4,8 @@ import type { Point } from "./progress";
 
 const text = ResultLetterText.parse({
   greeting: "To {student}'s family",
-  opening: "{student} in {className}, {from} to {to}: {works} works.",
+  opening: "{student} in {className}, {from} to {to}: {works}.",
+  ...{ oneWork: "one work", works: "{count} works" },
   nothing: "{student} handed in nothing.",
   ...{ can: "Can:", onTheWay: "On the way:", needsTime: "Needs time:", met: "Met:", working: "Working on:" },
   ...{ results: "Results:", marks: "{gained} of {outOf}", english: "", closing: "Bye" },
@@ -49,6 +50,11 @@ test("in the family's language where there is a letter in it, with a word about 
     ...{ language: "es", greeting: "Familia de Bo", remark: "En inglés." },
   });
   expect(resultLetter(letters, bo, all, "pl")).toMatchObject({ language: "en", remark: "" });
+});
+
+test("one piece of work is said as one", () => {
+  const one = { ...bo, points: [point(1, 9)] };
+  expect(resultLetter(letters, one, all, null).opening).toBe("Bo in 5 Kittiwake, 1 Sept to 28 Nov: one work.");
 });
 
 test("only what she puts in; of a child who handed in nothing that is said", () => {

@@ -8,6 +8,9 @@ export const ResultLetterText = z
   .object({
     greeting: line,
     opening: line,
+    /** What stands for {works}: of one, and of {count}. */
+    oneWork: line,
+    works: line,
     nothing: line,
     can: line,
     onTheWay: line,
@@ -24,7 +27,7 @@ export const ResultLetterText = z
     for (const [word] of Object.values(text)
       .join(" ")
       .matchAll(/\{\w{1,20}\}/g))
-      if (!/^\{(?:student|className|from|to|works|gained|outOf)\}$/.test(word))
+      if (!/^\{(?:student|className|from|to|works|count|gained|outOf)\}$/.test(word))
         context.addIssue({ code: "custom", message: `Nothing is known for ${word}.` });
   });
 export type ResultLetterText = z.infer<typeof ResultLetterText>;
@@ -81,7 +84,8 @@ export function resultLetter(
   const chosen = [language, language?.split("-")[0]].find((one) => one && letters[one]) ?? FIRST;
   const text = letters[chosen]!;
   const facts: Record<string, string> = {
-    ...{ student: of.student, className: of.className, works: String(of.points.length) },
+    ...{ student: of.student, className: of.className },
+    works: of.points.length === 1 ? text.oneWork : text.works.replace("{count}", String(of.points.length)),
     ...{ from: formatDate(of.from, chosen), to: formatDate(of.to, chosen) },
   };
   const filled = (pattern: string, more: Record<string, string> = {}) =>

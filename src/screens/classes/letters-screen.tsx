@@ -1,10 +1,9 @@
 "use client";
 import { Printer } from "lucide-react";
-import { languageName } from "@/core/locale/names";
 import { letterHome, withoutLetter, type Letters } from "@/core/roster/letter";
 import type { Student } from "@/data/classes/classes";
 import { Button } from "@/ui/button";
-import { Notice } from "@/ui/notice";
+import { NoLetterYet } from "./no-letter-yet";
 
 /** A letter home for each student, a page each when printed. */
 export function LettersScreen({
@@ -24,7 +23,6 @@ export function LettersScreen({
   students: Student[];
   joinAddress: string;
 }) {
-  const unwritten = withoutLetter(letters, students);
   return (
     <main className="mx-auto max-w-3xl px-6 py-6 print:max-w-none print:p-0">
       <div className="not-printed mb-5 flex items-center gap-3">
@@ -33,18 +31,7 @@ export function LettersScreen({
           <Printer size={15} aria-hidden /> Print {students.length}
         </Button>
       </div>
-      {unwritten.length > 0 && (
-        <Notice className="not-printed mb-5">
-          <p>We do not have a letter in every family’s language yet. These families get the English one:</p>
-          <ul className="mt-1">
-            {unwritten.map(({ student, language }) => (
-              <li key={student}>
-                {student}: {languageName(language)}
-              </li>
-            ))}
-          </ul>
-        </Notice>
-      )}
+      <NoLetterYet families={withoutLetter(letters, students)} />
       <ol className="grid gap-5 print:block">
         {students.map((student) => {
           const name = `${student.givenName} ${student.familyName}`;

@@ -1,13 +1,12 @@
 "use client";
 import { Printer } from "lucide-react";
 import { useState } from "react";
-import { languageName } from "@/core/locale/names";
 import { resultLetter, type LetterParts, type ResultLetters } from "@/core/results/family-letter";
 import type { FamilyLetter } from "@/server/results/family-letters";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Empty } from "@/ui/empty";
-import { Notice } from "@/ui/notice";
+import { NoLetterYet } from "../classes/no-letter-yet";
 
 const parts: { part: keyof LetterParts; text: string }[] = [
   { part: "standards", text: "what they can do" },
@@ -53,7 +52,7 @@ export function ResultLettersScreen({
         </Button>
       </div>
       <fieldset className="not-printed mb-5 flex flex-wrap items-center gap-x-5 gap-y-1 text-[14px]">
-        <legend className="float-left mr-3 text-ink-soft">Put in</legend>
+        <legend className="float-left mr-3 text-ink-soft">Include</legend>
         {parts.map(({ part, text }) => (
           <label key={part} className="flex items-center gap-2">
             <Checkbox
@@ -65,18 +64,9 @@ export function ResultLettersScreen({
           </label>
         ))}
       </fieldset>
-      {unwritten.length > 0 && (
-        <Notice className="not-printed mb-5">
-          <p>We do not have a letter in every family’s language yet. These families get the English one:</p>
-          <ul className="mt-1">
-            {unwritten.map(({ student, name, familyLanguage }) => (
-              <li key={student}>
-                {name}: {languageName(familyLanguage!)}
-              </li>
-            ))}
-          </ul>
-        </Notice>
-      )}
+      <NoLetterYet
+        families={unwritten.map(({ name, familyLanguage }) => ({ student: name, language: familyLanguage! }))}
+      />
       {letters.length === 0 && <Empty title="Nobody to write to">There are no such students in this class.</Empty>}
       <ol className="grid gap-5 print:block">
         {written.map(({ student, text }) => (
@@ -92,8 +82,8 @@ export function ResultLettersScreen({
               <div key={heading} className="mt-3">
                 <p className="font-semibold">{heading}</p>
                 <ul className="ml-5 list-disc">
-                  {lines.map((line) => (
-                    <li key={line}>{line}</li>
+                  {lines.map((line, at) => (
+                    <li key={at}>{line}</li>
                   ))}
                 </ul>
               </div>
