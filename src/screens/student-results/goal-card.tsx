@@ -13,6 +13,9 @@ import { useOnce } from "../use-once";
 
 const usual: Criterion = { share: 0.8, times: 3 };
 
+/** As it stands in the fields: what is typed there may be no number yet. */
+const typed = ({ share, times }: Criterion) => ({ ofTen: String(Math.round(share * 100) / 10), times: String(times) });
+
 /** A goal of a child's own: when it counts as met, and how far she is. */
 export function GoalCard({
   goal,
@@ -30,7 +33,7 @@ export function GoalCard({
 }) {
   const router = useRouter();
   const [busy, once] = useOnce();
-  const [editing, setEditing] = useState<Criterion | null>(null);
+  const [editing, setEditing] = useState<{ ofTen: string; times: string } | null>(null);
   const { criterion } = goal;
   const standing = criterion && standingOf(points, criterion);
   const set = (next: Criterion | null, back: boolean) =>
@@ -40,7 +43,7 @@ export function GoalCard({
       setEditing(null);
       router.refresh();
       if (!back)
-        tell(next ? `It is met with ${formatCriterion(next)}.` : "It is not worked out any more.", () =>
+        tell(next ? `It counts as met at ${formatCriterion(next)}.` : "No criterion any more.", () =>
           set(criterion, true),
         );
     });
@@ -74,20 +77,21 @@ export function GoalCard({
           className="mt-2 flex flex-wrap items-center gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            set(editing, false);
+            set({ share: Number(editing.ofTen) / 10, times: Number(editing.times) }, false);
           }}
         >
-          Met with
+          Met at
           <input
             type="number"
             aria-label="How many of 10"
             min={0.5}
             max={10}
             step={0.5}
+            required
             autoFocus
             className={`${inputClasses} !w-16`}
-            value={editing.share * 10}
-            onChange={(event) => setEditing({ ...editing, share: Number(event.target.value) / 10 })}
+            value={editing.ofTen}
+            onChange={(event) => setEditing({ ...editing, ofTen: event.target.value })}
           />
           of 10,
           <input
@@ -95,9 +99,10 @@ export function GoalCard({
             aria-label="How often running"
             min={1}
             max={10}
+            required
             className={`${inputClasses} !w-16`}
             value={editing.times}
-            onChange={(event) => setEditing({ ...editing, times: Number(event.target.value) })}
+            onChange={(event) => setEditing({ ...editing, times: event.target.value })}
           />
           times running
           <Button type="submit" size="small" disabled={busy}>
@@ -105,7 +110,7 @@ export function GoalCard({
           </Button>
           {criterion && (
             <Button size="small" look="quiet" disabled={busy} onClick={() => set(null, false)}>
-              Do not work it out
+              Remove
             </Button>
           )}
           <Button size="small" look="quiet" onClick={() => setEditing(null)}>
@@ -113,8 +118,8 @@ export function GoalCard({
           </Button>
         </form>
       ) : (
-        <Button size="small" className="not-printed mt-2" onClick={() => setEditing(criterion ?? usual)}>
-          {criterion ? "Change …" : "Say when it is met …"}
+        <Button size="small" className="not-printed mt-2" onClick={() => setEditing(typed(criterion ?? usual))}>
+          {criterion ? "Change …" : "Set when it is met …"}
         </Button>
       )}
     </li>

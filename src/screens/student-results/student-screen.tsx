@@ -20,7 +20,7 @@ import { GoalCard } from "./goal-card";
 import { OverTime } from "./over-time";
 
 const arrows = { rose: ArrowUpRight, fell: ArrowDownRight, steady: ArrowRight } as const;
-const saysChange = { rose: "risen", fell: "fallen", steady: "steady" } as const;
+const saysChange = { rose: "up", fell: "down", steady: "steady" } as const;
 
 /** What is filtered by: nothing, a standard ("s MA.5.M.2") or a goal tag ("g tables"). */
 function chosenPoints(data: StudentData, by: string) {
@@ -41,7 +41,7 @@ function Level({ progress }: { progress: Progress }) {
         <span className={change === "fell" ? "text-clay" : change === "rose" ? "text-green" : "text-ink-soft"}>
           <Arrow size={16} aria-hidden className="inline" /> {saysChange[change]}
           {change !== "steady" && ` from ${formatPercent(before)}`}
-          {because && `, most of all with “${because.title}”`}
+          {because && `, mostly because of “${because.title}”`}
         </span>
       )}
     </p>
@@ -167,7 +167,7 @@ export function StudentScreen({
           <h2 className="font-serif text-[17px]">Goals</h2>
           {data.goals.length === 0 ? (
             <p className="mt-1 text-[13px] text-ink-soft">
-              {name} has no goals of their own. Add one under Classes, with the student’s name.
+              {name} has no goals of their own yet. Under Classes, press the child’s name to add one.
             </p>
           ) : (
             <ul className="mt-2 grid gap-2">
@@ -259,7 +259,11 @@ function ResultsTable({
                 )}
               </td>
               <th scope="row" className="text-left font-normal">
-                <Link href={`/results?assignment=${assignment}&view=student&student=${student}`} className="underline">
+                <Link
+                  prefetch={false}
+                  href={`/results?assignment=${assignment}&view=student&student=${student}`}
+                  className="underline"
+                >
                   {title}
                 </Link>
                 {more && <span className="text-ink-soft"> · {more.className}</span>}
