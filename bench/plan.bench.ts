@@ -170,8 +170,8 @@ for (const count of n) {
     () => db.query("delete from assignment where id = any($1::int[])", [given]),
   );
 }
-await measure("plan, 8 classes", WEEKS, 20, 100, () => planOf(db, visitor, hers, monday, WEEKS));
-await measure("plan, 8 classes", 2, 20, 100, () => planOf(db, visitor, hers, monday, 2));
+await measure("plan, 8 classes", WEEKS, 20, 100, () => planOf(db, visitor, hers, monday, WEEKS, now));
+await measure("plan, 8 classes", 2, 20, 100, () => planOf(db, visitor, hers, monday, 2, now));
 
 const [group] = classes;
 const column = meetingsBetween(calendar, [{ ...rules[0]!, class: group!.id }], monday, addDays(monday, WEEKS * 14));

@@ -72,6 +72,9 @@ export function CrowdedDialog({ date, day, onClose }: { date: string; day: strin
               ))}
             </ul>
           )}
+          {found.children.length > 0 && found.works.length + found.alone.length === 0 && (
+            <p>All of it was due already: there is nothing left to move.</p>
+          )}
           {found.works.length + found.alone.length > 0 && (
             <ul aria-label="Work due then" className="grid gap-2">
               {found.works.map(({ id, title, className, to, toSaid }) => (

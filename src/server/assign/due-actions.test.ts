@@ -1,6 +1,7 @@
-import { momentAt, schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
+import { addDays, mondayOf, momentAt, schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
 import { assignmentById } from "@/data/assign/assignments";
 import { recipientsOf } from "@/data/assign/recipients";
+import { classesOf } from "@/data/classes/classes";
 import { calendarOf } from "@/data/plan/calendar";
 import { lesson, publishFor, smallCalendar } from "@/data/testing/world";
 import { taskOf } from "@/data/student/work";
@@ -9,6 +10,7 @@ import { db, formFor, openSchool, world } from "../testing/child-at-work";
 import { changeRules, changeForStudent } from "./afterwards-actions";
 import { assignResources } from "./assign-actions";
 import { changeDue, lookAtCrowded, lookAtDue, moveDue } from "./due-actions";
+import { planOf } from "../plan/plan";
 import { undoPlan } from "../plan/plan-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -61,6 +63,19 @@ test("a crowded day names the children with what they have, and each thing the n
   expect(value(await lookAtCrowded({ date: day })).children).toEqual([]);
   value(await undoPlan({ event }));
   expect((await dueDate(tides)).date).toBe(day);
+});
+
+test("the plan points out a crowded day until it is over: then there is nothing left to move", async () => {
+  const day = later(5);
+  for (const title of ["Tides", "Ferries", "Kelp"]) await due(title, day);
+  const pointedOut = async (on: string) => {
+    const classes = await classesOf(db, world.ines, new Date());
+    const plan = await planOf(db, teacher(), classes, mondayOf(day), 1, momentAt(on, "12:00", zone));
+    return plan.crowded.map(({ date }) => date);
+  };
+  expect(await pointedOut(today)).toEqual([day]);
+  expect(await pointedOut(day)).toEqual([day]);
+  expect(await pointedOut(addDays(day, 1))).toEqual([]);
 });
 
 test("who has more time and a day of her own is named with it, and it is moved for her alone", async () => {

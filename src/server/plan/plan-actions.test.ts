@@ -215,7 +215,7 @@ test("work longer than its lesson is split between its steps; put together again
   const id = await planned("Long", day(0), { minutes: 60, steps: 3, stepWork });
   const { event, parts } = value(await splitWork({ assignment: id }));
   expect(parts).toBe(2);
-  const board = await planOf(db, teacher(), await classesOf(db, world.ines, now), monday, 1);
+  const board = await planOf(db, teacher(), await classesOf(db, world.ines, now), monday, 1, now);
   expect(board.work.map(({ title, part, minutes, meeting }) => [title, part, minutes, meeting!.date])).toEqual([
     ["Long", "1 of 2", 40, day(0)],
     ["Long", "2 of 2", 20, day(1)],
@@ -323,7 +323,7 @@ test("whoever covers a class sees the days she covers, and nothing of the rest",
   );
   const teodor = visitorOf({ id: world.teodor, district: world.district, school: world.here }, { zone });
   const then = new Date(`${day(2)}T08:00:00Z`);
-  const plan = await planOf(db, teodor, await classesOf(db, world.teodor, then), monday, 1);
+  const plan = await planOf(db, teodor, await classesOf(db, world.teodor, then), monday, 1, then);
   expect(plan.board.days.map((row) => row.day.date)).toEqual([day(1), day(2), day(3)]);
   expect(plan.work.map(({ id }) => id)).toEqual([hers]);
   expect(plan.board.homeless).toEqual([]);

@@ -63,14 +63,17 @@ export async function planOf(
   classes: readonly Class[],
   from: string,
   weeks: number,
+  now: Date,
 ): Promise<PlanData> {
   const span = Math.min(SEMESTER_WEEKS, Math.max(1, weeks));
   const to = addDays(from, span * 7 - 1);
   const ids = classes.map(({ id }) => id);
+  // What was too much on a day that is over can no longer be helped.
+  const today = schoolClock(now, visitor.zone).date;
   const [{ calendar, meetings }, work, crowded, times] = await Promise.all([
     meetingsOf(db, visitor, classes, from, to),
     plannedWork(db, ids, from, to, visitor.zone),
-    crowdedDays(db, ids, from, to, visitor.zone, CROWDED),
+    crowdedDays(db, ids, from < today ? today : from, to, visitor.zone, CROWDED),
     teachingTimes(db, visitor.id),
   ]);
   const hers = (classId: number, date: string) => {

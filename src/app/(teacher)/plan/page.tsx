@@ -34,7 +34,7 @@ export default async function PlanPage({
   if (classes.length === 0) return <NoClasses />;
   const ids = classes.map((group) => group.id);
   const [plan, all, students, pockets, details] = await Promise.all([
-    planOf(db, visitor, classes, mondayOf(from ?? schoolClock(now, visitor.zone).date), weeks),
+    planOf(db, visitor, classes, mondayOf(from ?? schoolClock(now, visitor.zone).date), weeks, now),
     view === "list" ? assignmentsOf(db, visitor.id, ids, now) : [],
     view === "list" ? namesOfClasses(db, ids) : [],
     pocketsOf(db, visitor.id),
