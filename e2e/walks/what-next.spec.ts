@@ -1,17 +1,22 @@
 import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
 import { expect, test } from "../fixture";
 import { Walk } from "./walk";
+
+async function openFares(page: Page) {
+  await page.goto("/results");
+  await page
+    .getByRole("navigation", { name: "Assignments" })
+    .getByRole("button", { name: /^Ferry fares/ })
+    .click();
+  await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+}
 
 test("from a finished assignment to the children who missed the same: a step once more, or something else", async ({
   signedIn,
 }) => {
   const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results");
-  await ines
-    .getByRole("navigation", { name: "Assignments" })
-    .getByRole("button", { name: /^Ferry fares/ })
-    .click();
-  await expect(ines.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await openFares(ines);
 
   // The largest group, a step once more.
   const again = new Walk(ines, "from a result to a step assigned again to those who missed it", 4);
@@ -29,11 +34,8 @@ test("from a finished assignment to the children who missed the same: a step onc
   again.done();
 
   // It is known where it came from.
-  await ines.goto("/results?next=1");
-  await ines
-    .getByRole("navigation", { name: "Assignments" })
-    .getByRole("button", { name: /^Ferry fares/ })
-    .click();
+  await openFares(ines);
+  await ines.keyboard.press("n");
   await expect(next.getByRole("region", { name: "Since then" })).toContainText(/Ferry fares.*0 handed in/);
   const { violations } = await new AxeBuilder({ page: ines }).analyze();
   expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
@@ -58,12 +60,7 @@ test("one child: every answer as it was given, from child to child by keys; the 
   signedIn,
 }) => {
   const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results");
-  await ines
-    .getByRole("navigation", { name: "Assignments" })
-    .getByRole("button", { name: /^Ferry fares/ })
-    .click();
-  await expect(ines.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await openFares(ines);
   const table = ines.getByRole("table", { name: "Students by questions" });
   await table.getByRole("button", { name: "Marks", exact: true }).click();
   await expect(table.getByRole("rowheader").first()).toHaveText("Mei Lindqvist");
