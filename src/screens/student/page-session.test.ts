@@ -12,13 +12,12 @@ const settle = (ms = 0) => new Promise((done) => setTimeout(done, ms));
 /** A server that has one page after another; what is sent is answered when the test says so. */
 function server() {
   const sent: { page: number; answer: (status: number) => void }[] = [];
-  const here = { page: 1, sent };
+  const here = { page: 1, sent, slow: Promise.resolve() };
   globalThis.fetch = ((_address: string, how?: { method?: string; body?: string }) => {
-    if (how?.method !== "POST")
-      return Promise.resolve({
-        ...{ ok: true, status: 200 },
-        json: () => Promise.resolve({ id: here.page, state, open: true, questions: [question] }),
-      });
+    if (how?.method !== "POST") {
+      const found = { id: here.page, state, open: true, questions: [question] };
+      return here.slow.then(() => ({ ok: true, status: 200, json: () => Promise.resolve(found) }));
+    }
     const { page } = JSON.parse(how.body!) as { page: number };
     return new Promise((resolve) =>
       sent.push({ page, answer: (status) => resolve({ ok: status < 300, status } as Response) }),
@@ -62,5 +61,23 @@ test("when another page is shared its own words are on it, and a late answer abo
   await settle(400);
   expect(here.sent.at(-1)).toMatchObject({ page: 2 });
   expect(session.values().w).toBe("For all.");
+  session.stop();
+});
+
+test("an answer from before another page was shared that comes late does not bring the old page back", async () => {
+  const here = server();
+  const session = await opened();
+  let arrive = () => {};
+  here.slow = new Promise((done) => (arrive = done));
+  const late = session.sync();
+  here.slow = Promise.resolve();
+  here.page = 2;
+  await session.sync();
+  session.write(question, "For all.");
+  arrive();
+  await late;
+  expect(session.values().w).toBe("For all.");
+  await settle(200);
+  expect(here.sent.map(({ page }) => page)).toEqual([2]);
   session.stop();
 });

@@ -21,6 +21,9 @@ export class PageSession {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private sending = false;
   private stopped = false;
+  /** How often the page was asked for, and which of these times the page shown here comes from. */
+  private asked = 0;
+  private answered = 0;
   /** Which page it is; null: it was not read yet, or there is none. */
   private id: number | null = null;
   /** False until the page was read, and when it is over. */
@@ -86,12 +89,16 @@ export class PageSession {
 
   /** Reads the page as the server has it. What was done here and is not there yet is on its way. */
   async sync(): Promise<void> {
+    const turn = ++this.asked;
     try {
       const response = await fetch(`${this.address}?step=${encodeURIComponent(this.of.step)}`);
       if (this.stopped) return;
       // A server in trouble says nothing about the page.
       if (response.status >= 500) return;
       const found = response.ok ? ((await response.json()) as OpenedPage | null) : null;
+      // Two answers can come the wrong way round: the older one may be about a page that is over.
+      if (this.stopped || turn < this.answered) return;
+      this.answered = turn;
       this.questions = found?.questions ?? null;
       if (found && this.id !== null && found.id !== this.id) {
         // Another page is shared by now: nothing of this one belongs on it.
