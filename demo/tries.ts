@@ -7,7 +7,7 @@ import { SeededRandom } from "./bulk/random";
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
 
-/** Nobody works at night: a moment between eight and four, by UTC, that is nearest; never before it opens nor after the last. */
+/** Nobody works at night: such a moment moves into the same day between nine and four, by UTC; never before it opens nor after the last. */
 function inSchoolHours(at: number, opens: number, latest: number): number {
   const midnight = at - (at % DAY);
   const hour = (at - midnight) / HOUR;

@@ -28,6 +28,9 @@ test("on a narrow screen there is the list, or what was chosen from it, and a wa
     "/plan",
     "/classes",
     "/results",
+    "/results/coverage",
+    "/results/student",
+    "/letters/1/results",
     "/results/waiting",
   ]) {
     await page.goto(place);

@@ -31,6 +31,12 @@ export const gradesIn = (statements: readonly Statement[]): number[] =>
     ),
   ].toSorted((one, other) => one - other);
 
+/** The top of the tree a statement stands under; itself, where it is one. */
+export function areaOf<S extends Pick<Statement, "id" | "parent">>(byId: ReadonlyMap<number, S>, statement: S): S {
+  const above = statement.parent === null ? undefined : byId.get(statement.parent);
+  return above ? areaOf(byId, above) : statement;
+}
+
 /** The statements of an area that nothing stands below, for these grades, each under its heading. Those without a grade are for all. */
 export function branchesOf(
   statements: readonly Statement[],
@@ -39,15 +45,11 @@ export function branchesOf(
 ): Branch[] {
   const byId = new Map(statements.map((one) => [one.id, one]));
   const isAbove = new Set(statements.flatMap(({ parent }) => parent ?? []));
-  const topOf = (one: Statement): Statement => {
-    const above = one.parent === null ? undefined : byId.get(one.parent);
-    return above ? topOf(above) : one;
-  };
   const suits = ({ gradeFrom, gradeTo }: Statement) =>
     grades === null || gradeFrom === null || (gradeFrom <= grades.to && (gradeTo ?? gradeFrom) >= grades.from);
   const branches = new Map<number | null, Branch>();
   for (const one of statements) {
-    if (isAbove.has(one.id) || !suits(one) || (area !== null && topOf(one).id !== area)) continue;
+    if (isAbove.has(one.id) || !suits(one) || (area !== null && areaOf(byId, one).id !== area)) continue;
     const branch = branches.get(one.parent) ?? { heading: byId.get(one.parent ?? 0) ?? null, statements: [] };
     branch.statements.push(one);
     branches.set(one.parent, branch);

@@ -51,7 +51,11 @@ function Row({
   return (
     <tr>
       <th scope="row" className={clsx(cell, "w-2/5 pl-5 text-left font-normal")}>
-        <Link href={`/results/coverage?classes=${group}`} className="font-semibold underline">
+        <Link
+          href={`/results/coverage?classes=${group}&code=${encodeURIComponent(code)}`}
+          prefetch={false}
+          className="font-semibold underline"
+        >
           {code}
         </Link>{" "}
         {statement}

@@ -1,5 +1,5 @@
 import { Keys } from "./key-list";
-import { keyList, leadKeyList, waitingKeyList } from "./keys";
+import { keyList, leadKeyList, resultsKeyList, waitingKeyList } from "./keys";
 
 const chapters: { title: string; text: string[] }[] = [
   {
@@ -172,6 +172,8 @@ export function HelpScreen() {
         <Keys list={leadKeyList} />
         <h3 className="mt-4 mb-2 font-semibold">While you look at work that waits</h3>
         <Keys list={waitingKeyList} />
+        <h3 className="mt-4 mb-2 font-semibold">In Results</h3>
+        <Keys list={resultsKeyList} />
       </section>
     </article>
   );

@@ -1,7 +1,7 @@
 "use client";
 import { Dialog } from "@/ui/dialog";
 import { Key } from "@/ui/key";
-import { keyList, leadKeyList, waitingKeyList } from "./keys";
+import { keyList, leadKeyList, resultsKeyList, waitingKeyList } from "./keys";
 
 /** Keys and what they do, one a line. */
 export function Keys({ list }: { list: typeof keyList }) {
@@ -29,6 +29,8 @@ export function KeyList({ open, onOpenChange }: { open: boolean; onOpenChange: (
       <Keys list={leadKeyList} />
       <h3 className="mt-4 mb-2 font-semibold">While you look at work that waits</h3>
       <Keys list={waitingKeyList} />
+      <h3 className="mt-4 mb-2 font-semibold">In Results</h3>
+      <Keys list={resultsKeyList} />
       <p className="mt-4 text-ink-soft">In lists and menus: arrows move, Enter chooses, Escape closes.</p>
     </Dialog>
   );

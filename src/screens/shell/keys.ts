@@ -42,3 +42,15 @@ export const waitingKeyList: { keys: string[]; does: string }[] = [
   { keys: ["b"], does: "send back" },
   { keys: ["u"], does: "take the last decision back" },
 ];
+
+/** And in Results. */
+export const resultsKeyList: { keys: string[]; does: string }[] = [
+  { keys: ["1"], does: "students and questions, as a table" },
+  { keys: ["2"], does: "whether the questions were any good" },
+  { keys: ["3"], does: "one student" },
+  { keys: ["4"], does: "by standard and goal" },
+  { keys: ["j", "k"], does: "the next question, student, group or statement, and the one before" },
+  { keys: ["n"], does: "what next: children who missed the same" },
+  { keys: ["m"], does: "correct the question that is open" },
+  { keys: ["f"], does: "find something for the group or the statement that is open" },
+];

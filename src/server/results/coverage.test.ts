@@ -7,7 +7,7 @@ import { addResponses, countLate, handIn, openAttempt, taskOf } from "@/data/stu
 import { actAs } from "../testing/as";
 import { db, given, openSchool, teacher, world } from "../testing/child-at-work";
 import { allQuestions } from "@/core/resource/document";
-import { coverageData } from "./coverage";
+import { coverageData, placeOfStandard } from "./coverage";
 import { judge, judgeAll } from "./judge";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -156,3 +156,12 @@ test("coverage is of her own classes", async () => {
 });
 
 const tomorrow = () => new Date(Date.now() + 26 * 3_600_000).toISOString().slice(0, 16);
+
+test("a statement is opened by its code, under its area, whatever grade it is for; an unknown one has no place", async () => {
+  const place = await placeOfStandard(db, teacher(), world.class, "t.1");
+  const { searchParams } = new URL(place!, "http://here");
+  expect(searchParams.get("area")).toBe("T");
+  expect(searchParams.get("grade")).toBe("all");
+  expect(searchParams.get("cell")).toMatch(new RegExp(`^${world.class}\\.\\d+$`));
+  expect(await placeOfStandard(db, teacher(), world.class, "T.9")).toBeNull();
+});

@@ -7,6 +7,7 @@ import {
   type SchoolCalendar,
 } from "@/core/calendar/school-calendar";
 import { stretchesOf, type Stretch } from "@/core/calendar/stretches";
+import { areaOf } from "@/core/results/branches";
 import { coverageOf, type Coverage } from "@/core/results/coverage";
 import { partOf } from "@/core/plan/parts";
 import { codesAsked } from "@/core/resource/aligned";
@@ -14,7 +15,7 @@ import type { Document } from "@/core/resource/document";
 import { revisionById } from "@/data/adapt/resources";
 import type { Class } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
-import { frameworksOf, statementsOf, type Framework, type Standard } from "@/data/find/standards";
+import { frameworksOf, standardsByCode, statementsOf, type Framework, type Standard } from "@/data/find/standards";
 import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
 import {
   evidenceOf,
@@ -131,4 +132,21 @@ export async function coverageData(
       })),
     ),
   };
+}
+
+/** The place in coverage where a statement's cell of a class is open; null: no such statement in this district's frameworks. */
+export async function placeOfStandard(db: Db, visitor: Visitor, classId: number, code: string): Promise<string | null> {
+  const named = await standardsByCode(db, visitor.district, [code]);
+  const standard = named.find((one) => one.code.toUpperCase() === code.toUpperCase());
+  if (!standard) return null;
+  const { id, framework } = standard;
+  const byId = new Map((await statementsOf(db, visitor.district, framework)).map((one) => [one.id, one]));
+  const place = {
+    classes: classId,
+    framework,
+    area: areaOf(byId, standard).code,
+    grade: "all",
+    cell: `${classId}.${id}`,
+  };
+  return `/results/coverage?${new URLSearchParams(Object.entries(place).map(([name, value]) => [name, String(value)]))}`;
 }

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
-import { notFound } from "next/navigation";
+import { notFound, redirect } from "next/navigation";
 import { idFrom, idsFrom } from "@/core/ids";
 import { CoverageScreen } from "@/screens/coverage/coverage-screen";
 import { NoClasses } from "@/screens/plan/no-classes";
 import { chosenClass } from "@/server/classes/chosen-class";
-import { coverageData } from "@/server/results/coverage";
+import { coverageData, placeOfStandard } from "@/server/results/coverage";
 import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Coverage" };
@@ -25,6 +25,10 @@ export default async function CoveragePage({
   await enter("see coverage", { classes: ids });
   const shown = ids.flatMap((id) => classes.find((group) => group.id === id) ?? []);
   if (shown.length === 0) notFound();
+  if (typeof parameters.code === "string") {
+    const place = await placeOfStandard(db, visitor, shown[0]!.id, parameters.code);
+    if (place) redirect(place);
+  }
   const [group, standard] = String(parameters.cell ?? "")
     .split(".")
     .map((text) => idFrom(text));

@@ -1,0 +1,77 @@
+import { lesson } from "@/data/testing/world";
+import { daily, isles } from "../../calendar/testing/calendar";
+import type { ClassProfile } from "../../fit/fit";
+import type { Document } from "../../resource/document";
+import { factsOf } from "../../resource/facts";
+import type { Finding, LookedAt, LookedClass, LookedResource } from "../finding";
+import { whenFor, type AssignForm } from "../form";
+import { lastLook } from "../last-look";
+import { plainForm } from "../plain-form";
+
+export const now = new Date("2026-11-25T10:00:00Z");
+export const me = 7;
+export const kittiwake: ClassProfile = {
+  name: "5 Kittiwake",
+  periodMinutes: 45,
+  grades: { from: 5, to: 5 },
+  reading: { from: 3.4, to: 6.2 },
+  languages: ["en"],
+  devices: ["computer", "tablet"],
+  country: "XS",
+  covered: [],
+};
+export const form = plainForm(
+  { resources: [1], to: [{ class: 1, students: [11, 12] }] },
+  { opens: { kind: "place", date: "2026-11-26", period: 1 } },
+);
+export const resource = (document: Document, more: Partial<LookedResource> = {}): LookedResource => ({
+  id: 1,
+  title: document.title.en!,
+  document,
+  facts: { ...factsOf(document), readingGrade: 4 },
+  owner: me,
+  ownerName: "Ines Halloran",
+  mine: true,
+  sameSchool: true,
+  gone: [],
+  ...more,
+});
+
+/** What the last look finds of a form that is right, where so much of it is changed. */
+export function look(
+  change: Partial<AssignForm> = {},
+  more: { group?: Partial<LookedClass>; resources?: LookedResource[]; at?: Partial<LookedAt> } = {},
+): Finding[] {
+  const changedForm = { ...form, ...change };
+  const group: LookedClass = {
+    id: 1,
+    profile: kittiwake,
+    calendar: isles,
+    when: whenFor(changedForm, isles, daily, now),
+    chosen: 2,
+    planned: 0,
+    nextRoom: null,
+    did: [],
+    alsoDue: [],
+    ...more.group,
+  };
+  return lastLook({
+    form: changedForm,
+    resources: more.resources ?? [resource(lesson("Tides"))],
+    versions: [],
+    waitsFor: null,
+    givenVersions: [],
+    classes: [group],
+    others: [],
+    barClass: { id: 1, name: "5 Kittiwake" },
+    me,
+    now,
+    ...more.at,
+  });
+}
+export const texts = (found: Finding[]) => found.map(({ text }) => text);
+export const remedyOf = (found: Finding[], key: string) => found.find((one) => one.key.startsWith(key))?.remedies[0];
+export const changed = (found: Finding[], key: string) => {
+  const remedy = remedyOf(found, key);
+  return remedy && "change" in remedy ? remedy.change : undefined;
+};
