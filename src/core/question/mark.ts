@@ -11,10 +11,15 @@ export interface Mark {
   outOf: number;
   /** For questions with parts: which were right, by the id of the part. */
   parts: Record<string, boolean>;
+  /** What a person who marked it said: the levels in words, and a comment. Either may be empty. */
+  person?: { levels: string; comment: string };
 }
 
 /** Whether only a person can say how good an answer is. */
 export const readByPerson = (type: QuestionType): boolean => kindOf({ type }).mark === undefined;
+
+/** Whether a person gives marks for it: a vote has none. */
+export const markedByPerson = (type: QuestionType): boolean => readByPerson(type) && type !== "poll";
 
 /** Whether there is nothing in a response at all. */
 export function isBlankResponse(type: QuestionType, value: unknown): boolean {
@@ -45,4 +50,11 @@ export function mark(question: Question, value: ResponseValue | undefined, langu
   const earned = question.partial === "all" && !whole ? 0 : share;
   const verdict = whole ? "right" : earned > 0 ? "partly" : "wrong";
   return { verdict, marks: hundredths(earned * outOf), outOf, parts };
+}
+
+/** The mark of a person, for an answer only a person can mark; as long as there are only words, it is still to be read. */
+export function personsMark(given: { marks: number | null; outOf: number }, person?: Mark["person"]): Mark {
+  const { marks, outOf } = given;
+  const verdict = marks === null ? "to read" : marks >= outOf ? "right" : marks > 0 ? "partly" : "wrong";
+  return { verdict, marks, outOf, parts: {}, ...(person && { person }) };
 }

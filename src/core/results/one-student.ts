@@ -4,16 +4,7 @@ import type { Question, ResponseValue } from "../question/question";
 import { readResponse } from "../question/read-response";
 import { allQuestions, titleOf } from "../resource/document";
 import { corrected } from "./correction";
-import {
-  keptTry,
-  looksLikeItself,
-  markTry,
-  minutesWorked,
-  outOf,
-  type Cell,
-  type Keep,
-  type StudentWork,
-} from "./table";
+import { keptTry, looksLikeItself, markTry, minutesWorked, type Cell, type Keep, type StudentWork } from "./table";
 
 /** An answer as it was given at one moment. */
 export interface GivenAnswer {
@@ -93,7 +84,7 @@ export function historyOf(work: StudentWork, keep: Keep): TryHistory[] {
     return {
       ...{ number, startedAt, handedInAt, answers, marks: marked.marks, kept: one === kept },
       minutes: minutesWorked(one),
-      outOf: outOf(document, corrections),
+      outOf: marked.outOf,
     };
   });
 }

@@ -1,9 +1,8 @@
 import { type QuestionType, type ResponseValue } from "../question/question";
-import { readByPerson } from "../question/mark";
 import type { Document } from "../resource/document";
 import { allQuestions, titleOf } from "../resource/document";
 import type { Question } from "../question/question";
-import { mark, type Mark } from "../question/mark";
+import { mark, personsMark, readByPerson, type Mark } from "../question/mark";
 import { corrected, worth, type Corrections } from "./correction";
 import { readResponse } from "../question/read-response";
 import { formatResponse } from "../question/format";
@@ -25,6 +24,8 @@ export interface Try {
     /** Came too late, whether the teacher lets it count or not. */
     cameLate?: boolean;
   }[];
+  /** Marks that people gave for answers only a person can mark, by question. */
+  given?: Readonly<Record<string, Pick<Mark, "outOf"> & { marks: number }>> | undefined;
 }
 
 export interface StudentWork {
@@ -124,6 +125,12 @@ export function secondsOn(work: Pick<Try, "responses" | "startedAt">): Map<strin
   return seconds;
 }
 
+/** The mark of one answer: by the rule, or by a person where only a person can say. */
+function markOf(question: Question, value: ResponseValue | undefined, language: string, given: Try["given"]): Mark {
+  const byPerson = readByPerson(question.type) ? given?.[question.id] : undefined;
+  return byPerson ? personsMark(byPerson) : mark(question, value, language);
+}
+
 /** A try as it counts: every question with its mark. */
 export function markTry(document: Document, work: Try, corrections: Corrections = {}) {
   const given = lastResponses(work.responses);
@@ -140,7 +147,7 @@ export function markTry(document: Document, work: Try, corrections: Corrections 
     const afterwards = late.get(question.id);
     const said = formatResponse(question, value, document.languages);
     cells[question.id] = {
-      mark: corrected(mark(question, value, document.languages[0]), said, corrections[question.id]),
+      mark: corrected(markOf(question, value, document.languages[0]!, work.given), said, corrections[question.id]),
       said,
       made: looksLikeItself.has(question.type) ? (value ?? null) : null,
       checks: checks.get(question.id) ?? 0,
@@ -153,6 +160,10 @@ export function markTry(document: Document, work: Try, corrections: Corrections 
   return {
     cells,
     marks: Math.round(all.reduce((sum, cell) => sum + (cell.mark.marks ?? 0), 0) * 100) / 100,
+    outOf: allQuestions(document).reduce((sum, { question }) => {
+      const { outOf: most, marks } = cells[question.id]!.mark;
+      return sum + (readByPerson(question.type) && marks === null ? 0 : most);
+    }, 0),
     toRead: all.filter((cell) => cell.mark.verdict === "to read").length,
     blanks: all.filter((cell) => cell.mark.verdict === "blank").length,
   };
@@ -175,7 +186,7 @@ export function keptTry(
   return done.reduce((best, one) => (marksOf(one) > marksOf(best) ? one : best));
 }
 
-export function outOf(document: Document, corrections: Corrections = {}): number {
+function outOf(document: Document, corrections: Corrections = {}): number {
   return allQuestions(document).reduce(
     (sum, { question }) => sum + (readByPerson(question.type) ? 0 : worth(question.marks, corrections[question.id])),
     0,

@@ -4,6 +4,7 @@ import type { Sharing } from "@/core/review/sharing";
 import type { StepWork } from "@/core/resource/work";
 import type { Keep, StudentWork, Try } from "@/core/results/table";
 import { one, type Queryable } from "../engine/db";
+import { countingMarks } from "../marking/marks";
 import { correctionsOf } from "../results/corrections";
 import { revisionById } from "../adapt/resources";
 import { workStamp } from "./answers";
@@ -324,7 +325,7 @@ export async function workOf(db: Queryable, assignment: number): Promise<Student
   for (const revision of new Set(recipients.map((recipient) => recipient.revision))) {
     documents.set(revision, partOf((await revisionById(db, revision))!.document, given?.steps ?? null));
   }
-  const corrections = await correctionsOf(db, assignment);
+  const [corrections, marks] = await Promise.all([correctionsOf(db, assignment), countingMarks(db, assignment)]);
   return recipients.map((recipient) => ({
     student: { id: recipient.student, name: recipient.name },
     factor: recipient.factor,
@@ -337,6 +338,7 @@ export async function workOf(db: Queryable, assignment: number): Promise<Student
         startedAt: attempt.started,
         handedInAt: attempt.handedIn,
         responses: byAttempt.get(attempt.id)!,
+        given: marks.get(`${recipient.student} ${attempt.number}`),
       })),
   }));
 }
