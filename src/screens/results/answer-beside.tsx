@@ -1,8 +1,9 @@
 "use client";
-import { Check, CircleDashed, Minus, Text, X } from "lucide-react";
+import { Check, CircleDashed, Minus, PenLine, Text, X } from "lucide-react";
 import { inLanguage } from "@/core/content/language";
 import type { ResultTable } from "@/core/results/table";
 import { formatAnswer } from "@/core/question/format";
+import { markedByPerson } from "@/core/question/mark";
 import { Button } from "@/ui/button";
 import { IconButton } from "@/ui/icon-button";
 import { AnswerView } from "../step/question-view";
@@ -22,11 +23,14 @@ export function AnswerBeside({
   assignment,
   table,
   opened,
+  onMark,
   onClose,
 }: {
   assignment: number;
   table: ResultTable;
   opened: { student: number; question: string };
+  /** Marks it by hand. */
+  onMark: () => void;
   onClose: () => void;
 }) {
   const letCount = useLetCount(assignment);
@@ -61,6 +65,11 @@ export function AnswerBeside({
         {cell.mark.marks !== null && ` · ${cell.mark.marks} of ${cell.mark.outOf}`}
         {cell.checks > 1 && ` · checked ${cell.checks} times`}
       </p>
+      {markedByPerson(entry.question.type) && row.state === "handed in" && (
+        <Button className="mt-2" onClick={onMark}>
+          <PenLine size={16} aria-hidden /> {cell.mark.marks === null ? "Mark it" : "Look at the mark"}
+        </Button>
+      )}
       {cell.late && (
         <div className="mt-2 grid gap-2 rounded-card bg-shade px-3 py-2 text-[13px]">
           <p className="[overflow-wrap:anywhere]">

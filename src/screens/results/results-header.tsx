@@ -14,6 +14,7 @@ const views = [
   { value: "questions", text: "Questions" },
   { value: "student", text: "One student" },
   { value: "standards", text: "Standards and goals" },
+  { value: "marking", text: "Marking" },
 ] as const;
 export type ResultsView = (typeof views)[number]["value"];
 
@@ -26,6 +27,7 @@ const saysTries = ({ tries, keep }: Assignment) =>
 export function ResultsHeader({
   assignment,
   view,
+  marked,
   onView,
   zone,
   now,
@@ -33,6 +35,8 @@ export function ResultsHeader({
 }: {
   assignment: Assignment;
   view: ResultsView;
+  /** Whether there is something that only a person can mark. */
+  marked: boolean;
   onView: (view: ResultsView) => void;
   zone: string;
   now: Date;
@@ -68,7 +72,12 @@ export function ResultsHeader({
         </a>
       </div>
       <div className="flex min-w-0 basis-full flex-wrap items-center gap-3">
-        <Segmented label="What is shown" value={view} options={views} onChange={onView} />
+        <Segmented
+          label="What is shown"
+          value={view}
+          options={views.filter(({ value }) => value !== "marking" || marked)}
+          onChange={onView}
+        />
         {children}
       </div>
     </header>

@@ -12,9 +12,11 @@ import type { Assignment } from "@/data/assign/assignments";
 import type { StudentGroup } from "@/data/plan/plan";
 import type { KeptCorrection } from "@/data/results/corrections";
 import type { Around } from "@/server/results/around";
+import type { Marking } from "@/server/marking/marking";
 import { buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";
+import { MarkingView, questionsToMark } from "../marking/marking-view";
 import { useAddress } from "../use-address";
 import { useAhead } from "../use-ahead";
 import { useLive } from "../use-live";
@@ -54,6 +56,8 @@ export interface Shown {
   groups: readonly StudentGroup[];
   /** Everything one child did, where one is asked for. */
   one: { student: number; tries: readonly TryHistory[] } | null;
+  /** What marking by hand needs, where that is what is shown. */
+  marking: Marking | null;
   /** Guests who did it, and students who have it and have not begun. */
   guests: readonly { id: number; name: string }[];
   free: readonly { id: number; name: string }[];
@@ -85,7 +89,7 @@ export function ResultsScreen({ assignments, shown, ...rest }: ResultsScreenProp
 }
 
 function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "shown">) {
-  const { assignment, table, corrections, around, groups, one, guests, free, zone, now, locale } = props;
+  const { assignment, table, corrections, around, groups, one, marking, guests, free, zone, now, locale } = props;
   const { go, parameters } = useAddress();
   const view = resultsView(parameters.get("view"));
   const analysis = useMemo(() => analyse(table), [table]);
@@ -117,7 +121,10 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
   const show = (to: ResultsView, student = asked) => {
     closeAll();
     go(
-      { view: to === "students" ? null : to, student: to === "student" && student ? student : null, next: null },
+      {
+        ...{ view: to === "students" ? null : to, question: null, next: null },
+        student: to === "student" && student ? student : null,
+      },
       "push",
     );
   };
@@ -143,25 +150,32 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
     const to = rows[rows.findIndex(({ student }) => student.id === ahead.last()) + by];
     if (to) showStudent(to.student.id);
   };
+  const toMark = questionsToMark(table).length > 0;
+  // While she marks, numbers are levels and marks.
+  const marks = view === "marking" && marking !== null && !next;
   useKeys({
-    1: () => show("students"),
-    2: () => show("questions"),
-    3: () => show("student"),
-    4: () => show("standards"),
-    n: openNext,
-    ...(!next && {
-      j: () => (view === "student" ? moveStudent(1) : moveQuestion(1)),
-      k: () => (view === "student" ? moveStudent(-1) : moveQuestion(-1)),
-      Escape: closeAll,
+    ...(!marks && {
+      1: () => show("students"),
+      2: () => show("questions"),
+      3: () => show("student"),
+      4: () => show("standards"),
+      ...(toMark && { 5: () => show("marking") }),
     }),
+    n: openNext,
+    ...(!next &&
+      !marks && {
+        j: () => (view === "student" ? moveStudent(1) : moveQuestion(1)),
+        k: () => (view === "student" ? moveStudent(-1) : moveQuestion(-1)),
+        Escape: closeAll,
+      }),
   });
   // Late work counts too: whatever was not called back may still come in.
   useLive(assignment.calledBack ? null : `/results/${assignment.id}/live`);
   const beside = next || item || opened;
   return (
     <div className="flex min-h-0 min-w-0 flex-col">
-      <ResultsHeader {...{ assignment, view, zone, now }} onView={show}>
-        {(view === "students" || view === "student") && (
+      <ResultsHeader {...{ assignment, view, zone, now }} marked={toMark} onView={show}>
+        {(view === "students" || view === "student" || view === "marking") && (
           <GroupChoice groups={groups} chosen={group} onChoose={setGroup} />
         )}
       </ResultsHeader>
@@ -176,7 +190,13 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
           role="region"
           aria-label="Results"
         >
-          {view === "questions" ? (
+          {view === "marking" && marking ? (
+            <MarkingView
+              {...{ table, rows, marking, corrections }}
+              assignment={assignment.id}
+              onLeave={() => show("students")}
+            />
+          ) : view === "questions" ? (
             <QuestionList
               analysis={analysis}
               opened={question}
@@ -242,10 +262,20 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
             />
           </QuestionPanel>
         ) : (
-          opened && <AnswerBeside assignment={assignment.id} table={table} opened={opened} onClose={closeAll} />
+          opened && (
+            <AnswerBeside
+              assignment={assignment.id}
+              {...{ table, opened }}
+              onMark={() => {
+                closeAll();
+                go({ view: "marking", ...opened, next: null }, "push");
+              }}
+              onClose={closeAll}
+            />
+          )
         )}
       </div>
-      {!next && <NextStrip groups={missed} onOpen={openNext} />}
+      {!next && view !== "marking" && <NextStrip groups={missed} onOpen={openNext} />}
     </div>
   );
 }

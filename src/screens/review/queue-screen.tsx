@@ -12,6 +12,7 @@ import { useAddress } from "../use-address";
 import { useDrafts } from "./drafts";
 import { kindOfItem, type ItemKind } from "./item-kinds";
 import { LookedAtPiece } from "./looked-at-piece";
+import { withPhrase } from "./phrases";
 import { QueueList } from "./queue-list";
 import { SayPanel } from "./say-panel";
 
@@ -124,12 +125,7 @@ export function QueueScreen({ queue, zone, now }: { queue: ReviewQueue; zone: st
   const phrase = (nth: number) => {
     const text = queue.phrases[nth];
     if (!item || !draft || !text || item.kind === "reply") return;
-    const said = draft.comment;
-    drafts.change(item, {
-      comment: said.includes(text)
-        ? said.replace(text, "").replace(/ {2,}/g, " ").trim()
-        : `${said.trimEnd()}${said.trim() ? " " : ""}${text}`,
-    });
+    drafts.change(item, { comment: withPhrase(draft.comment, text) });
     setProblem(null);
   };
   const step = (by: number) => () => (items[at + by] ? choose(items[at + by]) : undefined);

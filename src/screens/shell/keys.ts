@@ -49,6 +49,7 @@ export const resultsKeyList: { keys: string[]; does: string }[] = [
   { keys: ["2"], does: "whether the questions were any good" },
   { keys: ["3"], does: "one student" },
   { keys: ["4"], does: "by standard and goal" },
+  { keys: ["5"], does: "marking; there 1 to 8 choose a level, Enter the next child to mark, c writes, Escape leaves" },
   { keys: ["j", "k"], does: "the next question, student, group or statement, and the one before" },
   { keys: ["n"], does: "what next: children who missed the same" },
   { keys: ["m"], does: "correct the question that is open" },

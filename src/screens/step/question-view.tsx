@@ -90,6 +90,18 @@ function VerdictLine({ mark, feedback }: { mark: Mark; feedback: ReactNode }) {
   const t = useTranslations("question");
   const parts = Object.keys(mark.parts).length;
   const right = Object.values(mark.parts).filter(Boolean).length;
+  const { person } = mark;
+  if (person && mark.marks !== null)
+    return (
+      <div role="status" className="grid gap-1">
+        <p className="numbers flex items-center gap-2 font-semibold text-slate">
+          <CheckCircle2 size={20} aria-hidden /> {t("marksOf", { marks: mark.marks, outOf: mark.outOf })}
+        </p>
+        {person.levels && <p className="text-[0.9em]">{person.levels}</p>}
+        {person.comment && <p>{t("teacherSays", { comment: person.comment })}</p>}
+        {feedback}
+      </div>
+    );
   const said = {
     right: { icon: <CheckCircle2 size={20} aria-hidden />, text: t("right"), look: "text-green" },
     partly: {
@@ -107,6 +119,7 @@ function VerdictLine({ mark, feedback }: { mark: Mark; feedback: ReactNode }) {
       <p className={`flex items-center gap-2 font-semibold ${said.look}`}>
         {said.icon} {said.text}
       </p>
+      {person?.comment && <p>{t("teacherSays", { comment: person.comment })}</p>}
       {feedback}
     </div>
   );

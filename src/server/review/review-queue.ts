@@ -3,7 +3,8 @@ import { allQuestions, type Document } from "@/core/resource/document";
 import type { Queryable } from "@/data/engine/db";
 import { readRevision } from "@/data/engine/read-once";
 import { earlierPieces, type SentPiece } from "@/data/review/pieces";
-import { phrasesOf, queueCounts, queueOf, type QueuePart, type Waiting } from "@/data/review/queue";
+import { queueCounts, queueOf, type QueuePart, type Waiting } from "@/data/review/queue";
+import { phrasesFor } from "./phrases";
 
 /** What was sent before and came back. */
 export type EarlierPiece = Pick<SentPiece, "number" | "state" | "value" | "sent" | "comment" | "voice" | "marks">;
@@ -24,23 +25,12 @@ export interface ReviewQueue {
   phrases: string[];
 }
 
-/** What is offered to a teacher who has written no phrases of her own. */
-const firstPhrases = [
-  "You looked closely.",
-  "Look at this one again.",
-  "How do you know?",
-  "Tell me more.",
-  "Check your spelling.",
-  "Ready to show.",
-  "Well done.",
-];
-
 /** A teacher's queue of work that is held back, or of what she has decided. */
 export async function reviewQueue(db: Queryable, teacher: number, now: Date, part: QueuePart): Promise<ReviewQueue> {
   const [rows, counts, phrases] = await Promise.all([
     queueOf(db, teacher, now, part),
     queueCounts(db, teacher, now),
-    phrasesOf(db, teacher),
+    phrasesFor(db, teacher),
   ]);
   const earlier = await earlierPieces(
     db,
@@ -63,5 +53,5 @@ export async function reviewQueue(db: Queryable, teacher: number, now: Date, par
       earlier: row.kind === "piece" ? (earlier.get(row.id) ?? []) : [],
     });
   }
-  return { part, items, counts, phrases: phrases ?? firstPhrases };
+  return { part, items, counts, phrases };
 }

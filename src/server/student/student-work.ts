@@ -28,6 +28,7 @@ import {
   type Task,
 } from "@/data/student/work";
 import { correctionsOf } from "@/data/results/corrections";
+import { ownMarks } from "../marking/own-marks";
 import { pagesSharedBy } from "@/data/live/shared-pages";
 import { mineOf } from "@/data/student/mine";
 import { fromBefore, seenByCode } from "./by-code";
@@ -140,15 +141,18 @@ export async function studentWork(
   const waits = questions.some((question) => checkingOf(question.checked, task.checking) === "after due");
   const allDue = waits ? await dueForAll(db, task.assignment) : task.due;
   const handedIn = Boolean(attempt?.handedIn);
+  const isOpen = (question: Question) =>
+    // A question that no rule can mark is never checked; what a person gave is seen as the assignment says.
+    marksAreOpen(readByPerson(question.type) ? task.checking : checkingOf(question.checked, task.checking), {
+      checked: checked.has(question.id),
+      ...{ handedIn, allDue, now },
+    });
   // Writing is never marked by rule; that a person reads it may always be said.
-  const shown = questions.filter((question) =>
-    readByPerson(question.type)
-      ? handedIn
-      : marksAreOpen(checkingOf(question.checked, task.checking), {
-          checked: checked.has(question.id),
-          ...{ handedIn, allDue, now },
-        }),
-  );
+  const shown = questions.filter((question) => (readByPerson(question.type) ? handedIn : isOpen(question)));
+  const byPerson =
+    handedIn && !hidden && shown.some(({ type }) => readByPerson(type))
+      ? await ownMarks(db, { assignment, student: visitor.id, number: attempt!.number })
+      : new Map<string, Mark>();
   const corrections = await correctionsOf(db, assignment);
   const seen = hidden
     ? []
@@ -158,8 +162,9 @@ export async function studentWork(
         .map((question) => {
           const value = readResponse(question, values[question.id]);
           const said = formatResponse(question, value, document.languages);
-          const found = corrected(mark(question, value, document.languages[0]), said, corrections[question.id]);
-          return { question, found };
+          const read = isOpen(question) ? byPerson.get(question.id) : undefined;
+          const given = read ?? mark(question, value, document.languages[0]);
+          return { question, found: corrected(given, said, corrections[question.id]) };
         });
   const told = new Map(seen.map(({ question, found }) => [question.id, feedbackFor(question, found.verdict)]));
   return {

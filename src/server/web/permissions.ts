@@ -225,6 +225,8 @@ export const permissions = {
   "move a guest's work": { who: "teacher", needs: ["works with assignment"] },
   "come as a guest": { who: "anyone", needs: [] },
   "look at work": { who: "teacher", needs: ["works with assignment"] },
+  "mark work": { who: "teacher", needs: ["works with assignment"] },
+  "keep rubrics": { who: "teacher", needs: [] },
   "see work that waits": { who: "teacher", needs: [] },
   "keep phrases": { who: "teacher", needs: [] },
   "read own messages": { who: "teacher or curator", needs: [] },

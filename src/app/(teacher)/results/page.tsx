@@ -10,6 +10,7 @@ import { groupsOf } from "@/data/plan/plan";
 import { standingCorrections } from "@/data/results/corrections";
 import { workOf } from "@/data/student/work";
 import { ResultsScreen, type Shown } from "@/screens/results/results-screen";
+import { markingOf } from "@/server/marking/marking";
 import { aroundResult } from "@/server/results/around";
 import { enter } from "@/server/web/page";
 import type { Visitor } from "@/server/web/session";
@@ -28,14 +29,15 @@ async function shownOf(
   const guests = await guestsAt(db, assignment.id);
   const student =
     asked.view === "student" ? (works.find((work) => work.student.id === asked.student) ?? works[0]) : null;
-  const [free, corrections, around, groups] = await Promise.all([
+  const [free, corrections, around, groups, marking] = await Promise.all([
     guests.length > 0 ? notBegun(db, assignment.id) : [],
     standingCorrections(db, assignment.id),
     aroundResult(db, visitor, assignment, table, now),
     groupsOf(db, [assignment.class]),
+    asked.view === "marking" ? markingOf(db, visitor, assignment.id) : null,
   ]);
   return {
-    ...{ assignment, table, guests, free, corrections, around, groups },
+    ...{ assignment, table, guests, free, corrections, around, groups, marking },
     one: student ? { student: student.student.id, tries: historyOf(student, assignment.keep) } : null,
   };
 }
