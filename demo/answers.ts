@@ -81,6 +81,14 @@ export function rightAnswer(question: Question, random: SeededRandom): ResponseV
           "Use the same stone and only change what it sits on. Then you know it was the surface.",
           "Three tries each, and somebody else should count the seconds.",
         ]);
+      if (/harbour office/.test(plainText(Object.values(question.prompt)[0])))
+        return random.pick([
+          "Dear harbour office, for two grown-ups and one child separate tickets are 28.75 and the family ticket is 29.90. So it is 1.15 crowns dearer.",
+          "I choose the family with one child, because there are not so many people and the family ticket costs the same.",
+          "Two grown-ups and one child should not take the family ticket, because it is made for more children.",
+          "With 2 children it is 34.50 and then the family ticket is cheaper. With 1 child it is not.",
+          "It is 28.75 without it.",
+        ]);
       return random.pick([
         "Because it says so in the text, and you can see it in the last part.",
         "I think it is because of the tide. First the water is high and then it goes out.",

@@ -23,6 +23,7 @@ import { newJoinCode } from "@/server/classes/new-join-code";
 import { publish } from "@/server/adapt/publish";
 import { hashSecret } from "@/server/web/secrets";
 import { abilityOf, addTry } from "./tries";
+import { addMarking } from "./marking";
 import { addTerm } from "./term";
 import { SeededRandom } from "./bulk/random";
 import { addBrowsing } from "./browse";
@@ -334,6 +335,7 @@ export async function seed(db: Db, options: { now: Date; bulk: number }): Promis
     await addBrowsing(tx, town, lessons, now);
     await addTerm(tx, town, lessons, now);
     await addFortnight(tx, town, lessons, now);
+    await addMarking(tx, town, lessons, now);
     await addReading(tx, town, lessons, now);
     await addSatchel(tx, town, lessons, now);
     await addSharing(tx, town, lessons, now);
