@@ -4,6 +4,7 @@ import { importFramework } from "@/data/find/standards";
 import { migrate } from "@/data/engine/migrate";
 import { lesson, publishFor, smallWorld } from "@/data/testing/world";
 import { coverageData } from "@/server/results/coverage";
+import { markTableData } from "@/server/results/mark-table";
 import { studentData } from "@/server/results/student";
 import type { Visitor } from "@/server/web/session";
 import { emptyDatabase } from "./database";
@@ -104,6 +105,11 @@ for (const works of n) {
       case: `a student, ${year}`,
       p95_ms: await time(() => studentData(db, visitor, child!.id, now)),
       wanted_ms: 100,
+    },
+    {
+      case: `marks table of ${STUDENTS} students, ${year}`,
+      p95_ms: await time(() => markTableData(db, visitor, classes[0]!, { ...asked, goal: undefined }, now)),
+      wanted_ms: 200,
     },
   );
   await drop();

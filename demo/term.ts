@@ -24,6 +24,7 @@ const Plan = z.strictObject({
       step: z.number(),
       level: z.number(),
       tracked: z.boolean().default(false),
+      under: z.string().optional(),
     }),
   ),
 });
@@ -45,7 +46,7 @@ export async function addTerm(tx: Queryable, town: Town, lessons: Map<string, Le
   );
   if (!own) throw new Error(`demo/term.yaml: ${plan.goal.student} has no such goal`);
   const longest = Math.max(...plan.weeks.map(({ week }) => week));
-  for (const [nth, { week, resource, step, level, tracked }] of plan.weeks.entries()) {
+  for (const [nth, { week, resource, step, level, tracked, under }] of plan.weeks.entries()) {
     const lesson = lessons.get(resource);
     if (!lesson) throw new Error(`demo/term.yaml: there is no lesson ${resource}`);
     const meeting = nthMeeting(calendar, rules, new Date(now.getTime() - week * 7 * DAY), 1)!;
@@ -55,7 +56,7 @@ export async function addTerm(tx: Queryable, town: Town, lessons: Map<string, Le
       ...{ class: group.id, resource: lesson.id, revision: lesson.revision, students: group.students },
       ...{ madeBy: group.lead, made: new Date(meeting.starts.getTime() - DAY), opens: meeting.starts },
       ...{ due: meeting.ends, meeting: { date: meeting.date, period: meeting.period } },
-      goals: tracked ? [formatGoal(own)] : [],
+      goals: [...(tracked ? [formatGoal(own)] : []), ...(under ? [under] : [])],
       ...{ tries: 1, keep: "best", checking: "at the end" },
       ...{ steps, part: `step ${step}`, minutes: document.steps[0]!.minutes ?? 8 },
     });

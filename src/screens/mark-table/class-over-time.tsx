@@ -1,0 +1,68 @@
+"use client";
+import { useCallback } from "react";
+import { formatPercent } from "@/core/results/format-percent";
+import type { MarkColumn } from "@/core/results/mark-table";
+import { Chart, type Ink } from "@/ui/chart";
+import { Empty } from "@/ui/empty";
+
+/** A class over a stretch of the year: the middle child and the middle half in each piece of work. The table says the same. */
+export function ClassOverTime({ columns, label }: { columns: readonly MarkColumn[]; label: string }) {
+  const said = JSON.stringify(
+    columns.flatMap(({ work, middle }) => (middle ? [{ title: work.title, due: work.due.getTime(), ...middle }] : [])),
+  );
+  const option = useCallback(
+    (ink: Ink) => {
+      const points = JSON.parse(said) as { title: string; due: number; median: number; from: number; to: number }[];
+      const line = (name: string, part: "median" | "from" | "to", look: object) => ({
+        name,
+        type: "line",
+        data: points.map((point) => [point.due, point[part]]),
+        ...look,
+      });
+      const edge = (symbol: string) => ({
+        symbol,
+        symbolSize: 7,
+        lineStyle: { color: ink("slate"), width: 1.5, type: "dashed" },
+        itemStyle: { color: ink("slate") },
+      });
+      return {
+        legend: { top: 0, right: 8, textStyle: { color: ink("ink") } },
+        grid: { left: 48, right: 24, top: 36, bottom: 30 },
+        tooltip: {
+          trigger: "axis",
+          formatter: (all: { dataIndex: number }[]) => {
+            const point = points[all[0]?.dataIndex ?? 0]!;
+            return `${point.title}: ${formatPercent(point.median)}, middle half ${formatPercent(point.from)} to ${formatPercent(point.to)}`;
+          },
+        },
+        xAxis: {
+          type: "time",
+          splitNumber: 8,
+          axisLabel: { color: ink("ink-soft"), hideOverlap: true, formatter: "{d} {MMM}" },
+        },
+        yAxis: {
+          type: "value",
+          min: 0,
+          max: 1,
+          interval: 0.25,
+          axisLabel: { color: ink("ink-soft"), formatter: formatPercent },
+          splitLine: { lineStyle: { color: ink("line") } },
+        },
+        series: [
+          line("a quarter has more", "to", edge("triangle")),
+          line("the middle child", "median", {
+            symbol: "diamond",
+            symbolSize: 11,
+            lineStyle: { color: ink("green"), width: 3 },
+            itemStyle: { color: ink("green") },
+          }),
+          line("a quarter has less", "from", edge("rect")),
+        ],
+      } as never;
+    },
+    [said],
+  );
+  if (said === "[]")
+    return <Empty title="Too few results to draw">There must be five children with marks for one piece of work.</Empty>;
+  return <Chart option={option} label={label} className="h-full min-h-80 w-full p-4" />;
+}

@@ -1,0 +1,28 @@
+import { schoolClock } from "@/core/calendar/school-calendar";
+import { idFrom } from "@/core/ids";
+import { markTableRows } from "@/core/results/mark-table";
+import { classesOf } from "@/data/classes/classes";
+import type { Db } from "@/data/engine/db";
+import type { SheetCell } from "@/formats/xlsx";
+import type { Visitor } from "../web/session";
+import { markTableData } from "./mark-table";
+
+/** The marks of a class as rows of a file, as its address asks; days as the school's calendar has them. Null: no such class. */
+export async function markTableFile(
+  db: Db,
+  visitor: Visitor,
+  classId: string | undefined,
+  said: URLSearchParams,
+  now: Date,
+): Promise<{ name: string; rows: SheetCell[][] } | null> {
+  const group = (await classesOf(db, visitor.id, now)).find(({ id }) => id === idFrom(classId));
+  if (!group) return null;
+  const asked = { stretch: said.get("in") ?? undefined, goal: said.get("goal") ?? undefined };
+  const { table, zone } = await markTableData(db, visitor, group, asked, now);
+  const day = (at: Date) => new Date(`${schoolClock(at, zone).date}T00:00:00Z`);
+  const rows = markTableRows(table, said.get("names") !== "none");
+  return {
+    name: group.name,
+    rows: rows.map((row) => row.map((cell) => (typeof cell === "object" && cell ? day(cell) : cell))),
+  };
+}
