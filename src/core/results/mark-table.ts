@@ -46,7 +46,7 @@ export interface MarkColumn {
 }
 
 const FEWEST = 5;
-const hundredths = (value: number) => BigInt(Math.round(value * 100));
+const hundredths = (value: number) => Math.round(value * 100);
 
 /** A fraction of whole numbers: sums of marks in decimals are not exact as computers count. */
 interface Fraction {
@@ -64,33 +64,35 @@ export function percentOf({ over, under }: Fraction): string {
   return `${tenths / 10n}.${tenths % 10n}`;
 }
 
+/** Marks in hundredths: whole numbers, far below what a number holds exactly. */
 interface Counted {
   id: number;
-  gained: bigint;
-  outOf: bigint;
-  weight: bigint;
+  gained: number;
+  outOf: number;
+  weight: number;
 }
 
 /** The total of what counts; null: nothing does. */
 function totalOf(counted: readonly Counted[], by: MarkRules["by"]): Fraction | null {
-  const some = counted.filter(({ weight }) => weight > 0n);
+  const some = counted.filter(({ weight }) => weight > 0);
   if (some.length === 0) return null;
-  if (by === "marks") {
-    const sum = (part: "gained" | "outOf") => some.reduce((all, one) => all + one[part] * one.weight, 0n);
-    return { over: sum("gained"), under: sum("outOf") };
-  }
-  const weights = some.reduce((all, { weight }) => all + weight, 0n);
-  const sum = some.reduce<Fraction>(
-    (all, { gained, outOf, weight }) => plus(all, { over: gained * weight, under: outOf }),
-    { over: 0n, under: 1n },
-  );
-  return { over: sum.over, under: sum.under * weights };
+  const sum = (of: (one: Counted) => number) => some.reduce((all, one) => all + of(one), 0);
+  if (by === "marks")
+    return {
+      over: BigInt(sum(({ gained, weight }) => gained * weight)),
+      under: BigInt(sum(({ outOf, weight }) => outOf * weight)),
+    };
+  // Most work is worth as much as some other: few fractions are left to add.
+  const byWorth = new Map<number, number>();
+  for (const { gained, outOf, weight } of some) byWorth.set(outOf, (byWorth.get(outOf) ?? 0) + gained * weight);
+  const shares = [...byWorth].map(([under, over]) => ({ over: BigInt(over), under: BigInt(under) })).reduce(plus);
+  return { over: shares.over, under: shares.under * BigInt(sum(({ weight }) => weight)) };
 }
 
 /** Lower shares first; of the same share what is worth more, then what came first. */
 const byShare = (one: Counted, other: Counted): number => {
   const apart = one.gained * other.outOf - other.gained * one.outOf;
-  if (apart !== 0n) return apart < 0n ? -1 : 1;
+  if (apart !== 0) return apart;
   return one.weight === other.weight ? one.id - other.id : one.weight > other.weight ? -1 : 1;
 };
 
@@ -98,19 +100,19 @@ function rowOf(
   student: MarkRow["student"],
   works: readonly MarkedWork[],
   cells: MarkRow["cells"],
-  worth: ReadonlyMap<number, bigint>,
+  worth: ReadonlyMap<number, number>,
   rules: MarkRules,
 ): MarkRow {
   const counted = works.flatMap(({ id, weight }): Counted[] => {
     const got = cells[id];
-    const of = { id, weight: BigInt(Math.round(weight)) };
+    const of = { id, weight: Math.round(weight) };
     if (got?.kind === "marks") return [{ ...of, gained: hundredths(got.gained), outOf: hundredths(got.outOf) }];
     const most = worth.get(id);
     if (got?.kind !== "missing" || rules.missing === "left out" || most === undefined) return [];
-    return [{ ...of, gained: 0n, outOf: most }];
+    return [{ ...of, gained: 0, outOf: most }];
   });
   // One result always stays: without it there would be nothing to say.
-  const weighing = counted.filter(({ weight }) => weight > 0n);
+  const weighing = counted.filter(({ weight }) => weight > 0);
   const dropped = weighing
     .toSorted(byShare)
     .slice(0, Math.max(0, Math.min(rules.lowest, weighing.length - 1)))

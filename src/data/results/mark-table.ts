@@ -11,23 +11,24 @@ export interface MarksAsked {
   to: Date;
 }
 
-const work = `work as (
-  select a.id, a.due, f.facts ->> 'title' || coalesce(', ' || a.part, '') title, coalesce(w.weight, 100) weight,
-         array(select g.tag from assignment_goal g where g.assignment_id = a.id order by g.tag) goals
-    from assignment a join class c on c.id = a.class_id join resource_facts f on f.resource_id = a.resource_id
-    left join mark_weight w on w.assignment_id = a.id
-   where a.class_id = $3 and a.called_back is null and a.opens >= $4 and a.opens < $5 and a.opens <= $2 and ${hers})`;
-const parametersOf = (asked: MarksAsked) => [asked.teacher, asked.now, asked.class, asked.from, asked.to];
-
 /** The columns, by the moment they were due. */
-export const markedWorks = (db: Queryable, asked: MarksAsked): Promise<MarkedWork[]> =>
+export const markedWorks = (db: Queryable, { teacher, now, ...asked }: MarksAsked): Promise<MarkedWork[]> =>
   db.query<MarkedWork>(
-    `with ${work} select id, title, due, goals, weight::int weight from work order by due, id`,
-    parametersOf(asked),
+    `select a.id, a.due, f.facts ->> 'title' || coalesce(', ' || a.part, '') title, coalesce(w.weight, 100)::int weight,
+            array(select g.tag from assignment_goal g where g.assignment_id = a.id order by g.tag) goals
+       from assignment a join class c on c.id = a.class_id join resource_facts f on f.resource_id = a.resource_id
+       left join mark_weight w on w.assignment_id = a.id
+      where a.class_id = $3 and a.called_back is null and a.opens >= $4 and a.opens < $5 and a.opens <= $2 and ${hers}
+      order by a.due, a.id`,
+    [teacher, now, asked.class, asked.from, asked.to],
   );
 
-/** What each student has, by student and then by work. Outcomes must have been judged. */
-export async function gotOf(db: Queryable, asked: MarksAsked): Promise<Map<number, Record<number, Got>>> {
+/** What each student has of these pieces of work, by student and then by work. Outcomes must have been judged. */
+export async function gotOf(
+  db: Queryable,
+  works: readonly number[],
+  now: Date,
+): Promise<Map<number, Record<number, Got>>> {
   const rows = await db.query<{
     id: number;
     student: number;
@@ -36,13 +37,13 @@ export async function gotOf(db: Queryable, asked: MarksAsked): Promise<Map<numbe
     excused: boolean;
     isOver: boolean;
   }>(
-    `with ${work}
-     select w.id, r.student_id student, o.gained::float8 gained, o.out_of::float8 "outOf", e.student_id is not null excused,
-            coalesce(r.own_due, w.due) <= $2 as "isOver"
-       from work w join recipient r on r.assignment_id = w.id
-       left join outcome o on o.assignment_id = w.id and o.student_id = r.student_id and o.framework = '' and o.code = ''
-       left join excused e on e.assignment_id = w.id and e.student_id = r.student_id`,
-    parametersOf(asked),
+    `select r.assignment_id id, r.student_id student, o.gained::float8 gained, o.out_of::float8 "outOf",
+            e.student_id is not null excused, coalesce(r.own_due, a.due) <= $2 as "isOver"
+       from recipient r join assignment a on a.id = r.assignment_id
+       left join outcome o on o.assignment_id = r.assignment_id and o.student_id = r.student_id and o.framework = '' and o.code = ''
+       left join excused e on e.assignment_id = r.assignment_id and e.student_id = r.student_id
+      where r.assignment_id = any($1::int[])`,
+    [works, now],
   );
   const found = new Map<number, Record<number, Got>>();
   for (const { id, student, gained, outOf, excused, isOver } of rows) {

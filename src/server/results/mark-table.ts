@@ -35,16 +35,14 @@ export async function markTableData(
     to: momentAt(addDays(stretch.to, 1), "00:00", calendar.zone),
   };
   const all = await markedWorks(db, within);
-  await judge(
-    db,
-    all.map(({ id }) => id),
-  );
+  const works = asked.goal === undefined ? all : all.filter(({ goals }) => goals.includes(asked.goal!));
+  const ids = works.map(({ id }) => id);
+  await judge(db, ids);
   const [got, students, rules] = await Promise.all([
-    gotOf(db, within),
+    gotOf(db, ids, now),
     studentsOf(db, group.id),
     markRulesOf(db, group.id),
   ]);
-  const works = asked.goal === undefined ? all : all.filter(({ goals }) => goals.includes(asked.goal!));
   const named = students.map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName}` }));
   return {
     ...{ rules, stretches, stretch, zone: calendar.zone },
