@@ -1,5 +1,5 @@
-// Parts that are bundled by themselves: the readers of files as one script for a worker thread (src/server/web/read-file.ts), and the
-// script that keeps students' pages on their devices (worker/student-worker.mjs).
+// Parts that are bundled by themselves: the readers of files and the writer of PDFs, each as one script for a worker thread
+// (src/server/web/read-file.ts, make-pdf.ts), and the script that keeps students' pages on their devices (worker/student-worker.mjs).
 import { build } from "esbuild";
 import path from "node:path";
 import { root } from "./installed.mjs";
@@ -20,6 +20,16 @@ export async function buildParts() {
       banner: {
         js: 'import { createRequire as requireFrom } from "node:module"; const require = requireFrom(import.meta.url);',
       },
+    }),
+    build({
+      ...common,
+      entryPoints: [path.join(root, "src/formats/pdf/pdf-thread.ts")],
+      outfile: path.join(root, "worker", "built", "pdf.mjs"),
+      platform: "node",
+      format: "esm",
+      target: "node20",
+      // It brings files of its own.
+      external: ["pdfkit"],
     }),
     build({
       ...common,

@@ -3,10 +3,12 @@ import { spawnSync } from "node:child_process";
 import path from "node:path";
 import { findChromium } from "./chromium.mjs";
 import { installPackages, root } from "./installed.mjs";
+import { findPoppler } from "./poppler.mjs";
 import { startPostgres } from "./postgres.mjs";
 
 installPackages();
 const chromium = findChromium();
+findPoppler();
 const bin = (name) => path.join(root, "node_modules", ".bin", name);
 const jest = path.join(root, "node_modules/jest/bin/jest.js");
 

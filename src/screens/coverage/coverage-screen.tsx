@@ -10,6 +10,7 @@ import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { useKeys } from "@/ui/keys";
 import { Segmented } from "@/ui/segmented";
+import { PdfButton } from "../results/pdf-button";
 import { ResultsPlaces } from "../results/results-places";
 import { useAddress } from "../use-address";
 import { useAhead } from "../use-ahead";
@@ -175,6 +176,10 @@ export function CoverageScreen({
           <Button className="not-printed" onClick={() => window.print()}>
             <Printer size={16} aria-hidden /> Print
           </Button>
+          <PdfButton
+            address={`/results/coverage/${classes.map(({ id }) => id).join(",")}/pdf?${parameters.toString()}`}
+            name="coverage"
+          />
           <a
             href={`/results/coverage/${classes.map(({ id }) => id).join(",")}/csv?${parameters.toString()}`}
             download

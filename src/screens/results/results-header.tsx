@@ -6,7 +6,9 @@ import type { ReactNode } from "react";
 import { formatMoment } from "@/core/calendar/format-moment";
 import type { Assignment } from "@/data/assign/assignments";
 import { Button, buttonClasses } from "@/ui/button";
+import { Menu, MenuItem } from "@/ui/menu";
 import { Segmented } from "@/ui/segmented";
+import { savePdf } from "./pdf-button";
 import { showLinks } from "../assign/assignment-link";
 
 const views = [
@@ -43,6 +45,7 @@ export function ResultsHeader({
   /** Beside the views. */
   children?: ReactNode;
 }) {
+  const files = `/results/${assignment.id}`;
   return (
     <header className="flex min-w-0 flex-wrap items-center gap-x-3 gap-y-2 px-5 pt-3 pb-2 max-md:px-3">
       <div className="min-w-64 flex-1 max-md:basis-full">
@@ -67,9 +70,20 @@ export function ResultsHeader({
         <Button className="not-printed" onClick={() => window.print()}>
           <Printer size={16} aria-hidden /> Print
         </Button>
-        <a href={`/results/${assignment.id}/csv`} className={clsx(buttonClasses(), "not-printed")} download>
-          <Download size={16} aria-hidden /> CSV
-        </a>
+        <Menu
+          trigger={
+            <button type="button" className={clsx(buttonClasses(), "not-printed")}>
+              <Download size={16} aria-hidden /> Export
+            </button>
+          }
+        >
+          <MenuItem onSelect={() => window.location.assign(`${files}/csv`)}>CSV</MenuItem>
+          <MenuItem onSelect={() => void savePdf(`${files}/pdf`, "results")}>PDF: students</MenuItem>
+          <MenuItem onSelect={() => void savePdf(`${files}/pdf?names=none`, "results")}>
+            PDF: students, without names
+          </MenuItem>
+          <MenuItem onSelect={() => void savePdf(`${files}/pdf?view=questions`, "questions")}>PDF: questions</MenuItem>
+        </Menu>
       </div>
       <div className="flex min-w-0 basis-full flex-wrap items-center gap-3">
         <Segmented

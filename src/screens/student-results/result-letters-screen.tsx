@@ -1,44 +1,36 @@
 "use client";
 import { Printer } from "lucide-react";
 import { useState } from "react";
-import { resultLetter, type LetterParts, type ResultLetters } from "@/core/results/family-letter";
+import { resultLetter, type ResultLetters } from "@/core/results/family-letter";
+import { formatLetterDate, letterParts, plainParts } from "@/core/results/letter-parts";
 import type { FamilyLetter } from "@/server/results/family-letters";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Empty } from "@/ui/empty";
+import { PdfButton } from "../results/pdf-button";
 import { NoLetterYet } from "../classes/no-letter-yet";
-
-const parts: { part: keyof LetterParts; text: string }[] = [
-  { part: "standards", text: "what they can do" },
-  { part: "goals", text: "their own goals" },
-  { part: "results", text: "each result" },
-];
-
-const formatDate = (date: string, language: string): string =>
-  new Intl.DateTimeFormat(language === "en" ? "en-GB" : language, {
-    day: "numeric",
-    month: "long",
-    timeZone: "UTC",
-  }).format(new Date(`${date}T12:00:00Z`));
 
 /** A letter about the term's results to each family, in its language, a page each when printed. She says what goes in. */
 export function ResultLettersScreen({
   texts,
   letters,
+  group,
   className,
   teacher,
   school,
 }: {
   texts: ResultLetters;
   letters: readonly FamilyLetter[];
+  /** The class. */
+  group: number;
   className: string;
   teacher: string;
   school: string;
 }) {
-  const [chosen, setChosen] = useState<LetterParts>({ standards: true, goals: true, results: false });
+  const [chosen, setChosen] = useState(plainParts);
   const written = letters.map((letter) => ({
     ...letter,
-    text: resultLetter(texts, letter.results, chosen, letter.familyLanguage, formatDate),
+    text: resultLetter(texts, letter.results, chosen, letter.familyLanguage, formatLetterDate),
   }));
   const unwritten = written.filter(
     ({ familyLanguage, text }) => familyLanguage && familyLanguage.split("-")[0] !== text.language,
@@ -47,13 +39,21 @@ export function ResultLettersScreen({
     <main className="mx-auto max-w-3xl px-6 py-6 print:max-w-none print:p-0">
       <div className="not-printed mb-4 flex flex-wrap items-center gap-3">
         <h1 className="flex-1 font-serif text-[22px]">Letters about results, {className}</h1>
+        <PdfButton
+          address={`/letters/${group}/results/pdf?${new URLSearchParams({
+            students: letters.map(({ student }) => student).join(","),
+            include: letterParts.flatMap(({ part }) => (chosen[part] ? part : [])).join(","),
+          })}`}
+          name="letters"
+          disabled={letters.length === 0}
+        />
         <Button look="main" disabled={letters.length === 0} onClick={() => window.print()}>
           <Printer size={15} aria-hidden /> Print {letters.length}
         </Button>
       </div>
       <fieldset className="not-printed mb-5 flex flex-wrap items-center gap-x-5 gap-y-1 text-[14px]">
         <legend className="float-left mr-3 text-ink-soft">Include</legend>
-        {parts.map(({ part, text }) => (
+        {letterParts.map(({ part, text }) => (
           <label key={part} className="flex items-center gap-2">
             <Checkbox
               label={text}

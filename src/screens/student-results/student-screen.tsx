@@ -13,6 +13,7 @@ import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
+import { PdfButton } from "../results/pdf-button";
 import { ResultsPlaces } from "../results/results-places";
 import { useAddress } from "../use-address";
 import { useAhead } from "../use-ahead";
@@ -127,6 +128,7 @@ export function StudentScreen({
             <Key>k</Key>
             <Key>j</Key>
           </span>
+          <PdfButton address={`/results/student/${group}/${student}/pdf`} name="student" />
           <Link href={`/letters/${group}/results?students=${student}`} className={clsx(buttonClasses(), "not-printed")}>
             <Mail size={16} aria-hidden /> Letter home
           </Link>

@@ -14,15 +14,13 @@ export async function markTableFile(
   classId: string | undefined,
   said: URLSearchParams,
   now: Date,
-): Promise<{ name: string; rows: SheetCell[][] } | null> {
+): Promise<{ name: string; stretch: string; rows: SheetCell[][] } | null> {
   const group = (await classesOf(db, visitor.id, now)).find(({ id }) => id === idFrom(classId));
   if (!group) return null;
   const asked = { stretch: said.get("in") ?? undefined, goal: said.get("goal") ?? undefined };
-  const { table, zone } = await markTableData(db, visitor, group, asked, now);
+  const { table, zone, stretch } = await markTableData(db, visitor, group, asked, now);
   const day = (at: Date) => new Date(`${schoolClock(at, zone).date}T00:00:00Z`);
   const rows = markTableRows(table, said.get("names") !== "none");
-  return {
-    name: group.name,
-    rows: rows.map((row) => row.map((cell) => (typeof cell === "object" && cell ? day(cell) : cell))),
+  return { name: group.name, stretch: stretch.name, rows: rows.map((row) => row.map((cell) => (typeof cell === "object" && cell ? day(cell) : cell))),
   };
 }

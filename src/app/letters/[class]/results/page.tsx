@@ -24,6 +24,7 @@ export default async function ResultLettersPage({
     <ResultLettersScreen
       texts={lettersAboutResults()}
       letters={await familyLetters(db, visitor, group!, chosen, now)}
+      group={id}
       className={group!.name}
       teacher={`${visitor.givenName} ${visitor.familyName}`}
       school={visitor.schoolName ?? ""}

@@ -1,12 +1,11 @@
 import { notFound } from "next/navigation";
-import { idFrom } from "@/core/ids";
 import { writeCsv } from "@/formats/csv";
 import { markTableFile } from "@/server/results/mark-table-file";
-import { route } from "@/server/web/route";
+import { numberFrom, route } from "@/server/web/route";
 
 export const GET = route(
   "see marks",
-  (params) => ({ class: idFrom(params.class) ?? 0 }),
+  (params) => ({ class: numberFrom(params, "class") }),
   async ({ db, visitor, now, params, request }) => {
     const file = await markTableFile(db, visitor, params.class, new URL(request.url).searchParams, now);
     if (!file) notFound();

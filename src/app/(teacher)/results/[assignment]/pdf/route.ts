@@ -1,0 +1,31 @@
+import { tableReport } from "@/core/report/table-report";
+import { analyse } from "@/core/results/items";
+import { itemRows } from "@/core/results/item-rows";
+import { resultRows } from "@/core/results/rows";
+import { resultTable } from "@/core/results/table";
+import { assignmentById } from "@/data/assign/assignments";
+import { workOf } from "@/data/student/work";
+import { sendPdf } from "@/server/web/make-pdf";
+import { numberFrom, route } from "@/server/web/route";
+
+export const GET = route(
+  "see results",
+  (params) => ({ assignment: numberFrom(params, "assignment") }),
+  async ({ db, visitor, params, request }) => {
+    const assignment = (await assignmentById(db, numberFrom(params, "assignment")))!;
+    const table = resultTable(await workOf(db, assignment.id), assignment.keep);
+    const said = new URL(request.url).searchParams;
+    const of = {
+      title: assignment.part ? `${assignment.title}, ${assignment.part}` : assignment.title,
+      subtitle: assignment.className,
+      author: `${visitor.givenName} ${visitor.familyName}`,
+      ...{ heads: 1, kept: 1 },
+    };
+    if (said.get("view") === "questions") return sendPdf(tableReport(itemRows(analyse(table)), of), "questions");
+    const rows = resultRows(table);
+    // Without names a child is a number.
+    const named =
+      said.get("names") === "none" ? rows.map((row, at) => [at ? `Student ${at}` : row[0]!, ...row.slice(1)]) : rows;
+    return sendPdf(tableReport(named, of), "results");
+  },
+);

@@ -1,0 +1,35 @@
+/** A table of a report: the first row says what stands in each column; numbers stand to the right. */
+export interface ReportTable {
+  caption: string;
+  head: readonly string[];
+  rows: readonly (readonly string[])[];
+}
+
+/** A part of a report, in the order it is read. */
+export type ReportBlock =
+  | { kind: "text"; text: string; soft?: boolean }
+  | { kind: "heading"; text: string }
+  | { kind: "list"; lines: readonly string[] }
+  | ({ kind: "table" } & ReportTable);
+
+/** Begins on a page of its own, and is found in the list of what there is. */
+export interface ReportSection {
+  title: string;
+  /** Whether the title stands on the page too: above a letter it does not. */
+  shown: boolean;
+  /** BCP 47, of this section. */
+  language: string;
+  blocks: readonly ReportBlock[];
+}
+
+/** Something to print, to keep as a file or to send, whatever it is about. */
+export interface Report {
+  title: string;
+  /** BCP 47, of the title. */
+  language: string;
+  /** Who made it. */
+  author: string;
+  /** Wide tables need the page on its side. */
+  wide: boolean;
+  sections: readonly ReportSection[];
+}

@@ -1,0 +1,73 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import type { Report } from "@/core/report/report";
+import { writePdf } from "./write-pdf";
+
+let folder: string;
+beforeAll(() => {
+  folder = mkdtempSync(path.join(tmpdir(), "pdf-"));
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+/** What poppler reads of it: its facts, its text, and its structure as it is heard. */
+async function read(report: Report) {
+  const file = path.join(folder, "report.pdf");
+  writeFileSync(file, await writePdf(report));
+  const ask = (tool: string, ...args: string[]) => execFileSync(tool, [...args], { encoding: "utf8" });
+  return {
+    facts: ask("pdfinfo", file),
+    text: ask("pdftotext", "-layout", file, "-"),
+    structure: ask("pdfinfo", "-struct-text", file),
+  };
+}
+
+const rows = Array.from({ length: 70 }, (_, at) => [`Child ${at + 1}`, `${at}.5%`]);
+const report: Report = {
+  ...{ title: "Marks of 5 Kittiwake", language: "en", author: "Ines Halloran", wide: false },
+  sections: [
+    {
+      ...{ title: "Łukasz Ångström", shown: false, language: "es" },
+      blocks: [
+        { kind: "text", text: "Estimada familia de Łukasz:" },
+        { kind: "heading", text: "Lo que sabe" },
+        { kind: "list", lines: ["Leer un horario", "Øve sig på dansk"] },
+      ],
+    },
+    {
+      ...{ title: "Marks", shown: true, language: "en" },
+      blocks: [{ kind: "table", caption: "Marks", head: ["Student", "Total"], rows }],
+    },
+  ],
+};
+
+test("it is real text in every Latin alphabet, tagged, with its title, its author and a number on each page", async () => {
+  const { facts, text, structure } = await read(report);
+  expect(facts).toMatch(/Title: +Marks of 5 Kittiwake/);
+  expect(facts).toMatch(/Author: +Ines Halloran/);
+  expect(facts).toMatch(/Tagged: +yes/);
+  expect(facts).toMatch(/Page size: +595.28 x 841.89/);
+  expect(text).toContain("Estimada familia de Łukasz:");
+  expect(text).toContain("Øve sig på dansk");
+  const pages = Number(/Pages: +(\d+)/.exec(facts)![1]);
+  expect(pages).toBe(4);
+  for (let page = 1; page <= pages; page += 1) expect(text).toMatch(new RegExp(`${page} ?/ ?${pages}`));
+  expect(structure).toMatch(/H2[^\n]*\n\s+"Lo que sabe"/);
+  expect(structure).toMatch(/LBody[^\n]*\n\s+"• {2}Leer un horario"/);
+});
+
+test("a table that goes on over pages has its heads on each, and is heard with them once", async () => {
+  const { text, structure } = await read(report);
+  expect(text.match(/Student +Total/g)).toHaveLength(3);
+  expect(structure.match(/"Student"/g)).toHaveLength(1);
+  for (const [name] of rows) expect(text).toContain(name);
+  expect(structure.match(/TR/g)!.length).toBe(rows.length + 1);
+});
+
+test("a report of nothing is a page all the same; a wide one lies on its side", async () => {
+  const { facts } = await read({ ...report, sections: [], wide: true });
+  expect(facts).toMatch(/Pages: +1\n/);
+  const { facts: wide } = await read({ ...report, wide: true });
+  expect(wide).toMatch(/Page size: +841.89 x 595.28/);
+});
