@@ -21,6 +21,9 @@ export async function markTableFile(
   const { table, zone, stretch } = await markTableData(db, visitor, group, asked, now);
   const day = (at: Date) => new Date(`${schoolClock(at, zone).date}T00:00:00Z`);
   const rows = markTableRows(table, said.get("names") !== "none");
-  return { name: group.name, stretch: stretch.name, rows: rows.map((row) => row.map((cell) => (typeof cell === "object" && cell ? day(cell) : cell))),
+  return {
+    name: group.name,
+    stretch: stretch.name,
+    rows: rows.map((row) => row.map((cell) => (typeof cell === "object" && cell ? day(cell) : cell))),
   };
 }
