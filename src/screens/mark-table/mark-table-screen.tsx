@@ -13,7 +13,7 @@ import { useKeys } from "@/ui/keys";
 import { Menu, MenuItem } from "@/ui/menu";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
-import { savePdf } from "../results/pdf-button";
+import { saveFile } from "../results/pdf-button";
 import { ResultsPlaces } from "../results/results-places";
 import { useAddress } from "../use-address";
 import { ClassOverTime } from "./class-over-time";
@@ -78,10 +78,10 @@ export function MarkTableScreen({
       );
     router.refresh();
   };
-  const file = (kind: "csv" | "xlsx" | "pdf", names: boolean) => {
+  const save = (kind: "csv" | "xlsx" | "pdf", names: boolean) => {
     const said = new URLSearchParams(parameters);
     if (!names) said.set("names", "none");
-    return `/results/marks/${group.id}/${kind}?${said}`;
+    return saveFile(`/results/marks/${group.id}/${kind}?${said}`, `marks.${kind}`);
   };
   return (
     <div className="flex h-full flex-col print:block">
@@ -140,12 +140,12 @@ export function MarkTableScreen({
               </button>
             }
           >
-            <MenuItem onSelect={() => window.location.assign(file("xlsx", true))}>Spreadsheet (XLSX)</MenuItem>
-            <MenuItem onSelect={() => window.location.assign(file("csv", true))}>CSV</MenuItem>
-            <MenuItem onSelect={() => void savePdf(file("pdf", true), "marks")}>PDF</MenuItem>
-            <MenuItem onSelect={() => window.location.assign(file("xlsx", false))}>Spreadsheet without names</MenuItem>
-            <MenuItem onSelect={() => window.location.assign(file("csv", false))}>CSV without names</MenuItem>
-            <MenuItem onSelect={() => void savePdf(file("pdf", false), "marks")}>PDF without names</MenuItem>
+            <MenuItem onSelect={() => void save("xlsx", true)}>Spreadsheet (XLSX)</MenuItem>
+            <MenuItem onSelect={() => void save("csv", true)}>CSV</MenuItem>
+            <MenuItem onSelect={() => void save("pdf", true)}>PDF</MenuItem>
+            <MenuItem onSelect={() => void save("xlsx", false)}>Spreadsheet without names</MenuItem>
+            <MenuItem onSelect={() => void save("csv", false)}>CSV without names</MenuItem>
+            <MenuItem onSelect={() => void save("pdf", false)}>PDF without names</MenuItem>
           </Menu>
         </div>
         {goalsOpen && <GoalsDialog onClose={() => setGoalsOpen(false)} />}

@@ -5,28 +5,29 @@ import { Button } from "@/ui/button";
 import { tellProblem } from "@/ui/toast";
 
 const said: Record<number, string> = {
-  401: "You are signed out. Sign in again, then ask for the PDF.",
+  401: "You are signed out. Sign in again, then ask for the file.",
   404: "This is not here any more.",
 };
 
-/** Makes a PDF on the server and saves it; says that it is being made, and what went wrong. */
-export async function savePdf(address: string, name: string): Promise<void> {
+/** Has a file made on the server and saves it under a name; says what went wrong. */
+export async function saveFile(address: string, name: string): Promise<void> {
   const response = await fetch(address).catch(() => null);
   if (!response?.ok) {
     tellProblem(
       said[response?.status ?? 0] ??
-        (response ? "The PDF could not be made. Try again." : "There is no network. The PDF was not made."),
+        (response ? "The file could not be made. Try again." : "There is no network. The file was not made."),
     );
     return;
   }
   const url = URL.createObjectURL(await response.blob());
   const link = document.createElement("a");
   link.href = url;
-  link.download = `${name}.pdf`;
+  link.download = name;
   link.click();
   URL.revokeObjectURL(url);
 }
 
+/** A report as a PDF, in one press; says that it is being made. */
 export function PdfButton({ address, name, disabled = false }: { address: string; name: string; disabled?: boolean }) {
   const [busy, setBusy] = useState(false);
   return (
@@ -35,7 +36,7 @@ export function PdfButton({ address, name, disabled = false }: { address: string
       disabled={busy || disabled}
       onClick={() => {
         setBusy(true);
-        void savePdf(address, name).finally(() => setBusy(false));
+        void saveFile(address, `${name}.pdf`).finally(() => setBusy(false));
       }}
     >
       {busy ? <Loader2 size={16} className="animate-spin" aria-hidden /> : <FileText size={16} aria-hidden />}{" "}

@@ -8,7 +8,7 @@ import type { Assignment } from "@/data/assign/assignments";
 import { Button, buttonClasses } from "@/ui/button";
 import { Menu, MenuItem } from "@/ui/menu";
 import { Segmented } from "@/ui/segmented";
-import { savePdf } from "./pdf-button";
+import { saveFile } from "./pdf-button";
 import { showLinks } from "../assign/assignment-link";
 
 const views = [
@@ -77,12 +77,14 @@ export function ResultsHeader({
             </button>
           }
         >
-          <MenuItem onSelect={() => window.location.assign(`${files}/csv`)}>CSV</MenuItem>
-          <MenuItem onSelect={() => void savePdf(`${files}/pdf`, "results")}>PDF: students</MenuItem>
-          <MenuItem onSelect={() => void savePdf(`${files}/pdf?names=none`, "results")}>
+          <MenuItem onSelect={() => void saveFile(`${files}/csv`, "results.csv")}>CSV</MenuItem>
+          <MenuItem onSelect={() => void saveFile(`${files}/pdf`, "results.pdf")}>PDF: students</MenuItem>
+          <MenuItem onSelect={() => void saveFile(`${files}/pdf?names=none`, "results.pdf")}>
             PDF: students, without names
           </MenuItem>
-          <MenuItem onSelect={() => void savePdf(`${files}/pdf?view=questions`, "questions")}>PDF: questions</MenuItem>
+          <MenuItem onSelect={() => void saveFile(`${files}/pdf?view=questions`, "questions.pdf")}>
+            PDF: questions
+          </MenuItem>
         </Menu>
       </div>
       <div className="flex min-w-0 basis-full flex-wrap items-center gap-3">
