@@ -37,6 +37,8 @@ const views: [name: string, path: string][] = [
   ["results", "/results"],
   ["coverage", "/results/coverage"],
   ["coverage as a chart", "/results/coverage?view=chart"],
+  ["marks over the term", "/results/marks"],
+  ["marking", "/results?view=marking"],
   ["a student over the term", "/results/student"],
   ["letters about results", "/letters/1/results"],
   ["work held back", "/results/waiting"],

@@ -29,6 +29,8 @@ test("on a narrow screen there is the list, or what was chosen from it, and a wa
     "/classes",
     "/results",
     "/results/coverage",
+    "/results/marks",
+    "/results?view=marking",
     "/results/student",
     "/letters/1/results",
     "/results/waiting",

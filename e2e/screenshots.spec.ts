@@ -31,7 +31,6 @@ test("the teacher's views", async ({ signedIn }) => {
     await teacher.keyboard.press("1");
     await teacher.keyboard.press("3");
   });
-  await shot("find-start", "/find");
   await shot("assign", "/find?words=tide&do=assign", async () => {
     await teacher.getByRole("button", { name: "Different versions" }).click();
     await expect(teacher.getByRole("region", { name: "Last look" })).toHaveAttribute("aria-busy", "false");
@@ -53,9 +52,6 @@ test("the teacher's views", async ({ signedIn }) => {
     await teacher.getByRole("button", { name: /^Harbour depth and draught.*minutes/ }).click();
     await expect(teacher.getByRole("complementary", { name: "Selected work" })).toBeVisible();
   });
-  const office = await signedIn("Hollis Gray");
-  await office.waitForLoadState("networkidle");
-  await office.screenshot({ path: file("office") });
   await shot("results", "/results", async () => {
     await teacher
       .getByRole("button", { name: /partly right/ })
@@ -68,7 +64,17 @@ test("the teacher's views", async ({ signedIn }) => {
   await teacher.getByRole("button", { name: /For which family/ }).click();
   await expect(teacher.getByRole("complementary", { name: "Question 6" })).toBeVisible();
   await teacher.screenshot({ path: file("questions") });
-  await teacher.keyboard.press("1");
+  await teacher.keyboard.press("5");
+  await expect(teacher.getByRole("region", { name: "Two markers" })).toBeVisible();
+  await teacher
+    .getByRole("region", { name: "Answers" })
+    .getByRole("button", { name: /^Liv Torsen/ })
+    .click();
+  await teacher.screenshot({ path: file("marking") });
+  await shot("marks", "/results/marks", async () => {
+    await teacher.getByRole("region", { name: "Marks" }).getByRole("button", { name: "Total" }).click();
+  });
+  await teacher.goto("/results");
   await teacher.getByRole("navigation", { name: "Assignments" }).getByText("Reading a tide table").click();
   await expect(teacher.getByRole("heading", { name: "Reading a tide table", level: 1 })).toBeVisible();
   await teacher.getByRole("link", { name: "Live" }).click();

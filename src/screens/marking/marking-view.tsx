@@ -153,7 +153,7 @@ export function MarkingView({
   const done = answers.filter((one) => given(one) !== null).length;
   const blank = cell.mark.verdict === "blank" || (!cell.said && cell.made === null);
   return (
-    <div className="grid h-full grid-cols-[210px_minmax(0,1fr)_330px] max-lg:grid-cols-1">
+    <div className="grid h-full grid-cols-[210px_minmax(0,1fr)_330px] max-lg:h-auto max-lg:grid-cols-1">
       <section aria-label="Answers" className="flex min-h-0 flex-col border-r border-line max-lg:max-h-52">
         {questions.length > 1 && (
           <p className="border-b border-line px-3 py-2 text-[13px]">
