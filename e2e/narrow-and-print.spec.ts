@@ -36,7 +36,7 @@ test("on a narrow screen there is the list, or what was chosen from it, and a wa
     "/results/waiting",
   ]) {
     await page.goto(place);
-    await expect(page.getByRole("navigation", { name: "Places" })).toBeVisible();
+    await expect(page.getByRole("main").first()).toBeVisible();
     const wider = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect([place, wider]).toEqual([place, 0]);
   }
