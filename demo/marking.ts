@@ -15,6 +15,7 @@ const Plan = z.strictObject({
   class: z.string(),
   resource: z.string(),
   rubric: Rubric,
+  unsure: z.strictObject({ names: z.array(z.string()), wrote: z.string() }),
   by: z.array(z.strictObject({ name: z.string(), marked: z.number(), says: z.string() })).min(1),
   skill: z.string(),
 });
@@ -36,13 +37,23 @@ export async function addMarking(tx: Queryable, town: Town, lessons: Map<string,
   const owner = town.people.get(plan.by[0]!.name)!;
   const rubric = (await addRubric(tx, { owner, content: plan.rubric, replaces: null, at }))!;
   await addRubric(tx, { owner, content: skillRubric(plan.skill, "skill"), replaces: null, at });
+  // Answers are never changed; a later one counts.
+  await tx.query(
+    `insert into response (attempt_id, step_id, question_id, value, checked, late, given, client_key)
+     select s.attempt_id, s.step_id, s.question_id, to_jsonb($4::text), false, false, s.given, s.client_key || '-again'
+       from response s join attempt t on t.id = s.attempt_id join recipient r on r.id = t.recipient_id
+       join assignment a on a.id = r.assignment_id join person p on p.id = r.student_id
+      where s.question_id = $3 and a.class_id = $1 and a.resource_id = $2
+        and p.given_name || ' ' || p.family_name = any($5::text[])`,
+    [group.id, lesson.id, question, plan.unsure.wrote, plan.unsure.names],
+  );
   const answers = await tx.query<{ assignment: number; attempt: number; value: string }>(
-    `select a.id assignment, t.id attempt, s.value #>> '{}' value
+    `select distinct on (a.id, p.given_name, p.family_name) a.id assignment, t.id attempt, s.value #>> '{}' value
        from assignment a join recipient r on r.assignment_id = a.id join person p on p.id = r.student_id
        join attempt t on t.recipient_id = r.id and t.handed_in is not null
        join response s on s.attempt_id = t.id and s.question_id = $3
       where a.class_id = $1 and a.resource_id = $2 and a.part is null
-      order by a.id, p.given_name, p.family_name`,
+      order by a.id, p.given_name, p.family_name, s.id desc`,
     [group.id, lesson.id, question],
   );
   const [first] = answers;
