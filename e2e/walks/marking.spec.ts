@@ -51,7 +51,7 @@ test("a child's writing is marked by a rubric with the keys alone, a colleague m
   const rona = await signedIn("Rona Sundin");
   await rona.goto(address.pathname + address.search);
   const hers = rona.getByRole("region", { name: `Marks for ${name}` });
-  await expect(hers).toContainText("Ines marked this too. You see it once you have.");
+  await expect(hers).toContainText("Ines marked this too. You will see the mark once you have given yours.");
   await rona.keyboard.press("1");
   await rona.keyboard.press("1");
   await expect(hers.getByRole("list", { name: "Who marked it" })).toContainText(/Ines 3 of 4.*counts/s);

@@ -23,7 +23,7 @@ test("the marks of a class over the term: the lowest left out, a child excused, 
   await expect(total).toHaveText(before);
 
   // Without the lowest everybody has as much or more, and her lowest is struck through.
-  await page.getByLabel("Left out", { exact: true }).selectOption("the lowest");
+  await page.getByLabel("Left out", { exact: true }).selectOption("the lowest result");
   await expect(row.getByRole("button", { name: /among the lowest: left out/ })).toHaveCount(1);
   await expect(total).not.toHaveText(before);
   await page.getByLabel("Weight of Ferry fares").selectOption("does not count");
@@ -46,10 +46,10 @@ test("the marks of a class over the term: the lowest left out, a child excused, 
   await page.getByRole("menuitem", { name: "Spreadsheet (XLSX)" }).click();
   expect((await download).suggestedFilename()).toBe("marks.xlsx");
 
-  await page.getByLabel("Left out", { exact: true }).selectOption("nothing");
+  await page.getByLabel("Left out", { exact: true }).selectOption("no results");
   await expect(row.getByRole("button", { name: /among the lowest/ })).toHaveCount(0);
   await page.keyboard.press("2");
-  await expect(page.getByRole("img", { name: /^What 5 Kittiwake gained over/ })).toBeVisible();
+  await expect(page.getByRole("img", { name: /^How 5 Kittiwake did over/ })).toBeVisible();
 });
 
 test("a goal is called something else in all work, and back again; one that ended is offered no more", async ({

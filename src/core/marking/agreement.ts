@@ -97,11 +97,10 @@ export function agreements(
   }));
 }
 
-/** Kappa in a word. Source: Landis and Koch, 1977, without the cuts' false exactness. */
+/** Kappa in a word. Source: Altman, Practical statistics for medical research, 1991 (from memory). */
 export function saysKappa(kappa: number): string {
-  if (kappa > 0.8) return "almost the same";
+  if (kappa > 0.8) return "very good";
   if (kappa > 0.6) return "good";
-  if (kappa > 0.4) return "fair";
-  if (kappa > 0.2) return "weak";
-  return "hardly better than chance";
+  if (kappa > 0.4) return "moderate";
+  return kappa > 0.2 ? "fair" : "hardly better than chance";
 }

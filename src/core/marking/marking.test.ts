@@ -174,6 +174,15 @@ describe("two markers", () => {
     expect(near).toBeGreaterThan(far);
   });
 
+  test.each([
+    [0.81, "very good"],
+    [0.8, "good"],
+    [0.41, "moderate"],
+    [0.4, "fair"],
+    [0.2, "hardly better than chance"],
+    [-0.3, "hardly better than chance"],
+  ])("kappa %d is said to be %s", (kappa, said) => expect(saysKappa(kappa)).toBe(said));
+
   test("are compared by answers both have marked, criterion by criterion, and not below five", () => {
     const levels = [
       [0, 0],
@@ -205,6 +214,5 @@ describe("two markers", () => {
     expect(pair!.criteria[0]!.kappa).toBeCloseTo(0.7826086956521738, 12);
     expect(pair!.criteria[1]!.kappa).toBeNull();
     expect(agreements(standing.slice(1), rubric)[0]!.whole.kappa).toBeNull();
-    expect(saysKappa(0.7826)).toBe("good");
   });
 });

@@ -7,8 +7,8 @@ const MOST_LEVELS = 8;
 const Marks = z
   .number("Say how many marks.")
   .min(0, "Marks cannot be less than 0.")
-  .max(100, "100 marks are the most for one level.")
-  .multipleOf(0.5, "Marks go by halves.");
+  .max(100, "A level can be worth at most 100 marks.")
+  .multipleOf(0.5, "Use whole or half marks.");
 
 const Level = z.object({
   name: z.string().trim().min(1, "Name each level.").max(60, "Keep the name of a level below 60 characters."),
@@ -22,8 +22,8 @@ const Criterion = z.object({
   name: z.string().trim().min(1, "Name each criterion.").max(120, "Keep the name of a criterion below 120 characters."),
   levels: z
     .array(Level)
-    .min(2, "A criterion needs two levels at least.")
-    .max(MOST_LEVELS, `${MOST_LEVELS} levels are the most.`),
+    .min(2, "A criterion needs at least two levels.")
+    .max(MOST_LEVELS, `A criterion can have at most ${MOST_LEVELS} levels.`),
 });
 
 export type Criterion = z.infer<typeof Criterion>;
@@ -35,8 +35,8 @@ export const Rubric = z
     name: z.string().trim().min(1, "Name the rubric.").max(120, "Keep the name below 120 characters."),
     criteria: z
       .array(Criterion)
-      .min(1, "A rubric needs one criterion at least.")
-      .max(MOST_CRITERIA, `${MOST_CRITERIA} criteria are the most.`),
+      .min(1, "A rubric needs at least one criterion.")
+      .max(MOST_CRITERIA, `A rubric can have at most ${MOST_CRITERIA} criteria.`),
   })
   .refine(
     ({ criteria }) => new Set(criteria.map(({ id }) => id)).size === criteria.length,

@@ -49,14 +49,14 @@ export function ClassOverTime({ columns, label }: { columns: readonly MarkColumn
           splitLine: { lineStyle: { color: ink("line") } },
         },
         series: [
-          line("a quarter has more", "to", edge("triangle")),
+          line("a quarter did better", "to", edge("triangle")),
           line("the middle child", "median", {
             symbol: "diamond",
             symbolSize: 11,
             lineStyle: { color: ink("green"), width: 3 },
             itemStyle: { color: ink("green") },
           }),
-          line("a quarter has less", "from", edge("rect")),
+          line("a quarter did worse", "from", edge("rect")),
         ],
       } as never;
     },

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { UsedGoal } from "@/data/assign/goal-tags";
 import { endGoal, lookAtGoals, renameGoalTag, renameGoalTagBack } from "@/screens/acts/goal-tags";
 import { Button } from "@/ui/button";
@@ -40,8 +40,8 @@ function GoalLine({
           onChange={(event) => setName(event.target.value)}
           className="flex-1"
         />
-        <span className="numbers w-16 text-right text-[13px] text-ink-soft">
-          {goal.works} {goal.works === 1 ? "work" : "works"}
+        <span className="numbers w-24 text-right text-[13px] text-ink-soft">
+          {goal.works} {goal.works === 1 ? "piece" : "pieces"} of work
         </span>
         {to !== goal.tag && to ? (
           <Button type="submit" size="small" className="w-24">
@@ -57,7 +57,7 @@ function GoalLine({
         <p className="text-[13px] text-ink-soft">Results of both are then collected under “{to}”.</p>
       )}
       {goal.ended && to === goal.tag && (
-        <p className="text-[13px] text-ink-soft">Ended: it is not offered any more. Its results stay.</p>
+        <p className="text-[13px] text-ink-soft">Ended: it is no longer offered. Its results stay.</p>
       )}
     </li>
   );
@@ -69,6 +69,7 @@ export function GoalsDialog({ onClose }: { onClose: () => void }) {
   const [goals, setGoals] = useState<readonly UsedGoal[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [changes, setChanges] = useState(0);
+  const busy = useRef(false);
   useEffect(() => {
     let asked = true;
     void lookAtGoals({}).then((outcome) => {
@@ -85,7 +86,10 @@ export function GoalsDialog({ onClose }: { onClose: () => void }) {
     router.refresh();
   };
   const rename = async (from: string, to: string) => {
-    const outcome = await renameGoalTag({ from, to });
+    // Enter pressed twice renames once.
+    if (busy.current) return;
+    busy.current = true;
+    const outcome = await renameGoalTag({ from, to }).finally(() => (busy.current = false));
     if (!outcome.ok) return setProblem(outcome.problem);
     const { renamed, merged } = outcome.value;
     tell(`“${from}” is “${to}” now.`, () => {
@@ -111,7 +115,7 @@ export function GoalsDialog({ onClose }: { onClose: () => void }) {
       {goals && goals.length > 0 && (
         <>
           <p className="text-[13px] text-ink-soft">
-            Type over a name to change it everywhere. A goal of one child’s own is changed under Classes.
+            Type over a name to change it everywhere. One child’s own goals are changed under Classes.
           </p>
           <ul aria-label="Goals" className="mt-1 divide-y divide-line">
             {goals.map((goal) => (

@@ -89,14 +89,14 @@ export function MarkTableScreen({
         <ResultsPlaces here="/results/marks" />
         <div className="mt-1 flex flex-wrap items-center gap-3">
           <h1 className="min-w-72 flex-1 font-serif text-[23px] leading-snug">
-            What{" "}
+            How{" "}
             <BlankSelect
               name="Class"
               value={String(group.id)}
               options={classes.map(({ id, name }) => ({ value: String(id), text: name }))}
               onChange={(id) => go({ class: id, goal: null }, "push")}
             />{" "}
-            gained in{" "}
+            did in{" "}
             <BlankSelect
               name="When"
               value={stretch.name}
@@ -105,7 +105,7 @@ export function MarkTableScreen({
             />
             {(goals.length > 0 || goal) && (
               <>
-                , under{" "}
+                , for{" "}
                 <BlankSelect
                   name="Goal"
                   value={goal ?? ""}
@@ -166,7 +166,7 @@ export function MarkTableScreen({
             {goal ? "Choose another goal, or another time." : "Choose another time, or assign something."}
           </Empty>
         ) : chart ? (
-          <ClassOverTime columns={columns} label={`What ${group.name} gained over ${stretch.name}`} />
+          <ClassOverTime columns={columns} label={`How ${group.name} did over ${stretch.name}`} />
         ) : (
           <MarksGrid
             {...{ rows, columns, sort, zone, now }}

@@ -31,7 +31,7 @@ export function OtherMarks({
   if (seen.hidden.length > 0)
     return (
       <p className="text-[13px] text-ink-soft">
-        {seen.hidden.map(firstName).join(" and ")} marked this too. You see it once you have.
+        {seen.hidden.map(firstName).join(" and ")} marked this too. You will see the mark once you have given yours.
       </p>
     );
   if (marks.length < 2) return null;
@@ -55,7 +55,7 @@ export function OtherMarks({
             </span>
           ) : (
             <Button size="small" onClick={() => onSettle(mark.by.id)}>
-              Let this count
+              Use this mark
             </Button>
           )}
         </li>
@@ -98,7 +98,8 @@ export function AgreementNote({
         </div>
       ))}
       <p className="text-ink-soft">
-        Kappa: 1 is full agreement, 0 is what chance would bring. A level apart counts less than two.
+        Kappa: 1 means you agree in everything, 0 means no more than by chance. Being one level apart counts less than
+        two.
       </p>
     </section>
   );

@@ -47,7 +47,7 @@ export const giveMark = act(
   Answer.extend({
     rubric: Id.nullable(),
     levels: z.record(z.string().max(40), z.number().int().min(0).max(7)),
-    marks: z.number().min(0, "Marks cannot be less than 0.").multipleOf(0.5, "Marks go by halves.").nullable(),
+    marks: z.number().min(0, "Marks cannot be less than 0.").multipleOf(0.5, "Use whole or half marks.").nullable(),
     comment: z.string().trim().max(1000, "Keep what you say below 1000 characters."),
     /** The marks she gave before, by another rule, stay. */
     onlyWords: z.boolean(),
@@ -58,7 +58,7 @@ export const giveMark = act(
     const way = (await waysOf(db, of.assignment))[of.question] ?? null;
     if ((way?.id ?? null) !== rubric)
       throw new ActionError("How this is marked was changed in another window. Nothing was kept: look at it again.");
-    if (!way && marks !== null && marks > most) throw new ActionError(`${most} is the most for this.`, "marks");
+    if (!way && marks !== null && marks > most) throw new ActionError(`This is worth at most ${most}.`, "marks");
     const before = onlyWords ? await lastMark(db, of, visitor.id) : undefined;
     await addMark(db, {
       ...{ ...nothing, attempt, question: of.question, by: visitor.id, at: now, kind: "marked", comment },

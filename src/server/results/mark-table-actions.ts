@@ -11,16 +11,22 @@ export const changeMarkRules = act(
   "keep marks",
   z.object({
     class: Id,
-    rules: z.object({
-      lowest: z.number().int().min(0).max(5, "Five of the lowest are the most that can be left out."),
-      missing: z.enum(["nothing", "left out"]),
-      by: z.enum(["work", "marks"]),
-    }),
+    /** Only those that change: another one may have been changed a moment ago. */
+    rules: z
+      .object({
+        lowest: z.number().int().min(0).max(5, "At most five results can be left out."),
+        missing: z.enum(["nothing", "left out"]),
+        by: z.enum(["work", "marks"]),
+      })
+      .partial(),
   }),
   (input) => ({ class: input.class }),
   async ({ db }, { class: group, rules }) => {
-    const before = await markRulesOf(db, group);
-    await setMarkRules(db, group, rules);
+    const before = await db.transaction(async (tx) => {
+      const there = await markRulesOf(tx, group);
+      await setMarkRules(tx, group, { ...there, ...rules });
+      return there;
+    });
     return { before };
   },
 );

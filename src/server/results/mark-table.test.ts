@@ -73,6 +73,15 @@ test("each child's marks in each piece of work, with a total; weights, the lowes
   expect(goal.goals).toEqual(["sea words"]);
 });
 
+test("two rules changed one after the other both hold, though the second knew nothing of the first", async () => {
+  await given({}, tidesLesson);
+  actAs(teacher());
+  value(await changeMarkRules({ class: world.class, rules: { lowest: 2 } }));
+  value(await changeMarkRules({ class: world.class, rules: { by: "marks" } }));
+  expect((await table()).rules).toEqual({ lowest: 2, by: "marks", missing: "left out" });
+  expect(value(await changeMarkRules({ class: world.class, rules: { lowest: 0 } })).before.lowest).toBe(2);
+});
+
 test("who is excused has no mark there, until she is not any more", async () => {
   const tides = await given({}, tidesLesson);
   await does(tides, 0, false, tidesLesson);
