@@ -15,7 +15,7 @@ export function isBuilt() {
   const mark = path.join(root, ".next", "BUILD_ID");
   return (
     existsSync(mark) &&
-    existsSync(path.join(root, "worker", "built", "readers.mjs")) &&
+    ["readers.mjs", "pdf.mjs"].every((part) => existsSync(path.join(root, "worker", "built", part))) &&
     statSync(mark).mtimeMs > Math.max(...sources.map((name) => newest(path.join(root, name))))
   );
 }
