@@ -3,6 +3,7 @@ import { useCallback } from "react";
 import { formatPercent } from "@/core/results/format-percent";
 import type { MarkColumn } from "@/core/results/mark-table";
 import { Chart, type Ink } from "@/ui/chart";
+import { shareOverTime } from "../results/share-over-time";
 import { Empty } from "@/ui/empty";
 
 /** A class over a stretch of the year: the middle child and the middle half in each piece of work. The table says the same. */
@@ -35,19 +36,7 @@ export function ClassOverTime({ columns, label }: { columns: readonly MarkColumn
             return `${point.title}: ${formatPercent(point.median)}, middle half ${formatPercent(point.from)} to ${formatPercent(point.to)}`;
           },
         },
-        xAxis: {
-          type: "time",
-          splitNumber: 8,
-          axisLabel: { color: ink("ink-soft"), hideOverlap: true, formatter: "{d} {MMM}" },
-        },
-        yAxis: {
-          type: "value",
-          min: 0,
-          max: 1,
-          interval: 0.25,
-          axisLabel: { color: ink("ink-soft"), formatter: formatPercent },
-          splitLine: { lineStyle: { color: ink("line") } },
-        },
+        ...shareOverTime(ink, 8),
         series: [
           line("a quarter did better", "to", edge("triangle")),
           line("the middle child", "median", {

@@ -13,6 +13,7 @@ import type { KeptCorrection } from "@/data/results/corrections";
 import { settleMark } from "@/screens/acts/marking";
 import type { Marking } from "@/server/marking/marking";
 import { BlankSelect } from "@/ui/blank-select";
+import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
@@ -291,8 +292,17 @@ export function MarkingView({
           </span>
           <span className="inline-flex items-center gap-1" role="status">
             {marks.state === "saved" && <Check size={13} aria-hidden />}
-            {saidState[marks.state]}
+            {marks.state === "not saved" ? (
+              <strong className="text-clay">{saidState[marks.state]}</strong>
+            ) : (
+              saidState[marks.state]
+            )}
           </span>
+          {marks.state === "not saved" && (
+            <Button size="small" onClick={marks.again}>
+              Save again
+            </Button>
+          )}
         </p>
       </section>
     </div>

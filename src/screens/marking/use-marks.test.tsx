@@ -84,6 +84,29 @@ test("what is refused is said, and not called saved", async () => {
   expect(result.current.state).toBe("not saved");
 });
 
+test("what was not saved is saved again by one press, as it is by then; the rest is not sent twice", async () => {
+  const { result } = open(marking([]));
+  const other = { ...answer, student: 12 };
+  act(() => result.current.give(other, { marks: 2 }, () => null));
+  await settle();
+  refused = "There is no network.";
+  act(() => result.current.give(answer, { marks: 1 }, () => null));
+  await settle();
+  act(() => result.current.give(answer, { marks: 4 }, () => null));
+  await settle();
+  expect(result.current.of(answer).marks).toBe(4);
+  refused = null;
+  act(() => result.current.again());
+  await settle();
+  expect(result.current.state).toBe("saved");
+  expect(sent.map(({ given }) => [given.student, given.marks])).toEqual([
+    [12, 2],
+    [11, 1],
+    [11, 4],
+    [11, 4],
+  ]);
+});
+
 test("marks given by another rule stay, and words said to them change nothing of them", async () => {
   const { result } = open(marking([entry({ comment: "Good." })], { w: rubric }));
   expect(result.current.of(answer)).toMatchObject({ levels: {}, marks: null, before: { marks: 3, outOf: 4 } });

@@ -38,6 +38,8 @@ export function useMarks(assignment: number, { me, standing, ways }: Marking) {
   const current = useRef(drafts);
   const timers = useRef(new Map<string, { keep: () => void; cancel: () => void }>());
   const queue = useRef<Promise<unknown>>(Promise.resolve());
+  /** What did not reach the server, or was refused. */
+  const unsaved = useRef(new Map<string, MarkedAnswer>());
 
   const rubricFor = ({ question }: MarkedAnswer) => ways[question]?.id ?? null;
   const kept = (answer: MarkedAnswer): Draft => {
@@ -70,8 +72,12 @@ export function useMarks(assignment: number, { me, standing, ways }: Marking) {
             ...{ levels: { ...draft.levels }, marks: draft.marks, comment: draft.comment },
             onlyWords: draft.before !== null,
           });
-      setState(outcome.ok ? "saved" : "not saved");
-      if (!outcome.ok) tellProblem(outcome.problem);
+      if (outcome.ok) unsaved.current.delete(keyOf(answer));
+      else {
+        unsaved.current.set(keyOf(answer), answer);
+        tellProblem(outcome.problem);
+      }
+      setState(unsaved.current.size > 0 ? "not saved" : "saved");
     });
     queue.current = next;
     return next;
@@ -116,5 +122,10 @@ export function useMarks(assignment: number, { me, standing, ways }: Marking) {
       });
   };
 
-  return { of, say, give, state };
+  /** Sends again what was not saved. */
+  const again = () => {
+    for (const answer of [...unsaved.current.values()]) void send(answer, latest(answer));
+  };
+
+  return { of, say, give, again, state };
 }

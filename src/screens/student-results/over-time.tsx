@@ -3,6 +3,7 @@ import { formatPercent } from "@/core/results/format-percent";
 import { useCallback } from "react";
 import type { Progress } from "@/core/results/progress";
 import { Chart, type Ink } from "@/ui/chart";
+import { shareOverTime } from "../results/share-over-time";
 
 /** Every result as a point, and the level of the last three as a line. The table below says the same. */
 export function OverTime({ progress, label }: { progress: Progress; label: string }) {
@@ -20,19 +21,7 @@ export function OverTime({ progress, label }: { progress: Progress; label: strin
           formatter: ({ dataIndex }: { dataIndex: number }) =>
             `${points[dataIndex]!.title}: ${formatPercent(points[dataIndex]!.share)}`,
         },
-        xAxis: {
-          type: "time",
-          splitNumber: 6,
-          axisLabel: { color: ink("ink-soft"), hideOverlap: true, formatter: "{d} {MMM}" },
-        },
-        yAxis: {
-          type: "value",
-          min: 0,
-          max: 1,
-          interval: 0.25,
-          axisLabel: { color: ink("ink-soft"), formatter: formatPercent },
-          splitLine: { lineStyle: { color: ink("line") } },
-        },
+        ...shareOverTime(ink, 6),
         series: [
           {
             name: "level of the last three",
