@@ -40,7 +40,7 @@ function GoalLine({
           onChange={(event) => setName(event.target.value)}
           className="flex-1"
         />
-        <span className="numbers w-24 text-right text-[13px] text-ink-soft">
+        <span className="numbers text-right text-[13px] whitespace-nowrap text-ink-soft">
           {goal.works} {goal.works === 1 ? "piece" : "pieces"} of work
         </span>
         {to !== goal.tag && to ? (
