@@ -111,3 +111,19 @@ test("for a spreadsheet numbers are numbers and dates are dates; names can be le
   ]);
   expect(markTableRows(table, false)[3]![0]).toBe("Student 1");
 });
+
+test("without names the order says nothing of who is who", () => {
+  const odd = { id: 2, name: "Odd Marwen" };
+  const got = new Map([
+    [1, { 1: marks(2) }],
+    [2, { 1: marks(9) }],
+  ]);
+  for (const students of [
+    [liv, odd],
+    [odd, liv],
+  ])
+    expect(markTableRows(markTable(students, [work(1)], got, plainRules), false).slice(3)).toEqual([
+      ["Student 1", 90, 90],
+      ["Student 2", 20, 20],
+    ]);
+});

@@ -167,16 +167,20 @@ export function markTable(
 
 const said = { missing: "not handed in", "to come": "", "not read": "not marked yet", excused: "excused" } as const;
 
-/** The same for a spreadsheet: numbers as numbers, the date a piece of work was due above it. */
+/**
+ * The same for a spreadsheet: numbers as numbers, the date a piece of work was due above it. Without names the best come first: in the
+ * order of the class a number would be as good as a name.
+ */
 export function markTableRows(
   { rows, columns }: ReturnType<typeof markTable>,
   named: boolean,
 ): (string | number | Date | null)[][] {
+  const ordered = named ? rows : rows.toSorted((one, other) => (other.share ?? -1) - (one.share ?? -1));
   return [
     ["", "", ...columns.map(({ work }) => work.due)],
     ["Student", "Total %", ...columns.map(({ work }) => work.title)],
     ["Weight", null, ...columns.map(({ work }) => work.weight / 100)],
-    ...rows.map(({ student, total, cells }, at) => [
+    ...ordered.map(({ student, total, cells }, at) => [
       named ? student.name : `Student ${at + 1}`,
       total === null ? null : Number(total),
       ...columns.map(({ work }) => {

@@ -3,7 +3,7 @@ import { newQuestion } from "../question/new-question";
 import type { Document } from "../resource/document";
 import { parseDocument } from "../resource/schema/document";
 import { richText } from "../content/rich-text";
-import { resultRows } from "./rows";
+import { resultRows, withoutNames } from "./rows";
 import { keptTry, lastResponses, minutesWorked, resultTable, type StudentWork, type Try } from "./table";
 
 let n = 0;
@@ -190,4 +190,50 @@ describe("the table as rows", () => {
     expect(mei).toEqual(["Mei", "handed in", 1, 0, 2, 1, 0, 2, "option b", 0, "=1+1", ""]);
     expect(odd).toEqual(["Odd", "not begun", "", "", 2, 0, 0, 0, "", "", "", ""]);
   });
+});
+
+describe("marks a person gave", () => {
+  const written = (given?: Try["given"]): Try => ({
+    ...{ number: 1, startedAt: at(0), handedInAt: at(9), given },
+    responses: [response("q1", "a", 1), response("q2", "High water comes twice.", 3)],
+  });
+  const row = (given?: Try["given"]) =>
+    resultTable([{ student: { id: 1, name: "Aina" }, document, tries: [written(given)] }], "best").rows[0]!;
+
+  test("count with the others, and what they are out of does too; until then it is to be read and out of nothing", () => {
+    expect(row()).toMatchObject({ marks: 2, outOf: 2, toRead: 1 });
+    expect(row({ q2: { marks: 2.5, outOf: 4 } })).toMatchObject({ marks: 4.5, outOf: 6, toRead: 0 });
+  });
+
+  test("say how good it is: all of the marks, some, or none", () => {
+    const verdict = (marks: number) => row({ q2: { marks, outOf: 4 } }).cells.q2!.mark.verdict;
+    expect([4, 1, 0].map(verdict)).toEqual(["right", "partly", "wrong"]);
+  });
+
+  test("change nothing of what a rule marks", () => {
+    expect(row({ q1: { marks: 0, outOf: 9 } })).toMatchObject({ marks: 2, outOf: 2 });
+  });
+
+  test("decide which try is the best", () => {
+    const tries = [written({ q2: { marks: 1, outOf: 4 } }), { ...written({ q2: { marks: 4, outOf: 4 } }), number: 2 }];
+    const [best] = resultTable([{ student: { id: 1, name: "Aina" }, document, tries }], "best").rows;
+    expect(best).toMatchObject({ tryNumber: 2, marks: 6 });
+  });
+});
+
+test("without names students are numbers, the best first, whatever the order of the class", () => {
+  const works = [
+    ["Aina", "b"],
+    ["Bo", "a"],
+  ].map(([name, value], nth): StudentWork => ({
+    ...{ student: { id: nth, name: name! }, document },
+    tries: [{ number: 1, startedAt: at(0), handedInAt: at(9), responses: [response("q1", value, 1)] }],
+  }));
+  const names = (all: StudentWork[]) =>
+    withoutNames(resultTable(all, "best")).rows.map(({ student, marks }) => [student.name, marks]);
+  expect(names(works)).toEqual([
+    ["Student 1", 2],
+    ["Student 2", 0],
+  ]);
+  expect(names(works.toReversed())).toEqual(names(works));
 });

@@ -1,3 +1,4 @@
+import { sortedRows } from "./sort-rows";
 import type { ResultTable } from "./table";
 
 const saysState = { "not begun": "not begun", working: "at work", "handed in": "handed in" } as const;
@@ -37,3 +38,12 @@ export function resultRows(table: ResultTable): (string | number)[][] {
   ]);
   return [heading, ...rows];
 }
+
+/** The same table with numbers for names. The best come first: in the order of the class a number would be as good as a name. */
+export const withoutNames = (table: ResultTable): ResultTable => ({
+  ...table,
+  rows: sortedRows(table.rows, { column: "marks" }, true).map((row, at) => ({
+    ...row,
+    student: { ...row.student, name: `Student ${at + 1}` },
+  })),
+});

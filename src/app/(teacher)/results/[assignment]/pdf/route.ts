@@ -1,7 +1,7 @@
 import { tableReport } from "@/core/report/table-report";
 import { analyse } from "@/core/results/items";
 import { itemRows } from "@/core/results/item-rows";
-import { resultRows } from "@/core/results/rows";
+import { resultRows, withoutNames } from "@/core/results/rows";
 import { resultTable } from "@/core/results/table";
 import { assignmentById } from "@/data/assign/assignments";
 import { workOf } from "@/data/student/work";
@@ -22,10 +22,7 @@ export const GET = route(
       ...{ heads: 1, kept: 1 },
     };
     if (said.get("view") === "questions") return sendPdf(tableReport(itemRows(analyse(table)), of), "questions");
-    const rows = resultRows(table);
-    // Without names a child is a number.
-    const named =
-      said.get("names") === "none" ? rows.map((row, at) => [at ? `Student ${at}` : row[0]!, ...row.slice(1)]) : rows;
-    return sendPdf(tableReport(named, of), "results");
+    const rows = resultRows(said.get("names") === "none" ? withoutNames(table) : table);
+    return sendPdf(tableReport(rows, of), "results");
   },
 );
