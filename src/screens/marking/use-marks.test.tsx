@@ -75,6 +75,20 @@ test("what is typed is kept when the keys rest, once; and when the view is left 
   expect(sent.at(-1)!.given.comment).toBe("Tell me much more.");
 });
 
+test("a mark undone leaves what was written since; and nothing is called saved while words are on their way", async () => {
+  const { result } = open(marking([entry({})]));
+  act(() => result.current.give(answer, { marks: 4 }, () => "4 of 4"));
+  act(() => result.current.say(answer, "Tell me more."));
+  await act(async () => void (await jest.advanceTimersByTimeAsync(100)));
+  expect(sent).toHaveLength(1);
+  expect(result.current.state).toBe("saving");
+  act(() => undo[0]!());
+  await settle();
+  expect(result.current.of(answer)).toMatchObject({ marks: 3, comment: "Tell me more." });
+  expect(sent.at(-1)!.given).toMatchObject({ marks: 3, comment: "Tell me more." });
+  expect(result.current.state).toBe("saved");
+});
+
 test("what is refused is said, and not called saved", async () => {
   refused = "How this is marked was changed in another window.";
   const { result } = open(marking([]));

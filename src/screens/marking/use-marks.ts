@@ -77,7 +77,8 @@ export function useMarks(assignment: number, { me, standing, ways }: Marking) {
         unsaved.current.set(keyOf(answer), answer);
         tellProblem(outcome.problem);
       }
-      setState(unsaved.current.size > 0 ? "not saved" : "saved");
+      // What was typed meanwhile is still on its way.
+      setState(unsaved.current.size > 0 ? "not saved" : timers.current.size > 0 ? "saving" : "saved");
     });
     queue.current = next;
     return next;
@@ -117,8 +118,10 @@ export function useMarks(assignment: number, { me, standing, ways }: Marking) {
     const text = said(draft);
     if (text)
       tell(text, () => {
-        put(answer, before);
-        void send(answer, before);
+        // What was written since stays.
+        const back = { ...before, comment: latest(answer).comment };
+        put(answer, back);
+        void send(answer, back);
       });
   };
 
