@@ -1,3 +1,4 @@
+import { proposeRunSheet } from "@/core/run-sheet/propose";
 import { parse } from "yaml";
 import { z } from "zod";
 import { Drawing } from "@/core/drawing/schema";
@@ -107,6 +108,8 @@ export const Written = z.strictObject({
       readBy: Text.optional(),
     })
     .optional(),
+  /** It has a run sheet, for so many lessons. */
+  script: z.number().optional(),
   /** The file this is a version of, without its ending; its author is credited. */
   adapts: z.string().optional(),
   vocabulary: z.record(z.string(), Text).default({}),
@@ -310,7 +313,7 @@ export function documentOf(name: string, written: Written): Document {
     Object.fromEntries(
       others.flatMap((other) => (translations[other]![text] ? [[other, translations[other]![text]]] : [])),
     );
-  return parseDocument({
+  const document = parseDocument({
     schema: 1,
     languages: [language, ...others],
     title: { [language]: written.title, ...also(written.title) },
@@ -337,6 +340,10 @@ export function documentOf(name: string, written: Written): Document {
       others.reduce((now, other) => inOther(now, translations[other]!, language, other), step),
     ),
   });
+  if (written.script === undefined) return document;
+  let count = 0;
+  const newId = () => `rs-${(count += 1)}`;
+  return { ...document, runSheet: proposeRunSheet(document, { period: 45, lessons: written.script, newId }) };
 }
 
 type WrittenStep = Written["steps"][number];

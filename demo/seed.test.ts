@@ -41,7 +41,7 @@ describe("the demo's school", () => {
       `select (select count(*) from school) schools,
               (select count(distinct person_id) from person_role where role = 'teacher') teachers,
               (select count(distinct person_id) from person_role where role = 'curator') curators,
-              (select count(*) from class) classes,
+              (select count(*) from class where archived is null) classes,
               (select min(n) from (select count(*) n from enrolment group by class_id) c) smallest`,
     );
     expect(counts).toMatchObject({ schools: 2, curators: 3, classes: 4 });

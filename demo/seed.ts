@@ -24,6 +24,7 @@ import { publish } from "@/server/adapt/publish";
 import { hashSecret } from "@/server/web/secrets";
 import { abilityOf, addTry } from "./tries";
 import { addMarking } from "./marking";
+import { addPortfolios } from "./portfolio";
 import { addTerm } from "./term";
 import { SeededRandom } from "./bulk/random";
 import { addBrowsing } from "./browse";
@@ -336,6 +337,7 @@ export async function seed(db: Db, options: { now: Date; bulk: number }): Promis
     await addTerm(tx, town, lessons, now);
     await addFortnight(tx, town, lessons, now);
     await addMarking(tx, town, lessons, now);
+    await addPortfolios(tx, town, lessons, now);
     await addReading(tx, town, lessons, now);
     await addSatchel(tx, town, lessons, now);
     await addSharing(tx, town, lessons, now);

@@ -16,6 +16,7 @@ const Plan = z.strictObject({
   class: z.string(),
   lesson: z.string(),
   falls: z.string(),
+  notes: z.array(z.strictObject({ by: z.string(), weeks: z.number(), says: z.string() })),
   goal: z.strictObject({ student: z.string(), goal: z.string(), share: z.number(), times: z.number() }),
   weeks: z.array(
     z.strictObject({
@@ -45,6 +46,12 @@ export async function addTerm(tx: Queryable, town: Town, lessons: Map<string, Le
     [plan.goal.student, plan.goal.goal, plan.goal.share, plan.goal.times],
   );
   if (!own) throw new Error(`demo/term.yaml: ${plan.goal.student} has no such goal`);
+  for (const note of plan.notes)
+    await tx.query(
+      `insert into student_note (student_id, by_id, at, text)
+       select id, $2, $3, $4 from person where given_name || ' ' || family_name = $1`,
+      [plan.falls, town.people.get(note.by), new Date(now.getTime() - note.weeks * 7 * DAY), note.says],
+    );
   const longest = Math.max(...plan.weeks.map(({ week }) => week));
   for (const [nth, { week, resource, step, level, tracked, under }] of plan.weeks.entries()) {
     const lesson = lessons.get(resource);

@@ -36,6 +36,26 @@ test("a child's goal over the term: met, when, and by which results; said anew, 
   await ines.goto("/results/student");
   await ines.getByLabel("Student").selectOption({ label: "Mei Lindqvist" });
   await expect(table.getByRole("row").last()).toContainText("100%");
+  await expect(ines.getByText(/down from 9\d% in the first 3/)).toBeVisible();
+  // The points of the chart are gone through by the arrow keys.
+  const points = ines.getByRole("slider", { name: "Points of the chart" });
+  await points.focus();
+  await ines.keyboard.press("Home");
+  await expect(points).toHaveAttribute("aria-valuetext", /Number work, week by week, step 1: 100%/);
+  await ines.keyboard.press("ArrowRight");
+  await expect(points).toHaveAttribute("aria-valuenow", "2");
+  await expect(ines.getByText(/^Clock time, week by week, step 1: \d+%$/)).toBeVisible();
+  // A note for the child's teachers; removed and brought back.
+  await ines.getByLabel("A note for the child’s teachers").fill("Likes to draw first.");
+  await ines.keyboard.press("Control+Enter");
+  const note = ines.getByRole("listitem").filter({ hasText: "Likes to draw first." });
+  await note.getByRole("button", { name: "Remove the note" }).click();
+  await expect(note).toHaveCount(0);
+  await ines.getByRole("button", { name: "Undo" }).click();
+  await expect(note).toBeVisible();
+  // One term by itself.
+  await ines.getByLabel("When", { exact: true }).selectOption({ index: 1 });
+  await expect(table.getByRole("row").last()).toContainText("100%");
   await ines.getByRole("heading", { name: "Goals" }).click();
   await ines.keyboard.press("j");
   await expect(ines.getByRole("combobox", { name: "Student" }).locator("option:checked")).toHaveText("Noor Haddan");

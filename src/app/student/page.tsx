@@ -3,7 +3,8 @@ import { redirect } from "next/navigation";
 import { ledNow } from "@/data/live/lessons";
 import { guestOf } from "@/data/classes/guests";
 import { shelvesFor } from "@/data/reading/shelves";
-import { badgeOf, mineOf } from "@/data/student/mine";
+import { badgeOf } from "@/data/student/badge";
+import { piecesOf } from "@/data/portfolio/pieces";
 import { tasksOf } from "@/data/student/work";
 import { StudentHome } from "@/screens/student/home";
 import { seenByCode } from "@/server/student/by-code";
@@ -30,7 +31,7 @@ export default async function StudentPage() {
       )}
       byCode={visitor.joinedAt !== null}
       badge={await badgeOf(db, visitor.id)}
-      mine={await mineOf(db, visitor.id)}
+      pieces={visitor.joinedAt === null ? (await piecesOf(db, visitor.id)).length : null}
       reads={visitor.joinedAt === null && (await shelvesFor(db, visitor.id)).length > 0}
       screens={languagesThereAre}
       zone={visitor.zone}

@@ -1,3 +1,5 @@
+import type { Stroke } from "../question/question";
+
 /** A table of a report: the first row says what stands in each column; numbers stand to the right. */
 export interface ReportTable {
   caption: string;
@@ -10,7 +12,11 @@ export type ReportBlock =
   | { kind: "text"; text: string; soft?: boolean }
   | { kind: "heading"; text: string }
   | { kind: "list"; lines: readonly string[] }
-  | ({ kind: "table" } & ReportTable);
+  | ({ kind: "table" } & ReportTable)
+  /** Lines as a child drew them: see core/question/types/sketch. `text` says what it is. */
+  | { kind: "drawing"; strokes: readonly Stroke[]; text: string }
+  /** A JPEG or PNG file. */
+  | { kind: "picture"; bytes: Uint8Array; text: string };
 
 /** Begins on a page of its own, and is found in the list of what there is. */
 export interface ReportSection {

@@ -5,6 +5,7 @@ import type { Mark } from "../question/mark";
 import { lesson } from "@/data/testing/world";
 import { corrected, worth, type Correction } from "./correction";
 import { effectOf } from "./effect";
+import { fixedDocument } from "./fix-question";
 import { resultTable, type StudentWork } from "./table";
 
 const markOf = (marks: number | null, outOf = 2): Mark => ({
@@ -98,4 +99,42 @@ test("marks after a correction was taken back are those there were before, whate
       expect(back).toEqual(before);
     }),
   );
+});
+
+describe("for next time", () => {
+  const asked = (type: Question["type"]) => newQuestion(type, "en", () => "q");
+  const asking = (question: Question) => {
+    const document = lesson("Fixed");
+    const [step] = document.steps;
+    return { ...document, steps: [{ ...step!, blocks: [{ id: "b", type: "question" as const, question }] }] };
+  };
+  const short = { ...asked("shortText"), accepted: [{ text: "Kelp", share: 0.5 }] } as Question;
+  const questionsIn = (document: ReturnType<typeof fixedDocument>) =>
+    document!.steps.flatMap(({ blocks }) =>
+      blocks.flatMap((block) => (block.type === "question" ? [block.question] : [])),
+    );
+
+  test("an answer that is right too is accepted by typed questions, and what was worth half is worth all", () => {
+    const fixed = questionsIn(fixedDocument(asking(short), "q", accept("kelp")));
+    expect(fixed).toMatchObject([{ accepted: [{ text: "kelp", share: 1 }] }]);
+    // Right already: the same document.
+    const again = asking(fixed[0]!);
+    expect(fixedDocument(again, "q", accept("KELP "))).toBe(again);
+    const gap = { id: "g", accepted: ["high"], choices: [] };
+    const gaps = { ...asked("gaps"), gaps: [gap] } as unknown as Question;
+    expect(questionsIn(fixedDocument(asking(gaps), "q", accept("flood")))).toMatchObject([
+      { gaps: [{ accepted: ["high", "flood"] }] },
+    ]);
+    const two = { ...gaps, gaps: [gap, { ...gap, id: "h" }] } as unknown as Question;
+    expect(fixedDocument(asking(two), "q", accept("flood"))).toBeNull();
+  });
+
+  test("left out it is gone from its step, its marks are changed, and of what is not there nothing is changed", () => {
+    expect(questionsIn(fixedDocument(asking(short), "q", { kind: "void" }))).toEqual([]);
+    expect(questionsIn(fixedDocument(asking(short), "q", { kind: "marks", marks: 4 }))).toMatchObject([{ marks: 4 }]);
+    const same = asking(short);
+    expect(fixedDocument(same, "q", { kind: "marks", marks: short.marks })).toBe(same);
+    expect(fixedDocument(asking(short), "other", { kind: "void" })).toBeNull();
+    expect(fixedDocument(asking(asked("choice")), "q", accept("the second"))).toBeNull();
+  });
 });

@@ -10,7 +10,10 @@ describe("the level", () => {
   test("is that of the last three results, by their marks", () => {
     expect(progressOf(points(2, 4, 6, 8)).level).toBeCloseTo(0.6, 12);
     expect(progressOf([point(1, 1, 1), point(2, 0, 9)]).level).toBeCloseTo(0.1, 12);
-    expect(progressOf([])).toEqual({ points: [], level: null, before: null, change: null, because: null });
+    expect(progressOf([])).toEqual({
+      ...{ points: [], level: null, before: null, change: null, because: null },
+      ...{ first: null, sinceFirst: null },
+    });
   });
 
   test("rose or fell against the three before, and the result that made most of it is named", () => {
@@ -18,6 +21,13 @@ describe("the level", () => {
     expect(progressOf(points(3, 3, 3, 9, 5, 4))).toMatchObject({ change: "rose", because: { title: "Work 4" } });
     expect(progressOf(points(7, 8, 7, 8, 7, 8))).toMatchObject({ change: "steady", because: null });
     expect(progressOf(points(1, 9, 9))).toMatchObject({ change: null });
+  });
+
+  test("a slow fall is seen against the first three, though no three results differ from those before", () => {
+    const slow = progressOf(points(10, 9, 9, 8, 8, 7, 7, 6, 6));
+    expect(slow).toMatchObject({ change: "steady", sinceFirst: "fell" });
+    expect(slow.first).toBeCloseTo(28 / 30, 12);
+    expect(progressOf(points(10, 9, 9, 8, 8))).toMatchObject({ first: null, sinceFirst: null });
   });
 
   test("results without marks say nothing", () => {

@@ -36,7 +36,13 @@ export interface Progress {
   change: "rose" | "fell" | "steady" | null;
   /** The result that changed the level most of all since then. */
   because: Point | null;
+  /** The level of the first three, and whether it rose or fell since; null with fewer than six results. */
+  first: number | null;
+  sinceFirst: "rose" | "fell" | "steady" | null;
 }
+
+const changeFrom = (before: number, now: number) =>
+  now > before + CHANGED ? "rose" : now < before - CHANGED ? "fell" : "steady";
 
 /**
  * How a child is doing over time: the level of the last three results, whether it rose or fell against the three before, and which
@@ -50,16 +56,27 @@ export function progressOf(all: readonly Point[]): Progress {
     level: level(sorted.slice(Math.max(0, at + 1 - RESULTS_IN_LEVEL), at + 1))!,
   }));
   const now = points.at(-1)?.level ?? null;
+  const first = points.length < 2 * RESULTS_IN_LEVEL ? null : points[RESULTS_IN_LEVEL - 1]!.level;
+  const sinceFirst = now === null || first === null ? null : changeFrom(first, now);
   // Three against the three before them; with fewer than four there is nothing to compare.
   const before = level(sorted.slice(-2 * RESULTS_IN_LEVEL, -RESULTS_IN_LEVEL));
-  if (now === null || before === null) return { points, level: now, before: null, change: null, because: null };
-  const change = now > before + CHANGED ? "rose" : now < before - CHANGED ? "fell" : "steady";
+  if (now === null || before === null)
+    return { points, level: now, before: null, change: null, because: null, first, sinceFirst };
+  const change = changeFrom(before, now);
   const sign = change === "fell" ? -1 : 1;
   const moves = points
     .slice(-RESULTS_IN_LEVEL)
     .map((point) => ({ point, by: sign * (point.share - before) }))
     .toSorted((one, other) => other.by - one.by);
-  return { points, level: now, before, change, because: change === "steady" ? null : moves[0]!.point };
+  return {
+    points,
+    level: now,
+    before,
+    change,
+    because: change === "steady" ? null : moves[0]!.point,
+    first,
+    sinceFirst,
+  };
 }
 
 /** When a goal counts as met: so much of the marks, so many results running. */

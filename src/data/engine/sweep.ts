@@ -25,6 +25,9 @@ const places = [
   { table: "offer", text: "coalesce(proposal::text, '')" },
   { table: "event", text: "before::text || after::text" },
   { table: "curated_set", text: "to_jsonb(curated_set)::text" },
+  { table: "piece", text: "coalesce(voice::text, '')" },
+  { table: "piece_reply", text: "coalesce(voice::text, '')" },
+  { table: "portfolio_piece", text: "coalesce(why_voice::text, '')" },
 ] as const;
 
 /** Every stored file that is named anywhere, by SHA-256. */

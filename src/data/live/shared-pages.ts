@@ -125,13 +125,18 @@ export async function pageIn(db: Queryable, assignment: number, page: number): P
   return found;
 }
 
-/** The steps of which a student shared a page in the last lesson with an assignment. */
-export async function pagesSharedBy(db: Queryable, assignment: number, student: number): Promise<string[]> {
+/** The steps of which a student shared a page, in the last lesson with an assignment or in any. */
+export async function pagesSharedBy(
+  db: Queryable,
+  assignment: number,
+  student: number,
+  lessons: "last" | "any" = "last",
+): Promise<string[]> {
   const rows = await db.query<{ step: string }>(
-    `select distinct s.step_id step from shared_page s
-      where s.lesson_id = (select max(id) from lesson where assignment_id = $1)
+    `select distinct s.step_id step from shared_page s join lesson l on l.id = s.lesson_id
+      where l.assignment_id = $1 and ($3 or l.id = (select max(id) from lesson where assignment_id = $1))
         and s.bytes > 0 and (s.members is null or $2 = any(s.members))`,
-    [assignment, student],
+    [assignment, student, lessons === "any"],
   );
   return rows.map(({ step }) => step);
 }

@@ -13,6 +13,21 @@ export const markEntries = (db: Queryable, assignment: number, student: number |
     [assignment, student],
   );
 
+/** Of these pieces of work, those in which something of a student's was marked by a rubric. */
+export async function markedByRubric(
+  db: Queryable,
+  student: number,
+  assignments: readonly number[],
+): Promise<number[]> {
+  const rows = await db.query<{ id: number }>(
+    `select distinct r.assignment_id id from recipient r join attempt t on t.recipient_id = r.id
+       join mark_entry m on m.attempt_id = t.id
+      where r.student_id = $1 and r.assignment_id = any($2::int[]) and m.rubric_id is not null order by 1`,
+    [student, assignments],
+  );
+  return rows.map(({ id }) => id);
+}
+
 /** Marks people gave that count, by question, of each student's tries: "11 1" is the first of student 11. */
 export async function countingMarks(
   db: Queryable,

@@ -47,14 +47,26 @@ export async function addCorrection(
   return row!.id;
 }
 
-/** False: there is none that stands. */
+/** Notes from which to which revision a correction has changed the teacher's own version. */
+export async function setFixed(db: Queryable, correction: number, of: { from: number; to: number }): Promise<void> {
+  await db.query("update question_correction set fixed_from = $2, fixed_to = $3 where id = $1", [
+    correction,
+    of.from,
+    of.to,
+  ]);
+}
+
+/** Undefined: there is none that stands. `fixed`: the revisions of the teacher's own version it has changed. */
 export async function takeBackCorrection(
   db: Queryable,
   of: { assignment: number; correction: number; at: Date },
-): Promise<boolean> {
-  const rows = await db.query(
-    `update question_correction set taken_back = $3 where id = $2 and assignment_id = $1 and taken_back is null returning id`,
+): Promise<{ by: number; fixed: { from: number; to: number } | null } | undefined> {
+  const [row] = await db.query<{ by: number; from: number | null; to: number | null }>(
+    `update question_correction set taken_back = $3 where id = $2 and assignment_id = $1 and taken_back is null
+     returning made_by "by", fixed_from "from", fixed_to "to"`,
     [of.assignment, of.correction, of.at],
   );
-  return rows.length > 0;
+  if (!row) return undefined;
+  const { by, from, to } = row;
+  return { by, fixed: from !== null && to !== null ? { from, to } : null };
 }

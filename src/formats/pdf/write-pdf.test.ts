@@ -71,3 +71,24 @@ test("a report of nothing is a page all the same; a wide one lies on its side", 
   const { facts: wide } = await read({ ...report, wide: true });
   expect(wide).toMatch(/Page size: +841.89 x 595.28/);
 });
+
+test("a drawing and a photograph stand in it, each said in words", async () => {
+  const png = Buffer.from(
+    "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==",
+    "base64",
+  );
+  const { structure, facts } = await read({
+    ...{ title: "Portfolio", language: "en", author: "Ines Halloran", wide: false },
+    sections: [
+      {
+        ...{ title: "Kelp under glass", shown: true, language: "en" },
+        blocks: [
+          { kind: "drawing", strokes: [{ ink: "green", width: 4, points: [0.1, 0.1, 0.9, 0.9] }], text: "A frond" },
+          { kind: "picture", bytes: png, text: "A kelp" },
+        ],
+      },
+    ],
+  });
+  expect(structure.match(/Figure/g)).toHaveLength(2);
+  expect(facts).toMatch(/Tagged:\s+yes/);
+});

@@ -12,6 +12,11 @@ const MARGIN = 54;
 const SIZE = 11;
 const TABLE_SIZE = 9;
 const PADDING = 4;
+const FIGURE_WIDTH = 320;
+/** A blank sheet is 640 wide and 420 high, as on screen. */
+const DRAWING_HEIGHT = (FIGURE_WIDTH * 420) / 640;
+const PICTURE_HEIGHT = 240;
+const INKS = { black: "#23211D", blue: "#2B5C8A", green: "#1F5742", red: "#A8442F", brown: "#7A5326" } as const;
 
 type Pdf = PDFKit.PDFDocument;
 type Structure = PDFKit.PDFStructureElement;
@@ -93,6 +98,22 @@ function writeTable(doc: Pdf, parent: Structure, table: ReportTable): void {
   doc.moveDown();
 }
 
+/** Something to look at, said in words to those who do not see it. */
+function writeFigure(
+  doc: Pdf,
+  parent: Structure,
+  alt: string,
+  height: number,
+  draw: (left: number, top: number, width: number, height: number) => void,
+): void {
+  if (doc.y + height > bottom(doc)) doc.addPage();
+  const top = doc.y;
+  parent.add(doc.struct("Figure", { alt }, () => draw(MARGIN, top, FIGURE_WIDTH, height)));
+  doc.x = MARGIN;
+  doc.y = top + height;
+  doc.moveDown(0.6);
+}
+
 function writeBlock(doc: Pdf, parent: Structure, block: ReportBlock): void {
   const say = (tag: string, text: string, options: PDFKit.Mixins.TextOptions = {}) =>
     parent.add(
@@ -131,6 +152,27 @@ function writeBlock(doc: Pdf, parent: Structure, block: ReportBlock): void {
     }
     case "table":
       return writeTable(doc, parent, block);
+    case "drawing":
+      return writeFigure(doc, parent, block.text, DRAWING_HEIGHT, (left, top, width, height) => {
+        doc.rect(left, top, width, height).lineWidth(0.5).strokeColor(LINE).stroke();
+        for (const { ink, width: thick, points } of block.strokes) {
+          doc
+            .lineWidth(thick / 2)
+            .strokeColor(INKS[ink])
+            .lineCap("round")
+            .lineJoin("round");
+          for (let at = 0; at + 1 < points.length; at += 2) {
+            const [x, y] = [left + points[at]! * width, top + points[at + 1]! * height];
+            if (at === 0) doc.moveTo(x, y);
+            else doc.lineTo(x, y);
+          }
+          doc.stroke();
+        }
+      });
+    case "picture":
+      return writeFigure(doc, parent, block.text, PICTURE_HEIGHT, (left, top, width, height) => {
+        doc.image(Buffer.from(block.bytes), left, top, { fit: [width, height] });
+      });
   }
 }
 

@@ -1,6 +1,7 @@
 "use client";
-import * as actions from "@/server/student/mine-actions";
+import * as actions from "@/server/portfolio/child-actions";
 import { tried } from "./tried";
 
 export const chooseAsMine = tried(actions.chooseAsMine, "quietly");
-export const chooseBadge = tried(actions.chooseBadge, "quietly");
+export const sayWhy = tried(actions.sayWhy, "quietly");
+export const setInPortfolio = tried(actions.setInPortfolio, "quietly");

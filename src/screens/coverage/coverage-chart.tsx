@@ -82,6 +82,16 @@ export function CoverageChart({
   return (
     <Chart
       option={option}
+      points={{
+        series: 0,
+        said: (JSON.parse(said) as typeof bars).map(
+          ({ name, counts }) =>
+            `${name.replace("\n", ", ")}: ${levels
+              .filter((level) => counts[level] > 0)
+              .map((level) => `${counts[level]} ${levelNames[level]}`)
+              .join(", ")}`,
+        ),
+      }}
       label={`How many statements of each branch stand at each level, for ${classes.map(({ name }) => name).join(" and ")}. The table says the same.`}
       className="h-full min-h-96 w-full"
     />

@@ -113,7 +113,11 @@ function OverTime({ evidence, label }: { evidence: readonly Evidence[]; label: s
     },
     [said],
   );
-  return <Chart option={option} label={label} className="mt-3 h-44 w-full" />;
+  const points = {
+    series: 1,
+    said: (JSON.parse(said) as Point[]).map(({ title, share }) => `${title}: ${formatPercent(share)}`),
+  };
+  return <Chart {...{ option, label, points }} className="mt-3 h-44 w-full" />;
 }
 
 const levelAlone = (one: Evidence, now: Date): Level => cellOf([one], now).level;

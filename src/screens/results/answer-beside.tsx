@@ -6,6 +6,7 @@ import { formatAnswer } from "@/core/question/format";
 import { markedByPerson } from "@/core/question/mark";
 import { Button } from "@/ui/button";
 import { IconButton } from "@/ui/icon-button";
+import { PutInPortfolio } from "../portfolio/put-in";
 import { AnswerView } from "../step/question-view";
 import { Rich } from "../step/rich";
 import { useLetCount } from "./use-let-count";
@@ -21,12 +22,15 @@ export const looks = {
 /** One answer, beside the table it stands in. */
 export function AnswerBeside({
   assignment,
+  group,
   table,
   opened,
   onMark,
   onClose,
 }: {
   assignment: number;
+  /** Its class. */
+  group: number;
   table: ResultTable;
   opened: { student: number; question: string };
   /** Marks it by hand. */
@@ -65,10 +69,22 @@ export function AnswerBeside({
         {cell.mark.marks !== null && ` · ${cell.mark.marks} of ${cell.mark.outOf}`}
         {cell.checks > 1 && ` · checked ${cell.checks} times`}
       </p>
-      {markedByPerson(entry.question.type) && row.state === "handed in" && (
-        <Button className="mt-2" onClick={onMark}>
-          <PenLine size={16} aria-hidden /> {cell.mark.marks === null ? "Mark it" : "Look at the mark"}
-        </Button>
+      {row.state === "handed in" && (
+        <div className="mt-2 flex flex-wrap items-center gap-2">
+          {markedByPerson(entry.question.type) && (
+            <Button size="small" onClick={onMark}>
+              <PenLine size={14} aria-hidden /> {cell.mark.marks === null ? "Mark it" : "Look at the mark"}
+            </Button>
+          )}
+          {cell.mark.verdict !== "blank" && (
+            <PutInPortfolio
+              {...{ group, assignment }}
+              student={row.student.id}
+              name={row.student.name}
+              question={{ id: entry.id, nth: table.questions.indexOf(entry) + 1 }}
+            />
+          )}
+        </div>
       )}
       {cell.late && (
         <div className="mt-2 grid gap-2 rounded-card bg-shade px-3 py-2 text-[13px]">

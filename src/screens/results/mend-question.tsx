@@ -1,5 +1,6 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { formatMoment } from "@/core/calendar/format-moment";
 import { readByPerson } from "@/core/question/mark";
@@ -9,6 +10,7 @@ import type { Item } from "@/core/results/items";
 import type { KeptCorrection } from "@/data/results/corrections";
 import { correctQuestion, lookAtCorrection, takeCorrectionBack } from "@/screens/acts/results";
 import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
 import { inputClasses } from "@/ui/field";
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
@@ -22,6 +24,14 @@ const formatCorrection = (correction: Correction): string =>
     : correction.kind === "accept"
       ? `“${correction.said}” is right too.`
       : `It is worth ${correction.marks === 1 ? "1 mark" : `${correction.marks} marks`}.`;
+
+/** What became of her own version. */
+const formatFixed = {
+  published: "Your version is corrected for next time.",
+  already: "Your version says so already.",
+  "in draft": "It is corrected in your draft too: publish that when you are ready.",
+  "by hand": "Your version is not changed: this kind of question needs you to change it in the editor.",
+} as const;
 
 const children = (count: number) => (count === 1 ? "One child" : `${count} children`);
 const named = (changes: readonly Change[]) => changes.map(({ student }) => student.name.split(" ")[0]).join(", ");
@@ -62,12 +72,15 @@ function WhatItDoes({ effect }: { effect: Effect }) {
 /** Corrects a question after it was answered: who gains and who loses is seen first, and it can be taken back. */
 export function MendQuestion({
   assignment,
+  own,
   item,
   corrections,
   zone,
   now,
 }: {
   assignment: number;
+  /** The resource, where it is her own version. */
+  own: number | null;
   item: Item;
   /** Those of this question that stand. */
   corrections: readonly KeptCorrection[];
@@ -81,6 +94,7 @@ export function MendQuestion({
   const [said, setSaid] = useState(likely?.said ?? "");
   const [marks, setMarks] = useState(item.question.marks);
   const [effect, setEffect] = useState<{ of: string; effect: Effect } | null>(null);
+  const [nextTime, setNextTime] = useState(true);
   const [busy, once] = useOnce();
   const router = useRouter();
   const foot = useRef<HTMLDivElement>(null);
@@ -107,18 +121,23 @@ export function MendQuestion({
   }, [seen, asked]);
 
   const takeBack = async (id: number) => {
-    if ((await takeCorrectionBack({ assignment, correction: id })).ok) router.refresh();
+    const outcome = await takeCorrectionBack({ assignment, correction: id });
+    if (!outcome.ok) return;
+    router.refresh();
+    if (outcome.value.versionToo) tell("Your version is as it was, too.");
   };
   const mend = () =>
     once(async () => {
       // Who gains and who loses is seen before.
       if (!correction || !seen) return;
-      const outcome = await correctQuestion({ assignment, question: item.id, correction });
+      const outcome = await correctQuestion({
+        ...{ assignment, question: item.id, correction, nextTime: own !== null && nextTime },
+      });
       if (!outcome.ok) return;
       setKind(null);
       router.refresh();
       tell(
-        `Question ${item.nth} is corrected, and all marks are worked out again.`,
+        `Question ${item.nth} is corrected, and all marks are worked out again. ${outcome.value.fixed ? formatFixed[outcome.value.fixed] : ""}`.trim(),
         () => void takeBack(outcome.value.correction),
       );
     });
@@ -191,6 +210,15 @@ export function MendQuestion({
         />
       </div>
       {correction && (seen ? <WhatItDoes effect={effect.effect} /> : <p className="text-[13px]">Working it out …</p>)}
+      {own !== null && (
+        <label className="flex items-center gap-2">
+          <Checkbox label="Correct my version too, for next time" checked={nextTime} onChange={setNextTime} />
+          <span className="flex-1">correct my version too, for next time</span>
+          <Link href={`/adapt/${own}`} prefetch={false} className="text-[13px] underline">
+            Open it
+          </Link>
+        </label>
+      )}
       <Button look="main" className="justify-self-end" disabled={busy || !correction || !seen} onClick={mend}>
         Correct it <Key>m</Key>
       </Button>

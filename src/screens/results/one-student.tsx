@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { ClockArrowDown, ClockArrowUp, Hourglass, Play } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useEffect, useState, type ReactNode } from "react";
 import { formatFactor } from "@/core/assign/extra-time";
 import { formatDay, formatMoment } from "@/core/calendar/format-moment";
 import { schoolClock } from "@/core/calendar/school-calendar";
@@ -15,6 +15,7 @@ import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { inputClasses } from "@/ui/field";
 import { Key } from "@/ui/key";
+import { PutInPortfolio } from "../portfolio/put-in";
 import { AnswerView } from "../step/question-view";
 import { looks } from "./answer-beside";
 
@@ -68,10 +69,13 @@ function Given({ given, clock }: { given: GivenAnswer; clock: (at: Date) => stri
 
 function AnswerRow({
   answer,
+  keep,
   pace,
   clock,
 }: {
   answer: AnswerHistory;
+  /** Puts it into the child's portfolio. */
+  keep: ReactNode;
   pace: Pace | undefined;
   clock: (at: Date) => string;
 }) {
@@ -109,6 +113,7 @@ function AnswerRow({
           {cell.mark.marks === null ? name : `${cell.mark.marks} of ${cell.mark.outOf}`}
         </span>
         {cell.mark.marks !== null && <span className="heard"> {name}</span>}
+        <span className="not-printed ml-1 inline-block align-middle">{keep}</span>
       </td>
       <td className="numbers border-b border-line px-3 py-2 text-right whitespace-nowrap">
         {cell.seconds === null ? <span className="text-ink-soft">–</span> : formatSeconds(cell.seconds)}
@@ -125,6 +130,8 @@ function AnswerRow({
 
 /** Everything one child did: every try, every answer as it was given, the time on each. */
 export function OneStudent({
+  assignment,
+  group,
   students,
   student,
   tries,
@@ -135,6 +142,9 @@ export function OneStudent({
   now,
   onStudent,
 }: {
+  assignment: number;
+  /** Its class. */
+  group: number;
   students: readonly { id: number; name: string }[];
   student: number;
   tries: readonly TryHistory[];
@@ -199,6 +209,11 @@ export function OneStudent({
             {formatFactor[factor] && ` · has ${formatFactor[factor]}`}
           </p>
         )}
+        {shown?.handedInAt && (
+          <span className="not-printed">
+            <PutInPortfolio {...{ group, assignment, student, name }} question={null} />
+          </span>
+        )}
         {tries.length > 1 && (
           <label className="ml-auto flex items-center gap-2 text-[13px]">
             Try
@@ -241,6 +256,16 @@ export function OneStudent({
               <AnswerRow
                 key={`${shown.number} ${answer.question.id}`}
                 answer={answer}
+                keep={
+                  shown.handedInAt &&
+                  answer.cell.mark.verdict !== "blank" && (
+                    <PutInPortfolio
+                      {...{ group, assignment, student, name }}
+                      question={{ id: answer.question.id, nth: answer.nth }}
+                      small
+                    />
+                  )
+                }
                 pace={shown.kept ? pace[answer.question.id]?.[student] : undefined}
                 clock={clock}
               />

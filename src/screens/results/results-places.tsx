@@ -6,12 +6,13 @@ const places = [
   { address: "/results/coverage", text: "Coverage" },
   { address: "/results/marks", text: "Marks" },
   { address: "/results/student", text: "A student" },
+  { address: "/results/portfolio", text: "Portfolio" },
 ] as const;
 
 /** Between a piece of work and what there is over weeks. */
 export function ResultsPlaces({ here }: { here: (typeof places)[number]["address"] }) {
   return (
-    <nav aria-label="Results" className="not-printed flex gap-0.5 text-[13px]">
+    <nav aria-label="Results" className="not-printed flex flex-wrap gap-0.5 text-[13px]">
       {places.map(({ address, text }) => (
         <Link
           key={address}

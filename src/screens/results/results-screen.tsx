@@ -49,6 +49,8 @@ export interface ResultsScreenProps {
 export interface Shown {
   assignment: Assignment;
   table: ResultTable;
+  /** The resource that was assigned, where it is her own version. */
+  own: number | null;
   /** What was changed about its questions since. */
   corrections: readonly KeptCorrection[];
   around: Around;
@@ -89,7 +91,7 @@ export function ResultsScreen({ assignments, shown, ...rest }: ResultsScreenProp
 }
 
 function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "shown">) {
-  const { assignment, table, corrections, around, groups, one, marking, guests, free, zone, now, locale } = props;
+  const { assignment, own, table, corrections, around, groups, one, marking, guests, free, zone, now, locale } = props;
   const { go, parameters } = useAddress();
   const view = resultsView(parameters.get("view"));
   const analysis = useMemo(() => analyse(table), [table]);
@@ -213,6 +215,8 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
             one ? (
               <OneStudent
                 key={one.student}
+                assignment={assignment.id}
+                group={assignment.class}
                 // Opened by its address, a child may be of another group than the one that is shown.
                 students={(rows.some(({ student }) => student.id === one.student) ? rows : table.rows).map(
                   ({ student }) => student,
@@ -258,6 +262,7 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
               key={item.id}
               {...{ item, zone, now }}
               assignment={assignment.id}
+              own={own}
               corrections={corrections.filter((one) => one.question === item.id)}
             />
           </QuestionPanel>
@@ -265,6 +270,7 @@ function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "show
           opened && (
             <AnswerBeside
               assignment={assignment.id}
+              group={assignment.class}
               {...{ table, opened }}
               onMark={() => {
                 closeAll();

@@ -1,59 +1,21 @@
 "use client";
 import { DateInput } from "@/screens/when/typed-input";
-import { Link2, QrCode } from "lucide-react";
+import { Link2 } from "lucide-react";
 import { useEffect, useState } from "react";
 import type { LinkMade, ShareWay } from "@/data/share/links";
 import { endLink, lookAtLinks, makeLink } from "@/screens/acts/link";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
-import { Field, TextInput } from "@/ui/field";
+import { Field } from "@/ui/field";
 import { Notice } from "@/ui/notice";
-import { tell, tellProblem } from "@/ui/toast";
-import { Qr } from "../classes/qr";
+import { tellProblem } from "@/ui/toast";
+import { NewLink } from "../link/new-link";
 import { useDone } from "../use-done";
 import { useOnce } from "../use-once";
+import { formatOpened } from "../link/format-opened";
 import { WayChoice } from "./way-choice";
 
-const formatOpened = (count: number) =>
-  count === 0 ? "not opened yet" : count === 1 ? "opened once" : `opened ${count} times`;
 const dayBefore = (until: Date) => new Date(until.getTime() - 1).toLocaleDateString("en-GB", { dateStyle: "medium" });
-
-/** A new link, the only time it can be seen: to copy, or to hold up as a picture. */
-function Made({ address }: { address: string }) {
-  const [pictured, setPictured] = useState(false);
-  const copy = async () => {
-    try {
-      await navigator.clipboard.writeText(address);
-      tell("The link is copied.");
-    } catch {
-      tellProblem("Your browser blocked copying. Select the address and copy it.");
-    }
-  };
-  return (
-    <section aria-label="The new link" className="grid gap-2 rounded-card border border-green bg-green-wash p-3">
-      <div className="flex gap-2">
-        <TextInput
-          readOnly
-          autoFocus
-          aria-label="The link"
-          value={address}
-          onFocus={(event) => event.target.select()}
-          className="min-w-0 flex-1"
-        />
-        <Button look="main" onClick={() => void copy()}>
-          Copy
-        </Button>
-        <Button onClick={() => setPictured(!pictured)} aria-pressed={pictured}>
-          <QrCode size={16} aria-hidden /> QR
-        </Button>
-      </div>
-      <p className="text-[13px]">Copy it now: for safety it is not shown again. You can always make another.</p>
-      {pictured && (
-        <Qr text={address} label="QR code of the link" className="h-56 w-56 justify-self-center rounded-card" />
-      )}
-    </section>
-  );
-}
 
 /** Shares her things by an address anybody may open who has it, for as long as she likes. */
 export function LinkShare({
@@ -115,7 +77,7 @@ export function LinkShare({
           Anyone who has the link can open it, without an account. They see {resources.length === 1 ? "this" : "these"}{" "}
           and nothing else of your school.
         </p>
-        {made && <Made address={made} />}
+        {made && <NewLink address={made} />}
         <div>
           <WayChoice way={way} onWay={setWay} />
         </div>

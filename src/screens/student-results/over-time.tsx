@@ -45,5 +45,9 @@ export function OverTime({ progress, label }: { progress: Progress; label: strin
     },
     [said],
   );
-  return <Chart option={option} label={label} className="h-56 w-full" />;
+  const points = {
+    series: 1,
+    said: progress.points.map(({ title, share }) => `${title}: ${formatPercent(share)}`),
+  };
+  return <Chart {...{ option, label, points }} className="h-56 w-full" />;
 }

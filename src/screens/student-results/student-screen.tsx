@@ -6,7 +6,7 @@ import Link from "next/link";
 import { forTheseAs } from "@/core/assign/for-these";
 import { formatDay } from "@/core/calendar/format-moment";
 import { formatGoal, underGoal } from "@/core/results/goal-tag";
-import { progressOf, type Progress } from "@/core/results/progress";
+import { progressOf, type Point, type Progress } from "@/core/results/progress";
 import type { StudentData, StudentPoint } from "@/server/results/student";
 import { BlankSelect } from "@/ui/blank-select";
 import { Button, buttonClasses } from "@/ui/button";
@@ -18,22 +18,27 @@ import { ResultsPlaces } from "../results/results-places";
 import { useAddress } from "../use-address";
 import { useAhead } from "../use-ahead";
 import { GoalCard } from "./goal-card";
+import { Notes } from "./notes";
 import { OverTime } from "./over-time";
 
 const arrows = { rose: ArrowUpRight, fell: ArrowDownRight, steady: ArrowRight } as const;
 const saysChange = { rose: "up", fell: "down", steady: "steady" } as const;
 
-/** What is filtered by: nothing, a standard ("s MA.5.M.2") or a goal tag ("g tables"). */
-function chosenPoints(data: StudentData, by: string) {
-  if (by.startsWith("s ")) return data.standards.find(({ code }) => code === by.slice(2))?.points ?? [];
-  if (by.startsWith("g ")) return data.points.filter(({ goals }) => goals.includes(by.slice(2)));
+/** What is filtered by: nothing, a standard ("s MA.5.M.2"), a goal tag ("g tables"), a skill ("k Reason") or a class ("c 12"). */
+function chosenPoints(data: StudentData, by: string): readonly Point[] {
+  const said = by.slice(2);
+  if (by.startsWith("s ")) return data.standards.find(({ code }) => code === said)?.points ?? [];
+  if (by.startsWith("g ")) return data.points.filter(({ goals }) => goals.includes(said));
+  if (by.startsWith("k ")) return data.skills.find(({ skill }) => skill === said)?.points ?? [];
+  if (by.startsWith("c ")) return data.points.filter((point) => point.class === Number(said));
   return data.points;
 }
 
 function Level({ progress }: { progress: Progress }) {
-  const { level, before, change, because } = progress;
+  const { level, before, change, because, first, sinceFirst } = progress;
   if (level === null) return null;
   const Arrow = change && arrows[change];
+  const SinceFirst = arrows[sinceFirst ?? "steady"];
   return (
     <p className="flex flex-wrap items-baseline gap-x-2 text-[14px]">
       <strong className="numbers text-[22px]">{formatPercent(level)}</strong> in the last{" "}
@@ -43,6 +48,12 @@ function Level({ progress }: { progress: Progress }) {
           <Arrow size={16} aria-hidden className="inline" /> {saysChange[change]}
           {change !== "steady" && ` from ${formatPercent(before)}`}
           {because && `, mostly because of “${because.title}”`}
+        </span>
+      )}
+      {sinceFirst && sinceFirst !== "steady" && sinceFirst !== change && (
+        <span className={sinceFirst === "fell" ? "text-clay" : "text-green"}>
+          <SinceFirst size={16} aria-hidden className="inline" /> {saysChange[sinceFirst]} from {formatPercent(first!)}{" "}
+          in the first 3
         </span>
       )}
     </p>
@@ -56,6 +67,7 @@ export function StudentScreen({
   group,
   students,
   student,
+  me,
   zone,
   now,
 }: {
@@ -64,12 +76,18 @@ export function StudentScreen({
   group: number;
   students: readonly { id: number; name: string }[];
   student: number;
+  /** Who looks. */
+  me: number;
   zone: string;
   now: Date;
 }) {
   const { go, parameters } = useAddress();
   const by = parameters.get("by") ?? "";
-  const progress = progressOf(chosenPoints(data, by));
+  const stretch = data.stretches.find(({ name: one }) => one === parameters.get("in"));
+  const within = <One extends Point>(points: readonly One[]) =>
+    stretch ? points.filter(({ at }) => at >= stretch.from && at < stretch.to) : points;
+  const progress = progressOf(within(chosenPoints(data, by)));
+  const groups = new Map(data.points.map(({ class: id, className }) => [id, className]));
   const tags = [...new Set([...data.points.flatMap(({ goals }) => goals), ...data.goals.map(formatGoal)])].toSorted();
   const name = students.find(({ id }) => id === student)?.name ?? "";
   const about = new Map(data.points.map((point) => [point.assignment, point]));
@@ -84,7 +102,7 @@ export function StudentScreen({
   };
   useKeys({ j: () => move(1), k: () => move(-1) });
   const standards = data.standards
-    .map((one) => ({ ...one, progress: progressOf(one.points) }))
+    .map((one) => ({ ...one, progress: progressOf(within(one.points)) }))
     .filter(({ progress: { level } }) => level !== null)
     .toSorted((one, other) => one.progress.level! - other.progress.level!);
   const next = standards.filter(({ progress: { level } }) => level! < 0.5);
@@ -118,10 +136,22 @@ export function StudentScreen({
               value={by}
               options={[
                 { value: "", text: "everything" },
+                ...(groups.size > 1 ? [...groups].map(([id, text]) => ({ value: `c ${id}`, text })) : []),
                 ...data.standards.map(({ code }) => ({ value: `s ${code}`, text: code })),
                 ...tags.map((tag) => ({ value: `g ${tag}`, text: `“${tag}”` })),
+                ...data.skills.map(({ skill }) => ({ value: `k ${skill}`, text: skill })),
               ]}
               onChange={(value) => go({ by: value || null }, "push")}
+            />
+            ,{" "}
+            <BlankSelect
+              name="When"
+              value={stretch?.name ?? ""}
+              options={[
+                { value: "", text: "all the time" },
+                ...data.stretches.map((one) => ({ value: one.name, text: one.name })),
+              ]}
+              onChange={(value) => go({ in: value || null }, "push")}
             />
           </h1>
           <span className="not-printed flex gap-1" aria-hidden>
@@ -178,6 +208,7 @@ export function StudentScreen({
               ))}
             </ul>
           )}
+          <Notes key={student} notes={data.notes} about={{ class: group, student }} {...{ me, zone, now }} />
           <h2 className="mt-4 font-serif text-[17px]">Standards</h2>
           <ul className="mt-1">
             {standards.map(({ code, statement, progress: { level, points } }) => (
@@ -196,6 +227,29 @@ export function StudentScreen({
               </li>
             ))}
           </ul>
+          {data.skills.length > 0 && (
+            <>
+              <h2 className="mt-4 font-serif text-[17px]">Skills</h2>
+              <ul className="mt-1">
+                {data.skills.map(({ skill, points }) => (
+                  <li key={skill} className="border-b border-line py-1.5 text-[13px]">
+                    <button
+                      type="button"
+                      className="w-full text-left hover:bg-card"
+                      onClick={() => go({ by: `k ${skill}` }, "push")}
+                    >
+                      <strong>{skill}</strong>{" "}
+                      <span className="numbers">
+                        {within(points)
+                          .map(({ gained, outOf }) => `${gained} of ${outOf}`)
+                          .join(", ")}
+                      </span>
+                    </button>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
           {next.length > 0 && (
             <>
               <h2 className="mt-4 font-serif text-[17px]">What comes next</h2>

@@ -3,7 +3,7 @@ import { clsx } from "clsx";
 import { useState } from "react";
 import { useTranslations } from "use-intl";
 import { badge as badgeOf, badgePictures, BADGES } from "@/core/student/badge";
-import { chooseBadge } from "@/screens/acts/mine";
+import { chooseBadge } from "@/screens/acts/badge";
 import { useProblem } from "../language/use-problem";
 import { BadgeIcon } from "./badge-icon";
 

@@ -44,7 +44,7 @@ export function StudentHome({
   led,
   byCode,
   badge,
-  mine,
+  pieces,
   reads,
   screens,
   zone,
@@ -59,8 +59,8 @@ export function StudentHome({
   byCode: boolean;
   /** The picture she is known by. */
   badge: number;
-  /** What she has chosen to keep, by assignment. */
-  mine: readonly number[];
+  /** How many pieces her portfolio has; null: it is not shown, because she came in by the class's code. */
+  pieces: number | null;
   /** Whether a class of hers has a shelf to read from. */
   reads: boolean;
   /** The languages these screens are in. */
@@ -122,14 +122,25 @@ export function StudentHome({
         student={student}
         pages={["/student", ...todo.slice(0, MOST_KEPT).map(({ assignment }) => `/student/${assignment}`)]}
       />
-      {reads && (
-        <Link
-          href="/student/reading"
-          className="mt-4 inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-5 font-bold"
-        >
-          <Library size={20} aria-hidden /> {reading("open")}
-        </Link>
-      )}
+      <div className="mt-4 flex flex-wrap gap-3 empty:hidden">
+        {reads && (
+          <Link
+            href="/student/reading"
+            className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-5 font-bold"
+          >
+            <Library size={20} aria-hidden /> {reading("open")}
+          </Link>
+        )}
+        {pieces !== null && (
+          <Link
+            href="/student/portfolio"
+            className="inline-flex min-h-12 items-center gap-2 rounded-card border-2 border-line bg-card px-5 font-bold"
+          >
+            <Heart size={20} aria-hidden className={pieces > 0 ? "fill-current text-brass" : ""} /> {t("mine")}
+            {pieces > 0 && <span className="numbers font-normal text-ink-soft">{pieces}</span>}
+          </Link>
+        )}
+      </div>
       {byCode && <p className="mt-3 text-ink-soft">{t("byCode")}</p>}
       <Section title={t("now")} empty={t("nothingNow")}>
         {todo.map((task, at) => (
@@ -191,23 +202,6 @@ export function StudentHome({
               <Postmark at={task.lastHandedIn!} zone={zone} now={now} />
             </li>
           ))}
-        </Section>
-        <Section title={t("mine")}>
-          {mine.flatMap((assignment) => {
-            const task = tasks.find((one) => one.assignment === assignment);
-            return task
-              ? [
-                  <li key={assignment} className="rounded-card border border-line bg-card px-4 py-2">
-                    <Link
-                      href={`/student/${assignment}`}
-                      className="inline-flex min-h-12 items-center gap-2 underline decoration-line-strong underline-offset-4"
-                    >
-                      <Heart size={18} aria-hidden className="shrink-0 fill-current" /> {nameOf(task)}
-                    </Link>
-                  </li>,
-                ]
-              : [];
-          })}
         </Section>
         <Section title={t("closed")}>
           {missed.map((task) => (

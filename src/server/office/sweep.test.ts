@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import { mkdtempSync, rmSync, utimesSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
+import { addAssignment } from "@/data/assign/assignments";
 import { searchVersion } from "@/data/engine/search-cache";
 import { countUses } from "@/data/find/uses";
 import { addMedia, mediaByHash } from "@/data/engine/media";
@@ -73,6 +74,28 @@ test("a file that is named nowhere goes after a month; one in a revision, a draf
   expect(await isThere(unused!)).toBe(false);
   expect((await goneAmong([unused!])).length).toBe(1);
   for (const kept of [young, published, undoable]) expect(await isThere(kept!)).toBe(true);
+});
+
+test("what a teacher or a child has said about work stays as long as the work does", async () => {
+  const [comment, why] = await Promise.all([uploaded("comment", 400), uploaded("why", 400)]);
+  const { id: resource, revision } = await publishFor(db, world.ines, lesson("Said about"));
+  const [student] = world.students;
+  const assignment = await addAssignment(db, {
+    ...{ class: world.class, resource, revision, students: [student!], madeBy: world.ines, made: now, opens: now },
+    ...{ due: new Date(now.getTime() + 1000), tries: 1, keep: "best", checking: "never" },
+  });
+  await db.query(
+    `with t as (insert into attempt (recipient_id, number, started, handed_in)
+         select id, 1, now(), now() from recipient where assignment_id = $1 returning id, recipient_id),
+       a as (insert into response (attempt_id, step_id, question_id, value, checked, late, given, client_key)
+         select id, 's', 'q', '"a"', false, false, now(), 'k' from t returning id),
+       p as (insert into piece (recipient_id, step_id, question_id, response_id, number, sent, state, voice)
+         select t.recipient_id, 's', 'q', a.id, 1, now(), 'approved', $3::jsonb from t, a)
+     insert into portfolio_piece (student_id, attempt_id, put_in_by, put_in, why_voice) select $2, id, $2, now(), $4::jsonb from t`,
+    [assignment, student, JSON.stringify({ media: comment, seconds: 3 }), JSON.stringify({ media: why, seconds: 3 })],
+  );
+  await sweep(db, now);
+  for (const kept of [comment, why]) expect(await isThere(kept!)).toBe(true);
 });
 
 test("a file that is uploaded again counts as new, even if nothing names it yet", async () => {

@@ -103,10 +103,11 @@ export async function coverageData(
     from: momentAt(stretch.from, "00:00", calendar.zone),
     to: momentAt(addDays(stretch.to, 1), "00:00", calendar.zone),
   };
-  await judge(db, await workAskedFor(db, within));
+  const works = await workAskedFor(db, within);
+  await judge(db, works.begun);
   const [statements, found, parts, standings] = await Promise.all([
     framework ? statementsOf(db, visitor.district, framework.id) : [],
-    framework ? evidenceOf(db, within, framework.id) : [],
+    framework ? evidenceOf(db, works.all, framework.id) : [],
     aboutParts(db, within),
     asked.open && ids.includes(asked.open.class)
       ? standingsOf(db, { ...within, classes: [asked.open.class] }, asked.open.standard)

@@ -4,11 +4,13 @@ import { Correction } from "@/core/results/correction";
 import { effectOf, type Effect } from "@/core/results/effect";
 import { allQuestions } from "@/core/resource/document";
 import { readByPerson } from "@/core/question/mark";
+import { ownsAll } from "@/data/adapt/resources";
 import { assignmentById } from "@/data/assign/assignments";
 import type { Db } from "@/data/engine/db";
-import { addCorrection, takeBackCorrection } from "@/data/results/corrections";
+import { addCorrection, setFixed, takeBackCorrection } from "@/data/results/corrections";
 import { announceWork, attemptOf, countLate, workOf } from "@/data/student/work";
 import { act, ActionError } from "../web/act";
+import { fixOwnVersion, unfixOwnVersion, type Fixed } from "./fix-own-version";
 import { problemOf } from "../web/problem";
 
 const Id = z.number().int().positive();
@@ -61,28 +63,44 @@ export const lookAtCorrection = act(
   },
 );
 
-/** Corrects a question after it was answered; every mark is worked out anew from then on, for students too. */
+/**
+ * Corrects a question after it was answered; every mark is worked out anew from then on, for students too. `nextTime`: her own version
+ * is corrected as well, where it is one of hers.
+ */
 export const correctQuestion = act(
   "change assignment",
-  Asked,
+  Asked.extend({ nextTime: z.boolean() }),
   (input) => ({ assignment: input.assignment }),
-  async ({ db, visitor, now }, input) => {
+  async ({ db, visitor, now }, { nextTime, ...input }): Promise<{ correction: number; fixed: Fixed["how"] | null }> => {
     await correctable(db, input);
-    const correction = await addCorrection(db, { ...input, by: visitor.id, at: now });
+    const { resource } = (await assignmentById(db, input.assignment))!;
+    const own = nextTime && (await ownsAll(db, visitor.id, [resource]));
+    // Both or neither.
+    const made = await db.transaction(async (tx) => {
+      const correction = await addCorrection(tx, { ...input, by: visitor.id, at: now });
+      if (!own) return { correction, fixed: null };
+      const fixed = await fixOwnVersion(tx, { ...input, resource, by: visitor.id, now });
+      if (fixed.how === "published") await setFixed(tx, correction, fixed);
+      return { correction, fixed: fixed.how };
+    });
     await announceWork(db, input.assignment);
-    return { correction };
+    return made;
   },
 );
 
-/** Takes a correction back: marks are what they were. It stays on record. */
+/** Takes a correction back: marks are what they were, and so is her own version, unless it was changed since. It stays on record. */
 export const takeCorrectionBack = act(
   "change assignment",
   z.object({ assignment: Id, correction: Id }),
   (input) => ({ assignment: input.assignment }),
-  async ({ db, now }, { assignment, correction }) => {
-    if (!(await takeBackCorrection(db, { assignment, correction, at: now })))
-      throw new ActionError(problemOf("notThere"));
+  async ({ db, visitor, now }, { assignment, correction }): Promise<{ versionToo: boolean }> => {
+    const versionToo = await db.transaction(async (tx) => {
+      const taken = await takeBackCorrection(tx, { assignment, correction, at: now });
+      if (!taken) throw new ActionError(problemOf("notThere"));
+      // Somebody else's version is not hers to change.
+      return taken.fixed !== null && taken.by === visitor.id && (await unfixOwnVersion(tx, taken.fixed));
+    });
     await announceWork(db, assignment);
-    return {};
+    return { versionToo };
   },
 );

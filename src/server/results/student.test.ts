@@ -10,6 +10,7 @@ import { addResponses, handIn, openAttempt, taskOf } from "@/data/student/work";
 import { actAs, value, visitorOf } from "../testing/as";
 import { child, db, given, openSchool, teacher, world } from "../testing/child-at-work";
 import { setGoalCriterion } from "./goal-actions";
+import { noteDown, setNote } from "./note-actions";
 import { familyLetters } from "./family-letters";
 import { studentData } from "./student";
 
@@ -111,4 +112,24 @@ test("letters home say what was handed in this term in this class, for each chil
   // Of a letter nothing goes to somebody else's family: every point is this child's.
   const others = new Set(letters.flatMap(({ student, results }) => results.points.map(() => student)));
   expect([...others]).toEqual([world.students[0]]);
+});
+
+test("teachers of a child note things down for each other; only she who wrote a note removes it, and a child reads none", async () => {
+  actAs(teacher());
+  const about = { class: world.class, student: world.students[0]! };
+  const { note } = value(await noteDown({ ...about, text: "  Reads with a finger on the row. " }));
+  expect((await of()).notes).toMatchObject([{ id: note, text: "Reads with a finger on the row.", byId: world.ines }]);
+  expect(await noteDown({ ...about, text: "   " })).toMatchObject({ ok: false, field: "text" });
+  // A colleague who does not teach the child finds nothing there.
+  actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
+  expect(await noteDown({ ...about, text: "Hello" })).toMatchObject({ ok: false, code: "notThere" });
+  expect(await setNote({ ...about, note, there: false })).toMatchObject({ ok: false });
+  actAs(child());
+  expect(await setNote({ ...about, note, there: false })).toMatchObject({ ok: false });
+  actAs(teacher());
+  value(await setNote({ ...about, note, there: false }));
+  expect((await of()).notes).toEqual([]);
+  value(await setNote({ ...about, note, there: true }));
+  expect((await of()).notes).toHaveLength(1);
+  expect((await of(world.students[1]!)).notes).toEqual([]);
 });

@@ -1,9 +1,9 @@
 import { canonical } from "@/core/resource/changes";
 import { isTaken, type Queryable } from "@/data/engine/db";
-import { followHead, offerAgain, proposalOf, undecide, withdrawOffers } from "@/data/share/offers";
+import { offerAgain, proposalOf, undecide, withdrawOffers } from "@/data/share/offers";
 import { setLinkEnded } from "@/data/share/links";
-import { draftOf, editsOf, resourceById, revisionById, saveDraft, setHead } from "@/data/adapt/resources";
-import { indexResource } from "@/data/find/shelves";
+import { draftOf, editsOf, resourceById, saveDraft } from "@/data/adapt/resources";
+import { publishAgain } from "../adapt/publish";
 import { setOutcome } from "@/data/share/reports";
 import { endGiven } from "@/data/share/shares";
 import { aboutOf, setAbout } from "@/data/find/partners";
@@ -41,10 +41,8 @@ export async function putHeadBack(
   before: NonNullable<PlanState["head"]>,
   after: NonNullable<PlanState["head"]>,
 ): Promise<void> {
-  if (!(await setHead(tx, after.resource, after.revision, before.revision)))
+  if (!(await publishAgain(tx, { resource: after.resource, from: after.revision, to: before.revision })))
     throw new ActionError("It has been published again since, so it stays as it is.");
-  await indexResource(tx, after.resource, (await revisionById(tx, before.revision))!.document, true);
-  await followHead(tx, after.resource, before.revision);
 }
 
 type Decided = NonNullable<PlanState["offer"]>;

@@ -30,7 +30,7 @@ import {
 import { correctionsOf } from "@/data/results/corrections";
 import { ownMarks } from "../marking/own-marks";
 import { pagesSharedBy } from "@/data/live/shared-pages";
-import { mineOf } from "@/data/student/mine";
+import { mineOf } from "@/data/portfolio/pieces";
 import { fromBefore, seenByCode } from "./by-code";
 import { ownReview, type OwnReview } from "../review/own-review";
 import type { Visitor } from "../web/session";

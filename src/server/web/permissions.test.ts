@@ -138,6 +138,7 @@ describe("who may do what", () => {
       "begin a school",
       "accept an invitation",
       "open a link",
+      "open a portfolio",
     ];
     for (const act of Object.keys(permissions) as Act[]) {
       expect([

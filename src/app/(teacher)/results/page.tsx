@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import { idFrom } from "@/core/ids";
 import { historyOf } from "@/core/results/one-student";
 import { resultTable } from "@/core/results/table";
+import { ownsAll } from "@/data/adapt/resources";
 import { assignmentsOf, type Assignment } from "@/data/assign/assignments";
 import { classesOf } from "@/data/classes/classes";
 import { guestsAt, notBegun } from "@/data/classes/guests";
@@ -29,15 +30,17 @@ async function shownOf(
   const guests = await guestsAt(db, assignment.id);
   const student =
     asked.view === "student" ? (works.find((work) => work.student.id === asked.student) ?? works[0]) : null;
-  const [free, corrections, around, groups, marking] = await Promise.all([
+  const [free, corrections, around, groups, marking, owns] = await Promise.all([
     guests.length > 0 ? notBegun(db, assignment.id) : [],
     standingCorrections(db, assignment.id),
     aroundResult(db, visitor, assignment, table, now),
     groupsOf(db, [assignment.class]),
     asked.view === "marking" ? markingOf(db, visitor, assignment.id) : null,
+    ownsAll(db, visitor.id, [assignment.resource]),
   ]);
   return {
     ...{ assignment, table, guests, free, corrections, around, groups, marking },
+    own: owns ? assignment.resource : null,
     one: student ? { student: student.student.id, tries: historyOf(student, assignment.keep) } : null,
   };
 }

@@ -33,6 +33,7 @@ export default async function StudentResultsPage({
       group={group.id}
       students={students.map(({ id, givenName, familyName }) => ({ id, name: `${givenName} ${familyName}` }))}
       student={asked}
+      me={visitor.id}
       zone={visitor.zone}
       now={now}
     />
