@@ -40,6 +40,7 @@ const views: [name: string, path: string][] = [
   ["marks over the term", "/results/marks"],
   ["marking", "/results?view=marking"],
   ["a student over the term", "/results/student"],
+  ["a portfolio", "/results/portfolio"],
   ["letters about results", "/letters/1/results"],
   ["work held back", "/results/waiting"],
   ["reading shelf", "/classes?view=reading"],

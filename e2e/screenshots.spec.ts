@@ -23,13 +23,11 @@ test("the teacher's views", async ({ signedIn }) => {
     await teacher.getByLabel("min", { exact: true }).first().fill("25");
     await teacher.getByRole("button", { name: "Check" }).first().click();
   });
-  await shot("waiting", "/results/waiting", async () => {
-    await teacher
-      .getByRole("button", { name: /drawing/ })
-      .first()
-      .click();
-    await teacher.keyboard.press("1");
-    await teacher.keyboard.press("3");
+  await shot("run-sheet", "/find?words=ferry+fares", async () => {
+    await teacher.keyboard.press("r");
+    await teacher.waitForURL(/run-sheet/);
+    const lines = teacher.getByRole("list", { name: "Script, day 1" }).getByRole("textbox", { name: /Tab changes/ });
+    await lines.nth(2).focus();
   });
   await shot("assign", "/find?words=tide&do=assign", async () => {
     await teacher.getByRole("button", { name: "Different versions" }).click();

@@ -4,11 +4,20 @@ import { inLanguage } from "../content/language";
 /** What became of a step since the source. "moved" is said only of steps that changed their place among those kept. */
 export type StepChange = "new" | "changed" | "moved";
 
+const aboutNames = {
+  title: "title",
+  summary: "summary",
+  grades: "grades",
+  subjects: "subjects",
+  minutes: "minutes",
+  runSheet: "run sheet",
+} as const;
+
 export interface Changes {
   /** By step id of the newer document; a step that is as it was has no entry. */
   steps: Record<string, StepChange>;
   removed: string[];
-  about: ("title" | "summary" | "grades" | "subjects" | "minutes")[];
+  about: (keyof typeof aboutNames)[];
   count: number;
 }
 
@@ -59,7 +68,7 @@ export function changesBetween(source: Document, mine: Document): Changes {
   }
   const now = new Set(mine.steps.map((step) => step.id));
   const removed = source.steps.filter((step) => !now.has(step.id)).map((step) => step.id);
-  const about = (["title", "summary", "grades", "subjects", "minutes"] as const).filter(
+  const about = (Object.keys(aboutNames) as (keyof typeof aboutNames)[]).filter(
     (field) => canonical(source[field] ?? null) !== canonical(mine[field] ?? null),
   );
   return { steps, removed, about, count: Object.keys(steps).length + removed.length + about.length };
@@ -73,7 +82,7 @@ export function formatChanges(changes: Changes): string {
     of("new") && `${of("new")} new`,
     of("moved") && `${of("moved")} moved`,
     changes.removed.length && `${changes.removed.length} removed`,
-    changes.about.length && `different ${changes.about.join(", ")}`,
+    changes.about.length && `different ${changes.about.map((field) => aboutNames[field]).join(", ")}`,
   ].filter(Boolean);
   return said.length > 0 ? said.join(", ") : "nothing changed yet";
 }

@@ -57,6 +57,14 @@ export function formatField(document: Document, field: Field): string {
       return document.vocabulary
         .map(({ term, meaning }) => `${term}: ${inLanguage(meaning, languages) ?? ""}`)
         .join("\n");
+    case "runSheet":
+      return (document.runSheet?.days ?? [])
+        .map(({ parts }, day) =>
+          [`Day ${day + 1}`, ...parts.flatMap(({ lines }) => lines.map(({ kind, text }) => `${kind}: ${text}`))].join(
+            "\n",
+          ),
+        )
+        .join("\n");
     case "languages":
       return languages.map(languageName).join(", ");
   }

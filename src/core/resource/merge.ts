@@ -40,6 +40,7 @@ export const fields = [
   "vocabulary",
   "teacherNotes",
   "familyNote",
+  "runSheet",
   "languages",
 ] as const satisfies readonly (keyof Document)[];
 export type Field = (typeof fields)[number];

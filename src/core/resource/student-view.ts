@@ -13,6 +13,7 @@ export function studentDocument(document: Document): Document {
   return {
     ...document,
     teacherNotes: undefined,
+    runSheet: undefined,
     steps: document.steps.filter((step) => step.audience !== "teacher").map(studentStep),
   };
 }

@@ -1,5 +1,5 @@
 "use client";
-import { Backpack, Eye, Redo2, Share2, Undo2 } from "lucide-react";
+import { Backpack, Eye, MapPin, Redo2, ScrollText, Share2, Undo2 } from "lucide-react";
 import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
 import { adoptQuestion, adoptStep, giveBack, giveQuestionBack } from "@/core/resource/adopt";
@@ -44,6 +44,7 @@ import { openOnTable } from "../shell/opened";
 import { useSought } from "./remarks/use-sought";
 import { useSettled } from "./draft/use-settled";
 import { useDraft } from "./draft/use-draft";
+import { useUndoKeys } from "./draft/use-undo-keys";
 
 // Views that are turned to, not begun with.
 const AsStudent = later(() => import("./as-student").then((part) => part.AsStudent));
@@ -91,17 +92,7 @@ export function AdaptScreen({
 
   // What the lessons below the editor assign.
   useEffect(() => openOnTable(data.resource), [data.resource]);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
-      // A text being written has its own, finer undo.
-      if ((event.target as HTMLElement).isContentEditable) return;
-      event.preventDefault();
-      (event.shiftKey ? redo : undo)?.();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [undo, redo]);
+  useUndoKeys(undo, redo);
 
   const pick = (id: string) => {
     setCurrent(id);
@@ -196,6 +187,22 @@ export function AdaptScreen({
             <Share2 size={16} aria-hidden /> Share …
           </Link>
         )}
+        <Link
+          href={`/adapt/${data.resource}/place`}
+          aria-label="Fit it to my place"
+          title="Fit it to my place: money, spelling, paper, words"
+          className={buttonClasses()}
+        >
+          <MapPin size={16} aria-hidden />
+        </Link>
+        <Link
+          href={`/adapt/${data.resource}/run-sheet`}
+          aria-label="Run sheet"
+          title="Run sheet: my script for teaching it to the class"
+          className={buttonClasses()}
+        >
+          <ScrollText size={16} aria-hidden />
+        </Link>
         <Button aria-pressed={asStudent} onClick={() => setView(asStudent ? "edit" : "student")}>
           <Eye size={16} aria-hidden /> {asStudent ? "Back to editing" : "See as student"}
         </Button>

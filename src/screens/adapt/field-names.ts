@@ -16,5 +16,6 @@ export const fieldNames: Record<Field, string> = {
   vocabulary: "Vocabulary",
   teacherNotes: "Notes for the teacher",
   familyNote: "Note for families",
+  runSheet: "Run sheet",
   languages: "Languages",
 };

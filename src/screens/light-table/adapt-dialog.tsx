@@ -12,12 +12,15 @@ export function AdaptDialog({
   open,
   onOpenChange,
   busy,
+  toward = "",
   onCopy,
 }: {
   data: LightTableData;
   open: boolean;
   onOpenChange: (open: boolean) => void;
   busy: boolean;
+  /** Where in her version she goes: "/run-sheet"; empty: to its steps. */
+  toward?: string;
   onCopy: (voices?: "none") => void;
 }) {
   const router = useRouter();
@@ -59,7 +62,7 @@ export function AdaptDialog({
             <Button onClick={() => onCopy()} disabled={busy}>
               Start another
             </Button>
-            <Button look="main" autoFocus onClick={() => router.push(`/adapt/${version}`)}>
+            <Button look="main" autoFocus onClick={() => router.push(`/adapt/${version}${toward}`)}>
               Go on with mine
             </Button>
           </>

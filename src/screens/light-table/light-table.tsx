@@ -138,6 +138,7 @@ export function LightTable({
   const router = useRouter();
   const { packed, setPacked, toggle } = usePacking(data);
   const [asking, setAsking] = useState(false);
+  const [toward, setToward] = useState("");
   const [busy, start] = useTransition();
   const { resource, facts } = data;
   const assigning = parameters.get("do") === "assign" && data.published && !data.lookOnly;
@@ -148,11 +149,12 @@ export function LightTable({
   const adaptNow = (voices?: "none") =>
     start(async () => {
       const outcome = await adaptResource({ resource: resource.id, ...(voices && { voices }) });
-      if (outcome.ok) router.push(`/adapt/${outcome.value.resource}`);
+      if (outcome.ok) router.push(`/adapt/${outcome.value.resource}${toward}`);
       else tellProblem(outcome.problem);
     });
-  const adapt = () => {
-    if (data.mine) router.push(`/adapt/${resource.id}`);
+  const adapt = (place: "" | "/run-sheet") => {
+    setToward(place);
+    if (data.mine) router.push(`/adapt/${resource.id}${place}`);
     else if (!data.adapting.allowed) tellProblem(data.adapting.reason);
     else setAsking(true);
   };
@@ -175,7 +177,8 @@ export function LightTable({
   useEffect(() => openOnTable(resource.id), [resource.id]);
   useKeys({
     p: () => (data.mine ? undefined : toggle()),
-    e: adapt,
+    e: () => adapt(""),
+    r: () => adapt("/run-sheet"),
     a: assignInstead ?? openAssign,
     h: shareInstead ?? openShare,
   });
@@ -209,7 +212,7 @@ export function LightTable({
           {data.published && !data.lookOnly && (
             <PocketMenu resource={resource.id} title={facts.title} onPacked={setPacked} />
           )}
-          <Button onClick={adapt} disabled={busy}>
+          <Button onClick={() => adapt("")} disabled={busy}>
             <GitBranch size={16} aria-hidden /> {data.mine ? "Edit" : "Adapt"} <Key>e</Key>
           </Button>
           {looking && data.published && !data.lookOnly && assign.current !== null && (
@@ -235,7 +238,14 @@ export function LightTable({
           </p>
         )}
         {looking && <FitStatement data={data} assign={assign} />}
-        {looking && <Views data={data} view={view} onView={(next) => go({ view: next === "steps" ? null : next })} />}
+        {looking && (
+          <Views
+            data={data}
+            view={view}
+            onView={(next) => go({ view: next === "steps" ? null : next })}
+            onRunSheet={() => adapt("/run-sheet")}
+          />
+        )}
       </header>
       {data.myVersions.length > 0 && looking && (
         <Notice tone="mine" className="mx-5 mb-3">
@@ -280,7 +290,7 @@ export function LightTable({
           />
         )}
       </div>
-      <AdaptDialog data={data} open={asking} onOpenChange={setAsking} busy={busy} onCopy={adaptNow} />
+      <AdaptDialog {...{ data, busy, toward }} open={asking} onOpenChange={setAsking} onCopy={adaptNow} />
     </article>
   );
 }

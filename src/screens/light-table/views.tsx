@@ -1,5 +1,5 @@
 "use client";
-import { ExternalLink, Printer, HelpCircle, UserPlus, UserCheck } from "lucide-react";
+import { ExternalLink, Printer, HelpCircle, ScrollText, UserPlus, UserCheck } from "lucide-react";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { follow, stopFollowing } from "@/screens/acts/keep";
@@ -22,7 +22,17 @@ export function viewsOf({ notes, editions }: LightTableData): { value: View; tex
 }
 
 /** What of a resource is looked at, and the small things beside: why it is here, the board, following its author. */
-export function Views({ data, view, onView }: { data: LightTableData; view: View; onView: (view: View) => void }) {
+export function Views({
+  data,
+  view,
+  onView,
+  onRunSheet,
+}: {
+  data: LightTableData;
+  view: View;
+  onView: (view: View) => void;
+  onRunSheet: () => void;
+}) {
   const router = useRouter();
   const parameters = useSearchParams();
   const amongResults = usePathname() === "/find";
@@ -76,6 +86,9 @@ export function Views({ data, view, onView }: { data: LightTableData; view: View
         </button>
       )}
       {data.published && <Grip id={resource.id} title={data.facts.title} />}
+      <button type="button" className={small} title="My script for teaching it to the class (r)" onClick={onRunSheet}>
+        <ScrollText size={14} aria-hidden /> Run sheet
+      </button>
       <a href={`/board/${resource.id}`} target="_blank" rel="noreferrer" className={small}>
         <ExternalLink size={14} aria-hidden /> Board
       </a>

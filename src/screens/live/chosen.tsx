@@ -108,7 +108,7 @@ export function Chosen({
           })}
         </ul>
       ) : (
-        <ul className="grid max-h-40 grid-cols-1 gap-1 overflow-auto text-[13px]">
+        <ul tabIndex={0} className="grid max-h-40 grid-cols-1 gap-1 overflow-auto text-[13px]">
           {said.slice(-12).map(({ said: words, at }, nth) => (
             <li key={`${at} ${nth}`} className="flex items-start gap-2">
               <span className="min-w-0 flex-1 truncate" title={words}>

@@ -31,6 +31,7 @@ import { PartsStrip } from "./parts-strip";
 import { QuickAnswers } from "./quick-answers";
 import { QuickDialog } from "./quick-dialog";
 import { RoomPlan, RoomTable } from "./room-plan";
+import { ScriptNow } from "./script-now";
 import { SharedPages } from "./shared-pages";
 import { standingLooks } from "./standing-looks";
 import { StepFacts } from "./step-facts";
@@ -85,6 +86,7 @@ export function LeadScreen({
   const [names, setNames] = useState(true);
   const [plan, setPlan] = useState<"seats" | "table">("seats");
   const [pen, setPen] = useState(false);
+  const [scripted, setScripted] = useState(true);
   const [quick, setQuick] = useState(false);
   /** The step for which groups are made: somebody else may lead on meanwhile. */
   const [grouping, setGrouping] = useState<string | null>(null);
@@ -130,6 +132,7 @@ export function LeadScreen({
     n: () => setNames(!names),
     v: seeAsChild,
     b: () => void window.open(`/lead/${assignment.id}/board`, "board"),
+    ...(whole.runSheet && { s: () => setScripted(!scripted) }),
     ...(state?.phase === "lobby" && { Enter: begin }),
     ...(state === null && { l: open }),
     ...(running && {
@@ -166,6 +169,9 @@ export function LeadScreen({
     onOpen: (student: number) => setOpened(opened === student ? null : student),
   };
   const one = room.find(({ student }) => student === opened);
+  const since = running ? (state.went[0]?.at ?? null) : null;
+  const minutesLeft =
+    whole.runSheet && since !== null && now !== null ? whole.runSheet.period - (now - since) / 60_000 : null;
   const films = step?.blocks.flatMap((block) => (block.type === "film" ? [block] : [])) ?? [];
   if (!step) return null;
 
@@ -227,6 +233,16 @@ export function LeadScreen({
                   : { state: past.state, now: past.ended.getTime() })}
                 onGo={go}
               />
+              {scripted && whole.runSheet && (
+                <ScriptNow
+                  {...{ document }}
+                  sheet={whole.runSheet}
+                  step={step.id}
+                  assignment={assignment.id}
+                  left={minutesLeft}
+                  onStep={(id) => go(document.steps.findIndex((one) => one.id === id))}
+                />
+              )}
               <LeadStage
                 key={step.id}
                 step={step}

@@ -34,7 +34,7 @@ function Drawn({
     };
   }, [assignment, quick.id, count]);
   return (
-    <ul className="grid max-h-64 grid-cols-3 gap-2 overflow-auto">
+    <ul tabIndex={0} className="grid max-h-64 grid-cols-3 gap-2 overflow-auto">
       {drawn.map(({ student, lines }) => {
         const name = room.find((one) => one.student === student)?.name ?? "";
         return (
@@ -96,7 +96,7 @@ export function QuickAnswers({
       ) : quick.kind === "draw" ? (
         <Drawn assignment={assignment} quick={quick} room={room} names={names} count={given.length} />
       ) : (
-        <ul className="grid max-h-32 gap-0.5 overflow-auto text-[13px]">
+        <ul tabIndex={0} className="grid max-h-32 gap-0.5 overflow-auto text-[13px]">
           {given.map(({ name, said }) => (
             <li key={name} className="truncate" title={said}>
               {names && <span className="text-ink-soft">{name.split(" ")[0]}: </span>}

@@ -13,6 +13,7 @@ import { BlockView } from "../step/block-view";
 import { LanguageSwitch } from "../step/language-switch";
 import { Rich } from "../step/rich";
 import { useAddress } from "../use-address";
+import { FamilyEnd, FamilyHead, type FamilyWords } from "./family-part";
 import { PaperQuestion } from "./paper-question";
 
 /** Questions are numbered through the whole, so that the key says the same numbers. */
@@ -23,17 +24,20 @@ function Asked({
   question,
   number,
   languages,
+  marks,
 }: {
   question: Extract<Step["blocks"][number], { type: "question" }>["question"];
   number: number;
   languages: readonly string[];
+  /** What it is worth is said. */
+  marks: boolean;
 }) {
   return (
     <section className="grid break-inside-avoid gap-3">
       <div className="flex gap-2 font-bold">
         <span className="numbers">{number}.</span>
         <Rich text={inLanguage(question.prompt, languages)} className="flex-1" />
-        {question.marks > 0 && (
+        {marks && question.marks > 0 && (
           <span className="numbers shrink-0 font-normal">
             {question.marks === 1 ? "1 mark" : `${question.marks} marks`}
           </span>
@@ -48,10 +52,12 @@ function StepOnPaper({
   step,
   numbers,
   languages,
+  marks,
 }: {
   step: Step;
   numbers: ReadonlyMap<string, number>;
   languages: readonly string[];
+  marks: boolean;
 }) {
   const instructions = inLanguage(step.instructions, languages);
   return (
@@ -64,7 +70,7 @@ function StepOnPaper({
             key={block.id}
             question={block.question}
             number={numbers.get(block.question.id)!}
-            languages={languages}
+            {...{ languages, marks }}
           />
         ) : block.type === "film" ? (
           <div key={block.id} className="grid gap-3">
@@ -74,7 +80,7 @@ function StepOnPaper({
                 stop.question && (
                   <div key={stop.id}>
                     <p className="numbers text-[0.85em]">at {clockTime(stop.at)}</p>
-                    <Asked question={stop.question} number={numbers.get(stop.question.id)!} languages={languages} />
+                    <Asked question={stop.question} number={numbers.get(stop.question.id)!} {...{ languages, marks }} />
                   </div>
                 ),
             )}
@@ -133,14 +139,16 @@ export interface PaperScreenProps {
   document: Document;
   /** As students get it on paper. */
   paper: Document;
-  what: "students" | "key" | "both";
+  what: "students" | "key" | "both" | "family";
+  /** What a family's sheet says around the activity, in the language that is read. */
+  words?: FamilyWords | null;
   /** False: there is no key to print. */
   withKey?: boolean;
   reads: string;
 }
 
 /** A resource on paper: for students, the answer key, or both. */
-export function PaperScreen({ author, document, paper, what, reads, withKey = true }: PaperScreenProps) {
+export function PaperScreen({ author, document, paper, what, words = null, reads, withKey = true }: PaperScreenProps) {
   const { go } = useAddress();
   const languages = readFirst(document.languages, reads);
   const numbers = numbersOf(paper);
@@ -159,6 +167,7 @@ export function PaperScreen({ author, document, paper, what, reads, withKey = tr
               { value: "students", text: "for students" },
               { value: "key", text: "answer key" },
               { value: "both", text: "both" },
+              ...(words ? [{ value: "family" as const, text: "for a family" }] : []),
             ]}
           />
         )}
@@ -175,7 +184,7 @@ export function PaperScreen({ author, document, paper, what, reads, withKey = tr
       <h1 className="text-[1.5em] font-bold">{title}</h1>
       {what !== "key" && (
         <>
-          <p className="mt-3 flex gap-8">
+          <p className={`mt-3 gap-8 ${what === "family" ? "hidden" : "flex"}`}>
             <span className="flex flex-1 gap-2">
               Name <span className="flex-1 border-b border-current" />
             </span>
@@ -183,13 +192,15 @@ export function PaperScreen({ author, document, paper, what, reads, withKey = tr
               Date <span className="flex-1 border-b border-current" />
             </span>
           </p>
+          {what === "family" && words && <FamilyHead {...{ document, words, languages }} />}
           {paper.steps.map((step) => (
-            <StepOnPaper key={step.id} step={step} numbers={numbers} languages={languages} />
+            <StepOnPaper key={step.id} step={step} numbers={numbers} languages={languages} marks={what !== "family"} />
           ))}
+          {what === "family" && words && <FamilyEnd {...{ document, words, languages }} />}
         </>
       )}
       {what === "both" && <div className="mt-10 break-before-page" />}
-      {what !== "students" && <AnswerKey document={keyed} languages={languages} />}
+      {(what === "key" || what === "both") && <AnswerKey document={keyed} languages={languages} />}
       <footer className="mt-8 border-t border-current pt-2 text-[0.75em]">
         <p>
           “{title}” by {author}. {licenceNames[document.licence]}.

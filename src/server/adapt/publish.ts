@@ -2,7 +2,7 @@ import { canonical } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
 import type { Queryable } from "@/data/engine/db";
 import { followHead } from "@/data/share/offers";
-import { addRevision } from "@/data/adapt/resources";
+import { addRevision, revisionById, setHead } from "@/data/adapt/resources";
 import { indexResource } from "@/data/find/shelves";
 import { sha256 } from "../web/secrets";
 
@@ -23,4 +23,15 @@ export async function publish(
   await indexResource(tx, of.resource, of.document, true);
   await followHead(tx, of.resource, added.id);
   return added;
+}
+
+/** Makes an earlier revision the newest again, as it was found and followed. False: something newer is published by now. */
+export async function publishAgain(
+  tx: Queryable,
+  of: { resource: number; from: number; to: number },
+): Promise<boolean> {
+  if (!(await setHead(tx, of.resource, of.from, of.to))) return false;
+  await indexResource(tx, of.resource, (await revisionById(tx, of.to))!.document, true);
+  await followHead(tx, of.resource, of.to);
+  return true;
 }

@@ -2,13 +2,15 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { idFrom } from "@/core/ids";
 import { forPaper } from "@/core/resource/paper";
+import { catalogues } from "@/messages/catalogues";
+import { chooseLanguage } from "@/messages/choose-language";
 import { PaperScreen } from "@/screens/print/paper-screen";
 import { lightTable } from "@/server/find/light-table";
 import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Print" };
 
-/** A resource on paper. `?print=key` the answer key, `?print=both` both; `?reads=es` one of its other languages. */
+/** A resource on paper. `?print=key` the answer key, `both` both, `family` an edition for a family; `?reads=es` one of its other languages. */
 export default async function PrintPage({
   params,
   searchParams,
@@ -22,13 +24,15 @@ export default async function PrintPage({
   if (!data) notFound();
   const { print, reads } = await searchParams;
   const { document } = data;
+  const read = document.languages.find((one) => one === reads) ?? document.languages[0]!;
   return (
     <PaperScreen
       author={data.resource.ownerName}
       document={document}
       paper={forPaper(document)}
-      what={print === "key" || print === "both" ? print : "students"}
-      reads={document.languages.find((one) => one === reads) ?? document.languages[0]!}
+      what={print === "key" || print === "both" || print === "family" ? print : "students"}
+      words={catalogues[chooseLanguage(undefined, read)].familySheet}
+      reads={read}
     />
   );
 }

@@ -5,6 +5,7 @@ import { MediaReference } from "../../content/schema/media-reference";
 import { LanguageTag, RichTextByLanguage, TextByLanguage } from "../../content/schema/language";
 import { PartId } from "../../question/types/asked";
 import { RichText } from "../../content/schema/rich-text";
+import { RunSheet } from "../../run-sheet/schema";
 
 /** The document of one revision: everything there is to a resource but who owns it and which shelf it stands on. */
 
@@ -131,6 +132,8 @@ export const Document = z
     credits: z.array(Credit).max(60).default([]),
     teacherNotes: RichTextByLanguage.optional(),
     familyNote: RichTextByLanguage.optional(),
+    /** How it is led with the whole class; never sent to students. */
+    runSheet: RunSheet.optional(),
     steps: z.array(Step).max(most.steps, `${most.steps} steps are the most a resource can have.`),
   })
   .superRefine((document, context) => {

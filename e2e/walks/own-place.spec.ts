@@ -1,0 +1,50 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "../fixture";
+import { Walk } from "./walk";
+
+test("a foreign lesson about money is made hers, and worked as a student every answer is right", async ({
+  signedIn,
+}) => {
+  const ines = await signedIn("Ines Halloran");
+  await ines.goto("/find?words=lemonade+stand");
+  await expect(ines.getByRole("heading", { level: 1 })).toHaveText("Lemonade stand change");
+  await ines.keyboard.press("e");
+  await ines.keyboard.press("Enter");
+  await ines.waitForURL(/adapt\/\d+$/);
+  const walk = new Walk(ines, "a foreign lesson about money made hers", 5);
+  await walk.click(ines.getByRole("link", { name: "Fit it to my place" }));
+  await ines.waitForURL(/place$/);
+  await expect(ines.getByLabel("Made for")).toHaveValue("US");
+  await expect(ines.getByLabel("to be used in")).toHaveValue("XS");
+  const list = ines.getByRole("region", { name: "What belongs elsewhere" });
+  const money = list.getByRole("region", { name: /^Money/ });
+  await expect(money.getByRole("listitem").filter({ hasText: "$0.75 → 0.75 cr" })).toBeVisible();
+  // A coin without a counterpart is hers to change.
+  await expect(money.getByRole("listitem").filter({ hasText: "dimes has no counterpart" })).toBeVisible();
+  await walk.click(money.getByRole("button", { name: /clear ones|All of these/ }));
+  await walk.click(
+    list.getByRole("region", { name: /^Spelling/ }).getByRole("button", { name: /clear ones|All of these/ }),
+  );
+  await walk.click(ines.getByRole("button", { name: /^Make \d+ changes$/ }));
+  await expect(money.getByRole("listitem").filter({ hasText: "→" })).toHaveCount(0);
+  await expect(ines.getByText(/saved \d\d:\d\d/)).toBeVisible();
+  walk.done();
+  const { violations } = await new AxeBuilder({ page: ines }).analyze();
+  expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
+    [],
+  );
+  // One change: undone as a whole, and done again.
+  await ines.getByRole("button", { name: "Undo" }).first().click();
+  await expect(money.getByRole("listitem").filter({ hasText: "$0.75 → 0.75 cr" })).toBeVisible();
+  await ines.getByRole("button", { name: "Redo" }).click();
+
+  // Worked as a student: the same numbers, in pennies.
+  await ines.getByRole("link", { name: "Edit the resource" }).click();
+  await ines.getByRole("button", { name: "See as student" }).click();
+  const sheet = ines.getByRole("region", { name: "The step" });
+  await expect(sheet.getByText("0.75 cr")).toBeVisible();
+  await expect(sheet.getByText(/together, in pennies/)).toBeVisible();
+  await sheet.getByRole("textbox").first().fill("125");
+  await sheet.getByRole("button", { name: "Check" }).first().click();
+  await expect(sheet.getByRole("status").filter({ hasText: /right/i }).first()).toBeVisible();
+});

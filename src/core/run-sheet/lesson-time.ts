@@ -1,0 +1,54 @@
+import type { RunSheet, SheetDay, SheetPart } from "./schema";
+
+export const minutesOf = ({ parts }: Pick<SheetDay, "parts">): number =>
+  parts.reduce((sum, { minutes }) => sum + minutes, 0);
+
+/** When each part begins, in minutes since the lesson began. */
+export function beginnings({ parts }: Pick<SheetDay, "parts">): Map<string, number> {
+  const found = new Map<string, number>();
+  let at = 0;
+  for (const { id, minutes } of parts) {
+    found.set(id, at);
+    at += minutes;
+  }
+  return found;
+}
+
+/**
+ * What to leave out of a day so that what is left of it fits into so many minutes: in the order she chose, no more than needed.
+ * `enough` is false where leaving out all of it would not do.
+ */
+export function whenShort(
+  sheet: Pick<RunSheet, "short">,
+  parts: readonly SheetPart[],
+  minutes: number,
+): { leaveOut: string[]; enough: boolean } {
+  let over = parts.reduce((sum, part) => sum + part.minutes, 0) - minutes;
+  const leaveOut: string[] = [];
+  for (const id of sheet.short) {
+    if (over <= 0) break;
+    const part = parts.find((one) => one.id === id);
+    if (!part || part.minutes === 0) continue;
+    leaveOut.push(id);
+    over -= part.minutes;
+  }
+  return { leaveOut, enough: over <= 0 };
+}
+
+/** What was not reached goes first in the next lesson, which is there or is made; the sheet is spread no further. */
+export function carryOver(sheet: RunSheet, day: string, notReached: readonly string[], newId: string): RunSheet {
+  const at = sheet.days.findIndex(({ id }) => id === day);
+  if (at < 0) return sheet;
+  const parts = sheet.days[at]!.parts;
+  const left = parts.filter(({ id }) => notReached.includes(id));
+  if (left.length === 0) return sheet;
+  const days = sheet.days.map((one, nth) => {
+    if (nth === at) return { ...one, parts: parts.filter(({ id }) => !notReached.includes(id)) };
+    if (nth !== at + 1) return one;
+    // An opener opens.
+    const opens = one.parts[0]?.phase === "open" ? 1 : 0;
+    return { ...one, parts: one.parts.toSpliced(opens, 0, ...left) };
+  });
+  if (at === days.length - 1) days.push({ id: newId, parts: left });
+  return { ...sheet, days };
+}

@@ -1,0 +1,198 @@
+"use client";
+import { MapPin } from "lucide-react";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { stepTitle } from "@/core/resource/changes";
+import { changeKinds, type ChangeKind } from "@/core/place/find-changes";
+import { applyPlace, placeChanges, tiedTo, type PlaceChange } from "@/core/place/place-document";
+import { placeOf, places } from "@/core/place/places";
+import type { AdaptData } from "@/server/adapt/adapt";
+import { Button } from "@/ui/button";
+import { Checkbox } from "@/ui/checkbox";
+import { Empty } from "@/ui/empty";
+import { inputClasses } from "@/ui/field";
+import { tell, tellProblem } from "@/ui/toast";
+import { DraftHeader } from "../adapt/draft/draft-header";
+import { useDraft } from "../adapt/draft/use-draft";
+
+const kindNames: Readonly<Record<ChangeKind, string>> = {
+  money: "Money",
+  spelling: "Spelling",
+  "school words": "School words",
+  paper: "Paper",
+  holiday: "Holidays",
+  units: "Units",
+};
+
+function PlaceChoice({ label, value, onChange }: { label: string; value: string; onChange: (code: string) => void }) {
+  return (
+    <label className="flex items-center gap-2">
+      {label}
+      <select className={`${inputClasses} !w-52`} value={value} onChange={(event) => onChange(event.target.value)}>
+        {places.map(({ code, name }) => (
+          <option key={code} value={code}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** One change in its sentence: as it is, and as it would be. */
+function Change({
+  change,
+  chosen,
+  place,
+  onChosen,
+}: {
+  change: PlaceChange;
+  chosen: boolean;
+  /** Where it stands, in words. */
+  place: string;
+  onChosen: (chosen: boolean) => void;
+}) {
+  const { from, to, before, after, sure } = change;
+  return (
+    <li className="flex items-start gap-3 border-b border-line px-4 py-2 text-[14px]">
+      {to === null ? (
+        <span className="w-4 shrink-0" />
+      ) : (
+        <Checkbox label={`${from} becomes ${to}`} checked={chosen} onChange={onChosen} />
+      )}
+      <div className="min-w-0 flex-1 [overflow-wrap:anywhere]">
+        <p>
+          <strong>{from}</strong>
+          {to === null ? (
+            <span className="text-ink-soft"> has no counterpart: change it yourself</span>
+          ) : (
+            <>
+              {" "}
+              → <strong>{to}</strong>
+              {!sure && <span className="text-ink-soft"> · is that what is meant here?</span>}
+            </>
+          )}
+        </p>
+        <p className="text-[13px] text-ink-soft">{before}</p>
+        {to !== null && <p className="text-[13px]">{after}</p>}
+      </div>
+      <span className="shrink-0 text-[12px] text-ink-soft">{place}</span>
+    </li>
+  );
+}
+
+/** Fits a resource to her place: everything that belongs elsewhere in one list, accepted one by one or by kind, made as one change. */
+export function PlaceScreen({
+  data,
+  from: there,
+  to: here,
+  zone,
+}: {
+  data: AdaptData;
+  from: string;
+  to: string;
+  zone: string;
+}) {
+  const draft = useDraft(data.resource, data.document, data.counter);
+  const { document, change } = draft;
+  const newest = useRef(document);
+  useEffect(() => {
+    newest.current = document;
+  }, [document]);
+  const [from, setFrom] = useState(there);
+  const [to, setTo] = useState(here);
+  const [picked, setPicked] = useState<Readonly<Record<string, boolean>>>({});
+  const found = useMemo(
+    () => (from === to ? [] : placeChanges(document, placeOf(from)!, placeOf(to)!)),
+    [document, from, to],
+  );
+  const isChosen = (one: PlaceChange) => one.to !== null && (picked[one.id] ?? false);
+  const chosen = found.filter(isChosen);
+  const pick = (some: readonly PlaceChange[], on: boolean) =>
+    setPicked({ ...picked, ...Object.fromEntries(some.map(({ id }) => [id, on])) });
+  const make = () => {
+    const before = document;
+    const made = applyPlace(document, chosen);
+    change(made);
+    setPicked({});
+    tell(chosen.length === 1 ? "One change is made." : `${chosen.length} changes are made.`, () => {
+      if (newest.current !== made)
+        return tellProblem("It was changed again since, so it stays. Undo goes back step by step.");
+      change(before);
+    });
+  };
+  const placeName = ({ step }: PlaceChange) => {
+    const nth = document.steps.findIndex(({ id }) => id === step);
+    return nth < 0 ? "about the whole" : `step ${nth + 1}, ${stepTitle(document.steps[nth]!, document.languages)}`;
+  };
+  return (
+    <div className="flex h-full flex-col">
+      <DraftHeader {...{ data, draft, zone }} />
+      <div className="flex flex-wrap items-center gap-4 border-b border-line bg-shade px-5 py-2 text-[14px]">
+        <PlaceChoice label="Made for" value={from} onChange={setFrom} />
+        <PlaceChoice label="to be used in" value={to} onChange={setTo} />
+        <Button look="main" className="ml-auto" disabled={chosen.length === 0} onClick={make}>
+          <MapPin size={16} aria-hidden /> {chosen.length === 1 ? "Make one change" : `Make ${chosen.length} changes`}
+        </Button>
+      </div>
+      <section aria-label="What belongs elsewhere" tabIndex={0} className="min-h-0 flex-1 overflow-auto">
+        {found.length === 0 && (
+          <Empty title={from === to ? "Choose two places" : `Nothing left of ${placeOf(from)!.name}`}>
+            {from === to
+              ? "Where it was made, and where you use it."
+              : "Its money, spelling, paper and words are at home."}
+          </Empty>
+        )}
+        {changeKinds.map((kind) => {
+          const some = found.filter((one) => one.kind === kind);
+          const sure = some.filter((one) => one.sure && one.to !== null);
+          if (some.length === 0) return null;
+          const all = sure.length > 0 && sure.every(isChosen);
+          return (
+            <section key={kind} aria-labelledby={`kind-${kind}`} className="mb-2">
+              <h2
+                id={`kind-${kind}`}
+                className="sticky top-0 z-10 flex items-center gap-3 border-b border-line bg-paper px-4 py-1.5 font-semibold"
+              >
+                {kindNames[kind]} <span className="numbers font-normal text-ink-soft">{some.length}</span>
+                {sure.length > 0 && (
+                  <Button
+                    size="small"
+                    aria-pressed={all}
+                    onClick={() =>
+                      pick(
+                        sure.flatMap((one) => tiedTo(found, one)),
+                        !all,
+                      )
+                    }
+                  >
+                    {all
+                      ? "None of these"
+                      : sure.length === some.length
+                        ? "All of these"
+                        : `The ${sure.length} clear ones`}
+                  </Button>
+                )}
+              </h2>
+              <ul>
+                {some.map((one) => (
+                  <Change
+                    key={one.id}
+                    change={one}
+                    chosen={isChosen(one)}
+                    place={placeName(one)}
+                    onChosen={(on) => pick(tiedTo(found, one), on)}
+                  />
+                ))}
+              </ul>
+            </section>
+          );
+        })}
+        {found.some(({ kind }) => kind === "money") && (
+          <p className="px-4 py-3 text-[13px] text-ink-soft">
+            Money is only called otherwise: 5 dollars become 5 crowns, so every sum and every answer stays right.
+          </p>
+        )}
+      </section>
+    </div>
+  );
+}
