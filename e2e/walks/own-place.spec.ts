@@ -48,3 +48,44 @@ test("a foreign lesson about money is made hers, and worked as a student every a
   await sheet.getByRole("button", { name: "Check" }).first().click();
   await expect(sheet.getByRole("status").filter({ hasText: /right/i }).first()).toBeVisible();
 });
+
+test("degrees and inches become hers, answers follow, and what does not follow is looked at before publishing", async ({
+  signedIn,
+}) => {
+  const ines = await signedIn("Ines Halloran");
+  await ines.goto("/find?words=weather+fahrenheit");
+  await expect(ines.getByRole("heading", { level: 1 })).toHaveText("A week of weather in Fahrenheit");
+  await ines.keyboard.press("e");
+  await ines.keyboard.press("Enter");
+  await ines.waitForURL(/adapt\/\d+$/);
+  await ines.getByRole("link", { name: "Fit it to my place" }).click();
+  await ines.waitForURL(/place$/);
+  const list = ines.getByRole("region", { name: "What belongs elsewhere" });
+  const units = list.getByRole("region", { name: /^Lengths/ });
+  await expect(units.getByRole("listitem").filter({ hasText: "11 °F → 6 °C" })).toContainText("11 − 5 = 6");
+  await expect(units.getByRole("listitem").filter({ hasText: "2 inches → 5.1 centimetres" })).toBeVisible();
+  await units.getByRole("button", { name: /clear ones|All of these/ }).click();
+  await ines.getByRole("button", { name: /^Make \d+ changes$/ }).click();
+  await expect(ines.getByText(/saved \d\d:\d\d/)).toBeVisible();
+  await ines.getByRole("link", { name: "Edit the resource" }).click();
+
+  // "Exactly 48" is no number that follows from the table: she looks at it, and changes it.
+  await ines.getByRole("button", { name: /^(?!Move).*Between the points/ }).click();
+  const right = ines.getByRole("button", { name: "The answer is right" });
+  await expect(right).toHaveCount(1);
+  await expect(ines.getByRole("button", { name: "Publish", exact: true })).toBeDisabled();
+  await ines.getByRole("textbox", { name: "Option 1" }).first().fill("exactly 9");
+  await ines.getByRole("textbox", { name: "Option 3" }).first().fill("below 5");
+  await right.click();
+  await expect(right).toHaveCount(0);
+  await expect(ines.getByRole("button", { name: "Publish", exact: true })).toBeEnabled();
+
+  // Worked as a student.
+  await ines.getByRole("button", { name: /^(?!Move).*The readings/ }).click();
+  await ines.getByRole("button", { name: "See as student" }).click();
+  const sheet = ines.getByRole("region", { name: "The step" });
+  await expect(sheet.getByText("Noon, in degrees Celsius.")).toBeVisible();
+  await sheet.getByRole("textbox").first().fill("6");
+  await sheet.getByRole("button", { name: "Check" }).first().click();
+  await expect(sheet.getByRole("status").filter({ hasText: /right/i }).first()).toBeVisible();
+});

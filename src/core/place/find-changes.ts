@@ -1,8 +1,19 @@
 import { americanOf, britishOf, dependsOnSense } from "../locale/spelling";
 import type { Place } from "./places";
+import { datesAndTimes } from "./dates";
+import { mentionsIn } from "./units";
 
 /** What a change is about. */
-export const changeKinds = ["money", "spelling", "school words", "paper", "holiday", "units"] as const;
+export const changeKinds = [
+  "money",
+  "spelling",
+  "school words",
+  "paper",
+  "dates",
+  "times",
+  "holiday",
+  "units",
+] as const;
 export type ChangeKind = (typeof changeKinds)[number];
 
 /** Something in a text that belongs elsewhere. */
@@ -19,7 +30,7 @@ export interface Found {
 }
 
 /** With capitals as they stood: "Dollars", "DOLLARS". */
-function likeCase(from: string, to: string): string {
+export function likeCase(from: string, to: string): string {
   if (from.length > 1 && from === from.toUpperCase() && from !== from.toLowerCase()) return to.toUpperCase();
   return /^\p{Lu}/u.test(from) ? to[0]!.toUpperCase() + to.slice(1) : to;
 }
@@ -92,8 +103,13 @@ const schoolWords = (from: Place, to: Place): Pattern[] =>
     ];
   });
 
-const measured =
-  /(?<![\p{L}\p{N}.,])\d{1,9}(?:[.,]\d{1,6})?\s?(?:inch(?:es)?|feet|foot|ft|yards?|miles?|gallons?|ounces?|oz|lbs?|pounds?|°\s?F)(?![\p{L}])/giu;
+/** How long something is is not only a matter of words: its answers would have to change as well. */
+const measures = (text: string, from: Place, to: Place): Found[] =>
+  from.units === to.units
+    ? []
+    : mentionsIn(text, from.units).flatMap(({ start, end, text: found, amount }): Found[] =>
+        amount === null ? [] : [{ kind: "units", start, end, from: found, to: null, sure: false }],
+      );
 
 const made = new Map<string, Pattern[]>();
 
@@ -115,8 +131,6 @@ function patternsFor(from: Place, to: Place): Pattern[] {
           },
         ]),
     ...(away.length === 0 ? [] : [{ kind: "holiday" as const, finds: whole(away, "gu"), to: () => null, sure: false }]),
-    // How long something is is not only a matter of words: its answers would have to change as well.
-    ...(from.code === "US" ? [{ kind: "units" as const, finds: measured, to: () => null, sure: false }] : []),
   ];
   made.set(key, patterns);
   return patterns;
@@ -133,6 +147,8 @@ export function changesIn(text: string, from: Place, to: Place): Found[] {
       })),
     ),
     ...spelling(text, from, to),
+    ...datesAndTimes(text, from, to),
+    ...measures(text, from, to),
   ].sort((one, other) => one.start - other.start || other.end - one.end);
   let end = 0;
   return all

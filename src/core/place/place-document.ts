@@ -1,8 +1,11 @@
-import { sentencesIn } from "../readability/measure";
+import { plainText } from "../content/rich-text";
+import type { Question } from "../question/question";
 import type { Document } from "../resource/document";
 import { followDocument } from "../run-sheet/source";
+import { checkOf, unitChanges } from "./convert-units";
 import { changesIn, type Found } from "./find-changes";
 import type { Place } from "./places";
+import { at, inSentence, questionPath, texts, withText, withValue } from "./walk";
 
 /** A change as it would be made in a document. */
 export interface PlaceChange extends Found {
@@ -14,85 +17,11 @@ export interface PlaceChange extends Found {
   /** The sentence it stands in, as it is and as it would be. */
   before: string;
   after: string;
+  /** The answer of a number question that changes with its numbers: which part, and what is right then. */
+  answer?: { part: number; right: number; tolerance: number; unit?: string };
+  /** It marks a question whose answer could not be proved: she looks at it before it is published. */
+  check?: boolean;
 }
-
-/** No texts, or not hers to change: identifiers, files, code and maths, addresses, and who made what. */
-const notTexts = new Set([
-  ...["id", "type", "media", "href", "tex", "captions", "origin", "credits", "licence", "languages", "kind", "region"],
-  ...["framework", "code", "standards", "edition", "phase", "work", "audience", "by", "name", "speaker", "from"],
-]);
-/** Texts that stand in no language of their own: what is accepted, and the units of numbers. */
-const bare = new Set(["text", "accepted", "unit", "units", "options"]);
-
-type Visit = (text: string, path: (string | number)[]) => void;
-
-/** Words set as code stay as they are. */
-const isCode = (value: object): boolean =>
-  "marks" in value &&
-  Array.isArray(value.marks) &&
-  value.marks.some((mark) => (mark as { type?: string }).type === "code");
-
-function texts(
-  value: unknown,
-  language: string,
-  languages: readonly string[],
-  path: (string | number)[],
-  visit: Visit,
-): void {
-  if (Array.isArray(value)) {
-    value.forEach((part, at) => {
-      if (typeof part === "string" && bare.has(String(path.at(-1)))) visit(part, [...path, at]);
-      else texts(part, language, languages, [...path, at], visit);
-    });
-    return;
-  }
-  if (typeof value !== "object" || value === null || isCode(value)) return;
-  const entries = Object.entries(value);
-  const byLanguage = entries.length > 0 && entries.every(([key]) => languages.includes(key));
-  for (const [key, inner] of entries) {
-    if (byLanguage ? key !== language : notTexts.has(key) && !(key === "name" && path.includes("units"))) continue;
-    const here = [...path, key];
-    if (typeof inner === "string") {
-      if (byLanguage || bare.has(key) || key === "name" || key === "term") visit(inner, here);
-    } else if (byLanguage && Array.isArray(inner))
-      inner.forEach(
-        (row, at) => rows(row, [...here, at], visit) || texts(row, language, languages, [...here, at], visit),
-      );
-    else texts(inner, language, languages, here, visit);
-  }
-}
-
-/** Rows of a table, cells of which are plain texts. */
-function rows(row: unknown, path: (string | number)[], visit: Visit): boolean {
-  if (typeof row === "string") visit(row, path);
-  else if (Array.isArray(row) && row.every((cell) => typeof cell === "string"))
-    row.forEach((cell, at) => visit(cell as string, [...path, at]));
-  else return false;
-  return true;
-}
-
-/** The sentence of a text that a place in it lies in. */
-function sentenceAt(text: string, start: number): { from: number; to: number } {
-  let at = 0;
-  for (const sentence of sentencesIn(text)) {
-    const from = text.indexOf(sentence, at);
-    if (from < 0) break;
-    at = from + sentence.length;
-    if (start < at) return { from, to: at };
-  }
-  return { from: 0, to: text.length };
-}
-
-type Path = readonly (string | number)[];
-
-/** Where the question is that a text belongs to; null: it belongs to none. */
-function questionPath(path: Path): Path | null {
-  const at = path.lastIndexOf("question");
-  return at < 0 ? null : path.slice(0, at + 1);
-}
-
-const at = (value: unknown, path: Path): unknown =>
-  path.reduce<unknown>((now, key) => (now as Record<string, unknown>)[key], value);
 
 /** In a passage words are marked by their number: one that became two would move the answer. */
 const movesWords = (document: Document, { path, from, to }: PlaceChange): boolean => {
@@ -120,8 +49,11 @@ function listsIn(question: unknown, language: string): string[][] {
 const repeats = (lists: readonly string[][]): number =>
   lists.reduce((sum, list) => sum + list.length - new Set(list.map((text) => text.trim().toLowerCase())).size, 0);
 
-/** Those of one question that change the same word: one without the others would leave an answer nobody can give. */
+/** Units where there are questions, and those of one question that change the same word: one without the others would leave an answer nobody can give. */
 export const tiedTo = (changes: readonly PlaceChange[], one: PlaceChange): PlaceChange[] => {
+  // Numbers lead to answers, those of later steps too: they change together.
+  const units = one.kind === "units" ? changes.filter(({ kind }) => kind === "units") : [];
+  if (units.some(({ answer, check, path }) => answer || check || questionPath(path))) return units;
   const asked = questionPath(one.path)?.join(".");
   if (asked === undefined) return [one];
   return changes.filter(
@@ -129,23 +61,26 @@ export const tiedTo = (changes: readonly PlaceChange[], one: PlaceChange): Place
   );
 };
 
+/** What is done with lengths, weights, volumes and temperatures: listed and left to her, or converted. */
+export type UnitChoice = "list" | "convert";
+
 /** Everything in a document that belongs to one place and not to another, in the language that is its first. */
-export function placeChanges(document: Document, from: Place, to: Place): PlaceChange[] {
+export function placeChanges(document: Document, from: Place, to: Place, units: UnitChoice = "list"): PlaceChange[] {
   const found: PlaceChange[] = [];
   const language = document.languages[0]!;
   texts(document, language, document.languages, [], (text, path) => {
     for (const change of changesIn(text, from, to)) {
-      const sentence = sentenceAt(text, change.start);
-      const [head, tail] = [text.slice(sentence.from, change.start), text.slice(change.end, sentence.to)];
+      if (units === "convert" && change.kind === "units") continue;
       const nth = path[0] === "steps" ? Number(path[1]) : -1;
       found.push({
         ...change,
         ...{ path, id: `${path.join(".")}@${change.start}`, step: document.steps[nth]?.id ?? null },
-        before: `${head}${change.from}${tail}`.trim(),
-        after: `${head}${change.to ?? change.from}${tail}`.trim(),
+        before: inSentence(text, change, change.from),
+        after: inSentence(text, change, change.to ?? change.from),
       });
     }
   });
+  if (units === "convert") found.push(...unitChanges(document, from, to));
   const byHand = (one: PlaceChange): PlaceChange => ({ ...one, to: null, sure: false, after: one.before });
   const kept = found.map((one) => (movesWords(document, one) ? byHand(one) : one));
   // Of a list that asks for a spelling, both spellings would become one: such a question is hers.
@@ -156,20 +91,33 @@ export function placeChanges(document: Document, from: Place, to: Place): PlaceC
       return place ? [[place.join("."), place] as const] : [];
     }),
   );
-  const colliding = new Set(
-    [...asked].flatMap(([name, place]) => {
-      const [before, after] = [document, changed].map((one) => repeats(listsIn(at(one, place), language)));
-      return after! > before! ? [name] : [];
-    }),
-  );
-  return kept.map((one) => (colliding.has(questionPath(one.path)?.join(".") ?? "") ? byHand(one) : one));
+  const colliding = [...asked].filter(([, place]) => {
+    const [before, after] = [document, changed].map((one) => repeats(listsIn(at(one, place), language)));
+    return after! > before!;
+  });
+  const names = new Set(colliding.map(([name]) => name));
+  // Numbers that fall together stay with their step, which would be half converted else: she looks at them.
+  const checks = colliding.flatMap(([name, place]) => {
+    const ofIt = kept.filter(({ path }) => questionPath(path)?.join(".") === name);
+    if (!ofIt.some(({ kind, to }) => kind === "units" && to !== null) || ofIt.some(({ check }) => check)) return [];
+    const { prompt } = at(document, place) as Question;
+    return [checkOf(place, ofIt[0]!.step, plainText(prompt[language]), "Two of its choices would say the same.")];
+  });
+  return [
+    ...kept.map((one) =>
+      one.kind !== "units" && names.has(questionPath(one.path)?.join(".") ?? "") ? byHand(one) : one,
+    ),
+    ...checks,
+  ];
 }
 
-function withText(value: unknown, [key, ...rest]: (string | number)[], change: (text: string) => string): unknown {
-  if (key === undefined) return change(value as string);
-  if (Array.isArray(value)) return value.with(Number(key), withText(value[Number(key)], rest, change));
-  const record = value as Record<string, unknown>;
-  return { ...record, [key]: withText(record[key], rest, change) };
+/** A question with its answer changed, or marked to be looked at. */
+function withAnswer(question: Question, { answer, check }: PlaceChange): Question {
+  if (check) return { ...question, toCheck: true };
+  if (!answer || question.type !== "number") return question;
+  const { part: nth, right, tolerance, unit } = answer;
+  const parts = question.parts.map((part, place) => (place === nth ? { ...part, right, tolerance, unit } : part));
+  return { ...question, parts };
 }
 
 /**
@@ -181,10 +129,11 @@ export function applyPlace(document: Document, changes: readonly PlaceChange[]):
   const changed = changes
     .filter(({ to }) => to !== null)
     .toSorted((one, other) => other.start - one.start)
-    .reduce<Document>(
-      (now, { path, start, end, to }) =>
-        withText(now, path, (text) => text.slice(0, start) + to + text.slice(end)) as Document,
-      document,
-    );
+    .reduce<Document>((now, one) => {
+      const { path, start, end, to } = one;
+      if (one.answer || one.check)
+        return withValue(now, path, (question) => withAnswer(question as Question, one)) as Document;
+      return withText(now, path, (text) => text.slice(0, start) + to + text.slice(end)) as Document;
+    }, document);
   return changed.runSheet ? { ...changed, runSheet: followDocument(changed.runSheet, document, changed) } : changed;
 }

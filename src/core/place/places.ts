@@ -10,6 +10,11 @@ export interface Place {
   code: string;
   name: string;
   spelling: "american" | "british";
+  units: "customary" | "metric";
+  /** December 25, or 25 December. */
+  dates: "month first" | "day first";
+  /** 3:15 PM, or 15:15. */
+  clock: 12 | 24;
   paper: { name: string; also: string[] };
   money: {
     /** One, and several. */

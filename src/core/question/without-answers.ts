@@ -3,7 +3,7 @@ import type { Question } from "./question";
 
 /** The same question as it may leave the server for a student: what is taken out is empty, not missing. */
 export const withoutAnswers = (question: Question): Question =>
-  kindOf(question).withoutAnswers({ ...question, feedback: undefined } as never);
+  kindOf(question).withoutAnswers({ ...question, feedback: undefined, toCheck: undefined } as never);
 
 /** A question whose time has not begun: that there is one, and nothing of what it asks. */
 export const veiled = ({ id, marks, partial, checked, seconds }: Question): Question => ({

@@ -10,6 +10,7 @@ const aboutNames = {
   grades: "grades",
   subjects: "subjects",
   minutes: "minutes",
+  region: "place it is made for",
   runSheet: "run sheet",
 } as const;
 

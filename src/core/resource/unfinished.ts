@@ -62,6 +62,12 @@ export function unfinished(document: Document, owner: number): Unfinished[] {
       if (question.type === "sketch" && question.on)
         for (const problem of drawingProblems(question.on, document.languages))
           found.push({ step: step.id, block, problem });
+      if (question.toCheck)
+        found.push({
+          step: step.id,
+          block,
+          problem: "The numbers of a question were changed: is its answer still right?",
+        });
       const answer = missingAnswer(question, document.languages);
       if (answer) found.push({ step: step.id, block, problem: answer });
     }

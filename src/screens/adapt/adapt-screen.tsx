@@ -184,7 +184,7 @@ export function AdaptScreen({
         </div>
         {data.published && (
           <Link href={`/satchel?open=${data.resource}&do=share`} className={buttonClasses()}>
-            <Share2 size={16} aria-hidden /> Share …
+            <Share2 size={16} aria-hidden /> <span className="max-xl:sr-only">Share …</span>
           </Link>
         )}
         <Link
@@ -204,7 +204,8 @@ export function AdaptScreen({
           <ScrollText size={16} aria-hidden />
         </Link>
         <Button aria-pressed={asStudent} onClick={() => setView(asStudent ? "edit" : "student")}>
-          <Eye size={16} aria-hidden /> {asStudent ? "Back to editing" : "See as student"}
+          <Eye size={16} aria-hidden />{" "}
+          <span className="max-xl:sr-only">{asStudent ? "Back to editing" : "See as student"}</span>
         </Button>
         <Publishing
           data={data}

@@ -3,7 +3,7 @@ import { MapPin } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { stepTitle } from "@/core/resource/changes";
 import { changeKinds, type ChangeKind } from "@/core/place/find-changes";
-import { applyPlace, placeChanges, tiedTo, type PlaceChange } from "@/core/place/place-document";
+import { applyPlace, placeChanges, tiedTo, type PlaceChange, type UnitChoice } from "@/core/place/place-document";
 import { placeOf, places } from "@/core/place/places";
 import type { AdaptData } from "@/server/adapt/adapt";
 import { Button } from "@/ui/button";
@@ -19,8 +19,10 @@ const kindNames: Readonly<Record<ChangeKind, string>> = {
   spelling: "Spelling",
   "school words": "School words",
   paper: "Paper",
+  dates: "Dates",
+  times: "Hours",
   holiday: "Holidays",
-  units: "Units",
+  units: "Lengths, weights and temperatures",
 };
 
 function PlaceChoice({ label, value, onChange }: { label: string; value: string; onChange: (code: string) => void }) {
@@ -101,9 +103,10 @@ export function PlaceScreen({
   const [from, setFrom] = useState(there);
   const [to, setTo] = useState(here);
   const [picked, setPicked] = useState<Readonly<Record<string, boolean>>>({});
+  const [units, setUnits] = useState<UnitChoice>("convert");
   const found = useMemo(
-    () => (from === to ? [] : placeChanges(document, placeOf(from)!, placeOf(to)!)),
-    [document, from, to],
+    () => (from === to ? [] : placeChanges(document, placeOf(from)!, placeOf(to)!, units)),
+    [document, from, to, units],
   );
   const isChosen = (one: PlaceChange) => one.to !== null && (picked[one.id] ?? false);
   const chosen = found.filter(isChosen);
@@ -111,7 +114,9 @@ export function PlaceScreen({
     setPicked({ ...picked, ...Object.fromEntries(some.map(({ id }) => [id, on])) });
   const make = () => {
     const before = document;
-    const made = applyPlace(document, chosen);
+    const left = found.some((one) => one.sure && one.to !== null && !isChosen(one));
+    // The credit line says so, and the next teacher is not asked again.
+    const made = { ...applyPlace(document, chosen), ...(!left && { region: to }) };
     change(made);
     setPicked({});
     tell(chosen.length === 1 ? "One change is made." : `${chosen.length} changes are made.`, () => {
@@ -130,6 +135,19 @@ export function PlaceScreen({
       <div className="flex flex-wrap items-center gap-4 border-b border-line bg-shade px-5 py-2 text-[14px]">
         <PlaceChoice label="Made for" value={from} onChange={setFrom} />
         <PlaceChoice label="to be used in" value={to} onChange={setTo} />
+        {placeOf(from)!.units !== placeOf(to)!.units && (
+          <label className="flex items-center gap-2">
+            Units
+            <select
+              className={`${inputClasses} !w-44`}
+              value={units}
+              onChange={(event) => setUnits(event.target.value as UnitChoice)}
+            >
+              <option value="convert">convert them</option>
+              <option value="list">leave them to me</option>
+            </select>
+          </label>
+        )}
         <Button look="main" className="ml-auto" disabled={chosen.length === 0} onClick={make}>
           <MapPin size={16} aria-hidden /> {chosen.length === 1 ? "Make one change" : `Make ${chosen.length} changes`}
         </Button>
@@ -187,6 +205,13 @@ export function PlaceScreen({
             </section>
           );
         })}
+        {found.some(({ kind, to: becomes }) => kind === "units" && becomes !== null) && (
+          <p className="px-4 py-3 text-[13px] text-ink-soft">
+            Amounts are converted exactly and rounded as a textbook would. The numbers of a step change together, with
+            the answers that follow from them. An answer that does not follow is marked, and you look at it before the
+            resource is published.
+          </p>
+        )}
         {found.some(({ kind }) => kind === "money") && (
           <p className="px-4 py-3 text-[13px] text-ink-soft">
             Money is only called otherwise: 5 dollars become 5 crowns, so every sum and every answer stays right.

@@ -39,6 +39,8 @@ export const asked = {
   /** When the student may see whether it is right; an assignment may overrule it. */
   checked: CheckingTime.default("at once"),
   seconds: z.number().int().min(5).max(7200).optional(),
+  /** Its numbers were changed and its answer could not be proved: the teacher looks at it before it is published. */
+  toCheck: z.boolean().optional(),
   /** Codes of the resource's standards it is about; without, all of them. */
   standards: z.array(z.string().min(1).max(80)).max(6).optional(),
 };

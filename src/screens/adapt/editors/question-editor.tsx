@@ -1,5 +1,5 @@
 "use client";
-import { Lightbulb, MessageSquareText, Volume2 } from "lucide-react";
+import { Check, Lightbulb, MessageSquareText, Volume2 } from "lucide-react";
 import { useState, type ComponentType, type ReactNode } from "react";
 import type { NewId } from "@/core/resource/edit";
 import { inLanguage } from "@/core/content/language";
@@ -9,6 +9,7 @@ import { isBlank, type RichText } from "@/core/content/rich-text";
 import { formatAllowed, usualLimits } from "@/core/resource/time-limit";
 import { Button } from "@/ui/button";
 import { Field, inputClasses, TextInput } from "@/ui/field";
+import { Notice } from "@/ui/notice";
 import { AboutStandards } from "./about-standards";
 import type { EditorProps } from "./editor-props";
 import { NumberBox } from "./number-box";
@@ -158,6 +159,14 @@ export function QuestionEditor({
           onChange({ ...question, prompt: { ...question.prompt, [language]: text } }, `prompt-${question.id}`)
         }
       />
+      {question.toCheck && (
+        <Notice tone="warning" className="flex flex-wrap items-center gap-3 text-[14px]">
+          Its numbers were changed. Is the answer still right?
+          <Button size="small" onClick={() => onChange({ ...question, toCheck: undefined })}>
+            <Check size={15} aria-hidden /> The answer is right
+          </Button>
+        </Notice>
+      )}
       <Editor question={question as never} languages={languages} newId={newId} onChange={onChange as never} />
       <div className="flex flex-wrap items-end gap-3 border-t border-line pt-3">
         {!readByPerson(question.type) && (

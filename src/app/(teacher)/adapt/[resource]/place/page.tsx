@@ -24,7 +24,7 @@ export default async function PlacePage({ params }: { params: Promise<{ resource
     <PlaceScreen
       key={resource}
       data={data}
-      from={placeOf(country)?.code ?? "US"}
+      from={placeOf(data.document.region ?? "")?.code ?? placeOf(country)?.code ?? "US"}
       to={placeOf(home ?? "")?.code ?? "GB"}
       zone={visitor.zone}
     />
