@@ -12,7 +12,8 @@ test("a foreign lesson about money is made hers, and worked as a student every a
   await ines.keyboard.press("Enter");
   await ines.waitForURL(/adapt\/\d+$/);
   const walk = new Walk(ines, "a foreign lesson about money made hers", 5);
-  await walk.click(ines.getByRole("link", { name: "Fit it to my place" }));
+  await walk.click(ines.getByRole("button", { name: "Fit …" }));
+  await walk.click(ines.getByRole("menuitem", { name: /^To my place/ }));
   await ines.waitForURL(/place$/);
   await expect(ines.getByLabel("Made for")).toHaveValue("US");
   await expect(ines.getByLabel("to be used in")).toHaveValue("XS");
@@ -58,7 +59,8 @@ test("degrees and inches become hers, answers follow, and what does not follow i
   await ines.keyboard.press("e");
   await ines.keyboard.press("Enter");
   await ines.waitForURL(/adapt\/\d+$/);
-  await ines.getByRole("link", { name: "Fit it to my place" }).click();
+  await ines.getByRole("button", { name: "Fit …" }).click();
+  await ines.getByRole("menuitem", { name: /^To my place/ }).click();
   await ines.waitForURL(/place$/);
   const list = ines.getByRole("region", { name: "What belongs elsewhere" });
   const units = list.getByRole("region", { name: /^Lengths/ });

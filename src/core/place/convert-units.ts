@@ -17,7 +17,7 @@ import {
   type Mention,
   type Unit,
 } from "./units";
-import { at, inSentence, questionPath, texts, type Path } from "./walk";
+import { at, inSentence, questionPath, texts, type Path } from "../resource/texts";
 
 /** A mention with where it stands, and the number it becomes; null: hers to say. */
 interface Placed extends Mention {

@@ -5,18 +5,10 @@ import { followDocument } from "../run-sheet/source";
 import { checkOf, unitChanges } from "./convert-units";
 import { changesIn, type Found } from "./find-changes";
 import type { Place } from "./places";
-import { at, inSentence, questionPath, texts, withText, withValue } from "./walk";
+import { at, inSentence, questionPath, texts, withTexts, withValue, type TextChange } from "../resource/texts";
 
 /** A change as it would be made in a document. */
-export interface PlaceChange extends Found {
-  id: string;
-  /** Keys and places from the document down to the text. */
-  path: (string | number)[];
-  /** Its step; null: it is about the whole. */
-  step: string | null;
-  /** The sentence it stands in, as it is and as it would be. */
-  before: string;
-  after: string;
+export interface PlaceChange extends TextChange, Found {
   /** The answer of a number question that changes with its numbers: which part, and what is right then. */
   answer?: { part: number; right: number; tolerance: number; unit?: string };
   /** It marks a question whose answer could not be proved: she looks at it before it is published. */
@@ -125,15 +117,16 @@ function withAnswer(question: Question, { answer, check }: PlaceChange): Questio
  * taken from.
  */
 export function applyPlace(document: Document, changes: readonly PlaceChange[]): Document {
-  // The last first, so that places further ahead in a text stay where they are.
-  const changed = changes
-    .filter(({ to }) => to !== null)
-    .toSorted((one, other) => other.start - one.start)
-    .reduce<Document>((now, one) => {
-      const { path, start, end, to } = one;
-      if (one.answer || one.check)
-        return withValue(now, path, (question) => withAnswer(question as Question, one)) as Document;
-      return withText(now, path, (text) => text.slice(0, start) + to + text.slice(end)) as Document;
-    }, document);
+  const inTexts = withTexts(
+    document,
+    changes.filter(({ answer, check }) => !answer && !check),
+  );
+  const changed = changes.reduce<Document>(
+    (now, one) =>
+      one.answer || one.check
+        ? (withValue(now, one.path, (question) => withAnswer(question as Question, one)) as Document)
+        : now,
+    inTexts,
+  );
   return changed.runSheet ? { ...changed, runSheet: followDocument(changed.runSheet, document, changed) } : changed;
 }

@@ -8,6 +8,7 @@ export const copyWithoutVoices = tried(actions.copyWithoutVoices);
 export const duplicateResources = tried(actions.duplicateResources);
 export const goOnFromSource = tried(actions.goOnFromSource);
 export const makeResource = tried(actions.makeResource);
+export const makeVersion = tried(actions.makeVersion);
 export const publishDraft = tried(actions.publishDraft);
 export const saveDraft = tried(actions.saveDraft, "quietly");
 export const offerDraft = tried(actions.offerDraft);

@@ -1,6 +1,7 @@
 "use client";
-import { Backpack, Eye, MapPin, Redo2, ScrollText, Share2, Undo2 } from "lucide-react";
+import { Backpack, Eye, MapPin, Redo2, Scissors, ScrollText, Shapes, Share2, Undo2 } from "lucide-react";
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { adoptQuestion, adoptStep, giveBack, giveQuestionBack } from "@/core/resource/adopt";
 import { changesBetween, stepTitle } from "@/core/resource/changes";
@@ -26,6 +27,7 @@ import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
 import { later } from "@/ui/later";
+import { Menu, MenuItem } from "@/ui/menu";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
 import { nativeLanguageName } from "../media/native-language-name";
@@ -65,6 +67,7 @@ export function AdaptScreen({
   zone: string;
   now: Date;
 }) {
+  const router = useRouter();
   const draft = useDraft(data.resource, data.document, data.counter);
   const { document, change, undo, redo, state } = draft;
   const [current, setCurrent] = useState<string | null>(document.steps[0]?.id ?? null);
@@ -187,14 +190,20 @@ export function AdaptScreen({
             <Share2 size={16} aria-hidden /> <span className="max-xl:sr-only">Share …</span>
           </Link>
         )}
-        <Link
-          href={`/adapt/${data.resource}/place`}
-          aria-label="Fit it to my place"
-          title="Fit it to my place: money, spelling, paper, words"
-          className={buttonClasses()}
+        <Menu
+          trigger={
+            <Button>
+              <Shapes size={16} aria-hidden /> Fit …
+            </Button>
+          }
         >
-          <MapPin size={16} aria-hidden />
-        </Link>
+          <MenuItem onSelect={() => router.push(`/adapt/${data.resource}/place`)}>
+            <MapPin size={16} aria-hidden /> To my place: money, units, spelling
+          </MenuItem>
+          <MenuItem onSelect={() => router.push(`/adapt/${data.resource}/version`)}>
+            <Scissors size={16} aria-hidden /> Shorter, or easier to read
+          </MenuItem>
+        </Menu>
         <Link
           href={`/adapt/${data.resource}/run-sheet`}
           aria-label="Run sheet"

@@ -1,18 +1,17 @@
 "use client";
 import { MapPin } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { stepTitle } from "@/core/resource/changes";
 import { changeKinds, type ChangeKind } from "@/core/place/find-changes";
 import { applyPlace, placeChanges, tiedTo, type PlaceChange, type UnitChoice } from "@/core/place/place-document";
 import { placeOf, places } from "@/core/place/places";
 import type { AdaptData } from "@/server/adapt/adapt";
 import { Button } from "@/ui/button";
-import { Checkbox } from "@/ui/checkbox";
 import { Empty } from "@/ui/empty";
 import { inputClasses } from "@/ui/field";
 import { tell, tellProblem } from "@/ui/toast";
 import { DraftHeader } from "../adapt/draft/draft-header";
 import { useDraft } from "../adapt/draft/use-draft";
+import { ChangeLine, whereIn } from "../adapt/change-line";
 
 const kindNames: Readonly<Record<ChangeKind, string>> = {
   money: "Money",
@@ -37,48 +36,6 @@ function PlaceChoice({ label, value, onChange }: { label: string; value: string;
         ))}
       </select>
     </label>
-  );
-}
-
-/** One change in its sentence: as it is, and as it would be. */
-function Change({
-  change,
-  chosen,
-  place,
-  onChosen,
-}: {
-  change: PlaceChange;
-  chosen: boolean;
-  /** Where it stands, in words. */
-  place: string;
-  onChosen: (chosen: boolean) => void;
-}) {
-  const { from, to, before, after, sure } = change;
-  return (
-    <li className="flex items-start gap-3 border-b border-line px-4 py-2 text-[14px]">
-      {to === null ? (
-        <span className="w-4 shrink-0" />
-      ) : (
-        <Checkbox label={`${from} becomes ${to}`} checked={chosen} onChange={onChosen} />
-      )}
-      <div className="min-w-0 flex-1 [overflow-wrap:anywhere]">
-        <p>
-          <strong>{from}</strong>
-          {to === null ? (
-            <span className="text-ink-soft"> has no counterpart: change it yourself</span>
-          ) : (
-            <>
-              {" "}
-              → <strong>{to}</strong>
-              {!sure && <span className="text-ink-soft"> · is that what is meant here?</span>}
-            </>
-          )}
-        </p>
-        <p className="text-[13px] text-ink-soft">{before}</p>
-        {to !== null && <p className="text-[13px]">{after}</p>}
-      </div>
-      <span className="shrink-0 text-[12px] text-ink-soft">{place}</span>
-    </li>
   );
 }
 
@@ -124,10 +81,6 @@ export function PlaceScreen({
         return tellProblem("It was changed again since, so it stays. Undo goes back step by step.");
       change(before);
     });
-  };
-  const placeName = ({ step }: PlaceChange) => {
-    const nth = document.steps.findIndex(({ id }) => id === step);
-    return nth < 0 ? "about the whole" : `step ${nth + 1}, ${stepTitle(document.steps[nth]!, document.languages)}`;
   };
   return (
     <div className="flex h-full flex-col">
@@ -193,11 +146,16 @@ export function PlaceScreen({
               </h2>
               <ul>
                 {some.map((one) => (
-                  <Change
+                  <ChangeLine
                     key={one.id}
                     change={one}
+                    note={
+                      one.to === null
+                        ? "has no counterpart: change it yourself"
+                        : !one.sure && "is that what is meant here?"
+                    }
                     chosen={isChosen(one)}
-                    place={placeName(one)}
+                    place={whereIn(document, one)}
                     onChosen={(on) => pick(tiedTo(found, one), on)}
                   />
                 ))}

@@ -2,7 +2,8 @@
 import { z } from "zod";
 import { gradesOfSpan } from "@/core/content/grade";
 import { shelfNames } from "@/core/find/format";
-import { creditsProblem } from "@/core/resource/adopt";
+import { adaptedCredit, creditsProblem } from "@/core/resource/adopt";
+import { changesBetween, formatChanges } from "@/core/resource/changes";
 import { titleOf, type Document } from "@/core/resource/document";
 import { DocumentError, parseDocument } from "@/core/resource/schema/document";
 import { unfinished } from "@/core/resource/unfinished";
@@ -233,6 +234,39 @@ export const goOnFromSource = act(
       throw new ActionError("That revision is not here any more.");
     await resources.followSource(db, resource.id, revision.id);
     return { number: revision.number };
+  },
+);
+
+/**
+ * A version of her own resource with other words or fewer steps, published at once: ready to be assigned to some students in place of the
+ * first. The licence and who is named come from the resource itself.
+ */
+export const makeVersion = act(
+  "edit resource",
+  z.object({
+    resource: Id,
+    title: z.string().trim().min(1, "Give the version a title.").max(300),
+    document: z.unknown(),
+  }),
+  (input) => ({ resource: input.resource }),
+  async ({ db, visitor, now }, input) => {
+    const given = readDocument(input.document);
+    const copy = await copyOf(db, visitor, input.resource, "set aside");
+    const origins = new Map(copy.document.steps.map(({ id, origin }) => [id, origin]));
+    const [language] = given.languages as [string];
+    const { licence, credits } = copy.document;
+    const steps = given.steps.map((step) => ({ ...step, origin: origins.get(step.id) ?? step.origin }));
+    const document = { ...given, licence, credits, steps, title: { ...given.title, [language]: input.title } };
+    const changed = formatChanges(changesBetween(copy.document, document));
+    document.credits = credits.map((credit, at) => (at === adaptedCredit(document) ? { ...credit, changed } : credit));
+    const closed = unfinished(document, visitor.id)[0]?.problem ?? licenceProblem(document);
+    if (closed) throw new ActionError(`The version cannot be made yet: ${closed}`);
+    return db.transaction(async (tx) => {
+      const resource = await addCopy(tx, visitor, { source: copy.source, document }, now);
+      await publish(tx, { resource, document, author: visitor.id, now });
+      await resources.dropDraft(tx, resource);
+      return { resource };
+    });
   },
 );
 

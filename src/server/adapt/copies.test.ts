@@ -3,9 +3,10 @@ import type { Db } from "@/data/engine/db";
 import { draftOf, resourceById, revisionById } from "@/data/adapt/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { versionsFor } from "../assign/given";
 import { lightTable } from "../find/light-table";
 import { actAs, answerFrom, visitorOf, value } from "../testing/as";
-import { adaptResource, copyWithoutVoices } from "./adapt-actions";
+import { adaptResource, copyWithoutVoices, makeVersion } from "./adapt-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -78,5 +79,34 @@ describe("making her own version", () => {
   test("the light table offers the version she has", async () => {
     const { source, mine } = await adapted();
     expect((await lightTable(db, ines(), source.id, now))!.myVersions).toEqual([mine]);
+  });
+});
+
+describe("a version for some students", () => {
+  test("is published beside her own, which stays; it says what was changed, and who is named is not hers to choose", async () => {
+    const whole = { ...lesson("Tides"), steps: [...lesson("a").steps, ...lesson("b").steps] };
+    const own = await publishFor(db, world.ines, whole);
+    const document = { ...whole, steps: whole.steps.slice(0, 1), licence: "CC0-1.0", credits: [] };
+    const { resource } = value(await makeVersion({ resource: own.id, title: "Tides (shorter)", document }));
+    const made = (await resourceById(db, resource))!;
+    expect(made.source).toMatchObject({ resource: own.id, revision: own.revision });
+    const published = (await revisionById(db, made.head!))!.document;
+    expect(published).toMatchObject({ title: { en: "Tides (shorter)" }, licence: "CC-BY-4.0" });
+    expect(published.steps[0]!.origin).toMatchObject({ resource: own.id });
+    expect(published.credits).toMatchObject([{ title: "Tides", changed: "1 removed, different title" }]);
+    expect(await draftOf(db, resource)).toBeUndefined();
+    expect((await revisionById(db, own.revision))!.document.steps).toHaveLength(2);
+    expect((await versionsFor(db, ines(), own.id)).map(({ id }) => id)).toContain(resource);
+  });
+
+  test("not of somebody else's, not of what cannot be read or is not finished", async () => {
+    const theirs = await publishFor(db, world.teodor, lesson("Theirs"), ["staffroom"]);
+    const of = (resource: number, document: unknown) => makeVersion({ resource, title: "x", document });
+    expect(await of(theirs.id, lesson("Theirs"))).toMatchObject({ ok: false });
+    const own = await publishFor(db, world.ines, lesson("Mine"));
+    expect(await of(own.id, { schema: 1 })).toMatchObject({ ok: false });
+    expect(await of(own.id, { ...lesson("Mine"), steps: [] })).toMatchObject({
+      problem: expect.stringContaining("There are no steps yet") as string,
+    });
   });
 });

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import path from "node:path";
 import { readGlossary, type Glossary } from "@/core/find/glossary";
 import { readSynonyms, type Synonyms } from "@/core/find/synonyms";
+import { readSimpler, type Simpler } from "@/core/plain-words/simpler";
 import { log } from "../web/log";
 
 /** A file of words, read once; one that cannot be read is said in the log, and searching goes on without it. */
@@ -25,3 +26,11 @@ export const knownGlossary = wordFile<Glossary>("spanish.txt", readGlossary);
 export const commonSpanish = wordFile<string[]>("common-spanish.txt", (text) =>
   text.split("\n").filter((line) => line !== "" && !line.startsWith("#")),
 );
+
+const plainEnglish = wordFile<Simpler>("plain-english.txt", readSimpler);
+const plainSpanish = wordFile<Simpler>("plain-spanish.txt", readSimpler);
+const none: Simpler = new Map();
+
+/** Plainer words for hard ones; none for a language there is no list of. */
+export const simplerWords = (language: string): Simpler =>
+  language.startsWith("en") ? plainEnglish() : language.startsWith("es") ? plainSpanish() : none;

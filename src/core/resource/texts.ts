@@ -1,4 +1,5 @@
 import { sentencesIn } from "../readability/measure";
+import type { Document } from "./document";
 
 /** No texts, or not hers to change: identifiers, files, code and maths, addresses, and who made what. */
 const notTexts = new Set([
@@ -96,4 +97,35 @@ function sentenceAt(text: string, start: number): { from: number; to: number } {
 export function inSentence(text: string, { start, end }: { start: number; end: number }, instead: string): string {
   const sentence = sentenceAt(text, start);
   return `${text.slice(sentence.from, start)}${instead}${text.slice(end, Math.max(end, sentence.to))}`.trim();
+}
+
+/** A change of one text in a document, as it is proposed. */
+export interface TextChange {
+  id: string;
+  /** Keys and places from the document down to the text. */
+  path: (string | number)[];
+  /** Its step; null: it is about the whole. */
+  step: string | null;
+  /** Where it stands in the text. */
+  start: number;
+  end: number;
+  from: string;
+  /** What it becomes; null: nobody can say but she. */
+  to: string | null;
+  /** The sentence it stands in, as it is and as it would be. */
+  before: string;
+  after: string;
+}
+
+/** The document with these texts changed; those without a `to` stay, and of two that overlap the later one stays. */
+export function withTexts(document: Document, changes: readonly TextChange[]): Document {
+  const taken: TextChange[] = [];
+  // The last first, so that places further ahead in a text stay where they are.
+  const inOrder = changes.filter(({ to }) => to !== null).toSorted((one, other) => other.start - one.start);
+  return inOrder.reduce<Document>((now, one) => {
+    const place = one.path.join(".");
+    if (taken.some((other) => other.path.join(".") === place && one.end > other.start)) return now;
+    taken.push(one);
+    return withText(now, one.path, (text) => text.slice(0, one.start) + one.to + text.slice(one.end)) as Document;
+  }, document);
 }

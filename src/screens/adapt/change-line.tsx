@@ -1,0 +1,60 @@
+"use client";
+import { stepTitle } from "@/core/resource/changes";
+import type { Document } from "@/core/resource/document";
+import type { TextChange } from "@/core/resource/texts";
+import { Checkbox } from "@/ui/checkbox";
+
+/** Where a change stands, in words. */
+export function whereIn(document: Document, { step }: Pick<TextChange, "step">): string {
+  const nth = document.steps.findIndex(({ id }) => id === step);
+  return nth < 0 ? "about the whole" : `step ${nth + 1}, ${stepTitle(document.steps[nth]!, document.languages)}`;
+}
+
+/** A proposed change in its sentence: as it is, and as it would be. One nobody can say but she has no box to tick. */
+export function ChangeLine({
+  change,
+  chosen,
+  note,
+  place,
+  onChosen,
+}: {
+  change: TextChange;
+  chosen: boolean;
+  /** What is to be said beside it. */
+  note?: string | false;
+  place: string;
+  onChosen: (chosen: boolean) => void;
+}) {
+  const { from, to, before, after } = change;
+  // A whole sentence is said once, below.
+  const short = from.length <= 60;
+  return (
+    <li className="flex items-start gap-3 border-b border-line px-4 py-2 text-[14px]">
+      {to === null ? (
+        <span className="w-4 shrink-0" />
+      ) : (
+        <Checkbox label={`${from} becomes ${to}`} checked={chosen} onChange={onChosen} />
+      )}
+      <div className="min-w-0 flex-1 [overflow-wrap:anywhere]">
+        <p>
+          {short && <strong>{from}</strong>}
+          {short && to !== null && (
+            <>
+              {" "}
+              → <strong>{to}</strong>
+            </>
+          )}
+          {note && (
+            <span className="text-ink-soft">
+              {short && (to === null ? " " : " · ")}
+              {note}
+            </span>
+          )}
+        </p>
+        <p className="text-[13px] text-ink-soft">{before}</p>
+        {to !== null && <p className="text-[13px]">{after}</p>}
+      </div>
+      <span className="shrink-0 text-[12px] text-ink-soft">{place}</span>
+    </li>
+  );
+}
