@@ -1,6 +1,10 @@
 import AxeBuilder from "@axe-core/playwright";
+import { readFile } from "node:fs/promises";
 import { expect, test } from "../fixture";
+import { FindPage } from "../pages/find-page";
 import { Walk } from "./walk";
+
+const TIDES = "Tides at the bar: a tide table for grades 4 and 5";
 
 test("a family's sheet in Spanish: what to have ready, what to do, how long, whether it went well, and no answer", async ({
   signedIn,
@@ -27,4 +31,37 @@ test("a family's sheet in Spanish: what to have ready, what to do, how long, whe
   expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
     [],
   );
+});
+
+test("plainer words go onto the sheet one by one; with a link for the child, and as a PDF", async ({ signedIn }) => {
+  const ines = await signedIn("Ines Halloran");
+  await new FindPage(ines).open("ferry fares", "Ferry fares");
+  const opened = ines.context().waitForEvent("page");
+  await ines.getByRole("link", { name: "Print" }).click();
+  const own = await opened;
+  await own.getByRole("radio", { name: "for a family" }).click();
+  await own.getByRole("button", { name: "Add a link for the child" }).click();
+  const link = own.getByRole("region", { name: "On a screen" });
+  await expect(link.getByRole("img", { name: "On a screen" })).toBeVisible();
+  await expect(link).toContainText(/It works until \d+ \w+/);
+  const address = await link.getByText(/\/look\//).innerText();
+  await own.goto(address);
+  await expect(own.getByText("Ferry fares").first()).toBeVisible();
+  await own.close();
+
+  await new FindPage(ines).open("tides at the bar: a tide table for grades 4 and 5", TIDES);
+  const again = ines.context().waitForEvent("page");
+  await ines.getByRole("link", { name: "Print" }).click();
+  const sheet = await again;
+  await sheet.getByRole("radio", { name: "for a family" }).click();
+  await sheet.getByRole("button", { name: /^Plainer words and shorter sentences/ }).click();
+  const text = sheet.locator("main > section").getByText(/hydrographic/);
+  await expect(text).toContainText("mariners to determine");
+  await sheet.getByRole("checkbox", { name: "mariners becomes sailors" }).click();
+  await sheet.getByRole("checkbox", { name: "determine becomes find out", exact: true }).click();
+  await expect(text).toContainText("sailors to find out");
+  const saved = sheet.waitForEvent("download");
+  await sheet.getByRole("button", { name: "PDF" }).click();
+  const pdf = await readFile(await (await saved).path());
+  expect(pdf.subarray(0, 5).toString()).toBe("%PDF-");
 });

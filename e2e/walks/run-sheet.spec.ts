@@ -98,6 +98,35 @@ test("in the room the script stands beside the step; a child comes to the board 
   expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
     [],
   );
+  // What is not reached goes first in the next lesson, and what follows from that is said; undone it is as before.
+  const rest = script.getByRole("button", { name: /^Rest to day/ });
+  await rest.click();
+  await expect(ines.getByText(/now first on day 2, which takes \d+ minutes/)).toBeVisible();
+  await expect(script.getByText(/^then /)).toHaveCount(0);
+  await expect(script.getByLabel("Day of the script")).toBeVisible();
+  await ines.getByRole("button", { name: "Undo" }).click();
+  await expect(script.getByText(/^then /)).toBeVisible();
+  await ines.reload();
+  await expect(script.getByText(/^then /)).toBeVisible();
+
+  // While she leads, a question of the script is asked of everybody with one press.
+  await ines.keyboard.press("l");
+  await expect(ines.getByText(/^lobby/)).toBeVisible();
+  await ines.keyboard.press("Enter");
+  await expect(ines.getByText(/leads since/)).toBeVisible();
+  const ask = script.getByRole("button", { name: "Ask all" }).first();
+  for (let step = 0; step < 6 && !(await ask.isVisible()); step += 1) {
+    await ines.keyboard.press("ArrowRight");
+    await ines.waitForTimeout(300);
+  }
+  const asking = new Walk(ines, "a question of the script to all screens", 1);
+  await asking.click(ask);
+  await expect(ines.getByRole("region", { name: "Quick question" }).getByRole("heading")).not.toBeEmpty();
+  asking.done();
+  await ines.getByRole("button", { name: "End the lesson …" }).click();
+  await ines.getByRole("button", { name: "They go on at their own pace" }).click();
+  await expect(ines.getByText(/own pace/)).toBeVisible();
+
   // Hidden by one key, for those who know it by heart.
   await ines.keyboard.press("s");
   await expect(script).toHaveCount(0);

@@ -75,23 +75,32 @@ export interface PlainFor {
   /** 0: K. */
   grade: number;
   simpler: Simpler;
-  /** Words that are taught: they stay. */
-  taught: ReadonlySet<string>;
   commonSpanish?: readonly string[];
 }
+
+/** The same, made ready: measuring begins with lists of thousands of words. */
+export interface Plainly extends PlainFor {
+  isHard: (word: string) => boolean;
+  /** Words that are taught: they stay. */
+  taught: ReadonlySet<string>;
+}
+
+export const plainly = (about: PlainFor, taught: ReadonlySet<string> = new Set()): Plainly => ({
+  ...{ ...about, taught },
+  isHard: measureFor(about.language, about.grade, about.commonSpanish).isHard,
+});
 
 type Found = Omit<PlainChange, "id" | "path" | "step" | "before" | "after">;
 
 /** Hard words of a text that have a plainer one, and its long sentences with a cut where one lies at hand. */
-export function plainIn(text: string, { language, grade, simpler, taught, commonSpanish }: PlainFor): Found[] {
-  const measure = measureFor(language, grade, commonSpanish);
+export function plainIn(text: string, { language, grade, simpler, taught, isHard }: Plainly): Found[] {
   const quoted = (at: number) => text.slice(0, at).split("“").length > text.slice(0, at).split("”").length;
   const words = [...text.matchAll(WORD)].flatMap(({ 0: word, index }): Found[] => {
     const low = word.toLowerCase();
     const plainer = simpler.get(low);
     // A capital inside a sentence is a name.
     const named = word !== low && !/(?:^|[.!?]["”’)]*\s+)$/u.test(text.slice(0, index));
-    if (!plainer || taught.has(low) || named || quoted(index) || !measure.isHard(word)) return [];
+    if (!plainer || taught.has(low) || named || quoted(index) || !isHard(word)) return [];
     const changed = withArticle(text, index, word, likeCase(word, plainer));
     return [{ kind: "word", ...changed, end: index + word.length }];
   });
@@ -124,13 +133,14 @@ const isRead = (path: readonly (string | number)[]): boolean =>
   (path[0] === "familyNote" || ["instructions", "blocks"].includes(String(path[2])));
 
 /** Plainer words and cuts for all that is read in a document, in one of its languages. */
-export function plainChanges(document: Document, about: Omit<PlainFor, "taught">): PlainChange[] {
+export function plainChanges(document: Document, about: PlainFor): PlainChange[] {
   const taught = new Set(document.vocabulary.map(({ term }) => term.trim().toLowerCase()));
+  const how = plainly(about, taught);
   const found: PlainChange[] = [];
   texts(document, about.language, document.languages, [], (text, path) => {
     const nth = path[0] === "steps" ? Number(path[1]) : -1;
     if (!isRead(path) || !isHers(path) || document.steps[nth]?.audience === "teacher") return;
-    for (const change of plainIn(text, { ...about, taught }))
+    for (const change of plainIn(text, how))
       found.push({
         ...change,
         ...{ path, id: `${path.join(".")}@${change.start}${change.kind}`, step: document.steps[nth]?.id ?? null },

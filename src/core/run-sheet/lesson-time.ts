@@ -52,3 +52,9 @@ export function carryOver(sheet: RunSheet, day: string, notReached: readonly str
   if (at === days.length - 1) days.push({ id: newId, parts: left });
   return { ...sheet, days };
 }
+
+/** Whether two scripts are made of the same parts: one of a newer revision is another script, and what moved in the old one is past. */
+export function sameParts(one: RunSheet, other: RunSheet): boolean {
+  const ids = (sheet: RunSheet) => sheet.days.flatMap(({ parts }) => parts.map(({ id }) => id)).sort();
+  return ids(one).join() === ids(other).join();
+}

@@ -3,7 +3,7 @@ import { lesson } from "@/data/testing/world";
 import { newQuestion } from "../question/new-question";
 import type { Question } from "../question/question";
 import type { Document, Step } from "../resource/document";
-import { lost, shorten, withoutSteps } from "./shorten";
+import { lost, minutesOfSteps, shorten, withoutSteps } from "./shorten";
 
 const step = (id: string, phase: Step["phase"], minutes: number, ...codes: string[]): Step => ({
   ...lesson("x").steps[0]!,
@@ -57,6 +57,15 @@ test("steps for teachers stay and take no time; the stated minutes of the whole 
   const { leaveOut } = shorten(both, 30);
   expect(leaveOut).not.toContain("notes");
   expect(withoutSteps(both, leaveOut).minutes).toBeUndefined();
+});
+
+test("steps without minutes share those of the whole", () => {
+  const bare = (id: string, ...codes: string[]) => ({ ...step(id, "practise", 0, ...codes), minutes: undefined });
+  const all = { ...document(step("open", "open", 6), bare("one", "A"), bare("three", "A", "B", "C")), minutes: 30 };
+  const found = minutesOfSteps(all);
+  expect(found.get("open")).toBe(6);
+  expect(found.get("three")!).toBeGreaterThan(found.get("one")!);
+  expect([...found.values()].reduce((sum, minutes) => sum + minutes, 0)).toBeGreaterThanOrEqual(29);
 });
 
 test("whatever the steps are, what is kept fits or is only what must stay, and more time never keeps less worth", () => {

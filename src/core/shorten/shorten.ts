@@ -3,9 +3,19 @@ import { standardsOf } from "../resource/aligned";
 import { minutesEstimated } from "../resource/minutes";
 import { isForStudents } from "../resource/student-text";
 
-/** How long one step takes: as stated, else estimated from what there is to read and to answer. */
-export const stepMinutes = (document: Document, step: Step): number =>
-  step.minutes ?? minutesEstimated({ ...document, minutes: undefined, steps: [step] });
+/**
+ * Minutes of each step by its id: as stated, else estimated from what there is to read and to answer. Where the whole is stated and its
+ * steps are not, they share its minutes as their estimates are to each other.
+ */
+export function minutesOfSteps(document: Document): Map<string, number> {
+  const steps = document.steps.filter(isForStudents);
+  const guess = (step: Step) => minutesEstimated({ ...document, minutes: undefined, steps: [step] });
+  const unstated = steps.filter(({ minutes }) => minutes === undefined);
+  const stated = steps.reduce((sum, { minutes = 0 }) => sum + minutes, 0);
+  const guessed = unstated.reduce((sum, step) => sum + guess(step), 0);
+  const share = document.minutes === undefined ? 1 : Math.max(0, document.minutes - stated) / Math.max(1, guessed);
+  return new Map(steps.map((step) => [step.id, step.minutes ?? Math.max(1, Math.round(guess(step) * share))]));
+}
 
 /** Why a step stays whatever else goes. */
 export type Reason = "opens" | "checks" | "standard";
@@ -44,7 +54,7 @@ const worth: Readonly<Record<Step["phase"], number>> = { open: 2, teach: 5, prac
  */
 export function shorten(document: Document, minutes: number): Shortened {
   const steps = document.steps.filter(isForStudents);
-  const takes = new Map(steps.map((step) => [step.id, stepMinutes(document, step)]));
+  const takes = minutesOfSteps(document);
   const because: Record<string, Reason> = {};
   const sum = (ids: Iterable<string>) => [...ids].reduce((total, id) => total + takes.get(id)!, 0);
   const must = new Set<string>();
@@ -122,13 +132,14 @@ export const withoutSteps = (document: Document, ids: readonly string[]): Docume
 /** What a document loses when steps are left out of it. */
 export function lost(document: Document, ids: readonly string[]): Lost {
   const left = withoutSteps(document, ids);
+  const takes = minutesOfSteps(document);
   const asked = allQuestions({ ...document, steps: document.steps.filter(({ id }) => ids.includes(id)) });
   const codes = (of: Document) => new Set(of.steps.filter(isForStudents).flatMap((step) => codesOf(document, step)));
   const stays = codes(left);
   return {
     minutes: document.steps
       .filter((step) => ids.includes(step.id) && isForStudents(step))
-      .reduce((sum, step) => sum + stepMinutes(document, step), 0),
+      .reduce((sum, { id }) => sum + takes.get(id)!, 0),
     questions: asked.length,
     marks: asked.reduce((sum, { question }) => sum + question.marks, 0),
     standards: [...codes(document)].filter((code) => !stays.has(code)),

@@ -3,3 +3,4 @@ import * as actions from "@/server/live/board-actions";
 import { tried } from "./tried";
 
 export const callToBoard = tried(actions.callToBoard);
+export const keepScriptInUse = tried(actions.keepScriptInUse);

@@ -10,6 +10,24 @@ export function whereIn(document: Document, { step }: Pick<TextChange, "step">):
   return nth < 0 ? "about the whole" : `step ${nth + 1}, ${stepTitle(document.steps[nth]!, document.languages)}`;
 }
 
+const AROUND = 70; // letters on either side: the change is found at a glance
+
+/** Two long sentences where they begin to differ. */
+function nearChange(before: string, after: string): [string, string] {
+  let first = 0;
+  while (first < before.length && before[first] === after[first]) first += 1;
+  let last = 0;
+  while (last < Math.min(before.length, after.length) - first && before.at(-1 - last) === after.at(-1 - last))
+    last += 1;
+  const near = (text: string) => {
+    const start = first > AROUND ? text.indexOf(" ", first - AROUND) + 1 : 0;
+    const ends = text.length - last + AROUND;
+    const end = ends < text.length ? text.indexOf(" ", ends) : -1;
+    return `${start > 0 ? "… " : ""}${text.slice(start, end < 0 ? undefined : end)}${end < 0 ? "" : " …"}`;
+  };
+  return [near(before), near(after)];
+}
+
 /** A proposed change in its sentence: as it is, and as it would be. One nobody can say but she has no box to tick. */
 export function ChangeLine({
   change,
@@ -25,7 +43,8 @@ export function ChangeLine({
   place: string;
   onChosen: (chosen: boolean) => void;
 }) {
-  const { from, to, before, after } = change;
+  const { from, to } = change;
+  const [before, after] = to === null ? [change.before, change.after] : nearChange(change.before, change.after);
   // A whole sentence is said once, below.
   const short = from.length <= 60;
   return (
@@ -51,8 +70,8 @@ export function ChangeLine({
             </span>
           )}
         </p>
-        <p className="text-[13px] text-ink-soft">{before}</p>
-        {to !== null && <p className="text-[13px]">{after}</p>}
+        {(before !== from || !short) && <p className="text-[13px] text-ink-soft">{before}</p>}
+        {before !== from && to !== null && <p className="text-[13px]">{after}</p>}
       </div>
       <span className="shrink-0 text-[12px] text-ink-soft">{place}</span>
     </li>

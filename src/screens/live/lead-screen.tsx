@@ -1,10 +1,10 @@
 "use client";
-import { Eye, EyeOff, Flag, MonitorUp, Presentation, TriangleAlert, WifiOff } from "lucide-react";
+import { Eye, EyeOff, Flag, MonitorUp, Presentation, WifiOff } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import type { LessonState } from "@/core/live/lesson";
 import { formatDay, toWallClock } from "@/core/calendar/format-moment";
-import { isIn, standingOn, stuckIn, type Seated, type Standing } from "@/core/live/room";
+import { isIn, standingOn, stuckIn, type Seated } from "@/core/live/room";
 import { formatStuck } from "@/core/live/stuck";
 import { formatAnswer } from "@/core/question/format";
 import { questionsOf, titleOf, type Document } from "@/core/resource/document";
@@ -33,7 +33,7 @@ import { QuickDialog } from "./quick-dialog";
 import { RoomPlan, RoomTable } from "./room-plan";
 import { ScriptNow } from "./script-now";
 import { SharedPages } from "./shared-pages";
-import { standingLooks } from "./standing-looks";
+import { StandingCounts } from "./standing-counts";
 import { StepFacts } from "./step-facts";
 import { StudentPanel } from "./student-panel";
 import { useClock } from "./use-clock";
@@ -235,12 +235,13 @@ export function LeadScreen({
               />
               {scripted && whole.runSheet && (
                 <ScriptNow
-                  {...{ document }}
-                  sheet={whole.runSheet}
+                  {...{ document, room }}
+                  script={whole.runSheet}
                   step={step.id}
                   assignment={assignment.id}
                   left={minutesLeft}
                   onStep={(id) => go(document.steps.findIndex((one) => one.id === id))}
+                  {...(running && { onAsk: (asked) => void lead(asked) })}
                 />
               )}
               <LeadStage
@@ -319,25 +320,7 @@ export function LeadScreen({
                 </Notice>
               ))}
             {plan === "seats" ? <RoomPlan {...roomProps} /> : <RoomTable {...roomProps} />}
-            <ul className="grid grid-cols-3 gap-x-3 gap-y-0.5 text-[13px]">
-              {(Object.keys(standingLooks) as Standing[]).map((standing) => {
-                const { icon: Icon, name, className } = standingLooks[standing];
-                const count = standings.filter((so) => so === standing).length;
-                return (
-                  count > 0 && (
-                    <li key={standing} className="flex items-center gap-1.5">
-                      <Icon size={14} strokeWidth={2.5} aria-hidden className={className} /> {name}
-                      <strong className="numbers">{count}</strong>
-                    </li>
-                  )
-                );
-              })}
-              {stuck.size > 0 && (
-                <li className="flex items-center gap-1.5">
-                  <TriangleAlert size={14} aria-hidden className="text-clay" /> stuck <strong>{stuck.size}</strong>
-                </li>
-              )}
-            </ul>
+            <StandingCounts standings={standings} stuck={stuck.size} />
             {state?.quick && (
               <QuickAnswers
                 {...{ room, names, quick: state.quick, assignment: assignment.id }}

@@ -1,64 +1,48 @@
 "use client";
 import { clsx } from "clsx";
-import { Dices, ScrollText, SendHorizontal } from "lucide-react";
+import { CalendarArrowDown, MessageCircleQuestion, ScrollText, SendHorizontal } from "lucide-react";
 import { useState } from "react";
 import { stepTitle } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
-import { whenShort } from "@/core/run-sheet/lesson-time";
+import type { LessonCommand } from "@/core/live/lesson";
+import { questionsOf } from "@/core/resource/document";
+import { quickOf } from "@/core/run-sheet/ask";
+import { carryOver, minutesOf, whenShort } from "@/core/run-sheet/lesson-time";
 import type { RunSheet, SheetLine } from "@/core/run-sheet/schema";
-import { callToBoard } from "@/screens/acts/board";
+import { keepScriptInUse } from "@/screens/acts/board";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
 import { Key } from "@/ui/key";
-import { tellProblem } from "@/ui/toast";
+import { tell, tellProblem } from "@/ui/toast";
 import { kindLooks, phaseNames } from "../run-sheet/looks";
-import { useOnce } from "../use-once";
-
-/** Who comes to the board for a line: drawn with one press, and somebody else with another. */
-function Who({ assignment, line }: { assignment: number; line: SheetLine }) {
-  const [called, setCalled] = useState<{ turn: number; name: string } | null>(null);
-  const [busy, once] = useOnce();
-  if (line.who !== "turns" && line.who !== "lot") return null;
-  const how = line.who;
-  const call = () =>
-    once(async () => {
-      const outcome = await callToBoard({ assignment, how, instead: called?.turn ?? null });
-      if (outcome.ok) setCalled(outcome.value);
-      else tellProblem(outcome.problem);
-    });
-  return (
-    <span className="inline-flex items-center gap-1.5">
-      {called && (
-        <strong role="status" className="text-green">
-          {called.name}
-        </strong>
-      )}
-      <Button size="small" disabled={busy} onClick={call}>
-        <Dices size={13} aria-hidden /> {called ? "Somebody else" : how === "lot" ? "Draw" : "Whose turn?"}
-      </Button>
-    </span>
-  );
-}
+import { WhoComes } from "./who-comes";
 
 /** The lines of her script for the step the class is at, and what comes next; what to leave out where time is short. */
 export function ScriptNow({
-  sheet,
+  script,
   document,
   step,
   assignment,
+  room,
   left,
   onStep,
+  onAsk,
 }: {
-  sheet: RunSheet;
+  /** As it goes on in this class. */
+  script: RunSheet;
   /** As students have it. */
   document: Document;
   step: string;
   assignment: number;
+  room: readonly { student: number; name: string }[];
   /** Minutes until the lesson is over; null: nobody leads one. */
   left: number | null;
   /** Takes the class to a step. */
   onStep: (step: string) => void;
+  /** Asks everybody now; none while nobody leads. */
+  onAsk?: (command: LessonCommand) => void;
 }) {
+  const [sheet, setSheet] = useState(script);
   const dayOf = sheet.days.findIndex(({ parts }) => parts.some((part) => part.step === step));
   const [chosen, setChosen] = useState<number | null>(null);
   const at = chosen ?? Math.max(0, dayOf);
@@ -78,6 +62,38 @@ export function ScriptNow({
   const nameOf = (part: (typeof day.parts)[number]) => {
     const own = document.steps.find(({ id }) => id === part.step);
     return `${phaseNames[part.phase]}${own ? `: ${stepTitle(own, document.languages)}` : ""}`;
+  };
+  const rest = day.parts.slice(here + 1).filter((part) => !shown.includes(part));
+  const moveRest = async () => {
+    const moved = carryOver(
+      sheet,
+      day.id,
+      rest.map(({ id }) => id),
+      crypto.randomUUID().slice(0, 13),
+    );
+    const keep = async (to: RunSheet) => {
+      const outcome = await keepScriptInUse({ assignment, sheet: to });
+      if (outcome.ok) setSheet(to);
+      else tellProblem(outcome.problem);
+      return outcome.ok;
+    };
+    if (!(await keep(moved))) return;
+    const follows = moved.days[at + 1]!;
+    const over = minutesOf(follows) - moved.period;
+    const { leaveOut } = whenShort(moved, follows.parts, moved.period);
+    const leave = leaveOut.map((id) => nameOf(follows.parts.find((part) => part.id === id)!)).join(", then ");
+    tell(
+      `${rest.length === 1 ? "One part is" : `${rest.length} parts are`} now first on day ${at + 2}, which takes ${minutesOf(follows)} minutes.${
+        over > 0 ? ` That is ${over} too many.${leave ? ` Leave out ${leave}.` : ""}` : ""
+      }`,
+      () => void keep(sheet),
+    );
+  };
+  const askOf = (line: SheetLine) => {
+    const from = line.from?.block && document.steps.find(({ id }) => id === line.from!.step);
+    const block = from && from.blocks.find(({ id }) => id === line.from!.block);
+    const question = block && questionsOf({ blocks: [block] })[0];
+    return question ? quickOf(question, document.languages, crypto.randomUUID().slice(0, 20)) : null;
   };
   return (
     <section
@@ -102,6 +118,11 @@ export function ScriptNow({
           </select>
         )}
         {next && <span className="ml-auto truncate text-ink-soft">then {nameOf(next)}</span>}
+        {rest.length > 0 && (
+          <Button size="small" className="shrink-0" onClick={() => void moveRest()}>
+            <CalendarArrowDown size={13} aria-hidden /> Rest to day {at + 2}
+          </Button>
+        )}
       </header>
       {short && short.leaveOut.length > 0 && (
         <p className="border-b border-line bg-clay-wash px-3 py-1 text-[13px] text-clay">
@@ -132,8 +153,19 @@ export function ScriptNow({
                   </span>
                   <span className="min-w-0 flex-1">
                     {line.ifNobody && <span className="text-ink-soft">If nobody answers: </span>}
-                    {line.text} <Who {...{ assignment, line }} />
+                    {line.text} <WhoComes {...{ assignment, line, room }} />
                   </span>
+                  {onAsk && askOf(line) && (
+                    <Button
+                      size="small"
+                      onClick={() => {
+                        const question = askOf(line);
+                        if (question) onAsk({ do: "ask", question });
+                      }}
+                    >
+                      <MessageCircleQuestion size={13} aria-hidden /> Ask all
+                    </Button>
+                  )}
                   {away && (
                     <Button size="small" onClick={() => onStep(line.from!.step)}>
                       <SendHorizontal size={13} aria-hidden /> To all screens

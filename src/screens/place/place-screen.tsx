@@ -102,7 +102,8 @@ export function PlaceScreen({
           </label>
         )}
         <Button look="main" className="ml-auto" disabled={chosen.length === 0} onClick={make}>
-          <MapPin size={16} aria-hidden /> {chosen.length === 1 ? "Make one change" : `Make ${chosen.length} changes`}
+          <MapPin size={16} aria-hidden />{" "}
+          {["Make changes", "Make one change"][chosen.length] ?? `Make ${chosen.length} changes`}
         </Button>
       </div>
       <section aria-label="What belongs elsewhere" tabIndex={0} className="min-h-0 flex-1 overflow-auto">

@@ -4,7 +4,10 @@ import type { Document } from "@/core/resource/document";
 import { Rich } from "../step/rich";
 
 /** What a family's sheet says around the activity, in the family's language. */
-export type FamilyWords = Record<"atHome" | "time" | "ready" | "do" | "well" | "ask" | "praise", string> &
+export type FamilyWords = Record<
+  "atHome" | "time" | "ready" | "do" | "well" | "ask" | "praise" | "film" | "recording" | "onScreen" | "scan",
+  string
+> &
   Record<`thing_${FamilyThing}`, string>;
 
 /** Above the activity: how long, what to have ready, what to do, with boxes to tick; `note`: what the teacher says to families. */

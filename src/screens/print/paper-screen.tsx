@@ -1,8 +1,12 @@
 "use client";
 import { Printer } from "lucide-react";
+import { useState } from "react";
+import type { PlainChange } from "@/core/plain-words/plain-words";
 import { creditLine, licenceNames } from "@/core/licence/licence";
 import { clockTime } from "@/core/media/captions";
 import type { Document, Step } from "@/core/resource/document";
+import { forPaper } from "@/core/resource/paper";
+import { withTexts } from "@/core/resource/texts";
 import { allQuestions, titleOf } from "@/core/resource/document";
 import { inLanguage, readFirst } from "@/core/content/language";
 import { plainText } from "@/core/content/rich-text";
@@ -13,8 +17,11 @@ import { BlockView } from "../step/block-view";
 import { LanguageSwitch } from "../step/language-switch";
 import { Rich } from "../step/rich";
 import { useAddress } from "../use-address";
+import { PdfButton } from "../results/pdf-button";
+import { AddChildLink, ChildLinkOnPaper, type ChildLink } from "./child-link";
 import { FamilyEnd, FamilyHead, type FamilyWords } from "./family-part";
 import { PaperQuestion } from "./paper-question";
+import { PlainerPanel } from "./plainer-panel";
 
 /** Questions are numbered through the whole, so that the key says the same numbers. */
 const numbersOf = (document: Document): Map<string, number> =>
@@ -53,11 +60,13 @@ function StepOnPaper({
   numbers,
   languages,
   marks,
+  words,
 }: {
   step: Step;
   numbers: ReadonlyMap<string, number>;
   languages: readonly string[];
   marks: boolean;
+  words: FamilyWords;
 }) {
   const instructions = inLanguage(step.instructions, languages);
   return (
@@ -74,7 +83,10 @@ function StepOnPaper({
           />
         ) : block.type === "film" ? (
           <div key={block.id} className="grid gap-3">
-            <p className="italic">A film to watch{block.title && `: “${inLanguage(block.title, languages)}”`}.</p>
+            <p className="italic">
+              {words.film}
+              {block.title && `: “${inLanguage(block.title, languages)}”`}.
+            </p>
             {block.stops.map(
               (stop) =>
                 stop.question && (
@@ -87,7 +99,7 @@ function StepOnPaper({
           </div>
         ) : block.type === "sound" ? (
           <p key={block.id} className="italic">
-            {inLanguage(block.transcript, languages) ?? "A recording to listen to."}
+            {inLanguage(block.transcript, languages) ?? words.recording}
           </p>
         ) : (
           <BlockView key={block.id} block={block} languages={languages} />
@@ -133,23 +145,51 @@ function AnswerKey({ document, languages }: { document: Document; languages: rea
   );
 }
 
+export interface FamilyTools {
+  resource: number;
+  /** Whether it is hers: then she can make an address for the child. */
+  mine: boolean;
+  /** Plainer words in the language that is read. */
+  plainer: readonly PlainChange[];
+  /** The last day of an address that is made now, ISO 8601. */
+  linkUntil: string;
+}
+
 export interface PaperScreenProps {
   author: string;
+  /** What a teacher can do for a family's sheet; null: somebody only reads. */
+  tools: FamilyTools | null;
   /** The whole of it, for the key. */
   document: Document;
   /** As students get it on paper. */
   paper: Document;
   what: "students" | "key" | "both" | "family";
-  /** What a family's sheet says around the activity, in the language that is read. */
-  words?: FamilyWords | null;
+  /** What stands around the activity, in the language that is read. */
+  words: FamilyWords;
   /** False: there is no key to print. */
   withKey?: boolean;
   reads: string;
 }
 
 /** A resource on paper: for students, the answer key, or both. */
-export function PaperScreen({ author, document, paper, what, words = null, reads, withKey = true }: PaperScreenProps) {
+export function PaperScreen({
+  author,
+  tools,
+  document: whole,
+  paper: wholePaper,
+  what,
+  words,
+  reads,
+  withKey = true,
+}: PaperScreenProps) {
   const { go } = useAddress();
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [link, setLink] = useState<ChildLink | null>(null);
+  const family = what === "family";
+  const plainer = (family && tools?.plainer) || [];
+  const picked = plainer.filter(({ id }) => chosen.has(id));
+  const document = withTexts(whole, picked);
+  const paper = picked.length > 0 ? forPaper(document) : wholePaper;
   const languages = readFirst(document.languages, reads);
   const numbers = numbersOf(paper);
   const title = titleOf({ title: document.title, languages });
@@ -167,7 +207,7 @@ export function PaperScreen({ author, document, paper, what, words = null, reads
               { value: "students", text: "for students" },
               { value: "key", text: "answer key" },
               { value: "both", text: "both" },
-              ...(words ? [{ value: "family" as const, text: "for a family" }] : []),
+              ...(tools ? [{ value: "family" as const, text: "for a family" }] : []),
             ]}
           />
         )}
@@ -177,14 +217,29 @@ export function PaperScreen({ author, document, paper, what, words = null, reads
           onReads={(next) => go({ reads: next === document.languages[0] ? null : next })}
         />
         <span className="flex-1" />
+        {family && tools && (
+          <>
+            {tools.mine && !link && (
+              <AddChildLink resource={tools.resource} name={title} until={tools.linkUntil} onLink={setLink} />
+            )}
+            <PdfButton
+              address={`/print/${tools.resource}/family/pdf?${new URLSearchParams({
+                reads: languages[0]!,
+                plain: plainer.flatMap(({ id }, at) => (chosen.has(id) ? at : [])).join(","),
+              })}`}
+              name={title}
+            />
+          </>
+        )}
         <Button look="main" onClick={() => window.print()}>
           <Printer size={16} aria-hidden /> Print
         </Button>
+        {family && <PlainerPanel document={whole} changes={plainer} {...{ chosen }} onChosen={setChosen} />}
       </div>
       <h1 className="text-[1.5em] font-bold">{title}</h1>
       {what !== "key" && (
         <>
-          <p className={`mt-3 gap-8 ${what === "family" ? "hidden" : "flex"}`}>
+          <p className={`mt-3 gap-8 ${family ? "hidden" : "flex"}`}>
             <span className="flex flex-1 gap-2">
               Name <span className="flex-1 border-b border-current" />
             </span>
@@ -192,11 +247,12 @@ export function PaperScreen({ author, document, paper, what, words = null, reads
               Date <span className="flex-1 border-b border-current" />
             </span>
           </p>
-          {what === "family" && words && <FamilyHead {...{ document, words, languages }} />}
+          {family && <FamilyHead {...{ document, words, languages }} />}
           {paper.steps.map((step) => (
-            <StepOnPaper key={step.id} step={step} numbers={numbers} languages={languages} marks={what !== "family"} />
+            <StepOnPaper key={step.id} {...{ step, numbers, languages, words }} marks={!family} />
           ))}
-          {what === "family" && words && <FamilyEnd {...{ document, words, languages }} />}
+          {family && <FamilyEnd {...{ document, words, languages }} />}
+          {family && link && <ChildLinkOnPaper {...{ link, words }} language={languages[0]!} />}
         </>
       )}
       {what === "both" && <div className="mt-10 break-before-page" />}

@@ -1,6 +1,8 @@
 "use client";
 import { Printer, Rows3 } from "lucide-react";
+import { clsx } from "clsx";
 import { useEffect, useMemo, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 import * as edit from "@/core/run-sheet/edit";
 import { minutesOf } from "@/core/run-sheet/lesson-time";
 import { proposeRunSheet } from "@/core/run-sheet/propose";
@@ -11,11 +13,13 @@ import { Button } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { inputClasses } from "@/ui/field";
 import { useKeys } from "@/ui/keys";
+import { Menu, MenuItem } from "@/ui/menu";
 import { tell, tellProblem } from "@/ui/toast";
 import { NumberBox } from "../adapt/editors/number-box";
 import { DraftHeader } from "../adapt/draft/draft-header";
 import { useDraft } from "../adapt/draft/use-draft";
 import { DayTabs } from "./day-tabs";
+import { BoardSlides, WordCards } from "./for-the-board";
 import { InSight } from "./in-sight";
 import { Script } from "./script";
 import { ToTake } from "./to-take";
@@ -36,6 +40,12 @@ export function RunSheetScreen({ data, period, zone }: { data: AdaptData; period
   const [lessons, setLessons] = useState<number | null>(null);
   const set = (to: (sheet: RunSheet) => RunSheet, kind?: string) =>
     change((now) => (now.runSheet ? { ...now, runSheet: to(now.runSheet) } : now), kind ?? null);
+  const [paper, setPaper] = useState<"script" | "slides" | "cards">("script");
+  const print = (what: typeof paper) => {
+    // It must stand on the page before it is printed; and the menu must be gone.
+    flushSync(() => setPaper(what));
+    setTimeout(() => window.print(), 50);
+  };
   const make = () => {
     const before = sheet;
     const made = proposeRunSheet(document, { period: minutes, lessons, newId });
@@ -55,13 +65,26 @@ export function RunSheetScreen({ data, period, zone }: { data: AdaptData; period
         line={`run sheet${sheet ? `, ${sheet.days.length === 1 ? "one lesson" : `${sheet.days.length} lessons`}` : ""}`}
       >
         {sheet && (
-          <Button onClick={() => window.print()}>
-            <Printer size={16} aria-hidden /> Print
-          </Button>
+          <Menu
+            trigger={
+              <Button>
+                <Printer size={16} aria-hidden /> Print …
+              </Button>
+            }
+          >
+            <MenuItem onSelect={() => print("script")}>The script</MenuItem>
+            <MenuItem onSelect={() => print("slides")}>The steps, large, for the board</MenuItem>
+            <MenuItem disabled={document.vocabulary.length === 0} onSelect={() => print("cards")}>
+              Word cards to cut out
+            </MenuItem>
+          </Menu>
         )}
       </DraftHeader>
+      {sheet && paper === "slides" && <BoardSlides {...{ document, sheet }} />}
+      {sheet && paper === "cards" && <WordCards {...{ document, sheet }} />}
       {sheet ? (
         <Sheet
+          printed={paper === "script"}
           {...{ sheet, document, set }}
           {...{ minutes, lessons }}
           onMake={make}
@@ -118,6 +141,7 @@ function LessonCount({ lessons, onLessons }: { lessons: number | null; onLessons
 }
 
 function Sheet({
+  printed,
   sheet,
   document,
   set,
@@ -127,6 +151,8 @@ function Sheet({
   onPeriod,
   onLessons,
 }: {
+  /** It is what goes on paper. */
+  printed: boolean;
   sheet: RunSheet;
   document: AdaptData["document"];
   set: (to: (sheet: RunSheet) => RunSheet, kind?: string) => void;
@@ -191,7 +217,12 @@ function Sheet({
           </Button>
         </div>
       </div>
-      <div className="grid min-h-0 flex-1 grid-cols-[minmax(280px,1fr)_minmax(0,1.6fr)_300px] max-lg:grid-cols-1 max-lg:overflow-auto print:block">
+      <div
+        className={clsx(
+          "grid min-h-0 flex-1 grid-cols-[minmax(280px,1fr)_minmax(0,1.6fr)_300px] max-lg:grid-cols-1 max-lg:overflow-auto",
+          printed ? "print:block" : "print:hidden",
+        )}
+      >
         <section
           aria-label="As students see it"
           tabIndex={0}

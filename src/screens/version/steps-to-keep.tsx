@@ -2,7 +2,7 @@
 import { stepTitle } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
 import { isForStudents } from "@/core/resource/student-text";
-import { lost, stepMinutes, type Reason, type Shortened } from "@/core/shorten/shorten";
+import { lost, minutesOfSteps, type Reason, type Shortened } from "@/core/shorten/shorten";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field } from "@/ui/field";
@@ -34,7 +34,8 @@ export function StepsToKeep({
 }) {
   const steps = document.steps.filter(isForStudents);
   const left = steps.filter(({ id }) => !leaveOut.includes(id));
-  const takes = left.reduce((sum, step) => sum + stepMinutes(document, step), 0);
+  const minutesOf = minutesOfSteps(document);
+  const takes = left.reduce((sum, { id }) => sum + minutesOf.get(id)!, 0);
   const gone = lost(document, leaveOut);
   return (
     <section aria-label="Steps" tabIndex={0} className="min-h-0 overflow-auto border-r border-line p-4">
@@ -66,7 +67,7 @@ export function StepsToKeep({
                 {title}
                 {reason && <span className="ml-2 text-[12px] text-ink-soft no-underline">{reasons[reason]}</span>}
               </span>
-              <span className="numbers shrink-0 text-[13px] text-ink-soft">{stepMinutes(document, step)} min</span>
+              <span className="numbers shrink-0 text-[13px] text-ink-soft">{minutesOf.get(step.id)} min</span>
             </li>
           );
         })}

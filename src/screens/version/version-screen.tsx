@@ -2,7 +2,7 @@
 import { Scissors, WandSparkles } from "lucide-react";
 import { useMemo, useState } from "react";
 import { useRouter } from "next/navigation";
-import { formatReadingGrade, gradeName } from "@/core/content/grade";
+import { gradeName } from "@/core/content/grade";
 import { plainChanges, type PlainChange } from "@/core/plain-words/plain-words";
 import { readingGrade } from "@/core/readability/grade";
 import { titleOf, type Document } from "@/core/resource/document";
@@ -113,11 +113,11 @@ export function VersionScreen({
         </Field>
         {before !== null && (
           <p className="numbers self-center">
-            Reads at grade {formatReadingGrade(before)}
+            Reads at grade {before.toFixed(1)}
             {after !== null && after !== before && (
               <>
                 {" "}
-                → <strong>{formatReadingGrade(after)}</strong>
+                → <strong>{after.toFixed(1)}</strong>
               </>
             )}
           </p>

@@ -1,8 +1,12 @@
+import { carryOver } from "@/core/run-sheet/lesson-time";
+import { proposeRunSheet } from "@/core/run-sheet/propose";
 import { boardTurns } from "@/data/live/board-turns";
 import { studentsOf } from "@/data/classes/classes";
+import { lesson, newId } from "@/data/testing/world";
 import { actAs, value, visitorOf } from "../testing/as";
 import { child, db, given, openSchool, teacher, world } from "../testing/child-at-work";
-import { callToBoard } from "./board-actions";
+import { leadPage } from "./lead-page";
+import { callToBoard, keepScriptInUse } from "./board-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -39,4 +43,36 @@ test("only who leads the class calls somebody, and no turn of another class is t
   actAs(teacher());
   value(await callToBoard({ assignment, how: "lot", instead: 999_999 }));
   expect(await boardTurns(db, world.class)).toHaveLength(before.length + 1);
+});
+
+test("a child who is named comes, and nobody who is not in the class", async () => {
+  const assignment = await given();
+  actAs(teacher());
+  const [first, second] = await studentsOf(db, world.class);
+  const named = (student: number, instead: number | null = null) =>
+    callToBoard({ assignment, how: "named", student, instead });
+  const { name, turn } = value(await named(first!.id));
+  expect(name).toBe(first!.givenName);
+  expect(value(await named(second!.id, turn)).name).toBe(second!.givenName);
+  expect(await named(world.teodor)).toMatchObject({ problem: "Choose a child of this class." });
+});
+
+test("what was not reached is first in the next lesson of this class; the resource keeps its own script", async () => {
+  const document = lesson("Scripted");
+  const own = proposeRunSheet(document, { period: 45, newId });
+  const assignment = await given({}, { ...document, runSheet: own });
+  actAs(teacher());
+  const [day] = own.days;
+  const moved = carryOver(own, day!.id, [day!.parts.at(-1)!.id], "next");
+  value(await keepScriptInUse({ assignment, sheet: moved }));
+  const scriptOf = async () => (await leadPage(db, teacher(), assignment, new Date()))!.document.runSheet!;
+  expect((await scriptOf()).days).toHaveLength(own.days.length + 1);
+  // Back again, as undo does.
+  value(await keepScriptInUse({ assignment, sheet: own }));
+  expect((await scriptOf()).days).toEqual(own.days);
+  // A script of other parts is another one: it is not kept here.
+  const other = proposeRunSheet(document, { period: 45, newId });
+  expect(await keepScriptInUse({ assignment, sheet: other })).toMatchObject({ ok: false });
+  actAs(child());
+  expect(await keepScriptInUse({ assignment, sheet: moved })).toMatchObject({ ok: false });
 });

@@ -1,5 +1,7 @@
 import { formatMoment, toWallClock } from "@/core/calendar/format-moment";
 import { momentAt, schoolClock, schoolDaysLater } from "@/core/calendar/school-calendar";
+import { sameParts } from "@/core/run-sheet/lesson-time";
+import { scriptInUse } from "@/data/live/scripts-in-use";
 import { stepMinutes } from "@/core/plan/parts";
 import type { Document } from "@/core/resource/document";
 import type { LessonState } from "@/core/live/lesson";
@@ -35,8 +37,10 @@ const MORNING = "08:30";
 /** Null: nobody has this work. */
 export async function leadPage(db: Db, visitor: Visitor, id: number, now: Date): Promise<LeadPageData | null> {
   const assignment = (await assignmentById(db, id))!;
-  const document = await ledDocument(db, assignment);
-  if (!document) return null;
+  const led = await ledDocument(db, assignment);
+  if (!led) return null;
+  const goesOn = led.runSheet && (await scriptInUse(db, id));
+  const document = goesOn && sameParts(led.runSheet!, goesOn) ? { ...led, runSheet: goesOn } : led;
   const calendar = await calendarOf(db, assignment.school);
   const today = schoolClock(now, calendar.zone).date;
   const tomorrow = schoolDaysLater(calendar, today, 1);

@@ -1,12 +1,17 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { addDays, schoolClock } from "@/core/calendar/school-calendar";
 import { idFrom } from "@/core/ids";
 import { forPaper } from "@/core/resource/paper";
 import { catalogues } from "@/messages/catalogues";
 import { chooseLanguage } from "@/messages/choose-language";
 import { PaperScreen } from "@/screens/print/paper-screen";
+import { plainerForFamilies } from "@/server/find/plainer";
 import { lightTable } from "@/server/find/light-table";
 import { enter } from "@/server/web/page";
+
+/** Six weeks, then an address for a child ends by itself. */
+const LINK_DAYS = 42;
 
 export const metadata: Metadata = { title: "Print" };
 
@@ -28,6 +33,10 @@ export default async function PrintPage({
   return (
     <PaperScreen
       author={data.resource.ownerName}
+      tools={{
+        ...{ resource, mine: data.mine, plainer: print === "family" ? plainerForFamilies(document, read) : [] },
+        linkUntil: addDays(schoolClock(now, visitor.zone).date, LINK_DAYS),
+      }}
       document={document}
       paper={forPaper(document)}
       what={print === "key" || print === "both" || print === "family" ? print : "students"}

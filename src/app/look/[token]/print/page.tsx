@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { forPaper } from "@/core/resource/paper";
+import { catalogues } from "@/messages/catalogues";
+import { chooseLanguage } from "@/messages/choose-language";
 import { PaperScreen } from "@/screens/print/paper-screen";
 import { linkedThings, openLink } from "@/server/share/link";
 import { enter } from "@/server/web/page";
@@ -22,14 +24,17 @@ export default async function LookPrintPage({
   const { thing, print, reads } = await searchParams;
   const things = await linkedThings(db, link, token);
   const { document } = things[Number(thing) - 1] ?? things[0]!;
+  const read = document.languages.find((one) => one === reads) ?? document.languages[0]!;
   return (
     <PaperScreen
+      tools={null}
+      words={catalogues[chooseLanguage(undefined, read)].familySheet}
       author={link.byName}
       document={document}
       paper={forPaper(document)}
       withKey={link.teacherPart}
       what={link.teacherPart && (print === "key" || print === "both") ? print : "students"}
-      reads={document.languages.find((one) => one === reads) ?? document.languages[0]!}
+      reads={read}
     />
   );
 }
