@@ -23,6 +23,7 @@ for (const students of n) {
         language: "en",
         greeting: `Dear family of Child ${at},`,
         opening: "In this term …",
+        home: "",
         remark: "",
         closing: "Yours",
       },

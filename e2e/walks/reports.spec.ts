@@ -34,6 +34,10 @@ test("letters to all families of a class as one PDF, each in its language; what 
   await page.getByRole("checkbox", { name: "each result" }).click();
   const more = await saved(page, () => page.getByRole("button", { name: "PDF" }).click());
   expect(more.text).toContain("Ferry fares:");
+  await page.getByLabel("To do at home").selectOption({ label: "Ferry fares" });
+  const home = await saved(page, () => page.getByRole("button", { name: "PDF" }).click());
+  expect(home.text).toMatch(/To do at home together: “Ferry fares”, about \d+ minutes/);
+  expect(home.text).toContain("Para hacer juntos en casa");
 });
 
 const exported = (page: Page, item: string) =>

@@ -19,6 +19,7 @@ export function lettersReport(
           { kind: "list", lines },
         ]),
         ...(letter.remark ? [{ kind: "text" as const, text: letter.remark, soft: true }] : []),
+        ...(letter.home ? [{ kind: "text" as const, text: letter.home }] : []),
         { kind: "text", text: `${letter.closing}\n${of.teacher}` },
       ],
     })),

@@ -50,7 +50,7 @@ test("only a table of many columns lies on its side", () => {
 
 test("each family has a section of its own, in its language, signed by the teacher", () => {
   const letter = {
-    ...{ language: "es", greeting: "Estimada familia:", opening: "…", remark: "", closing: "Un saludo," },
+    ...{ language: "es", greeting: "Estimada familia:", opening: "…", home: "", remark: "", closing: "Un saludo," },
     sections: [{ heading: "Lo que sabe", lines: ["Leer un horario"] }],
   };
   const report = lettersReport([{ name: "Mei Lindqvist", letter }], { title: "Letters", school: "", teacher: "Ines" });

@@ -68,3 +68,12 @@ test("a letter's file that asks for what nobody knows is refused", () => {
   expect(ResultLetterText.safeParse({ ...text, closing: "{grade}" }).success).toBe(false);
   expect(ResultLetterText.safeParse({ ...text, greeting: "" }).success).toBe(false);
 });
+
+test("something to do at home stands in the letter, called as the family reads it; a letter without words for it says nothing", () => {
+  const home = { resource: 1, languages: ["en", "es"], title: { en: "Tides", es: "Mareas" }, minutes: 12 };
+  const spoken = { ...letters, es: { ...letters.es, home: "En casa: «{activity}», {minutes} minutos." } };
+  const of = (language: string, chosen: typeof home | null = home) =>
+    letterModule.resultLetter(spoken, bo, all, language, (date) => date, chosen).home;
+  expect(of("es-MX")).toBe("En casa: «Mareas», 12 minutos.");
+  expect([of("en"), of("es", null)]).toEqual(["", ""]);
+});

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { inLanguage, readFirst } from "../content/language";
 import { progressOf, standingOf, type Criterion, type Point } from "./progress";
 
 const line = z.string().min(1).max(400);
@@ -21,17 +22,27 @@ export const ResultLetterText = z
     marks: line,
     /** Said where statements stand in another language than the letter; empty: never. */
     english: z.string().max(400),
+    /** An activity to do at home; empty: such a letter speaks of none. */
+    home: z.string().max(400).default(""),
     closing: line,
   })
   .superRefine((text, context) => {
     for (const [word] of Object.values(text)
       .join(" ")
       .matchAll(/\{\w{1,20}\}/g))
-      if (!/^\{(?:student|className|from|to|works|count|gained|outOf)\}$/.test(word))
+      if (!/^\{(?:student|className|from|to|works|count|gained|outOf|activity|minutes)\}$/.test(word))
         context.addIssue({ code: "custom", message: `Nothing is known for ${word}.` });
   });
 export type ResultLetterText = z.infer<typeof ResultLetterText>;
 export type ResultLetters = Readonly<Record<string, ResultLetterText>>;
+
+/** Something to do at home: its title by language, and how long it takes. */
+export interface HomeActivity {
+  resource: number;
+  languages: string[];
+  title: Record<string, string>;
+  minutes: number;
+}
 
 /** What there is to say of one child. */
 export interface LetterResults {
@@ -65,6 +76,8 @@ export interface ResultLetter {
   sections: LetterSection[];
   /** That some of it stands in another language; empty: nothing does. */
   remark: string;
+  /** What to do at home; empty: nothing. */
+  home: string;
   closing: string;
 }
 
@@ -80,6 +93,7 @@ export function resultLetter(
   parts: LetterParts,
   language: string | null,
   formatDate: (date: string, language: string) => string,
+  home: HomeActivity | null = null,
 ): ResultLetter {
   const chosen = [language, language?.split("-")[0]].find((one) => one && letters[one]) ?? FIRST;
   const text = letters[chosen]!;
@@ -135,5 +149,11 @@ export function resultLetter(
     ...{ language: chosen, sections, greeting: filled(text.greeting), closing: text.closing },
     opening: filled(of.points.length === 0 ? text.nothing : text.opening),
     remark: parts.standards && levelled.length > 0 ? text.english : "",
+    home: home
+      ? filled(text.home, {
+          activity: inLanguage(home.title, readFirst(home.languages, chosen)) ?? "",
+          minutes: String(home.minutes),
+        })
+      : "",
   };
 }

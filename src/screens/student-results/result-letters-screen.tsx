@@ -1,12 +1,14 @@
 "use client";
 import { Printer } from "lucide-react";
 import { useState } from "react";
-import { resultLetter, type ResultLetters } from "@/core/results/family-letter";
+import { inLanguage } from "@/core/content/language";
+import { resultLetter, type HomeActivity, type ResultLetters } from "@/core/results/family-letter";
 import { formatLetterDate, letterParts, plainParts } from "@/core/results/letter-parts";
 import type { FamilyLetter } from "@/server/results/family-letters";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Empty } from "@/ui/empty";
+import { inputClasses } from "@/ui/field";
 import { PdfButton } from "../results/pdf-button";
 import { NoLetterYet } from "../classes/no-letter-yet";
 
@@ -14,6 +16,7 @@ import { NoLetterYet } from "../classes/no-letter-yet";
 export function ResultLettersScreen({
   texts,
   letters,
+  activities,
   group,
   className,
   teacher,
@@ -21,6 +24,8 @@ export function ResultLettersScreen({
 }: {
   texts: ResultLetters;
   letters: readonly FamilyLetter[];
+  /** What the class has had: one may be asked for at home. */
+  activities: readonly HomeActivity[];
   /** The class. */
   group: number;
   className: string;
@@ -28,9 +33,11 @@ export function ResultLettersScreen({
   school: string;
 }) {
   const [chosen, setChosen] = useState(plainParts);
+  const [at, setAt] = useState<number | null>(null);
+  const home = activities.find(({ resource }) => resource === at) ?? null;
   const written = letters.map((letter) => ({
     ...letter,
-    text: resultLetter(texts, letter.results, chosen, letter.familyLanguage, formatLetterDate),
+    text: resultLetter(texts, letter.results, chosen, letter.familyLanguage, formatLetterDate, home),
   }));
   const unwritten = written.filter(
     ({ familyLanguage, text }) => familyLanguage && familyLanguage.split("-")[0] !== text.language,
@@ -43,6 +50,7 @@ export function ResultLettersScreen({
           address={`/letters/${group}/results/pdf?${new URLSearchParams({
             students: letters.map(({ student }) => student).join(","),
             include: letterParts.flatMap(({ part }) => (chosen[part] ? part : [])).join(","),
+            ...(home && { home: String(home.resource) }),
           })}`}
           name="letters"
           disabled={letters.length === 0}
@@ -63,6 +71,23 @@ export function ResultLettersScreen({
             {text}
           </label>
         ))}
+        {activities.length > 0 && (
+          <label className="flex items-center gap-2">
+            To do at home
+            <select
+              className={`${inputClasses} !w-64`}
+              value={at ?? ""}
+              onChange={(event) => setAt(event.target.value === "" ? null : Number(event.target.value))}
+            >
+              <option value="">nothing</option>
+              {activities.map(({ resource, title, languages }) => (
+                <option key={resource} value={resource}>
+                  {inLanguage(title, languages)}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
       </fieldset>
       <NoLetterYet
         families={unwritten.map(({ name, familyLanguage }) => ({ student: name, language: familyLanguage! }))}
@@ -89,6 +114,7 @@ export function ResultLettersScreen({
               </div>
             ))}
             {text.remark && <p className="mt-3 text-[14px] text-ink-soft">{text.remark}</p>}
+            {text.home && <p className="mt-3">{text.home}</p>}
             <p className="mt-5">
               {text.closing}
               <br />

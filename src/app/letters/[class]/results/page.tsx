@@ -4,6 +4,7 @@ import { classById, studentsOf } from "@/data/classes/classes";
 import { ResultLettersScreen } from "@/screens/student-results/result-letters-screen";
 import { lettersAboutResults } from "@/server/classes/letters";
 import { familyLetters } from "@/server/results/family-letters";
+import { homeActivities } from "@/server/results/home-activities";
 import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Letters about results" };
@@ -24,6 +25,7 @@ export default async function ResultLettersPage({
     <ResultLettersScreen
       texts={lettersAboutResults()}
       letters={await familyLetters(db, visitor, group!, chosen, now)}
+      activities={await homeActivities(db, id)}
       group={id}
       className={group!.name}
       teacher={`${visitor.givenName} ${visitor.familyName}`}

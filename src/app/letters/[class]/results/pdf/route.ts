@@ -5,6 +5,7 @@ import { formatLetterDate, readLetterParts } from "@/core/results/letter-parts";
 import { classById, studentsOf } from "@/data/classes/classes";
 import { lettersAboutResults } from "@/server/classes/letters";
 import { familyLetters } from "@/server/results/family-letters";
+import { homeActivities } from "@/server/results/home-activities";
 import { sendPdf } from "@/server/web/make-pdf";
 import { numberFrom, route } from "@/server/web/route";
 
@@ -18,10 +19,11 @@ export const GET = route(
     const asked = idsFrom(said.get("students") ?? undefined);
     const chosen = students.filter((student) => asked.length === 0 || asked.includes(student.id));
     const parts = readLetterParts(said.get("include"));
+    const home = (await homeActivities(db, id)).find(({ resource }) => String(resource) === said.get("home")) ?? null;
     const letters = (await familyLetters(db, visitor, group!, chosen, now)).map(
       ({ name, results, familyLanguage }) => ({
         name,
-        letter: resultLetter(lettersAboutResults(), results, parts, familyLanguage, formatLetterDate),
+        letter: resultLetter(lettersAboutResults(), results, parts, familyLanguage, formatLetterDate, home),
       }),
     );
     const title = `Letters about results, ${group!.name}`;
