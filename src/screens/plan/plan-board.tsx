@@ -1,6 +1,7 @@
 "use client";
 import { useDndContext, useDndMonitor, useDroppable } from "@dnd-kit/core";
 import { clsx } from "clsx";
+import Link from "next/link";
 import type { PlanCell, PlanColumn, PlanWork } from "@/core/plan/board";
 import type { SchoolDay } from "@/core/calendar/school-calendar";
 import { momentAt } from "@/core/calendar/school-calendar";
@@ -201,6 +202,15 @@ export function PlanBoardTable({
                     .filter(Boolean)
                     .join(" · ")}
                 </span>
+                {day.open && (
+                  <Link
+                    href={`/plan/pictures?day=${day.date}`}
+                    aria-label={`${formatDay(momentAt(day.date, "12:00", zone), zone, now)} in pictures`}
+                    className="block text-[12px] text-green hover:underline"
+                  >
+                    in pictures
+                  </Link>
+                )}
                 {crowded && (
                   <button
                     type="button"
