@@ -29,6 +29,11 @@ test("a day goes from coming to going home, with breaks and lunch where there is
   ]);
 });
 
+test("a long time between two lessons is lunch at noon only", () => {
+  const free = (ends: string, starts: string) => said([at("08:00", ends, "A"), at(starts, "15:00", "B")])[2];
+  expect([free("09:35", "10:45"), free("12:15", "13:00")]).toEqual(["9:35 break: Break", "12:15 lunch: Lunch"]);
+});
+
 test("a lesson without a name is shown by what is planned in it", () => {
   const planned = { ...at("09:00", "09:45", ""), works: [{ title: "Kelp", subjects: ["science"] }] };
   expect(said([planned])[1]).toBe("9:00 science: Kelp");

@@ -56,7 +56,8 @@ const minutes = (time: string): number => Number(time.slice(0, -3)) * 60 + Numbe
 const clock = (time: string): string => time.replace(/^0/, "");
 
 const SHORTEST_BREAK = 10;
-const LUNCH = 35; // from so many minutes on a break is lunch; common practice
+const LUNCH = 30; // from so many minutes on a break at noon is lunch; common practice
+const NOON = [11 * 60, 14 * 60] as const;
 
 /**
  * A day from its lessons: the children come, lessons with what is planned in them, breaks and lunch where there is time between two, and
@@ -74,7 +75,7 @@ export function proposeDay(lessons: readonly DayLesson[], newId: () => string): 
     const free = next ? minutes(next.starts) - minutes(ends) : 0;
     return [
       part(picture, text, clock(starts)),
-      ...(free >= LUNCH
+      ...(free >= LUNCH && minutes(ends) >= NOON[0] && minutes(ends) <= NOON[1]
         ? [part("lunch", "Lunch", clock(ends))]
         : free >= SHORTEST_BREAK
           ? [part("break", "Break", clock(ends))]

@@ -200,17 +200,17 @@ export function PlanBoardTable({
                     day.off?.kind === "half" && `${day.off.name}, until ${day.off.until}`,
                   ]
                     .filter(Boolean)
-                    .join(" · ")}
+                    .join(" · ")}{" "}
+                  {day.open && (
+                    <Link
+                      href={`/plan/pictures?day=${day.date}`}
+                      aria-label={`${formatDay(momentAt(day.date, "12:00", zone), zone, now)} in pictures`}
+                      className="text-green hover:underline"
+                    >
+                      in pictures
+                    </Link>
+                  )}
                 </span>
-                {day.open && (
-                  <Link
-                    href={`/plan/pictures?day=${day.date}`}
-                    aria-label={`${formatDay(momentAt(day.date, "12:00", zone), zone, now)} in pictures`}
-                    className="block text-[12px] text-green hover:underline"
-                  >
-                    in pictures
-                  </Link>
-                )}
                 {crowded && (
                   <button
                     type="button"

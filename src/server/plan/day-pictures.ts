@@ -1,4 +1,4 @@
-import { schoolClock } from "@/core/calendar/school-calendar";
+import { schoolClock, weekdayOf } from "@/core/calendar/school-calendar";
 import { proposeDay, type DayPart } from "@/core/day-pictures/day-pictures";
 import type { Class } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
@@ -21,9 +21,19 @@ export async function dayInPictures(db: Db, visitor: Visitor, group: Class, day:
   const works = await plannedWork(db, [group.id], day, day, calendar.zone);
   const time = (at: Date) => schoolClock(at, calendar.zone).time;
   const lessons = meetings.map(({ starts, ends, label, period }) => ({
-    ...{ starts: time(starts), ends: time(ends), label },
+    ...{ starts: time(starts), ends: time(ends), label, period },
     works: works.filter(({ meeting }) => meeting?.date === day && meeting.period === period),
   }));
+  // Between the first and the last of hers the children are with somebody else: what that is she writes.
+  const periods = lessons.map(({ period }) => period);
+  const others = calendar.bells.filter(
+    ({ weekday, period }) =>
+      weekday === weekdayOf(day) &&
+      period > Math.min(...periods) &&
+      period < Math.max(...periods) &&
+      !periods.includes(period),
+  );
+  const between = others.map(({ starts, ends }) => ({ starts, ends, label: "", works: [] }));
   let made = 0;
-  return { kept: kept ?? null, proposed: proposeDay(lessons, () => `part-${(made += 1)}`) };
+  return { kept: kept ?? null, proposed: proposeDay([...lessons, ...between], () => `part-${(made += 1)}`) };
 }
