@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { readFile } from "node:fs/promises";
+import { execFileSync } from "node:child_process";
 import { expect, test } from "../fixture";
 import { FindPage } from "../pages/find-page";
 import { Walk } from "./walk";
@@ -60,8 +60,13 @@ test("plainer words go onto the sheet one by one; with a link for the child, and
   await sheet.getByRole("checkbox", { name: "mariners becomes sailors" }).click();
   await sheet.getByRole("checkbox", { name: "determine becomes find out", exact: true }).click();
   await expect(text).toContainText("sailors to find out");
+  await sheet.getByLabel("Paper").selectOption("letter");
   const saved = sheet.waitForEvent("download");
   await sheet.getByRole("button", { name: "PDF" }).click();
-  const pdf = await readFile(await (await saved).path());
-  expect(pdf.subarray(0, 5).toString()).toBe("%PDF-");
+  const file = await (await saved).path();
+  const said = execFileSync("pdftotext", [file, "-"], { encoding: "utf8" });
+  expect(said.replace(/\s+/g, " ")).toContain("sailors to find out");
+  expect(said).toContain("Did it go well?");
+  const facts = execFileSync("pdfinfo", [file], { encoding: "utf8" });
+  expect(facts).toMatch(/Page size: +612 x 792 pts \(letter\)/);
 });

@@ -4,7 +4,7 @@ import { familyEdition, type FamilyEdition } from "../family-edition/family-edit
 import type { Option } from "../question/question";
 import type { Block } from "../resource/block";
 import { titleOf, type Document } from "../resource/document";
-import type { Report, ReportBlock } from "./report";
+import type { Paper, Report, ReportBlock } from "./report";
 
 /** What stands around the activity, by what it is. */
 export type FamilyReportWords = Readonly<Record<string, string>>;
@@ -44,7 +44,7 @@ function blocksOf(block: Block, languages: readonly string[], words: FamilyRepor
  */
 export function familyReport(
   paper: Document,
-  of: { languages: readonly string[]; words: FamilyReportWords; author: string },
+  of: { languages: readonly string[]; words: FamilyReportWords; author: string; paper?: Paper },
 ): Report {
   const { languages, words } = of;
   const edition: FamilyEdition = familyEdition(paper, languages);
@@ -70,7 +70,7 @@ export function familyReport(
     { kind: "text", text: words.praise ?? "" },
   ];
   return {
-    ...{ title, language: languages[0]!, author: of.author, wide: false },
+    ...{ title, language: languages[0]!, author: of.author, wide: false, ...(of.paper && { paper: of.paper }) },
     sections: [
       {
         ...{ title, shown: true, language: languages[0]! },

@@ -28,6 +28,10 @@ export interface ReportSection {
   blocks: readonly ReportBlock[];
 }
 
+/** ISO 216's A4, or the letter size of North America. */
+export const papers = ["A4", "letter"] as const;
+export type Paper = (typeof papers)[number];
+
 /** Something to print, to keep as a file or to send, whatever it is about. */
 export interface Report {
   title: string;
@@ -37,5 +41,7 @@ export interface Report {
   author: string;
   /** Wide tables need the page on its side. */
   wide: boolean;
+  /** A4 where nothing is said. */
+  paper?: Paper;
   sections: readonly ReportSection[];
 }

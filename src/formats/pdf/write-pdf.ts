@@ -222,7 +222,7 @@ function numberPages(doc: Pdf): void {
  */
 export async function writePdf(report: Report): Promise<Uint8Array> {
   const doc = new PDFDocument({
-    ...{ size: "A4", margin: MARGIN, autoFirstPage: false, bufferPages: true },
+    ...{ size: report.paper === "letter" ? "LETTER" : "A4", margin: MARGIN, autoFirstPage: false, bufferPages: true },
     ...{ tagged: true, displayTitle: true, pdfVersion: "1.7", lang: report.language },
     layout: report.wide ? "landscape" : "portrait",
     font: fontFile(fonts.plain),

@@ -11,7 +11,9 @@ import { allQuestions, titleOf } from "@/core/resource/document";
 import { inLanguage, readFirst } from "@/core/content/language";
 import { plainText } from "@/core/content/rich-text";
 import { formatAnswer } from "@/core/question/format";
+import { papers, type Paper } from "@/core/report/report";
 import { Button } from "@/ui/button";
+import { inputClasses } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 import { BlockView } from "../step/block-view";
 import { LanguageSwitch } from "../step/language-switch";
@@ -184,6 +186,7 @@ export function PaperScreen({
 }: PaperScreenProps) {
   const { go } = useAddress();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [size, setSize] = useState<Paper>("A4");
   const [link, setLink] = useState<ChildLink | null>(null);
   const family = what === "family";
   const plainer = (family && tools?.plainer) || [];
@@ -219,6 +222,17 @@ export function PaperScreen({
         <span className="flex-1" />
         {family && tools && (
           <>
+            <select
+              aria-label="Paper"
+              className={`${inputClasses} !w-24`}
+              value={size}
+              onChange={(event) => setSize(event.target.value as Paper)}
+            >
+              {papers.map((one) => (
+                <option key={one}>{one}</option>
+              ))}
+            </select>
+            <style>{`@page { size: ${size}; }`}</style>
             {tools.mine && !link && (
               <AddChildLink resource={tools.resource} name={title} until={tools.linkUntil} onLink={setLink} />
             )}
@@ -226,6 +240,7 @@ export function PaperScreen({
               address={`/print/${tools.resource}/family/pdf?${new URLSearchParams({
                 reads: languages[0]!,
                 plain: plainer.flatMap(({ id }, at) => (chosen.has(id) ? at : [])).join(","),
+                paper: size,
               })}`}
               name={title}
             />

@@ -213,7 +213,7 @@ function Sheet({
           </Button>
           <LessonCount {...{ lessons, onLessons }} />
           <Button size="small" onClick={onMake}>
-            Propose anew
+            Propose again
           </Button>
         </div>
       </div>

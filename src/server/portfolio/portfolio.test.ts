@@ -91,6 +91,24 @@ test("a child says why, in words; what is not a recording is not kept as one, an
   expect(await portfolioOf(db, first(), [piece])).toMatchObject([{ why: "I drew the seal myself.", byChild: true }]);
 });
 
+test("a teacher of the child in another class does not put in what she has not seen", async () => {
+  const assignment = await done();
+  const [other] = await db.query<{ id: number }>(
+    "insert into class (school_id, name, subject, year, grade_from, grade_to) values ($1, 'Choir', 'music', 2026, 4, 6) returning id",
+    [world.here],
+  );
+  await db.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'lead')", [
+    other!.id,
+    world.teodor,
+  ]);
+  await db.query("insert into enrolment (class_id, student_id) values ($1, $2)", [other!.id, first()]);
+  actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
+  const put = { class: other!.id, student: first(), assignment, question: null };
+  expect(await putIntoPortfolio(put)).toMatchObject({ ok: false });
+  expect(await putIntoPortfolio({ ...put, class: world.class })).toMatchObject({ ok: false });
+  await db.query("delete from class where id = $1", [other!.id]);
+});
+
 test("a teacher of the child puts one answer in, takes it out and puts it back; nobody else's teacher does", async () => {
   const assignment = await done();
   actAs(teacher());

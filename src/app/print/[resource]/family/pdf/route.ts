@@ -9,7 +9,7 @@ import { plainerForFamilies } from "@/server/find/plainer";
 import { sendPdf } from "@/server/web/make-pdf";
 import { numberFrom, route } from "@/server/web/route";
 
-/** A family's sheet as a PDF. `?reads=es` one of its languages, `plain=0,2` which of the plainer words go in, by their place. */
+/** A family's sheet as a PDF. `?reads=es` one of its languages, `plain=0,2` which of the plainer words go in, by their place, `paper=letter` on North America's paper. */
 export const GET = route(
   "look at resource",
   (params) => ({ resource: numberFrom(params, "resource") }),
@@ -26,6 +26,7 @@ export const GET = route(
         languages: readFirst(document.languages, read),
         words: catalogues[chooseLanguage(undefined, read)].familySheet,
         author: data.resource.ownerName,
+        paper: said.get("paper") === "letter" ? "letter" : "A4",
       }),
       "family",
     );

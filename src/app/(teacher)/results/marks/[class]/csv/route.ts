@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
-import { writeCsv } from "@/formats/csv";
 import { markTableFile } from "@/server/results/mark-table-file";
+import { sendCsv } from "@/server/web/send-sheet";
 import { numberFrom, route } from "@/server/web/route";
 
 export const GET = route(
@@ -9,14 +9,6 @@ export const GET = route(
   async ({ db, visitor, now, params, request }) => {
     const file = await markTableFile(db, visitor, params.class, new URL(request.url).searchParams, now);
     if (!file) notFound();
-    const said = file.rows.map((row) =>
-      row.map((cell) => (typeof cell === "object" ? (cell?.toISOString().slice(0, 10) ?? "") : cell)),
-    );
-    return new Response(writeCsv(said), {
-      headers: {
-        "content-type": "text/csv; charset=utf-8",
-        "content-disposition": 'attachment; filename="marks.csv"',
-      },
-    });
+    return sendCsv(file.rows, "marks");
   },
 );

@@ -1,5 +1,5 @@
-import { writeXlsx } from "@/formats/xlsx";
 import { portfolioSheet } from "@/server/portfolio/portfolio-file";
+import { sendXlsx } from "@/server/web/send-sheet";
 import { numberFrom, route } from "@/server/web/route";
 
 export const GET = route(
@@ -7,11 +7,6 @@ export const GET = route(
   (params) => ({ class: numberFrom(params, "class"), students: [numberFrom(params, "student")] }),
   async (caller) => {
     const { name, rows } = await portfolioSheet(caller);
-    return new Response(Buffer.from(await writeXlsx(rows, { name, heads: 1 })), {
-      headers: {
-        "content-type": "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
-        "content-disposition": 'attachment; filename="portfolio.xlsx"',
-      },
-    });
+    return sendXlsx(rows, "portfolio", { name, heads: 1 });
   },
 );
