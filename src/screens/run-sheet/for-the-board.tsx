@@ -12,7 +12,6 @@ export function BoardSlides({ document, sheet }: { document: Document; sheet: Ru
     <div className="hidden print:block">
       {steps.map((step) => (
         <section key={step.id} className="break-after-page font-child text-[26px]">
-          <h2 className="mb-6 font-serif text-[40px]">{inLanguage(step.title, document.languages)}</h2>
           <StepView
             step={studentStep(step)}
             languages={document.languages}

@@ -60,26 +60,28 @@ export function RunSheetScreen({ data, period, zone }: { data: AdaptData; period
   };
   return (
     <div className="flex h-full flex-col print:block">
-      <DraftHeader
-        {...{ data, draft, zone }}
-        line={`run sheet${sheet ? `, ${sheet.days.length === 1 ? "one lesson" : `${sheet.days.length} lessons`}` : ""}`}
-      >
-        {sheet && (
-          <Menu
-            trigger={
-              <Button>
-                <Printer size={16} aria-hidden /> Print …
-              </Button>
-            }
-          >
-            <MenuItem onSelect={() => print("script")}>The script</MenuItem>
-            <MenuItem onSelect={() => print("slides")}>The steps, large, for the board</MenuItem>
-            <MenuItem disabled={document.vocabulary.length === 0} onSelect={() => print("cards")}>
-              Word cards to cut out
-            </MenuItem>
-          </Menu>
-        )}
-      </DraftHeader>
+      <div className={paper === "script" ? "" : "print:hidden"}>
+        <DraftHeader
+          {...{ data, draft, zone }}
+          line={`run sheet${sheet ? `, ${sheet.days.length === 1 ? "one lesson" : `${sheet.days.length} lessons`}` : ""}`}
+        >
+          {sheet && (
+            <Menu
+              trigger={
+                <Button>
+                  <Printer size={16} aria-hidden /> Print …
+                </Button>
+              }
+            >
+              <MenuItem onSelect={() => print("script")}>The script</MenuItem>
+              <MenuItem onSelect={() => print("slides")}>The steps, large, for the board</MenuItem>
+              <MenuItem disabled={document.vocabulary.length === 0} onSelect={() => print("cards")}>
+                Word cards to cut out
+              </MenuItem>
+            </Menu>
+          )}
+        </DraftHeader>
+      </div>
       {sheet && paper === "slides" && <BoardSlides {...{ document, sheet }} />}
       {sheet && paper === "cards" && <WordCards {...{ document, sheet }} />}
       {sheet ? (

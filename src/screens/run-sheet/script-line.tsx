@@ -75,7 +75,6 @@ export function ScriptLine({
       <div className={clsx("flex items-start gap-2", look.indent)}>
         <button
           type="button"
-          tabIndex={-1}
           aria-label={`Kind: ${look.text}. Press for the next kind`}
           onClick={() => acts.onKind(1)}
           className={clsx(
@@ -123,13 +122,14 @@ export function ScriptLine({
             </p>
           )}
           {line.kind === "they show" && (
-            <label className="inline-flex items-center gap-1 text-[12px] text-ink-soft">
+            <label
+              className={clsx(!line.who && "not-printed", "inline-flex items-center gap-1 text-[12px] text-ink-soft")}
+            >
               <Dices size={12} aria-hidden /> <span className="heard">Who comes to the board</span>
               <select
-                tabIndex={-1}
                 value={line.who ?? ""}
                 onChange={(event) => acts.onWho((event.target.value || undefined) as ChosenHow | undefined)}
-                className="rounded-[4px] bg-transparent"
+                className="rounded-[4px] bg-transparent print:appearance-none"
               >
                 <option value="">everyone</option>
                 {chosenHow.map((how) => (
@@ -142,7 +142,7 @@ export function ScriptLine({
           )}
         </div>
         {line.from && changed === undefined && (
-          <Link2 size={13} aria-label="linked to the resource" className="mt-1.5 shrink-0 text-ink-soft" />
+          <Link2 size={13} aria-label="linked to the resource" className="not-printed mt-1.5 shrink-0 text-ink-soft" />
         )}
         <span className="not-printed opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
           <IconButton name="Remove the line" small onClick={acts.onRemove}>

@@ -57,7 +57,7 @@ function PartHead({
         aria-label={`${name}: minutes`}
         least={0}
         most={300}
-        className="!w-14 text-right"
+        className="!w-14 text-right print:border-0"
         value={part.minutes}
         onNumber={acts.onMinutes}
       />
