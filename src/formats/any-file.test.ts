@@ -167,7 +167,9 @@ describe("files made to be slow", () => {
     for (let at = 0; at < bytes.length - 4; at += 1)
       if (view.getUint32(at, true) === 60_000_000) view.setUint32(at, 100, true);
     const answer = timed("roster", bytes);
-    expect(answer).toMatchObject({ unreadable: "This roster is larger than 40 MB unpacked." });
+    expect(answer).toMatchObject({
+      unreadable: expect.stringMatching(/far more than it holds|larger than 40 MB/) as string,
+    });
     expect(answer.ms).toBeLessThan(MOST_MS);
   });
 });

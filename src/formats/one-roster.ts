@@ -1,7 +1,7 @@
-import { Unzip, UnzipInflate } from "fflate";
 import Papa from "papaparse";
 import { readGrade } from "@/core/roster/read-roster";
 import { decodeText } from "./decode-text";
+import { readZip, ZipError } from "./read-zip";
 
 /**
  * OneRoster 1.1 and 1.2 as a zip of CSV files (1EdTech; column names from memory of the published bindings). Only what a
@@ -58,51 +58,17 @@ type Row = Record<string, string>;
 const LARGEST = 40_000_000;
 const MOST_ROWS = 60_000;
 
-/** Read so much at a time: what a zip says of its sizes may be a lie, so what comes out is counted. */
-const PIECE = 16_384;
 const MOST_FILES = 200;
 
+/** The tables of a roster by their names, whatever folder they are in. */
 function filesOf(bytes: Uint8Array): Map<string, string> {
-  const files = new Map<string, string>();
-  let [seen, size, open] = [0, 0, 0];
-  const unzip = new Unzip((file) => {
-    seen += 1;
-    if (seen > MOST_FILES) throw new RosterError(`This zip has more than ${MOST_FILES} files in it.`);
-    if (!/\.csv$/i.test(file.name)) return;
-    const name = file.name.split("/").pop()!.toLowerCase();
-    const parts: Uint8Array[] = [];
-    open += 1;
-    file.ondata = (error, piece, last) => {
-      if (error) throw error;
-      size += piece.length;
-      if (size > LARGEST) throw new RosterError("This roster is larger than 40 MB unpacked.");
-      parts.push(piece);
-      if (!last) return;
-      open -= 1;
-      files.set(name, decodeText(joined(parts)));
-    };
-    file.start();
-  });
-  unzip.register(UnzipInflate);
   try {
-    for (let at = 0; at < bytes.length; at += PIECE)
-      unzip.push(bytes.subarray(at, at + PIECE), at + PIECE >= bytes.length);
+    const limits = { files: MOST_FILES, bytes: LARGEST, name: "roster" };
+    const files = readZip(bytes, limits, (name) => /\.csv$/i.test(name));
+    return new Map([...files].map(([name, file]) => [name.split("/").pop()!.toLowerCase(), decodeText(file)]));
   } catch (error) {
-    if (error instanceof RosterError) throw error;
-    throw new RosterError("This is not a zip file we can open.");
+    throw error instanceof ZipError ? new RosterError(error.message) : error;
   }
-  if (open > 0) throw new RosterError("This zip file is cut off: its last part is missing.");
-  return files;
-}
-
-function joined(parts: readonly Uint8Array[]): Uint8Array {
-  const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    whole.set(part, at);
-    at += part.length;
-  }
-  return whole;
 }
 
 function rowsOf(text: string | undefined, file: string, needed: readonly string[]): Row[] {

@@ -1,0 +1,50 @@
+import { writePackage } from "@/formats/package/write-package";
+import { bringPackageIn, lookAtPackage } from "@/server/package/bring-in";
+import { packMine } from "@/server/package/pack";
+import { readKept } from "@/server/web/files";
+import { readWithin, UnreadableFile } from "@/server/web/read-file";
+import { route } from "@/server/web/route";
+
+const LARGEST = 45_000_000;
+const LIMIT_MS = 60_000;
+
+/** Everything of hers as one zip, written as it is sent. */
+export const GET = route(
+  "see own satchel",
+  () => ({}),
+  async ({ db, visitor }) => {
+    const pieces = writePackage(await packMine(db, visitor), readKept);
+    const body = new ReadableStream<Uint8Array>({
+      pull: async (stream) => {
+        const { done, value } = await pieces.next();
+        if (done) stream.close();
+        else stream.enqueue(value);
+      },
+      cancel: async () => void (await pieces.return(undefined)),
+    });
+    return new Response(body, {
+      headers: { "content-type": "application/zip", "content-disposition": 'attachment; filename="my-satchel.zip"' },
+    });
+  },
+);
+
+/** Takes such a zip. Without `?apply=1` it only says what is in it and what is there already. */
+export const POST = route(
+  "make resource",
+  () => ({}),
+  async ({ db, visitor, now, request }) => {
+    const bytes = new Uint8Array(await request.arrayBuffer());
+    if (bytes.length > LARGEST)
+      return Response.json({ problem: "This package is larger than 45 MB. Nothing was changed." }, { status: 413 });
+    try {
+      const pack = await readWithin(LIMIT_MS, "package", bytes);
+      const apply = new URL(request.url).searchParams.get("apply") === "1";
+      return Response.json(
+        apply ? await bringPackageIn(db, visitor, pack, now) : await lookAtPackage(db, visitor, pack),
+      );
+    } catch (error) {
+      if (!(error instanceof UnreadableFile)) throw error;
+      return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });
+    }
+  },
+);
