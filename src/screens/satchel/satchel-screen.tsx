@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { Plus, Share2 } from "lucide-react";
+import { PackageOpen, Plus, Share2 } from "lucide-react";
 import Link from "next/link";
 import { useMemo, useRef, useState } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
@@ -235,6 +235,14 @@ export function SatchelScreen({
             <Button size="small" onClick={() => setMaking(true)}>
               <Plus size={15} aria-hidden /> Make new
             </Button>
+            <Link
+              href="/satchel/package"
+              aria-label="Take it along, bring it in"
+              title="Take everything of mine along as one file, or bring such a file in"
+              className={buttonClasses("plain", "small")}
+            >
+              <PackageOpen size={15} aria-hidden />
+            </Link>
           </PocketHead>
           {withdrawn.length > 0 && pocket === null && <WithdrawnNotice withdrawn={withdrawn} />}
           {inside.length > 0 && <FilterBar items={inside} filter={filter} now={assign.now} onFilter={narrow} />}

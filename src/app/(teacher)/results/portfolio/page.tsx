@@ -3,6 +3,7 @@ import { NoClasses } from "@/screens/plan/no-classes";
 import { PortfolioScreen } from "@/screens/portfolio/portfolio-screen";
 import { studentAsked } from "@/server/classes/student-asked";
 import { childPortfolio } from "@/server/portfolio/child-portfolio";
+import { enter } from "@/server/web/page";
 import { Empty } from "@/ui/empty";
 
 export const metadata: Metadata = { title: "Portfolio" };
@@ -12,9 +13,11 @@ export default async function PortfolioPage({
 }: {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  const asked = await studentAsked(await searchParams, "keep a portfolio");
+  const caller = await enter("see assignments");
+  const asked = await studentAsked(caller, await searchParams);
   if (!asked) return <NoClasses />;
-  const { db, student, shown } = asked;
+  const { student, shown } = asked;
   if (student === null) return <Empty title="Nobody is in this class yet">Add students under Classes.</Empty>;
+  const { db } = await enter("keep a portfolio", { class: shown.group, students: [student] });
   return <PortfolioScreen key={student} portfolio={await childPortfolio(db, student)} {...{ student, ...shown }} />;
 }

@@ -3,6 +3,7 @@ import { NoClasses } from "@/screens/plan/no-classes";
 import { StudentScreen } from "@/screens/student-results/student-screen";
 import { studentAsked } from "@/server/classes/student-asked";
 import { studentData } from "@/server/results/student";
+import { enter } from "@/server/web/page";
 import { Empty } from "@/ui/empty";
 
 export const metadata: Metadata = { title: "A student" };
@@ -12,10 +13,12 @@ export default async function StudentResultsPage({
 }: {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  const asked = await studentAsked(await searchParams, "see how a student is doing");
+  const caller = await enter("see assignments");
+  const asked = await studentAsked(caller, await searchParams);
   if (!asked) return <NoClasses />;
-  const { db, visitor, now, student, shown } = asked;
+  const { student, shown } = asked;
   if (student === null) return <Empty title="Nobody is in this class yet">Add students under Classes.</Empty>;
+  const { db, visitor, now } = await enter("see how a student is doing", { class: shown.group, students: [student] });
   return (
     <StudentScreen data={await studentData(db, visitor, student, now)} me={visitor.id} {...{ student, ...shown }} />
   );

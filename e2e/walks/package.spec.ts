@@ -1,0 +1,41 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "../fixture";
+import { Walk } from "./walk";
+
+test("everything of mine goes along as one file, and comes in with another teacher, who sees first what is in it", async ({
+  signedIn,
+  expectTrouble,
+}) => {
+  expectTrouble(/422/);
+  const ines = await signedIn("Ines Halloran");
+  await ines.goto("/satchel");
+  const walk = new Walk(ines, "from the satchel to everything of mine as one file", 2);
+  await walk.click(ines.getByRole("link", { name: "Take it along, bring it in" }));
+  await expect(ines.getByRole("heading", { name: "Everything of mine" })).toBeVisible();
+  const saving = ines.waitForEvent("download");
+  await walk.click(ines.getByRole("link", { name: "Take everything of mine" }));
+  const file = await (await saving).path();
+  walk.done();
+
+  const bettina = await signedIn("Bettina Rask");
+  await bettina.goto("/satchel/package");
+  const choose = bettina.getByLabel("The file (zip, 45 MB at most)");
+  // What is no such file says so, and nothing is changed.
+  await choose.setInputFiles({ name: "notes.zip", mimeType: "application/zip", buffer: Buffer.from("no zip at all") });
+  await expect(bettina.getByRole("alert").filter({ hasText: "Nothing was changed" })).toBeVisible();
+  await choose.setInputFiles(file);
+  const inside = bettina.getByRole("list", { name: "In the package" });
+  await expect(inside.getByRole("listitem").filter({ hasText: "Ferry fares" })).toContainText("revision");
+  const { violations } = await new AxeBuilder({ page: bettina }).analyze();
+  expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
+    [],
+  );
+  await bettina.getByRole("button", { name: /^Bring \d+ things in$/ }).click();
+  await expect(bettina.getByRole("status").filter({ hasText: "in your satchel now" })).toBeVisible();
+  await bettina.getByRole("link", { name: "To my satchel" }).click();
+  await expect(bettina.getByText("Ferry fares").first()).toBeVisible();
+  // The same file again: it is all there.
+  await bettina.goto("/satchel/package");
+  await choose.setInputFiles(file);
+  await expect(bettina.getByRole("button", { name: "You have all of it" })).toBeDisabled();
+});
