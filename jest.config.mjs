@@ -12,6 +12,9 @@ const esmOnly = [
   "intl-messageformat",
   "@formatjs",
   "icu-minify",
+  "marked",
+  "parse5",
+  "entities",
 ];
 
 const config = {

@@ -36,6 +36,13 @@ function joined(parts: readonly Uint8Array[]): Uint8Array {
   return whole;
 }
 
+/** Every zip ends with a list of what is in it (APPNOTE 4.3.16); what was cut off has none. A comment of 64 KB at most may follow. */
+function hasEnd(bytes: Uint8Array): boolean {
+  for (let at = bytes.length - 22; at >= Math.max(0, bytes.length - 22 - 65_535); at -= 1)
+    if (bytes[at] === 0x50 && bytes[at + 1] === 0x4b && bytes[at + 2] === 5 && bytes[at + 3] === 6) return true;
+  return false;
+}
+
 /**
  * The wanted files of a zip by their whole names.
  * @throws ZipError when it is none, is cut off, is larger than the limits, or has names that climb out of it
@@ -77,6 +84,7 @@ export function readZip(
     if (error instanceof ZipError) throw error;
     throw new ZipError("This is not a zip file we can open.");
   }
-  if (open > 0) throw new ZipError("This zip file is cut off: its last part is missing.");
+  if (open > 0 || (seen > 0 && !hasEnd(bytes)))
+    throw new ZipError("This zip file is cut off: its last part is missing.");
   return files;
 }

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { PackageOpen, Plus, Share2 } from "lucide-react";
+import { Share2 } from "lucide-react";
 import Link from "next/link";
 import { useMemo, useRef, useState } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
@@ -41,6 +41,7 @@ import { Grip } from "../shell/grip";
 import { SharePanel } from "../share/share-panel";
 import { FilterBar } from "./filter-bar";
 import { NewResource } from "./new-resource";
+import { NewThings } from "./new-things";
 import { PocketHead } from "./pocket-head";
 import { PocketList } from "./pocket-list";
 import { PocketTogether } from "./pocket-together";
@@ -232,17 +233,7 @@ export function SatchelScreen({
                 <Share2 size={15} aria-hidden />
               </IconButton>
             )}
-            <Button size="small" onClick={() => setMaking(true)}>
-              <Plus size={15} aria-hidden /> Make new
-            </Button>
-            <Link
-              href="/satchel/package"
-              aria-label="Take it along, bring it in"
-              title="Take everything of mine along as one file, or bring such a file in"
-              className={buttonClasses("plain", "small")}
-            >
-              <PackageOpen size={15} aria-hidden />
-            </Link>
+            <NewThings onMake={() => setMaking(true)} />
           </PocketHead>
           {withdrawn.length > 0 && pocket === null && <WithdrawnNotice withdrawn={withdrawn} />}
           {inside.length > 0 && <FilterBar items={inside} filter={filter} now={assign.now} onFilter={narrow} />}

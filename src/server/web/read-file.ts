@@ -28,7 +28,7 @@ const turns = new Turns(MOST_AT_ONCE, MOST_WAITING);
 export async function readFile<Name extends keyof Readers>(
   reader: Name,
   ...input: Parameters<Readers[Name]>
-): Promise<ReturnType<Readers[Name]>> {
+): Promise<Awaited<ReturnType<Readers[Name]>>> {
   return readWithin(READING_LIMIT_MS, reader, ...input);
 }
 
@@ -37,13 +37,13 @@ export async function readWithin<Name extends keyof Readers>(
   limit: number,
   reader: Name,
   ...input: Parameters<Readers[Name]>
-): Promise<ReturnType<Readers[Name]>> {
+): Promise<Awaited<ReturnType<Readers[Name]>>> {
   const came = await turns.take(() => inThread<ReaderAnswer>("readers", { reader, input }, limit));
   if (!came) throw new UnreadableFile("Too many files are being read. Try again in a minute.");
   if ("tooLong" in came)
     throw new UnreadableFile(`This file takes longer than ${Math.round(limit / 1000)} seconds to read.`);
   const answer = "answer" in came ? came.answer : came;
-  if ("value" in answer) return answer.value as ReturnType<Readers[Name]>;
+  if ("value" in answer) return answer.value as Awaited<ReturnType<Readers[Name]>>;
   if ("unreadable" in answer) throw new UnreadableFile(answer.unreadable);
   log.error({ reader, fault: answer.fault }, "a reader failed");
   throw new UnreadableFile("Something in this file cannot be read.");

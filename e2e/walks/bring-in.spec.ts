@@ -1,0 +1,47 @@
+import AxeBuilder from "@axe-core/playwright";
+import path from "node:path";
+import { expect, test } from "../fixture";
+import { Walk } from "./walk";
+
+const slides = path.join(import.meta.dirname, "../../demo/files/tides.pptx");
+
+test("her slides become a lesson: she sees page by page what comes in, and says what becomes of it", async ({
+  signedIn,
+  expectTrouble,
+}) => {
+  expectTrouble(/422/);
+  const bettina = await signedIn("Bettina Rask");
+  await bettina.goto("/satchel");
+  const walk = new Walk(bettina, "from her slides to a lesson", 4);
+  await walk.click(bettina.getByRole("link", { name: "Bring in", exact: true }));
+  await bettina.waitForURL(/bring-in/);
+  const choose = bettina.getByLabel("A file", { exact: false });
+  await choose.setInputFiles({ name: "page.pdf", mimeType: "application/pdf", buffer: Buffer.from("%PDF-1.7") });
+  await expect(bettina.getByRole("alert").filter({ hasText: "Nothing was brought in" })).toBeVisible();
+  walk.presses += 1;
+  await choose.setInputFiles(slides);
+  await expect(bettina.getByRole("heading", { name: "Bring in “When is high water?”" })).toBeVisible();
+  const pages = bettina.getByRole("region", { name: "Pages" });
+  await expect(pages.getByRole("listitem")).toHaveCount(4);
+  const page = bettina.getByRole("article", { name: "Page 1" });
+  await expect(page).toContainText("Mon · 4:12 · 10:20");
+  await expect(page).toContainText("Many count 17 − 5");
+  const { violations } = await new AxeBuilder({ page: bettina }).analyze();
+  expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
+    [],
+  );
+  // By the keys: on to the next page, and the last one is left out.
+  await bettina.getByRole("heading", { name: /^Bring in/ }).click();
+  for (const key of ["j", "j", "j", "x"]) await bettina.keyboard.press(key);
+  await expect(pages.getByLabel("Page 4 becomes")).toHaveValue("left out");
+  await expect(bettina.getByRole("article", { name: "Page 4" })).toContainText("Not brought in: A chart or a diagram");
+  await pages.getByLabel("Page 3 becomes").selectOption("my notes");
+  await walk.click(bettina.getByRole("button", { name: "Make 2 steps" }));
+  await bettina.waitForURL(/adapt\/\d+$/);
+  walk.done();
+  await expect(bettina.getByLabel("Title", { exact: true })).toHaveValue("When is high water?");
+  await expect(bettina.getByRole("button", { name: /^(?!Move).*Which ferry can cross the bar/ })).toBeVisible();
+  // The question has its choices, and the right one.
+  await bettina.getByRole("button", { name: /^(?!Move).*Which ferry can cross the bar/ }).click();
+  await expect(bettina.getByRole("textbox", { name: "Option 2" })).toHaveValue("the 13:05");
+});

@@ -1,0 +1,30 @@
+import type { RichBlock } from "../content/schema/rich-text";
+
+/** What a file of hers has in it, page by page, before anything is made of it: the same for slides, documents and books. */
+export type BroughtBlock =
+  | { kind: "text"; content: RichBlock[] }
+  | { kind: "table"; rows: string[][]; headerRow: boolean }
+  /** `picture`: its place among the pictures of the file. */
+  | { kind: "picture"; picture: number; description: string };
+
+export interface BroughtPage {
+  title: string;
+  blocks: BroughtBlock[];
+  /** Speaker's notes; "" for none. */
+  notes: string;
+  /** What has no counterpart and does not come in, each with its reason. */
+  left: string[];
+}
+
+export interface Brought {
+  kind: "slides" | "a document" | "a web page" | "a book" | "notes";
+  title: string;
+  pages: BroughtPage[];
+  pictures: { mime: string; bytes: Uint8Array }[];
+}
+
+/** What becomes of a page. "with the one before": it is added to that step. */
+export const becomes = ["a step", "with the one before", "my notes", "left out"] as const;
+export type Becomes = (typeof becomes)[number];
+
+export const mostBrought = { pages: 200, pictures: 300 } as const;

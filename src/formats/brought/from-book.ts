@@ -1,0 +1,52 @@
+import { mostBrought, type Brought } from "@/core/brought/brought";
+import { decodeText } from "../decode-text";
+import { BroughtError } from "./brought-error";
+import { pagesOfHtml } from "./from-html";
+import { all, mimeOf, readXml } from "./from-slides";
+import type { Files } from "./open-zip";
+
+type Xml = Parameters<typeof all>[0][number];
+const attribute = (element: Xml | undefined, name: string): string =>
+  ((element?.[":@"] as Record<string, string> | undefined) ?? {})[name] ?? "";
+
+/** Where an address in a chapter leads, from the chapter's own place. */
+const resolve = (from: string, to: string): string =>
+  decodeURIComponent(new URL(to, `book:/${from}`).pathname.replace(/^\//, ""));
+
+/** A book (EPUB 2 and 3): its chapters in the order they are read, each with its pictures. */
+export function fromBook(files: Files): Brought {
+  const container = files.get("META-INF/container.xml");
+  const root = container && attribute(all(readXml(container, "META-INF/container.xml"), "rootfile")[0], "full-path");
+  const bytes = root ? files.get(root) : undefined;
+  if (!root || !bytes) throw new BroughtError("This book does not say where its chapters are.");
+  const tree = readXml(bytes, root);
+  const manifest = new Map(
+    all(tree, "item").map((item) => [attribute(item, "id"), resolve(root, attribute(item, "href"))]),
+  );
+  const chapters = all(tree, "itemref").flatMap((item) => manifest.get(attribute(item, "idref")) ?? []);
+  const brought: Brought = { kind: "a book", title: "", pages: [], pictures: [] };
+  for (const chapter of chapters) {
+    const html = files.get(chapter);
+    if (!html || brought.pages.length >= mostBrought.pages) continue;
+    const { pages, pictures } = pagesOfHtml(decodeText(html), "", (source) => {
+      const place = resolve(chapter, source);
+      const [mime, picture] = [mimeOf(place), files.get(place)];
+      return mime && picture ? { mime, bytes: picture } : null;
+    });
+    const before = brought.pictures.length;
+    brought.pictures.push(...pictures);
+    for (const page of pages) {
+      const blocks = page.blocks.map((block) =>
+        block.kind === "picture" ? { ...block, picture: block.picture + before } : block,
+      );
+      brought.pages.push({ ...page, blocks });
+    }
+  }
+  const [title] = all(tree, "dc:title");
+  const named = title && (title["dc:title"] as Xml[] | undefined)?.[0]?.["#text"];
+  return {
+    ...brought,
+    title: String(named ?? brought.pages.find((page) => page.title !== "")?.title ?? "A book"),
+    pages: brought.pages.slice(0, mostBrought.pages),
+  };
+}

@@ -1,0 +1,195 @@
+import { parse, type DefaultTreeAdapterTypes } from "parse5";
+import { mostBrought, type Brought, type BroughtBlock, type BroughtPage } from "@/core/brought/brought";
+import { mayLinkTo } from "@/core/content/vocabulary";
+import type { RichBlock, RichInline, RichListItem } from "@/core/content/schema/rich-text";
+
+type Node = DefaultTreeAdapterTypes.ChildNode;
+type Element = DefaultTreeAdapterTypes.Element;
+type Mark = NonNullable<Extract<RichInline, { type: "text" }>["marks"]>[number];
+
+const isElement = (node: Node): node is Element => "tagName" in node;
+const attribute = (element: Element, name: string) => element.attrs.find((one) => one.name === name)?.value ?? "";
+const childrenOf = (node: Node): Node[] => ("childNodes" in node ? node.childNodes : []);
+
+/** Deeper than any page a person has written. */
+const DEEPEST = 100;
+const MOST_TEXT = 20_000;
+
+const marksBy: Readonly<Record<string, Mark>> = {
+  ...{ b: { type: "bold" }, strong: { type: "bold" }, i: { type: "italic" }, em: { type: "italic" } },
+  u: { type: "underline" },
+};
+const withoutCounterpart: Readonly<Record<string, string>> = {
+  ...{ video: "A film. Put it in again as a film of yours.", audio: "A sound. Put it in again as a sound of yours." },
+  ...{ iframe: "Another page shown inside this one. Add a link to it.", form: "A form. Make questions of it." },
+  ...{ object: "Something another program shows.", embed: "Something another program shows." },
+  ...{ canvas: "A drawing made by a script.", svg: "A drawing in lines. Save it as a picture and put it in." },
+};
+const silent = new Set(["script", "style", "noscript", "template", "head", "title", "link", "meta", "nav"]);
+const containers = new Set(
+  "html body div section article main header footer aside figure center details summary dl dd dt span font a".split(
+    " ",
+  ),
+);
+
+/** How a picture's address leads to its bytes; null: it is not in the file. */
+export type PictureOf = (source: string) => { mime: string; bytes: Uint8Array } | null;
+
+/** A picture that is in the page itself, as text. */
+export const inlinePicture: PictureOf = (source) => {
+  const found = /^data:(image\/(?:png|jpeg|gif|webp));base64,/.exec(source);
+  return found
+    ? { mime: found[1]!, bytes: Uint8Array.from(Buffer.from(source.slice(found[0].length), "base64")) }
+    : null;
+};
+
+/** Reads the pages of HTML: each heading of the first two levels begins one. Scripts are never run, nothing is fetched. */
+export function pagesOfHtml(
+  html: string,
+  title: string,
+  pictureOf: PictureOf = inlinePicture,
+): Pick<Brought, "pages" | "pictures" | "title"> {
+  const pictures: Brought["pictures"] = [];
+  const pages: BroughtPage[] = [];
+  const open = (name: string) => {
+    if (pages.length < mostBrought.pages) pages.push({ title: name, blocks: [], notes: "", left: [] });
+  };
+  const page = (): BroughtPage => {
+    if (pages.length === 0) open("");
+    return pages.at(-1)!;
+  };
+  const write = (block: RichBlock) => {
+    const last = page().blocks.at(-1);
+    if (last?.kind === "text") last.content.push(block);
+    else page().blocks.push({ kind: "text", content: [block] });
+  };
+  const put = (block: BroughtBlock) => void page().blocks.push(block);
+
+  function picture(element: Element): void {
+    const source = attribute(element, "src");
+    const found = pictures.length < mostBrought.pictures ? pictureOf(source) : null;
+    if (!found) {
+      page().left.push("A picture that is not in the file. Put it in again.");
+      return;
+    }
+    put({ kind: "picture", picture: pictures.push(found) - 1, description: attribute(element, "alt").slice(0, 500) });
+  }
+
+  function inline(nodes: readonly Node[], marks: readonly Mark[], depth: number, beside: Element[]): RichInline[] {
+    if (depth > DEEPEST) return [];
+    return nodes.flatMap((node): RichInline[] => {
+      if (node.nodeName === "#text") {
+        const text = (node as DefaultTreeAdapterTypes.TextNode).value.replace(/[\s\u00a0]+/g, " ").slice(0, MOST_TEXT);
+        return text === "" ? [] : [{ type: "text", text, ...(marks.length > 0 && { marks: [...marks] }) }];
+      }
+      if (!isElement(node) || silent.has(node.tagName)) return [];
+      if (node.tagName === "br") return [{ type: "hardBreak" }];
+      if (node.tagName === "img" || withoutCounterpart[node.tagName]) {
+        beside.push(node);
+        return [];
+      }
+      const href = node.tagName === "a" ? attribute(node, "href") : "";
+      const mark: Mark | undefined =
+        href && mayLinkTo(href) ? { type: "link", attrs: { href } } : marksBy[node.tagName];
+      const next = mark && !marks.some(({ type }) => type === mark.type) ? [...marks, mark] : marks;
+      return inline(node.childNodes, next, depth + 1, beside);
+    });
+  }
+  const trimmed = (parts: RichInline[]): RichInline[] => {
+    const first = parts.findIndex((part) => part.type !== "text" || part.text.trim() !== "");
+    const last = parts.findLastIndex((part) => part.type !== "text" || part.text.trim() !== "");
+    return first < 0 ? [] : parts.slice(first, last + 1);
+  };
+  const paragraph = (nodes: readonly Node[], depth: number): RichBlock | null => {
+    const beside: Element[] = [];
+    const content = trimmed(inline(nodes, [], depth, beside));
+    const made: RichBlock | null = content.length > 0 ? { type: "paragraph", content } : null;
+    if (made) write(made);
+    for (const element of beside) block(element, depth + 1);
+    return made;
+  };
+
+  function list(element: Element, depth: number): RichBlock | null {
+    if (depth > DEEPEST) return null;
+    const items = element.childNodes.flatMap((node): RichListItem[] => {
+      if (!isElement(node) || node.tagName !== "li") return [];
+      const beside: Element[] = [];
+      const own = node.childNodes.filter((child) => !(isElement(child) && ["ul", "ol"].includes(child.tagName)));
+      const inner = node.childNodes.flatMap((child) =>
+        isElement(child) && ["ul", "ol"].includes(child.tagName) ? (list(child, depth + 1) ?? []) : [],
+      );
+      const content = trimmed(inline(own, [], depth, beside));
+      for (const one of beside) block(one, depth + 1);
+      const said: RichBlock[] = content.length > 0 ? [{ type: "paragraph", content }] : [];
+      return said.length + inner.length > 0 ? [{ type: "listItem", content: [...said, ...inner] }] : [];
+    });
+    return items.length === 0
+      ? null
+      : { type: element.tagName === "ol" ? "orderedList" : "bulletList", content: items };
+  }
+
+  const textOf = (node: Node, depth = 0): string =>
+    node.nodeName === "#text"
+      ? (node as DefaultTreeAdapterTypes.TextNode).value
+      : depth > DEEPEST
+        ? ""
+        : childrenOf(node)
+            .map((child) => textOf(child, depth + 1))
+            .join(isElement(node) && ["p", "div", "br"].includes(node.tagName) ? " " : "");
+  const plain = (node: Node) => textOf(node).replace(/\s+/g, " ").trim();
+
+  function rowsOf(element: Element, depth = 0): Element[] {
+    return depth > 4
+      ? []
+      : element.childNodes.flatMap((node) =>
+          !isElement(node) ? [] : node.tagName === "tr" ? [node] : rowsOf(node, depth + 1),
+        );
+  }
+
+  function block(node: Node, depth: number): void {
+    if (depth > DEEPEST) return;
+    if (!isElement(node)) {
+      if (node.nodeName === "#text" && plain(node) !== "") paragraph([node], depth);
+      return;
+    }
+    const { tagName } = node;
+    if (silent.has(tagName)) return;
+    const why = withoutCounterpart[tagName];
+    if (why) page().left.push(why);
+    else if (tagName === "img") picture(node);
+    else if (tagName === "h1" || tagName === "h2") open(plain(node).slice(0, 200));
+    else if (/^h[3-6]$/.test(tagName)) {
+      const content = trimmed(inline(node.childNodes, [], depth, []));
+      if (content.length > 0) write({ type: "heading", attrs: { level: 3 }, content });
+    } else if (tagName === "ul" || tagName === "ol") {
+      const made = list(node, depth);
+      if (made) write(made);
+    } else if (tagName === "table") {
+      const rows = rowsOf(node).map((row) => row.childNodes.filter(isElement));
+      const cells = rows.map((row) => row.map(plain)).filter((row) => row.length > 0);
+      if (cells.length > 0)
+        put({ kind: "table", rows: cells, headerRow: rows[0]!.every(({ tagName: name }) => name === "th") });
+    } else if (
+      containers.has(tagName) &&
+      node.childNodes.some(
+        (child) =>
+          isElement(child) &&
+          !marksBy[child.tagName] &&
+          child.tagName !== "br" &&
+          child.tagName !== "a" &&
+          child.tagName !== "span",
+      )
+    )
+      for (const child of node.childNodes) block(child, depth + 1);
+    else paragraph(node.childNodes, depth);
+  }
+
+  const tree = parse(html);
+  for (const node of tree.childNodes) block(node, 0);
+  const named = pages.find((one) => one.title !== "")?.title;
+  return {
+    title: title || named || "Brought in",
+    pages: pages.filter(({ title: name, blocks, left }) => name !== "" || blocks.length > 0 || left.length > 0),
+    pictures,
+  };
+}

@@ -1,0 +1,195 @@
+import { XMLParser } from "fast-xml-parser";
+import { mostBrought, type Brought, type BroughtBlock, type BroughtPage } from "@/core/brought/brought";
+import type { RichBlock } from "@/core/content/schema/rich-text";
+import { decodeText } from "../decode-text";
+import { BroughtError } from "./brought-error";
+import type { Files } from "./open-zip";
+
+/** An element as the parser leaves it: its children under its name, its attributes under ":@". */
+type Xml = Record<string, unknown>;
+
+const parser = new XMLParser({
+  ignoreAttributes: false,
+  attributeNamePrefix: "",
+  preserveOrder: true,
+  trimValues: false,
+});
+
+/** Entities are how a small file becomes a large one; slides have none of their own. */
+export function readXml(bytes: Uint8Array, name: string): Xml[] {
+  const text = decodeText(bytes);
+  if (/<!(?:DOCTYPE|ENTITY)/i.test(text))
+    throw new BroughtError(`${name} declares entities of its own. It was not read.`);
+  try {
+    return parser.parse(text) as Xml[];
+  } catch {
+    throw new BroughtError(`${name} in this file cannot be read.`);
+  }
+}
+
+const nameOf = (element: Xml): string => Object.keys(element).find((key) => key !== ":@") ?? "";
+const inside = (element: Xml): Xml[] => {
+  const children = element[nameOf(element)];
+  return Array.isArray(children) ? (children as Xml[]) : [];
+};
+const attribute = (element: Xml, name: string): string => {
+  const attributes = element[":@"] as Record<string, string> | undefined;
+  return attributes?.[name] ?? "";
+};
+
+/** Every element of a name, in the order they stand; none inside another of the same name. */
+export function all(tree: readonly Xml[], name: string, found: Xml[] = []): Xml[] {
+  for (const element of tree) {
+    if (nameOf(element) === name) found.push(element);
+    else all(inside(element), name, found);
+  }
+  return found;
+}
+const first = (element: Xml, name: string): Xml | undefined => all(inside(element), name)[0];
+
+/** What a relationship of a part leads to, by its id: "slides/slide1.xml" from "ppt/". */
+function relationsOf(files: Files, part: string): Map<string, { target: string; type: string; away: boolean }> {
+  const folder = part.slice(0, part.lastIndexOf("/") + 1);
+  const bytes = files.get(`${folder}_rels/${part.slice(folder.length)}.rels`);
+  if (!bytes) return new Map();
+  return new Map(
+    all(readXml(bytes, `${part}.rels`), "Relationship").map((one) => {
+      const target = attribute(one, "Target");
+      const whole = target.startsWith("/") ? target.slice(1) : normal(`${folder}${target}`);
+      return [
+        attribute(one, "Id"),
+        {
+          target: whole,
+          type: attribute(one, "Type").split("/").pop()!,
+          away: attribute(one, "TargetMode") === "External",
+        },
+      ];
+    }),
+  );
+}
+
+/** "ppt/slides/../media/a.png" is "ppt/media/a.png". */
+function normal(path: string): string {
+  const parts: string[] = [];
+  for (const part of path.split("/")) {
+    if (part === "..") parts.pop();
+    else if (part !== ".") parts.push(part);
+  }
+  return parts.join("/");
+}
+
+const runs = (paragraph: Xml): string =>
+  inside(paragraph)
+    .map((part): string => {
+      const name = nameOf(part);
+      if (name === "a:br") return "\n";
+      if (name !== "a:r" && name !== "a:fld") return "";
+      return all(inside(part), "a:t")
+        .flatMap(inside)
+        .map((text) => String(text["#text"] ?? ""))
+        .join("");
+    })
+    .join("");
+const paragraphs = (shape: Xml): string[] =>
+  all(inside(shape), "a:p")
+    .map((one) =>
+      runs(one)
+        .replace(/[ \t\u00a0]+/g, " ")
+        .trim(),
+    )
+    .filter(Boolean);
+
+const said = (text: string): RichBlock => ({
+  type: "paragraph",
+  content: text
+    .split("\n")
+    .flatMap((line, at) => [
+      ...(at > 0 ? [{ type: "hardBreak" as const }] : []),
+      ...(line ? [{ type: "text" as const, text: line }] : []),
+    ]),
+});
+const LETTERED = /^\*?\s?\(?[A-Ha-h][.)]\s/;
+
+/** Points of a text box are a list; lettered ones stay paragraphs, because they may be choices. */
+function textBlock(lines: readonly string[], isBody: boolean): BroughtBlock {
+  const isList = isBody && lines.length > 1 && !lines.some((line) => LETTERED.test(line));
+  const content: RichBlock[] = isList
+    ? [{ type: "bulletList", content: lines.map((line) => ({ type: "listItem", content: [said(line)] })) }]
+    : lines.map(said);
+  return { kind: "text", content };
+}
+
+const mimes: Readonly<Record<string, string>> = {
+  png: "image/png",
+  jpg: "image/jpeg",
+  jpeg: "image/jpeg",
+  gif: "image/gif",
+  webp: "image/webp",
+};
+/** A picture's kind by the ending of its name; null: one no browser shows. */
+export const mimeOf = (name: string): string | null => mimes[name.split(".").pop()!.toLowerCase()] ?? null;
+
+/** Slides (Office Open XML, ECMA-376 part 1, PresentationML): titles, texts, tables, pictures with their descriptions, speaker's notes. */
+export function fromSlides(files: Files): Brought {
+  const start = files.get("ppt/presentation.xml");
+  if (!start) throw new BroughtError("There are no slides in this file.");
+  const relations = relationsOf(files, "ppt/presentation.xml");
+  const order = all(readXml(start, "ppt/presentation.xml"), "p:sldId").flatMap((one) => {
+    const target = relations.get(attribute(one, "r:id"))?.target;
+    return target && files.has(target) ? [target] : [];
+  });
+  const pictures: Brought["pictures"] = [];
+  const pages = order.slice(0, mostBrought.pages).map((part): BroughtPage => {
+    const tree = readXml(files.get(part)!, part);
+    const links = relationsOf(files, part);
+    const page: BroughtPage = { title: "", blocks: [], notes: "", left: [] };
+    const shapes = all(tree, "p:spTree").flatMap(inside);
+    const visit = (shape: Xml): void => {
+      const name = nameOf(shape);
+      if (name === "p:grpSp") return inside(shape).forEach(visit);
+      if (name === "p:sp") {
+        const holder = first(shape, "p:ph");
+        const kind = holder ? attribute(holder, "type") : "";
+        const lines = paragraphs(shape);
+        if (lines.length === 0 || ["dt", "ftr", "sldNum"].includes(kind)) return;
+        if (page.title === "" && ["title", "ctrTitle"].includes(kind)) page.title = lines.join(" ").slice(0, 200);
+        else page.blocks.push(textBlock(lines, holder !== undefined && kind !== "subTitle"));
+      } else if (name === "p:graphicFrame") {
+        const table = first(shape, "a:tbl");
+        if (!table) return void page.left.push("A chart or a diagram. Save it as a picture and put it in.");
+        const rows = all(inside(table), "a:tr").map((row) =>
+          all(inside(row), "a:tc").map((cell) => paragraphs(cell).join(" ")),
+        );
+        const about = first(table, "a:tblPr");
+        page.blocks.push({ kind: "table", rows, headerRow: about ? attribute(about, "firstRow") === "1" : false });
+      } else if (name === "p:pic") {
+        if (first(shape, "a:videoFile") || first(shape, "a:audioFile"))
+          return void page.left.push("A film or a sound. Put it in again as a film of yours.");
+        const about = first(shape, "p:cNvPr");
+        const file = links.get(attribute(first(shape, "a:blip") ?? {}, "r:embed"));
+        const mime = file && mimeOf(file.target);
+        const bytes = file && !file.away ? files.get(file.target) : undefined;
+        if (!mime || !bytes || pictures.length >= mostBrought.pictures)
+          return void page.left.push("A picture of a kind that browsers do not show. Save it as PNG and put it in.");
+        const description = (about ? attribute(about, "descr") : "").slice(0, 500);
+        page.blocks.push({ kind: "picture", picture: pictures.push({ mime, bytes }) - 1, description });
+      }
+    };
+    shapes.forEach(visit);
+    if (
+      all(tree, "p:timing").some(
+        (timing) => all(inside(timing), "p:anim").length + all(inside(timing), "p:set").length > 0,
+      )
+    )
+      page.left.push("Things that move in one by one: steps stand still.");
+    const notes = [...links.values()].find(({ type }) => type === "notesSlide")?.target;
+    const bytes = notes ? files.get(notes) : undefined;
+    if (bytes)
+      page.notes = all(readXml(bytes, notes!), "p:sp")
+        .filter((shape) => attribute(first(shape, "p:ph") ?? {}, "type") === "body")
+        .flatMap(paragraphs)
+        .join("\n");
+    return page;
+  });
+  return { kind: "slides", title: pages.find(({ title }) => title !== "")?.title ?? "Slides", pages, pictures };
+}

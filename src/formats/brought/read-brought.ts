@@ -1,0 +1,52 @@
+import mammoth from "mammoth";
+import { marked } from "marked";
+import type { Brought } from "@/core/brought/brought";
+import { decodeText } from "../decode-text";
+import { BroughtError } from "./brought-error";
+import { fromBook } from "./from-book";
+import { pagesOfHtml } from "./from-html";
+import { fromSlides } from "./from-slides";
+import { openZip } from "./open-zip";
+
+const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
+const nameWithout = (name: string) => name.replace(/\.[A-Za-z0-9]{1,8}$/, "").slice(0, 200);
+
+/**
+ * What is in a file of hers, page by page: slides (PPTX), a document (DOCX), a book (EPUB), a web page, Markdown or plain text. What it is
+ * is seen by what is in it, not by its name.
+ *
+ * @throws BroughtError saying what is wrong, and where
+ */
+export async function readBrought(bytes: Uint8Array, name: string): Promise<Brought> {
+  const brought = isZip(bytes) ? await fromZip(bytes) : fromText(decodeText(bytes), name);
+  if (brought.pages.length === 0) throw new BroughtError("There is nothing to read in this file.");
+  return { ...brought, title: brought.title || nameWithout(name) || "Brought in" };
+}
+
+async function fromZip(bytes: Uint8Array): Promise<Brought> {
+  const files = openZip(bytes);
+  if (files.has("ppt/presentation.xml")) return fromSlides(files);
+  if (files.has("META-INF/container.xml")) return fromBook(files);
+  if (!files.has("word/document.xml"))
+    throw new BroughtError("These are no slides (.pptx), no document (.docx) and no book (.epub).");
+  if ([...files].some(([file, part]) => /\.(?:xml|rels)$/.test(file) && /<!(?:DOCTYPE|ENTITY)/i.test(head(part))))
+    throw new BroughtError("This document declares entities of its own. It was not read.");
+  const { value, messages } = await mammoth.convertToHtml({ buffer: Buffer.from(bytes) });
+  const read = pagesOfHtml(value, "");
+  const unread = messages.filter(({ type }) => type === "error").map(({ message }) => message);
+  if (unread.length > 0) read.pages[0]?.left.push(...unread);
+  return { kind: "a document", ...read };
+}
+
+/** Declarations stand at the beginning. */
+const head = (part: Uint8Array): string => Buffer.from(part.subarray(0, 4096)).toString("latin1");
+
+function fromText(text: string, name: string): Brought {
+  if (/^%PDF-/.test(text))
+    throw new BroughtError("PDF pages cannot be brought in yet. Save the file as a document or slides.");
+  const isHtml = /<(?:html|body|p|h[1-6]|div|!doctype)[\s>]/i.test(text.slice(0, 4000));
+  const html = isHtml ? text : (marked.parse(text, { async: false }) as string);
+  return { kind: isHtml ? "a web page" : "notes", ...pagesOfHtml(html, isHtml ? titleOf(text) : nameWithout(name)) };
+}
+
+const titleOf = (html: string): string => /<title>([^<]{1,200})<\/title>/i.exec(html)?.[1]?.trim() ?? "";

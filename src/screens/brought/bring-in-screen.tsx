@@ -1,0 +1,187 @@
+"use client";
+import { clsx } from "clsx";
+import { FileUp, Image, Layers, StickyNote, Table2, TextQuote, TriangleAlert } from "lucide-react";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { becomes, type Becomes } from "@/core/brought/brought";
+import type { FileLook, PageLook } from "@/server/brought/bring-file";
+import { Button } from "@/ui/button";
+import { Empty } from "@/ui/empty";
+import { inputClasses } from "@/ui/field";
+import { Key } from "@/ui/key";
+import { useKeys } from "@/ui/keys";
+import { Notice } from "@/ui/notice";
+import { useOnce } from "../use-once";
+
+/** Sends the file; what came of it, or what is wrong with it. */
+async function send<Answer>(file: File, as?: string): Promise<{ answer: Answer } | { problem: string }> {
+  const asked = new URLSearchParams({ name: file.name, ...(as !== undefined && { as }) });
+  const response = await fetch(`/satchel/bring-in/file?${asked}`, { method: "POST", body: file }).catch(() => null);
+  if (!response) return { problem: "There is no network. Nothing was brought in." };
+  const said = (await response.json().catch(() => ({}))) as Answer & { problem?: string };
+  return response.ok ? { answer: said } : { problem: said.problem ?? "Something went wrong. Nothing was brought in." };
+}
+
+const partLooks = { text: TextQuote, table: Table2, picture: Image } as const;
+const partNames = { text: "text", table: "a table", picture: "a picture" } as const;
+
+/** One page as it is in the file: what it has, and what does not come in. */
+function Page({ page, nth }: { page: PageLook; nth: number }) {
+  return (
+    <article className="grid max-w-2xl gap-3" aria-label={`Page ${nth}`}>
+      <h2 className="font-serif text-[20px]">{page.title || `Page ${nth}`}</h2>
+      {page.parts.map(({ kind, says }, at) => {
+        const Icon = partLooks[kind];
+        return (
+          <div key={at} className="flex gap-3 rounded-card border border-line bg-card p-3">
+            <Icon size={18} aria-label={partNames[kind]} className="mt-0.5 shrink-0 text-ink-soft" />
+            <p className="min-w-0 flex-1 whitespace-pre-line [overflow-wrap:anywhere]">
+              {says || (kind === "picture" ? "A picture without a description: describe it before you publish." : "")}
+            </p>
+          </div>
+        );
+      })}
+      {page.notes && (
+        <div className="flex gap-3 rounded-card bg-slate-wash p-3">
+          <StickyNote size={18} aria-hidden className="mt-0.5 shrink-0" />
+          <p className="min-w-0 flex-1 whitespace-pre-line">
+            <strong>For me:</strong> {page.notes}
+          </p>
+        </div>
+      )}
+      {page.left.map((why, at) => (
+        <p key={at} className="flex gap-3 text-[14px] text-clay">
+          <TriangleAlert size={16} aria-hidden className="mt-0.5 shrink-0" /> Not brought in: {why}
+        </p>
+      ))}
+      {page.parts.length + page.left.length === 0 && !page.notes && (
+        <p className="text-ink-soft">Only its title is on this page.</p>
+      )}
+    </article>
+  );
+}
+
+/** What she has already becomes a lesson: page by page she sees what comes in and says what becomes of it. */
+export function BringInScreen() {
+  const router = useRouter();
+  const [file, setFile] = useState<File | null>(null);
+  const [look, setLook] = useState<FileLook | null>(null);
+  const [chosen, setChosen] = useState<readonly Becomes[]>([]);
+  const [at, setAt] = useState(0);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, once] = useOnce();
+  const choose = (next: File | undefined) =>
+    once(async () => {
+      setLook(null);
+      setProblem(null);
+      setFile(next ?? null);
+      if (!next) return;
+      const came = await send<FileLook>(next);
+      if ("problem" in came) return setProblem(came.problem);
+      setLook(came.answer);
+      setAt(0);
+      setChosen(came.answer.pages.map(() => "a step"));
+    });
+  const make = () =>
+    once(async () => {
+      if (!file || !look) return;
+      const as = chosen.map((one) => becomes.indexOf(one)).join("");
+      const came = await send<{ resource: number }>(file, as);
+      if ("problem" in came) return setProblem(came.problem);
+      router.push(`/adapt/${came.answer.resource}`);
+    });
+  const say = (nth: number, as: Becomes) => setChosen(chosen.with(nth, as));
+  const pages = look?.pages ?? [];
+  const page = pages[at];
+  const steps = chosen.filter((as) => as === "a step").length;
+  useKeys({
+    j: () => setAt(Math.min(pages.length - 1, at + 1)),
+    k: () => setAt(Math.max(0, at - 1)),
+    x: () => page && say(at, chosen[at] === "left out" ? "a step" : "left out"),
+  });
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex flex-wrap items-center gap-3 border-b border-line px-5 py-2">
+        <h1 className="min-w-0 truncate font-serif text-[22px]">{look ? `Bring in “${look.title}”` : "Bring in"}</h1>
+        {look && (
+          <p className="numbers text-[13px] text-ink-soft">
+            {look.kind}, {pages.length === 1 ? "one page" : `${pages.length} pages`}
+          </p>
+        )}
+        <label className="ml-auto flex items-center gap-2 text-[14px]">
+          <FileUp size={16} aria-hidden /> {look ? "Another file" : "A file"}
+          <input
+            type="file"
+            accept=".pptx,.docx,.epub,.html,.htm,.md,.txt"
+            disabled={busy}
+            onChange={(event) => void choose(event.target.files?.[0])}
+          />
+        </label>
+        {look && (
+          <Button look="main" disabled={busy || steps === 0} onClick={() => void make()}>
+            <Layers size={16} aria-hidden />{" "}
+            {busy ? "One moment …" : steps === 1 ? "Make one step" : `Make ${steps} steps`}
+          </Button>
+        )}
+      </header>
+      {problem && (
+        <Notice tone="warning" className="m-5">
+          {problem}
+        </Notice>
+      )}
+      {!look && !problem && (
+        <Empty title={busy ? "Reading …" : "What do you have already?"}>
+          Slides (.pptx), a document (.docx), a book (.epub), a web page, Markdown or plain text, 45 MB at most. You see
+          page by page what comes in, and say what becomes of each page. Choices lettered A, B, C become a question.
+        </Empty>
+      )}
+      {look && page && (
+        <div className="grid min-h-0 flex-1 grid-cols-[340px_minmax(0,1fr)]">
+          <section aria-label="Pages" tabIndex={0} className="min-h-0 overflow-auto border-r border-line bg-shade/40">
+            <p className="px-4 py-2 text-[13px] text-ink-soft">
+              <Key>j</Key> <Key>k</Key> go through the pages, <Key>x</Key> leaves one out
+            </p>
+            <ol>
+              {pages.map((one, nth) => (
+                <li
+                  key={nth}
+                  className={clsx(
+                    "flex items-center gap-2 border-b border-line px-4 py-1.5",
+                    nth === at && "bg-card",
+                    chosen[nth] === "left out" && "text-ink-soft",
+                  )}
+                >
+                  <button
+                    type="button"
+                    aria-current={nth === at ? "page" : undefined}
+                    className="flex min-w-0 flex-1 items-baseline gap-2 text-left"
+                    onClick={() => setAt(nth)}
+                  >
+                    <span className="numbers w-6 shrink-0 text-[13px] text-ink-soft">{nth + 1}</span>
+                    <span className="truncate">{one.title || "Untitled"}</span>
+                    {one.left.length > 0 && (
+                      <TriangleAlert size={13} aria-label="not all of it comes in" className="shrink-0 text-clay" />
+                    )}
+                  </button>
+                  <select
+                    aria-label={`Page ${nth + 1} becomes`}
+                    className={`${inputClasses} !w-36 !py-0.5 text-[13px]`}
+                    value={chosen[nth]}
+                    onChange={(event) => say(nth, event.target.value as Becomes)}
+                  >
+                    {becomes.map((as) => (
+                      <option key={as}>{as}</option>
+                    ))}
+                  </select>
+                </li>
+              ))}
+            </ol>
+          </section>
+          <section aria-label="As it is in the file" tabIndex={0} className="min-h-0 overflow-auto p-6">
+            <Page page={page} nth={at + 1} />
+          </section>
+        </div>
+      )}
+    </div>
+  );
+}
