@@ -1,17 +1,13 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "../fixture";
+import { ResultsPage } from "../pages/results-page";
 import { Walk } from "./walk";
 
 test("a child's writing is marked by a rubric with the keys alone, a colleague marks it too, and the child reads it", async ({
   signedIn,
 }) => {
   const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results");
-  await ines
-    .getByRole("navigation", { name: "Assignments" })
-    .getByRole("button", { name: /^Ferry fares/ })
-    .click();
-  await expect(ines.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await new ResultsPage(ines).open("Ferry fares");
 
   const walk = new Walk(ines, "from a result to a child's writing marked by a rubric", 4);
   await walk.key("5");
@@ -70,11 +66,7 @@ test("a child's writing is marked by a rubric with the keys alone, a colleague m
 
 test("a rubric is written, used and changed; a skill is judged from 1 to 4", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
-  await page.goto("/results");
-  await page
-    .getByRole("navigation", { name: "Assignments" })
-    .getByRole("button", { name: /^The keeper/ })
-    .click();
+  await new ResultsPage(page).open("The keeper");
   await expect(page.getByRole("heading", { name: /^The keeper/, level: 1 })).toBeVisible();
   await page.keyboard.press("5");
   const way = page.getByLabel("Marked by");

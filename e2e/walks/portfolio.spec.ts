@@ -1,6 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { expect, test } from "../fixture";
+import { ResultsPage } from "../pages/results-page";
 import { Walk } from "./walk";
 
 async function nothingSerious(page: Page): Promise<void> {
@@ -61,12 +62,7 @@ test("a child says why she is proud of something, and her family sees it by a li
 
 test("a teacher puts an answer into a child's portfolio from the results, and takes it back", async ({ signedIn }) => {
   const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results");
-  await ines
-    .getByRole("navigation", { name: "Assignments" })
-    .getByRole("button", { name: /^Ferry fares/ })
-    .click();
-  await expect(ines.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await new ResultsPage(ines).open("Ferry fares");
   const walk = new Walk(ines, "from a result to an answer in the portfolio", 3);
   await walk.key("3");
   await walk.click(ines.getByRole("button", { name: "Put answer 1 into the portfolio" }));

@@ -1,6 +1,7 @@
 import { execFileSync } from "node:child_process";
 import type { Page } from "@playwright/test";
 import { expect, test } from "../fixture";
+import { ResultsPage } from "../pages/results-page";
 import { Walk } from "./walk";
 
 /** What a downloaded PDF says, read by poppler. */
@@ -48,12 +49,7 @@ const exported = (page: Page, item: string) =>
 
 test("results and questions are PDFs too; names can be left out", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
-  await page.goto("/results");
-  await page
-    .getByRole("navigation", { name: "Assignments" })
-    .getByRole("button", { name: /^Ferry fares/ })
-    .click();
-  await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await new ResultsPage(page).open("Ferry fares");
   expect((await exported(page, "PDF: students")).text).toContain("Sunniva Dale");
   const nameless = await exported(page, "PDF: students, without names");
   expect(nameless.text).not.toContain("Sunniva");

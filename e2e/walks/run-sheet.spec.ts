@@ -1,5 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "../fixture";
+import { ResultsPage } from "../pages/results-page";
 import { Walk } from "./walk";
 
 test("from a found resource to a saved script for three days, and every line of it by the keys", async ({
@@ -76,12 +77,7 @@ test("in the room the script stands beside the step; a child comes to the board 
   signedIn,
 }) => {
   const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results");
-  await ines
-    .getByRole("navigation", { name: "Assignments" })
-    .getByRole("button", { name: /^Ferry fares/ })
-    .click();
-  await expect(ines.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await new ResultsPage(ines).open("Ferry fares");
   await ines.getByRole("link", { name: "Live" }).click();
   const script = ines.getByRole("region", { name: "Script" });
   await expect(script.getByText("I say").first()).toBeVisible();

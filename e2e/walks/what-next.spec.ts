@@ -1,15 +1,11 @@
 import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { expect, test } from "../fixture";
+import { ResultsPage } from "../pages/results-page";
 import { Walk } from "./walk";
 
 async function openFares(page: Page) {
-  await page.goto("/results");
-  await page
-    .getByRole("navigation", { name: "Assignments" })
-    .getByRole("button", { name: /^Ferry fares/ })
-    .click();
-  await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await new ResultsPage(page).open("Ferry fares");
 }
 
 test("from a finished assignment to the children who missed the same: a step once more, or something else", async ({

@@ -7,6 +7,7 @@ import { Document } from "@/core/resource/schema/document";
  *     satchel.json                     what is in it, PackageIndex
  *     resources/1/revision-1.json      a document, as the schema says
  *     resources/1/draft.json           what is not published yet
+ *     resources/1/about.jsonld         what it is, for other programs (LRMI)
  *     media/<sha256>                   pictures, sounds, films, each once
  *     schema/document.schema.json      JSON Schema, draft 2020-12
  */
@@ -69,6 +70,7 @@ export interface SatchelPackage {
 export const revisionFile = (resource: number, number: number): string =>
   `resources/${resource}/revision-${number}.json`;
 export const draftFile = (resource: number): string => `resources/${resource}/draft.json`;
+export const aboutFile = (resource: number): string => `resources/${resource}/about.jsonld`;
 export const mediaFile = (sha256: string): string => `media/${sha256}`;
 
 /** What a document is, for other programs: JSON Schema of what is stored. */

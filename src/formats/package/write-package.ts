@@ -1,5 +1,6 @@
 import { strToU8, Zip, ZipDeflate, ZipPassThrough } from "fflate";
-import { documentSchema, draftFile, mediaFile, revisionFile, type SatchelPackage } from "./package";
+import { lrmi } from "../lrmi";
+import { aboutFile, documentSchema, draftFile, mediaFile, revisionFile, type SatchelPackage } from "./package";
 
 /** Every file of a zip says when it was made; the same package is the same bytes whenever it is written. */
 const MADE = new Date(2020, 0, 1, 12);
@@ -40,6 +41,8 @@ export async function* writePackage(
   for (const { id, revisions, draft } of pack.index.resources) {
     for (const revision of revisions)
       add(revisionFile(id, revision.number), json(pack.documents.get(revision.id)), true);
+    const newest = pack.documents.get(revisions.at(-1)?.id ?? -1);
+    if (newest) add(aboutFile(id), json(lrmi(newest, { author: pack.index.by.name })), true);
     if (draft) add(draftFile(id), json(pack.drafts.get(id)), true);
     yield* ready.splice(0);
   }
