@@ -5,7 +5,19 @@ export type BroughtBlock =
   | { kind: "text"; content: RichBlock[] }
   | { kind: "table"; rows: string[][]; headerRow: boolean }
   /** `picture`: its place among the pictures of the file. */
-  | { kind: "picture"; picture: number; description: string };
+  | { kind: "picture"; picture: number; description: string }
+  | { kind: "question"; asked: BroughtQuestion };
+
+/** A question as a file has it: what is asked, what can be chosen, and what is right. */
+export interface BroughtQuestion {
+  ask: string;
+  /** Empty: it is written, not chosen. */
+  options: string[];
+  /** Texts that are right; of options those among them. Empty: the file does not say. */
+  right: string[];
+  hint: string;
+  marks: number | null;
+}
 
 export interface BroughtPage {
   title: string;
@@ -17,7 +29,7 @@ export interface BroughtPage {
 }
 
 export interface Brought {
-  kind: "slides" | "a document" | "a web page" | "a book" | "notes";
+  kind: "slides" | "a document" | "a web page" | "a book" | "notes" | "questions";
   title: string;
   pages: BroughtPage[];
   pictures: { mime: string; bytes: Uint8Array }[];

@@ -6,6 +6,7 @@ import type { Block } from "../resource/block";
 import type { Step } from "../resource/document";
 import { newStep, type NewId } from "../resource/edit";
 import type { Becomes, BroughtBlock, BroughtPage } from "./brought";
+import { questionFrom } from "./questions";
 
 export interface HowToBring {
   language: string;
@@ -82,6 +83,8 @@ function blocksOf(block: BroughtBlock, how: HowToBring): Block[] {
         ? []
         : [{ id: newId(), type: "table", rows: { [language]: rows }, headerRow: block.headerRow, headerColumn: false }];
     }
+    case "question":
+      return [{ id: newId(), type: "question", question: questionFrom(block.asked, language, newId) }];
     case "picture": {
       const file = media[block.picture];
       return file

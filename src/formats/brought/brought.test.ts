@@ -19,7 +19,9 @@ const text = (page: BroughtPage) =>
       ? plainText({ type: "doc", content: block.content })
       : block.kind === "table"
         ? block.rows
-        : block.description,
+        : block.kind === "picture"
+          ? block.description
+          : block.asked.ask,
   );
 
 const run = (words: string) => `<a:p><a:r><a:t>${words}</a:t></a:r></a:p>`;

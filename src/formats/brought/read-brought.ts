@@ -1,34 +1,39 @@
 import mammoth from "mammoth";
 import { marked } from "marked";
+import { readSheet } from "read-excel-file/node";
 import type { Brought } from "@/core/brought/brought";
+import { readTable } from "../csv";
 import { decodeText } from "../decode-text";
 import { BroughtError } from "./brought-error";
 import { fromBook } from "./from-book";
 import { pagesOfHtml } from "./from-html";
 import { fromSlides } from "./from-slides";
+import { fromTable } from "./from-table";
 import { openZip } from "./open-zip";
 
 const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
 const nameWithout = (name: string) => name.replace(/\.[A-Za-z0-9]{1,8}$/, "").slice(0, 200);
 
 /**
- * What is in a file of hers, page by page: slides (PPTX), a document (DOCX), a book (EPUB), a web page, Markdown or plain text. What it is
+ * What is in a file of hers, page by page: slides (PPTX), a document (DOCX), a book (EPUB), a web page, Markdown or
+ * plain text, a table of questions (CSV, XLSX). What it is
  * is seen by what is in it, not by its name.
  *
  * @throws BroughtError saying what is wrong, and where
  */
 export async function readBrought(bytes: Uint8Array, name: string): Promise<Brought> {
-  const brought = isZip(bytes) ? await fromZip(bytes) : fromText(decodeText(bytes), name);
+  const brought = isZip(bytes) ? await fromZip(bytes, name) : fromText(decodeText(bytes), name);
   if (brought.pages.length === 0) throw new BroughtError("There is nothing to read in this file.");
   return { ...brought, title: brought.title || nameWithout(name) || "Brought in" };
 }
 
-async function fromZip(bytes: Uint8Array): Promise<Brought> {
+async function fromZip(bytes: Uint8Array, name: string): Promise<Brought> {
   const files = openZip(bytes);
   if (files.has("ppt/presentation.xml")) return fromSlides(files);
   if (files.has("META-INF/container.xml")) return fromBook(files);
+  if (files.has("xl/workbook.xml")) return questionsIn(await sheetOf(bytes), name);
   if (!files.has("word/document.xml"))
-    throw new BroughtError("These are no slides (.pptx), no document (.docx) and no book (.epub).");
+    throw new BroughtError("These are no slides (.pptx), no document (.docx), no table (.xlsx) and no book (.epub).");
   if ([...files].some(([file, part]) => /\.(?:xml|rels)$/.test(file) && /<!(?:DOCTYPE|ENTITY)/i.test(head(part))))
     throw new BroughtError("This document declares entities of its own. It was not read.");
   const { value, messages } = await mammoth.convertToHtml({ buffer: Buffer.from(bytes) });
@@ -38,12 +43,35 @@ async function fromZip(bytes: Uint8Array): Promise<Brought> {
   return { kind: "a document", ...read };
 }
 
+/** The first sheet of a workbook, every cell as it is read. */
+async function sheetOf(bytes: Uint8Array): Promise<string[][]> {
+  try {
+    const rows = await readSheet(Buffer.from(bytes));
+    return rows.map((row) =>
+      row.map((cell) => (cell === null ? "" : cell instanceof Date ? cell.toISOString() : String(cell))),
+    );
+  } catch {
+    throw new BroughtError("This table cannot be read.");
+  }
+}
+
+function questionsIn(rows: readonly (readonly string[])[], name: string): Brought {
+  const brought = fromTable(rows, nameWithout(name));
+  if (!brought)
+    throw new BroughtError(
+      "This table has no columns of questions: the first row should say “question”, “A”, “B” … and “answer”.",
+    );
+  return brought;
+}
+
 /** Declarations stand at the beginning. */
 const head = (part: Uint8Array): string => Buffer.from(part.subarray(0, 4096)).toString("latin1");
 
 function fromText(text: string, name: string): Brought {
   if (/^%PDF-/.test(text))
     throw new BroughtError("PDF pages cannot be brought in yet. Save the file as a document or slides.");
+  const table = /\.(?:csv|tsv)$/i.test(name) ? questionsIn(readTable(text), name) : null;
+  if (table) return table;
   const isHtml = /<(?:html|body|p|h[1-6]|div|!doctype)[\s>]/i.test(text.slice(0, 4000));
   const html = isHtml ? text : (marked.parse(text, { async: false }) as string);
   return { kind: isHtml ? "a web page" : "notes", ...pagesOfHtml(html, isHtml ? titleOf(text) : nameWithout(name)) };

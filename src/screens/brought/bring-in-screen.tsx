@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import { FileUp, Image, Layers, StickyNote, Table2, TextQuote, TriangleAlert } from "lucide-react";
+import { CircleHelp, FileUp, Image, Layers, StickyNote, Table2, TextQuote, TriangleAlert } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { becomes, type Becomes } from "@/core/brought/brought";
@@ -22,8 +22,8 @@ async function send<Answer>(file: File, as?: string): Promise<{ answer: Answer }
   return response.ok ? { answer: said } : { problem: said.problem ?? "Something went wrong. Nothing was brought in." };
 }
 
-const partLooks = { text: TextQuote, table: Table2, picture: Image } as const;
-const partNames = { text: "text", table: "a table", picture: "a picture" } as const;
+const partLooks = { text: TextQuote, table: Table2, picture: Image, question: CircleHelp } as const;
+const partNames = { text: "text", table: "a table", picture: "a picture", question: "a question" } as const;
 
 /** One page as it is in the file: what it has, and what does not come in. */
 function Page({ page, nth }: { page: PageLook; nth: number }) {
@@ -112,7 +112,7 @@ export function BringInScreen() {
           <FileUp size={16} aria-hidden /> {look ? "Another file" : "A file"}
           <input
             type="file"
-            accept=".pptx,.docx,.epub,.html,.htm,.md,.txt"
+            accept=".pptx,.docx,.epub,.html,.htm,.md,.txt,.csv,.xlsx"
             disabled={busy}
             onChange={(event) => void choose(event.target.files?.[0])}
           />
@@ -131,8 +131,10 @@ export function BringInScreen() {
       )}
       {!look && !problem && (
         <Empty title={busy ? "Reading …" : "What do you have already?"}>
-          Slides (.pptx), a document (.docx), a book (.epub), a web page, Markdown or plain text, 45 MB at most. You see
-          page by page what comes in, and say what becomes of each page. Choices lettered A, B, C become a question.
+          Slides (.pptx), a document (.docx), a book (.epub), a web page, Markdown, plain text, or a table of questions
+          (.csv, .xlsx), 45 MB at most. You see page by page what comes in, and say what becomes of each page. Choices
+          lettered A, B, C become a question. A table of questions has a row for each, with “question”, “A”, “B” … and
+          “answer” above.
         </Empty>
       )}
       {look && page && (

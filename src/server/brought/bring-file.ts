@@ -1,4 +1,4 @@
-import { becomes, type Becomes, type Brought } from "@/core/brought/brought";
+import { becomes, type Becomes, type Brought, type BroughtBlock } from "@/core/brought/brought";
 import { stepsFrom } from "@/core/brought/steps";
 import { plainText } from "@/core/content/rich-text";
 import { largest, mediaType } from "@/core/media/sniff";
@@ -16,7 +16,7 @@ import type { Visitor } from "../web/session";
 export interface PageLook {
   title: string;
   /** Its parts, each with what it is and the beginning of what it says. */
-  parts: { kind: "text" | "table" | "picture"; says: string }[];
+  parts: { kind: BroughtBlock["kind"]; says: string }[];
   notes: string;
   left: string[];
 }
@@ -29,18 +29,34 @@ export interface FileLook {
 
 const MOST_SHOWN = 600;
 
+function sayOf(block: BroughtBlock): string {
+  switch (block.kind) {
+    case "text":
+      return plainText({ type: "doc", content: block.content });
+    case "table":
+      return block.rows.map((row) => row.join(" · ")).join("\n");
+    case "picture":
+      return block.description;
+    case "question": {
+      const { ask, options, right } = block.asked;
+      const isRight = (text: string) => right.some((one) => one.toLowerCase() === text.toLowerCase());
+      return [
+        ask,
+        ...(options.length > 0
+          ? options.map((text) => `${isRight(text) ? "✓" : "–"} ${text}`)
+          : right.map((text) => `✓ ${text}`)),
+      ].join("\n");
+    }
+  }
+}
+
 export const lookAtFile = ({ kind, title, pages }: Brought): FileLook => ({
   ...{ kind, title },
   pages: pages.map((page) => ({
     ...{ title: page.title, notes: page.notes.slice(0, MOST_SHOWN), left: page.left },
     parts: page.blocks.map((block) => ({
       kind: block.kind,
-      says: (block.kind === "text"
-        ? plainText({ type: "doc", content: block.content })
-        : block.kind === "table"
-          ? block.rows.map((row) => row.join(" · ")).join("\n")
-          : block.description
-      ).slice(0, MOST_SHOWN),
+      says: sayOf(block).slice(0, MOST_SHOWN),
     })),
   })),
 });
