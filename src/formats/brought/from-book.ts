@@ -2,12 +2,9 @@ import { mostBrought, type Brought } from "@/core/brought/brought";
 import { decodeText } from "../decode-text";
 import { BroughtError } from "./brought-error";
 import { pagesOfHtml } from "./from-html";
-import { all, mimeOf, readXml } from "./from-slides";
+import { mimeOf } from "./from-slides";
+import { all, attribute, readXml, textIn } from "./xml";
 import type { Files } from "./open-zip";
-
-type Xml = Parameters<typeof all>[0][number];
-const attribute = (element: Xml | undefined, name: string): string =>
-  ((element?.[":@"] as Record<string, string> | undefined) ?? {})[name] ?? "";
 
 /** Where an address in a chapter leads, from the chapter's own place. */
 const resolve = (from: string, to: string): string =>
@@ -16,7 +13,8 @@ const resolve = (from: string, to: string): string =>
 /** A book (EPUB 2 and 3): its chapters in the order they are read, each with its pictures. */
 export function fromBook(files: Files): Brought {
   const container = files.get("META-INF/container.xml");
-  const root = container && attribute(all(readXml(container, "META-INF/container.xml"), "rootfile")[0], "full-path");
+  const root =
+    container && attribute(all(readXml(container, "META-INF/container.xml"), "rootfile")[0] ?? {}, "full-path");
   const bytes = root ? files.get(root) : undefined;
   if (!root || !bytes) throw new BroughtError("This book does not say where its chapters are.");
   const tree = readXml(bytes, root);
@@ -43,7 +41,7 @@ export function fromBook(files: Files): Brought {
     }
   }
   const [title] = all(tree, "dc:title");
-  const named = title && (title["dc:title"] as Xml[] | undefined)?.[0]?.["#text"];
+  const named = title && textIn(title);
   return {
     ...brought,
     title: String(named ?? brought.pages.find((page) => page.title !== "")?.title ?? "A book"),

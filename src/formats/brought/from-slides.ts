@@ -1,51 +1,8 @@
-import { XMLParser } from "fast-xml-parser";
 import { mostBrought, type Brought, type BroughtBlock, type BroughtPage } from "@/core/brought/brought";
 import type { RichBlock } from "@/core/content/schema/rich-text";
-import { decodeText } from "../decode-text";
 import { BroughtError } from "./brought-error";
 import type { Files } from "./open-zip";
-
-/** An element as the parser leaves it: its children under its name, its attributes under ":@". */
-type Xml = Record<string, unknown>;
-
-const parser = new XMLParser({
-  ignoreAttributes: false,
-  attributeNamePrefix: "",
-  preserveOrder: true,
-  trimValues: false,
-});
-
-/** Entities are how a small file becomes a large one; slides have none of their own. */
-export function readXml(bytes: Uint8Array, name: string): Xml[] {
-  const text = decodeText(bytes);
-  if (/<!(?:DOCTYPE|ENTITY)/i.test(text))
-    throw new BroughtError(`${name} declares entities of its own. It was not read.`);
-  try {
-    return parser.parse(text) as Xml[];
-  } catch {
-    throw new BroughtError(`${name} in this file cannot be read.`);
-  }
-}
-
-const nameOf = (element: Xml): string => Object.keys(element).find((key) => key !== ":@") ?? "";
-const inside = (element: Xml): Xml[] => {
-  const children = element[nameOf(element)];
-  return Array.isArray(children) ? (children as Xml[]) : [];
-};
-const attribute = (element: Xml, name: string): string => {
-  const attributes = element[":@"] as Record<string, string> | undefined;
-  return attributes?.[name] ?? "";
-};
-
-/** Every element of a name, in the order they stand; none inside another of the same name. */
-export function all(tree: readonly Xml[], name: string, found: Xml[] = []): Xml[] {
-  for (const element of tree) {
-    if (nameOf(element) === name) found.push(element);
-    else all(inside(element), name, found);
-  }
-  return found;
-}
-const first = (element: Xml, name: string): Xml | undefined => all(inside(element), name)[0];
+import { all, attribute, first, inside, nameOf, readXml, type Xml } from "./xml";
 
 /** What a relationship of a part leads to, by its id: "slides/slide1.xml" from "ppt/". */
 function relationsOf(files: Files, part: string): Map<string, { target: string; type: string; away: boolean }> {

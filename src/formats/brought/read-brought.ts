@@ -6,6 +6,7 @@ import { readTable } from "../csv";
 import { decodeText } from "../decode-text";
 import { BroughtError } from "./brought-error";
 import { fromBook } from "./from-book";
+import { fromCartridge, fromQuestionFile } from "./from-cartridge";
 import { pagesOfHtml } from "./from-html";
 import { fromSlides } from "./from-slides";
 import { fromTable } from "./from-table";
@@ -16,7 +17,7 @@ const nameWithout = (name: string) => name.replace(/\.[A-Za-z0-9]{1,8}$/, "").sl
 
 /**
  * What is in a file of hers, page by page: slides (PPTX), a document (DOCX), a book (EPUB), a web page, Markdown or
- * plain text, a table of questions (CSV, XLSX). What it is
+ * plain text, a table of questions (CSV, XLSX), questions (QTI) or a Common Cartridge. What it is
  * is seen by what is in it, not by its name.
  *
  * @throws BroughtError saying what is wrong, and where
@@ -30,10 +31,13 @@ export async function readBrought(bytes: Uint8Array, name: string): Promise<Brou
 async function fromZip(bytes: Uint8Array, name: string): Promise<Brought> {
   const files = openZip(bytes);
   if (files.has("ppt/presentation.xml")) return fromSlides(files);
+  if (files.has("imsmanifest.xml")) return fromCartridge(files);
   if (files.has("META-INF/container.xml")) return fromBook(files);
   if (files.has("xl/workbook.xml")) return questionsIn(await sheetOf(bytes), name);
   if (!files.has("word/document.xml"))
-    throw new BroughtError("These are no slides (.pptx), no document (.docx), no table (.xlsx) and no book (.epub).");
+    throw new BroughtError(
+      "These are no slides (.pptx), no document (.docx), no table (.xlsx), no book (.epub) and no package with a manifest.",
+    );
   if ([...files].some(([file, part]) => /\.(?:xml|rels)$/.test(file) && /<!(?:DOCTYPE|ENTITY)/i.test(head(part))))
     throw new BroughtError("This document declares entities of its own. It was not read.");
   const { value, messages } = await mammoth.convertToHtml({ buffer: Buffer.from(bytes) });
@@ -72,6 +76,11 @@ function fromText(text: string, name: string): Brought {
     throw new BroughtError("PDF pages cannot be brought in yet. Save the file as a document or slides.");
   const table = /\.(?:csv|tsv)$/i.test(name) ? questionsIn(readTable(text), name) : null;
   if (table) return table;
+  if (
+    /^\s*(?:<\?xml|<!DOCTYPE\s+(?!html)|<(?:qti-)?assessment|<questestinterop)/i.test(text) &&
+    !/<html[\s>]/i.test(text.slice(0, 2000))
+  )
+    return fromQuestionFile(new TextEncoder().encode(text), nameWithout(name));
   const isHtml = /<(?:html|body|p|h[1-6]|div|!doctype)[\s>]/i.test(text.slice(0, 4000));
   const html = isHtml ? text : (marked.parse(text, { async: false }) as string);
   return { kind: isHtml ? "a web page" : "notes", ...pagesOfHtml(html, isHtml ? titleOf(text) : nameWithout(name)) };

@@ -112,7 +112,7 @@ export function BringInScreen() {
           <FileUp size={16} aria-hidden /> {look ? "Another file" : "A file"}
           <input
             type="file"
-            accept=".pptx,.docx,.epub,.html,.htm,.md,.txt,.csv,.xlsx"
+            accept=".pptx,.docx,.epub,.html,.htm,.md,.txt,.csv,.xlsx,.xml,.zip,.imscc"
             disabled={busy}
             onChange={(event) => void choose(event.target.files?.[0])}
           />
