@@ -55,6 +55,10 @@ const types: Record<MediaKind, (bytes: Uint8Array) => string | null> = {
 /** The media type of a file said to be of a kind, or null when its first bytes say otherwise. */
 export const mediaType = (kind: MediaKind, bytes: Uint8Array): string | null => types[kind](bytes);
 
+/** What a file may be by its first bytes, whatever it is used for; none: nothing we show or play. */
+export const possibleTypes = (bytes: Uint8Array): string[] =>
+  (Object.keys(types) as MediaKind[]).flatMap((kind) => types[kind](bytes) ?? []);
+
 const MEGABYTE = 1024 * 1024;
 /** The largest file of a kind, in bytes. */
 export const largest: Record<MediaKind, number> = {

@@ -12,8 +12,9 @@ import { relocate } from "./relocate";
 import { writePackage } from "./write-package";
 
 const bytesOf = new Map<string, Uint8Array>();
+const PNG = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
 const stored = (text: string) => {
-  const bytes = strToU8(text);
+  const bytes = Uint8Array.from([...PNG, ...strToU8(text)]);
   const sha256 = createHash("sha256").update(bytes).digest("hex");
   bytesOf.set(sha256, bytes);
   return { sha256, mime: "image/png", bytes: bytes.length };
@@ -134,6 +135,11 @@ describe("a file that is no such package", () => {
     const shown = { ...one, index: { ...one.index, media: [picture] } };
     const all = unzipSync(await written(shown));
     expect(why(zipSync({ ...all, [`media/${picture.sha256}`]: strToU8("another") }))).toContain("changed or damaged");
+    const page = strToU8("<script>alert(1)</script>");
+    const sha256 = createHash("sha256").update(page).digest("hex");
+    bytesOf.set(sha256, page);
+    const disguised = { ...one, index: { ...one.index, media: [{ sha256, mime: "text/html", bytes: page.length }] } };
+    expect(why(await written(disguised))).toContain("is no picture, sound or film");
     for (const name of ["../up.json", "/etc/up.json", "a\\..\\up.json", "C:/up.json"])
       expect(why(zipSync({ ...all, [name]: strToU8("x") }))).toContain("leads out of the zip");
     expect(why(zipSync({ ...all, "satchel.json": new Uint8Array(30_000_000) }))).toContain("far more than it holds");

@@ -1,4 +1,5 @@
 import { createHash } from "node:crypto";
+import { possibleTypes } from "@/core/media/sniff";
 import { DocumentError, parseDocument, type Document } from "@/core/resource/schema/document";
 import { decodeText } from "../decode-text";
 import { readZip, ZipError } from "../read-zip";
@@ -78,11 +79,14 @@ export function readPackage(bytes: Uint8Array): ReadPackage {
     if (pocket.resources.some((id) => !known.has(id)))
       throw new PackageError(`satchel.json: the pocket “${pocket.name}” holds something that is not in the package.`);
   const media = new Map<string, Uint8Array>();
-  for (const { sha256 } of index.media) {
+  for (const { sha256, mime } of index.media) {
     const file = files.get(mediaFile(sha256));
     if (!file) throw new PackageError(`${mediaFile(sha256).slice(0, 20)}… is missing in this package.`);
     if (createHash("sha256").update(file).digest("hex") !== sha256)
       throw new PackageError(`${mediaFile(sha256).slice(0, 20)}… in this package was changed or damaged.`);
+    // What it is called is not believed: a page that calls itself a picture would be shown as a page.
+    if (!possibleTypes(file).includes(mime))
+      throw new PackageError(`${mediaFile(sha256).slice(0, 20)}… in this package is no picture, sound or film.`);
     media.set(sha256, file);
   }
   return { index, documents, drafts, media };

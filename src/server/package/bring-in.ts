@@ -2,13 +2,15 @@ import { titleOf, type Document } from "@/core/resource/document";
 import { addResource, addRevision, saveDraft, setArchived } from "@/data/adapt/resources";
 import { headsWithHash, ownPocketsWith, unpublishedDrafts } from "@/data/adapt/mine";
 import type { Db } from "@/data/engine/db";
-import { addMedia } from "@/data/engine/media";
+import { addMedia, bytesBy } from "@/data/engine/media";
 import { indexResource, removeFromSearch } from "@/data/find/shelves";
 import { addPocket, arrangePockets, putIntoPocket } from "@/data/satchel/pockets";
 import { relocate } from "@/formats/package/relocate";
 import type { ReadPackage } from "@/formats/package/read-package";
 import { hashOf } from "../adapt/publish";
+import { ActionError } from "../web/act";
 import { keepFile } from "../web/files";
+import { quota } from "../web/keep-upload";
 import type { Visitor } from "../web/session";
 
 /** What a package would bring, thing by thing. */
@@ -64,6 +66,8 @@ export async function lookAtPackage(db: Db, visitor: Visitor, pack: ReadPackage)
 /**
  * Brings a package in: all of it or nothing. What she has already just as it is stays once. Things are hers alone: nothing of a package
  * stands on a shelf or is shared.
+ *
+ * @throws ActionError when her files take all the room there is
  */
 export async function bringPackageIn(
   db: Db,
@@ -72,11 +76,14 @@ export async function bringPackageIn(
   now: Date,
 ): Promise<{ resources: number; there: number; pockets: number }> {
   const there = await alreadyThere(db, visitor, pack);
+  const size = pack.index.media.reduce((sum, { sha256 }) => sum + pack.media.get(sha256)!.length, 0);
+  if ((await bytesBy(db, visitor.id)) + size > quota[visitor.kind])
+    throw new ActionError("Your files take all the room you have. Nothing was brought in. Ask the school office.");
   // Files first: one too many does no harm, one too few would.
   for (const { sha256 } of pack.index.media) await keepFile(pack.media.get(sha256)!);
   return db.transaction(async (tx) => {
-    for (const { sha256, mime, bytes } of pack.index.media)
-      await addMedia(tx, { ...{ sha256, mime, bytes }, by: visitor.id, at: now });
+    for (const { sha256, mime } of pack.index.media)
+      await addMedia(tx, { ...{ sha256, mime }, bytes: pack.media.get(sha256)!.length, by: visitor.id, at: now });
     const resources = new Map<number, number>();
     const revisions = new Map<number, number>();
     const here = {

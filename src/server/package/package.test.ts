@@ -33,8 +33,8 @@ async function packed(): Promise<ReadPackage> {
 }
 
 test("everything of hers is at home on a second installation: revisions, a draft, pictures, credits and pockets, for her alone", async () => {
-  const picture = await keepFile(new TextEncoder().encode("a seal"));
-  await addMedia(here!, { sha256: picture, mime: "image/png", bytes: 6, by: home!.ines, at: now });
+  const picture = await keepFile(Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]));
+  await addMedia(here!, { sha256: picture, mime: "image/png", bytes: 8, by: home!.ines, at: now });
   const shown = lesson("The seal");
   shown.steps[0]!.blocks.push({
     ...{ id: "pic", type: "picture", media: picture, decorative: false, description: { en: "A seal" } },
@@ -78,7 +78,7 @@ test("everything of hers is at home on a second installation: revisions, a draft
   const draft = (await draftOf(there!, own[1]!.id))!;
   expect(titleOf(draft.document)).toBe("Mine now");
   expect(draft.document.credits).toMatchObject([{ title: "Original", author: "Teodor Test" }]);
-  expect(await mediaByHash(there!, picture)).toMatchObject({ mime: "image/png", bytes: 6 });
+  expect(await mediaByHash(there!, picture)).toMatchObject({ mime: "image/png", bytes: 8 });
   const pockets = await ownPocketsWith(there!, away!.judit);
   expect(pockets).toMatchObject([
     { name: "Autumn", within: null },

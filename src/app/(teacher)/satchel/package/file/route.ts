@@ -1,6 +1,7 @@
 import { writePackage } from "@/formats/package/write-package";
 import { bringPackageIn, lookAtPackage } from "@/server/package/bring-in";
 import { packMine } from "@/server/package/pack";
+import { ActionError } from "@/server/web/act";
 import { readKept } from "@/server/web/files";
 import { readWithin, UnreadableFile } from "@/server/web/read-file";
 import { route } from "@/server/web/route";
@@ -43,6 +44,7 @@ export const POST = route(
         apply ? await bringPackageIn(db, visitor, pack, now) : await lookAtPackage(db, visitor, pack),
       );
     } catch (error) {
+      if (error instanceof ActionError) return Response.json({ problem: error.message }, { status: 422 });
       if (!(error instanceof UnreadableFile)) throw error;
       return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });
     }
