@@ -18,6 +18,7 @@ test("a family's sheet in Spanish: what to have ready, what to do, how long, whe
   const sheet = await opened;
   walk.presses += 2;
   await sheet.getByRole("radio", { name: "for a family" }).click();
+  await expect(sheet.getByRole("region", { name: "To do at home" })).toBeVisible();
   await sheet.getByRole("radio", { name: /español/i }).click();
   const head = sheet.getByRole("region", { name: "Para hacer en casa" });
   await expect(head).toContainText(/Dura unos \d+ minutos\./);
