@@ -9,7 +9,8 @@ test("everything of mine goes along as one file, and comes in with another teach
   expectTrouble(/422/);
   const ines = await signedIn("Ines Halloran");
   await ines.goto("/satchel");
-  const walk = new Walk(ines, "from the satchel to everything of mine as one file", 2);
+  const walk = new Walk(ines, "from the satchel to everything of mine as one file", 3);
+  await walk.click(ines.getByRole("link", { name: "Bring in", exact: true }));
   await walk.click(ines.getByRole("link", { name: "Take it along, bring it in" }));
   await expect(ines.getByRole("heading", { name: "Everything of mine" })).toBeVisible();
   const saving = ines.waitForEvent("download");

@@ -1,11 +1,22 @@
 "use client";
 import { clsx } from "clsx";
-import { CircleHelp, FileUp, Image, Layers, StickyNote, Table2, TextQuote, TriangleAlert } from "lucide-react";
+import {
+  CircleHelp,
+  FileUp,
+  Image,
+  Layers,
+  PackageOpen,
+  StickyNote,
+  Table2,
+  TextQuote,
+  TriangleAlert,
+} from "lucide-react";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { becomes, type Becomes } from "@/core/brought/brought";
 import type { FileLook, PageLook } from "@/server/brought/bring-file";
-import { Button } from "@/ui/button";
+import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { inputClasses } from "@/ui/field";
 import { Key } from "@/ui/key";
@@ -108,7 +119,10 @@ export function BringInScreen() {
             {look.kind}, {pages.length === 1 ? "one page" : `${pages.length} pages`}
           </p>
         )}
-        <label className="ml-auto flex items-center gap-2 text-[14px]">
+        <Link href="/satchel/package" className={`${buttonClasses()} ml-auto`}>
+          <PackageOpen size={16} aria-hidden /> Take it along, bring it in
+        </Link>
+        <label className="flex items-center gap-2 text-[14px]">
           <FileUp size={16} aria-hidden /> {look ? "Another file" : "A file"}
           <input
             type="file"

@@ -186,10 +186,10 @@ export function LightTable({
   return (
     <article className="flex min-h-0 flex-1 flex-col" aria-labelledby="light-table-title">
       <header className="px-5 pt-4 pb-3 max-md:px-3">
-        <div className="flex items-start gap-3 max-xl:flex-wrap">
+        <div className="flex flex-wrap items-start gap-x-3 gap-y-2">
           <h1
             id="light-table-title"
-            className="min-w-0 flex-1 pt-1 font-serif text-[21px] leading-tight max-xl:basis-full"
+            className="min-w-52 flex-1 pt-1 font-serif text-[21px] leading-tight [overflow-wrap:anywhere] max-xl:basis-full"
           >
             {facts.title}
           </h1>
