@@ -9,17 +9,21 @@ export function Segmented<Value extends string>({
   options,
   onChange,
   className,
+  disabled = false,
 }: {
   label: string;
   value: Value;
   options: readonly { value: Value; text: string }[];
   onChange: (value: Value) => void;
   className?: string;
+  /** It does not answer yet: what is pressed before the page does would be lost. */
+  disabled?: boolean;
 }) {
   return (
     <RadioGroup.Root
       aria-label={label}
       value={value}
+      disabled={disabled}
       onValueChange={(next) => onChange(next as Value)}
       className={clsx("inline-flex max-w-full overflow-x-auto rounded-card border border-line bg-card", className)}
     >

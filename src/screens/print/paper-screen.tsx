@@ -14,6 +14,7 @@ import { formatAnswer } from "@/core/question/format";
 import { papers, type Paper } from "@/core/report/report";
 import { Button } from "@/ui/button";
 import { inputClasses } from "@/ui/field";
+import { useHydrated } from "@/ui/hydrated";
 import { Segmented } from "@/ui/segmented";
 import { BlockView } from "../step/block-view";
 import { LanguageSwitch } from "../step/language-switch";
@@ -185,6 +186,7 @@ export function PaperScreen({
   withKey = true,
 }: PaperScreenProps) {
   const { go } = useAddress();
+  const hydrated = useHydrated();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [size, setSize] = useState<Paper>("A4");
   const [link, setLink] = useState<ChildLink | null>(null);
@@ -204,6 +206,7 @@ export function PaperScreen({
         {withKey && (
           <Segmented
             label="What is printed"
+            disabled={!hydrated}
             value={what}
             onChange={(next) => go({ print: next === "students" ? null : next })}
             options={[
