@@ -124,7 +124,12 @@ function judge(
     reckon(target, unit, known) ?? reckon(target, unit, [...known, ...around]);
   const mentions = own.map((one): Placed => {
     if (one.amount === null || one.mixed || isPrompt(one.path, asked)) return one;
-    return { ...one, now: solve(one.amount, one.unit.short)?.now ?? one.now };
+    const told = [...known, ...around].find(({ was, unit }) => was === one.amount && unit === one.unit.short);
+    // Choices are worked out as the answer is. In a hint only what is given and the answer itself are: "12 inches make a foot" is neither.
+    const isAnswer =
+      one.path.includes("options") ||
+      (question.type === "number" && question.parts.some(({ right }) => right === one.amount));
+    return { ...one, now: told?.now ?? (isAnswer ? solve(one.amount, one.unit.short)?.now : undefined) ?? one.now };
   });
   const sole = askedUnit(inPrompt);
   const answers: PlaceChange[] = [];
@@ -135,19 +140,19 @@ function judge(
     });
   let check: string | null = null;
   if (own.some(({ amount, now }) => amount !== null && now === null))
-    check = "A number in it cannot be converted by itself.";
+    check = "One of its numbers cannot be converted automatically.";
   if (Object.keys(question.prompt).length > 1) check = "It is asked in another language too, with the old numbers.";
   if (question.type === "number") {
     question.parts.forEach((part, nth) => {
       if (part.units?.some(({ name }) => unitNamed(name, system))) {
-        check ??= "Its units are chosen from a list.";
+        check ??= "Students choose its unit from a list.";
         return;
       }
       const named = part.unit ? unitNamed(part.unit, system) : undefined;
       const unit = named ?? (part.unit ? null : sole);
       const found = solve(part.right, unit?.short ?? "");
       if (!found) {
-        check ??= "Its answer does not follow from its numbers in one way only.";
+        check ??= "We cannot tell what its answer is now.";
         return;
       }
       const name = named ? nameFor(named, part.unit!, found.now === 1, place) : part.unit;
@@ -180,9 +185,9 @@ function judge(
           now: found?.now ?? inFigures(bareNumber, unit),
         });
       }
-      if (right.has(option.id) && !found) check ??= "Its answer is not a number that follows from those given.";
+      if (right.has(option.id) && !found) check ??= "We cannot work out its answer from its numbers.";
     });
-  } else if (!readByPeople.has(question.type)) check ??= "Nobody can say but you whether its answer is still right.";
+  } else if (!readByPeople.has(question.type)) check ??= "Only you can say whether its answer is still right.";
   return { mentions, answers, check };
 }
 
@@ -261,5 +266,5 @@ export function unitChanges(document: Document, from: Place, to: Place): PlaceCh
 /** A question whose answer is marked to be looked at: `why` in a sentence. */
 export const checkOf = (asked: Path, step: string | null, prompt: string, why: string): PlaceChange => ({
   ...{ id: `${asked.join(".")}@check`, path: [...asked], step, kind: "units", sure: true, start: 0, end: 0 },
-  ...{ from: "The answer", to: "marked for you to look at", before: prompt, after: why, check: true },
+  ...{ from: "The answer", to: "marked for you to check", before: prompt, after: why, check: true },
 });
