@@ -35,8 +35,8 @@ export interface Brought {
   pictures: { mime: string; bytes: Uint8Array }[];
 }
 
-/** What becomes of a page. "with the one before": it is added to that step. */
-export const becomes = ["a step", "with the one before", "my notes", "left out"] as const;
+/** What becomes of a page. "part of the step before": it is added to that step. */
+export const becomes = ["a step", "part of the step before", "my notes", "left out"] as const;
 export type Becomes = (typeof becomes)[number];
 
 export const mostBrought = { pages: 200, pictures: 300 } as const;

@@ -7,6 +7,7 @@ import type { Step } from "../resource/document";
 import { newStep, type NewId } from "../resource/edit";
 import type { Becomes, BroughtBlock, BroughtPage } from "./brought";
 import { questionFrom } from "./questions";
+import { byRoom, cellsOf, inRoom } from "./room";
 
 export interface HowToBring {
   language: string;
@@ -66,23 +67,20 @@ function fromText(content: readonly RichBlock[], how: HowToBring): Block[] {
   return blocks;
 }
 
-const MOST_CELLS = 20;
-const MOST_ROWS = 60;
-
 function blocksOf(block: BroughtBlock, how: HowToBring): Block[] {
   const { language, newId, media } = how;
   switch (block.kind) {
     case "text":
       return fromText(block.content, how);
-    case "table": {
-      const wide = Math.min(MOST_CELLS, Math.max(1, ...block.rows.map((row) => row.length)));
-      const rows = block.rows
-        .slice(0, MOST_ROWS)
-        .map((row) => Array.from({ length: wide }, (_, at) => (row[at] ?? "").slice(0, 400)));
-      return rows.length === 0
+    case "table":
+      return block.rows.length === 0
         ? []
-        : [{ id: newId(), type: "table", rows: { [language]: rows }, headerRow: block.headerRow, headerColumn: false }];
-    }
+        : [
+            {
+              ...{ id: newId(), type: "table", rows: { [language]: cellsOf(block.rows) } },
+              ...{ headerRow: block.headerRow, headerColumn: false },
+            },
+          ];
     case "question":
       return [{ id: newId(), type: "question", question: questionFrom(block.asked, language, newId) }];
     case "picture": {
@@ -127,7 +125,7 @@ const withNotes = (step: Step, more: readonly RichBlock[], language: string): St
       };
 
 /**
- * Steps made of pages: each becomes a step, goes with the one before, becomes her notes there, or is left out. What goes with one before the
+ * Steps made of pages: each becomes a step, goes part of the step before, becomes her notes there, or is left out. What goes with one before the
  * first is a step by itself.
  */
 export function stepsFrom(pages: readonly BroughtPage[], chosen: readonly Becomes[], how: HowToBring): Step[] {
@@ -140,14 +138,15 @@ export function stepsFrom(pages: readonly BroughtPage[], chosen: readonly Become
       steps[steps.length - 1] = withNotes(before, asNotes(page), how.language);
       return;
     }
-    const blocks = page.blocks.flatMap((block) => blocksOf(block, how)).slice(0, 60);
-    if (as === "with the one before" && before) {
-      const joined = { ...before, blocks: [...before.blocks, ...blocks].slice(0, 60) };
-      steps[steps.length - 1] = withNotes(joined, notesOf(page.notes), how.language);
-      return;
-    }
-    const step = newStep(how.language, page.title.slice(0, 200), how.newId, blocks);
-    steps.push(withNotes(step, notesOf(page.notes), how.language));
+    const blocks = page.blocks.flatMap(inRoom).flatMap((block) => blocksOf(block, how));
+    const joins = as === "part of the step before" && before !== undefined;
+    // What one step has no room for goes on in the next, under the same title.
+    const [first, ...rest] = byRoom(joins ? [...before.blocks, ...blocks] : blocks);
+    const title = joins ? before.title : { [how.language]: page.title.slice(0, 200) };
+    const begun = joins ? before : newStep(how.language, page.title.slice(0, 200), how.newId);
+    const made = withNotes({ ...begun, blocks: first! }, notesOf(page.notes), how.language);
+    steps.splice(joins ? steps.length - 1 : steps.length, joins ? 1 : 0, made);
+    for (const more of rest) steps.push({ ...newStep(how.language, "", how.newId, more), title });
   });
   return steps;
 }

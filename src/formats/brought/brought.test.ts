@@ -3,6 +3,7 @@ import { strToU8, zipSync } from "fflate";
 import { stepsFrom } from "@/core/brought/steps";
 import type { Becomes, BroughtPage } from "@/core/brought/brought";
 import { plainText } from "@/core/content/rich-text";
+import type { BlockOf } from "@/core/resource/block";
 import { Step } from "@/core/resource/schema/document";
 import { slowAnswerOf } from "../readers";
 import { pagesOfHtml } from "./from-html";
@@ -171,11 +172,11 @@ describe("what becomes of pages", () => {
     return stepsFrom(pages, chosen, { language: "en", newId: () => `n${(count += 1)}`, media: [] });
   };
 
-  test("a step, with the one before, her notes there, or nothing", () => {
+  test("a step, part of the step before, her notes there, or nothing", () => {
     const steps = made(
       [page("a"), page("b", "Say it."), page("c"), page("d"), page("e")],
       "a step",
-      "with the one before",
+      "part of the step before",
       "my notes",
       "left out",
       "a step",
@@ -187,8 +188,37 @@ describe("what becomes of pages", () => {
     expect(plainText(steps[0]!.teacherNotes!.en!)).toBe("Say it.\nc\nAbout c");
   });
 
+  test("a long table becomes several with the same headings, and a page with more than a step has room for goes on in the next", () => {
+    const rows = [["Day"], ...Array.from({ length: 130 }, (_, at) => [`${at}`])];
+    const [step] = made([{ ...page("a"), blocks: [{ kind: "table", rows, headerRow: true }] }], "a step");
+    const tables = step!.blocks.map((block) => (block as BlockOf<"table">).rows.en!);
+    expect(tables.map((one) => [one[0], one.length])).toEqual([
+      [["Day"], 60],
+      [["Day"], 60],
+      [["Day"], 13],
+    ]);
+    const asked = { ask: "?", options: [], right: [], hint: "", marks: null };
+    const steps = made(
+      [{ ...page("b"), blocks: Array.from({ length: 70 }, () => ({ kind: "question" as const, asked })) }],
+      "a step",
+    );
+    expect(steps.map(({ title, blocks }) => [title.en, blocks.length])).toEqual([
+      ["b", 60],
+      ["b", 10],
+    ]);
+  });
+
+  test("what there is no room for is said", async () => {
+    const wide = `<table><tr>${"<td>x</td>".repeat(25)}</tr><tr><td>${"y".repeat(500)}</td></tr></table>`;
+    const { pages } = await readBrought(strToU8(`<html><body>${wide}</body></html>`), "wide.html");
+    expect(pages[0]!.left).toEqual([
+      "Columns of a table beyond the 20th.",
+      "What a table’s cell says beyond 400 letters.",
+    ]);
+  });
+
   test("whatever is chosen, what is made can be stored", () => {
-    const choice = fc.constantFrom<Becomes>("a step", "with the one before", "my notes", "left out");
+    const choice = fc.constantFrom<Becomes>("a step", "part of the step before", "my notes", "left out");
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.string({ maxLength: 300 }), choice), { maxLength: 12 }), (all) => {
         const steps = made(

@@ -23,9 +23,14 @@ export function fromBook(files: Files): Brought {
   );
   const chapters = all(tree, "itemref").flatMap((item) => manifest.get(attribute(item, "idref")) ?? []);
   const brought: Brought = { kind: "a book", title: "", pages: [], pictures: [] };
+  let beyond = 0;
   for (const chapter of chapters) {
     const html = files.get(chapter);
-    if (!html || brought.pages.length >= mostBrought.pages) continue;
+    if (!html) continue;
+    if (brought.pages.length >= mostBrought.pages) {
+      beyond += 1;
+      continue;
+    }
     const { pages, pictures } = pagesOfHtml(decodeText(html), "", (source) => {
       const place = resolve(chapter, source);
       const [mime, picture] = [mimeOf(place), files.get(place)];
@@ -40,6 +45,9 @@ export function fromBook(files: Files): Brought {
       brought.pages.push({ ...page, blocks });
     }
   }
+  beyond += Math.max(0, brought.pages.length - mostBrought.pages);
+  if (beyond > 0)
+    brought.pages[mostBrought.pages - 1]!.left.push(`${beyond} more chapters: the first ${mostBrought.pages} come in.`);
   const [title] = all(tree, "dc:title");
   const named = title && textIn(title);
   return {

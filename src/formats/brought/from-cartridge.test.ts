@@ -73,6 +73,17 @@ test("a Common Cartridge comes in its own order: questions, pages, links; what d
   expect(pages[3]!.left).toEqual([expect.stringContaining("“song.mp3” (webcontent) does not come in from here")]);
 });
 
+test("what a class is asked to talk about comes in as text, and a tool of another system is named", async () => {
+  const manifest = `<manifest><organizations/><resources><resource identifier="t" type="imsdt_xmlv1p3"><file href="t.xml"/></resource><resource identifier="x" type="imsbasiclti_xmlv1p3"><file href="tool.xml"/></resource></resources></manifest>`;
+  const topic = `<topic><title>Ferries</title><text texttype="text/html">&lt;p&gt;Who needs them?&lt;/p&gt;</text></topic>`;
+  const { pages } = await readBrought(
+    zip({ "imsmanifest.xml": manifest, "t.xml": topic, "tool.xml": "<cartridge_basiclti_link/>" }),
+    "x.imscc",
+  );
+  expect(JSON.stringify(pages[0])).toContain("Who needs them?");
+  expect(pages[1]!.left).toEqual([expect.stringContaining("“tool.xml” (imsbasiclti_xmlv1p3) does not come in")]);
+});
+
 test("a package of QTI 2.1 is read by its manifest, and entities are refused in any part of it", async () => {
   const manifest = `<manifest><organizations/><resources><resource identifier="a" type="imsqti_item_xmlv2p1" href="a.xml"><file href="a.xml"/></resource></resources></manifest>`;
   expect(await questionsOf(zip({ "imsmanifest.xml": manifest, "a.xml": item21 }), "x.zip")).toHaveLength(1);

@@ -30,6 +30,32 @@ export function fromQuestionFile(bytes: Uint8Array, name: string): Brought {
   return { kind: "questions", title: pages[0]!.title || name, pages, pictures: [] };
 }
 
+/** As many pages as can be looked at; the last says how many more there are. */
+function cutPages(pages: readonly BroughtPage[]): BroughtPage[] {
+  const kept = pages.slice(0, mostBrought.pages);
+  if (pages.length > kept.length)
+    kept.at(-1)!.left.push(`${pages.length - kept.length} more pages: the first ${kept.length} come in.`);
+  return kept;
+}
+
+/** Something of a package that does not come in, named so that nobody looks for it. */
+const withoutUse = (title: string, place: string, type: string): BroughtPage => ({
+  ...{ title: title.slice(0, 200), blocks: [], notes: "" },
+  left: [`“${place.split("/").pop()}” (${type || "a file"}) does not come in from here. Add it as a file of yours.`],
+});
+
+/** What a class is asked to talk about: its text may be HTML. */
+function topicPage(topic: Xml, named: string): BroughtPage {
+  const said = (name: string) => textIn(first(topic, name) ?? {});
+  const text = said("text");
+  return {
+    ...{ title: (said("title") || named).slice(0, 200), notes: "", left: [] },
+    blocks: text
+      ? [{ kind: "text", content: [{ type: "paragraph", content: [{ type: "text", text: text.slice(0, 20_000) }] }] }]
+      : [],
+  };
+}
+
 /**
  * A package with a manifest: a Common Cartridge (1.1 to 1.3) or a package of QTI. Pages, links and questions in the order the manifest gives,
  * then what it does not name.
@@ -101,23 +127,17 @@ export function fromCartridge(files: Files): Brought {
             ],
           },
         ]);
-      } else add(asPages(questionsInXml(tree), named || "Questions"));
-    } else if (named)
-      add([
-        {
-          title: named,
-          blocks: [],
-          notes: "",
-          left: [
-            `“${place.split("/").pop()}” (${type || "a file"}) does not come in from here. Put it in as a file of yours.`,
-          ],
-        },
-      ]);
+      } else {
+        const [topic] = all(tree, "topic");
+        const pages = topic ? [topicPage(topic, named)] : asPages(questionsInXml(tree), named || "Questions");
+        add(pages.length > 0 ? pages : [withoutUse(named || place, place, type)]);
+      }
+    } else if (named) add([withoutUse(named, place, type)]);
   }
   const [title] = all(manifest, "lomimscc:title").concat(all(manifest, "lomm:title"), all(manifest, "imsmd:title"));
   return {
     ...brought,
     title: (title && textIn(title)) || brought.pages.find((page) => page.title !== "")?.title || "A package",
-    pages: brought.pages.slice(0, mostBrought.pages),
+    pages: cutPages(brought.pages),
   };
 }

@@ -20,10 +20,10 @@ const marksBy: Readonly<Record<string, Mark>> = {
   u: { type: "underline" },
 };
 const withoutCounterpart: Readonly<Record<string, string>> = {
-  ...{ video: "A film. Put it in again as a film of yours.", audio: "A sound. Put it in again as a sound of yours." },
+  ...{ video: "A film. Add it again as a film of yours.", audio: "A sound. Add it again as a sound of yours." },
   ...{ iframe: "Another page shown inside this one. Add a link to it.", form: "A form. Make questions of it." },
   ...{ object: "Something another program shows.", embed: "Something another program shows." },
-  ...{ canvas: "A drawing made by a script.", svg: "A drawing in lines. Save it as a picture and put it in." },
+  ...{ canvas: "A drawing made by a script.", svg: "A line drawing (SVG). Save it as a picture and add it." },
 };
 const silent = new Set(["script", "style", "noscript", "template", "head", "title", "link", "meta", "nav"]);
 const containers = new Set(
@@ -69,7 +69,7 @@ export function pagesOfHtml(
     const source = attribute(element, "src");
     const found = pictures.length < mostBrought.pictures ? pictureOf(source) : null;
     if (!found) {
-      page().left.push("A picture that is not in the file. Put it in again.");
+      page().left.push("A picture that is not in the file, or of a kind browsers do not show. Add it again.");
       return;
     }
     put({ kind: "picture", picture: pictures.push(found) - 1, description: attribute(element, "alt").slice(0, 500) });

@@ -113,7 +113,7 @@ export function fromSlides(files: Files): Brought {
         else page.blocks.push(textBlock(lines, holder !== undefined && kind !== "subTitle"));
       } else if (name === "p:graphicFrame") {
         const table = first(shape, "a:tbl");
-        if (!table) return void page.left.push("A chart or a diagram. Save it as a picture and put it in.");
+        if (!table) return void page.left.push("A chart or a diagram. Save it as a picture and add it.");
         const rows = all(inside(table), "a:tr").map((row) =>
           all(inside(row), "a:tc").map((cell) => paragraphs(cell).join(" ")),
         );
@@ -121,13 +121,13 @@ export function fromSlides(files: Files): Brought {
         page.blocks.push({ kind: "table", rows, headerRow: about ? attribute(about, "firstRow") === "1" : false });
       } else if (name === "p:pic") {
         if (first(shape, "a:videoFile") || first(shape, "a:audioFile"))
-          return void page.left.push("A film or a sound. Put it in again as a film of yours.");
+          return void page.left.push("A film or a sound. Add it again as a film of yours.");
         const about = first(shape, "p:cNvPr");
         const file = links.get(attribute(first(shape, "a:blip") ?? {}, "r:embed"));
         const mime = file && mimeOf(file.target);
         const bytes = file && !file.away ? files.get(file.target) : undefined;
         if (!mime || !bytes || pictures.length >= mostBrought.pictures)
-          return void page.left.push("A picture of a kind that browsers do not show. Save it as PNG and put it in.");
+          return void page.left.push("A picture of a kind that browsers do not show. Save it as PNG and add it.");
         const description = (about ? attribute(about, "descr") : "").slice(0, 500);
         page.blocks.push({ kind: "picture", picture: pictures.push({ mime, bytes }) - 1, description });
       }
@@ -138,7 +138,7 @@ export function fromSlides(files: Files): Brought {
         (timing) => all(inside(timing), "p:anim").length + all(inside(timing), "p:set").length > 0,
       )
     )
-      page.left.push("Things that move in one by one: steps stand still.");
+      page.left.push("Animations: steps do not move.");
     const notes = [...links.values()].find(({ type }) => type === "notesSlide")?.target;
     const bytes = notes ? files.get(notes) : undefined;
     if (bytes)
@@ -148,5 +148,7 @@ export function fromSlides(files: Files): Brought {
         .join("\n");
     return page;
   });
+  if (order.length > pages.length)
+    pages.at(-1)?.left.push(`${order.length - pages.length} more slides: the first ${mostBrought.pages} come in.`);
   return { kind: "slides", title: pages.find(({ title }) => title !== "")?.title ?? "Slides", pages, pictures };
 }

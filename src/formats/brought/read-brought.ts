@@ -2,6 +2,7 @@ import mammoth from "mammoth";
 import { marked } from "marked";
 import { readSheet } from "read-excel-file/node";
 import type { Brought } from "@/core/brought/brought";
+import { withoutRoom } from "@/core/brought/room";
 import { readTable } from "../csv";
 import { decodeText } from "../decode-text";
 import { BroughtError } from "./brought-error";
@@ -25,7 +26,9 @@ const nameWithout = (name: string) => name.replace(/\.[A-Za-z0-9]{1,8}$/, "").sl
 export async function readBrought(bytes: Uint8Array, name: string): Promise<Brought> {
   const brought = isZip(bytes) ? await fromZip(bytes, name) : fromText(decodeText(bytes), name);
   if (brought.pages.length === 0) throw new BroughtError("There is nothing to read in this file.");
-  return { ...brought, title: brought.title || nameWithout(name) || "Brought in" };
+  // Nothing is left out in silence.
+  const pages = brought.pages.map((page) => ({ ...page, left: [...page.left, ...withoutRoom(page)] }));
+  return { ...brought, pages, title: brought.title || nameWithout(name) || "Brought in" };
 }
 
 async function fromZip(bytes: Uint8Array, name: string): Promise<Brought> {

@@ -8,7 +8,7 @@ const LIMIT_MS = 60_000;
 
 /**
  * Takes a file of hers: `?name=` what it is called. Without `as` it only says what is in it, page by page; with `?as=0013` it makes a
- * resource of it, a digit for each page: a step, with the one before, my notes, left out.
+ * resource of it, a digit for each page: a step, part of the step before, my notes, left out.
  */
 export const POST = route(
   "make resource",
