@@ -31,7 +31,7 @@ test("from the plan to a day in pictures, changed, kept and ready to print", asy
   await expect(parts).toHaveCount(count - 1);
   await ines.getByRole("button", { name: "Undo" }).click();
   await expect(parts).toHaveCount(count);
-  await ines.getByRole("button", { name: "From the plan again" }).click();
+  await ines.getByRole("button", { name: "Start again from the plan" }).click();
   await expect(ines.getByLabel("What part 1 is")).toHaveValue("Good morning");
 
   // On paper: the pictures, the words and the boxes, and nothing to press.

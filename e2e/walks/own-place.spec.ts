@@ -21,7 +21,7 @@ test("a foreign lesson about money is made hers, and worked as a student every a
   const money = list.getByRole("region", { name: /^Money/ });
   await expect(money.getByRole("listitem").filter({ hasText: "$0.75 → 0.75 cr" })).toBeVisible();
   // A coin without a counterpart is hers to change.
-  await expect(money.getByRole("listitem").filter({ hasText: "dimes has no counterpart" })).toBeVisible();
+  await expect(money.getByRole("listitem").filter({ hasText: "dimes has no equivalent here" })).toBeVisible();
   await walk.click(money.getByRole("button", { name: /clear ones|All of these/ }));
   await walk.click(
     list.getByRole("region", { name: /^Spelling/ }).getByRole("button", { name: /clear ones|All of these/ }),

@@ -11,10 +11,10 @@ test("everything of mine goes along as one file, and comes in with another teach
   await ines.goto("/satchel");
   const walk = new Walk(ines, "from the satchel to everything of mine as one file", 3);
   await walk.click(ines.getByRole("link", { name: "Bring in", exact: true }));
-  await walk.click(ines.getByRole("link", { name: "Take it along, bring it in" }));
-  await expect(ines.getByRole("heading", { name: "Everything of mine" })).toBeVisible();
+  await walk.click(ines.getByRole("link", { name: "My satchel as a file" }));
+  await expect(ines.getByRole("heading", { name: "Download everything I made" })).toBeVisible();
   const saving = ines.waitForEvent("download");
-  await walk.click(ines.getByRole("link", { name: "Take everything of mine" }));
+  await walk.click(ines.getByRole("link", { name: "Download everything" }));
   const file = await (await saving).path();
   walk.done();
 
@@ -25,7 +25,7 @@ test("everything of mine goes along as one file, and comes in with another teach
   await choose.setInputFiles({ name: "notes.zip", mimeType: "application/zip", buffer: Buffer.from("no zip at all") });
   await expect(bettina.getByRole("alert").filter({ hasText: "Nothing was changed" })).toBeVisible();
   await choose.setInputFiles(file);
-  const inside = bettina.getByRole("list", { name: "In the package" });
+  const inside = bettina.getByRole("list", { name: "In the file" });
   await expect(inside.getByRole("listitem").filter({ hasText: "Ferry fares" })).toContainText("revision");
   const { violations } = await new AxeBuilder({ page: bettina }).analyze();
   expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
@@ -38,5 +38,5 @@ test("everything of mine goes along as one file, and comes in with another teach
   // The same file again: it is all there.
   await bettina.goto("/satchel/package");
   await choose.setInputFiles(file);
-  await expect(bettina.getByRole("button", { name: "You have all of it" })).toBeDisabled();
+  await expect(bettina.getByRole("button", { name: "You already have all of this" })).toBeDisabled();
 });

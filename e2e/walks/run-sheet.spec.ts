@@ -95,9 +95,9 @@ test("in the room the script stands beside the step; a child comes to the board 
     [],
   );
   // What is not reached goes first in the next lesson, and what follows from that is said; undone it is as before.
-  const rest = script.getByRole("button", { name: /^Rest to day/ });
+  const rest = script.getByRole("button", { name: /^Move the rest to day/ });
   await rest.click();
-  await expect(ines.getByText(/now first on day 2, which takes \d+ minutes/)).toBeVisible();
+  await expect(ines.getByText(/first on day 2, which takes \d+ minutes/)).toBeVisible();
   await expect(script.getByText(/^then /)).toHaveCount(0);
   await expect(script.getByLabel("Day of the script")).toBeVisible();
   await ines.getByRole("button", { name: "Undo" }).click();
@@ -110,7 +110,7 @@ test("in the room the script stands beside the step; a child comes to the board 
   await expect(ines.getByText(/^lobby/)).toBeVisible();
   await ines.keyboard.press("Enter");
   await expect(ines.getByText(/leads since/)).toBeVisible();
-  const ask = script.getByRole("button", { name: "Ask all" }).first();
+  const ask = script.getByRole("button", { name: "Ask everyone" }).first();
   for (let step = 0; step < 6 && !(await ask.isVisible()); step += 1) {
     await ines.keyboard.press("ArrowRight");
     await ines.waitForTimeout(300);

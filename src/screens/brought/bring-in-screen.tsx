@@ -22,16 +22,15 @@ import { inputClasses } from "@/ui/field";
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
 import { Notice } from "@/ui/notice";
+import { sendFile } from "../send-file";
 import { useOnce } from "../use-once";
 
-/** Sends the file; what came of it, or what is wrong with it. */
-async function send<Answer>(file: File, as?: string): Promise<{ answer: Answer } | { problem: string }> {
-  const asked = new URLSearchParams({ name: file.name, ...(as !== undefined && { as }) });
-  const response = await fetch(`/satchel/bring-in/file?${asked}`, { method: "POST", body: file }).catch(() => null);
-  if (!response) return { problem: "There is no network. Nothing was brought in." };
-  const said = (await response.json().catch(() => ({}))) as Answer & { problem?: string };
-  return response.ok ? { answer: said } : { problem: said.problem ?? "Something went wrong. Nothing was brought in." };
-}
+const send = <Answer,>(file: File, as?: string) =>
+  sendFile<Answer>(
+    `/satchel/bring-in/file?${new URLSearchParams({ name: file.name, ...(as !== undefined && { as }) })}`,
+    file,
+    "Nothing was brought in.",
+  );
 
 const partLooks = { text: TextQuote, table: Table2, picture: Image, question: CircleHelp } as const;
 const partNames = { text: "text", table: "a table", picture: "a picture", question: "a question" } as const;
@@ -80,6 +79,7 @@ export function BringInScreen() {
   const [chosen, setChosen] = useState<readonly Becomes[]>([]);
   const [at, setAt] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
+  const [made, setMade] = useState(false);
   const [busy, once] = useOnce();
   const choose = (next: File | undefined) =>
     once(async () => {
@@ -99,6 +99,8 @@ export function BringInScreen() {
       const as = chosen.map((one) => becomes.indexOf(one)).join("");
       const came = await send<{ resource: number }>(file, as);
       if ("problem" in came) return setProblem(came.problem);
+      // A second press on the way there would make it twice.
+      setMade(true);
       router.push(`/adapt/${came.answer.resource}`);
     });
   const say = (nth: number, as: Becomes) => setChosen(chosen.with(nth, as));
@@ -120,7 +122,7 @@ export function BringInScreen() {
           </p>
         )}
         <Link href="/satchel/package" className={`${buttonClasses()} ml-auto`}>
-          <PackageOpen size={16} aria-hidden /> Take it along, bring it in
+          <PackageOpen size={16} aria-hidden /> My satchel as a file
         </Link>
         <label className="flex items-center gap-2 text-[14px]">
           <FileUp size={16} aria-hidden /> {look ? "Another file" : "A file"}
@@ -132,9 +134,9 @@ export function BringInScreen() {
           />
         </label>
         {look && (
-          <Button look="main" disabled={busy || steps === 0} onClick={() => void make()}>
+          <Button look="main" disabled={busy || made || steps === 0} onClick={() => void make()}>
             <Layers size={16} aria-hidden />{" "}
-            {busy ? "One moment …" : steps === 1 ? "Make one step" : `Make ${steps} steps`}
+            {busy || made ? "One moment …" : steps === 1 ? "Make one step" : `Make ${steps} steps`}
           </Button>
         )}
       </header>
@@ -144,7 +146,7 @@ export function BringInScreen() {
         </Notice>
       )}
       {!look && !problem && (
-        <Empty title={busy ? "Reading …" : "What do you have already?"}>
+        <Empty title={busy ? "Reading …" : "What do you already have?"}>
           Slides (.pptx), a document (.docx), a book (.epub), a web page, Markdown, plain text, or a table of questions
           (.csv, .xlsx), 45 MB at most. You see page by page what comes in, and say what becomes of each page. Choices
           lettered A, B, C become a question. A table of questions has a row for each, with “question”, “A”, “B” … and
@@ -152,7 +154,7 @@ export function BringInScreen() {
         </Empty>
       )}
       {look && page && (
-        <div className="grid min-h-0 flex-1 grid-cols-[340px_minmax(0,1fr)]">
+        <div className="grid min-h-0 flex-1 grid-cols-[340px_minmax(0,1fr)] max-md:grid-cols-1 max-md:overflow-auto">
           <section aria-label="Pages" tabIndex={0} className="min-h-0 overflow-auto border-r border-line bg-shade/40">
             <p className="px-4 py-2 text-[13px] text-ink-soft">
               <Key>j</Key> <Key>k</Key> go through the pages, <Key>x</Key> leaves one out

@@ -83,7 +83,7 @@ export function ScriptNow({
     const { leaveOut } = whenShort(moved, follows.parts, moved.period);
     const leave = leaveOut.map((id) => nameOf(follows.parts.find((part) => part.id === id)!)).join(", then ");
     tell(
-      `${rest.length === 1 ? "One part is" : `${rest.length} parts are`} now first on day ${at + 2}, which takes ${minutesOf(follows)} minutes.${
+      `${rest.length === 1 ? "One part now comes" : `${rest.length} parts now come`} first on day ${at + 2}, which takes ${minutesOf(follows)} minutes.${
         over > 0 ? ` That is ${over} too many.${leave ? ` Leave out ${leave}.` : ""}` : ""
       }`,
       () => void keep(sheet),
@@ -120,7 +120,7 @@ export function ScriptNow({
         {next && <span className="ml-auto truncate text-ink-soft">then {nameOf(next)}</span>}
         {rest.length > 0 && (
           <Button size="small" className="shrink-0" onClick={() => void moveRest()}>
-            <CalendarArrowDown size={13} aria-hidden /> Rest to day {at + 2}
+            <CalendarArrowDown size={13} aria-hidden /> Move the rest to day {at + 2}
           </Button>
         )}
       </header>
@@ -163,7 +163,7 @@ export function ScriptNow({
                         if (question) onAsk({ do: "ask", question });
                       }}
                     >
-                      <MessageCircleQuestion size={13} aria-hidden /> Ask all
+                      <MessageCircleQuestion size={13} aria-hidden /> Ask everyone
                     </Button>
                   )}
                   {away && (

@@ -6,19 +6,13 @@ import { useState } from "react";
 import type { PackageLook } from "@/server/package/bring-in";
 import { Button, buttonClasses } from "@/ui/button";
 import { Notice } from "@/ui/notice";
+import { sendFile } from "../send-file";
 import { useOnce } from "../use-once";
 
 const ADDRESS = "/satchel/package/file";
 
-/** Sends the file; what came of it, or what is wrong with it. */
-async function send<Answer>(file: File, apply: boolean): Promise<{ answer: Answer } | { problem: string }> {
-  const response = await fetch(`${ADDRESS}${apply ? "?apply=1" : ""}`, { method: "POST", body: file }).catch(
-    () => null,
-  );
-  if (!response) return { problem: "There is no network. Nothing was changed." };
-  const said = (await response.json().catch(() => ({}))) as Answer & { problem?: string };
-  return response.ok ? { answer: said } : { problem: said.problem ?? "Something went wrong. Nothing was changed." };
-}
+const send = <Answer,>(file: File, apply: boolean) =>
+  sendFile<Answer>(`${ADDRESS}${apply ? "?apply=1" : ""}`, file, "Nothing was changed.");
 
 const things = (count: number) => (count === 1 ? "one thing" : `${count} things`);
 
@@ -49,34 +43,34 @@ export function PackageScreen() {
       const { resources, there } = came.answer;
       setLook(null);
       setDone(
-        `${resources === 1 ? "One thing is" : `${things(resources)[0]!.toUpperCase()}${things(resources).slice(1)} are`} in your satchel now.${there > 0 ? ` ${there} you had already.` : ""}`,
+        `${resources === 1 ? "One thing is" : `${things(resources)[0]!.toUpperCase()}${things(resources).slice(1)} are`} in your satchel now.${there > 0 ? ` You already had ${there}.` : ""}`,
       );
       router.refresh();
     });
   const fresh = look?.resources.filter(({ there }) => !there) ?? [];
   return (
     <main className="mx-auto grid h-full w-full max-w-4xl content-start gap-6 overflow-auto px-6 py-6">
-      <h1 className="font-serif text-[26px]">Take it along, bring it in</h1>
+      <h1 className="font-serif text-[26px]">My satchel as a file</h1>
       <section aria-labelledby="out" className="grid gap-3 rounded-card border border-line bg-card p-5">
         <h2 id="out" className="font-serif text-[19px]">
-          Everything of mine
+          Download everything I made
         </h2>
         <p>
-          One file with all you have made: every revision, what is not published yet, pictures, sounds and films, who is
-          named in the credits, and your pockets. It is a zip of plain files with a description of them, so other
-          programs can read it too. What others shared with you and what students did is not in it.
+          One file with everything you have made: every revision, drafts, pictures, sounds and films, credits and your
+          pockets. It is a zip of plain files with a description, so other programs can read it too. What others shared
+          with you and what your students did are not in it.
         </p>
         <a href={ADDRESS} download className={`${buttonClasses("main")} justify-self-start`}>
-          <Download size={16} aria-hidden /> Take everything of mine
+          <Download size={16} aria-hidden /> Download everything
         </a>
       </section>
       <section aria-labelledby="in" className="grid gap-3 rounded-card border border-line bg-card p-5">
         <h2 id="in" className="font-serif text-[19px]">
-          Bring a package in
+          Bring a satchel file in
         </h2>
         <p>
-          A file that was made here or at another school. You see what is in it first. Everything you bring in is yours
-          alone until you share it.
+          A file you downloaded here or at another school. You see what is in it first. What you bring in is only yours
+          until you share it.
         </p>
         <label className="grid gap-1 text-[14px]">
           The file (zip, 45 MB at most)
@@ -100,18 +94,18 @@ export function PackageScreen() {
         {look && (
           <>
             <p>
-              Packed by {look.by}: {things(look.resources.length)}
+              Made by {look.by}: {things(look.resources.length)}
               {look.pockets.length > 0 &&
                 `, ${look.pockets.length === 1 ? "one pocket" : `${look.pockets.length} pockets`}`}
               {look.files > 0 && `, ${look.files === 1 ? "one file" : `${look.files} files`}`}.
             </p>
-            <ul aria-label="In the package" className="max-h-72 overflow-auto border-y border-line" tabIndex={0}>
+            <ul aria-label="In the file" className="max-h-72 overflow-auto border-y border-line" tabIndex={0}>
               {look.resources.map(({ id, title, revisions, draft, there }) => (
                 <li key={id} className="flex gap-3 border-b border-line py-1.5 last:border-0">
                   <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">{title}</span>
                   <span className="shrink-0 text-[13px] text-ink-soft">
                     {there
-                      ? "you have it already"
+                      ? "you already have it"
                       : [
                           revisions > 0 && (revisions === 1 ? "one revision" : `${revisions} revisions`),
                           draft && "a draft",
@@ -124,7 +118,7 @@ export function PackageScreen() {
             </ul>
             <Button look="main" className="justify-self-start" disabled={busy || fresh.length === 0} onClick={bring}>
               <PackageOpen size={16} aria-hidden />{" "}
-              {fresh.length === 0 ? "You have all of it" : `Bring ${things(fresh.length)} in`}
+              {fresh.length === 0 ? "You already have all of this" : `Bring ${things(fresh.length)} in`}
             </Button>
           </>
         )}

@@ -1,14 +1,14 @@
 "use client";
 import { ArrowDown, ArrowUp, Plus, Printer, RotateCcw, X } from "lucide-react";
 import Link from "next/link";
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { dayPictures, type DayPart } from "@/core/day-pictures/day-pictures";
 import type { DayInPictures } from "@/server/plan/day-pictures";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 import { IconButton } from "@/ui/icon-button";
 import { Menu, MenuItem } from "@/ui/menu";
-import { tell, tellProblem } from "@/ui/toast";
+import { tell } from "@/ui/toast";
 import { useSettled } from "../adapt/draft/use-settled";
 import { keepDayPictures } from "../acts/pictures";
 import { pictureIcons } from "./picture-icons";
@@ -111,21 +111,26 @@ export function DayPicturesScreen({
   start: DayInPictures;
 }) {
   const [parts, setParts] = useState<readonly DayPart[]>(start.kept ?? start.proposed);
-  const [saved, setSaved] = useState<"nothing yet" | "saving" | "saved">("nothing yet");
+  const [saved, setSaved] = useState<"nothing yet" | "saving" | "saved" | "not saved">("nothing yet");
   const settled = useSettled(parts, SAVE_AFTER_MS);
-  const kept = useRef(parts);
+  const kept = useRef<readonly DayPart[] | null>(parts);
   const newest = useRef(parts);
   useEffect(() => {
     newest.current = parts;
   }, [parts]);
+  const save = useCallback(
+    async (to: readonly DayPart[]) => {
+      kept.current = to;
+      const outcome = await keepDayPictures({ class: group, day, parts: [...to] });
+      // What was not kept is sent again with the next change, by the button, or on the way out.
+      if (!outcome.ok && kept.current === to) kept.current = null;
+      setSaved(outcome.ok ? (newest.current === to ? "saved" : "saving") : "not saved");
+    },
+    [group, day],
+  );
   useEffect(() => {
-    if (settled === kept.current) return;
-    kept.current = settled;
-    void keepDayPictures({ class: group, day, parts: [...settled] }).then((outcome) => {
-      setSaved(outcome.ok ? "saved" : "nothing yet");
-      if (!outcome.ok) tellProblem(outcome.problem);
-    });
-  }, [settled, group, day]);
+    if (settled !== kept.current) void save(settled);
+  }, [settled, save]);
   // She goes on to another day before it was kept: it is kept on the way.
   useEffect(
     () => () => {
@@ -154,8 +159,13 @@ export function DayPicturesScreen({
           {dayName}, {className}
         </h1>
         <span role="status" className="not-printed text-[13px] text-ink-soft">
-          {saved === "saving" ? "saving …" : saved === "saved" ? "saved" : ""}
+          {saved === "saving" ? "saving …" : saved === "nothing yet" ? "" : saved}
         </span>
+        {saved === "not saved" && (
+          <Button size="small" className="not-printed" onClick={() => void save(parts)}>
+            Save again
+          </Button>
+        )}
         <nav aria-label="Days" className="not-printed flex gap-2">
           <Link className={buttonClasses()} href={address(days.before)}>
             The day before
@@ -197,10 +207,10 @@ export function DayPicturesScreen({
             onClick={() => {
               const before = parts;
               change(start.proposed.map((one) => ({ ...one, id: newId() })));
-              tell("The day is as the plan has it.", () => change(before));
+              tell("This is the day from the plan.", () => change(before));
             }}
           >
-            <RotateCcw size={16} aria-hidden /> From the plan again
+            <RotateCcw size={16} aria-hidden /> Start again from the plan
           </Button>
         )}
       </div>

@@ -152,7 +152,7 @@ export function PlaceScreen({
                     change={one}
                     note={
                       one.to === null
-                        ? "has no counterpart: change it yourself"
+                        ? "has no equivalent here: change it yourself"
                         : !one.sure && "is that what is meant here?"
                     }
                     chosen={isChosen(one)}

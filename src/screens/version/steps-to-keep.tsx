@@ -11,7 +11,7 @@ import { NumberBox } from "../adapt/editors/number-box";
 const reasons: Readonly<Record<Reason, string>> = {
   opens: "opens the lesson",
   checks: "the check",
-  standard: "the only one for a standard",
+  standard: "covers a standard",
 };
 
 const list = (parts: (string | false)[]): string => parts.filter(Boolean).join(", ");
@@ -40,16 +40,14 @@ export function StepsToKeep({
   return (
     <section aria-label="Steps" tabIndex={0} className="min-h-0 overflow-auto border-r border-line p-4">
       <div className="flex flex-wrap items-end gap-3">
-        <Field label="To fit into (minutes)" className="w-44">
+        <Field label="Minutes you have" className="w-44">
           {(control) => <NumberBox {...control} whole least={1} most={600} value={minutes} onNumber={onMinutes} />}
         </Field>
-        <Button onClick={() => onLeaveOut(proposed.leaveOut)}>Propose what to leave out</Button>
+        <Button onClick={() => onLeaveOut(proposed.leaveOut)}>Suggest what to leave out</Button>
         {leaveOut.length > 0 && <Button onClick={() => onLeaveOut([])}>Keep all</Button>}
       </div>
       {!proposed.enough && (
-        <p className="mt-3 text-[14px] text-clay">
-          The opener and the check take longer than {minutes} minutes by themselves.
-        </p>
+        <p className="mt-3 text-[14px] text-clay">The opener and the check alone take longer than {minutes} minutes.</p>
       )}
       <ul className="mt-4">
         {steps.map((step) => {
@@ -73,16 +71,16 @@ export function StepsToKeep({
         })}
       </ul>
       <p role="status" className="numbers mt-3 text-[14px]">
-        <strong>{takes} minutes</strong> are left.{" "}
+        It takes <strong>{takes} minutes</strong>.{" "}
         {leaveOut.length > 0 &&
-          `Lost: ${list([
+          `You lose ${list([
             `${gone.minutes} minutes`,
             gone.questions > 0 && (gone.questions === 1 ? "one question" : `${gone.questions} questions`),
             gone.marks > 0 && (gone.marks === 1 ? "one mark" : `${gone.marks} marks`),
           ])}. ${
             gone.standards.length > 0
-              ? `Nothing is asked about ${gone.standards.join(", ")} any more.`
-              : "Every standard is still asked about."
+              ? `No question covers ${gone.standards.join(", ")} any more.`
+              : "Every standard is still covered."
           }`}
       </p>
     </section>

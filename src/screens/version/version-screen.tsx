@@ -19,6 +19,7 @@ import { archiveResource, makeVersion } from "../acts/adapt";
 import { ChangeLine, whereIn } from "../adapt/change-line";
 import { DraftHeader } from "../adapt/draft/draft-header";
 import { useDraft } from "../adapt/draft/use-draft";
+import { useOnce } from "../use-once";
 import { StepsToKeep } from "./steps-to-keep";
 
 /** A lesson that is short; common practice. */
@@ -46,7 +47,7 @@ export function VersionScreen({
   const [leaveOut, setLeaveOut] = useState<readonly string[]>([]);
   const [picked, setPicked] = useState<Readonly<Record<string, boolean>>>({});
   const [named, setNamed] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
+  const [busy, once] = useOnce();
   const language = document.languages[0]!;
   const proposed = useMemo(() => shorten(document, minutes), [document, minutes]);
   const found = useMemo(
@@ -78,19 +79,18 @@ export function VersionScreen({
         .join(" "),
     );
   };
-  const make = async () => {
-    setBusy(true);
-    const outcome = await makeVersion({ resource: data.resource, title, document: version });
-    setBusy(false);
-    if (!outcome.ok) return tellProblem(outcome.problem);
-    const { resource } = outcome.value;
-    tell(
-      `“${title}” is in your satchel, ready to be assigned.`,
-      () => void archiveResource({ resource, archived: true }),
-      { label: "Open", onClick: () => router.push(`/satchel?open=${resource}`) },
-    );
-    setNamed(null);
-  };
+  const make = () =>
+    once(async () => {
+      const outcome = await makeVersion({ resource: data.resource, title, document: version });
+      if (!outcome.ok) return tellProblem(outcome.problem);
+      const { resource } = outcome.value;
+      tell(
+        `“${title}” is in your satchel, ready to be assigned.`,
+        () => void archiveResource({ resource, archived: true }),
+        { label: "Open", onClick: () => router.push(`/satchel?open=${resource}`) },
+      );
+      setNamed(null);
+    });
   return (
     <div className="flex h-full flex-col">
       <DraftHeader {...{ data, draft, zone }} line={`${factsOf(document).minutes} min`} />
@@ -134,16 +134,16 @@ export function VersionScreen({
           look="main"
           disabled={nothing || busy || !data.published || title.trim() === ""}
           title={data.published ? undefined : "Publish it first: a version is made of what is published."}
-          onClick={() => void make()}
+          onClick={make}
         >
-          <WandSparkles size={16} aria-hidden /> {busy ? "One moment …" : "Make a version of it"}
+          <WandSparkles size={16} aria-hidden /> {busy ? "One moment …" : "Make this version"}
         </Button>
       </div>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
         <StepsToKeep {...{ document, minutes, proposed, leaveOut }} onMinutes={setMinutes} onLeaveOut={setLeaveOut} />
         <section aria-label="Words and sentences" tabIndex={0} className="min-h-0 overflow-auto">
           {shown.length === 0 && (
-            <Empty title="Plain enough">
+            <Empty title="Nothing to simplify">
               No hard word with a plainer one, and no long sentence, for grade {gradeName(grade)}.
             </Empty>
           )}
