@@ -2,6 +2,8 @@
 import { stepTitle } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
 import type { TextChange } from "@/core/resource/texts";
+import type { ReactNode } from "react";
+import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 
 /** Where a change stands, in words. */
@@ -75,5 +77,37 @@ export function ChangeLine({
       </div>
       <span className="shrink-0 text-[12px] text-ink-soft">{place}</span>
     </li>
+  );
+}
+
+/** Changes of one kind below a heading that stays in sight, with a press for all of them. `press`: none where nothing can be ticked. */
+export function ChangeGroup({
+  kind,
+  name,
+  count,
+  press,
+  children,
+}: {
+  kind: string;
+  name: string;
+  count: number;
+  press: { text: string; all: boolean; onPress: () => void } | null;
+  children: ReactNode;
+}) {
+  return (
+    <section aria-labelledby={`kind-${kind}`} className="mb-2">
+      <h2
+        id={`kind-${kind}`}
+        className="sticky top-0 z-10 flex items-center gap-3 border-b border-line bg-paper px-4 py-1.5 font-semibold"
+      >
+        {name} <span className="numbers font-normal text-ink-soft">{count}</span>
+        {press && (
+          <Button size="small" aria-pressed={press.all} onClick={press.onPress}>
+            {press.all ? "None of these" : press.text}
+          </Button>
+        )}
+      </h2>
+      <ul>{children}</ul>
+    </section>
   );
 }

@@ -11,7 +11,7 @@ import { inputClasses } from "@/ui/field";
 import { tell, tellProblem } from "@/ui/toast";
 import { DraftHeader } from "../adapt/draft/draft-header";
 import { useDraft } from "../adapt/draft/use-draft";
-import { ChangeLine, whereIn } from "../adapt/change-line";
+import { ChangeGroup, ChangeLine, whereIn } from "../adapt/change-line";
 
 const kindNames: Readonly<Record<ChangeKind, string>> = {
   money: "Money",
@@ -120,48 +120,40 @@ export function PlaceScreen({
           if (some.length === 0) return null;
           const all = sure.length > 0 && sure.every(isChosen);
           return (
-            <section key={kind} aria-labelledby={`kind-${kind}`} className="mb-2">
-              <h2
-                id={`kind-${kind}`}
-                className="sticky top-0 z-10 flex items-center gap-3 border-b border-line bg-paper px-4 py-1.5 font-semibold"
-              >
-                {kindNames[kind]} <span className="numbers font-normal text-ink-soft">{some.length}</span>
-                {sure.length > 0 && (
-                  <Button
-                    size="small"
-                    aria-pressed={all}
-                    onClick={() =>
-                      pick(
-                        sure.flatMap((one) => tiedTo(found, one)),
-                        !all,
-                      )
+            <ChangeGroup
+              key={kind}
+              kind={kind}
+              name={kindNames[kind]}
+              count={some.length}
+              press={
+                sure.length === 0
+                  ? null
+                  : {
+                      all,
+                      text: sure.length === some.length ? "All of these" : `The ${sure.length} clear ones`,
+                      onPress: () =>
+                        pick(
+                          sure.flatMap((one) => tiedTo(found, one)),
+                          !all,
+                        ),
                     }
-                  >
-                    {all
-                      ? "None of these"
-                      : sure.length === some.length
-                        ? "All of these"
-                        : `The ${sure.length} clear ones`}
-                  </Button>
-                )}
-              </h2>
-              <ul>
-                {some.map((one) => (
-                  <ChangeLine
-                    key={one.id}
-                    change={one}
-                    note={
-                      one.to === null
-                        ? "has no equivalent here: change it yourself"
-                        : !one.sure && "is that what is meant here?"
-                    }
-                    chosen={isChosen(one)}
-                    place={whereIn(document, one)}
-                    onChosen={(on) => pick(tiedTo(found, one), on)}
-                  />
-                ))}
-              </ul>
-            </section>
+              }
+            >
+              {some.map((one) => (
+                <ChangeLine
+                  key={one.id}
+                  change={one}
+                  note={
+                    one.to === null
+                      ? "has no equivalent here: change it yourself"
+                      : !one.sure && "is that what is meant here?"
+                  }
+                  chosen={isChosen(one)}
+                  place={whereIn(document, one)}
+                  onChosen={(on) => pick(tiedTo(found, one), on)}
+                />
+              ))}
+            </ChangeGroup>
           );
         })}
         {found.some(({ kind, to: becomes }) => kind === "units" && becomes !== null) && (

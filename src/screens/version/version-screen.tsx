@@ -16,7 +16,7 @@ import { Empty } from "@/ui/empty";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { tell, tellProblem } from "@/ui/toast";
 import { archiveResource, makeVersion } from "../acts/adapt";
-import { ChangeLine, whereIn } from "../adapt/change-line";
+import { ChangeGroup, ChangeLine, whereIn } from "../adapt/change-line";
 import { DraftHeader } from "../adapt/draft/draft-header";
 import { useDraft } from "../adapt/draft/use-draft";
 import { useOnce } from "../use-once";
@@ -153,33 +153,24 @@ export function VersionScreen({
             if (some.length === 0) return null;
             const all = open.length > 0 && open.every(isChosen);
             return (
-              <section key={kind} aria-labelledby={`kind-${kind}`} className="mb-2">
-                <h2
-                  id={`kind-${kind}`}
-                  className="sticky top-0 z-10 flex items-center gap-3 border-b border-line bg-paper px-4 py-1.5 font-semibold"
-                >
-                  {kinds[kind]} <span className="numbers font-normal text-ink-soft">{some.length}</span>
-                  {open.length > 0 && (
-                    <Button size="small" aria-pressed={all} onClick={() => pick(open, !all)}>
-                      {all ? "None of these" : "All of these"}
-                    </Button>
-                  )}
-                </h2>
-                <ul>
-                  {some.map((one) => (
-                    <ChangeLine
-                      key={one.id}
-                      change={one}
-                      chosen={isChosen(one)}
-                      note={
-                        kind === "sentence" && `${one.words} words${one.to === null ? ": shorten it yourself" : ""}`
-                      }
-                      place={whereIn(document, one)}
-                      onChosen={(on) => pick([one], on)}
-                    />
-                  ))}
-                </ul>
-              </section>
+              <ChangeGroup
+                key={kind}
+                kind={kind}
+                name={kinds[kind]}
+                count={some.length}
+                press={open.length === 0 ? null : { all, text: "All of these", onPress: () => pick(open, !all) }}
+              >
+                {some.map((one) => (
+                  <ChangeLine
+                    key={one.id}
+                    change={one}
+                    chosen={isChosen(one)}
+                    note={kind === "sentence" && `${one.words} words${one.to === null ? ": shorten it yourself" : ""}`}
+                    place={whereIn(document, one)}
+                    onChosen={(on) => pick([one], on)}
+                  />
+                ))}
+              </ChangeGroup>
             );
           })}
         </section>
