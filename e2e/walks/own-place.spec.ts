@@ -87,6 +87,7 @@ test("degrees and inches become hers, answers follow, and what does not follow i
   await ines.getByRole("button", { name: "See as student" }).click();
   const sheet = ines.getByRole("region", { name: "The step" });
   await expect(sheet.getByText("Noon, in degrees Celsius.")).toBeVisible();
+  await expect(sheet.getByText("How many degrees Celsius warmer was Wednesday than Monday?")).toBeVisible();
   await sheet.getByRole("textbox").first().fill("6");
   await sheet.getByRole("button", { name: "Check" }).first().click();
   await expect(sheet.getByRole("status").filter({ hasText: /right/i }).first()).toBeVisible();

@@ -1,6 +1,10 @@
 import { clsx } from "clsx";
 import { useId, type ComponentProps, type ReactNode } from "react";
 
+/** A file is chosen with a button of ours. */
+export const fileClasses =
+  "max-w-72 text-[13px] text-ink-soft file:mr-2 file:h-9 file:rounded-card file:border file:border-line file:bg-card file:px-3 file:font-semibold file:text-ink hover:file:bg-shade";
+
 export const inputClasses =
   "w-full rounded-card border border-line-strong bg-card px-2.5 min-h-9 text-ink placeholder:text-ink-soft aria-[invalid=true]:border-clay";
 

@@ -139,8 +139,7 @@ function judge(
       ...{ start: 0, end: 0, from, to, before: prompt, after, ...rest },
     });
   let check: string | null = null;
-  if (own.some(({ amount, now }) => amount !== null && now === null))
-    check = "One of its numbers cannot be converted automatically.";
+  if (own.some(({ mixed }) => mixed)) check = "One of its numbers cannot be converted automatically.";
   if (Object.keys(question.prompt).length > 1) check = "It is asked in another language too, with the old numbers.";
   if (question.type === "number") {
     question.parts.forEach((part, nth) => {
@@ -204,7 +203,8 @@ export function unitChanges(document: Document, from: Place, to: Place): PlaceCh
     if (["unit", "name"].includes(String(path.at(-1)))) return;
     for (const mention of mentionsIn(whole, from.units)) {
       const alone = mention.amount === null;
-      const byHand = mention.mixed || isDifference(whole, mention);
+      // A unit by itself has no zero to go wrong: "How many degrees Fahrenheit warmer …?"
+      const byHand = mention.mixed || (!alone && isDifference(whole, mention));
       const now = alone || byHand ? null : inFigures(mention.figures, mention.unit);
       all.push({ ...mention, mixed: byHand, path, whole, now });
     }

@@ -143,6 +143,13 @@ describe("a document converted", () => {
     expect(JSON.stringify(made[0])).not.toContain("toCheck");
   });
 
+  test("what cannot be converted automatically in a question marks it: a fraction, a difference in degrees", () => {
+    for (const words of ["Walk ½ mile. How many miles is that twice?", "It rose by 9 °F. By how many was that?"]) {
+      const { made } = converted(withBlocks(number(words, 1)));
+      expect(made[0]).toMatchObject({ question: { toCheck: true } });
+    }
+  });
+
   test("what a hint says of its own is converted by itself, even where it could be a sum of what is given", () => {
     const question = number("A boat sails 3 miles and 8 miles. How far is the first part?", 3);
     const hint = { en: richText("11 miles are a day’s trip.") };
@@ -162,7 +169,9 @@ describe("a document converted", () => {
         ],
       },
     };
-    const { made } = converted(withBlocks(table, number("How much warmer was Wednesday?", 11, { unit: "°F" })));
+    const { made } = converted(
+      withBlocks(table, number("How many degrees Fahrenheit warmer was Wednesday?", 11, { unit: "°F" })),
+    );
     expect(made[0]).toMatchObject({
       caption: { en: "At noon, in degrees Celsius" },
       rows: {
@@ -172,6 +181,7 @@ describe("a document converted", () => {
         ],
       },
     });
+    expect(JSON.stringify(made[1])).toContain("How many degrees Celsius warmer was Wednesday?");
     expect(made[1]).toMatchObject({ question: { parts: [{ right: 6, unit: "°C" }] } });
   });
 

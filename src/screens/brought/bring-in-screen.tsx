@@ -18,7 +18,7 @@ import { becomes, type Becomes } from "@/core/brought/brought";
 import type { FileLook, PageLook } from "@/server/brought/bring-file";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
-import { inputClasses } from "@/ui/field";
+import { fileClasses, inputClasses } from "@/ui/field";
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
 import { Notice } from "@/ui/notice";
@@ -125,9 +125,10 @@ export function BringInScreen() {
           <PackageOpen size={16} aria-hidden /> My satchel as a file
         </Link>
         <label className="flex items-center gap-2 text-[14px]">
-          <FileUp size={16} aria-hidden /> {look ? "Another file" : "A file"}
+          <FileUp size={16} aria-hidden className="shrink-0" /> {look ? "Another file" : "A file"}
           <input
             type="file"
+            className={fileClasses}
             accept=".pptx,.docx,.epub,.html,.htm,.md,.txt,.csv,.xlsx,.xml,.zip,.imscc"
             disabled={busy}
             onChange={(event) => void choose(event.target.files?.[0])}

@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { PackageLook } from "@/server/package/bring-in";
 import { Button, buttonClasses } from "@/ui/button";
+import { fileClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { sendFile } from "../send-file";
 import { useOnce } from "../use-once";
@@ -76,6 +77,7 @@ export function PackageScreen() {
           The file (zip, 45 MB at most)
           <input
             type="file"
+            className={fileClasses}
             accept=".zip,application/zip"
             disabled={busy}
             onChange={(event) => void choose(event.target.files?.[0])}
