@@ -166,7 +166,7 @@ export function BringInScreen() {
                   key={nth}
                   className={clsx(
                     "flex items-center gap-2 border-b border-line px-4 py-1.5",
-                    nth === at && "bg-card",
+                    nth === at ? "border-l-4 border-l-green bg-card" : "border-l-4 border-l-transparent",
                     chosen[nth] === "left out" && "text-ink-soft",
                   )}
                 >
