@@ -15,6 +15,7 @@ const esmOnly = [
   "marked",
   "parse5",
   "entities",
+  "pdfjs-dist",
 ];
 
 const config = {

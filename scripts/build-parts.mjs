@@ -1,5 +1,5 @@
-// Parts that are bundled by themselves: the readers of files and the writer of PDFs, each as one script for a worker thread
-// (src/server/web/read-file.ts, make-pdf.ts), and the script that keeps students' pages on their devices (worker/student-worker.mjs).
+// Parts that are bundled by themselves: the readers of files and the writer of papers, each as one script for a worker thread
+// (src/server/web/read-file.ts, make-paper.ts), what checks answers in a page that stands alone (src/formats/one-page), and the script that keeps students' pages on their devices (worker/student-worker.mjs).
 import { build } from "esbuild";
 import path from "node:path";
 import { root } from "./installed.mjs";
@@ -16,6 +16,8 @@ export async function buildParts() {
       platform: "node",
       format: "esm",
       target: "node20",
+      // They bring files of their own.
+      external: ["pdfjs-dist", "sharp"],
       // Packages that were written for require() find it here.
       banner: {
         js: 'import { createRequire as requireFrom } from "node:module"; const require = requireFrom(import.meta.url);',
@@ -23,13 +25,22 @@ export async function buildParts() {
     }),
     build({
       ...common,
-      entryPoints: [path.join(root, "src/formats/pdf/pdf-thread.ts")],
-      outfile: path.join(root, "worker", "built", "pdf.mjs"),
+      entryPoints: [path.join(root, "src/formats/paper-thread.ts")],
+      outfile: path.join(root, "worker", "built", "papers.mjs"),
       platform: "node",
       format: "esm",
       target: "node20",
-      // It brings files of its own.
-      external: ["pdfkit"],
+      // They bring files of their own.
+      external: ["pdfkit", "docx", "pptxgenjs", "image-size"],
+    }),
+    build({
+      ...common,
+      entryPoints: [path.join(root, "src/formats/one-page/checker.ts")],
+      outfile: path.join(root, "worker", "built", "checker.js"),
+      platform: "browser",
+      format: "iife",
+      target: "es2022",
+      minify: true,
     }),
     build({
       ...common,

@@ -29,7 +29,7 @@ export interface BroughtPage {
 }
 
 export interface Brought {
-  kind: "slides" | "a document" | "a web page" | "a book" | "notes" | "questions" | "a package";
+  kind: "slides" | "a document" | "a web page" | "a book" | "a picture" | "notes" | "questions" | "a package";
   title: string;
   pages: BroughtPage[];
   pictures: { mime: string; bytes: Uint8Array }[];

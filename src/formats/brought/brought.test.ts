@@ -238,8 +238,10 @@ describe("a file that cannot be brought in", () => {
   };
 
   test("is refused in words that say what is wrong, and where", async () => {
-    expect(await why(strToU8("%PDF-1.7"))).toContain("PDF pages cannot be brought in yet");
-    expect(await why(zip({ "a.txt": "x" }))).toContain("no slides (.pptx), no document (.docx), no table (.xlsx)");
+    expect(await why(strToU8("%PDF-1.7"))).toContain("This PDF is damaged or cut off");
+    expect(await why(zip({ "a.txt": "x" }))).toContain(
+      "no slides (.pptx), no document (.docx, .odt), no table (.xlsx)",
+    );
     expect(await why(slides().slice(0, 300))).toMatch(/cut off|not a zip/);
     expect(await why(strToU8("   "))).toContain("nothing to read");
     expect(await why(slides({ "../../up.xml": "x" }))).toContain("leads out of the zip");

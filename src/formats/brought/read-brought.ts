@@ -3,12 +3,16 @@ import { marked } from "marked";
 import { readSheet } from "read-excel-file/node";
 import type { Brought } from "@/core/brought/brought";
 import { withoutRoom } from "@/core/brought/room";
+import { readCaptions } from "@/core/media/captions";
+import { mediaType } from "@/core/media/sniff";
 import { readTable } from "../csv";
 import { decodeText } from "../decode-text";
 import { BroughtError } from "./brought-error";
 import { fromBook } from "./from-book";
 import { fromCartridge, fromQuestionFile } from "./from-cartridge";
 import { pagesOfHtml } from "./from-html";
+import { fromOdt } from "./from-odt";
+import { fromPdf } from "./from-pdf";
 import { fromSlides } from "./from-slides";
 import { fromTable } from "./from-table";
 import { openZip } from "./open-zip";
@@ -17,29 +21,72 @@ const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
 const nameWithout = (name: string) => name.replace(/\.[A-Za-z0-9]{1,8}$/, "").slice(0, 200);
 
 /**
- * What is in a file of hers, page by page: slides (PPTX), a document (DOCX), a book (EPUB), a web page, Markdown or
- * plain text, a table of questions (CSV, XLSX), questions (QTI) or a Common Cartridge. What it is
+ * What is in a file of hers, page by page: slides (PPTX), a document (DOCX, ODT, PDF), a book (EPUB), a web page, Markdown or
+ * plain text, a picture, captions (WebVTT), a table of questions (CSV, XLSX), questions (QTI) or a Common Cartridge. What it is
  * is seen by what is in it, not by its name.
  *
  * @throws BroughtError saying what is wrong, and where
  */
 export async function readBrought(bytes: Uint8Array, name: string): Promise<Brought> {
-  const brought = isZip(bytes) ? await fromZip(bytes, name) : fromText(decodeText(bytes), name);
+  const brought = await read(bytes, name);
   if (brought.pages.length === 0) throw new BroughtError("There is nothing to read in this file.");
   // Nothing is left out in silence.
   const pages = brought.pages.map((page) => ({ ...page, left: [...page.left, ...withoutRoom(page)] }));
   return { ...brought, pages, title: brought.title || nameWithout(name) || "Brought in" };
 }
 
+async function read(bytes: Uint8Array, name: string): Promise<Brought> {
+  if (isZip(bytes)) return fromZip(bytes, name);
+  if (head(bytes).slice(0, 1024).includes("%PDF-")) return fromPdf(bytes);
+  const mime = mediaType("picture", bytes);
+  if (mime) return fromPicture(bytes, mime, name);
+  return fromText(decodeText(bytes), name);
+}
+
+/** A picture is a page of its own. */
+const fromPicture = (bytes: Uint8Array, mime: string, name: string): Brought => ({
+  ...{ kind: "a picture", title: nameWithout(name), pictures: [{ mime, bytes }] },
+  pages: [
+    {
+      ...{ title: nameWithout(name), notes: "", left: [] },
+      blocks: [{ kind: "picture", picture: 0, description: "" }],
+    },
+  ],
+});
+
+/** Captions are what is said in a film: a paragraph for each. */
+const fromCaptions = (text: string, name: string): Brought => ({
+  ...{ kind: "notes", title: nameWithout(name), pictures: [] },
+  pages: [
+    {
+      ...{
+        title: nameWithout(name),
+        notes: "",
+        left: ["The times of the captions. Add the file to its film to keep them."],
+      },
+      blocks: [
+        {
+          kind: "text",
+          content: readCaptions(text).map((cue) => ({
+            type: "paragraph",
+            content: [{ type: "text", text: cue.text }],
+          })),
+        },
+      ],
+    },
+  ],
+});
+
 async function fromZip(bytes: Uint8Array, name: string): Promise<Brought> {
   const files = openZip(bytes);
   if (files.has("ppt/presentation.xml")) return fromSlides(files);
   if (files.has("imsmanifest.xml")) return fromCartridge(files);
   if (files.has("META-INF/container.xml")) return fromBook(files);
+  if (files.has("content.xml") && files.has("META-INF/manifest.xml")) return { kind: "a document", ...fromOdt(files) };
   if (files.has("xl/workbook.xml")) return questionsIn(await sheetOf(bytes), name);
   if (!files.has("word/document.xml"))
     throw new BroughtError(
-      "These are no slides (.pptx), no document (.docx), no table (.xlsx), no book (.epub) and no package with a manifest.",
+      "These are no slides (.pptx), no document (.docx, .odt), no table (.xlsx), no book (.epub) and no package with a manifest.",
     );
   if ([...files].some(([file, part]) => /\.(?:xml|rels)$/.test(file) && /<!(?:DOCTYPE|ENTITY)/i.test(head(part))))
     throw new BroughtError("This document declares entities of its own. It was not read.");
@@ -75,8 +122,7 @@ function questionsIn(rows: readonly (readonly string[])[], name: string): Brough
 const head = (part: Uint8Array): string => Buffer.from(part.subarray(0, 4096)).toString("latin1");
 
 function fromText(text: string, name: string): Brought {
-  if (/^%PDF-/.test(text))
-    throw new BroughtError("PDF pages cannot be brought in yet. Save the file as a document or slides.");
+  if (/^\uFEFF?WEBVTT\b/.test(text)) return fromCaptions(text, name);
   const table = /\.(?:csv|tsv)$/i.test(name) ? questionsIn(readTable(text), name) : null;
   if (table) return table;
   if (

@@ -129,7 +129,7 @@ export function BringInScreen() {
           <input
             type="file"
             className={fileClasses}
-            accept=".pptx,.docx,.epub,.html,.htm,.md,.txt,.csv,.xlsx,.xml,.zip,.imscc"
+            accept=".pptx,.docx,.odt,.pdf,.epub,.png,.jpg,.jpeg,.gif,.webp,.vtt,.html,.htm,.md,.txt,.csv,.xlsx,.xml,.zip,.imscc"
             disabled={busy}
             onChange={(event) => void choose(event.target.files?.[0])}
           />
