@@ -1,6 +1,6 @@
 import { lettersReport } from "@/core/report/letters-report";
 import { tableReport } from "@/core/report/table-report";
-import { makePdf } from "@/server/web/make-pdf";
+import { makePaper } from "@/server/web/make-paper";
 import { buildParts } from "../scripts/build-parts.mjs";
 import { percentile, printTable, readOptions } from "./table";
 
@@ -51,9 +51,9 @@ for (const students of n) {
     }
     return { took: percentile(took, 95), longest };
   };
-  const written = await time(() => makePdf(lettersReport(letters, of)));
+  const written = await time(() => makePaper(lettersReport(letters, of), "pdf"));
   const table = await time(() =>
-    makePdf(tableReport(marks, { title: "Marks", subtitle: "", author: "Ines Halloran", heads: 1, kept: 1 })),
+    makePaper(tableReport(marks, { title: "Marks", subtitle: "", author: "Ines Halloran", heads: 1, kept: 1 }), "pdf"),
   );
   rows.push(
     { case: `${students} letters as a PDF`, p95_ms: written.took, wanted_ms: 5000 },

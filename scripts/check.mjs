@@ -1,7 +1,9 @@
-// npm run check: everything that must hold before a change lands. Installs what is missing.
+// npm run check: everything that must hold before a change lands. Installs what is missing. With `-- --formats` also what programs of
+// others say of the files we write and read (src/formats/independent).
 import { spawnSync } from "node:child_process";
 import path from "node:path";
 import { findChromium } from "./chromium.mjs";
+import { findReaders } from "./readers.mjs";
 import { installPackages, root } from "./installed.mjs";
 import { findPoppler } from "./poppler.mjs";
 import { startPostgres } from "./postgres.mjs";
@@ -30,6 +32,9 @@ function onPostgres() {
   }
 }
 
+const formats = process.argv.includes("--formats");
+if (formats) findReaders();
+
 const steps = [
   ["types", bin("tsc"), ["--noEmit"]],
   ["lint", bin("eslint"), ["."]],
@@ -37,6 +42,7 @@ const steps = [
   ["unused code", bin("knip"), []],
   ["units", process.execPath, [...jestFlags, "--silent=false"]],
   ["units on PostgreSQL", onPostgres],
+  ...(formats ? [["formats", process.execPath, [...jestFlags, "--config", "jest.formats.config.mjs"]]] : []),
   ["readers", process.execPath, [path.join(root, "scripts/build-parts.mjs")]],
   ["build", bin("next"), ["build"]],
   ["browser", bin("playwright"), ["test"]],

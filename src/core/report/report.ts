@@ -16,9 +16,14 @@ export type ReportBlock =
   /** Lines as a child drew them: see core/question/types/sketch. `text` says what it is. */
   | { kind: "drawing"; strokes: readonly Stroke[]; text: string }
   /** A JPEG or PNG file. */
-  | { kind: "picture"; bytes: Uint8Array; text: string };
+  | { kind: "picture"; bytes: Uint8Array; text: string }
+  /** Empty lines to write on. */
+  | { kind: "lines"; count: number };
 
-/** Begins on a page of its own, and is found in the list of what there is. */
+/** Whether a line of a list begins with its own number or letter: "2. …", "b) …". */
+export const bringsItsOwn = (line: string): boolean => /^(?:\d+\.|[a-z]+\)) /.test(line);
+
+/** Is found in the list of what there is. */
 export interface ReportSection {
   title: string;
   /** Whether the title stands on the page too: above a letter it does not. */
@@ -26,6 +31,10 @@ export interface ReportSection {
   /** BCP 47, of this section. */
   language: string;
   blocks: readonly ReportBlock[];
+  /** Goes on below the one before; otherwise it begins on a page of its own. */
+  goesOn?: boolean;
+  /** What is said to it: on slides, the speaker's notes. */
+  notes?: string;
 }
 
 /** ISO 216's A4, or the letter size of North America. */

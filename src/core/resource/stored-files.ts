@@ -35,3 +35,17 @@ export function renameFiles<Value>(value: Value, rename: (sha256: string) => str
   if (typeof value !== "object" || value === null) return value;
   return Object.fromEntries(Object.entries(value).map(([name, part]) => [name, renameFiles(part, rename)])) as Value;
 }
+
+const REFERENCE = /^(?:[0-9a-f]{64}|(?:drawing|film|sound):[a-z0-9-]{1,80}|captions:[a-z0-9-]{1,80}\.[a-z-]{2,12})$/;
+
+/** Every file a document shows or plays, each once: its own by SHA-256, and those that ship with the application by name. */
+export function mediaOf(document: Pick<Document, "steps">): string[] {
+  const found = new Set<string>();
+  const visit = (value: unknown) => {
+    if (typeof value === "string") {
+      if (value.length <= 100 && REFERENCE.test(value)) found.add(value);
+    } else if (typeof value === "object" && value !== null) Object.values(value).forEach(visit);
+  };
+  visit(document.steps);
+  return [...found];
+}

@@ -27,6 +27,20 @@ export async function presentAt(db: Queryable, school: number): Promise<Present>
   return { students, classes, enrolments };
 }
 
+/** What a class and its students are called where their roster came from; null and nothing for those that came from nowhere. */
+export async function rosterIdsOf(
+  db: Queryable,
+  classId: number,
+): Promise<{ class: string | null; students: Map<number, string> }> {
+  const [group] = await db.query<{ id: string | null }>("select roster_id id from class where id = $1", [classId]);
+  const students = await db.query<{ id: number; rosterId: string }>(
+    `select p.id, p.roster_id "rosterId" from enrolled n join person p on p.id = n.student_id
+      where n.class_id = $1 and p.roster_id is not null`,
+    [classId],
+  );
+  return { class: group?.id ?? null, students: new Map(students.map(({ id, rosterId }) => [id, rosterId])) };
+}
+
 /** Brings a roster in, all of it or nothing. New students get a name to sign in with and no password yet. */
 export async function applyImport(
   tx: Queryable,

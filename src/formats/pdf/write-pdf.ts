@@ -1,6 +1,12 @@
 import path from "node:path";
 import PDFDocument from "pdfkit";
-import type { Report, ReportBlock, ReportSection, ReportTable } from "@/core/report/report";
+import {
+  bringsItsOwn,
+  type Report,
+  type ReportBlock,
+  type ReportSection,
+  type ReportTable,
+} from "@/core/report/report";
 
 const fontFile = (name: string) =>
   path.join(/* turbopackIgnore: true */ process.cwd(), "node_modules/@expo-google-fonts/andika", name);
@@ -16,6 +22,8 @@ const FIGURE_WIDTH = 320;
 /** A blank sheet is 640 wide and 420 high, as on screen. */
 const DRAWING_HEIGHT = (FIGURE_WIDTH * 420) / 640;
 const PICTURE_HEIGHT = 240;
+/** A line of handwriting. */
+const LINE_HEIGHT = 26;
 const INKS = { black: "#23211D", blue: "#2B5C8A", green: "#1F5742", red: "#A8442F", brown: "#7A5326" } as const;
 
 type Pdf = PDFKit.PDFDocument;
@@ -141,7 +149,12 @@ function writeBlock(doc: Pdf, parent: Structure, block: ReportBlock): void {
           doc.struct(
             "LBody",
             {},
-            () => void doc.text(`•  ${line}`, MARGIN + 10, doc.y, { width: right(doc) - MARGIN - 10, lineGap: 2 }),
+            // A line that brings its own number or letter gets no point before it.
+            () =>
+              void doc.text(bringsItsOwn(line) ? line : `•  ${line}`, MARGIN + 10, doc.y, {
+                width: right(doc) - MARGIN - 10,
+                lineGap: 2,
+              }),
           ),
         );
         item.end();
@@ -169,15 +182,31 @@ function writeBlock(doc: Pdf, parent: Structure, block: ReportBlock): void {
           doc.stroke();
         }
       });
-    case "picture":
-      return writeFigure(doc, parent, block.text, PICTURE_HEIGHT, (left, top, width, height) => {
-        doc.image(Buffer.from(block.bytes), left, top, { fit: [width, height] });
+    case "picture": {
+      const bytes = Buffer.from(block.bytes);
+      // The package's types leave it out.
+      const image = (doc as unknown as { openImage(file: Buffer): { width: number; height: number } }).openImage(bytes);
+      const height = Math.min(PICTURE_HEIGHT, (FIGURE_WIDTH * image.height) / image.width, image.height);
+      return writeFigure(doc, parent, block.text, height, (left, top, width) => {
+        doc.image(bytes, left, top, { fit: [width, height] });
       });
+    }
+    case "lines":
+      for (let nth = 0; nth < block.count; nth += 1) {
+        if (doc.y + LINE_HEIGHT > bottom(doc)) doc.addPage();
+        doc.y += LINE_HEIGHT;
+        doc.markContent("Artifact", { type: "Layout" });
+        doc.moveTo(MARGIN, doc.y).lineTo(right(doc), doc.y).lineWidth(0.5).strokeColor(SOFT).stroke();
+        doc.endMarkedContent();
+      }
+      doc.moveDown(0.8);
   }
 }
 
 function writeSection(doc: Pdf, root: Structure, section: ReportSection): void {
-  doc.addPage();
+  if (section.goesOn) doc.moveDown(1);
+  else doc.addPage();
+  if (doc.y > bottom(doc) - 80) doc.addPage();
   doc.outline.addItem(section.title);
   const element = doc.struct("Sect", { lang: section.language });
   root.add(element);

@@ -1,5 +1,6 @@
 "use client";
-import { ExternalLink, Printer, HelpCircle, ScrollText, UserPlus, UserCheck } from "lucide-react";
+import { Download, ExternalLink, Printer, HelpCircle, ScrollText, UserPlus, UserCheck } from "lucide-react";
+import Link from "next/link";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { follow, stopFollowing } from "@/screens/acts/keep";
@@ -89,12 +90,29 @@ export function Views({
       <button type="button" className={small} title="My script for teaching it to the class (r)" onClick={onRunSheet}>
         <ScrollText size={14} aria-hidden /> Run sheet
       </button>
-      <a href={`/board/${resource.id}`} target="_blank" rel="noreferrer" className={small}>
-        <ExternalLink size={14} aria-hidden /> Board
+      <a
+        href={`/board/${resource.id}`}
+        target="_blank"
+        rel="noreferrer"
+        className={small}
+        aria-label="Board"
+        title="On the board, in a window of its own"
+      >
+        <ExternalLink size={14} aria-hidden />
       </a>
       <a href={`/print/${resource.id}`} target="_blank" rel="noreferrer" className={small}>
         <Printer size={14} aria-hidden /> Print
       </a>
+      {data.published && !data.lookOnly && (
+        <Link
+          href={`/save/resource/${resource.id}`}
+          className={small}
+          aria-label="Save as a file"
+          title="Save as a file: PDF, document, slides, course packages …"
+        >
+          <Download size={14} aria-hidden />
+        </Link>
+      )}
       {reasons && (
         <ul className="w-full list-disc pl-5 text-[13px] text-ink-soft" aria-label="Why it is here" role="status">
           {reasons.map((reason) => (

@@ -146,6 +146,13 @@ export function MarkTableScreen({
             <MenuItem onSelect={() => void save("xlsx", false)}>Spreadsheet without names</MenuItem>
             <MenuItem onSelect={() => void save("csv", false)}>CSV without names</MenuItem>
             <MenuItem onSelect={() => void save("pdf", false)}>PDF without names</MenuItem>
+            <MenuItem
+              onSelect={() =>
+                void saveFile(`/results/marks/${group.id}/one-roster?${parameters}`, "one-roster-results.zip")
+              }
+            >
+              OneRoster, for the school’s register
+            </MenuItem>
           </Menu>
         </div>
         {goalsOpen && <GoalsDialog onClose={() => setGoalsOpen(false)} />}

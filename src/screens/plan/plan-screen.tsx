@@ -1,5 +1,5 @@
 "use client";
-import { CalendarX2, ChevronLeft, ChevronRight, Layers, Plus } from "lucide-react";
+import { CalendarX2, ChevronLeft, ChevronRight, Layers, PackageOpen, Plus } from "lucide-react";
 import { clsx } from "clsx";
 import Link from "next/link";
 import { useState } from "react";
@@ -136,6 +136,14 @@ export function PlanScreen({
                 </option>
               ))}
             </select>
+            <Link
+              href={`/save/plan/${current ?? classes[0]!.id}?from=${plan.from}&weeks=${plan.weeks}`}
+              aria-label="Save the plan as a file"
+              title="Save these weeks as a file: PDF, course packages …"
+              className={buttonClasses("quiet", "small")}
+            >
+              <PackageOpen size={16} aria-hidden />
+            </Link>
           </>
         )}
         <Segmented

@@ -85,6 +85,9 @@ export function ResultsHeader({
           <MenuItem onSelect={() => void saveFile(`${files}/pdf?view=questions`, "questions.pdf")}>
             PDF: questions
           </MenuItem>
+          <MenuItem onSelect={() => void saveFile(`${files}/xapi`, "results.xapi.json")}>
+            xAPI, for a learning record store
+          </MenuItem>
         </Menu>
       </div>
       <div className="flex min-w-0 basis-full flex-wrap items-center gap-3">

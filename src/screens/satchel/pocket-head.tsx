@@ -1,5 +1,6 @@
 "use client";
-import { Download, Pencil, Printer, Users } from "lucide-react";
+import { Download, PackageOpen, Pencil, Printer, Users } from "lucide-react";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState, type FormEvent, type ReactNode } from "react";
 import { sumOfPocket, type Kept } from "@/core/satchel/filter";
@@ -91,6 +92,16 @@ export function PocketHead({
           >
             <Download size={15} aria-hidden />
           </a>
+          {pocket && (
+            <Link
+              href={`/save/pocket/${pocket.id}`}
+              aria-label="Save this pocket as a file"
+              title="Save this pocket as a file: PDF, slides, course packages …"
+              className={buttonClasses("quiet", "small")}
+            >
+              <PackageOpen size={15} aria-hidden />
+            </Link>
+          )}
           {children}
         </span>
       </div>

@@ -1,5 +1,5 @@
 import type { Report } from "@/core/report/report";
-import { makePdf, sendPdf } from "./make-pdf";
+import { makePaper, sendPdf } from "./make-paper";
 import { Turns } from "./thread";
 
 const report: Report = {
@@ -19,7 +19,7 @@ test("one that cannot be made is an answer in words, and the next one is made", 
   const response = await sendPdf(broken, "marks");
   expect(response.status).toBe(503);
   expect(await response.json()).toEqual({ problem: "The PDF could not be made. Try again in a minute." });
-  expect(await makePdf(report)).toBeInstanceOf(Uint8Array);
+  expect(await makePaper(report, "pdf")).toBeInstanceOf(Uint8Array);
 }, 30_000);
 
 describe("turns", () => {

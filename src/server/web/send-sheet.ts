@@ -1,4 +1,5 @@
 import { writeCsv } from "@/formats/csv";
+import { asAttachment } from "./send-stream";
 import { writeXlsx } from "@/formats/xlsx";
 
 type Rows = Parameters<typeof writeXlsx>[0];
@@ -6,7 +7,7 @@ type Rows = Parameters<typeof writeXlsx>[0];
 const saved = (type: string, name: string, called?: string) => ({
   headers: {
     "content-type": type,
-    "content-disposition": `attachment; filename="${name}"${called ? `; filename*=UTF-8''${encodeURIComponent(called)}` : ""}`,
+    "content-disposition": asAttachment(name, called),
   },
 });
 

@@ -5,7 +5,7 @@ import { resultRows, withoutNames } from "@/core/results/rows";
 import { resultTable } from "@/core/results/table";
 import { assignmentById } from "@/data/assign/assignments";
 import { workOf } from "@/data/student/work";
-import { sendPdf } from "@/server/web/make-pdf";
+import { sendPdf } from "@/server/web/make-paper";
 import { numberFrom, route } from "@/server/web/route";
 
 export const GET = route(

@@ -4,6 +4,7 @@ import { packMine } from "@/server/package/pack";
 import { ActionError } from "@/server/web/act";
 import { readKept } from "@/server/web/files";
 import { readWithin, UnreadableFile } from "@/server/web/read-file";
+import { sendStream } from "@/server/web/send-stream";
 import { route } from "@/server/web/route";
 
 const LARGEST = 45_000_000;
@@ -13,20 +14,11 @@ const LIMIT_MS = 60_000;
 export const GET = route(
   "see own satchel",
   () => ({}),
-  async ({ db, visitor }) => {
-    const pieces = writePackage(await packMine(db, visitor), readKept);
-    const body = new ReadableStream<Uint8Array>({
-      pull: async (stream) => {
-        const { done, value } = await pieces.next();
-        if (done) stream.close();
-        else stream.enqueue(value);
-      },
-      cancel: async () => void (await pieces.return(undefined)),
-    });
-    return new Response(body, {
-      headers: { "content-type": "application/zip", "content-disposition": 'attachment; filename="my-satchel.zip"' },
-    });
-  },
+  async ({ db, visitor }) =>
+    sendStream(writePackage(await packMine(db, visitor), readKept), {
+      name: "my-satchel.zip",
+      mime: "application/zip",
+    }),
 );
 
 /** Takes such a zip. Without `?apply=1` it only says what is in it and what is there already. */

@@ -6,7 +6,7 @@ import { classById, studentsOf } from "@/data/classes/classes";
 import { lettersAboutResults } from "@/server/classes/letters";
 import { familyLetters } from "@/server/results/family-letters";
 import { homeActivities } from "@/server/results/home-activities";
-import { sendPdf } from "@/server/web/make-pdf";
+import { sendPdf } from "@/server/web/make-paper";
 import { numberFrom, route } from "@/server/web/route";
 
 export const GET = route(

@@ -6,7 +6,7 @@ import { catalogues } from "@/messages/catalogues";
 import { chooseLanguage } from "@/messages/choose-language";
 import { lightTable } from "@/server/find/light-table";
 import { plainerForFamilies } from "@/server/find/plainer";
-import { sendPdf } from "@/server/web/make-pdf";
+import { sendPdf } from "@/server/web/make-paper";
 import { numberFrom, route } from "@/server/web/route";
 
 /** A family's sheet as a PDF. `?reads=es` one of its languages, `plain=0,2` which of the plainer words go in, by their place, `paper=letter` on North America's paper. */

@@ -1,7 +1,7 @@
 import { idsFrom } from "@/core/ids";
 import { tableReport } from "@/core/report/table-report";
 import { coverageFile } from "@/server/results/coverage-file";
-import { sendPdf } from "@/server/web/make-pdf";
+import { sendPdf } from "@/server/web/make-paper";
 import { route } from "@/server/web/route";
 
 export const GET = route(

@@ -1,7 +1,7 @@
 import { notFound } from "next/navigation";
 import { tableReport } from "@/core/report/table-report";
 import { markTableFile } from "@/server/results/mark-table-file";
-import { sendPdf } from "@/server/web/make-pdf";
+import { sendPdf } from "@/server/web/make-paper";
 import { numberFrom, route } from "@/server/web/route";
 
 export const GET = route(

@@ -1,5 +1,5 @@
 import { portfolioPdf } from "@/server/portfolio/portfolio-file";
-import { sendPdf } from "@/server/web/make-pdf";
+import { sendPdf } from "@/server/web/make-paper";
 import { numberFrom, route } from "@/server/web/route";
 
 export const GET = route(

@@ -3,7 +3,7 @@ import { studentReport } from "@/core/report/student-report";
 import { underGoal } from "@/core/results/goal-tag";
 import { studentsOf } from "@/data/classes/classes";
 import { studentData } from "@/server/results/student";
-import { sendPdf } from "@/server/web/make-pdf";
+import { sendPdf } from "@/server/web/make-paper";
 import { numberFrom, route } from "@/server/web/route";
 
 export const GET = route(

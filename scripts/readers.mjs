@@ -1,0 +1,20 @@
+// Finds the programs of others that read our files back, or installs Debian's packages where that is allowed.
+import { spawnSync } from "node:child_process";
+import { installPackage, mayInstall } from "./debian.mjs";
+
+/** What is asked for, and the package it comes in. */
+const programs = [
+  ["xmllint", "libxml2-utils"],
+  ["pandoc", "pandoc"],
+  ["epubcheck", "epubcheck"],
+  ["pdfunite", "poppler-utils"],
+];
+
+export function findReaders() {
+  for (const [program, name] of programs) {
+    if (spawnSync("which", [program]).status === 0) continue;
+    if (!mayInstall())
+      throw new Error(`The checks of formats need ${program}. Install it (Debian: sudo apt-get install ${name}).`);
+    installPackage(name);
+  }
+}

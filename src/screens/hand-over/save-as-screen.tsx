@@ -1,0 +1,110 @@
+"use client";
+import { Download, FileText, PencilLine } from "lucide-react";
+import { fileKinds } from "@/core/hand-over/file-kinds";
+import type { OutgoingPreview } from "@/server/hand-over/preview";
+import { Empty } from "@/ui/empty";
+import { buttonClasses } from "@/ui/button";
+import { Notice } from "@/ui/notice";
+
+const counted = (count: number, one: string, more = `${one}s`) => `${count} ${count === 1 ? one : more}`;
+
+/** A resource, a pocket or a plan as a file: what goes on the left, what it can be saved as on the right. `address`: up to `as=`. */
+export function SaveAsScreen({ preview, address }: { preview: OutgoingPreview; address: string }) {
+  const resources = preview.topics.flatMap((topic) => topic.resources);
+  return (
+    <div className="flex h-full flex-col">
+      <h1 className="shrink-0 border-b border-line px-5 py-3 font-serif text-[22px] [overflow-wrap:anywhere]">
+        Save “{preview.title}” as a file
+      </h1>
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(15rem,24rem)_1fr]">
+        <section aria-labelledby="goes" className="overflow-auto border-r border-line p-5" tabIndex={0}>
+          <h2 id="goes" className="font-serif text-[18px]">
+            What goes
+          </h2>
+          <p className="mb-3 text-[13px] text-ink-soft">
+            {counted(resources.length, "resource")}, {counted(preview.files, "file")}
+          </p>
+          {preview.topics.map((topic) => (
+            <div key={topic.title} className="mb-3 rounded-card border border-line bg-card">
+              <h3 className="border-b border-line bg-shade px-3 py-1.5 font-semibold [overflow-wrap:anywhere]">
+                {topic.title}
+              </h3>
+              <ul>
+                {topic.resources.map(({ id, title, isMaterial, questions }) => (
+                  <li key={id} className="flex items-baseline gap-2 px-3 py-1 text-[14px]">
+                    {isMaterial ? (
+                      <FileText size={14} aria-hidden className="shrink-0 self-center" />
+                    ) : (
+                      <PencilLine size={14} aria-hidden className="shrink-0 self-center" />
+                    )}
+                    <span className="min-w-0 flex-1 [overflow-wrap:anywhere]">{title}</span>
+                    <span className="shrink-0 text-[13px] text-ink-soft">
+                      {questions > 0 ? counted(questions, "question") : "to read"}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          ))}
+          {preview.left.length > 0 && (
+            <Notice className="text-[14px]">
+              <p className="font-semibold">Not in the file</p>
+              <ul>
+                {preview.left.map((reason, at) => (
+                  <li key={at}>{reason}</li>
+                ))}
+              </ul>
+            </Notice>
+          )}
+        </section>
+        <div className="overflow-auto p-5">
+          {resources.length === 0 ? (
+            <Empty title="Nothing to save">
+              {preview.left.length > 0 ? "See on the left why." : "There is nothing in it yet."}
+            </Empty>
+          ) : (
+            <div className="grid max-w-3xl gap-6">
+              {fileKinds.map(({ title, kinds }) => (
+                <section key={title} aria-label={title}>
+                  <h2 className="mb-1 font-serif text-[18px]">{title}</h2>
+                  <ul className="rounded-card border border-line bg-card">
+                    {kinds.map((kind) => (
+                      <li
+                        key={kind.id}
+                        className="flex items-center gap-4 border-b border-line px-4 py-2 last:border-0"
+                      >
+                        <span className="min-w-0 flex-1">
+                          <span className="font-semibold">{kind.name}</span>
+                          <span className="block text-[14px] text-ink-soft">{kind.use}</span>
+                        </span>
+                        <a
+                          href={`${address}as=${kind.id}`}
+                          download
+                          aria-label={`Download ${kind.name}`}
+                          className={buttonClasses("quiet", "small")}
+                        >
+                          <Download size={15} aria-hidden /> Download
+                        </a>
+                      </li>
+                    ))}
+                  </ul>
+                  {title === "For another system" && preview.changes.length > 0 && (
+                    <ul className="mt-2 text-[14px] text-ink-soft" aria-label="What changes">
+                      {preview.changes.map((change) => (
+                        <li key={change}>{change}</li>
+                      ))}
+                    </ul>
+                  )}
+                </section>
+              ))}
+              <p className="text-[14px] text-ink-soft">
+                Your notes go only into slides and what is “with answers”. Nothing about single students goes into any
+                of these files.
+              </p>
+            </div>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,22 @@
+import { fileKindOf, savedName } from "@/core/hand-over/file-kinds";
+import { ActionError } from "../web/act";
+import { sendStream } from "../web/send-stream";
+import type { Gathered } from "./gather";
+import { writeFileOf } from "./write-file";
+
+/** The answer that carries what was gathered, as the kind of file an address asks for (`?as=docx`). */
+export async function sendGathered(request: Request, gathered: () => Promise<Gathered>): Promise<Response> {
+  const kind = fileKindOf(new URL(request.url).searchParams.get("as"));
+  if (!kind) return Response.json({ problem: "There is no such kind of file." }, { status: 400 });
+  try {
+    const came = await gathered();
+    const { pieces, ending, mime } = await writeFileOf(came, kind);
+    return sendStream(pieces, {
+      ...{ mime, name: `golden-satchel.${ending}` },
+      called: `${savedName(came.outgoing.title)}.${ending}`,
+    });
+  } catch (error) {
+    if (error instanceof ActionError) return Response.json({ problem: error.message }, { status: 422 });
+    throw error;
+  }
+}

@@ -1,0 +1,15 @@
+import { z } from "zod";
+import { PlainDate } from "@/core/calendar/plain-date";
+import { mondayOf, schoolClock } from "@/core/calendar/school-calendar";
+import type { Visitor } from "../web/session";
+
+const Asked = z.object({
+  from: PlainDate.optional().catch(undefined),
+  weeks: z.coerce.number().int().min(1).max(18).catch(2),
+});
+
+/** Which weeks an address asks for; what cannot be read counts as two weeks from this Monday. */
+export function stretchFrom(said: unknown, visitor: Visitor, now: Date): { from: string; weeks: number } {
+  const { from, weeks } = Asked.parse(said);
+  return { from: mondayOf(from ?? schoolClock(now, visitor.zone).date), weeks };
+}
