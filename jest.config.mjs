@@ -16,6 +16,7 @@ const esmOnly = [
   "parse5",
   "entities",
   "pdfjs-dist",
+  "jose",
 ];
 
 const config = {

@@ -1,5 +1,6 @@
-import { openDatabase } from "@/data/engine/open";
+import { dataFolder, openDatabase } from "@/data/engine/open";
 import { FolderInUse } from "@/data/engine/pglite";
+import { addCourseSite } from "./course-site";
 import { seed } from "./seed";
 
 // Fills DATA_DIR (or DATABASE_URL) with the demo's world, once. Run by scripts/demo.mjs and by the browser tests.
@@ -10,6 +11,8 @@ try {
   if (people === 0) {
     const started = Date.now();
     await seed(db, { now: new Date(), bulk });
+    const { COURSE_SITE: site, SATCHEL: satchel } = process.env;
+    if (site && satchel) await addCourseSite(db, { folder: dataFolder(), site, satchel, now: new Date() });
     console.log(`Demo data is ready (${bulk} community lessons, ${Math.round((Date.now() - started) / 1000)} s).`);
   }
   await db.close();

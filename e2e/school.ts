@@ -16,6 +16,9 @@ const environment = (folder: string) => ({
   DEMO_BULK: "1500",
   DATA_DIR: folder,
   NODE_ENV: "production" as const,
+  // The course site's people and courses are made too; where it is, a walk says (e2e/walks/course-site.spec.ts).
+  COURSE_SITE: "http://localhost:9",
+  SATCHEL: "http://localhost:9",
 });
 
 /** Playwright's global setup: seeds the school, and gives back what takes it away at the end. @throws if it cannot be seeded */

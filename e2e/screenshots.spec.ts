@@ -100,16 +100,6 @@ test("the teacher's views", async ({ signedIn }) => {
   await teacher.getByRole("region", { name: "Steps" }).getByRole("button", { name: /^3/ }).click();
   await expect(teacher.getByText(/saved \d/)).toBeVisible();
   await teacher.screenshot({ path: file("adapt") });
-  await teacher
-    .context()
-    .addCookies([{ name: "theme", value: "evening", url: new URL("/", teacher.url()).toString() }]);
-  await teacher.goto("/find?words=harbour+in+twelve+hours");
-  await teacher.keyboard.press("e");
-  await teacher.waitForURL(/adapt/);
-  await teacher.getByRole("radio", { name: "español" }).click();
-  await expect(teacher.getByText("Mira la película una vez hasta el final.")).toBeVisible();
-  await teacher.screenshot({ path: file("languages") });
-  await teacher.context().addCookies([{ name: "theme", value: "day", url: new URL("/", teacher.url()).toString() }]);
   await shot("coverage", "/results/coverage", async () => {
     await teacher.getByRole("button", { name: /^MA\.5\.M\.2, 5 Kittiwake/ }).click();
     await expect(teacher.getByRole("img", { name: /Right answers over time/ }).locator("svg")).toBeVisible();

@@ -19,6 +19,10 @@ const environment = {
   NEXT_TELEMETRY_DISABLED: "1",
   NODE_ENV: "production",
 };
+// The demo's other system, a simulated course site. Both keep where the other is, so its port goes with ours.
+const sitePort = port + 10;
+const siteAddress = `http://localhost:${sitePort}`;
+if (demo) Object.assign(environment, { COURSE_SITE: siteAddress, SATCHEL: `http://localhost:${port}` });
 
 function fail(text) {
   console.error(text);
@@ -89,7 +93,17 @@ const server = spawn(process.execPath, [nextProgram, "start", "-p", String(port)
   stdio: ["ignore", "ignore", "inherit"],
 });
 running = server;
+const siteFile = path.join(folder, "other-school-system.json");
+const site =
+  demo &&
+  existsSync(siteFile) &&
+  spawn(process.execPath, [tsxProgram, "stand-ins/other-school-system/main.ts"], {
+    cwd: root,
+    env: { ...environment, PORT: String(sitePort), ISSUER: siteAddress, FILE: siteFile },
+    stdio: ["ignore", "ignore", "inherit"],
+  });
 server.on("exit", (code) => {
+  if (site) site.kill("SIGTERM");
   console.log(stopping ? "\nStopped. Everything is kept for next time." : "The server stopped.");
   process.exit(stopping ? 0 : (code ?? 1));
 });
@@ -110,7 +124,7 @@ Enter with one press from the list on that page, or sign in:
             (so can teodor.brandt, rona.sundin, judit.varga … all with that password)
   office    hollis.gray@skerry.example      kelp-and-tide
   student   ${address}/join   sunniva.dale   fish, boat, star
-
+${site ? `\nThe school's course site, simulated, is at ${siteAddress}: enter there with one press, too.\n` : ""}
 Ctrl-C stops it.`
     : `
 Golden Satchel is at ${address}. Everything is kept in ${folder}.

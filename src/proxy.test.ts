@@ -20,6 +20,23 @@ describe("writes come from our own pages only", () => {
     }
   });
 
+  test("a course site may send people in, and only there", () => {
+    const headers = { host: "satchel.example", origin: "https://courses.example" };
+    const at = (path: string) =>
+      proxy(new NextRequest(`http://satchel.example${path}`, { method: "POST", headers })).status;
+    expect(["/lti/login", "/lti/launch"].map(at)).toEqual([200, 200]);
+    expect(["/lti/return", "/lti/launch/x", "/lti", "/find"].map(at)).toEqual([403, 403, 403, 403]);
+  });
+
+  test("only the page that goes back to a course site has a form that leaves", () => {
+    const forms = (path: string) =>
+      /form-action ([^;]+)/.exec(
+        proxy(new NextRequest(`http://satchel.example${path}`)).headers.get("content-security-policy")!,
+      )![1];
+    expect(forms("/lti/return")).toContain("https:");
+    expect([forms("/find"), forms("/lti/choose")]).toEqual(["'self'", "'self'"]);
+  });
+
   test("reading is open to links from anywhere", () => {
     expect(proxy(request("GET", { origin: "https://elsewhere.example" })).status).toBe(200);
   });

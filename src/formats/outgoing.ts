@@ -16,6 +16,8 @@ export interface OutgoingResource {
   author: string;
   /** Where it is done here; null: it goes without a link. */
   address: string | null;
+  /** It is opened by a launch from there (LTI) and done here: its questions do not go along. */
+  launch?: { address: string; work: number };
   /** Whether it only explains; without, it is handed in. */
   isMaterial: boolean;
 }

@@ -1,5 +1,5 @@
 import { strFromU8, unzipSync } from "fflate";
-import { forPaper } from "@/core/resource/paper";
+import { inPaperOrder } from "@/core/resource/paper";
 import { documentReport } from "@/core/report/document-report";
 import { readBrought } from "./brought/read-brought";
 import { writeDocx } from "./docx/write-docx";
@@ -7,7 +7,7 @@ import { writePptx } from "./pptx/write-pptx";
 import { bytesOf, everythingLesson, pictureHash } from "./testing/outgoing";
 
 const report = async (forTeacher: boolean) =>
-  documentReport(forPaper(everythingLesson()), {
+  documentReport(inPaperOrder(everythingLesson()), {
     ...{ author: "Ines Halloran", forTeacher },
     pictures: new Map([[pictureHash, await bytesOf(pictureHash)]]),
   });
@@ -23,7 +23,8 @@ test("the students' paper has what is asked, what there is to choose from and li
     expect(text).toContain(there);
   for (const away of ["Answer:", "Only for me"]) expect(text).not.toContain(away);
   const key = JSON.stringify((await report(true)).sections);
-  expect(key).toContain("Answer: High water or high (in part)");
+  for (const answer of ["High water or high (in part)", "low", "ebb → high → low"])
+    expect(key).toContain(`Answer: ${answer}`);
   expect(key).toContain("For you: Only for me.");
 });
 

@@ -6,8 +6,10 @@ import { peopleAt } from "@/data/student/front-door";
 import { messagesBy } from "@/data/office/outbox";
 import { guestsAllowed } from "@/data/classes/guests";
 import { notesAllowed } from "@/data/live/step-notes";
+import { systemsAt } from "@/data/lti/systems";
 import { shelfRulesOf } from "@/data/share/sharing";
 import { OfficeScreen } from "@/screens/office/office-screen";
+import { baseAddress } from "@/server/web/base-address";
 import { enter } from "@/server/web/page";
 import { schoolOf } from "@/server/office/school-of";
 
@@ -17,7 +19,7 @@ export default async function OfficePage() {
   const { db, visitor, now } = await enter("change the school's calendar");
   const school = schoolOf(visitor);
   const classes = await classesAt(db, school);
-  const [calendar, rules, adults, people, messages, names, teachers, said, past, shelfRules, notes, guests] =
+  const [calendar, rules, adults, people, messages, names, teachers, said, past, shelfRules, notes, guests, systems] =
     await Promise.all([
       calendarOf(db, school),
       meetingRulesOf(
@@ -34,6 +36,7 @@ export default async function OfficePage() {
       shelfRulesOf(db, school),
       notesAllowed(db, school),
       guestsAllowed(db, school),
+      systemsAt(db, school),
     ]);
   return (
     <OfficeScreen
@@ -51,6 +54,10 @@ export default async function OfficePage() {
       shelfRules={shelfRules}
       notes={notes}
       guests={guests}
+      courseSites={{
+        systems: systems.map(({ id, name, issuer }) => ({ id, name, issuer })),
+        address: `${await baseAddress()}/lti/register`,
+      }}
       now={now}
     />
   );

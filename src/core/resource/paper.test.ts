@@ -1,6 +1,8 @@
 import { lesson } from "@/data/testing/world";
+import { everythingLesson } from "@/formats/testing/outgoing";
+import { formatAnswer } from "../question/format";
 import { allQuestions, type Document } from "./document";
-import { forPaper, letterAt } from "./paper";
+import { forPaper, inPaperOrder, letterAt } from "./paper";
 
 const options = (names: string) => [...names].map((id) => ({ id, text: { en: `Option ${id}` } }));
 const base = lesson("Boats");
@@ -40,4 +42,22 @@ describe("a resource on paper", () => {
   test("choices are called by letters, however many there are", () => {
     expect([0, 1, 25, 26, 27].map(letterAt)).toEqual(["a", "b", "z", "aa", "ab"]);
   });
+});
+
+test("in the order of paper what is right can still be told, for every type", () => {
+  const document = everythingLesson();
+  const ordered = inPaperOrder(document);
+  const [before, after] = [document, ordered].map((one) => allQuestions(one).map(({ question }) => question));
+  expect(after).toHaveLength(before!.length);
+  for (const [at, question] of before!.entries()) {
+    const other = after![at]!;
+    expect([question.type, formatAnswer(other, ["en"])]).toEqual([question.type, formatAnswer(question, ["en"])]);
+    // The same things, and for those that are mixed the order of the printed sheet.
+    expect(JSON.stringify(Object.values(other)).length).toBe(JSON.stringify(Object.values(question)).length);
+  }
+  const printed = allQuestions(forPaper(document)).flatMap(({ question }) =>
+    question.type === "match" ? question.right : [],
+  );
+  const keyed = allQuestions(ordered).flatMap(({ question }) => (question.type === "match" ? question.right : []));
+  expect(keyed.map(({ text }) => text)).toEqual(printed.map(({ text }) => text));
 });

@@ -43,6 +43,27 @@ const item = (identifier: string, title: string, ...inside: readonly Element[]):
 const pointing = (identifier: string, to: string, title: string): Element =>
   element("item", { identifier, identifierref: to }, element("title", {}, title));
 
+/** A link that is opened by a launch (Common Cartridge 1.3, "LTI link"; names from memory). */
+const launchLink = (title: string, { address, work }: { address: string; work: number }): Element =>
+  element(
+    "cartridge_basiclti_link",
+    {
+      xmlns: "http://www.imsglobal.org/xsd/imslticc_v1p3",
+      "xmlns:blti": "http://www.imsglobal.org/xsd/imsbasiclti_v1p0",
+      "xmlns:lticm": "http://www.imsglobal.org/xsd/imslticm_v1p0",
+      "xmlns:lticp": "http://www.imsglobal.org/xsd/imslticp_v1p0",
+    },
+    element("blti:title", {}, title),
+    element("blti:custom", {}, element("lticm:property", { name: "work" }, String(work))),
+    element("blti:launch_url", {}, address),
+    element(
+      "blti:vendor",
+      {},
+      element("lticp:code", {}, "golden-satchel"),
+      element("lticp:name", {}, "Golden Satchel"),
+    ),
+  );
+
 /** What a resource is in a cartridge: files, what the manifest says of them, and where it stands in the order. */
 function* partsOf(
   resource: OutgoingResource,
@@ -59,7 +80,7 @@ function* partsOf(
     place: (reference) => (outgoing.files.has(reference) ? `../media/${outgoing.files.get(reference)!.name}` : null),
   };
   if (version !== "thin") {
-    const questions = allQuestions(document).map(({ question }) => question);
+    const questions = resource.launch ? [] : allQuestions(document).map(({ question }) => question);
     const href = `pages/${id}.html`;
     const page = htmlPage({ title, language: document.languages[0]! }, [
       element("h1", {}, title),
@@ -91,7 +112,12 @@ function* partsOf(
       items.push(pointing(`i-q-${id}`, `q-${id}`, `${title}: questions`));
     }
   }
-  if (address) {
+  if (resource.launch) {
+    const href = `links/${id}.xml`;
+    yield { name: href, bytes: xmlFile(launchLink(title, resource.launch)) };
+    resources.push(element("resource", { identifier: `link-${id}`, type: "imsbasiclti_xmlv1p3" }, file(href)));
+    items.push(pointing(`i-link-${id}`, `link-${id}`, title));
+  } else if (address) {
     const href = `links/${id}.xml`;
     yield {
       name: href,

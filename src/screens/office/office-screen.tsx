@@ -4,6 +4,7 @@ import type { ClassSaid } from "@/core/roster/class-said";
 import type { PastClass } from "@/data/classes/class-said";
 import type { Class } from "@/data/classes/classes";
 import { ClassesCard } from "./classes-card";
+import { CourseSiteCard } from "./course-site-card";
 import { DaysOffCard } from "./days-off-card";
 import { MeetingsCard } from "./meetings-card";
 import type { Adult } from "@/data/student/front-door";
@@ -33,6 +34,7 @@ export function OfficeScreen({
   shelfRules,
   notes,
   guests,
+  courseSites,
   zone,
   now,
 }: {
@@ -52,6 +54,7 @@ export function OfficeScreen({
   notes: boolean;
   /** Whether guests may do work by a link. */
   guests: boolean;
+  courseSites: { systems: { id: number; name: string; issuer: string }[]; address: string };
   now: Date;
 }) {
   return (
@@ -63,6 +66,7 @@ export function OfficeScreen({
         <ShelvesCard key={JSON.stringify(shelfRules)} rules={shelfRules} />
         <NotesCard allowed={notes} />
         <GuestsCard allowed={guests} />
+        <CourseSiteCard {...courseSites} />
         <NamesCard classes={classes} names={names} />
       </div>
       <div className="grid gap-5">

@@ -137,9 +137,9 @@ export function PlanScreen({
               ))}
             </select>
             <Link
-              href={`/save/plan/${current ?? classes[0]!.id}?from=${plan.from}&weeks=${plan.weeks}`}
-              aria-label="Save the plan as a file"
-              title="Save these weeks as a file: PDF, course packages …"
+              href={`/hand-over/${current ?? classes[0]!.id}?from=${plan.from}&weeks=${plan.weeks}`}
+              aria-label="Hand over"
+              title="Hand these weeks over to the course site, or save them as a file"
               className={buttonClasses("quiet", "small")}
             >
               <PackageOpen size={16} aria-hidden />

@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import path from "node:path";
-import { forPaper } from "@/core/resource/paper";
+import { inPaperOrder } from "@/core/resource/paper";
 import { allQuestions, titleOf, type Document } from "@/core/resource/document";
 import { mediaOf } from "@/core/resource/stored-files";
 import type { Queryable } from "@/data/engine/db";
@@ -46,6 +46,8 @@ export interface Chosen {
   topic: string;
   /** Where its students do it; null: nowhere yet. */
   address?: string | null;
+  /** It is opened by a launch from there. */
+  launch?: { address: string; work: number };
   /** What it is called where it goes, the same each time. */
   id?: string;
 }
@@ -86,7 +88,7 @@ export async function gather(
       continue;
     }
     const id = one.id ?? `resource-${one.resource}`;
-    const paper = forPaper(document);
+    const paper = inPaperOrder(document);
     // The same order of choices as on the students' sheets, so that "b" is "b".
     const mixed = new Map(paper.steps.map((step) => [step.id, step]));
     whole.set(id, { ...document, steps: document.steps.map((step) => mixed.get(step.id) ?? step) });
@@ -96,6 +98,7 @@ export async function gather(
     topic.push({
       ...{ id, document: paper, author: known.ownerName, address: one.address ?? null },
       isMaterial: allQuestions(document).length === 0,
+      ...(one.launch && allQuestions(document).length > 0 && { launch: one.launch }),
     });
     topics.set(one.topic, topic);
   }

@@ -1,5 +1,7 @@
 import { strFromU8, unzipSync } from "fflate";
 import { fileKindOf, fileKinds } from "@/core/hand-over/file-kinds";
+import { formatAnswer } from "@/core/question/format";
+import { allQuestions } from "@/core/resource/document";
 import { richText } from "@/core/content/rich-text";
 import type { Db } from "@/data/engine/db";
 import { addPocket, putIntoPocket } from "@/data/satchel/pockets";
@@ -41,6 +43,12 @@ test.each(fileKinds.flatMap(({ kinds }) => kinds).map((kind) => [kind.name, kind
   },
   30_000,
 );
+
+test("what is right can be told in what goes out", async () => {
+  const { outgoing } = await gatherResource(db, ines(), tides);
+  const { question } = allQuestions(outgoing.topics[0]!.resources[0]!.document)[0]!;
+  expect(formatAnswer(question, ["en"])).toBe("a");
+});
 
 test("a pocket is one package in its order, or a file for each thing", async () => {
   const { id } = await addPocket(db, world.ines, "Tides, term 1");

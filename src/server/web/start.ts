@@ -1,5 +1,6 @@
 import { database } from "./database";
 import { removeLeftOvers } from "./files";
+import { keepSendingMarks } from "../lti/marks";
 import { sweepDaily } from "../office/sweep";
 import { printFirstCode } from "../office/first-code";
 
@@ -10,8 +11,10 @@ export async function start(): Promise<void> {
     await removeLeftOvers(new Date());
     await printFirstCode(db, new Date(), (line) => console.error(line));
     const endSweeping = sweepDaily(db);
+    const endSending = keepSendingMarks(db);
     const stop = () => {
       endSweeping();
+      endSending();
       void db.close().finally(() => process.exit(0));
     };
     process.once("SIGTERM", stop);

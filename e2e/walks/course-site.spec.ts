@@ -1,0 +1,157 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Page } from "@playwright/test";
+import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { serve } from "../../stand-ins/other-school-system/server";
+import { Store } from "../../stand-ins/other-school-system/state";
+import { expect, test as base } from "../fixture";
+import { Walk } from "./walk";
+
+/** A course site of this test's own, with the people and courses of the demo, and nothing connected yet. */
+const test = base.extend<{ site: { address: string; store: Store } }>({
+  site: async ({}, provide, info) => {
+    const folder = mkdtempSync(path.join(os.tmpdir(), "course-site-"));
+    const file = path.join(folder, "site.json");
+    cpSync(path.join(process.env.SEEDED_SCHOOL!, "other-school-system.json"), file);
+    const store = await Store.open(file);
+    store.state.tools = [];
+    const port = 3430 + info.parallelIndex;
+    const address = `http://localhost:${port}`;
+    const stop = await serve(store, address, port);
+    await provide({ address, store });
+    await stop();
+    rmSync(folder, { recursive: true, force: true });
+  },
+});
+
+async function enterSite(page: Page, address: string, name: string): Promise<void> {
+  await page.goto(`${address}/leave`);
+  await page.getByRole("button", { name, exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Courses" })).toBeVisible();
+}
+const serious = async (page: Page) =>
+  (await new AxeBuilder({ page }).analyze()).violations
+    .filter(({ impact }) => impact === "serious" || impact === "critical")
+    .map(({ id }) => id);
+
+test("a fortnight goes to the course site, a student comes in from there, and the mark comes back by itself", async ({
+  signedIn,
+  site,
+  address,
+  expectTrouble,
+}) => {
+  test.setTimeout(180_000);
+  // The course site says no more of itself than it must.
+  expectTrouble(/favicon/);
+  const office = await signedIn("Hollis Gray");
+  await expect(office.getByText(`${address}/lti/register`)).toBeVisible();
+  await enterSite(office, site.address, "Hollis Gray");
+  await office.getByLabel("Address for registering").fill(`${address}/lti/register`);
+  await office.getByRole("button", { name: "Add a tool" }).click();
+  await expect(office.getByRole("heading", { name: /^Connect localhost/ })).toBeVisible();
+  expect(await serious(office)).toEqual([]);
+  await office.getByRole("button", { name: "Connect" }).click();
+  await expect(office.getByRole("heading", { name: "Quayside courses is connected" })).toBeVisible();
+
+  // Once in each course she says which class it is.
+  const ines = await signedIn("Ines Halloran");
+  await enterSite(ines, site.address, "Ines Halloran");
+  await ines.getByRole("link", { name: "5 Kittiwake" }).click();
+  await ines.getByRole("link", { name: "Golden Satchel", exact: true }).click();
+  await expect(ines.getByRole("heading", { name: /Which of your classes is the course/ })).toBeVisible();
+  expect(await serious(ines)).toEqual([]);
+  await ines.getByRole("button", { name: "5 Kittiwake" }).click();
+  await ines.waitForURL(/hand-over/);
+
+  await ines.goto("/plan");
+  const walk = new Walk(ines, "from the plan to a fortnight at the course site", 4);
+  await walk.click(ines.getByRole("link", { name: "Hand over" }));
+  const send = ines.getByRole("button", { name: /^Send \d+/ });
+  await expect(send).toBeEnabled();
+  await expect(ines.getByRole("row", { name: /Reading a tide table/ })).toContainText("new");
+  if (process.env.SCREENSHOTS) await ines.screenshot({ path: "docs/screenshots/hand-over.png" });
+  await walk.key("Control+Enter");
+  await expect(ines.getByText(/things are in the course now/)).toBeVisible({ timeout: 20_000 });
+  walk.done();
+  expect(await serious(ines)).toEqual([]);
+  await expect(ines.getByRole("row", { name: /Reading a tide table/ })).toContainText("as it is");
+
+  // Somebody there renames it: she is asked, and it stays as it is there until she says so.
+  await enterSite(ines, site.address, "Ines Halloran");
+  await ines.getByRole("link", { name: "5 Kittiwake" }).click();
+  const name = ines.getByLabel("Name of The ferry timetable");
+  await name.fill("Ferry times");
+  await ines.getByRole("listitem").filter({ has: name }).getByRole("button", { name: "Rename" }).click();
+  await ines.goto("/plan");
+  await ines.getByRole("link", { name: "Hand over" }).click();
+  const changed = ines.getByRole("row", { name: /The ferry timetable/ });
+  await expect(changed).toContainText("the name is “Ferry times” now");
+  await expect(ines.getByRole("button", { name: "Send 0" })).toBeDisabled();
+  await changed.getByRole("button", { name: "Send mine" }).click();
+  await ines.getByRole("button", { name: "Send 1" }).click();
+  await expect(ines.getByText("1 thing is in the course now.")).toBeVisible({ timeout: 20_000 });
+
+  // A student comes in from the course, without another password, to the right place.
+  const sunniva = await (await ines.context().browser()!.newContext()).newPage();
+  await enterSite(sunniva, site.address, "Sunniva Dale");
+  await sunniva.getByRole("link", { name: "5 Kittiwake" }).click();
+  await sunniva
+    .getByRole("listitem")
+    .filter({ hasText: "Change from the market stall" })
+    .getByRole("link", { name: "open" })
+    .click();
+  await sunniva.waitForURL(/\/student\/\d+/);
+  const work = Number(/\d+$/.exec(new URL(sunniva.url()).pathname)![0]);
+  await expect(sunniva.getByText("Change from the market stall").first()).toBeVisible();
+
+  // The network is away while the work is handed in; the mark goes when it is back.
+  await fetch(`${site.address}/silence`, { method: "POST", body: new URLSearchParams({ on: "yes" }) });
+  await sunniva
+    .getByRole("button", { name: "To the end" })
+    .or(sunniva.getByRole("link", { name: "To the end" }))
+    .first()
+    .click();
+  await sunniva.getByRole("button", { name: "Hand it in" }).click();
+  const anyway = sunniva.getByRole("button", { name: "Hand it in" });
+  if (await anyway.isVisible()) await anyway.click();
+  const column = () =>
+    site.store.state.courses
+      .flatMap(({ lineItems }) => lineItems)
+      .find(({ resourceId }) => resourceId === `work-${work}`)!;
+  expect(Object.keys(column().scores)).toEqual([]);
+  await fetch(`${site.address}/silence`, { method: "POST", body: new URLSearchParams({ on: "no" }) });
+  await expect.poll(() => Object.keys(column().scores).length, { timeout: 60_000 }).toBe(1);
+  await sunniva.context().close();
+});
+
+test("inside a course there she chooses from her satchel", async ({ signedIn, site, address, expectTrouble }) => {
+  expectTrouble(/favicon/);
+  const office = await signedIn("Hollis Gray");
+  await enterSite(office, site.address, "Hollis Gray");
+  await office.getByLabel("Address for registering").fill(`${address}/lti/register`);
+  await office.getByRole("button", { name: "Add a tool" }).click();
+  await office.getByRole("button", { name: "Connect" }).click();
+  await expect(office.getByRole("heading", { name: "Quayside courses is connected" })).toBeVisible();
+  const ines = await signedIn("Ines Halloran");
+  await enterSite(ines, site.address, "Ines Halloran");
+  await ines.getByRole("link", { name: "5 Kittiwake" }).click();
+  const walk = new Walk(ines, "from a course there to work chosen from the satchel", 4);
+  await walk.click(ines.getByRole("button", { name: "Add from Golden Satchel" }));
+  await expect(ines.getByRole("heading", { name: "Add from your satchel to “5 Kittiwake”" })).toBeVisible();
+  await walk.click(ines.getByRole("checkbox", { name: /Ferry fares/ }).first());
+  expect(await serious(ines)).toEqual([]);
+  await walk.click(ines.getByRole("button", { name: "Add to the course" }));
+  await expect(ines.getByRole("heading", { name: "From Golden Satchel" })).toBeVisible();
+  walk.done();
+  await expect(ines.getByRole("listitem").filter({ hasText: "Ferry fares" })).toContainText("due");
+});
+
+test("who is not known there, or comes too late, is told what to do", async ({ page, address, expectTrouble }) => {
+  expectTrouble(/favicon/);
+  await page.goto(`${address}/lti/login?iss=https%3A%2F%2Felsewhere.example&login_hint=x&target_link_uri=x`);
+  await expect(page.getByRole("heading", { name: "This course site is not connected" })).toBeVisible();
+  await page.goto(`${address}/lti/refused?why=expired`);
+  await expect(page.getByRole("heading", { name: "That took too long" })).toBeVisible();
+  expect(await serious(page)).toEqual([]);
+});

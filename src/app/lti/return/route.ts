@@ -1,0 +1,20 @@
+import { headers } from "next/headers";
+import { returnChoice } from "@/server/lti/choose";
+import { ActionError } from "@/server/web/act";
+import { route } from "@/server/web/route";
+
+/** What she has chosen goes back to the course site, in a form that sends itself. */
+export const POST = route(
+  "choose for a course",
+  () => ({}),
+  async ({ db, visitor, now, request }) => {
+    const nonce = (await headers()).get("x-nonce") ?? "";
+    try {
+      const page = await returnChoice(db, visitor, new URLSearchParams(await request.text()), { now, nonce });
+      return new Response(page, { headers: { "content-type": "text/html; charset=utf-8" } });
+    } catch (error) {
+      if (!(error instanceof ActionError)) throw error;
+      return Response.json({ problem: error.message }, { status: 422 });
+    }
+  },
+);

@@ -1,0 +1,83 @@
+/** What of an item can be another here and there. */
+export interface ItemState {
+  title: string;
+  /** ISO 8601; null: no date. */
+  opens: string | null;
+  due: string | null;
+}
+export interface MineNow extends ItemState {
+  content: string;
+}
+/** As it went over last. */
+export type SentBefore = MineNow;
+
+/** Against what is there: "changed there" is asked about, "gone there" is put back only when she sends it. */
+export type Standing = "new" | "updated" | "as it is" | "changed there" | "gone there";
+
+export interface Compared {
+  standing: Standing;
+  /** What was changed over there since it went: old and new. */
+  there: { field: keyof ItemState; was: string | null; is: string | null }[];
+}
+
+const fields = ["title", "opens", "due"] as const;
+/** Two systems write the same moment in two ways. */
+const same = (field: keyof ItemState, one: string | null, other: string | null): boolean =>
+  field === "title" || one === null || other === null
+    ? one === other
+    : Math.abs(Date.parse(one) - Date.parse(other)) < 60_000;
+
+/**
+ * A three-way look: what went over (`sent`), what it is here now (`mine`), what is there now (`there`; null: it is not there, undefined:
+ * the other system does not say).
+ */
+export function compareItem(
+  mine: MineNow,
+  sent: SentBefore | null,
+  there: Partial<ItemState> | null | undefined,
+): Compared {
+  if (!sent) return { standing: "new", there: [] };
+  if (there === null) return { standing: "gone there", there: [] };
+  const changed = fields.flatMap((field) => {
+    const is = there?.[field];
+    return is === undefined || same(field, is, sent[field]) ? [] : [{ field, was: sent[field], is }];
+  });
+  // It was changed there to just what it is here now: nobody has to be asked.
+  const apart = changed.filter(({ field, is }) => !same(field, is, mine[field]));
+  if (apart.length > 0) return { standing: "changed there", there: apart };
+  const isSame = mine.content === sent.content && fields.every((field) => same(field, mine[field], sent[field]));
+  return { standing: isSame ? "as it is" : "updated", there: [] };
+}
+
+/** What is done about a date that is over when it is sent. */
+export const pastDues = ["no date", "next lesson", "leave out"] as const;
+export type PastDue = (typeof pastDues)[number];
+export const pastOpenings = ["on arrival", "keep"] as const;
+export type PastOpening = (typeof pastOpenings)[number];
+
+export interface DatesThere {
+  opens: string | null;
+  due: string | null;
+  /** What was crossed out: it would have been past. */
+  was: { opens: string | null; due: string | null };
+  isLeftOut: boolean;
+}
+
+/** No date arrives past: `nextLesson` is when the class meets next; null: it does not. */
+export function datesThere(
+  { opens, due }: { opens: Date; due: Date },
+  of: { now: Date; pastDue: PastDue; pastOpening: PastOpening; nextLesson: Date | null },
+): DatesThere {
+  const isOver = due <= of.now;
+  const isOpen = opens <= of.now;
+  const laterDue = of.pastDue === "next lesson" ? of.nextLesson : null;
+  return {
+    opens: isOpen && of.pastOpening === "on arrival" ? null : opens.toISOString(),
+    due: isOver ? (laterDue?.toISOString() ?? null) : due.toISOString(),
+    was: {
+      opens: isOpen && of.pastOpening === "on arrival" ? opens.toISOString() : null,
+      due: isOver ? due.toISOString() : null,
+    },
+    isLeftOut: isOver && of.pastDue === "leave out",
+  };
+}

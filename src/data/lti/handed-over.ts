@@ -1,0 +1,108 @@
+import type { Queryable } from "../engine/db";
+
+/** What an item was when it went over: compared with what is there now, and with what it is here now. */
+export interface SentItem {
+  title: string;
+  /** ISO 8601; null: no date. */
+  opens: string | null;
+  due: string | null;
+  /** A hash of its page, its questions and its files. */
+  content: string;
+}
+
+export interface HandedOver {
+  item: string;
+  assignment: number | null;
+  lineItemUrl: string | null;
+  sent: SentItem;
+  sentAt: Date;
+}
+
+export const handedOver = (db: Queryable, course: number): Promise<HandedOver[]> =>
+  db.query<HandedOver>(
+    `select item, assignment_id assignment, line_item_url "lineItemUrl", sent, sent_at "sentAt" from handed_over
+      where course_id = $1 order by item`,
+    [course],
+  );
+
+export async function noteHandedOver(
+  db: Queryable,
+  course: number,
+  item: Omit<HandedOver, "sentAt"> & { by: number; at: Date },
+): Promise<void> {
+  await db.query(
+    `insert into handed_over (course_id, item, assignment_id, line_item_url, sent, sent_at, by_id)
+     values ($1, $2, $3, $4, $5::jsonb, $6, $7)
+     on conflict (course_id, item) do update set assignment_id = excluded.assignment_id, sent = excluded.sent,
+       line_item_url = coalesce(excluded.line_item_url, handed_over.line_item_url), sent_at = excluded.sent_at, by_id = excluded.by_id`,
+    [course, item.item, item.assignment, item.lineItemUrl, JSON.stringify(item.sent), item.at, item.by],
+  );
+}
+
+export async function setLineItem(db: Queryable, course: number, item: string, url: string): Promise<void> {
+  await db.query("update handed_over set line_item_url = $3 where course_id = $1 and item = $2", [course, item, url]);
+}
+
+/** Courses to which marks go, with the work that has a column there or is to get one. */
+export const coursesWithWork = (
+  db: Queryable,
+): Promise<{ course: number; system: number; works: { id: number; item: string; lineItemUrl: string | null }[] }[]> =>
+  db.query(
+    `select c.id course, c.system_id system,
+            jsonb_agg(jsonb_build_object('id', h.assignment_id, 'item', h.item, 'lineItemUrl', h.line_item_url) order by h.assignment_id) works
+       from handed_over h join other_course c on c.id = h.course_id join assignment a on a.id = h.assignment_id
+      where c.line_items_url is not null and a.called_back is null group by c.id order by c.id`,
+  );
+
+export interface SentMark {
+  assignment: number;
+  student: number;
+  gained: number | null;
+  outOf: number | null;
+  tries: number;
+  nextTry: Date | null;
+}
+
+export const sentMarks = (db: Queryable, course: number): Promise<SentMark[]> =>
+  db.query<SentMark>(
+    `select assignment_id assignment, student_id student, gained::float8 gained, out_of::float8 "outOf", tries, next_try "nextTry"
+       from mark_sent where course_id = $1`,
+    [course],
+  );
+
+/** It went: what stands there now. */
+export async function noteMarkSent(
+  db: Queryable,
+  course: number,
+  mark: { assignment: number; student: number; gained: number | null; outOf: number | null; at: Date },
+): Promise<void> {
+  await db.query(
+    `insert into mark_sent (course_id, assignment_id, student_id, gained, out_of, sent_at) values ($1, $2, $3, $4, $5, $6)
+     on conflict (course_id, assignment_id, student_id) do update set gained = excluded.gained, out_of = excluded.out_of,
+       sent_at = excluded.sent_at, tries = 0, next_try = null, problem = null`,
+    [course, mark.assignment, mark.student, mark.gained, mark.outOf, mark.at],
+  );
+}
+
+/** It did not go; it is tried again later. What stands there is what went last. */
+export async function noteMarkFailed(
+  db: Queryable,
+  course: number,
+  mark: { assignment: number; student: number; nextTry: Date; problem: string },
+): Promise<void> {
+  await db.query(
+    `insert into mark_sent (course_id, assignment_id, student_id, tries, next_try, problem) values ($1, $2, $3, 1, $4, $5)
+     on conflict (course_id, assignment_id, student_id) do update set tries = mark_sent.tries + 1, next_try = excluded.next_try,
+       problem = excluded.problem`,
+    [course, mark.assignment, mark.student, mark.nextTry, mark.problem],
+  );
+}
+
+/** How many marks wait to go to a course, and why the last did not. */
+export async function waitingMarks(db: Queryable, course: number): Promise<{ count: number; problem: string | null }> {
+  const [row] = await db.query<{ count: number; problem: string | null }>(
+    "select count(*)::int count, max(problem) problem from mark_sent where course_id = $1 and problem is not null",
+    [course],
+  );
+  return row ?? { count: 0, problem: null };
+}

@@ -1,0 +1,289 @@
+import { createHash } from "node:crypto";
+import { addDays, nthMeeting, schoolClock } from "@/core/calendar/school-calendar";
+import {
+  compareItem,
+  datesThere,
+  type Compared,
+  type DatesThere,
+  type PastDue,
+  type PastOpening,
+} from "@/core/hand-over/compare";
+import { targetOf } from "@/core/lti/deep-link";
+import { canonical } from "@/core/resource/changes";
+import { allQuestions, titleOf } from "@/core/resource/document";
+import { assignmentsOf, type Assignment } from "@/data/assign/assignments";
+import { classById } from "@/data/classes/classes";
+import type { Db } from "@/data/engine/db";
+import { handedOver, noteHandedOver, waitingMarks, type HandedOver } from "@/data/lti/handed-over";
+import { courseOfClass, systemById, type OtherCourse, type OtherSystem } from "@/data/lti/systems";
+import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
+import { all, attribute, inside, nameOf, readXml, textIn, type Xml } from "@/formats/brought/xml";
+import { writeCartridge } from "@/formats/cartridge/write-cartridge";
+import type { Outgoing, OutgoingResource } from "@/formats/outgoing";
+import { bytesOf, gather } from "../hand-over/gather";
+import { ActionError } from "../web/act";
+import type { Visitor } from "../web/session";
+import { NoAnswer } from "./ask";
+import { addLineItem, changeLineItem, lineItemsOf, manifestThere, sendCartridge, type LineItem } from "./services";
+
+/** What she says of a hand-over: which weeks, and what is done about dates that are over. */
+export interface HandOverAsked {
+  class: number;
+  from: string;
+  weeks: number;
+  pastDue: PastDue;
+  pastOpening: PastOpening;
+}
+
+export interface HandOverItem {
+  id: string;
+  topic: string;
+  title: string;
+  isMaterial: boolean;
+  dates: DatesThere;
+  compared: Compared;
+  files: number;
+  marks: number | null;
+}
+
+export interface HandOverView {
+  className: string;
+  course: Pick<OtherCourse, "title" | "systemName"> & { takesPages: boolean; keepsMarks: boolean };
+  items: HandOverItem[];
+  files: { count: number };
+  left: string[];
+  /** When something went last, and how much. */
+  last: { at: Date; count: number } | null;
+  waiting: { count: number; problem: string | null };
+  /** What the other system did not say, in words; null: it answered. */
+  problem: string | null;
+}
+
+interface There {
+  lineItems: Map<string, LineItem>;
+  /** Titles by the resource's id; null: it does not say. */
+  titles: Map<string, string> | null;
+}
+
+/** Titles of what is in a course, by what we call it, out of the manifest the other system gives. */
+function titlesIn(manifest: string): Map<string, string> {
+  const titles = new Map<string, string>();
+  const visit = (item: Xml) => {
+    const found = /^(?:page|link)-(.+)$/.exec(attribute(item, "identifierref"));
+    const [title] = inside(item).filter((part) => nameOf(part) === "title");
+    if (found && title) titles.set(found[1]!, textIn(title));
+    inside(item)
+      .filter((part) => nameOf(part) === "item")
+      .forEach(visit);
+  };
+  for (const organization of all(readXml(new TextEncoder().encode(manifest), "the manifest"), "organization"))
+    inside(organization)
+      .filter((part) => nameOf(part) === "item")
+      .forEach(visit);
+  return titles;
+}
+
+async function lookThere(db: Db, system: OtherSystem, course: OtherCourse): Promise<There> {
+  const [columns, manifest] = await Promise.all([
+    course.lineItemsUrl ? lineItemsOf(db, system, course) : [],
+    manifestThere(db, system, course),
+  ]);
+  return {
+    lineItems: new Map(columns.flatMap((column) => (column.resourceId ? [[column.resourceId, column] as const] : []))),
+    titles: manifest === null ? null : titlesIn(manifest),
+  };
+}
+
+interface Prepared {
+  course: OtherCourse;
+  system: OtherSystem;
+  outgoing: Outgoing;
+  items: (HandOverItem & {
+    resource: OutgoingResource;
+    assignment: number;
+    content: string;
+    column: LineItem | undefined;
+  })[];
+  left: string[];
+  before: HandedOver[];
+  problem: string | null;
+  className: string;
+}
+
+const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
+const momentOf = (text: string | null | undefined): string | null => text ?? null;
+
+function thereOf(there: There | null, id: string, isMaterial: boolean) {
+  if (!there) return undefined;
+  const column = there.lineItems.get(id);
+  if (!isMaterial && column)
+    return { title: column.label, opens: momentOf(column.startDateTime), due: momentOf(column.endDateTime) };
+  if (!there.titles) return isMaterial ? undefined : null;
+  const title = there.titles.get(id);
+  return title === undefined ? null : { title };
+}
+
+/** When the class meets next, the end of that meeting; null: it does not. */
+async function nextLessonOf(db: Db, classId: number, school: number, now: Date): Promise<Date | null> {
+  const [calendar, rules] = await Promise.all([calendarOf(db, school), meetingRulesOf(db, [classId])]);
+  return nthMeeting(calendar, rules, now, 1)?.ends ?? null;
+}
+
+async function prepare(
+  db: Db,
+  visitor: Visitor,
+  asked: HandOverAsked,
+  { base, now }: { base: string; now: Date },
+): Promise<Prepared | null> {
+  const course = await courseOfClass(db, asked.class);
+  const system = course && (await systemById(db, course.system));
+  const group = await classById(db, asked.class);
+  if (!course || !system || !group) return null;
+  const to = addDays(asked.from, asked.weeks * 7 - 1);
+  const day = (moment: Date) => schoolClock(moment, visitor.zone).date;
+  const work = (await assignmentsOf(db, visitor.id, [asked.class], now))
+    .filter(({ calledBack, opens, due }) => !calledBack && day(opens) <= to && day(due) >= asked.from)
+    .toSorted((one, other) => one.due.getTime() - other.due.getTime() || one.id - other.id);
+  const byId = new Map(work.map((one) => [`work-${one.id}`, one]));
+  const { outgoing, left } = await gather(
+    db,
+    visitor,
+    { id: `class-${asked.class}`, title: group.name },
+    work.map(({ id, resource, subjects }) => ({
+      ...{ resource, topic: capital(subjects[0] ?? "other"), id: `work-${id}` },
+      launch: { address: targetOf(base, id), work: id },
+    })),
+  );
+  const [before, nextLesson] = await Promise.all([
+    handedOver(db, course.id),
+    asked.pastDue === "next lesson" ? nextLessonOf(db, asked.class, group.school, now) : null,
+  ]);
+  let problem: string | null = null;
+  const there = await lookThere(db, system, course).catch((error: unknown) => {
+    if (!(error instanceof NoAnswer)) throw error;
+    problem = error.message;
+    return null;
+  });
+  const sent = new Map(before.map((one) => [one.item, one.sent]));
+  const items = outgoing.topics.flatMap((topic) =>
+    // Materials first, then by date.
+    topic.resources
+      .toSorted((one, other) => Number(other.isMaterial) - Number(one.isMaterial))
+      .map((resource) => {
+        const own = byId.get(resource.id) as Assignment;
+        const planned = datesThere(own, { ...asked, now, nextLesson });
+        const dates = resource.isMaterial
+          ? { ...planned, due: null, was: { opens: null, due: null }, isLeftOut: false }
+          : planned;
+        const title = titleOf(resource.document);
+        const content = createHash("sha256").update(canonical(resource.document)).digest("hex");
+        const mine = { title, opens: dates.opens, due: dates.due, content };
+        const marks = allQuestions(resource.document).reduce((sum, { question }) => sum + question.marks, 0);
+        return {
+          ...{ id: resource.id, topic: topic.title, title, isMaterial: resource.isMaterial, dates, content, resource },
+          ...{ assignment: own.id, column: there?.lineItems.get(resource.id) },
+          compared: compareItem(mine, sent.get(resource.id) ?? null, thereOf(there, resource.id, resource.isMaterial)),
+          files: [...outgoing.files.keys()].filter((file) => canonical(resource.document).includes(file)).length,
+          marks: resource.isMaterial || marks === 0 ? null : marks,
+        };
+      }),
+  );
+  return { course, system, outgoing, items, left, before, problem, className: group.name };
+}
+
+/** What would go over, item by item, against what is there. Null: this class is no course there yet. */
+export async function handOverView(
+  db: Db,
+  visitor: Visitor,
+  asked: HandOverAsked,
+  of: { base: string; now: Date },
+): Promise<HandOverView | null> {
+  const prepared = await prepare(db, visitor, asked, of);
+  if (!prepared) return null;
+  const { course, items, left, before, problem, outgoing, className } = prepared;
+  const newest = Math.max(0, ...before.map(({ sentAt }) => sentAt.getTime()));
+  return {
+    ...{ className, left, problem, files: { count: outgoing.files.size } },
+    course: {
+      ...{ title: course.title, systemName: course.systemName },
+      ...{ takesPages: course.cartridgeUrl !== null, keepsMarks: course.lineItemsUrl !== null },
+    },
+    items: items.map(({ id, topic, title, isMaterial, dates, compared, files, marks }) => ({
+      ...{ id, topic, title, isMaterial, dates, compared, files, marks },
+    })),
+    last:
+      newest === 0
+        ? null
+        : { at: new Date(newest), count: before.filter(({ sentAt }) => sentAt.getTime() === newest).length },
+    waiting: await waitingMarks(db, course.id),
+  };
+}
+
+/**
+ * Sends what she chose: pages, files and links as one cartridge, then a column for marks for each piece of work. What was changed over there
+ * goes only when she says so.
+ *
+ * @throws ActionError when the other system does not take it; what it took stays noted, and sending again goes on from there
+ */
+export async function handOver(
+  db: Db,
+  visitor: Visitor,
+  asked: HandOverAsked & { items: readonly string[]; overwrite: readonly string[] },
+  of: { base: string; now: Date },
+): Promise<{ sent: number }> {
+  const prepared = await prepare(db, visitor, asked, of);
+  if (!prepared) throw new ActionError("This class is not a course of the other system yet. Nothing was sent.");
+  const { course, system, outgoing } = prepared;
+  if (prepared.problem) throw new ActionError(`${prepared.problem} Nothing was sent.`);
+  const going = prepared.items.filter(
+    ({ id, compared, dates }) =>
+      asked.items.includes(id) &&
+      !dates.isLeftOut &&
+      (compared.standing !== "changed there" || asked.overwrite.includes(id)),
+  );
+  if (going.length === 0) throw new ActionError("Choose at least one thing to send. Nothing was sent.");
+  const ids = new Set(going.map(({ id }) => id));
+  const order = new Map(prepared.items.map(({ id }, at) => [id, at]));
+  const chosen: Outgoing = {
+    ...outgoing,
+    topics: outgoing.topics
+      .map((topic) => ({
+        ...topic,
+        resources: topic.resources
+          .filter(({ id }) => ids.has(id))
+          .toSorted((one, other) => order.get(one.id)! - order.get(other.id)!),
+      }))
+      .filter(({ resources }) => resources.length > 0),
+  };
+  let done = 0;
+  try {
+    const pieces: Uint8Array[] = [];
+    for await (const piece of writeCartridge(chosen, "1.3", bytesOf)) pieces.push(piece);
+    await sendCartridge(db, system, course, Uint8Array.from(Buffer.concat(pieces)));
+    for (const item of going) {
+      const { title, dates, content, column, marks } = item;
+      let lineItemUrl = column?.id ?? null;
+      if (marks !== null && course.lineItemsUrl) {
+        const said = {
+          ...{ label: title, scoreMaximum: marks, resourceId: item.id },
+          ...{ startDateTime: dates.opens, endDateTime: dates.due },
+        };
+        if (column) await changeLineItem(db, system, { ...column, ...said });
+        else lineItemUrl = (await addLineItem(db, system, course, said)).id;
+      }
+      await noteHandedOver(db, course.id, {
+        ...{ item: item.id, assignment: item.assignment, lineItemUrl, by: visitor.id, at: of.now },
+        sent: { title, opens: dates.opens, due: dates.due, content },
+      });
+      done += 1;
+    }
+  } catch (error) {
+    if (!(error instanceof NoAnswer)) throw error;
+    throw new ActionError(
+      done === 0
+        ? `${error.message} Nothing was sent.`
+        : `${error.message} ${done} of ${going.length} were sent. Send again to go on.`,
+    );
+  }
+  return { sent: done };
+}
