@@ -27,6 +27,8 @@ const config = {
     "<rootDir>/demo/**/*.test.ts",
     "<rootDir>/bench/**/*.test.ts",
   ],
+  // What needs programs of others has a config of its own: jest.formats.config.mjs.
+  testPathIgnorePatterns: ["/node_modules/", "\\.outside\\.test\\.ts$"],
   moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^@demo/(.*)$": "<rootDir>/demo/$1" },
   transform: {
     "^.+\\.(t|j|mj)sx?$": [

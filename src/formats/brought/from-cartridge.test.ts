@@ -96,3 +96,9 @@ test("a package of QTI 2.1 is read by its manifest, and entities are refused in 
     "no questions in this file",
   );
 });
+
+test("letters that another program wrote by their number are letters", async () => {
+  const item = item21.replace("What pulls the water?", "Whose is the keeper&#8217;s letter&#x3F;");
+  const [question] = await questionsOf(strToU8(item), "item.xml");
+  expect(question!.ask).toContain("Whose is the keeper’s letter?");
+});

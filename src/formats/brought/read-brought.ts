@@ -90,7 +90,9 @@ async function fromZip(bytes: Uint8Array, name: string): Promise<Brought> {
     );
   if ([...files].some(([file, part]) => /\.(?:xml|rels)$/.test(file) && /<!(?:DOCTYPE|ENTITY)/i.test(head(part))))
     throw new BroughtError("This document declares entities of its own. It was not read.");
-  const { value, messages } = await mammoth.convertToHtml({ buffer: Buffer.from(bytes) });
+  const { value, messages } = await mammoth.convertToHtml({ buffer: Buffer.from(bytes) }).catch(() => {
+    throw new BroughtError("This document is damaged or cut off.");
+  });
   const read = pagesOfHtml(value, "");
   const unread = messages.filter(({ type }) => type === "error").map(({ message }) => message);
   if (unread.length > 0) read.pages[0]?.left.push(...unread);

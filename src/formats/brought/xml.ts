@@ -10,6 +10,8 @@ const parser = new XMLParser({
   attributeNamePrefix: "",
   preserveOrder: true,
   trimValues: false,
+  // "&#8217;" is a letter like any other, and other programs write it so.
+  htmlEntities: true,
 });
 
 /** Entities are how a small file becomes a large one; slides have none of their own. */

@@ -5,7 +5,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { compareItem } from "@/core/hand-over/compare";
 import type { Db } from "@/data/engine/db";
-import { courseOfClass, linkCourse, noteCourse, personFrom, systemsAt, type OtherSystem } from "@/data/lti/systems";
+import { linkCourse, courseOfClass, noteCourse, personFrom, systemsAt, type OtherSystem } from "@/data/lti/systems";
 import { beginChoice } from "@/data/lti/logins";
 import { waitingMarks } from "@/data/lti/handed-over";
 import { addResponses, handIn, openAttempt, taskOf } from "@/data/student/work";
