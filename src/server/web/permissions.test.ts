@@ -137,7 +137,7 @@ describe("who may do what", () => {
       "come as a guest",
       "begin a school",
       "accept an invitation",
-    "come in from another system",
+      "come in from another system",
       "open a link",
       "open a portfolio",
     ];
