@@ -3,7 +3,7 @@ import { writeCartridge } from "@/formats/cartridge/write-cartridge";
 import { readBrought } from "@/formats/brought/read-brought";
 import { writePdf } from "@/formats/pdf/write-pdf";
 import { writeQti } from "@/formats/qti/write-qti";
-import { allOf, bytesOf, everythingLesson, outgoingLesson } from "@/formats/testing/outgoing";
+import { bytesOf, everythingLesson, outgoingLesson } from "@/formats/testing/outgoing";
 import { printTable, readOptions } from "./table";
 
 /** How long a PDF takes to read (`--n` pages), and packages of 200 resources to write; how much memory that needs at most. */
@@ -15,6 +15,12 @@ const timed = async (work: () => Promise<unknown>): Promise<number> => {
   await work();
   return Math.round(performance.now() - at);
 };
+/** As it is sent: piece by piece, none kept. */
+async function drain(pieces: AsyncGenerator<Uint8Array>): Promise<number> {
+  let size = 0;
+  for await (const piece of pieces) size += piece.length;
+  return size;
+}
 let most = 0;
 const watch = setInterval(() => (most = Math.max(most, process.memoryUsage().rss)), 50);
 
@@ -38,12 +44,12 @@ const large = { ...outgoing, topics: [{ ...outgoing.topics[0]!, resources }] };
 rows.push(
   {
     case: `a Common Cartridge of ${RESOURCES} resources goes out`,
-    p95_ms: await timed(() => allOf(writeCartridge(large, "1.3", bytesOf))),
+    p95_ms: await timed(() => drain(writeCartridge(large, "1.3", bytesOf))),
     wanted_ms: 5000,
   },
   {
     case: `QTI 3.0 of ${RESOURCES} resources goes out`,
-    p95_ms: await timed(() => allOf(writeQti(large, "3.0", bytesOf))),
+    p95_ms: await timed(() => drain(writeQti(large, "3.0", bytesOf))),
     wanted_ms: 5000,
   },
 );
