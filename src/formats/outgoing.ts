@@ -18,6 +18,8 @@ export interface OutgoingResource {
   address: string | null;
   /** It is opened by a launch from there (LTI) and done here: its questions do not go along. */
   launch?: { address: string; work: number };
+  /** Its author keeps all rights: it is linked to, and nothing of it goes along. */
+  isLinkOnly?: boolean;
   /** Whether it only explains; without, it is handed in. */
   isMaterial: boolean;
 }

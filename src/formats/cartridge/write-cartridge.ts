@@ -79,7 +79,7 @@ function* partsOf(
     ...{ languages: document.languages, forTeacher: false },
     place: (reference) => (outgoing.files.has(reference) ? `../media/${outgoing.files.get(reference)!.name}` : null),
   };
-  if (version !== "thin") {
+  if (version !== "thin" && !resource.isLinkOnly) {
     const questions = resource.launch ? [] : allQuestions(document).map(({ question }) => question);
     const href = `pages/${id}.html`;
     const page = htmlPage({ title, language: document.languages[0]! }, [

@@ -8,8 +8,8 @@ import { mediaByHash } from "@/data/engine/media";
 import { publishedOf } from "@/data/engine/read-once";
 import { resourceById } from "@/data/adapt/resources";
 import { readableAmong } from "@/data/find/search";
-import { fileName, type BytesOf, type Outgoing, type OutgoingFile } from "@/formats/outgoing";
-import { readKept } from "../web/files";
+import { fileName, type BytesOf, type Outgoing, type OutgoingFile, type OutgoingResource } from "@/formats/outgoing";
+import { goneAmong, readKept } from "../web/files";
 import type { Visitor } from "../web/session";
 
 const shipped: Readonly<Record<string, { folder: string; ending: string; mime: string }>> = {
@@ -29,19 +29,22 @@ export const bytesOf: BytesOf = async (reference) => {
   );
 };
 
-async function fileOf(db: Queryable, reference: string): Promise<OutgoingFile[]> {
-  const mime = shipped[reference.split(":")[0]!]?.mime ?? (await mediaByHash(db, reference))?.mime;
-  if (!mime) return [];
-  // One that was lost is left out: the rest is worth having.
-  const isThere = await bytesOf(reference).then(
-    () => true,
-    () => false,
-  );
-  return isThere ? [{ reference, mime, name: fileName(reference, mime) }] : [];
+/** Those of these files that are there. One that was lost is left out: the rest is worth having. */
+async function filesAmong(db: Queryable, references: readonly string[]): Promise<Map<string, OutgoingFile>> {
+  const isShipped = (reference: string) => shipped[reference.split(":")[0]!] !== undefined;
+  const gone = new Set(await goneAmong(references.filter((reference) => !isShipped(reference))));
+  const files = new Map<string, OutgoingFile>();
+  for (const reference of references.filter((one) => !gone.has(one))) {
+    const mime = shipped[reference.split(":")[0]!]?.mime ?? (await mediaByHash(db, reference))?.mime;
+    if (mime) files.set(reference, { reference, mime, name: fileName(reference, mime) });
+  }
+  return files;
 }
 
 export interface Chosen {
   resource: number;
+  /** As it was assigned, where it was; without, what is published now, if it is hers to copy. */
+  document?: Document;
   /** Under which topic it stands. */
   topic: string;
   /** Where its students do it; null: nowhere yet. */
@@ -72,18 +75,18 @@ export async function gather(
     await readableAmong(db, { id: visitor.id, school: visitor.school, district: visitor.district }, ids, "copy"),
   );
   const published = await publishedOf(db, ids);
-  const topics = new Map<string, Outgoing["topics"][number]["resources"][number][]>();
+  const topics = new Map<string, OutgoingResource[]>();
   const whole = new Map<string, Document>();
-  const files = new Map<string, OutgoingFile>();
   const left: string[] = [];
   for (const one of chosen) {
-    const document = published.get(one.resource)?.document;
-    if (!document || !readable.has(one.resource)) {
+    const document = one.document ?? published.get(one.resource)?.document;
+    if (!document || !(one.document || readable.has(one.resource))) {
       left.push(document ? `“${titleOf(document)}” is not yours to copy.` : "Something that is not published yet.");
       continue;
     }
     const known = (await resourceById(db, one.resource))!;
-    if (known.owner !== visitor.id && document.licence === "all-rights-reserved") {
+    const isKept = known.owner !== visitor.id && document.licence === "all-rights-reserved";
+    if (isKept && !one.launch) {
       left.push(`“${titleOf(document)}”: ${known.ownerName} keeps all rights. It can be assigned and printed here.`);
       continue;
     }
@@ -92,17 +95,18 @@ export async function gather(
     // The same order of choices as on the students' sheets, so that "b" is "b".
     const mixed = new Map(paper.steps.map((step) => [step.id, step]));
     whole.set(id, { ...document, steps: document.steps.map((step) => mixed.get(step.id) ?? step) });
-    for (const reference of mediaOf(paper))
-      if (!files.has(reference)) for (const file of await fileOf(db, reference)) files.set(reference, file);
     const topic = topics.get(one.topic) ?? [];
     topic.push({
       ...{ id, document: paper, author: known.ownerName, address: one.address ?? null },
       isMaterial: allQuestions(document).length === 0,
-      ...(one.launch && allQuestions(document).length > 0 && { launch: one.launch }),
+      ...(one.launch && (isKept || allQuestions(document).length > 0) && { launch: one.launch }),
+      ...(isKept && { isLinkOnly: true }),
     });
     topics.set(one.topic, topic);
   }
   const first = [...whole.values()][0];
+  const resources = [...topics.values()].flat().filter(({ isLinkOnly }) => !isLinkOnly);
+  const files = await filesAmong(db, [...new Set(resources.flatMap(({ document }) => mediaOf(document)))]);
   return {
     ...{ whole, left },
     outgoing: {

@@ -1,13 +1,11 @@
 import { formatDay } from "@/core/calendar/format-moment";
-import { addDays, momentAt, schoolClock } from "@/core/calendar/school-calendar";
-import { assignmentsOf } from "@/data/assign/assignments";
+import { momentAt } from "@/core/calendar/school-calendar";
 import { classById } from "@/data/classes/classes";
 import type { Queryable } from "@/data/engine/db";
 import { pocketsOf, resourcesIn } from "@/data/satchel/pockets";
 import type { Visitor } from "../web/session";
 import { gather, type Gathered } from "./gather";
-
-const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
+import { workIn, type Stretch } from "./work-in";
 
 /** One resource on its way out. */
 export const gatherResource = async (db: Queryable, visitor: Visitor, resource: number): Promise<Gathered> => {
@@ -33,13 +31,6 @@ export async function gatherPocket(db: Queryable, visitor: Visitor, pocket: numb
   );
 }
 
-/** How much of the plan goes: from a day, so many weeks. */
-export interface Stretch {
-  class: number;
-  from: string;
-  weeks: number;
-}
-
 /** Work of a class that opens or is due in these weeks, by subject and then by when it is due; each with where students do it. */
 export async function gatherPlan(
   db: Queryable,
@@ -47,22 +38,14 @@ export async function gatherPlan(
   stretch: Stretch,
   of: { base: string; now: Date },
 ): Promise<Gathered> {
-  const [group, all] = await Promise.all([
-    classById(db, stretch.class),
-    assignmentsOf(db, visitor.id, [stretch.class], of.now),
-  ]);
-  const to = addDays(stretch.from, stretch.weeks * 7 - 1);
+  const [group, work] = await Promise.all([classById(db, stretch.class), workIn(db, visitor, stretch, of.now)]);
   const from = formatDay(momentAt(stretch.from, "12:00", visitor.zone), visitor.zone, of.now).replace(/^\w+ /, "");
-  const day = (moment: Date) => schoolClock(moment, visitor.zone).date;
-  const work = all
-    .filter(({ calledBack, opens, due }) => !calledBack && day(opens) <= to && day(due) >= stretch.from)
-    .toSorted((one, other) => one.due.getTime() - other.due.getTime() || one.id - other.id);
   return gather(
     db,
     visitor,
     { id: `plan-${stretch.class}`, title: `${group?.name ?? "A class"}, from ${from}` },
-    work.map(({ id, resource, subjects }) => ({
-      ...{ resource, topic: capital(subjects[0] ?? "other"), id: `work-${id}`, address: `${of.base}/student/${id}` },
+    work.map(({ assignment: { id, resource }, document, topic }) => ({
+      ...{ resource, document, topic, id: `work-${id}`, address: `${of.base}/student/${id}` },
     })),
   );
 }

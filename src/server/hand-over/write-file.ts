@@ -41,10 +41,11 @@ async function reportOf(
 
 function wordsOf(language: string): OnePageWords {
   const { question } = catalogues[chooseLanguage(undefined, language)];
-  const { number, unit, gap, square, check, hint, right, partly, partlyOf, wrong, blank, toRead } = question;
+  const { number, unit, gap, square, check, hint, right, partly, partlyOf, wrong, blank, toRead, awayFromPage } =
+    question;
   return {
     ...{ number, unit, gap, square: square.replace("{square}", "").trim(), check, hint },
-    ...{ right, partly, partlyOf, wrong, blank, toRead, takesNoAnswer: toRead },
+    ...{ right, partly, partlyOf, wrong, blank, toRead, awayFromPage },
   };
 }
 

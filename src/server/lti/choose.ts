@@ -8,10 +8,10 @@ import { element, openInHtml, writeMarkup } from "@/formats/markup";
 import { assignmentById } from "@/data/assign/assignments";
 import { studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
-import { readRevision } from "@/data/engine/read-once";
 import { choiceOf, endChoice } from "@/data/lti/logins";
 import { courseById, linkCourse, systemById } from "@/data/lti/systems";
 import { prepareAssigning } from "../assign/assigning";
+import { ledDocument } from "../live/room";
 import { giveWork } from "../plan/move-work";
 import { ActionError } from "../web/act";
 import { baseAddress } from "../web/base-address";
@@ -28,12 +28,8 @@ const Chosen = z.object({
 });
 
 /** What a piece of work is worth; null: nothing in it is marked. */
-export async function worthOf(db: Db, assignment: number): Promise<number | null> {
-  const [row] = await db.query<{ revision: number }>(
-    "select revision_id revision from recipient where assignment_id = $1 order by id limit 1",
-    [assignment],
-  );
-  const document = row && (await readRevision(db, row.revision))?.document;
+async function worthOf(db: Db, assignment: number): Promise<number | null> {
+  const document = await ledDocument(db, { id: assignment, stepWork: null });
   const marks = document ? allQuestions(document).reduce((sum, { question }) => sum + question.marks, 0) : 0;
   return marks > 0 ? marks : null;
 }

@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { addDays, nthMeeting, schoolClock } from "@/core/calendar/school-calendar";
+import { nthMeeting } from "@/core/calendar/school-calendar";
 import {
   compareItem,
   datesThere,
@@ -11,7 +11,8 @@ import {
 import { targetOf } from "@/core/lti/deep-link";
 import { canonical } from "@/core/resource/changes";
 import { allQuestions, titleOf } from "@/core/resource/document";
-import { assignmentsOf, type Assignment } from "@/data/assign/assignments";
+import { mediaOf } from "@/core/resource/stored-files";
+import type { Assignment } from "@/data/assign/assignments";
 import { classById } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { handedOver, noteHandedOver, waitingMarks, type HandedOver } from "@/data/lti/handed-over";
@@ -21,16 +22,14 @@ import { all, attribute, inside, nameOf, readXml, textIn, type Xml } from "@/for
 import { writeCartridge } from "@/formats/cartridge/write-cartridge";
 import type { Outgoing, OutgoingResource } from "@/formats/outgoing";
 import { bytesOf, gather } from "../hand-over/gather";
+import { workIn, type Stretch } from "../hand-over/work-in";
 import { ActionError } from "../web/act";
 import type { Visitor } from "../web/session";
 import { NoAnswer } from "./ask";
 import { addLineItem, changeLineItem, lineItemsOf, manifestThere, sendCartridge, type LineItem } from "./services";
 
 /** What she says of a hand-over: which weeks, and what is done about dates that are over. */
-export interface HandOverAsked {
-  class: number;
-  from: string;
-  weeks: number;
+export interface HandOverAsked extends Stretch {
   pastDue: PastDue;
   pastOpening: PastOpening;
 }
@@ -42,7 +41,8 @@ export interface HandOverItem {
   isMaterial: boolean;
   dates: DatesThere;
   compared: Compared;
-  files: number;
+  /** The files its page needs, by reference: each goes once, however many need it. */
+  files: readonly string[];
   marks: number | null;
 }
 
@@ -50,7 +50,6 @@ export interface HandOverView {
   className: string;
   course: Pick<OtherCourse, "title" | "systemName"> & { takesPages: boolean; keepsMarks: boolean };
   items: HandOverItem[];
-  files: { count: number };
   left: string[];
   /** When something went last, and how much. */
   last: { at: Date; count: number } | null;
@@ -110,7 +109,6 @@ interface Prepared {
   className: string;
 }
 
-const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
 const momentOf = (text: string | null | undefined): string | null => text ?? null;
 
 function thereOf(there: There | null, id: string, isMaterial: boolean) {
@@ -139,18 +137,14 @@ async function prepare(
   const system = course && (await systemById(db, course.system));
   const group = await classById(db, asked.class);
   if (!course || !system || !group) return null;
-  const to = addDays(asked.from, asked.weeks * 7 - 1);
-  const day = (moment: Date) => schoolClock(moment, visitor.zone).date;
-  const work = (await assignmentsOf(db, visitor.id, [asked.class], now))
-    .filter(({ calledBack, opens, due }) => !calledBack && day(opens) <= to && day(due) >= asked.from)
-    .toSorted((one, other) => one.due.getTime() - other.due.getTime() || one.id - other.id);
-  const byId = new Map(work.map((one) => [`work-${one.id}`, one]));
+  const work = await workIn(db, visitor, asked, now);
+  const byId = new Map(work.map(({ assignment }) => [`work-${assignment.id}`, assignment]));
   const { outgoing, left } = await gather(
     db,
     visitor,
     { id: `class-${asked.class}`, title: group.name },
-    work.map(({ id, resource, subjects }) => ({
-      ...{ resource, topic: capital(subjects[0] ?? "other"), id: `work-${id}` },
+    work.map(({ assignment: { id, resource }, document, topic }) => ({
+      ...{ resource, document, topic, id: `work-${id}` },
       launch: { address: targetOf(base, id), work: id },
     })),
   );
@@ -166,27 +160,24 @@ async function prepare(
   });
   const sent = new Map(before.map((one) => [one.item, one.sent]));
   const items = outgoing.topics.flatMap((topic) =>
-    // Materials first, then by date.
-    topic.resources
-      .toSorted((one, other) => Number(other.isMaterial) - Number(one.isMaterial))
-      .map((resource) => {
-        const own = byId.get(resource.id) as Assignment;
-        const planned = datesThere(own, { ...asked, now, nextLesson });
-        const dates = resource.isMaterial
-          ? { ...planned, due: null, was: { opens: null, due: null }, isLeftOut: false }
-          : planned;
-        const title = titleOf(resource.document);
-        const content = createHash("sha256").update(canonical(resource.document)).digest("hex");
-        const mine = { title, opens: dates.opens, due: dates.due, content };
-        const marks = allQuestions(resource.document).reduce((sum, { question }) => sum + question.marks, 0);
-        return {
-          ...{ id: resource.id, topic: topic.title, title, isMaterial: resource.isMaterial, dates, content, resource },
-          ...{ assignment: own.id, column: there?.lineItems.get(resource.id) },
-          compared: compareItem(mine, sent.get(resource.id) ?? null, thereOf(there, resource.id, resource.isMaterial)),
-          files: [...outgoing.files.keys()].filter((file) => canonical(resource.document).includes(file)).length,
-          marks: resource.isMaterial || marks === 0 ? null : marks,
-        };
-      }),
+    topic.resources.map((resource) => {
+      const own = byId.get(resource.id) as Assignment;
+      const planned = datesThere(own, { ...asked, now, nextLesson });
+      const dates = resource.isMaterial
+        ? { ...planned, due: null, was: { opens: null, due: null }, isLeftOut: false }
+        : planned;
+      const title = titleOf(resource.document);
+      const content = createHash("sha256").update(canonical(resource.document)).digest("hex");
+      const mine = { title, opens: dates.opens, due: dates.due, content };
+      const marks = allQuestions(resource.document).reduce((sum, { question }) => sum + question.marks, 0);
+      return {
+        ...{ id: resource.id, topic: topic.title, title, isMaterial: resource.isMaterial, dates, content, resource },
+        ...{ assignment: own.id, column: there?.lineItems.get(resource.id) },
+        compared: compareItem(mine, sent.get(resource.id) ?? null, thereOf(there, resource.id, resource.isMaterial)),
+        files: resource.isLinkOnly ? [] : mediaOf(resource.document).filter((file) => outgoing.files.has(file)),
+        marks: resource.isMaterial || marks === 0 ? null : marks,
+      };
+    }),
   );
   return { course, system, outgoing, items, left, before, problem, className: group.name };
 }
@@ -203,7 +194,7 @@ export async function handOverView(
   const { course, items, left, before, problem, outgoing, className } = prepared;
   const newest = Math.max(0, ...before.map(({ sentAt }) => sentAt.getTime()));
   return {
-    ...{ className, left, problem, files: { count: outgoing.files.size } },
+    ...{ className, left, problem },
     course: {
       ...{ title: course.title, systemName: course.systemName },
       ...{ takesPages: course.cartridgeUrl !== null, keepsMarks: course.lineItemsUrl !== null },
@@ -243,15 +234,14 @@ export async function handOver(
   );
   if (going.length === 0) throw new ActionError("Choose at least one thing to send. Nothing was sent.");
   const ids = new Set(going.map(({ id }) => id));
-  const order = new Map(prepared.items.map(({ id }, at) => [id, at]));
+  const needed = new Set(going.flatMap(({ files }) => files));
   const chosen: Outgoing = {
     ...outgoing,
+    files: new Map([...outgoing.files].filter(([reference]) => needed.has(reference))),
     topics: outgoing.topics
       .map((topic) => ({
         ...topic,
-        resources: topic.resources
-          .filter(({ id }) => ids.has(id))
-          .toSorted((one, other) => order.get(one.id)! - order.get(other.id)!),
+        resources: topic.resources.filter(({ id }) => ids.has(id)),
       }))
       .filter(({ resources }) => resources.length > 0),
   };
