@@ -43,31 +43,45 @@ export async function setLineItem(db: Queryable, course: number, item: string, u
   await db.query("update handed_over set line_item_url = $3 where course_id = $1 and item = $2", [course, item, url]);
 }
 
-/** Courses to which marks go, with the work that has a column there or is to get one. */
-export const coursesWithWork = (
-  db: Queryable,
-): Promise<{ course: number; system: number; works: { id: number; item: string; lineItemUrl: string | null }[] }[]> =>
+/** Courses to which marks go, with the work that was handed over to them. */
+export const coursesWithWork = (db: Queryable): Promise<{ course: number; system: number; works: number[] }[]> =>
   db.query(
-    `select c.id course, c.system_id system,
-            jsonb_agg(jsonb_build_object('id', h.assignment_id, 'item', h.item, 'lineItemUrl', h.line_item_url) order by h.assignment_id) works
+    `select c.id course, c.system_id system, array_agg(h.assignment_id order by h.assignment_id) works
        from handed_over h join other_course c on c.id = h.course_id join assignment a on a.id = h.assignment_id
       where c.line_items_url is not null and a.called_back is null group by c.id order by c.id`,
   );
 
-export interface SentMark {
+/** A mark that is not there as it is here; null: it is there, and should not be any more. */
+export interface MarkToSend {
   assignment: number;
+  item: string;
+  lineItemUrl: string | null;
   student: number;
   gained: number | null;
   outOf: number | null;
   tries: number;
-  nextTry: Date | null;
 }
 
-export const sentMarks = (db: Queryable, course: number): Promise<SentMark[]> =>
-  db.query<SentMark>(
-    `select assignment_id assignment, student_id student, gained::float8 gained, out_of::float8 "outOf", tries, next_try "nextTry"
-       from mark_sent where course_id = $1`,
-    [course],
+/** Marks of a course that are to go now: new ones, those that changed, and those that are gone. Outcomes must have been judged. */
+export const marksToSend = (db: Queryable, course: number, now: Date): Promise<MarkToSend[]> =>
+  db.query<MarkToSend>(
+    `with counts as (
+       select h.assignment_id, o.student_id, o.gained, o.out_of
+         from handed_over h join assignment a on a.id = h.assignment_id
+         join outcome o on o.assignment_id = a.id and o.framework = '' and o.code = '' and o.out_of > 0
+        where h.course_id = $1 and a.called_back is null
+          and not exists (select 1 from excused e where e.assignment_id = a.id and e.student_id = o.student_id)),
+     sent as (select * from mark_sent where course_id = $1)
+     select h.assignment_id assignment, h.item, h.line_item_url "lineItemUrl", d.student, d.gained::float8 gained,
+            d.out_of::float8 "outOf", d.tries
+       from (select coalesce(c.assignment_id, s.assignment_id) assignment, coalesce(c.student_id, s.student_id) student,
+                    c.gained, c.out_of, coalesce(s.tries, 0) tries
+               from counts c full join sent s on s.assignment_id = c.assignment_id and s.student_id = c.student_id
+              where (c.gained is distinct from s.gained or c.out_of is distinct from s.out_of)
+                and (s.next_try is null or s.next_try <= $2)) d
+       join handed_over h on h.course_id = $1 and h.assignment_id = d.assignment
+      order by d.assignment, d.student`,
+    [course, now],
   );
 
 /** It went: what stands there now. */

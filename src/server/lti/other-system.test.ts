@@ -44,6 +44,10 @@ const freePort = () =>
 const silence = (on: boolean) =>
   fetch(`${issuer}/silence`, { method: "POST", body: new URLSearchParams({ on: on ? "yes" : "no" }) });
 
+// As in the demo, where the course site runs on this machine.
+process.env.DEMO = "1";
+afterAll(() => void delete process.env.DEMO);
+
 beforeAll(async () => {
   db = await freshDatabase();
   world = await smallWorld(db);
@@ -287,6 +291,40 @@ test("marks go back by themselves, once, and again when they change; also when t
   await sendMarks(db, later(4));
   expect(column().scores["u-0"]).toMatchObject({ given: 0 });
   expect([waitAfter(0), waitAfter(1), waitAfter(40)]).toEqual([15_000, 30_000, 3_600_000]);
+});
+
+test("a mark that has nowhere to go waits with its reason, and goes when it can", async () => {
+  const course = (await courseOfClass(db, world.class))!;
+  const [, second] = world.students;
+  const task = (await taskOf(db, second!, work, null))!;
+  const attempt = (await openAttempt(db, task, new Date()))!;
+  const { step, question } = allQuestions(tideLesson)[0]!;
+  const response = { key: "k-2", step: step.id, question: question.id, value: "a", checked: false, late: false };
+  await addResponses(db, attempt.id, [response], new Date());
+  await handIn(db, attempt.id, new Date());
+  const later = (minutes: number) => new Date(Date.now() + minutes * 60_000);
+  // She is not in the course there, and the roster there does not know her.
+  const [there] = store.state.courses;
+  const all = [...there!.members];
+  there!.members = all.filter((id) => id !== "u-1");
+  await sendMarks(db, later(10));
+  expect(await waitingMarks(db, course.id)).toEqual({ count: 1, problem: "Somebody is not in the course there." });
+  const asks = jest.spyOn(globalThis, "fetch");
+  // Until it is time again nobody is asked anything.
+  await sendMarks(db, later(10));
+  expect(asks).not.toHaveBeenCalled();
+  asks.mockRestore();
+  there!.members = all;
+  await sendMarks(db, later(20));
+  const column = there!.lineItems.find(({ resourceId }) => resourceId === `work-${work}`)!;
+  expect(column.scores["u-1"]).toMatchObject({ given: 1 });
+  expect((await waitingMarks(db, course.id)).count).toBe(0);
+  // Excused: the mark there is taken away again.
+  await db.query("insert into excused (assignment_id, student_id, by_id, at) values ($1, $2, $3, now())", [
+    ...[work, second, world.ines],
+  ]);
+  await sendMarks(db, later(30));
+  expect(column.scores["u-1"]).toMatchObject({ given: null, progress: "PendingManual" });
 });
 
 test("she chooses from her satchel there: it is assigned here and linked there, once", async () => {
