@@ -89,6 +89,12 @@ const broken: [string, object, LaunchRule][] = [
     { ...choosing, [claims.settings]: { ...settings, accept_types: ["file"] } },
     "choosing",
   ],
+  [
+    "goes back to a script",
+    { ...choosing, [claims.settings]: { ...settings, deep_link_return_url: "javascript:alert(1)" } },
+    "shape",
+  ],
+  ["has its columns in a file", { ...right, [claims.endpoint]: { lineitems: "file:///etc/passwd" } }, "shape"],
   ["chooses for nowhere", { ...choosing, [claims.settings]: undefined }, "choosing"],
 ];
 

@@ -1,6 +1,9 @@
 import { z } from "zod";
 import { claims, messages, roleNames, VERSION } from "./claims";
 
+/** Never a script or a file. */
+const WebAddress = z.url({ protocol: /^https?$/ }).max(2000);
+
 /** What a course site says of somebody who comes in, once the signature has been found right. */
 const Payload = z.object({
   aud: z.union([z.string(), z.array(z.string())]),
@@ -21,11 +24,11 @@ const Payload = z.object({
   [claims.context]: z.object({ id: z.string().min(1).max(255), title: z.string().max(300).optional() }).optional(),
   [claims.custom]: z.record(z.string(), z.unknown()).optional(),
   [claims.lis]: z.object({ person_sourcedid: z.string().max(255).optional() }).optional(),
-  [claims.endpoint]: z.object({ lineitems: z.url().optional() }).optional(),
-  [claims.members]: z.object({ context_memberships_url: z.url() }).optional(),
+  [claims.endpoint]: z.object({ lineitems: WebAddress.optional() }).optional(),
+  [claims.members]: z.object({ context_memberships_url: WebAddress }).optional(),
   [claims.settings]: z
     .object({
-      deep_link_return_url: z.url(),
+      deep_link_return_url: WebAddress,
       accept_types: z.array(z.string()),
       accept_multiple: z.boolean().optional(),
       data: z.string().max(10_000).optional(),
@@ -83,8 +86,7 @@ const OLDEST_SECONDS = 600;
 
 const refused = (rule: LaunchRule) => ({ ok: false as const, rule });
 /** A variable the other system does not know comes as it was asked for. */
-const known = (value: unknown): string | null =>
-  typeof value === "string" && URL.canParse(value) && /^https?:$/.test(new URL(value).protocol) ? value : null;
+const known = (value: unknown): string | null => WebAddress.safeParse(value).data ?? null;
 
 /**
  * What a message says, after all rules of the specification that are not about its signature (LTI 1.3 core, "Authentication response

@@ -7,6 +7,10 @@ let base: string;
 let asked: string[] = [];
 let cut = 0;
 
+// As in the demo, where the course site runs on this machine.
+process.env.DEMO = "1";
+afterAll(() => void delete process.env.DEMO);
+
 beforeAll(async () => {
   server = createServer((request, response) => {
     asked.push(`${request.method} ${request.url}`);
@@ -55,6 +59,12 @@ test.each([
   ["not an address", false],
 ])("%s may be asked: %s", (address, may) => {
   expect(mayAsk(address)).toBe(may);
+});
+
+test("in a real school this machine is not asked", () => {
+  delete process.env.DEMO;
+  expect(["http://localhost:3010", "https://courses.example"].map(mayAsk)).toEqual([false, true]);
+  process.env.DEMO = "1";
 });
 
 test("an answer is read, and one that is no JSON is told in words", async () => {

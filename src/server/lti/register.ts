@@ -24,7 +24,8 @@ const Registered = z.object({
 const originOf = (address: string) => new URL(address).origin;
 
 /**
- * Reads what a course site says of itself. All its addresses must be its own: one that sends us elsewhere is not believed.
+ * Reads what a course site says of itself. It must be who it is asked as (LTI Dynamic Registration: the issuer's site is the configuration's);
+ * its services may be elsewhere, but only where we may ask.
  * @throws NoAnswer
  */
 export async function readConfiguration(address: string): Promise<SystemConfiguration> {
@@ -32,15 +33,10 @@ export async function readConfiguration(address: string): Promise<SystemConfigur
   const read = Configuration.safeParse(await askJson(address));
   if (!read.success) throw new NoAnswer("This is no course site that we can connect to.");
   const said = read.data;
-  const all = [
-    said.authorization_endpoint,
-    said.registration_endpoint,
-    said.token_endpoint,
-    said.jwks_uri,
-    said.issuer,
-  ];
-  if (all.some((one) => originOf(one) !== originOf(address)))
-    throw new NoAnswer("This course site names addresses that are not its own. It was not connected.");
+  if (originOf(said.issuer) !== originOf(address))
+    throw new NoAnswer("This address belongs to another course site. It was not connected.");
+  const all = [said.authorization_endpoint, said.registration_endpoint, said.token_endpoint, said.jwks_uri];
+  if (!all.every(mayAsk)) throw new NoAnswer("The addresses of this course site must begin with https://.");
   return said;
 }
 
