@@ -1,4 +1,5 @@
 import { inLanguage } from "@/core/content/language";
+import { plainText } from "@/core/content/rich-text";
 import { passageParts, passageWords } from "@/core/question/passage";
 import type { Gap, Option, Question } from "@/core/question/question";
 import { fieldsOf } from "@/core/question/types/note-page/fields";
@@ -7,7 +8,7 @@ import { element, type Element, type Markup } from "../markup";
 import type { PageStyle } from "../xhtml/block-markup";
 
 /** Words of the controls, from the catalogue of the page's language. */
-export type FormWords = Readonly<Record<"number" | "unit" | "gap" | "square" | "takesNoAnswer", string>>;
+export type FormWords = Readonly<Record<"number" | "unit" | "gap" | "square" | "awayFromPage", string>>;
 
 /**
  * A question as plain controls of HTML, for a page that stands alone. `data-part` says which part of the answer a control is; checker.ts
@@ -16,6 +17,9 @@ export type FormWords = Readonly<Record<"number" | "unit" | "gap" | "square" | "
 export function questionForm(question: Question, style: PageStyle, words: FormWords): Element[] | null {
   const { languages } = style;
   const text = (said: Record<string, string> | undefined) => inLanguage(said, languages) ?? "";
+  /** What a box is for, to those who do not see what stands above it. */
+  const asked = plainText(inLanguage(question.prompt, languages)).slice(0, 200);
+  const reach = ({ from, to }: { from: number; to: number }) => ` ${from} … ${to}`;
   const shown = (option: Option): Markup[] => {
     const place = option.picture && style.place(option.picture);
     return [...(place ? [element("img", { src: place, alt: "" }), " "] : []), text(option.text)];
@@ -85,9 +89,9 @@ export function questionForm(question: Question, style: PageStyle, words: FormWo
     case "choices":
       return pick("checkbox", question.options);
     case "shortText":
-      return [element("p", {}, box("answer", text(undefined) || "…", true))];
+      return [element("p", {}, box("answer", asked, true))];
     case "longText":
-      return [area("answer", "…", question.lines)];
+      return [area("answer", asked, question.lines)];
     case "number":
       return [
         element(
@@ -106,10 +110,16 @@ export function questionForm(question: Question, style: PageStyle, words: FormWo
         ),
       ];
     case "line":
-      return [element("p", {}, box("answer", words.number))];
+      return [element("p", {}, box("answer", asked), reach(question.axis))];
     case "bars":
       return question.bars.map((bar) =>
-        element("p", { class: "pair" }, element("span", {}, text(bar.text)), box(bar.id, text(bar.text))),
+        element(
+          "p",
+          { class: "pair" },
+          element("span", {}, text(bar.text)),
+          box(bar.id, text(bar.text)),
+          reach(question.axis),
+        ),
       );
     case "gaps":
       return text(question.passage)
@@ -180,7 +190,7 @@ export function questionForm(question: Question, style: PageStyle, words: FormWo
       );
     }
     case "points":
-      return [element("p", {}, box("answer", "(x, y)", true), " (x, y) (x, y)")];
+      return [element("p", {}, box("answer", asked, true), " (x, y) (x, y)")];
     case "notePage":
       return fieldsOf(question, languages).map(({ id, name }) =>
         element("div", {}, element("p", {}, name), area(id, name, 2)),

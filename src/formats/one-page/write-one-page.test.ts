@@ -6,7 +6,7 @@ import { questionForm } from "./question-form";
 import { responseFrom } from "./read-form";
 import { writeOnePage } from "./write-one-page";
 
-const words = { ...en.question, takesNoAnswer: en.question.toRead };
+const words = en.question;
 const questions = new Map(everyQuestion().map((question) => [question.type, question]));
 const of = <Type extends Question["type"]>(type: Type) => questions.get(type) as Extract<Question, { type: Type }>;
 const outgoing = outgoingLesson();

@@ -66,7 +66,7 @@ export async function writeOnePage(
         picture && "description" in question
           ? element("p", {}, element("img", { src: picture, alt: inLanguage(question.description, languages) ?? "" }))
           : null,
-        ...(form ?? [element("p", {}, words.takesNoAnswer)]),
+        ...(form ?? [element("p", {}, words.awayFromPage)]),
         hint.length > 0 && element("details", {}, element("summary", {}, words.hint), ...hint),
         form && kindOf(question).mark && element("button", { type: "submit" }, words.check),
         element("output", { "aria-live": "polite" }),
