@@ -29,11 +29,11 @@ function fail(text) {
   process.exit(1);
 }
 
-const portIsFree = () =>
+const portIsFree = (wanted) =>
   new Promise((resolve) => {
     const probe = net.createServer();
     probe.once("error", () => resolve(false));
-    probe.listen(port, host, () => probe.close(() => resolve(true)));
+    probe.listen(wanted, host, () => probe.close(() => resolve(true)));
   });
 
 let running;
@@ -66,7 +66,7 @@ function run(what, program, args) {
 
 if (!Number.isInteger(port) || port < 1 || port > 65535)
   fail(`PORT is "${process.env.PORT}": it must be a number from 1 to 65535.`);
-if (!(await portIsFree()))
+if (!(await portIsFree(port)))
   fail(
     `Port ${port} is in use. Stop what uses it, or choose another: PORT=3001 ${demo ? "npm run demo" : "npm start"}`,
   );
@@ -97,6 +97,7 @@ const siteFile = path.join(folder, "other-school-system.json");
 const site =
   demo &&
   existsSync(siteFile) &&
+  (await portIsFree(sitePort)) &&
   spawn(process.execPath, [tsxProgram, "stand-ins/other-school-system/main.ts"], {
     cwd: root,
     env: { ...environment, PORT: String(sitePort), ISSUER: siteAddress, FILE: siteFile },
