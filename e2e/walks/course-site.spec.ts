@@ -78,7 +78,7 @@ test("a fortnight goes to the course site, a student comes in from there, and th
   await expect(ines.getByText(/things are in the course now/)).toBeVisible({ timeout: 20_000 });
   walk.done();
   expect(await serious(ines)).toEqual([]);
-  await expect(items(ines).getByRole("row", { name: /Reading a tide table/ })).toContainText("as it is");
+  await expect(items(ines).getByRole("row", { name: /Reading a tide table/ })).toContainText("up to date");
 
   // Somebody there renames it: she is asked, and it stays as it is there until she says so.
   await enterSite(ines, site.address, "Ines Halloran");
@@ -89,9 +89,9 @@ test("a fortnight goes to the course site, a student comes in from there, and th
   await ines.goto("/plan");
   await ines.getByRole("link", { name: "Hand over" }).click();
   const changed = items(ines).getByRole("row", { name: /The ferry timetable/ });
-  await expect(changed).toContainText("the name is “Ferry times” now");
+  await expect(changed).toContainText("it is called “Ferry times”");
   await expect(ines.getByRole("button", { name: "Send 0" })).toBeDisabled();
-  await changed.getByRole("button", { name: "Send mine" }).click();
+  await changed.getByRole("radio", { name: "Send mine" }).click();
   await ines.getByRole("button", { name: "Send 1" }).click();
   await expect(ines.getByText("1 thing is in the course now.")).toBeVisible({ timeout: 20_000 });
 

@@ -11,7 +11,7 @@ test("a lesson is saved as one page that works and checks without any network", 
   await walk.click(ines.getByRole("link", { name: "Save as a file" }));
   await expect(ines.getByRole("heading", { name: "Save “Reading a tide table” as a file" })).toBeVisible();
   const saving = ines.waitForEvent("download");
-  await walk.click(ines.getByRole("link", { name: "Download One web page (HTML)" }));
+  await walk.click(ines.getByRole("button", { name: "Download One web page (HTML)" }));
   const file = await saving;
   expect(file.suggestedFilename()).toBe("Reading-a-tide-table.html");
   walk.done();
@@ -56,6 +56,6 @@ test("a pocket goes out as a package, and what cannot go is named", async ({ sig
   await ines.getByRole("link", { name: "Save this pocket as a file" }).click();
   await expect(ines.getByRole("heading", { name: /^Save “.*Tides.*” as a file$/ })).toBeVisible();
   const saving = ines.waitForEvent("download");
-  await ines.getByRole("link", { name: "Download Common Cartridge 1.3" }).click();
+  await ines.getByRole("button", { name: "Download Common Cartridge 1.3" }).click();
   expect((await saving).suggestedFilename()).toMatch(/Tides.*\.imscc$/);
 });

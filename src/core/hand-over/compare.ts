@@ -28,8 +28,8 @@ const same = (field: keyof ItemState, one: string | null, other: string | null):
     : Math.abs(Date.parse(one) - Date.parse(other)) < 60_000;
 
 /**
- * A three-way look: what went over (`sent`), what it is here now (`mine`), what is there now (`there`; null: it is not there, undefined:
- * the other system does not say).
+ * Compares three versions: what we sent (`sent`), what we have now (`mine`), and what the course has now (`there`; null: it was deleted,
+ * undefined: the course site does not say).
  */
 export function compareItem(
   mine: MineNow,

@@ -4,7 +4,7 @@ import { ArrowUp, Equal, Plus, TriangleAlert, type LucideIcon } from "lucide-rea
 import { formatClock } from "@/core/calendar/format-moment";
 import type { Standing } from "@/core/hand-over/compare";
 import type { HandOverItem } from "@/server/lti/hand-over";
-import { Button } from "@/ui/button";
+import { Segmented } from "@/ui/segmented";
 
 const looks: Readonly<Record<Standing, { Icon: LucideIcon; colour: string }>> = {
   new: { Icon: Plus, colour: "text-green" },
@@ -16,7 +16,7 @@ const looks: Readonly<Record<Standing, { Icon: LucideIcon; colour: string }>> = 
 const words: Readonly<Record<Standing, string>> = {
   new: "new",
   updated: "updated",
-  "as it is": "as it is",
+  "as it is": "up to date",
   "changed there": "changed there",
   "gone there": "deleted there",
 };
@@ -32,7 +32,11 @@ export function StandingMark({ standing, short = false }: { standing: Standing; 
   );
 }
 
-const fieldNames = { title: "the name", opens: "when it opens", due: "when it is due" } as const;
+const answers = [
+  { value: "theirs", text: "Keep theirs" },
+  { value: "mine", text: "Send mine" },
+] as const;
+const fieldNames = { title: "it is called", opens: "it opens", due: "it is due" } as const;
 
 interface HandOverItemsProps {
   items: readonly HandOverItem[];
@@ -67,7 +71,7 @@ export function HandOverItems({ items, goes, overwrite, zone, now, onToggle, onA
             <th>What</th>
             <th>Opens there</th>
             <th>Due there</th>
-            <th>Against what is there</th>
+            <th>In the course</th>
           </tr>
         </thead>
         <tbody>
@@ -93,28 +97,20 @@ export function HandOverItems({ items, goes, overwrite, zone, now, onToggle, onA
                   {asks && (
                     <div className="mt-1 flex flex-wrap items-center gap-2 text-[13px]">
                       <span>
-                        Changed there:{" "}
-                        {compared.there
-                          .map(({ field, is }) => `${fieldNames[field]} is ${said(field, is)} now`)
-                          .join(", ")}
-                        .
+                        Somebody changed it in the course:{" "}
+                        {compared.there.map(({ field, is }) => `${fieldNames[field]} ${said(field, is)}`).join(", ")}.
                       </span>
-                      <Button
-                        size="small"
-                        aria-pressed={!overwrite.includes(id)}
-                        onClick={() => onAnswer(id, false)}
-                        disabled={!overwrite.includes(id)}
-                      >
-                        Keep what is there
-                      </Button>
-                      <Button size="small" aria-pressed={overwrite.includes(id)} onClick={() => onAnswer(id, true)}>
-                        Send mine
-                      </Button>
+                      <Segmented
+                        label={`What to do with ${title}`}
+                        value={overwrite.includes(id) ? "mine" : "theirs"}
+                        options={answers}
+                        onChange={(answer) => onAnswer(id, answer === "mine")}
+                      />
                     </div>
                   )}
                 </td>
                 <td className="px-3 py-2 whitespace-nowrap">
-                  {isMaterial ? "–" : date(dates.opens, dates.was.opens, "on arrival")}
+                  {isMaterial ? "–" : date(dates.opens, dates.was.opens, "at once")}
                 </td>
                 <td className="px-3 py-2 whitespace-nowrap">
                   {dates.isLeftOut ? (

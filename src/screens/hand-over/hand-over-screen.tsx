@@ -83,10 +83,12 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
           <BlankSelect
             name="How many weeks"
             value={String(asked.weeks)}
-            options={[1, 2, 3, 4, 6].map((weeks) => ({
-              value: String(weeks),
-              text: weeks === 1 ? "one week" : `${weeks} weeks`,
-            }))}
+            options={[...new Set([1, 2, 3, 4, 6, asked.weeks])]
+              .toSorted((one, other) => one - other)
+              .map((weeks) => ({
+                value: String(weeks),
+                text: weeks === 1 ? "one week" : `${weeks} weeks`,
+              }))}
             onChange={(weeks) => go({ weeks })}
           />{" "}
           from{" "}
@@ -121,10 +123,8 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
         )}
       </header>
       {!view ? (
-        <Empty title="This class is no course there yet">
-          <p>
-            Open your course at the course site and press Golden Satchel there. You are asked once which class it is.
-          </p>
+        <Empty title="This class is not linked to a course yet">
+          <p>Open your course on the course site and press Golden Satchel there. It asks once which class it is.</p>
           <Link href={file} className={buttonClasses()}>
             <PackageOpen size={16} aria-hidden /> Save as a file instead
           </Link>
@@ -135,7 +135,7 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
             <h2 id="arrives" className="font-serif text-[18px]">
               How it arrives
             </h2>
-            <p className="mb-3 text-[13px] text-ink-soft">In “{view.course.title}”, materials first, then by date</p>
+            <p className="mb-3 text-[13px] text-ink-soft">In “{view.course.title}”: materials first, then by date</p>
             {topics.map((topic) => (
               <div key={topic} className="mb-3 rounded-card border border-line bg-card">
                 <h3 className="border-b border-line bg-shade px-3 py-1.5 font-semibold">{topic}</h3>
@@ -157,30 +157,31 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
             <h2 className="mt-5 font-serif text-[18px]">What goes along</h2>
             <ul className="mt-1 grid gap-1 text-[14px] [&_svg]:shrink-0">
               <li className="flex items-center gap-2">
-                <TextQuote size={15} aria-hidden /> instructions, with what each picture shows: {travels.length}
+                <TextQuote size={15} aria-hidden /> pages with instructions and described pictures: {travels.length}
               </li>
               <li className="flex items-center gap-2">
-                <Paperclip size={15} aria-hidden /> files, each once: {view.files.count}
+                <Paperclip size={15} aria-hidden /> files, each once:{" "}
+                {new Set(travels.flatMap(({ files }) => files)).size}
               </li>
               <li className="flex items-center gap-2">
-                <Link2 size={15} aria-hidden /> a link that needs no other password:{" "}
+                <Link2 size={15} aria-hidden /> links that need no second password:{" "}
                 {travels.filter(({ isMaterial }) => !isMaterial).length}
               </li>
               <li className="flex items-center gap-2">
-                <Columns3 size={15} aria-hidden /> a column for marks:{" "}
+                <Columns3 size={15} aria-hidden /> columns for marks:{" "}
                 {view.course.keepsMarks ? travels.filter(({ marks }) => marks !== null).length : 0}
               </li>
               <li className="flex items-center gap-2">
-                <CircleSlash2 size={15} aria-hidden /> never: answers, your notes, anything about one child
+                <CircleSlash2 size={15} aria-hidden /> never: answers, your notes, anything about a child
               </li>
             </ul>
             {!view.course.takesPages && (
               <Notice className="mt-3 text-[14px]">
-                {view.course.systemName} takes no pages from outside: columns for marks are made there.{" "}
+                {view.course.systemName} cannot receive pages directly, only columns for marks. For the rest,{" "}
                 <Link href={file} className="font-semibold underline">
-                  Save a Common Cartridge
+                  save a Common Cartridge
                 </Link>{" "}
-                and import it there for the rest.
+                and import it there.
               </Notice>
             )}
             {view.left.map((reason, at) => (
@@ -195,13 +196,11 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
                 Item by item
               </h2>
               <p className="flex-1 text-[13px] text-ink-soft">
-                {view.last
-                  ? `sent last ${formatDay(view.last.at, zone, now)}: ${view.last.count}`
-                  : "nothing was sent yet"}
+                {view.last ? `last sent ${formatDay(view.last.at, zone, now)}: ${view.last.count}` : "nothing sent yet"}
               </p>
               {view.waiting.count > 0 && (
                 <p className="text-[13px] text-clay">
-                  {counted(view.waiting.count, "mark waits", "marks wait")} to go: {view.waiting.problem}
+                  {counted(view.waiting.count, "mark", "marks")} not sent yet: {view.waiting.problem}
                 </p>
               )}
             </div>
@@ -229,7 +228,7 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
               <div className="flex shrink-0 flex-wrap items-center gap-x-6 gap-y-2 border-t border-line px-5 py-3 text-[14px]">
                 {(past > 0 || asked.pastDue !== "no date") && (
                   <span className="flex items-center gap-2">
-                    Due before now ({past}):
+                    Already past due ({past}):
                     <Segmented
                       label="What is done about dates that are past"
                       value={asked.pastDue}
@@ -239,13 +238,13 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
                   </span>
                 )}
                 <span className="flex items-center gap-2">
-                  Open already ({open}):
+                  Already open ({open}):
                   <Segmented
                     label="What is done about work that is open already"
                     value={asked.pastOpening}
                     options={pastOpenings.map((value) => ({
                       value,
-                      text: value === "keep" ? "keep the date" : "opens on arrival",
+                      text: value === "keep" ? "keep the date" : "open at once",
                     }))}
                     onChange={(to) => go({ open: to })}
                   />

@@ -1,12 +1,29 @@
 "use client";
 import { Download, FileText, PencilLine } from "lucide-react";
-import { fileKinds } from "@/core/hand-over/file-kinds";
+import { fileKinds, savedName, type FileKind } from "@/core/hand-over/file-kinds";
 import type { OutgoingPreview } from "@/server/hand-over/preview";
 import { Empty } from "@/ui/empty";
-import { buttonClasses } from "@/ui/button";
+import { Button } from "@/ui/button";
 import { Notice } from "@/ui/notice";
+import { saveFile } from "../results/pdf-button";
+import { useOnce } from "../use-once";
 
 const counted = (count: number, one: string, more = `${one}s`) => `${count} ${count === 1 ? one : more}`;
+
+/** Fetches a file and saves it; what goes wrong is said, and a second press waits for the first. */
+function SaveButton({ kind, address, name }: { kind: FileKind; address: string; name: string }) {
+  const [busy, once] = useOnce();
+  return (
+    <Button
+      size="small"
+      aria-label={`Download ${kind.name}`}
+      disabled={busy}
+      onClick={() => void once(() => saveFile(address, name))}
+    >
+      <Download size={15} aria-hidden /> {busy ? "One moment …" : "Download"}
+    </Button>
+  );
+}
 
 /** A resource, a pocket or a plan as a file: what goes on the left, what it can be saved as on the right. `address`: up to `as=`. */
 export function SaveAsScreen({ preview, address }: { preview: OutgoingPreview; address: string }) {
@@ -77,14 +94,11 @@ export function SaveAsScreen({ preview, address }: { preview: OutgoingPreview; a
                           <span className="font-semibold">{kind.name}</span>
                           <span className="block text-[14px] text-ink-soft">{kind.use}</span>
                         </span>
-                        <a
-                          href={`${address}as=${kind.id}`}
-                          download
-                          aria-label={`Download ${kind.name}`}
-                          className={buttonClasses("quiet", "small")}
-                        >
-                          <Download size={15} aria-hidden /> Download
-                        </a>
+                        <SaveButton
+                          kind={kind}
+                          address={`${address}as=${kind.id}`}
+                          name={`${savedName(preview.title)}.${kind.holdsAll || resources.length === 1 ? kind.ending : "zip"}`}
+                        />
                       </li>
                     ))}
                   </ul>

@@ -16,7 +16,7 @@ export function ConnectScreen({ configuration, token }: { configuration: string 
     return (
       <main className="grid min-h-dvh place-items-center">
         <Empty title="Nothing to connect">
-          <p>Begin at the course site: add a tool there, and give it the address of this page.</p>
+          <p>Start on the course site: add a tool there, and give it the address of this page.</p>
         </Empty>
       </main>
     );
@@ -35,8 +35,8 @@ export function ConnectScreen({ configuration, token }: { configuration: string 
       ) : (
         <>
           <p>
-            Students and teachers will come in from there without another password. Teachers can send lessons to their
-            courses, and marks go back. Names, sign-ins and marks of this school are seen by both.
+            Students and teachers can then come in from there without a second password. Teachers can send lessons to
+            their courses, and marks go back by themselves. Both systems will see names and marks.
           </p>
           {problem && <Notice tone="warning">{problem}</Notice>}
           <Button look="main" className="justify-self-start" disabled={busy} onClick={() => void connect()}>

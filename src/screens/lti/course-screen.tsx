@@ -35,7 +35,7 @@ export function CourseScreen({
   return (
     <main className="mx-auto grid min-h-dvh max-w-xl content-center gap-4 px-6">
       <h1 className="font-serif text-[26px]">Which of your classes is the course “{course.title}”?</h1>
-      <p>You are asked once. Marks go to this course, and you can send your plan to it.</p>
+      <p>We ask only once. Marks go to this course, and you can send your plan to it.</p>
       {problem && <Notice tone="warning">{problem}</Notice>}
       <ul className="grid gap-2">
         {classes.map(({ id, name }) => (

@@ -24,7 +24,7 @@ export function CourseSiteCard({
       </p>
       <p className="mt-1 [overflow-wrap:anywhere] select-all">{address}</p>
       {systems.length === 0 ? (
-        <p className="mt-2 text-ink-soft">None is connected.</p>
+        <p className="mt-2 text-ink-soft">No course site is connected.</p>
       ) : (
         <ul className="mt-2 grid gap-2" aria-label="Connected course sites">
           {systems.map(({ id, name, issuer }) => (

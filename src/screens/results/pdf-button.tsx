@@ -13,8 +13,10 @@ const said: Record<number, string> = {
 export async function saveFile(address: string, name: string): Promise<void> {
   const response = await fetch(address).catch(() => null);
   if (!response?.ok) {
+    const refusal = response?.status === 422 ? ((await response.json().catch(() => ({}))) as { problem?: string }) : {};
     tellProblem(
-      said[response?.status ?? 0] ??
+      refusal.problem ??
+        said[response?.status ?? 0] ??
         (response ? "The file could not be made. Try again." : "There is no network. The file was not made."),
     );
     return;

@@ -7,15 +7,15 @@ export const metadata: Metadata = { title: "This did not work" };
 const reasons = {
   unknown: {
     title: "This course site is not connected",
-    text: "The school office connects it, under “Course site”. Tell them if it worked before.",
+    text: "Ask the school office to connect it. They find it under “Course site”.",
   },
   who: {
-    title: "We do not know you from there",
-    text: "Your name at the course site is not in this school’s list yet. Ask your teacher or the school office. You can still sign in here.",
+    title: "We could not find you",
+    text: "The course site knows you, but you are not on this school’s list yet. Ask your teacher or the school office. You can still sign in here.",
   },
   expired: {
     title: "That took too long",
-    text: "The way in is good for a few minutes and for one time. Go back to the course and press it again.",
+    text: "The link from your course works once, for a few minutes. Go back to the course and press it again.",
   },
 } as const;
 

@@ -34,6 +34,8 @@ export default async function HandOverPage({
   ]);
   return (
     <HandOverScreen
+      // What she ticked and answered is about these weeks of this class.
+      key={`${group} ${asked.from} ${asked.weeks}`}
       view={view}
       asked={asked}
       classes={classes.map(({ id, name }) => ({ id, name }))}
