@@ -17,7 +17,18 @@ export interface BroughtQuestion {
   right: string[];
   hint: string;
   marks: number | null;
+  /** Said when it is checked. */
+  feedback?: string;
+  /** What is asked for, where it is more than choosing or writing one thing. */
+  more?: BroughtAnswer;
 }
+
+/** Things put in order, paired (by their places in the lists), filled into a text, or shown on a line. */
+export type BroughtAnswer =
+  | { kind: "order"; items: string[]; right: number[] }
+  | { kind: "pairs"; left: string[]; right: string[]; pairs: [left: number, right: number][] }
+  | { kind: "gaps"; passage: (string | { accepted: string[]; options: string[] })[] }
+  | { kind: "line"; from: number; to: number; step: number; right: number };
 
 export interface BroughtPage {
   title: string;

@@ -1,4 +1,4 @@
-import { becomes, type Becomes, type Brought, type BroughtBlock } from "@/core/brought/brought";
+import { becomes, type Becomes, type Brought, type BroughtAnswer, type BroughtBlock } from "@/core/brought/brought";
 import { stepsFrom } from "@/core/brought/steps";
 import { plainText } from "@/core/content/rich-text";
 import { largest, mediaType } from "@/core/media/sniff";
@@ -29,6 +29,22 @@ export interface FileLook {
 
 const MOST_SHOWN = 600;
 
+/** What is right, a line each. */
+function linesOf(answer: BroughtAnswer): string[] {
+  switch (answer.kind) {
+    case "order":
+      return answer.right.map((at, nth) => `${nth + 1}. ${answer.items[at] ?? ""}`);
+    case "pairs":
+      return answer.pairs.map(([one, other]) => `${answer.left[one] ?? ""} ✓ ${answer.right[other] ?? ""}`);
+    case "gaps":
+      return [
+        answer.passage.map((part) => (typeof part === "string" ? part : `[${part.accepted.join(" / ")}]`)).join(""),
+      ];
+    case "line":
+      return [`✓ ${answer.right} (${answer.from} … ${answer.to})`];
+  }
+}
+
 function sayOf(block: BroughtBlock): string {
   switch (block.kind) {
     case "text":
@@ -38,7 +54,8 @@ function sayOf(block: BroughtBlock): string {
     case "picture":
       return block.description;
     case "question": {
-      const { ask, options, right } = block.asked;
+      const { ask, options, right, more } = block.asked;
+      if (more) return [ask, ...linesOf(more)].join("\n");
       const isRight = (text: string) => right.some((one) => one.toLowerCase() === text.toLowerCase());
       return [
         ask,
