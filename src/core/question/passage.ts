@@ -1,3 +1,4 @@
+import { inLanguage } from "../content/language";
 import type { Gap } from "./question";
 
 /** Passages with gaps, and passages whose words can be marked. */
@@ -9,6 +10,17 @@ export function passageParts(passage: string): ({ text: string } | { gap: string
     .filter((part) => part !== "")
     .map((part) => (/^\[\[.*\]\]$/.test(part) ? { gap: part.slice(2, -2) } : { text: part }));
 }
+
+/** A passage to fill in with a pencil: a line for each gap, and behind it what it may be chosen from. */
+export const passageOnPaper = (passage: string, gaps: readonly Gap[], languages: readonly string[]): string =>
+  passageParts(passage)
+    .map((part) => {
+      if ("text" in part) return part.text;
+      const gap = gaps.find(({ id }) => id === part.gap);
+      const options = inLanguage(gap?.optionsIn, languages) ?? gap?.options;
+      return options ? `__________ (${options.join(" / ")})` : "__________";
+    })
+    .join("");
 
 /** The words (or sentences) of a passage and what stands between them; `place` counts only what can be marked. */
 export function passageWords(passage: string, unit: "word" | "sentence"): { text: string; place: number | null }[] {

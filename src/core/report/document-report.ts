@@ -4,6 +4,7 @@ import type { RichBlock } from "../content/schema/rich-text";
 import { drawingWords } from "../drawing/drawing";
 import { formatAnswer } from "../question/format";
 import { kindOf } from "../question/kinds";
+import { passageOnPaper } from "../question/passage";
 import type { Question } from "../question/question";
 import type { Block } from "../resource/block";
 import { questionsOf, titleOf, type Document } from "../resource/document";
@@ -79,21 +80,22 @@ export function documentReport(document: Document, of: DocumentReportFor): Repor
       "options" in question
         ? [question.options]
         : (kindOf(question).lists?.(question as never) ?? []).map(({ options }) => options);
-    const written = "passage" in question ? text(question.passage) : "";
+    const gaps = "gaps" in question ? question.gaps : [];
+    const onPaper = (passage: string) => passageOnPaper(passage, gaps, languages);
     const table: ReportBlock[] =
       question.type === "cells"
         ? [
             {
               ...{ kind: "table", caption: "" },
-              head: blanked(inLanguage(question.rows, languages)?.[0] ?? []),
-              rows: (inLanguage(question.rows, languages) ?? []).slice(1).map(blanked),
+              head: (inLanguage(question.rows, languages)?.[0] ?? []).map(onPaper),
+              rows: (inLanguage(question.rows, languages) ?? []).slice(1).map((row) => row.map(onPaper)),
             },
           ]
         : [];
     return [
       ...richBlocks(inLanguage(question.prompt, languages)),
       ...("media" in question ? picture(question.media, text(question.description)) : []),
-      ...said(withBlanks(written)),
+      ...said("passage" in question ? onPaper(text(question.passage)) : ""),
       ...table,
       ...lists.map((options, nth): ReportBlock => ({
         kind: "list",
@@ -174,6 +176,3 @@ export function documentReport(document: Document, of: DocumentReportFor): Repor
     ],
   };
 }
-
-const withBlanks = (text: string) => text.replace(/\[\[[A-Za-z0-9_-]+\]\]/g, "__________");
-const blanked = (row: readonly string[]) => row.map(withBlanks);

@@ -1,6 +1,7 @@
 import { inLanguage } from "@/core/content/language";
 import { kindOf } from "@/core/question/kinds";
 import { formatAnswer } from "@/core/question/format";
+import { passageOnPaper } from "@/core/question/passage";
 import type { Option, Question } from "@/core/question/question";
 import type { Block } from "@/core/resource/block";
 import { drawingWords } from "@/core/drawing/drawing";
@@ -43,6 +44,7 @@ export function tableMarkup(rows: readonly (readonly string[])[], headerRow: boo
 /** A question as it is read on a page: what is asked, what there is to choose from, and for the teacher what is right. */
 export function questionMarkup(question: Question, style: PageStyle): Element {
   const { languages } = style;
+  const onPaper = (passage: string) => passageOnPaper(passage, "gaps" in question ? question.gaps : [], languages);
   const lists =
     "options" in question
       ? [question.options]
@@ -57,16 +59,22 @@ export function questionMarkup(question: Question, style: PageStyle): Element {
       ? element("p", {}, element("img", { src: picture, alt: said(question.description, style) }))
       : null,
     ...(question.type === "cells"
-      ? [element("table", {}, ...tableMarkup(blanked(inLanguage(question.rows, languages) ?? []), false))]
-      : lines.map((line) => element("p", {}, withBlanks(line)))),
+      ? [
+          element(
+            "table",
+            {},
+            ...tableMarkup(
+              (inLanguage(question.rows, languages) ?? []).map((row) => row.map(onPaper)),
+              false,
+            ),
+          ),
+        ]
+      : lines.map((line) => element("p", {}, onPaper(line)))),
     ...lists.map((options) => element("ul", {}, ...options.map((one) => option(one, style)))),
     style.forTeacher &&
       element("p", { class: "answer" }, element("strong", {}, "Answer: "), formatAnswer(question, languages)),
   );
 }
-
-const withBlanks = (text: string) => text.replace(/\[\[[A-Za-z0-9_-]+\]\]/g, "______");
-const blanked = (rows: readonly (readonly string[])[]) => rows.map((row) => row.map(withBlanks));
 
 /** One thing of a step. */
 export function blockMarkup(block: Block, style: PageStyle): Element[] {

@@ -121,7 +121,7 @@ describe("a question on a page", () => {
   test("gaps are lines to fill, never the names of gaps", () => {
     const gaps = everyQuestion().filter(({ type }) => type === "gaps" || type === "cells");
     const written = gaps.map((question) => writeMarkup(questionMarkup(question, style))).join("");
-    expect(written).toContain("The ______ is ______ now.");
+    expect(written).toContain("The __________ is __________ (high / low) now.");
     expect(written).not.toContain("[[");
   });
 });
