@@ -128,7 +128,8 @@ export function BringInScreen() {
           <FileUp size={16} aria-hidden className="shrink-0" /> {look ? "Another file" : "A file"}
           <input
             type="file"
-            className={fileClasses}
+            // Its name stands in the heading already.
+            className={`${fileClasses} ${look ? "w-[6.6rem] overflow-hidden" : ""}`}
             accept=".pptx,.docx,.odt,.pdf,.epub,.png,.jpg,.jpeg,.gif,.webp,.vtt,.html,.htm,.md,.txt,.csv,.xlsx,.xml,.zip,.imscc"
             disabled={busy}
             onChange={(event) => void choose(event.target.files?.[0])}

@@ -100,8 +100,15 @@ export function Views({
       >
         <ExternalLink size={14} aria-hidden />
       </a>
-      <a href={`/print/${resource.id}`} target="_blank" rel="noreferrer" className={small}>
-        <Printer size={14} aria-hidden /> Print
+      <a
+        href={`/print/${resource.id}`}
+        target="_blank"
+        rel="noreferrer"
+        className={small}
+        aria-label="Print"
+        title="Print: for students, the answer key, for a family"
+      >
+        <Printer size={14} aria-hidden />
       </a>
       {data.published && !data.lookOnly && (
         <Link
