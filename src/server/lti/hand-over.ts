@@ -191,7 +191,7 @@ export async function handOverView(
 ): Promise<HandOverView | null> {
   const prepared = await prepare(db, visitor, asked, of);
   if (!prepared) return null;
-  const { course, items, left, before, problem, outgoing, className } = prepared;
+  const { course, items, left, before, problem, className } = prepared;
   const newest = Math.max(0, ...before.map(({ sentAt }) => sentAt.getTime()));
   return {
     ...{ className, left, problem },
