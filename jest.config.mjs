@@ -1,4 +1,6 @@
 const esmOnly = [
+  "openid-client",
+  "oauth4webapi",
   "syllable",
   "dale-chall",
   "spache",

@@ -1,6 +1,10 @@
 import path from "node:path";
 import type { Db } from "@/data/engine/db";
 import { addSystem, linkCourse, noteCourse } from "@/data/lti/systems";
+import { setDirectory } from "@/data/office/directory";
+import { addProvider } from "@/data/office/providers";
+import { directoryClient } from "../stand-ins/other-school-system/directory";
+import { identityClient } from "../stand-ins/other-school-system/identity";
 import { Store, type Person } from "../stand-ins/other-school-system/state";
 
 /** What the course site calls Golden Satchel, and where the two are. */
@@ -77,6 +81,14 @@ export async function addCourseSite(
     ...{ school: first.school, name: "Quayside courses", issuer: of.site, clientId: CLIENT, deployment: "1" },
     ...{ authorizeUrl: `${of.site}/authorize`, tokenUrl: `${of.site}/token`, keysUrl: `${of.site}/keys` },
     ...{ by: keepers[0]?.id ?? null, at: of.now },
+  });
+  await addProvider(db, {
+    ...{ school: first.school, name: "Skerry school account", issuer: `${of.site}/identity`, at: of.now },
+    ...{ clientId: identityClient.id, clientSecret: identityClient.secret },
+  });
+  await setDirectory(db, first.school, {
+    ...{ address: `${of.site}/directory/ims/oneroster/rostering/v1p2`, tokenUrl: `${of.site}/directory/token` },
+    ...{ clientId: directoryClient.id, clientSecret: directoryClient.secret },
   });
   for (const { id, name } of classes) {
     const here = `${of.site}/courses/course-${id}`;

@@ -54,7 +54,9 @@ export class RosterError extends Error {
   }
 }
 
-type Row = Record<string, string>;
+/** A row of a table, by the names of its columns. */
+export type RosterRow = Record<string, string>;
+type Row = RosterRow;
 const LARGEST = 40_000_000;
 const MOST_ROWS = 60_000;
 
@@ -119,9 +121,21 @@ export function readOneRoster(bytes: Uint8Array, school: string | null = null): 
   const missing = needed.filter((name) => !files.has(name));
   if (missing.length > 0)
     throw new RosterError(`This zip has no ${missing.join(", ")}, so it is not a OneRoster file.`);
+  return readRosterTables((file, columns) => rowsOf(files.get(file), file, columns), { version, mode }, school);
+}
+
+/**
+ * Reads a roster from its tables, wherever they are from. `rowsIn`: the rows of a table by its name in the CSV binding; none where it is missing.
+ * @throws RosterError
+ */
+export function readRosterTables(
+  rowsIn: (file: string, needed: readonly string[]) => Row[],
+  { version, mode }: Pick<OneRoster, "version" | "mode">,
+  school: string | null,
+): OneRoster {
   const problems: OneRoster["problems"] = [];
   const read = (file: string, needed: readonly string[]) =>
-    rowsOf(files.get(file), file, needed).flatMap((row, at) => {
+    rowsIn(file, needed).flatMap((row, at) => {
       const line = at + 2;
       const lacking = needed.filter((name) => !row[name]?.trim());
       if (lacking.length === 0) return [{ row, line, gone: row.status === "tobedeleted" }];
@@ -132,7 +146,7 @@ export function readOneRoster(bytes: Uint8Array, school: string | null = null): 
   const allClasses = read("classes.csv", ["sourcedId", "title"]);
   const schools = schoolsOf(
     allClasses.map(({ row }) => row),
-    rowsOf(files.get("orgs.csv"), "orgs.csv", ["sourcedId", "name"]),
+    rowsIn("orgs.csv", ["sourcedId", "name"]),
   );
   const chosen = schools.length > 1 ? school : null;
   if (chosen !== null && !schools.some(({ id }) => id === chosen))

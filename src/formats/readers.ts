@@ -9,6 +9,7 @@ import { readBrought } from "./brought/read-brought";
 import { readTable } from "./csv";
 import { CalendarError, readDaysOff } from "./icalendar";
 import { readOneRoster, RosterError } from "./one-roster";
+import { readRosterAnswers } from "./one-roster-rest";
 import { PackageError, readPackage } from "./package/read-package";
 
 /** Every reader of a file from outside, by what it reads. Each is a plain function and throws when the file is no such file. */
@@ -18,6 +19,7 @@ export const readers = {
   framework: readCase,
   package: readPackage,
   roster: readOneRoster,
+  "a directory's answers": readRosterAnswers,
   "table of students": (text: string, columns?: readonly (RosterField | null)[]) =>
     readRoster(readTable(text), columns),
   "table of people": (text: string) => readPeople(readTable(text)),

@@ -21,6 +21,18 @@ export const signInPage = ({ people }: State): string =>
       .join("")}</ul></section>`,
   );
 
+/** The school's own sign-in. `to`: where the one who is chosen is sent to. */
+export const accountPage = ({ people }: State, to: string): string =>
+  page(
+    "Skerry school account",
+    `<section><p class="soft">The school’s own sign-in, simulated. There are no passwords: press a name.</p><form method="post" action="${escaped(to)}"><ul>${people
+      .map(
+        ({ id, given, family, role }) =>
+          `<li><button name="person" value="${escaped(id)}">${escaped(`${given} ${family}`)}</button> <span class="soft">${role}</span></li>`,
+      )
+      .join("")}</ul></form></section>`,
+  );
+
 export const coursesPage = (state: State, person: Person): string =>
   page(
     "Courses",

@@ -15,35 +15,12 @@ import {
 } from "./lti";
 import { coursePage, coursesPage, page, sending, signInPage } from "./pages";
 import { addLineItem, addScore, calendar, changeLineItem, lineItems, members } from "./services";
-import type { Course, Person, Store } from "./state";
+import { html, json, refused, to, type Answer, type Asked } from "./answer";
+import { directory } from "./directory";
+import { identity } from "./identity";
+import type { Course, Store } from "./state";
 
 const MOST_BYTES = 200_000_000;
-
-interface Asked {
-  method: string;
-  url: URL;
-  request: IncomingMessage;
-  body: Buffer;
-  person: Person | undefined;
-}
-
-interface Answer {
-  status?: number;
-  headers?: Record<string, string | string[]>;
-  body: string | Buffer;
-}
-
-const html = (body: string): Answer => ({ headers: { "content-type": "text/html; charset=utf-8" }, body });
-const json = (value: unknown, more: Record<string, string> = {}): Answer => ({
-  headers: { "content-type": "application/json", ...more },
-  body: JSON.stringify(value),
-});
-const to = (location: string, more: Record<string, string> = {}): Answer => ({
-  status: 303,
-  headers: { location, ...more },
-  body: "",
-});
-const refused = (status: number): Answer => ({ status, body: "Not here.", headers: { "content-type": "text/plain" } });
 
 /** Answers what is asked of the course site at an address of its own. */
 export function courseSite(store: Store, issuer: string) {
@@ -108,9 +85,14 @@ export function courseSite(store: Store, issuer: string) {
     return refused(404);
   }
 
+  const people = identity(store, `${issuer}/identity`);
+  const roster = directory(store);
+
   return async function answer(asked: Asked): Promise<Answer> {
     const { method, url, person, body } = asked;
     const { pathname } = url;
+    if (pathname.startsWith("/identity/")) return people(asked);
+    if (pathname.startsWith("/directory/")) return roster(asked);
     const form = new URLSearchParams(body.toString());
     const course = /^\/courses\/([^/]+)\/?(.*)$/.exec(pathname);
     if (course) {

@@ -1,4 +1,5 @@
 import type { Metadata } from "next";
+import { formatMoment } from "@/core/calendar/format-moment";
 import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
 import { classesSaidAt, pastClassesAt } from "@/data/classes/class-said";
 import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes/classes";
@@ -7,6 +8,8 @@ import { messagesBy } from "@/data/office/outbox";
 import { guestsAllowed } from "@/data/classes/guests";
 import { notesAllowed } from "@/data/live/step-notes";
 import { systemsAt } from "@/data/lti/systems";
+import { directoryOf } from "@/data/office/directory";
+import { providersAt } from "@/data/office/providers";
 import { shelfRulesOf } from "@/data/share/sharing";
 import { OfficeScreen } from "@/screens/office/office-screen";
 import { baseAddress } from "@/server/web/base-address";
@@ -19,25 +22,29 @@ export default async function OfficePage() {
   const { db, visitor, now } = await enter("change the school's calendar");
   const school = schoolOf(visitor);
   const classes = await classesAt(db, school);
-  const [calendar, rules, adults, people, messages, names, teachers, said, past, shelfRules, notes, guests, systems] =
-    await Promise.all([
-      calendarOf(db, school),
-      meetingRulesOf(
-        db,
-        classes.map(({ id }) => id),
-      ),
-      adultsAt(db, school),
-      peopleAt(db, school, now),
-      messagesBy(db, visitor.id),
-      namesAt(db, school),
-      Promise.all(classes.map(async ({ id }) => [id, await teachersOf(db, id, now)] as const)),
-      classesSaidAt(db, school),
-      pastClassesAt(db, school),
-      shelfRulesOf(db, school),
-      notesAllowed(db, school),
-      guestsAllowed(db, school),
-      systemsAt(db, school),
-    ]);
+  const [calendar, rules, adults, people, messages, names, teachers, said, past] = await Promise.all([
+    calendarOf(db, school),
+    meetingRulesOf(
+      db,
+      classes.map(({ id }) => id),
+    ),
+    adultsAt(db, school),
+    peopleAt(db, school, now),
+    messagesBy(db, visitor.id),
+    namesAt(db, school),
+    Promise.all(classes.map(async ({ id }) => [id, await teachersOf(db, id, now)] as const)),
+    classesSaidAt(db, school),
+    pastClassesAt(db, school),
+  ]);
+  const [shelfRules, notes, guests, systems, directory, providers, base] = await Promise.all([
+    shelfRulesOf(db, school),
+    notesAllowed(db, school),
+    guestsAllowed(db, school),
+    systemsAt(db, school),
+    directoryOf(db, school),
+    providersAt(db, school),
+    baseAddress(),
+  ]);
   return (
     <OfficeScreen
       calendar={calendar}
@@ -56,8 +63,20 @@ export default async function OfficePage() {
       guests={guests}
       courseSites={{
         systems: systems.map(({ id, name, issuer }) => ({ id, name, issuer })),
-        address: `${await baseAddress()}/lti/register`,
+        address: `${base}/lti/register`,
       }}
+      signIns={{
+        providers: providers.map(({ id, name, issuer }) => ({ id, name, issuer })),
+        address: `${base}/sign-in/back`,
+      }}
+      directory={
+        directory
+          ? {
+              ...{ address: directory.address, tokenUrl: directory.tokenUrl, clientId: directory.clientId },
+              fetched: directory.fetched && formatMoment(directory.fetched, visitor.zone, now),
+            }
+          : null
+      }
       now={now}
     />
   );

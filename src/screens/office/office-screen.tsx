@@ -6,6 +6,7 @@ import type { Class } from "@/data/classes/classes";
 import { ClassesCard } from "./classes-card";
 import { CourseSiteCard } from "./course-site-card";
 import { DaysOffCard } from "./days-off-card";
+import { DirectoryCard, type DirectorySaid } from "./directory-card";
 import { MeetingsCard } from "./meetings-card";
 import type { Adult } from "@/data/student/front-door";
 import type { SentMessage } from "@/data/office/outbox";
@@ -13,6 +14,7 @@ import { NamesCard, type ClassName } from "./names-card";
 import { OutboxCard } from "./outbox-card";
 import { PeopleCard } from "./people-card";
 import { RosterCard } from "./roster-card";
+import { SchoolSignInCard } from "./school-sign-in-card";
 import { TeachersCard, type ClassTeacher } from "./teachers-card";
 import type { ShelfRule } from "@/core/sharing/how-far";
 import { GuestsCard, NotesCard, ShelvesCard } from "./shelves-card";
@@ -35,6 +37,8 @@ export function OfficeScreen({
   notes,
   guests,
   courseSites,
+  signIns,
+  directory,
   zone,
   now,
 }: {
@@ -45,6 +49,8 @@ export function OfficeScreen({
   adults: { id: number; name: string }[];
   people: Adult[];
   messages: SentMessage[];
+  signIns: { providers: { id: number; name: string; issuer: string }[]; address: string };
+  directory: DirectorySaid | null;
   zone: string;
   names: ClassName[];
   said: Record<number, ClassSaid>;
@@ -67,12 +73,14 @@ export function OfficeScreen({
         <NotesCard allowed={notes} />
         <GuestsCard allowed={guests} />
         <CourseSiteCard {...courseSites} />
+        <SchoolSignInCard {...signIns} />
         <NamesCard classes={classes} names={names} />
       </div>
       <div className="grid gap-5">
         <TermsCard key={JSON.stringify(calendar.terms)} terms={calendar.terms} />
         <ClassesCard classes={classes} said={said} past={past} adults={adults} />
         <RosterCard />
+        <DirectoryCard directory={directory} />
         <MeetingsCard calendar={calendar} classes={classes} rules={rules} />
         <TeachersCard classes={classes} teachers={teachers} adults={adults} />
       </div>

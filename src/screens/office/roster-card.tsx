@@ -3,9 +3,9 @@ import { useRef, useState } from "react";
 import { useDone } from "@/screens/use-done";
 import type { RosterEffect } from "@/server/office/school-roster";
 import { Button } from "@/ui/button";
-import { inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { postFile, formatSent } from "../media/post-file";
+import { ChooseSchool, RosterEffectBox, rosterSaid } from "./roster-effect";
 
 /** A roster of the whole school: a OneRoster zip or a table; looked at first, then brought in whole. */
 export function RosterCard() {
@@ -36,10 +36,7 @@ export function RosterCard() {
         setFile(null);
         setSeen(null);
         setSchools([]);
-        formatDone(
-          `The roster is in. New students: ${answer.added} · places in classes: ${answer.enrolled} · left: ${answer.left}`,
-          answer.event,
-        );
+        formatDone(rosterSaid(answer), answer.event);
       } else {
         setSeen(answer);
         // Asked once: with one of them chosen the answer is about that one.
@@ -88,62 +85,27 @@ export function RosterCard() {
         </Notice>
       )}
       {file && schools.length > 0 && (
-        <label className="mt-3 block">
-          <span className="mb-1 block text-[13px] text-ink-soft">
-            This file has {schools.length} schools. Which one is yours?
-          </span>
-          <select
-            className={inputClasses}
-            value={school ?? ""}
-            onChange={(event) => {
-              setSchool(event.target.value);
-              void send(file, false, event.target.value);
-            }}
-          >
-            <option value="" disabled>
-              Choose …
-            </option>
-            {schools.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <ChooseSchool
+          schools={schools}
+          value={school}
+          label={`This file has ${schools.length} schools. Which one is yours?`}
+          onChoose={(chosen) => {
+            setSchool(chosen);
+            void send(file, false, chosen);
+          }}
+        />
       )}
       {seen && file && seen.schools.length === 0 && (
-        <div className="mt-3 rounded-card border border-line p-3" aria-live="polite">
-          <p>
-            <strong>{file.name}</strong>: {seen.kind}, {seen.students} students.
-          </p>
-          <p>
-            New students: {seen.added} · changed: {seen.changed} · new classes: {seen.classes} · places in classes:{" "}
-            {seen.enrolled} · leaving a class: {seen.left}
-          </p>
-          {seen.problems.length > 0 && (
-            <>
-              <p className="mt-2 font-semibold text-clay">{seen.problems.length} skipped, or to do by hand:</p>
-              <ul className="max-h-40 overflow-auto text-[13px]">
-                {seen.problems.map((text) => (
-                  <li key={text}>{text}</li>
-                ))}
-              </ul>
-            </>
-          )}
-          <div className="mt-3 flex gap-2">
-            <Button look="main" disabled={busy || seen.nothing} onClick={() => void send(file, true)}>
-              {seen.nothing ? "Nothing to change" : seen.problems.length > 0 ? "Import the rest" : "Import it"}
-            </Button>
-            <Button
-              onClick={() => {
-                setSeen(null);
-                setSchools([]);
-              }}
-            >
-              Cancel
-            </Button>
-          </div>
-        </div>
+        <RosterEffectBox
+          name={file.name}
+          seen={seen}
+          busy={busy}
+          onImport={() => void send(file, true)}
+          onCancel={() => {
+            setSeen(null);
+            setSchools([]);
+          }}
+        />
       )}
     </section>
   );

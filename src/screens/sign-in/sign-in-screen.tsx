@@ -1,8 +1,9 @@
 "use client";
+import { School } from "lucide-react";
 import Link from "next/link";
 import { useState, useTransition, type FormEvent } from "react";
 import { enterAsDemoPerson, signInWithPassword } from "@/screens/acts/sign-in";
-import { Button } from "@/ui/button";
+import { Button, buttonClasses } from "@/ui/button";
 import { Field, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { Brand } from "../shell/brand";
@@ -61,7 +62,19 @@ function DemoDoors({ people, to }: { people: DemoPerson[]; to: string | undefine
   );
 }
 
-export function SignInScreen({ demo, to }: { demo: DemoPerson[] | null; to: string | undefined }) {
+export function SignInScreen({
+  demo,
+  to,
+  why,
+  providers,
+}: {
+  demo: DemoPerson[] | null;
+  to: string | undefined;
+  /** Why the school's own sign-in led back here. */
+  why: string | undefined;
+  /** The schools' own sign-ins. */
+  providers: readonly { id: number; name: string }[];
+}) {
   const [problem, setProblem] = useState<string>();
   const [busy, start] = useTransition();
   const submit = (event: FormEvent<HTMLFormElement>) => {
@@ -83,6 +96,11 @@ export function SignInScreen({ demo, to }: { demo: DemoPerson[] | null; to: stri
         <p className="mt-3 max-w-sm text-ink-soft">
           Find a lesson, look it over, make it your own, assign it to the right students, see their answers.
         </p>
+        {why && (
+          <Notice tone="warning" className="mt-4">
+            {why}
+          </Notice>
+        )}
         <form onSubmit={submit} className="mt-6 grid gap-4 rounded-card border border-line bg-card p-6">
           <h1 className="font-serif text-xl">Teachers sign in</h1>
           <Field label="E-mail">
@@ -98,6 +116,18 @@ export function SignInScreen({ demo, to }: { demo: DemoPerson[] | null; to: stri
             {busy ? "One moment …" : "Sign in"}
           </Button>
         </form>
+        {providers.length > 0 && (
+          <ul className="mt-4 grid gap-2" aria-label="Or sign in with">
+            {providers.map(({ id, name }) => (
+              <li key={id}>
+                {/* It leads to another site: not a page of ours. */}
+                <a href={`/sign-in/with/${id}`} className={`${buttonClasses()} w-full`}>
+                  <School size={16} aria-hidden /> Sign in with {name}
+                </a>
+              </li>
+            ))}
+          </ul>
+        )}
         <p className="mt-4">
           <Link href="/join" className="font-semibold text-green underline">
             I am a student

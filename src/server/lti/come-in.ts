@@ -6,7 +6,7 @@ import { claims } from "@/core/lti/claims";
 import { readLaunch, type Launch, type LaunchRule } from "@/core/lti/launch";
 import { log } from "../web/log";
 import { newToken, tokenHash } from "../web/secrets";
-import { mayAsk } from "./ask";
+import { mayAsk } from "../web/ask-elsewhere";
 import { ALGORITHM } from "./keys";
 
 const LOGIN_MINUTES = 5;

@@ -25,7 +25,7 @@ import { bytesOf, gather } from "../hand-over/gather";
 import { workIn, type Stretch } from "../hand-over/work-in";
 import { ActionError } from "../web/act";
 import type { Visitor } from "../web/session";
-import { NoAnswer } from "./ask";
+import { NoAnswer } from "../web/ask-elsewhere";
 import { addLineItem, changeLineItem, lineItemsOf, manifestThere, sendCartridge, type LineItem } from "./services";
 
 /** What she says of a hand-over: which weeks, and what is done about dates that are over. */

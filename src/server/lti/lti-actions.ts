@@ -7,7 +7,7 @@ import { courseById, linkCourse, removeSystem, systemById } from "@/data/lti/sys
 import { schoolOf } from "../office/school-of";
 import { act, ActionError, notThere } from "../web/act";
 import { baseAddress } from "../web/base-address";
-import { NoAnswer } from "./ask";
+import { NoAnswer } from "../web/ask-elsewhere";
 import { handOver } from "./hand-over";
 import { register } from "./register";
 

@@ -17,7 +17,7 @@ import {
 } from "@/data/lti/systems";
 import { judge } from "../results/judge";
 import { log } from "../web/log";
-import { NoAnswer } from "./ask";
+import { NoAnswer } from "../web/ask-elsewhere";
 import { lineItemsOf, membersOf, sendScore } from "./services";
 
 const EVERY_MS = 10_000;

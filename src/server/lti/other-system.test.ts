@@ -1,8 +1,5 @@
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
-import { mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import path from "node:path";
 import { compareItem } from "@/core/hand-over/compare";
 import type { Db } from "@/data/engine/db";
 import { linkCourse, courseOfClass, noteCourse, personFrom, systemsAt, type OtherSystem } from "@/data/lti/systems";
@@ -12,9 +9,9 @@ import { addResponses, handIn, openAttempt, taskOf } from "@/data/student/work";
 import { allQuestions } from "@/core/resource/document";
 import { freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { serve } from "../../../stand-ins/other-school-system/server";
-import { Store } from "../../../stand-ins/other-school-system/state";
+import type { Store } from "../../../stand-ins/other-school-system/state";
 import { visitorOf } from "../testing/as";
+import { simulatedSite } from "../testing/simulated-site";
 import { tokenHash } from "../web/secrets";
 import { returnChoice } from "./choose";
 import { beginComingIn, comeIn } from "./come-in";
@@ -30,17 +27,8 @@ let issuer: string;
 let tool: Server;
 let base: string;
 let stop: () => Promise<void>;
-const folder = mkdtempSync(path.join(tmpdir(), "course-site-"));
 const ines = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
 
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const probe = createServer();
-    probe.listen(0, "127.0.0.1", () => {
-      const { port } = probe.address() as AddressInfo;
-      probe.close(() => resolve(port));
-    });
-  });
 const silence = (on: boolean) =>
   fetch(`${issuer}/silence`, { method: "POST", body: new URLSearchParams({ on: on ? "yes" : "no" }) });
 
@@ -51,27 +39,7 @@ afterAll(() => void delete process.env.DEMO);
 beforeAll(async () => {
   db = await freshDatabase();
   world = await smallWorld(db);
-  const port = await freePort();
-  issuer = `http://localhost:${port}`;
-  store = await Store.open(path.join(folder, "site.json"));
-  store.state.people = [
-    { id: "u-ines", given: "Ines", family: "Test", email: "ines@x", role: "teacher", sourcedId: "t-1" },
-    ...world.students.map((student, at) => ({
-      ...{ id: `u-${at}`, given: `Child ${at}`, family: "Test", email: "", role: "student" as const },
-      sourcedId: `s-${student}`,
-    })),
-  ];
-  store.state.courses = [
-    {
-      ...{ id: "c1", title: "5 Kittiwake", members: store.state.people.map(({ id }) => id) },
-      ...{ topics: [], entries: {}, files: {}, lineItems: [] },
-    },
-  ];
-  stop = await serve(store, issuer, port);
-  for (const student of world.students)
-    await db.query("update person set roster_id = $2 where id = $1", [student, `s-${student}`]);
-  const [{ email }] = (await db.query("select email from person where id = $1", [world.ines])) as [{ email: string }];
-  store.state.people[0]!.email = email;
+  ({ address: issuer, store, stop } = await simulatedSite(db, world));
   tool = createServer((_, response) => void publicKeys(db).then((keys) => response.end(JSON.stringify(keys))));
   await new Promise<void>((done) => tool.listen(0, "127.0.0.1", done));
   base = `http://localhost:${(tool.address() as AddressInfo).port}`;
@@ -82,7 +50,6 @@ afterAll(async () => {
   await stop();
   tool.close();
   await db.close();
-  rmSync(folder, { recursive: true });
 });
 
 /** Presses a link at the course site and follows it to the message that is signed there. */

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { configuration, messages, scopes } from "@/core/lti/claims";
 import type { Db } from "@/data/engine/db";
 import { addSystem } from "@/data/lti/systems";
-import { askJson, mayAsk, NoAnswer } from "./ask";
+import { askJson, mayAsk, NoAnswer } from "../web/ask-elsewhere";
 
 const Configuration = z.object({
   issuer: z.url(),

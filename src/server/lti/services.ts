@@ -2,7 +2,7 @@ import { z } from "zod";
 import { scopes } from "@/core/lti/claims";
 import type { Db } from "@/data/engine/db";
 import type { OtherCourse, OtherSystem } from "@/data/lti/systems";
-import { ask, askJson, NoAnswer } from "./ask";
+import { ask, askJson, NoAnswer } from "../web/ask-elsewhere";
 import { signed } from "./keys";
 
 const ASSERTION = "urn:ietf:params:oauth:client-assertion-type:jwt-bearer";

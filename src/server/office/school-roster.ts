@@ -4,6 +4,7 @@ import { adultsAt } from "@/data/classes/classes";
 import type { Db, Queryable } from "@/data/engine/db";
 import { applyImport, linkTeachers, presentAt } from "@/data/office/rosters";
 import { decodeText } from "@/formats/decode-text";
+import type { OneRoster } from "@/formats/one-roster";
 import { changeSchool } from "./change-school";
 import { readFile, UnreadableFile } from "../web/read-file";
 
@@ -30,8 +31,11 @@ export async function readSchoolRoster(
   return fromTable(decodeText(bytes));
 }
 
-async function fromOneRoster(bytes: Uint8Array, school: string | null): Promise<SchoolRoster> {
-  const read = await readFile("roster", bytes, school);
+const fromOneRoster = async (bytes: Uint8Array, school: string | null): Promise<SchoolRoster> =>
+  asSchoolRoster(await readFile("roster", bytes, school), school);
+
+/** A OneRoster roster, from a file or from a directory, as a school brings it in. `school`: the one chosen of several. */
+export function asSchoolRoster(read: OneRoster, school: string | null): SchoolRoster {
   const emails = new Map(read.teachers.map(({ rosterId, email }) => [rosterId, email]));
   const silent = read.teachers.filter(({ email }) => !email);
   return {

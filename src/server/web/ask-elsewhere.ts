@@ -1,4 +1,4 @@
-import { log } from "../web/log";
+import { log } from "./log";
 
 /** The other system did not answer, or not as it should. Said to a person. */
 export class NoAnswer extends Error {

@@ -1,6 +1,6 @@
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
-import { ask, askJson, mayAsk, NoAnswer } from "./ask";
+import { ask, askJson, mayAsk, NoAnswer } from "./ask-elsewhere";
 
 let server: Server;
 let base: string;

@@ -1,0 +1,7 @@
+"use client";
+import * as actions from "@/server/office/directory-actions";
+import { tried } from "./tried";
+
+export const keepDirectory = tried(actions.keepDirectory);
+export const forgetDirectory = tried(actions.forgetDirectory);
+export const rosterFromDirectory = tried(actions.rosterFromDirectory);

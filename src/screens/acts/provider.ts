@@ -1,0 +1,6 @@
+"use client";
+import * as actions from "@/server/office/provider-actions";
+import { tried } from "./tried";
+
+export const connectProvider = tried(actions.connectProvider);
+export const disconnectProvider = tried(actions.disconnectProvider);

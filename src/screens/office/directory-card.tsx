@@ -1,0 +1,170 @@
+"use client";
+import { useState, useTransition, type FormEvent } from "react";
+import { forgetDirectory, keepDirectory, rosterFromDirectory } from "@/screens/acts/directory";
+import { useDone } from "@/screens/use-done";
+import type { RosterEffect } from "@/server/office/school-roster";
+import { Button } from "@/ui/button";
+import { Field, TextInput } from "@/ui/field";
+import { Notice } from "@/ui/notice";
+import { ChooseSchool, RosterEffectBox, rosterSaid } from "./roster-effect";
+import { useKeep } from "./use-keep";
+
+export interface DirectorySaid {
+  address: string;
+  tokenUrl: string;
+  clientId: string;
+  /** When its roster was brought in last, as it is said; null: never. */
+  fetched: string | null;
+}
+
+/** The school's directory, whose roster is fetched without a file. */
+export function DirectoryCard({ directory }: { directory: DirectorySaid | null }) {
+  const [editing, setEditing] = useState(false);
+  return (
+    <section aria-labelledby="directory" className="rounded-card border border-line bg-card p-5">
+      <h2 id="directory" className="font-semibold">
+        Roster from the directory
+      </h2>
+      <p className="mt-1 text-ink-soft">
+        If the district has a directory that speaks OneRoster 1.2, the roster can come straight from it. You see what
+        would change before anything does.
+      </p>
+      {directory && !editing ? (
+        <FetchRoster directory={directory} onEdit={() => setEditing(true)} />
+      ) : (
+        <DirectoryForm directory={directory} onEnd={() => setEditing(false)} />
+      )}
+    </section>
+  );
+}
+
+function FetchRoster({ directory, onEdit }: { directory: DirectorySaid; onEdit: () => void }) {
+  const [seen, setSeen] = useState<RosterEffect | null>(null);
+  const [schools, setSchools] = useState<RosterEffect["schools"]>([]);
+  const [org, setOrg] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, start] = useTransition();
+  const formatDone = useDone();
+  const { notice, busy: keeping, keep } = useKeep();
+  const ask = (apply: boolean, of: string | null) =>
+    start(async () => {
+      const outcome = await rosterFromDirectory({ org: of, apply });
+      setProblem(outcome.ok ? null : outcome.problem);
+      if (!outcome.ok) return setSeen(null);
+      const { value } = outcome;
+      setSeen(apply ? null : value);
+      if (apply) {
+        setSchools([]);
+        formatDone(rosterSaid(value), value.event);
+      } else if (value.schools.length > 0) setSchools(value.schools);
+    });
+  return (
+    <>
+      <p className="mt-2 text-[13px] [overflow-wrap:anywhere]">
+        {directory.address}
+        <span className="block text-ink-soft">
+          {directory.fetched ? `Brought in last on ${directory.fetched}` : "Nothing has been brought in from it yet."}
+        </span>
+      </p>
+      <div className="mt-3 flex flex-wrap gap-2">
+        <Button disabled={busy} onClick={() => ask(false, org)}>
+          {busy ? "Asking the directory …" : "See what has changed"}
+        </Button>
+        <Button look="quiet" onClick={onEdit}>
+          Change
+        </Button>
+        <Button
+          look="quiet"
+          disabled={keeping}
+          onClick={() =>
+            keep(
+              () => forgetDirectory({}),
+              () => "The directory is forgotten. Classes and students stay as they are.",
+            )
+          }
+        >
+          Forget it
+        </Button>
+      </div>
+      {notice}
+      {problem && (
+        <Notice tone="warning" className="mt-3">
+          {problem}
+        </Notice>
+      )}
+      {schools.length > 0 && (
+        <ChooseSchool
+          schools={schools}
+          value={org}
+          label={`The directory has ${schools.length} schools. Which one is yours?`}
+          onChoose={(chosen) => {
+            setOrg(chosen);
+            ask(false, chosen);
+          }}
+        />
+      )}
+      {seen && seen.schools.length === 0 && (
+        <RosterEffectBox
+          name="The directory"
+          seen={seen}
+          busy={busy}
+          onImport={() => ask(true, org)}
+          onCancel={() => setSeen(null)}
+        />
+      )}
+    </>
+  );
+}
+
+function DirectoryForm({ directory, onEnd }: { directory: DirectorySaid | null; onEnd: () => void }) {
+  const { notice, busy, keep } = useKeep();
+  const submit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const form = new FormData(event.currentTarget);
+    const text = (name: string) => String(form.get(name));
+    const said = { address: text("address"), tokenUrl: text("tokenUrl"), clientId: text("clientId") };
+    keep(
+      async () => {
+        const outcome = await keepDirectory({ ...said, clientSecret: text("clientSecret") });
+        if (outcome.ok) onEnd();
+        return outcome;
+      },
+      () => "The directory is saved. Press “See what has changed” to ask it.",
+    );
+  };
+  const field = (name: keyof DirectorySaid, label: string, help?: string) => (
+    <Field label={label} help={help}>
+      {(control) => (
+        <TextInput {...control} name={name} required maxLength={2000} defaultValue={directory?.[name] ?? ""} />
+      )}
+    </Field>
+  );
+  return (
+    <form onSubmit={submit} className="mt-3 grid gap-3">
+      {field("address", "Address of the directory", "It ends with /ims/oneroster/rostering/v1p2")}
+      {field("tokenUrl", "Address for tokens (OAuth 2.0)")}
+      <div className="grid gap-3 sm:grid-cols-2">
+        {field("clientId", "Client ID")}
+        <Field label={directory ? "Client secret (empty: as it is)" : "Client secret"}>
+          {(control) => (
+            <TextInput
+              {...control}
+              name="clientSecret"
+              type="password"
+              autoComplete="off"
+              required={!directory}
+              maxLength={500}
+            />
+          )}
+        </Field>
+      </div>
+      {notice}
+      <div className="flex gap-2">
+        <Button type="submit" disabled={busy}>
+          Save the directory
+        </Button>
+        {directory && <Button onClick={onEnd}>Cancel</Button>}
+      </div>
+    </form>
+  );
+}

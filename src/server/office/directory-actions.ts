@@ -1,0 +1,59 @@
+"use server";
+import { z } from "zod";
+import { directoryOf, noteFetched, removeDirectory, setDirectory } from "@/data/office/directory";
+import { act, ActionError } from "../web/act";
+import { mayAsk, NoAnswer } from "../web/ask-elsewhere";
+import { UnreadableFile } from "../web/read-file";
+import { fetchRoster } from "./directory";
+import { schoolOf } from "./school-of";
+import { bringInRoster, lookAtRoster } from "./school-roster";
+
+const Address = z.string().trim().max(2000).refine(mayAsk, "The address must begin with https://.");
+
+/** Where the school's roster is fetched from. */
+export const keepDirectory = act(
+  "change the school's roster",
+  z.object({
+    address: Address,
+    tokenUrl: Address,
+    clientId: z.string().trim().min(1, "Type the name the directory gave you.").max(500),
+    /** Empty: the one that is kept. */
+    clientSecret: z.string().max(500),
+  }),
+  async ({ db, visitor }, input) => {
+    const school = schoolOf(visitor);
+    if (!input.clientSecret && !(await directoryOf(db, school)))
+      throw new ActionError("Type the password the directory gave you.", "clientSecret");
+    await setDirectory(db, school, input);
+    return {};
+  },
+);
+
+export const forgetDirectory = act("change the school's roster", z.object({}), async ({ db, visitor }) => {
+  await removeDirectory(db, schoolOf(visitor));
+  return {};
+});
+
+/** Fetches the roster; says what would change, or with `apply` changes it. */
+export const rosterFromDirectory = act(
+  "change the school's roster",
+  z.object({ org: z.string().max(255).nullable(), apply: z.boolean() }),
+  async ({ db, visitor, now }, { org, apply }) => {
+    const school = schoolOf(visitor);
+    const directory = await directoryOf(db, school);
+    if (!directory) throw new ActionError("Say first where the school's directory is.");
+    const chosen = org ?? directory.org;
+    try {
+      const read = await fetchRoster(directory, chosen);
+      if (!apply) return await lookAtRoster(db, school, read);
+      const to = { district: visitor.district, school, year: now.getFullYear() };
+      const effect = await bringInRoster(db, to, read, { by: visitor.id, at: now });
+      await noteFetched(db, school, chosen, now);
+      return effect;
+    } catch (error) {
+      if (error instanceof NoAnswer || error instanceof UnreadableFile)
+        throw new ActionError(`${error.message} Nothing was changed.`);
+      throw error;
+    }
+  },
+);
