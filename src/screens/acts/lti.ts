@@ -6,3 +6,4 @@ export const connectSystem = tried(actions.connectSystem);
 export const disconnectSystem = tried(actions.disconnectSystem);
 export const linkCourseToClass = tried(actions.linkCourseToClass);
 export const sendToCourse = tried(actions.sendToCourse);
+export const sendPocketToCourse = tried(actions.sendPocketToCourse);

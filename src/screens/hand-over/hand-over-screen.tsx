@@ -6,7 +6,7 @@ import { useEffect, useState } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
 import { addDays, momentAt } from "@/core/calendar/school-calendar";
 import { pastDues, pastOpenings } from "@/core/hand-over/compare";
-import { sendToCourse } from "@/screens/acts/lti";
+import { sendPocketToCourse, sendToCourse } from "@/screens/acts/lti";
 import type { HandOverAsked, HandOverView } from "@/server/lti/hand-over";
 import { BlankSelect } from "@/ui/blank-select";
 import { Button, buttonClasses } from "@/ui/button";
@@ -25,13 +25,15 @@ interface HandOverScreenProps {
   /** Null: this class is no course there yet. */
   view: HandOverView | null;
   asked: HandOverAsked;
+  /** The pocket that goes, where it is not weeks of the plan. */
+  pocket?: { id: number; name: string };
   classes: readonly { id: number; name: string }[];
   zone: string;
   now: Date;
 }
 
-/** A fortnight of the plan as it will arrive at the course site: on the left in topics, on the right item by item with dates. */
-export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScreenProps) {
+/** A fortnight of the plan, or a pocket, as it will arrive at the course site: on the left in topics, on the right item by item with dates. */
+export function HandOverScreen({ view, asked, pocket, classes, zone, now }: HandOverScreenProps) {
   const { go, busy: going } = useAddress();
   const router = useRouter();
   const [sending, once] = useOnce();
@@ -48,11 +50,14 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
   const chosen = items.filter(({ id }) => goes(id));
   const send = () =>
     once(async () => {
-      const outcome = await sendToCourse({
-        ...asked,
+      const said = {
+        ...{ class: asked.class, pastDue: asked.pastDue, pastOpening: asked.pastOpening },
         items: chosen.map(({ id }) => id),
         overwrite: overwrite.filter((id) => chosen.some((one) => one.id === id)),
-      });
+      };
+      const outcome = pocket
+        ? await sendPocketToCourse({ ...said, pocket: pocket.id })
+        : await sendToCourse({ ...said, from: asked.from, weeks: asked.weeks });
       setProblem(outcome.ok ? null : outcome.problem);
       if (!outcome.ok) return;
       setOverwrite([]);
@@ -70,7 +75,9 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
   });
   const mondays = [-7, 0, 7, 14].map((days) => addDays(asked.from, days));
   const dayOf = (date: string) => formatDay(momentAt(date, "12:00", zone), zone, now);
-  const file = `/save/plan/${asked.class}?from=${asked.from}&weeks=${asked.weeks}`;
+  const file = pocket
+    ? `/save/pocket/${pocket.id}`
+    : `/save/plan/${asked.class}?from=${asked.from}&weeks=${asked.weeks}`;
   const topics = [...new Set(items.map(({ topic }) => topic))];
   const past = items.filter(({ dates }) => dates.was.due !== null).length;
   const open = items.filter(({ dates }) => dates.was.opens !== null && dates.was.due === null).length;
@@ -80,30 +87,42 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
       <header className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-5 py-3">
         <h1 className="min-w-0 flex-1 font-serif text-[22px] leading-snug">
           Hand over{" "}
-          <BlankSelect
-            name="How many weeks"
-            value={String(asked.weeks)}
-            options={[...new Set([1, 2, 3, 4, 6, asked.weeks])]
-              .toSorted((one, other) => one - other)
-              .map((weeks) => ({
-                value: String(weeks),
-                text: weeks === 1 ? "one week" : `${weeks} weeks`,
-              }))}
-            onChange={(weeks) => go({ weeks })}
-          />{" "}
-          from{" "}
-          <BlankSelect
-            name="From"
-            value={asked.from}
-            options={mondays.map((date) => ({ value: date, text: dayOf(date) }))}
-            onChange={(from) => go({ from })}
-          />{" "}
-          of{" "}
+          {pocket ? (
+            <>“{pocket.name}” for </>
+          ) : (
+            <>
+              <BlankSelect
+                name="How many weeks"
+                value={String(asked.weeks)}
+                options={[...new Set([1, 2, 3, 4, 6, asked.weeks])]
+                  .toSorted((one, other) => one - other)
+                  .map((weeks) => ({
+                    value: String(weeks),
+                    text: weeks === 1 ? "one week" : `${weeks} weeks`,
+                  }))}
+                onChange={(weeks) => go({ weeks })}
+              />{" "}
+              from{" "}
+              <BlankSelect
+                name="From"
+                value={asked.from}
+                options={mondays.map((date) => ({ value: date, text: dayOf(date) }))}
+                onChange={(from) => go({ from })}
+              />{" "}
+              of{" "}
+            </>
+          )}
           <BlankSelect
             name="Class"
             value={String(asked.class)}
             options={classes.map(({ id, name }) => ({ value: String(id), text: name }))}
-            onChange={(id) => router.push(`/hand-over/${id}?from=${asked.from}&weeks=${asked.weeks}`)}
+            onChange={(id) =>
+              router.push(
+                pocket
+                  ? `/hand-over/${id}/pocket/${pocket.id}`
+                  : `/hand-over/${id}?from=${asked.from}&weeks=${asked.weeks}`,
+              )
+            }
           />{" "}
           to{" "}
           <BlankSelect
@@ -135,7 +154,9 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
             <h2 id="arrives" className="font-serif text-[18px]">
               How it arrives
             </h2>
-            <p className="mb-3 text-[13px] text-ink-soft">In “{view.course.title}”: materials first, then by date</p>
+            <p className="mb-3 text-[13px] text-ink-soft">
+              In “{view.course.title}”: {pocket ? "as it is in the pocket" : "materials first, then by date"}
+            </p>
             {topics.map((topic) => (
               <div key={topic} className="mb-3 rounded-card border border-line bg-card">
                 <h3 className="border-b border-line bg-shade px-3 py-1.5 font-semibold">{topic}</h3>
@@ -210,8 +231,8 @@ export function HandOverScreen({ view, asked, classes, zone, now }: HandOverScre
               </Notice>
             )}
             {items.length === 0 ? (
-              <Empty title="Nothing in these weeks">
-                <p>Choose other weeks or another class above.</p>
+              <Empty title={pocket ? "Nothing in this pocket can go" : "Nothing in these weeks"}>
+                <p>{pocket ? "What cannot go is said on the left." : "Choose other weeks or another class above."}</p>
               </Empty>
             ) : (
               <HandOverItems

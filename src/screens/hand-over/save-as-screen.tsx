@@ -1,9 +1,10 @@
 "use client";
-import { Download, FileText, PencilLine } from "lucide-react";
+import { Download, FileText, PencilLine, Send } from "lucide-react";
+import Link from "next/link";
 import { fileKinds, savedName, type FileKind } from "@/core/hand-over/file-kinds";
 import type { OutgoingPreview } from "@/server/hand-over/preview";
 import { Empty } from "@/ui/empty";
-import { Button } from "@/ui/button";
+import { Button, buttonClasses } from "@/ui/button";
 import { Notice } from "@/ui/notice";
 import { saveFile } from "../results/pdf-button";
 import { useOnce } from "../use-once";
@@ -25,14 +26,31 @@ function SaveButton({ kind, address, name }: { kind: FileKind; address: string; 
   );
 }
 
-/** A resource, a pocket or a plan as a file: what goes on the left, what it can be saved as on the right. `address`: up to `as=`. */
-export function SaveAsScreen({ preview, address }: { preview: OutgoingPreview; address: string }) {
+/** A resource, a pocket or a plan as a file: what goes on the left, what it can be saved as on the right. */
+export function SaveAsScreen({
+  preview,
+  address,
+  course,
+}: {
+  preview: OutgoingPreview;
+  /** Up to `as=`. */
+  address: string;
+  /** Where it can go straight to a course. */
+  course?: { address: string; name: string } | null;
+}) {
   const resources = preview.topics.flatMap((topic) => topic.resources);
   return (
     <div className="flex h-full flex-col">
-      <h1 className="shrink-0 border-b border-line px-5 py-3 font-serif text-[22px] [overflow-wrap:anywhere]">
-        Save “{preview.title}” as a file
-      </h1>
+      <header className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-5 py-3">
+        <h1 className="min-w-0 flex-1 font-serif text-[22px] [overflow-wrap:anywhere]">
+          Save “{preview.title}” as a file
+        </h1>
+        {course && (
+          <Link href={course.address} className={buttonClasses()}>
+            <Send size={16} aria-hidden /> Hand over to {course.name}
+          </Link>
+        )}
+      </header>
       <div className="grid min-h-0 flex-1 grid-cols-[minmax(15rem,24rem)_1fr]">
         <section aria-labelledby="goes" className="overflow-auto border-r border-line p-5" tabIndex={0}>
           <h2 id="goes" className="font-serif text-[18px]">

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
 import { mondayOf, schoolClock } from "@/core/calendar/school-calendar";
+import { pastDues, pastOpenings, type PastDue, type PastOpening } from "@/core/hand-over/compare";
 import type { Visitor } from "../web/session";
 
 const Asked = z.object({
@@ -13,3 +14,12 @@ export function stretchFrom(said: unknown, visitor: Visitor, now: Date): { from:
   const { from, weeks } = Asked.parse(said);
   return { from: mondayOf(from ?? schoolClock(now, visitor.zone).date), weeks };
 }
+
+const oneOf = <Value extends string>(all: readonly Value[], said: unknown): Value =>
+  all.find((one) => one === said) ?? all[0]!;
+
+/** What an address says is done about dates that are over. */
+export const pastFrom = (said: { due?: unknown; open?: unknown }): { pastDue: PastDue; pastOpening: PastOpening } => ({
+  pastDue: oneOf(pastDues, said.due),
+  pastOpening: oneOf(pastOpenings, said.open),
+});

@@ -2,6 +2,7 @@ import { addDays, schoolClock } from "@/core/calendar/school-calendar";
 import { allQuestions, type Document } from "@/core/resource/document";
 import { assignmentsOf, type Assignment } from "@/data/assign/assignments";
 import type { Queryable } from "@/data/engine/db";
+import { resourcesIn } from "@/data/satchel/pockets";
 import { ledDocument } from "../live/room";
 import type { Visitor } from "../web/session";
 
@@ -55,4 +56,24 @@ export async function workIn(db: Queryable, visitor: Visitor, stretch: Stretch, 
       one.assignment.due.getTime() - other.assignment.due.getTime() ||
       one.assignment.id - other.assignment.id,
   );
+}
+
+/**
+ * A pocket in its order, for a class: what the class has of it goes as that work, the latest of each; the rest as a page to read (null: hers to copy,
+ * or not, is asked when it is gathered).
+ */
+export async function workOfPocket(
+  db: Queryable,
+  visitor: Visitor,
+  of: { class: number; pocket: number },
+  now: Date,
+): Promise<(GivenWork | { resource: number })[]> {
+  const given = (await assignmentsOf(db, visitor.id, [of.class], now)).filter(({ calledBack }) => !calledBack);
+  const items: (GivenWork | { resource: number })[] = [];
+  for (const resource of await resourcesIn(db, of.pocket)) {
+    const assignment = given.filter((one) => one.resource === resource).toSorted((one, other) => other.id - one.id)[0];
+    const document = assignment && (await ledDocument(db, assignment));
+    items.push(document ? { assignment, document: named(document, assignment.part), topic: "" } : { resource });
+  }
+  return items;
 }

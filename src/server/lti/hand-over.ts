@@ -21,15 +21,18 @@ import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
 import { all, attribute, inside, nameOf, readXml, textIn, type Xml } from "@/formats/brought/xml";
 import { writeCartridge } from "@/formats/cartridge/write-cartridge";
 import type { Outgoing, OutgoingResource } from "@/formats/outgoing";
-import { bytesOf, gather } from "../hand-over/gather";
-import { workIn, type Stretch } from "../hand-over/work-in";
+import { pocketsOf } from "@/data/satchel/pockets";
+import { bytesOf, gather, type Chosen } from "../hand-over/gather";
+import { workIn, workOfPocket, type Stretch } from "../hand-over/work-in";
 import { ActionError } from "../web/act";
 import type { Visitor } from "../web/session";
 import { NoAnswer } from "../web/ask-elsewhere";
 import { addLineItem, changeLineItem, lineItemsOf, manifestThere, sendCartridge, type LineItem } from "./services";
 
-/** What she says of a hand-over: which weeks, and what is done about dates that are over. */
+/** What she says of a hand-over: which weeks or which pocket, and what is done about dates that are over. */
 export interface HandOverAsked extends Stretch {
+  /** Instead of weeks. */
+  pocket?: number | undefined;
   pastDue: PastDue;
   pastOpening: PastOpening;
 }
@@ -99,7 +102,8 @@ interface Prepared {
   outgoing: Outgoing;
   items: (HandOverItem & {
     resource: OutgoingResource;
-    assignment: number;
+    /** Null: it is only read. */
+    assignment: number | null;
     content: string;
     column: LineItem | undefined;
   })[];
@@ -127,6 +131,33 @@ async function nextLessonOf(db: Db, classId: number, school: number, now: Date):
   return nthMeeting(calendar, rules, now, 1)?.ends ?? null;
 }
 
+const undated: DatesThere = { opens: null, due: null, was: { opens: null, due: null }, isLeftOut: false };
+
+/** What is to go: work of these weeks, or what is in a pocket. */
+async function chosenFor(
+  db: Db,
+  visitor: Visitor,
+  asked: HandOverAsked,
+  { base, now }: { base: string; now: Date },
+): Promise<{ chosen: Chosen[]; byId: ReadonlyMap<string, Assignment> }> {
+  const { pocket } = asked;
+  const work =
+    pocket === undefined
+      ? await workIn(db, visitor, asked, now)
+      : await workOfPocket(db, visitor, { class: asked.class, pocket }, now);
+  const name = pocket === undefined ? null : (await pocketsOf(db, visitor.id)).find(({ id }) => id === pocket)?.name;
+  const byId = new Map<string, Assignment>();
+  const chosen = work.map((one): Chosen => {
+    if ("resource" in one) return { resource: one.resource, topic: name ?? "" };
+    const { assignment, document, topic } = one;
+    const id = `work-${assignment.id}`;
+    byId.set(id, assignment);
+    const launch = { address: targetOf(base, assignment.id), work: assignment.id };
+    return { ...{ resource: assignment.resource, document, id, launch }, topic: name ?? topic };
+  });
+  return { chosen, byId };
+}
+
 async function prepare(
   db: Db,
   visitor: Visitor,
@@ -137,17 +168,8 @@ async function prepare(
   const system = course && (await systemById(db, course.system));
   const group = await classById(db, asked.class);
   if (!course || !system || !group) return null;
-  const work = await workIn(db, visitor, asked, now);
-  const byId = new Map(work.map(({ assignment }) => [`work-${assignment.id}`, assignment]));
-  const { outgoing, left } = await gather(
-    db,
-    visitor,
-    { id: `class-${asked.class}`, title: group.name },
-    work.map(({ assignment: { id, resource }, document, topic }) => ({
-      ...{ resource, document, topic, id: `work-${id}` },
-      launch: { address: targetOf(base, id), work: id },
-    })),
-  );
+  const { chosen, byId } = await chosenFor(db, visitor, asked, { base, now });
+  const { outgoing, left } = await gather(db, visitor, { id: `class-${asked.class}`, title: group.name }, chosen);
   const [before, nextLesson] = await Promise.all([
     handedOver(db, course.id),
     asked.pastDue === "next lesson" ? nextLessonOf(db, asked.class, group.school, now) : null,
@@ -161,21 +183,20 @@ async function prepare(
   const sent = new Map(before.map((one) => [one.item, one.sent]));
   const items = outgoing.topics.flatMap((topic) =>
     topic.resources.map((resource) => {
-      const own = byId.get(resource.id) as Assignment;
-      const planned = datesThere(own, { ...asked, now, nextLesson });
-      const dates = resource.isMaterial
-        ? { ...planned, due: null, was: { opens: null, due: null }, isLeftOut: false }
-        : planned;
+      const own = byId.get(resource.id);
+      const isMaterial = resource.isMaterial || !own;
+      const planned = own ? datesThere(own, { ...asked, now, nextLesson }) : undated;
+      const dates = isMaterial ? { ...planned, due: null, was: { opens: null, due: null }, isLeftOut: false } : planned;
       const title = titleOf(resource.document);
       const content = createHash("sha256").update(canonical(resource.document)).digest("hex");
       const mine = { title, opens: dates.opens, due: dates.due, content };
       const marks = allQuestions(resource.document).reduce((sum, { question }) => sum + question.marks, 0);
       return {
-        ...{ id: resource.id, topic: topic.title, title, isMaterial: resource.isMaterial, dates, content, resource },
-        ...{ assignment: own.id, column: there?.lineItems.get(resource.id) },
-        compared: compareItem(mine, sent.get(resource.id) ?? null, thereOf(there, resource.id, resource.isMaterial)),
+        ...{ id: resource.id, topic: topic.title, title, isMaterial, dates, content, resource },
+        ...{ assignment: own?.id ?? null, column: there?.lineItems.get(resource.id) },
+        compared: compareItem(mine, sent.get(resource.id) ?? null, thereOf(there, resource.id, isMaterial)),
         files: resource.isLinkOnly ? [] : mediaOf(resource.document).filter((file) => outgoing.files.has(file)),
-        marks: resource.isMaterial || marks === 0 ? null : marks,
+        marks: isMaterial || marks === 0 ? null : marks,
       };
     }),
   );

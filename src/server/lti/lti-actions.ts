@@ -1,6 +1,7 @@
 "use server";
 import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
+import { schoolClock } from "@/core/calendar/school-calendar";
 import { pastDues, pastOpenings } from "@/core/hand-over/compare";
 import { classesOf } from "@/data/classes/classes";
 import { courseById, linkCourse, removeSystem, systemById } from "@/data/lti/systems";
@@ -58,18 +59,31 @@ export const linkCourseToClass = act(
   },
 );
 
+const Sent = z.object({
+  class: Id,
+  pastDue: z.enum(pastDues),
+  pastOpening: z.enum(pastOpenings),
+  items: Items,
+  overwrite: Items,
+});
+
+/** Weeks of a class's plan go to its course. */
 export const sendToCourse = act(
   "hand over to a course",
-  z.object({
-    class: Id,
-    from: PlainDate,
-    weeks: z.number().int().min(1).max(18),
-    pastDue: z.enum(pastDues),
-    pastOpening: z.enum(pastOpenings),
-    items: Items,
-    overwrite: Items,
-  }),
+  Sent.extend({ from: PlainDate, weeks: z.number().int().min(1).max(18) }),
   (input) => ({ class: input.class }),
   async ({ db, visitor, now }, input) =>
     inWords(async () => handOver(db, visitor, input, { base: await baseAddress(), now })),
+);
+
+/** A pocket goes to the course of a class. */
+export const sendPocketToCourse = act(
+  "hand over a pocket to a course",
+  Sent.extend({ pocket: Id }),
+  (input) => ({ class: input.class, pocket: input.pocket }),
+  async ({ db, visitor, now }, input) =>
+    inWords(async () => {
+      const asked = { ...input, from: schoolClock(now, visitor.zone).date, weeks: 1 };
+      return handOver(db, visitor, asked, { base: await baseAddress(), now });
+    }),
 );

@@ -7,6 +7,7 @@ import { beginChoice } from "@/data/lti/logins";
 import { waitingMarks } from "@/data/lti/handed-over";
 import { addResponses, handIn, openAttempt, taskOf } from "@/data/student/work";
 import { allQuestions } from "@/core/resource/document";
+import { addPocket, putIntoPocket } from "@/data/satchel/pockets";
 import { freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import type { Store } from "../../../stand-ins/other-school-system/state";
@@ -204,6 +205,31 @@ test("a second time nothing is doubled, and what was changed there is asked abou
   expect((await view()).compared.standing).toBe("gone there");
   await handOver(db, ines(), { ...asked(), items, overwrite: [] }, of());
   expect(course!.lineItems.map(({ resourceId }) => resourceId)).toContain(`work-${work}`);
+});
+
+test("a pocket goes over as it is: what the class has as its work, the rest to read, without dates or a column", async () => {
+  const pocket = (await addPocket(db, world.ines, "Tides, term 1")).id;
+  const rest = await publishFor(db, world.ines, lesson("Words of the shore"));
+  const [{ resource }] = (await db.query("select resource_id resource from assignment where id = $1", [work])) as [
+    { resource: number },
+  ];
+  await putIntoPocket(db, pocket, [rest.id, resource], world.ines, now);
+  const from = { ...asked(), pocket };
+  const view = (await handOverView(db, ines(), from, of()))!;
+  expect(view.items.map(({ title, topic, isMaterial, marks }) => [title, topic, isMaterial, marks])).toEqual([
+    ["Words of the shore", "Tides, term 1", true, null],
+    ["Reading a tide table", "Tides, term 1", false, 1],
+  ]);
+  const items = view.items.map(({ id }) => id);
+  const before = store.state.courses[0]!.lineItems.length;
+  await handOver(db, ines(), { ...from, items, overwrite: [] }, of());
+  const [course] = store.state.courses;
+  expect(course!.topics.find(({ title }) => title === "Tides, term 1")!.entries).toContain(`resource-${rest.id}`);
+  expect(course!.lineItems).toHaveLength(before);
+  expect(JSON.stringify(course!.files)).not.toContain("right");
+  // Again: nothing new.
+  const again = (await handOverView(db, ines(), from, of()))!;
+  expect(again.items.map(({ compared }) => compared.standing)).toEqual(["as it is", "as it is"]);
 });
 
 test("when the course site is silent she is told so, and nothing is lost", async () => {

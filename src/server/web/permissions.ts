@@ -171,6 +171,7 @@ export const permissions = {
   "connect another system": { who: "office", needs: [] },
   "link a course": { who: "teacher", needs: ["keeps class"] },
   "hand over to a course": { who: "teacher", needs: ["teaches class"] },
+  "hand over a pocket to a course": { who: "teacher", needs: ["teaches class", "keeps pocket"] },
   "save resource as a file": { who: "teacher", needs: ["copies resource"] },
   "save pocket as a file": { who: "teacher", needs: ["keeps pocket"] },
   "save plan as a file": { who: "teacher", needs: ["teaches class"] },

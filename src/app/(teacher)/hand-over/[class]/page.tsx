@@ -1,17 +1,13 @@
 import type { Metadata } from "next";
-import { pastDues, pastOpenings } from "@/core/hand-over/compare";
 import { idFrom } from "@/core/ids";
 import { classesOf } from "@/data/classes/classes";
 import { HandOverScreen } from "@/screens/hand-over/hand-over-screen";
-import { stretchFrom } from "@/server/hand-over/stretch";
+import { pastFrom, stretchFrom } from "@/server/hand-over/stretch";
 import { handOverView } from "@/server/lti/hand-over";
 import { baseAddress } from "@/server/web/base-address";
 import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Hand over" };
-
-const oneOf = <Value extends string>(all: readonly Value[], said: unknown): Value =>
-  all.find((one) => one === said) ?? all[0]!;
 
 /** A class's plan goes to the school's course site: `?from=2026-11-23&weeks=2`. */
 export default async function HandOverPage({
@@ -24,10 +20,7 @@ export default async function HandOverPage({
   const group = idFrom((await params).class) ?? -1;
   const { db, visitor, now } = await enter("hand over to a course", { class: group });
   const said = await searchParams;
-  const asked = {
-    ...{ class: group, ...stretchFrom(said, visitor, now) },
-    ...{ pastDue: oneOf(pastDues, said.due), pastOpening: oneOf(pastOpenings, said.open) },
-  };
+  const asked = { class: group, ...stretchFrom(said, visitor, now), ...pastFrom(said) };
   const [view, classes] = await Promise.all([
     handOverView(db, visitor, asked, { base: await baseAddress(), now }),
     classesOf(db, visitor.id, now),
