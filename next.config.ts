@@ -15,8 +15,8 @@ const config: NextConfig = {
   ],
   experimental: {
     serverActions: { bodySizeLimit: "2mb" },
-    // The largest film, and a little more, so that what is larger is refused in words and not cut off.
-    proxyClientMaxBodySize: "48mb",
+    // The largest file that is brought in, and a little more, so that what is larger is refused in words and not cut off.
+    proxyClientMaxBodySize: "104mb",
   },
 };
 

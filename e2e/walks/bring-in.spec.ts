@@ -1,9 +1,25 @@
 import AxeBuilder from "@axe-core/playwright";
+import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
+import { readFileSync } from "node:fs";
 import path from "node:path";
 import { expect, test } from "../fixture";
 import { Walk } from "./walk";
 
 const slides = path.join(import.meta.dirname, "../../demo/files/tides.pptx");
+
+/** The same slides with another word on one of them. */
+function changedSlides(): Buffer {
+  const files = unzipSync(readFileSync(slides));
+  const changed = Object.fromEntries(
+    Object.entries(files).map(([name, bytes]) => [
+      name,
+      /slides\/slide\d+\.xml$/.test(name)
+        ? strToU8(strFromU8(bytes).replace("Which ferry can cross", "Which boat can cross"))
+        : bytes,
+    ]),
+  );
+  return Buffer.from(zipSync(changed));
+}
 
 test("her slides become a lesson: she sees page by page what comes in, and says what becomes of it", async ({
   signedIn,
@@ -44,4 +60,21 @@ test("her slides become a lesson: she sees page by page what comes in, and says 
   // The question has its choices, and the right one.
   await bettina.getByRole("button", { name: /^(?!Move).*Which ferry can cross the bar/ }).click();
   await expect(bettina.getByRole("textbox", { name: "Option 2" })).toHaveValue("the 13:05");
+
+  // The slides changed since: brought in again, what changed is proposed, and what she changed herself stays hers.
+  await bettina.getByLabel("Title", { exact: true }).fill("High water");
+  await expect(bettina.getByText(/^Saved/).first()).toBeVisible();
+  await bettina.goto("/satchel/bring-in");
+  await choose.setInputFiles({ name: "tides.pptx", mimeType: "application/zip", buffer: changedSlides() });
+  await expect(pages.getByLabel("Page 3 becomes")).toHaveValue("my notes");
+  const again = new Walk(bettina, "what changed in her slides", 2);
+  await again.click(bettina.getByRole("button", { name: "See what changed in “High water”" }));
+  await expect(bettina.getByRole("heading", { name: "New in “tides.pptx”" })).toBeVisible();
+  await again.click(bettina.getByRole("button", { name: "Use everything that leaves mine unchanged" }));
+  again.done();
+  await expect(bettina.getByText("in yours already")).toBeVisible();
+  await expect(bettina.getByRole("button", { name: /^(?!Move).*Which boat can cross the bar/ })).toBeVisible();
+  await expect(bettina.getByLabel("Title", { exact: true })).toHaveValue("High water");
+  await bettina.getByRole("button", { name: "Done: I have looked" }).click();
+  await expect(bettina.getByRole("heading", { name: "New in “tides.pptx”" })).toBeHidden();
 });

@@ -22,6 +22,7 @@ const ROWS = 300;
 const places = [
   { table: "revision", text: "document::text" },
   { table: "response", text: "value::text" },
+  { table: "brought_file", text: "document::text || coalesce(newer::text, '')" },
   { table: "offer", text: "coalesce(proposal::text, '')" },
   { table: "event", text: "before::text || after::text" },
   { table: "curated_set", text: "to_jsonb(curated_set)::text" },

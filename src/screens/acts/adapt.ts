@@ -6,6 +6,7 @@ export const adaptResource = tried(actions.adaptResource);
 export const archiveResource = tried(actions.archiveResource);
 export const copyWithoutVoices = tried(actions.copyWithoutVoices);
 export const duplicateResources = tried(actions.duplicateResources);
+export const goOnFromFile = tried(actions.goOnFromFile);
 export const goOnFromSource = tried(actions.goOnFromSource);
 export const makeResource = tried(actions.makeResource);
 export const makeVersion = tried(actions.makeVersion);

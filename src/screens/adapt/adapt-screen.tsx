@@ -58,11 +58,13 @@ const newId = () => crypto.randomUUID().slice(0, 13);
 
 export function AdaptScreen({
   data,
+  showChanges = false,
   periodMinutes,
   zone,
   now,
 }: {
   data: AdaptData;
+  showChanges?: boolean;
   periodMinutes: number | null;
   zone: string;
   now: Date;
@@ -71,7 +73,7 @@ export function AdaptScreen({
   const draft = useDraft(data.resource, data.document, data.counter);
   const { document, change, undo, redo, state } = draft;
   const [current, setCurrent] = useState<string | null>(document.steps[0]?.id ?? null);
-  const [view, setView] = useState<"edit" | "student" | "changes" | "elsewhere">("edit");
+  const [view, setView] = useState<"edit" | "student" | "changes" | "elsewhere">(showChanges ? "changes" : "edit");
   const asStudent = view === "student";
   const language = document.languages[0]!;
   const [wanted, setWanted] = useState(language);

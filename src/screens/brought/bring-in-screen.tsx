@@ -3,6 +3,7 @@ import { clsx } from "clsx";
 import {
   CircleHelp,
   FileUp,
+  GitCompareArrows,
   Image,
   Layers,
   PackageOpen,
@@ -13,7 +14,7 @@ import {
 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { becomes, type Becomes } from "@/core/brought/brought";
 import type { FileLook, PageLook } from "@/server/brought/bring-file";
 import { Button, buttonClasses } from "@/ui/button";
@@ -22,18 +23,32 @@ import { fileClasses, inputClasses } from "@/ui/field";
 import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
 import { Notice } from "@/ui/notice";
-import { sendFile } from "../send-file";
+import { formatSent, postFile, Stopped } from "../media/post-file";
+import { tell } from "@/ui/toast";
 import { useOnce } from "../use-once";
 
-const send = <Answer,>(file: File, as?: string) =>
-  sendFile<Answer>(
-    `/satchel/bring-in/file?${new URLSearchParams({ name: file.name, ...(as !== undefined && { as }) })}`,
-    file,
-    "Nothing was brought in.",
+interface Sending {
+  as?: string;
+  into?: number;
+  onShare: (share: number) => void;
+  signal: AbortSignal;
+}
+
+const send = <Answer,>(file: File, { as, into, onShare, signal }: Sending) =>
+  postFile<Answer & { problem?: string }>(
+    `/satchel/bring-in/file?${new URLSearchParams({
+      name: file.name,
+      ...(as !== undefined && { as }),
+      ...(into !== undefined && { into: String(into) }),
+    })}`,
+    ...[file, onShare, signal],
   );
 
 const partLooks = { text: TextQuote, table: Table2, picture: Image, question: CircleHelp } as const;
 const partNames = { text: "text", table: "a table", picture: "a picture", question: "a question" } as const;
+
+/** A page without a title goes by how it begins. */
+const beginningOf = ({ parts }: PageLook): string => parts.find(({ says }) => says)?.says.slice(0, 80) ?? "A picture";
 
 /** One page as it is in the file: what it has, and what does not come in. */
 function Page({ page, nth }: { page: PageLook; nth: number }) {
@@ -81,27 +96,53 @@ export function BringInScreen() {
   const [problem, setProblem] = useState<string | null>(null);
   const [made, setMade] = useState(false);
   const [busy, once] = useOnce();
+  /** How much of the file has been sent; null: nothing is under way. */
+  const [share, setShare] = useState<number | null>(null);
+  const stopper = useRef<AbortController | null>(null);
+  /** Sends the file and reads what came of it; undefined: it went wrong, or she stopped it, and that is said. */
+  const sent = async <Answer,>(what: File, how: { as?: string; into?: number } = {}): Promise<Answer | undefined> => {
+    setProblem(null);
+    setShare(0);
+    stopper.current = new AbortController();
+    try {
+      const came = await send<Answer>(what, { ...how, onShare: setShare, signal: stopper.current.signal });
+      if (came.problem === undefined) return came;
+      setProblem(came.problem);
+    } catch (error) {
+      setProblem(`${error instanceof Stopped ? "Stopped." : "There is no network."} Nothing was brought in.`);
+    } finally {
+      setShare(null);
+    }
+    return undefined;
+  };
   const choose = (next: File | undefined) =>
     once(async () => {
       setLook(null);
-      setProblem(null);
       setFile(next ?? null);
-      if (!next) return;
-      const came = await send<FileLook>(next);
-      if ("problem" in came) return setProblem(came.problem);
-      setLook(came.answer);
+      const came = next && (await sent<FileLook>(next));
+      if (!came) return;
+      setLook(came);
       setAt(0);
-      setChosen(came.answer.pages.map(() => "a step"));
+      // What became of its pages the last time is what she would choose again.
+      const before = came.before[0]?.choices ?? "";
+      setChosen(came.pages.map((_, nth) => becomes[Number(before[nth] ?? 0)] ?? "a step"));
     });
+  const digits = () => chosen.map((one) => becomes.indexOf(one)).join("");
   const make = () =>
     once(async () => {
-      if (!file || !look) return;
-      const as = chosen.map((one) => becomes.indexOf(one)).join("");
-      const came = await send<{ resource: number }>(file, as);
-      if ("problem" in came) return setProblem(came.problem);
+      const came = file && (await sent<{ resource: number }>(file, { as: digits() }));
+      if (!came) return;
       // A second press on the way there would make it twice.
       setMade(true);
-      router.push(`/adapt/${came.answer.resource}`);
+      router.push(`/adapt/${came.resource}`);
+    });
+  const update = (into: number) =>
+    once(async () => {
+      const came = file && (await sent<{ resource: number; changes: number }>(file, { as: digits(), into }));
+      if (!came) return;
+      if (came.changes === 0) return tell("The file is as it was when you brought it in.");
+      setMade(true);
+      router.push(`/adapt/${came.resource}?show=changes`);
     });
   const say = (nth: number, as: Becomes) => setChosen(chosen.with(nth, as));
   const pages = look?.pages ?? [];
@@ -138,21 +179,48 @@ export function BringInScreen() {
         {look && (
           <Button look="main" disabled={busy || made || steps === 0} onClick={() => void make()}>
             <Layers size={16} aria-hidden />{" "}
-            {busy || made ? "One moment …" : steps === 1 ? "Make one step" : `Make ${steps} steps`}
+            {made ? "One moment …" : steps === 1 ? "Make one step" : `Make ${steps} steps`}
           </Button>
         )}
       </header>
+      {share !== null && (
+        <p className="flex items-center gap-3 border-b border-line px-5 py-2" role="status">
+          {formatSent(share)}
+          <Button size="small" onClick={() => stopper.current?.abort()}>
+            Stop
+          </Button>
+        </p>
+      )}
+      {look && look.before.length > 0 && (
+        <div className="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line bg-brass-wash px-5 py-2">
+          <p className="min-w-0 flex-1">
+            You brought in a file of this name before. What changed in it since can go into what you made of it then.
+          </p>
+          {look.before.map(({ resource, title }) => (
+            <Button
+              key={resource}
+              look="brass"
+              className="max-w-72"
+              disabled={busy || made || steps === 0}
+              onClick={() => void update(resource)}
+            >
+              <GitCompareArrows size={16} aria-hidden className="shrink-0" />
+              <span className="truncate">See what changed in “{title}”</span>
+            </Button>
+          ))}
+        </div>
+      )}
       {problem && (
         <Notice tone="warning" className="m-5">
           {problem}
         </Notice>
       )}
       {!look && !problem && (
-        <Empty title={busy ? "Reading …" : "What do you already have?"}>
-          Slides (.pptx), a document (.docx), a book (.epub), a web page, Markdown, plain text, or a table of questions
-          (.csv, .xlsx), 45 MB at most. You see page by page what comes in, and say what becomes of each page. Choices
-          lettered A, B, C become a question. A table of questions has a row for each, with “question”, “A”, “B” … and
-          “answer” above.
+        <Empty title="What do you already have?">
+          Slides (.pptx), a document (.docx, .odt, .pdf), a book (.epub), a web page, Markdown, plain text, a picture,
+          or questions (.csv, .xlsx, QTI, a Common Cartridge): 100 MB and 200 pages at most. You see page by page what
+          comes in, and say what becomes of each page. Choices lettered A, B, C become a question. A table of questions
+          has a row for each, with “question”, “A”, “B” … and “answer” above.
         </Empty>
       )}
       {look && page && (
@@ -178,7 +246,7 @@ export function BringInScreen() {
                     onClick={() => setAt(nth)}
                   >
                     <span className="numbers w-6 shrink-0 text-[13px] text-ink-soft">{nth + 1}</span>
-                    <span className="truncate">{one.title || "Untitled"}</span>
+                    <span className="truncate">{one.title || beginningOf(one)}</span>
                     {one.left.length > 0 && (
                       <TriangleAlert size={13} aria-label="not all of it comes in" className="shrink-0 text-clay" />
                     )}

@@ -11,6 +11,7 @@ import { withoutOthersVoices } from "@/core/resource/voices";
 import { licenceProblem, mayAdapt, startAdaptation } from "@/core/licence/licence";
 import type { Db, Queryable } from "@/data/engine/db";
 import { proposeChanges, withdrawProposals } from "@/data/share/offers";
+import { goOnFromReading } from "@/data/adapt/brought-files";
 import * as resources from "@/data/adapt/resources";
 import { entriesOf } from "@/data/share/sharing";
 import { indexResource, removeFromSearch } from "@/data/find/shelves";
@@ -234,6 +235,17 @@ export const goOnFromSource = act(
       throw new ActionError("That revision is not here any more.");
     await resources.followSource(db, resource.id, revision.id);
     return { number: revision.number };
+  },
+);
+
+/** Says that she has looked at what changed in the file it was made of: from now on that reading counts. */
+export const goOnFromFile = act(
+  "edit resource",
+  z.object({ resource: Id }),
+  (input) => input,
+  async ({ db }, { resource }) => {
+    if (!(await goOnFromReading(db, resource))) throw new ActionError("There is nothing new in the file any more.");
+    return {};
   },
 );
 

@@ -5,6 +5,7 @@ import { storedFiles } from "@/core/resource/stored-files";
 import type { Db } from "@/data/engine/db";
 import { classesWith } from "@/data/assign/assignments";
 import { offersFor, waitingProposal } from "@/data/share/offers";
+import { broughtFileOf } from "@/data/adapt/brought-files";
 import { draftOf, editsOf, resourceById, revisionById, revisionsOf } from "@/data/adapt/resources";
 import { goneAmong } from "../web/files";
 import { permit } from "../web/permissions";
@@ -38,6 +39,8 @@ export interface AdaptData {
     /** What its author has published since, as long as she may see it. */
     newer: { revision: number; number: number; document: Document } | null;
   } | null;
+  /** The file it was made of, where that was brought in again and is another now. */
+  file: { name: string; document: Document; newer: Document } | null;
   /** Her own, the newest first. */
   revisions: { id: number; number: number; created: Date }[];
 }
@@ -46,12 +49,13 @@ export interface AdaptData {
 export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date): Promise<AdaptData | null> {
   const [resource, draft] = await Promise.all([resourceById(db, id), draftOf(db, id)]);
   if (!resource) return null;
-  const [counter, head, source, revisions, running] = await Promise.all([
+  const [counter, head, source, revisions, running, file] = await Promise.all([
     editsOf(db, id),
     resource.head === null ? undefined : revisionById(db, resource.head),
     sourceOf(db, visitor, resource.source, now),
     revisionsOf(db, id),
     classesWith(db, visitor.id, id, now),
+    broughtFileOf(db, id),
   ]);
   const document = draft?.document ?? head?.document;
   if (!document) return null;
@@ -70,6 +74,7 @@ export async function adaptData(db: Db, visitor: Visitor, id: number, now: Date)
     gone: await goneAmong(storedFiles(document)),
     saved: draft?.saved ?? head?.created ?? null,
     source,
+    file: file?.newer ? { name: file.name, document: file.document, newer: file.newer } : null,
     revisions: revisions.map(({ id: revision, number, created }) => ({ id: revision, number, created })),
   };
 }

@@ -11,7 +11,7 @@ test("a file is read in a thread of its own, and what is wrong with one comes ba
 test("reading that takes too long is stopped and said, and meanwhile everybody else is answered", async () => {
   let turns = 0;
   const ticking = setInterval(() => (turns += 1), 10);
-  const slow = readWithin(150, "table of students", "Aina,Berg,".repeat(90) + "\n" + "Aina,Berg\n".repeat(4_000_000));
+  const slow = readWithin({ limit: 150 }, "table of students", "Aina,Berg,".repeat(90) + "\n" + "Aina,Berg\n".repeat(4_000_000));
   await expect(slow).rejects.toThrow(/takes longer than 0 seconds|cannot be read/);
   clearInterval(ticking);
   expect(turns).toBeGreaterThan(5);
@@ -20,4 +20,14 @@ test("reading that takes too long is stopped and said, and meanwhile everybody e
 test("many files at once take turns; all of them are read", async () => {
   const all = await Promise.all(Array.from({ length: 8 }, () => readFile("captions", captions)));
   expect(all.map((cues) => cues.length)).toEqual(Array(8).fill(1));
+});
+
+test("a file nobody waits for any more is not read to its end", async () => {
+  const stop = new AbortController();
+  const rows = "Aina,Berg,".repeat(90) + "\n" + "Aina,Berg\n".repeat(4_000_000);
+  const began = performance.now();
+  const slow = readWithin({ limit: 60_000, signal: stop.signal }, "table of students", rows);
+  setTimeout(() => stop.abort(), 100);
+  await expect(slow).rejects.toThrow("Reading was stopped.");
+  expect(performance.now() - began).toBeLessThan(20_000);
 });

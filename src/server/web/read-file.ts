@@ -29,19 +29,20 @@ export async function readFile<Name extends keyof Readers>(
   reader: Name,
   ...input: Parameters<Readers[Name]>
 ): Promise<Awaited<ReturnType<Readers[Name]>>> {
-  return readWithin(READING_LIMIT_MS, reader, ...input);
+  return readWithin({ limit: READING_LIMIT_MS }, reader, ...input);
 }
 
-/** The same with a limit of its own, in milliseconds. */
+/** The same with a limit of its own, in milliseconds; `signal` stops it when nobody waits any more. */
 export async function readWithin<Name extends keyof Readers>(
-  limit: number,
+  { limit, signal }: { limit: number; signal?: AbortSignal },
   reader: Name,
   ...input: Parameters<Readers[Name]>
 ): Promise<Awaited<ReturnType<Readers[Name]>>> {
-  const came = await turns.take(() => inThread<ReaderAnswer>("readers", { reader, input }, limit));
+  const came = await turns.take(() => inThread<ReaderAnswer>("readers", { reader, input }, limit, signal));
   if (!came) throw new UnreadableFile("Too many files are being read. Try again in a minute.");
   if ("tooLong" in came)
     throw new UnreadableFile(`This file takes longer than ${Math.round(limit / 1000)} seconds to read.`);
+  if (signal?.aborted) throw new UnreadableFile("Reading was stopped.");
   const answer = "answer" in came ? came.answer : came;
   if ("value" in answer) return answer.value as Awaited<ReturnType<Readers[Name]>>;
   if ("unreadable" in answer) throw new UnreadableFile(answer.unreadable);

@@ -14,17 +14,24 @@ export function inThread<Answer>(
   part: "readers" | "papers",
   workerData: object,
   limit: number,
+  /** Nobody waits for it any more. */
+  signal?: AbortSignal,
 ): Promise<ThreadAnswer<Answer>> {
   const file = path.join(/* turbopackIgnore: true */ process.cwd(), "worker", "built", `${part}.mjs`);
   const worker = new Worker(file, { workerData, resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB } });
   let timer: NodeJS.Timeout | undefined;
+  let stop: (() => void) | undefined;
   return new Promise<ThreadAnswer<Answer>>((resolve) => {
     timer = setTimeout(() => resolve({ tooLong: true }), limit);
+    stop = () => resolve({ fault: "nobody waits for it" });
+    if (signal?.aborted) stop();
+    signal?.addEventListener("abort", stop);
     worker.once("message", (answer: Answer) => resolve({ answer }));
     worker.once("error", (error) => resolve({ fault: error.message }));
     worker.once("exit", () => resolve({ fault: "the thread ended without an answer" }));
   }).finally(() => {
     clearTimeout(timer);
+    if (stop) signal?.removeEventListener("abort", stop);
     void worker.terminate();
   });
 }

@@ -16,8 +16,9 @@ export function SourceSign({
   open: boolean;
   onOpen: () => void;
 }) {
-  const { source } = data;
-  if (!source && data.revisions.length === 0) return <span className="text-[13px] text-ink-soft">made by me</span>;
+  const { source, file } = data;
+  if (!source && !file && data.revisions.length === 0)
+    return <span className="text-[13px] text-ink-soft">made by me</span>;
   return (
     <Tip text={changes ? formatChanges(changes) : "What changed since an earlier revision"}>
       <button
@@ -29,8 +30,11 @@ export function SourceSign({
         <GitBranch size={14} aria-hidden />
         {source && changes
           ? `from ${source.author}, revision ${source.number} · ${changes.count} ${changes.count === 1 ? "change" : "changes"}`
-          : `made by me, revision ${data.revisions[0]!.number}`}
+          : data.revisions[0]
+            ? `made by me, revision ${data.revisions[0].number}`
+            : "made by me"}
         {source?.newer && <strong className="text-green">revision {source.newer.number} is out</strong>}
+        {file && <strong className="text-green">the file has changed</strong>}
       </button>
     </Tip>
   );

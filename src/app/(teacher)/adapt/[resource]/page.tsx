@@ -8,7 +8,14 @@ import { enter } from "@/server/web/page";
 
 export const metadata: Metadata = { title: "Adapt" };
 
-export default async function AdaptPage({ params }: { params: Promise<{ resource: string }> }) {
+/** `?show=changes`: opens with what changed. */
+export default async function AdaptPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ resource: string }>;
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   const resource = idFrom((await params).resource) ?? -1;
   const { db, visitor, now } = await enter("edit resource", { resource });
   const [data, { current }] = await Promise.all([adaptData(db, visitor, resource, now), chosenClass(db, visitor, now)]);
@@ -17,6 +24,7 @@ export default async function AdaptPage({ params }: { params: Promise<{ resource
     <AdaptScreen
       key={resource}
       data={data}
+      showChanges={(await searchParams).show === "changes"}
       periodMinutes={current?.periodMinutes ?? null}
       zone={visitor.zone}
       now={now}

@@ -1,14 +1,18 @@
-import { lookAtFile, makeFromFile, readChoices } from "@/server/brought/bring-file";
-import { ActionError } from "@/server/web/act";
+import { idFrom } from "@/core/ids";
+import { broughtBefore } from "@/data/adapt/brought-files";
+import { lookAtFile, makeFromFile, proposeFromFile, readChoices } from "@/server/brought/bring-file";
+import { ActionError, notThere } from "@/server/web/act";
+import { permit } from "@/server/web/permissions";
 import { readWithin, UnreadableFile } from "@/server/web/read-file";
 import { route } from "@/server/web/route";
 
-const LARGEST = 45_000_000;
+const LARGEST = 100_000_000;
 const LIMIT_MS = 60_000;
 
 /**
  * Takes a file of hers: `?name=` what it is called. Without `as` it only says what is in it, page by page; with `?as=0013` it makes a
- * resource of it, a digit for each page: a step, part of the step before, my notes, left out.
+ * resource of it, a digit for each page: a step, part of the step before, my notes, left out. With `into=` what changed in it is proposed to the
+ * resource that was made of it before.
  */
 export const POST = route(
   "make resource",
@@ -16,14 +20,17 @@ export const POST = route(
   async ({ db, visitor, now, request }) => {
     const bytes = new Uint8Array(await request.arrayBuffer());
     if (bytes.length > LARGEST)
-      return Response.json({ problem: "This file is larger than 45 MB. Nothing was brought in." }, { status: 413 });
+      return Response.json({ problem: "This file is larger than 100 MB. Nothing was brought in." }, { status: 413 });
     const asked = new URL(request.url).searchParams;
+    const name = (asked.get("name") ?? "").slice(0, 300);
+    const [as, into] = [asked.get("as"), idFrom(asked.get("into"))];
     try {
-      const brought = await readWithin(LIMIT_MS, "a file of hers", bytes, (asked.get("name") ?? "").slice(0, 300));
-      const as = asked.get("as");
-      return Response.json(
-        as === null ? lookAtFile(brought) : await makeFromFile(db, visitor, brought, readChoices(as), now),
-      );
+      const brought = await readWithin({ limit: LIMIT_MS, signal: request.signal }, "a file of hers", bytes, name);
+      if (as === null) return Response.json(lookAtFile(brought, await broughtBefore(db, visitor.id, name)));
+      const choices = readChoices(as);
+      if (into === undefined) return Response.json(await makeFromFile(db, visitor, { name, brought, choices }, now));
+      if (!(await permit(db, visitor, "edit resource", { resource: into }, now))) throw new ActionError(notThere);
+      return Response.json(await proposeFromFile(db, visitor, into, { brought, choices }, now));
     } catch (error) {
       if (error instanceof ActionError) return Response.json({ problem: error.message }, { status: 422 });
       if (!(error instanceof UnreadableFile)) throw error;

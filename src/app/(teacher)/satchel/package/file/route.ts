@@ -7,7 +7,7 @@ import { readWithin, UnreadableFile } from "@/server/web/read-file";
 import { sendStream } from "@/server/web/send-stream";
 import { route } from "@/server/web/route";
 
-const LARGEST = 45_000_000;
+const LARGEST = 100_000_000;
 const LIMIT_MS = 60_000;
 
 /** Everything of hers as one zip, written as it is sent. */
@@ -28,9 +28,9 @@ export const POST = route(
   async ({ db, visitor, now, request }) => {
     const bytes = new Uint8Array(await request.arrayBuffer());
     if (bytes.length > LARGEST)
-      return Response.json({ problem: "This package is larger than 45 MB. Nothing was changed." }, { status: 413 });
+      return Response.json({ problem: "This package is larger than 100 MB. Nothing was changed." }, { status: 413 });
     try {
-      const pack = await readWithin(LIMIT_MS, "package", bytes);
+      const pack = await readWithin({ limit: LIMIT_MS, signal: request.signal }, "package", bytes);
       const apply = new URL(request.url).searchParams.get("apply") === "1";
       return Response.json(
         apply ? await bringPackageIn(db, visitor, pack, now) : await lookAtPackage(db, visitor, pack),
