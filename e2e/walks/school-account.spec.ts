@@ -21,10 +21,10 @@ test("the office connects the school's own sign-in, and a teacher and a child co
   await card.getByLabel("Address (issuer)").fill(`${site.address}/nowhere`);
   await card.getByLabel("Client ID").fill(identityClient.id);
   await card.getByLabel("Client secret").fill(identityClient.secret);
-  await card.getByRole("button", { name: "Connect" }).click();
+  await card.getByRole("button", { name: "Connect", exact: true }).click();
   await expect(card.getByText("does not answer at this address. Nothing was connected.")).toBeVisible();
   await card.getByLabel("Address (issuer)").fill(`${site.address}/identity`);
-  await card.getByRole("button", { name: "Connect" }).click();
+  await card.getByRole("button", { name: "Connect", exact: true }).click();
   await expect(card.getByText("Lighthouse Road account")).toBeVisible();
 
   await page.goto("/sign-in");
@@ -63,7 +63,7 @@ test("the roster comes straight from the district's directory, looked at first",
   site.store.state.courses[0]!.members.push("new");
   const office = await signedIn("Hollis Gray");
   const card = office.getByRole("region", { name: "Roster from the directory" });
-  await card.getByRole("button", { name: "Change" }).click();
+  await card.getByRole("button", { name: "Change", exact: true }).click();
   await card.getByLabel("Address of the directory").fill(`${site.address}/directory/ims/oneroster/rostering/v1p2`);
   await card.getByLabel("Address for tokens (OAuth 2.0)").fill(`${site.address}/directory/token`);
   await card.getByLabel("Client ID").fill(directoryClient.id);
@@ -71,7 +71,7 @@ test("the roster comes straight from the district's directory, looked at first",
   await card.getByRole("button", { name: "Save the directory" }).click();
   await card.getByRole("button", { name: "See what has changed" }).click();
   await expect(card.getByText("The other system refused (401). Nothing was changed.")).toBeVisible();
-  await card.getByRole("button", { name: "Change" }).click();
+  await card.getByRole("button", { name: "Change", exact: true }).click();
   await card.getByLabel("Client secret (empty: as it is)").fill(directoryClient.secret);
   await card.getByRole("button", { name: "Save the directory" }).click();
   const walk = new Walk(office, "the roster from the district's directory", 2);

@@ -23,3 +23,7 @@ export async function bytesBy(db: Queryable, person: number): Promise<number> {
     await one<{ bytes: number }>(db, "select coalesce(sum(bytes), 0) bytes from media where added_by = $1", [person])
   ).bytes;
 }
+
+/** The SHA-256 of every file there is a row for. */
+export const everyMedia = async (db: Queryable): Promise<string[]> =>
+  (await db.query<{ sha256: string }>("select sha256 from media order by sha256")).map(({ sha256 }) => sha256);

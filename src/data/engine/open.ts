@@ -37,6 +37,15 @@ function mustBeWritable(folder: string): void {
   }
 }
 
+/** The database this installation uses, as it is. `patience`: how many seconds to wait for another owner of the folder to let go. */
+export async function openUnchanged(patience?: number): Promise<Db> {
+  mustBeWritable(dataFolder());
+  const url = process.env.DATABASE_URL;
+  return url
+    ? new PostgresDb(url)
+    : EmbeddedDb.open({ folder: dataFolder(), ...(patience !== undefined && { patience }) });
+}
+
 /**
  * The database this installation uses, brought up to date: the server named by DATABASE_URL, or else the embedded one
  * in DATA_DIR.
@@ -44,9 +53,7 @@ function mustBeWritable(folder: string): void {
  * @throws FolderNotWritable when the folder is full or read-only.
  */
 export async function openDatabase(): Promise<Db> {
-  mustBeWritable(dataFolder());
-  const url = process.env.DATABASE_URL;
-  const db = url ? new PostgresDb(url) : await EmbeddedDb.open({ folder: dataFolder() });
+  const db = await openUnchanged();
   try {
     await migrate(db);
   } catch (error) {

@@ -32,7 +32,7 @@ const places = [
 ] as const;
 
 /** Every stored file that is named anywhere, by SHA-256. */
-async function namedFiles(db: Queryable): Promise<Set<string>> {
+export async function namedFiles(db: Queryable): Promise<Set<string>> {
   const named = new Set<string>();
   const found = (rows: readonly { sha256: string }[]) => rows.forEach(({ sha256 }) => named.add(sha256));
   for (const { table, text } of places) {

@@ -60,3 +60,23 @@ export async function keepOutcomes(
   );
   await tx.query("update judged set change = $2 where assignment_id = $1", [assignment, change]);
 }
+
+/** Work whose outcomes are up to date. */
+export const judgedWork = (db: Queryable): Promise<Pick<Stale, "assignment" | "keep">[]> =>
+  db.query(
+    `select a.id assignment, a.keep from assignment a join result_change c on c.assignment_id = a.id
+       join judged j on j.assignment_id = a.id and j.change = c.number order by a.id`,
+  );
+
+/** What is kept of a piece of work. */
+export async function keptOutcomes(db: Queryable, assignment: number): Promise<Outcome[]> {
+  const rows = await db.query<Omit<Outcome, "standard"> & { framework: string; code: string }>(
+    `select student_id student, framework, code, gained::float8 gained, out_of::float8 "outOf", questions, minutes::float8 minutes,
+            handed_in "handedIn" from outcome where assignment_id = $1`,
+    [assignment],
+  );
+  return rows.map(({ framework, code, ...rest }) => ({
+    ...rest,
+    standard: code === "" && framework === "" ? null : { framework, code },
+  }));
+}

@@ -5,7 +5,7 @@ import path from "node:path";
 import { dataFolder } from "@/data/engine/open";
 
 /** Files beside the database, each under its SHA-256: never under a name somebody gave. */
-function place(sha256: string): string {
+export function placeOf(sha256: string): string {
   if (!/^[0-9a-f]{64}$/.test(sha256)) throw new Error("not a SHA-256");
   return path.join(/* turbopackIgnore: true */ dataFolder(), "media", sha256.slice(0, 2), sha256);
 }
@@ -16,7 +16,7 @@ function place(sha256: string): string {
  */
 export async function keepFile(bytes: Uint8Array): Promise<string> {
   const sha256 = createHash("sha256").update(bytes).digest("hex");
-  const file = place(sha256);
+  const file = placeOf(sha256);
   // Wanted again: it counts as new for whatever takes old files away.
   if (existsSync(file)) await utimes(file, new Date(), new Date());
   else {
@@ -52,7 +52,7 @@ export async function removeLeftOvers(now: Date): Promise<number> {
 
 /** Takes a file away that nobody has kept again since. */
 export async function removeOldFile(sha256: string, before: Date): Promise<void> {
-  const file = place(sha256);
+  const file = placeOf(sha256);
   const kept = await stat(file).catch(() => null);
   if (kept && kept.mtime < before) await rm(file, { force: true });
 }
@@ -61,7 +61,7 @@ export async function removeOldFile(sha256: string, before: Date): Promise<void>
 export async function goneAmong(files: readonly string[]): Promise<string[]> {
   const there = await Promise.all(
     files.map((sha256) =>
-      stat(place(sha256)).then(
+      stat(placeOf(sha256)).then(
         () => true,
         () => false,
       ),
@@ -72,7 +72,7 @@ export async function goneAmong(files: readonly string[]): Promise<string[]> {
 
 /** The bytes from one place to another, both included: a player asks for a film in many parts. */
 export async function readPart(sha256: string, from: number, to: number): Promise<Uint8Array<ArrayBuffer>> {
-  const file = await open(place(sha256));
+  const file = await open(placeOf(sha256));
   try {
     const part = new Uint8Array(to - from + 1);
     const { bytesRead } = await file.read(part, 0, part.length, from);
@@ -83,5 +83,13 @@ export async function readPart(sha256: string, from: number, to: number): Promis
 }
 
 export async function readKept(sha256: string): Promise<Uint8Array<ArrayBuffer>> {
-  return new Uint8Array(await readFile(place(sha256)));
+  return new Uint8Array(await readFile(placeOf(sha256)));
+}
+
+/** The SHA-256 of every file that is kept. */
+export async function* everyKept(): AsyncGenerator<string> {
+  const folder = path.join(/* turbopackIgnore: true */ dataFolder(), "media");
+  for (const shelf of (await readdir(folder).catch(() => [])).sort())
+    for (const name of (await readdir(path.join(folder, shelf)).catch(() => [])).sort())
+      if (/^[0-9a-f]{64}$/.test(name)) yield name;
 }

@@ -1,5 +1,7 @@
 import { database } from "./database";
 import { removeLeftOvers } from "./files";
+import { answerBackups } from "../keep/asked";
+import { backUpOnSchedule } from "../keep/schedule";
 import { keepSendingMarks } from "../lti/marks";
 import { sweepDaily } from "../office/sweep";
 import { printFirstCode } from "../office/first-code";
@@ -10,11 +12,9 @@ export async function start(): Promise<void> {
     const db = await database();
     await removeLeftOvers(new Date());
     await printFirstCode(db, new Date(), (line) => console.error(line));
-    const endSweeping = sweepDaily(db);
-    const endSending = keepSendingMarks(db);
+    const ends = [sweepDaily(db), keepSendingMarks(db), answerBackups(db), backUpOnSchedule(db)];
     const stop = () => {
-      endSweeping();
-      endSending();
+      for (const end of ends) end();
       void db.close().finally(() => process.exit(0));
     };
     process.once("SIGTERM", stop);

@@ -1,0 +1,76 @@
+import { readdir, rm, stat } from "node:fs/promises";
+import path from "node:path";
+import type { Db } from "@/data/engine/db";
+import { dataFolder } from "@/data/engine/open";
+import { log } from "../web/log";
+import { backupName, writeBackup } from "./backup";
+
+const HOUR_MS = 3_600_000;
+const LOOK_EVERY_MS = 60_000;
+const KEPT = 14;
+
+/** What the environment says about backups; null: none are made by themselves. */
+export interface BackupPlan {
+  folder: string;
+  everyHours: number;
+  keep: number;
+  passphrase: string | undefined;
+}
+
+/**
+ * BACKUP_EVERY_HOURS, BACKUP_FOLDER (`backups` in the data folder), BACKUP_KEEP (14), BACKUP_PASSPHRASE.
+ * @throws Error when a number is none
+ */
+export function backupPlan(environment: NodeJS.ProcessEnv = process.env): BackupPlan | null {
+  const number = (name: string, otherwise: number) => {
+    const said = environment[name];
+    if (said === undefined || said === "") return otherwise;
+    if (!/^\d{1,4}$/.test(said) || Number(said) === 0) throw new Error(`${name} is "${said}": it must be a number.`);
+    return Number(said);
+  };
+  const everyHours = number("BACKUP_EVERY_HOURS", 0);
+  if (everyHours === 0) return null;
+  return {
+    folder: path.resolve(/* turbopackIgnore: true */ environment.BACKUP_FOLDER ?? path.join(dataFolder(), "backups")),
+    ...{ everyHours, keep: number("BACKUP_KEEP", KEPT), passphrase: environment.BACKUP_PASSPHRASE || undefined },
+  };
+}
+
+/** The backups in a folder, the oldest first. */
+export async function backupsIn(folder: string): Promise<{ file: string; at: Date }[]> {
+  const names = (await readdir(folder).catch(() => [])).filter((name) => /^golden-satchel-.*\.tar\.gz/.test(name));
+  const whole = names.filter((name) => !name.endsWith(".part"));
+  const all = await Promise.all(
+    whole.map(async (name) => {
+      const file = path.join(folder, name);
+      return { file, at: (await stat(file)).mtime };
+    }),
+  );
+  return all.toSorted((one, other) => one.at.getTime() - other.at.getTime());
+}
+
+/** Makes a backup if the last is that old, and takes away the oldest above `keep`. Returns whether one was made. */
+export async function backUpIfDue(db: Db, plan: BackupPlan, now: Date): Promise<boolean> {
+  const [last] = (await backupsIn(plan.folder)).slice(-1);
+  if (last && now.getTime() - last.at.getTime() < plan.everyHours * HOUR_MS) return false;
+  await writeBackup(db, path.join(plan.folder, backupName(now, plan.passphrase !== undefined)), { now, ...plan });
+  const all = await backupsIn(plan.folder);
+  for (const { file } of all.slice(0, Math.max(0, all.length - plan.keep))) await rm(file, { force: true });
+  return true;
+}
+
+/** Makes backups by themselves, where the environment says so. Returns what ends it. */
+export function backUpOnSchedule(db: Db): () => void {
+  const plan = backupPlan();
+  if (!plan) return () => undefined;
+  let busy = false;
+  const timer = setInterval(() => {
+    if (busy) return;
+    busy = true;
+    void backUpIfDue(db, plan, new Date())
+      .catch((error: Error) => log.error({ error: error.message }, "the backup failed"))
+      .finally(() => (busy = false));
+  }, LOOK_EVERY_MS);
+  timer.unref();
+  return () => clearInterval(timer);
+}
