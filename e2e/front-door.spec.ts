@@ -64,7 +64,7 @@ test("from an empty folder to a teacher signed in: the printed code, the school,
   await ines.getByRole("button", { name: "Save it and sign in" }).click();
   await ines.waitForURL(/\/find/);
   await ines.goto(address);
-  await expect(ines.getByRole("heading", { name: "This invitation does not work any more" })).toBeVisible();
+  await expect(ines.getByRole("heading", { name: "This address does not work any more" })).toBeVisible();
   // A shared computer: the cookie ends with the browser.
   const [cookie] = (await context.cookies()).filter(({ name }) => name === "satchel-session");
   expect(cookie!.expires).toBe(-1);

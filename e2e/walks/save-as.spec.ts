@@ -59,3 +59,22 @@ test("a pocket goes out as a package, and what cannot go is named", async ({ sig
   await ines.getByRole("button", { name: "Download Common Cartridge 1.3" }).click();
   expect((await saving).suggestedFilename()).toMatch(/Tides.*\.imscc$/);
 });
+
+test("a pocket can go straight to the course of the class it is for", async ({ signedIn, expectTrouble }) => {
+  // The demo's course site does not run here: that is said, and nothing is lost.
+  expectTrouble(/favicon/);
+  const ines = await signedIn("Ines Halloran");
+  await ines.goto("/satchel");
+  await ines
+    .getByRole("navigation", { name: "Pockets" })
+    .getByRole("button", { name: /^Tides/ })
+    .first()
+    .click();
+  await ines.getByRole("link", { name: "Save this pocket as a file" }).click();
+  await ines.getByRole("link", { name: "Hand over to Quayside courses" }).click();
+  await expect(ines.getByRole("heading", { name: /^Hand over “Tides.*” for 5 Kittiwake/ })).toBeVisible();
+  await expect(ines.getByRole("checkbox", { name: "Send Reading a tide table" })).toBeChecked();
+  await expect(ines.getByText("The other system does not answer just now.")).toBeVisible();
+  await ines.getByRole("button", { name: /^Send \d/ }).click();
+  await expect(ines.getByText("Nothing was sent.")).toBeVisible();
+});

@@ -43,3 +43,32 @@ export async function messagesTo(db: Queryable, person: number): Promise<SentMes
     [person],
   );
 }
+
+/** A message on its way. */
+export type WaitingMessage = Message & { id: number; tries: number };
+
+const MOST_TRIES = 8;
+
+/**
+ * Takes messages that are to go now; whoever took them has so long to send them before somebody else may. Old ones are not sent: what they say is
+ * over.
+ */
+export const takeMessages = (
+  db: Queryable,
+  of: { now: Date; notBefore: Date; until: Date; most: number },
+): Promise<WaitingMessage[]> =>
+  db.query<WaitingMessage>(
+    `update outbox set tries = tries + 1, next_try = $3
+      where id in (select id from outbox where sent is null and at >= $2 and tries < ${MOST_TRIES} and (next_try is null or next_try <= $1)
+                    order by id limit $4 for update skip locked)
+     returning id, to_name "toName", to_address "toAddress", subject, body, tries`,
+    [of.now, of.notBefore, of.until, of.most],
+  );
+
+export async function noteSent(db: Queryable, id: number, at: Date): Promise<void> {
+  await db.query("update outbox set sent = $2, problem = null where id = $1", [id, at]);
+}
+
+export async function noteNotSent(db: Queryable, id: number, problem: string, nextTry: Date): Promise<void> {
+  await db.query("update outbox set problem = $2, next_try = $3 where id = $1", [id, problem.slice(0, 300), nextTry]);
+}

@@ -97,11 +97,19 @@ export async function personOfSession(db: Queryable, tokenHash: string, now: Dat
 
 export async function startSession(
   db: Queryable,
-  session: { tokenHash: string; person: number; class: number | null; created: Date; expires: Date },
+  session: {
+    tokenHash: string;
+    person: number;
+    class: number | null;
+    created: Date;
+    expires: Date;
+    /** What she signed in with: "Firefox on Windows". */
+    device?: string | null;
+  },
 ): Promise<void> {
   await db.query(
-    "insert into session (token_hash, person_id, class_id, created, expires) values ($1, $2, $3, $4, $5)",
-    [session.tokenHash, session.person, session.class, session.created, session.expires],
+    "insert into session (token_hash, person_id, class_id, created, expires, device) values ($1, $2, $3, $4, $5, $6)",
+    [session.tokenHash, session.person, session.class, session.created, session.expires, session.device ?? null],
   );
   await db.query("delete from session where expires < $1", [session.created]);
 }
@@ -135,4 +143,29 @@ export async function demoPeople(db: Queryable): Promise<
           where nth <= 3))
       order by p.kind, p.id`,
   );
+}
+
+/** An adult who can sign in, by e-mail address, with her school. */
+export async function schoolOfPerson(
+  db: Queryable,
+  email: string,
+): Promise<{ id: number; name: string; email: string; school: number } | undefined> {
+  const rows = await db.query<{ id: number; name: string; email: string; school: number }>(
+    `select id, given_name || ' ' || family_name as name, email, school_id school from person
+      where email = $1 and kind = 'adult' and active and school_id is not null`,
+    [email.trim().toLowerCase()],
+  );
+  return rows[0];
+}
+
+/** How an adult signs in, for herself. */
+export async function credentialsById(
+  db: Queryable,
+  person: number,
+): Promise<{ email: string; hash: string | null } | undefined> {
+  const rows = await db.query<{ email: string; hash: string | null }>(
+    "select email, password_hash hash from person where id = $1 and kind = 'adult' and active",
+    [person],
+  );
+  return rows[0];
 }

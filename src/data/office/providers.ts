@@ -81,7 +81,7 @@ export interface Subject {
 
 /**
  * Who somebody is who signed in there: the one she was the last time, otherwise an adult of that school by her e-mail address, or a student by
- * what the roster calls her. Undefined: nobody here, or not for certain.
+ * what the roster calls her, or where there is none by her name for signing in. Undefined: nobody here, or not for certain.
  */
 export async function personOfProvider(
   db: Queryable,
@@ -97,7 +97,7 @@ export async function personOfProvider(
   const found = await db.query<{ id: number; kind: "adult" | "student" }>(
     `select id, kind from person
       where school_id = $1 and active and guest_of is null
-        and (kind = 'adult' and lower(email) = lower($2) or kind = 'student' and roster_id = $3)`,
+        and (kind = 'adult' and lower(email) = lower($2) or kind = 'student' and coalesce(roster_id, sign_in_name) = $3)`,
     [provider.school, who.email, who.rosterId],
   );
   if (found.length !== 1) return undefined;

@@ -63,9 +63,13 @@ export async function addAdult(
   return added.id;
 }
 
+export async function changePassword(tx: Queryable, person: number, hash: string): Promise<void> {
+  await tx.query("update person set password_hash = $2 where id = $1", [person, hash]);
+}
+
 /** A new password; whoever is signed in with the old one is asked again. */
 export async function setPassword(tx: Queryable, person: number, hash: string): Promise<void> {
-  await tx.query("update person set password_hash = $2 where id = $1", [person, hash]);
+  await changePassword(tx, person, hash);
   await tx.query("delete from session where person_id = $1", [person]);
 }
 
@@ -85,11 +89,13 @@ export interface Invited {
   person: number;
   givenName: string;
   schoolName: string | null;
+  /** She has a password, and forgot it. */
+  isKnown: boolean;
 }
 
 export async function invitationBy(db: Queryable, tokenHash: string, now: Date): Promise<Invited | undefined> {
   const rows = await db.query<Invited>(
-    `select p.id person, p.given_name "givenName", s.name "schoolName"
+    `select p.id person, p.given_name "givenName", s.name "schoolName", p.password_hash is not null "isKnown"
        from invitation i join person p on p.id = i.person_id left join school s on s.id = p.school_id
       where i.token_hash = $1 and i.expires > $2 and p.active`,
     [tokenHash, now],
@@ -110,6 +116,8 @@ export interface Adult {
   roles: PersonRole[];
   /** Has chosen a password. */
   joined: boolean;
+  /** Types a code beside the password. */
+  secondStep: boolean;
   /** When the last invitation was sent that is still good. */
   invited: Date | null;
 }
@@ -117,6 +125,7 @@ export interface Adult {
 export async function peopleAt(db: Queryable, school: number, now: Date): Promise<Adult[]> {
   return db.query<Adult>(
     `select p.id, p.given_name || ' ' || p.family_name as name, p.email, p.password_hash is not null joined,
+            p.totp_secret is not null "secondStep",
             coalesce((select array_agg(distinct r.role order by r.role) from person_role r where r.person_id = p.id), '{}') roles,
             (select i.made from invitation i where i.person_id = p.id and i.expires > $2) invited
        from person p where p.school_id = $1 and p.kind = 'adult' and p.active order by p.given_name, p.family_name`,

@@ -194,20 +194,25 @@ export function BringInScreen() {
       {look && look.before.length > 0 && (
         <div className="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line bg-brass-wash px-5 py-2">
           <p className="min-w-0 flex-1">
-            You brought in a file of this name before. What changed in it since can go into what you made of it then.
+            You brought in a file of this name before. What changed in it since can go into what you made of it then:
           </p>
-          {look.before.map(({ resource, title }) => (
-            <Button
-              key={resource}
-              look="brass"
-              className="max-w-72"
-              disabled={busy || made || steps === 0}
-              onClick={() => void update(resource)}
-            >
-              <GitCompareArrows size={16} aria-hidden className="shrink-0" />
-              <span className="truncate">See what changed in “{title}”</span>
-            </Button>
-          ))}
+          <ul className="grid gap-2">
+            {look.before.map(({ resource, title }) => (
+              <li key={resource} className="flex items-center justify-end gap-3">
+                <span className="max-w-60 truncate font-semibold" title={title}>
+                  {title}
+                </span>
+                <Button
+                  look="brass"
+                  aria-label={`See what changed in “${title}”`}
+                  disabled={busy || made || steps === 0}
+                  onClick={() => void update(resource)}
+                >
+                  <GitCompareArrows size={16} aria-hidden /> See what changed
+                </Button>
+              </li>
+            ))}
+          </ul>
         </div>
       )}
       {problem && (

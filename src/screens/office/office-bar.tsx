@@ -30,6 +30,9 @@ export function OfficeBar({
           {elsewhere.text}
         </Link>
       )}
+      <Link href="/account" className={buttonClasses("quiet", "small")}>
+        My account
+      </Link>
       <ThemeButton />
       <Button size="small" onClick={() => void leave({})}>
         <LogOut size={14} aria-hidden /> Sign out

@@ -1,10 +1,10 @@
 "use client";
-import { Copy, Mail } from "lucide-react";
+import { Copy, Mail, ShieldOff } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
 import type { Adult } from "@/data/student/front-door";
-import { bringInPeople, inviteAgain } from "@/screens/acts/begin";
+import { bringInPeople, endSecondStepOf, inviteAgain } from "@/screens/acts/begin";
 import { Button } from "@/ui/button";
 import { Field, inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
@@ -46,6 +46,13 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
       setLink(outcome.value);
       router.refresh();
     });
+  const withoutSecondStep = (person: Adult) =>
+    start(async () => {
+      const outcome = await endSecondStepOf({ person: person.id });
+      if (!outcome.ok) return tellProblem(outcome.problem);
+      tell(`${person.name} signs in with the password alone again.`);
+      router.refresh();
+    });
   return (
     <section aria-labelledby="people" className="rounded-card border border-line bg-card p-5">
       <h2 id="people" className="font-semibold">
@@ -66,6 +73,16 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
             <span className="text-[13px] text-ink-soft">
               {person.joined ? "" : person.invited ? `invited ${formatDay(person.invited, zone, now)}` : "not invited"}
             </span>
+            {person.secondStep && (
+              <Button
+                size="small"
+                disabled={busy}
+                title="For somebody who has lost her phone and her codes"
+                onClick={() => withoutSecondStep(person)}
+              >
+                <ShieldOff size={14} aria-hidden /> Second step off
+              </Button>
+            )}
             <Button size="small" disabled={busy} onClick={() => again(person)}>
               <Mail size={14} aria-hidden /> {person.joined ? "New password" : "Invite again"}
             </Button>

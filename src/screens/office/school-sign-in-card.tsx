@@ -37,7 +37,8 @@ export function SchoolSignInCard({
       </h2>
       <p className="mt-1 text-[13px] text-ink-soft">
         With OpenID Connect, staff and students sign in with the account they have already. Staff are known by their
-        checked e-mail address, students by their number in the roster. Register this address there:
+        checked e-mail address, students by their number in the roster, or their name for signing in. Register this
+        address there:
       </p>
       <p className="mt-1 [overflow-wrap:anywhere] select-all">{address}</p>
       {providers.length > 0 && (

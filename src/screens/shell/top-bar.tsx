@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import { Building2, Check, ChevronDown, HelpCircle, Inbox, LogOut, Mail, Users } from "lucide-react";
+import { Building2, Check, ChevronDown, HelpCircle, Inbox, KeyRound, LogOut, Mail, Users } from "lucide-react";
 import Link from "next/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useState } from "react";
@@ -146,6 +146,9 @@ export function TopBar({
           <MenuLabel>{name}</MenuLabel>
           <MenuItem onSelect={() => router.push("/messages")}>
             <Mail size={16} aria-hidden /> Messages
+          </MenuItem>
+          <MenuItem onSelect={() => router.push("/account")}>
+            <KeyRound size={16} aria-hidden /> My account
           </MenuItem>
           {office && (
             <MenuItem onSelect={() => router.push("/office")}>

@@ -128,9 +128,12 @@ export function SignInScreen({
             ))}
           </ul>
         )}
-        <p className="mt-4">
+        <p className="mt-4 flex flex-wrap gap-x-6 gap-y-2">
           <Link href="/join" className="font-semibold text-green underline">
             I am a student
+          </Link>
+          <Link href="/sign-in/forgotten" className="underline">
+            I forgot my password
           </Link>
         </p>
       </div>

@@ -12,7 +12,7 @@ export function WelcomeScreen({
   invited,
 }: {
   token: string;
-  invited: { givenName: string; schoolName: string | null } | null;
+  invited: { givenName: string; schoolName: string | null; isKnown: boolean } | null;
 }) {
   const [problem, setProblem] = useState<string>();
   const [busy, start] = useTransition();
@@ -29,9 +29,14 @@ export function WelcomeScreen({
       <Brand />
       {invited ? (
         <form onSubmit={submit} className="grid gap-4 rounded-card border border-line bg-card p-6">
-          <h1 className="font-serif text-xl">Welcome, {invited.givenName}</h1>
+          <h1 className="font-serif text-xl">
+            {invited.isKnown ? "A new password" : "Welcome"}, {invited.givenName}
+          </h1>
           <p className="text-ink-soft">
-            {invited.schoolName ?? "Your school"} has made an account for you. Choose a password you use nowhere else.
+            {invited.isKnown
+              ? "The old one does not work any more once you have saved this one, and you are signed out everywhere else."
+              : `${invited.schoolName ?? "Your school"} has made an account for you.`}{" "}
+            Choose a password you use nowhere else.
           </p>
           <Field label="Password, at least 10 characters" problem={problem}>
             {(control) => (
@@ -52,8 +57,11 @@ export function WelcomeScreen({
         </form>
       ) : (
         <section className="grid gap-3 rounded-card border border-line bg-card p-6">
-          <h1 className="font-serif text-xl">This invitation does not work any more</h1>
-          <p>It works once, and for 14 days. Ask the school office to send you a new one.</p>
+          <h1 className="font-serif text-xl">This address does not work any more</h1>
+          <p>
+            It works once: an invitation for 14 days, a new password for an hour. Ask again, or ask the school office
+            for a new one.
+          </p>
           <Link href="/sign-in" className="font-semibold text-green underline">
             I have a password already
           </Link>

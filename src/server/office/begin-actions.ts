@@ -13,6 +13,7 @@ import {
   setPassword,
   useFirstCode,
 } from "@/data/student/front-door";
+import { endOtherSessions, setTotp, totpOf } from "@/data/office/second-step";
 import { act, notThere, ActionError } from "../web/act";
 import { callerAddress } from "../web/client-address";
 import { firstCodeHash } from "./first-code";
@@ -93,6 +94,8 @@ export const acceptInvitation = act(
       if (!(await endInvitation(tx, hash))) throw new ActionError("This invitation has just been used.");
       await setPassword(tx, invited.person, password);
     });
+    // A new password is no way round her second step.
+    if (await totpOf(db, invited.person)) redirect("/sign-in");
     await signIn(invited.person, "adult", null);
     redirect("/find");
   },
@@ -137,5 +140,20 @@ export const inviteAgain = act(
     if (!person) throw new ActionError(notThere);
     const by = { id: visitor.id, name: nameOf(visitor), school, schoolName: visitor.schoolName ?? "the school" };
     return { address: await db.transaction((tx) => invite(tx, by, person, now)), name: person.name };
+  },
+);
+
+/** Somebody has lost her phone and her codes: she signs in with the password alone again, and is signed out where she is. */
+export const endSecondStepOf = act(
+  "keep the school's people",
+  z.object({ person: Id }),
+  async ({ db, visitor, now }, input) => {
+    const person = (await peopleAt(db, schoolOf(visitor), now)).find(({ id }) => id === input.person);
+    if (!person) throw new ActionError(notThere);
+    await db.transaction(async (tx) => {
+      await setTotp(tx, person.id, null);
+      await endOtherSessions(tx, person.id, null);
+    });
+    return {};
   },
 );

@@ -3,8 +3,13 @@ import { redirect } from "next/navigation";
 import { z } from "zod";
 import { credentialsByEmail, demoPeople } from "@/data/office/people";
 import { act, ActionError } from "@/server/web/act";
+import { baseAddress } from "@/server/web/base-address";
 import { callerAddress } from "@/server/web/client-address";
 import { allowSignIn, forgetAttempts } from "@/server/web/limits";
+import { secondStepFor, takeSecondStep } from "./second-step";
+import { forgetSecondStep, keepSecondStep, keptSecondStep } from "./second-step-cookie";
+import { log } from "@/server/web/log";
+import { sendNewPassword } from "./forgotten";
 import { secretIsRight } from "@/server/web/secrets";
 import { signIn, signOut } from "@/server/web/session";
 
@@ -21,7 +26,7 @@ const To = z
 export const signInWithPassword = act(
   "sign in",
   z.object({ email: z.string().max(200), password: z.string().max(200), to: To }),
-  async ({ db }, { email, password, to }) => {
+  async ({ db, now }, { email, password, to }) => {
     const address = await callerAddress();
     const allowed = await allowSignIn(email, address);
     if (!allowed.allowed) throw tooMany(allowed.minutes);
@@ -30,8 +35,37 @@ export const signInWithPassword = act(
       throw new ActionError("This e-mail address and password do not match. Check both and try again.", "password");
     }
     await forgetAttempts(email, address);
-    await signIn(found!.id, "adult", null);
-    redirect(to ?? "/find");
+    const step = await secondStepFor(db, found!.id, now);
+    if (step) await keepSecondStep(step, to);
+    else await signIn(found!.id, "adult", null);
+    redirect(step ? "/sign-in/code" : (to ?? "/find"));
+  },
+);
+
+/** The second step: a code from her app, or one she wrote down. */
+export const enterCode = act("sign in", z.object({ code: z.string().max(40) }), async ({ db, now }, { code }) => {
+  const { token, to } = await keptSecondStep();
+  const came = await takeSecondStep(db, token, code, now);
+  if (!came.ok && came.why === "wrong")
+    throw new ActionError("This code is not right. Codes change every half minute: try the next one.", "code");
+  await forgetSecondStep();
+  if (!came.ok) redirect("/sign-in?why=code");
+  await signIn(came.person, "adult", null);
+  redirect(To.parse(to) ?? "/find");
+});
+
+/** A new password by mail. The answer is the same, and comes as soon, whether or not anybody has that address. */
+export const askForPassword = act(
+  "sign in",
+  z.object({ email: z.email("This is not an e-mail address.").max(200) }),
+  async ({ db, now }, { email }) => {
+    const allowed = await allowSignIn(`forgotten ${email}`, await callerAddress());
+    if (!allowed.allowed) throw tooMany(allowed.minutes);
+    const base = await baseAddress();
+    void sendNewPassword(db, email, { base, now }).catch((error: Error) =>
+      log.error({ error: error.message }, "a new password could not be sent"),
+    );
+    return {};
   },
 );
 

@@ -3,10 +3,13 @@ import { storable } from "@/core/storable";
 import type { Db } from "@/data/engine/db";
 import { database } from "./database";
 import { log } from "./log";
+import { noteAct, type ActOutcome } from "./metrics";
 import { guard, permit, type About, type AboutOf, type Act, type ActAlone } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
 import { problemOf, type Problem } from "./problem";
+import { requestId } from "./request-id";
 import { storageProblem } from "./storage-problem";
+import { underWay } from "./under-way";
 
 /** What came of a write: a value, or what was wrong, what was kept, and which field it is about. */
 export type Outcome<Value> = { ok: true; value: Value } | ({ ok: false; field?: string } & Problem);
@@ -62,29 +65,42 @@ export function act<Schema extends z.ZodType<object>, Value>(
   ...how: [Work<z.infer<Schema>, Value>] | [(given: z.infer<Schema>) => About, Work<z.infer<Schema>, Value>]
 ): ServerAction<Schema, Value> {
   const [aboutOf, work] = how.length === 1 ? [() => ({}), how[0]] : how;
-  return guard(async (given: z.input<Schema>): Promise<Outcome<Value>> => {
-    const parsed = input.safeParse(storable(given));
-    if (!parsed.success) {
-      const [issue] = parsed.error.issues;
-      return { ok: false, problem: issue?.message ?? "This could not be read.", field: issue?.path.join(".") };
-    }
-    try {
-      const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
-      if (!(await permit(db, visitor, permission, aboutOf(parsed.data), now))) {
-        return {
-          ok: false,
-          ...problemOf(visitor ? "notThere" : "signedOut"),
-        };
-      }
-      return { ok: true, value: await work({ db, now, visitor: visitor! }, parsed.data) };
-    } catch (error) {
-      if (error instanceof ActionError)
-        return { ok: false, ...error.problem, ...(error.field && { field: error.field }) };
-      // Next's own signals (redirect, not found) travel as exceptions.
-      if (typeof (error as { digest?: unknown }).digest === "string") throw error;
-      log.error({ act: permission, error: (error as Error).message }, "action failed");
-      const storage = storageProblem(error);
-      return { ok: false, ...(storage ? { problem: storage } : problemOf("failed")) };
-    }
-  }, permission);
+  return guard(
+    async (given: z.input<Schema>): Promise<Outcome<Value>> =>
+      underWay(async () => {
+        const at = performance.now();
+        const done = (outcome: ActOutcome) => noteAct(permission, outcome, performance.now() - at);
+        const parsed = input.safeParse(storable(given));
+        if (!parsed.success) {
+          const [issue] = parsed.error.issues;
+          done("refused");
+          return { ok: false, problem: issue?.message ?? "This could not be read.", field: issue?.path.join(".") };
+        }
+        try {
+          const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
+          if (!(await permit(db, visitor, permission, aboutOf(parsed.data), now))) {
+            done("refused");
+            return { ok: false, ...problemOf(visitor ? "notThere" : "signedOut") };
+          }
+          const value = await work({ db, now, visitor: visitor! }, parsed.data);
+          done("ok");
+          return { ok: true, value };
+        } catch (error) {
+          if (error instanceof ActionError) {
+            done("refused");
+            return { ok: false, ...error.problem, ...(error.field && { field: error.field }) };
+          }
+          // Next's own signals (redirect, not found) travel as exceptions.
+          if (typeof (error as { digest?: unknown }).digest === "string") {
+            done("ok");
+            throw error;
+          }
+          done("failed");
+          log.error({ act: permission, request: await requestId(), error: (error as Error).message }, "action failed");
+          const storage = storageProblem(error);
+          return { ok: false, ...(storage ? { problem: storage } : problemOf("failed")) };
+        }
+      }),
+    permission,
+  );
 }

@@ -1,4 +1,5 @@
 import type { Db } from "@/data/engine/db";
+import { metrics } from "./metrics";
 import { watch, type Channel } from "./watch";
 
 const HEARTBEAT_MS = 20_000;
@@ -40,7 +41,10 @@ export function eventStream(request: Request, begin: (send: SendEvent) => Promis
         const stop = await begin((data) => line(`data: ${data}\n\n`));
         const beat = setInterval(() => line(": still here\n\n"), HEARTBEAT_MS);
         const over = setTimeout(close, LONGEST_MS).unref();
+        metrics().open.inc();
         end = () => {
+          end = () => {};
+          metrics().open.dec();
           clearInterval(beat);
           clearTimeout(over);
           stop();

@@ -132,6 +132,7 @@ describe("who may do what", () => {
   test("nobody who is not signed in, but to sign in, to read help and to open what an address leads to", async () => {
     const anybody = [
       "sign in",
+      "see that it runs",
       "read help",
       "read a calendar by its address",
       "come as a guest",

@@ -3,9 +3,11 @@ import { storable } from "@/core/storable";
 import type { Db } from "@/data/engine/db";
 import { database } from "./database";
 import { log } from "./log";
+import { noteAct } from "./metrics";
 import { guard, permit, type AboutOf, type Act } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
 import { storageProblem } from "./storage-problem";
+import { underWay } from "./under-way";
 
 type Context = { params: Promise<Record<string, string>> };
 
@@ -40,7 +42,7 @@ export function route<Name extends Act, Body = undefined>(
   body?: z.ZodType<Body>,
   quickly?: (caller: Uncertain<Body>) => Promise<Response | null>,
 ): (request: Request, context: Context) => Promise<Response> {
-  return guard(async (request: Request, context: Context): Promise<Response> => {
+  const answer = async (request: Request, context: Context): Promise<Response> => {
     const params = await context.params;
     try {
       const [db, now] = [await database(), new Date()];
@@ -68,11 +70,23 @@ export function route<Name extends Act, Body = undefined>(
     } catch (error) {
       // Nobody is there any more to be told anything.
       if (request.signal.aborted) return new Response(null, { status: 499 });
-      log.error({ act: permission, error: (error as Error).message }, "route failed");
+      const id = request.headers.get("x-request-id") ?? undefined;
+      log.error({ act: permission, request: id, error: (error as Error).message }, "route failed");
       const full = storageProblem(error);
       return full ? refuse(507, full) : refuse(500, "That did not work. Try again in a moment.");
     }
-  }, permission);
+  };
+  return guard(
+    (request: Request, context: Context): Promise<Response> =>
+      underWay(async () => {
+        const at = performance.now();
+        const response = await answer(request, context);
+        const outcome = response.status >= 500 ? "failed" : response.status >= 400 ? "refused" : "ok";
+        noteAct(permission, outcome, performance.now() - at);
+        return response;
+      }),
+    permission,
+  );
 }
 
 function readJson(text: string): unknown {

@@ -1,7 +1,8 @@
-import { cookies } from "next/headers";
+import { cookies, headers } from "next/headers";
 import { cache } from "react";
 import { endSession, personOfSession, startSession, type SignedIn } from "@/data/office/people";
 import { database } from "./database";
+import { deviceSaid } from "./device-said";
 import { newToken, tokenHash } from "./secrets";
 
 /**
@@ -62,6 +63,8 @@ export async function signIn(
     person,
     class: joinedClass,
     created,
+    // A child's devices are nobody's business.
+    device: kind === "adult" ? deviceSaid((await headers()).get("user-agent")) : null,
     expires: new Date(Math.min(created.getTime() + hours * 3_600_000, until?.getTime() ?? Infinity)),
   });
   const before = await tokenOfRequest();

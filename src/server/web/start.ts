@@ -1,10 +1,15 @@
 import { database } from "./database";
 import { removeLeftOvers } from "./files";
+import { allDone } from "./under-way";
 import { answerBackups } from "../keep/asked";
 import { backUpOnSchedule } from "../keep/schedule";
 import { keepSendingMarks } from "../lti/marks";
+import { keepSendingMail } from "../office/mail";
 import { sweepDaily } from "../office/sweep";
 import { printFirstCode } from "../office/first-code";
+
+/** How long a stop waits for what is under way. */
+const STOP_MS = 10_000;
 
 /** Opens the database before the first visitor, and closes it when the process is told to stop. */
 export async function start(): Promise<void> {
@@ -12,10 +17,13 @@ export async function start(): Promise<void> {
     const db = await database();
     await removeLeftOvers(new Date());
     await printFirstCode(db, new Date(), (line) => console.error(line));
-    const ends = [sweepDaily(db), keepSendingMarks(db), answerBackups(db), backUpOnSchedule(db)];
+    const ends = [sweepDaily(db), keepSendingMarks(db), keepSendingMail(db), answerBackups(db), backUpOnSchedule(db)];
     const stop = () => {
       for (const end of ends) end();
-      void db.close().finally(() => process.exit(0));
+      // What is under way comes to its end; what is open for live updates does not wait for anything.
+      void allDone(STOP_MS)
+        .then(() => db.close())
+        .finally(() => process.exit(0));
     };
     process.once("SIGTERM", stop);
     process.once("SIGINT", stop);

@@ -99,85 +99,87 @@ export function ChangesView({
           {...{ document, onChange }}
         />
       )}
-      <section aria-labelledby="what-changed" className="grid gap-3">
-        <div className="flex flex-wrap items-center gap-2">
-          <h2 id="what-changed" className="font-serif text-[19px]">
-            What changed since
-          </h2>
-          <select
-            aria-label="Since which revision"
-            value={chosen}
-            onChange={(event) => setChosen(event.target.value)}
-            className={`${inputClasses} !w-auto`}
-          >
-            {source && (
-              <option value="source">
-                {source.author}’s revision {source.number}
-              </option>
-            )}
-            {revisions.map((revision) => (
-              <option key={revision.id} value={revision.id}>
-                my revision {revision.number}, {formatDay(revision.created, zone, new Date())}
-              </option>
-            ))}
-          </select>
-          <span className="flex-1" />
-          <Button disabled={!against || found.length + about.length === 0} onClick={restore}>
-            Put all of it back
-          </Button>
-        </div>
-        {against && found.length + about.length === 0 && (
-          <Empty title="Nothing changed">It is as it was then, word for word.</Empty>
-        )}
-        {source?.newer === null && <Notice tone="information">Its author has published nothing newer.</Notice>}
-        <ul className="grid gap-2">
-          {about.map((field) => (
-            <Item
-              key={field}
-              title={fieldNames[field]}
-              what="changed"
-              action={
-                <Button
-                  size="small"
-                  onClick={() => onChange((now) => takeField(now, against!, field))}
-                  aria-label={`Put back ${fieldNames[field].toLowerCase()}`}
-                >
-                  Put back
-                </Button>
-              }
+      {(source || revisions.length > 0) && (
+        <section aria-labelledby="what-changed" className="grid gap-3">
+          <div className="flex flex-wrap items-center gap-2">
+            <h2 id="what-changed" className="font-serif text-[19px]">
+              What changed since
+            </h2>
+            <select
+              aria-label="Since which revision"
+              value={chosen}
+              onChange={(event) => setChosen(event.target.value)}
+              className={`${inputClasses} !w-auto`}
             >
-              <WordsChangedView before={formatField(against!, field)} after={formatField(document, field)} />
-            </Item>
-          ))}
-          {found.map((one) => (
-            <Item
-              key={one.step}
-              title={one.title}
-              what={says[one.what]}
-              action={
-                <Button
-                  size="small"
-                  onClick={() =>
-                    onChange((now) =>
-                      one.what === "moved" ? placeStepAs(now, against!, one.step) : takeStep(now, against!, one.step),
-                    )
-                  }
-                  aria-label={one.what === "new" ? `Take “${one.title}” out` : `Put back “${one.title}”`}
-                >
-                  {one.what === "new" ? "Take out" : one.what === "moved" ? "Move it back" : "Put back"}
-                </Button>
-              }
-            >
-              {one.what !== "moved" && (
-                <WordsChangedView
-                  before={textOf(one.before, document.languages)}
-                  after={textOf(one.after, document.languages)}
-                />
+              {source && (
+                <option value="source">
+                  {source.author}’s revision {source.number}
+                </option>
               )}
-            </Item>
-          ))}
-        </ul>
-      </section>
+              {revisions.map((revision) => (
+                <option key={revision.id} value={revision.id}>
+                  my revision {revision.number}, {formatDay(revision.created, zone, new Date())}
+                </option>
+              ))}
+            </select>
+            <span className="flex-1" />
+            <Button disabled={!against || found.length + about.length === 0} onClick={restore}>
+              Put all of it back
+            </Button>
+          </div>
+          {against && found.length + about.length === 0 && (
+            <Empty title="Nothing changed">It is as it was then, word for word.</Empty>
+          )}
+          {source?.newer === null && <Notice tone="information">Its author has published nothing newer.</Notice>}
+          <ul className="grid gap-2">
+            {about.map((field) => (
+              <Item
+                key={field}
+                title={fieldNames[field]}
+                what="changed"
+                action={
+                  <Button
+                    size="small"
+                    onClick={() => onChange((now) => takeField(now, against!, field))}
+                    aria-label={`Put back ${fieldNames[field].toLowerCase()}`}
+                  >
+                    Put back
+                  </Button>
+                }
+              >
+                <WordsChangedView before={formatField(against!, field)} after={formatField(document, field)} />
+              </Item>
+            ))}
+            {found.map((one) => (
+              <Item
+                key={one.step}
+                title={one.title}
+                what={says[one.what]}
+                action={
+                  <Button
+                    size="small"
+                    onClick={() =>
+                      onChange((now) =>
+                        one.what === "moved" ? placeStepAs(now, against!, one.step) : takeStep(now, against!, one.step),
+                      )
+                    }
+                    aria-label={one.what === "new" ? `Take “${one.title}” out` : `Put back “${one.title}”`}
+                  >
+                    {one.what === "new" ? "Take out" : one.what === "moved" ? "Move it back" : "Put back"}
+                  </Button>
+                }
+              >
+                {one.what !== "moved" && (
+                  <WordsChangedView
+                    before={textOf(one.before, document.languages)}
+                    after={textOf(one.after, document.languages)}
+                  />
+                )}
+              </Item>
+            ))}
+          </ul>
+        </section>
+      )}
     </div>
   );
 }
