@@ -6,6 +6,8 @@ export type BroughtBlock =
   | { kind: "table"; rows: string[][]; headerRow: boolean }
   /** `picture`: its place among the pictures of the file. */
   | { kind: "picture"; picture: number; description: string }
+  /** A film or a sound; `picture`: its place among the same files. */
+  | { kind: "film" | "sound"; picture: number; name: string }
   | { kind: "question"; asked: BroughtQuestion };
 
 /** A question as a file has it: what is asked, what can be chosen, and what is right. */
@@ -43,6 +45,7 @@ export interface Brought {
   kind: "slides" | "a document" | "a web page" | "a book" | "a picture" | "notes" | "questions" | "a package";
   title: string;
   pages: BroughtPage[];
+  /** Files of it: pictures, films and sounds. */
   pictures: { mime: string; bytes: Uint8Array }[];
 }
 

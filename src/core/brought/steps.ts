@@ -83,6 +83,15 @@ function blocksOf(block: BroughtBlock, how: HowToBring): Block[] {
           ];
     case "question":
       return [{ id: newId(), type: "question", question: questionFrom(block.asked, language, newId) }];
+    case "film": {
+      const file = media[block.picture];
+      const title = block.name ? { title: { [language]: block.name } } : {};
+      return file ? [{ id: newId(), type: "film", media: file, ...title, captions: {}, stops: [] }] : [];
+    }
+    case "sound": {
+      const file = media[block.picture];
+      return file ? [{ id: newId(), type: "sound", media: file }] : [];
+    }
     case "picture": {
       const file = media[block.picture];
       return file

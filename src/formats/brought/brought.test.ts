@@ -22,7 +22,9 @@ const text = (page: BroughtPage) =>
         ? block.rows
         : block.kind === "picture"
           ? block.description
-          : block.asked.ask,
+          : block.kind === "question"
+            ? block.asked.ask
+            : block.name,
   );
 
 const run = (words: string) => `<a:p><a:r><a:t>${words}</a:t></a:r></a:p>`;
@@ -78,6 +80,45 @@ describe("slides", () => {
       title: "High water is at 11:40. Fish & chips?",
       left: [expect.stringContaining("A chart")],
     });
+  });
+
+  test("films and sounds that are in the file come in; one that is only linked to, or no film at all, is named", async () => {
+    const webm = Uint8Array.from([0x1a, 0x45, 0xdf, 0xa3, 1, 2, 3, 4]);
+    const picture = (media: string, name: string) =>
+      `<p:pic><p:nvPicPr><p:cNvPr name="${name}"/><p:nvPr>${media}</p:nvPr></p:nvPicPr><p:blipFill><a:blip r:embed="r9"/></p:blipFill></p:pic>`;
+    const { pages, pictures } = await readBrought(
+      slides({
+        "ppt/slides/slide2.xml": slide(
+          shape("title", "Tides"),
+          picture('<a:videoFile r:link="r1"/><p14:media r:embed="r2"/>', "The harbour in twelve hours"),
+          picture('<a:audioFile r:link="r3"/>', "A foghorn"),
+          picture('<a:videoFile r:link="r4"/>', "Elsewhere"),
+          picture('<a:videoFile r:link="r5"/>', "A program"),
+        ),
+        "ppt/slides/_rels/slide2.xml.rels": relations(
+          ["r2", "media", "../media/tide.webm"],
+          ["r3", "audio", "../media/horn.mp3"],
+          ["r4", "video", "https://films.example/tide.mp4"],
+          ["r5", "video", "../media/run.mp4"],
+        ),
+        "ppt/media/tide.webm": webm,
+        "ppt/media/horn.mp3": strToU8("ID3 horn"),
+        "ppt/media/run.mp4": strToU8("MZ program"),
+      }),
+      "tides.pptx",
+    );
+    expect(pages[0]!.blocks).toEqual([
+      { kind: "film", picture: 0, name: "The harbour in twelve hours" },
+      { kind: "sound", picture: 1, name: "A foghorn" },
+    ]);
+    expect(pictures.map(({ mime }) => mime)).toEqual(["video/webm", "audio/mpeg"]);
+    expect(pages[0]!.left).toEqual(Array(2).fill(expect.stringContaining("A film that is not in the file")));
+    const made = stepsFrom(pages.slice(0, 1), [], {
+      language: "en",
+      newId: () => "n",
+      media: ["a".repeat(64), "b".repeat(64)],
+    });
+    expect(made[0]!.blocks.map(({ type }) => type)).toEqual(["film", "sound"]);
   });
 
   test("lettered choices become a question, with the right one where a star says it", async () => {

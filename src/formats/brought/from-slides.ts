@@ -1,5 +1,6 @@
 import { mostBrought, type Brought, type BroughtBlock, type BroughtPage } from "@/core/brought/brought";
 import type { RichBlock } from "@/core/content/schema/rich-text";
+import { largest, mediaType, tooLarge } from "@/core/media/sniff";
 import { BroughtError } from "./brought-error";
 import type { Files } from "./open-zip";
 import { all, attribute, first, inside, nameOf, readXml, type Xml } from "./xml";
@@ -86,7 +87,7 @@ const mimes: Readonly<Record<string, string>> = {
 /** A picture's kind by the ending of its name; null: one no browser shows. */
 export const mimeOf = (name: string): string | null => mimes[name.split(".").pop()!.toLowerCase()] ?? null;
 
-/** Slides (Office Open XML, ECMA-376 part 1, PresentationML): titles, texts, tables, pictures with their descriptions, speaker's notes. */
+/** Slides (Office Open XML, ECMA-376 part 1, PresentationML): titles, texts, tables, pictures with their descriptions, films and sounds, speaker's notes. */
 export function fromSlides(files: Files): Brought {
   const start = files.get("ppt/presentation.xml");
   if (!start) throw new BroughtError("There are no slides in this file.");
@@ -101,6 +102,20 @@ export function fromSlides(files: Files): Brought {
     const links = relationsOf(files, part);
     const page: BroughtPage = { title: "", blocks: [], notes: "", left: [] };
     const shapes = all(tree, "p:spTree").flatMap(inside);
+    /** A film or a sound that is in the file; one that is only linked to stays where it is. */
+    const takeMedia = (shape: Xml, kind: "film" | "sound"): void => {
+      const about = first(shape, "p:cNvPr");
+      const name = (about ? attribute(about, "descr") || attribute(about, "name") : "").slice(0, 200);
+      const linked = first(shape, "a:videoFile") ?? first(shape, "a:audioFile");
+      const ids = [attribute(first(shape, "p14:media") ?? {}, "r:embed"), attribute(linked ?? {}, "r:link")];
+      const file = ids.map((id) => links.get(id)).find((one) => one && !one.away && files.has(one.target));
+      const bytes = file && files.get(file.target);
+      const mime = bytes && mediaType(kind, bytes);
+      if (!mime || pictures.length >= mostBrought.pictures)
+        return void page.left.push(`A ${kind} that is not in the file, or of a kind that browsers do not play.`);
+      if (bytes.length > largest[kind]) return void page.left.push(`A ${kind}. ${tooLarge(kind)}`);
+      page.blocks.push({ kind, picture: pictures.push({ mime, bytes }) - 1, name });
+    };
     const visit = (shape: Xml): void => {
       const name = nameOf(shape);
       if (name === "p:grpSp") return inside(shape).forEach(visit);
@@ -120,8 +135,8 @@ export function fromSlides(files: Files): Brought {
         const about = first(table, "a:tblPr");
         page.blocks.push({ kind: "table", rows, headerRow: about ? attribute(about, "firstRow") === "1" : false });
       } else if (name === "p:pic") {
-        if (first(shape, "a:videoFile") || first(shape, "a:audioFile"))
-          return void page.left.push("A film or a sound. Add it again as a film of yours.");
+        const kind = first(shape, "a:videoFile") ? "film" : first(shape, "a:audioFile") ? "sound" : null;
+        if (kind) return takeMedia(shape, kind);
         const about = first(shape, "p:cNvPr");
         const file = links.get(attribute(first(shape, "a:blip") ?? {}, "r:embed"));
         const mime = file && mimeOf(file.target);

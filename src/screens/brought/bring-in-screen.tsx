@@ -2,6 +2,7 @@
 import { clsx } from "clsx";
 import {
   CircleHelp,
+  Clapperboard,
   FileUp,
   GitCompareArrows,
   Image,
@@ -11,6 +12,7 @@ import {
   Table2,
   TextQuote,
   TriangleAlert,
+  Volume2,
 } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -44,8 +46,22 @@ const send = <Answer,>(file: File, { as, into, onShare, signal }: Sending) =>
     ...[file, onShare, signal],
   );
 
-const partLooks = { text: TextQuote, table: Table2, picture: Image, question: CircleHelp } as const;
-const partNames = { text: "text", table: "a table", picture: "a picture", question: "a question" } as const;
+const partLooks = {
+  text: TextQuote,
+  table: Table2,
+  picture: Image,
+  question: CircleHelp,
+  film: Clapperboard,
+  sound: Volume2,
+} as const;
+const partNames = {
+  text: "text",
+  table: "a table",
+  picture: "a picture",
+  question: "a question",
+  film: "a film",
+  sound: "a sound",
+} as const;
 
 /** A page without a title goes by how it begins. */
 const beginningOf = ({ parts }: PageLook): string => parts.find(({ says }) => says)?.says.slice(0, 80) ?? "A picture";

@@ -59,6 +59,9 @@ function sayOf(block: BroughtBlock): string {
       return block.rows.map((row) => row.join(" · ")).join("\n");
     case "picture":
       return block.description;
+    case "film":
+    case "sound":
+      return block.name;
     case "question": {
       const { ask, options, right, more } = block.asked;
       if (more) return [ask, ...linesOf(more)].join("\n");
@@ -106,15 +109,16 @@ async function madeOf(
   now: Date,
 ): Promise<Made> {
   const language = visitor.locale.split("-")[0]!;
-  const wanted = new Set(
+  const wanted = new Map(
     brought.pages.flatMap((page, at) =>
       choices[at] === "left out" || choices[at] === "my notes"
         ? []
-        : page.blocks.flatMap((block) => (block.kind === "picture" ? [block.picture] : [])),
+        : page.blocks.flatMap((block) => ("picture" in block ? [[block.picture, block.kind] as const] : [])),
     ),
   );
   const usable = brought.pictures.map(({ bytes }, at) => {
-    const mime = wanted.has(at) && bytes.length <= largest.picture ? mediaType("picture", bytes) : null;
+    const kind = wanted.get(at);
+    const mime = kind && bytes.length <= largest[kind] ? mediaType(kind, bytes) : null;
     return mime ? { mime, bytes } : null;
   });
   const size = usable.reduce((sum, picture) => sum + (picture?.bytes.length ?? 0), 0);
