@@ -1,5 +1,6 @@
 import type { Db } from "@/data/engine/db";
 import { keptDays, sweepMedia, sweepRecords } from "@/data/engine/sweep";
+import { sweepCounts } from "@/data/office/try-counts";
 import { refreshPopularity } from "@/data/find/uses";
 import { judgeAll } from "../results/judge";
 import { removeOldFile } from "../web/files";
@@ -14,6 +15,7 @@ export async function sweep(
   now: Date,
 ): Promise<{ events: number; viewed: number; files: number; popularity: number; judged: number }> {
   const records = await sweepRecords(db, now);
+  await sweepCounts(db, now);
   const unused = await sweepMedia(db, now);
   const old = new Date(now.getTime() - keptDays.unusedMedia * 24 * 3_600_000);
   for (const sha256 of unused) await removeOldFile(sha256, old);

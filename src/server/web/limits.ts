@@ -1,15 +1,15 @@
-import { RateLimiterMemory } from "rate-limiter-flexible";
+import { tries, type Tries } from "./tries";
 
 /**
  * Guessing is slow, and costs nobody else anything. Only failures count: a try is counted as it begins, so that a thousand at
  * once are counted too, and is taken off again when it was right. A name tried from one address too often must wait;
  * from other addresses, its owner's among them, it opens as ever. A whole school is behind one address, so an address is
- * never shut: after many failures its tries are answered one after another, a second apart. Kept in memory, so each
- * process of several counts for itself.
+ * never shut: after many failures its tries are answered one after another, a second apart. Several processes on one PostgreSQL
+ * count together: see tries.ts.
  */
-const perNameAndAddress = new RateLimiterMemory({ points: 8, duration: 15 * 60 });
-const perName = new RateLimiterMemory({ points: 40, duration: 15 * 60 });
-const perAddress = new RateLimiterMemory({ points: 60, duration: 10 * 60 });
+const perNameAndAddress = tries("name and address", { points: 8, duration: 15 * 60 });
+const perName = tries("name", { points: 40, duration: 15 * 60 });
+const perAddress = tries("address", { points: 60, duration: 10 * 60 });
 
 /** Between two tries of an address, or for a name, that has failed too often. */
 export const SLOW_MS = 1_000;
@@ -39,9 +39,9 @@ async function takeTurn(key: string, pause: (ms: number) => Promise<void>): Prom
 const pauseFor = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
 
 /** Whether this key has failed too often; the try that asks is counted. */
-async function countTry(limiter: RateLimiterMemory, key: string): Promise<{ over: boolean; minutes: number }> {
-  const { consumedPoints, msBeforeNext } = await limiter.penalty(key);
-  return { over: consumedPoints > limiter.points, minutes: Math.max(1, Math.ceil(msBeforeNext / 60_000)) };
+async function countTry(limit: Tries, key: string): Promise<{ over: boolean; minutes: number }> {
+  const { count, ms } = await limit.add(key);
+  return { over: count > limit.points, minutes: Math.max(1, Math.ceil(ms / 60_000)) };
 }
 
 /** Asked before a name and its password are looked at: may wait, and answers with minutes to wait where guessing goes on. */
@@ -60,9 +60,9 @@ export async function allowSignIn(name: string, address: string, pause = pauseFo
 
 /** A sign-in that succeeded does not count, and somebody who mistyped seven times starts afresh. */
 export async function forgetAttempts(name: string, address: string): Promise<void> {
-  await perNameAndAddress.delete(both(name, address));
-  await perName.reward(plain(name));
-  await perAddress.reward(address);
+  await perNameAndAddress.forget(both(name, address));
+  await perName.less(plain(name));
+  await perAddress.less(address);
 }
 
 /** Asked before a class's code is looked at. */
@@ -71,24 +71,24 @@ export async function allowJoin(address: string, pause = pauseFor): Promise<Allo
   return !over || (await takeTurn(address, pause)) ? { allowed: true } : { allowed: false, minutes };
 }
 
-const perAddressLinks = new RateLimiterMemory({ points: 60, duration: 10 * 60 });
+const perAddressLinks = tries("links of an address", { points: 60, duration: 10 * 60 });
 
 /**
  * Asked before the address of a link is looked at. Nobody guesses 128 bits, so tries are counted when they were wrong; an address
  * with many of those is answered one try a second, as for codes.
  */
 export async function allowLook(address: string, pause = pauseFor): Promise<Allowed> {
-  const seen = await perAddressLinks.get(address);
-  if (!seen || seen.consumedPoints <= perAddressLinks.points) return { allowed: true };
-  const minutes = Math.max(1, Math.ceil(seen.msBeforeNext / 60_000));
+  const seen = await perAddressLinks.see(address);
+  if (!seen || seen.count <= perAddressLinks.points) return { allowed: true };
+  const minutes = Math.max(1, Math.ceil(seen.ms / 60_000));
   return (await takeTurn(`link ${address}`, pause)) ? { allowed: true } : { allowed: false, minutes };
 }
 
 export async function countWrongLook(address: string): Promise<void> {
-  await perAddressLinks.penalty(address);
+  await perAddressLinks.add(address);
 }
 
 /** A code that opens a class does not count. */
 export async function forgetJoin(address: string): Promise<void> {
-  await perAddress.reward(address);
+  await perAddress.less(address);
 }
