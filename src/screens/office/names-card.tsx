@@ -1,8 +1,9 @@
 "use client";
+import Link from "next/link";
 import { useState, type FormEvent } from "react";
 import type { Class } from "@/data/classes/classes";
 import { keepName } from "@/screens/acts/office";
-import { Button } from "@/ui/button";
+import { Button, buttonClasses } from "@/ui/button";
 import { TextInput } from "@/ui/field";
 import { ClassHead } from "./class-head";
 import { useKeep } from "./use-keep";
@@ -77,6 +78,13 @@ export function NamesCard({ classes, names }: { classes: Class[]; names: ClassNa
                   <span className="flex-1">
                     {student.givenName} {student.familyName}
                   </span>
+                  <Link
+                    href={`/office/child/${student.id}`}
+                    className={buttonClasses("quiet", "small")}
+                    aria-label={`What is known of ${student.givenName} ${student.familyName}`}
+                  >
+                    What is known
+                  </Link>
                   <Button
                     size="small"
                     look="quiet"

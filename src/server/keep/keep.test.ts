@@ -103,16 +103,15 @@ test("a backup that is cut off, changed, of something else or of a newer version
     ["newer", gzipSync(replaced(tar, "0001_", "9001_")), /newer Golden Satchel/],
     ["fewer", gzipSync(replaced(tar, '"media": 1', '"media": 2')), /1 rows and not 2/],
   ];
+  // What was refused leaves nothing behind: one place is enough for all of them.
+  const other = await elsewhere();
   for (const [name, bytes, why] of variants) {
     writeFileSync(place(name), bytes);
-    const other = await elsewhere();
     await expect(restoreBackup(other, place(name), undefined)).rejects.toThrow(why);
-    const [{ known }] = (await other.query("select to_regclass('public.person') is not null known")) as [
-      { known: boolean },
-    ];
-    if (known) expect(await other.query("select 1 from person")).toEqual([]);
-    await other.close();
+    expect(await other.query("select 1 from person")).toEqual([]);
   }
+  expect((await restoreBackup(other, place("good.tar.gz"), undefined)).media).toBe(1);
+  await other.close();
 });
 
 const replaced = (bytes: Buffer, from: string, to: string): Buffer => {

@@ -3,6 +3,7 @@ import { NoClasses } from "@/screens/plan/no-classes";
 import { PortfolioScreen } from "@/screens/portfolio/portfolio-screen";
 import { studentAsked } from "@/server/classes/student-asked";
 import { childPortfolio } from "@/server/portfolio/child-portfolio";
+import { noteLook } from "@/data/keep/about-child";
 import { enter } from "@/server/web/page";
 import { Empty } from "@/ui/empty";
 
@@ -18,6 +19,7 @@ export default async function PortfolioPage({
   if (!asked) return <NoClasses />;
   const { student, shown } = asked;
   if (student === null) return <Empty title="Nobody is in this class yet">Add students under Classes.</Empty>;
-  const { db } = await enter("keep a portfolio", { class: shown.group, students: [student] });
+  const { db, visitor, now } = await enter("keep a portfolio", { class: shown.group, students: [student] });
+  await noteLook(db, { student, by: visitor.id, what: "her portfolio", at: now });
   return <PortfolioScreen key={student} portfolio={await childPortfolio(db, student)} {...{ student, ...shown }} />;
 }

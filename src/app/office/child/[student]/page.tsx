@@ -1,0 +1,25 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { looksAt, studentAt } from "@/data/keep/about-child";
+import { ChildScreen } from "@/screens/office/child-screen";
+import { idFrom } from "@/core/ids";
+import { formatMoment } from "@/core/calendar/format-moment";
+import { schoolOf } from "@/server/office/school-of";
+import { enter } from "@/server/web/page";
+
+export const metadata: Metadata = { title: "What is known of a child" };
+
+export default async function ChildPage({ params }: { params: Promise<{ student: string }> }) {
+  const { db, visitor, now } = await enter("keep the school's people");
+  const student = idFrom((await params).student) ?? -1;
+  const name = await studentAt(db, schoolOf(visitor), student);
+  if (name === undefined) notFound();
+  const looks = await looksAt(db, student);
+  return (
+    <ChildScreen
+      student={student}
+      name={name}
+      looks={looks.map(({ name: who, what, at }) => ({ name: who, what, at: formatMoment(at, visitor.zone, now) }))}
+    />
+  );
+}
