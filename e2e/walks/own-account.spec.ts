@@ -104,3 +104,29 @@ test("what watches over the server is told that it runs; measurements are there 
   expect(health.headers()["x-request-id"]).toMatch(/^[\w-]{36}$/);
   expect((await request.get(`${address}/metrics`)).status()).toBe(404);
 });
+
+test("the office gives a family everything that is stored about its child, and sees who looked", async ({
+  signedIn,
+}) => {
+  const ines = await signedIn("Ines Halloran");
+  await ines.goto("/results/student");
+  await expect(ines.getByRole("heading").first()).toBeVisible();
+  const office = await signedIn("Hollis Gray");
+  await office.getByRole("combobox", { name: "Names of which class" }).selectOption({ label: "5 Kittiwake" });
+  const links = office.getByRole("link", { name: /^Records of/ });
+  const addresses = await links.evaluateAll((all) => all.map((one) => (one as HTMLAnchorElement).href));
+  let seen = false;
+  for (const address of addresses) {
+    await office.goto(address);
+    await expect(office.getByRole("heading", { name: /^Records of/ })).toBeVisible();
+    if (await office.getByText("Ines Halloran").isVisible()) {
+      seen = true;
+      break;
+    }
+  }
+  expect(seen).toBe(true);
+  expect((await new AxeBuilder({ page: office }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  const saving = office.waitForEvent("download");
+  await office.getByRole("link", { name: "Download it" }).click();
+  expect((await saving).suggestedFilename()).toBe("everything-about-a-child.zip");
+});

@@ -13,6 +13,7 @@ import { providersAt } from "@/data/office/providers";
 import { shelfRulesOf } from "@/data/share/sharing";
 import { OfficeScreen } from "@/screens/office/office-screen";
 import { baseAddress } from "@/server/web/base-address";
+import { sendsMail } from "@/server/office/mail";
 import { enter } from "@/server/web/page";
 import { schoolOf } from "@/server/office/school-of";
 
@@ -54,6 +55,7 @@ export default async function OfficePage() {
       adults={adults}
       people={people}
       messages={messages}
+      mails={sendsMail()}
       zone={visitor.zone}
       names={names}
       said={said}

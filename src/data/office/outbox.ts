@@ -22,9 +22,17 @@ export async function addMessages(
   );
 }
 
-export type SentMessage = Message & { id: number; at: Date; from: string };
+export type SentMessage = Message & {
+  id: number;
+  at: Date;
+  from: string;
+  /** When it left by mail. */
+  sent: Date | null;
+  /** Why it has not. */
+  problem: string | null;
+};
 
-const columns = `o.id, o.to_name "toName", o.to_address "toAddress", o.subject, o.body, o.at,
+const columns = `o.id, o.to_name "toName", o.to_address "toAddress", o.subject, o.body, o.at, o.sent, o.problem,
   p.given_name || ' ' || p.family_name as "from"`;
 
 /** What a person's acts would have sent, the newest first. */

@@ -37,11 +37,14 @@ function List({
 export function MessagesScreen({
   sent,
   received,
+  mails,
   zone,
   now,
 }: {
   sent: SentMessage[];
   received: SentMessage[];
+  /** Whether messages leave by mail. */
+  mails: boolean;
   zone: string;
   now: Date;
 }) {
@@ -49,7 +52,11 @@ export function MessagesScreen({
     <div className="h-full overflow-auto">
       <div className="mx-auto max-w-5xl px-6 py-5">
         <h1 className="font-serif text-[22px]">Messages</h1>
-        <p className="mb-5 text-ink-soft">Mail is not connected: messages stay here, and nothing leaves the school.</p>
+        {!mails && (
+          <p className="mb-5 text-ink-soft">
+            Mail is not connected: messages stay here, and nothing leaves the school.
+          </p>
+        )}
         <div className="grid items-start gap-6 lg:grid-cols-2">
           <List title="To me" messages={received} who={({ from }) => `from ${from}`} zone={zone} now={now} />
           <List

@@ -3,7 +3,7 @@ import Link from "next/link";
 import { buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 
-/** What the school can tell a family that asks: everything that is stored, and who looked at it. */
+/** What the school can give a family that asks: everything that is stored, and who looked at it. */
 export function ChildScreen({
   student,
   name,
@@ -20,7 +20,7 @@ export function ChildScreen({
           Back to the office
         </Link>
       </p>
-      <h1 className="font-serif text-[22px] [overflow-wrap:anywhere]">What is known of {name}</h1>
+      <h1 className="font-serif text-[22px] [overflow-wrap:anywhere]">Records of {name}</h1>
       <section aria-labelledby="everything" className="rounded-card border border-line bg-card p-5">
         <h2 id="everything" className="font-semibold">
           Everything, as a file
@@ -38,7 +38,7 @@ export function ChildScreen({
           Who looked
         </h2>
         {looks.length === 0 ? (
-          <Empty title="Nobody yet">Opening how she is doing, her portfolio or this file is noted here.</Empty>
+          <Empty title="Nobody yet">Opening the child’s progress, portfolio or this file is noted here.</Empty>
         ) : (
           <ul className="mt-2 divide-y divide-line">
             {looks.map(({ name: who, what, at }, nth) => (

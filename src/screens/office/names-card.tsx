@@ -81,9 +81,9 @@ export function NamesCard({ classes, names }: { classes: Class[]; names: ClassNa
                   <Link
                     href={`/office/child/${student.id}`}
                     className={buttonClasses("quiet", "small")}
-                    aria-label={`What is known of ${student.givenName} ${student.familyName}`}
+                    aria-label={`Records of ${student.givenName} ${student.familyName}`}
                   >
-                    What is known
+                    Records
                   </Link>
                   <Button
                     size="small"

@@ -30,6 +30,7 @@ export function OfficeScreen({
   adults,
   people,
   messages,
+  mails,
   names,
   said,
   past,
@@ -49,6 +50,7 @@ export function OfficeScreen({
   adults: { id: number; name: string }[];
   people: Adult[];
   messages: SentMessage[];
+  mails: boolean;
   signIns: { providers: { id: number; name: string; issuer: string }[]; address: string };
   directory: DirectorySaid | null;
   zone: string;
@@ -85,7 +87,7 @@ export function OfficeScreen({
         <TeachersCard classes={classes} teachers={teachers} adults={adults} />
       </div>
       <PeopleCard adults={people} zone={zone} now={now} />
-      <OutboxCard messages={messages} zone={zone} now={now} />
+      <OutboxCard messages={messages} mails={mails} zone={zone} now={now} />
     </div>
   );
 }

@@ -106,7 +106,7 @@ const chapters: { title: string; text: string[] }[] = [
       "Teachers and office: add people by typing or pasting a list. Each gets an invitation with an address to choose a password; it goes by mail, and the outbox shows it. “Invite again” also helps someone who forgot a password; so does “I forgot my password” on the sign-in page. A child who is already in another class joins a class here, or through a teacher who has the child in both.",
       "“Roster from the directory” asks the district’s directory (OneRoster 1.2) and shows what has changed before anything does. “The school’s own sign-in” (OpenID Connect) adds a button to the sign-in page, so that nobody needs another password.",
       "“My account”, in the menu with your initials, shows where you are signed in and signs you out everywhere else, changes your password, and adds a second step: a code from an app on your phone. Write down the eight codes it gives you. The office can turn the step off for someone who has lost both.",
-      "“What is known”, beside a child’s name, shows who looked at how she is doing and at her portfolio, and gives everything that is stored about her as a file, for her family or when she leaves.",
+      "“Records”, beside a child’s name, shows who looked at the child’s progress and portfolio, and gives everything that is stored as a file, for the family or when the child leaves.",
       "“Day lost” takes a day from the whole school: what every class had planned moves on, and one undo brings it back. Rotating days keep their letters.",
     ],
   },

@@ -20,6 +20,6 @@ export default async function PortfolioPage({
   const { student, shown } = asked;
   if (student === null) return <Empty title="Nobody is in this class yet">Add students under Classes.</Empty>;
   const { db, visitor, now } = await enter("keep a portfolio", { class: shown.group, students: [student] });
-  await noteLook(db, { student, by: visitor.id, what: "her portfolio", at: now });
+  await noteLook(db, { student, by: visitor.id, what: "portfolio", at: now });
   return <PortfolioScreen key={student} portfolio={await childPortfolio(db, student)} {...{ student, ...shown }} />;
 }

@@ -20,7 +20,7 @@ export default async function StudentResultsPage({
   const { student, shown } = asked;
   if (student === null) return <Empty title="Nobody is in this class yet">Add students under Classes.</Empty>;
   const { db, visitor, now } = await enter("see how a student is doing", { class: shown.group, students: [student] });
-  await noteLook(db, { student, by: visitor.id, what: "how she is doing", at: now });
+  await noteLook(db, { student, by: visitor.id, what: "progress", at: now });
   return (
     <StudentScreen data={await studentData(db, visitor, student, now)} me={visitor.id} {...{ student, ...shown }} />
   );

@@ -7,7 +7,7 @@ import { formatMoment } from "@/core/calendar/format-moment";
 import { schoolOf } from "@/server/office/school-of";
 import { enter } from "@/server/web/page";
 
-export const metadata: Metadata = { title: "What is known of a child" };
+export const metadata: Metadata = { title: "Records of a child" };
 
 export default async function ChildPage({ params }: { params: Promise<{ student: string }> }) {
   const { db, visitor, now } = await enter("keep the school's people");
