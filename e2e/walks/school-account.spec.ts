@@ -33,6 +33,8 @@ test("the office connects the school's own sign-in, and a teacher and a child co
   await walk.click(page.getByRole("button", { name: "Ines Halloran" }));
   await page.waitForURL(/\/find/);
   walk.done();
+  // What is open there asks for live updates, and would be refused.
+  await page.goto("about:blank");
   await page.context().clearCookies();
   await page.goto("/sign-in");
   await page.getByRole("link", { name: "Sign in with Lighthouse Road account" }).click();
@@ -43,6 +45,8 @@ test("the office connects the school's own sign-in, and a teacher and a child co
   site.store.state.people.push({
     ...{ id: "odd", given: "Odd", family: "Stranger", email: "odd@skerry.example", role: "teacher", sourcedId: "t-9" },
   });
+  // What is open there asks for live updates, and would be refused.
+  await page.goto("about:blank");
   await page.context().clearCookies();
   await page.goto("/sign-in");
   await page.getByRole("link", { name: "Sign in with Lighthouse Road account" }).click();
