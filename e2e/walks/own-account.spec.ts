@@ -78,6 +78,7 @@ test("somebody who forgot her password gets an address by mail; somebody nobody 
     await page.getByRole("button", { name: "Send me a message" }).click();
     await expect(page.getByText(`If ${address} has an account here`)).toBeVisible();
   }
+  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
   const piers = await signedIn("Piers Oakenshaw");
   await piers.goto("/messages");
   const letter = piers.getByText(/choose a new password here/).first();
