@@ -4,6 +4,7 @@ import { endOtherSessions, recoveryCodesLeft, sessionsOf, setTotp } from "@/data
 import { startSession } from "@/data/office/people";
 import { freshDatabase } from "@/data/testing/database";
 import { now, smallWorld, type World } from "@/data/testing/world";
+import { forgetCodes } from "../web/limits";
 import {
   newRecoveryCodes,
   newTotpSecret,
@@ -42,7 +43,11 @@ const codeAt = (secret: string, at: Date) =>
 describe("signing in with a second step", () => {
   const secret = newTotpSecret();
   const codes = newRecoveryCodes();
-  beforeEach(() => setTotp(db, world.ines, { secret, used: 0, recovery: codes.map(recoveryHash) }));
+  beforeEach(async () => {
+    await setTotp(db, world.ines, { secret, used: 0, recovery: codes.map(recoveryHash) });
+    await setTotp(db, world.teodor, { secret, used: 0, recovery: [] });
+    await forgetCodes(world.ines);
+  });
 
   test("the code of now lets her in, once; the same code again does not", async () => {
     const first = await secondStepFor(db, world.ines, now);
@@ -74,11 +79,22 @@ describe("signing in with a second step", () => {
     expect(await takeSecondStep(db, null, codeAt(secret, now), now)).toEqual({ ok: false, why: "over" });
   });
 
+  test("who knows the password cannot try all codes by beginning again and again", async () => {
+    const outcomes = [];
+    for (let begun = 0; begun < 4; begun += 1) {
+      const token = await secondStepFor(db, world.teodor, now);
+      for (let at = 0; at < 4; at += 1) outcomes.push(await takeSecondStep(db, token, "000000", now));
+    }
+    expect(outcomes.filter((one) => !one.ok && one.why === "wrong")).toHaveLength(10);
+    const token = await secondStepFor(db, world.teodor, now);
+    expect(await takeSecondStep(db, token, codeAt(secret, now), now)).toEqual({ ok: false, why: "too often" });
+  });
+
   test("another's code does not open hers, and nobody without a second step is asked for one", async () => {
     const other = newTotpSecret();
     const token = await secondStepFor(db, world.ines, now);
     expect(await takeSecondStep(db, token, codeAt(other, now), now)).toEqual({ ok: false, why: "wrong" });
-    expect(await secondStepFor(db, world.teodor, now)).toBeNull();
+    expect(await secondStepFor(db, world.judit, now)).toBeNull();
   });
 });
 

@@ -9,6 +9,7 @@ import {
   spendRecoveryCode,
   spendTotpStep,
 } from "@/data/office/second-step";
+import { allowCode, forgetCodes } from "../web/limits";
 import { newToken, tokenHash } from "../web/secrets";
 
 const STEP_S = 30;
@@ -69,14 +70,19 @@ export async function codeIsRight(db: Db, person: number, code: string, now: Dat
   return spendRecoveryCode(db, person, recoveryHash(code));
 }
 
-export type SecondStep = { ok: true; person: number } | { ok: false; why: "wrong" | "over" };
+export type SecondStep = { ok: true; person: number } | { ok: false; why: "wrong" | "over" | "too often" };
 
-/** The code comes. "over": it was begun too long ago, or five codes were wrong: the password is asked for again. */
+/**
+ * The code comes. "over": it was begun too long ago, or five codes were wrong: the password is asked for again. "too often": beginning again does not
+ * help, for a quarter of an hour.
+ */
 export async function takeSecondStep(db: Db, token: string | null, code: string, now: Date): Promise<SecondStep> {
   const hash = token === null ? null : tokenHash(token);
   const person = hash === null ? undefined : await trySecondStep(db, hash, now, MOST_TRIES);
   if (hash === null || person === undefined) return { ok: false, why: "over" };
+  if (!(await allowCode(person)).allowed) return { ok: false, why: "too often" };
   if (!(await codeIsRight(db, person, code, now))) return { ok: false, why: "wrong" };
+  await forgetCodes(person);
   await endSecondStep(db, hash);
   return { ok: true, person };
 }

@@ -48,6 +48,8 @@ export const enterCode = act("sign in", z.object({ code: z.string().max(40) }), 
   const came = await takeSecondStep(db, token, code, now);
   if (!came.ok && came.why === "wrong")
     throw new ActionError("This code is not right. Codes change every half minute: try the next one.", "code");
+  if (!came.ok && came.why === "too often")
+    throw new ActionError("Too many wrong codes. Wait 15 minutes, then try again.", "code");
   await forgetSecondStep();
   if (!came.ok) redirect("/sign-in?why=code");
   await signIn(came.person, "adult", null);

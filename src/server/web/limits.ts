@@ -65,6 +65,20 @@ export async function forgetAttempts(name: string, address: string): Promise<voi
   await perAddress.less(address);
 }
 
+/** Six digits are few: whoever knows the password has so many codes a quarter of an hour, however often it is begun. */
+const perPersonCodes = tries("codes of a person", { points: 10, duration: 15 * 60 });
+
+/** Asked before a second step's code is looked at. */
+export async function allowCode(person: number): Promise<Allowed> {
+  const { over, minutes } = await countTry(perPersonCodes, String(person));
+  return over ? { allowed: false, minutes } : { allowed: true };
+}
+
+/** The code was right. */
+export async function forgetCodes(person: number): Promise<void> {
+  await perPersonCodes.forget(String(person));
+}
+
 /** Asked before a class's code is looked at. */
 export async function allowJoin(address: string, pause = pauseFor): Promise<Allowed> {
   const { over, minutes } = await countTry(perAddress, address);
