@@ -145,14 +145,14 @@ export async function demoPeople(db: Queryable): Promise<
   );
 }
 
-/** An adult who can sign in, by e-mail address, with her school. */
+/** An adult who has a password, by e-mail address, with her school. One who is only invited keeps her invitation. */
 export async function schoolOfPerson(
   db: Queryable,
   email: string,
 ): Promise<{ id: number; name: string; email: string; school: number } | undefined> {
   const rows = await db.query<{ id: number; name: string; email: string; school: number }>(
     `select id, given_name || ' ' || family_name as name, email, school_id school from person
-      where email = $1 and kind = 'adult' and active and school_id is not null`,
+      where email = $1 and kind = 'adult' and active and school_id is not null and password_hash is not null`,
     [email.trim().toLowerCase()],
   );
   return rows[0];

@@ -22,7 +22,7 @@ export async function sendNewPassword(db: Db, email: string, of: { base: string;
         ...{ toName: person.name, toAddress: person.email, subject: "A new password for Golden Satchel" },
         body:
           `Hello ${person.name}, choose a new password here: ${of.base}/welcome/${token} (it works once, for an hour). ` +
-          "If you did not ask for this, you need not do anything: your password stays as it is.",
+          "If you did not ask for this, you don't need to do anything: your password stays the same.",
       },
     ]);
   });
