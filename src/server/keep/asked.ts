@@ -48,6 +48,8 @@ async function answer(db: Db): Promise<void> {
 }
 
 const EVERY_MS = 1_000;
+/** A server that runs has taken up what is asked by then. */
+const HEARD_MS = 20_000;
 
 /** Answers when a backup is asked for. Returns what ends it. */
 export function answerBackups(db: Db): () => void {
@@ -72,9 +74,10 @@ export async function askForBackup(
   of: { id: string; limit: number },
 ): Promise<BackupCounts> {
   writeWhole(askedFile(), { ...asked, id: of.id });
-  const until = Date.now() + of.limit;
+  const began = Date.now();
   while (!existsSync(answerFile(of.id))) {
-    if (Date.now() > until) {
+    const isHeard = !existsSync(askedFile());
+    if (Date.now() > began + (isHeard ? of.limit : Math.min(of.limit, HEARD_MS))) {
       rmSync(askedFile(), { force: true });
       throw new Error("The running Golden Satchel does not answer. Nothing was written.");
     }

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { createReadStream, createWriteStream, mkdirSync } from "node:fs";
 import { rename, rm, stat } from "node:fs/promises";
 import path from "node:path";
@@ -70,7 +71,8 @@ export async function writeBackup(
   of: { now: Date; passphrase?: string | undefined },
 ): Promise<BackupCounts> {
   mkdirSync(path.dirname(file), { recursive: true });
-  const part = `${file}.part`;
+  // Two processes may write one at the same moment: each its own, and the last one counts.
+  const part = `${file}.${randomUUID()}.part`;
   const tar = pack();
   const out = createWriteStream(part, { mode: 0o600 });
   const written = of.passphrase

@@ -49,11 +49,24 @@ export async function backupsIn(folder: string): Promise<{ file: string; at: Dat
   return all.toSorted((one, other) => one.at.getTime() - other.at.getTime());
 }
 
+const DAY_MS = 24 * HOUR_MS;
+
+/** Takes away what a stop in the middle of a backup left behind. */
+async function removeHalves(folder: string, now: Date): Promise<void> {
+  const names = (await readdir(folder).catch(() => [])).filter((name) => /^golden-satchel-.*\.part$/.test(name));
+  for (const name of names) {
+    const file = path.join(folder, name);
+    const known = await stat(file).catch(() => null);
+    if (known && now.getTime() - known.mtimeMs > DAY_MS) await rm(file, { force: true });
+  }
+}
+
 /** Makes a backup if the last is that old, and takes away the oldest above `keep`. Returns whether one was made. */
 export async function backUpIfDue(db: Db, plan: BackupPlan, now: Date): Promise<boolean> {
   const [last] = (await backupsIn(plan.folder)).slice(-1);
   if (last && now.getTime() - last.at.getTime() < plan.everyHours * HOUR_MS) return false;
   await writeBackup(db, path.join(plan.folder, backupName(now, plan.passphrase !== undefined)), { now, ...plan });
+  await removeHalves(plan.folder, now);
   const all = await backupsIn(plan.folder);
   for (const { file } of all.slice(0, Math.max(0, all.length - plan.keep))) await rm(file, { force: true });
   return true;
