@@ -27,6 +27,8 @@ export const POST = route(
     try {
       const brought = await readWithin({ limit: LIMIT_MS, signal: request.signal }, "a file of hers", bytes, name);
       if (as === null) return Response.json(lookAtFile(brought, await broughtBefore(db, visitor.id, name)));
+      // She pressed Stop while it was read.
+      if (request.signal.aborted) return new Response(null, { status: 499 });
       const choices = readChoices(as);
       if (into === undefined) return Response.json(await makeFromFile(db, visitor, { name, brought, choices }, now));
       if (!(await permit(db, visitor, "edit resource", { resource: into }, now))) throw new ActionError(notThere);
