@@ -1,7 +1,6 @@
 "use client";
-import { Unplug } from "lucide-react";
 import { disconnectSystem } from "@/screens/acts/lti";
-import { Button } from "@/ui/button";
+import { ConnectedList } from "./connected-list";
 import { useKeep } from "./use-keep";
 
 /** The school's course site: what is connected, and how to connect one. */
@@ -26,27 +25,17 @@ export function CourseSiteCard({
       {systems.length === 0 ? (
         <p className="mt-2 text-ink-soft">No course site is connected.</p>
       ) : (
-        <ul className="mt-2 grid gap-2" aria-label="Connected course sites">
-          {systems.map(({ id, name, issuer }) => (
-            <li key={id} className="flex flex-wrap items-center gap-3">
-              <span className="min-w-0 flex-1">
-                {name} <span className="text-[13px] text-ink-soft [overflow-wrap:anywhere]">{issuer}</span>
-              </span>
-              <Button
-                size="small"
-                disabled={busy}
-                onClick={() =>
-                  keep(
-                    () => disconnectSystem({ system: id }),
-                    () => `${name} is not connected any more.`,
-                  )
-                }
-              >
-                <Unplug size={14} aria-hidden /> Disconnect
-              </Button>
-            </li>
-          ))}
-        </ul>
+        <ConnectedList
+          label="Connected course sites"
+          connected={systems}
+          busy={busy}
+          onDisconnect={({ id, name }) =>
+            keep(
+              () => disconnectSystem({ system: id }),
+              () => `${name} is not connected any more.`,
+            )
+          }
+        />
       )}
       {notice}
     </section>

@@ -79,11 +79,11 @@ function FetchRoster({ directory, onEdit }: { directory: DirectorySaid; onEdit: 
           onClick={() =>
             keep(
               () => forgetDirectory({}),
-              () => "The directory is forgotten. Classes and students stay as they are.",
+              () => "The directory is removed. Classes and students stay as they are.",
             )
           }
         >
-          Forget it
+          Remove
         </Button>
       </div>
       {notice}

@@ -80,7 +80,7 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
                 title="For somebody who has lost her phone and her codes"
                 onClick={() => withoutSecondStep(person)}
               >
-                <ShieldOff size={14} aria-hidden /> Second step off
+                <ShieldOff size={14} aria-hidden /> Turn off second step
               </Button>
             )}
             <Button size="small" disabled={busy} onClick={() => again(person)}>

@@ -1,9 +1,9 @@
 "use client";
-import { Unplug } from "lucide-react";
 import type { FormEvent } from "react";
 import { connectProvider, disconnectProvider } from "@/screens/acts/provider";
 import { Button } from "@/ui/button";
 import { Field, TextInput } from "@/ui/field";
+import { ConnectedList } from "./connected-list";
 import { useKeep } from "./use-keep";
 
 /** The school's own sign-in (OpenID Connect): one account for everything the school has. */
@@ -27,7 +27,7 @@ export function SchoolSignInCard({
         if (outcome.ok) form.reset();
         return outcome;
       },
-      () => "It is connected: the sign-in page has a button for it.",
+      () => "Connected. The sign-in page has a button for it now.",
     );
   };
   return (
@@ -42,27 +42,17 @@ export function SchoolSignInCard({
       </p>
       <p className="mt-1 [overflow-wrap:anywhere] select-all">{address}</p>
       {providers.length > 0 && (
-        <ul className="mt-2 grid gap-2" aria-label="Connected sign-ins">
-          {providers.map(({ id, name, issuer }) => (
-            <li key={id} className="flex flex-wrap items-center gap-3">
-              <span className="min-w-0 flex-1">
-                {name} <span className="text-[13px] text-ink-soft [overflow-wrap:anywhere]">{issuer}</span>
-              </span>
-              <Button
-                size="small"
-                disabled={busy}
-                onClick={() =>
-                  keep(
-                    () => disconnectProvider({ provider: id }),
-                    () => `${name} is not connected any more. Passwords still work.`,
-                  )
-                }
-              >
-                <Unplug size={14} aria-hidden /> Disconnect
-              </Button>
-            </li>
-          ))}
-        </ul>
+        <ConnectedList
+          label="Connected sign-ins"
+          connected={providers}
+          busy={busy}
+          onDisconnect={({ id, name }) =>
+            keep(
+              () => disconnectProvider({ provider: id }),
+              () => `${name} is not connected any more. Passwords still work.`,
+            )
+          }
+        />
       )}
       {/* With one connected, another is rare. */}
       <details className="mt-3" open={providers.length === 0}>
