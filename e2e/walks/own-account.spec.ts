@@ -60,7 +60,7 @@ test("a teacher adds a second step, signs in with it, and the office turns it of
 
   const office = await signedIn("Hollis Gray");
   const row = office.getByRole("listitem").filter({ hasText: email });
-  await row.getByRole("button", { name: "Second step off" }).click();
+  await row.getByRole("button", { name: "Turn off second step" }).click();
   await expect(office.getByText("Linnea Strand signs in with the password alone again.")).toBeVisible();
   await page.goto("/sign-in");
   await signIn();

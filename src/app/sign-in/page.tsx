@@ -11,10 +11,10 @@ export const metadata: Metadata = { title: "Sign in" };
 
 /** Why somebody was led back here. */
 const reasons: Readonly<Record<string, string>> = {
-  late: "That took too long, or was begun in another window. Please try again.",
+  late: "That took too long, or was started in another window. Please try again.",
   who: "Your school account works, but nobody here has its e-mail address. Ask the school office to add you.",
   refused: "The school's sign-in did not let you in. Please try again, or sign in with your password.",
-  code: "That took too long, or the code was wrong too often. Please begin again.",
+  code: "That took too long, or the code was wrong too often. Please start again.",
   silent: "The school's sign-in does not answer just now. Sign in with your password, or try again in a moment.",
 };
 

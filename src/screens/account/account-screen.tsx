@@ -104,12 +104,12 @@ function PasswordCard() {
         Password
       </h2>
       <div className="mt-2 grid gap-3 sm:grid-cols-2">
-        <Field label="The one you have" problem={of("password")}>
+        <Field label="Current password" problem={of("password")}>
           {(control) => (
             <TextInput {...control} name="password" type="password" autoComplete="current-password" required />
           )}
         </Field>
-        <Field label="A new one, at least 10 characters" problem={of("next")}>
+        <Field label="New password, at least 10 characters" problem={of("next")}>
           {(control) => (
             <TextInput
               {...control}

@@ -156,7 +156,7 @@ export function BringInScreen() {
     once(async () => {
       const came = file && (await sent<{ resource: number; changes: number }>(file, { as: digits(), into }));
       if (!came) return;
-      if (came.changes === 0) return tell("The file is as it was when you brought it in.");
+      if (came.changes === 0) return tell("Nothing in this file has changed since you brought it in.");
       setMade(true);
       router.push(`/adapt/${came.resource}?show=changes`);
     });
@@ -210,7 +210,7 @@ export function BringInScreen() {
       {look && look.before.length > 0 && (
         <div className="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-line bg-brass-wash px-5 py-2">
           <p className="min-w-0 flex-1">
-            You brought in a file of this name before. What changed in it since can go into what you made of it then:
+            You have brought in a file with this name before. See what has changed since, and choose what to take into:
           </p>
           <ul className="grid gap-2">
             {look.before.map(({ resource, title }) => (

@@ -232,7 +232,9 @@ export function HandOverScreen({ view, asked, pocket, classes, zone, now }: Hand
             )}
             {items.length === 0 ? (
               <Empty title={pocket ? "Nothing in this pocket can go" : "Nothing in these weeks"}>
-                <p>{pocket ? "What cannot go is said on the left." : "Choose other weeks or another class above."}</p>
+                <p>
+                  {pocket ? "See on the left what cannot go, and why." : "Choose other weeks or another class above."}
+                </p>
               </Empty>
             ) : (
               <HandOverItems

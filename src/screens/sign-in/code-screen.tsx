@@ -38,7 +38,7 @@ export function CodeScreen() {
       <p>
         No phone and no codes? The school office can turn the second step off.{" "}
         <Link href="/sign-in" className="font-semibold text-green underline">
-          Begin again
+          Start again
         </Link>
       </p>
     </main>

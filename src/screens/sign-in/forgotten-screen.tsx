@@ -32,10 +32,10 @@ export function ForgottenScreen({ sends }: { sends: boolean }) {
         </section>
       ) : asked !== null ? (
         <section className="grid gap-3 rounded-card border border-line bg-card p-6" role="status">
-          <h1 className="font-serif text-xl">Look into your mail</h1>
+          <h1 className="font-serif text-xl">Check your mail</h1>
           <p className="[overflow-wrap:anywhere]">
-            If {asked} has an account here, a message is on its way. What it says works for an hour. Nothing there? Look
-            among the unwanted mail, or ask the school office.
+            If {asked} has an account here, a message is on its way. The link in it works for an hour. Nothing there?
+            Check your spam folder, or ask the school office.
           </p>
         </section>
       ) : (

@@ -41,7 +41,7 @@ export const rosterFromDirectory = act(
   async ({ db, visitor, now }, { org, apply }) => {
     const school = schoolOf(visitor);
     const directory = await directoryOf(db, school);
-    if (!directory) throw new ActionError("Say first where the school's directory is.");
+    if (!directory) throw new ActionError("First save where the school's directory is.");
     const chosen = org ?? directory.org;
     try {
       const read = await fetchRoster(directory, chosen);

@@ -92,7 +92,7 @@ export function ChangesView({
         <NewSince
           title={`New in “${file.name}”`}
           theirs="In the file"
-          done="Done: I have looked"
+          done="Done"
           base={file.document}
           newer={file.newer}
           onDone={() => void lookedAtFile()}
