@@ -55,9 +55,9 @@ function SessionsCard({ sessions }: { sessions: readonly SessionSaid[] }) {
       </h2>
       <ul className="mt-2 grid gap-1.5">
         {sessions.map(({ device, since, isThis }, at) => (
-          <li key={at} className="flex items-center gap-3">
+          <li key={at} className="flex flex-wrap items-center gap-x-3">
             <Laptop size={16} aria-hidden className="shrink-0 text-ink-soft" />
-            <span className="min-w-0 flex-1">
+            <span className="min-w-36 flex-1">
               {device} {isThis && <strong>(here)</strong>}
             </span>
             <span className="text-[13px] text-ink-soft">since {since}</span>
