@@ -17,20 +17,26 @@ const textName = (question: string, key: string) => `text ${question} ${key}`;
 const mapName = (question: string) => `map ${question}`;
 const listName = (question: string) => `list ${question}`;
 
-const without = (all: readonly unknown[], same: (value: unknown) => string, last: boolean): unknown[] => {
-  const found = new Map<string, unknown>();
-  for (const value of all) {
-    const name = same(value);
-    if (last) found.delete(name);
-    if (last || !found.has(name)) found.set(name, value);
-  }
-  return [...found.values()];
+/** Where in a list the entries stand that count: of two with one name the last, or else the first. */
+const counting = (all: readonly unknown[], same: (value: unknown) => string, last: boolean): number[] => {
+  const found = new Map<string, number>();
+  all.forEach((value, at) => {
+    if (last || !found.has(same(value))) found.set(same(value), at);
+  });
+  return [...found.values()].sort((one, other) => one - other);
 };
+
+/** Two who move one card at one moment put it into the list twice: these places are the ones to be seen. */
+function placesSeen(all: readonly unknown[], type: QuestionType): number[] {
+  if (type === "sketch") return [...all.keys()];
+  return onePlaceEach.has(type)
+    ? counting(all, (value) => String((value as unknown[])[0]), true)
+    : counting(all, (value) => JSON.stringify(value), false);
+}
 
 function readList(page: Y.Doc, { id, type }: Asked): unknown[] {
   const all = page.getArray(listName(id)).toArray();
-  if (onePlaceEach.has(type)) return without(all, (value) => String((value as unknown[])[0]), true);
-  return type === "sketch" ? all : without(all, (value) => JSON.stringify(value), false);
+  return placesSeen(all, type).map((at) => all[at]);
 }
 
 const running = (page: Y.Doc, { id, type }: Asked, key: string): string =>
@@ -96,6 +102,17 @@ function writeList(list: Y.Array<unknown>, after: readonly unknown[]): void {
   if (next.length > start + end) list.insert(start, after.slice(start, after.length - end));
 }
 
+/**
+ * What is not seen goes first, on every device the same. Otherwise one device could keep the first of two equal cards
+ * and another the second, each removing the other, and the card would be gone when they meet.
+ */
+function writeSeen(page: Y.Doc, { id, type }: Asked, after: readonly unknown[]): void {
+  const list = page.getArray(listName(id));
+  const seen = new Set(placesSeen(list.toArray(), type));
+  for (let at = list.length - 1; at >= 0; at--) if (!seen.has(at)) list.delete(at);
+  writeList(list, after);
+}
+
 function writeMap(map: Y.Map<unknown>, after: Readonly<Record<string, unknown>>): void {
   for (const key of [...map.keys()]) if (!(key in after)) map.delete(key);
   for (const [key, value] of Object.entries(after))
@@ -115,7 +132,7 @@ export function writeShared(page: Y.Doc, question: Asked, value: ResponseValue |
             ? (value as { text: string; done: string[] })
             : { text: String(value ?? ""), done: [] };
         writeText(page.getText(textName(id, "")), text);
-        return writeList(page.getArray(listName(id)), done);
+        return writeSeen(page, question, done);
       }
       case "texts": {
         const after = (value ?? {}) as Record<string, string>;
@@ -128,7 +145,7 @@ export function writeShared(page: Y.Doc, question: Asked, value: ResponseValue |
       case "record":
         return writeMap(page.getMap(mapName(id)), (value ?? {}) as Record<string, unknown>);
       case "list":
-        return writeList(page.getArray(listName(id)), (value ?? []) as unknown[]);
+        return writeSeen(page, question, (value ?? []) as unknown[]);
       case "one":
         return writeMap(page.getMap(mapName(id)), value === undefined ? {} : { "": value });
       case null:
@@ -137,12 +154,19 @@ export function writeShared(page: Y.Doc, question: Asked, value: ResponseValue |
   }, by);
 }
 
+/** Puts in every entry anew: one that stayed could be the very one another device is removing as not to be seen. */
+function writeAnew(list: Y.Array<unknown>, after: readonly unknown[]): void {
+  if (JSON.stringify(list.toArray()) === JSON.stringify(after)) return;
+  list.delete(0, list.length);
+  list.insert(0, [...after]);
+}
+
 /** Makes a page say what another says, as a change on top of everything done so far, which can itself be undone. */
 export function makeLike(page: Y.Doc, other: Y.Doc): void {
   page.transact(() => {
     for (const name of new Set([...page.share.keys(), ...other.share.keys()])) {
       if (name.startsWith("text ")) writeText(page.getText(name), other.getText(name).toString());
-      if (name.startsWith("list ")) writeList(page.getArray(name), other.getArray(name).toArray());
+      if (name.startsWith("list ")) writeAnew(page.getArray(name), other.getArray(name).toArray());
       if (name.startsWith("map ")) writeMap(page.getMap(name), other.getMap(name).toJSON());
     }
   });
