@@ -34,10 +34,29 @@ export default function seedOnce(): () => void {
   return () => rmSync(folder, { recursive: true, force: true });
 }
 
-/** Starts the built application on `folder`, or on a copy of the seeded school. `said()` is what it printed as errors so far. */
-export async function startServer(port: number, empty?: { folder: string }) {
-  const folder = empty?.folder ?? temporary();
-  if (!empty) cpSync(process.env.SEEDED_SCHOOL!, folder, { recursive: true });
+/** The seeded school once more, in a folder of its own. */
+export function copyOfTheSchool(): string {
+  const folder = temporary();
+  cpSync(process.env.SEEDED_SCHOOL!, folder, { recursive: true });
+  return folder;
+}
+
+/** Runs one of our own programs on a school that no server has open. @throws with what it said, if it fails */
+export function runOn(folder: string, program: string, ...args: string[]): void {
+  const { status, stderr } = spawnSync(process.execPath, [tsxProgram, program, ...args], {
+    cwd: root,
+    env: environment(folder),
+    encoding: "utf8",
+  });
+  if (status !== 0) throw new Error(`${program} failed.\n${stderr}`);
+}
+
+/**
+ * Starts the built application on `folder`, or on a copy of the seeded school. `said()` is what it printed as errors so far. The folder goes
+ * with it, unless it is to be kept.
+ */
+export async function startServer(port: number, empty?: { folder: string; keep?: boolean }) {
+  const folder = empty?.folder ?? copyOfTheSchool();
   const { DEMO: _, ...school } = environment(folder);
   const server = spawn(process.execPath, [nextProgram, "start", "-p", String(port)], {
     cwd: root,
@@ -59,7 +78,7 @@ export async function startServer(port: number, empty?: { folder: string }) {
       const gone = new Promise((resolve) => server.once("exit", resolve));
       server.kill("SIGTERM");
       await gone;
-      rmSync(folder, { recursive: true, force: true });
+      if (!empty?.keep) rmSync(folder, { recursive: true, force: true });
     },
   };
 }

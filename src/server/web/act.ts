@@ -102,5 +102,6 @@ export function act<Schema extends z.ZodType<object>, Value>(
         }
       }),
     permission,
+    input,
   );
 }

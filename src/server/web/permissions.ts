@@ -1,3 +1,4 @@
+import type { ZodType } from "zod";
 import { mayWorkWith } from "@/data/assign/assignments";
 import { keptClassBefore, keptClassOf } from "@/data/classes/class-said";
 import { allAtOnceIn, allEnrolledIn, keepsClass, teachesAll, teachesClass } from "@/data/classes/classes";
@@ -315,11 +316,17 @@ export async function permit(
   return true;
 }
 
-/** Which row of the table guards what was made by act() or route(): nothing else may be called from outside. */
-const guards = new WeakMap<object, Act>();
-export const guardedBy = (made: unknown): Act | undefined =>
-  typeof made === "function" ? guards.get(made) : undefined;
-export function guard<Made extends object>(made: Made, act: Act): Made {
-  guards.set(made, act);
+/** Which row of the table guards what was made by act() or route(), and what it takes: nothing else may be called from outside. */
+interface Guarded {
+  act: Act;
+  input?: ZodType;
+}
+const guards = new WeakMap<object, Guarded>();
+const guardOf = (made: unknown): Guarded | undefined => (typeof made === "function" ? guards.get(made) : undefined);
+export const guardedBy = (made: unknown): Act | undefined => guardOf(made)?.act;
+/** What an action takes, for the test that tries every action as everybody. */
+export const inputOf = (made: unknown): ZodType | undefined => guardOf(made)?.input;
+export function guard<Made extends object>(made: Made, act: Act, input?: ZodType): Made {
+  guards.set(made, { act, ...(input && { input }) });
   return made;
 }
