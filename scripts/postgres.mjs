@@ -29,9 +29,9 @@ function programs() {
 
 /**
  * Starts a server on `port` that nobody outside this machine reaches and that writes nothing to the disk in earnest.
- * Gives back its address, and what stops it and takes its folder away.
+ * `more`: further settings for it. Gives back its address, and what stops it and takes its folder away.
  */
-export function startPostgres(port) {
+export function startPostgres(port, more = "") {
   const bin = programs();
   const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-postgres-"));
   chmodSync(folder, 0o777);
@@ -45,7 +45,7 @@ export function startPostgres(port) {
     return execFileSync(file, all, { cwd: folder, stdio: ["ignore", "ignore", "inherit"] });
   };
   as("initdb", ["-D", data, "-U", "satchel", "-A", "trust", "-E", "UTF8", "--locale=C.UTF-8", "--no-sync"]);
-  const settings = `-p ${port} -k ${folder} -c fsync=off -c full_page_writes=off -c synchronous_commit=off -c max_connections=200`;
+  const settings = `-p ${port} -k ${folder} -c fsync=off -c full_page_writes=off -c synchronous_commit=off -c max_connections=200 ${more}`;
   as("pg_ctl", ["-D", data, "-w", "-l", path.join(folder, "log"), "-o", settings, "start"]);
   return {
     url: `postgresql://satchel@127.0.0.1:${port}/postgres`,
