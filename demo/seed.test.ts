@@ -24,6 +24,9 @@ import type { Facts } from "@/core/resource/facts";
 import { curatedSets } from "@/data/find/browse";
 import { followedBy } from "@/data/find/saved-searches";
 import { judge } from "@/server/results/judge";
+import { storedOfChild } from "@/data/keep/delete-child";
+import { rowsOf, tablesOf } from "@/data/keep/tables";
+import { deleteChildOf } from "@/server/keep/children";
 import { freshDatabase } from "@/data/testing/database";
 import { seed } from "./seed";
 
@@ -31,6 +34,8 @@ let db: Db;
 const now = new Date("2026-11-25T09:30:00Z");
 beforeAll(async () => {
   db = await freshDatabase();
+  // So that a number which stands for a person stands for nothing else: the last test looks for one everywhere.
+  await db.query("alter table person alter column id restart with 9000001");
   await seed(db, { now, bulk: 40 });
 }, 120_000);
 afterAll(() => db.close());
@@ -291,4 +296,40 @@ test("a term of results has something to find: a goal met last week, and a child
   expect(now.getTime() - standing.met!.getTime()).toBeLessThan(8 * 86_400_000);
   const mei = progressOf((await pointsOf("Mei Lindqvist")).points);
   expect(mei.points[0]!.share).toBeGreaterThan(mei.level! + 0.3);
+});
+
+test("a child who has done everything there is to do is deleted, and no row of any table has her name or her number", async () => {
+  const [child] = await db.query<{ id: number; school: number }>(
+    "select id, school_id school from person where given_name = 'Sunniva' and family_name = 'Dale'",
+  );
+  const { id: student, school } = child!;
+  const everywhere = () =>
+    db.transaction(async (tx) => {
+      const found: string[] = [];
+      for (const table of await tablesOf(tx))
+        for await (const rows of rowsOf(tx, table))
+          for (const row of rows)
+            if (/Sunniva/.test(row) || new RegExp(`\\b${student}\\b`).test(row)) found.push(`${table.name}: ${row}`);
+      return found;
+    });
+  const letter = ["Sunniva's family", "dale@skerry.example", "Progress", "Sunniva Dale reads every day.", now];
+  await db.query(
+    `insert into outbox (school_id, by_id, to_name, to_address, subject, body, at)
+     select school_id, id, $1, $2, $3, $4, $5 from person where family_name = 'Halloran'`,
+    letter,
+  );
+  await db.query(
+    `insert into event (person_id, at, what, before, after)
+     select id, $1, 'moved a child', '{}', jsonb_build_object('students', jsonb_build_array($2::int)) from person where family_name = 'Halloran'`,
+    [now, student],
+  );
+  const stored = await storedOfChild(db, student);
+  expect([stored.works > 5, stored.answers > 20, stored.classes > 1]).toEqual([true, true, true]);
+  expect((await everywhere()).length).toBeGreaterThan(50);
+  const [before] = await db.query<{ rows: number }>("select count(*)::int rows from response");
+  const gone = await deleteChildOf(db, { school, student, by: null, now });
+  expect(gone!.rows).toBeGreaterThan(50);
+  expect(await everywhere()).toEqual([]);
+  const [after] = await db.query<{ rows: number }>("select count(*)::int rows from response");
+  expect(before!.rows - after!.rows).toBe(stored.answers);
 });

@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import { formatMoment } from "@/core/calendar/format-moment";
+import { formatDay, formatMoment } from "@/core/calendar/format-moment";
 import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
 import { classesSaidAt, pastClassesAt } from "@/data/classes/class-said";
 import { adultsAt, classesAt, namesAt, teachersOf } from "@/data/classes/classes";
@@ -10,6 +10,8 @@ import { notesAllowed } from "@/data/live/step-notes";
 import { systemsAt } from "@/data/lti/systems";
 import { directoryOf } from "@/data/office/directory";
 import { providersAt } from "@/data/office/providers";
+import { childRulesOf } from "@/data/keep/consent";
+import { leftChildren } from "@/data/keep/delete-child";
 import { shelfRulesOf } from "@/data/share/sharing";
 import { OfficeScreen } from "@/screens/office/office-screen";
 import { baseAddress } from "@/server/web/base-address";
@@ -37,7 +39,7 @@ export default async function OfficePage() {
     classesSaidAt(db, school),
     pastClassesAt(db, school),
   ]);
-  const [shelfRules, notes, guests, systems, directory, providers, base] = await Promise.all([
+  const [shelfRules, notes, guests, systems, directory, providers, base, childRules, left] = await Promise.all([
     shelfRulesOf(db, school),
     notesAllowed(db, school),
     guestsAllowed(db, school),
@@ -45,6 +47,8 @@ export default async function OfficePage() {
     directoryOf(db, school),
     providersAt(db, school),
     baseAddress(),
+    childRulesOf(db, school),
+    leftChildren(db, now, school),
   ]);
   return (
     <OfficeScreen
@@ -63,6 +67,13 @@ export default async function OfficePage() {
       shelfRules={shelfRules}
       notes={notes}
       guests={guests}
+      childRules={childRules}
+      left={left.map(({ id, name, left: at, goes }) => ({
+        id,
+        name,
+        left: formatDay(at, visitor.zone, now),
+        goes: goes && formatDay(goes, visitor.zone, now),
+      }))}
       courseSites={{
         systems: systems.map(({ id, name, issuer }) => ({ id, name, issuer })),
         address: `${base}/lti/register`,

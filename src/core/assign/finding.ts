@@ -65,6 +65,8 @@ export interface LookedAt {
   others: readonly { id: number; name: string; students: readonly number[]; grades: ClassProfile["grades"] }[];
   /** The work it waits for: whose class, and who of those chosen has it; null: it waits for nothing, or that is gone. */
   waitsFor: { class: number; title: string; due: Date; students: readonly number[] } | null;
+  /** Students chosen of whom the school may not keep a recording or a picture yet. */
+  withoutConsent: Record<"voice" | "picture", readonly { id: number; name: string }[]>;
   /** The class in the bar on top. */
   barClass: { id: number; name: string } | null;
   me: number;

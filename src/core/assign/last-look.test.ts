@@ -1,4 +1,7 @@
-import { lesson } from "@/data/testing/world";
+import { richText } from "../content/rich-text";
+import { lesson, newId } from "@/data/testing/world";
+import type { Question } from "../question/question";
+import { newStep } from "../resource/edit";
 import type { Document } from "../resource/document";
 import type { LookedAt } from "./finding";
 import { partsFor } from "./look-at-class";
@@ -226,4 +229,29 @@ test("what stops it stands before what is only worth a look", () => {
     { at: { barClass: { id: 2, name: "4/5 Puffin" } } },
   );
   expect(found.map(({ level }) => level)).toEqual(["stop", "remark"]);
+});
+
+test("work that asks for a voice says which children may not record one yet, and leaves them out with one press", () => {
+  const spoken = lesson("Say it", {
+    steps: [
+      newStep("en", "A step", newId, [
+        {
+          id: "b1",
+          type: "question",
+          question: {
+            ...{ id: "q1", type: "speech", prompt: { en: richText("Say it.") }, marks: 1, longest: 30 },
+            ...{ partial: "by part", checked: "at once" },
+          } as Question,
+        },
+      ]),
+    ],
+  });
+  const aisha = { id: 11, name: "Aisha Bello" };
+  const at = { withoutConsent: { voice: [aisha], picture: [] } };
+  const found = look({}, { resources: [resource(spoken)], at });
+  expect(texts(found)).toEqual([
+    "It asks for a recording, and Aisha Bello cannot make one: the school has no yes from home yet.",
+  ]);
+  expect(changed(found, "consent")).toEqual({ to: [{ class: 1, students: [12] }] });
+  expect(look({}, { at })).toEqual([]);
 });

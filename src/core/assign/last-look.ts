@@ -1,5 +1,6 @@
 import type { Finding, LookedAt } from "./finding";
 import { isProblem, type AssignForm } from "./form";
+import { consentFindings } from "./look-at-consent";
 import { classFindings } from "./look-at-class";
 import { onceEach } from "./once";
 import { resourceFindings } from "./look-at-resource";
@@ -161,6 +162,7 @@ export function lastLook(of: LookedAt): Finding[] {
     ...partFindings(of),
     ...stepFindings(of),
     ...waitingFindings(of),
+    ...consentFindings(of),
     ...[...of.resources, ...of.givenVersions].flatMap((resource) => resourceFindings(of, resource)),
   ];
   return found.sort((one, other) => Number(one.level === "remark") - Number(other.level === "remark"));

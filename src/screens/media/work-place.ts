@@ -7,8 +7,14 @@ export interface WorkPlace {
   filesTo: string;
   /** Under what name this device remembers where a film was left; null: it does not. */
   remember: string | null;
+  /** What may be kept of whoever works here: a school may ask families first. */
+  kept: { voice: boolean; picture: boolean };
 }
 
-const Place = createContext<WorkPlace>({ filesTo: "/media", remember: null });
+const Place = createContext<WorkPlace>({
+  filesTo: "/media",
+  remember: null,
+  kept: { voice: true, picture: true },
+});
 export const WorkPlaceProvider = Place.Provider;
 export const useWorkPlace = (): WorkPlace => useContext(Place);

@@ -1,16 +1,25 @@
 import { Download } from "lucide-react";
 import Link from "next/link";
 import { buttonClasses } from "@/ui/button";
+import type { Consent } from "@/data/keep/consent";
+import type { StoredOfChild } from "@/data/keep/delete-child";
 import { Empty } from "@/ui/empty";
+import { ConsentCard } from "./consent-card";
+import { DeleteChildCard } from "./delete-child-card";
 
 /** What the school can give a family that asks: everything that is stored, and who looked at it. */
 export function ChildScreen({
   student,
   name,
+  consent,
+  stored,
   looks,
 }: {
   student: number;
   name: string;
+  /** Null where the school does not ask families. */
+  consent: Consent | null;
+  stored: StoredOfChild;
   looks: readonly { name: string; what: string; at: string }[];
 }) {
   return (
@@ -33,6 +42,7 @@ export function ChildScreen({
           <Download size={16} aria-hidden /> Download it
         </a>
       </section>
+      {consent && <ConsentCard student={student} said={consent} />}
       <section aria-labelledby="looks" className="rounded-card border border-line bg-card p-5">
         <h2 id="looks" className="font-semibold">
           Who looked
@@ -51,6 +61,7 @@ export function ChildScreen({
           </ul>
         )}
       </section>
+      <DeleteChildCard student={student} name={name} stored={stored} />
     </div>
   );
 }

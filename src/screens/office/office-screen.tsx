@@ -3,6 +3,8 @@ import type { MeetingRule, SchoolCalendar } from "@/core/calendar/school-calenda
 import type { ClassSaid } from "@/core/roster/class-said";
 import type { PastClass } from "@/data/classes/class-said";
 import type { Class } from "@/data/classes/classes";
+import { ChildrenCard, type LeftChildSaid } from "./children-card";
+import type { ChildRules } from "@/data/keep/consent";
 import { ClassesCard } from "./classes-card";
 import { CourseSiteCard } from "./course-site-card";
 import { DaysOffCard } from "./days-off-card";
@@ -35,6 +37,8 @@ export function OfficeScreen({
   said,
   past,
   shelfRules,
+  childRules,
+  left,
   notes,
   guests,
   courseSites,
@@ -58,6 +62,8 @@ export function OfficeScreen({
   said: Record<number, ClassSaid>;
   past: PastClass[];
   shelfRules: { district: ShelfRule; commons: ShelfRule };
+  childRules: ChildRules;
+  left: readonly LeftChildSaid[];
   /** Whether teachers and children may write each other notes. */
   notes: boolean;
   /** Whether guests may do work by a link. */
@@ -85,6 +91,7 @@ export function OfficeScreen({
         <DirectoryCard directory={directory} />
         <MeetingsCard calendar={calendar} classes={classes} rules={rules} />
         <TeachersCard classes={classes} teachers={teachers} adults={adults} />
+        <ChildrenCard key={JSON.stringify(childRules)} rules={childRules} left={left} />
       </div>
       <PeopleCard adults={people} zone={zone} now={now} />
       <OutboxCard messages={messages} mails={mails} zone={zone} now={now} />

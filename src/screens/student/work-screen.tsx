@@ -108,8 +108,12 @@ export function StudentWorkScreen({
   const [problem, setProblem] = useState<string | null>(null);
   const top = useRef<HTMLDivElement>(null);
   const workPlace = useMemo(
-    () => ({ filesTo: `/student/${task.assignment}/file`, remember: `${task.recipient}-${tryNumber}` }),
-    [task.assignment, task.recipient, tryNumber],
+    () => ({
+      filesTo: `/student/${task.assignment}/file`,
+      remember: `${task.recipient}-${tryNumber}`,
+      kept: data.kept,
+    }),
+    [task.assignment, task.recipient, tryNumber, data.kept],
   );
 
   const { flush } = answers;

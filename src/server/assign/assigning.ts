@@ -1,4 +1,5 @@
 import type { LookedAt, LookedClass } from "@/core/assign/finding";
+import { withoutConsent } from "@/data/keep/consent";
 import { onceEach } from "@/core/assign/once";
 import { isProblem, whenFor, type AssignForm, type When, type WhenProblem } from "@/core/assign/form";
 import { formatShare, formatSteps } from "@/core/assign/format";
@@ -264,6 +265,7 @@ export async function prepareAssigning(
       grades: { from: group.class.gradeFrom, to: group.class.gradeTo },
     }));
   const bar = all.find((group) => group.class.id === barClass);
+  const students = form.to.flatMap((group) => group.students);
   return {
     looked: {
       form,
@@ -283,6 +285,10 @@ export async function prepareAssigning(
       classes,
       others,
       waitsFor: waiting,
+      withoutConsent: {
+        voice: await withoutConsent(db, students, "voice"),
+        picture: await withoutConsent(db, students, "picture"),
+      },
       barClass: bar ? { id: bar.class.id, name: bar.class.name } : null,
       me: visitor.id,
       now,

@@ -2,6 +2,7 @@ import type { Db } from "@/data/engine/db";
 import { keptDays, sweepMedia, sweepRecords } from "@/data/engine/sweep";
 import { sweepCounts } from "@/data/office/try-counts";
 import { refreshPopularity } from "@/data/find/uses";
+import { deleteThoseWhoLeft } from "../keep/children";
 import { judgeAll } from "../results/judge";
 import { removeOldFile } from "../web/files";
 import { log } from "../web/log";
@@ -13,14 +14,15 @@ const EVERY_MS = 24 * 3_600_000;
 export async function sweep(
   db: Db,
   now: Date,
-): Promise<{ events: number; viewed: number; files: number; popularity: number; judged: number }> {
+): Promise<{ events: number; viewed: number; files: number; popularity: number; children: number; judged: number }> {
   const records = await sweepRecords(db, now);
   await sweepCounts(db, now);
   const unused = await sweepMedia(db, now);
   const old = new Date(now.getTime() - keptDays.unusedMedia * 24 * 3_600_000);
   for (const sha256 of unused) await removeOldFile(sha256, old);
   const popularity = await refreshPopularity(db);
-  const swept = { ...records, files: unused.length, popularity, judged: await judgeAll(db) };
+  const children = await deleteThoseWhoLeft(db, now);
+  const swept = { ...records, files: unused.length, popularity, children, judged: await judgeAll(db) };
   if (Object.values(swept).some((count) => count > 0)) log.info(swept, "swept");
   return swept;
 }

@@ -29,6 +29,7 @@ import {
 } from "@/data/student/work";
 import { correctionsOf } from "@/data/results/corrections";
 import { ownMarks } from "../marking/own-marks";
+import { keptOf } from "@/data/keep/consent";
 import { pagesSharedBy } from "@/data/live/shared-pages";
 import { mineOf } from "@/data/portfolio/pieces";
 import { fromBefore, seenByCode } from "./by-code";
@@ -74,6 +75,8 @@ export interface StudentWorkData {
   sharedPages: string[];
   /** Whether she has chosen it as hers to keep. */
   mine: boolean;
+  /** What her school may keep of her. */
+  kept: { voice: boolean; picture: boolean };
   /** Handed in and put away: it stays between the child and the teacher. */
   putAway: boolean;
 }
@@ -187,6 +190,7 @@ export async function studentWork(
     review: hidden ? null : await ownReview(db, task, now),
     putAway,
     sharedPages: putAway ? [] : await pagesSharedBy(db, assignment, visitor.id),
+    kept: await keptOf(db, visitor.id),
     mine: (await mineOf(db, visitor.id)).includes(task.assignment),
     triesLeft: open && (task.tries === null || attempts.length < task.tries),
   };

@@ -60,6 +60,7 @@ export function look(
     resources: more.resources ?? [resource(lesson("Tides"))],
     versions: [],
     waitsFor: null,
+    withoutConsent: { voice: [], picture: [] },
     givenVersions: [],
     classes: [group],
     others: [],

@@ -32,9 +32,15 @@ export function PollView({ question, value, onChange, readOnly, languages, label
   );
 }
 
+/** A child of whom nothing such may be kept is told before she has made it. */
+function NotKept({ what }: { what: "noVoice" | "noPicture" }) {
+  const t = useTranslations("problem");
+  return <p className="rounded-card border-2 border-dashed border-line-strong px-4 py-3">{t(what)}</p>;
+}
+
 export function PhotoView({ question, value = [], onChange, readOnly, labelledBy }: QuestionProps<"photo">) {
   const t = useTranslations("question");
-  const { filesTo: sendTo } = useWorkPlace();
+  const { filesTo: sendTo, kept } = useWorkPlace();
   const camera = useFile({
     camera: true,
     name: t("aPhotograph"),
@@ -68,7 +74,8 @@ export function PhotoView({ question, value = [], onChange, readOnly, labelledBy
           ))}
         </ul>
       )}
-      {!readOnly && value.length < question.most && (
+      {!readOnly && !kept.picture && <NotKept what="noPicture" />}
+      {!readOnly && kept.picture && value.length < question.most && (
         <button
           type="button"
           disabled={camera.sending}
@@ -88,10 +95,12 @@ export function PhotoView({ question, value = [], onChange, readOnly, labelledBy
 
 export function SpeechView({ question, value, onChange, readOnly, labelledBy }: QuestionProps<"speech">) {
   const t = useTranslations("question");
-  const { filesTo: sendTo } = useWorkPlace();
+  const { filesTo: sendTo, kept } = useWorkPlace();
   return (
     <div role="group" aria-labelledby={labelledBy}>
-      {readOnly ? (
+      {!readOnly && !kept.voice ? (
+        <NotKept what="noVoice" />
+      ) : readOnly ? (
         value?.media && <SoundPlayer media={value.media} seconds={value.seconds} name={t("whatWasSaid")} large />
       ) : (
         <VoiceRecorder

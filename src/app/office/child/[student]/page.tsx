@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { looksAt, studentAt } from "@/data/keep/about-child";
+import { childRulesOf, consentOf } from "@/data/keep/consent";
+import { storedOfChild } from "@/data/keep/delete-child";
 import { ChildScreen } from "@/screens/office/child-screen";
 import { idFrom } from "@/core/ids";
 import { formatMoment } from "@/core/calendar/format-moment";
@@ -14,11 +16,18 @@ export default async function ChildPage({ params }: { params: Promise<{ student:
   const student = idFrom((await params).student) ?? -1;
   const name = await studentAt(db, schoolOf(visitor), student);
   if (name === undefined) notFound();
-  const looks = await looksAt(db, student);
+  const [looks, rules, consent, stored] = await Promise.all([
+    looksAt(db, student),
+    childRulesOf(db, schoolOf(visitor)),
+    consentOf(db, student),
+    storedOfChild(db, student),
+  ]);
   return (
     <ChildScreen
       student={student}
       name={name}
+      consent={rules.asksConsent ? consent : null}
+      stored={stored}
       looks={looks.map(({ name: who, what, at }) => ({ name: who, what, at: formatMoment(at, visitor.zone, now) }))}
     />
   );

@@ -1,0 +1,39 @@
+import { allQuestions } from "../resource/document";
+import type { Finding, LookedAt } from "./finding";
+import { onceEach } from "./once";
+
+const asks = {
+  voice: { type: "speech", what: "a recording" },
+  picture: { type: "photo", what: "a photograph" },
+} as const;
+
+/** Work that asks for a voice or a picture, and children whose school may not keep one yet: they could not answer. */
+export function consentFindings(of: LookedAt): Finding[] {
+  const types = new Set(
+    [...of.resources, ...of.givenVersions].flatMap(({ document }) =>
+      allQuestions(document).map(({ question }) => question.type),
+    ),
+  );
+  return (["voice", "picture"] as const).flatMap((kind): Finding[] => {
+    const children = types.has(asks[kind].type) ? of.withoutConsent[kind] : [];
+    const [first] = children;
+    if (!first) return [];
+    const more = children.length - 1;
+    const who = more === 0 ? first.name : `${first.name} and ${more === 1 ? "one other" : `${more} others`}`;
+    const ids = new Set(children.map(({ id }) => id));
+    const rest = onceEach(of.form.to)
+      .map((group) => ({ ...group, students: group.students.filter((id) => !ids.has(id)) }))
+      .filter(({ students }) => students.length > 0);
+    return [
+      {
+        key: `consent ${kind}`,
+        level: "remark",
+        text: `It asks for ${asks[kind].what}, and ${who} cannot make one: the school has no yes from home yet.`,
+        remedies:
+          rest.length === 0
+            ? []
+            : [{ text: more === 0 ? "Leave this child out" : "Leave these children out", change: { to: rest } }],
+      },
+    ];
+  });
+}
