@@ -9,6 +9,7 @@ import { guestsAllowed } from "@/data/classes/guests";
 import { notesAllowed } from "@/data/live/step-notes";
 import { systemsAt } from "@/data/lti/systems";
 import { directoryOf } from "@/data/office/directory";
+import { leftAdults } from "@/data/office/leaving";
 import { providersAt } from "@/data/office/providers";
 import { childRulesOf } from "@/data/keep/consent";
 import { leftChildren } from "@/data/keep/delete-child";
@@ -39,17 +40,19 @@ export default async function OfficePage() {
     classesSaidAt(db, school),
     pastClassesAt(db, school),
   ]);
-  const [shelfRules, notes, guests, systems, directory, providers, base, childRules, left] = await Promise.all([
-    shelfRulesOf(db, school),
-    notesAllowed(db, school),
-    guestsAllowed(db, school),
-    systemsAt(db, school),
-    directoryOf(db, school),
-    providersAt(db, school),
-    baseAddress(),
-    childRulesOf(db, school),
-    leftChildren(db, now, school),
-  ]);
+  const [shelfRules, notes, guests, systems, directory, providers, base, childRules, left, leftPeople] =
+    await Promise.all([
+      shelfRulesOf(db, school),
+      notesAllowed(db, school),
+      guestsAllowed(db, school),
+      systemsAt(db, school),
+      directoryOf(db, school),
+      providersAt(db, school),
+      baseAddress(),
+      childRulesOf(db, school),
+      leftChildren(db, now, school),
+      leftAdults(db, school),
+    ]);
   return (
     <OfficeScreen
       calendar={calendar}
@@ -68,6 +71,7 @@ export default async function OfficePage() {
       notes={notes}
       guests={guests}
       childRules={childRules}
+      leftPeople={leftPeople}
       left={left.map(({ id, name, left: at, goes }) => ({
         id,
         name,

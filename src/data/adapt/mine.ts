@@ -16,7 +16,7 @@ export const ownResources = (db: Queryable, person: number): Promise<OwnResource
     `select r.id, r.archived is not null archived, d.saved draft,
             (select jsonb_build_object('revision', v.id, 'title', coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), ''),
                                        'author', p.given_name || ' ' || p.family_name)
-               from revision v join resource o on o.id = v.resource_id join person p on p.id = o.owner_id
+               from revision v join resource o on o.id = v.resource_id join person p on p.id = coalesce(o.made_by_id, o.owner_id)
               where v.id = r.source_revision_id) source,
             coalesce((select jsonb_agg(jsonb_build_object('id', v.id, 'number', v.number, 'created', v.created) order by v.number)
                         from revision v where v.resource_id = r.id), '[]') revisions

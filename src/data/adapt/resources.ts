@@ -32,10 +32,10 @@ export async function resourceById(db: Queryable, id: number): Promise<Resource 
             r.head_revision_id head, h.number "headNumber", h.created revised, r.archived is not null archived,
             (select jsonb_build_object('resource', v.resource_id, 'revision', v.id, 'number', v.number,
                                        'author', a.given_name || ' ' || a.family_name)
-               from revision v join resource o on o.id = v.resource_id join person a on a.id = o.owner_id
+               from revision v join resource o on o.id = v.resource_id join person a on a.id = coalesce(o.made_by_id, o.owner_id)
               where v.id = r.source_revision_id) source,
             coalesce((select array_agg(e.shelf order by e.shelf) from shelf_entry e where e.resource_id = r.id), '{}') shelves
-       from resource r join person p on p.id = r.owner_id left join school s on s.id = p.school_id
+       from resource r join person p on p.id = coalesce(r.made_by_id, r.owner_id) left join school s on s.id = p.school_id
        left join revision h on h.id = r.head_revision_id
       where r.id = $1`,
     [id],
@@ -61,7 +61,7 @@ export async function headsOf(
   return db.query(
     `select r.id, r.head_revision_id revision, r.owner_id owner, p.given_name || ' ' || p.family_name "ownerName",
             s.name "ownerSchool", f.facts
-       from resource r join resource_facts f on f.resource_id = r.id join person p on p.id = r.owner_id
+       from resource r join resource_facts f on f.resource_id = r.id join person p on p.id = coalesce(r.made_by_id, r.owner_id)
        left join school s on s.id = p.school_id
       where r.id = any($1::int[]) and r.head_revision_id is not null`,
     [ids],

@@ -241,7 +241,7 @@ export async function hitsOf(db: Queryable, reader: Reader, read: ReadNeed, opti
   if (lines.length === 0) return [];
   const rows = await db.query<Pick<Hit, "id" | "facts" | "author" | "mine">>(
     `select f.resource_id id, f.facts, p.given_name || ' ' || p.family_name author, w.owner_id = $1 mine
-       from resource_facts f join resource w on w.id = f.resource_id join person p on p.id = w.owner_id
+       from resource_facts f join resource w on w.id = f.resource_id join person p on p.id = coalesce(w.made_by_id, w.owner_id)
       where f.resource_id = any($2::int[])`,
     [reader.id, lines.map(({ candidate }) => candidate.id)],
   );

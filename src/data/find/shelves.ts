@@ -89,7 +89,7 @@ export async function indexResource(
             coalesce(sum(case s.shelf when 'staffroom' then 1 when 'district' then 2 when 'commons' then 4 end), 0),
             $2, $5, $6, $3, coalesce((select u.uses from resource_uses u where u.resource_id = r.id), 0), greatest(max(h.created), max(s.added)), $7::smallint, ${title} || array_to_tsvector($4::text[]),
             ${words} || setweight(to_tsvector('simple', p.given_name || ' ' || p.family_name), 'C') || array_to_tsvector($4::text[])
-       from resource r join person p on p.id = r.owner_id join revision h on h.id = r.head_revision_id left join shelf_entry s on s.resource_id = r.id
+       from resource r join person p on p.id = coalesce(r.made_by_id, r.owner_id) join revision h on h.id = r.head_revision_id left join shelf_entry s on s.resource_id = r.id
       where r.id = $1 and r.archived is null group by r.id, p.id
      on conflict (resource_id) do update set
        school_id = excluded.school_id, shelves = excluded.shelves, facets = excluded.facets, also = excluded.also,

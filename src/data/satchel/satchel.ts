@@ -55,7 +55,7 @@ export async function satchelOf(
             coalesce((select array_agg(t.tag order by t.tag) from tag t where t.person_id = $1 and t.resource_id = m.id), '{}') tags,
             (select max(a.opens) from assignment a where a.resource_id = m.id and a.made_by = $1 and a.called_back is null) used,
             coalesce(s.pockets, '{}') pockets, coalesce(s.places, '{}') places, coalesce(s.put_by, '{}') "putBy"
-       from mine m join resource r on r.id = m.id join person p on p.id = r.owner_id
+       from mine m join resource r on r.id = m.id join person p on p.id = coalesce(r.made_by_id, r.owner_id)
        join resource_facts f on f.resource_id = m.id
        left join (select i.resource_id, array_agg(i.pocket_id order by i.pocket_id) pockets, array_agg(i.position order by i.pocket_id) places,
                          array_agg(case when i.by_id <> $1 then b.given_name || ' ' || b.family_name end order by i.pocket_id) put_by
@@ -80,7 +80,7 @@ export async function withdrawnFrom(
   return db.query<Withdrawn>(
     `select k.resource_id resource, p.given_name || ' ' || p.family_name author,
             coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), 'Untitled') title
-       from pack k join resource r on r.id = k.resource_id join person p on p.id = r.owner_id
+       from pack k join resource r on r.id = k.resource_id join person p on p.id = coalesce(r.made_by_id, r.owner_id)
        join revision v on v.id = k.revision_id left join search_entry e on e.resource_id = r.id
       where k.person_id = $1 and r.owner_id <> $1
         and (r.archived is not null or e.resource_id is null

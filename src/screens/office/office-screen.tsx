@@ -9,6 +9,8 @@ import { ClassesCard } from "./classes-card";
 import { CourseSiteCard } from "./course-site-card";
 import { DaysOffCard } from "./days-off-card";
 import { DirectoryCard, type DirectorySaid } from "./directory-card";
+import type { LeftAdult } from "@/data/office/leaving";
+import { LeftPeopleCard } from "./left-people-card";
 import { MeetingsCard } from "./meetings-card";
 import type { Adult } from "@/data/student/front-door";
 import type { SentMessage } from "@/data/office/outbox";
@@ -39,6 +41,7 @@ export function OfficeScreen({
   shelfRules,
   childRules,
   left,
+  leftPeople,
   notes,
   guests,
   courseSites,
@@ -64,6 +67,7 @@ export function OfficeScreen({
   shelfRules: { district: ShelfRule; commons: ShelfRule };
   childRules: ChildRules;
   left: readonly LeftChildSaid[];
+  leftPeople: readonly LeftAdult[];
   /** Whether teachers and children may write each other notes. */
   notes: boolean;
   /** Whether guests may do work by a link. */
@@ -94,6 +98,7 @@ export function OfficeScreen({
         <ChildrenCard key={JSON.stringify(childRules)} rules={childRules} left={left} />
       </div>
       <PeopleCard adults={people} zone={zone} now={now} />
+      <LeftPeopleCard left={leftPeople} adults={people} />
       <OutboxCard messages={messages} mails={mails} zone={zone} now={now} />
     </div>
   );

@@ -1,10 +1,11 @@
 "use client";
-import { Copy, Mail, ShieldOff } from "lucide-react";
+import { Copy, Mail, ShieldOff, UserMinus } from "lucide-react";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
 import type { Adult } from "@/data/student/front-door";
 import { bringInPeople, endSecondStepOf, inviteAgain } from "@/screens/acts/begin";
+import { sayBack, sayLeft } from "@/screens/acts/leaving";
 import { Button } from "@/ui/button";
 import { Field, inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
@@ -53,6 +54,22 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
       tell(`${person.name} signs in with the password alone again.`);
       router.refresh();
     });
+  const hasLeft = (person: Adult) =>
+    start(async () => {
+      const outcome = await sayLeft({ person: person.id });
+      if (!outcome.ok) return tellProblem(outcome.problem);
+      const { name, classes } = outcome.value;
+      router.refresh();
+      tell(
+        `${name} cannot sign in any more.${classes.length > 0 ? ` Nobody teaches ${classes.join(", ")} now.` : ""}`,
+        () =>
+          start(async () => {
+            const back = await sayBack({ person: person.id });
+            if (!back.ok) return tellProblem(back.problem);
+            router.refresh();
+          }),
+      );
+    });
   return (
     <section aria-labelledby="people" className="rounded-card border border-line bg-card p-5">
       <h2 id="people" className="font-semibold">
@@ -85,6 +102,15 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
             )}
             <Button size="small" disabled={busy} onClick={() => again(person)}>
               <Mail size={14} aria-hidden /> {person.joined ? "New password" : "Invite again"}
+            </Button>
+            <Button
+              size="small"
+              look="quiet"
+              disabled={busy}
+              aria-label={`${person.name} has left`}
+              onClick={() => hasLeft(person)}
+            >
+              <UserMinus size={14} aria-hidden /> Has left
             </Button>
           </li>
         ))}

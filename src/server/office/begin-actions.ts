@@ -13,6 +13,7 @@ import {
   setPassword,
   useFirstCode,
 } from "@/data/student/front-door";
+import { takeFromAnotherSchool } from "@/data/office/leaving";
 import { endOtherSessions, setTotp, totpOf } from "@/data/office/second-step";
 import { act, notThere, ActionError } from "../web/act";
 import { callerAddress } from "../web/client-address";
@@ -117,7 +118,9 @@ export const bringInPeople = act(
     let added = 0;
     await db.transaction(async (tx) => {
       for (const person of fresh) {
-        const id = await addAdult(tx, { district: visitor.district, school, ...person });
+        const id =
+          (await addAdult(tx, { district: visitor.district, school, ...person })) ??
+          (await takeFromAnotherSchool(tx, { district: visitor.district, school, ...person }));
         if (id === null) {
           problems.push({ line: person.line, text: "This address cannot be used here.", row: person.email });
           continue;

@@ -1,0 +1,121 @@
+import { existsSync, mkdtempSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { allQuestions } from "@/core/resource/document";
+import type { Db } from "@/data/engine/db";
+import { EmbeddedDb } from "@/data/engine/pglite";
+import { PostgresDb } from "@/data/engine/postgres";
+import { startPostgres } from "../scripts/postgres.mjs";
+import { addLessons, document, send, serve, wait, type Led } from "./live/school";
+import { percentile, printTable, readOptions } from "./table";
+
+/**
+ * The application is killed at random moments while children answer, `--n` times on each engine, and started again. Every answer that was
+ * acknowledged must be there once; and it must answer again within five seconds. What was sent and not acknowledged is sent again after
+ * the start, as a device does.
+ */
+const { n, json } = readOptions({ n: [20] });
+const CHILDREN = 50;
+const LONGEST_LIFE_MS = 1_500;
+
+interface Engine {
+  name: string;
+  settings: Record<string, string>;
+  open(): Promise<Db>;
+  end(): void;
+}
+
+function embedded(): Engine {
+  const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-kills-"));
+  return {
+    ...{ name: "embedded", settings: { DATA_DIR: folder } },
+    open: () => EmbeddedDb.open({ folder }),
+    end: () => rmSync(folder, { recursive: true, force: true }),
+  };
+}
+
+function postgres(): Engine {
+  // Here it writes in earnest: what it has acknowledged is on the disk.
+  const server = startPostgres(5498, "-c fsync=on -c full_page_writes=on -c synchronous_commit=on");
+  const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-kills-"));
+  return {
+    ...{ name: "PostgreSQL", settings: { DATA_DIR: folder, DATABASE_URL: server.url } },
+    open: () => Promise.resolve(new PostgresDb(server.url)),
+    end() {
+      server.stop();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+async function measure(engine: Engine, kills: number): Promise<Record<string, string | number>[]> {
+  const filled = await engine.open();
+  const lessons = await addLessons(filled, CHILDREN);
+  await filled.close();
+  const questions = allQuestions(document).map(({ question }) => question.id);
+  const acknowledged = new Set<string>();
+  /** Sent, and nobody knows whether it came: the next thing the device sends. */
+  const unknown = new Map<number, string>();
+  const starts: number[] = [];
+  let counted = 0;
+  for (let nth = 0; nth <= kills; nth += 1) {
+    const began = performance.now();
+    const server = await serve(engine.settings);
+    starts.push(performance.now() - began);
+    let alive = true;
+    const child = async ({ assignment }: Led, one: Led["students"][number]) => {
+      while (alive) {
+        const key = unknown.get(one.id) ?? `key-${one.id}-${(counted += 1)}`;
+        unknown.set(one.id, key);
+        const item = { key, question: questions[counted % questions.length], value: key, age: 0, after: [] };
+        const body = { recipient: one.recipient, number: 1, items: [item] };
+        const came = await send(one.token, `/student/${assignment}/responses`, body).catch(() => null);
+        if (came?.status === 200) {
+          acknowledged.add(key);
+          unknown.delete(one.id);
+        }
+        await wait(20 + Math.random() * 60);
+      }
+    };
+    const working = lessons.flatMap((led) => led.students.map((one) => child(led, one)));
+    await wait(nth === kills ? 500 : Math.random() * LONGEST_LIFE_MS);
+    alive = false;
+    const gone = new Promise((resolve) => server.once("exit", resolve));
+    server.kill("SIGKILL");
+    await Promise.all([gone, ...working]);
+  }
+  const db = await engine.open();
+  const kept = await db.query<{ key: string; times: number }>(
+    "select client_key key, count(*)::int times from response group by 1",
+  );
+  await db.close();
+  const stored = new Set(kept.map(({ key }) => key));
+  const name = (what: string) => `${engine.name}, killed ${kills} times: ${what}`;
+  return [
+    { case: name("answers acknowledged"), value: acknowledged.size, wanted: acknowledged.size },
+    {
+      case: name("acknowledged and lost"),
+      value: [...acknowledged].filter((key) => !stored.has(key)).length,
+      wanted: 0,
+    },
+    { case: name("kept twice"), value: kept.filter(({ times }) => times > 1).length, wanted: 0 },
+    { case: name("from the start to the first page"), p95_ms: percentile(starts, 95), wanted_ms: 5000 },
+  ];
+}
+
+if (!existsSync(".next/BUILD_ID")) {
+  console.error("Build first: npm run build");
+  process.exit(1);
+}
+const rows = [];
+for (const kills of n)
+  for (const begin of [embedded, postgres]) {
+    const engine = begin();
+    try {
+      rows.push(...(await measure(engine, kills)));
+    } finally {
+      engine.end();
+    }
+  }
+printTable(rows, json);
+process.exit(0);

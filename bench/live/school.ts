@@ -1,0 +1,193 @@
+import { spawn, type ChildProcess } from "node:child_process";
+import { createHash } from "node:crypto";
+import { readFileSync } from "node:fs";
+import http from "node:http";
+import { addAssignment } from "@/data/assign/assignments";
+import type { Db } from "@/data/engine/db";
+import { migrate } from "@/data/engine/migrate";
+import { lesson, publishFor, smallWorld } from "@/data/testing/world";
+import { newQuestion } from "@/core/question/new-question";
+
+/** So many children a lesson. */
+export const CLASS = 25;
+const PORT = 3990;
+const hash = (token: string) => createHash("sha256").update(token).digest("hex");
+const agent = new http.Agent({ keepAlive: true, maxSockets: 4000 });
+
+export interface Led {
+  assignment: number;
+  teacher: string;
+  students: { token: string; id: number; recipient: number }[];
+}
+
+export const document = {
+  ...lesson("A lesson for many"),
+  steps: Array.from({ length: 6 }, (_, at) => ({
+    ...lesson("A lesson for many").steps[0]!,
+    id: `step-${at}`,
+    blocks: [
+      {
+        id: `block-${at}`,
+        type: "question" as const,
+        question: { ...newQuestion("shortText", "en", () => `question-${at}`) },
+      },
+    ],
+  })),
+};
+
+/** Lessons of 25 children each, in the lobby, with a session for everybody. */
+export async function addLessons(db: Db, students: number): Promise<Led[]> {
+  await migrate(db);
+  const world = await smallWorld(db);
+  const { id: resource, revision } = await publishFor(db, world.ines, document);
+  const now = new Date();
+  const person = async (kind: string, name: string) => {
+    const [row] = await db.query<{ id: number }>(
+      `insert into person (district_id, school_id, kind, given_name, family_name, email, sign_in_name, grade)
+       values ($1, $2, $3, $4, 'Test', case when $3 = 'adult' then $4 || '@skerry.example' end,
+               case when $3 = 'student' then $4 end, case when $3 = 'student' then 5 end) returning id`,
+      [world.district, world.here, kind, name],
+    );
+    if (kind === "adult") await db.query("insert into person_role values ($1, 'teacher', 'school')", [row!.id]);
+    const token = `token-${name}`;
+    await db.query(
+      "insert into session (token_hash, person_id, created, expires) values ($1, $2, $3::timestamptz, $3::timestamptz + interval '8 hours')",
+      [hash(token), row!.id, now],
+    );
+    return { id: row!.id, token };
+  };
+  const lessons: Led[] = [];
+  for (let at = 0; at * CLASS < students; at += 1) {
+    const [group] = await db.query<{ id: number }>(
+      "insert into class (school_id, name, subject, year, grade_from, grade_to) values ($1, $2, 'science', 2026, 5, 5) returning id",
+      [world.here, `Class ${at}`],
+    );
+    const teacher = await person("adult", `teacher${at}`);
+    await db.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'lead')", [
+      group!.id,
+      teacher.id,
+    ]);
+    const children = [];
+    for (let nth = 0; nth < CLASS; nth += 1) {
+      const child = await person("student", `child${at}x${nth}`);
+      await db.query("insert into enrolment (class_id, student_id) values ($1, $2)", [group!.id, child.id]);
+      children.push(child);
+    }
+    const assignment = await addAssignment(db, {
+      ...{
+        class: group!.id,
+        resource,
+        revision,
+        students: children.map(({ id }) => id),
+        madeBy: teacher.id,
+        made: now,
+      },
+      ...{ opens: new Date(now.getTime() - 60_000), due: new Date(now.getTime() + 6 * 3_600_000) },
+      ...{ tries: null, keep: "last", checking: "at the end" },
+    });
+    await db.query(
+      `insert into lesson (assignment_id, led_by, state, opened, watched)
+       values ($1, $2, $3::jsonb, $4, $4)`,
+      [
+        assignment,
+        teacher.id,
+        JSON.stringify({
+          ...{
+            phase: "lobby",
+            pace: "together",
+            step: "",
+            nth: 0,
+            opened: 0,
+            eyesUp: false,
+            film: "board",
+          },
+          ...{ playing: null, timer: null, pen: [], note: "", shown: null, quick: null, went: [] },
+        }),
+        now,
+      ],
+    );
+    const recipients = await db.query<{ id: number; student: number }>(
+      "select id, student_id student from recipient where assignment_id = $1",
+      [assignment],
+    );
+    lessons.push({
+      assignment,
+      teacher: teacher.token,
+      students: children.map((child) => ({
+        ...child,
+        recipient: recipients.find(({ student }) => student === child.id)!.id,
+      })),
+    });
+  }
+  return lessons;
+}
+
+export function send(token: string, where: string, body?: object): Promise<{ status: number; text: string }> {
+  return new Promise((resolve, reject) => {
+    const request = http.request(
+      {
+        ...{ host: "127.0.0.1", port: PORT, path: where, agent, method: body ? "POST" : "GET" },
+        headers: {
+          cookie: `satchel-session=${token}`,
+          "content-type": "application/json",
+          "sec-fetch-site": "same-origin",
+        },
+      },
+      (response) => {
+        let text = "";
+        response.on("data", (part: Buffer) => (text += part.toString()));
+        response.on("end", () => resolve({ status: response.statusCode ?? 0, text }));
+      },
+    );
+    request.on("error", reject);
+    request.end(body && JSON.stringify(body));
+  });
+}
+
+/** Listens as a browser does, until the process ends. Resolves when the first event has come. */
+export function listen(token: string, where: string, heard: (event: Record<string, unknown>) => void): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const request = http.get(
+      { host: "127.0.0.1", port: PORT, path: where, headers: { cookie: `satchel-session=${token}` } },
+      (response) => {
+        if (response.statusCode !== 200) return reject(new Error(`${where}: ${response.statusCode}`));
+        let rest = "";
+        response.on("data", (part: Buffer) => {
+          const parts = (rest + part.toString()).split("\n\n");
+          rest = parts.pop()!;
+          for (const one of parts) {
+            if (!one.startsWith("data: ")) continue;
+            heard(JSON.parse(one.slice(6)) as Record<string, unknown>);
+            resolve();
+          }
+        });
+      },
+    );
+    request.on("error", reject);
+  });
+}
+
+export const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
+
+/** The built application on the database of these settings. @throws if it does not answer within a minute */
+export async function serve(settings: Record<string, string>): Promise<ChildProcess> {
+  const server = spawn(
+    process.execPath,
+    ["node_modules/next/dist/bin/next", "start", "-p", String(PORT), "-H", "127.0.0.1"],
+    {
+      env: { ...process.env, ...settings, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+      stdio: "ignore",
+    },
+  );
+  for (let tried = 0; tried < 1200; tried += 1) {
+    const up = await send("none", "/sign-in").catch(() => null);
+    if (up?.status === 200) return server;
+    await wait(50);
+  }
+  throw new Error("The server did not start.");
+}
+
+export const residentMegabytes = (pid: number) => {
+  const found = /VmRSS:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"));
+  return found ? Math.round(Number(found[1]) / 1024) : 0;
+};
