@@ -107,7 +107,6 @@ const chapters: { title: string; text: string[] }[] = [
       "“Roster from the directory” asks the district’s directory (OneRoster 1.2) and shows what has changed before anything does. “The school’s own sign-in” (OpenID Connect) adds a button to the sign-in page, so that nobody needs another password.",
       "Someone who leaves the school: “Has left”. They are signed out and cannot sign in, and under “People who have left” a colleague can have their satchel. A child who is in no class has left. Under “Children’s records” you choose how long the school keeps what it has of them, and whether families are asked before recordings and photographs are kept. “Records”, beside a child’s name, gives you everything as a file, says who looked, and can delete it all.",
       "“My account”, in the menu with your initials, shows where you are signed in and signs you out everywhere else, changes your password, and adds a second step: a code from an app on your phone. Write down the eight codes it gives you. The office can turn the step off for someone who has lost both.",
-      "“Records”, beside a child’s name, shows who looked at the child’s progress and portfolio, and gives everything that is stored as a file, for the family or when the child leaves.",
       "“Day lost” takes a day from the whole school: what every class had planned moves on, and one undo brings it back. Rotating days keep their letters.",
     ],
   },
