@@ -16,7 +16,7 @@ import { percentile, printTable, readOptions } from "./table";
  */
 const { n, json } = readOptions({ n: [20] });
 const CHILDREN = 50;
-const LONGEST_LIFE_MS = 1_500;
+const LONGEST_LIFE_MS = 4_000;
 
 interface Engine {
   name: string;

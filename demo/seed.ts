@@ -128,7 +128,11 @@ async function addPeople(tx: Queryable, now: Date): Promise<Town> {
       [district, town.schools.get(school), given, family.join(" "), `${key(name)}@skerry.example`, password],
     );
     town.people.set(key(name), id);
-    for (const role of roles) await tx.query("insert into person_role values ($1, $2, 'school')", [id, role]);
+    for (const role of roles)
+      await tx.query("insert into person_role values ($1, $2, $3)", [
+        ...[id, role],
+        role === "office" ? "district" : "school",
+      ]);
   }
   for (const { name, about } of plan.partners) {
     const [given, ...family] = name.split(" ");

@@ -9,6 +9,7 @@ import { guestsAllowed } from "@/data/classes/guests";
 import { notesAllowed } from "@/data/live/step-notes";
 import { systemsAt } from "@/data/lti/systems";
 import { directoryOf } from "@/data/office/directory";
+import { keepsDistrict, schoolsOfDistrict } from "@/data/office/district";
 import { leftAdults } from "@/data/office/leaving";
 import { providersAt } from "@/data/office/providers";
 import { childRulesOf } from "@/data/keep/consent";
@@ -40,7 +41,7 @@ export default async function OfficePage() {
     classesSaidAt(db, school),
     pastClassesAt(db, school),
   ]);
-  const [shelfRules, notes, guests, systems, directory, providers, base, childRules, left, leftPeople] =
+  const [shelfRules, notes, guests, systems, directory, providers, base, childRules, left, leftPeople, isDistrict] =
     await Promise.all([
       shelfRulesOf(db, school),
       notesAllowed(db, school),
@@ -52,6 +53,7 @@ export default async function OfficePage() {
       childRulesOf(db, school),
       leftChildren(db, now, school),
       leftAdults(db, school),
+      keepsDistrict(db, visitor.id),
     ]);
   return (
     <OfficeScreen
@@ -72,6 +74,8 @@ export default async function OfficePage() {
       guests={guests}
       childRules={childRules}
       leftPeople={leftPeople}
+      schools={isDistrict ? await schoolsOfDistrict(db, visitor.district) : null}
+      zones={isDistrict ? [...new Set([visitor.zone, ...Intl.supportedValuesOf("timeZone")])] : []}
       left={left.map(({ id, name, left: at, goes }) => ({
         id,
         name,

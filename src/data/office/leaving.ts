@@ -30,6 +30,10 @@ export async function adultAt(
   return rows[0]?.name;
 }
 
+/** Whether somebody teaches: has a satchel. */
+export const isTeacher = async (db: Queryable, person: number): Promise<boolean> =>
+  (await db.query("select 1 from person_role where person_id = $1 and role = 'teacher'", [person])).length > 0;
+
 /** How many of the office there are besides somebody: without any, nobody could let people in. */
 export const othersOfTheOffice = async (db: Queryable, school: number, person: number): Promise<number> =>
   (

@@ -11,6 +11,8 @@ export interface SatchelItem {
   /** made: hers from nothing; adapted: her version of another's; packed: another's, by reference; together: only in a pocket of hers. */
   origin: Origin;
   author: string;
+  /** Who made it, where it was handed over to her; null: as the origin says. */
+  maker: string | null;
   /** Nothing published yet: there is only a draft. */
   draftOnly: boolean;
   touched: Date;
@@ -51,7 +53,8 @@ export async function satchelOf(
         where r.owner_id <> $1 and r.archived is null and (${open("e")} <> 0 or (${isGiven}))
           and not exists (select 1 from pack k where k.person_id = $1 and k.resource_id = r.id)
         group by i.resource_id)
-     select m.id, f.facts, m.origin, p.given_name || ' ' || p.family_name author, r.head_revision_id is null "draftOnly", m.touched, m.revised, m.away,
+     select m.id, f.facts, m.origin, p.given_name || ' ' || p.family_name author,
+            case when r.owner_id = $1 and r.made_by_id <> $1 then p.given_name || ' ' || p.family_name end maker, r.head_revision_id is null "draftOnly", m.touched, m.revised, m.away,
             coalesce((select array_agg(t.tag order by t.tag) from tag t where t.person_id = $1 and t.resource_id = m.id), '{}') tags,
             (select max(a.opens) from assignment a where a.resource_id = m.id and a.made_by = $1 and a.called_back is null) used,
             coalesce(s.pockets, '{}') pockets, coalesce(s.places, '{}') places, coalesce(s.put_by, '{}') "putBy"

@@ -13,7 +13,8 @@ const lessons = (count: number) => (count === 1 ? "one lesson" : `${count} lesso
 /** Who has left the school: they come back, or their satchel goes to a colleague. */
 export function LeftPeopleCard({ left, adults }: { left: readonly LeftAdult[]; adults: readonly Adult[] }) {
   const router = useRouter();
-  const [to, setTo] = useState(adults[0]?.id ?? 0);
+  const [to, setTo] = useState(0);
+  const teachers = adults.filter(({ roles }) => roles.includes("teacher"));
   const [busy, start] = useTransition();
   const back = ({ id }: LeftAdult) =>
     start(async () => {
@@ -49,7 +50,7 @@ export function LeftPeopleCard({ left, adults }: { left: readonly LeftAdult[]; a
       </p>
       <label className="mt-3 block text-[13px] text-ink-soft">
         Hand over to
-        <PersonSelect people={adults} value={to} onPerson={setTo} />
+        <PersonSelect people={[{ id: 0, name: "Choose a colleague" }, ...teachers]} value={to} onPerson={setTo} />
       </label>
       <ul className="mt-2 divide-y divide-line" aria-label="People who have left">
         {left.map((person) => (
@@ -59,7 +60,7 @@ export function LeftPeopleCard({ left, adults }: { left: readonly LeftAdult[]; a
                 {person.name}
               </span>
               <span className="block truncate text-[13px] text-ink-soft" title={person.email}>
-                {person.email} · {lessons(person.lessons)}
+                {person.email} · {person.lessons === 0 ? "no lessons" : lessons(person.lessons)}
               </span>
             </span>
             <Button size="small" disabled={busy || to === 0} onClick={() => give(person)}>

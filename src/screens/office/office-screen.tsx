@@ -18,6 +18,8 @@ import { NamesCard, type ClassName } from "./names-card";
 import { OutboxCard } from "./outbox-card";
 import { PeopleCard } from "./people-card";
 import { RosterCard } from "./roster-card";
+import type { DistrictSchool } from "@/data/office/district";
+import { SchoolsCard } from "./schools-card";
 import { SchoolSignInCard } from "./school-sign-in-card";
 import { TeachersCard, type ClassTeacher } from "./teachers-card";
 import type { ShelfRule } from "@/core/sharing/how-far";
@@ -42,6 +44,8 @@ export function OfficeScreen({
   childRules,
   left,
   leftPeople,
+  schools,
+  zones,
   notes,
   guests,
   courseSites,
@@ -68,6 +72,9 @@ export function OfficeScreen({
   childRules: ChildRules;
   left: readonly LeftChildSaid[];
   leftPeople: readonly LeftAdult[];
+  /** Null where this office does not keep the district. */
+  schools: readonly DistrictSchool[] | null;
+  zones: readonly string[];
   /** Whether teachers and children may write each other notes. */
   notes: boolean;
   /** Whether guests may do work by a link. */
@@ -99,6 +106,7 @@ export function OfficeScreen({
       </div>
       <PeopleCard adults={people} zone={zone} now={now} />
       <LeftPeopleCard left={leftPeople} adults={people} />
+      {schools && <SchoolsCard schools={schools} zones={zones} zone={zone} />}
       <OutboxCard messages={messages} mails={mails} zone={zone} now={now} />
     </div>
   );

@@ -21,8 +21,8 @@ export function formatKept({ may, owner, people }: Pocket): string {
 }
 
 const origins: Record<SatchelItem["origin"], (item: SatchelItem) => string> = {
-  made: (item) => (item.draftOnly ? "made by me · not published yet" : "made by me"),
-  adapted: (item) => (item.draftOnly ? "my version · not published yet" : "my version"),
+  made: ({ maker, draftOnly }) => `made by ${maker ?? "me"}${draftOnly ? " · not published yet" : ""}`,
+  adapted: ({ maker, draftOnly }) => `${maker ? `${maker}’s` : "my"} version${draftOnly ? " · not published yet" : ""}`,
   packed: (item) => `${item.author} · packed`,
   together: (item) => item.author,
 };

@@ -13,6 +13,7 @@ import {
   setPassword,
   useFirstCode,
 } from "@/data/student/front-door";
+import { letKeepDistrict } from "@/data/office/district";
 import { takeFromAnotherSchool } from "@/data/office/leaving";
 import { endOtherSessions, setTotp, totpOf } from "@/data/office/second-step";
 import { act, notThere, ActionError } from "../web/act";
@@ -68,6 +69,7 @@ export const beginSchool = act(
         roles: same ? ["office", "teacher"] : ["office"],
       }))!;
       await setPassword(tx, office, password);
+      await letKeepDistrict(tx, office);
       if (same) return office;
       const teacher = (await addAdult(tx, { district, school, ...input.teacher, roles: ["teacher"] }))!;
       const by = { id: office, name: nameOf(input.office), school, schoolName: input.school };

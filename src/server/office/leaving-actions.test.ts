@@ -76,6 +76,9 @@ test("a satchel goes to a colleague, who finds what is in it, and back again wit
   expect(await titlesFound(world.teodor)).toEqual(["A heron of Teodor's"]);
   expect(await handOver({ person: world.ines, colleague: world.teodor })).toMatchObject({ ok: false });
   value(await sayLeft({ person: world.ines }));
+  expect(await handOver({ person: world.ines, colleague: office })).toMatchObject({
+    problem: "Hollis Test does not teach, so has no satchel.",
+  });
   const { handed } = value(await handOver({ person: world.ines, colleague: world.teodor }));
   expect(handed.resources).toEqual([own]);
   expect((await titlesFound(world.teodor)).toSorted()).toEqual(["A heron of Teodor's", "The heron's own"]);

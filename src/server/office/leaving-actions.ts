@@ -6,6 +6,7 @@ import {
   comeBack,
   handBackSatchel,
   handOverSatchel,
+  isTeacher,
   leave,
   othersOfTheOffice,
   type HandedOver,
@@ -52,6 +53,7 @@ export const handOver = act(
   async ({ db, visitor, now }, { person, colleague }): Promise<{ handed: HandedOver; name: string; to: string }> => {
     const name = await nameIn(db, visitor, person, false);
     const to = await nameIn(db, visitor, colleague, true);
+    if (!(await isTeacher(db, colleague))) throw new ActionError(`${to} does not teach, so has no satchel.`);
     return {
       handed: await db.transaction((tx) => handOverSatchel(tx, { from: person, to: colleague, now })),
       name,

@@ -7,6 +7,7 @@ import { authorIsSeen } from "@/data/find/saved-searches";
 import { ownsAll } from "@/data/adapt/resources";
 import { revisionFor } from "@/data/reading/shelves";
 import { mayInPocket, ownsPocket } from "@/data/satchel/pockets";
+import { keepsDistrict } from "@/data/office/district";
 import { isInTeam } from "@/data/share/teams";
 import { mayReadAll } from "@/data/find/search";
 import { taskOf } from "@/data/student/work";
@@ -83,6 +84,7 @@ const relations = {
     async (db, visitor, { reading }) =>
       visitor.joinedAt === null && (await revisionFor(db, visitor.id, reading)) !== undefined,
   ),
+  "keeps district": relation([], (db, visitor) => keepsDistrict(db, visitor.id)),
   "is in team": relation(["team"], (db, visitor, { team }) => isInTeam(db, visitor.id, team)),
   "sees author": relation(["author"], (db, visitor, { author }) => authorIsSeen(db, visitor, author)),
   "teaches class": relation(["class"], (db, visitor, about, now) => teachesClass(db, visitor.id, about.class, now)),
@@ -260,6 +262,7 @@ export const permissions = {
   "change the school's roster": { who: "office", needs: [] },
   "say how far things go": { who: "office", needs: [] },
   "keep the school's people": { who: "office", needs: [] },
+  "keep the district's schools": { who: "office", needs: ["keeps district"] },
   "make class": { who: "teacher", needs: [] },
   "take into class": {
     who: "teacher",

@@ -1,0 +1,5 @@
+"use client";
+import * as actions from "@/server/office/district-actions";
+import { tried } from "./tried";
+
+export const addSchool = tried(actions.addSchool);
