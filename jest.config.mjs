@@ -28,6 +28,7 @@ const config = {
     "<rootDir>/src/**/*.test.tsx",
     "<rootDir>/demo/**/*.test.ts",
     "<rootDir>/bench/**/*.test.ts",
+    "<rootDir>/scripts/**/*.test.ts",
   ],
   // What needs programs of others has a config of its own: jest.formats.config.mjs.
   testPathIgnorePatterns: ["/node_modules/", "\\.outside\\.test\\.ts$"],

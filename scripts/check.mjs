@@ -5,6 +5,7 @@ import path from "node:path";
 import { findChromium } from "./chromium.mjs";
 import { findReaders } from "./readers.mjs";
 import { installPackages, root } from "./installed.mjs";
+import { lookAtPackages } from "./packages.mjs";
 import { findPoppler } from "./poppler.mjs";
 import { startPostgres } from "./postgres.mjs";
 
@@ -40,6 +41,7 @@ const steps = [
   ["lint", bin("eslint"), ["."]],
   ["format", bin("prettier"), ["--check", "--log-level", "warn", "."]],
   ["unused code", bin("knip"), []],
+  ["packages", () => lookAtPackages(root)],
   ["units", process.execPath, [...jestFlags, "--silent=false"]],
   ["units on PostgreSQL", onPostgres],
   ...(formats ? [["formats", process.execPath, [...jestFlags, "--config", "jest.formats.config.mjs"]]] : []),
