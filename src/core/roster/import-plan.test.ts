@@ -126,3 +126,16 @@ test("what the roster says anew of somebody is brought up to date, and what it d
   const news = planImport(roster([student("u1", "Aisha", { readingGrade: 5.5, languages: ["es", "en"] })]), known);
   expect(news.changeStudents).toEqual([{ ...known.students[0], readingGrade: 5.5, languages: ["es", "en"] }]);
 });
+
+test("a class made by hand is known by its name and learns the roster's number; of two of one name only one does", () => {
+  const byHand: Present = { ...present, classes: [{ id: 9, rosterId: null, name: "5 kittiwake" }] };
+  const plan = planImport(roster([student("u1", "Aisha")]), byHand);
+  expect(plan.numberClasses).toEqual([{ id: 9, rosterId: "c1" }]);
+  expect(plan.addClasses).toEqual([]);
+  expect(changesNothing(plan)).toBe(false);
+  const namesake = { ...kittiwake, key: "c7", rosterId: "c7" };
+  const both = planImport(roster([student("u1", "Aisha")], { classes: [kittiwake, namesake] }), byHand);
+  expect(both.numberClasses).toEqual([{ id: 9, rosterId: "c1" }]);
+  expect(both.addClasses).toEqual([namesake]);
+  expect(planImport(roster([student("u1", "Aisha")]), present).numberClasses).toEqual([]);
+});

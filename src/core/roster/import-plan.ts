@@ -56,6 +56,8 @@ export interface ImportPlan {
   /** Those of whom the roster says something else than is known. */
   changeStudents: Present["students"];
   addClasses: Roster["classes"];
+  /** Classes known by their names so far, and the number the roster has for them. */
+  numberClasses: { id: number; rosterId: string }[];
   enrol: { class: string; student: string; from: string | null; to: string | null }[];
   leave: { class: number; student: number }[];
   /** Keys of what is there already. */
@@ -81,6 +83,7 @@ export function planImport(roster: Roster, present: Present): ImportPlan {
     addStudents: [],
     changeStudents: [],
     addClasses: [],
+    numberClasses: [],
     enrol: [],
     leave: [],
     known: { students: {}, classes: {} },
@@ -118,8 +121,16 @@ export function planImport(roster: Roster, present: Present): ImportPlan {
   for (const group of roster.classes) {
     const match =
       (group.rosterId ? classByRosterId.get(group.rosterId) : undefined) ?? classByName.get(plain(group.name));
-    if (match) plan.known.classes[group.key] = match.id;
-    else plan.addClasses.push(group);
+    if (!match) {
+      plan.addClasses.push(group);
+      continue;
+    }
+    plan.known.classes[group.key] = match.id;
+    if (group.rosterId && match.rosterId === null) {
+      plan.numberClasses.push({ id: match.id, rosterId: group.rosterId });
+      // Two classes of one name in the roster are not both this one.
+      classByName.delete(plain(group.name));
+    }
   }
   const studentId = (key: string) => plan.known.students[key] ?? byRosterId.get(key)?.id;
   const classId = (key: string) => plan.known.classes[key] ?? classByRosterId.get(key)?.id;
@@ -168,6 +179,7 @@ export const changesNothing = (plan: ImportPlan): boolean =>
   plan.addStudents.length +
     plan.changeStudents.length +
     plan.addClasses.length +
+    plan.numberClasses.length +
     plan.enrol.length +
     plan.leave.length ===
   0;

@@ -88,6 +88,11 @@ export async function applyImport(
     );
     classes[group.key] = id;
   }
+  await tx.query(
+    `update class c set roster_id = n."rosterId" from jsonb_to_recordset($2::jsonb) as n(id int, "rosterId" text)
+      where c.id = n.id and c.school_id = $1 and c.roster_id is null`,
+    [to.school, JSON.stringify(plan.numberClasses)],
+  );
   const enrol = plan.enrol.flatMap(({ class: group, student, from, to: until }) =>
     classes[group] === undefined || students[student] === undefined
       ? []

@@ -54,6 +54,12 @@ export function RosterEffectBox({
         New students: {seen.added} · changed: {seen.changed} · new classes: {seen.classes} · places in classes:{" "}
         {seen.enrolled} · leaving a class: {seen.left}
       </p>
+      {seen.joined > 0 && (
+        <p>
+          {seen.joined === 1 ? "One class here has" : `${seen.joined} classes here have`} the name of a class in the
+          roster. From now on the roster keeps {seen.joined === 1 ? "it" : "them"}, and who teaches there.
+        </p>
+      )}
       {seen.problems.length > 0 && (
         <>
           <p className="mt-2 font-semibold text-clay">{seen.problems.length} skipped, or to do by hand:</p>

@@ -62,6 +62,22 @@ describe("the roster of a school", () => {
     expect(await bringInRoster(db, to(), await zip(users, enrolments), made())).toMatchObject({ nothing: true });
   });
 
+  test("a class made by hand gets the teachers of the class of its name in the roster", async () => {
+    await db.query("update class set name = '6 tern' where id = $1", [world.class]);
+    await db.query("delete from class_teacher where class_id = $1", [world.class]);
+    expect(await lookAtRoster(db, world.here, await zip(users, enrolments))).toMatchObject({
+      joined: 1,
+      nothing: false,
+    });
+    await bringInRoster(db, to(), await zip(users, enrolments), made());
+    const teachers = await db.query("select person_id person from class_teacher where class_id = $1", [world.class]);
+    expect(teachers).toEqual([{ person: world.ines }]);
+    expect(await lookAtRoster(db, world.here, await zip(users, enrolments))).toMatchObject({
+      joined: 0,
+      nothing: true,
+    });
+  });
+
   test("brought in by mistake: everybody and everything is as before, but not once somebody has a card", async () => {
     const everything = async () => [
       await db.query("select id, given_name, family_name, grade, reading_grade, languages from person order by id"),

@@ -129,6 +129,8 @@ export interface RosterEffect {
   added: number;
   changed: number;
   classes: number;
+  /** Classes that are here already, and are known by the roster's number from then on. */
+  joined: number;
   enrolled: number;
   left: number;
   problems: string[];
@@ -147,6 +149,7 @@ const effectOf = (read: SchoolRoster, plan: ImportPlan, strangers: readonly stri
   added: plan.addStudents.length,
   changed: plan.changeStudents.length,
   classes: plan.addClasses.length,
+  joined: plan.numberClasses.length,
   enrolled: plan.enrol.length,
   left: plan.leave.length,
   problems: [
