@@ -2,6 +2,7 @@ import { mkdirSync } from "node:fs";
 import path from "node:path";
 import { Worker } from "node:worker_threads";
 import lockfile from "proper-lockfile";
+import { freeOfTheGone, noteOwner } from "./owner";
 import { DatabaseError, type Db, type Queryable } from "./db";
 import { oneAtATime } from "./one-at-a-time";
 
@@ -41,8 +42,9 @@ const STALE_MS = 6_000;
 
 async function lock(folder: string, patience: number): Promise<() => Promise<void>> {
   mkdirSync(folder, { recursive: true });
+  freeOfTheGone(folder);
   try {
-    return await lockfile.lock(folder, {
+    const unlock = await lockfile.lock(folder, {
       stale: STALE_MS,
       update: 1_000,
       retries: { retries: patience, minTimeout: 1_000, maxTimeout: 1_000, factor: 1 },
@@ -51,6 +53,8 @@ async function lock(folder: string, patience: number): Promise<() => Promise<voi
         process.exit(1);
       },
     });
+    noteOwner(folder);
+    return unlock;
   } catch (error) {
     if ((error as { code?: string }).code === "ELOCKED") throw new FolderInUse(folder);
     throw error;

@@ -48,7 +48,7 @@ export function ChildScreen({
           Who looked
         </h2>
         {looks.length === 0 ? (
-          <Empty title="Nobody yet">Opening the child’s progress, portfolio or this file is noted here.</Empty>
+          <Empty title="Nobody yet">Opening the child’s answers, progress, portfolio or this file is noted here.</Empty>
         ) : (
           <ul className="mt-2 divide-y divide-line">
             {looks.map(({ name: who, what, at }, nth) => (

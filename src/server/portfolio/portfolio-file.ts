@@ -4,6 +4,7 @@ import type { PortfolioPiece } from "@/core/portfolio/piece";
 import { portfolioReport, portfolioRows } from "@/core/report/portfolio-report";
 import type { Report } from "@/core/report/report";
 import { studentsOf } from "@/data/classes/classes";
+import { noteLook } from "@/data/keep/about-child";
 import { mediaByHash } from "@/data/engine/media";
 import type { Db } from "@/data/engine/db";
 import { readKept } from "../web/files";
@@ -13,11 +14,14 @@ import { portfolioForOthers, portfolioOf } from "./portfolio";
 /** A child's portfolio as its address asks: `names=none` leaves other children's names out, and what was made with them. */
 async function asked({
   db,
+  visitor,
+  now,
   params,
   request,
 }: RouteCaller<undefined>): Promise<{ name: string; pieces: PortfolioPiece[] }> {
   const id = numberFrom(params, "student");
   const student = (await studentsOf(db, numberFrom(params, "class"))).find((one) => one.id === id)!;
+  await noteLook(db, { student: id, by: visitor.id, what: "portfolio, as a file", at: now });
   const forOthers = new URL(request.url).searchParams.get("names") === "none";
   return {
     name: forOthers ? student.givenName : `${student.givenName} ${student.familyName}`,

@@ -12,6 +12,7 @@ import { standingCorrections } from "@/data/results/corrections";
 import { workOf } from "@/data/student/work";
 import { ResultsScreen, type Shown } from "@/screens/results/results-screen";
 import { markingOf } from "@/server/marking/marking";
+import { noteLooked } from "@/server/keep/looked";
 import { aroundResult } from "@/server/results/around";
 import { enter } from "@/server/web/page";
 import type { Visitor } from "@/server/web/session";
@@ -30,6 +31,7 @@ async function shownOf(
   const guests = await guestsAt(db, assignment.id);
   const student =
     asked.view === "student" ? (works.find((work) => work.student.id === asked.student) ?? works[0]) : null;
+  if (student) await noteLooked(db, { student: student.student.id, by: visitor.id, what: "answers", at: now });
   const [free, corrections, around, groups, marking, owns] = await Promise.all([
     guests.length > 0 ? notBegun(db, assignment.id) : [],
     standingCorrections(db, assignment.id),
