@@ -1,23 +1,15 @@
 import { analyse } from "@/core/results/items";
 import { resultTable, type StudentWork } from "@/core/results/table";
-import { newQuestion } from "@/core/question/new-question";
-import type { Question } from "@/core/question/question";
 import { lesson } from "@/data/testing/world";
 import { SeededRandom } from "@demo/bulk/random";
 import { percentile, printTable, readOptions } from "./table";
+import { choiceQuestion } from "./choice";
 
 /** Whether questions were any good, worked out for a large year: `--n` students by 60 questions. */
 const { n, json } = readOptions({ n: [200] });
 const QUESTIONS = 60;
 
 const base = lesson("A long test");
-const question = (nth: number) =>
-  ({
-    ...newQuestion("choice", "en", () => `q${nth}`),
-    id: `q${nth}`,
-    options: ["a", "b", "c", "d"].map((id) => ({ id, text: { en: `Answer ${id}` } })),
-    right: "b",
-  }) as Question;
 const document = {
   ...base,
   steps: [
@@ -26,7 +18,7 @@ const document = {
       blocks: Array.from({ length: QUESTIONS }, (_, nth) => ({
         id: `block-${nth}`,
         type: "question" as const,
-        question: question(nth),
+        question: choiceQuestion(nth),
       })),
     },
   ],

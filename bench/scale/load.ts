@@ -1,5 +1,3 @@
-import type { Question } from "@/core/question/question";
-import { newQuestion } from "@/core/question/new-question";
 import type { Db, Queryable } from "@/data/engine/db";
 import { one } from "@/data/engine/db";
 import { migrate } from "@/data/engine/migrate";
@@ -8,6 +6,7 @@ import { lesson, newId, publishFor } from "@/data/testing/world";
 import { newStep } from "@/core/resource/edit";
 import { addBulk } from "@demo/bulk/add";
 import { demoFramework } from "@demo/frameworks";
+import { choiceQuestion } from "../choice";
 
 /** How much there is of everything, from the number of resources: a tenth as many students, twenty answers a resource. */
 export interface Size {
@@ -29,14 +28,6 @@ const WORKS = 20;
 const QUESTIONS = 10;
 /** So many lessons are written; the others are these again, under other numbers. */
 const WRITTEN = 10_000;
-
-const question = (nth: number) =>
-  ({
-    ...newQuestion("choice", "en", () => `q${nth}`),
-    id: `q${nth}`,
-    options: ["a", "b", "c", "d"].map((id) => ({ id, text: { en: `Answer ${id}` } })),
-    right: "b",
-  }) as Question;
 
 /** Rows in bulk as PostgreSQL itself makes them, without triggers and references, and with the indexes made afterwards. */
 async function inBulk(db: Db, tables: readonly string[], fill: (tx: Queryable) => Promise<void>): Promise<void> {
@@ -137,7 +128,7 @@ async function addWork(db: Db, size: Size, now: Date): Promise<void> {
   const owner = 1_000_001;
   const blocks = Array.from({ length: QUESTIONS }, (_, nth) => ({
     ...{ id: newId(), type: "question" as const },
-    question: question(nth),
+    question: choiceQuestion(nth),
   }));
   const step = { ...newStep("en", "Questions", newId, blocks), id: "step" };
   const { id: resource, revision } = await publishFor(db, owner, lesson("Ten questions", { steps: [step] }));
