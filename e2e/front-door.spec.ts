@@ -69,6 +69,26 @@ test("from an empty folder to a teacher signed in: the printed code, the school,
   const [cookie] = (await context.cookies()).filter(({ name }) => name === "satchel-session");
   expect(cookie!.expires).toBe(-1);
   await context.close();
+
+  // The district's second school: added here, and its own office has the rest.
+  const schools = page.getByRole("region", { name: "Schools of the district" });
+  await schools.getByLabel("Name of the school").fill("Heron Point");
+  await schools.getByLabel("Its office: given name").fill("Marit");
+  await schools.getByLabel("Family name").fill("Storm");
+  await schools.getByLabel("E-mail").fill("marit.storm@skerry.example");
+  await schools.getByRole("button", { name: "Add the school" }).click();
+  await expect(schools.getByText("office: Marit Storm")).toBeVisible();
+  const invitation = /http\S+\/welcome\/[\w-]+/.exec(await schools.innerText())![0];
+  const elsewhere = await browser.newContext();
+  const marit = await elsewhere.newPage();
+  await marit.goto(invitation);
+  await marit.getByLabel(/^Password/).fill("another long sea word");
+  await marit.getByRole("button", { name: "Save it and sign in" }).click();
+  await marit.waitForURL(/\/office/);
+  await expect(marit.getByText("Office of Heron Point")).toBeVisible();
+  await expect(marit.getByRole("region", { name: "Schools of the district" })).toHaveCount(0);
+  await elsewhere.close();
+
   await page.goto(`${base}/begin`);
   await page.waitForURL(/\/(sign-in|office|find)/);
 });

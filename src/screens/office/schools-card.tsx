@@ -86,7 +86,7 @@ export function SchoolsCard({
         )}
         <div className="sm:col-span-2">
           <Button type="submit" disabled={busy}>
-            Add and invite
+            Add the school
           </Button>
         </div>
       </form>
