@@ -81,6 +81,7 @@ export default async function OfficePage() {
         name,
         left: formatDay(at, visitor.zone, now),
         goes: goes && formatDay(goes, visitor.zone, now),
+        since: at,
       }))}
       courseSites={{
         systems: systems.map(({ id, name, issuer }) => ({ id, name, issuer })),

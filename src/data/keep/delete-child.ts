@@ -52,7 +52,13 @@ export async function deleteChild(tx: Queryable, student: number, heir: number |
     [student],
   );
   await tx.query("update shared_page_change set student_id = null where student_id = $1", [student]);
-  await tx.query("update shared_page set members = array_remove(members, $1) where $1 = any(members)", [student]);
+  // Where the others have another page of this step together, the number stays: it says nothing any more.
+  await tx.query(
+    `update shared_page p set members = array_remove(p.members, $1) where $1 = any(p.members) and not exists (
+       select 1 from shared_page o where o.lesson_id = p.lesson_id and o.step_id = p.step_id
+          and coalesce(o.members, '{}') = array_remove(p.members, $1))`,
+    [student],
+  );
   const speaksOfHer = (state: string) =>
     `(jsonb_path_exists(e.${state}, '$.** ? (@ == $id)', jsonb_build_object('id', $1::int))
       or position('"' || $1::int || '"' in e.${state}::text) > 0 or position($3 in e.${state}::text) > 0)`;

@@ -6,6 +6,7 @@ import { keepChildRules } from "@/screens/acts/child-records";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
 import { Field, inputClasses } from "@/ui/field";
+import { Notice } from "@/ui/notice";
 import { useKeep } from "./use-keep";
 
 /** A child who is in no class any more, with the days in words. */
@@ -14,7 +15,14 @@ export interface LeftChildSaid {
   name: string;
   left: string;
   goes: string | null;
+  since: Date;
 }
+
+const addMonths = (at: Date, months: number): Date => {
+  const then = new Date(at);
+  then.setMonth(then.getMonth() + months);
+  return then;
+};
 
 const stretches: readonly [months: number | null, text: string][] = [
   [null, "until the office deletes them"],
@@ -26,10 +34,13 @@ const stretches: readonly [months: number | null, text: string][] = [
 ];
 
 /** What the school keeps of children: for how long after they have left, and what it asks families about. */
-export function ChildrenCard({ rules, left }: { rules: ChildRules; left: readonly LeftChildSaid[] }) {
+export function ChildrenCard({ rules, left, now }: { rules: ChildRules; left: readonly LeftChildSaid[]; now: Date }) {
   const [said, setSaid] = useState(rules);
   const { notice, busy, keep } = useKeep();
   const label = "Ask families before keeping recordings and photographs";
+  const { months } = said;
+  const over =
+    months === null || months === rules.months ? 0 : left.filter(({ since }) => addMonths(since, months) < now).length;
   const known = stretches.some(([months]) => months === said.months);
   return (
     <section aria-labelledby="children" className="rounded-card border border-line bg-card p-5">
@@ -67,6 +78,12 @@ export function ChildrenCard({ rules, left }: { rules: ChildRules; left: readonl
         />
         <span aria-hidden>{label}</span>
       </label>
+      {over > 0 && (
+        <Notice tone="warning" className="mt-2">
+          {over === 1 ? "One child" : `${over} children`} left longer ago than that. Their records are deleted within a
+          day after you press Keep.
+        </Notice>
+      )}
       {notice}
       <Button
         className="mt-2"

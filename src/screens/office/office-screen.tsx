@@ -102,7 +102,7 @@ export function OfficeScreen({
         <DirectoryCard directory={directory} />
         <MeetingsCard calendar={calendar} classes={classes} rules={rules} />
         <TeachersCard classes={classes} teachers={teachers} adults={adults} />
-        <ChildrenCard key={JSON.stringify(childRules)} rules={childRules} left={left} />
+        <ChildrenCard key={JSON.stringify(childRules)} rules={childRules} left={left} now={now} />
       </div>
       <PeopleCard adults={people} zone={zone} now={now} />
       <LeftPeopleCard left={leftPeople} adults={people} />
