@@ -122,7 +122,7 @@ test("what nobody undoes any more and what was looked at half a year ago goes, a
   ]);
   expect(await sweep(db, now)).toMatchObject({ events: 1, viewed: 1 });
   expect(await db.query("select 1 from event where what = 'old'")).toHaveLength(1);
-  expect(await sweep(db, now)).toEqual({ events: 0, viewed: 0, files: 0, popularity: 0, judged: 0 });
+  expect(await sweep(db, now)).toEqual({ events: 0, viewed: 0, files: 0, popularity: 0, judged: 0, children: 0 });
 });
 
 test("what was assigned most comes first from the next night on, and an assignment leaves Find's counts as they are", async () => {
