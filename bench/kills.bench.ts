@@ -65,7 +65,7 @@ async function measure(engine: Engine, kills: number): Promise<Record<string, st
     let alive = true;
     const child = async ({ assignment }: Led, one: Led["students"][number]) => {
       while (alive) {
-        const key = unknown.get(one.id) ?? `key-${one.id}-${(counted += 1)}`;
+        const key = unknown.get(one.id) ?? `answer-${one.id}-${(counted += 1)}`;
         unknown.set(one.id, key);
         const item = { key, question: questions[counted % questions.length], value: key, age: 0, after: [] };
         const body = { recipient: one.recipient, number: 1, items: [item] };

@@ -18,6 +18,8 @@ const environment = {
   DATA_DIR: folder,
   NEXT_TELEMETRY_DISABLED: "1",
   NODE_ENV: "production",
+  // How it stops is ours to say: server/web/start.ts.
+  NEXT_MANUAL_SIG_HANDLE: "true",
 };
 // The demo's other system, a simulated course site. Both keep where the other is, so its port goes with ours.
 const sitePort = port + 10;

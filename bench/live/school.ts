@@ -122,11 +122,18 @@ export async function addLessons(db: Db, students: number): Promise<Led[]> {
   return lessons;
 }
 
-export function send(token: string, where: string, body?: object): Promise<{ status: number; text: string }> {
+/** Asks as a device does; with `fresh` over a connection of its own, as something that shares requests out does. */
+export function send(
+  token: string,
+  where: string,
+  body?: object,
+  { port = PORT, fresh = false }: { port?: number; fresh?: boolean } = {},
+): Promise<{ status: number; text: string }> {
   return new Promise((resolve, reject) => {
     const request = http.request(
       {
-        ...{ host: "127.0.0.1", port: PORT, path: where, agent, method: body ? "POST" : "GET" },
+        ...{ host: "127.0.0.1", port, path: where, method: body ? "POST" : "GET" },
+        agent: fresh ? false : agent,
         headers: {
           cookie: `satchel-session=${token}`,
           "content-type": "application/json",
@@ -136,10 +143,13 @@ export function send(token: string, where: string, body?: object): Promise<{ sta
       (response) => {
         let text = "";
         response.on("data", (part: Buffer) => (text += part.toString()));
+        // Cut off in the middle, by a server that was stopped.
+        response.on("error", reject);
         response.on("end", () => resolve({ status: response.statusCode ?? 0, text }));
       },
     );
     request.on("error", reject);
+    request.setTimeout(15_000, () => request.destroy(new Error("no answer for 15 seconds")));
     request.end(body && JSON.stringify(body));
   });
 }
@@ -170,17 +180,17 @@ export function listen(token: string, where: string, heard: (event: Record<strin
 export const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 /** The built application on the database of these settings. @throws if it does not answer within a minute */
-export async function serve(settings: Record<string, string>): Promise<ChildProcess> {
+export async function serve(settings: Record<string, string>, port = PORT): Promise<ChildProcess> {
   const server = spawn(
     process.execPath,
-    ["node_modules/next/dist/bin/next", "start", "-p", String(PORT), "-H", "127.0.0.1"],
+    ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"],
     {
       env: { ...process.env, ...settings, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
       stdio: "ignore",
     },
   );
   for (let tried = 0; tried < 1200; tried += 1) {
-    const up = await send("none", "/sign-in").catch(() => null);
+    const up = await send("none", "/sign-in", undefined, { port, fresh: true }).catch(() => null);
     if (up?.status === 200) return server;
     await wait(50);
   }

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { rm, writeFile } from "node:fs/promises";
 import path from "node:path";
+import { isStopping } from "./open-requests";
 import type { Db } from "@/data/engine/db";
 import { dataFolder } from "@/data/engine/open";
 
@@ -16,7 +17,7 @@ const within = <Value>(work: Promise<Value>): Promise<Value> => {
 
 /** Whether the database answers and the data folder can be written in; says nothing about anybody. */
 export async function health(db: Db): Promise<{ problems: string[] }> {
-  const problems: string[] = [];
+  const problems: string[] = isStopping() ? ["It is being stopped."] : [];
   const probe = path.join(/* turbopackIgnore: true */ dataFolder(), `.probe-${randomUUID()}`);
   await within(db.query("select 1")).catch(() => problems.push("The database does not answer."));
   await within(writeFile(probe, new Uint8Array(4096))).catch(() =>

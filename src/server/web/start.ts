@@ -1,5 +1,6 @@
 import { database } from "./database";
 import { removeLeftOvers } from "./files";
+import { closeDoors, drainSeconds, everybodyAnswered, sayStopping, watchRequests } from "./open-requests";
 import { allDone } from "./under-way";
 import { answerBackups } from "../keep/asked";
 import { backUpOnSchedule } from "../keep/schedule";
@@ -13,15 +14,21 @@ const STOP_MS = 10_000;
 
 /** Opens the database before the first visitor, and closes it when the process is told to stop. */
 export async function start(): Promise<void> {
+  watchRequests();
   try {
     const db = await database();
     await removeLeftOvers(new Date());
     await printFirstCode(db, new Date(), (line) => console.error(line));
+    const drain = drainSeconds() * 1_000;
     const ends = [sweepDaily(db), keepSendingMarks(db), keepSendingMail(db), answerBackups(db), backUpOnSchedule(db)];
     const stop = () => {
       for (const end of ends) end();
-      // What is under way comes to its end; what is open for live updates does not wait for anything.
-      void allDone(STOP_MS)
+      sayStopping();
+      // Who has asked gets an answer; what is open for live updates does not wait for anything.
+      void new Promise((resolve) => setTimeout(resolve, drain))
+        .then(closeDoors)
+        .then(() => everybodyAnswered(STOP_MS))
+        .then(() => allDone(STOP_MS))
         .then(() => db.close())
         .finally(() => process.exit(0));
     };
