@@ -49,8 +49,7 @@ export function ConsentCard({ student, said: before }: { student: number; said: 
         What the family has agreed to
       </h2>
       <p className="mt-1 text-ink-soft">
-        Without a yes, questions that ask for a recording or a photograph take none from this child. What is here
-        already stays.
+        Without a yes, this child cannot answer with a recording or a photograph. What is already here stays.
       </p>
       <div className="mt-3 grid gap-3 sm:grid-cols-2">
         {choice("voice", "Recordings of the child’s voice")}
