@@ -249,9 +249,7 @@ test("work that asks for a voice says which children may not record one yet, and
   const aisha = { id: 11, name: "Aisha Bello" };
   const at = { withoutConsent: { voice: [aisha], picture: [] } };
   const found = look({}, { resources: [resource(spoken)], at });
-  expect(texts(found)).toEqual([
-    "It asks for a recording, and Aisha Bello cannot make one: the school has no yes from home yet.",
-  ]);
+  expect(texts(found)).toEqual(["It asks for a recording. There is no consent from home yet for Aisha Bello."]);
   expect(changed(found, "consent")).toEqual({ to: [{ class: 1, students: [12] }] });
   expect(look({}, { at })).toEqual([]);
 });

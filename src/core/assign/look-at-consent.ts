@@ -28,7 +28,7 @@ export function consentFindings(of: LookedAt): Finding[] {
       {
         key: `consent ${kind}`,
         level: "remark",
-        text: `It asks for ${asks[kind].what}, and ${who} cannot make one: the school has no yes from home yet.`,
+        text: `It asks for ${asks[kind].what}. There is no consent from home yet for ${who}.`,
         remedies:
           rest.length === 0
             ? []

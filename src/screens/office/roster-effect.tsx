@@ -56,8 +56,9 @@ export function RosterEffectBox({
       </p>
       {seen.joined > 0 && (
         <p>
-          {seen.joined === 1 ? "One class here has" : `${seen.joined} classes here have`} the name of a class in the
-          roster. From now on the roster keeps {seen.joined === 1 ? "it" : "them"}, and who teaches there.
+          {seen.joined === 1
+            ? "One class here has the name of a class in the roster. From now on the roster keeps it up to date, with its teachers."
+            : `${seen.joined} classes here have the names of classes in the roster. From now on the roster keeps them up to date, with their teachers.`}
         </p>
       )}
       {seen.problems.length > 0 && (
