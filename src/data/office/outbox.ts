@@ -80,3 +80,19 @@ export async function noteSent(db: Queryable, id: number, at: Date): Promise<voi
 export async function noteNotSent(db: Queryable, id: number, problem: string, nextTry: Date): Promise<void> {
   await db.query("update outbox set problem = $2, next_try = $3 where id = $1", [id, problem.slice(0, 300), nextTry]);
 }
+
+/**
+ * Takes addresses at which a password is chosen out of letters, once they work no more: they were used, replaced or are too old. What is still
+ * to be sent has one that works.
+ */
+export async function forgetOldAddresses(db: Queryable, now: Date): Promise<number> {
+  const rows = await db.query(
+    `update outbox o set body = regexp_replace(o.body, '/welcome/[A-Za-z0-9_-]{20,}', '/welcome/(no longer works)')
+      where o.body ~ '/welcome/[A-Za-z0-9_-]{20,}' and not exists (
+        select 1 from invitation i where i.expires > $1
+           and i.token_hash = encode(sha256(convert_to(substring(o.body from '/welcome/([A-Za-z0-9_-]+)'), 'utf8')), 'hex'))
+      returning 1`,
+    [now],
+  );
+  return rows.length;
+}

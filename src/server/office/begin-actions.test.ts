@@ -1,5 +1,6 @@
 import { credentialsByEmail } from "@/data/office/people";
 import type { Db } from "@/data/engine/db";
+import { forgetOldAddresses } from "@/data/office/outbox";
 import { freshDatabase } from "@/data/testing/database";
 import { printFirstCode } from "./first-code";
 import { secretIsRight } from "../web/secrets";
@@ -70,6 +71,13 @@ describe("from an empty folder to a school", () => {
     expect(await acceptInvitation({ token, password: "another long one" })).toMatchObject({ ok: false });
     const ines = await credentialsByEmail(db, "ines@skerry.example");
     expect(await secretIsRight(ines!.hash, "a long enough one")).toBe(true);
+    // The next sweep leaves no address in the letter that has been used.
+    expect(await forgetOldAddresses(db, new Date())).toBe(1);
+    const letters = await db.query<{ body: string }>(
+      "select body from outbox where to_address = 'ines@skerry.example'",
+    );
+    expect(letters.map(({ body }) => body).join()).toContain("/welcome/(no longer works)");
+    expect(letters.map(({ body }) => body).join()).not.toContain(token);
   });
 
   test("once there is somebody, no code is printed and none works", async () => {
@@ -96,6 +104,16 @@ describe("more people", () => {
       "select role from person_role r join person p on p.id = r.person_id where p.email = 'ida@skerry.example' order by role",
     );
     expect(roles).toEqual([{ role: "curator" }, { role: "teacher" }]);
+    // An address that still works stays in its letter until it is too old.
+    const [now, later] = [new Date(), new Date(Date.now() + 15 * 86_400_000)];
+    expect(await forgetOldAddresses(db, now)).toBe(1);
+    expect(await tokenSentTo("teodor@skerry.example")).toMatch(/^[\w-]{20,}$/);
+    expect(await forgetOldAddresses(db, later)).toBe(1);
+    expect(await db.query("select 1 from outbox where body ~ '/welcome/[A-Za-z0-9_-]{20,}'")).toEqual([]);
+    // The letter is written anew for those who come after in this file.
+    actAs(await office());
+    const [teodor] = await db.query<{ id: number }>("select id from person where email = 'teodor@skerry.example'");
+    value(await inviteAgain({ person: teodor!.id }));
   });
 
   test("a new invitation ends the old one; of another school's people there is nothing", async () => {

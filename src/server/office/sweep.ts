@@ -1,5 +1,6 @@
 import type { Db } from "@/data/engine/db";
 import { keptDays, sweepMedia, sweepRecords } from "@/data/engine/sweep";
+import { forgetOldAddresses } from "@/data/office/outbox";
 import { sweepCounts } from "@/data/office/try-counts";
 import { refreshPopularity } from "@/data/find/uses";
 import { deleteThoseWhoLeft } from "../keep/children";
@@ -17,6 +18,7 @@ export async function sweep(
 ): Promise<{ events: number; viewed: number; files: number; popularity: number; children: number; judged: number }> {
   const records = await sweepRecords(db, now);
   await sweepCounts(db, now);
+  await forgetOldAddresses(db, now);
   const unused = await sweepMedia(db, now);
   const old = new Date(now.getTime() - keptDays.unusedMedia * 24 * 3_600_000);
   for (const sha256 of unused) await removeOldFile(sha256, old);
