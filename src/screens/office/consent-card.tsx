@@ -2,11 +2,15 @@
 import { useState } from "react";
 import type { Consent } from "@/data/keep/consent";
 import { keepConsent } from "@/screens/acts/child-records";
-import { Field, inputClasses } from "@/ui/field";
+import { ChoiceField } from "@/ui/choice-field";
 import { useKeep } from "./use-keep";
 
-const answers = { none: "No answer yet", yes: "Yes", no: "No" } as const;
-type Answer = keyof typeof answers;
+const answers = [
+  ["none", "No answer yet"],
+  ["yes", "Yes"],
+  ["no", "No"],
+] as const;
+type Answer = (typeof answers)[number][0];
 const answerOf = (said: boolean | null): Answer => (said === null ? "none" : said ? "yes" : "no");
 const saidBy = (answer: Answer): boolean | null => (answer === "none" ? null : answer === "yes");
 
@@ -25,23 +29,13 @@ export function ConsentCard({ student, said: before }: { student: number; said: 
     );
   };
   const choice = (what: keyof Consent, label: string) => (
-    <Field label={label}>
-      {(control) => (
-        <select
-          {...control}
-          disabled={busy}
-          className={inputClasses}
-          value={answerOf(said[what])}
-          onChange={(event) => choose(what, event.target.value as Answer)}
-        >
-          {Object.entries(answers).map(([value, text]) => (
-            <option key={value} value={value}>
-              {text}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
+    <ChoiceField
+      label={label}
+      value={answerOf(said[what])}
+      options={answers}
+      disabled={busy}
+      onChoose={(answer) => choose(what, answer)}
+    />
   );
   return (
     <section aria-labelledby="consent" className="rounded-card border border-line bg-card p-5">

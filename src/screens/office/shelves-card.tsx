@@ -4,36 +4,26 @@ import type { ShelfRule } from "@/core/sharing/how-far";
 import { keepGuestsRule, keepNotesRule, keepShelfRules } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
-import { Field, inputClasses } from "@/ui/field";
+import { ChoiceField } from "@/ui/choice-field";
 import { useKeep } from "./use-keep";
 
-const says: Record<ShelfRule, string> = {
-  everyone: "every teacher",
-  curators: "curators (teachers offer things to them)",
-  nobody: "nobody",
-};
+const rulesSaid: readonly [ShelfRule, string][] = [
+  ["everyone", "every teacher"],
+  ["curators", "curators (teachers offer things to them)"],
+  ["nobody", "nobody"],
+];
 
 /** Who of this school puts things on the district shelf and the commons. */
 export function ShelvesCard({ rules }: { rules: { district: ShelfRule; commons: ShelfRule } }) {
   const [said, setSaid] = useState(rules);
   const { notice, busy, keep } = useKeep();
   const choice = (shelf: "district" | "commons", label: string) => (
-    <Field label={label}>
-      {(control) => (
-        <select
-          {...control}
-          className={inputClasses}
-          value={said[shelf]}
-          onChange={(event) => setSaid({ ...said, [shelf]: event.target.value as ShelfRule })}
-        >
-          {Object.entries(says).map(([value, text]) => (
-            <option key={value} value={value}>
-              {text}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
+    <ChoiceField
+      label={label}
+      value={said[shelf]}
+      options={rulesSaid}
+      onChoose={(rule) => setSaid({ ...said, [shelf]: rule })}
+    />
   );
   return (
     <section aria-labelledby="shelves" className="rounded-card border border-line bg-card p-5">

@@ -4,8 +4,9 @@ import type { Rules } from "@/core/assign/afterwards";
 import type { Assignment } from "@/data/assign/assignments";
 import { changeRules, lookAtRules } from "@/screens/acts/afterwards";
 import { Button } from "@/ui/button";
+import { ChoiceField } from "@/ui/choice-field";
 import { Dialog } from "@/ui/dialog";
-import { Field, inputClasses, TextInput } from "@/ui/field";
+import { Field, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { useLooked } from "../use-looked";
 import { Effects } from "./rules-dialog";
@@ -52,22 +53,12 @@ export function ManyRulesDialog({ works, onClose }: { works: readonly Assignment
   const differs = Object.values(form).some((value) => value.trim() !== "");
   const looked = useLooked(lookAtRules, differs ? change : null);
   const choice = (label: string, field: keyof typeof form, options: readonly { value: string; text: string }[]) => (
-    <Field label={label}>
-      {(control) => (
-        <select
-          {...control}
-          className={inputClasses}
-          value={form[field]}
-          onChange={(event) => setForm({ ...form, [field]: event.target.value })}
-        >
-          {options.map(({ value, text }) => (
-            <option key={value} value={value}>
-              {text}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
+    <ChoiceField
+      label={label}
+      value={form[field]}
+      options={options.map(({ value, text }) => [value, text])}
+      onChoose={(value) => setForm({ ...form, [field]: value })}
+    />
   );
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`How these ${works.length} are done`}>
