@@ -1,6 +1,6 @@
 -- What a school keeps of children, and for how long.
 alter table school
-  add column keep_months smallint check (keep_months between 1 and 240),  -- after a child has left; null: until the office deletes her
+  add column keep_months smallint check (keep_months between 6 and 240),  -- after a child has left; null: until the office deletes her
   add column asks_consent boolean not null default false;                 -- voice and pictures only where a family has said yes
 
 -- What a family has said, as the office wrote it down; null: nothing yet.

@@ -5,8 +5,8 @@ import { aboutChild } from "./about-child";
 export interface Deleted {
   /** Rows about her, of every table. */
   rows: number;
-  /** Her pictures and recordings whose files may go now. */
-  files: string[];
+  /** The pictures and recordings she made, by SHA-256: somebody else's now, until it is known who else shows them. */
+  made: string[];
 }
 
 /** How much is stored about a child, in what a family would call it. */
@@ -40,9 +40,8 @@ export async function storedOfChild(db: Queryable, student: number): Promise<Sto
  * Deletes everything that is stored about a child. What she wrote into a page shared with others stays theirs, without her name: taken out,
  * it would take their words with it. What could be undone and speaks of her cannot be undone any more, and letters that name her go.
  *
- * Within a transaction; the files of what is returned are removed after it. A picture of hers that somebody else shows, as in a lesson of her
- * teacher's, stays and is `heir`'s, or somebody's of
- * the district.
+ * Within a transaction; deleteUnshown comes after it. A picture of hers that somebody else shows, as in a lesson of her teacher's, stays and is
+ * `heir`'s, or somebody's of the district.
  */
 export async function deleteChild(tx: Queryable, student: number, heir: number | null): Promise<Deleted> {
   const rows = Object.values(await aboutChild(tx, student)).reduce((sum, some) => sum + some.length, 0);
@@ -77,11 +76,20 @@ export async function deleteChild(tx: Queryable, student: number, heir: number |
     [student, heir, district],
   );
   await tx.query("delete from person where id = $1 and kind = 'student'", [student]);
-  if (hers.length === 0) return { rows, files: [] };
-  const named = await namedFiles(tx);
-  const files = hers.map(({ sha256 }) => sha256).filter((sha256) => !named.has(sha256));
-  await tx.query("delete from media where sha256 = any($1::text[])", [files]);
-  return { rows, files };
+  return { rows, made: hers.map(({ sha256 }) => sha256) };
+}
+
+/**
+ * Takes the rows of those of these files away that nobody shows, and returns them: their files may go. Everything that is written is read for it, so
+ * it is not done while rows are locked.
+ */
+export async function deleteUnshown(db: Queryable, made: readonly string[]): Promise<string[]> {
+  if (made.length === 0) return [];
+  const named = await namedFiles(db);
+  const gone = await db.query<{ sha256: string }>("delete from media where sha256 = any($1::text[]) returning sha256", [
+    made.filter((sha256) => !named.has(sha256)),
+  ]);
+  return gone.map(({ sha256 }) => sha256);
 }
 
 /** Writes down that a child's records were deleted, without saying whose. `by`: null for the school's own rule. */
@@ -110,7 +118,7 @@ export interface LeftChild {
 
 /**
  * Children of no class that goes on: since the last day of the last one, or since they were taken out of it. A child who never was in a class
- * has not left.
+ * has not left. Without a school: of those schools that have a rule.
  */
 export const leftChildren = (db: Queryable, now: Date, school: number | null = null): Promise<LeftChild[]> =>
   db.query<LeftChild>(
@@ -121,7 +129,7 @@ export const leftChildren = (db: Queryable, now: Date, school: number | null = n
            select coalesce(e.to_date::timestamptz, c.archived) at from enrolment e join class c on c.id = e.class_id where e.student_id = p.id
            union all select l.at from left_class l where l.student_id = p.id) every_end
        ) gone on gone.at < $1
-      where p.kind = 'student' and p.guest_of is null and ($2::int is null or s.id = $2)
+      where p.kind = 'student' and p.guest_of is null and case when $2::int is null then s.keep_months is not null else s.id = $2 end
         and not exists (select 1 from enrolment e join class c on c.id = e.class_id
                          where e.student_id = p.id and c.archived is null and (e.to_date is null or e.to_date >= $1::timestamptz::date))
       order by gone.at, p.id`,

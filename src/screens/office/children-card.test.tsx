@@ -14,7 +14,7 @@ const card = (months: number | null) =>
   render(
     <ChildrenCard
       rules={{ months, asksConsent: false }}
-      left={[child(1, "2025-06-30T09:00:00Z"), child(2, "2026-06-30T09:00:00Z")]}
+      left={[child(1, "2025-06-30T09:00:00Z"), child(2, "2026-05-29T09:00:00Z")]}
       now={now}
     />,
   );
@@ -26,14 +26,14 @@ test("before a shorter time is kept it says how many children go within a day", 
   expect(screen.queryByText(/left longer ago/)).toBeNull();
   choose("12");
   expect(screen.getByText(/^One child left longer ago than that/)).toBeTruthy();
-  choose("1");
+  choose("6");
   expect(screen.getByText(/^2 children left longer ago than that/)).toBeTruthy();
   choose("36");
   expect(screen.queryByText(/left longer ago/)).toBeNull();
 });
 
 test("of the rule that is kept already nothing is said, and there is nothing to keep", () => {
-  card(1);
+  card(6);
   expect(screen.queryByText(/left longer ago/)).toBeNull();
   expect(screen.getByRole("button", { name: "Keep" }).hasAttribute("disabled")).toBe(true);
 });

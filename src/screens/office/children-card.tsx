@@ -5,7 +5,7 @@ import type { ChildRules } from "@/data/keep/consent";
 import { keepChildRules } from "@/screens/acts/child-records";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
-import { Field, inputClasses } from "@/ui/field";
+import { ChoiceField } from "@/ui/choice-field";
 import { Notice } from "@/ui/notice";
 import { useKeep } from "./use-keep";
 
@@ -24,13 +24,13 @@ const addMonths = (at: Date, months: number): Date => {
   return then;
 };
 
-const stretches: readonly [months: number | null, text: string][] = [
-  [null, "until the office deletes them"],
-  [1, "for a month"],
-  [6, "for half a year"],
-  [12, "for a year"],
-  [36, "for 3 years"],
-  [84, "for 7 years"],
+/** Half a year at the least: over the summer no child is in a class. */
+const stretches: readonly [months: string, text: string][] = [
+  ["", "until the office deletes them"],
+  ["6", "for half a year"],
+  ["12", "for a year"],
+  ["36", "for 3 years"],
+  ["84", "for 7 years"],
 ];
 
 /** What the school keeps of children: for how long after they have left, and what it asks families about. */
@@ -41,7 +41,7 @@ export function ChildrenCard({ rules, left, now }: { rules: ChildRules; left: re
   const { months } = said;
   const over =
     months === null || months === rules.months ? 0 : left.filter(({ since }) => addMonths(since, months) < now).length;
-  const known = stretches.some(([months]) => months === said.months);
+  const known = stretches.some(([one]) => one === String(months ?? ""));
   return (
     <section aria-labelledby="children" className="rounded-card border border-line bg-card p-5">
       <h2 id="children" className="font-semibold">
@@ -51,25 +51,13 @@ export function ChildrenCard({ rules, left, now }: { rules: ChildRules; left: re
         A child who is in no class has left. Their work, marks, pictures and recordings are deleted after the time you
         choose. This cannot be undone.
       </p>
-      <Field className="mt-3" label="Keep the records of children who have left">
-        {(control) => (
-          <select
-            {...control}
-            className={inputClasses}
-            value={said.months ?? ""}
-            onChange={(event) =>
-              setSaid({ ...said, months: event.target.value === "" ? null : Number(event.target.value) })
-            }
-          >
-            {!known && <option value={said.months ?? ""}>for {said.months} months</option>}
-            {stretches.map(([months, text]) => (
-              <option key={text} value={months ?? ""}>
-                {text}
-              </option>
-            ))}
-          </select>
-        )}
-      </Field>
+      <ChoiceField
+        className="mt-3"
+        label="Keep the records of children who have left"
+        value={String(months ?? "")}
+        options={known ? stretches : [[String(months), `for ${months} months`], ...stretches]}
+        onChoose={(next) => setSaid({ ...said, months: next === "" ? null : Number(next) })}
+      />
       <label className="mt-3 flex min-h-9 items-center gap-2">
         <Checkbox
           label={label}

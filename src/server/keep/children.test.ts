@@ -37,14 +37,15 @@ const leave = (student: number, daysAgo: number) =>
 
 test("a child who has left goes when the school's time is over, and not a day before; nobody goes where there is no rule", async () => {
   const [early, late, here] = world.students;
-  await leave(early!, 70);
-  await leave(late!, 40);
+  await leave(early!, 200);
+  await leave(late!, 170);
   expect((await leftChildren(db, now, world.here)).map(({ id, goes }) => [id, goes])).toEqual([
     [early, null],
     [late, null],
   ]);
+  expect(await leftChildren(db, now)).toEqual([]);
   expect(await deleteThoseWhoLeft(db, now)).toBe(0);
-  await setChildRules(db, world.here, { months: 2, asksConsent: false });
+  await setChildRules(db, world.here, { months: 6, asksConsent: false });
   expect(await deleteThoseWhoLeft(db, now)).toBe(1);
   expect(await people()).toEqual([late, here]);
   expect(await deleteThoseWhoLeft(db, new Date(now.getTime() + 30 * DAY_MS))).toBe(1);
@@ -65,7 +66,7 @@ test("who has gone back into a class has not left, and a child who was never in 
     [world.here],
   );
   await db.query("insert into enrolment (class_id, student_id) select id, $1 from class where name = 'New'", [back]);
-  expect(await leftChildren(db, now)).toEqual([]);
+  expect(await leftChildren(db, now, world.here)).toEqual([]);
 });
 
 test("her recordings go from the disk; a picture that a lesson shows too stays", async () => {

@@ -1,5 +1,5 @@
 import type { Db } from "@/data/engine/db";
-import { deleteChild, leftChildren, noteDeleted } from "@/data/keep/delete-child";
+import { deleteChild, deleteUnshown, leftChildren, noteDeleted } from "@/data/keep/delete-child";
 import { removeOldFile } from "../web/files";
 import { log } from "../web/log";
 
@@ -18,12 +18,13 @@ export async function deleteChildOf(
     );
     if (found.length === 0) return null;
     const deleted = await deleteChild(tx, student, by);
-    await noteDeleted(tx, { school, by, at: now, rows: deleted.rows, files: deleted.files.length });
+    await noteDeleted(tx, { school, by, at: now, rows: deleted.rows, files: deleted.made.length });
     return deleted;
   });
   if (!gone) return null;
-  for (const sha256 of gone.files) await removeOldFile(sha256, new Date());
-  return { rows: gone.rows, files: gone.files.length };
+  const files = await deleteUnshown(db, gone.made);
+  for (const sha256 of files) await removeOldFile(sha256, new Date());
+  return { rows: gone.rows, files: files.length };
 }
 
 /** Deletes the children who left longer ago than their school keeps what it has of them. Returns how many. */

@@ -8,11 +8,14 @@ import { schoolOf } from "./school-of";
 
 const Id = z.number().int().positive();
 
-/** How long the school keeps what it has of a child who has left, and whether it asks families about voice and pictures. */
+/**
+ * How long the school keeps what it has of a child who has left, and whether it asks families about voice and pictures. Half a year at the least:
+ * over the summer, when the old classes are put away and the new ones are not made, no child is in a class.
+ */
 export const keepChildRules = act(
   "keep the school's people",
   z.object({
-    months: z.number().int().min(1, "At least one month.").max(240, "At most 20 years.").nullable(),
+    months: z.number().int().min(6, "At least half a year.").max(240, "At most 20 years.").nullable(),
     asksConsent: z.boolean(),
   }),
   async ({ db, visitor }, rules) => {
