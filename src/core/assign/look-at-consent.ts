@@ -1,4 +1,4 @@
-import { allQuestions } from "../resource/document";
+import { allQuestions, type Document } from "../resource/document";
 import type { Finding, LookedAt } from "./finding";
 import { onceEach } from "./once";
 
@@ -7,15 +7,17 @@ const asks = {
   picture: { type: "photo", what: "a photograph" },
 } as const;
 
+/** What work asks for that a school may not keep without a family's yes. */
+export function consentAsked(documents: readonly Document[]): Record<"voice" | "picture", boolean> {
+  const types = new Set(documents.flatMap((document) => allQuestions(document).map(({ question }) => question.type)));
+  return { voice: types.has(asks.voice.type), picture: types.has(asks.picture.type) };
+}
+
 /** Work that asks for a voice or a picture, and children whose school may not keep one yet: they could not answer. */
 export function consentFindings(of: LookedAt): Finding[] {
-  const types = new Set(
-    [...of.resources, ...of.givenVersions].flatMap(({ document }) =>
-      allQuestions(document).map(({ question }) => question.type),
-    ),
-  );
+  const asked = consentAsked([...of.resources, ...of.givenVersions].map(({ document }) => document));
   return (["voice", "picture"] as const).flatMap((kind): Finding[] => {
-    const children = types.has(asks[kind].type) ? of.withoutConsent[kind] : [];
+    const children = asked[kind] ? of.withoutConsent[kind] : [];
     const [first] = children;
     if (!first) return [];
     const more = children.length - 1;

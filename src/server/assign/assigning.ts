@@ -1,5 +1,5 @@
 import type { LookedAt, LookedClass } from "@/core/assign/finding";
-import { withoutConsent } from "@/data/keep/consent";
+import { consentMissing } from "./consent-missing";
 import { onceEach } from "@/core/assign/once";
 import { isProblem, whenFor, type AssignForm, type When, type WhenProblem } from "@/core/assign/form";
 import { formatShare, formatSteps } from "@/core/assign/format";
@@ -265,16 +265,16 @@ export async function prepareAssigning(
       grades: { from: group.class.gradeFrom, to: group.class.gradeTo },
     }));
   const bar = all.find((group) => group.class.id === barClass);
-  const students = form.to.flatMap((group) => group.students);
+  const givenVersions = await givenOf(
+    db,
+    visitor,
+    versions.map(({ id }) => id).filter((id) => chosenVersions.has(id)),
+  );
   return {
     looked: {
       form,
       resources,
-      givenVersions: await givenOf(
-        db,
-        visitor,
-        versions.map(({ id }) => id).filter((id) => chosenVersions.has(id)),
-      ),
+      givenVersions,
       versions: versions.map(({ id, of, facts }) => ({
         id,
         of,
@@ -285,10 +285,7 @@ export async function prepareAssigning(
       classes,
       others,
       waitsFor: waiting,
-      withoutConsent: {
-        voice: await withoutConsent(db, students, "voice"),
-        picture: await withoutConsent(db, students, "picture"),
-      },
+      withoutConsent: await consentMissing(db, form, [...resources, ...givenVersions]),
       barClass: bar ? { id: bar.class.id, name: bar.class.name } : null,
       me: visitor.id,
       now,
