@@ -15,7 +15,15 @@ const LONGEST_SECONDS = 120;
 const PAUSE_MS = 900;
 
 /** Why a child is proud of it: written or spoken, kept as she writes. */
-function Why({ piece, onProblem }: { piece: PortfolioPiece; onProblem: (problem: string | null) => void }) {
+function Why({
+  piece,
+  speaks,
+  onProblem,
+}: {
+  piece: PortfolioPiece;
+  speaks: boolean;
+  onProblem: (problem: string | null) => void;
+}) {
   const t = useTranslations("portfolio");
   const problemText = useProblem();
   const [why, setWhy] = useState(piece.why);
@@ -51,17 +59,19 @@ function Why({ piece, onProblem }: { piece: PortfolioPiece; onProblem: (problem:
         />
       </label>
       <div className="flex flex-wrap items-center gap-3">
-        <VoiceRecorder
-          value={voice}
-          name={t("spoken", { title: piece.title })}
-          longest={LONGEST_SECONDS}
-          sendTo={`/student/${piece.assignment}/file`}
-          large
-          onVoice={(spoken) => {
-            setVoice(spoken);
-            void keep(why, spoken);
-          }}
-        />
+        {speaks && (
+          <VoiceRecorder
+            value={voice}
+            name={t("spoken", { title: piece.title })}
+            longest={LONGEST_SECONDS}
+            sendTo={`/student/${piece.assignment}/file`}
+            large
+            onVoice={(spoken) => {
+              setVoice(spoken);
+              void keep(why, spoken);
+            }}
+          />
+        )}
         <p role="status" className="flex items-center gap-1 text-[0.88em] text-ink-soft">
           {state && (
             <>
@@ -76,11 +86,13 @@ function Why({ piece, onProblem }: { piece: PortfolioPiece; onProblem: (problem:
 
 function OwnPiece({
   piece,
+  speaks,
   zone,
   now,
   onProblem,
 }: {
   piece: PortfolioPiece;
+  speaks: boolean;
   zone: string;
   now: Date;
   onProblem: (problem: string | null) => void;
@@ -130,13 +142,23 @@ function OwnPiece({
         <PieceAnswers piece={piece} />
         {piece.together > 0 && <p className="mt-3 text-ink-soft">{t("together")}</p>}
       </div>
-      <Why piece={piece} onProblem={onProblem} />
+      <Why piece={piece} speaks={speaks} onProblem={onProblem} />
     </li>
   );
 }
 
-/** What a child is proud of, over the years, and why. */
-export function OwnPortfolio({ pieces, zone, now }: { pieces: PortfolioPiece[]; zone: string; now: Date }) {
+/** What a child is proud of, over the years, and why; `speaks`: her school may keep her voice. */
+export function OwnPortfolio({
+  pieces,
+  speaks,
+  zone,
+  now,
+}: {
+  pieces: PortfolioPiece[];
+  speaks: boolean;
+  zone: string;
+  now: Date;
+}) {
   const t = useTranslations("portfolio");
   const common = useTranslations("common");
   const [problem, setProblem] = useState<string | null>(null);
@@ -162,7 +184,7 @@ export function OwnPortfolio({ pieces, zone, now }: { pieces: PortfolioPiece[]; 
           <h2 className="mb-2 text-xl font-bold">{t("year", { year: String(year) })}</h2>
           <ul className="grid gap-4">
             {some.map((piece) => (
-              <OwnPiece key={piece.id} {...{ piece, zone, now }} onProblem={setProblem} />
+              <OwnPiece key={piece.id} {...{ piece, speaks, zone, now }} onProblem={setProblem} />
             ))}
           </ul>
         </section>

@@ -8,6 +8,7 @@ import type { Classmates as Found, ShownPiece } from "@/server/review/own-review
 import { useProblem } from "../language/use-problem";
 import { SoundPlayer } from "../media/sound-player";
 import { useOnce } from "../use-once";
+import { useWorkPlace } from "../media/work-place";
 import { VoiceRecorder, type Voice } from "../media/voice-recorder";
 import { MarkedAnswer } from "./marked-answer";
 import { useClassmates } from "./use-classmates";
@@ -46,6 +47,7 @@ function ReplyForm({
   allowed: Found["replies"];
   onSent: () => void;
 }) {
+  const { kept } = useWorkPlace();
   const t = useTranslations("piece");
   const problemText = useProblem();
   const [text, setText] = useState("");
@@ -83,7 +85,7 @@ function ReplyForm({
           <Send size={18} aria-hidden /> <span className="max-[30rem]:sr-only">{t("send")}</span>
         </button>
       </form>
-      {allowed.voice && (
+      {allowed.voice && kept.voice && (
         <VoiceRecorder
           value={null}
           name={t("sayReply", { name })}

@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
+import { keptOf } from "@/data/keep/consent";
 import { OwnPortfolio } from "@/screens/portfolio/own-portfolio";
 import { portfolioOf } from "@/server/portfolio/portfolio";
 import { enter } from "@/server/web/page";
@@ -10,5 +11,6 @@ export default async function OwnPortfolioPage() {
   const { db, visitor, now } = await enter("keep own portfolio");
   // By the class's code anybody can press any name.
   if (visitor.joinedAt !== null) notFound();
-  return <OwnPortfolio pieces={await portfolioOf(db, visitor.id)} zone={visitor.zone} now={now} />;
+  const [pieces, { voice }] = await Promise.all([portfolioOf(db, visitor.id), keptOf(db, visitor.id)]);
+  return <OwnPortfolio pieces={pieces} speaks={voice} zone={visitor.zone} now={now} />;
 }
