@@ -1,6 +1,6 @@
 import { database } from "./database";
 import { removeLeftOvers } from "./files";
-import { closeDoors, drainSeconds, everybodyAnswered, sayStopping, watchRequests } from "./open-requests";
+import { closeDoors, drainSeconds, everybodyAnswered, isStopping, sayStopping, watchRequests } from "./open-requests";
 import { allDone } from "./under-way";
 import { answerBackups } from "../keep/asked";
 import { backUpOnSchedule } from "../keep/schedule";
@@ -22,6 +22,8 @@ export async function start(): Promise<void> {
     const drain = drainSeconds() * 1_000;
     const ends = [sweepDaily(db), keepSendingMarks(db), keepSendingMail(db), answerBackups(db), backUpOnSchedule(db)];
     const stop = () => {
+      // Ctrl-C comes twice: from the terminal, and from what started this.
+      if (isStopping()) return;
       for (const end of ends) end();
       sayStopping();
       // Who has asked gets an answer; what is open for live updates does not wait for anything.
