@@ -34,16 +34,20 @@ export async function adultAt(
 export const isTeacher = async (db: Queryable, person: number): Promise<boolean> =>
   (await db.query("select 1 from person_role where person_id = $1 and role = 'teacher'", [person])).length > 0;
 
-/** How many of the office there are besides somebody: without any, nobody could let people in. */
-export const othersOfTheOffice = async (db: Queryable, school: number, person: number): Promise<number> =>
-  (
-    await one<{ count: number }>(
-      db,
-      `select count(*)::int count from person p join person_role r on r.person_id = p.id and r.role = 'office'
-        where p.school_id = $1 and p.id <> $2 and p.active`,
-      [school, person],
-    )
-  ).count;
+/** Where nobody who is here keeps the district any more, somebody else of her office does. */
+async function passDistrictOn(tx: Queryable, person: number): Promise<void> {
+  const kept = "r.role = 'office' and r.reach = 'district'";
+  await tx.query(
+    `update person_role set reach = 'district' where role = 'office' and person_id = (
+       select min(o.id) from person me join person o on o.school_id = me.school_id and o.active
+         join person_role r on r.person_id = o.id and r.role = 'office'
+        where me.id = $1
+          and exists (select 1 from person_role r where r.person_id = me.id and ${kept})
+          and not exists (select 1 from person p join person_role r on r.person_id = p.id
+                           where p.district_id = me.district_id and p.active and ${kept}))`,
+    [person],
+  );
+}
 
 /**
  * She has left: she is signed out, cannot sign in, and no invitation works. Classes and what she made stay as they are.
@@ -53,6 +57,7 @@ export async function leave(tx: Queryable, person: number): Promise<string[]> {
   await tx.query("update person set active = false where id = $1", [person]);
   await tx.query("delete from session where person_id = $1", [person]);
   await tx.query("delete from invitation where person_id = $1", [person]);
+  await passDistrictOn(tx, person);
   const classes = await tx.query<{ name: string }>(
     `select c.name from class c join class_teacher t on t.class_id = c.id and t.person_id = $1
       where c.archived is null and t.role <> 'cover' and not exists (

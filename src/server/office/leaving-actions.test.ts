@@ -2,6 +2,7 @@ import { resourceById } from "@/data/adapt/resources";
 import { pocketsOf, addPocket } from "@/data/satchel/pockets";
 import { pack, satchelIds } from "@/data/satchel/satchel";
 import { startSession } from "@/data/office/people";
+import { keepsDistrict, letKeepDistrict } from "@/data/office/district";
 import { leftAdults } from "@/data/office/leaving";
 import { peopleAt } from "@/data/student/front-door";
 import { find } from "../find/find";
@@ -58,10 +59,21 @@ test("who has left is signed out and gone from the list, the class nobody teache
   expect((await peopleAt(db, world.here, now)).map(({ id }) => id)).toContain(world.ines);
 });
 
-test("the last of the office cannot go, and nobody of another school is said to have left", async () => {
+test("whoever keeps the district leaves it to somebody else of the office, and nobody says it of herself", async () => {
+  await letKeepDistrict(db, office);
+  await db.query("insert into person_role values ($1, 'office', 'school')", [world.teodor]);
   expect(await sayLeft({ person: office })).toMatchObject({
-    problem: "Nobody would be left in the office. Add somebody with the role office first.",
+    problem: "Somebody else in the office has to say that you have left.",
   });
+  actAs(
+    visitorOf({ id: world.teodor, district: world.district, school: world.here }, { roles: ["teacher", "office"] }),
+  );
+  expect(await keepsDistrict(db, world.teodor)).toBe(false);
+  value(await sayLeft({ person: office }));
+  expect(await keepsDistrict(db, world.teodor)).toBe(true);
+});
+
+test("nobody of another school is said to have left, and no child", async () => {
   expect(await sayLeft({ person: world.judit })).toMatchObject({ ok: false });
   expect(await sayLeft({ person: world.students[0]! })).toMatchObject({ ok: false });
   expect(await db.query("select 1 from person where not active")).toEqual([]);
