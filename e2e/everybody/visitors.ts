@@ -2,7 +2,7 @@ import { randomBytes } from "node:crypto";
 import { one, type Db } from "@/data/engine/db";
 import { personOfSession, startSession } from "@/data/office/people";
 import { addPocket } from "@/data/satchel/pockets";
-import { lesson, publishFor } from "@/data/testing/world";
+import { addPerson, lesson, publishFor } from "@/data/testing/world";
 import { tokenHash } from "@/server/web/secrets";
 import type { Visitor } from "@/server/web/session";
 import type { Things } from "./addresses";
@@ -62,21 +62,8 @@ export async function visitorsTo(db: Db, things: Things, now: Date) {
     "insert into school (district_id, name, time_zone) values ($1, 'Far Reef Primary', 'UTC') returning id",
     [elsewhere],
   );
-  const newcomer = (kind: string, name: string) =>
-    idOf(
-      db,
-      `insert into person (district_id, school_id, kind, given_name, family_name, email, sign_in_name, grade)
-       values ($1, $2, $3, $4, 'Reef', $5, $6, $7) returning id`,
-      [
-        elsewhere,
-        school,
-        kind,
-        name,
-        ...(kind === "adult" ? [`${name}@reef.example`, null, null] : [null, `${name}.reef`, 5]),
-      ],
-    );
-  const [teacher, child] = [await newcomer("adult", "Ottoline"), await newcomer("student", "Wim")];
-  await db.query("insert into person_role values ($1, 'teacher', 'school')", [teacher]);
+  const teacher = await addPerson(db, elsewhere, school, "ottoline", "adult");
+  const child = await addPerson(db, elsewhere, school, "wim", "student");
   const cover = await named(db, "Linnea Strand");
   await db.query(
     "insert into class_teacher (class_id, person_id, role, from_date, to_date) values ($1, $2, 'cover', $3::date - 9, $3::date - 1)",

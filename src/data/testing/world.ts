@@ -65,7 +65,8 @@ export interface World {
   students: number[];
 }
 
-async function person(
+/** Somebody of a school; an adult teaches. */
+export async function addPerson(
   db: Queryable,
   district: number,
   school: number | null,
@@ -102,10 +103,10 @@ export async function smallWorld(db: Queryable): Promise<World> {
     await school(district, "There"),
     await school(otherDistrict, "Elsewhere"),
   ];
-  const ines = await person(db, district, here, "ines", "adult");
-  const teodor = await person(db, district, here, "teodor", "adult");
-  const judit = await person(db, district, there, "judit", "adult");
-  const stranger = await person(db, otherDistrict, elsewhere, "stranger", "adult");
+  const ines = await addPerson(db, district, here, "ines", "adult");
+  const teodor = await addPerson(db, district, here, "teodor", "adult");
+  const judit = await addPerson(db, district, there, "judit", "adult");
+  const stranger = await addPerson(db, otherDistrict, elsewhere, "stranger", "adult");
   const group = await id(
     "insert into class (school_id, name, subject, year, grade_from, grade_to) values ($1, '5 Kittiwake', 'science', 2026, 5, 5) returning id",
     [here],
@@ -113,7 +114,7 @@ export async function smallWorld(db: Queryable): Promise<World> {
   await db.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'lead')", [group, ines]);
   const students: number[] = [];
   for (const name of ["aisha", "bo", "cato"]) {
-    const student = await person(db, district, here, name, "student");
+    const student = await addPerson(db, district, here, name, "student");
     students.push(student);
     await db.query("insert into enrolment (class_id, student_id) values ($1, $2)", [group, student]);
   }

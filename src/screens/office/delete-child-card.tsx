@@ -52,7 +52,7 @@ export function DeleteChildCard({ student, name, stored }: { student: number; na
           </li>
         )}
         <li>A picture that a teacher shows in a lesson stays in that lesson.</li>
-        <li>Backups made until today still have it, and go when they are too old to be kept.</li>
+        <li>Backups made until today still contain it. They are removed when they get too old.</li>
         <li>Changes to classes or work that name this child can no longer be undone.</li>
       </ul>
       <form

@@ -9,7 +9,7 @@ import { find } from "../find/find";
 import { anyNeed } from "@/core/find/need";
 import type { Db } from "@/data/engine/db";
 import { freshDatabase } from "@/data/testing/database";
-import { lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
+import { addPerson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, value, visitorOf } from "../testing/as";
 import { bringInPeople } from "./begin-actions";
 import { handOver, sayBack, sayLeft, takeHandingBack } from "./leaving-actions";
@@ -27,13 +27,8 @@ beforeEach(async () => {
   db = await freshDatabase();
   world = await smallWorld(db);
   answerFrom(db);
-  const [made] = await db.query<{ id: number }>(
-    `insert into person (district_id, school_id, kind, given_name, family_name, email)
-     values ($1, $2, 'adult', 'Hollis', 'Test', 'hollis@skerry.example') returning id`,
-    [world.district, world.here],
-  );
-  office = made!.id;
-  await db.query("insert into person_role values ($1, 'office', 'school')", [office]);
+  office = await addPerson(db, world.district, world.here, "hollis", "adult");
+  await db.query("update person_role set role = 'office' where person_id = $1", [office]);
   actAs(visitorOf({ id: office, district: world.district, school: world.here }, { roles: ["office"] }));
 }, 60_000);
 afterEach(() => db.close());
@@ -89,7 +84,7 @@ test("a satchel goes to a colleague, who finds what is in it, and back again wit
   expect(await handOver({ person: world.ines, colleague: world.teodor })).toMatchObject({ ok: false });
   value(await sayLeft({ person: world.ines }));
   expect(await handOver({ person: world.ines, colleague: office })).toMatchObject({
-    problem: "Hollis Test does not teach, so has no satchel.",
+    problem: "hollis Test does not teach, so has no satchel.",
   });
   const { handed } = value(await handOver({ person: world.ines, colleague: world.teodor }));
   expect(handed.resources).toEqual([own]);
