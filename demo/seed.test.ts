@@ -323,6 +323,14 @@ test("a child who has done everything there is to do is deleted, and no row of a
      select id, $1, 'moved a child', '{}', jsonb_build_object('students', jsonb_build_array($2::int)) from person where family_name = 'Halloran'`,
     [now, student],
   );
+  const grouped = { mode: "pairs", onBoard: false, shared: false, frozen: false };
+  const pair = [
+    { student, name: "Sunniva Dale" },
+    { student: 1, name: "Somebody else" },
+  ];
+  await db.query("update lesson set state = state || $1::jsonb where id = (select min(id) from lesson)", [
+    JSON.stringify({ work: { "step-1": { ...grouped, groups: [pair, [pair[0]]] } } }),
+  ]);
   const stored = await storedOfChild(db, student);
   expect([stored.works > 5, stored.answers > 20, stored.classes > 1]).toEqual([true, true, true]);
   expect((await everywhere()).length).toBeGreaterThan(50);
@@ -332,4 +340,8 @@ test("a child who has done everything there is to do is deleted, and no row of a
   expect(await everywhere()).toEqual([]);
   const [after] = await db.query<{ rows: number }>("select count(*)::int rows from response");
   expect(before!.rows - after!.rows).toBe(stored.answers);
+  const [lesson] = await db.query<{ groups: unknown }>(
+    "select state -> 'work' -> 'step-1' -> 'groups' groups from lesson order by id limit 1",
+  );
+  expect(lesson!.groups).toEqual([[{ student: 1, name: "Somebody else" }]]);
 });

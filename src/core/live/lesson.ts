@@ -280,3 +280,19 @@ export function minutesUsed(state: Pick<LessonState, "went">, now: number): Map<
   });
   return used;
 }
+
+/** A lesson as if somebody had been in none of its groups: nothing of who she was stays in it. */
+export const withoutStudent = (state: LessonState, student: number): LessonState => ({
+  ...state,
+  work: Object.fromEntries(
+    Object.entries(state.work).map(([step, work]) => [
+      step,
+      {
+        ...work,
+        groups: work.groups
+          .map((group) => group.filter((member) => member.student !== student))
+          .filter((group) => group.length > 0),
+      },
+    ]),
+  ),
+});

@@ -1,3 +1,4 @@
+import { withoutStudent, type LessonState } from "@/core/live/lesson";
 import { namedFiles } from "../engine/sweep";
 import { one, type Queryable } from "../engine/db";
 import { aboutChild } from "./about-child";
@@ -58,6 +59,16 @@ export async function deleteChild(tx: Queryable, student: number, heir: number |
           and coalesce(o.members, '{}') = array_remove(p.members, $1))`,
     [student],
   );
+  const led = await tx.query<{ id: number; state: LessonState }>(
+    `select id, state from lesson where jsonb_path_exists(state, '$.work.*.groups[*][*] ? (@.student == $id)', jsonb_build_object('id', $1::int))
+      order by id for update`,
+    [student],
+  );
+  for (const { id, state } of led)
+    await tx.query("update lesson set state = $2::jsonb where id = $1", [
+      id,
+      JSON.stringify(withoutStudent(state, student)),
+    ]);
   const speaksOfHer = (state: string) =>
     `(jsonb_path_exists(e.${state}, '$.** ? (@ == $id)', jsonb_build_object('id', $1::int))
       or position('"' || $1::int || '"' in e.${state}::text) > 0 or position($3 in e.${state}::text) > 0)`;
