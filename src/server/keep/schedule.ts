@@ -2,7 +2,7 @@ import { readdir, rm, stat } from "node:fs/promises";
 import path from "node:path";
 import type { Db } from "@/data/engine/db";
 import { dataFolder } from "@/data/engine/open";
-import { log } from "../web/log";
+import { keepDoing } from "../web/jobs";
 import { backupName, writeBackup } from "./backup";
 
 const HOUR_MS = 3_600_000;
@@ -76,14 +76,10 @@ export async function backUpIfDue(db: Db, plan: BackupPlan, now: Date): Promise<
 export function backUpOnSchedule(db: Db): () => void {
   const plan = backupPlan();
   if (!plan) return () => undefined;
-  let busy = false;
-  const timer = setInterval(() => {
-    if (busy) return;
-    busy = true;
-    void backUpIfDue(db, plan, new Date())
-      .catch((error: Error) => log.error({ error: error.message }, "the backup failed"))
-      .finally(() => (busy = false));
-  }, LOOK_EVERY_MS);
-  timer.unref();
-  return () => clearInterval(timer);
+  const work = (now: Date) => backUpIfDue(db, plan, now);
+  return keepDoing(
+    db,
+    { name: `back up to ${plan.folder}`, everyMs: LOOK_EVERY_MS, longestMs: HOUR_MS, work },
+    LOOK_EVERY_MS,
+  );
 }

@@ -16,11 +16,13 @@ import {
   type OtherSystem,
 } from "@/data/lti/systems";
 import { judge } from "../results/judge";
+import { keepDoing } from "../web/jobs";
 import { log } from "../web/log";
 import { NoAnswer } from "../web/ask-elsewhere";
 import { lineItemsOf, membersOf, sendScore } from "./services";
 
 const EVERY_MS = 10_000;
+const LONGEST_MS = 5 * 60_000;
 const FIRST_WAIT_MS = 15_000;
 const LONGEST_WAIT_MS = 3_600_000;
 
@@ -92,21 +94,12 @@ export async function sendMarks(db: Db, now: Date): Promise<void> {
 }
 
 /** Looks every ten seconds; returns what ends it. */
-export function keepSendingMarks(db: Db): () => void {
-  let timer: NodeJS.Timeout;
-  let ended = false;
-  const again = () => {
-    if (ended) return;
-    timer = setTimeout(() => {
-      void sendMarks(db, new Date())
-        .catch((error: Error) => log.error({ error: error.message }, "marks were not sent"))
-        .finally(again);
-    }, EVERY_MS);
-    timer.unref();
-  };
-  again();
-  return () => {
-    ended = true;
-    clearTimeout(timer);
-  };
-}
+export const keepSendingMarks = (db: Db): (() => void) =>
+  keepDoing(
+    db,
+    {
+      ...{ name: "send marks back", everyMs: EVERY_MS - 1_000, longestMs: LONGEST_MS },
+      work: (now) => sendMarks(db, now),
+    },
+    EVERY_MS,
+  );

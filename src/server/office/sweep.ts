@@ -5,11 +5,13 @@ import { sweepCounts } from "@/data/office/try-counts";
 import { refreshPopularity } from "@/data/find/uses";
 import { deleteThoseWhoLeft } from "../keep/children";
 import { judgeAll } from "../results/judge";
-import { removeOldFile } from "../web/files";
+import { removeOldFile } from "../files/files";
+import { keepDoing } from "../web/jobs";
 import { log } from "../web/log";
 
-const FIRST_MS = 15 * 60_000;
-const EVERY_MS = 24 * 3_600_000;
+const LOOK_MS = 15 * 60_000;
+const LONGEST_MS = 3 * 3_600_000;
+const EVERY_MS = 24 * 3_600_000 - LOOK_MS;
 
 /** Takes away what is kept no longer (see keptDays), lets Find order by today's uses, works out results, and logs how much it was. */
 export async function sweep(
@@ -29,16 +31,13 @@ export async function sweep(
   return swept;
 }
 
-/** Sweeps a while after the start and then once a day. Returns what ends it. */
-export function sweepDaily(db: Db): () => void {
-  const run = () =>
-    void sweep(db, new Date()).catch((error: Error) => log.error({ error: error.message }, "sweeping failed"));
-  const first = setTimeout(run, FIRST_MS);
-  const daily = setInterval(run, EVERY_MS);
-  first.unref();
-  daily.unref();
-  return () => {
-    clearTimeout(first);
-    clearInterval(daily);
-  };
-}
+/** Sweeps once a day, by one of the processes, and never just after a start. Returns what ends it. */
+export const sweepDaily = (db: Db): (() => void) =>
+  keepDoing(
+    db,
+    {
+      ...{ name: "sweep", everyMs: EVERY_MS, longestMs: LONGEST_MS },
+      work: (now) => sweep(db, now),
+    },
+    LOOK_MS,
+  );
