@@ -7,7 +7,7 @@ import { classesWith } from "@/data/assign/assignments";
 import { offersFor, waitingProposal } from "@/data/share/offers";
 import { broughtFileOf } from "@/data/adapt/brought-files";
 import { draftOf, editsOf, resourceById, revisionById, revisionsOf } from "@/data/adapt/resources";
-import { goneAmong } from "../web/files";
+import { goneAmong } from "../files/files";
 import { permit } from "../web/permissions";
 import type { Visitor } from "../web/session";
 

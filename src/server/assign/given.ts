@@ -6,7 +6,7 @@ import { kinOf } from "@/data/plan/plan";
 import { publishedOf } from "@/data/engine/read-once";
 import { headsOf } from "@/data/adapt/resources";
 import { readableAmong } from "@/data/find/search";
-import { goneAmong } from "../web/files";
+import { goneAmong } from "../files/files";
 import type { Visitor } from "../web/session";
 
 /** What is given: a resource as it is published now. */

@@ -12,7 +12,7 @@ import { addMedia, bytesBy } from "@/data/engine/media";
 import type { Db, Queryable } from "@/data/engine/db";
 import { indexResource } from "@/data/find/shelves";
 import { ActionError } from "../web/act";
-import { keepFile } from "../web/files";
+import { keepFile } from "../files/files";
 import { quota } from "../web/keep-upload";
 import type { Visitor } from "../web/session";
 

@@ -9,7 +9,7 @@ import { publishedOf } from "@/data/engine/read-once";
 import { resourceById } from "@/data/adapt/resources";
 import { readableAmong } from "@/data/find/search";
 import { fileName, type BytesOf, type Outgoing, type OutgoingFile, type OutgoingResource } from "@/formats/outgoing";
-import { goneAmong, readKept } from "../web/files";
+import { goneAmong, readKept } from "../files/files";
 import type { Visitor } from "../web/session";
 
 const shipped: Readonly<Record<string, { folder: string; ending: string; mime: string }>> = {

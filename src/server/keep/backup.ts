@@ -1,13 +1,13 @@
 import { randomUUID } from "node:crypto";
-import { createReadStream, createWriteStream, mkdirSync } from "node:fs";
-import { rename, rm, stat } from "node:fs/promises";
+import { createWriteStream, mkdirSync } from "node:fs";
+import { rename, rm } from "node:fs/promises";
 import path from "node:path";
 import { pipeline } from "node:stream/promises";
 import { createGzip } from "node:zlib";
 import { pack, type Pack } from "tar-stream";
 import type { Db, Queryable } from "@/data/engine/db";
 import { migrationsOf, rowsOf, tablesOf } from "@/data/keep/tables";
-import { everyKept, placeOf } from "../web/files";
+import { everyKept, openKept } from "../files/files";
 import { sealing } from "./sealed";
 
 /**
@@ -40,10 +40,9 @@ const put = ({ tar, broken }: To, name: string, text: string) =>
     new Promise<void>((done, fail) => tar.entry({ name }, text, (error) => (error ? fail(error) : done()))),
   ]);
 
-async function putFile({ tar, broken }: To, name: string, file: string): Promise<void> {
-  const { size } = await stat(file);
-  const entry = tar.entry({ name, size });
-  await Promise.race([broken, pipeline(createReadStream(file, { end: Math.max(0, size - 1) }), entry)]);
+async function putFile({ tar, broken }: To, sha256: string): Promise<void> {
+  const { bytes, stream } = await openKept(sha256);
+  await Promise.race([broken, pipeline(stream, tar.entry({ name: `media/${sha256}`, size: bytes }))]);
 }
 
 async function putTables(tx: Queryable, to: To): Promise<BackupCounts["tables"]> {
@@ -92,7 +91,7 @@ export async function writeBackup(
     // Files are never changed once they are there, and none goes within a month of being named last: they may come after.
     let media = 0;
     for await (const sha256 of everyKept()) {
-      await putFile(to, `media/${sha256}`, placeOf(sha256));
+      await putFile(to, sha256);
       media += 1;
     }
     const counts = { tables, media };

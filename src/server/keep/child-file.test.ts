@@ -9,7 +9,7 @@ import { addResponses, openAttempt, taskOf } from "@/data/student/work";
 import { allQuestions } from "@/core/resource/document";
 import { freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { keepFile } from "../web/files";
+import { keepFile } from "../files/files";
 import { childFile } from "./child-file";
 
 let db: Db;

@@ -3,7 +3,7 @@ import type { Queryable } from "@/data/engine/db";
 import { mediaByHash } from "@/data/engine/media";
 import { fileName } from "@/formats/outgoing";
 import { writeZip, type ZipEntry } from "@/formats/write-zip";
-import { goneAmong, readKept } from "../web/files";
+import { goneAmong, readKept } from "../files/files";
 
 const README = `Everything Golden Satchel stores about one child.
 

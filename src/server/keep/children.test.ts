@@ -8,7 +8,8 @@ import { leftChildren } from "@/data/keep/delete-child";
 import { newStep } from "@/core/resource/edit";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, newId, now, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { keepFile, placeOf } from "../web/files";
+import { keepFile } from "../files/files";
+import { placeOf } from "../files/folder-store";
 import { deleteChildOf, deleteThoseWhoLeft } from "./children";
 
 let db: Db;

@@ -1,6 +1,6 @@
 import type { Db } from "@/data/engine/db";
 import { deleteChild, deleteUnshown, leftChildren, noteDeleted } from "@/data/keep/delete-child";
-import { removeOldFile } from "../web/files";
+import { removeOldFile } from "../files/files";
 import { log } from "../web/log";
 
 /**

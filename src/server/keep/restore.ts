@@ -8,7 +8,7 @@ import { z } from "zod";
 import type { Db, Queryable } from "@/data/engine/db";
 import { migrate, migrationsIn } from "@/data/engine/migrate";
 import { closeTables, openTables, putRows, tablesOf, type Table } from "@/data/keep/tables";
-import { keepFile } from "../web/files";
+import { keepFile } from "../files/files";
 import { FORMAT, type BackupCounts } from "./backup";
 import { isSealed, unseal } from "./sealed";
 

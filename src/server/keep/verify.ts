@@ -1,5 +1,4 @@
 import { createHash } from "node:crypto";
-import { createReadStream } from "node:fs";
 import { outcomesOf, type Outcome } from "@/core/results/outcomes";
 import type { Db } from "@/data/engine/db";
 import { namedFiles } from "@/data/engine/sweep";
@@ -7,7 +6,7 @@ import { everyMedia } from "@/data/engine/media";
 import { brokenReferences, tablesOf } from "@/data/keep/tables";
 import { judgedWork, keptOutcomes } from "@/data/results/outcomes";
 import { workOf } from "@/data/student/work";
-import { goneAmong, placeOf } from "../web/files";
+import { goneAmong, openKept } from "../files/files";
 
 export interface Verified {
   /** What was looked at, counted. */
@@ -18,9 +17,10 @@ export interface Verified {
   wrong: string[];
 }
 
-async function hashOf(file: string): Promise<string> {
+async function hashOf(sha256: string): Promise<string> {
   const hash = createHash("sha256");
-  for await (const part of createReadStream(file)) hash.update(part as Buffer);
+  const { stream } = await openKept(sha256);
+  for await (const part of stream) hash.update(part as Buffer);
   return hash.digest("hex");
 }
 
@@ -29,7 +29,7 @@ async function checkFiles(db: Db, wrong: string[]): Promise<number> {
   const gone = new Set(await goneAmong(stored));
   for (const sha256 of stored) {
     if (gone.has(sha256)) wrong.push(`The file ${sha256} is missing.`);
-    else if ((await hashOf(placeOf(sha256))) !== sha256) wrong.push(`The file ${sha256} is damaged.`);
+    else if ((await hashOf(sha256)) !== sha256) wrong.push(`The file ${sha256} is damaged.`);
   }
   const known = new Set(stored);
   for (const sha256 of await namedFiles(db))

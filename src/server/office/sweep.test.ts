@@ -9,7 +9,7 @@ import { addMedia, mediaByHash } from "@/data/engine/media";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import type { Db } from "@/data/engine/db";
-import { goneAmong, keepFile } from "../web/files";
+import { goneAmong, keepFile } from "../files/files";
 import { sweep } from "./sweep";
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-sweep-"));

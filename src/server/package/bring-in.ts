@@ -9,7 +9,7 @@ import { relocate } from "@/formats/package/relocate";
 import type { ReadPackage } from "@/formats/package/read-package";
 import { hashOf } from "../adapt/publish";
 import { ActionError } from "../web/act";
-import { keepFile } from "../web/files";
+import { keepFile } from "../files/files";
 import { quota } from "../web/keep-upload";
 import type { Visitor } from "../web/session";
 

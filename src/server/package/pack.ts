@@ -5,7 +5,7 @@ import { ownPocketsWith, ownResources } from "@/data/adapt/mine";
 import type { Db } from "@/data/engine/db";
 import { mediaByHash } from "@/data/engine/media";
 import { PACKAGE_FORMAT, PACKAGE_VERSION, type SatchelPackage } from "@/formats/package/package";
-import { goneAmong } from "../web/files";
+import { goneAmong } from "../files/files";
 import type { Visitor } from "../web/session";
 
 /** Everything of hers: every revision, what is not published yet, pockets, and which files belong to it. */

@@ -10,7 +10,7 @@ import { readPackage, type ReadPackage } from "@/formats/package/read-package";
 import { writePackage } from "@/formats/package/write-package";
 import { startAdaptation } from "@/core/licence/licence";
 import { visitorOf } from "../testing/as";
-import { keepFile, readKept } from "../web/files";
+import { keepFile, readKept } from "../files/files";
 import { bringPackageIn, lookAtPackage } from "./bring-in";
 import { packMine } from "./pack";
 

@@ -7,7 +7,7 @@ import { studentsOf } from "@/data/classes/classes";
 import { noteLook } from "@/data/keep/about-child";
 import { mediaByHash } from "@/data/engine/media";
 import type { Db } from "@/data/engine/db";
-import { readKept } from "../web/files";
+import { readKept } from "../files/files";
 import { numberFrom, type RouteCaller } from "../web/route";
 import { portfolioForOthers, portfolioOf } from "./portfolio";
 

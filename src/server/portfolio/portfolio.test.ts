@@ -8,7 +8,7 @@ import { addDays } from "@/core/calendar/school-calendar";
 import { actAs, value, visitorOf } from "../testing/as";
 import { check, child, db, given, openSchool, question, teacher, world } from "../testing/child-at-work";
 import { handIn } from "../student/student-actions";
-import { keepFile } from "../web/files";
+import { keepFile } from "../files/files";
 import { chooseAsMine, sayWhy, setInPortfolio } from "./child-actions";
 import { openPortfolio } from "./open-portfolio";
 import { atLink, portfolioForOthers, portfolioOf } from "./portfolio";

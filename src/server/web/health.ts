@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { rm, writeFile } from "node:fs/promises";
 import path from "node:path";
+import { filesMustAnswer } from "../files/files";
 import { isStopping } from "./open-requests";
 import type { Db } from "@/data/engine/db";
 import { dataFolder } from "@/data/engine/open";
@@ -23,6 +24,7 @@ export async function health(db: Db): Promise<{ problems: string[] }> {
   await within(writeFile(probe, new Uint8Array(4096))).catch(() =>
     problems.push("The data folder is full, read-only or away."),
   );
+  await within(filesMustAnswer()).catch(() => problems.push("The store for files does not answer."));
   await rm(probe, { force: true }).catch(() => undefined);
   return { problems };
 }

@@ -1,7 +1,7 @@
 import { largest, mediaType, notOfKind, tooLarge, type MediaKind } from "@/core/media/sniff";
 import type { Queryable } from "@/data/engine/db";
 import { addMedia, bytesBy } from "@/data/engine/media";
-import { keepFile } from "./files";
+import { keepFile } from "../files/files";
 import { readFile, UnreadableFile } from "./read-file";
 import type { Visitor } from "./session";
 

@@ -1,6 +1,6 @@
 import { mediaByHash } from "@/data/engine/media";
 import type { Db } from "@/data/engine/db";
-import { readKept, readPart } from "./files";
+import { readKept, readPart } from "../files/files";
 
 /** The part of a file a player asks for (RFC 9110, section 14): one range, from or up to its end; null for anything else. */
 function rangeOf(asked: string | null, length: number): { from: number; to: number } | null | "outside" {

@@ -1,5 +1,5 @@
 import { database } from "./database";
-import { removeLeftOvers } from "./files";
+import { removeLeftOvers } from "../files/files";
 import { closeDoors, drainSeconds, everybodyAnswered, isStopping, sayStopping, watchRequests } from "./open-requests";
 import { allDone } from "./under-way";
 import { answerBackups } from "../keep/asked";

@@ -4,7 +4,7 @@ import os from "node:os";
 import path from "node:path";
 import { DatabaseError } from "@/data/engine/db";
 import { FolderNotWritable, openDatabase } from "@/data/engine/open";
-import { keepFile, removeLeftOvers } from "./files";
+import { keepFile, removeLeftOvers } from "../files/files";
 import { storageProblem } from "./storage-problem";
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-storage-"));

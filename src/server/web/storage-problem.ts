@@ -3,6 +3,7 @@ const inWords: Record<string, string> = {
   EDQUOT: "There is no room left on the school's computer",
   EROFS: "Nothing can be saved on the school's computer (its folder is read-only)",
   EACCES: "Nothing can be saved on the school's computer (its folder is read-only)",
+  FILES_AWAY: "The place where the school keeps its files does not answer",
   EPERM: "Nothing can be saved on the school's computer (its folder is read-only)",
 };
 

@@ -2,7 +2,7 @@ import { writePackage } from "@/formats/package/write-package";
 import { bringPackageIn, lookAtPackage } from "@/server/package/bring-in";
 import { packMine } from "@/server/package/pack";
 import { ActionError } from "@/server/web/act";
-import { readKept } from "@/server/web/files";
+import { readKept } from "@/server/files/files";
 import { readWithin, UnreadableFile } from "@/server/web/read-file";
 import { sendStream } from "@/server/web/send-stream";
 import { route } from "@/server/web/route";
