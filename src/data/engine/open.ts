@@ -3,7 +3,8 @@ import path from "node:path";
 import type { Db } from "./db";
 import { migrate } from "./migrate";
 import { EmbeddedDb } from "./pglite";
-import { PostgresDb } from "./postgres";
+import { Copies } from "./copies";
+import { copyAt, PostgresDb } from "./postgres";
 
 export function dataFolder(): string {
   return path.resolve(/* turbopackIgnore: true */ process.env.DATA_DIR ?? ".data");
@@ -42,7 +43,7 @@ export async function openUnchanged(patience?: number): Promise<Db> {
   mustBeWritable(dataFolder());
   const url = process.env.DATABASE_URL;
   return url
-    ? new PostgresDb(url)
+    ? new PostgresDb(url, process.env.DATABASE_LISTEN_URL || url)
     : EmbeddedDb.open({ folder: dataFolder(), ...(patience !== undefined && { patience }) });
 }
 
@@ -61,4 +62,10 @@ export async function openDatabase(): Promise<Db> {
     throw error;
   }
   return db;
+}
+
+/** The streaming replicas of DATABASE_READ_URL, addresses with spaces between; null: there are none. */
+export function openCopies(): Copies | null {
+  const urls = (process.env.DATABASE_READ_URL ?? "").split(/\s+/).filter(Boolean);
+  return process.env.DATABASE_URL && urls.length > 0 ? new Copies(urls.map(copyAt)) : null;
 }

@@ -1,4 +1,5 @@
 import pg from "pg";
+import type { Copy } from "./copies";
 import { DatabaseError, type Db, type Queryable } from "./db";
 import { Listener, type ConnectForNotices } from "./listener";
 import { oneAtATime } from "./one-at-a-time";
@@ -42,8 +43,9 @@ export class PostgresDb implements Db {
   private readonly pool: pg.Pool;
   private readonly listener: Listener;
 
-  constructor(url: string) {
-    this.listener = new Listener(connectForNotices(url));
+  /** @param listenUrl where notices are heard, if `url` is a pooler's that hands out a connection for one transaction */
+  constructor(url: string, listenUrl = url) {
+    this.listener = new Listener(connectForNotices(listenUrl));
     this.pool = new pg.Pool({ connectionString: url, max: 10, types, options: SETTINGS });
     this.pool.on("error", (error) => console.error(`PostgreSQL connection lost: ${error.message}`));
   }
@@ -84,6 +86,20 @@ export class PostgresDb implements Db {
     await this.listener.close();
     await this.pool.end();
   }
+}
+
+const COPY_ANSWERS_MS = 1_000;
+const COPY_READS_MS = 10_000;
+
+/** A streaming replica: one that does not answer soon is given up, because the server itself is there to be asked. */
+export function copyAt(url: string): Copy {
+  const pool = new pg.Pool({
+    ...{ connectionString: url, max: 10, types, options: SETTINGS },
+    ...{ connectionTimeoutMillis: COPY_ANSWERS_MS, query_timeout: COPY_READS_MS },
+  });
+  pool.on("error", () => undefined);
+  const { query } = queryable(pool);
+  return { db: { query, close: () => pool.end() }, place: -1n, restsUntil: 0 };
 }
 
 /** One connection that only listens. */

@@ -1,3 +1,4 @@
+import { originOf } from "./copies";
 import { one, type Queryable } from "./db";
 
 /**
@@ -27,8 +28,9 @@ export async function searchCache<Value>(
   work: () => Promise<Value>,
 ): Promise<Value> {
   const now = version ?? (await searchVersion(db));
-  const known = kept.get(db) ?? new Map<string, Kept>();
-  kept.set(db, known);
+  const origin = originOf(db);
+  const known = kept.get(origin) ?? new Map<string, Kept>();
+  kept.set(origin, known);
   const found = known.get(key);
   known.delete(key);
   if (found?.version === now) {

@@ -1,7 +1,7 @@
 import { notFound, redirect } from "next/navigation";
 import { connection } from "next/server";
 import type { Db } from "@/data/engine/db";
-import { database } from "./database";
+import { database, databaseToRead } from "./database";
 import { permissions, permit, type About, type AboutOf, type Act, type ActAlone } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
 
@@ -17,7 +17,9 @@ export async function enter<Name extends Act>(
   // Nothing here may run while the application is being built: the database belongs to the one that serves.
   await connection();
   const [db, visitor, now] = [await database(), await currentVisitor(), new Date()];
-  if (await permit(db, visitor, permission, about, now)) return { db, visitor: visitor!, now };
+  // Who may what is asked of the server itself: what was taken away a moment ago is taken away.
+  if (await permit(db, visitor, permission, about, now))
+    return { db: await databaseToRead(permission), visitor: visitor!, now };
   // A link to a piece of work leads a student through signing in to the thing.
   if (!visitor && about.assignment !== undefined && permissions[permission].who === "student")
     redirect(`/join?to=${about.assignment}`);

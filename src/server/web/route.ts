@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { storable } from "@/core/storable";
 import type { Db } from "@/data/engine/db";
-import { database } from "./database";
+import { database, databaseToRead } from "./database";
 import { log } from "./log";
 import { noteAct } from "./metrics";
 import { guard, permit, type AboutOf, type Act } from "./permissions";
@@ -60,7 +60,7 @@ export function route<Name extends Act, Body = undefined>(
           return refuse(400, `This could not be read: ${read.error.issues[0]?.message}. Nothing was saved of it.`);
       }
       return await work({
-        db,
+        db: request.method === "GET" ? await databaseToRead(permission) : db,
         now,
         visitor: visitor!,
         params,
