@@ -10,14 +10,14 @@ import { newQuestion } from "@/core/question/new-question";
 
 /** So many children a lesson. */
 export const CLASS = 25;
-const PORT = 3990;
+export const PORT = 3990;
 const hash = (token: string) => createHash("sha256").update(token).digest("hex");
 const agent = new http.Agent({ keepAlive: true, maxSockets: 4000 });
 
 export interface Led {
   assignment: number;
   teacher: string;
-  students: { token: string; id: number; recipient: number }[];
+  students: { token: string; id: number; recipient: number; signInName: string }[];
 }
 
 export const document = {
@@ -54,7 +54,7 @@ export async function addLessons(db: Db, students: number): Promise<Led[]> {
       "insert into session (token_hash, person_id, created, expires) values ($1, $2, $3::timestamptz, $3::timestamptz + interval '8 hours')",
       [hash(token), row!.id, now],
     );
-    return { id: row!.id, token };
+    return { id: row!.id, token, signInName: name };
   };
   const lessons: Led[] = [];
   for (let at = 0; at * CLASS < students; at += 1) {
@@ -122,13 +122,16 @@ export async function addLessons(db: Db, students: number): Promise<Led[]> {
   return lessons;
 }
 
-/** Asks as a device does; with `fresh` over a connection of its own, as something that shares requests out does. */
+/**
+ * Asks as a device does; with `fresh` over a connection of its own, as something that shares requests out does; with `action` as a form that
+ * presses it does.
+ */
 export function send(
   token: string,
   where: string,
   body?: object,
-  { port = PORT, fresh = false }: { port?: number; fresh?: boolean } = {},
-): Promise<{ status: number; text: string }> {
+  { port = PORT, fresh = false, action }: { port?: number; fresh?: boolean; action?: string } = {},
+): Promise<{ status: number; text: string; signedIn: boolean }> {
   return new Promise((resolve, reject) => {
     const request = http.request(
       {
@@ -138,6 +141,10 @@ export function send(
           cookie: `satchel-session=${token}`,
           "content-type": "application/json",
           "sec-fetch-site": "same-origin",
+          ...(action && {
+            ...{ "next-action": action, origin: `http://127.0.0.1:${port}` },
+            "content-type": "text/plain;charset=UTF-8",
+          }),
         },
       },
       (response) => {
@@ -145,7 +152,10 @@ export function send(
         response.on("data", (part: Buffer) => (text += part.toString()));
         // Cut off in the middle, by a server that was stopped.
         response.on("error", reject);
-        response.on("end", () => resolve({ status: response.statusCode ?? 0, text }));
+        response.on("end", () => {
+          const signedIn = response.headers["set-cookie"]?.some((one) => one.startsWith("satchel-session=")) ?? false;
+          resolve({ status: response.statusCode ?? 0, text, signedIn });
+        });
       },
     );
     request.on("error", reject);
@@ -162,6 +172,8 @@ export function listen(token: string, where: string, heard: (event: Record<strin
       (response) => {
         if (response.statusCode !== 200) return reject(new Error(`${where}: ${response.statusCode}`));
         let rest = "";
+        // The server is stopped in the end, in the middle of everything.
+        response.on("error", () => {});
         response.on("data", (part: Buffer) => {
           const parts = (rest + part.toString()).split("\n\n");
           rest = parts.pop()!;
