@@ -42,10 +42,15 @@ export function copyOfTheSchool(): string {
 }
 
 /** Runs one of our own programs on a school that no server has open. @throws with what it said, if it fails */
-export function runOn(folder: string, program: string, ...args: string[]): void {
+export function runOn(
+  folder: string,
+  of: string | { program: string; settings: Record<string, string> },
+  ...args: string[]
+): void {
+  const { program, settings } = typeof of === "string" ? { program: of, settings: {} } : of;
   const { status, stderr } = spawnSync(process.execPath, [tsxProgram, program, ...args], {
     cwd: root,
-    env: environment(folder),
+    env: { ...environment(folder), ...settings },
     encoding: "utf8",
   });
   if (status !== 0) throw new Error(`${program} failed.\n${stderr}`);
@@ -55,12 +60,15 @@ export function runOn(folder: string, program: string, ...args: string[]): void 
  * Starts the built application on `folder`, or on a copy of the seeded school. `said()` is what it printed as errors so far. The folder goes
  * with it, unless it is to be kept.
  */
-export async function startServer(port: number, empty?: { folder: string; keep?: boolean }) {
+export async function startServer(
+  port: number,
+  empty?: { folder: string; keep?: boolean; settings?: Record<string, string> },
+) {
   const folder = empty?.folder ?? copyOfTheSchool();
   const { DEMO: _, ...school } = environment(folder);
   const server = spawn(process.execPath, [nextProgram, "start", "-p", String(port)], {
     cwd: root,
-    env: empty ? school : environment(folder),
+    env: empty ? { ...school, ...empty.settings } : environment(folder),
     stdio: ["ignore", "ignore", "pipe"],
   });
   let said = "";

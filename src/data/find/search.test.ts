@@ -194,10 +194,17 @@ describe("words", () => {
   );
 
   test("a misspelt word is read as the nearest known one, a known word never", async () => {
-    expect(await correctWords(db, "lighthuose")).toBe("lighthouse");
-    expect(await correctWords(db, "tide lighthuose")).toBe("tide lighthouse");
-    expect(await correctWords(db, "tide")).toBeNull();
-    expect(await correctWords(db, "xqzzv")).toBeNull();
+    const ines = await reader(world.ines);
+    expect(await correctWords(db, ines, "lighthuose")).toBe("lighthouse");
+    expect(await correctWords(db, ines, "tide lighthuose")).toBe("tide lighthouse");
+    expect(await correctWords(db, ines, "tide")).toBeNull();
+    expect(await correctWords(db, ines, "xqzzv")).toBeNull();
+  });
+
+  test("a word that only another district has written is not known here: what is corrected tells nothing of it", async () => {
+    await publishFor(db, world.stranger, lesson("The lighthuose of Elsewhere"), ["district"]);
+    expect(await correctWords(db, await reader(world.stranger), "lighthuose")).toBeNull();
+    expect(await correctWords(db, await reader(world.ines), "lighthuose")).toBe("lighthouse");
   });
 });
 

@@ -1,12 +1,15 @@
 import type { Db } from "../engine/db";
 import { freshDatabase } from "../testing/database";
 import { lesson, publishFor, smallWorld } from "../testing/world";
+import type { Reader } from "./reach";
 import { correctWords, MOST_PARTS, readAllWords } from "./words";
 
 let db: Db;
+let reader: Reader;
 beforeAll(async () => {
   db = await freshDatabase();
   const world = await smallWorld(db);
+  reader = { id: world.ines, school: world.here, district: world.district, satchel: [] };
   await publishFor(db, world.teodor, lesson("Tides and ferries"), ["staffroom"]);
 }, 60_000);
 afterAll(() => db.close());
@@ -44,6 +47,7 @@ describe("however much is typed", () => {
     expect(
       await correctWords(
         db,
+        reader,
         words(100, (at) => `tydes${"abcdefghij"[at % 10]}${"klmnopqrst"[Math.floor(at / 10)]}`),
       ),
     ).toBeDefined();

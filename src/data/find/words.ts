@@ -124,8 +124,11 @@ async function beginningWith(db: Queryable, start: string): Promise<string[]> {
   return rows.map((row) => row.word);
 }
 
-/** The listed word a misspelt one is most likely to be, or null when none is near enough. */
-async function closestTo(db: Queryable, word: string, also: Synonyms): Promise<string | null> {
+/** A listed word that stands only where she does not see it is no help, and must not be told: so many are passed over. */
+const MOST_PASSED_OVER = 5;
+
+/** The listed word that she sees and a misspelt one is most likely to be, or null when none is near enough. */
+async function closestTo(db: Queryable, reader: Reader, word: string, also: Synonyms): Promise<string | null> {
   const typed = listedForm(word);
   const rows = await db.query<{ word: string; entries: number }>(
     `select word, entries from search_word where length(word) between $2 and $3 and similarity(word, $1) > 0.15
@@ -133,7 +136,25 @@ async function closestTo(db: Queryable, word: string, also: Synonyms): Promise<s
     [typed, typed.length - 2, typed.length + 2],
   );
   const near = [...also.keys()].filter((one) => one[0] === typed[0] && Math.abs(one.length - typed.length) <= 2);
-  return nearestWord(typed, [...rows, ...near.map((one) => ({ word: one, entries: 0 }))]);
+  let choice = [...rows, ...near.map((one) => ({ word: one, entries: 0 }))];
+  for (let passed = 0; passed < MOST_PASSED_OVER; passed += 1) {
+    const nearest = nearestWord(typed, choice);
+    if (nearest === null || also.has(nearest) || (await seenAmong(db, reader, [nearest])).length > 0) return nearest;
+    choice = choice.filter((one) => one.word !== nearest);
+  }
+  return null;
+}
+
+/** Those of these words that stand in something this reader may see, in the same order. */
+async function seenAmong(db: Queryable, reader: Reader, words: readonly string[]): Promise<string[]> {
+  const rows = await db.query<{ word: string }>(
+    `select w.word from unnest($5::text[]) with ordinality as w(word, at)
+      where exists (select 1 from search_entry e, ${reached}
+        where e.words @@ (to_tsquery('satchel_en', quote_literal(w.word)) || to_tsquery('satchel_es', quote_literal(w.word))) and r.reach <> 0)
+      order by w.at`,
+    [...readerParameters(reader), words],
+  );
+  return rows.map((row) => row.word);
 }
 
 const SHORTEST_BEGINNING = 2;
@@ -220,15 +241,7 @@ const MOST_SUGGESTIONS = 6;
 export async function suggestSeen(db: Queryable, reader: Reader, start: string): Promise<string[]> {
   if (start.trim().length < SHORTEST_BEGINNING) return [];
   const words = await beginningWith(db, start.trim());
-  if (words.length === 0) return [];
-  const rows = await db.query<{ word: string }>(
-    `select w.word from unnest($5::text[]) with ordinality as w(word, at)
-      where exists (select 1 from search_entry e, ${reached}
-        where e.words @@ (to_tsquery('satchel_en', quote_literal(w.word)) || to_tsquery('satchel_es', quote_literal(w.word))) and r.reach <> 0)
-      order by w.at limit ${MOST_SUGGESTIONS}`,
-    [...readerParameters(reader), words],
-  );
-  return rows.map((row) => row.word);
+  return words.length === 0 ? [] : (await seenAmong(db, reader, words)).slice(0, MOST_SUGGESTIONS);
 }
 
 /**
@@ -237,21 +250,18 @@ export async function suggestSeen(db: Queryable, reader: Reader, start: string):
  */
 export async function correctWords(
   db: Queryable,
+  reader: Reader,
   typed: string,
   { isGood, also }: { isGood: (word: string) => boolean; also: Synonyms } = { isGood: () => false, also: noSynonyms },
 ): Promise<string | null> {
   const { parts } = partsOf(typed);
   const plain = parts.filter((part) => !part.phrase && part.wanted);
   const { wanted } = await readingsOf(db, plain, new Map());
-  // A word that is listed as it was typed needs no looking for; common ones are in half of all there is.
+  // Known is what stands in something she may see: whether a word is corrected must not tell of what she may not.
   const known = await db.query<{ known: boolean }>(
-    `select q = '' or exists (select 1 from search_word where word = typed)
-                   or exists (select 1 from search_entry where words @@ q::tsquery) known
-       from unnest($1::text[], $2::text[]) with ordinality as u(q, typed, n) order by n`,
-    [
-      wanted.map((row) => queryWith({ wanted: [row], unwanted: [] }, 0)?.text ?? ""),
-      plain.map((part) => listedForm(part.text)),
-    ],
+    `select q = '' or exists (select 1 from search_entry e, ${reached} where e.words @@ q::tsquery and r.reach <> 0) known
+       from unnest($5::text[]) with ordinality as u(q, n) order by n`,
+    [...readerParameters(reader), wanted.map((row) => queryWith({ wanted: [row], unwanted: [] }, 0)?.text ?? "")],
   );
   let changed = false;
   let looked = 0;
@@ -259,7 +269,7 @@ export async function correctWords(
   for (const part of parts) {
     const at = plain.indexOf(part);
     const unknown = at >= 0 && !known[at]!.known && !isGood(part.text) && (looked += 1) <= MOST_CORRECTED;
-    const closest = unknown ? await closestTo(db, part.text, also) : null;
+    const closest = unknown ? await closestTo(db, reader, part.text, also) : null;
     if (closest && closest !== listedForm(part.text)) changed = true;
     corrected.push(closest ? { ...part, text: closest } : part);
   }

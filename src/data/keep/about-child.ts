@@ -41,7 +41,7 @@ export async function aboutChild(db: Queryable, student: number): Promise<AboutC
   const found: AboutChild = {};
   for (const [table, where] of [...wanted].sort(([one], [other]) => (one < other ? -1 : 1))) {
     const rows = await db.query<{ row: Record<string, unknown> }>(
-      `select to_jsonb(t) as row from ${table} t where ${where}`,
+      `select to_jsonb(t) as row from ${table} t where ${where} order by to_jsonb(t)`,
       [student],
     );
     if (rows.length > 0) found[table] = rows.map(({ row }) => withoutSecrets(row));

@@ -134,7 +134,7 @@ async function readWords(db: Queryable, reader: Reader, { need, named, says: bef
   let have = read.strict === null ? ENOUGH : await countMatching(db, reader, read.strict, ENOUGH);
   if (have === 0) {
     for (const correction of [
-      await correctWords(db, need.words, { isGood: isEnglishWord, also: knownSynonyms() }),
+      await correctWords(db, reader, need.words, { isGood: isEnglishWord, also: knownSynonyms() }),
       translated(need.words, knownGlossary()),
     ]) {
       const again = correction === null ? null : await readAllWords(db, `${correction} `, knownSynonyms());
