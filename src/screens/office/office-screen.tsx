@@ -1,4 +1,6 @@
 "use client";
+import Link from "next/link";
+import { buttonClasses } from "@/ui/button";
 import type { MeetingRule, SchoolCalendar } from "@/core/calendar/school-calendar";
 import type { ClassSaid } from "@/core/roster/class-said";
 import type { PastClass } from "@/data/classes/class-said";
@@ -84,7 +86,12 @@ export function OfficeScreen({
 }) {
   return (
     <div className="mx-auto grid max-w-6xl items-start gap-5 px-6 py-5 lg:grid-cols-2">
-      <h1 className="font-serif text-[22px] lg:col-span-2">Calendar, rosters and people</h1>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 lg:col-span-2">
+        <h1 className="flex-1 font-serif text-[22px]">Calendar, rosters and people</h1>
+        <Link href="/office/year" className={buttonClasses(calendar.terms.length === 0 ? "main" : "plain")}>
+          Set up a school year, step by step
+        </Link>
+      </div>
       <div className="grid gap-5">
         <DaysOffCard calendar={calendar} now={now} />
         <WeekCard key={JSON.stringify([calendar.bells, calendar.cycle, calendar.weekdays])} calendar={calendar} />

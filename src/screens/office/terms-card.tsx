@@ -19,7 +19,7 @@ export function TermsCard({ terms: stored }: { terms: SchoolCalendar["terms"] })
       </h2>
       <ul className="mt-2 grid gap-2">
         {terms.map((term, at) => (
-          <li key={at} className="grid grid-cols-[minmax(0,1fr)_9.5rem_9.5rem_auto] gap-2">
+          <li key={at} className="grid grid-cols-[minmax(0,1fr)_10.5rem_10.5rem_auto] gap-2">
             <TextInput
               aria-label={`Name of term ${at + 1}`}
               maxLength={60}

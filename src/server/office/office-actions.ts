@@ -1,7 +1,6 @@
 "use server";
 import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
-import { daysFrom } from "@/core/calendar/school-calendar";
 import {
   addDaysOff,
   calendarOf,
@@ -28,6 +27,7 @@ import { allowGuests } from "@/data/classes/guests";
 import { allowNotes } from "@/data/live/step-notes";
 import { setShelfRules } from "@/data/share/sharing";
 import { act, ActionError } from "../web/act";
+import { Bells, bellsOn, inOrder, Name, Terms, WallTime, Weekdays } from "./calendar-input";
 import { changeSchool } from "./change-school";
 import { changePlaces } from "../plan/move-work";
 import { tellOfLostDay } from "../plan/tell-teachers";
@@ -38,26 +38,11 @@ import { schoolOf } from "./school-of";
 /** Who makes a change of the school, for it to be undone. */
 const by = (visitor: Visitor, at: Date, what: string) => ({ by: visitor.id, at, what, school: schoolOf(visitor) });
 
-const Name = z.string().trim().min(1, "Give it a name.").max(60);
-const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time is written like 08:50.");
-
 export const keepTerms = act(
   "change the school's calendar",
-  z.object({
-    terms: z
-      .array(
-        z
-          .object({ name: Name, from: PlainDate, to: PlainDate })
-          .refine((term) => term.from <= term.to, "A term has to end after it begins.")
-          .refine((term) => daysFrom(term.from, term.to) <= 400, "A term cannot be longer than a year."),
-      )
-      .max(20),
-  }),
+  z.object({ terms: Terms }),
   async ({ db, visitor, now }, { terms }) => {
-    const sorted = [...terms].sort((one, other) => one.from.localeCompare(other.from));
-    for (const [at, term] of sorted.entries())
-      if (sorted[at - 1] && term.from <= sorted[at - 1]!.to)
-        throw new ActionError(`${sorted[at - 1]!.name} and ${term.name} overlap. Nothing was changed.`);
+    const sorted = inOrder(terms);
     const { event } = await changeSchool(db, by(visitor, now, "changed the terms"), (tx) =>
       setTerms(tx, schoolOf(visitor), sorted),
     );
@@ -68,31 +53,14 @@ export const keepTerms = act(
 export const keepWeek = act(
   "change the school's calendar",
   z.object({
-    weekdays: z.array(z.number().int().min(1).max(7)).min(1, "A week needs at least one school day.").max(7),
+    weekdays: Weekdays,
     cycle: z.array(z.string().trim().min(1).max(12)).max(10),
-    bells: z
-      .array(
-        z
-          .object({
-            weekday: z.number().int().min(1).max(7),
-            period: z.number().int().min(1).max(20),
-            starts: WallTime,
-            ends: WallTime,
-          })
-          .refine((bell) => bell.starts < bell.ends, "A lesson has to end after it begins."),
-      )
-      .max(140),
+    bells: Bells,
   }),
   async ({ db, visitor, now }, { weekdays, cycle, bells }) => {
     if (new Set(cycle).size < cycle.length)
       throw new ActionError("Two days of the cycle have the same name. Nothing was changed.");
-    const kept = bells.filter(({ weekday }) => weekdays.includes(weekday));
-    for (const one of kept)
-      for (const other of kept)
-        if (one.weekday === other.weekday && one.period < other.period && one.ends > other.starts)
-          throw new ActionError(
-            `Lesson ${other.period} would begin before lesson ${one.period} ends. Nothing was changed.`,
-          );
+    const kept = bellsOn(weekdays, bells);
     const { event } = await changeSchool(db, by(visitor, now, "changed the week"), async (tx) => {
       await setWeek(tx, schoolOf(visitor), { weekdays: [...weekdays].sort(), cycle });
       await setBells(tx, schoolOf(visitor), kept);

@@ -49,7 +49,7 @@ export const session = {
   },
 };
 
-export const database = { database: async () => state.db };
+export const database = { database: async () => state.db, databaseToRead: async () => state.db };
 
 /** A redirect as Next throws it: with a digest. */
 export const navigation = {

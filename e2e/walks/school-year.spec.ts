@@ -1,0 +1,58 @@
+import AxeBuilder from "@axe-core/playwright";
+import type { Locator } from "@playwright/test";
+import { expect, test } from "../fixture";
+import { Walk } from "./walk";
+
+test("the office sets up next year by steps, and takes it back", async ({ signedIn }) => {
+  const office = await signedIn("Hollis Gray");
+  await office.goto("/office");
+  const walk = new Walk(office, "next school year by steps", 14);
+  const fill = async (what: Locator, text: string) => {
+    walk.presses += 1;
+    await what.fill(text);
+  };
+  const enter = async (what: Locator) => {
+    walk.presses += 1;
+    await what.press("Enter");
+  };
+  await walk.click(office.getByRole("link", { name: "Set up a school year, step by step" }));
+  const next = (to: string) => office.getByRole("button", { name: `Next: ${to}` });
+  await walk.click(next("week"));
+  await expect(
+    office.getByRole("alert").filter({ hasText: "Type the first and the last day of school." }),
+  ).toBeVisible();
+  await fill(office.getByLabel("First day of school"), "30 Aug 2027");
+  await fill(office.getByLabel("Last day of school"), "23 Jun 2028");
+  await office.getByLabel("Last day of school").press("Tab");
+  const terms = office.getByRole("list", { name: "Terms", exact: true }).getByRole("listitem");
+  await expect(terms).toHaveCount(3);
+  await fill(office.getByLabel("Terms", { exact: true }), "2");
+  await expect(terms).toHaveCount(2);
+  await fill(office.getByLabel("Name of term 1"), "Herring semester");
+  expect((await new AxeBuilder({ page: office }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  await enter(next("week"));
+  await expect(office.getByRole("heading", { name: "What does a week look like?" })).toBeFocused();
+  await walk.click(office.getByLabel("The week stays as it is"));
+  await fill(office.getByLabel("Lessons a day"), "5");
+  await expect(office.getByRole("list", { name: "Bells" }).getByRole("listitem")).toHaveText([
+    ...["08:50–09:35", "09:40–10:25", "10:45–11:30", "11:35–12:20", "13:10–13:55"],
+  ]);
+  expect((await new AxeBuilder({ page: office }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  await enter(next("days off"));
+  await walk.click(office.getByRole("button", { name: "Add a day off" }));
+  await fill(office.getByLabel("Date of day off 1"), "1 Oct 2027");
+  await fill(office.getByLabel("What day off 1 is"), "Boat day");
+  await enter(next("look it over"));
+  await expect(office.getByText("Herring semester")).toBeVisible();
+  await expect(office.getByText("Lessons a week")).toBeVisible();
+  expect((await new AxeBuilder({ page: office }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  await walk.click(office.getByRole("button", { name: "Save the year" }));
+  await expect(office.getByText("The school year is saved.")).toBeVisible();
+  walk.done();
+  const card = office.getByRole("region", { name: "Terms" });
+  await expect(card.getByLabel("Name of term 2", { exact: false }).first()).toBeVisible();
+  const named = () => card.getByRole("textbox").evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value));
+  expect(await named()).toContain("Herring semester");
+  await office.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(named).not.toContain("Herring semester");
+});
