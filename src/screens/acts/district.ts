@@ -3,3 +3,4 @@ import * as actions from "@/server/office/district-actions";
 import { tried } from "./tried";
 
 export const addSchool = tried(actions.addSchool);
+export const giveOffice = tried(actions.giveOffice);

@@ -1,9 +1,11 @@
 import { Download } from "lucide-react";
 import Link from "next/link";
+import type { ComponentProps } from "react";
 import { buttonClasses } from "@/ui/button";
 import type { Consent } from "@/data/keep/consent";
 import type { StoredOfChild } from "@/data/keep/delete-child";
 import { Empty } from "@/ui/empty";
+import { ChildPlaceCard } from "./child-place-card";
 import { ConsentCard } from "./consent-card";
 import { DeleteChildCard } from "./delete-child-card";
 
@@ -14,6 +16,7 @@ export function ChildScreen({
   consent,
   stored,
   looks,
+  place,
 }: {
   student: number;
   name: string;
@@ -21,6 +24,7 @@ export function ChildScreen({
   consent: Consent | null;
   stored: StoredOfChild;
   looks: readonly { name: string; what: string; at: string }[];
+  place: Pick<ComponentProps<typeof ChildPlaceCard>, "isIn" | "classes" | "schools">;
 }) {
   return (
     <div className="mx-auto grid max-w-3xl gap-5 px-6 py-5">
@@ -30,6 +34,7 @@ export function ChildScreen({
         </Link>
       </p>
       <h1 className="font-serif text-[22px] [overflow-wrap:anywhere]">Records of {name}</h1>
+      <ChildPlaceCard student={student} name={name} {...place} />
       <section aria-labelledby="everything" className="rounded-card border border-line bg-card p-5">
         <h2 id="everything" className="font-semibold">
           Everything, as a file

@@ -1,8 +1,9 @@
 "use client";
+import { clsx } from "clsx";
 import { useRouter } from "next/navigation";
 import { useState, useTransition, type FormEvent } from "react";
 import type { DistrictSchool } from "@/data/office/district";
-import { addSchool } from "@/screens/acts/district";
+import { addSchool, giveOffice } from "@/screens/acts/district";
 import { Button } from "@/ui/button";
 import { Field, inputClasses, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
@@ -22,21 +23,25 @@ export function SchoolsCard({
   const [problem, setProblem] = useState<{ field?: string | undefined; text: string } | null>(null);
   const [link, setLink] = useState<{ to: string; address: string } | null>(null);
   const [busy, start] = useTransition();
+  /** The school that gets an office; null: a new one is added. */
+  const [without, setWithout] = useState<DistrictSchool | null>(null);
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = event.currentTarget;
     const text = (name: string) => String(new FormData(form).get(name) ?? "");
     start(async () => {
-      const outcome = await addSchool({
-        ...{ name: text("name"), zone: text("zone") },
-        office: { givenName: text("givenName"), familyName: text("familyName"), email: text("email") },
-      });
+      const office = { givenName: text("givenName"), familyName: text("familyName"), email: text("email") };
+      const outcome = await (without
+        ? giveOffice({ toSchool: without.id, office })
+        : addSchool({ name: text("name"), zone: text("zone"), office }));
       if (!outcome.ok) return setProblem({ field: outcome.field, text: outcome.problem });
       setProblem(null);
       setLink(outcome.value);
       form.reset();
+      setWithout(null);
       router.refresh();
-      tell(`Added ${outcome.value.name}. The invitation for ${outcome.value.to} is in the outbox.`);
+      const done = without ? `${outcome.value.name} has an office.` : `Added ${outcome.value.name}.`;
+      tell(`${done} The invitation for ${outcome.value.to} is in the outbox.`);
     });
   };
   const field = (name: string, label: string, type = "text") => (
@@ -52,20 +57,25 @@ export function SchoolsCard({
       </h2>
       <ul className="mt-2 divide-y divide-line">
         {schools.map((school) => (
-          <li key={school.id} className="py-1.5">
-            <span className="font-semibold [overflow-wrap:anywhere]">{school.name}</span>{" "}
+          <li key={school.id} className="flex min-h-9 flex-wrap items-center gap-x-3 py-1">
+            <span className="font-semibold [overflow-wrap:anywhere]">{school.name}</span>
             <span className="text-[13px] text-ink-soft">
               {school.staff} staff, {school.children} children
               {school.office.length > 0 ? ` · office: ${school.office.join(", ")}` : " · no office yet"}
             </span>
+            {school.office.length === 0 && (
+              <Button size="small" onClick={() => setWithout(school)}>
+                Give {school.name} an office
+              </Button>
+            )}
           </li>
         ))}
       </ul>
-      <h3 className="mt-4 font-semibold">Add a school</h3>
+      <h3 className="mt-4 font-semibold">{without ? `An office for ${without.name}` : "Add a school"}</h3>
       <p className="text-ink-soft">Its own office does the rest: the calendar, the classes and the people.</p>
       <form onSubmit={submit} className="mt-3 grid gap-3 sm:grid-cols-2">
-        {field("name", "Name of the school")}
-        <Field label="Time zone">
+        {!without && field("name", "Name of the school")}
+        <Field label="Time zone" className={clsx(without && "hidden")}>
           {(control) => (
             <select {...control} name="zone" defaultValue={zone} className={inputClasses}>
               {zones.map((one) => (
@@ -86,8 +96,13 @@ export function SchoolsCard({
         )}
         <div className="sm:col-span-2">
           <Button type="submit" disabled={busy}>
-            Add the school
+            {without ? "Invite the office" : "Add the school"}
           </Button>
+          {without && (
+            <Button look="quiet" className="ml-2" onClick={() => setWithout(null)}>
+              Cancel
+            </Button>
+          )}
         </div>
       </form>
       {link && (

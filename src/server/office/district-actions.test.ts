@@ -4,7 +4,7 @@ import { messagesBy } from "@/data/office/outbox";
 import { freshDatabase } from "@/data/testing/database";
 import { smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, value, visitorOf } from "../testing/as";
-import { addSchool } from "./district-actions";
+import { addSchool, giveOffice } from "./district-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -59,4 +59,24 @@ test("a name the district has, or an address somebody has, adds nothing", async 
   expect(await addSchool({ ...school, office: taken })).toMatchObject({ ok: false, field: "email" });
   expect(await addSchool({ ...school, zone: "Atlantis/City" })).toMatchObject({ ok: false });
   expect(await names()).toEqual(["Here", "There"]);
+});
+
+test("a school without an office is given one by the district, and only then", async () => {
+  const given = { toSchool: world.there, office };
+  expect(await giveOffice(given)).toMatchObject({ ok: false, code: "notThere" });
+  await letKeepDistrict(db, world.teodor);
+  expect(value(await giveOffice(given))).toMatchObject({ name: "There", to: "Marit Storm" });
+  expect((await schoolsOfDistrict(db, world.district)).find(({ id }) => id === world.there)!.office).toEqual([
+    "Marit Storm",
+  ]);
+  const another = { ...office, email: "runa@skerry.example" };
+  expect(await giveOffice({ toSchool: world.there, office: another })).toMatchObject({
+    ok: false,
+    problem: "There has an office: Marit Storm. Nothing was changed.",
+  });
+  const [{ school: elsewhere } = { school: 0 }] = await db.query<{ school: number }>(
+    "select school_id school from person where id = $1",
+    [world.stranger],
+  );
+  expect(await giveOffice({ toSchool: elsewhere, office: another })).toMatchObject({ ok: false });
 });

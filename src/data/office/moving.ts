@@ -1,0 +1,37 @@
+import type { Queryable } from "../engine/db";
+import { removeEnrolments } from "./rosters";
+
+export interface NamedThing {
+  id: number;
+  name: string;
+}
+
+/** The other schools of a school's district. */
+export const schoolsBeside = (db: Queryable, school: number): Promise<NamedThing[]> =>
+  db.query<NamedThing>(
+    `select s.id, s.name from school s join school own on own.district_id = s.district_id
+      where own.id = $1 and s.id <> $1 order by s.name, s.id`,
+    [school],
+  );
+
+/** The classes a child is in that go on. */
+export const classesOfChild = (db: Queryable, student: number): Promise<NamedThing[]> =>
+  db.query<NamedThing>(
+    `select c.id, c.name from enrolment e join class c on c.id = e.class_id
+      where e.student_id = $1 and c.archived is null order by c.name, c.id`,
+    [student],
+  );
+
+/**
+ * A child goes to another school of the district: out of all classes and signed out, with everything there is of the child. What the old school's
+ * teachers have of the work they gave stays with them.
+ */
+export async function moveChild(tx: Queryable, { student, to }: { student: number; to: number }): Promise<void> {
+  const left = await tx.query<{ class: number; student: number }>(
+    "select class_id class, student_id student from enrolment where student_id = $1",
+    [student],
+  );
+  await removeEnrolments(tx, left);
+  await tx.query("delete from session where person_id = $1", [student]);
+  await tx.query("update person set school_id = $2 where id = $1", [student, to]);
+}
