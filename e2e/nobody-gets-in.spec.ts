@@ -138,13 +138,13 @@ interface Seen {
   to: string | null;
   body: string;
 }
-async function see({ method, token }: Knock, address: string): Promise<Seen> {
+async function see({ method, token, body }: Knock, address: string): Promise<Seen> {
   const response = await fetch(server.address + address, {
     method,
     redirect: "manual",
     signal: AbortSignal.timeout(20_000),
-    headers: { ...cookie(token), origin: server.address },
-    ...(method === "POST" && { body: "not what was asked for" }),
+    headers: { ...cookie(token), origin: server.address, "content-type": "application/json" },
+    ...(method === "POST" && { body }),
   });
   const to = response.headers.get("location");
   const live = response.headers.get("content-type")?.startsWith("text/event-stream");

@@ -18,6 +18,8 @@ export interface Address {
   act: Act;
   about: About;
   page: boolean;
+  /** Of src/app. */
+  file: string;
 }
 
 const app = path.join(root, "src/app");
@@ -84,6 +86,7 @@ export function addressesOf(things: Things): Address[] {
         act: act as Act,
         about,
         page,
+        file,
       });
     for (const [method, act] of guards) put(method!, act!, pattern, aboutOf(names, things));
     for (const [act, words, of] of page ? (asked[pattern] ?? []) : [])

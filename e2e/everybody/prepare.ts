@@ -1,7 +1,8 @@
 // Makes everybody who knocks in the school in DATA_DIR, and says on the file named first what each may do. Run by nobody-gets-in.spec.ts with tsx.
 import { readdirSync, writeFileSync } from "node:fs";
 import path from "node:path";
-import type { Db } from "@/data/engine/db";
+import type { ZodType } from "zod";
+import { one, type Db } from "@/data/engine/db";
 import { openDatabase } from "@/data/engine/open";
 import { inputOf, guardedBy, permissions, permit, type Act } from "@/server/web/permissions";
 import { root } from "../../scripts/installed.mjs";
@@ -16,6 +17,8 @@ export interface Knock extends Address {
   visitor: Name;
   token: string | null;
   allowed: boolean;
+  /** What a route takes, made from its schema; a file or a form is said in plain words. */
+  body: string | null;
 }
 /** One action for one visitor. */
 export interface Press {
@@ -92,12 +95,30 @@ const things = await thingsOf(db, "Ines Halloran");
 const { visitors, fresh, newcomers } = await visitorsTo(db, things, now);
 const numbers = await numbersOf(db);
 
+const { recipient } = await one<{ recipient: number }>(
+  db,
+  "select id recipient from recipient where assignment_id = $1 and student_id = $2",
+  [things.assignment, things.student],
+);
+/** What is sent to a route that takes JSON: its teacher's things, and the child's own work. */
+async function bodyFor({ method, file }: Address): Promise<string | null> {
+  if (method === "GET") return null;
+  const { POST } = (await import(path.join(root, "src/app", file))) as { POST: unknown };
+  const schema = inputOf(POST);
+  const idOf = (field: string) =>
+    field === "recipient" ? recipient : field in fieldOf ? things[fieldOf[field]!] : undefined;
+  const [body] = schema ? inputsFor(schema as ZodType<object>, idOf) : [];
+  return body === undefined ? "not what was asked for" : JSON.stringify(body);
+}
+
 const knocks: Knock[] = [];
-for (const address of addressesOf(things))
+for (const address of addressesOf(things)) {
+  const body = await bodyFor(address);
   for (const { name, token, visitor } of visitors) {
     const allowed = await permit(db, visitor, address.act, address.about, now);
-    knocks.push({ ...address, visitor: name, token, allowed });
+    knocks.push({ ...address, visitor: name, token, allowed, body });
   }
+}
 
 const presses: Press[] = [];
 const owners: readonly Name[] = ["a teacher of another district", "a child of another district"];

@@ -327,7 +327,7 @@ interface Guarded {
 const guards = new WeakMap<object, Guarded>();
 const guardOf = (made: unknown): Guarded | undefined => (typeof made === "function" ? guards.get(made) : undefined);
 export const guardedBy = (made: unknown): Act | undefined => guardOf(made)?.act;
-/** What an action takes, for the test that tries every action as everybody. */
+/** What an action or a route takes, for the test that tries everything as everybody. */
 export const inputOf = (made: unknown): ZodType | undefined => guardOf(made)?.input;
 export function guard<Made extends object>(made: Made, act: Act, input?: ZodType): Made {
   guards.set(made, { act, ...(input && { input }) });

@@ -86,6 +86,7 @@ export function route<Name extends Act, Body = undefined>(
         return response;
       }),
     permission,
+    body,
   );
 }
 
