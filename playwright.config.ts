@@ -5,6 +5,8 @@ const chromium = process.env.CHROMIUM_PATH ?? "/usr/bin/chromium";
 export default defineConfig({
   testDir: "e2e",
   globalSetup: "./e2e/school.ts",
+  // What needs a program of others: `npm run check -- --scan`.
+  ...(process.env.SCAN !== "1" && { testIgnore: /\.outside\.spec\.ts$/ }),
   fullyParallel: true,
   workers: 2,
   // On a loaded machine a walk may run into a limit: it is tried once more, and said to be flaky.

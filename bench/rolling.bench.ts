@@ -3,6 +3,7 @@ import { existsSync, mkdtempSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { allQuestions } from "@/core/resource/document";
+import { migrationsIn } from "@/data/engine/migrate";
 import { PostgresDb } from "@/data/engine/postgres";
 import { startPostgres } from "../scripts/postgres.mjs";
 import { addLessons, document, send, serve, wait, type Led } from "./live/school";
@@ -10,10 +11,13 @@ import { printTable, readOptions } from "./table";
 
 /**
  * Two processes on one PostgreSQL are stopped and started one after the other, `--n` times round, while children answer: as when a new
- * version is put in place of an old one. Requests go in turn to whichever says that it is well, as whatever shares them out sees to. No request
+ * version is put in place of an old one. With `--from FOLDER`, where an earlier version is built, the first two are of that one, and the database
+ * as it left it. Requests go in turn to whichever says that it is well, as whatever shares them out sees to. No request
  * may fail, and every answer must be there once.
  */
 const { n, json } = readOptions({ n: [2] });
+const at = process.argv.indexOf("--from");
+const FROM = at < 0 ? "." : process.argv[at + 1]!;
 const CHILDREN = 50;
 const PORTS = [3990, 3991] as const;
 
@@ -33,9 +37,9 @@ async function measure(rounds: number): Promise<Record<string, string | number>[
   const servers: ChildProcess[] = [];
   try {
     const filled = new PostgresDb(database.url);
-    const lessons = await addLessons(filled, CHILDREN);
+    const lessons = await addLessons(filled, CHILDREN, migrationsIn(path.join(FROM, "migrations")));
     const questions = allQuestions(document).map(({ question }) => question.id);
-    for (const port of PORTS) servers.push(await serve(settings, port));
+    for (const port of PORTS) servers.push(await serve(settings, port, FROM));
     const sent = new Set<string>();
     const failed: string[] = [];
     let counted = 0;

@@ -1,9 +1,9 @@
 // npm run check: everything that must hold before a change lands. Installs what is missing. With `-- --formats` also what programs of
-// others say of the files we write and read (src/formats/independent).
+// others say of the files we write and read (src/formats/independent), with `-- --scan` what a scanner finds (e2e/scan.outside.spec.ts).
 import { spawnSync } from "node:child_process";
 import path from "node:path";
 import { findChromium } from "./chromium.mjs";
-import { findReaders } from "./readers.mjs";
+import { findReaders, findScanner } from "./readers.mjs";
 import { installPackages, root } from "./installed.mjs";
 import { lookAtPackages } from "./packages.mjs";
 import { findPoppler } from "./poppler.mjs";
@@ -35,6 +35,8 @@ function onPostgres() {
 
 const formats = process.argv.includes("--formats");
 if (formats) findReaders();
+const scan = process.argv.includes("--scan");
+if (scan) findScanner();
 
 const steps = [
   ["types", bin("tsc"), ["--noEmit"]],
@@ -48,6 +50,7 @@ const steps = [
   ["readers", process.execPath, [path.join(root, "scripts/build-parts.mjs")]],
   ["build", bin("next"), ["build"]],
   ["browser", bin("playwright"), ["test"]],
+  ...(scan ? [["scanner", () => run(bin("playwright"), ["test", "scan.outside"], { SCAN: "1" })]] : []),
 ];
 
 let passed = 0;

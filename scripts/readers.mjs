@@ -10,11 +10,16 @@ const programs = [
   ["pdfunite", "poppler-utils"],
 ];
 
-export function findReaders() {
-  for (const [program, name] of programs) {
+function find(wanted, what) {
+  for (const [program, name] of wanted) {
     if (spawnSync("which", [program]).status === 0) continue;
     if (!mayInstall())
-      throw new Error(`The checks of formats need ${program}. Install it (Debian: sudo apt-get install ${name}).`);
+      throw new Error(`The checks of ${what} need ${program}. Install it (Debian: sudo apt-get install ${name}).`);
     installPackage(name);
   }
 }
+
+export const findReaders = () => find(programs, "formats");
+
+/** A scanner for holes in web applications. */
+export const findScanner = () => find([["wapiti", "wapiti"]], "security");

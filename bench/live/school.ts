@@ -35,9 +35,9 @@ export const document = {
   })),
 };
 
-/** Lessons of 25 children each, in the lobby, with a session for everybody. */
-export async function addLessons(db: Db, students: number): Promise<Led[]> {
-  await migrate(db);
+/** Lessons of 25 children each, in the lobby, with a session for everybody. `only`: in the tables of an earlier version. */
+export async function addLessons(db: Db, students: number, only?: readonly string[]): Promise<Led[]> {
+  await migrate(db, undefined, only && new Set(only));
   const world = await smallWorld(db);
   const { id: resource, revision } = await publishFor(db, world.ines, document);
   const now = new Date();
@@ -191,12 +191,13 @@ export function listen(token: string, where: string, heard: (event: Record<strin
 
 export const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
-/** The built application on the database of these settings. @throws if it does not answer within a minute */
-export async function serve(settings: Record<string, string>, port = PORT): Promise<ChildProcess> {
+/** The application as it is built in a folder, on the database of these settings. @throws if it does not answer within a minute */
+export async function serve(settings: Record<string, string>, port = PORT, folder = "."): Promise<ChildProcess> {
   const server = spawn(
     process.execPath,
     ["node_modules/next/dist/bin/next", "start", "-p", String(port), "-H", "127.0.0.1"],
     {
+      cwd: folder,
       env: { ...process.env, ...settings, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
       stdio: "ignore",
     },

@@ -27,7 +27,15 @@ const referencesOf = (db: Queryable): Promise<Reference[]> =>
   );
 
 /** Kept by the program for itself: what it counted, and whom it let in. */
-const bookkeeping = new Set(["search_state", "search_tally", "search_word", "search_entry", "try_count", "outbox"]);
+const bookkeeping = new Set([
+  "search_state",
+  "search_tally",
+  "search_word",
+  "search_entry",
+  "try_count",
+  "outbox",
+  "job",
+]);
 
 /**
  * What was changed that is not the doing of `own` to what is theirs: rows that are gone or changed, and new ones that lead to none of them.

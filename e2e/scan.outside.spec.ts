@@ -1,0 +1,54 @@
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { expect, test } from "./fixture";
+
+/**
+ * A scanner of others looks for holes: signed in as a teacher and as a child, and as nobody. Only in `npm run check -- --scan`: it takes some
+ * minutes. What it looks for needs no service outside.
+ */
+const SECONDS = 150;
+const modules = [
+  ...["backup", "cookieflags", "crlf", "csp", "csrf", "exec", "file", "htaccess", "http_headers", "methods"],
+  ...["permanentxss", "redirect", "shellshock", "sql", "blindsql", "xss"],
+].join(",");
+
+interface Report {
+  vulnerabilities: Record<string, { path: string; parameter: string; info: string }[]>;
+  infos: { crawled_pages_nbr?: number };
+}
+
+test.describe.configure({ timeout: (SECONDS + 120) * 1000 });
+
+for (const [who, start] of [
+  ["Ines Halloran", "/find"],
+  ["Sunniva Dale", "/student"],
+  [null, "/sign-in"],
+] as const)
+  test(`a scanner finds nothing as ${who ?? "nobody"}`, async ({ signedIn, page, address }) => {
+    const folder = mkdtempSync(path.join(os.tmpdir(), "satchel-scan-"));
+    const report = path.join(folder, "report.json");
+    try {
+      const cookies = await (who ? await signedIn(who) : page).context().cookies();
+      const said = cookies.map(({ name, value }) => `${name}=${value}`).join("; ");
+      const { status, stderr } = spawnSync(
+        "wapiti",
+        [
+          ...["-u", address + start, "--scope", "domain", "-d", "4", "--max-links-per-page", "60"],
+          ...["-m", modules, "--max-scan-time", String(SECONDS), "--max-attack-time", "30", "-t", "20"],
+          ...(said ? ["-H", `Cookie: ${said}`] : []),
+          ...["-f", "json", "-o", report, "--flush-session", "--store-session", folder, "--no-bugreport", "-v", "0"],
+        ],
+        { encoding: "utf8" },
+      );
+      expect(status, stderr).toBe(0);
+      const { vulnerabilities } = JSON.parse(readFileSync(report, "utf8")) as Report;
+      const found = Object.entries(vulnerabilities).flatMap(([kind, all]) =>
+        all.map(({ path: at, parameter, info }) => `${kind}: ${at} ${parameter}: ${info}`),
+      );
+      expect(found).toEqual([]);
+    } finally {
+      rmSync(folder, { recursive: true, force: true });
+    }
+  });
