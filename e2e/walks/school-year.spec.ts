@@ -17,7 +17,8 @@ test("the office sets up next year by steps, and takes it back", async ({ signed
   };
   await walk.click(office.getByRole("link", { name: "Set up a school year, step by step" }));
   const next = (to: string) => office.getByRole("button", { name: `Next: ${to}` });
-  await walk.click(next("week"));
+  // Too soon: not a press of somebody who knows what is wanted.
+  await next("week").click();
   await expect(
     office.getByRole("alert").filter({ hasText: "Type the first and the last day of school." }),
   ).toBeVisible();
@@ -26,7 +27,7 @@ test("the office sets up next year by steps, and takes it back", async ({ signed
   await office.getByLabel("Last day of school").press("Tab");
   const terms = office.getByRole("list", { name: "Terms", exact: true }).getByRole("listitem");
   await expect(terms).toHaveCount(3);
-  await fill(office.getByLabel("Terms", { exact: true }), "2");
+  await fill(office.getByRole("spinbutton", { name: "Terms", exact: true }), "2");
   await expect(terms).toHaveCount(2);
   await fill(office.getByLabel("Name of term 1"), "Herring semester");
   expect((await new AxeBuilder({ page: office }).analyze()).violations.map(({ id }) => id)).toEqual([]);

@@ -19,9 +19,10 @@ export function TermsCard({ terms: stored }: { terms: SchoolCalendar["terms"] })
       </h2>
       <ul className="mt-2 grid gap-2">
         {terms.map((term, at) => (
-          <li key={at} className="grid grid-cols-[minmax(0,1fr)_10.5rem_10.5rem_auto] gap-2">
+          <li key={at} className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] gap-2">
             <TextInput
               aria-label={`Name of term ${at + 1}`}
+              className="col-span-3"
               maxLength={60}
               value={term.name}
               onChange={(event) => set(at, { name: event.target.value })}

@@ -18,7 +18,7 @@ export function DaysStep({ draft, onChange }: { draft: YearDraft; onChange: (mor
       </p>
       <ul className="mt-3 grid gap-2" aria-label="Days off">
         {daysOff.map((day, at) => (
-          <li key={at} className="grid grid-cols-[11rem_minmax(0,1fr)_auto] items-center gap-2">
+          <li key={at} className="grid grid-cols-[12.5rem_minmax(0,1fr)_auto] items-center gap-2">
             <DateInput
               aria-label={`Date of day off ${at + 1}`}
               autoFocus={day.date === ""}

@@ -12,7 +12,7 @@ export function TermsStep({ draft, onChange }: { draft: YearDraft; onChange: (mo
     onChange({ terms: terms.map((term, nth) => (nth === at ? { ...term, ...more } : term)) });
   return (
     <>
-      <div className="mt-3 grid gap-3 sm:grid-cols-4">
+      <div className="mt-3 grid gap-3 sm:grid-cols-[12.5rem_12.5rem_minmax(0,1fr)_minmax(0,1fr)]">
         <Field label="First day of school">
           {(control) => (
             <DateInput
@@ -39,7 +39,7 @@ export function TermsStep({ draft, onChange }: { draft: YearDraft; onChange: (mo
           onChange={(count) => onChange({ asked: { ...asked, terms: count } })}
         />
         <NumberField
-          label="Weeks off between terms"
+          label="Weeks between"
           {...{ value: asked.breakWeeks, from: 0, to: 8 }}
           onChange={(breakWeeks) => onChange({ asked: { ...asked, breakWeeks } })}
         />
@@ -49,7 +49,7 @@ export function TermsStep({ draft, onChange }: { draft: YearDraft; onChange: (mo
           <p className="mt-5 text-ink-soft">These follow from that. Change what is different at your school.</p>
           <ul className="mt-2 grid gap-2" aria-label="Terms">
             {terms.map((term, at) => (
-              <li key={at} className="grid gap-2 sm:grid-cols-[minmax(0,1fr)_11rem_11rem]">
+              <li key={at} className="grid gap-2 sm:grid-cols-[minmax(0,1fr)_12.5rem_12.5rem]">
                 <TextInput
                   aria-label={`Name of term ${at + 1}`}
                   maxLength={60}
