@@ -13,8 +13,10 @@ const perAddress = tries("address", { points: 60, duration: 10 * 60 });
 
 /** Between two tries of an address, or for a name, that has failed too often. */
 export const SLOW_MS = 1_000;
-/** More than these waiting for one address are no class. */
-const MOST_WAITING = 60;
+/** Whoever waits looks so often whether that many tries were right meanwhile. */
+const LOOK_MS = 25;
+/** More than these waiting are no school that begins its day. */
+const MOST_WAITING = 500;
 
 export type Allowed = { allowed: true } | { allowed: false; minutes: number };
 
@@ -23,16 +25,31 @@ const both = (name: string, address: string) => `${address} ${plain(name)}`;
 
 const queues = new Map<string, { last: Promise<void>; waiting: number }>();
 
-/** Waits its turn, a second after the one before. False when too many wait already. */
-async function takeTurn(key: string, pause: (ms: number) => Promise<void>): Promise<boolean> {
+type Pause = (ms: number) => Promise<void>;
+
+/** A second; or less, as soon as it is free again. */
+async function waitAtMostASecond(pause: Pause, isFree: () => Promise<boolean>): Promise<void> {
+  for (let waited = 0; waited < SLOW_MS; waited += LOOK_MS) {
+    if (await isFree()) return;
+    await pause(LOOK_MS);
+  }
+}
+
+/** Waits its turn behind those who came before, and then as `wait` says. False when too many wait already. */
+async function takeTurn(key: string, wait: () => Promise<unknown>): Promise<boolean> {
   const queue = queues.get(key) ?? { last: Promise.resolve(), waiting: 0 };
   if (queue.waiting >= MOST_WAITING) return false;
   queues.set(key, queue);
   queue.waiting += 1;
-  queue.last = queue.last.then(() => pause(SLOW_MS));
-  await queue.last;
-  queue.waiting -= 1;
-  if (queue.waiting === 0) queues.delete(key);
+  // What goes wrong for one is not everybody's after that one.
+  const turn = queue.last.catch(() => undefined).then(async () => void (await wait()));
+  queue.last = turn;
+  try {
+    await turn;
+  } finally {
+    queue.waiting -= 1;
+    if (queue.waiting === 0) queues.delete(key);
+  }
   return true;
 }
 
@@ -44,6 +61,22 @@ async function countTry(limit: Tries, key: string): Promise<{ over: boolean; min
   return { over: count > limit.points, minutes: Math.max(1, Math.ceil(ms / 60_000)) };
 }
 
+/**
+ * Counts a try; where there were too many, waits first. They are counted as they begin, so a school that begins its day has as many under way: those that
+ * wait do not count meanwhile, and go on as soon as others were right. Null: it may be; otherwise minutes to wait.
+ */
+async function countInTurn(limit: Tries, key: string, pause: Pause): Promise<number | null> {
+  const { over, minutes } = await countTry(limit, key);
+  if (!over) return null;
+  await limit.less(key);
+  const isFree = async () => ((await limit.see(key))?.count ?? 0) < limit.points;
+  const turn = async () => {
+    await waitAtMostASecond(pause, isFree);
+    await limit.add(key);
+  };
+  return (await takeTurn(key, turn)) ? null : minutes;
+}
+
 /** Asked before a name and its password are looked at: may wait, and answers with minutes to wait where guessing goes on. */
 export async function allowSignIn(name: string, address: string, pause = pauseFor): Promise<Allowed> {
   const here = await countTry(perNameAndAddress, both(name, address));
@@ -52,8 +85,8 @@ export async function allowSignIn(name: string, address: string, pause = pauseFo
     [perName, plain(name)],
     [perAddress, address],
   ] as const) {
-    const { over, minutes } = await countTry(limiter, key);
-    if (over && !(await takeTurn(key, pause))) return { allowed: false, minutes };
+    const minutes = await countInTurn(limiter, key, pause);
+    if (minutes !== null) return { allowed: false, minutes };
   }
   return { allowed: true };
 }
@@ -81,8 +114,8 @@ export async function forgetCodes(person: number): Promise<void> {
 
 /** Asked before a class's code is looked at. */
 export async function allowJoin(address: string, pause = pauseFor): Promise<Allowed> {
-  const { over, minutes } = await countTry(perAddress, address);
-  return !over || (await takeTurn(address, pause)) ? { allowed: true } : { allowed: false, minutes };
+  const minutes = await countInTurn(perAddress, address, pause);
+  return minutes === null ? { allowed: true } : { allowed: false, minutes };
 }
 
 const perAddressLinks = tries("links of an address", { points: 60, duration: 10 * 60 });
@@ -95,7 +128,7 @@ export async function allowLook(address: string, pause = pauseFor): Promise<Allo
   const seen = await perAddressLinks.see(address);
   if (!seen || seen.count <= perAddressLinks.points) return { allowed: true };
   const minutes = Math.max(1, Math.ceil(seen.ms / 60_000));
-  return (await takeTurn(`link ${address}`, pause)) ? { allowed: true } : { allowed: false, minutes };
+  return (await takeTurn(`link ${address}`, () => pause(SLOW_MS))) ? { allowed: true } : { allowed: false, minutes };
 }
 
 export async function countWrongLook(address: string): Promise<void> {
