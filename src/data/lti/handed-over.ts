@@ -78,7 +78,7 @@ export const marksToSend = (db: Queryable, course: number, now: Date): Promise<M
                     c.gained, c.out_of, coalesce(s.tries, 0) tries
                from counts c full join sent s on s.assignment_id = c.assignment_id and s.student_id = c.student_id
               where (c.gained is distinct from s.gained or c.out_of is distinct from s.out_of)
-                and (s.next_try is null or s.next_try <= $2)) d
+                and (s.next_try is null or s.next_try <= $2 or s.next_try > $2::timestamptz + interval '1 day')) d
        join handed_over h on h.course_id = $1 and h.assignment_id = d.assignment
       order by d.assignment, d.student`,
     [course, now],

@@ -61,13 +61,14 @@ const MOST_TRIES = 8;
  * Takes messages that are to go now; whoever took them has so long to send them before somebody else may. Old ones are not sent: what they say is
  * over.
  */
+// A try more than a day ahead was set by a clock that was wrong: none waits that long.
 export const takeMessages = (
   db: Queryable,
   of: { now: Date; notBefore: Date; until: Date; most: number },
 ): Promise<WaitingMessage[]> =>
   db.query<WaitingMessage>(
     `update outbox set tries = tries + 1, next_try = $3
-      where id in (select id from outbox where sent is null and at >= $2 and tries < ${MOST_TRIES} and (next_try is null or next_try <= $1)
+      where id in (select id from outbox where sent is null and at >= $2 and tries < ${MOST_TRIES} and (next_try is null or next_try <= $1 or next_try > $1::timestamptz + interval '1 day')
                     order by id limit $4 for update skip locked)
      returning id, to_name "toName", to_address "toAddress", subject, body, tries`,
     [of.now, of.notBefore, of.until, of.most],

@@ -5,13 +5,17 @@ export interface TryCount {
   until: Date;
 }
 
+// No count lasts a day: one that would was begun by a clock that was wrong.
+const isOver = (until: string, now: string) =>
+  `(${until} <= ${now} or ${until} > ${now}::timestamptz + interval '1 day')`;
+
 /** Counts one more; a count that is over begins anew. */
 export const countOneMore = (db: Queryable, keyHash: string, now: Date, until: Date): Promise<TryCount> =>
   one<TryCount>(
     db,
     `insert into try_count as t (key_hash, points, until) values ($1, 1, $3)
-     on conflict (key_hash) do update set points = case when t.until <= $2 then 1 else t.points + 1 end,
-       until = case when t.until <= $2 then excluded.until else t.until end
+     on conflict (key_hash) do update set points = case when ${isOver("t.until", "$2")} then 1 else t.points + 1 end,
+       until = case when ${isOver("t.until", "$2")} then excluded.until else t.until end
      returning points, until`,
     [keyHash, now, until],
   );
@@ -22,10 +26,10 @@ export async function countOneLess(db: Queryable, keyHash: string): Promise<void
 }
 
 export async function countOf(db: Queryable, keyHash: string, now: Date): Promise<TryCount | null> {
-  const rows = await db.query<TryCount>("select points, until from try_count where key_hash = $1 and until > $2", [
-    keyHash,
-    now,
-  ]);
+  const rows = await db.query<TryCount>(
+    `select points, until from try_count where key_hash = $1 and not ${isOver("until", "$2")}`,
+    [keyHash, now],
+  );
   return rows[0] ?? null;
 }
 
@@ -34,5 +38,5 @@ export async function forgetCount(db: Queryable, keyHash: string): Promise<void>
 }
 
 export async function sweepCounts(db: Queryable, now: Date): Promise<void> {
-  await db.query("delete from try_count where until <= $1", [now]);
+  await db.query(`delete from try_count where ${isOver("until", "$1")}`, [now]);
 }

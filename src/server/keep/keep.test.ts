@@ -149,6 +149,9 @@ test("backups are made by themselves when the last is old enough, and the oldest
     expect(await backUpIfDue(db, plan, new Date(day(nth).getTime() + 3_600_000))).toBe(false);
   }
   expect((await backupsIn(plan.folder)).map(({ at }) => at)).toEqual([day(1), day(2)]);
+  // One that was made while the clock was a year ahead keeps no other from being made.
+  utimesSync(path.join(plan.folder, backupName(day(2), false)), day(365), day(365));
+  expect(await backUpIfDue(db, plan, day(3))).toBe(true);
   expect(backupPlan({} as NodeJS.ProcessEnv)).toBeNull();
   expect(() => backupPlan({ BACKUP_EVERY_HOURS: "daily" } as never)).toThrow("it must be a number");
 });

@@ -63,7 +63,8 @@ async function removeHalves(folder: string, now: Date): Promise<void> {
 
 /** Makes a backup if the last is that old, and takes away the oldest above `keep`. Returns whether one was made. */
 export async function backUpIfDue(db: Db, plan: BackupPlan, now: Date): Promise<boolean> {
-  const [last] = (await backupsIn(plan.folder)).slice(-1);
+  // One from the future was made while the clock was wrong.
+  const [last] = (await backupsIn(plan.folder)).filter(({ at }) => at <= now).slice(-1);
   if (last && now.getTime() - last.at.getTime() < plan.everyHours * HOUR_MS) return false;
   await writeBackup(db, path.join(plan.folder, backupName(now, plan.passphrase !== undefined)), { now, ...plan });
   await removeHalves(plan.folder, now);

@@ -48,6 +48,16 @@ test("a mail server that is away is tried again later and later, and in the end 
   expect(tries).toBe(8);
 });
 
+test("a message whose next try was set while the clock was wrong is sent as soon as it is right", async () => {
+  await write("Next year");
+  const away = () => Promise.reject(new Error("connect ECONNREFUSED"));
+  await db.query("update outbox set next_try = $1", [minutes(365 * 24 * 60)]);
+  let sent = 0;
+  await sendMail(db, away, now);
+  await sendMail(db, async () => void (sent += 1), minutes(5));
+  expect(sent).toBe(1);
+});
+
 test("what was written long before there was a mail server is not sent now", async () => {
   await write("Last year", new Date(now.getTime() - 4 * 86_400_000));
   expect(await sendMail(db, async () => undefined, now)).toBe(0);

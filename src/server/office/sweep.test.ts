@@ -120,6 +120,8 @@ test("what nobody undoes any more and what was looked at half a year ago goes, a
     resource!.id,
     daysAgo(181),
   ]);
+  // After a long time without a sweep it may be the clock: nothing goes for good.
+  expect(await sweep(db, now, true)).toMatchObject({ events: 0, viewed: 0, files: 0, children: 0 });
   expect(await sweep(db, now)).toMatchObject({ events: 1, viewed: 1 });
   expect(await db.query("select 1 from event where what = 'old'")).toHaveLength(1);
   expect(await sweep(db, now)).toEqual({ events: 0, viewed: 0, files: 0, popularity: 0, judged: 0, children: 0 });

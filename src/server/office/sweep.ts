@@ -12,20 +12,26 @@ import { log } from "../web/log";
 const LOOK_MS = 15 * 60_000;
 const LONGEST_MS = 3 * 3_600_000;
 const EVERY_MS = 24 * 3_600_000 - LOOK_MS;
+/** So late after the last time nothing is deleted for good yet: it may be the clock that is wrong. */
+const WARY_MS = 7 * 24 * 3_600_000;
 
-/** Takes away what is kept no longer (see keptDays), lets Find order by today's uses, works out results, and logs how much it was. */
+/**
+ * Takes away what is kept no longer (see keptDays), lets Find order by today's uses, works out results, and logs how much it was. `wary`: takes
+ * nothing away that cannot be made again.
+ */
 export async function sweep(
   db: Db,
   now: Date,
+  wary = false,
 ): Promise<{ events: number; viewed: number; files: number; popularity: number; children: number; judged: number }> {
-  const records = await sweepRecords(db, now);
+  const records = wary ? { events: 0, viewed: 0 } : await sweepRecords(db, now);
   await sweepCounts(db, now);
   await forgetOldAddresses(db, now);
-  const unused = await sweepMedia(db, now);
+  const unused = wary ? [] : await sweepMedia(db, now);
   const old = new Date(now.getTime() - keptDays.unusedMedia * 24 * 3_600_000);
   for (const sha256 of unused) await removeOldFile(sha256, old);
   const popularity = await refreshPopularity(db);
-  const children = await deleteThoseWhoLeft(db, now);
+  const children = wary ? 0 : await deleteThoseWhoLeft(db, now);
   const swept = { ...records, files: unused.length, popularity, children, judged: await judgeAll(db) };
   if (Object.values(swept).some((count) => count > 0)) log.info(swept, "swept");
   return swept;
@@ -37,7 +43,7 @@ export const sweepDaily = (db: Db): (() => void) =>
     db,
     {
       ...{ name: "sweep", everyMs: EVERY_MS, longestMs: LONGEST_MS },
-      work: (now) => sweep(db, now),
+      work: (now, lateMs) => sweep(db, now, lateMs > WARY_MS),
     },
     LOOK_MS,
   );

@@ -38,10 +38,31 @@ test("of processes that look at the same time, one does it", async () => {
 test("a process that is killed in the middle keeps the job from nobody for ever", async () => {
   const db = await freshDatabase();
   const { job, times } = counting();
-  expect(await takeJob(db, job.name, at(0), at(30))).toBe(true);
+  expect(await takeJob(db, job.name, { now: at(0), until: at(30), latest: at(60) })).toEqual(at(0));
   expect(await doIfDue(db, job, clock(29))).toBe(false);
   expect(await doIfDue(db, job, clock(30))).toBe(true);
   expect(times()).toBe(1);
+});
+
+test("a clock that was a year ahead for a while stops no job for a year", async () => {
+  const db = await freshDatabase();
+  const { job, times } = counting();
+  const wrong = new Date("2027-11-25T10:00:00Z");
+  expect(await doIfDue(db, job, () => wrong)).toBe(true);
+  expect(await doIfDue(db, job, clock(0))).toBe(true);
+  expect(await doIfDue(db, job, clock(5))).toBe(false);
+  expect(times()).toBe(2);
+});
+
+test("a job is told how late it is", async () => {
+  const db = await freshDatabase();
+  const late: number[] = [];
+  const job: Job = {
+    ...{ name: "count", everyMs: 10 * MINUTE, longestMs: 30 * MINUTE },
+    work: (_, lateMs) => Promise.resolve(late.push(lateMs)),
+  };
+  for (const minute of [0, 10, 35]) await doIfDue(db, job, clock(minute));
+  expect(late).toEqual([0, 0, 15 * MINUTE]);
 });
 
 test("a job that goes wrong says so, and is due again as ever", async () => {

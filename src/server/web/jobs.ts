@@ -9,15 +9,19 @@ export interface Job {
   everyMs: number;
   /** Longer than it ever takes: after that another process takes it, for this one must have been killed. */
   longestMs: number;
-  work(now: Date): Promise<unknown>;
+  /** `lateMs`: how long ago it was due; long, where nobody ran the program for a while, or the clock is wrong. */
+  work(now: Date, lateMs: number): Promise<unknown>;
 }
 
 /** Does it if it is due and no other process has it. Returns whether it did. @throws what the work throws; it is due again as ever */
 export async function doIfDue(db: Db, job: Job, clock: () => Date): Promise<boolean> {
   const now = clock();
-  if (!(await takeJob(db, job.name, now, new Date(now.getTime() + job.longestMs)))) return false;
+  const after = (ms: number) => new Date(now.getTime() + ms);
+  const latest = after(job.everyMs + job.longestMs);
+  const due = await takeJob(db, job.name, { now, until: after(job.longestMs), latest });
+  if (!due) return false;
   try {
-    await job.work(now);
+    await job.work(now, Math.max(0, now.getTime() - due.getTime()));
   } finally {
     await putJobBack(db, job.name, new Date(clock().getTime() + job.everyMs));
   }

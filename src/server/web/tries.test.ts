@@ -41,6 +41,15 @@ describe.each([
   });
 });
 
+test("a count that was begun while the clock was a year ahead locks nobody out for a year", async () => {
+  const together = triesTogether("clock", limit, async () => db);
+  jest.useFakeTimers({ now: Date.now() + 365 * 86_400_000, doNotFake: ["setTimeout", "setImmediate", "nextTick"] });
+  for (let nth = 0; nth < 5; nth += 1) await together.add("ines");
+  jest.useRealTimers();
+  expect(await together.see("ines")).toBeNull();
+  expect(await together.add("ines")).toMatchObject({ count: 1 });
+});
+
 test("two processes count one number, each limit for itself, and nothing says who it was", async () => {
   const [here, there] = [1, 2].map(() => triesTogether("codes", limit, async () => db));
   await here!.add("ines@skerry.example");
