@@ -66,6 +66,7 @@ const config = [
       "playwright-report/**",
       "worker/built/**",
       "public/student-worker.js",
+      "public/pdf-worker.js",
     ],
   },
   ...next,

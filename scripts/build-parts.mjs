@@ -1,5 +1,6 @@
 // Parts that are bundled by themselves: the readers of files and the writer of papers, each as one script for a worker thread
-// (src/server/web/read-file.ts, make-paper.ts), what checks answers in a page that stands alone (src/formats/one-page), and the script that keeps students' pages on their devices (worker/student-worker.mjs).
+// (src/server/web/read-file.ts, make-paper.ts), what checks answers in a page that stands alone (src/formats/one-page), the script that keeps students' pages on their devices (worker/student-worker.mjs), and the one that
+// opens a PDF in the browser.
 import { build } from "esbuild";
 import path from "node:path";
 import { root } from "./installed.mjs";
@@ -51,6 +52,15 @@ export async function buildParts() {
       target: "es2022",
       minify: true,
       define: { "process.env.NODE_ENV": '"production"' },
+    }),
+    build({
+      ...common,
+      entryPoints: [path.join(root, "node_modules/pdfjs-dist/legacy/build/pdf.worker.mjs")],
+      outfile: path.join(root, "public", "pdf-worker.js"),
+      platform: "browser",
+      format: "esm",
+      target: "es2022",
+      minify: true,
     }),
   ]);
 }

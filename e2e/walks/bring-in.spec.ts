@@ -1,8 +1,10 @@
 import AxeBuilder from "@axe-core/playwright";
 import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
+import { spawnSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import { expect, test } from "../fixture";
+import { tsxProgram } from "../../scripts/built.mjs";
 import { Walk } from "./walk";
 
 const slides = path.join(import.meta.dirname, "../../demo/files/tides.pptx");
@@ -77,4 +79,28 @@ test("her slides become a lesson: she sees page by page what comes in, and says 
   await expect(bettina.getByLabel("Title", { exact: true })).toHaveValue("High water");
   await bettina.getByRole("button", { name: "Done", exact: true }).click();
   await expect(bettina.getByRole("heading", { name: "New in “tides.pptx”" })).toBeHidden();
+});
+
+test("a PDF is seen as it looks, page by page, beside what comes in of it", async ({ signedIn }) => {
+  const file = test.info().outputPath("Harbour.pdf");
+  expect(spawnSync(process.execPath, [tsxProgram, "bench/long-pdf.ts", "2", file]).status).toBe(0);
+  const bettina = await signedIn("Bettina Rask");
+  await bettina.goto("/satchel/bring-in");
+  await bettina.getByLabel("A file", { exact: false }).setInputFiles(file);
+  const look = (nth: number) => bettina.getByRole("img", { name: `Page ${nth} as it looks in the file` });
+  /** How many points of it are not white: letters. */
+  const ink = (nth: number) =>
+    look(nth).evaluate((canvas: HTMLCanvasElement) => {
+      const { data } = canvas.getContext("2d")!.getImageData(0, 0, canvas.width, canvas.height);
+      let dark = 0;
+      for (let at = 0; at < data.length; at += 4) if (data[at]! < 128 && data[at + 3]! > 0) dark += 1;
+      return dark;
+    });
+  await expect.poll(() => ink(1)).toBeGreaterThan(200);
+  await expect(bettina.getByRole("article", { name: "Page 1" })).toBeVisible();
+  await bettina.getByRole("heading", { name: /^Bring in/ }).click();
+  await bettina.keyboard.press("j");
+  await expect.poll(() => ink(2)).toBeGreaterThan(200);
+  const { violations } = await new AxeBuilder({ page: bettina }).analyze();
+  expect(violations.map(({ id }) => id)).toEqual([]);
 });

@@ -26,8 +26,11 @@ import { Key } from "@/ui/key";
 import { useKeys } from "@/ui/keys";
 import { Notice } from "@/ui/notice";
 import { formatSent, postFile, Stopped } from "../media/post-file";
+import { later } from "@/ui/later";
 import { tell } from "@/ui/toast";
 import { useOnce } from "../use-once";
+
+const PdfPage = later(() => import("./pdf-page").then((part) => part.PdfPage));
 
 interface Sending {
   as?: string;
@@ -69,7 +72,7 @@ const beginningOf = ({ parts }: PageLook): string => parts.find(({ says }) => sa
 /** One page as it is in the file: what it has, and what does not come in. */
 function Page({ page, nth }: { page: PageLook; nth: number }) {
   return (
-    <article className="grid max-w-2xl gap-3" aria-label={`Page ${nth}`}>
+    <article className="grid max-w-2xl min-w-72 flex-1 content-start gap-3" aria-label={`Page ${nth}`}>
       <h2 className="font-serif text-[20px]">{page.title || `Page ${nth}`}</h2>
       {page.parts.map(({ kind, says }, at) => {
         const Icon = partLooks[kind];
@@ -286,7 +289,12 @@ export function BringInScreen() {
               ))}
             </ol>
           </section>
-          <section aria-label="As it is in the file" tabIndex={0} className="min-h-0 overflow-auto p-6">
+          <section
+            aria-label="As it is in the file"
+            tabIndex={0}
+            className="flex min-h-0 flex-wrap gap-6 overflow-auto p-6"
+          >
+            {file && /\.pdf$/i.test(file.name) && <PdfPage file={file} nth={at + 1} />}
             <Page page={page} nth={at + 1} />
           </section>
         </div>
