@@ -25,12 +25,14 @@ export interface BroughtQuestion {
   more?: BroughtAnswer;
 }
 
-/** Things put in order, paired (by their places in the lists), filled into a text, or shown on a line. */
+/** Things put in order, paired (by their places in the lists), filled into a text, marked in it, shown on a line, or sent as a file. */
 export type BroughtAnswer =
   | { kind: "order"; items: string[]; right: number[] }
   | { kind: "pairs"; left: string[]; right: string[]; pairs: [left: number, right: number][] }
   | { kind: "gaps"; passage: (string | { accepted: string[]; options: string[] })[] }
-  | { kind: "line"; from: number; to: number; step: number; right: number };
+  | { kind: "marked"; passage: { text: string; isRight: boolean }[] }
+  | { kind: "line"; from: number; to: number; step: number; right: number }
+  | { kind: "file"; of: "photo" | "speech" };
 
 export interface BroughtPage {
   title: string;

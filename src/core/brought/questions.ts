@@ -1,6 +1,7 @@
 import { richText } from "../content/rich-text";
 import { newQuestion } from "../question/new-question";
 import type { Question } from "../question/question";
+import { passageWords } from "../question/passage";
 import { parseNumber } from "../scoring/number";
 import type { BroughtAnswer, BroughtQuestion } from "./brought";
 
@@ -43,6 +44,15 @@ function questionOf(answer: BroughtAnswer, language: string, newId: () => string
       if (gaps.length === 0) return null;
       return { ...newQuestion("gaps", language, newId), passage: { [language]: passage }, gaps } as Question;
     }
+    case "marked": {
+      const passage = answer.passage.map(({ text }) => text).join("");
+      const right = placesOf(answer.passage, passage);
+      if (right.length === 0) return null;
+      const made = { passage: { [language]: passage }, unit: "word", right: { [language]: right } };
+      return { ...newQuestion("highlight", language, newId), ...made } as Question;
+    }
+    case "file":
+      return newQuestion(answer.of, language, newId);
     case "line": {
       const { from, to, step, right } = answer;
       const isAxis = from < to && step > 0 && (to - from) / step <= 1000;
@@ -51,6 +61,22 @@ function questionOf(answer: BroughtAnswer, language: string, newId: () => string
         : null;
     }
   }
+}
+
+/** The words of a passage that lie in what is right of it. */
+function placesOf(parts: readonly { text: string; isRight: boolean }[], passage: string): number[] {
+  let end = 0;
+  const spans = parts.flatMap(({ text, isRight }) => {
+    const from = end;
+    end += text.length;
+    return isRight ? [{ from, to: end }] : [];
+  });
+  let at = 0;
+  return passageWords(passage, "word").flatMap(({ text, place }) => {
+    const from = at;
+    at += text.length;
+    return place !== null && spans.some((span) => from < span.to && span.from < at) ? [place] : [];
+  });
 }
 
 /** What stands in a richer answer, to be read where it makes no question of its kind. */
@@ -62,6 +88,10 @@ function textsOf(answer: BroughtAnswer): string[] {
       return [answer.left.join(" · "), answer.right.join(" · ")];
     case "gaps":
       return [answer.passage.map((part) => (typeof part === "string" ? part : "____")).join("")];
+    case "marked":
+      return [answer.passage.map(({ text }) => text).join("")];
+    case "file":
+      return [];
     case "line":
       return [`${answer.from} … ${answer.to}`];
   }

@@ -26,7 +26,7 @@ function again(question: Question, version: QtiVersion): Question {
 const of = (type: QuestionType) => everyQuestion().find((question) => question.type === type)!;
 
 describe.each(qtiVersions)("a question goes out as QTI %s and comes in again", (version) => {
-  test.each<QuestionType>(["choice", "choices", "order", "match", "groups", "line", "gaps"])(
+  test.each<QuestionType>(["choice", "choices", "order", "match", "groups", "line", "gaps", "highlight"])(
     "%s: of the same type, with the same right answer, marks and feedback",
     (type) => {
       const question = {
@@ -53,6 +53,10 @@ describe.each(qtiVersions)("a question goes out as QTI %s and comes in again", (
       ],
     } as Question;
     expect(again(question, version)).toMatchObject({ accepted: [{ text: "high water" }, { text: "high tide" }] });
+  });
+
+  test("what is photographed or spoken comes in as something that is sent, to be read by a person", () => {
+    for (const type of ["photo", "sketch"] as const) expect(again(of(type), version).type).toBe("photo");
   });
 
   test("labels become pairs, several numbers gaps; what a person reads stays a text", () => {
@@ -82,6 +86,25 @@ describe("an item of another program", () => {
     const made = questionFrom(asked!, "en", newId) as Extract<Question, { type: "gaps" }>;
     const [one, two] = made.gaps.map(({ id }) => id);
     expect(made.passage.en!.trim()).toBe(`The sea follows the [[${one}]] and rises [[${two}]] a day.`);
+  });
+
+  test("in which whole phrases are marked: their words are right, and the rest is the passage", () => {
+    const right = `<responseDeclaration identifier="R" cardinality="multiple" baseType="identifier"><correctResponse><value>b</value></correctResponse></responseDeclaration>`;
+    const hot = `<hottextInteraction responseIdentifier="R"><prompt>Mark what pulls the sea.</prompt><p>At <hottext identifier="a">full moon</hottext> <hottext identifier="b">the sun and the moon</hottext> pull together.</p></hottextInteraction>`;
+    const [asked] = read(item(right, hot)).questions;
+    expect(asked!.ask).toBe("Mark what pulls the sea.");
+    const made = questionFrom(asked!, "en", newId) as Extract<Question, { type: "highlight" }>;
+    expect(made.passage.en!.trim()).toBe("At full moon the sun and the moon pull together.");
+    expect(made.right.en).toEqual([3, 4, 5, 6, 7]);
+    // Where nothing is said to be right, somebody reads it, with all of the passage.
+    const open = questionFrom(read(item("", hot)).questions[0]!, "en", newId);
+    expect(open.type).toBe("longText");
+    expect(plainText(inLanguage(open.prompt, ["en"]))).toContain("the sun and the moon");
+  });
+
+  test("that is sent as a sound is spoken", () => {
+    const upload = `<p>Read it aloud.</p><uploadInteraction responseIdentifier="R" type="audio/mpeg"/>`;
+    expect(questionFrom(read(item("", upload)).questions[0]!, "en", newId)).toMatchObject({ type: "speech" });
   });
 
   test("which says nothing of what is right, or something that is not there, becomes a text and loses nothing of what it asks", () => {

@@ -78,9 +78,31 @@ function answerOf(body: Xml, right: ReadonlyMap<string, readonly string[]>): Bro
     const [from, to, step] = [numberIn(slider, "lowerBound"), numberIn(slider, "upperBound"), numberIn(slider, "step")];
     return value === undefined ? null : { kind: "line", from, to, step: step || 1, right: Number(value) };
   }
+  const [hot] = own(body, "hottextInteraction");
+  if (hot) return { kind: "marked", passage: markedIn(hot, new Set(right.get(identifierOf(hot)) ?? [])) };
+  const [upload] = own(body, "uploadInteraction");
+  if (upload) return { kind: "file", of: attribute(upload, "type").startsWith("audio/") ? "speech" : "photo" };
   const entries = [...own(body, "inlineChoiceInteraction"), ...own(body, "textEntryInteraction")];
   if (entries.length < 2 && own(body, "inlineChoiceInteraction").length === 0) return null;
   return { kind: "gaps", passage: passageOf(body, right) };
+}
+
+/** The text in which something is marked, and what of it is right. What can be marked and what cannot makes no difference to us. */
+function markedIn(hot: Xml, right: ReadonlySet<string>): Extract<BroughtAnswer, { kind: "marked" }>["passage"] {
+  const parts: Extract<BroughtAnswer, { kind: "marked" }>["passage"] = [];
+  const visit = (element: Xml): void => {
+    const name = nameOf(element).replace(/^qti-/, "");
+    if (name === "prompt") return;
+    if (name === "#text") parts.push({ text: String(element["#text"]).replace(/\s+/g, " "), isRight: false });
+    else if (name === "hottext")
+      parts.push({ text: textIn(element), isRight: right.has(attribute(element, "identifier")) });
+    else {
+      inside(element).forEach(visit);
+      if (/^(?:p|div|li|td)$/.test(name)) parts.push({ text: " ", isRight: false });
+    }
+  };
+  inside(hot).forEach(visit);
+  return parts;
 }
 
 /** The text of an item with its gaps, as it is read. */

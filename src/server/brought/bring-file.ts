@@ -46,6 +46,10 @@ function linesOf(answer: BroughtAnswer): string[] {
       return [
         answer.passage.map((part) => (typeof part === "string" ? part : `[${part.accepted.join(" / ")}]`)).join(""),
       ];
+    case "marked":
+      return [answer.passage.map(({ text, isRight }) => (isRight ? `[${text}]` : text)).join("")];
+    case "file":
+      return [answer.of === "photo" ? "A photograph is sent." : "A recording is sent."];
     case "line":
       return [`✓ ${answer.right} (${answer.from} … ${answer.to})`];
   }
