@@ -91,7 +91,9 @@ test("a PDF is seen as it looks, page by page, beside what comes in of it", asyn
   /** How many points of it are not white: letters. */
   const ink = (nth: number) =>
     look(nth).evaluate((canvas: HTMLCanvasElement) => {
-      const { data } = canvas.getContext("2d")!.getImageData(0, 0, canvas.width, canvas.height);
+      const copy = new OffscreenCanvas(canvas.width, canvas.height).getContext("2d", { willReadFrequently: true })!;
+      copy.drawImage(canvas, 0, 0);
+      const { data } = copy.getImageData(0, 0, canvas.width, canvas.height);
       let dark = 0;
       for (let at = 0; at < data.length; at += 4) if (data[at]! < 128 && data[at + 3]! > 0) dark += 1;
       return dark;
