@@ -1,7 +1,7 @@
-import { Copies, readingFrom } from "@/data/engine/copies";
+import { Replicas, readingFrom } from "@/data/engine/replicas";
 import type { Db } from "@/data/engine/db";
 import { migrate } from "@/data/engine/migrate";
-import { copyAt, PostgresDb } from "@/data/engine/postgres";
+import { replicaAt, PostgresDb } from "@/data/engine/postgres";
 import { smallWorld } from "@/data/testing/world";
 import { startPooler, startPostgres, startStandby } from "./postgres.mjs";
 
@@ -16,7 +16,7 @@ let pooler: ReturnType<typeof startPooler>;
 /** For notices: it leads to the server too, and keeps a connection for whoever has it. */
 let direct: ReturnType<typeof startPooler>;
 let db: Db;
-let copies: Copies;
+let replicas: Replicas;
 let pocket: number;
 
 const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
@@ -29,7 +29,7 @@ beforeAll(async () => {
   pooler = startPooler(5443, primary);
   direct = startPooler(5444, primary, "session");
   db = new PostgresDb(pooler.url, direct.url);
-  copies = new Copies([copyAt(standby.url)]);
+  replicas = new Replicas([replicaAt(standby.url)]);
   await migrate(db);
   const world = await smallWorld(db);
   const [row] = await db.query<{ id: number }>(
@@ -39,7 +39,7 @@ beforeAll(async () => {
   pocket = row!.id;
 }, 120_000);
 afterAll(async () => {
-  await copies?.close();
+  await replicas?.close();
   await db?.close();
   pooler?.stop();
   direct?.stop();
@@ -68,7 +68,7 @@ test("behind a pooler that lends a connection for one transaction, transactions 
 test("who has just written something reads it, whether the replica is as far or not; and it mostly is", async () => {
   const nameOf = async () =>
     (
-      await readingFrom(db, copies).query<{ name: string; replica: boolean }>(
+      await readingFrom(db, replicas).query<{ name: string; replica: boolean }>(
         "select name, pg_is_in_recovery() replica from pocket where id = $1",
         [pocket],
       )
@@ -93,7 +93,7 @@ test("who has just written something reads it, whether the replica is as far or 
 }, 30_000);
 
 test("nobody notices when the replica dies, nor when it is back", async () => {
-  const read = () => numberOf(readingFrom(db, copies), "select count(*)::int n from pocket");
+  const read = () => numberOf(readingFrom(db, replicas), "select count(*)::int n from pocket");
   const reading = Promise.all(
     Array.from({ length: 100 }, async (_, nth) => {
       await wait(nth * 20);
@@ -106,7 +106,7 @@ test("nobody notices when the replica dies, nor when it is back", async () => {
   standby.start();
   await wait(5_200);
   expect(
-    (await readingFrom(db, copies).query<{ replica: boolean }>("select pg_is_in_recovery() replica"))[0]!.replica,
+    (await readingFrom(db, replicas).query<{ replica: boolean }>("select pg_is_in_recovery() replica"))[0]!.replica,
   ).toBe(true);
 }, 60_000);
 
@@ -164,6 +164,7 @@ test("the server dies and the replica takes its place: nothing that was acknowle
   // The replica is none any more: what is read comes from the server, and is not old.
   await rename("After the storm");
   expect(
-    (await readingFrom(db, copies).query<{ name: string }>("select name from pocket where id = $1", [pocket]))[0]!.name,
+    (await readingFrom(db, replicas).query<{ name: string }>("select name from pocket where id = $1", [pocket]))[0]!
+      .name,
   ).toBe("After the storm");
 }, 90_000);

@@ -1,4 +1,4 @@
-import { originOf } from "./copies";
+import { originOf } from "./replicas";
 import { one, type Queryable } from "./db";
 
 const known = new WeakMap<object, Map<string, Promise<string>>>();

@@ -3,8 +3,8 @@ import path from "node:path";
 import type { Db } from "./db";
 import { migrate } from "./migrate";
 import { EmbeddedDb } from "./pglite";
-import { Copies } from "./copies";
-import { copyAt, PostgresDb } from "./postgres";
+import { Replicas } from "./replicas";
+import { replicaAt, PostgresDb } from "./postgres";
 
 export function dataFolder(): string {
   return path.resolve(/* turbopackIgnore: true */ process.env.DATA_DIR ?? ".data");
@@ -65,7 +65,7 @@ export async function openDatabase(): Promise<Db> {
 }
 
 /** The streaming replicas of DATABASE_READ_URL, addresses with spaces between; null: there are none. */
-export function openCopies(): Copies | null {
+export function openReplicas(): Replicas | null {
   const urls = (process.env.DATABASE_READ_URL ?? "").split(/\s+/).filter(Boolean);
-  return process.env.DATABASE_URL && urls.length > 0 ? new Copies(urls.map(copyAt)) : null;
+  return process.env.DATABASE_URL && urls.length > 0 ? new Replicas(urls.map(replicaAt)) : null;
 }

@@ -1,5 +1,5 @@
 import pg from "pg";
-import type { Copy } from "./copies";
+import type { Replica } from "./replicas";
 import { DatabaseError, type Db, type Queryable } from "./db";
 import { Listener, type ConnectForNotices } from "./listener";
 import { oneAtATime } from "./one-at-a-time";
@@ -88,14 +88,14 @@ export class PostgresDb implements Db {
   }
 }
 
-const COPY_ANSWERS_MS = 1_000;
-const COPY_READS_MS = 10_000;
+const REPLICA_ANSWERS_MS = 1_000;
+const REPLICA_READS_MS = 10_000;
 
 /** A streaming replica: one that does not answer soon is given up, because the server itself is there to be asked. */
-export function copyAt(url: string): Copy {
+export function replicaAt(url: string): Replica {
   const pool = new pg.Pool({
     ...{ connectionString: url, max: 10, types, options: SETTINGS },
-    ...{ connectionTimeoutMillis: COPY_ANSWERS_MS, query_timeout: COPY_READS_MS },
+    ...{ connectionTimeoutMillis: REPLICA_ANSWERS_MS, query_timeout: REPLICA_READS_MS },
   });
   pool.on("error", () => undefined);
   const { query } = queryable(pool);

@@ -1,12 +1,12 @@
-import { readingFrom, type Copies } from "@/data/engine/copies";
+import { readingFrom, type Replicas } from "@/data/engine/replicas";
 import type { Db } from "@/data/engine/db";
-import { openCopies, openDatabase } from "@/data/engine/open";
+import { openReplicas, openDatabase } from "@/data/engine/open";
 import { timed } from "@/data/engine/timed";
 import { noteStatement } from "./metrics";
 import type { Act } from "./permissions";
 
 // One for the whole process, however many bundles of this module there are: the embedded engine has a single owner.
-const holder = globalThis as { goldenSatchelDb?: Promise<Db>; goldenSatchelCopies?: Copies | null };
+const holder = globalThis as { goldenSatchelDb?: Promise<Db>; goldenSatchelReplicas?: Replicas | null };
 
 /** The open database. Opened on first use; instrumentation.ts uses it at start-up, so that a refusal is seen at once. */
 export function database(): Promise<Db> {
@@ -23,6 +23,6 @@ const mostlyRead: ReadonlySet<Act> = new Set<Act>([
 /** For a request that looks: from a streaming replica, where there are any and this act reads enough to be worth it. */
 export async function databaseToRead(act: Act): Promise<Db> {
   const db = await database();
-  holder.goldenSatchelCopies ??= openCopies();
-  return holder.goldenSatchelCopies && mostlyRead.has(act) ? readingFrom(db, holder.goldenSatchelCopies) : db;
+  holder.goldenSatchelReplicas ??= openReplicas();
+  return holder.goldenSatchelReplicas && mostlyRead.has(act) ? readingFrom(db, holder.goldenSatchelReplicas) : db;
 }
