@@ -105,6 +105,7 @@ async function measure(students: number): Promise<Record<string, string | number
     await school.use(performance.now() + MINUTES * minute);
     const [first, last] = await Promise.all([early, late]);
     const hour = school.taken.length;
+    console.error(`The time is over: ${JSON.stringify({ first, last, hour, failed: school.failed.length })}`);
     const kinds = [...new Set(school.taken.map(({ what }) => what))].sort();
 
     const slow = slowClients();
