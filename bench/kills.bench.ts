@@ -7,7 +7,7 @@ import type { Db } from "@/data/engine/db";
 import { EmbeddedDb } from "@/data/engine/pglite";
 import { PostgresDb } from "@/data/engine/postgres";
 import { startPostgres } from "../scripts/postgres.mjs";
-import { addLessons, document, send, serve, wait, type Led } from "./live/school";
+import { addLessons, document, lostAndDoubled, send, serve, wait, type Led } from "./live/school";
 import { percentile, printTable, readOptions } from "./table";
 
 /**
@@ -111,20 +111,13 @@ async function measure(engine: Engine, kills: number): Promise<Record<string, st
     }
   }
   const db = await engine.open();
-  const kept = await db.query<{ key: string; times: number }>(
-    "select client_key key, count(*)::int times from response group by 1",
-  );
+  const { lost, doubled } = await lostAndDoubled(db, acknowledged);
   await db.close();
-  const stored = new Set(kept.map(({ key }) => key));
   const name = (what: string) => `${engine.name}, killed ${kills} times: ${what}`;
   return [
     { case: name("answers acknowledged"), value: acknowledged.size, wanted: acknowledged.size },
-    {
-      case: name("acknowledged and lost"),
-      value: [...acknowledged].filter((key) => !stored.has(key)).length,
-      wanted: 0,
-    },
-    { case: name("kept twice"), value: kept.filter(({ times }) => times > 1).length, wanted: 0 },
+    { case: name("acknowledged and lost"), value: lost, wanted: 0 },
+    { case: name("kept twice"), value: doubled, wanted: 0 },
     {
       case: name(engine.killDatabase ? "from its start to the next page" : "from the start to the first page"),
       p95_ms: percentile(starts, 95),

@@ -5,7 +5,17 @@ import { fromBase64, toBase64 } from "lib0/buffer";
 import * as Y from "yjs";
 import { EmbeddedDb } from "@/data/engine/pglite";
 import { allQuestions } from "@/core/resource/document";
-import { addLessons, document, listen, residentMegabytes, send, serve, wait, type Led } from "./live/school";
+import {
+  addLessons,
+  document,
+  listen,
+  lostAndDoubled,
+  residentMegabytes,
+  send,
+  serve,
+  wait,
+  type Led,
+} from "./live/school";
 import { percentile, printTable, readOptions } from "./table";
 
 /**
@@ -147,13 +157,8 @@ async function measure(students: number): Promise<Record<string, string | number
     server.kill("SIGKILL");
     await wait(1500);
     const db = await EmbeddedDb.open({ folder });
-    const kept = await db.query<{ key: string; times: number }>(
-      "select client_key key, count(*)::int times from response group by 1",
-    );
+    const { lost, doubled } = await lostAndDoubled(db, acknowledged);
     await db.close();
-    const stored = new Map(kept.map(({ key, times }) => [key, times]));
-    const lost = [...acknowledged].filter((key) => !stored.has(key)).length;
-    const doubled = kept.filter(({ times }) => times > 1).length;
     const name = (what: string) => `${students} students: ${what}`;
     return [
       { case: name("from the press to the last screen"), p95_ms: percentile(toScreens, 95), wanted_ms: 250 },

@@ -6,7 +6,7 @@ import { allQuestions } from "@/core/resource/document";
 import { migrationsIn } from "@/data/engine/migrate";
 import { PostgresDb } from "@/data/engine/postgres";
 import { startPostgres } from "../scripts/postgres.mjs";
-import { addLessons, document, send, serve, wait, type Led } from "./live/school";
+import { addLessons, document, lostAndDoubled, send, serve, wait, type Led } from "./live/school";
 import { printTable, readOptions } from "./table";
 
 /**
@@ -86,18 +86,15 @@ async function measure(rounds: number): Promise<Record<string, string | number>[
       }
     on = false;
     await Promise.all([...working, ...watching]);
-    const kept = await filled.query<{ key: string; times: number }>(
-      "select client_key key, count(*)::int times from response group by 1",
-    );
+    const { lost, doubled } = await lostAndDoubled(filled, sent);
     await filled.close();
-    const stored = new Set(kept.map(({ key }) => key));
     const name = (what: string) => `two processes, each started anew ${rounds} times: ${what}`;
     if (failed.length > 0) console.error(`failed: ${[...new Set(failed)].join(", ")}`);
     return [
       { case: name("requests"), value: sent.size, wanted: sent.size },
       { case: name("failed"), value: failed.length, wanted: 0 },
-      { case: name("answers lost"), value: [...sent].filter((key) => !stored.has(key)).length, wanted: 0 },
-      { case: name("answers kept twice"), value: kept.filter(({ times }) => times > 1).length, wanted: 0 },
+      { case: name("answers lost"), value: lost, wanted: 0 },
+      { case: name("answers kept twice"), value: doubled, wanted: 0 },
     ];
   } finally {
     for (const server of servers) server.kill("SIGKILL");

@@ -189,6 +189,19 @@ export function listen(token: string, where: string, heard: (event: Record<strin
   });
 }
 
+/** Of answers that were acknowledged, by their keys: how many are not stored, and how many are stored more than once. */
+export async function lostAndDoubled(
+  db: Db,
+  acknowledged: Iterable<string>,
+): Promise<{ lost: number; doubled: number }> {
+  const kept = await db.query<{ key: string; times: number }>(
+    "select client_key key, count(*)::int times from response group by 1",
+  );
+  const times = new Map(kept.map((one) => [one.key, one.times]));
+  const all = [...acknowledged].map((key) => times.get(key) ?? 0);
+  return { lost: all.filter((one) => one === 0).length, doubled: all.filter((one) => one > 1).length };
+}
+
 export const wait = (ms: number) => new Promise((done) => setTimeout(done, ms));
 
 /** The application as it is built in a folder, on the database of these settings. @throws if it does not answer within a minute */

@@ -7,10 +7,38 @@ import { Button } from "@/ui/button";
 import { ChoiceField } from "@/ui/choice-field";
 import { useKeep } from "./use-keep";
 
-const choices = (things: readonly NamedThing[]): [string, string][] => [
-  ["", "Choose"],
-  ...things.map(({ id, name }): [string, string] => [String(id), name]),
-];
+/** One of several, and what is done with it. */
+function ChooseAndDo({
+  label,
+  things,
+  does,
+  busy,
+  onDo,
+}: {
+  label: string;
+  things: readonly NamedThing[];
+  does: string;
+  busy: boolean;
+  onDo: (id: number) => void;
+}) {
+  const [chosen, setChosen] = useState("");
+  // What was done with it is no choice any more.
+  const isThere = things.some(({ id }) => String(id) === chosen);
+  return (
+    <div className="mt-3 flex flex-wrap items-end gap-3">
+      <ChoiceField
+        label={label}
+        className="w-64"
+        value={isThere ? chosen : ""}
+        options={[["", "Choose"], ...things.map(({ id, name }): [string, string] => [String(id), name])]}
+        onChoose={setChosen}
+      />
+      <Button disabled={busy || !isThere} onClick={() => onDo(Number(chosen))}>
+        {does}
+      </Button>
+    </div>
+  );
+}
 
 /** Where a child is: the classes, into another one, or to another school of the district. */
 export function ChildPlaceCard({
@@ -29,8 +57,6 @@ export function ChildPlaceCard({
   schools: readonly NamedThing[];
 }) {
   const router = useRouter();
-  const [into, setInto] = useState("");
-  const [to, setTo] = useState("");
   const { notice, busy, keep } = useKeep();
   const others = classes.filter(({ id }) => !isIn.some((one) => one.id === id));
   return (
@@ -42,55 +68,36 @@ export function ChildPlaceCard({
         {isIn.length === 0 ? "In no class." : `In ${isIn.map((one) => one.name).join(", ")}.`}
       </p>
       {others.length > 0 && (
-        <div className="mt-3 flex flex-wrap items-end gap-3">
-          <ChoiceField
-            label="Put into a class"
-            className="w-64"
-            value={into}
-            options={choices(others)}
-            onChoose={setInto}
-          />
-          <Button
-            disabled={busy || into === ""}
-            onClick={() =>
-              keep(
-                () => putInClass({ ofStudent: student, intoClass: Number(into) }),
-                (done) => {
-                  setInto("");
-                  return `${done.name} is in ${done.class} now.`;
-                },
-              )
-            }
-          >
-            Put in
-          </Button>
-        </div>
+        <ChooseAndDo
+          label="Put into a class"
+          things={others}
+          does="Put in"
+          busy={busy}
+          onDo={(id) =>
+            keep(
+              () => putInClass({ ofStudent: student, intoClass: id }),
+              (done) => `${done.name} is in ${done.class} now.`,
+            )
+          }
+        />
       )}
       {schools.length > 0 && (
         <>
-          <div className="mt-3 flex flex-wrap items-end gap-3">
-            <ChoiceField
-              label="Goes to another school of the district"
-              className="w-64"
-              value={to}
-              options={choices(schools)}
-              onChoose={setTo}
-            />
-            <Button
-              disabled={busy || to === ""}
-              onClick={() =>
-                keep(
-                  () => sendChild({ ofStudent: student, toSchool: Number(to) }),
-                  (done) => {
-                    router.push("/office");
-                    return `${done.name} is a child of ${done.school} now.`;
-                  },
-                )
-              }
-            >
-              Send there
-            </Button>
-          </div>
+          <ChooseAndDo
+            label="Goes to another school of the district"
+            things={schools}
+            does="Send there"
+            busy={busy}
+            onDo={(id) =>
+              keep(
+                () => sendChild({ ofStudent: student, toSchool: id }),
+                (done) => {
+                  router.push("/office");
+                  return `${done.name} is a child of ${done.school} now.`;
+                },
+              )
+            }
+          />
           <p className="mt-2 text-[13px] text-ink-soft">
             {name} leaves all classes here and keeps the sign-in name, work and portfolio. Teachers keep the results of
             what they assigned. Only the other office can send the child back.
