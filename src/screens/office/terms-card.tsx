@@ -1,10 +1,9 @@
 "use client";
-import { DateInput } from "@/screens/when/typed-input";
 import { useState } from "react";
 import type { SchoolCalendar } from "@/core/calendar/school-calendar";
 import { keepTerms } from "@/screens/acts/office";
 import { Button } from "@/ui/button";
-import { TextInput } from "@/ui/field";
+import { TermFields } from "./term-fields";
 import { useKeep } from "./use-keep";
 
 export function TermsCard({ terms: stored }: { terms: SchoolCalendar["terms"] }) {
@@ -20,23 +19,7 @@ export function TermsCard({ terms: stored }: { terms: SchoolCalendar["terms"] })
       <ul className="mt-2 grid gap-2">
         {terms.map((term, at) => (
           <li key={at} className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_auto] gap-2">
-            <TextInput
-              aria-label={`Name of term ${at + 1}`}
-              className="col-span-3"
-              maxLength={60}
-              value={term.name}
-              onChange={(event) => set(at, { name: event.target.value })}
-            />
-            <DateInput
-              aria-label={`${term.name || `Term ${at + 1}`} begins`}
-              value={term.from}
-              onChange={(value) => set(at, { from: value })}
-            />
-            <DateInput
-              aria-label={`${term.name || `Term ${at + 1}`} ends`}
-              value={term.to}
-              onChange={(value) => set(at, { to: value })}
-            />
+            <TermFields term={term} nth={at + 1} nameClassName="col-span-3" onChange={(more) => set(at, more)} />
             <Button
               look="quiet"
               aria-label={`Take out ${term.name || `term ${at + 1}`}`}

@@ -1,7 +1,8 @@
 "use client";
 import { MOST_TERMS } from "@/core/calendar/new-year";
 import { DateInput } from "@/screens/when/typed-input";
-import { Field, TextInput } from "@/ui/field";
+import { Field } from "@/ui/field";
+import { TermFields } from "../term-fields";
 import { NumberField } from "./number-field";
 import type { YearDraft } from "./year-screen";
 
@@ -50,22 +51,7 @@ export function TermsStep({ draft, onChange }: { draft: YearDraft; onChange: (mo
           <ul className="mt-2 grid gap-2" aria-label="Terms">
             {terms.map((term, at) => (
               <li key={at} className="grid gap-2 sm:grid-cols-[minmax(0,1fr)_12.5rem_12.5rem]">
-                <TextInput
-                  aria-label={`Name of term ${at + 1}`}
-                  maxLength={60}
-                  value={term.name}
-                  onChange={(event) => set(at, { name: event.target.value })}
-                />
-                <DateInput
-                  aria-label={`${term.name || `Term ${at + 1}`} begins`}
-                  value={term.from}
-                  onChange={(from) => set(at, { from })}
-                />
-                <DateInput
-                  aria-label={`${term.name || `Term ${at + 1}`} ends`}
-                  value={term.to}
-                  onChange={(to) => set(at, { to })}
-                />
+                <TermFields term={term} nth={at + 1} onChange={(more) => set(at, more)} />
               </li>
             ))}
           </ul>
