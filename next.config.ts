@@ -1,7 +1,14 @@
 import type { NextConfig } from "next";
 
 const config: NextConfig = {
-  serverExternalPackages: ["@electric-sql/pglite", "pg", "@node-rs/argon2", "pino", "proper-lockfile", "@aws-sdk/client-s3"],
+  serverExternalPackages: [
+    "@electric-sql/pglite",
+    "pg",
+    "@node-rs/argon2",
+    "pino",
+    "proper-lockfile",
+    "@aws-sdk/client-s3",
+  ],
   turbopack: { root: import.meta.dirname },
   poweredByHeader: false,
   reactCompiler: true,

@@ -233,6 +233,7 @@ export async function readAllWords(db: Queryable, typed: string, synonyms: Synon
 }
 
 const MOST_SUGGESTIONS = 6;
+const NEARLY_EVERYWHERE = 1000;
 
 /**
  * Words that go on from one being typed, the most frequent first. Only such as stand in something this reader may see:
@@ -257,11 +258,17 @@ export async function correctWords(
   const { parts } = partsOf(typed);
   const plain = parts.filter((part) => !part.phrase && part.wanted);
   const { wanted } = await readingsOf(db, plain, new Map());
-  // Known is what stands in something she may see: whether a word is corrected must not tell of what she may not.
+  // Known is what stands in something she may see: whether a word is corrected must not tell of what she may not. What stands nearly
+  // everywhere is no secret, and would take longest to look for.
   const known = await db.query<{ known: boolean }>(
-    `select q = '' or exists (select 1 from search_entry e, ${reached} where e.words @@ q::tsquery and r.reach <> 0) known
-       from unnest($5::text[]) with ordinality as u(q, n) order by n`,
-    [...readerParameters(reader), wanted.map((row) => queryWith({ wanted: [row], unwanted: [] }, 0)?.text ?? "")],
+    `select q = '' or exists (select 1 from search_word where word = typed and entries >= ${NEARLY_EVERYWHERE})
+                   or exists (select 1 from search_entry e, ${reached} where e.words @@ q::tsquery and r.reach <> 0) known
+       from unnest($5::text[], $6::text[]) with ordinality as u(q, typed, n) order by n`,
+    [
+      ...readerParameters(reader),
+      wanted.map((row) => queryWith({ wanted: [row], unwanted: [] }, 0)?.text ?? ""),
+      plain.map((part) => listedForm(part.text)),
+    ],
   );
   let changed = false;
   let looked = 0;
