@@ -21,19 +21,32 @@ afterAll(async () => {
 });
 
 describe("whether it runs", () => {
+  let at = 0;
+  /** Each time two seconds after the last. */
+  const later = () => (at += 2_000);
+
   test("it says so while the database answers and the folder can be written in", async () => {
     process.env.DATA_DIR = folder;
-    expect(await health(db)).toEqual({ problems: [] });
+    expect(await health(db, later)).toEqual({ problems: [] });
   });
 
   test("a folder that is away, and a database that does not answer, are each said", async () => {
     writeFileSync(path.join(folder, "file"), "");
     process.env.DATA_DIR = path.join(folder, "file");
-    expect((await health(db)).problems).toEqual(["The data folder is full, read-only or away."]);
+    expect((await health(db, later)).problems).toEqual(["The data folder is full, read-only or away."]);
     process.env.DATA_DIR = folder;
     const silent = { ...db, query: () => new Promise<never>(() => undefined) } as Db;
-    expect((await health(silent)).problems).toEqual(["The database does not answer."]);
+    expect((await health(silent, later)).problems).toEqual(["The database does not answer."]);
   });
+});
+
+test("a hundred who ask within a second make one look", async () => {
+  process.env.DATA_DIR = folder;
+  let asked = 0;
+  const counted = { ...db, query: () => Promise.resolve((asked += 1) && []) } as unknown as Db;
+  const all = await Promise.all(Array.from({ length: 100 }, (_, nth) => health(counted, () => 1e9 + nth * 9)));
+  expect(all.every(({ problems }) => problems.length === 0)).toBe(true);
+  expect(asked).toBe(1);
 });
 
 describe("what is measured", () => {
