@@ -94,7 +94,11 @@ export const startStandby = (primary, port) =>
  */
 export function startPooler(port, to, mode = "transaction") {
   const program = "/usr/sbin/pgbouncer";
-  if (!existsSync(program)) installPackage("pgbouncer");
+  if (!existsSync(program)) {
+    if (!mayInstall())
+      throw new Error("The tests also run behind a pooler. Install it (Debian: sudo apt-get install pgbouncer).");
+    installPackage("pgbouncer");
+  }
   const folder = newFolder();
   const file = path.join(folder, "pooler.ini");
   const write = (server) =>
