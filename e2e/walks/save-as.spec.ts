@@ -75,7 +75,7 @@ test("a pocket can go straight to the course of the class it is for", async ({ s
   await expect(ines.getByRole("heading", { name: /^Hand over “Tides.*” for 5 Kittiwake/ })).toBeVisible();
   // Which of it was sent before, by another walk, is not what this is about.
   await expect(ines.getByRole("checkbox", { name: /^Send /, checked: true })).not.toHaveCount(0);
-  await expect(ines.getByText("The other system does not answer just now.")).toBeVisible();
+  await expect(ines.getByText("The other system does not answer just now.", { exact: true })).toBeVisible();
   await ines.getByRole("button", { name: /^Send \d/ }).click();
   await expect(ines.getByText("Nothing was sent.")).toBeVisible();
 });
