@@ -69,9 +69,9 @@ export function ChildPlaceCard({
       </p>
       {others.length > 0 && (
         <ChooseAndDo
-          label="Put into a class"
+          label="Add to a class"
           things={others}
-          does="Put in"
+          does="Add"
           busy={busy}
           onDo={(id) =>
             keep(
@@ -84,16 +84,16 @@ export function ChildPlaceCard({
       {schools.length > 0 && (
         <>
           <ChooseAndDo
-            label="Goes to another school of the district"
+            label="Move to another school in the district"
             things={schools}
-            does="Send there"
+            does="Move"
             busy={busy}
             onDo={(id) =>
               keep(
                 () => sendChild({ ofStudent: student, toSchool: id }),
                 (done) => {
                   router.push("/office");
-                  return `${done.name} is a child of ${done.school} now.`;
+                  return `${done.name} now goes to ${done.school}.`;
                 },
               )
             }

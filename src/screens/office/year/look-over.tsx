@@ -46,7 +46,7 @@ export function LookOver({
       )}
       {replaced.length > 0 && (
         <p className="mt-3">
-          This takes the place of {replaced.map(({ name }) => name).join(", ")}. What is assigned keeps its dates.
+          This replaces {replaced.map(({ name }) => name).join(", ")}. Assignments keep their dates.
         </p>
       )}
       <p className="mt-3 text-ink-soft">

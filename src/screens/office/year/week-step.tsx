@@ -63,12 +63,12 @@ export function WeekStep({
               onChange={(lessons) => set({ lessons })}
             />
             <NumberField
-              label="Minutes of a lesson"
+              label="Minutes per lesson"
               {...{ value: day.minutes, from: 5, to: 240 }}
               onChange={(minutes) => set({ minutes })}
             />
             <NumberField
-              label="Minutes between"
+              label="Minutes in between"
               {...{ value: day.between, from: 0, to: 60 }}
               onChange={(between) => set({ between })}
             />
@@ -82,7 +82,7 @@ export function WeekStep({
                   onChange={(after) => setBreak(at, { after })}
                 />
                 <NumberField
-                  label="Minutes of the break"
+                  label="How many minutes"
                   {...{ value: one.minutes, from: 5, to: 180 }}
                   onChange={(minutes) => setBreak(at, { minutes })}
                 />
