@@ -40,7 +40,9 @@ export function DaysStep({ draft, onChange }: { draft: YearDraft; onChange: (mor
               ×
             </Button>
             {isOutside(day.date) && (
-              <p className="col-span-3 text-[13px] text-ink-soft">This day is not in any term, so there is no school anyway.</p>
+              <p className="col-span-3 text-[13px] text-ink-soft">
+                This day is not in any term, so there is no school anyway.
+              </p>
             )}
           </li>
         ))}
