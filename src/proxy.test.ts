@@ -62,4 +62,13 @@ describe("what a page may run", () => {
     ])
       expect(policyOf()).toContain(rule);
   });
+
+  test("over TLS only, where people reach it by TLS; and in no frame of an old browser either", () => {
+    const header = (name: string) => proxy(request("GET")).headers.get(name);
+    expect(header("x-frame-options")).toBe("DENY");
+    expect(header("strict-transport-security")).toBeNull();
+    process.env.PUBLIC_ADDRESS = "https://satchel.school.example";
+    expect(header("strict-transport-security")).toBe("max-age=31536000");
+    delete process.env.PUBLIC_ADDRESS;
+  });
 });

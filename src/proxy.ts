@@ -56,6 +56,10 @@ export function proxy(request: NextRequest): NextResponse {
   response.headers.set("content-security-policy", said);
   response.headers.set("x-request-id", id);
   response.headers.set("x-content-type-options", "nosniff");
+  // What frame-ancestors says, for browsers that do not know it.
+  response.headers.set("x-frame-options", "DENY");
+  if (process.env.PUBLIC_ADDRESS?.startsWith("https:"))
+    response.headers.set("strict-transport-security", "max-age=31536000");
   response.headers.set("referrer-policy", "same-origin");
   response.headers.set("cross-origin-opener-policy", "same-origin");
   response.headers.set("permissions-policy", "camera=(self), microphone=(self), geolocation=(), payment=()");

@@ -205,7 +205,7 @@ export function PlanBoardTable({
                     <Link
                       href={`/plan/pictures?day=${day.date}`}
                       aria-label={`${formatDay(momentAt(day.date, "12:00", zone), zone, now)} in pictures`}
-                      className="text-green underline"
+                      className="inline-block text-green underline"
                     >
                       in pictures
                     </Link>
