@@ -31,11 +31,19 @@ export const removeLeftOvers = async (now: Date): Promise<number> => (await stor
 export const removeOldFile = async (sha256: string, before: Date): Promise<void> =>
   (await store()).removeOld(sha256, before);
 
+/** So many are asked for at a time: a satchel, or a school, may have thousands. */
+const AT_ONCE = 40;
+
 /** Which of these files are not where they should be. */
 export async function goneAmong(files: readonly string[]): Promise<string[]> {
   const kept = await store();
-  const there = await Promise.all(files.map((sha256) => kept.isThere(sha256)));
-  return files.filter((_, at) => !there[at]);
+  const gone: string[] = [];
+  for (let from = 0; from < files.length; from += AT_ONCE) {
+    const some = files.slice(from, from + AT_ONCE);
+    const there = await Promise.all(some.map((sha256) => kept.isThere(sha256)));
+    gone.push(...some.filter((_, at) => !there[at]));
+  }
+  return gone;
 }
 
 /** The bytes from one place to another, both included: a player asks for a film in many parts. */

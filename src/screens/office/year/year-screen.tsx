@@ -73,6 +73,8 @@ export function YearScreen({ calendar, today }: { calendar: SchoolCalendar; toda
   const [draft, setDraft] = useState(() => firstDraft(calendar));
   const [step, setStep] = useState(0);
   const [missing, setMissing] = useState<string | null>(null);
+  // A second press on the way back to the office would make a second act, and undo only that one.
+  const [saved, setSaved] = useState(false);
   const { notice, busy, keep } = useKeep();
   const heading = useRef<HTMLHeadingElement>(null);
   const moved = useRef(false);
@@ -104,6 +106,7 @@ export function YearScreen({ calendar, today }: { calendar: SchoolCalendar; toda
           daysOff: draft.daysOff,
         }),
       () => {
+        setSaved(true);
         router.push("/office");
         return "The school year is saved.";
       },
@@ -153,7 +156,7 @@ export function YearScreen({ calendar, today }: { calendar: SchoolCalendar; toda
               Next: {steps[step + 1]!.toLowerCase()}
             </Button>
           ) : (
-            <Button look="main" disabled={busy} onClick={save}>
+            <Button look="main" disabled={busy || saved} onClick={save}>
               Save the year
             </Button>
           )}
