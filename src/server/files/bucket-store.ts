@@ -11,7 +11,8 @@ import {
 import type { Readable } from "node:stream";
 import { FileStoreAway, mustBeHash, type FileStore } from "./store";
 
-const ANSWER_MS = 5_000;
+/** A store that says nothing for so long does not answer. */
+const SILENT_MS = 10_000;
 const TRIES = 2;
 
 interface Bucket {
@@ -50,7 +51,7 @@ function said(error: unknown): Error {
 }
 
 /** In any store that speaks the S3 protocol. What does not answer throws `FileStoreAway`; nothing is kept by halves. */
-export function bucketStore(url: string): FileStore {
+export function bucketStore(url: string, silentMs = SILENT_MS): FileStore {
   const { endpoint, bucket, prefix, region, accessKeyId, secretAccessKey } = readBucketUrl(url);
   const client = new S3Client({
     ...{ endpoint, region, credentials: { accessKeyId, secretAccessKey }, maxAttempts: TRIES },
@@ -60,7 +61,8 @@ export function bucketStore(url: string): FileStore {
       requestChecksumCalculation: "WHEN_REQUIRED",
       responseChecksumValidation: "WHEN_REQUIRED",
     },
-    requestHandler: { connectionTimeout: ANSWER_MS, requestTimeout: 6 * ANSWER_MS },
+    // Not the time of a whole request: a film takes long, and its bytes keep coming.
+    requestHandler: { connectionTimeout: silentMs, socketTimeout: silentMs },
   });
   const at = (sha256: string) => {
     mustBeHash(sha256);
