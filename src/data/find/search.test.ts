@@ -200,12 +200,6 @@ describe("words", () => {
     expect(await correctWords(db, ines, "tide")).toBeNull();
     expect(await correctWords(db, ines, "xqzzv")).toBeNull();
   });
-
-  test("a word that only another district has written is not known here: what is corrected tells nothing of it", async () => {
-    await publishFor(db, world.stranger, lesson("The lighthuose of Elsewhere"), ["district"]);
-    expect(await correctWords(db, await reader(world.stranger), "lighthuose")).toBeNull();
-    expect(await correctWords(db, await reader(world.ines), "lighthuose")).toBe("lighthouse");
-  });
 });
 
 describe("counts", () => {

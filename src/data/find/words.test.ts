@@ -1,14 +1,15 @@
 import type { Db } from "../engine/db";
 import { freshDatabase } from "../testing/database";
-import { lesson, publishFor, smallWorld } from "../testing/world";
+import { lesson, publishFor, smallWorld, type World } from "../testing/world";
 import type { Reader } from "./reach";
 import { correctWords, MOST_PARTS, readAllWords } from "./words";
 
 let db: Db;
+let world: World;
 let reader: Reader;
 beforeAll(async () => {
   db = await freshDatabase();
-  const world = await smallWorld(db);
+  world = await smallWorld(db);
   reader = { id: world.ines, school: world.here, district: world.district, satchel: [] };
   await publishFor(db, world.teodor, lesson("Tides and ferries"), ["staffroom"]);
 }, 60_000);
@@ -53,4 +54,12 @@ describe("however much is typed", () => {
     ).toBeDefined();
     expect(performance.now() - began).toBeLessThan(10_000);
   });
+});
+
+test("a word that only another district has written is not known here: what is corrected tells nothing of it", async () => {
+  await publishFor(db, world.teodor, lesson("Lighthouse signals"), ["staffroom"]);
+  await publishFor(db, world.stranger, lesson("The lighthuose of Elsewhere"), ["district"]);
+  const stranger = { id: world.stranger, school: null, district: world.otherDistrict, satchel: [] };
+  expect(await correctWords(db, stranger, "lighthuose")).toBeNull();
+  expect(await correctWords(db, reader, "lighthuose")).toBe("lighthouse");
 });

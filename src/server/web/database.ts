@@ -23,6 +23,8 @@ const mostlyRead: ReadonlySet<Act> = new Set<Act>([
 /** For a request that looks: from a streaming replica, where there are any and this act reads enough to be worth it. */
 export async function databaseToRead(act: Act): Promise<Db> {
   const db = await database();
-  holder.goldenSatchelReplicas ??= openReplicas();
-  return holder.goldenSatchelReplicas && mostlyRead.has(act) ? readingFrom(db, holder.goldenSatchelReplicas) : db;
+  // Null: looked for, and there are none.
+  if (holder.goldenSatchelReplicas === undefined) holder.goldenSatchelReplicas = openReplicas();
+  const replicas = holder.goldenSatchelReplicas;
+  return replicas && mostlyRead.has(act) ? readingFrom(db, replicas) : db;
 }
