@@ -40,6 +40,10 @@ test("the office sets up next year by steps, and takes it back", async ({ signed
   ]);
   expect((await new AxeBuilder({ page: office }).analyze()).violations.map(({ id }) => id)).toEqual([]);
   await enter(next("days off"));
+  // Back is a step back, with everything that was typed; forward again.
+  await office.goBack();
+  await expect(office.getByLabel("Lessons a day")).toHaveValue("5");
+  await office.goForward();
   await walk.click(office.getByRole("button", { name: "Add a day off" }));
   await fill(office.getByLabel("Date of day off 1"), "1 Oct 2027");
   await fill(office.getByLabel("What day off 1 is"), "Boat day");
@@ -56,4 +60,7 @@ test("the office sets up next year by steps, and takes it back", async ({ signed
   expect(await named()).toContain("Herring semester");
   await office.getByRole("button", { name: "Undo" }).click();
   await expect.poll(named).not.toContain("Herring semester");
+  // What is not filled in is asked first, whatever the address says.
+  await office.goto("/office/year?step=4");
+  await expect(office.getByRole("heading", { name: "When is there school?" })).toBeVisible();
 });

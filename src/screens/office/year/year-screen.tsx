@@ -1,5 +1,5 @@
 "use client";
-import { useRouter } from "next/navigation";
+import { useRouter, useSearchParams } from "next/navigation";
 import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import { bellsFrom, proposeTerms, type DayAsked, type YearAsked } from "@/core/calendar/new-year";
@@ -71,7 +71,10 @@ function missingIn(step: number, draft: YearDraft): string | null {
 export function YearScreen({ calendar, today }: { calendar: SchoolCalendar; today: string }) {
   const router = useRouter();
   const [draft, setDraft] = useState(() => firstDraft(calendar));
-  const [step, setStep] = useState(0);
+  // In the address, so that the browser's Back goes a step back and not away from everything; no further than what is filled in.
+  const wanted = Number(useSearchParams().get("step") ?? 1) - 1;
+  const asked = wanted in steps ? wanted : 0;
+  const step = steps.findIndex((_, at) => at === asked || missingIn(at, draft) !== null);
   const [missing, setMissing] = useState<string | null>(null);
   // A second press on the way back to the office would make a second act, and undo only that one.
   const [saved, setSaved] = useState(false);
@@ -94,7 +97,7 @@ export function YearScreen({ calendar, today }: { calendar: SchoolCalendar; toda
     setMissing(why);
     if (why) return;
     moved.current = true;
-    setStep(to);
+    window.history.pushState(null, "", `?step=${to + 1}`);
   };
   const whole = calendarOf(draft, calendar);
   const save = () =>
