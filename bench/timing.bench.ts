@@ -9,7 +9,8 @@ import { percentile, printTable, readOptions } from "./table";
 
 /**
  * Whether the time of a refusal tells that a thing exists: every page and file of one teacher's is asked for by people who may not see it, in turn with the
- * same address about nothing, `--n` times each. What is compared is the difference of the middle of each, at the address where it is largest.
+ * same address about nothing, `--n` times each. What is compared is the difference of the middle of each, at the address where it is largest. Where it
+ * is more than is wanted it is measured again, four times as often: what the machine did meanwhile goes, and what tells something stays.
  */
 const { n, json } = readOptions({ n: [25] });
 const outsiders = ["a teacher of another school", "a teacher of another district", "a child of another class"];
@@ -38,11 +39,14 @@ async function timeOf(token: string, where: string): Promise<number> {
 async function difference({ token, path: there, nowhere }: Knock, rounds: number): Promise<number> {
   const [took, without]: [number[], number[]] = [[], []];
   for (let round = -3; round < rounds; round += 1) {
-    const pair = [await timeOf(token!, there), await timeOf(token!, nowhere)];
+    // Each goes first every other time: what one leaves behind (a collection of rubbish, a warm cache) must not be counted to the other alone.
+    const thereFirst = round % 2 === 0;
+    const first = await timeOf(token!, thereFirst ? there : nowhere);
+    const second = await timeOf(token!, thereFirst ? nowhere : there);
     // The first ones are made ready.
     if (round < 0) continue;
-    took.push(pair[0]!);
-    without.push(pair[1]!);
+    took.push(thereFirst ? first : second);
+    without.push(thereFirst ? second : first);
   }
   return percentile(took, 50) - percentile(without, 50);
 }
@@ -57,7 +61,8 @@ try {
       );
       let worst = { ms: 0, path: "" };
       for (const knock of theirs) {
-        const ms = await difference(knock, rounds);
+        let ms = await difference(knock, rounds);
+        if (Math.abs(ms) > WANTED_MS) ms = await difference(knock, 4 * rounds);
         if (Math.abs(ms) > Math.abs(worst.ms)) worst = { ms, path: knock.path };
       }
       rows.push({

@@ -9,6 +9,8 @@ export interface PageChange {
   at: number;
   /** A Yjs update. */
   change: Uint8Array;
+  /** Of a child who was deleted: nothing is left in it to be told. */
+  erased?: boolean;
 }
 
 /** What one child did to a page in one go. */
@@ -66,7 +68,8 @@ export function devicesOf(changes: readonly PageChange[]): Map<number, number | 
 /** Who did what to a page, in order; changes that follow each other closely are one. */
 export function contributionsOf(changes: readonly PageChange[]): Contribution[] {
   const all: Contribution[] = [];
-  for (const { id, student, at, change } of changes) {
+  for (const { id, student, at, change, erased } of changes) {
+    if (erased) continue;
     const { letters, things, removed } = contentsOf(change);
     const last = all.at(-1);
     if (last?.student === student && at - last.to < PAUSE_MS) {

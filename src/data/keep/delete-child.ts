@@ -1,6 +1,7 @@
 import { withoutStudent, type LessonState } from "@/core/live/lesson";
 import { namedFiles } from "../engine/sweep";
 import { one, type Queryable } from "../engine/db";
+import { eraseWriter } from "../live/done-together";
 import { aboutChild } from "./about-child";
 
 export interface Deleted {
@@ -18,7 +19,7 @@ export interface StoredOfChild {
   marks: number;
   notes: number;
   files: number;
-  /** Pages she wrote together with others: her words stay there, without her name. */
+  /** Pages she wrote together with others. */
   sharedPages: number;
 }
 
@@ -38,8 +39,7 @@ export async function storedOfChild(db: Queryable, student: number): Promise<Sto
 }
 
 /**
- * Deletes everything that is stored about a child. What she wrote into a page shared with others stays theirs, without her name: taken out,
- * it would take their words with it. What could be undone and speaks of her cannot be undone any more, and letters that name her go.
+ * Deletes everything that is stored about a child. In a page she wrote together with others, theirs stays. What could be undone and speaks of her cannot be undone any more, and letters that name her go.
  *
  * Within a transaction; deleteUnshown comes after it. A picture of hers that somebody else shows, as in a lesson of her teacher's, stays and is
  * `heir`'s, or somebody's of the district.
@@ -51,7 +51,7 @@ export async function deleteChild(tx: Queryable, student: number, heir: number |
     "select given_name || ' ' || family_name as name, school_id school, district_id district from person where id = $1 for update",
     [student],
   );
-  await tx.query("update shared_page_change set student_id = null where student_id = $1", [student]);
+  await eraseWriter(tx, student);
   // Where the others have another page of this step together, the number stays: it says nothing any more.
   await tx.query(
     `update shared_page p set members = array_remove(p.members, $1) where $1 = any(p.members) and not exists (

@@ -15,6 +15,8 @@ export interface KeptChange {
   student: number | null;
   at: Date;
   change: string;
+  /** Of a child who was deleted: nothing of hers is in it, but others' letters stand between hers. */
+  erased: boolean;
 }
 
 /** All changes of one page together, in bytes of base64; a lesson's page has some 100 KB. */
@@ -68,8 +70,8 @@ async function beginSharedPage(
         where lesson_id = $1 and step_id = $2 and id <> $4 and (members is null or members @> $3::int[])
         order by id desc limit 1
      ), copied as (
-       insert into shared_page_change (page_id, student_id, at, clients, change)
-       select $4, c.student_id, c.at, c.clients, c.change
+       insert into shared_page_change (page_id, student_id, at, clients, change, erased)
+       select $4, c.student_id, c.at, c.clients, c.change, c.erased
          from shared_page_change c join origin on origin.id = c.page_id order by c.id
      )
      update shared_page set bytes = origin.bytes from origin where shared_page.id = $4`,
@@ -78,12 +80,22 @@ async function beginSharedPage(
   return begun.id;
 }
 
-/** The changes of a page after one of them, in the order they came: they get their numbers one after another (see addChange). */
-export const changesAfter = (db: Queryable, page: number, after: number): Promise<KeptChange[]> =>
-  db.query(
-    "select id, student_id student, at, change from shared_page_change where page_id = $1 and id > $2 order by id",
+/**
+ * The changes of a page after one of them, in the order they came: they get their numbers one after another (see addChange). `rewritten`: how often what had
+ * come before was made another, because a child who wrote was deleted.
+ */
+export async function changesAfter(
+  db: Queryable,
+  page: number,
+  after: number,
+): Promise<{ rewritten: number; changes: KeptChange[] }> {
+  const rows = await db.query<KeptChange & { rewritten: number; id: number | null }>(
+    `select s.rewritten, c.id, c.student_id student, c.at, c.change, c.erased
+       from shared_page s left join shared_page_change c on c.page_id = s.id and c.id > $2 where s.id = $1 order by c.id`,
     [page, after],
   );
+  return { rewritten: rows[0]?.rewritten ?? 0, changes: rows.filter(({ id }) => id !== null) };
+}
 
 /**
  * Keeps a change and tells everybody who follows the lesson. `told`: what they are told. False: the page is full, or a device

@@ -47,8 +47,7 @@ export function DeleteChildCard({ student, name, stored }: { student: number; na
       <ul className="mt-2 list-disc pl-5 text-ink-soft">
         {stored.sharedPages > 0 && (
           <li>
-            The words in {counted(stored.sharedPages, "page", "pages")} written together with others stay, without the
-            name.
+            In {counted(stored.sharedPages, "page", "pages")} written together with others, the others’ words stay.
           </li>
         )}
         <li>A picture that a teacher shows in a lesson stays in that lesson.</li>

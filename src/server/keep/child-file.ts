@@ -1,5 +1,6 @@
 import { aboutChild, workTitles } from "@/data/keep/about-child";
 import type { Queryable } from "@/data/engine/db";
+import { doneTogether } from "@/data/live/done-together";
 import { mediaByHash } from "@/data/engine/media";
 import { fileName } from "@/formats/outgoing";
 import { writeZip, type ZipEntry } from "@/formats/write-zip";
@@ -8,6 +9,7 @@ import { goneAmong, readKept } from "../files/files";
 const README = `Everything Golden Satchel stores about one child.
 
 work.json           what the work she was given is called
+together.json       in which groups she was while a lesson was led, and what she wrote on pages with others, without who they were
 tables/<name>.json  rows as they are stored: "person" is she, "enrolment" her classes, "recipient" what she was given,
                     "attempt" and "response" what she did, "outcome" and "mark_entry" her marks, "student_note" what
                     teachers noted, "child_look" who looked at what is known of her
@@ -21,6 +23,7 @@ export async function* childFile(db: Queryable, student: number): AsyncGenerator
   async function* entries(): AsyncGenerator<ZipEntry> {
     yield { name: "README.txt", bytes: README };
     yield { name: "work.json", bytes: json(work) };
+    yield { name: "together.json", bytes: json(await doneTogether(db, student)) };
     for (const [name, rows] of Object.entries(tables)) yield { name: `tables/${name}.json`, bytes: json(rows) };
     // Files are named by their hashes in what she did; what she only read is not hers.
     const own = json([tables.response, tables.portfolio_piece, tables.piece_reply, tables.piece, tables.media]);

@@ -1,3 +1,4 @@
+import { strFromU8, unzipSync } from "fflate";
 import { fromBase64, toBase64 } from "lib0/buffer";
 import * as Y from "yjs";
 import { GET as followRoute } from "@/app/student/[assignment]/live/route";
@@ -10,6 +11,8 @@ import { actAs, value } from "../testing/as";
 import { child, db, document, given, openSchool, teacher, world } from "../testing/child-at-work";
 import { lead } from "../testing/leading";
 import { listen, stopListening } from "../testing/listening";
+import { childFile } from "../keep/child-file";
+import { deleteChildOf } from "../keep/children";
 import { leadAssignment, putPageBack } from "./lead-actions";
 import type { FollowEvent } from "./lesson-view";
 import type { OpenedPage, WatchedPage } from "./shared-page";
@@ -197,4 +200,39 @@ test("what was typed a moment before the whole class shares a page stays on the 
   expect(await send(2, assignment, typed(new Y.Doc(), "Me too."), pair.id)).toBe(404);
   expect(await send(0, assignment, typed(new Y.Doc(), "Nowhere."), 999_999)).toBe(404);
   expect((await watched(assignment)).map(({ members }) => members?.length)).toEqual([2]);
+});
+
+test("a child’s file says what she did with others, and not who they were; when she is deleted her words go and theirs stay", async () => {
+  const assignment = await led(shared("pairs", [[0, 1]]));
+  await send(0, assignment, typed((await opened(0, assignment))!.page, "Kelp holds."));
+  await send(1, assignment, typed((await opened(1, assignment))!.page, "Kelp holds. Firmly, to rock."));
+  value(await lead(assignment, { do: "work", step, work: shared("class", []) }));
+  await send(1, assignment, typed((await opened(1, assignment))!.page, "Kelp holds. Firmly, to rock!!"));
+  const student = world.students[1]!;
+  const parts: Uint8Array[] = [];
+  for await (const part of childFile(db, student)) parts.push(part);
+  const together = strFromU8(unzipSync(Buffer.concat(parts))["together.json"]!);
+  const { pages } = JSON.parse(together) as { pages: { assignment: number; wrote: string[] }[] };
+  expect(pages.filter((page) => page.assignment === assignment).map(({ wrote }) => wrote)).toEqual([
+    [" Firmly, to rock."],
+    [" Firmly, to rock!!"],
+  ]);
+  expect(together).toContain('"others": 1');
+  expect(together).not.toMatch(/Child 0|Kelp holds/);
+
+  // A screen that has the page open is looked at before, so that what it remembers must be read again.
+  expect((await watched(assignment)).length).toBe(2);
+  await deleteChildOf(db, { school: world.here, student, by: world.ines, now: new Date() });
+  const [pair, all] = await watched(assignment);
+  for (const page of [pair!, all!]) {
+    const read = new Y.Doc();
+    Y.applyUpdate(read, fromBase64(page.state));
+    expect(said(read)).toBe("Kelp holds.");
+    expect(page.contributions.map(({ student: by }) => by)).toEqual([world.students[0]]);
+  }
+  const kept = await db.query<{ change: string }>("select change from shared_page_change");
+  const stored = kept.map(({ change }) => Buffer.from(change, "base64").toString("latin1")).join();
+  expect(stored).toContain("Kelp holds");
+  expect(stored).not.toContain("Firmly");
+  expect(await send(0, assignment, typed((await opened(0, assignment))!.page, "Kelp holds. Still."))).toBe(200);
 });
