@@ -1,9 +1,10 @@
 import type { Queryable } from "../engine/db";
 
-/** Whose calendar a secret address shows; undefined when it was ended. */
+/** Whose calendar a secret address shows; undefined when it was ended, or she has left. */
 export async function feedOf(db: Queryable, tokenHash: string): Promise<{ class: number; person: number } | undefined> {
   const rows = await db.query<{ class: number; person: number }>(
-    "select class_id class, person_id person from calendar_feed where token_hash = $1",
+    `select f.class_id class, f.person_id person from calendar_feed f join person p on p.id = f.person_id and p.active
+      where f.token_hash = $1`,
     [tokenHash],
   );
   return rows[0];

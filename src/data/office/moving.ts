@@ -23,6 +23,22 @@ export const classesOfChild = (db: Queryable, student: number): Promise<NamedThi
   );
 
 /**
+ * Takes a child back from the school it was sent to. Its classes are put back by whoever undoes the rest.
+ * @returns false where it is not there any more, or is in a class there
+ */
+export async function takeBackChild(
+  tx: Queryable,
+  sent: { student: number; from: number; to: number },
+): Promise<boolean> {
+  const back = await tx.query(
+    `update person set school_id = $2 where id = $1 and school_id = $3 and not exists (
+       select 1 from enrolment e join class c on c.id = e.class_id where e.student_id = $1 and c.school_id = $3) returning id`,
+    [sent.student, sent.from, sent.to],
+  );
+  return back.length > 0;
+}
+
+/**
  * A child goes to another school of the district: out of all classes and signed out, with everything there is of the child. What the old school's
  * teachers have of the work they gave stays with them.
  */

@@ -134,13 +134,19 @@ export function rowsThatDiffer(before: SchoolRows, after: SchoolRows): RowChange
   });
 }
 
-/** Why rows cannot be put back: "changed" since, or "used" since. Null: they are. */
+/** Why rows cannot be put back: "changed" since, "used" since, or about a child who goes to school "elsewhere" now. Null: they are. */
 export async function putRowsBack(
   tx: Queryable,
   school: number,
   change: RowChange,
-): Promise<"changed" | "used" | null> {
+): Promise<"changed" | "used" | "elsewhere" | null> {
   const now = await schoolRows(tx, school);
+  const named = change.flatMap(({ before }) => (typeof before?.student_id === "number" ? [before.student_id] : []));
+  const elsewhere = await tx.query("select 1 from person where id = any($1::int[]) and school_id <> $2 limit 1", [
+    [...new Set(named)],
+    school,
+  ]);
+  if (elsewhere.length > 0) return "elsewhere";
   for (const { table, before, after } of change) {
     const one = kept.find((entry) => entry.table === table)!;
     const is = now[table]!.get(keyOf((after ?? before)!, one)) ?? null;

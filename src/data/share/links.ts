@@ -15,8 +15,9 @@ export interface LinkMade {
   resources: number[];
 }
 
-/** A row `l` of link leads somewhere: it was not ended, and its day has not passed. */
-export const linkLives = "l.ended is null and (l.until is null or l.until > now())";
+/** A row `l` of link leads somewhere: it was not ended, its day has not passed, and she who made it works here. */
+export const linkLives = `l.ended is null and (l.until is null or l.until > now())
+  and exists (select 1 from person maker where maker.id = l.by_id and maker.active)`;
 
 const columns = `l.id, l.name, l.way, l.teacher_part "teacherPart", l.made, l.until, l.opened,
   array(select t.resource_id from linked_resource t where t.link_id = l.id order by t.place) resources`;

@@ -100,7 +100,7 @@ export function ChildPlaceCard({
           />
           <p className="mt-2 text-[13px] text-ink-soft">
             {name} leaves all classes here and keeps the sign-in name, work and portfolio. Teachers keep the results of
-            what they assigned. Only the other office can send the child back.
+            what they assigned. You can undo this until the other school puts the child into a class.
           </p>
         </>
       )}

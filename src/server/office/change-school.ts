@@ -3,6 +3,7 @@ import { canonical } from "@/core/resource/changes";
 import { addEvent } from "@/data/engine/events";
 import { secretsOf, setSecrets, type Secret } from "@/data/office/rosters";
 import { putRowsBack, rowsThatDiffer, schoolRows, type RowChange } from "@/data/office/school-rows";
+import { takeBackChild } from "@/data/office/moving";
 import { ActionError } from "../web/act";
 import type { PlanState } from "../plan/move-work";
 
@@ -11,12 +12,14 @@ export interface SchoolChange {
   school: number;
   class: number | null;
   rows: RowChange;
+  /** A child who went to another school with it. */
+  sent?: { student: number; to: number };
 }
 
 /** Changes what a school's calendar, classes or roster say, in one act that can be undone; returns the event's number. */
 export async function changeSchool<Value>(
   db: Db,
-  made: { by: number; at: Date; what: string; school: number; class?: number },
+  made: { by: number; at: Date; what: string; school: number; class?: number; sent?: SchoolChange["sent"] },
   change: (tx: Queryable) => Promise<Value>,
 ): Promise<{ event: number; value: Value }> {
   return db.transaction(async (tx) => {
@@ -24,13 +27,15 @@ export async function changeSchool<Value>(
     await tx.query("select 1 from school where id = $1 for update", [made.school]);
     const before = await schoolRows(tx, made.school);
     const value = await change(tx);
-    const rows = rowsThatDiffer(before, await schoolRows(tx, made.school));
+    const differ = rowsThatDiffer(before, await schoolRows(tx, made.school));
+    // Her own row is not gone, it is another school's.
+    const rows = made.sent ? differ.filter(({ table }) => table !== "person") : differ;
     const event = await addEvent<PlanState>(tx, {
       person: made.by,
       at: made.at,
       what: made.what,
       before: { places: [] },
-      after: { places: [], schoolChange: { school: made.school, class: made.class ?? null, rows } },
+      after: { places: [], schoolChange: { school: made.school, class: made.class ?? null, rows, sent: made.sent } },
     });
     return { event, value };
   });
@@ -47,10 +52,14 @@ export async function putCardsBack(tx: Queryable, before: readonly Secret[], aft
   await setSecrets(tx, before);
 }
 
-/** @throws ActionError when the rows were changed since, or somebody whom the change brought has got work */
-export async function putSchoolBack(tx: Queryable, { school, rows }: SchoolChange): Promise<void> {
+/** @throws ActionError when the rows were changed since, somebody whom the change brought has got work, or a child is at another school */
+export async function putSchoolBack(tx: Queryable, { school, rows, sent }: SchoolChange): Promise<void> {
+  if (sent && !(await takeBackChild(tx, { ...sent, from: school })))
+    throw new ActionError("The other school has put the child into a class or moved the child on. Ask its office.");
   const why = await putRowsBack(tx, school, rows);
   if (why === "changed") throw new ActionError("Some of it has been changed since, so it stays as it is now.");
+  if (why === "elsewhere")
+    throw new ActionError("A child it names goes to another school by now, so it stays as it is.");
   if (why === "used")
     throw new ActionError(
       "Students or classes it brought in have cards, work, groups or other classes by now, so it stays as it is.",

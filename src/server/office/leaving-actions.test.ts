@@ -12,11 +12,15 @@ import { freshDatabase } from "@/data/testing/database";
 import { addPerson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, value, visitorOf } from "../testing/as";
 import { bringInPeople } from "./begin-actions";
+import { feedOf, setFeed } from "@/data/classes/feeds";
+import { makeLink } from "../share/link-actions";
+import { openLink } from "../share/link";
 import { handOver, sayBack, sayLeft, takeHandingBack } from "./leaving-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
 jest.mock("next/navigation", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").navigation);
+jest.mock("next/headers", () => ({ headers: async () => new Headers({ host: "satchel.example" }) }));
 jest.mock("../web/base-address", () => ({ baseAddress: () => Promise.resolve("https://satchel.example") }));
 
 let db: Db;
@@ -114,4 +118,21 @@ test("who has left one school of the district is taken into another with the sam
   await db.query("update person set active = false where id = $1", [world.stranger]);
   const stranger = value(await bringInPeople({ text: "A, B, stranger@skerry.example, teacher", add: true }));
   expect(stranger.added).toBe(0);
+});
+
+test("while she is gone her links lead nowhere and her calendar address shows nothing; when she is back they do again", async () => {
+  const { id } = await publishFor(db, world.ines, lesson("Gannets"));
+  actAs(visitorOf({ id: world.ines, district: world.district, school: world.here }));
+  const { address } = value(
+    await makeLink({ name: "Gannets", way: "look", teacherPart: false, until: null, resources: [id] }),
+  );
+  await setFeed(db, { class: world.class, person: world.ines }, "feed", now);
+  const token = address.split("/").at(-1)!;
+  const lead = async () => [(await openLink(db, token)) !== null, (await feedOf(db, "feed")) !== undefined];
+  expect(await lead()).toEqual([true, true]);
+  actAs(visitorOf({ id: office, district: world.district, school: world.here }, { roles: ["office"] }));
+  value(await sayLeft({ person: world.ines }));
+  expect(await lead()).toEqual([false, false]);
+  value(await sayBack({ person: world.ines }));
+  expect(await lead()).toEqual([true, true]);
 });

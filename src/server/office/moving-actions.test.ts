@@ -6,6 +6,8 @@ import { freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, value, visitorOf } from "../testing/as";
 import { undoPlan } from "../plan/plan-actions";
+import { removeEnrolments } from "@/data/office/rosters";
+import { changeSchool } from "./change-school";
 import { putInClass, sendChild } from "./moving-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
@@ -33,6 +35,14 @@ afterEach(() => db.close());
 
 const officeOf = (school: number) =>
   actAs(visitorOf({ id: world.teodor, district: world.district, school }, { roles: ["office"] }));
+async function classHere(): Promise<number> {
+  const [group] = await db.query<{ id: number }>(
+    `insert into class (school_id, name, subject, year, grade_from, grade_to)
+     values ($1, '5 Tern', 'science', 2026, 5, 5) returning id`,
+    [world.here],
+  );
+  return group!.id;
+}
 const namesIn = async (group: number) => (await studentsOf(db, group)).map(({ id }) => id);
 
 test("a child goes to another school with everything there is of the child, and its office puts the child into a class", async () => {
@@ -43,7 +53,7 @@ test("a child goes to another school with everything there is of the child, and 
     "insert into session (token_hash, person_id, created, expires) values ('x', $1, $2, $2::timestamptz + interval '1 hour')",
     [child, now],
   );
-  expect(value(await sendChild({ ofStudent: child, toSchool: world.there }))).toEqual({
+  expect(value(await sendChild({ ofStudent: child, toSchool: world.there }))).toMatchObject({
     ...{ name: "aisha Test", school: "There" },
   });
   expect(await namesIn(world.class)).not.toContain(child);
@@ -81,4 +91,40 @@ test("a child goes to no school of another district, nor to the one it is in, an
   officeOf(world.here);
   expect(await sendChild({ ofStudent: world.ines, toSchool: world.there })).toMatchObject({ ok: false });
   expect(await putInClass({ ofStudent: child, intoClass: classThere })).toMatchObject({ ok: false });
+});
+
+test("sending a child is undone, classes and all, until the other school has put the child into a class", async () => {
+  const { event } = value(await sendChild({ ofStudent: child, toSchool: world.there }));
+  value(await undoPlan({ event }));
+  expect(await namesIn(world.class)).toContain(child);
+  expect(await db.query("select school_id school from person where id = $1", [child])).toEqual([
+    { school: world.here },
+  ]);
+  expect(await leftChildren(db, new Date(Date.now() + 1000), world.there)).toEqual([]);
+
+  const again = value(await sendChild({ ofStudent: child, toSchool: world.there }));
+  officeOf(world.there);
+  expect(await undoPlan({ event: again.event })).toMatchObject({ ok: false });
+  value(await putInClass({ ofStudent: child, intoClass: classThere }));
+  officeOf(world.here);
+  expect(await undoPlan({ event: again.event })).toMatchObject({
+    problem: "The other school has put the child into a class or moved the child on. Ask its office.",
+  });
+  expect(await namesIn(classThere)).toEqual([child]);
+  expect(await namesIn(world.class)).not.toContain(child);
+});
+
+test("an older change that is undone puts no child into a class who goes to another school by now", async () => {
+  const put = value(await putInClass({ ofStudent: child, intoClass: await classHere() }));
+  value(await undoPlan({ event: put.event }));
+  const { event } = await changeSchool(
+    db,
+    { by: world.teodor, at: now, what: "took a child out of a class", school: world.here },
+    (tx) => removeEnrolments(tx, [{ class: world.class, student: child }]),
+  );
+  value(await sendChild({ ofStudent: child, toSchool: world.there }));
+  expect(await undoPlan({ event })).toMatchObject({
+    problem: "A child it names goes to another school by now, so it stays as it is.",
+  });
+  expect(await namesIn(world.class)).not.toContain(child);
 });

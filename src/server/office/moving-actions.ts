@@ -23,12 +23,14 @@ async function childAt(db: Db, visitor: Visitor, student: number): Promise<strin
 export const sendChild = act(
   "keep the school's people",
   z.object({ ofStudent: Id, toSchool: Id }),
-  async ({ db, visitor }, { ofStudent, toSchool }): Promise<{ name: string; school: string }> => {
+  async ({ db, visitor, now }, { ofStudent, toSchool }): Promise<{ name: string; school: string; event: number }> => {
     const name = await childAt(db, visitor, ofStudent);
     const school = (await schoolsBeside(db, schoolOf(visitor))).find(({ id }) => id === toSchool);
     if (!school) throw new ActionError("There is no such school in the district. Nothing was changed.");
-    await db.transaction((tx) => moveChild(tx, { student: ofStudent, to: school.id }));
-    return { name, school: school.name };
+    const sent = { student: ofStudent, to: school.id };
+    const made = { by: visitor.id, at: now, what: "sent a child to another school", school: schoolOf(visitor), sent };
+    const { event } = await changeSchool(db, made, (tx) => moveChild(tx, sent));
+    return { name, school: school.name, event };
   },
 );
 
