@@ -60,10 +60,16 @@ test("a fortnight goes to the course site, a student comes in from there, and th
   const name = ines.getByLabel("Name of The ferry timetable");
   await name.fill("Ferry times");
   await ines.getByRole("listitem").filter({ has: name }).getByRole("button", { name: "Rename" }).click();
+  // Somebody adds a line to another page: that is asked about as well.
+  const line = ines.getByLabel("A line for Reading a tide table");
+  await line.fill("Bring boots.");
+  await ines.getByRole("listitem").filter({ has: line }).getByRole("button", { name: "Add a line" }).click();
   await ines.goto("/plan");
   await ines.getByRole("link", { name: "Hand over" }).click();
   const changed = items(ines).getByRole("row", { name: /The ferry timetable/ });
   await expect(changed).toContainText("it is called “Ferry times”");
+  const written = items(ines).getByRole("row", { name: /Reading a tide table/ });
+  await expect(written).toContainText("its page says something else now");
   await expect(ines.getByRole("button", { name: "Send 0" })).toBeDisabled();
   await changed.getByRole("radio", { name: "Send mine" }).click();
   await ines.getByRole("button", { name: "Send 1" }).click();

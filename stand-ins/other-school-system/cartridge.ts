@@ -94,5 +94,11 @@ export function manifestOf(course: Course): string {
       ({ id, title, entries }) => `<item identifier="${id}"><title>${escaped(title)}</title>${items(entries)}</item>`,
     )
     .join("");
-  return `<?xml version="1.0" encoding="UTF-8"?><manifest identifier="${escaped(course.id)}"><organizations><organization identifier="o" structure="rooted-hierarchy"><item identifier="root">${topics}</item></organization></organizations></manifest>`;
+  const resources = Object.values(course.entries)
+    .flatMap(({ id, page }) => (page === null ? [] : [[`page-${escaped(id)}`, escaped(page)]]))
+    .map(
+      ([id, page]) => `<resource identifier="${id}" type="webcontent" href="${page}"><file href="${page}"/></resource>`,
+    )
+    .join("");
+  return `<?xml version="1.0" encoding="UTF-8"?><manifest identifier="${escaped(course.id)}"><organizations><organization identifier="o" structure="rooted-hierarchy"><item identifier="root">${topics}</item></organization></organizations><resources>${resources}</resources></manifest>`;
 }

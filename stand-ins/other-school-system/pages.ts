@@ -62,7 +62,11 @@ export function coursePage(state: State, course: Course, person: Person): string
       one.launch && `<a href="/courses/${course.id}/open/${escaped(id)}">open</a>`,
     ].filter(Boolean);
     const change = teaches
-      ? ` <form class="line" method="post" action="/courses/${course.id}/change/${escaped(id)}"><input name="title" aria-label="Name of ${escaped(one.title)}" value="${escaped(one.title)}"><button>Rename</button></form>`
+      ? ` <form class="line" method="post" action="/courses/${course.id}/change/${escaped(id)}"><input name="title" aria-label="Name of ${escaped(one.title)}" value="${escaped(one.title)}"><button>Rename</button></form>${
+          one.page
+            ? ` <form class="line" method="post" action="/courses/${course.id}/change/${escaped(id)}"><input name="added" aria-label="A line for ${escaped(one.title)}"><button>Add a line</button></form>`
+            : ""
+        }`
       : "";
     const mine = column?.scores[person.id];
     const due = column ? ` <span class="soft">due ${dayOf(column.endDateTime)}</span>` : "";

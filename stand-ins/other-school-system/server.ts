@@ -13,7 +13,7 @@ import {
   takeChosen,
   type Hint,
 } from "./lti";
-import { coursePage, coursesPage, page, sending, signInPage } from "./pages";
+import { coursePage, coursesPage, escaped, page, sending, signInPage } from "./pages";
 import { addLineItem, addScore, calendar, changeLineItem, lineItems, members } from "./services";
 import { html, json, refused, to, type Answer, type Asked } from "./answer";
 import { directory } from "./directory";
@@ -49,6 +49,12 @@ export function courseSite(store: Store, issuer: string) {
       store.save();
       return json(taken);
     }
+    // The files of what is in a course are beside its manifest, as in a package.
+    const file = rest.startsWith("cartridge/") ? decodeURIComponent(rest.slice("cartridge/".length)) : "";
+    if (file && may(scopes.cartridge))
+      return course.files[file]
+        ? { headers: { "content-type": typeOf(file) }, body: Buffer.from(course.files[file], "base64") }
+        : refused(404);
     return refused(401);
   }
 
@@ -75,7 +81,14 @@ export function courseSite(store: Store, issuer: string) {
         body: Buffer.from(course.files[name], "base64"),
       };
     if (what === "change" && method === "POST" && person.role !== "student" && course.entries[name]) {
-      const title = new URLSearchParams(body.toString()).get("title")?.trim();
+      const said = new URLSearchParams(body.toString());
+      const title = said.get("title")?.trim();
+      const [added, at] = [said.get("added")?.trim(), course.entries[name].page];
+      if (added && at) {
+        const before = Buffer.from(course.files[at]!, "base64").toString();
+        const after = before.replace("</body>", `<p>${escaped(added)}</p></body>`);
+        course.files[at] = Buffer.from(after).toString("base64");
+      }
       const column = course.lineItems.find(({ resourceId }) => resourceId === name);
       if (title) course.entries[name].title = title;
       if (title && column) column.label = title;

@@ -51,6 +51,18 @@ describe("what goes over a second time", () => {
     });
   });
 
+  test("is asked about where its page says something else than the course gave back when it had taken it", () => {
+    const sent = { ...mine, page: "as it came" };
+    expect(compareItem(mine, sent, { page: "as it came" }).standing).toBe("as it is");
+    expect(compareItem({ ...mine, content: "y" }, sent, { page: "another" })).toEqual({
+      standing: "changed there",
+      there: [{ field: "page", was: "as it came", is: "another" }],
+    });
+    // The course does not say, or did not say then.
+    expect(compareItem(mine, sent, { page: null }).standing).toBe("as it is");
+    expect(compareItem(mine, mine, { page: "another" }).standing).toBe("as it is");
+  });
+
   test("is not asked about where the same was changed on both sides, or only written in another way", () => {
     expect(compareItem({ ...mine, title: "B" }, mine, { title: "B" }).standing).toBe("updated");
     expect(compareItem(mine, mine, { ...mine, due: "2026-11-27T09:00:00Z" }).standing).toBe("as it is");

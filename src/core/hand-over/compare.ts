@@ -9,7 +9,12 @@ export interface MineNow extends ItemState {
   content: string;
 }
 /** As it went over last. */
-export type SentBefore = MineNow;
+export interface SentBefore extends MineNow {
+  /** A hash of its page as the course gave it back then; a course site may tidy pages up. Null, or none: it did not say. */
+  page?: string | null;
+}
+/** As it is there now, as far as it says. */
+export type ThereNow = Partial<ItemState> & { page?: string | null };
 
 /** Against what is there: "changed there" is asked about, "gone there" is put back only when she sends it. */
 export type Standing = "new" | "updated" | "as it is" | "changed there" | "gone there";
@@ -17,7 +22,7 @@ export type Standing = "new" | "updated" | "as it is" | "changed there" | "gone 
 export interface Compared {
   standing: Standing;
   /** What was changed over there since it went: old and new. */
-  there: { field: keyof ItemState; was: string | null; is: string | null }[];
+  there: { field: keyof ItemState | "page"; was: string | null; is: string | null }[];
 }
 
 const fields = ["title", "opens", "due"] as const;
@@ -31,19 +36,17 @@ const same = (field: keyof ItemState, one: string | null, other: string | null):
  * Compares three versions: what we sent (`sent`), what we have now (`mine`), and what the course has now (`there`; null: it was deleted,
  * undefined: the course site does not say).
  */
-export function compareItem(
-  mine: MineNow,
-  sent: SentBefore | null,
-  there: Partial<ItemState> | null | undefined,
-): Compared {
+export function compareItem(mine: MineNow, sent: SentBefore | null, there: ThereNow | null | undefined): Compared {
   if (!sent) return { standing: "new", there: [] };
   if (there === null) return { standing: "gone there", there: [] };
-  const changed = fields.flatMap((field) => {
+  const changed: Compared["there"] = fields.flatMap((field) => {
     const is = there?.[field];
     return is === undefined || same(field, is, sent[field]) ? [] : [{ field, was: sent[field], is }];
   });
   // It was changed there to just what it is here now: nobody has to be asked.
-  const apart = changed.filter(({ field, is }) => !same(field, is, mine[field]));
+  const apart = changed.filter(({ field, is }) => field === "page" || !same(field, is, mine[field]));
+  if (there?.page && sent.page && there.page !== sent.page)
+    apart.push({ field: "page", was: sent.page, is: there.page });
   if (apart.length > 0) return { standing: "changed there", there: apart };
   const isSame = mine.content === sent.content && fields.every((field) => same(field, mine[field], sent[field]));
   return { standing: isSame ? "as it is" : "updated", there: [] };

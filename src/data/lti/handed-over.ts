@@ -8,6 +8,8 @@ export interface SentItem {
   due: string | null;
   /** A hash of its page, its questions and its files. */
   content: string;
+  /** A hash of its page as the course gave it back when it had taken it; null: it does not say. */
+  page?: string | null;
 }
 
 export interface HandedOver {
@@ -36,6 +38,19 @@ export async function noteHandedOver(
      on conflict (course_id, item) do update set assignment_id = excluded.assignment_id, sent = excluded.sent,
        line_item_url = coalesce(excluded.line_item_url, handed_over.line_item_url), sent_at = excluded.sent_at, by_id = excluded.by_id`,
     [course, item.item, item.assignment, item.lineItemUrl, JSON.stringify(item.sent), item.at, item.by],
+  );
+}
+
+/** What the course gives back of the pages it has just taken. */
+export async function notePages(
+  db: Queryable,
+  course: number,
+  pages: ReadonlyMap<string, string | null>,
+): Promise<void> {
+  await db.query(
+    `update handed_over h set sent = h.sent || jsonb_build_object('page', t.page)
+       from unnest($2::text[], $3::text[]) t(item, page) where h.course_id = $1 and h.item = t.item`,
+    [course, [...pages.keys()], [...pages.values()]],
   );
 }
 

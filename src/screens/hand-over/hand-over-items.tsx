@@ -36,7 +36,7 @@ const answers = [
   { value: "theirs", text: "Keep theirs" },
   { value: "mine", text: "Send mine" },
 ] as const;
-const fieldNames = { title: "it is called", opens: "it opens", due: "it is due" } as const;
+const fieldNames = { title: "it is called", opens: "it opens", due: "it is due", page: "its page says" } as const;
 
 interface HandOverItemsProps {
   items: readonly HandOverItem[];
@@ -52,8 +52,10 @@ interface HandOverItemsProps {
 /** Each item with its dates as they will be there; what was changed there is asked about. */
 export function HandOverItems({ items, goes, overwrite, zone, now, onToggle, onAnswer }: HandOverItemsProps) {
   const moment = (text: string | null) => (text ? formatClock(new Date(text), zone, now) : null);
-  const said = (field: keyof typeof fieldNames, value: string | null) =>
-    value === null ? "no date" : field === "title" ? `“${value}”` : moment(value);
+  const said = (field: keyof typeof fieldNames, value: string | null) => {
+    if (field === "page") return "something else now";
+    return value === null ? "no date" : field === "title" ? `“${value}”` : moment(value);
+  };
   const date = (now: string | null, was: string | null, none: string) => (
     <>
       {was && <s className="mr-1 text-ink-soft">{moment(was)}</s>}

@@ -15,10 +15,9 @@ import { mediaOf } from "@/core/resource/stored-files";
 import type { Assignment } from "@/data/assign/assignments";
 import { classById } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
-import { handedOver, noteHandedOver, waitingMarks, type HandedOver } from "@/data/lti/handed-over";
+import { handedOver, noteHandedOver, notePages, waitingMarks, type HandedOver } from "@/data/lti/handed-over";
 import { courseOfClass, systemById, type OtherCourse, type OtherSystem } from "@/data/lti/systems";
 import { calendarOf, meetingRulesOf } from "@/data/plan/calendar";
-import { all, attribute, inside, nameOf, readXml, textIn, type Xml } from "@/formats/brought/xml";
 import { writeCartridge } from "@/formats/cartridge/write-cartridge";
 import type { Outgoing, OutgoingResource } from "@/formats/outgoing";
 import { pocketsOf } from "@/data/satchel/pockets";
@@ -27,7 +26,8 @@ import { workIn, workOfPocket, type Stretch } from "../hand-over/work-in";
 import { ActionError } from "../web/act";
 import type { Visitor } from "../web/session";
 import { NoAnswer } from "../web/ask-elsewhere";
-import { addLineItem, changeLineItem, lineItemsOf, manifestThere, sendCartridge, type LineItem } from "./services";
+import { lookThere, pagesOfSent, thereOf } from "./course-there";
+import { addLineItem, changeLineItem, sendCartridge, type LineItem } from "./services";
 
 /** What she says of a hand-over: which weeks or which pocket, and what is done about dates that are over. */
 export interface HandOverAsked extends Stretch {
@@ -61,41 +61,6 @@ export interface HandOverView {
   problem: string | null;
 }
 
-interface There {
-  lineItems: Map<string, LineItem>;
-  /** Titles by the resource's id; null: it does not say. */
-  titles: Map<string, string> | null;
-}
-
-/** Titles of what is in a course, by what we call it, out of the manifest the other system gives. */
-function titlesIn(manifest: string): Map<string, string> {
-  const titles = new Map<string, string>();
-  const visit = (item: Xml) => {
-    const found = /^(?:page|link)-(.+)$/.exec(attribute(item, "identifierref"));
-    const [title] = inside(item).filter((part) => nameOf(part) === "title");
-    if (found && title) titles.set(found[1]!, textIn(title));
-    inside(item)
-      .filter((part) => nameOf(part) === "item")
-      .forEach(visit);
-  };
-  for (const organization of all(readXml(new TextEncoder().encode(manifest), "the manifest"), "organization"))
-    inside(organization)
-      .filter((part) => nameOf(part) === "item")
-      .forEach(visit);
-  return titles;
-}
-
-async function lookThere(db: Db, system: OtherSystem, course: OtherCourse): Promise<There> {
-  const [columns, manifest] = await Promise.all([
-    course.lineItemsUrl ? lineItemsOf(db, system, course) : [],
-    manifestThere(db, system, course),
-  ]);
-  return {
-    lineItems: new Map(columns.flatMap((column) => (column.resourceId ? [[column.resourceId, column] as const] : []))),
-    titles: manifest === null ? null : titlesIn(manifest),
-  };
-}
-
 interface Prepared {
   course: OtherCourse;
   system: OtherSystem;
@@ -111,18 +76,6 @@ interface Prepared {
   before: HandedOver[];
   problem: string | null;
   className: string;
-}
-
-const momentOf = (text: string | null | undefined): string | null => text ?? null;
-
-function thereOf(there: There | null, id: string, isMaterial: boolean) {
-  if (!there) return undefined;
-  const column = there.lineItems.get(id);
-  if (!isMaterial && column)
-    return { title: column.label, opens: momentOf(column.startDateTime), due: momentOf(column.endDateTime) };
-  if (!there.titles) return isMaterial ? undefined : null;
-  const title = there.titles.get(id);
-  return title === undefined ? null : { title };
 }
 
 /** When the class meets next, the end of that meeting; null: it does not. */
@@ -175,12 +128,14 @@ async function prepare(
     asked.pastDue === "next lesson" ? nextLessonOf(db, asked.class, group.school, now) : null,
   ]);
   let problem: string | null = null;
-  const there = await lookThere(db, system, course).catch((error: unknown) => {
+  const going = new Set(outgoing.topics.flatMap(({ resources }) => resources.map(({ id }) => id)));
+  const sent = new Map(before.map((one) => [one.item, one.sent]));
+  const compares = [...sent].flatMap(([item, { page }]) => (page && going.has(item) ? [item] : []));
+  const there = await lookThere(db, { system, course }, compares).catch((error: unknown) => {
     if (!(error instanceof NoAnswer)) throw error;
     problem = error.message;
     return null;
   });
-  const sent = new Map(before.map((one) => [one.item, one.sent]));
   const items = outgoing.topics.flatMap((topic) =>
     topic.resources.map((resource) => {
       const own = byId.get(resource.id);
@@ -296,5 +251,7 @@ export async function handOver(
         : `${error.message} ${done} of ${going.length} were sent. Send again to go on.`,
     );
   }
+  // How it stands there now is what a change over there is told by.
+  await notePages(db, course.id, await pagesOfSent(db, { system, course }, [...ids]));
   return { sent: done };
 }

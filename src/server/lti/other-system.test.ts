@@ -17,6 +17,7 @@ import { tokenHash } from "../web/secrets";
 import { returnChoice } from "./choose";
 import { beginComingIn, comeIn } from "./come-in";
 import { handOver, handOverView } from "./hand-over";
+import { pageThere } from "./services";
 import { publicKeys } from "./keys";
 import { sendMarks, waitAfter } from "./marks";
 import { register } from "./register";
@@ -205,6 +206,38 @@ test("a second time nothing is doubled, and what was changed there is asked abou
   expect((await view()).compared.standing).toBe("gone there");
   await handOver(db, ines(), { ...asked(), items, overwrite: [] }, of());
   expect(course!.lineItems.map(({ resourceId }) => resourceId)).toContain(`work-${work}`);
+});
+
+test("a page that was changed there is asked about, and stays as it is there unless she sends hers", async () => {
+  const [course] = store.state.courses;
+  const file = `pages/work-${work}.html`;
+  const text = () => Buffer.from(course!.files[file]!, "base64").toString();
+  const there = async () =>
+    (await handOverView(db, ines(), asked(), of()))!.items.find(({ id }) => id === `work-${work}`)!.compared;
+  expect((await there()).standing).toBe("as it is");
+  const sent = text();
+  course!.files[file] = Buffer.from(sent.replace("</body>", "<p>Bring boots.</p></body>")).toString("base64");
+  expect(await there()).toMatchObject({ standing: "changed there", there: [{ field: "page" }] });
+  const items = [`work-${work}`];
+  await expect(handOver(db, ines(), { ...asked(), items, overwrite: [] }, of())).rejects.toThrow("Choose at least one");
+  expect(text()).toContain("Bring boots.");
+  await handOver(db, ines(), { ...asked(), items, overwrite: items }, of());
+  expect(text()).toBe(sent);
+  expect((await there()).standing).toBe("as it is");
+});
+
+test("a manifest that names an address elsewhere is not followed with our token", async () => {
+  const course = (await courseOfClass(db, world.class))!;
+  expect(await pageThere(db, system, course, `pages/work-${work}.html`)).toMatch(/^[0-9a-f]{64}$/);
+  for (const href of [
+    "http://localhost:1/x",
+    "//localhost:1/x",
+    "../members",
+    "/courses/c1/lineitems",
+    "pages/none.html",
+    "::",
+  ])
+    expect(await pageThere(db, system, course, href)).toBeNull();
 });
 
 test("a pocket goes over as it is: what the class has as its work, the rest to read, without dates or a column", async () => {

@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import { z } from "zod";
 import { scopes } from "@/core/lti/claims";
 import type { Db } from "@/data/engine/db";
@@ -168,6 +169,33 @@ export async function manifestThere(
     headers: { accept: "application/xml" },
   });
   return text;
+}
+
+/** Longer pages than this are not compared. */
+const LONGEST_PAGE = 2_000_000;
+
+/**
+ * A hash of a page that is in a course there. A package says where its files are beside its manifest: they are asked for beneath the address of the
+ * cartridge. Null: it does not give it.
+ */
+export async function pageThere(
+  db: Db,
+  system: OtherSystem,
+  { cartridgeUrl }: OtherCourse,
+  href: string,
+): Promise<string | null> {
+  if (!cartridgeUrl) return null;
+  const inside = `${cartridgeUrl.replace(/\/$/, "")}/`;
+  const address = URL.parse(href, inside)?.href;
+  // What the manifest says is not ours: nothing else is asked with our token.
+  if (!address?.startsWith(inside)) return null;
+  try {
+    const { text } = await withToken(db, system, scopes.cartridge, address, { headers: { accept: "text/html" } });
+    return text.length > LONGEST_PAGE ? null : createHash("sha256").update(text).digest("hex");
+  } catch (error) {
+    if (error instanceof NoAnswer) return null;
+    throw error;
+  }
 }
 
 export async function sendCartridge(
