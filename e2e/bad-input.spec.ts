@@ -74,6 +74,10 @@ test("odd addresses open something sensible, and what is not hers looks like wha
     await page.goto(address);
     await expect(page.getByRole("heading", { name: "This is not here" })).toBeVisible();
   }
+  for (const day of ["9999-12-31", "0001-01-01", "2026-02-31", "yesterday"]) {
+    expect((await page.goto(`/plan?from=${day}`))!.status()).toBe(200);
+    await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+  }
   await page.goto("/satchel?pocket=999999");
   await expect(page.getByRole("heading", { name: "Everything in my satchel" })).toBeVisible();
   await page.goto("/student");
