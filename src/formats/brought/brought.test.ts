@@ -190,7 +190,7 @@ test("Markdown, a document and a book", async () => {
       "META-INF/container.xml": `<container><rootfiles><rootfile full-path="in/book.opf"/></rootfiles></container>`,
       "in/book.opf": `<package><metadata><dc:title>The otter</dc:title></metadata><manifest><item id="b" href="two.xhtml"/><item id="a" href="one.xhtml"/></manifest><spine><itemref idref="a"/><itemref idref="b"/></spine></package>`,
       "in/one.xhtml": `<html><body><h1>One</h1><p>It dives.</p><img src="pictures/otter.png" alt="An otter"/></body></html>`,
-      "in/two.xhtml": `<html><body><h1>Two</h1><p>It eats.</p></body></html>`,
+      "in/two.xhtml": `<html><body><h1>Two</h1><p>It eats.</p><img src="pictures/otter.png" alt="Again"/></body></html>`,
       "in/pictures/otter.png": seal,
     }),
     "otter.epub",
@@ -200,7 +200,12 @@ test("Markdown, a document and a book", async () => {
     "The otter",
     ["One", "Two"],
   ]);
-  expect(book.pictures).toMatchObject([{ mime: "image/png", bytes: seal }]);
+  expect(book.pictures).toMatchObject([
+    { mime: "image/png", bytes: seal },
+    { mime: "image/png", bytes: seal },
+  ]);
+  // Each chapter's pictures come after those of the chapters before.
+  expect(book.pages[1]!.blocks.at(-1)).toMatchObject({ kind: "picture", picture: 1, description: "Again" });
 });
 
 describe("what becomes of pages", () => {

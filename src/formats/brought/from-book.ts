@@ -1,8 +1,7 @@
 import { mostBrought, type Brought } from "@/core/brought/brought";
 import { decodeText } from "../decode-text";
 import { BroughtError } from "./brought-error";
-import { pagesOfHtml } from "./from-html";
-import { mimeOf } from "./from-slides";
+import { afterOthers, fileBeside, pagesOfHtml } from "./from-html";
 import { all, attribute, readXml, textIn } from "./xml";
 import type { Files } from "./open-zip";
 
@@ -10,7 +9,7 @@ import type { Files } from "./open-zip";
 const resolve = (from: string, to: string): string =>
   decodeURIComponent(new URL(to, `book:/${from}`).pathname.replace(/^\//, ""));
 
-/** A book (EPUB 2 and 3): its chapters in the order they are read, each with its pictures. */
+/** A book (EPUB 2 and 3): its chapters in the order they are read, each with its pictures, films and sounds. */
 export function fromBook(files: Files): Brought {
   const container = files.get("META-INF/container.xml");
   const root =
@@ -31,19 +30,9 @@ export function fromBook(files: Files): Brought {
       beyond += 1;
       continue;
     }
-    const { pages, pictures } = pagesOfHtml(decodeText(html), "", (source) => {
-      const place = resolve(chapter, source);
-      const [mime, picture] = [mimeOf(place), files.get(place)];
-      return mime && picture ? { mime, bytes: picture } : null;
-    });
-    const before = brought.pictures.length;
+    const { pages, pictures } = pagesOfHtml(decodeText(html), "", fileBeside(files, chapter));
+    brought.pages.push(...afterOthers(pages, brought.pictures.length));
     brought.pictures.push(...pictures);
-    for (const page of pages) {
-      const blocks = page.blocks.map((block) =>
-        block.kind === "picture" ? { ...block, picture: block.picture + before } : block,
-      );
-      brought.pages.push({ ...page, blocks });
-    }
   }
   beyond += Math.max(0, brought.pages.length - mostBrought.pages);
   if (beyond > 0)

@@ -1,9 +1,8 @@
 import { mostBrought, type Brought, type BroughtPage } from "@/core/brought/brought";
 import { decodeText } from "../decode-text";
 import { BroughtError } from "./brought-error";
-import { pagesOfHtml } from "./from-html";
+import { afterOthers, fileBeside, pagesOfHtml } from "./from-html";
 import { questionsInXml, type FoundQuestions } from "./from-qti";
-import { mimeOf } from "./from-slides";
 import type { Files } from "./open-zip";
 import { all, attribute, first, inside, readXml, textIn, type Xml } from "./xml";
 
@@ -92,22 +91,10 @@ export function fromCartridge(files: Files): Brought {
     read.add(place);
     const type = attribute(resource, "type");
     if (/\.html?$/i.test(place)) {
-      const before = brought.pictures.length;
-      const page = pagesOfHtml(decodeText(bytes), "", (source) => {
-        const at = decodeURIComponent(new URL(source, `book:/${place}`).pathname.replace(/^\//, ""));
-        const [mime, picture] = [mimeOf(at), files.get(at)];
-        return mime && picture ? { mime, bytes: picture } : null;
-      });
+      const page = pagesOfHtml(decodeText(bytes), "", fileBeside(files, place));
+      const pages = afterOthers(page.pages, brought.pictures.length);
+      add(pages.map((one, nth) => ({ ...one, title: one.title || (nth === 0 ? named : "") })));
       brought.pictures.push(...page.pictures);
-      add(
-        page.pages.map((one, nth) => ({
-          ...one,
-          title: one.title || (nth === 0 ? named : ""),
-          blocks: one.blocks.map((block) =>
-            block.kind === "picture" ? { ...block, picture: block.picture + before } : block,
-          ),
-        })),
-      );
     } else if (/\.xml$/i.test(place)) {
       const tree = readXml(bytes, place);
       const [link] = all(tree, "webLink");

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { RichText } from "@/core/content/schema/rich-text";
 import { mostBrought } from "@/core/brought/brought";
-import { pagesOfHtml } from "./from-html";
+import { fileBeside, pagesOfHtml } from "./from-html";
 
 const read = (html: string) => pagesOfHtml(html, "");
 const written = (html: string) =>
@@ -47,13 +47,49 @@ test("boxes inside boxes are only walked through, and text beside them is not lo
 });
 
 test("a picture in the page comes in with its description; one that is elsewhere, and a picture that is a program, do not", () => {
-  const dot = Buffer.from([0x89, 0x50, 0x4e, 0x47]).toString("base64");
+  const dot = Buffer.from([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10, 0, 0, 0, 0]).toString("base64");
   const { pages, pictures } = read(
-    `<p>See <img src="data:image/png;base64,${dot}" alt="A dot"> here</p><img src="data:image/svg+xml;base64,${dot}"><img src="file:///etc/passwd">`,
+    `<p>See <img src="data:image/png;base64,${dot}" alt="A dot"> here</p><img src="data:image/svg+xml;base64,${Buffer.from("<svg/>").toString("base64")}"><img src="file:///etc/passwd">`,
   );
   expect(pictures).toHaveLength(1);
   expect(pages[0]!.blocks).toMatchObject([{ kind: "text" }, { kind: "picture", picture: 0, description: "A dot" }]);
   expect(pages[0]!.left).toHaveLength(2);
+});
+
+// The first signs by which browsers tell WebM (EBML) and Ogg.
+const webm = Buffer.from([0x1a, 0x45, 0xdf, 0xa3, 0x93, 0x42, 0x82, 0x88, ...Buffer.from("webm"), 1, 2, 3, 4]);
+const ogg = Buffer.from([...Buffer.from("OggS"), 0, 2, 0, 0, 0, 0, 0, 0, 0, 0, 1, 2, 3, 4, ...Buffer.from("OpusHead")]);
+
+test("films and sounds that are in the file come in, the first of their sources that plays; others are listed", () => {
+  const address = (type: string, bytes: Buffer) => `data:${type};base64,${bytes.toString("base64")}`;
+  const { pages, pictures } = read(
+    `<video title="The tide comes in"><source src="tide.mp4"><source src="${address("video/webm", webm)}"><track src="tide.vtt">Your browser …</video>
+     <p>Hear it: <audio controls src="${address("audio/ogg", ogg)}"></audio></p>
+     <video src="https://x.example/a.webm"></video><audio src="${address("audio/ogg", Buffer.from("MZ program"))}"></audio>`,
+  );
+  expect(pages[0]!.blocks).toMatchObject([
+    { kind: "film", picture: 0, name: "The tide comes in" },
+    { kind: "text" },
+    { kind: "sound", picture: 1, name: "" },
+  ]);
+  expect(pictures.map(({ bytes }) => Buffer.from(bytes))).toEqual([webm, ogg]);
+  expect(pages[0]!.left).toEqual([
+    "The captions of a film. Add the file of captions to it.",
+    expect.stringMatching(/^A film that is not in the file/),
+    expect.stringMatching(/^A sound that is not in the file/),
+  ]);
+});
+
+test("what lies beside a page is found from its own place, and nothing outside of the package", () => {
+  const files = new Map([
+    ["in/media/a.webm", webm],
+    ["b.webm", ogg],
+  ]) as never;
+  const found = fileBeside(files, "in/text/one.xhtml");
+  expect(found("../media/a.webm")).toBe(webm);
+  expect(found("../../../b.webm")).toBe(ogg);
+  for (const away of ["https://x.example/b.webm", "http://[", "%E0%A4%A", "file:///b.webm", "none.webm", ""])
+    expect(found(away)).toBeNull();
 });
 
 test("a table is a table, with its headings; what is in its cells is plain text", () => {

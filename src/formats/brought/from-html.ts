@@ -1,7 +1,9 @@
 import { parse, type DefaultTreeAdapterTypes } from "parse5";
 import { mostBrought, type Brought, type BroughtBlock, type BroughtPage } from "@/core/brought/brought";
+import { largest, mediaType, tooLarge } from "@/core/media/sniff";
 import { mayLinkTo } from "@/core/content/vocabulary";
 import type { RichBlock, RichInline, RichListItem } from "@/core/content/schema/rich-text";
+import type { Files } from "./open-zip";
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
 type Element = DefaultTreeAdapterTypes.Element;
@@ -20,7 +22,6 @@ const marksBy: Readonly<Record<string, Mark>> = {
   u: { type: "underline" },
 };
 const withoutCounterpart: Readonly<Record<string, string>> = {
-  ...{ video: "A film. Add it again as a film of yours.", audio: "A sound. Add it again as a sound of yours." },
   ...{ iframe: "Another page shown inside this one. Add a link to it.", form: "A form. Make questions of it." },
   ...{ object: "Something another program shows.", embed: "Something another program shows." },
   ...{ canvas: "A drawing made by a script.", svg: "A line drawing (SVG). Save it as a picture and add it." },
@@ -32,22 +33,43 @@ const containers = new Set(
   ),
 );
 
-/** How a picture's address leads to its bytes; null: it is not in the file. */
-export type PictureOf = (source: string) => { mime: string; bytes: Uint8Array } | null;
+/** What plays in a page, and what it is here. */
+const played: Readonly<Record<string, "film" | "sound">> = { video: "film", audio: "sound" };
 
-/** A picture that is in the page itself, as text. */
-export const inlinePicture: PictureOf = (source) => {
-  const found = /^data:(image\/(?:png|jpeg|gif|webp));base64,/.exec(source);
-  return found
-    ? { mime: found[1]!, bytes: Uint8Array.from(Buffer.from(source.slice(found[0].length), "base64")) }
-    : null;
+/** How the address of a picture, a film or a sound leads to its bytes; null: it is not in the file. */
+export type FileOf = (source: string) => Uint8Array | null;
+
+/** What is in the page itself, as text. */
+const inlineFile: FileOf = (source) => {
+  const found = /^data:(?:image|audio|video)\/[\w.+-]{1,40};base64,/.exec(source);
+  return found ? Uint8Array.from(Buffer.from(source.slice(found[0].length), "base64")) : null;
 };
+
+/** What lies beside a page in a package, from the page's own place. */
+export const fileBeside =
+  (files: Files, page: string): FileOf =>
+  (source) => {
+    const address = URL.parse(source, `book:/${page}`);
+    if (!address || address.protocol !== "book:") return inlineFile(source);
+    try {
+      return files.get(decodeURIComponent(address.pathname.replace(/^\//, ""))) ?? null;
+    } catch {
+      return null; // Signs that say nothing, as "%E0%A4%A".
+    }
+  };
+
+/** Pages whose pictures, films and sounds come after those of others. */
+export const afterOthers = (pages: readonly BroughtPage[], before: number): BroughtPage[] =>
+  pages.map((page) => ({
+    ...page,
+    blocks: page.blocks.map((block) => ("picture" in block ? { ...block, picture: block.picture + before } : block)),
+  }));
 
 /** Reads the pages of HTML: each heading of the first two levels begins one. Scripts are never run, nothing is fetched. */
 export function pagesOfHtml(
   html: string,
   title: string,
-  pictureOf: PictureOf = inlinePicture,
+  fileOf: FileOf = inlineFile,
 ): Pick<Brought, "pages" | "pictures" | "title"> {
   const pictures: Brought["pictures"] = [];
   const pages: BroughtPage[] = [];
@@ -66,13 +88,34 @@ export function pagesOfHtml(
   const put = (block: BroughtBlock) => void page().blocks.push(block);
 
   function picture(element: Element): void {
-    const source = attribute(element, "src");
-    const found = pictures.length < mostBrought.pictures ? pictureOf(source) : null;
-    if (!found) {
-      page().left.push("A picture that is not in the file, or of a kind browsers do not show. Add it again.");
+    const bytes = pictures.length < mostBrought.pictures ? fileOf(attribute(element, "src")) : null;
+    const mime = bytes && mediaType("picture", bytes);
+    if (!mime)
+      return void page().left.push(
+        "A picture that is not in the file, or of a kind browsers do not show. Add it again.",
+      );
+    const description = attribute(element, "alt").slice(0, 500);
+    put({ kind: "picture", picture: pictures.push({ mime, bytes }) - 1, description });
+  }
+
+  /** A film or a sound: the first of its files that is there and that browsers play. */
+  function player(element: Element, kind: "film" | "sound"): void {
+    const inner = element.childNodes.filter(isElement);
+    const sources = [element, ...inner.filter(({ tagName }) => tagName === "source")].map((one) =>
+      attribute(one, "src"),
+    );
+    for (const source of pictures.length < mostBrought.pictures ? sources.filter(Boolean) : []) {
+      const bytes = fileOf(source);
+      const mime = bytes && mediaType(kind, bytes);
+      if (!mime) continue;
+      if (bytes.length > largest[kind]) return void page().left.push(`A ${kind}. ${tooLarge(kind)}`);
+      const name = (attribute(element, "title") || attribute(element, "aria-label")).slice(0, 200);
+      put({ kind, picture: pictures.push({ mime, bytes }) - 1, name });
+      if (inner.some(({ tagName }) => tagName === "track"))
+        page().left.push(`The captions of a ${kind}. Add the file of captions to it.`);
       return;
     }
-    put({ kind: "picture", picture: pictures.push(found) - 1, description: attribute(element, "alt").slice(0, 500) });
+    page().left.push(`A ${kind} that is not in the file, or of a kind that browsers do not play. Add it again.`);
   }
 
   function inline(nodes: readonly Node[], marks: readonly Mark[], depth: number, beside: Element[]): RichInline[] {
@@ -84,7 +127,7 @@ export function pagesOfHtml(
       }
       if (!isElement(node) || silent.has(node.tagName)) return [];
       if (node.tagName === "br") return [{ type: "hardBreak" }];
-      if (node.tagName === "img" || withoutCounterpart[node.tagName]) {
+      if (node.tagName === "img" || played[node.tagName] || withoutCounterpart[node.tagName]) {
         beside.push(node);
         return [];
       }
@@ -157,6 +200,7 @@ export function pagesOfHtml(
     const why = withoutCounterpart[tagName];
     if (why) page().left.push(why);
     else if (tagName === "img") picture(node);
+    else if (played[tagName]) player(node, played[tagName]);
     else if (tagName === "h1" || tagName === "h2") open(plain(node).slice(0, 200));
     else if (/^h[3-6]$/.test(tagName)) {
       const content = trimmed(inline(node.childNodes, [], depth, []));

@@ -3,7 +3,7 @@ import { plainText } from "@/core/content/rich-text";
 import { BroughtError } from "./brought-error";
 import { readBrought } from "./read-brought";
 
-const PNG = Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10, 1]);
+const PNG = Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10, 1, 2, 3, 4]);
 const odt = (body: string, kind = "text") =>
   zipSync({
     mimetype: strToU8("application/vnd.oasis.opendocument.text"),

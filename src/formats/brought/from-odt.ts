@@ -1,8 +1,7 @@
 import type { Brought } from "@/core/brought/brought";
 import { element, openInHtml, writeMarkup, type Markup } from "../markup";
 import { BroughtError } from "./brought-error";
-import { pagesOfHtml } from "./from-html";
-import { mimeOf } from "./from-slides";
+import { fileBeside, pagesOfHtml } from "./from-html";
 import type { Files } from "./open-zip";
 import { all, attribute, first, inside, nameOf, readXml, type Xml } from "./xml";
 
@@ -76,9 +75,5 @@ export function fromOdt(files: Files): Omit<Brought, "kind"> {
       .filter((cell) => nameOf(cell) === "table:table-cell")
       .map((cell) => element(tag, {}, ...inside(cell).flatMap((child) => write(child, depth + 1))));
   const html = writeMarkup(element("body", {}, ...inside(body).flatMap((node) => write(node, 0))), openInHtml);
-  return pagesOfHtml(html, "", (source) => {
-    const place = source.replace(/^\.\//, "");
-    const [mime, picture] = [mimeOf(place), files.get(place)];
-    return mime && picture ? { mime, bytes: picture } : null;
-  });
+  return pagesOfHtml(html, "", fileBeside(files, "content.xml"));
 }

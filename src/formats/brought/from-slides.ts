@@ -85,7 +85,7 @@ const mimes: Readonly<Record<string, string>> = {
   webp: "image/webp",
 };
 /** A picture's kind by the ending of its name; null: one no browser shows. */
-export const mimeOf = (name: string): string | null => mimes[name.split(".").pop()!.toLowerCase()] ?? null;
+const mimeOf = (name: string): string | null => mimes[name.split(".").pop()!.toLowerCase()] ?? null;
 
 /** Slides (Office Open XML, ECMA-376 part 1, PresentationML): titles, texts, tables, pictures with their descriptions, films and sounds, speaker's notes. */
 export function fromSlides(files: Files): Brought {
