@@ -1,67 +1,44 @@
+import { build } from "esbuild";
 import { execFileSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { mkdirSync, rmSync } from "node:fs";
 import path from "node:path";
-import { writeCartridge } from "@/formats/cartridge/write-cartridge";
-import { readBrought } from "@/formats/brought/read-brought";
-import { writeQti } from "@/formats/qti/write-qti";
-import { bytesOf, everythingLesson, outgoingLesson } from "@/formats/testing/outgoing";
+import { root } from "../scripts/installed.mjs";
+import type { Measured } from "./formats/in-and-out";
 import { printTable, readOptions } from "./table";
 
-/** How long a PDF takes to read (`--n` pages), and packages of 200 resources to write; how much memory that needs at most. */
+/**
+ * How long a PDF takes to read (`--n` pages), and packages of 200 resources to write; how much memory that needs at most. Measured in a process that has
+ * loaded only that, made as the application's is: what runs this file takes more by itself.
+ */
 const { n, json } = readOptions({ n: [100] });
-const RESOURCES = 200;
-const MB = 1_000_000;
-const before = Math.round(process.memoryUsage().rss / MB);
+const here = (name: string) => path.join(import.meta.dirname, "formats", name);
 
-const timed = async (work: () => Promise<unknown>): Promise<number> => {
-  const at = performance.now();
-  await work();
-  return Math.round(performance.now() - at);
-};
-/** As it is sent: piece by piece, none kept. */
-async function drain(pieces: AsyncGenerator<Uint8Array>): Promise<number> {
-  let size = 0;
-  for await (const piece of pieces) size += piece.length;
-  return size;
-}
-let most = 0;
-const watch = setInterval(() => (most = Math.max(most, process.memoryUsage().rss)), 50);
-
-const lesson = everythingLesson();
-const rows: Record<string, string | number>[] = [];
-for (const pages of n) {
-  const folder = mkdtempSync(path.join(tmpdir(), "long-pdf-"));
-  const file = path.join(folder, "long.pdf");
-  const writer = path.join(import.meta.dirname, "long-pdf.ts");
-  execFileSync(process.execPath, [...process.execArgv, writer, String(pages), file]);
-  const pdf = new Uint8Array(readFileSync(file));
-  rmSync(folder, { recursive: true });
-  rows.push({
-    case: `a PDF of ${pages} pages comes in`,
-    p95_ms: await timed(() => readBrought(pdf, "long.pdf")),
-    wanted_ms: 10_000,
-  });
-}
-const outgoing = outgoingLesson(lesson);
-const [, one] = outgoing.topics[0]!.resources;
-const resources = Array.from({ length: RESOURCES }, (_, at) => ({ ...one!, id: `resource-${at}` }));
-const large = { ...outgoing, topics: [{ ...outgoing.topics[0]!, resources }] };
-rows.push(
-  {
-    case: `a Common Cartridge of ${RESOURCES} resources goes out`,
-    p95_ms: await timed(() => drain(writeCartridge(large, "1.3", bytesOf))),
-    wanted_ms: 5000,
+// Beside the packages, where it finds those that are not bundled.
+const folder = path.join(root, "node_modules", ".cache", "bench-formats");
+mkdirSync(folder, { recursive: true });
+const files = n.map((pages) => {
+  const file = path.join(folder, `${pages}.pdf`);
+  execFileSync(process.execPath, [...process.execArgv, here("long-pdf.ts"), String(pages), file]);
+  return file;
+});
+const program = path.join(folder, "in-and-out.mjs");
+await build({
+  ...{ entryPoints: [here("in-and-out.ts")], outfile: program, bundle: true, logLevel: "error" },
+  ...{ platform: "node", format: "esm", alias: { "@": path.join(root, "src") }, external: ["pdfjs-dist", "sharp"] },
+  banner: {
+    js: 'import { createRequire as requireFrom } from "node:module"; const require = requireFrom(import.meta.url);',
   },
-  {
-    case: `QTI 3.0 of ${RESOURCES} resources goes out`,
-    p95_ms: await timed(() => drain(writeQti(large, "3.0", bytesOf))),
-    wanted_ms: 5000,
-  },
+});
+const said = execFileSync(process.execPath, [program, ...files], { encoding: "utf8" });
+const { read, cartridge, qti, before, most } = JSON.parse(said) as Measured;
+rmSync(folder, { recursive: true });
+printTable(
+  [
+    ...n.map((pages, at) => ({ case: `a PDF of ${pages} pages comes in`, p95_ms: read[at]!, wanted_ms: 10_000 })),
+    { case: "a Common Cartridge of 200 resources goes out", p95_ms: cartridge, wanted_ms: 5000 },
+    { case: "QTI 3.0 of 200 resources goes out", p95_ms: qti, wanted_ms: 5000 },
+    { case: "memory of the program before it reads or writes anything, in MB", value: before },
+    { case: "memory at most, in MB", value: most, wanted: 400 },
+  ],
+  json,
 );
-clearInterval(watch);
-rows.push(
-  { case: "memory of the program before it reads or writes anything, in MB", value: before },
-  { case: "memory at most, in MB", value: Math.round(most / MB), wanted: 400 },
-);
-printTable(rows, json);
