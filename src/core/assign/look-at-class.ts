@@ -4,6 +4,7 @@ import { formatReadingGrade } from "../content/grade";
 import { fitOf } from "../fit/fit";
 import { splitAfter, stepMinutes } from "../plan/parts";
 import { CROWDED } from "../plan/way-out";
+import { leaveOut } from "./leave-out";
 import type { Finding, LookedAt, LookedClass, LookedResource, Remedy } from "./finding";
 import { isProblem, type AssignForm, type When } from "./form";
 
@@ -268,7 +269,11 @@ function easierVersion(of: LookedAt, group: LookedClass, resource: LookedResourc
   const easier = of.versions.find(
     ({ id, readingGrade }) => id !== resource.id && readingGrade !== null && readingGrade <= most,
   );
-  if (!easier || of.form.resources.length > 1) return [];
+  if (!easier || of.form.resources.length > 1) {
+    const out = leaveOut(of.form, resource.id);
+    if (out.length > 0) return out;
+    return resource.mine ? [{ text: "Make it easier", href: `/adapt/${resource.id}` }] : [];
+  }
   return [
     {
       text: `Assign “${easier.title}” (reads at ${formatReadingGrade(easier.readingGrade!)})`,

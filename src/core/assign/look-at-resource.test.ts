@@ -112,4 +112,29 @@ describe("the thing itself", () => {
     expect(texts(look({}, { resources: [resource(document, theirs)] }))[0]).toContain("Judit Varga keeps all rights");
     expect(look({}, { resources: [resource(document, { ...theirs, sameSchool: true })] })).toEqual([]);
   });
+
+  test("of several things, what leads out, what is kept and what is far too hard is left out in one press; the rest stays", () => {
+    const link = { id: "l", type: "link", href: "https://tides.example/today", label: { en: "Tides today" } };
+    const kept = { ...base, licence: "all-rights-reserved" as const };
+    const theirs = { mine: false, owner: 9, ownerName: "Judit Varga", sameSchool: false };
+    const [out, kept2, hard] = [
+      withStep({ blocks: [...step.blocks, link as never] }),
+      { ...resource(kept, theirs), id: 2, title: "Kept" },
+      { ...resource(base), id: 3, title: "Hard", facts: { ...resource(base).facts, readingGrade: 11 } },
+    ];
+    const versions = [
+      { student: 11, of: 2, resource: 8 },
+      { student: 12, of: 1, resource: 9 },
+    ];
+    const found = look({ resources: [1, 2, 3], versions }, { resources: [out, kept2, hard] });
+    expect(changed(found, "link 1")).toEqual({ resources: [2, 3], versions: [versions[0]] });
+    expect(changed(found, "licence 2")).toEqual({ resources: [1, 3], versions: [versions[1]] });
+    expect(changed(found, "reading 3")).toEqual({ resources: [1, 2], versions });
+  });
+
+  test("the only thing is not left out: the way to the link is shown", () => {
+    const link = { id: "l", type: "link", href: "https://tides.example/today", label: { en: "Tides today" } };
+    const found = look({}, { resources: [withStep({ blocks: [...step.blocks, link as never] })] });
+    expect(remedyOf(found, "link")).toEqual({ text: "Go there", href: `/adapt/1?step=${step.id}` });
+  });
 });

@@ -5,6 +5,7 @@ import type { Document } from "../resource/document";
 import { missingFiles } from "../resource/stored-files";
 import { unfinished, type Unfinished } from "../resource/unfinished";
 import type { Finding, LookedAt, LookedResource, Remedy } from "./finding";
+import { leaveOut } from "./leave-out";
 import { linksOut } from "./links-out";
 
 interface Looked {
@@ -20,6 +21,9 @@ function lookOnce(document: Document): Looked {
   looked.set(document, known);
   return known;
 }
+
+const firstWithLink = ({ steps }: Document): string | null =>
+  steps.find((step) => linksOut({ steps: [step] }).length > 0)?.id ?? null;
 
 /** What is odd about the thing itself: unfinished, in somebody else's voice, links that leave, rights kept. */
 export function resourceFindings(of: LookedAt, resource: LookedResource): Finding[] {
@@ -66,7 +70,7 @@ export function resourceFindings(of: LookedAt, resource: LookedResource): Findin
       key: `link ${resource.id}`,
       level: "remark",
       text: `${name}Links go outside the school: ${out.slice(0, 3).join(", ")}${out.length > 3 ? " …" : ""}.`,
-      remedies: [],
+      remedies: [...leaveOut(of.form, resource.id), ...mend(firstWithLink(resource.document))],
     });
   const { licence } = resource.document;
   if (licence === "all-rights-reserved" && !resource.mine && !resource.sameSchool)
@@ -74,7 +78,7 @@ export function resourceFindings(of: LookedAt, resource: LookedResource): Findin
       key: `licence ${resource.id}`,
       level: "remark",
       text: `${name}${resource.ownerName} keeps all rights (${licenceNames[licence]}). Ask before your class gets it.`,
-      remedies: [],
+      remedies: leaveOut(of.form, resource.id),
     });
   if (!inLanguage(resource.document.title, resource.document.languages)?.trim())
     found.push({ key: `title ${resource.id}`, level: "stop", text: "It has no title.", remedies: mend(null) });
