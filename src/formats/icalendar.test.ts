@@ -96,6 +96,23 @@ describe("days off from a calendar file", () => {
     });
   });
 
+  test("a length instead of an end; what was cancelled is none; an impossible day and a bad rule spoil only themselves", () => {
+    const text = calendar(
+      ...entry("SUMMARY:Storm days", "DTSTART;VALUE=DATE:19971002", "DURATION:P2D"),
+      ...entry("SUMMARY:Boat day", "DTSTART;VALUE=DATE:19971009", "STATUS:CANCELLED"),
+      ...entry("SUMMARY:Never", "DTSTART;VALUE=DATE:19970231"),
+      ...entry("SUMMARY:Each tide", "DTSTART;VALUE=DATE:19971010", "RRULE:FREQ=TIDALLY"),
+      ...entry("SUMMARY:Harvest", "DTSTART;VALUE=DATE:19971016"),
+    );
+    const { days, problems } = readDaysOff(text, "1997-08-01", "1998-12-31");
+    expect(days).toEqual([
+      { date: "1997-10-02", name: "Storm days" },
+      { date: "1997-10-03", name: "Storm days" },
+      { date: "1997-10-16", name: "Harvest" },
+    ]);
+    expect(problems).toEqual([expect.stringContaining("“Never”"), expect.stringContaining("“Each tide”")]);
+  });
+
   test("what is no calendar says so", () => {
     expect(() => readDaysOff("Name,Grade\nAisha,5", "1997-08-01", "1998-12-31")).toThrow(CalendarError);
     expect(() => readDaysOff("", "1997-08-01", "1998-12-31")).toThrow(CalendarError);
