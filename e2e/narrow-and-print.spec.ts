@@ -58,3 +58,29 @@ test("printed, a pocket and what was found are lists with their titles, and noth
   await expect(page.locator("table").filter({ hasText: "Used here" }).getByText("Storm words")).toBeVisible();
   await expect(page.getByRole("region", { name: "Light table" })).toBeHidden();
 });
+
+test("at 320 px, and at twice the size, nothing of a student's pages is wider than the screen", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Liv Torsen");
+  const links = page.getByRole("main").getByRole("link");
+  const works = await links.evaluateAll((all) => all.map((one) => one.getAttribute("href") ?? ""));
+  const opened = works.filter((href) => /^\/student\/\d+$/.test(href)).slice(0, 6);
+  expect(opened.length).toBeGreaterThan(2);
+  const wide: string[] = [];
+  // 1280 px at 200 % are 640; WCAG 1.4.10 (Reflow) asks for 320.
+  for (const width of [640, 320])
+    for (const place of ["/student", "/student/portfolio", "/student/reading", ...opened]) {
+      await page.setViewportSize({ width, height: width });
+      await page.goto(place);
+      await expect(page.getByRole("main").first()).toBeVisible();
+      const next = page.getByRole("button", { name: "Next", exact: true });
+      for (let step = 1; ; step += 1) {
+        const wider = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        if (wider > 0) wide.push(`${place}, step ${step} at ${width}: ${wider} px`);
+        if (!(await next.isVisible()) || (await next.isDisabled())) break;
+        await next.click();
+      }
+    }
+  expect(wide).toEqual([]);
+});
