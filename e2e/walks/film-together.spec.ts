@@ -1,0 +1,55 @@
+import type { Page } from "@playwright/test";
+import { expect, test } from "../fixture";
+import { Walk } from "./walk";
+
+const film = (page: Page) => page.locator("video").first();
+const runs = (page: Page) => film(page).evaluate((one: HTMLVideoElement) => !one.paused);
+const second = (page: Page) => film(page).evaluate((one: HTMLVideoElement) => one.currentTime);
+
+test("a film runs on the board alone, or is started together on every screen; who comes late is where the others are", async ({
+  signedIn,
+}) => {
+  test.slow();
+  const ines = await signedIn("Ines Halloran");
+  await ines.goto("/find?words=the+harbour+in+twelve+hours");
+  await ines.getByRole("button", { name: "The harbour in twelve hours" }).first().click();
+  await expect(ines.getByRole("button", { name: "Lead", exact: true })).toBeVisible();
+  await ines.keyboard.press("l");
+  await ines.waitForURL(/\/lead\/\d+/);
+  const joined = async (name: string) => {
+    const child = await signedIn(name, { phone: true });
+    await child.getByRole("link", { name: /^Join in.*The harbour in twelve hours/ }).click();
+    return child;
+  };
+  const [sunniva, liv] = [await joined("Sunniva Dale"), await joined("Liv Torsen")];
+  await expect(ines.getByRole("heading", { name: /^2 of \d+ in$/ })).toBeVisible();
+  const board = await ines.context().newPage();
+  await board.goto(`/lead/${/lead\/(\d+)/.exec(ines.url())![1]!}/board`);
+  await ines.bringToFront();
+  await ines.keyboard.press("Enter");
+
+  for (const child of [sunniva, liv]) {
+    await expect(child.getByText("Look at the board. The film runs there.")).toBeVisible();
+    await expect(child.locator("video")).toHaveCount(0);
+  }
+  await expect(film(board)).toBeVisible();
+
+  const walk = new Walk(ines, "a film started together on every screen", 2);
+  await walk.click(ines.getByRole("radio", { name: "every screen" }));
+  await walk.click(ines.getByRole("button", { name: "Start together" }));
+  walk.done();
+  for (const page of [sunniva, liv, board]) await expect.poll(() => runs(page)).toBe(true);
+  const [one, other] = [await second(sunniva), await second(liv)];
+  expect(Math.abs(one - other)).toBeLessThan(1.5);
+
+  // A reload, as after a dead battery: it goes on where the class is, not at the beginning.
+  await expect.poll(() => second(sunniva)).toBeGreaterThan(3);
+  await liv.reload();
+  await expect.poll(() => runs(liv)).toBe(true);
+  expect(await second(liv)).toBeGreaterThan(2.5);
+  expect(Math.abs((await second(liv)) - (await second(sunniva)))).toBeLessThan(2);
+
+  await ines.getByRole("button", { name: "Stop", exact: true }).click();
+  for (const page of [sunniva, liv, board]) await expect.poll(() => runs(page)).toBe(false);
+  await ines.getByRole("button", { name: "End the lesson …" }).click();
+});
