@@ -25,8 +25,10 @@ function server() {
   }) as typeof fetch;
   return here;
 }
+beforeEach(() => localStorage.clear());
+
 async function opened() {
-  const session = new PageSession({ assignment: 7, step: "s", changed: () => undefined });
+  const session = new PageSession({ assignment: 7, student: 3, step: "s", changed: () => undefined });
   await settle();
   return session;
 }
@@ -80,4 +82,43 @@ test("an answer from before another page was shared that comes late does not bri
   await settle(200);
   expect(here.sent.map(({ page }) => page)).toEqual([2]);
   session.stop();
+});
+
+test("what was typed without a network is there when the page is opened again, and is sent then, once", async () => {
+  const here = server();
+  const session = await opened();
+  session.write(question, "Kelp holds.");
+  await settle(200);
+  // The device is closed before anything arrived.
+  session.stop();
+  here.sent.length = 0;
+  const again = await opened();
+  expect(again.values().w).toBe("Kelp holds.");
+  await settle(50);
+  expect(here.sent.map(({ page }) => page)).toEqual([1]);
+  here.sent[0]!.answer(200);
+  await settle(50);
+  again.stop();
+  here.sent.length = 0;
+  const third = await opened();
+  await settle(50);
+  expect(here.sent).toEqual([]);
+  third.stop();
+});
+
+test("what was typed on a page that is not shared any more is sent to that page, and put on no other", async () => {
+  const here = server();
+  const session = await opened();
+  session.write(question, "Between us.");
+  await settle(200);
+  session.stop();
+  here.sent.length = 0;
+  here.page = 2;
+  const again = await opened();
+  expect(again.values().w ?? "").toBe("");
+  expect(here.sent.map(({ page }) => page)).toEqual([1]);
+  here.sent[0]!.answer(404);
+  await settle(20);
+  expect(localStorage.length).toBe(0);
+  again.stop();
 });

@@ -26,6 +26,8 @@ export class PageSession {
   private answered = 0;
   /** Which page it is; null: it was not read yet, or there is none. */
   private id: number | null = null;
+  /** Whether what an earlier visit could not send was looked for. */
+  private restored = false;
   /** False until the page was read, and when it is over. */
   open = false;
   /** What is answered on it; null: it was not read yet, or there is none. */
@@ -34,6 +36,7 @@ export class PageSession {
   constructor(
     private readonly of: {
       assignment: number;
+      student: number;
       step: string;
       /** `here`: by this screen itself. */
       changed: (here: boolean) => void;
@@ -102,7 +105,7 @@ export class PageSession {
       this.questions = found?.questions ?? null;
       if (found && this.id !== null && found.id !== this.id) {
         // Another page is shared by now: nothing of this one belongs on it.
-        if (this.waiting.length > 0) void this.request(true).catch(() => undefined);
+        this.leaving();
         this.waiting = [];
         this.undoing.destroy();
         this.begin();
@@ -112,6 +115,7 @@ export class PageSession {
         this.open = found.open;
         Y.applyUpdate(this.page, fromBase64(found.state), "server");
       }
+      if (!this.restored) this.restore();
       this.of.changed(false);
     } catch {
       // Without a network what is here stays here; the line that comes back says that there is something to read.
@@ -124,26 +128,83 @@ export class PageSession {
     this.timer = setTimeout(() => void this.send(), after);
   }
 
-  private request(keepalive: boolean): Promise<Response> {
-    const change = toBase64(Y.mergeUpdates(this.waiting));
+  private request(change: string, page: number | null, keepalive: boolean): Promise<Response> {
     return fetch(this.address, {
       method: "POST",
       keepalive,
       headers: { "content-type": "application/json" },
-      body: JSON.stringify({ page: this.id, step: this.of.step, change }),
+      body: JSON.stringify({ page, step: this.of.step, change }),
     });
+  }
+
+  private get name(): string {
+    return `shared page ${this.of.student} ${this.of.assignment} ${this.of.step} `;
+  }
+
+  /** What is not sent yet stays on the device, as long as it is not: a page that is opened again without a network has it. */
+  private keep(): string {
+    const change = toBase64(Y.mergeUpdates(this.waiting));
+    try {
+      localStorage.setItem(`${this.name}${this.id}`, change);
+    } catch {
+      // Without room it is only in this page.
+    }
+    return change;
+  }
+
+  private forget(page: number | string | null): void {
+    try {
+      localStorage.removeItem(`${this.name}${page}`);
+    } catch {
+      // There is no storage: nothing is in it.
+    }
+  }
+
+  /** What an earlier visit could not send: of this page it is put on it; of another, which was shared before, it is sent to that. */
+  private restore(): void {
+    this.restored = true;
+    let kept: [page: string, change: string][] = [];
+    try {
+      kept = Object.entries(localStorage as unknown as Record<string, string>)
+        .filter(([name]) => name.startsWith(this.name))
+        .map(([name, change]) => [name.slice(this.name.length), change]);
+    } catch {
+      return;
+    }
+    for (const [page, change] of kept) {
+      if (page === String(this.id) && this.open) {
+        try {
+          const update = fromBase64(change);
+          Y.applyUpdate(this.page, update, "kept");
+          this.waiting.push(update);
+          this.sendSoon(0);
+          continue;
+        } catch {
+          // Half of it was written: there is nothing to be saved.
+          this.forget(page);
+          continue;
+        }
+      }
+      void this.request(change, Number(page), false).then(
+        (response) => response.status < 500 && this.forget(page),
+        () => undefined,
+      );
+    }
   }
 
   private async send(): Promise<void> {
     if (this.waiting.length === 0) return;
     const [sent, page] = [this.waiting.length, this.id];
+    const change = this.keep();
     this.sending = true;
-    const response = await this.request(false).catch(() => null);
+    const response = await this.request(change, page, false).catch(() => null);
     this.sending = false;
     // Another page is shared by now: the answer is not about what waits for it.
     if (page === this.id) {
-      if (response?.ok) this.waiting = this.waiting.slice(sent);
-      else if (response && response.status < 500) return this.refused();
+      if (response?.ok) {
+        this.waiting = this.waiting.slice(sent);
+        if (this.waiting.length === 0) this.forget(page);
+      } else if (response && response.status < 500) return this.refused();
     }
     if (this.waiting.length > 0) this.sendSoon(response ? SEND_MS : AGAIN_MS);
   }
@@ -151,6 +212,7 @@ export class PageSession {
   /** Writing was paused a moment ago, or it is over: the page is shown as it is for everybody else. */
   private refused(): void {
     this.waiting = [];
+    this.forget(this.id);
     if (this.stopped) return;
     this.open = false;
     this.undoing.destroy();
@@ -159,7 +221,12 @@ export class PageSession {
   }
 
   private readonly leaving = (): void => {
-    if (this.waiting.length > 0) void this.request(true).catch(() => undefined);
+    if (this.waiting.length === 0) return;
+    const page = this.id;
+    void this.request(this.keep(), page, true).then(
+      (response) => response.status < 500 && this.forget(page),
+      () => undefined,
+    );
   };
 
   stop(): void {

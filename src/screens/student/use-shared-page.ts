@@ -71,7 +71,7 @@ export function useSharedPage(of: {
     void import("./page-session").then((loaded) => {
       if (ended) return;
       const begun = new loaded.PageSession({
-        assignment,
+        ...{ assignment, student },
         step,
         changed: (here) => {
           const { questions, open } = begun;
