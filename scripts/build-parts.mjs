@@ -3,7 +3,10 @@
 // opens a PDF in the browser.
 import { build } from "esbuild";
 import path from "node:path";
+import { parts } from "./built.mjs";
 import { root } from "./installed.mjs";
+
+const [readers, papers, checker] = parts;
 
 const common = { bundle: true, logLevel: "error", alias: { "@": path.join(root, "src") } };
 
@@ -13,7 +16,7 @@ export async function buildParts() {
     build({
       ...common,
       entryPoints: [path.join(root, "src/formats/readers.ts")],
-      outfile: path.join(root, "worker", "built", "readers.mjs"),
+      outfile: path.join(root, readers),
       platform: "node",
       format: "esm",
       target: "node20",
@@ -27,7 +30,7 @@ export async function buildParts() {
     build({
       ...common,
       entryPoints: [path.join(root, "src/formats/paper-thread.ts")],
-      outfile: path.join(root, "worker", "built", "papers.mjs"),
+      outfile: path.join(root, papers),
       platform: "node",
       format: "esm",
       target: "node20",
@@ -37,7 +40,7 @@ export async function buildParts() {
     build({
       ...common,
       entryPoints: [path.join(root, "src/formats/one-page/checker.ts")],
-      outfile: path.join(root, "worker", "built", "checker.js"),
+      outfile: path.join(root, checker),
       platform: "browser",
       format: "iife",
       target: "es2022",

@@ -3,6 +3,9 @@ import { existsSync, readdirSync, statSync } from "node:fs";
 import path from "node:path";
 import { root } from "./installed.mjs";
 
+/** Parts that are bundled by themselves, each as one file: build-parts.mjs makes them. */
+export const parts = ["readers.mjs", "papers.mjs", "checker.js"].map((name) => path.join("worker", "built", name));
+
 const sources = ["src", "public", "package-lock.json", "next.config.ts", "postcss.config.mjs", "tsconfig.json"];
 
 function newest(file) {
@@ -11,12 +14,12 @@ function newest(file) {
   return Math.max(0, ...readdirSync(file).map((name) => newest(path.join(file, name))));
 }
 
-export function isBuilt() {
-  const mark = path.join(root, ".next", "BUILD_ID");
+export function isBuilt(folder = root) {
+  const mark = path.join(folder, ".next", "BUILD_ID");
   return (
     existsSync(mark) &&
-    ["readers.mjs", "pdf.mjs"].every((part) => existsSync(path.join(root, "worker", "built", part))) &&
-    statSync(mark).mtimeMs > Math.max(...sources.map((name) => newest(path.join(root, name))))
+    parts.every((part) => existsSync(path.join(folder, part))) &&
+    statSync(mark).mtimeMs > Math.max(...sources.map((name) => newest(path.join(folder, name))))
   );
 }
 
