@@ -37,6 +37,7 @@ export function rightAnswer(question: Question, random: SeededRandom): ResponseV
     case "photo":
       return [];
     case "speech":
+    case "clip":
       return { media: "", seconds: 0 };
     case "notePage":
       return Object.fromEntries(fieldsOf(question, ["en"]).map(({ id }) => [id, random.pick(noted)]));
@@ -118,6 +119,7 @@ export function likelyMistake(question: Question, random: SeededRandom): Respons
     case "poll":
     case "photo":
     case "speech":
+    case "clip":
       return rightAnswer(question, random);
     case "notePage":
       return {};

@@ -41,6 +41,7 @@ export const handQuestions = <Shape extends z.ZodRawShape>(asked: Shape) =>
     z.strictObject({ poll: Text, answers: z.array(Text), ...asked }),
     z.strictObject({ photograph: Text, most: z.number().default(1), ...asked }),
     z.strictObject({ speak: Text, seconds: z.number().default(60), ...asked }),
+    z.strictObject({ clip: Text, seconds: z.number().default(60), ...asked }),
     z.strictObject({
       note: Text,
       page: z.enum(noteTemplates),
@@ -180,6 +181,7 @@ export function handQuestion(written: HandQuestion, common: Common, language: st
     return { ...asking(written.photograph), type: "photo", checked: "never", most: written.most };
   if ("speak" in written)
     return { ...asking(written.speak), type: "speech", checked: "never", longest: written.seconds };
+  if ("clip" in written) return { ...asking(written.clip), type: "clip", checked: "never", longest: written.seconds };
   if ("note" in written)
     return {
       ...asking(written.note),

@@ -8,6 +8,7 @@ import { smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, visitorOf } from "@/server/testing/as";
 import { POST as addFile } from "./route";
 import { GET as readFile } from "./[sha256]/route";
+import { setChildRules, setConsent } from "@/data/keep/consent";
 import { POST as addForAnswer } from "../student/[assignment]/file/route";
 
 jest.mock(
@@ -153,14 +154,16 @@ describe("a part of a file, as players ask for it (RFC 9110, section 14)", () =>
   });
 });
 
-describe("what a student photographs or records", () => {
-  const give = (assignment: string, kind: string) =>
+describe("what a student photographs, records or films", () => {
+  // The first signs by which a browser tells WebM, as it films it.
+  const webm = Buffer.from([0x1a, 0x45, 0xdf, 0xa3, 0x93, 0x42, 0x82, 0x88, ...Buffer.from("webm"), 1, 2, 3, 4]);
+  const give = (assignment: string, kind: string, body: BodyInit = sound) =>
     addForAnswer(
-      new Request(`http://satchel.example/student/${assignment}/file?kind=${kind}`, { method: "POST", body: sound }),
+      new Request(`http://satchel.example/student/${assignment}/file?kind=${kind}`, { method: "POST", body }),
       { params: Promise.resolve({ assignment }) },
     );
 
-  test("is taken for an assignment of theirs only, and only pictures and sounds", async () => {
+  test("is taken for an assignment of theirs only, and judged by what is in it", async () => {
     const [given] = await db.query<{ id: number }>(
       `insert into resource (district_id, owner_id, created) values ($1, $2, now()) returning id`,
       [world.district, world.ines],
@@ -181,9 +184,23 @@ describe("what a student photographs or records", () => {
     ]);
     actAs(student(0));
     expect((await give(String(assignment!.id), "sound")).status).toBe(200);
-    expect((await give(String(assignment!.id), "film")).status).toBe(400);
+    expect((await give(String(assignment!.id), "film", webm)).status).toBe(200);
+    expect((await give(String(assignment!.id), "film")).status).toBe(415);
+    expect((await give(String(assignment!.id), "captions")).status).toBe(400);
     expect((await give("999999", "sound")).status).toBe(404);
     expect((await give("x", "sound")).status).toBe(404);
+    // A film has the picture and the voice: where a school asks, it is kept after a yes to both.
+    const by = { student: world.students[0]!, by: world.ines, at: new Date() };
+    await setChildRules(db, world.here, { months: null, asksConsent: true });
+    for (const [voice, picture, status] of [
+      [false, true, 403],
+      [true, false, 403],
+      [true, true, 200],
+    ] as const) {
+      await setConsent(db, { ...by, voice, picture });
+      expect((await give(String(assignment!.id), "film", webm)).status).toBe(status);
+    }
+    await setChildRules(db, world.here, { months: null, asksConsent: false });
     actAs(student(1));
     expect((await give(String(assignment!.id), "sound")).status).toBe(404);
   });

@@ -1,3 +1,4 @@
+import { newQuestion } from "../question/new-question";
 import { richText } from "../content/rich-text";
 import { lesson, newId } from "@/data/testing/world";
 import type { Question } from "../question/question";
@@ -229,6 +230,22 @@ test("what stops it stands before what is only worth a look", () => {
     { at: { barClass: { id: 2, name: "4/5 Puffin" } } },
   );
   expect(found.map(({ level }) => level)).toEqual(["stop", "remark"]);
+});
+
+test("a film needs a yes for the voice and for the picture", () => {
+  const question = { ...newQuestion("clip", "en", newId), prompt: { en: richText("Show it.") } };
+  const filmed = lesson("Show it", {
+    steps: [newStep("en", "A step", newId, [{ id: "b1", type: "question", question }])],
+  });
+  const [aisha, bo] = [
+    { id: 11, name: "Aisha Bello" },
+    { id: 12, name: "Bo Lind" },
+  ];
+  const at = { withoutConsent: { voice: [aisha], picture: [bo] } };
+  expect(texts(look({}, { resources: [resource(filmed)], at }))).toEqual([
+    "It asks for a recording. There is no consent from home yet for Aisha Bello.",
+    "It asks for a photograph or a film. There is no consent from home yet for Bo Lind.",
+  ]);
 });
 
 test("work that asks for a voice says which children may not record one yet, and leaves them out with one press", () => {

@@ -1,16 +1,18 @@
+import type { QuestionType } from "../question/question";
 import { allQuestions, type Document } from "../resource/document";
 import type { Finding, LookedAt } from "./finding";
 import { onceEach } from "./once";
 
-const asks = {
-  voice: { type: "speech", what: "a recording" },
-  picture: { type: "photo", what: "a photograph" },
-} as const;
+const asks: Readonly<Record<"voice" | "picture", { types: readonly QuestionType[]; what: string }>> = {
+  voice: { types: ["speech", "clip"], what: "a recording" },
+  picture: { types: ["photo", "clip"], what: "a photograph or a film" },
+};
 
 /** What work asks for that a school may not keep without a family's yes. */
 export function consentAsked(documents: readonly Document[]): Record<"voice" | "picture", boolean> {
   const types = new Set(documents.flatMap((document) => allQuestions(document).map(({ question }) => question.type)));
-  return { voice: types.has(asks.voice.type), picture: types.has(asks.picture.type) };
+  const asked = (kind: keyof typeof asks) => asks[kind].types.some((type) => types.has(type));
+  return { voice: asked("voice"), picture: asked("picture") };
 }
 
 /** Work that asks for a voice or a picture, and children whose school may not keep one yet: they could not answer. */

@@ -32,7 +32,7 @@ export type BroughtAnswer =
   | { kind: "gaps"; passage: (string | { accepted: string[]; options: string[] })[] }
   | { kind: "marked"; passage: { text: string; isRight: boolean }[] }
   | { kind: "line"; from: number; to: number; step: number; right: number }
-  | { kind: "file"; of: "photo" | "speech" };
+  | { kind: "file"; of: "photo" | "speech" | "clip" };
 
 export interface BroughtPage {
   title: string;

@@ -21,6 +21,7 @@ const needs: Readonly<Record<string, FamilyThing>> = {
   sketch: "coloured",
   photo: "camera",
   speech: "microphone",
+  clip: "camera",
 };
 
 /** What to have ready, what to do, how long it takes and what to ask, in the language that is read first. */

@@ -90,7 +90,7 @@ function cells(step: Step, nth: number, language: string, system: Place["units"]
 }
 
 /** Questions that have no right answer to be wrong. */
-const readByPeople = new Set<Question["type"]>(["longText", "poll", "photo", "speech", "sketch", "notePage"]);
+const readByPeople = new Set<Question["type"]>(["longText", "poll", "photo", "speech", "clip", "sketch", "notePage"]);
 
 interface Judged {
   /** Mentions in it, those of its answers reckoned anew. */

@@ -40,7 +40,7 @@ export interface PortfolioPiece {
 }
 
 /** What is looked at or listened to as it is. */
-const seenAsItIs: ReadonlySet<QuestionType> = new Set(["sketch", "photo", "speech"]);
+const seenAsItIs: ReadonlySet<QuestionType> = new Set(["sketch", "photo", "speech", "clip"]);
 
 /**
  * The answers of a try that make a piece: all that say something, in the order of the work, or only the one to `question`.

@@ -3,6 +3,7 @@ import type { QuestionType } from "./question";
 import { bars } from "./types/bars/bars";
 import { cells } from "./types/cells/cells";
 import { choice } from "./types/choice/choice";
+import { clip } from "./types/clip/clip";
 import { choices } from "./types/choices/choices";
 import { gaps } from "./types/gaps/gaps";
 import { groups } from "./types/groups/groups";
@@ -44,6 +45,7 @@ export const questionKinds: { [Type in QuestionType]: QuestionKind<Type> } = {
   poll,
   photo,
   speech,
+  clip,
   notePage,
 };
 

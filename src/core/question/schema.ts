@@ -2,6 +2,7 @@ import { z } from "zod";
 import * as bars from "./types/bars/schema";
 import * as cells from "./types/cells/schema";
 import * as choice from "./types/choice/schema";
+import * as clip from "./types/clip/schema";
 import * as choices from "./types/choices/schema";
 import * as gaps from "./types/gaps/schema";
 import * as groups from "./types/groups/schema";
@@ -46,6 +47,7 @@ export const Question = z.discriminatedUnion("type", [
   poll.Question,
   photo.Question,
   speech.Question,
+  clip.Question,
   notePage.Question,
   place.Question,
 ]);
@@ -74,6 +76,7 @@ export const responseSchemas = {
   poll: poll.Response,
   photo: photo.Response,
   speech: speech.Response,
+  clip: clip.Response,
   notePage: notePage.Response,
   place: place.Response,
 } satisfies Record<QuestionType, z.ZodType>;

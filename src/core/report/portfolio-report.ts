@@ -12,6 +12,7 @@ function answerBlocks({ asks, step, said, made }: PortfolioAnswer, pictures: Pic
     return [...heard, { kind: "drawing", strokes: made.value as never, text: `A drawing: ${about}` }];
   if (made.question.type === "speech")
     return [...heard, { kind: "text", text: "A recording: listen to it on screen." }];
+  if (made.question.type === "clip") return [...heard, { kind: "text", text: "A film: watch it on screen." }];
   return [
     ...heard,
     ...(made.value as readonly string[]).map((file): ReportBlock => {
@@ -59,7 +60,7 @@ export const portfolioRows = (pieces: readonly PortfolioPiece[]): (string | numb
     some.flatMap((piece) =>
       piece.answers.map(({ asks, step, said, made }) => [
         ...[year, piece.handedIn, piece.title, asks || step],
-        made ? ({ sketch: "a drawing", speech: "a recording" }[made.question.type as string] ?? "a photograph") : said,
+        made ? ({ sketch: "a drawing", speech: "a recording", clip: "a film" }[made.question.type as string] ?? "a photograph") : said,
         whySaid(piece),
       ]),
     ),

@@ -87,7 +87,7 @@ export interface ResultTable {
 }
 
 /** What is drawn, photographed or spoken is looked at or listened to: words say too little of it. */
-export const looksLikeItself: ReadonlySet<QuestionType> = new Set(["sketch", "photo", "speech", "notePage"]);
+export const looksLikeItself: ReadonlySet<QuestionType> = new Set(["sketch", "photo", "speech", "clip", "notePage"]);
 
 const LONGEST_PAUSE_MINUTES = 5;
 

@@ -24,7 +24,7 @@ export const plainSharing: Sharing = {
   putAway: false,
 };
 
-const shownKinds: readonly QuestionType[] = ["longText", "sketch", "photo", "speech", "notePage"];
+const shownKinds: readonly QuestionType[] = ["longText", "sketch", "photo", "speech", "clip", "notePage"];
 
 /** Whether an answer of this kind can be looked at and shown: what was written, drawn, photographed or said. */
 export const isPiece = (type: QuestionType): boolean => shownKinds.includes(type);

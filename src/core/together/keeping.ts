@@ -29,6 +29,7 @@ export const keepings: Readonly<Record<QuestionType, Keeping | null>> = {
   line: "one",
   photo: null,
   speech: null,
+  clip: null,
 };
 
 /** Lists of pairs in which the first can stand only once: two who move it at one moment have moved it once. */

@@ -81,7 +81,10 @@ function answerOf(body: Xml, right: ReadonlyMap<string, readonly string[]>): Bro
   const [hot] = own(body, "hottextInteraction");
   if (hot) return { kind: "marked", passage: markedIn(hot, new Set(right.get(identifierOf(hot)) ?? [])) };
   const [upload] = own(body, "uploadInteraction");
-  if (upload) return { kind: "file", of: attribute(upload, "type").startsWith("audio/") ? "speech" : "photo" };
+  if (upload) {
+    const type = attribute(upload, "type");
+    return { kind: "file", of: type.startsWith("audio/") ? "speech" : type.startsWith("video/") ? "clip" : "photo" };
+  }
   const entries = [...own(body, "inlineChoiceInteraction"), ...own(body, "textEntryInteraction")];
   if (entries.length < 2 && own(body, "inlineChoiceInteraction").length === 0) return null;
   return { kind: "gaps", passage: passageOf(body, right) };

@@ -197,6 +197,7 @@ export function questionForm(question: Question, style: PageStyle, words: FormWo
       );
     case "photo":
     case "speech":
+    case "clip":
     case "sketch":
       return null;
   }

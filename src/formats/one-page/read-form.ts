@@ -70,6 +70,7 @@ export function responseFrom(question: Question, values: FormValues): ResponseVa
       return record;
     case "photo":
     case "speech":
+    case "clip":
     case "sketch":
       return undefined;
   }

@@ -45,7 +45,7 @@ test("what is too large for one page is told in words instead", async () => {
 test("every question has controls or says that it is answered elsewhere", () => {
   const style = { languages: ["en"], forTeacher: false, place: () => "data:x" };
   const without = everyQuestion().filter((question) => questionForm(question, style, words) === null);
-  expect(without.map(({ type }) => type).toSorted()).toEqual(["photo", "sketch", "speech"]);
+  expect(without.map(({ type }) => type).toSorted()).toEqual(["clip", "photo", "sketch", "speech"]);
 });
 
 describe("what stands in the controls is the answer the marking knows", () => {

@@ -284,6 +284,7 @@ export function interactionOf(question: Question, style: PageStyle): Interaction
     }
     case "photo":
     case "speech":
+    case "clip":
     case "sketch":
       return {
         parts: [readBySomebody("RESPONSE", "file")],

@@ -217,6 +217,8 @@ function answerPlace(question: Question, languages: readonly string[]): ReactEle
       return <p>Take a photograph with a device, or draw what you see on the back.</p>;
     case "speech":
       return <p>Say it to your teacher or a partner, or record it on a device.</p>;
+    case "clip":
+      return <p>Film it with a device, or show it to your teacher or a partner.</p>;
     case "line":
     case "bars":
     case "points":

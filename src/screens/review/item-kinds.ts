@@ -1,15 +1,16 @@
-import { Camera, MessageSquare, Mic, Palette, PenLine, StickyNote, type LucideIcon } from "lucide-react";
+import { Camera, Film, MessageSquare, Mic, Palette, PenLine, StickyNote, type LucideIcon } from "lucide-react";
 import { schoolClock } from "@/core/calendar/school-calendar";
 import { clockTime } from "@/core/media/captions";
 import type { QueueItem } from "@/server/review/review-queue";
 
 const DAY_MS = 86_400_000;
 
-export type ItemKind = "writing" | "voice" | "photograph" | "drawing" | "note page" | "reply";
+export type ItemKind = "writing" | "voice" | "film" | "photograph" | "drawing" | "note page" | "reply";
 
 export const itemIcons: Record<ItemKind, LucideIcon> = {
   writing: PenLine,
   voice: Mic,
+  film: Film,
   photograph: Camera,
   drawing: Palette,
   "note page": StickyNote,
@@ -19,6 +20,7 @@ export const itemIcons: Record<ItemKind, LucideIcon> = {
 const byType: Partial<Record<QueueItem["asked"]["type"], ItemKind>> = {
   longText: "writing",
   speech: "voice",
+  clip: "film",
   photo: "photograph",
   sketch: "drawing",
   notePage: "note page",
@@ -34,7 +36,7 @@ export function formatSize(item: QueueItem): string {
     return words === 1 ? "1 word" : `${words} words`;
   }
   const seconds = (item.value as { seconds?: unknown } | null)?.seconds ?? item.voice?.seconds;
-  return kindOfItem(item) === "voice" && typeof seconds === "number" ? clockTime(seconds) : "";
+  return ["voice", "film"].includes(kindOfItem(item)) && typeof seconds === "number" ? clockTime(seconds) : "";
 }
 
 /** How long it has waited: "3 days", "yesterday", "today 8:12". */

@@ -40,6 +40,8 @@ export function LookedAtPiece({
 }) {
   const [shown, setShown] = useState(item.number);
   const { asked, languages, earlier } = item;
+  // What is heard or moves has no place to be marked.
+  const isSeenStill = asked.type !== "speech" && asked.type !== "clip";
   const before = earlier.find(({ number }) => number === shown);
   const own = (
     <MarkedAnswer
@@ -48,9 +50,7 @@ export function LookedAtPiece({
       languages={languages}
       name={`What ${item.name} sent`}
       marks={draft.marks}
-      onStroke={
-        drawing && item.asked.type !== "speech" ? (stroke) => onMarks([...draft.marks, stroke].slice(-60)) : undefined
-      }
+      onStroke={drawing && isSeenStill ? (stroke) => onMarks([...draft.marks, stroke].slice(-60)) : undefined}
     />
   );
   const older = (piece: QueueItem["earlier"][number]) => (
@@ -122,7 +122,7 @@ export function LookedAtPiece({
           own
         )}
       </div>
-      {item.kind === "piece" && item.asked.type !== "speech" && !before && (
+      {item.kind === "piece" && isSeenStill && !before && (
         <div role="toolbar" aria-label="Marks" className="mt-2 flex flex-wrap gap-2">
           <Button size="small" aria-pressed={drawing} look={drawing ? "main" : "plain"} onClick={onDrawing}>
             <Pen size={14} aria-hidden /> Pen <Key>p</Key>

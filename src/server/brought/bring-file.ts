@@ -49,7 +49,7 @@ function linesOf(answer: BroughtAnswer): string[] {
     case "marked":
       return [answer.passage.map(({ text, isRight }) => (isRight ? `[${text}]` : text)).join("")];
     case "file":
-      return [answer.of === "photo" ? "A photograph is sent." : "A recording is sent."];
+      return [{ photo: "A photograph is sent.", speech: "A recording is sent.", clip: "A film is sent." }[answer.of]];
     case "line":
       return [`✓ ${answer.right} (${answer.from} … ${answer.to})`];
   }

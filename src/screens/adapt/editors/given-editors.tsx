@@ -39,22 +39,38 @@ export function PhotoEditor({ question, onChange }: EditorProps<"photo">) {
   );
 }
 
-export function SpeechEditor({ question, onChange }: EditorProps<"speech">) {
+/** How long what is recorded may be. */
+function Longest({
+  most,
+  longest,
+  onLongest,
+}: {
+  most: number;
+  longest: number;
+  onLongest: (seconds: number) => void;
+}) {
   return (
     <Field label="Longest recording (seconds)" className="w-40">
-      {(control) => (
-        <NumberBox
-          {...control}
-          least={5}
-          most={600}
-          whole
-          value={question.longest}
-          onNumber={(longest) => onChange({ ...question, longest }, `longest-${question.id}`)}
-        />
-      )}
+      {(control) => <NumberBox {...control} least={5} most={most} whole value={longest} onNumber={onLongest} />}
     </Field>
   );
 }
+
+export const SpeechEditor = ({ question, onChange }: EditorProps<"speech">) => (
+  <Longest
+    most={600}
+    longest={question.longest}
+    onLongest={(longest) => onChange({ ...question, longest }, `longest-${question.id}`)}
+  />
+);
+
+export const ClipEditor = ({ question, onChange }: EditorProps<"clip">) => (
+  <Longest
+    most={180}
+    longest={question.longest}
+    onLongest={(longest) => onChange({ ...question, longest }, `longest-${question.id}`)}
+  />
+);
 
 const templateNames: Record<(typeof noteTemplates)[number], string> = {
   blank: "a blank page",

@@ -15,6 +15,7 @@ import { OptionList } from "./option-list";
 
 // Kinds that few steps have are read when one is there.
 const BarsEditor = later(() => import("./graph-editors").then((part) => part.BarsEditor));
+const ClipEditor = later(() => import("./given-editors").then((part) => part.ClipEditor));
 const CellsEditor = later(() => import("./passage-editors").then((part) => part.CellsEditor));
 const GapsEditor = later(() => import("./gaps-editor").then((part) => part.GapsEditor));
 const GroupsEditor = later(() => import("./sorting-editors").then((part) => part.GroupsEditor));
@@ -377,5 +378,6 @@ export const questionEditors: { [Type in QuestionType]: ComponentType<EditorProp
   poll: PollEditor,
   photo: PhotoEditor,
   speech: SpeechEditor,
+  clip: ClipEditor,
   notePage: NotePageEditor,
 };

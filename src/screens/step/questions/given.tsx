@@ -2,6 +2,7 @@
 import { clsx } from "clsx";
 import { Camera, Trash2 } from "lucide-react";
 import { useWorkPlace } from "@/screens/media/work-place";
+import { ClipPlayer, FilmRecorder } from "@/screens/media/film-recorder";
 import { SoundPlayer } from "@/screens/media/sound-player";
 import { useFile } from "@/screens/media/use-file";
 import { VoiceRecorder } from "@/screens/media/voice-recorder";
@@ -110,6 +111,28 @@ export function SpeechView({ question, value, onChange, readOnly, labelledBy }: 
           sendTo={sendTo}
           large
           onVoice={(voice) => onChange(voice ?? { media: "", seconds: 0 })}
+        />
+      )}
+    </div>
+  );
+}
+
+export function ClipView({ question, value, onChange, readOnly, labelledBy }: QuestionProps<"clip">) {
+  const t = useTranslations("clip");
+  const { filesTo: sendTo, kept } = useWorkPlace();
+  const missing = !kept.picture ? "noPicture" : !kept.voice ? "noVoice" : null;
+  return (
+    <div role="group" aria-labelledby={labelledBy}>
+      {readOnly ? (
+        value?.media && <ClipPlayer media={value.media} name={t("filmed")} />
+      ) : missing ? (
+        <NotKept what={missing} />
+      ) : (
+        <FilmRecorder
+          value={value?.media ? value : null}
+          longest={question.longest}
+          sendTo={sendTo}
+          onFilm={(film) => onChange(film ?? { media: "", seconds: 0 })}
         />
       )}
     </div>

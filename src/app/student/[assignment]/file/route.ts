@@ -3,16 +3,18 @@ import { kindAsked, keepUpload } from "@/server/web/keep-upload";
 import { problemOf } from "@/server/web/problem";
 import { numberFrom, route } from "@/server/web/route";
 
-/** Takes a photograph or a recording a student made for an answer, where her school may keep one of hers. */
+/** Takes a photograph, a recording or a film a student made for an answer, where her school may keep one of hers. */
 export const POST = route(
   "do assignment",
   (params) => ({ assignment: numberFrom(params, "assignment") }),
   async ({ db, visitor, now, request }) => {
     const kind = kindAsked(request);
-    const asked = kind === "picture" || kind === "sound" ? kind : null;
+    const asked = kind === "picture" || kind === "sound" || kind === "film" ? kind : null;
     const kept = await keptOf(db, visitor.id);
-    if (asked === "sound" && !kept.voice) return Response.json(problemOf("noVoice"), { status: 403 });
-    if (asked === "picture" && !kept.picture) return Response.json(problemOf("noPicture"), { status: 403 });
+    if ((asked === "sound" || asked === "film") && !kept.voice)
+      return Response.json(problemOf("noVoice"), { status: 403 });
+    if ((asked === "picture" || asked === "film") && !kept.picture)
+      return Response.json(problemOf("noPicture"), { status: 403 });
     return keepUpload(db, request, { kind: asked, by: visitor, now });
   },
 );

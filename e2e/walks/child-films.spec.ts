@@ -1,0 +1,67 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, onlyTo, test, write } from "../fixture";
+import { Walk } from "./walk";
+
+test("a child films an answer no longer than the teacher allows, watches it, and the teacher sees it", async ({
+  signedIn,
+}) => {
+  test.slow();
+  const ines = await signedIn("Ines Halloran");
+  await ines.goto("/satchel");
+  await ines.getByRole("button", { name: "Make new" }).click();
+  await ines.getByLabel("What is it called?").fill("Show me a bowline");
+  await ines.keyboard.press("Enter");
+  await ines.waitForURL(/\/adapt\/\d+/);
+  await ines.getByRole("button", { name: "Write the first step" }).click();
+  await ines.getByLabel("Title of the step").fill("Tie it");
+  await ines.getByRole("button", { name: "Question …" }).click();
+  await ines.getByRole("menuitem", { name: "Record a film", exact: true }).click();
+  const question = ines.getByRole("region", { name: "Record a film", exact: true });
+  await write(question.getByRole("textbox", { name: "What is asked" }), "Tie a bowline and say what you do.");
+  await question.getByLabel("Longest recording (seconds)").fill("5");
+  await expect(ines.getByText("Nothing to fix.")).toBeVisible();
+  await expect(ines.getByText(/saved \d/)).toBeVisible();
+  await ines.getByRole("button", { name: "Publish", exact: true }).click();
+  await ines.waitForURL(/satchel/);
+  await ines.keyboard.press("a");
+  const panel = ines.getByRole("region", { name: "Assign" });
+  await panel.getByRole("radio", { name: "now" }).click();
+  await onlyTo(panel, "5 Kittiwake", ["Sunniva Dale"]);
+  await panel.getByRole("button", { name: "Assign", exact: true }).click();
+  await expect(ines.getByText("Assigned to 5 Kittiwake.")).toBeVisible();
+
+  const sunniva = await signedIn("Sunniva Dale", { phone: true });
+  await sunniva.getByRole("link", { name: /Begin.*Show me a bowline/ }).click();
+  const walk = new Walk(sunniva, "an answer that is filmed", 2);
+  await walk.click(sunniva.getByRole("button", { name: "Film", exact: true }));
+  await expect(sunniva.getByLabel("What the camera sees")).toBeVisible();
+  await expect(sunniva.getByRole("timer")).toHaveText(/0:0[1-4] of 0:05/);
+  await walk.click(sunniva.getByRole("button", { name: "Stop" }));
+  walk.done();
+  const own = sunniva.getByLabel("my film");
+  await expect(own).toBeVisible();
+  await expect.poll(() => own.evaluate((film: HTMLVideoElement) => film.videoWidth)).toBeGreaterThan(0);
+  // Nobody has to watch the clock: it ends by itself.
+  await sunniva.getByRole("button", { name: "Film again" }).click();
+  await expect(sunniva.getByLabel("What the camera sees")).toBeVisible();
+  await expect(own).toBeVisible({ timeout: 12_000 });
+  const { violations } = await new AxeBuilder({ page: sunniva }).analyze();
+  expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
+    [],
+  );
+  await sunniva.reload();
+  await expect(own).toBeVisible();
+  await sunniva.getByRole("button", { name: "To the end" }).click();
+  await sunniva.getByRole("button", { name: "Hand it in" }).click();
+  await expect(sunniva.getByRole("heading", { name: "Handed in" })).toBeVisible();
+
+  await ines.goto("/results");
+  await ines.getByRole("button", { name: /Show me a bowline/ }).click();
+  await ines
+    .getByRole("button", { name: /^Sunniva Dale/ })
+    .first()
+    .click();
+  const seen = ines.getByLabel("what was filmed");
+  await expect(seen).toBeVisible();
+  await expect.poll(() => seen.evaluate((film: HTMLVideoElement) => film.videoWidth)).toBeGreaterThan(0);
+});
