@@ -17,7 +17,10 @@ import { percentile, printTable, readOptions } from "./table";
  */
 const { n, json } = readOptions({ n: [20] });
 const CHILDREN = 50;
-const LONGEST_LIFE_MS = 4_000;
+const LONGEST_LIFE_MS = 2_000;
+/** `--only embedded,postgres,server`: which of the three. */
+const at = process.argv.indexOf("--only");
+const only = at < 0 ? null : process.argv[at + 1]!.split(",");
 
 interface Engine {
   name: string;
@@ -132,7 +135,12 @@ if (!existsSync(".next/BUILD_ID")) {
 }
 const rows = [];
 for (const kills of n)
-  for (const begin of [embedded, () => postgres(false), () => postgres(true)]) {
+  for (const [which, begin] of Object.entries({
+    embedded,
+    postgres: () => postgres(false),
+    server: () => postgres(true),
+  })) {
+    if (only && !only.includes(which)) continue;
     const engine = begin();
     try {
       rows.push(...(await measure(engine, kills)));

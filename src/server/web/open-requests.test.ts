@@ -40,6 +40,13 @@ test("a stop waits for an answer that is on its way, to its last byte", async ()
   expect(await (await asked).text()).toBe("half and half");
 });
 
+test("a connection outlives the minute for which proxies keep theirs", async () => {
+  answer = (response) => response.end("so");
+  const { headers } = await fetch(`http://127.0.0.1:${port}/`);
+  const seconds = Number(/timeout=(\d+)/.exec(headers.get("keep-alive") ?? "")?.[1]);
+  expect(seconds).toBeGreaterThan(60);
+});
+
 test("an answer that never comes is not waited for longer than is said", async () => {
   let open: http.ServerResponse | undefined;
   answer = (response) => void (open = response);

@@ -9,6 +9,12 @@ interface Open {
 // One for the whole process, however many bundles of this module there are.
 const holder = globalThis as { goldenSatchelOpenRequests?: Open };
 
+/**
+ * How long a connection nobody asks on stays open: longer than the minute for which proxies and browsers keep theirs. Whoever closes first should be the one
+ * who asks; a request that meets a connection just closed comes back as an error.
+ */
+const KEPT_MS = 75_000;
+
 /** Counts what is asked and not yet answered, from the first line of a request to the last byte of its answer. Once a process. */
 export function watchRequests(): void {
   if (holder.goldenSatchelOpenRequests) return;
@@ -17,6 +23,7 @@ export function watchRequests(): void {
   });
   subscribe("http.server.request.start", (message) => {
     const { response, server } = message as { response: ServerResponse; server: Server };
+    if (!servers.has(server)) server.keepAliveTimeout = KEPT_MS;
     servers.add(server);
     responses.add(response);
     response.once("close", () => responses.delete(response));
