@@ -1,5 +1,5 @@
 import { fork } from "node:child_process";
-import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, utimesSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import type { Worker } from "node:worker_threads";
@@ -206,6 +206,23 @@ describe("the folder of the embedded database", () => {
     await expect(EmbeddedDb.open({ folder, patience: 0 })).rejects.toThrow(/Stop that one first, or set DATA_DIR/);
     await first.close();
     await (await EmbeddedDb.open({ folder })).close();
+  }, 60_000);
+
+  test("is all that is written in: beside it there may be nothing we may write, as in a container", async () => {
+    const data = path.join(folder, "beside", "data");
+    const open = await EmbeddedDb.open({ folder: data });
+    expect(readdirSync(path.dirname(data))).toEqual(["data"]);
+    await open.close();
+  }, 60_000);
+
+  test("an earlier version that still runs is seen, though it has its lock beside the folder", async () => {
+    const data = path.join(folder, "earlier");
+    mkdirSync(data);
+    mkdirSync(`${data}.lock`);
+    await expect(EmbeddedDb.open({ folder: data, patience: 0 })).rejects.toThrow(FolderInUse);
+    // It was killed: nobody renews its lock.
+    utimesSync(`${data}.lock`, 1000, 1000);
+    await (await EmbeddedDb.open({ folder: data, patience: 0 })).close();
   }, 60_000);
 
   test("a kill in the middle of saving loses nothing that was acknowledged", async () => {

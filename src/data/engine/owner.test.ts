@@ -11,7 +11,7 @@ import {
 } from "node:fs";
 import os from "node:os";
 import path from "node:path";
-import { freeOfTheGone, noteOwner } from "./owner";
+import { freeOfTheGone, lockOf, noteOwner } from "./owner";
 
 let parent: string;
 let folder: string;
@@ -19,7 +19,7 @@ beforeEach(() => {
   parent = mkdtempSync(path.join(os.tmpdir(), "owner-"));
   folder = path.join(parent, "data");
   mkdirSync(folder);
-  mkdirSync(`${folder}.lock`);
+  mkdirSync(lockOf(folder));
   noteOwner(folder);
 });
 afterEach(() => rmSync(parent, { recursive: true, force: true }));
@@ -31,15 +31,16 @@ const note = (more: Record<string, unknown>) =>
 const gone = () => spawnSync(process.execPath, ["-e", ""]).pid;
 
 test("the lock of a process that is there stays", () => {
-  expect(noted()).toMatchObject({ pid: process.pid, lock: statSync(`${folder}.lock`).ino });
+  expect(noted()).toMatchObject({ pid: process.pid, lock: statSync(lockOf(folder)).ino });
   expect(freeOfTheGone(folder)).toBe(false);
-  expect(existsSync(`${folder}.lock`)).toBe(true);
+  expect(existsSync(lockOf(folder))).toBe(true);
 });
 
 test("the lock of a process that was killed is taken away at once", () => {
   note({ pid: gone() });
   expect(freeOfTheGone(folder)).toBe(true);
   expect(readdirSync(parent)).toEqual(["data"]);
+  expect(readdirSync(folder)).toEqual(["owner.json"]);
 });
 
 test("a number that another process has by now is not its own", () => {
@@ -50,13 +51,13 @@ test("a number that another process has by now is not its own", () => {
 test("what a process of another machine, another start or another container wrote says nothing here", () => {
   note({ pid: gone(), system: "another" });
   expect(freeOfTheGone(folder)).toBe(false);
-  expect(existsSync(`${folder}.lock`)).toBe(true);
+  expect(existsSync(lockOf(folder))).toBe(true);
 });
 
 test("a lock that somebody else has taken since is theirs", () => {
-  note({ pid: gone(), lock: statSync(`${folder}.lock`).ino + 1 });
+  note({ pid: gone(), lock: statSync(lockOf(folder)).ino + 1 });
   expect(freeOfTheGone(folder)).toBe(false);
-  expect(readdirSync(parent).sort()).toEqual(["data", "data.lock"]);
+  expect(readdirSync(folder).sort()).toEqual(["in-use.lock", "owner.json"]);
 });
 
 test("without a note, or with one that cannot be read, the lock stays until it runs out", () => {
@@ -64,5 +65,5 @@ test("without a note, or with one that cannot be read, the lock stays until it r
   expect(freeOfTheGone(folder)).toBe(false);
   rmSync(path.join(folder, "owner.json"));
   expect(freeOfTheGone(folder)).toBe(false);
-  expect(existsSync(`${folder}.lock`)).toBe(true);
+  expect(existsSync(lockOf(folder))).toBe(true);
 });

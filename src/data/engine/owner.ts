@@ -16,7 +16,9 @@ interface Owner {
 }
 
 const fileOf = (folder: string) => path.join(/* turbopackIgnore: true */ folder, "owner.json");
-const lockOf = (folder: string) => `${folder}.lock`;
+
+/** The lock is in the folder: often nothing but the folder itself may be written in, as in a container. */
+export const lockOf = (folder: string) => path.join(/* turbopackIgnore: true */ folder, "in-use.lock");
 
 /** When a process started; null: there is none of this number. @throws where the system does not say */
 function startOf(pid: number): string | null {

@@ -2,7 +2,7 @@ import { mkdirSync } from "node:fs";
 import path from "node:path";
 import { Worker } from "node:worker_threads";
 import lockfile from "proper-lockfile";
-import { freeOfTheGone, noteOwner } from "./owner";
+import { freeOfTheGone, lockOf, noteOwner } from "./owner";
 import { DatabaseError, type Db, type Queryable } from "./db";
 import { oneAtATime } from "./one-at-a-time";
 
@@ -40,11 +40,21 @@ export class FolderInUse extends Error {
 /** A crashed owner's lock is free again after this long; a living one renews it every second. */
 const STALE_MS = 6_000;
 
+/** Versions before 70 migrations had their lock beside the folder: one that still runs must be seen. @throws FolderInUse */
+async function untilEarlierVersionIsGone(folder: string, patience: number): Promise<void> {
+  for (let tried = 0; await lockfile.check(folder, { stale: STALE_MS }); tried += 1) {
+    if (tried >= patience) throw new FolderInUse(folder);
+    await new Promise((again) => setTimeout(again, 1_000));
+  }
+}
+
 async function lock(folder: string, patience: number): Promise<() => Promise<void>> {
   mkdirSync(folder, { recursive: true });
   freeOfTheGone(folder);
   try {
+    await untilEarlierVersionIsGone(folder, patience);
     const unlock = await lockfile.lock(folder, {
+      lockfilePath: lockOf(folder),
       stale: STALE_MS,
       update: 1_000,
       retries: { retries: patience, minTimeout: 1_000, maxTimeout: 1_000, factor: 1 },
