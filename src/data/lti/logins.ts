@@ -1,3 +1,4 @@
+import { openText, sealsSecrets, sealText } from "../engine/sealed-text";
 import type { Queryable } from "../engine/db";
 
 /** Begins a way in: good for a few minutes, and for one message. */
@@ -63,13 +64,20 @@ export async function endChoice(db: Queryable, tokenHash: string): Promise<void>
 }
 
 /** The keys this installation signs with, newest first. */
-export const storedKeys = (db: Queryable): Promise<{ id: number; jwk: Record<string, unknown> }[]> =>
-  db.query("select id, private_jwk jwk from lti_key order by id desc");
+export async function storedKeys(db: Queryable): Promise<{ id: number; jwk: Record<string, unknown> }[]> {
+  const rows = await db.query<{ id: number; jwk: Record<string, unknown> | string }>(
+    "select id, private_jwk jwk from lti_key order by id desc",
+  );
+  return rows.map(({ id, jwk }) => ({
+    id,
+    jwk: typeof jwk === "string" ? (JSON.parse(openText(jwk)) as Record<string, unknown>) : jwk,
+  }));
+}
 
 export async function storeKey(db: Queryable, jwk: object, now: Date): Promise<void> {
   // Two processes may both find none: the first that comes is everybody's.
   await db.query(
     "insert into lti_key (private_jwk, created) select $1::jsonb, $2 where not exists (select 1 from lti_key)",
-    [JSON.stringify(jwk), now],
+    [JSON.stringify(sealsSecrets() ? sealText(JSON.stringify(jwk)) : jwk), now],
   );
 }

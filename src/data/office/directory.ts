@@ -1,4 +1,5 @@
 import type { Queryable } from "../engine/db";
+import { openText, sealText } from "../engine/sealed-text";
 
 /** Where a school's roster is kept: a directory that speaks OneRoster 1.2 over REST. */
 export interface Directory {
@@ -18,7 +19,7 @@ export async function directoryOf(db: Queryable, school: number): Promise<Direct
        from school_directory where school_id = $1`,
     [school],
   );
-  return rows[0];
+  return rows[0] && { ...rows[0], clientSecret: openText(rows[0].clientSecret) };
 }
 
 /** An empty secret keeps the one there is. */
@@ -32,7 +33,10 @@ export async function setDirectory(
      on conflict (school_id) do update set address = excluded.address, token_url = excluded.token_url, client_id = excluded.client_id,
        client_secret = case when excluded.client_secret = '' then school_directory.client_secret else excluded.client_secret end,
        org = case when excluded.address = school_directory.address then school_directory.org end`,
-    [school, directory.address, directory.tokenUrl, directory.clientId, directory.clientSecret],
+    [
+      ...[school, directory.address, directory.tokenUrl, directory.clientId],
+      directory.clientSecret === "" ? "" : sealText(directory.clientSecret),
+    ],
   );
 }
 

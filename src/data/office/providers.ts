@@ -1,4 +1,5 @@
 import { one, type Queryable } from "../engine/db";
+import { openText, sealText } from "../engine/sealed-text";
 
 /** The school's own sign-in (OpenID Connect). */
 export interface Provider {
@@ -17,11 +18,15 @@ const columns = `p.id, p.school_id school, p.name, p.issuer, p.client_id "client
 export const providerNames = (db: Queryable): Promise<{ id: number; name: string }[]> =>
   db.query("select id, name from sign_in_provider order by name, id");
 
-export const providersAt = (db: Queryable, school: number): Promise<Provider[]> =>
-  db.query<Provider>(`select ${columns} from sign_in_provider p where p.school_id = $1 order by p.id`, [school]);
+const opened = (provider: Provider): Provider => ({ ...provider, clientSecret: openText(provider.clientSecret) });
+
+export async function providersAt(db: Queryable, school: number): Promise<Provider[]> {
+  const query = `select ${columns} from sign_in_provider p where p.school_id = $1 order by p.id`;
+  return (await db.query<Provider>(query, [school])).map(opened);
+}
 
 export async function providerById(db: Queryable, id: number): Promise<Provider | undefined> {
-  return (await db.query<Provider>(`select ${columns} from sign_in_provider p where p.id = $1`, [id]))[0];
+  return (await db.query<Provider>(`select ${columns} from sign_in_provider p where p.id = $1`, [id])).map(opened)[0];
 }
 
 export async function addProvider(db: Queryable, provider: Omit<Provider, "id"> & { at: Date }): Promise<number> {
@@ -30,7 +35,7 @@ export async function addProvider(db: Queryable, provider: Omit<Provider, "id"> 
     `insert into sign_in_provider (school_id, name, issuer, client_id, client_secret, added) values ($1, $2, $3, $4, $5, $6)
      on conflict (school_id, issuer) do update set name = excluded.name, client_id = excluded.client_id,
        client_secret = excluded.client_secret returning id`,
-    [provider.school, provider.name, provider.issuer, provider.clientId, provider.clientSecret, provider.at],
+    [provider.school, provider.name, provider.issuer, provider.clientId, sealText(provider.clientSecret), provider.at],
   );
   return id;
 }

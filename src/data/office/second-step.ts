@@ -1,4 +1,5 @@
 import type { Queryable } from "../engine/db";
+import { openText, sealText } from "../engine/sealed-text";
 
 export interface Totp {
   secret: string;
@@ -12,7 +13,7 @@ export async function totpOf(db: Queryable, person: number): Promise<Totp | unde
     "select totp_secret secret, totp_used used from person where id = $1 and totp_secret is not null",
     [person],
   );
-  return rows[0];
+  return rows[0] && { ...rows[0], secret: openText(rows[0].secret) };
 }
 
 /** From now on a code is asked for, or with null no longer; codes that were written down before are gone. */
@@ -22,7 +23,7 @@ export async function setTotp(
   totp: { secret: string; used: number; recovery: readonly string[] } | null,
 ): Promise<void> {
   await tx.query("update person set totp_secret = $2, totp_used = $3 where id = $1", [
-    ...[person, totp?.secret ?? null, totp?.used ?? null],
+    ...[person, totp ? sealText(totp.secret) : null, totp?.used ?? null],
   ]);
   await tx.query("delete from recovery_code where person_id = $1", [person]);
   await tx.query("insert into recovery_code (person_id, code_hash) select $1, unnest($2::text[])", [

@@ -1,3 +1,4 @@
+import { sealStoredSecrets } from "@/data/engine/seal-secrets";
 import { database } from "./database";
 import { removeLeftOvers } from "../files/files";
 import { closeDoors, drainSeconds, everybodyAnswered, isStopping, sayStopping, watchRequests } from "./open-requests";
@@ -17,6 +18,7 @@ export async function start(): Promise<void> {
   watchRequests();
   try {
     const db = await database();
+    await sealStoredSecrets(db);
     await removeLeftOvers(new Date());
     await printFirstCode(db, new Date(), (line) => console.error(line));
     const drain = drainSeconds() * 1_000;
