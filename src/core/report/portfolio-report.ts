@@ -60,7 +60,10 @@ export const portfolioRows = (pieces: readonly PortfolioPiece[]): (string | numb
     some.flatMap((piece) =>
       piece.answers.map(({ asks, step, said, made }) => [
         ...[year, piece.handedIn, piece.title, asks || step],
-        made ? ({ sketch: "a drawing", speech: "a recording", clip: "a film" }[made.question.type as string] ?? "a photograph") : said,
+        made
+          ? ({ sketch: "a drawing", speech: "a recording", clip: "a film" }[made.question.type as string] ??
+            "a photograph")
+          : said,
         whySaid(piece),
       ]),
     ),
