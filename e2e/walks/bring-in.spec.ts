@@ -83,7 +83,7 @@ test("her slides become a lesson: she sees page by page what comes in, and says 
 
 test("a PDF is seen as it looks, page by page, beside what comes in of it", async ({ signedIn }) => {
   const file = test.info().outputPath("Harbour.pdf");
-  expect(spawnSync(process.execPath, [tsxProgram, "bench/long-pdf.ts", "2", file]).status).toBe(0);
+  expect(spawnSync(process.execPath, [tsxProgram, "bench/formats/long-pdf.ts", "2", file]).status).toBe(0);
   const bettina = await signedIn("Bettina Rask");
   await bettina.goto("/satchel/bring-in");
   await bettina.getByLabel("A file", { exact: false }).setInputFiles(file);
