@@ -39,7 +39,8 @@ async function sharedPageOf(
 
 /**
  * The page of a group for a step of a lesson, begun if it is not there. Where its members worked on a page together before, with
- * others or as the whole class, it begins as that one stands, with the record of who wrote what.
+ * others or as the whole class, it begins as that one stands, with the record of who wrote what. The whole class begins with an empty one: what one
+ * pair wrote is not put before all.
  */
 export async function openSharedPage(
   db: Db,
@@ -67,7 +68,7 @@ async function beginSharedPage(
   await tx.query(
     `with origin as (
        select id, bytes from shared_page
-        where lesson_id = $1 and step_id = $2 and id <> $4 and (members is null or members @> $3::int[])
+        where lesson_id = $1 and step_id = $2 and id <> $4 and $3::int[] is not null and (members is null or members @> $3::int[])
         order by id desc limit 1
      ), copied as (
        insert into shared_page_change (page_id, student_id, at, clients, change, erased)
@@ -75,7 +76,7 @@ async function beginSharedPage(
          from shared_page_change c join origin on origin.id = c.page_id order by c.id
      )
      update shared_page set bytes = origin.bytes from origin where shared_page.id = $4`,
-    [of.lesson, of.step, members ?? [], begun.id],
+    [of.lesson, of.step, members, begun.id],
   );
   return begun.id;
 }

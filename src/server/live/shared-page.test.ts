@@ -207,6 +207,9 @@ test("a child’s file says what she did with others, and not who they were; whe
   await send(0, assignment, typed((await opened(0, assignment))!.page, "Kelp holds."));
   await send(1, assignment, typed((await opened(1, assignment))!.page, "Kelp holds. Firmly, to rock."));
   value(await lead(assignment, { do: "work", step, work: shared("class", []) }));
+  // The whole class begins anew: what a pair wrote is the pair's.
+  expect(said((await opened(2, assignment))!.page)).toBeUndefined();
+  await send(0, assignment, typed((await opened(0, assignment))!.page, "Kelp holds."));
   await send(1, assignment, typed((await opened(1, assignment))!.page, "Kelp holds. Firmly, to rock!!"));
   const student = world.students[1]!;
   const parts: Uint8Array[] = [];
