@@ -84,41 +84,73 @@ test("an answer from before another page was shared that comes late does not bri
   session.stop();
 });
 
-test("what was typed without a network is there when the page is opened again, and is sent then, once", async () => {
-  const here = server();
-  const session = await opened();
-  session.write(question, "Kelp holds.");
-  await settle(200);
-  // The device is closed before anything arrived.
-  session.stop();
-  here.sent.length = 0;
-  const again = await opened();
-  expect(again.values().w).toBe("Kelp holds.");
-  await settle(50);
-  expect(here.sent.map(({ page }) => page)).toEqual([1]);
-  here.sent[0]!.answer(200);
-  await settle(50);
-  again.stop();
-  here.sent.length = 0;
-  const third = await opened();
-  await settle(50);
-  expect(here.sent).toEqual([]);
-  third.stop();
-});
+describe("what was typed and did not arrive before the page was closed", () => {
+  /** Closed while what was typed is on its way, without an answer. */
+  async function closed(here: ReturnType<typeof server>) {
+    const session = await opened();
+    session.write(question, "Kelp holds.");
+    await settle(200);
+    session.stop();
+    here.sent.length = 0;
+  }
 
-test("what was typed on a page that is not shared any more is sent to that page, and put on no other", async () => {
-  const here = server();
-  const session = await opened();
-  session.write(question, "Between us.");
-  await settle(200);
-  session.stop();
-  here.sent.length = 0;
-  here.page = 2;
-  const again = await opened();
-  expect(again.values().w ?? "").toBe("");
-  expect(here.sent.map(({ page }) => page)).toEqual([1]);
-  here.sent[0]!.answer(404);
-  await settle(20);
-  expect(localStorage.length).toBe(0);
-  again.stop();
+  test("is sent when the page is opened again, once, and stands on it", async () => {
+    const here = server();
+    await closed(here);
+    const again = await opened();
+    expect(here.sent.map(({ page }) => page)).toEqual([1]);
+    here.sent[0]!.answer(200);
+    await settle(20);
+    expect(again.values().w).toBe("Kelp holds.");
+    again.stop();
+    here.sent.length = 0;
+    const third = await opened();
+    expect(here.sent).toEqual([]);
+    third.stop();
+  });
+
+  test("goes to the page it was typed on, and on no other; where that is not hers any more it is over", async () => {
+    const here = server();
+    await closed(here);
+    here.page = 2;
+    const again = await opened();
+    expect(here.sent.map(({ page }) => page)).toEqual([1]);
+    here.sent[0]!.answer(404);
+    await settle(20);
+    expect(again.values().w ?? "").toBe("");
+    expect(localStorage.length).toBe(0);
+    again.stop();
+  });
+
+  test.each([409, 401, 500, 429])(
+    "stays on the device while the answer is %s, whatever is typed meanwhile",
+    async (status) => {
+      const here = server();
+      await closed(here);
+      const again = await opened();
+      here.sent[0]!.answer(status);
+      again.write(question, "And more.");
+      await settle(200);
+      here.sent[1]!.answer(200);
+      await settle(20);
+      expect(localStorage.length).toBe(1);
+      again.stop();
+      here.sent.length = 0;
+      const third = await opened();
+      here.sent[0]!.answer(200);
+      await settle(20);
+      expect(third.values().w).toBe("Kelp holds.");
+      expect(localStorage.length).toBe(0);
+      third.stop();
+    },
+  );
+
+  test("is not another child’s who uses the same device", async () => {
+    const here = server();
+    await closed(here);
+    const other = new PageSession({ assignment: 7, student: 4, step: "s", changed: () => undefined });
+    await settle();
+    expect(here.sent).toEqual([]);
+    other.stop();
+  });
 });

@@ -4,11 +4,15 @@ import * as Y from "yjs";
 import type { Question, ResponseValue } from "@/core/question/question";
 import { readResponse } from "@/core/question/read-response";
 import { sharedValue, writeShared } from "@/core/together/shared-page";
+import { forgetUnsent, keepUnsent, nameOfUnsent, unsentOf } from "./unsent-changes";
 import type { OpenedPage } from "@/server/live/shared-page";
 
 /** What is typed goes out together after so long: the others see it well within half a second. */
 const SEND_MS = 150;
 const AGAIN_MS = 2_000;
+const RESTORE_MS = 5_000;
+/** It is no change, the page is not hers, or there is no room on it. */
+const refusedForGood: ReadonlySet<number> = new Set([400, 404, 413]);
 
 /**
  * One page that this screen shares with others: as the server has it and what was done here, sent as soon as it can be. Imported
@@ -26,8 +30,10 @@ export class PageSession {
   private answered = 0;
   /** Which page it is; null: it was not read yet, or there is none. */
   private id: number | null = null;
-  /** Whether what an earlier visit could not send was looked for. */
+  private readonly visit = Math.random().toString(36).slice(2);
+  /** Whether what earlier visits could not send was looked for. */
   private restored = false;
+  private restoring: ReturnType<typeof setTimeout> | undefined;
   /** False until the page was read, and when it is over. */
   open = false;
   /** What is answered on it; null: it was not read yet, or there is none. */
@@ -115,7 +121,10 @@ export class PageSession {
         this.open = found.open;
         Y.applyUpdate(this.page, fromBase64(found.state), "server");
       }
-      if (!this.restored) this.restore();
+      if (found && !this.restored) {
+        this.restored = true;
+        void this.restore();
+      }
       this.of.changed(false);
     } catch {
       // Without a network what is here stays here; the line that comes back says that there is something to read.
@@ -138,64 +147,37 @@ export class PageSession {
   }
 
   private get name(): string {
-    return `shared page ${this.of.student} ${this.of.assignment} ${this.of.step} `;
+    return nameOfUnsent(this.of, this.id, this.visit);
   }
 
-  /** What is not sent yet stays on the device, as long as it is not: a page that is opened again without a network has it. */
+  /** What is not sent yet, kept on the device as well. */
   private keep(): string {
     const change = toBase64(Y.mergeUpdates(this.waiting));
-    try {
-      localStorage.setItem(`${this.name}${this.id}`, change);
-    } catch {
-      // Without room it is only in this page.
-    }
+    keepUnsent(this.name, change);
     return change;
   }
 
-  private forget(page: number | string | null): void {
-    try {
-      localStorage.removeItem(`${this.name}${page}`);
-    } catch {
-      // There is no storage: nothing is in it.
-    }
-  }
-
-  /** What an earlier visit could not send: of this page it is put on it; of another, which was shared before, it is sent to that. */
-  private restore(): void {
-    this.restored = true;
-    let kept: [page: string, change: string][] = [];
-    try {
-      kept = Object.entries(localStorage as unknown as Record<string, string>)
-        .filter(([name]) => name.startsWith(this.name))
-        .map(([name, change]) => [name.slice(this.name.length), change]);
-    } catch {
-      return;
-    }
-    for (const [page, change] of kept) {
-      if (page === String(this.id) && this.open) {
-        try {
-          const update = fromBase64(change);
-          Y.applyUpdate(this.page, update, "kept");
-          this.waiting.push(update);
-          this.sendSoon(0);
-          continue;
-        } catch {
-          // Half of it was written: there is nothing to be saved.
-          this.forget(page);
-          continue;
-        }
-      }
-      void this.request(change, Number(page), false).then(
-        (response) => response.status < 500 && this.forget(page),
-        () => undefined,
+  /** Sends what earlier visits could not, to the page it was done on. What may be taken later (no network, writing is paused) stays and is tried again. */
+  private async restore(): Promise<void> {
+    let again = false;
+    for (const { name, page, change } of unsentOf(this.of)) {
+      if (name.endsWith(`/${this.visit}`)) continue;
+      const status = await this.request(change, page, false).then(
+        (response) => response.status,
+        () => 0,
       );
+      if (this.stopped) return;
+      if (status === 200 || refusedForGood.has(status)) forgetUnsent(name);
+      else if (status !== 401 && status !== 403) again = true;
+      if (status === 200 && page === this.id) Y.applyUpdate(this.page, fromBase64(change), "server");
     }
+    if (again) this.restoring = setTimeout(() => void this.restore(), RESTORE_MS);
   }
 
   private async send(): Promise<void> {
     if (this.waiting.length === 0) return;
     const [sent, page] = [this.waiting.length, this.id];
-    const change = this.keep();
+    const [change, name] = [this.keep(), this.name];
     this.sending = true;
     const response = await this.request(change, page, false).catch(() => null);
     this.sending = false;
@@ -203,7 +185,7 @@ export class PageSession {
     if (page === this.id) {
       if (response?.ok) {
         this.waiting = this.waiting.slice(sent);
-        if (this.waiting.length === 0) this.forget(page);
+        if (this.waiting.length === 0) forgetUnsent(name);
       } else if (response && response.status < 500) return this.refused();
     }
     if (this.waiting.length > 0) this.sendSoon(response ? SEND_MS : AGAIN_MS);
@@ -212,7 +194,7 @@ export class PageSession {
   /** Writing was paused a moment ago, or it is over: the page is shown as it is for everybody else. */
   private refused(): void {
     this.waiting = [];
-    this.forget(this.id);
+    forgetUnsent(this.name);
     if (this.stopped) return;
     this.open = false;
     this.undoing.destroy();
@@ -222,9 +204,9 @@ export class PageSession {
 
   private readonly leaving = (): void => {
     if (this.waiting.length === 0) return;
-    const page = this.id;
-    void this.request(this.keep(), page, true).then(
-      (response) => response.status < 500 && this.forget(page),
+    const [change, name] = [this.keep(), this.name];
+    void this.request(change, this.id, true).then(
+      ({ status }) => (status === 200 || refusedForGood.has(status)) && forgetUnsent(name),
       () => undefined,
     );
   };
@@ -233,6 +215,7 @@ export class PageSession {
     this.leaving();
     this.stopped = true;
     clearTimeout(this.timer);
+    clearTimeout(this.restoring);
     window.removeEventListener("pagehide", this.leaving);
     this.undoing.destroy();
     this.page.destroy();
