@@ -15,6 +15,8 @@ export interface Clip {
 }
 
 const SHORTEST_SECONDS = 0.5;
+/** After so long a file has not said how long it is. */
+const LONGEST_LOOK_MS = 10_000;
 
 /** A film a student made. */
 export const ClipPlayer = ({ media, name }: { media: string; name: string }) => (
@@ -34,11 +36,15 @@ export const ClipPlayer = ({ media, name }: { media: string; name: string }) => 
 const lengthOf = (media: string): Promise<number> =>
   new Promise((resolve, reject) => {
     const film = document.createElement("video");
+    const cannot = () => reject(new Error("It cannot be played."));
+    setTimeout(cannot, LONGEST_LOOK_MS);
     film.preload = "metadata";
-    film.onerror = () => reject(new Error("It cannot be played."));
-    // What a browser has recorded says how long it is only when it is looked for at its end.
+    film.onerror = cannot;
     film.onloadedmetadata = () => {
+      // A sound that calls itself a film.
+      if (film.videoWidth === 0) return cannot();
       if (Number.isFinite(film.duration)) return resolve(film.duration);
+      // What a browser has recorded says how long it is only when it is looked for at its end.
       film.ondurationchange = () => Number.isFinite(film.duration) && resolve(film.duration);
       film.currentTime = Number.MAX_SAFE_INTEGER;
     };

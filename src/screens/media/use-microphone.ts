@@ -37,6 +37,9 @@ export function useMicrophone(onStopped: (samples: Float32Array) => void) {
   const [seconds, setSeconds] = useState(0);
   const [problem, setProblem] = useState<string | null>(null);
   const running = useRef<Running | null>(null);
+  /** Whether the page is there, and whether the microphone was asked for: pressed twice it is asked once. */
+  const here = useRef(true);
+  const asked = useRef(false);
   const stopped = useRef(onStopped);
   useEffect(() => {
     stopped.current = onStopped;
@@ -58,18 +61,20 @@ export function useMicrophone(onStopped: (samples: Float32Array) => void) {
   }, [release]);
 
   // Going elsewhere lets go of the microphone; what was said until then is kept like after Stop.
-  useEffect(
-    () => () => {
+  useEffect(() => {
+    here.current = true;
+    return () => {
+      here.current = false;
       if (running.current) finish();
-    },
-    [finish],
-  );
+    };
+  }, [finish]);
 
   const start = useCallback(
     async (longest: number) => {
       const missing = noMicrophone();
       setProblem(missing);
-      if (missing || running.current) return;
+      if (missing || running.current || asked.current) return;
+      asked.current = true;
       setState("asking");
       try {
         const stream = await navigator.mediaDevices.getUserMedia({
@@ -92,12 +97,15 @@ export function useMicrophone(onStopped: (samples: Float32Array) => void) {
         running.current = { context, stream, worklet, parts };
         setSeconds(0);
         setState("listening");
+        // Left while the browser asked.
+        if (!here.current) release();
       } catch (error) {
         setState("resting");
         setProblem(formatRefused(error));
       }
+      asked.current = false;
     },
-    [finish],
+    [finish, release],
   );
 
   /** The last tenth of a second is still on its way when it is stopped: the microphone says when that was all. */
