@@ -39,12 +39,12 @@ const same = (field: keyof ItemState, one: string | null, other: string | null):
 export function compareItem(mine: MineNow, sent: SentBefore | null, there: ThereNow | null | undefined): Compared {
   if (!sent) return { standing: "new", there: [] };
   if (there === null) return { standing: "gone there", there: [] };
-  const changed: Compared["there"] = fields.flatMap((field) => {
+  const changed = fields.flatMap((field) => {
     const is = there?.[field];
     return is === undefined || same(field, is, sent[field]) ? [] : [{ field, was: sent[field], is }];
   });
   // It was changed there to just what it is here now: nobody has to be asked.
-  const apart = changed.filter(({ field, is }) => field === "page" || !same(field, is, mine[field]));
+  const apart: Compared["there"] = changed.filter(({ field, is }) => !same(field, is, mine[field]));
   if (there?.page && sent.page && there.page !== sent.page)
     apart.push({ field: "page", was: sent.page, is: there.page });
   if (apart.length > 0) return { standing: "changed there", there: apart };

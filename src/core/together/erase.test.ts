@@ -92,6 +92,37 @@ test("a page that was put back brings none of it back, nor does putting it back 
   expect(sharedValue(pageOf(kept, 3), story)).toBe("Gulls scream.");
 });
 
+test("a second child is deleted later: the page was put back to before the first one’s words, and the third’s stay", () => {
+  const { changes, writes, putBack } = lesson();
+  const cai = 3;
+  writes(cai, story, "Gulls scream. ");
+  writes(bo, story, "Gulls scream. Seals sleep. ");
+  writes(ida, story, "Gulls scream. Seals sleep. Terns dive.");
+  writes(cai, story, "Nothing.");
+  putBack(4);
+  const gone = new Set(changes.filter(({ student }) => student === ida).map(({ id }) => id));
+  const first = erased(changes, ida).map((one) => (gone.has(one.id) ? { ...one, student: null, erased: true } : one));
+  const kept = erased(first, bo);
+  expect(stored(kept)).not.toMatch(/Terns|Seals/);
+  expect(sharedValue(pageOf(kept), story)).toBe("Gulls scream. ");
+});
+
+test("a long page is rewritten in a moment, also when one of them was deleted before", () => {
+  const page = new Y.Doc();
+  const changes: PageChange[] = [];
+  page.on("update", (change: Uint8Array) => {
+    const id = changes.length + 1;
+    changes.push({ id, student: id % 2 ? ida : null, at: id, change, erased: id % 2 === 0 });
+  });
+  for (let nth = 1; nth <= 4000; nth += 1) {
+    page.clientID = nth % 2 ? 1 : 2;
+    page.getText("text q1 ").insert(nth % 97 ? page.getText("text q1 ").length : 0, "x");
+  }
+  const began = performance.now();
+  expect(withoutWriter(changes, ida).size).toBe(2000);
+  expect(performance.now() - began).toBeLessThan(5000);
+});
+
 test("what one child wrote is told in pieces, as it stands", () => {
   const { changes, writes } = lesson();
   writes(ida, story, "Seals sleep. ");

@@ -4,6 +4,9 @@ import { standing, type Mark, type Standing } from "./standing";
 
 const nothing = Y.encodeStateAsUpdate(new Y.Doc());
 
+/** Stands for children who were deleted: nobody has this number. */
+const DELETED = -1;
+
 const saidBy = (all: readonly Standing[]): string =>
   JSON.stringify(all.map(({ part, at, value }) => [part, at, value]));
 
@@ -18,10 +21,18 @@ function broughtBack(changes: readonly PageChange[], hers: (one: Standing) => bo
   const fresh = after.map((one, place) => ({ ...one, place })).filter(({ client }) => clients.includes(client));
   if (fresh.length === 0) return [];
   const said = saidBy(after);
-  for (const { first } of contributionsOf(changes.slice(0, -1)).reverse()) {
-    const then = [...standing(pageOf(changes, first))];
-    if (saidBy(then) === said) return fresh.filter(({ place }) => hers(then[place]!)).map(({ mark }) => mark);
+  const earlier = changes.slice(0, -1);
+  // A page can be put back to before any go, also of a child who has been deleted since.
+  const goes = earlier.map((one) => (one.erased ? { ...one, student: DELETED, erased: false } : one));
+  const firsts = new Set(contributionsOf(goes).map(({ first }) => first));
+  let then: Standing[] | undefined;
+  const page = new Y.Doc();
+  for (const { id, change } of earlier) {
+    const before = firsts.has(id) ? [...standing(page)] : [];
+    if (firsts.has(id) && saidBy(before) === said) then = before;
+    Y.applyUpdate(page, change);
   }
+  if (then) return fresh.filter(({ place }) => hers(then[place]!)).map(({ mark }) => mark);
   return fresh.map(({ mark }) => mark);
 }
 
@@ -75,9 +86,10 @@ export function withoutWriter(changes: readonly PageChange[], student: number): 
   let told: Uint8Array | undefined;
   page.on("update", (update: Uint8Array) => (told = update));
   let wrote = false;
-  for (const [nth, { id, student: by, change }] of changes.entries()) {
+  for (const [nth, { id, student: by, change, erased }] of changes.entries()) {
     wrote ||= by === student;
-    const marks = by === null && wrote ? broughtBack(changes.slice(0, nth + 1), hers) : [];
+    // What is nobody's any more brought nothing back.
+    const marks = by === null && !erased && wrote ? broughtBack(changes.slice(0, nth + 1), hers) : [];
     for (const mark of marks) restored.add(mark);
     told = undefined;
     let fresh = false;

@@ -3,12 +3,10 @@ import { devicesOf, pageOf, type PageChange } from "@/core/together/contribution
 import { withoutWriter } from "@/core/together/erase";
 import { writtenOn } from "@/core/together/standing";
 import type { Queryable } from "../engine/db";
+import { changesAfter } from "./shared-pages";
 
 async function changesOf(db: Queryable, page: number): Promise<PageChange[]> {
-  const kept = await db.query<{ id: number; student: number | null; at: Date; change: string }>(
-    "select id, student_id student, at, change from shared_page_change where page_id = $1 order by id",
-    [page],
-  );
+  const kept = (await changesAfter(db, page, 0)).changes;
   return kept.map((one) => ({ ...one, at: one.at.getTime(), change: fromBase64(one.change) }));
 }
 
