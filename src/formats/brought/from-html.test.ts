@@ -144,6 +144,15 @@ test("whatever HTML it is, what is made of it can be stored, and it does not tak
   );
 });
 
+test("a tag may have any name, also one that every object knows", () => {
+  const { pages } = read(
+    "<constructor>One</constructor><p>Two <constructor>three</constructor></p><hasownproperty>4</hasownproperty>",
+  );
+  const text = JSON.stringify(pages[0]!.blocks);
+  for (const word of ["One", "Two ", "three", "4"]) expect(text).toContain(word);
+  expect(pages[0]!.left).toEqual([]);
+});
+
 test("nested a thousand deep it ends", () => {
   expect(read(`${"<div>".repeat(1000)}deep${"</div>".repeat(1000)}`).pages.length).toBeLessThanOrEqual(1);
   expect(read(`${"<ul><li>".repeat(1000)}deep`).pages.length).toBeLessThanOrEqual(1);

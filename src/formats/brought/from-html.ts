@@ -17,15 +17,22 @@ const childrenOf = (node: Node): Node[] => ("childNodes" in node ? node.childNod
 const DEEPEST = 100;
 const MOST_TEXT = 20_000;
 
-const marksBy: Readonly<Record<string, Mark>> = {
-  ...{ b: { type: "bold" }, strong: { type: "bold" }, i: { type: "italic" }, em: { type: "italic" } },
-  u: { type: "underline" },
-};
-const withoutCounterpart: Readonly<Record<string, string>> = {
-  ...{ iframe: "Another page shown inside this one. Add a link to it.", form: "A form. Make questions of it." },
-  ...{ object: "Something another program shows.", embed: "Something another program shows." },
-  ...{ canvas: "A drawing made by a script.", svg: "A line drawing (SVG). Save it as a picture and add it." },
-};
+// Maps, because a file may have tags of any name: every object knows a "constructor".
+const marksBy = new Map<string, Mark>([
+  ["b", { type: "bold" }],
+  ["strong", { type: "bold" }],
+  ["i", { type: "italic" }],
+  ["em", { type: "italic" }],
+  ["u", { type: "underline" }],
+]);
+const withoutCounterpart = new Map([
+  ["iframe", "Another page shown inside this one. Add a link to it."],
+  ["form", "A form. Make questions of it."],
+  ["object", "Something another program shows."],
+  ["embed", "Something another program shows."],
+  ["canvas", "A drawing made by a script."],
+  ["svg", "A line drawing (SVG). Save it as a picture and add it."],
+]);
 const silent = new Set(["script", "style", "noscript", "template", "head", "title", "link", "meta", "nav"]);
 const containers = new Set(
   "html body div section article main header footer aside figure center details summary dl dd dt span font a".split(
@@ -34,7 +41,10 @@ const containers = new Set(
 );
 
 /** What plays in a page, and what it is here. */
-const played: Readonly<Record<string, "film" | "sound">> = { video: "film", audio: "sound" };
+const played = new Map<string, "film" | "sound">([
+  ["video", "film"],
+  ["audio", "sound"],
+]);
 
 /** How the address of a picture, a film or a sound leads to its bytes; null: it is not in the file. */
 export type FileOf = (source: string) => Uint8Array | null;
@@ -127,13 +137,13 @@ export function pagesOfHtml(
       }
       if (!isElement(node) || silent.has(node.tagName)) return [];
       if (node.tagName === "br") return [{ type: "hardBreak" }];
-      if (node.tagName === "img" || played[node.tagName] || withoutCounterpart[node.tagName]) {
+      if (node.tagName === "img" || played.has(node.tagName) || withoutCounterpart.has(node.tagName)) {
         beside.push(node);
         return [];
       }
       const href = node.tagName === "a" ? attribute(node, "href") : "";
       const mark: Mark | undefined =
-        href && mayLinkTo(href) ? { type: "link", attrs: { href } } : marksBy[node.tagName];
+        href && mayLinkTo(href) ? { type: "link", attrs: { href } } : marksBy.get(node.tagName);
       const next = mark && !marks.some(({ type }) => type === mark.type) ? [...marks, mark] : marks;
       return inline(node.childNodes, next, depth + 1, beside);
     });
@@ -197,10 +207,11 @@ export function pagesOfHtml(
     }
     const { tagName } = node;
     if (silent.has(tagName)) return;
-    const why = withoutCounterpart[tagName];
+    const why = withoutCounterpart.get(tagName);
+    const kind = played.get(tagName);
     if (why) page().left.push(why);
     else if (tagName === "img") picture(node);
-    else if (played[tagName]) player(node, played[tagName]);
+    else if (kind) player(node, kind);
     else if (tagName === "h1" || tagName === "h2") open(plain(node).slice(0, 200));
     else if (/^h[3-6]$/.test(tagName)) {
       const content = trimmed(inline(node.childNodes, [], depth, []));
@@ -218,7 +229,7 @@ export function pagesOfHtml(
       node.childNodes.some(
         (child) =>
           isElement(child) &&
-          !marksBy[child.tagName] &&
+          !marksBy.has(child.tagName) &&
           child.tagName !== "br" &&
           child.tagName !== "a" &&
           child.tagName !== "span",

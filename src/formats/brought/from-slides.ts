@@ -77,15 +77,15 @@ function textBlock(lines: readonly string[], isBody: boolean): BroughtBlock {
   return { kind: "text", content };
 }
 
-const mimes: Readonly<Record<string, string>> = {
-  png: "image/png",
-  jpg: "image/jpeg",
-  jpeg: "image/jpeg",
-  gif: "image/gif",
-  webp: "image/webp",
-};
+const mimes = new Map([
+  ["png", "image/png"],
+  ["jpg", "image/jpeg"],
+  ["jpeg", "image/jpeg"],
+  ["gif", "image/gif"],
+  ["webp", "image/webp"],
+]);
 /** A picture's kind by the ending of its name; null: one no browser shows. */
-const mimeOf = (name: string): string | null => mimes[name.split(".").pop()!.toLowerCase()] ?? null;
+const mimeOf = (name: string): string | null => mimes.get(name.split(".").pop()!.toLowerCase()) ?? null;
 
 /** Slides (Office Open XML, ECMA-376 part 1, PresentationML): titles, texts, tables, pictures with their descriptions, films and sounds, speaker's notes. */
 export function fromSlides(files: Files): Brought {

@@ -26,6 +26,9 @@ export function changedInQti(question: Question): string | null {
   }
 }
 
+/** What is sent as a file, as these are made here. */
+const uploaded = { photo: "image/jpeg", speech: "audio/wav", clip: "video/webm", sketch: "image/png" } as const;
+
 /** An identifier of QTI begins with a letter. */
 const name = (id: string) => `x${id}`;
 const pair = (one: string, other: string) => `${name(one)} ${name(other)}`;
@@ -288,7 +291,7 @@ export function interactionOf(question: Question, style: PageStyle): Interaction
     case "sketch":
       return {
         parts: [readBySomebody("RESPONSE", "file")],
-        body: [element("uploadInteraction", { responseIdentifier: "RESPONSE" })],
+        body: [element("uploadInteraction", { responseIdentifier: "RESPONSE", type: uploaded[question.type] })],
       };
     case "points":
     case "place":

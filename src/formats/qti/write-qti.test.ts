@@ -166,6 +166,12 @@ test("every type of question is an item that is read again, and says whether a p
     }
 });
 
+test("what is sent as a file comes in again as a photograph, a recording or a film", () => {
+  for (const version of qtiVersions)
+    for (const type of ["photo", "speech", "clip"] as const)
+      expect(questionsInXml(treeOf(of(type), version)).questions[0]!.more).toEqual({ kind: "file", of: type });
+});
+
 test("what is written comes in again as the same questions", () => {
   const read = everyQuestion()
     .filter(({ type }) => ["choice", "choices", "shortText", "longText"].includes(type))
