@@ -243,8 +243,8 @@ test("a film needs a yes for the voice and for the picture", () => {
   ];
   const at = { withoutConsent: { voice: [aisha], picture: [bo] } };
   expect(texts(look({}, { resources: [resource(filmed)], at }))).toEqual([
-    "It asks for a recording. There is no consent from home yet for Aisha Bello.",
-    "It asks for a photograph or a film. There is no consent from home yet for Bo Lind.",
+    "It asks for a film with sound. There is no consent from home yet for Aisha Bello.",
+    "It asks for a film. There is no consent from home yet for Bo Lind.",
   ]);
 });
 

@@ -3,15 +3,17 @@ import { allQuestions, type Document } from "../resource/document";
 import type { Finding, LookedAt } from "./finding";
 import { onceEach } from "./once";
 
-const asks: Readonly<Record<"voice" | "picture", { types: readonly QuestionType[]; what: string }>> = {
-  voice: { types: ["speech", "clip"], what: "a recording" },
-  picture: { types: ["photo", "clip"], what: "a photograph or a film" },
+type Kept = "voice" | "picture";
+/** What there is of a child in an answer, by what it is called. */
+const asks: Readonly<Record<Kept, readonly (readonly [QuestionType, string])[]>> = {
+  voice: [["speech", "a recording"], ["clip", "a film with sound"]], // prettier-ignore
+  picture: [["photo", "a photograph"], ["clip", "a film"]], // prettier-ignore
 };
 
-/** What work asks for that a school may not keep without a family's yes. */
-export function consentAsked(documents: readonly Document[]): Record<"voice" | "picture", boolean> {
+/** What work asks for that a school may not keep without a family's yes: "a recording", "a film". */
+export function consentAsked(documents: readonly Document[]): Record<Kept, string[]> {
   const types = new Set(documents.flatMap((document) => allQuestions(document).map(({ question }) => question.type)));
-  const asked = (kind: keyof typeof asks) => asks[kind].types.some((type) => types.has(type));
+  const asked = (kind: Kept) => asks[kind].flatMap(([type, what]) => (types.has(type) ? [what] : []));
   return { voice: asked("voice"), picture: asked("picture") };
 }
 
@@ -19,7 +21,7 @@ export function consentAsked(documents: readonly Document[]): Record<"voice" | "
 export function consentFindings(of: LookedAt): Finding[] {
   const asked = consentAsked([...of.resources, ...of.givenVersions].map(({ document }) => document));
   return (["voice", "picture"] as const).flatMap((kind): Finding[] => {
-    const children = asked[kind] ? of.withoutConsent[kind] : [];
+    const children = asked[kind].length > 0 ? of.withoutConsent[kind] : [];
     const [first] = children;
     if (!first) return [];
     const more = children.length - 1;
@@ -32,7 +34,7 @@ export function consentFindings(of: LookedAt): Finding[] {
       {
         key: `consent ${kind}`,
         level: "remark",
-        text: `It asks for ${asks[kind].what}. There is no consent from home yet for ${who}.`,
+        text: `It asks for ${asked[kind].join(" and ")}. There is no consent from home yet for ${who}.`,
         remedies:
           rest.length === 0
             ? []

@@ -13,7 +13,7 @@ export async function consentMissing(
   const asked = consentAsked(resources.map(({ document }) => document));
   const students = form.to.flatMap((group) => group.students);
   return {
-    voice: asked.voice ? await withoutConsent(db, students, "voice") : [],
-    picture: asked.picture ? await withoutConsent(db, students, "picture") : [],
+    voice: asked.voice.length > 0 ? await withoutConsent(db, students, "voice") : [],
+    picture: asked.picture.length > 0 ? await withoutConsent(db, students, "picture") : [],
   };
 }
