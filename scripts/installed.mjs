@@ -17,13 +17,17 @@ export function isInstalled(folder = root) {
   return existsSync(byNpm) && statSync(byNpm).mtimeMs > statSync(wanted).mtimeMs;
 }
 
+/** What is only for building comes too, whatever NODE_ENV says: it is built here. */
 export function installPackages() {
   if (isInstalled()) return;
   const [wanted, noted] = ["package-lock.json", "node_modules/.golden-satchel-lock"].map((file) =>
     path.join(root, file),
   );
   console.log("Installing packages …");
-  execFileSync(npm, ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { cwd: root, stdio: "inherit" });
+  execFileSync(npm, ["ci", "--include=dev", "--no-audit", "--no-fund", "--loglevel=error"], {
+    cwd: root,
+    stdio: "inherit",
+  });
   execFileSync(process.execPath, [
     "-e",
     `require("fs").copyFileSync(${JSON.stringify(wanted)}, ${JSON.stringify(noted)})`,

@@ -74,12 +74,12 @@ if (!(await portIsFree(port)))
   );
 installPackages();
 const { isBuilt, nextProgram, tsxProgram } = await import("./built.mjs");
-const { buildParts } = await import("./build-parts.mjs");
 
 const ready = path.join(folder, "demo-is-ready");
 const work = [];
 if (!isBuilt()) {
   console.log("Building (a minute or so, once) …");
+  const { buildParts } = await import("./build-parts.mjs");
   work.push(buildParts(), run("Building", nextProgram, ["build"]));
 }
 if (demo && (!existsSync(ready) || process.env.DATABASE_URL)) {
