@@ -1,6 +1,5 @@
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
-import { compareItem } from "@/core/hand-over/compare";
 import type { Db } from "@/data/engine/db";
 import { linkCourse, courseOfClass, noteCourse, personFrom, systemsAt, type OtherSystem } from "@/data/lti/systems";
 import { beginChoice } from "@/data/lti/logins";
@@ -389,13 +388,4 @@ test("she chooses from her satchel there: it is assigned here and linked there, 
     ...{ method: "POST", headers: { cookie: "quayside=u-ines" }, body: new URLSearchParams({ JWT: jwt }) },
   });
   expect(again.status).toBe(400);
-});
-
-test("comparing asks only about what is another on all three sides", () => {
-  const mine = { title: "B", opens: null, due: null, content: "x" };
-  const sent = { ...mine, title: "A" };
-  expect(compareItem(mine, sent, { title: "B" }).standing).toBe("updated");
-  expect(compareItem(mine, sent, { title: "C" }).standing).toBe("changed there");
-  expect(compareItem(mine, null, { title: "C" }).standing).toBe("new");
-  expect(compareItem(mine, mine, undefined).standing).toBe("as it is");
 });
