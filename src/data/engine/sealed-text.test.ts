@@ -37,12 +37,12 @@ describe("a text that is sealed", () => {
     process.env.SECRET_KEY = `${key}, another`;
     expect(() => openText(sealed)).toThrow(CannotOpenSecret);
     delete process.env.SECRET_KEY;
-    expect(() => openText(sealed)).toThrow("SECRET_KEY must be the one");
+    expect(() => openText(sealed)).toThrow("Set SECRET_KEY to the key");
   });
 
   test("a key that could be guessed is refused; without one texts stay as they are", () => {
     process.env.SECRET_KEY = "short";
-    expect(() => sealText("x")).toThrow("SECRET_KEY has 5 characters: it must have 32 or more.");
+    expect(() => sealText("x")).toThrow("SECRET_KEY has 5 characters. It needs at least 32.");
     delete process.env.SECRET_KEY;
     expect([sealText("x"), openText("x")]).toEqual(["x", "x"]);
   });
@@ -114,6 +114,6 @@ describe("secrets in the database", () => {
     process.env.SECRET_KEY = `${key}, another`;
     await expect(sealStoredSecrets(db)).rejects.toThrow(CannotOpenSecret);
     delete process.env.SECRET_KEY;
-    await expect(sealStoredSecrets(db)).rejects.toThrow("SECRET_KEY must be the one it was sealed with");
+    await expect(sealStoredSecrets(db)).rejects.toThrow("Set SECRET_KEY to the key it was sealed with");
   });
 });

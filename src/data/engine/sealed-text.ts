@@ -1,9 +1,9 @@
 import { createCipheriv, createDecipheriv, hkdfSync, randomBytes } from "node:crypto";
 
 /*
- * Secrets that must be used again (of the directory, the sign-in, the apps' codes, the key we sign with) cannot be kept as hashes. With SECRET_KEY they are
- * sealed in the database, AES-256-GCM with a key made of it by HKDF (RFC 5869): who has the database or a backup and not the key has nothing of them.
- * As text: "sealed1.", then nonce, ciphertext and tag in base64url.
+ * Some secrets have to be sent again, so a hash is not enough: those of the directory, the sign-in and the authenticator apps, and the key we sign with.
+ * When SECRET_KEY is set they are sealed in the database: AES-256-GCM, with a key derived from it by HKDF (RFC 5869). Someone with the database or a
+ * backup, but without the key, cannot read them. Stored as "sealed1.", then nonce, ciphertext and tag in base64url.
  */
 const MARK = "sealed1.";
 const [NONCE, TAG] = [12, 16];
@@ -12,7 +12,9 @@ const SHORTEST = 32;
 /** The secrets of this database were sealed with another SECRET_KEY, or there is none. */
 export class CannotOpenSecret extends Error {
   constructor() {
-    super("A secret in the database cannot be opened. SECRET_KEY must be the one it was sealed with.");
+    super(
+      "A secret in the database cannot be opened. Set SECRET_KEY to the key it was sealed with. Nothing was changed.",
+    );
     this.name = "CannotOpenSecret";
   }
 }
@@ -22,7 +24,7 @@ function key(): Uint8Array | null {
   const said = process.env.SECRET_KEY;
   if (!said) return null;
   if (said.length < SHORTEST)
-    throw new Error(`SECRET_KEY has ${said.length} characters: it must have ${SHORTEST} or more. Nothing was changed.`);
+    throw new Error(`SECRET_KEY has ${said.length} characters. It needs at least ${SHORTEST}. Nothing was changed.`);
   return new Uint8Array(hkdfSync("sha256", said, "", "golden satchel: secrets in the database", 32));
 }
 

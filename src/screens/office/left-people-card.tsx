@@ -45,7 +45,7 @@ export function LeftPeopleCard({ left, adults }: { left: readonly LeftAdult[]; a
         People who have left
       </h2>
       <p className="mt-1 text-ink-soft">
-        They cannot sign in, and the links they made lead nowhere until they are back. A colleague can have their
+        They cannot sign in, and links they shared do not open until they are back. A colleague can have their
         lessons and pockets. If somebody now works at another school of the district, that school’s office adds the same
         e-mail address.
       </p>

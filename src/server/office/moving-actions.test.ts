@@ -108,7 +108,7 @@ test("sending a child is undone, classes and all, until the other school has put
   value(await putInClass({ ofStudent: child, intoClass: classThere }));
   officeOf(world.here);
   expect(await undoPlan({ event: again.event })).toMatchObject({
-    problem: "The other school has put the child into a class or moved the child on. Ask its office.",
+    problem: "The other school has already put the child into a class, or moved the child on. Ask its office.",
   });
   expect(await namesIn(classThere)).toEqual([child]);
   expect(await namesIn(world.class)).not.toContain(child);
@@ -124,7 +124,7 @@ test("an older change that is undone puts no child into a class who goes to anot
   );
   value(await sendChild({ ofStudent: child, toSchool: world.there }));
   expect(await undoPlan({ event })).toMatchObject({
-    problem: "A child it names goes to another school by now, so it stays as it is.",
+    problem: "One of these children goes to another school now, so nothing was changed.",
   });
   expect(await namesIn(world.class)).not.toContain(child);
 });
