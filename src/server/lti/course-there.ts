@@ -4,6 +4,11 @@ import { all, attribute, inside, nameOf, readXml, textIn, type Xml } from "@/for
 import { NoAnswer } from "../web/ask-elsewhere";
 import { lineItemsOf, manifestThere, pageThere, type LineItem } from "./services";
 
+interface Course {
+  system: OtherSystem;
+  course: OtherCourse;
+}
+
 export interface There {
   lineItems: Map<string, LineItem>;
   /** By the resource's id; null: it does not say. */
@@ -18,7 +23,17 @@ interface ManifestThere {
   files: Map<string, string>;
 }
 
-/** What is in a course, by what we call it, out of the manifest the other system gives. */
+/** What is in a course, by what we call it, out of the manifest the other system gives; null: it gives none. @throws NoAnswer when it is none */
+async function manifestOf(db: Db, { system, course }: Course): Promise<ManifestThere | null> {
+  const said = await manifestThere(db, system, course);
+  if (said === null) return null;
+  try {
+    return readManifest(said);
+  } catch {
+    throw new NoAnswer("The other system answered with something that cannot be read.");
+  }
+}
+
 function readManifest(manifest: string): ManifestThere {
   const titles = new Map<string, string>();
   const visit = (item: Xml) => {
@@ -30,6 +45,7 @@ function readManifest(manifest: string): ManifestThere {
       .forEach(visit);
   };
   const read = readXml(new TextEncoder().encode(manifest), "the manifest");
+  if (all(read, "manifest").length === 0) throw new Error("It is no manifest.");
   for (const organization of all(read, "organization"))
     inside(organization)
       .filter((part) => nameOf(part) === "item")
@@ -42,20 +58,22 @@ function readManifest(manifest: string): ManifestThere {
   return { titles, files };
 }
 
-/** So many pages are asked for at once. */
+/** So many pages are asked for at once, and after so long no more of them: she waits for it. */
 const AT_ONCE = 6;
+const PAGES_MS = 5_000;
 
-/** Hashes of these pages as they are there now. */
+/** Hashes of these pages as they are there now; of those that were asked for in time. */
 async function pagesThere(
   db: Db,
-  { system, course }: { system: OtherSystem; course: OtherCourse },
+  { system, course }: Course,
   manifest: ManifestThere,
   items: readonly string[],
 ): Promise<Map<string, string | null>> {
   const found = new Map<string, string | null>();
   const left = items.filter((item) => manifest.files.has(item));
+  const until = Date.now() + PAGES_MS;
   const next = async () => {
-    for (let item = left.pop(); item !== undefined; item = left.pop())
+    for (let item = left.pop(); item !== undefined && Date.now() < until; item = left.pop())
       found.set(item, await pageThere(db, system, course, manifest.files.get(item)!));
   };
   await Promise.all(Array.from({ length: AT_ONCE }, next));
@@ -63,19 +81,14 @@ async function pagesThere(
 }
 
 /** `pages`: the items whose pages are looked at as well. */
-export async function lookThere(
-  db: Db,
-  { system, course }: { system: OtherSystem; course: OtherCourse },
-  pages: readonly string[],
-): Promise<There> {
-  const [columns, said] = await Promise.all([
-    course.lineItemsUrl ? lineItemsOf(db, system, course) : [],
-    manifestThere(db, system, course),
+export async function lookThere(db: Db, of: Course, pages: readonly string[]): Promise<There> {
+  const [columns, manifest] = await Promise.all([
+    of.course.lineItemsUrl ? lineItemsOf(db, of.system, of.course) : [],
+    manifestOf(db, of),
   ]);
-  const manifest = said === null ? null : readManifest(said);
   return {
     manifest,
-    pages: manifest ? await pagesThere(db, { system, course }, manifest, pages) : new Map(),
+    pages: manifest ? await pagesThere(db, of, manifest, pages) : new Map(),
     lineItems: new Map(columns.flatMap((column) => (column.resourceId ? [[column.resourceId, column] as const] : []))),
   };
 }
@@ -97,11 +110,12 @@ export function thereOf(there: There | null, id: string, isMaterial: boolean) {
 /** Hashes of the pages it has just taken; none where it does not say, and then changes of a page are not seen. */
 export async function pagesOfSent(
   db: Db,
-  of: { system: OtherSystem; course: OtherCourse },
+  of: Course,
   items: readonly string[],
 ): Promise<ReadonlyMap<string, string | null>> {
   try {
-    return (await lookThere(db, of, items)).pages;
+    const manifest = await manifestOf(db, of);
+    return manifest ? await pagesThere(db, of, manifest, items) : new Map();
   } catch (error) {
     if (error instanceof NoAnswer) return new Map();
     throw error;

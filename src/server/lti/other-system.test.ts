@@ -11,7 +11,7 @@ import { freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import type { Store } from "../../../stand-ins/other-school-system/state";
 import { visitorOf } from "../testing/as";
-import { simulatedSite } from "../testing/simulated-site";
+import { pressAt, simulatedSite } from "../testing/simulated-site";
 import { tokenHash } from "../web/secrets";
 import { returnChoice } from "./choose";
 import { beginComingIn, comeIn } from "./come-in";
@@ -53,17 +53,7 @@ afterAll(async () => {
   await db.close();
 });
 
-/** Presses a link at the course site and follows it to the message that is signed there. */
-async function press(person: string, where: string): Promise<{ idToken: string; state: string }> {
-  const cookie = `quayside=${person}`;
-  const begun = await fetch(`${issuer}/courses/c1/${where}`, { headers: { cookie }, redirect: "manual" });
-  const asked = Object.fromEntries(new URL(begun.headers.get("location")!).searchParams) as never;
-  const { to, state } = (await beginComingIn(db, asked, { base, now: new Date() }))!;
-  const page = await (await fetch(to, { headers: { cookie } })).text();
-  const field = (name: string) => new RegExp(`name="${name}" value="([^"]+)"`).exec(page)![1]!;
-  expect(field("state")).toBe(state);
-  return { idToken: field("id_token"), state };
-}
+const press = (person: string, where: string) => pressAt(db, { site: issuer, base }, person, where);
 const enters = async (message: { idToken: string; state: string }) =>
   comeIn(db, { ...message, cookie: message.state }, { origin: base, now: new Date() });
 
@@ -237,6 +227,16 @@ test("a manifest that names an address elsewhere is not followed with our token"
     "::",
   ])
     expect(await pageThere(db, system, course, href)).toBeNull();
+});
+
+test("an answer that is no manifest is said in words, and nothing is taken for deleted", async () => {
+  const { id, cartridgeUrl } = (await courseOfClass(db, world.class))!;
+  const setAddress = (to: string) => db.query("update other_course set cartridge_url = $2 where id = $1", [id, to]);
+  await setAddress(`${issuer}/courses/c1/calendar.ics`);
+  const view = (await handOverView(db, ines(), asked(), of()))!;
+  expect(view.problem).toBe("The other system answered with something that cannot be read.");
+  expect(view.items.map(({ compared }) => compared.standing)).not.toContain("gone there");
+  await setAddress(cartridgeUrl!);
 });
 
 test("a pocket goes over as it is: what the class has as its work, the rest to read, without dates or a column", async () => {

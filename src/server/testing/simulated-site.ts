@@ -3,9 +3,10 @@ import { createServer } from "node:http";
 import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import type { Queryable } from "@/data/engine/db";
+import type { Db, Queryable } from "@/data/engine/db";
 import { one } from "@/data/engine/db";
 import type { World } from "@/data/testing/world";
+import { beginComingIn } from "../lti/come-in";
 import { serve } from "../../../stand-ins/other-school-system/server";
 import { Store } from "../../../stand-ins/other-school-system/state";
 
@@ -49,4 +50,21 @@ export async function simulatedSite(
     rmSync(folder, { recursive: true, force: true });
   };
   return { address, store, stop };
+}
+
+/** Presses a link at the course site and follows it to the message that is signed there. `base`: where we are. */
+export async function pressAt(
+  db: Db,
+  { site, base }: { site: string; base: string },
+  person: string,
+  where: string,
+): Promise<{ idToken: string; state: string }> {
+  const cookie = `quayside=${person}`;
+  const begun = await fetch(`${site}/courses/c1/${where}`, { headers: { cookie }, redirect: "manual" });
+  const asked = Object.fromEntries(new URL(begun.headers.get("location")!).searchParams) as never;
+  const { to, state } = (await beginComingIn(db, asked, { base, now: new Date() }))!;
+  const page = await (await fetch(to, { headers: { cookie } })).text();
+  const field = (name: string) => new RegExp(`name="${name}" value="([^"]+)"`).exec(page)![1]!;
+  expect(field("state")).toBe(state);
+  return { idToken: field("id_token"), state };
 }
