@@ -4,6 +4,7 @@ import { Walk } from "./walk";
 
 test("a child films an answer no longer than the teacher allows, watches it, and the teacher sees it", async ({
   signedIn,
+  expectTrouble,
 }) => {
   test.slow();
   const ines = await signedIn("Ines Halloran");
@@ -51,6 +52,18 @@ test("a child films an answer no longer than the teacher allows, watches it, and
   );
   await sunniva.reload();
   await expect(own).toBeVisible();
+  // Without a network it waits on the device and is watched from there; then it is sent by itself.
+  expectTrouble(/ERR_INTERNET_DISCONNECTED|Failed to load resource/);
+  const before = await own.getAttribute("src");
+  await sunniva.context().setOffline(true);
+  await sunniva.getByRole("button", { name: "Film again" }).click();
+  await expect(sunniva.getByRole("timer")).toHaveText(/0:0[1-4] of 0:05/);
+  await sunniva.getByRole("button", { name: "Stop" }).click();
+  await expect(own).not.toHaveAttribute("src", before!);
+  await sunniva.context().setOffline(false);
+  await expect(sunniva.getByText("Kept", { exact: true })).toBeVisible({ timeout: 30_000 });
+  const after = await own.getAttribute("src");
+  await expect.poll(async () => (await sunniva.request.get(after!)).status(), { timeout: 30_000 }).toBe(200);
   await sunniva.getByRole("button", { name: "To the end" }).click();
   await sunniva.getByRole("button", { name: "Hand it in" }).click();
   await expect(sunniva.getByRole("heading", { name: "Handed in" })).toBeVisible();

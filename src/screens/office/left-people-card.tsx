@@ -45,9 +45,9 @@ export function LeftPeopleCard({ left, adults }: { left: readonly LeftAdult[]; a
         People who have left
       </h2>
       <p className="mt-1 text-ink-soft">
-        They cannot sign in, and links they shared do not open until they are back. A colleague can have their
-        lessons and pockets. If somebody now works at another school of the district, that school’s office adds the same
-        e-mail address.
+        They cannot sign in, and links they shared do not open until they are back. A colleague can have their lessons
+        and pockets. If somebody now works at another school of the district, that school’s office adds the same e-mail
+        address.
       </p>
       <label className="mt-3 block text-[13px] text-ink-soft">
         Hand over to

@@ -16,7 +16,8 @@ export interface UnsentChange {
   change: string;
 }
 
-const prefixOf = ({ student, assignment, step }: SharedStep) => `shared-page/${student}/${assignment}/${encodeURIComponent(step)}/`;
+const prefixOf = ({ student, assignment, step }: SharedStep) =>
+  `shared-page/${student}/${assignment}/${encodeURIComponent(step)}/`;
 
 /** `visit`: each visit keeps its own, and overwrites no other's. */
 export const nameOfUnsent = (of: SharedStep, page: number | null, visit: string) => `${prefixOf(of)}${page}/${visit}`;
