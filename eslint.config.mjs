@@ -141,6 +141,25 @@ const config = [
     },
   },
   {
+    // Students' screens are in several languages: what they say is in src/messages. What only teachers see there is left out here.
+    files: [
+      "src/app/student/**/*.tsx",
+      "src/screens/{student,step,reading,offline}/**/*.tsx",
+      "src/screens/portfolio/own-portfolio.tsx",
+    ],
+    ignores: ["**/*.test.tsx", "**/trial-ending.tsx"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        ...[
+          "JSXText[value=/[A-Za-z]{2}/]",
+          "JSXAttribute[name.name=/^(aria-label|title|alt)$/] > Literal[value=/[A-Za-z]{2}/]",
+          "JSXAttribute[name.name=/^(aria-label|title|alt)$/] TemplateElement[value.raw=/[A-Za-z]{2}/]",
+        ].map((selector) => ({ selector, message: "Students read this: it belongs into src/messages." })),
+      ],
+    },
+  },
+  {
     rules: {
       "max-lines": ["error", { max: 400, skipBlankLines: true, skipComments: true }],
       "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],

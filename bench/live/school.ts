@@ -165,10 +165,15 @@ export function send(
 }
 
 /** Listens as a browser does, until the process ends. Resolves when the first event has come. */
-export function listen(token: string, where: string, heard: (event: Record<string, unknown>) => void): Promise<void> {
+export function listen(
+  token: string,
+  where: string,
+  heard: (event: Record<string, unknown>) => void,
+  port = PORT,
+): Promise<void> {
   return new Promise((resolve, reject) => {
     const request = http.get(
-      { host: "127.0.0.1", port: PORT, path: where, headers: { cookie: `satchel-session=${token}` } },
+      { host: "127.0.0.1", port, path: where, headers: { cookie: `satchel-session=${token}` } },
       (response) => {
         if (response.statusCode !== 200) return reject(new Error(`${where}: ${response.statusCode}`));
         let rest = "";

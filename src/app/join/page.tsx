@@ -1,10 +1,9 @@
-import type { Metadata } from "next";
 import { JoinScreen } from "@/screens/student/join-screen";
 import { idFrom } from "@/core/ids";
-import { languagesThereAre } from "@/server/web/screen-language";
+import { languagesThereAre, screenTitle } from "@/server/web/screen-language";
 import { enter } from "@/server/web/page";
 
-export const metadata: Metadata = { title: "Come in" };
+export const generateMetadata = () => screenTitle("comeIn");
 
 export default async function JoinPage({
   searchParams,

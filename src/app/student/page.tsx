@@ -1,4 +1,3 @@
-import type { Metadata } from "next";
 import { redirect } from "next/navigation";
 import { ledNow } from "@/data/live/lessons";
 import { guestOf } from "@/data/classes/guests";
@@ -8,10 +7,10 @@ import { piecesOf } from "@/data/portfolio/pieces";
 import { tasksOf } from "@/data/student/work";
 import { StudentHome } from "@/screens/student/home";
 import { seenByCode } from "@/server/student/by-code";
-import { languagesThereAre } from "@/server/web/screen-language";
+import { languagesThereAre, screenTitle } from "@/server/web/screen-language";
 import { enter } from "@/server/web/page";
 
-export const metadata: Metadata = { title: "My work" };
+export const generateMetadata = () => screenTitle("myWork");
 
 export default async function StudentPage() {
   const { db, visitor, now } = await enter("see own work");

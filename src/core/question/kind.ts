@@ -67,7 +67,8 @@ export type Marker<Type extends QuestionType> = (
 ) => Share;
 
 /** One thing of what is read aloud: words for the device's voice, somebody's recording, or silence where a gap is. */
-export type Said = { text: string } | { recording: string } | { pause: number };
+export type Said =
+  { text: string } | { recording: string; /** What is said in it. */ lines: string[] } | { pause: number };
 
 type HasId = { id: string };
 /** Names that students see, by the document's own. */

@@ -6,7 +6,7 @@ import { inLanguage } from "../content/language";
 import { questionAloud } from "../question/aloud";
 import type { Said } from "../question/kind";
 import { oneByOne, words } from "../question/wording";
-import { plainText } from "../content/rich-text";
+import { plainText, type RichText } from "../content/rich-text";
 
 /**
  * Everything on a step in the order it is read: instructions in somebody's own voice where there is one, texts, cells of
@@ -16,17 +16,28 @@ export function formatStep(step: Step, languages: readonly string[]): Said[] {
   const instructions = inLanguage(step.instructions, languages);
   const said: Said[] = [
     ...words(stepTitle(step, languages)),
-    ...(instructions?.recording ? [{ recording: instructions.recording.media }] : words(plainText(instructions?.text))),
+    ...(instructions?.recording
+      ? [{ recording: instructions.recording.media, lines: linesOf(instructions.text) }]
+      : paragraphs(instructions?.text)),
     ...step.blocks.flatMap((block) => formatBlock(block, languages)),
   ];
   return said;
 }
 
+/** What stands together on the page is one line: a paragraph, an item of a list. */
+export const linesOf = (text: RichText): string[] =>
+  plainText(text)
+    .split("\n")
+    .filter((line) => line.trim() !== "");
+
+const paragraphs = (text: RichText | undefined): Said[] =>
+  (text ? linesOf(text) : []).map((line) => ({ text: line.trim() }));
+
 function formatBlock(block: Block, languages: readonly string[]): Said[] {
   const of = <Text>(texts: Record<string, Text> | undefined) => inLanguage(texts, languages);
   switch (block.type) {
     case "text":
-      return words(plainText(of(block.text)));
+      return paragraphs(of(block.text));
     case "picture":
       return words(of(block.caption));
     case "table":
@@ -42,7 +53,7 @@ function formatBlock(block: Block, languages: readonly string[]): Said[] {
       return [
         ...words(of(block.title)),
         ...block.stops.flatMap(({ note, question, link }) => [
-          ...words(plainText(of(note))),
+          ...paragraphs(of(note)),
           ...(question ? questionAloud(question, languages) : []),
           ...words(link && of(link.label)),
         ]),

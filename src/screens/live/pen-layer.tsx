@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useRef, useState, type PointerEvent, type RefObject } from "react";
+import { useEffect, useRef, useState, type KeyboardEvent, type RefObject } from "react";
 import type { Stroke } from "@/core/live/lesson";
 import type { Point } from "./use-lesson";
 
@@ -41,8 +41,23 @@ const pathOf = (points: readonly number[], box: Box) =>
   }, "");
 
 const FARTHEST = 790;
+/** Pixels an arrow key moves the pen; with Shift, for fine lines. */
+const KEY_STEP = 12;
+const FINE_KEY_STEP = 2;
+const arrows: Record<string, readonly [number, number]> = {
+  ...{ ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] },
+};
 
-/** The teacher's lines over a step, and where she points. With `onStroke` it can be drawn on; else presses go through it. */
+/** A place on the screen, as pointers and the pen of the arrow keys have it. */
+interface Place {
+  clientX: number;
+  clientY: number;
+}
+
+/**
+ * The teacher's lines over a step, and where she points. With `onStroke` it can be drawn on, by pointer and by keyboard; else presses go
+ * through it.
+ */
 export function PenLayer({
   around,
   strokes,
@@ -59,8 +74,19 @@ export function PenLayer({
 }) {
   const boxes = useBoxes(around);
   const [drawing, setDrawing] = useState<Stroke | null>(null);
+  /** The pen of the arrow keys, in pixels from the corner of the layer; null: the keys are not on the layer. */
+  const [keyPen, setKeyPen] = useState<{ x: number; y: number } | null>(null);
   const layer = useRef<SVGSVGElement>(null);
-  const boxAt = (event: PointerEvent): [string | null, Box] => {
+  const pen = useRef<SVGCircleElement>(null);
+  const drawn = onStroke !== undefined;
+  // The pen was just taken: the arrow keys move it, until a pointer is over the layer.
+  useEffect(() => {
+    if (drawn) layer.current?.focus({ preventScroll: true });
+  }, [drawn]);
+  useEffect(() => {
+    if (keyPen) pen.current?.scrollIntoView?.({ block: "nearest" });
+  }, [keyPen]);
+  const boxAt = (event: Place): [string | null, Box] => {
     const own = layer.current!.getBoundingClientRect();
     const blocks = [...(around.current?.querySelectorAll<HTMLElement>("[data-block]") ?? [])];
     const under = blocks.find((block) => {
@@ -75,19 +101,18 @@ export function PenLayer({
     const name = under?.dataset.block ?? WHOLE;
     return [under ? name : null, boxes.get(name) ?? { left: 0, top: 0, width: own.width }];
   };
-  const thousandths = (event: PointerEvent, box: Box): [number, number] => {
+  const thousandths = (event: Place, box: Box): [number, number] => {
     const own = layer.current!.getBoundingClientRect();
     const part = (value: number) => Math.max(-500, Math.min(4000, Math.round((value / Math.max(1, box.width)) * 1000)));
     return [part(event.clientX - own.left - box.left), part(event.clientY - own.top - box.top)];
   };
-  const begin = (event: PointerEvent) => {
+  const begin = (event: Place) => {
     if (!onStroke) return;
-    event.currentTarget.setPointerCapture(event.pointerId);
     const [on, box] = boxAt(event);
     const [x, y] = thousandths(event, box);
     setDrawing({ id: crypto.randomUUID(), on, points: [x, y, x, y] });
   };
-  const move = (event: PointerEvent) => {
+  const move = (event: Place) => {
     if (drawing) {
       const box = boxes.get(drawing.on ?? WHOLE);
       if (box && drawing.points.length < FARTHEST)
@@ -101,15 +126,55 @@ export function PenLayer({
     if (drawing) onStroke?.(drawing);
     setDrawing(null);
   };
+  const onKey = (event: KeyboardEvent) => {
+    const by = arrows[event.key];
+    if (!keyPen || !layer.current || (!by && event.key !== " " && event.key !== "Escape")) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const own = layer.current.getBoundingClientRect();
+    const place = ({ x, y }: { x: number; y: number }) => ({ clientX: own.left + x, clientY: own.top + y });
+    if (by) {
+      const step = event.shiftKey ? FINE_KEY_STEP : KEY_STEP;
+      const within = (value: number, most: number) => Math.max(0, Math.min(most, value));
+      const to = { x: within(keyPen.x + by[0] * step, own.width), y: within(keyPen.y + by[1] * step, own.height) };
+      setKeyPen(to);
+      move(place(to));
+    } else if (event.key === "Escape") {
+      if (drawing) setDrawing(null);
+      else layer.current.blur();
+    } else if (drawing) end();
+    else begin(place(keyPen));
+  };
   const all = drawing ? [...strokes, drawing] : strokes;
   const pointed = point && boxes.get(point.on ?? WHOLE);
   return (
     <svg
       ref={layer}
-      aria-hidden
-      className={`absolute inset-0 h-full w-full overflow-visible ${onStroke ? "cursor-crosshair touch-none" : "pointer-events-none"}`}
-      onPointerDown={begin}
-      onPointerMove={move}
+      {...(drawn
+        ? {
+            ...{ role: "application", tabIndex: 0 },
+            "aria-label": "Pen: the arrow keys move it, Space puts it down and lifts it, Escape leaves the line out",
+            onFocus: () => {
+              const own = layer.current!.getBoundingClientRect();
+              setKeyPen({ x: own.width / 2, y: Math.min(own.height / 2, 160) });
+            },
+            onBlur() {
+              end();
+              setKeyPen(null);
+            },
+            onKeyDown: onKey,
+            // Arrow keys stay with the screen for those who draw with a pointer.
+            onMouseDown: (event) => event.preventDefault(),
+          }
+        : { "aria-hidden": true })}
+      className={`absolute inset-0 h-full w-full overflow-visible ${drawn ? "cursor-crosshair touch-none" : "pointer-events-none"}`}
+      onPointerDown={(event) => {
+        if (!drawn) return;
+        layer.current!.blur();
+        event.currentTarget.setPointerCapture(event.pointerId);
+        begin(event);
+      }}
+      onPointerMove={(event) => (keyPen && drawing ? undefined : move(event))}
       onPointerUp={end}
       onPointerCancel={end}
     >
@@ -128,6 +193,16 @@ export function PenLayer({
           )
         );
       })}
+      {keyPen && (
+        <circle
+          ref={pen}
+          cx={keyPen.x}
+          cy={keyPen.y}
+          r={drawing ? 5 : 9}
+          className="fill-none stroke-slate"
+          strokeWidth={2}
+        />
+      )}
       {point && pointed && (
         <circle
           cx={pointed.left + (point.x / 1000) * pointed.width}

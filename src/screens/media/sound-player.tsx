@@ -13,6 +13,7 @@ export function SoundPlayer({
   seconds,
   large = false,
   onAt,
+  onPlay,
   children,
 }: {
   media: string;
@@ -22,16 +23,22 @@ export function SoundPlayer({
   /** For children's fingers. */
   large?: boolean;
   onAt?: (seconds: number) => void;
+  /** Called when it begins to play; what it returns is called when it stops. */
+  onPlay?: ((sound: HTMLAudioElement) => () => void) | undefined;
   children?: React.ReactNode;
 }) {
   const t = useTranslations("read");
   const sound = useRef<HTMLAudioElement>(null);
+  const ended = useRef<(() => void) | undefined>(undefined);
   const [playing, setPlaying] = useState(false);
   const [at, setAt] = useState(0);
   const [failed, setFailed] = useState(false);
   useEffect(() => {
     const element = sound.current;
-    return () => element?.pause();
+    return () => {
+      element?.pause();
+      ended.current?.();
+    };
   }, []);
   const stand = (place: number) => {
     setAt(place);
@@ -47,8 +54,16 @@ export function SoundPlayer({
         ref={sound}
         src={mediaAddress(media)}
         preload="metadata"
-        onPlay={() => setPlaying(true)}
-        onPause={() => setPlaying(false)}
+        onPlay={(event) => {
+          setPlaying(true);
+          ended.current?.();
+          ended.current = onPlay?.(event.currentTarget);
+        }}
+        onPause={() => {
+          setPlaying(false);
+          ended.current?.();
+          ended.current = undefined;
+        }}
         onEnded={() => stand(0)}
         onTimeUpdate={(event) => stand(event.currentTarget.currentTime)}
         onError={() => setFailed(true)}
@@ -84,7 +99,7 @@ export function SoundPlayer({
         {clockTime(at)} / {clockTime(seconds)}
       </span>
       {children}
-      {failed && <span className="text-[13px] text-clay">This recording cannot be played here.</span>}
+      {failed && <span className="text-[13px] text-clay">{t("cannotPlay")}</span>}
     </div>
   );
 }

@@ -13,6 +13,7 @@ import { Rich } from "./rich";
 import { useTranslations } from "use-intl";
 
 function Table({ block, languages }: { block: BlockOf<"table">; languages: readonly string[] }) {
+  const t = useTranslations("read");
   const rows = inLanguage(block.rows, languages) ?? [];
   const caption = inLanguage(block.caption, languages);
   const [first, ...rest] = block.headerRow ? rows : [undefined, ...rows];
@@ -28,8 +29,8 @@ function Table({ block, languages }: { block: BlockOf<"table">; languages: reado
     return () => watch.disconnect();
   }, []);
   return (
-    <div ref={box} className="overflow-x-auto" tabIndex={0} role="group" aria-label={caption ?? "Table"}>
-      {wider && <p className="sticky left-0 mb-1 text-[0.8em] text-ink-soft">Swipe the table to see the rest.</p>}
+    <div ref={box} className="overflow-x-auto" tabIndex={0} role="group" aria-label={caption ?? t("table")}>
+      {wider && <p className="sticky left-0 mb-1 text-[0.8em] text-ink-soft">{t("swipe")}</p>}
       <table className="numbers border-collapse bg-card">
         {caption && <caption className="caption-bottom pt-1 text-left text-[0.85em] text-ink-soft">{caption}</caption>}
         {first && (
@@ -115,7 +116,7 @@ export function BlockView({
           className="inline-flex items-center gap-1.5 text-green underline"
         >
           <ExternalLink size={16} aria-hidden /> {inLanguage(block.label, languages)}
-          <span className="heard"> (opens in a new window)</span>
+          <span className="heard"> {t("newWindow")}</span>
         </a>
       );
     case "maths":
@@ -129,11 +130,13 @@ export function BlockView({
       return (
         <div className="grid gap-2 rounded-card border border-line bg-card p-3">
           <SoundPlayer media={block.media} name={t("recording")} seconds={block.seconds ?? 0} large>
-            {block.speaker?.kept && <span className="text-[0.85em] text-ink-soft">Read by {block.speaker.name}</span>}
+            {block.speaker?.kept && (
+              <span className="text-[0.85em] text-ink-soft">{t("readBy", { name: block.speaker.name })}</span>
+            )}
           </SoundPlayer>
           {transcript && (
             <details>
-              <summary className="cursor-pointer text-ink-soft">Read the transcript</summary>
+              <summary className="cursor-pointer text-ink-soft">{t("transcript")}</summary>
               <p className="mt-2 whitespace-pre-line">{transcript}</p>
             </details>
           )}

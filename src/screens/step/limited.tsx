@@ -3,7 +3,7 @@ import { Hourglass } from "lucide-react";
 import { useEffect, useState } from "react";
 import { clockTime } from "@/core/media/captions";
 import type { Question } from "@/core/question/question";
-import { formatAllowed, type TimeLimit } from "@/core/resource/time-limit";
+import type { TimeLimit } from "@/core/resource/time-limit";
 import { useTranslations } from "use-intl";
 
 /** Times of questions as they run for one student. */
@@ -31,9 +31,11 @@ function useAllowed(): (seconds: number) => string {
 
 /** What a teacher sees of it: that there is one. */
 export function TimeAllowed({ seconds }: { seconds: number }) {
+  const t = useTranslations("limited");
+  const allowed = useAllowed();
   return (
     <p className="flex items-center gap-1.5 text-[0.85em] text-ink-soft">
-      <Hourglass size={16} aria-hidden /> {formatAllowed(seconds)} to answer
+      <Hourglass size={16} aria-hidden /> {t("toAnswer", { time: allowed(seconds) })}
     </p>
   );
 }

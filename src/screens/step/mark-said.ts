@@ -42,5 +42,5 @@ export function saidMarker(element: HTMLElement | null) {
     range.setEnd(nodes[word.to.piece]!, word.to.at);
     CSS.highlights.set(NAME, new Highlight(range));
   };
-  return { at, clear };
+  return { able, at, clear };
 }

@@ -1,14 +1,16 @@
 "use client";
-import type { ReactNode } from "react";
+import { useRef, type ReactNode, type RefObject } from "react";
 import { inLanguage } from "@/core/content/language";
 import type { Block } from "@/core/resource/block";
 import type { Recording, Step } from "@/core/resource/document";
 import type { Question, ResponseValue } from "@/core/question/question";
 import { isBlankResponse, type Mark } from "@/core/question/mark";
+import { linesOf } from "@/core/student/read-aloud";
 import { SoundPlayer } from "../media/sound-player";
 import { BlockView } from "./block-view";
 import { QuestionView } from "./question-view";
 import { FilmView } from "./film";
+import { followRecording } from "./follow-recording";
 import { BeginQuestion, TimeAllowed, TimeLeft, type QuestionLimits } from "./limited";
 import { QuestionGlossary } from "./glossary";
 import { Rich } from "./rich";
@@ -34,11 +36,26 @@ export interface StepViewProps {
 }
 
 /** What is to be done, in the voice of whoever recorded it. */
-function Spoken({ recording }: { recording: Recording }) {
+function Spoken({
+  recording,
+  lines,
+  within,
+}: {
+  recording: Recording;
+  lines: readonly string[];
+  within: RefObject<HTMLElement | null>;
+}) {
   const t = useTranslations("read");
   return (
-    <SoundPlayer key={recording.media} media={recording.media} seconds={recording.seconds} name={t("whatToDo")} large>
-      {recording.kept && <span className="text-[0.85em] text-ink-soft">Read by {recording.name}</span>}
+    <SoundPlayer
+      key={recording.media}
+      media={recording.media}
+      seconds={recording.seconds}
+      name={t("whatToDo")}
+      large
+      onPlay={(sound) => followRecording(sound, lines, within.current)}
+    >
+      {recording.kept && <span className="text-[0.85em] text-ink-soft">{t("readBy", { name: recording.name })}</span>}
     </SoundPlayer>
   );
 }
@@ -58,6 +75,7 @@ export function StepView({
   below,
   limits,
 }: StepViewProps) {
+  const sheet = useRef<HTMLDivElement>(null);
   const instructions = inLanguage(step.instructions, languages);
   const ask = (question: Question) => {
     const limit = limits?.of(question);
@@ -109,10 +127,12 @@ export function StepView({
     );
   };
   return (
-    <div className="grid grid-cols-1 gap-5 font-child" lang={languages[0]}>
+    <div ref={sheet} className="grid grid-cols-1 gap-5 font-child" lang={languages[0]}>
       <h2 className="text-[1.25em] font-bold">{inLanguage(step.title, languages)}</h2>
       {instructions && <Rich text={instructions.text} />}
-      {instructions?.recording && <Spoken recording={instructions.recording} />}
+      {instructions?.recording && (
+        <Spoken recording={instructions.recording} lines={linesOf(instructions.text)} within={sheet} />
+      )}
       {step.blocks.map((block) => (
         // Named for the teacher's pen, whose lines belong to what they were drawn on.
         <div key={block.id} data-block={block.id} className="min-w-0">

@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore, type RefObject } from "react";
 import { voiceFor } from "@/core/student/read-aloud";
 import type { Said } from "@/core/question/kind";
+import { followRecording } from "./follow-recording";
 import { saidMarker } from "./mark-said";
 import { mediaAddress } from "./media";
 
@@ -17,7 +18,7 @@ function voicesNow(): readonly SpeechSynthesisVoice[] {
 }
 
 /**
- * Says things one after the other with the device's voice of a language; recordings are played in between. What the device says is
+ * Says things one after the other with the device's voice of a language; recordings are played in between. What is said is
  * marked word by word `within` an element.
  */
 export function useReading(language: string, within?: RefObject<HTMLElement | null>) {
@@ -54,6 +55,8 @@ export function useReading(language: string, within?: RefObject<HTMLElement | nu
       const said = all[at];
       marker.clear();
       if (!going) return;
+      end?.();
+      end = null;
       if (!said) return setSpeaking(false);
       const on = () => next(at + 1);
       if ("pause" in said) {
@@ -64,7 +67,11 @@ export function useReading(language: string, within?: RefObject<HTMLElement | nu
         sound.addEventListener("ended", on, { once: true });
         sound.addEventListener("error", on, { once: true });
         void sound.play().catch(on);
-        end = () => sound.pause();
+        const unmark = followRecording(sound, said.lines, within?.current ?? null);
+        end = () => {
+          sound.pause();
+          unmark();
+        };
       } else if (!voice) on();
       else {
         const words = new SpeechSynthesisUtterance(said.text);

@@ -9,5 +9,11 @@ export async function screenLanguage(): Promise<{ language: ScreenLanguage; mess
   return { language, ...(language !== "en" && { messages: catalogues[language] }) };
 }
 
+/** The title of a student's page, in the language of this student's screens. */
+export async function screenTitle(page: keyof Catalogue["title"]): Promise<{ title: string }> {
+  const { language } = await screenLanguage();
+  return { title: catalogues[language].title[page] };
+}
+
 /** Every language there is, by its own name. */
 export const languagesThereAre = screenLanguages.map((code) => ({ code, name: catalogues[code].common.language }));

@@ -3,10 +3,14 @@ import { notFound, redirect } from "next/navigation";
 import { guestDoor, guestOf } from "@/data/classes/guests";
 import { GuestScreen } from "@/screens/student/guest-screen";
 import { InOwnLanguage } from "@/app/in-own-language";
+import { screenTitle } from "@/server/web/screen-language";
 import { enter } from "@/server/web/page";
 import { tokenHash } from "@/server/web/secrets";
 
-export const metadata: Metadata = { title: "Come in as a guest", robots: { index: false } };
+export const generateMetadata = async (): Promise<Metadata> => ({
+  ...(await screenTitle("guest")),
+  robots: { index: false },
+});
 
 export default async function GuestPage({ params }: { params: Promise<{ token: string }> }) {
   const { db, now, visitor } = await enter("come as a guest");

@@ -1,14 +1,14 @@
-import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { taskOf } from "@/data/student/work";
 import { NotNow } from "@/screens/student/not-now";
 import { StudentWorkScreen } from "@/screens/student/work-screen";
 import { idFrom } from "@/core/ids";
 import { seenByCode } from "@/server/student/by-code";
+import { screenTitle } from "@/server/web/screen-language";
 import { enter } from "@/server/web/page";
 import { studentWork } from "@/server/student/student-work";
 
-export const metadata: Metadata = { title: "My work" };
+export const generateMetadata = () => screenTitle("myWork");
 
 export default async function StudentWorkPage({ params }: { params: Promise<{ assignment: string }> }) {
   const assignment = idFrom((await params).assignment) ?? -1;

@@ -1,11 +1,11 @@
-import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { keptOf } from "@/data/keep/consent";
 import { OwnPortfolio } from "@/screens/portfolio/own-portfolio";
 import { portfolioOf } from "@/server/portfolio/portfolio";
+import { screenTitle } from "@/server/web/screen-language";
 import { enter } from "@/server/web/page";
 
-export const metadata: Metadata = { title: "My portfolio" };
+export const generateMetadata = () => screenTitle("portfolio");
 
 export default async function OwnPortfolioPage() {
   const { db, visitor, now } = await enter("keep own portfolio");

@@ -1,10 +1,10 @@
-import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { ChooseScreen } from "@/screens/reading/choose-screen";
 import { readingPlace } from "@/server/reading/choose";
+import { screenTitle } from "@/server/web/screen-language";
 import { enter } from "@/server/web/page";
 
-export const metadata: Metadata = { title: "Choose something to read" };
+export const generateMetadata = () => screenTitle("chooseReading");
 
 export default async function ReadingPage() {
   const { db, visitor, now } = await enter("see own work");

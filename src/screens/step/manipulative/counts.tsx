@@ -5,10 +5,12 @@ import { useState } from "react";
 import { fewestPieces, inWhole, piecesOf, formatMoney, totalOf, type OnTable } from "@/core/manipulative/coins";
 import { reduced, tilt, trade, worthOf, type Blocks } from "@/core/manipulative/compute";
 import { inLanguage } from "@/core/content/language";
+import { useTranslations } from "use-intl";
 import { press, type ManipulativeProps } from "./props";
 
 /** Bars of one length cut into equal parts: press a part to shade up to it. */
 export function PartBarsView({ tool, onNumber }: ManipulativeProps<"bars">) {
+  const t = useTranslations("tool");
   const [shaded, setShaded] = useState<number[]>(tool.parts.map(() => 0));
   const shade = (bar: number, count: number) => {
     const next = shaded.map((old, at) => (at === bar ? (old === count ? count - 1 : count) : old));
@@ -22,13 +24,13 @@ export function PartBarsView({ tool, onNumber }: ManipulativeProps<"bars">) {
         const least = reduced(part);
         return (
           <div key={bar} className="grid items-center gap-2 sm:grid-cols-[1fr_8.5rem]">
-            <div role="group" aria-label={`Bar ${bar + 1}, cut into ${parts}`} className="flex border-2 border-ink">
+            <div role="group" aria-label={t("bar", { number: bar + 1, parts })} className="flex border-2 border-ink">
               {Array.from({ length: parts }, (_, at) => (
                 <button
                   key={at}
                   type="button"
                   aria-pressed={at < shaded[bar]!}
-                  aria-label={`Part ${at + 1} of ${parts}`}
+                  aria-label={t("part", { number: at + 1, parts })}
                   onClick={() => shade(bar, at + 1)}
                   className={clsx(
                     "h-14 flex-1 border-ink not-first:border-l",
@@ -48,12 +50,13 @@ export function PartBarsView({ tool, onNumber }: ManipulativeProps<"bars">) {
   );
 }
 
-const places = ["ones", "tens", "hundreds", "thousands"];
+const places = ["ones", "tens", "hundreds", "thousands"] as const;
 /** The side of each block, so that ten of one make one of the next in size: a cube, a rod, a flat, a large cube. */
 const blockLook = ["h-3.5 w-3.5", "h-16 w-3.5", "h-16 w-16", "h-16 w-16 shadow-[4px_-4px_0_var(--slate)]"];
 const MOST_BLOCKS = 19;
 
 export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"base ten">) {
+  const t = useTranslations("tool");
   const [blocks, setBlocks] = useState<Blocks>(() => Array<number>(tool.places).fill(0));
   const put = (next: Blocks | null) => {
     if (!next) return;
@@ -67,11 +70,11 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
         {blocks.map((count, place) => (
           <section
             key={place}
-            aria-label={places[place]}
+            aria-label={t(places[place]!)}
             className="grid min-w-[4.75rem] flex-1 grid-cols-1 content-between gap-2 rounded-card border border-line bg-card p-1.5 text-ink @md:p-2"
           >
             <p className="flex flex-wrap items-baseline justify-between gap-x-2 text-[0.9em]">
-              {places[place]} <output className="numbers text-[1.2em] font-semibold">{count}</output>
+              {t(places[place]!)} <output className="numbers text-[1.2em] font-semibold">{count}</output>
             </p>
             <div aria-hidden className="flex min-h-20 flex-wrap content-start items-end gap-1.5 pt-1 pr-1">
               {Array.from({ length: count }, (_, at) => (
@@ -83,7 +86,7 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
                 <button
                   type="button"
                   className={clsx(press, "flex-1")}
-                  aria-label={`One of the ${places[place]} away`}
+                  aria-label={t("oneAway", { blocks: t(places[place]!) })}
                   disabled={count === 0}
                   onClick={() => more(place, -1)}
                 >
@@ -92,7 +95,7 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
                 <button
                   type="button"
                   className={clsx(press, "flex-1")}
-                  aria-label={`One more of the ${places[place]}`}
+                  aria-label={t("oneMore", { blocks: t(places[place]!) })}
                   disabled={count >= MOST_BLOCKS}
                   onClick={() => more(place, 1)}
                 >
@@ -106,7 +109,7 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
                   disabled={count < 10}
                   onClick={() => put(trade(blocks, place, "up"))}
                 >
-                  10 make one
+                  {t("tenMakeOne")}
                 </button>
               )}
               {place > 0 && (
@@ -116,7 +119,7 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
                   disabled={count === 0 || blocks[place - 1]! + 10 > MOST_BLOCKS}
                   onClick={() => put(trade(blocks, place, "down"))}
                 >
-                  one makes 10
+                  {t("oneMakesTen")}
                 </button>
               )}
             </div>
@@ -131,6 +134,7 @@ export function BaseTenView({ tool, onNumber, languages }: ManipulativeProps<"ba
 const BEAM_DEGREES = 12;
 
 export function BalanceView({ tool, onNumber, languages }: ManipulativeProps<"balance">) {
+  const t = useTranslations("tool");
   const [on, setOn] = useState<number[]>([]);
   const left = tool.left.reduce((sum, one) => sum + one.weight, 0);
   const right = on.reduce((sum, weight) => sum + weight, 0);
@@ -184,10 +188,10 @@ export function BalanceView({ tool, onNumber, languages }: ManipulativeProps<"ba
         })}
       </svg>
       <p role="status">
-        {hangs === 0 ? "It is level." : hangs < 0 ? "The left pan is heavier." : "The right pan is heavier."}{" "}
-        <span className="numbers">On the right: {say(right)}.</span>
+        {t(hangs === 0 ? "level" : hangs < 0 ? "leftHeavier" : "rightHeavier")}{" "}
+        <span className="numbers">{t("onTheRight", { weight: say(right) })}</span>
       </p>
-      <div className="flex flex-wrap gap-2" role="group" aria-label="Weights for the right pan">
+      <div className="flex flex-wrap gap-2" role="group" aria-label={t("weights")}>
         {tool.weights.map((weight, at) => (
           <button
             key={at}
@@ -200,7 +204,7 @@ export function BalanceView({ tool, onNumber, languages }: ManipulativeProps<"ba
           </button>
         ))}
         <button type="button" className={press} disabled={on.length === 0} onClick={() => put(on.slice(0, -1))}>
-          The last one away
+          {t("lastAway")}
         </button>
       </div>
     </div>
@@ -208,6 +212,7 @@ export function BalanceView({ tool, onNumber, languages }: ManipulativeProps<"ba
 }
 
 export function CoinsView({ tool, onNumber, languages }: ManipulativeProps<"coins">) {
+  const t = useTranslations("tool");
   const [table, setTable] = useState<OnTable>({});
   const pieces = piecesOf(tool.currency, tool.pieces);
   const total = totalOf(table);
@@ -225,12 +230,12 @@ export function CoinsView({ tool, onNumber, languages }: ManipulativeProps<"coin
   const couldBe = Object.values(fewest ?? {}).reduce((sum, one) => sum + one, 0);
   return (
     <div className="grid grid-cols-1 gap-3">
-      <div className="flex flex-wrap gap-2" role="group" aria-label="Coins and notes: press to lay one on the table">
+      <div className="flex flex-wrap gap-2" role="group" aria-label={t("money")}>
         {pieces.map(({ worth, is }) => (
           <button
             key={worth}
             type="button"
-            aria-label={`${say(worth)} ${is}`}
+            aria-label={t(is, { worth: say(worth) })}
             onClick={() => put({ ...table, [worth]: count(worth) + 1 })}
             className={clsx(
               "numbers grid min-h-12 place-items-center border-2 px-2 text-[0.85em] font-semibold",
@@ -244,7 +249,7 @@ export function CoinsView({ tool, onNumber, languages }: ManipulativeProps<"coin
         ))}
       </div>
       <div className="min-h-24 rounded-card border-2 border-dashed border-line-strong p-3">
-        {laid === 0 && <p className="text-ink-soft">Nothing is on the table yet.</p>}
+        {laid === 0 && <p className="text-ink-soft">{t("emptyTable")}</p>}
         <ul className="flex flex-wrap gap-2">
           {pieces
             .filter(({ worth }) => count(worth) > 0)
@@ -252,7 +257,7 @@ export function CoinsView({ tool, onNumber, languages }: ManipulativeProps<"coin
               <li key={worth}>
                 <button
                   type="button"
-                  aria-label={`Take one ${say(worth)} ${is} away; there are ${count(worth)}`}
+                  aria-label={t("takeAway", { piece: t(is, { worth: say(worth) }), count: count(worth) })}
                   onClick={() => put({ ...table, [worth]: count(worth) - 1 })}
                   className={press}
                 >
@@ -267,11 +272,11 @@ export function CoinsView({ tool, onNumber, languages }: ManipulativeProps<"coin
       </div>
       <p role="status" className="numbers">
         <strong className="text-[1.2em]">{say(total)}</strong>{" "}
-        {laid > 0 && couldBe < laid && <span className="text-ink-soft">It could be done with {couldBe}.</span>}
+        {laid > 0 && couldBe < laid && <span className="text-ink-soft">{t("couldBe", { count: couldBe })}</span>}
       </p>
       {laid > 0 && (
         <button type="button" className={clsx(press, "justify-self-start")} onClick={() => put({})}>
-          Clear the table
+          {t("clearTable")}
         </button>
       )}
     </div>

@@ -16,13 +16,15 @@ import { inLanguage } from "@/core/content/language";
 import { marksOf, numberedMarks, shareAlong } from "@/core/content/scale";
 import { mediaAddress } from "../media";
 import { NumberLine, PLOT, pointedAt, said, UprightScale } from "../plot";
+import { useTranslations } from "use-intl";
 import { press, type ManipulativeProps } from "./props";
 
 export function NumberLineTool({ tool, languages, onNumber }: ManipulativeProps<"number line">) {
+  const t = useTranslations("tool");
   const [value, setValue] = useState<number | undefined>();
   return (
     <NumberLine
-      aria-label="Number line"
+      aria-label={t("number line")}
       axis={tool.axis}
       value={value}
       languages={languages}
@@ -110,6 +112,7 @@ function Face({ minute, readOnly, onTurn }: { minute: number; readOnly: boolean;
 
 /** From one time to another: the second clock is turned, the time between is counted as a child counts it. */
 export function ClockView({ tool, languages, onNumber }: ManipulativeProps<"clock">) {
+  const t = useTranslations("tool");
   const [to, setTo] = useState(tool.to);
   const set = (minute: number) => {
     const next = ((minute % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES;
@@ -128,13 +131,13 @@ export function ClockView({ tool, languages, onNumber }: ManipulativeProps<"cloc
       <div className="flex flex-wrap items-start gap-6">
         <figure className="grid justify-items-center gap-1">
           <Face minute={tool.from} readOnly />
-          <figcaption className="numbers">from {time(tool.from)}</figcaption>
+          <figcaption className="numbers">{t("from", { time: time(tool.from) })}</figcaption>
         </figure>
         <figure className="grid justify-items-center gap-1">
           <div
             role="slider"
             tabIndex={0}
-            aria-label="The clock to turn"
+            aria-label={t("clockToTurn")}
             aria-valuemin={0}
             aria-valuemax={DAY_MINUTES - 1}
             aria-valuenow={to}
@@ -144,7 +147,7 @@ export function ClockView({ tool, languages, onNumber }: ManipulativeProps<"cloc
           >
             <Face minute={to} readOnly={false} onTurn={(degrees) => set(turnedTo(to, degrees))} />
           </div>
-          <figcaption className="numbers">to {time(to)}</figcaption>
+          <figcaption className="numbers">{t("to", { time: time(to) })}</figcaption>
         </figure>
       </div>
       <div className="flex flex-wrap gap-2">
@@ -159,7 +162,7 @@ export function ClockView({ tool, languages, onNumber }: ManipulativeProps<"cloc
         {jumps(tool.from, to).length > 1 && (
           <span className="text-ink-soft">
             {jumps(tool.from, to)
-              .map((jump) => `${formatLength(jump.minutes)} to ${time(jump.to)}`)
+              .map((jump) => t("jump", { length: formatLength(jump.minutes), time: time(jump.to) }))
               .join(", ")}
           </span>
         )}
@@ -172,6 +175,7 @@ const CURVE_PARTS = 160;
 const FINE = 10;
 
 export function GraphReaderView({ tool, languages, onNumber }: ManipulativeProps<"graph reader">) {
+  const t = useTranslations("tool");
   const { x, y, points } = tool;
   const [first, last] = [points[0]![0], points.at(-1)![0]];
   const [at, setAt] = useState(first);
@@ -205,14 +209,14 @@ export function GraphReaderView({ tool, languages, onNumber }: ManipulativeProps
     return `${along(place)},${up(heightAt(tool, place) ?? 0)}`;
   }).join(" ");
   const value = read(at) ?? 0;
-  const reading = `${inLanguage(x.name, languages) ?? "across"} ${said(at, languages)}: ${inLanguage(y.name, languages) ?? "up"} ${said(value, languages)}`;
+  const reading = `${inLanguage(x.name, languages) ?? t("across")} ${said(at, languages)}: ${inLanguage(y.name, languages) ?? t("up")} ${said(value, languages)}`;
   return (
     <div className="grid gap-2">
       <svg
         viewBox={`0 0 ${width} ${height}`}
         role="slider"
         tabIndex={0}
-        aria-label="Where the graph is read"
+        aria-label={t("whereRead")}
         aria-valuemin={first}
         aria-valuemax={last}
         aria-valuenow={at}
@@ -253,20 +257,21 @@ export function GraphReaderView({ tool, languages, onNumber }: ManipulativeProps
   );
 }
 
-const arms: Record<"length" | "angle", { name: string; start: Place }[]> = {
+const arms = {
   length: [
-    { name: "one end", start: { x: 0.25, y: 0.5 } },
-    { name: "the other end", start: { x: 0.75, y: 0.5 } },
+    { name: "oneEnd", start: { x: 0.25, y: 0.5 } },
+    { name: "otherEnd", start: { x: 0.75, y: 0.5 } },
   ],
   angle: [
-    { name: "the corner", start: { x: 0.3, y: 0.7 } },
-    { name: "one arm", start: { x: 0.75, y: 0.7 } },
-    { name: "the other arm", start: { x: 0.55, y: 0.25 } },
+    { name: "corner", start: { x: 0.3, y: 0.7 } },
+    { name: "oneArm", start: { x: 0.75, y: 0.7 } },
+    { name: "otherArm", start: { x: 0.55, y: 0.25 } },
   ],
-};
+} as const satisfies Record<"length" | "angle", { name: string; start: Place }[]>;
 
 /** A length between two places of a picture, or the angle at a corner. */
 export function RulerView({ tool, languages, onNumber }: ManipulativeProps<"ruler">) {
+  const t = useTranslations("tool");
   const [aspect, setAspect] = useState(0.66);
   const [places, setPlaces] = useState<Place[]>(arms[tool.measure].map(({ start }) => start));
   const sheet = useRef<SVGSVGElement>(null);
@@ -290,7 +295,7 @@ export function RulerView({ tool, languages, onNumber }: ManipulativeProps<"rule
         ref={sheet}
         viewBox={`0 0 ${width} ${height}`}
         role="group"
-        aria-label={inLanguage(tool.description, languages) || "A picture to measure"}
+        aria-label={inLanguage(tool.description, languages) || t("toMeasure")}
         className="w-full max-w-2xl touch-none rounded-card border border-line bg-card select-none"
       >
         <image href={mediaAddress(tool.media)} width={width} height={height} preserveAspectRatio="none" />
@@ -305,11 +310,15 @@ export function RulerView({ tool, languages, onNumber }: ManipulativeProps<"rule
             key={nth}
             role="slider"
             tabIndex={0}
-            aria-label={arms[tool.measure][nth]!.name}
+            aria-label={t(arms[tool.measure][nth]!.name)}
             aria-valuemin={0}
             aria-valuemax={100}
             aria-valuenow={Math.round(place.x * 100)}
-            aria-valuetext={`${Math.round(place.x * 100)} across, ${Math.round(place.y * 100)} down; ${reading}`}
+            aria-valuetext={t("placeAt", {
+              x: Math.round(place.x * 100),
+              y: Math.round(place.y * 100),
+              reading,
+            })}
             cx={place.x * width}
             cy={place.y * height}
             r={14}

@@ -4,7 +4,7 @@ import type { Manipulative, ManipulativeName } from "@/core/manipulative/manipul
 import { BalanceView, BaseTenView, CoinsView, PartBarsView } from "./counts";
 import { ClockView, GraphReaderView, NumberLineTool, RulerView } from "./dials";
 import type { ManipulativeProps } from "./props";
-import { toolNames } from "./tool-names";
+import { useTranslations } from "use-intl";
 
 const views: { [Name in ManipulativeName]: (props: ManipulativeProps<Name>) => ReactNode } = {
   "number line": NumberLineTool,
@@ -27,12 +27,10 @@ export function ManipulativeView({
   languages: readonly string[];
   onNumber?: (value: number) => void;
 }) {
+  const t = useTranslations("tool");
   const View = views[tool.tool] as (props: ManipulativeProps<ManipulativeName>) => ReactNode;
   return (
-    <section
-      aria-label={toolNames[tool.tool]}
-      className="@container rounded-card border border-line bg-paper p-3 sm:p-4"
-    >
+    <section aria-label={t(tool.tool)} className="@container rounded-card border border-line bg-paper p-3 sm:p-4">
       <View key={JSON.stringify(tool)} tool={tool as never} languages={languages} onNumber={onNumber} />
     </section>
   );

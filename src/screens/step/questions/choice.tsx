@@ -4,6 +4,7 @@ import { Check } from "lucide-react";
 import { inLanguage } from "@/core/content/language";
 import type { Option } from "@/core/question/question";
 import { mediaAddress } from "../media";
+import { useTranslations } from "use-intl";
 import { partLook, target, type QuestionProps } from "./props";
 
 function Mark({ on, round }: { on: boolean; round: boolean }) {
@@ -76,6 +77,7 @@ export function ChoicesView({
   parts,
   labelledBy,
 }: QuestionProps<"choices">) {
+  const t = useTranslations("question");
   const toggle = (id: string) =>
     onChange(value.includes(id) ? value.filter((chosen) => chosen !== id) : [...value, id]);
   return (
@@ -96,7 +98,7 @@ export function ChoicesView({
           </label>
         );
       })}
-      <p className="text-[0.85em] text-ink-soft">Choose all that are right.</p>
+      <p className="text-[0.85em] text-ink-soft">{t("allRight")}</p>
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { inLanguage } from "@/core/content/language";
 import type { Option } from "@/core/question/question";
 import { PieceButton } from "./carry";
 import { target } from "./props";
+import { useTranslations } from "use-intl";
 
 /** What can be put somewhere by pressing or carrying it; what is somewhere already is paler and says so. */
 export function PressList({
@@ -24,6 +25,7 @@ export function PressList({
   isUsed: (id: string) => boolean;
   onPress: (id: string) => void;
 }) {
+  const t = useTranslations("question");
   return (
     <div className="flex flex-wrap gap-2" role="group" aria-label={name}>
       {options.map((option) => {
@@ -38,7 +40,7 @@ export function PressList({
             className={clsx(target, "py-1", used ? "border-line text-ink-soft opacity-60" : "border-line-strong")}
           >
             {inLanguage(option.text, languages)}
-            {used && <span className="heard"> (used)</span>}
+            {used && <span className="heard"> {t("used")}</span>}
           </PieceButton>
         );
       })}

@@ -1,4 +1,3 @@
-import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { idFrom } from "@/core/ids";
 import { readOnlyDocument } from "@/core/reading/read-only";
@@ -7,9 +6,10 @@ import { readRevision } from "@/data/engine/read-once";
 import { readingsOf } from "@/data/reading/readings";
 import { revisionFor } from "@/data/reading/shelves";
 import { ReadScreen } from "@/screens/reading/read-screen";
+import { screenTitle } from "@/server/web/screen-language";
 import { enter } from "@/server/web/page";
 
-export const metadata: Metadata = { title: "Reading" };
+export const generateMetadata = () => screenTitle("reading");
 
 export default async function ReadPage({ params }: { params: Promise<{ resource: string }> }) {
   const reading = idFrom((await params).resource) ?? -1;

@@ -1,0 +1,1 @@
+export { WentWrong as default } from "@/screens/student/went-wrong";
