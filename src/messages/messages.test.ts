@@ -1,5 +1,7 @@
 import { createTranslator } from "use-intl/core";
-import { catalogues, screenLanguages, type Catalogue } from "./catalogues";
+import { catalogues, refusals, screenLanguages, type Catalogue } from "./catalogues";
+import { problemOf } from "@/server/web/problem";
+import type { RefusalCode } from "./catalogues";
 import { chooseLanguage } from "./choose-language";
 
 const flat = (catalogue: Catalogue): Map<string, string> =>
@@ -36,6 +38,36 @@ describe.each(others)("what students' screens say in %s", (language) => {
     for (const [name, text] of said)
       translate(name, Object.fromEntries(valuesOf(text).map((value) => [value!, /plural/.test(text) ? 2 : "x"])));
     expect(problems).toEqual([]);
+  });
+});
+
+describe("why an act was refused, by code", () => {
+  test("is no other sentence for children by the same code", () => {
+    const both = Object.keys(refusals).filter((code) => code in catalogues.en.problem);
+    expect(both).toEqual([]);
+  });
+
+  test("is said once: two codes do not say the same", () => {
+    const texts = [...Object.values(refusals), ...Object.values(catalogues.en.problem)];
+    expect(texts.filter((text, at) => texts.indexOf(text) !== at)).toEqual([]);
+  });
+
+  test("can be put together, and ends as a sentence does", () => {
+    for (const [code, text] of Object.entries(refusals)) {
+      const values = Object.fromEntries(valuesOf(text).map((value) => [value!, /plural/.test(text) ? 2 : "it."]));
+      const { problem } = problemOf(code as RefusalCode, values);
+      expect(problem).not.toMatch(/[{}]|problem\./);
+      expect(problem).toMatch(/[.?!]$/);
+    }
+  });
+
+  test("says one thing and several", () => {
+    expect(problemOf("tooManyTriesWait", { minutes: 1 }).problem).toBe(
+      "Too many tries. Wait 1 minute, then try again.",
+    );
+    expect(problemOf("nothingInPocket", { titles: "“Tides”, “Ferries”", count: 2 }).problem).toBe(
+      "Nothing in this pocket can be assigned: “Tides”, “Ferries” are not published, or taken off the shelf.",
+    );
   });
 });
 

@@ -1,10 +1,11 @@
 "use client";
-import { useState, useTransition, type FormEvent } from "react";
+import { useState, useTransition } from "react";
+import { DirectoryInput } from "@/core/people/inputs";
 import { forgetDirectory, keepDirectory, rosterFromDirectory } from "@/screens/acts/directory";
 import { useDone } from "@/screens/use-done";
 import type { RosterEffect } from "@/server/office/school-roster";
 import { Button } from "@/ui/button";
-import { Field, TextInput } from "@/ui/field";
+import { FormText, useCheckedForm } from "@/ui/checked-form";
 import { Notice } from "@/ui/notice";
 import { ChooseSchool, RosterEffectBox, rosterSaid } from "./roster-effect";
 import { useKeep } from "./use-keep";
@@ -117,50 +118,36 @@ function FetchRoster({ directory, onEdit }: { directory: DirectorySaid; onEdit: 
 }
 
 function DirectoryForm({ directory, onEnd }: { directory: DirectorySaid | null; onEnd: () => void }) {
-  const { notice, busy, keep } = useKeep();
-  const submit = (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = new FormData(event.currentTarget);
-    const text = (name: string) => String(form.get(name));
-    const said = { address: text("address"), tokenUrl: text("tokenUrl"), clientId: text("clientId") };
-    keep(
-      async () => {
-        const outcome = await keepDirectory({ ...said, clientSecret: text("clientSecret") });
-        if (outcome.ok) onEnd();
-        return outcome;
-      },
-      () => "The directory is saved. Press “See what has changed” to ask it.",
-    );
-  };
-  const field = (name: keyof DirectorySaid, label: string, help?: string) => (
-    <Field label={label} help={help}>
-      {(control) => (
-        <TextInput {...control} name={name} required maxLength={2000} defaultValue={directory?.[name] ?? ""} />
-      )}
-    </Field>
-  );
+  const done = useDone();
+  const { address = "", tokenUrl = "", clientId = "" } = directory ?? {};
+  const form = useCheckedForm(DirectoryInput, { address, tokenUrl, clientId, clientSecret: "" }, async (said) => {
+    const outcome = await keepDirectory(said);
+    if (!outcome.ok) return outcome;
+    onEnd();
+    done("The directory is saved. Press “See what has changed” to ask it.", null);
+  });
   return (
-    <form onSubmit={submit} className="mt-3 grid gap-3">
-      {field("address", "Address of the directory", "It ends with /ims/oneroster/rostering/v1p2")}
-      {field("tokenUrl", "Address for tokens (OAuth 2.0)")}
+    <form onSubmit={form.submit} noValidate className="mt-3 grid gap-3">
+      <FormText
+        form={form}
+        name="address"
+        label="Address of the directory"
+        help="It ends with /ims/oneroster/rostering/v1p2"
+      />
+      <FormText form={form} name="tokenUrl" label="Address for tokens (OAuth 2.0)" />
       <div className="grid gap-3 sm:grid-cols-2">
-        {field("clientId", "Client ID")}
-        <Field label={directory ? "Client secret (empty: as it is)" : "Client secret"}>
-          {(control) => (
-            <TextInput
-              {...control}
-              name="clientSecret"
-              type="password"
-              autoComplete="off"
-              required={!directory}
-              maxLength={500}
-            />
-          )}
-        </Field>
+        <FormText form={form} name="clientId" label="Client ID" />
+        <FormText
+          form={form}
+          name="clientSecret"
+          label={directory ? "Client secret (empty: as it is)" : "Client secret"}
+          type="password"
+          autoComplete="off"
+        />
       </div>
-      {notice}
+      {form.notice}
       <div className="flex gap-2">
-        <Button type="submit" disabled={busy}>
+        <Button type="submit" disabled={form.busy}>
           Save the directory
         </Button>
         {directory && <Button onClick={onEnd}>Cancel</Button>}

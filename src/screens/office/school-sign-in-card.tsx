@@ -1,8 +1,9 @@
 "use client";
-import type { FormEvent } from "react";
+import { ProviderInput } from "@/core/people/inputs";
 import { connectProvider, disconnectProvider } from "@/screens/acts/provider";
 import { Button } from "@/ui/button";
-import { Field, TextInput } from "@/ui/field";
+import { FormText, useCheckedForm } from "@/ui/checked-form";
+import { useDone } from "../use-done";
 import { ConnectedList } from "./connected-list";
 import { useKeep } from "./use-keep";
 
@@ -16,20 +17,14 @@ export function SchoolSignInCard({
   address: string;
 }) {
   const { notice, busy, keep } = useKeep();
-  const submit = (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const text = (name: string) => String(new FormData(form).get(name));
-    const said = { issuer: text("issuer"), clientId: text("clientId"), clientSecret: text("clientSecret") };
-    keep(
-      async () => {
-        const outcome = await connectProvider({ name: text("name"), ...said });
-        if (outcome.ok) form.reset();
-        return outcome;
-      },
-      () => "Connected. The sign-in page has a button for it now.",
-    );
-  };
+  const done = useDone();
+  const nothing = { name: "", issuer: "", clientId: "", clientSecret: "" };
+  const form = useCheckedForm(ProviderInput, nothing, async (said) => {
+    const outcome = await connectProvider(said);
+    if (!outcome.ok) return outcome;
+    form.reset();
+    done("Connected. The sign-in page has a button for it now.", null);
+  });
   return (
     <section aria-labelledby="school-sign-in" className="rounded-card border border-line bg-card p-5">
       <h2 id="school-sign-in" className="font-semibold">
@@ -59,24 +54,15 @@ export function SchoolSignInCard({
         <summary className="cursor-pointer text-[13px] font-semibold">
           {providers.length === 0 ? "Connect it" : "Connect another"}
         </summary>
-        <form onSubmit={submit} className="mt-2 grid gap-3 sm:grid-cols-2">
-          <Field label="Name, for the button" className="sm:col-span-2">
-            {(control) => <TextInput {...control} name="name" required maxLength={60} />}
-          </Field>
-          <Field label="Address (issuer)" className="sm:col-span-2">
-            {(control) => <TextInput {...control} name="issuer" required maxLength={2000} />}
-          </Field>
-          <Field label="Client ID">
-            {(control) => <TextInput {...control} name="clientId" required maxLength={500} />}
-          </Field>
-          <Field label="Client secret">
-            {(control) => (
-              <TextInput {...control} name="clientSecret" type="password" autoComplete="off" required maxLength={500} />
-            )}
-          </Field>
+        <form onSubmit={form.submit} noValidate className="mt-2 grid gap-3 sm:grid-cols-2">
+          <FormText form={form} name="name" label="Name, for the button" className="sm:col-span-2" />
+          <FormText form={form} name="issuer" label="Address (issuer)" className="sm:col-span-2" />
+          <FormText form={form} name="clientId" label="Client ID" />
+          <FormText form={form} name="clientSecret" label="Client secret" type="password" autoComplete="off" />
+          {form.notice}
           <div className="sm:col-span-2">
-            <Button type="submit" disabled={busy}>
-              {busy ? "Asking it …" : "Connect"}
+            <Button type="submit" disabled={form.busy}>
+              {form.busy ? "Asking it …" : "Connect"}
             </Button>
           </div>
         </form>

@@ -1,11 +1,14 @@
 "use client";
 import { clsx } from "clsx";
 import { useRouter } from "next/navigation";
-import { useState, useTransition, type FormEvent } from "react";
+import { useState } from "react";
+import { z } from "zod";
+import { SchoolInput } from "@/core/people/inputs";
 import type { DistrictSchool } from "@/data/office/district";
 import { addSchool, giveOffice } from "@/screens/acts/district";
 import { Button } from "@/ui/button";
-import { Field, inputClasses, TextInput } from "@/ui/field";
+import { FormText, useCheckedForm } from "@/ui/checked-form";
+import { Field, inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { tell } from "@/ui/toast";
 
@@ -20,36 +23,21 @@ export function SchoolsCard({
   zone: string;
 }) {
   const router = useRouter();
-  const [problem, setProblem] = useState<{ field?: string | undefined; text: string } | null>(null);
   const [link, setLink] = useState<{ to: string; address: string } | null>(null);
-  const [busy, start] = useTransition();
   /** The school that gets an office; null: a new one is added. */
   const [without, setWithout] = useState<DistrictSchool | null>(null);
-  const submit = (event: FormEvent<HTMLFormElement>) => {
-    event.preventDefault();
-    const form = event.currentTarget;
-    const text = (name: string) => String(new FormData(form).get(name) ?? "");
-    start(async () => {
-      const office = { givenName: text("givenName"), familyName: text("familyName"), email: text("email") };
-      const outcome = await (without
-        ? giveOffice({ toSchool: without.id, office })
-        : addSchool({ name: text("name"), zone: text("zone"), office }));
-      if (!outcome.ok) return setProblem({ field: outcome.field, text: outcome.problem });
-      setProblem(null);
-      setLink(outcome.value);
-      form.reset();
-      setWithout(null);
-      router.refresh();
-      const done = without ? `${outcome.value.name} has an office.` : `Added ${outcome.value.name}.`;
-      tell(`${done} The invitation for ${outcome.value.to} is in the outbox.`);
-    });
-  };
-  const field = (name: string, label: string, type = "text") => (
-    <Field label={label} problem={problem?.field?.endsWith(name) ? problem.text : undefined}>
-      {(control) => <TextInput {...control} name={name} type={type} required maxLength={120} />}
-    </Field>
-  );
-  const isSaid = ["name", "givenName", "familyName", "email"].some((name) => problem?.field?.endsWith(name));
+  const nothing = { name: "", zone, office: { givenName: "", familyName: "", email: "" } };
+  const Asked = without ? SchoolInput.extend({ name: z.string() }) : SchoolInput;
+  const form = useCheckedForm(Asked, nothing, async ({ office, ...school }) => {
+    const outcome = await (without ? giveOffice({ toSchool: without.id, office }) : addSchool({ ...school, office }));
+    if (!outcome.ok) return outcome;
+    setLink(outcome.value);
+    form.reset();
+    setWithout(null);
+    router.refresh();
+    const done = without ? `${outcome.value.name} has an office.` : `Added ${outcome.value.name}.`;
+    tell(`${done} The invitation for ${outcome.value.to} is in the outbox.`);
+  });
   return (
     <section aria-labelledby="schools" className="rounded-card border border-line bg-card p-5">
       <h2 id="schools" className="font-semibold">
@@ -73,11 +61,11 @@ export function SchoolsCard({
       </ul>
       <h3 className="mt-4 font-semibold">{without ? `An office for ${without.name}` : "Add a school"}</h3>
       <p className="text-ink-soft">Its own office does the rest: the calendar, the classes and the people.</p>
-      <form onSubmit={submit} className="mt-3 grid gap-3 sm:grid-cols-2">
-        {!without && field("name", "Name of the school")}
-        <Field label="Time zone" className={clsx(without && "hidden")}>
+      <form onSubmit={form.submit} noValidate className="mt-3 grid gap-3 sm:grid-cols-2">
+        {!without && <FormText form={form} name="name" label="Name of the school" />}
+        <Field label="Time zone" problem={form.problemAt("zone")} className={clsx(without && "hidden")}>
           {(control) => (
-            <select {...control} name="zone" defaultValue={zone} className={inputClasses}>
+            <select {...control} {...form.register("zone")} className={inputClasses}>
               {zones.map((one) => (
                 <option key={one} value={one}>
                   {one.replaceAll("_", " ")}
@@ -86,16 +74,12 @@ export function SchoolsCard({
             </select>
           )}
         </Field>
-        {field("givenName", "Its office: given name")}
-        {field("familyName", "Family name")}
-        {field("email", "E-mail", "email")}
-        {problem && !isSaid && (
-          <Notice tone="warning" className="sm:col-span-2">
-            {problem.text}
-          </Notice>
-        )}
+        <FormText form={form} name="office.givenName" label="Its office: given name" />
+        <FormText form={form} name="office.familyName" label="Family name" />
+        <FormText form={form} name="office.email" label="E-mail" type="email" />
+        {form.notice && <div className="sm:col-span-2">{form.notice}</div>}
         <div className="sm:col-span-2">
-          <Button type="submit" disabled={busy}>
+          <Button type="submit" disabled={form.busy}>
             {without ? "Invite the office" : "Add the school"}
           </Button>
           {without && (

@@ -16,6 +16,7 @@ import * as resources from "@/data/adapt/resources";
 import { entriesOf } from "@/data/share/sharing";
 import { indexResource, removeFromSearch } from "@/data/find/shelves";
 import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { permit } from "../web/permissions";
 import { gradeBits, subjectBits } from "../share/share";
 import { publish } from "./publish";
@@ -28,10 +29,10 @@ const Id = z.number().int().positive();
 /** A copy of a resource with its source attached, to be made hers; `voices: "none"`: nobody else speaks in it. */
 async function copyOf(db: Db, visitor: Visitor, resource: number, voices: "set aside" | "none"): Promise<Copy> {
   const source = await resources.resourceById(db, resource);
-  if (!source?.head) throw new ActionError("This has not been published yet.");
+  if (!source?.head) throw new ActionError("neverPublished");
   const revision = (await resources.revisionById(db, source.head))!;
   const allowed = mayAdapt(revision.document.licence, source.owner === visitor.id);
-  if (!allowed.allowed) throw new ActionError(allowed.reason);
+  if (!allowed.allowed) throw new ActionError({ problem: allowed.reason });
   const document = startAdaptation(revision.document, {
     resource: source.id,
     revision: revision.id,
@@ -79,7 +80,7 @@ export const copyWithoutVoices = act(
     const copy = await copyOf(db, visitor, input.resource, "none");
     const [problem] = unfinished(copy.document, visitor.id);
     const closed = problem?.problem ?? licenceProblem(copy.document);
-    if (closed) throw new ActionError(`The copy cannot be published: ${closed}`);
+    if (closed) throw new ActionError(problemOf("copyNotPublished", { closed }));
     return db.transaction(async (tx) => {
       const resource = await addCopy(tx, visitor, copy, now);
       await publish(tx, { resource, document: copy.document, author: visitor.id, now });
@@ -123,7 +124,7 @@ function readDocument(value: unknown): Document {
   try {
     return parseDocument(value);
   } catch (error) {
-    if (error instanceof DocumentError) throw new ActionError(`${error.message}. What was saved before is kept.`);
+    if (error instanceof DocumentError) throw new ActionError(problemOf("draftNotSaved", { message: error.message }));
     throw error;
   }
 }
@@ -141,7 +142,7 @@ export const saveDraft = act(
     const resource = (await resources.resourceById(db, input.resource))!;
     const old = await resources.draftOf(db, input.resource);
     const credits = old && creditsProblem(old.document, document);
-    if (credits) throw new ActionError(credits);
+    if (credits) throw new ActionError({ problem: credits });
     return db.transaction(async (tx) => {
       const base = old?.base ?? resource.head;
       const counter = await resources.saveDraft(tx, {
@@ -157,7 +158,7 @@ export const saveDraft = act(
         const there = await resources.draftOf(tx, resource.id);
         const head = resource.head === null ? undefined : await resources.revisionById(tx, resource.head);
         const other = there?.document ?? head?.document;
-        if (!other) throw new ActionError("This was deleted in another window. Your changes here are not saved.");
+        if (!other) throw new ActionError("deletedInOtherWindow");
         return { conflict: true as const, counter: await resources.editsOf(tx, resource.id), document: other };
       }
       if (resource.head === null) await indexResource(tx, resource.id, document, false);
@@ -195,8 +196,7 @@ export const offerDraft = act(
       const entries = await entriesOf(tx, [resource.id]);
       // The same curators keep both: what may stand on the wider shelf may stand on the other.
       const shelf = (["commons", "district"] as const).find((one) => entries.some((entry) => entry.shelf === one));
-      if (!shelf || resource.head === null)
-        throw new ActionError("It is on no shelf that curators keep, so just publish it.");
+      if (!shelf || resource.head === null) throw new ActionError("noCuratedShelf");
       // Where nothing else was said it stands there for its own grades and subjects.
       const stands = entries.find((entry) => entry.shelf === shelf)!;
       const grades = stands.grades || gradeBits(gradesOfSpan(document.grades));
@@ -216,8 +216,7 @@ export const withdrawDraft = act(
   z.object({ resource: Id }),
   (input) => ({ resource: input.resource }),
   async ({ db }, input) => {
-    if ((await withdrawProposals(db, input.resource)) === 0)
-      throw new ActionError("Nothing is waiting any more: the curators may have decided.");
+    if ((await withdrawProposals(db, input.resource)) === 0) throw new ActionError("nothingWaiting");
     return {};
   },
 );
@@ -232,7 +231,7 @@ export const goOnFromSource = act(
     const revision = await resources.revisionById(db, input.revision);
     const its = resource.source && revision?.resource === resource.source.resource;
     if (!its || !(await permit(db, visitor, "look at resource", { resource: revision.resource }, now)))
-      throw new ActionError("That revision is not here any more.");
+      throw new ActionError("revisionGone");
     await resources.followSource(db, resource.id, revision.id);
     return { number: revision.number };
   },
@@ -244,7 +243,7 @@ export const goOnFromFile = act(
   z.object({ resource: Id }),
   (input) => input,
   async ({ db }, { resource }) => {
-    if (!(await goOnFromReading(db, resource))) throw new ActionError("There is nothing new in the file any more.");
+    if (!(await goOnFromReading(db, resource))) throw new ActionError("nothingNewInFile");
     return {};
   },
 );
@@ -272,7 +271,7 @@ export const makeVersion = act(
     const changed = formatChanges(changesBetween(copy.document, document));
     document.credits = credits.map((credit, at) => (at === adaptedCredit(document) ? { ...credit, changed } : credit));
     const closed = unfinished(document, visitor.id)[0]?.problem ?? licenceProblem(document);
-    if (closed) throw new ActionError(`The version cannot be made yet: ${closed}`);
+    if (closed) throw new ActionError(problemOf("versionNotMade", { closed }));
     return db.transaction(async (tx) => {
       const resource = await addCopy(tx, visitor, { source: copy.source, document }, now);
       await publish(tx, { resource, document, author: visitor.id, now });

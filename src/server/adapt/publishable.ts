@@ -8,6 +8,7 @@ import type { Queryable } from "@/data/engine/db";
 import * as resources from "@/data/adapt/resources";
 import { passedOn } from "@/data/share/shares";
 import { ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { standing } from "../share/standing";
 
 /**
@@ -21,13 +22,13 @@ export async function refuseWhereSeen(tx: Queryable, resource: resources.Resourc
   const kept = away === "nobody" ? [] : shelves![away === "beyond" ? "district" : "staffroom"];
   if (kept.length > 0)
     throw new ActionError(
-      `Not published yet: ${away === "beyond" ? "people outside your school" : "colleagues"} can see it, and they may not see this. ${kept.map(({ text }) => text).join(" ")} Change that, or take it back from them first (under Share), or out of the pocket you keep with them.`,
+      problemOf("notPublishedShared", { who: away, reasons: kept.map(({ text }) => text).join(" ") }),
     );
   for (const shelf of resource.shelves) {
     const reasons = shelves![shelf];
     if (reasons.length > 0)
       throw new ActionError(
-        `Not published yet: it is ${atShelf[shelf]}, and this may not be. ${reasons.map(({ text }) => text).join(" ")} Change that, or take it off the shelf first.`,
+        problemOf("notPublishedShelf", { where: atShelf[shelf], reasons: reasons.map(({ text }) => text).join(" ") }),
       );
   }
 }
@@ -44,13 +45,12 @@ export async function publishable(
   seen: number,
 ): Promise<{ resource: resources.Resource; document: Document }> {
   const [resource, draft] = [(await resources.resourceById(db, id))!, await resources.draftOf(db, id)];
-  if (!draft) throw new ActionError("There is nothing new to publish.");
-  if ((await resources.editsOf(db, id)) !== seen)
-    throw new ActionError("This was changed in another window since. Look at that first; both are kept.");
+  if (!draft) throw new ActionError("nothingToPublish");
+  if ((await resources.editsOf(db, id)) !== seen) throw new ActionError("changedInOtherWindow");
   const [problem] = unfinished(draft.document, resource.owner);
-  if (problem) throw new ActionError(`Not published yet: ${problem.problem}`);
+  if (problem) throw new ActionError(problemOf("notPublishedUnfinished", { problem: problem.problem }));
   const licence = licenceProblem(draft.document);
-  if (licence) throw new ActionError(`Not published yet: ${licence}`);
+  if (licence) throw new ActionError(problemOf("notPublishedLicence", { licence }));
   let { document } = draft;
   if (resource.source) {
     const source = (await resources.revisionById(db, resource.source.revision))!;

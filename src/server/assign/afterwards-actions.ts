@@ -17,6 +17,7 @@ import { act, ActionError } from "../web/act";
 import { audienceOf } from "./audience";
 import { changeWork } from "./change-work";
 import { versionsFor } from "./given";
+import { problemOf } from "../web/problem";
 import type { Visitor } from "../web/session";
 
 const Id = z.number().int().positive();
@@ -110,8 +111,8 @@ export const changeRules = act(
       for (const id of input.assignments) {
         const rules = changedBy(rulesOf(await workAsItIs(tx, id)), input);
         const cannotBe = problemOfSharing(rules.sharing);
-        if (cannotBe) throw new ActionError(cannotBe, "sharing");
-        if (rules.goals.length > MOST_GOALS) throw new ActionError(`A piece of work has ${MOST_GOALS} goals at most.`);
+        if (cannotBe) throw new ActionError({ problem: cannotBe }, "sharing");
+        if (rules.goals.length > MOST_GOALS) throw new ActionError(problemOf("tooManyGoals", { most: MOST_GOALS }));
         await setRules(tx, id, { ...rules, stepWork: keptStepWork(rules.stepWork) });
       }
     });
@@ -133,23 +134,22 @@ const ForStudent = z.object({
 async function rowFor(db: Db, visitor: Visitor, input: z.infer<typeof ForStudent>, now: Date) {
   const assignment = (await assignments.assignmentById(db, input.assignment))!;
   const recipient = (await recipientsOf(db, input.assignment)).find(({ student }) => student === input.student);
-  if (!recipient) throw new ActionError("This student does not have it any more. Nothing was changed.");
+  if (!recipient) throw new ActionError("studentHasItNot");
   let revision = recipient.revision;
   if (input.resource !== recipient.resource) {
-    if (assignment.part)
-      throw new ActionError("Only a part is assigned, and another version has other steps.", "resource");
+    if (assignment.part) throw new ActionError("onlyPartAssigned", "resource");
     const versions = await versionsFor(db, visitor, assignment.resource);
     const head =
       input.resource === assignment.resource
         ? (await resourceById(db, assignment.resource))?.head
         : versions.find(({ id }) => id === input.resource)?.revision;
-    if (!head) throw new ActionError("This version is not published any more. Nothing was changed.", "resource");
+    if (!head) throw new ActionError("versionNotPublished", "resource");
     revision = head;
   }
   const typed = input.due === "" ? null : fromWallClock(input.due, visitor.zone);
-  if (input.due !== "" && !typed) throw new ActionError("This is not a date and time we can read.", "due");
+  if (input.due !== "" && !typed) throw new ActionError("noDateAndTime", "due");
   if (typed && (typed < assignment.due || (typed <= now && typed.getTime() !== recipient.ownDue?.getTime())))
-    throw new ActionError("More time ends later than the class's own, and not in the past.", "due");
+    throw new ActionError("moreTimeLater", "due");
   const own = typed
     ? { due: typed, closes: assignment.closes && typed > assignment.closes ? typed : assignment.closes }
     : input.factor === 1

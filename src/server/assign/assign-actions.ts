@@ -14,6 +14,7 @@ import { addEvent } from "@/data/engine/events";
 import { resourceById } from "@/data/adapt/resources";
 import { announceWork } from "@/data/student/work";
 import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import type { Db } from "@/data/engine/db";
 import { prepareAssigning } from "./assigning";
 import { audienceOf } from "./audience";
@@ -71,8 +72,8 @@ export const lookBeforeAssigning = act(
 export const assignResources = act("assign resources", AssignForm, aboutForm, async ({ db, visitor, now }, form) => {
   const { looked, list, said, problem } = await prepareAssigning(db, visitor, form, null, now);
   const stop = lastLook(looked).find(({ level }) => level === "stop");
-  if (stop) throw new ActionError(stop.text);
-  if (problem) throw new ActionError(problem);
+  if (stop) throw new ActionError({ problem: stop.text });
+  if (problem) throw new ActionError({ problem });
   return { ...(await giveWork(db, visitor.id, now, list)), said };
 });
 
@@ -102,7 +103,7 @@ export const orderWork = act(
   (input) => ({ assignments: input.assignments }),
   async ({ db, visitor, now }, input) => {
     const ids = input.assignments;
-    if (new Set(ids).size < ids.length) throw new ActionError("One of them is there twice.");
+    if (new Set(ids).size < ids.length) throw new ActionError("thereTwice");
     const event = await db.transaction(async (tx) => {
       const before = { places: [], order: await assignments.positionsOf(tx, ids) };
       await assignments.setPositions(
@@ -129,14 +130,14 @@ async function atTimes(db: Db, visitor: Visitor, input: z.infer<typeof Times>, n
   const assignment = (await assignments.assignmentById(db, input.assignment))!;
   const opens = fromWallClock(input.opens, visitor.zone);
   const due = fromWallClock(input.due, visitor.zone);
-  if (!opens) throw new ActionError("Say when it opens.", "opens");
-  if (!due) throw new ActionError("Say when it is due.", "due");
+  if (!opens) throw new ActionError("sayWhenOpens", "opens");
+  if (!due) throw new ActionError("sayWhenDue", "due");
   if (due <= now && due.getTime() !== assignment.due.getTime())
-    throw new ActionError(`${formatMoment(due, visitor.zone, now)} is already past. The old date is kept.`, "due");
-  if (due <= opens) throw new ActionError("It would be due before it opens. The old date is kept.", "due");
+    throw new ActionError(problemOf("pastOldKept", { when: formatMoment(due, visitor.zone, now) }), "due");
+  if (due <= opens) throw new ActionError("dueBeforeOpensOldKept", "due");
   const meeting = opens.getTime() === assignment.opens.getTime() ? assignment.meeting : null;
   const closes = closingMoment(input.closes, due, visitor.zone, now);
-  if (closes && "reason" in closes) throw new ActionError(closes.reason, "closes");
+  if (closes && "reason" in closes) throw new ActionError({ problem: closes.reason }, "closes");
   const times = { opens, due, closes, meeting };
   const students = (await recipients.recipientsOf(db, input.assignment)).map(({ student }) => student);
   // What is over already was looked at when it still could be changed.
@@ -176,7 +177,7 @@ export const addStudents = act(
   async ({ db, visitor, now }, input) => {
     const assignment = (await assignments.assignmentById(db, input.assignment))!;
     const resource = await resourceById(db, assignment.resource);
-    if (!resource?.head) throw new ActionError("It is not published any more.");
+    if (!resource?.head) throw new ActionError("notPublishedNow");
     const revision = resource.head;
     const roster = await studentsOf(db, assignment.class);
     const calendar = await calendarOf(db, assignment.school);
@@ -203,7 +204,7 @@ export const removeStudent = act(
     const made = { by: visitor.id, at: now, what: "took work from a student" };
     const { event } = await changeWork(db, made, [input.assignment], async (tx) => {
       if (!(await recipients.removeRecipient(tx, input.assignment, input.student)))
-        throw new ActionError("This student has begun: the answers are kept, so it stays with her.");
+        throw new ActionError("studentHasBegun");
     });
     return { event };
   },

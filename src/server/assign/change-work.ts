@@ -43,9 +43,6 @@ export async function changeWork<Value>(
 export async function putWorkBack(tx: Queryable, before: readonly WorkWas[], after: readonly WorkWas[]): Promise<void> {
   const ids = after.map(({ id }) => id);
   const now: unknown = JSON.parse(JSON.stringify(await asTheyAre(tx, ids)));
-  if (canonical(now) !== canonical(after))
-    throw new ActionError("It has been changed since, so it stays as it is now.");
-  for (const work of before)
-    if (!(await setWork(tx, work)))
-      throw new ActionError("Somebody who would lose it has begun, so it stays as it is now.");
+  if (canonical(now) !== canonical(after)) throw new ActionError("changedSince");
+  for (const work of before) if (!(await setWork(tx, work))) throw new ActionError("loserHasBegun");
 }

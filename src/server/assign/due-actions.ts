@@ -11,6 +11,7 @@ import type { Db } from "@/data/engine/db";
 import { crowdedDays, dueByDay, dueOn, dueThenFor } from "@/data/plan/plan";
 import { recipientsOf } from "@/data/assign/recipients";
 import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { lookAtMoved } from "./look-again";
 import { changePlaces } from "../plan/move-work";
 import { meetingsOf } from "../plan/plan";
@@ -93,13 +94,13 @@ const DueTogether = z.object({
 /** Each of them at the due moment typed, and what the last look says of that; refused where one cannot be due then. */
 async function dueTogether(db: Db, visitor: Visitor, input: z.infer<typeof DueTogether>, now: Date) {
   const due = fromWallClock(input.due, visitor.zone);
-  if (!due) throw new ActionError("Say when it is due.", "due");
-  if (due <= now) throw new ActionError(`${formatMoment(due, visitor.zone, now)} is already past.`, "due");
+  if (!due) throw new ActionError("sayWhenDue", "due");
+  if (due <= now) throw new ActionError(problemOf("isPast", { when: formatMoment(due, visitor.zone, now) }), "due");
   const places = [];
   const remarks = new Set<string>();
   for (const id of input.assignments) {
     const work = (await assignmentById(db, id))!;
-    if (due <= work.opens) throw new ActionError(`“${work.title}” opens later than that. Nothing was changed.`, "due");
+    if (due <= work.opens) throw new ActionError(problemOf("opensLaterThan", { title: work.title }), "due");
     const closes =
       work.closes && (work.closes.getTime() === work.due.getTime() || work.closes < due) ? due : work.closes;
     const times = { opens: work.opens, due, closes, meeting: work.meeting };
@@ -137,8 +138,8 @@ export const moveDue = act(
   async ({ db, visitor, now }, input) => {
     const work = (await assignmentById(db, input.assignment))!;
     const due = momentAt(input.date, schoolClock(work.due, visitor.zone).time, visitor.zone);
-    if (due <= now) throw new ActionError("That day is past. Nothing was changed.");
-    if (due <= work.opens) throw new ActionError("It would be due before it opens. Nothing was changed.");
+    if (due <= now) throw new ActionError("dayIsPast");
+    if (due <= work.opens) throw new ActionError("dueBeforeOpens");
     const closes = work.closes && new Date(work.closes.getTime() + Math.max(0, due.getTime() - work.due.getTime()));
     const times = { opens: work.opens, due, closes, meeting: work.meeting };
     const students = (await recipientsOf(db, work.id)).map(({ student }) => student);

@@ -6,6 +6,7 @@ import type { Times } from "@/core/plan/move";
 import type { Assignment } from "@/data/assign/assignments";
 import type { Db } from "@/data/engine/db";
 import { ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { prepareAssigning } from "./assigning";
 import type { Visitor } from "../web/session";
 
@@ -63,6 +64,6 @@ export async function lookAtMoved(
     .filter(aboutTimes)
     .filter((finding) => !(opensAsBefore && aboutOpening(finding)));
   const stop = found.find(({ level }) => level === "stop");
-  if (stop) throw new ActionError(`${stop.text} Nothing was changed.`);
+  if (stop) throw new ActionError(problemOf("stopsChange", { text: stop.text }));
   return found;
 }

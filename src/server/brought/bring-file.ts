@@ -126,15 +126,14 @@ async function madeOf(
     return mime ? { mime, bytes } : null;
   });
   const size = usable.reduce((sum, picture) => sum + (picture?.bytes.length ?? 0), 0);
-  if ((await bytesBy(db, visitor.id)) + size > quota[visitor.kind])
-    throw new ActionError("Your files take all the room you have. Nothing was brought in. Ask the school office.");
+  if ((await bytesBy(db, visitor.id)) + size > quota[visitor.kind]) throw new ActionError("noRoomForFiles");
   const pictures: Made["pictures"] = [];
   for (const picture of usable) pictures.push(picture && { ...picture, sha256: await keepFile(picture.bytes) });
   let made = 0;
   const newId = () => `b${now.getTime().toString(36)}${(made += 1).toString(36)}`;
   const media = pictures.map((picture) => picture?.sha256);
   const steps = stepsFrom(brought.pages, choices, { language, newId, media });
-  if (steps.length === 0) throw new ActionError("Choose at least one page. Nothing was brought in.");
+  if (steps.length === 0) throw new ActionError("choosePages");
   const document = parseDocument({
     ...{ schema: 1, languages: [language], title: { [language]: brought.title.slice(0, 300) } },
     ...{ kind: "lesson", grades: { from: 4, to: 5 }, subjects: ["mathematics"], licence: "CC-BY-4.0", steps },
@@ -189,7 +188,7 @@ export async function proposeFromFile(
   now: Date,
 ): Promise<{ resource: number; changes: number }> {
   const before = await broughtFileOf(db, resource);
-  if (!before) throw new ActionError("This was not made of a file. Nothing was brought in.");
+  if (!before) throw new ActionError("notFromFile");
   const made = await madeOf(db, visitor, file.brought, file.choices, now);
   const again = knownAgain(before.document, made.document);
   const { count } = changesBetween(before.document, again);

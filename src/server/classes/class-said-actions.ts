@@ -5,7 +5,8 @@ import { addClass, classNameTaken, classSaid, setClassSaid } from "@/data/classe
 import { allClassesOf, classesOf, setClassArchived, studentsOf } from "@/data/classes/classes";
 import { addEnrolments } from "@/data/office/rosters";
 import type { Db } from "@/data/engine/db";
-import { act, notThere, ActionError } from "../web/act";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import type { Visitor } from "../web/session";
 import { schoolOf } from "../office/school-of";
 
@@ -14,7 +15,7 @@ const Id = z.number().int().positive();
 /** Keeps what is said of a class, and returns what was said before, for undo. */
 async function keep(db: Db, visitor: Visitor, id: number, said: ClassSaid): Promise<{ before: ClassSaid }> {
   if (await classNameTaken(db, schoolOf(visitor), said.name, id))
-    throw new ActionError(`There is a class called ${said.name} already.`, "name");
+    throw new ActionError(problemOf("classNameTaken", { name: said.name }), "name");
   const before = await classSaid(db, id);
   await setClassSaid(db, id, said);
   return { before };
@@ -33,7 +34,7 @@ export const changeClassAtOffice = act(
   "change the school's roster",
   z.object({ ofClass: Id, said: ClassSaid }),
   async ({ db, visitor }, input) => {
-    if (!(await allClassesOf(db, schoolOf(visitor))).includes(input.ofClass)) throw new ActionError(notThere);
+    if (!(await allClassesOf(db, schoolOf(visitor))).includes(input.ofClass)) throw new ActionError("notThere");
     return keep(db, visitor, input.ofClass, input.said);
   },
 );
@@ -41,7 +42,7 @@ export const changeClassAtOffice = act(
 const make = async (db: Db, visitor: Visitor, now: Date, lead: number, said: ClassSaid) => {
   const school = schoolOf(visitor);
   if (await classNameTaken(db, school, said.name))
-    throw new ActionError(`There is a class called ${said.name} already.`, "name");
+    throw new ActionError(problemOf("classNameTaken", { name: said.name }), "name");
   return { class: await db.transaction((tx) => addClass(tx, { school, year: now.getFullYear(), lead }, said)) };
 };
 
@@ -59,7 +60,7 @@ export const makeClassAtOffice = act(
       lead,
       schoolOf(visitor),
     ]);
-    if (rows.length === 0) throw new ActionError("This person is not at your school.");
+    if (rows.length === 0) throw new ActionError("personNotHere");
     return make(db, visitor, now, lead, said);
   },
 );
@@ -114,7 +115,7 @@ export const bringClassBack = act(
   async ({ db, visitor }, input) => {
     const { name } = await classSaid(db, input.class);
     if (await classNameTaken(db, schoolOf(visitor), name, input.class))
-      throw new ActionError(`A class called ${name} is in use. Give that one another name first.`);
+      throw new ActionError(problemOf("classNameInUse", { name }));
     await setClassArchived(db, input.class, null);
     return { name };
   },

@@ -44,8 +44,7 @@ export const keepSeats = act(
   (input) => ({ class: input.class }),
   async ({ db }, input) => {
     const places = new Set(input.seats.map(({ x, y }) => `${x} ${y}`));
-    if (places.size < input.seats.length)
-      throw new ActionError("Two desks are in the same place. Nothing was changed.");
+    if (places.size < input.seats.length) throw new ActionError("desksInOnePlace");
     await db.transaction((tx) => setSeats(tx, input.class, input.seats));
     return {};
   },

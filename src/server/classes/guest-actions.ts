@@ -4,7 +4,7 @@ import { redirect } from "next/navigation";
 import { z } from "zod";
 import * as guests from "@/data/classes/guests";
 import { announceWork } from "@/data/student/work";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
 import { baseAddress } from "../web/base-address";
 import { callerAddress } from "../web/client-address";
 import { allowJoin, forgetJoin } from "../web/limits";
@@ -13,7 +13,6 @@ import { newLinkToken, tokenHash } from "../web/secrets";
 import { signIn } from "../web/session";
 
 const Id = z.number().int().positive();
-const notAllowed = "Your school does not allow guests. The office can change that.";
 
 /** Whether guests may come to this work, and whether a link is out. Changes nothing. */
 export const lookAtGuests = act(
@@ -29,7 +28,7 @@ export const makeGuestLink = act(
   z.object({ assignment: Id }),
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, { assignment }) => {
-    if (!(await guests.guestsWith(db, assignment)).allowed) throw new ActionError(notAllowed);
+    if (!(await guests.guestsWith(db, assignment)).allowed) throw new ActionError("guestsNotAllowed");
     const token = newLinkToken();
     await guests.setGuestLink(db, { assignment, hash: tokenHash(token), by: visitor.id, at: now });
     return { address: `${await baseAddress()}/guest/${token}` };
@@ -53,13 +52,13 @@ export const comeAsGuest = act(
   async ({ db, now }, { token, name }) => {
     const address = await callerAddress();
     const allowed = await allowJoin(address);
-    if (!allowed.allowed) throw new ActionError(problemOf("tooManyTries", { minutes: allowed.minutes }));
+    if (!allowed.allowed) throw new ActionError(problemOf("tooManyTriesWait", { minutes: allowed.minutes }));
     const door = await guests.guestDoor(db, tokenHash(token), now);
-    if (!door) throw new ActionError(problemOf("notThere"));
+    if (!door) throw new ActionError("notThere");
     await forgetJoin(address);
     const signInName = `guest.${randomBytes(9).toString("hex")}`;
     const guest = await db.transaction((tx) => guests.addGuest(tx, door, { name, signInName }));
-    if (guest === undefined) throw new ActionError(problemOf("tooManyGuests"));
+    if (guest === undefined) throw new ActionError("tooManyGuests");
     await announceWork(db, door.assignment);
     await signIn(guest, "student", null, door.until);
     redirect(`/student/${door.assignment}`);
@@ -74,13 +73,10 @@ export const moveGuestWork = act(
   async ({ db }, { assignment, guest, student, back }) => {
     // Only between a guest of this work and somebody who is none.
     const [isGuest, other] = [await guests.guestOf(db, guest), await guests.guestOf(db, student)];
-    if (isGuest !== assignment || other !== null) throw new ActionError(notThere);
+    if (isGuest !== assignment || other !== null) throw new ActionError("notThere");
     const [from, to] = back ? [student, guest] : [guest, student];
     if (!(await db.transaction((tx) => guests.moveWork(tx, assignment, from, to))))
-      throw new ActionError(
-        "This student has already begun, or does not have this work. Nothing was moved.",
-        "student",
-      );
+      throw new ActionError("guestCannotMove", "student");
     await announceWork(db, assignment);
     return {};
   },

@@ -19,5 +19,5 @@ export async function newJoinCode(db: Queryable, classId: number, minutes: numbe
       if (!isTaken(error, "class_join_code_key")) throw error;
     }
   }
-  throw new ActionError("No free code was found. Try again in a moment.");
+  throw new ActionError("noFreeCode");
 }

@@ -19,8 +19,9 @@ import {
 } from "@/data/office/rosters";
 import { isTaken } from "@/data/engine/db";
 import { addEvent } from "@/data/engine/events";
-import { isSignInName } from "@/core/roster/sign-in-name";
-import { act, notThere, ActionError } from "../web/act";
+import { GoalChange, NewGoal, SignInName, StudentFacts } from "@/core/roster/student-input";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { changeSchool } from "../office/change-school";
 import type { PlanState } from "../plan/move-work";
 import { planPasted } from "./pasted-roster";
@@ -74,8 +75,7 @@ export const bringInPasted = act(
     const { event, value } = await changeSchool(db, made, async (tx) => {
       const { read, plan } = await planPasted(tx, visitor.id, input, group);
       const [problem] = read.problems;
-      if (read.students.length === 0)
-        throw new ActionError(`No line of this could be read. ${problem?.text ?? ""} Nothing was changed.`);
+      if (read.students.length === 0) throw new ActionError(problemOf("noLineRead", { why: problem?.text ?? "" }));
       await applyImport(tx, { district: visitor.district, school: group.school, year: now.getFullYear() }, plan);
       return {
         added: plan.addStudents.length,
@@ -88,14 +88,11 @@ export const bringInPasted = act(
   },
 );
 
-const Language = z.string().regex(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, "A language is written like en or es-MX.");
-
 async function nameFree<Result>(work: () => Promise<Result>): Promise<Result> {
   try {
     return await work();
   } catch (error) {
-    if (isTaken(error, "person_sign_in_name_key"))
-      throw new ActionError("Somebody signs in with that name already. Nothing was changed.", "signInName");
+    if (isTaken(error, "person_sign_in_name_key")) throw new ActionError("signInNameTaken", "signInName");
     throw error;
   }
 }
@@ -106,26 +103,11 @@ export const changeStudent = act(
   z.object({
     class: Id,
     students: z.array(Id).length(1),
-    facts: z.object({
-      grade: z.number().int().min(0).max(12).nullable(),
-      readingGrade: z.number().min(0).max(15).nullable(),
-      factor: z.union([z.literal(1), z.literal(1.25), z.literal(1.5), z.literal(2)]),
-      readsAloud: z.boolean(),
-      languages: z.array(Language).max(6),
-      familyLanguage: Language.nullable(),
-    }),
-    signInName: z
-      .string()
-      .trim()
-      .toLowerCase()
-      .refine(isSignInName, "A name to sign in with has 3 to 40 letters, digits, dots and hyphens.")
-      .optional(),
-    goal: z.string().trim().max(120),
+    facts: StudentFacts,
+    signInName: SignInName.optional(),
+    goal: NewGoal,
     /** Her goals as they are to be from now on. */
-    goals: z
-      .array(z.object({ id: Id, goal: z.string().trim().min(1, "Write the goal.").max(120), closed: z.boolean() }))
-      .max(100)
-      .default([]),
+    goals: z.array(GoalChange).max(100).default([]),
   }),
   (input) => ({ class: input.class, students: input.students }),
   async ({ db, now }, input) => {
@@ -136,7 +118,7 @@ export const changeStudent = act(
         if (input.signInName) await setSignInName(tx, student!, input.signInName);
         for (const goal of input.goals) {
           const found = await changeStudentGoal(tx, student!, { ...goal, closed: goal.closed ? now : null });
-          if (!found) throw new ActionError(notThere);
+          if (!found) throw new ActionError("notThere");
         }
         if (input.goal) await addStudentGoal(tx, student!, now.getFullYear(), input.goal);
       }),

@@ -43,7 +43,7 @@ describe("keeping and following", () => {
     ines();
     expect(await follow({ author: world.teodor })).toMatchObject({ ok: true });
     expect(await isFollowing(db, world.ines, world.teodor)).toBe(true);
-    expect(await follow({ author: world.ines })).toEqual({ ok: false, problem: "You cannot follow yourself." });
+    expect(await follow({ author: world.ines })).toMatchObject({ ok: false, code: "cannotFollowYourself" });
     actAs(null);
     expect(await stopFollowing({ author: world.teodor })).toMatchObject({ ok: false });
     expect(await isFollowing(db, world.ines, world.teodor)).toBe(true);

@@ -3,7 +3,7 @@ import { z } from "zod";
 import { noteWords } from "@/core/find/note-words";
 import * as saved from "@/data/find/saved-searches";
 import { addNoteOfUse, removeNoteOfUse } from "@/data/find/notes-of-use";
-import { act, notThere, ActionError } from "../web/act";
+import { act, ActionError } from "../web/act";
 
 const Id = z.number().int().positive();
 
@@ -20,7 +20,7 @@ export const saveSearch = act(
 );
 
 export const deleteSearch = act("save a search", z.object({ id: Id }), async ({ db, visitor }, { id }) => {
-  if (!(await saved.deleteSearch(db, visitor.id, id))) throw new ActionError(notThere);
+  if (!(await saved.deleteSearch(db, visitor.id, id))) throw new ActionError("notThere");
   return {};
 });
 
@@ -29,7 +29,7 @@ export const follow = act(
   z.object({ author: Id }),
   ({ author }) => ({ author }),
   async ({ db, visitor, now }, { author }) => {
-    if (author === visitor.id) throw new ActionError("You cannot follow yourself.");
+    if (author === visitor.id) throw new ActionError("cannotFollowYourself");
     await saved.setFollow(db, visitor.id, author, true, now);
     return {};
   },
@@ -51,12 +51,12 @@ export const noteUse = act(
   }),
   (input) => ({ resource: input.resource }),
   async ({ db, visitor, now }, note) => {
-    if (visitor.school === null) throw new ActionError("Only a school's own teachers can leave a note.");
+    if (visitor.school === null) throw new ActionError("onlyOwnTeachersNote");
     return { id: await addNoteOfUse(db, { ...note, person: visitor.id, school: visitor.school, at: now }) };
   },
 );
 
 export const takeBackNote = act("take back a note", z.object({ id: Id }), async ({ db, visitor }, { id }) => {
-  if (!(await removeNoteOfUse(db, visitor.id, id))) throw new ActionError(notThere);
+  if (!(await removeNoteOfUse(db, visitor.id, id))) throw new ActionError("notThere");
   return {};
 });

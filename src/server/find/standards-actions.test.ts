@@ -57,7 +57,7 @@ test("a framework that was not here goes again, and lessons still say what they 
   expect(await tree(framework)).toEqual([["S.1", "Count whelks.", 1]]);
   expect(await undoFramework({ event })).toMatchObject({ ok: true });
   expect(await frameworksOf(db, world.district)).toEqual([]);
-  expect(await undoFramework({ event })).toMatchObject({ ok: false, problem: "This has already been undone." });
+  expect(await undoFramework({ event })).toMatchObject({ ok: false, code: "alreadyUndone" });
   const again = await take({ "S.1": "Count whelks." });
   expect(await tree(again.framework)).toEqual([["S.1", "Count whelks.", 1]]);
 });

@@ -3,11 +3,12 @@ import { ActionError } from "../web/act";
 import { sendStream } from "../web/send-stream";
 import type { Gathered } from "./gather";
 import { writeFileOf } from "./write-file";
+import { refuse } from "../web/refuse";
 
 /** The answer that carries what was gathered, as the kind of file an address asks for (`?as=docx`). */
 export async function sendGathered(request: Request, gathered: () => Promise<Gathered>): Promise<Response> {
   const kind = fileKindOf(new URL(request.url).searchParams.get("as"));
-  if (!kind) return Response.json({ problem: "There is no such kind of file." }, { status: 400 });
+  if (!kind) return refuse(400, "noSuchFile");
   try {
     const came = await gathered();
     const { pieces, ending, mime } = await writeFileOf(came, kind);
@@ -16,7 +17,7 @@ export async function sendGathered(request: Request, gathered: () => Promise<Gat
       called: `${savedName(came.outgoing.title)}.${ending}`,
     });
   } catch (error) {
-    if (error instanceof ActionError) return Response.json({ problem: error.message }, { status: 422 });
+    if (error instanceof ActionError) return refuse(422, error.problem);
     throw error;
   }
 }

@@ -23,7 +23,7 @@ import { bytesOf, type Gathered } from "./gather";
 /** Pictures, sounds and films in one page together: above it, the rest stays out. */
 const LARGEST_PAGE = 30_000_000;
 
-const busy = () => new ActionError("The file could not be made just now. Try again in a minute.");
+const busy = () => new ActionError("fileNotMade");
 
 const filesOf = ({ files }: Outgoing, { document }: OutgoingResource): Map<string, OutgoingFile> =>
   new Map(mediaOf(document).flatMap((reference) => (files.has(reference) ? [[reference, files.get(reference)!]] : [])));
@@ -133,7 +133,7 @@ export async function writeFileOf(
 ): Promise<{ pieces: AsyncGenerator<Uint8Array>; ending: string; mime: string }> {
   const { outgoing } = gathered;
   const resources = outgoing.topics.flatMap((topic) => topic.resources);
-  if (resources.length === 0) throw new ActionError("There is nothing here that can be saved as a file.");
+  if (resources.length === 0) throw new ActionError("nothingToSave");
   if (kind.holdsAll) return { pieces: await together(gathered, kind), ending: kind.ending, mime: kind.mime };
   if (resources.length === 1)
     return { pieces: await single(gathered, resources[0]!, kind), ending: kind.ending, mime: kind.mime };

@@ -54,7 +54,7 @@ test("a child who is named comes, and nobody who is not in the class", async () 
   const { name, turn } = value(await named(first!.id));
   expect(name).toBe(first!.givenName);
   expect(value(await named(second!.id, turn)).name).toBe(second!.givenName);
-  expect(await named(world.teodor)).toMatchObject({ problem: "Choose a child of this class." });
+  expect(await named(world.teodor)).toMatchObject({ code: "chooseChild" });
 });
 
 test("what was not reached is first in the next lesson of this class; the resource keeps its own script", async () => {

@@ -9,6 +9,7 @@ import { studentsOf } from "@/data/classes/classes";
 import { addBoardTurn, boardTurns, removeBoardTurn } from "@/data/live/board-turns";
 import { keepScript } from "@/data/live/scripts-in-use";
 import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { ledDocument } from "./room";
 
 const Id = z.number().int().positive();
@@ -41,10 +42,7 @@ export const callToBoard = act(
             ? nextByTurns(ids, turns)
             : drawByLot(ids, turns, Math.random());
       const child = students.find(({ id }) => id === next);
-      if (!child)
-        throw new ActionError(
-          input.how === "named" ? "Choose a child of this class." : "There is nobody else in this class.",
-        );
+      if (!child) throw new ActionError(input.how === "named" ? problemOf("chooseChild") : problemOf("nobodyElse"));
       const turn = await addBoardTurn(tx, { class: group, student: child.id, by: visitor.id, at: now });
       return { turn, name: child.givenName };
     }),
@@ -57,8 +55,7 @@ export const keepScriptInUse = act(
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, { assignment, sheet }) => {
     const own = (await ledDocument(db, (await assignmentById(db, assignment))!))?.runSheet;
-    if (!own || !sameParts(own, sheet))
-      throw new ActionError("The script has been changed since. Open this page again; nothing was moved.");
+    if (!own || !sameParts(own, sheet)) throw new ActionError("scriptChanged");
     await keepScript(db, { assignment, sheet, by: visitor.id, at: now });
     return {};
   },

@@ -58,7 +58,7 @@ test("pairs are on every screen at once, and on one that comes later; nobody is 
   await (await listen<FollowEvent>(followRoute, assignment)).until(isPaired);
   const twice = { ...pairs(), groups: [[aisha(), bo()], [bo()]] };
   expect(await lead(assignment, { do: "work", step, work: twice })).toMatchObject({
-    problem: "Someone is in two groups. Nothing was changed.",
+    code: "inTwoGroups",
   });
   value(await lead(assignment, { do: "work", step, work: null }));
   await screen.until((event) => event.kind === "lesson" && event.lesson !== null && !event.lesson.work[step]);

@@ -18,7 +18,7 @@ import { newJoinCode } from "../classes/new-join-code";
 import { changePlaces, giveWork } from "../plan/move-work";
 import { nextLesson } from "./next-lesson";
 import { putPageBack as putBack } from "./shared-page";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
 
 const Id = z.number().int().positive();
 
@@ -28,10 +28,10 @@ const LESSON_MS = 90 * 60_000;
 /** Opens the lobby of a piece of work; a lesson that runs already is joined. The class gets a code when it has none. */
 async function openLobby(db: Db, assignment: number, by: number, now: Date): Promise<void> {
   const given = (await assignmentById(db, assignment))!;
-  if (given.calledBack) throw new ActionError("This has been called back. Assign it again before you lead it.");
+  if (given.calledBack) throw new ActionError("calledBack");
   // Planned for later: it opens with the lobby.
   if (given.opens > now) {
-    if (given.due <= now) throw new ActionError("This was due already. Change its times before you lead it.");
+    if (given.due <= now) throw new ActionError("dueAlready");
     const { due, closes, meeting } = given;
     await changePlaces(db, by, now, "opened a piece of work to lead it", [
       { id: assignment, opens: now, due, closes, meeting },
@@ -85,7 +85,7 @@ export const leadResource = act(
       return { assignment: has.id };
     }
     const students = (await studentsOf(db, classId)).map(({ id }) => id);
-    if (students.length === 0) throw new ActionError("There is nobody in this class yet.");
+    if (students.length === 0) throw new ActionError("emptyClass");
     const form = plainForm(
       { resources: [resource], to: [{ class: classId, students }] },
       {
@@ -97,7 +97,7 @@ export const leadResource = act(
     );
     const { looked, list, problem } = await prepareAssigning(db, visitor, form, classId, now);
     const stop = lastLook(looked).find(({ level }) => level === "stop");
-    if (stop || problem) throw new ActionError(stop?.text ?? problem!);
+    if (stop || problem) throw new ActionError({ problem: stop?.text ?? problem! });
     const { assignments } = await giveWork(db, visitor.id, now, list);
     await openLobby(db, assignments[0]!, visitor.id, now);
     return { assignment: assignments[0]! };
@@ -110,7 +110,7 @@ export const helped = act(
   z.object({ assignment: Id, student: Id }),
   (input) => ({ assignment: input.assignment }),
   async ({ db, now }, { assignment, student }) => {
-    if (!(await lessons.hasAssignment(db, assignment, student))) throw new ActionError(notThere);
+    if (!(await lessons.hasAssignment(db, assignment, student))) throw new ActionError("notThere");
     await setAsked(db, { assignment, student, asked: false, at: now });
     return {};
   },
@@ -122,10 +122,7 @@ export const writeNote = act(
   z.object({ assignment: Id, student: Id, step: z.string().max(40), text: z.string().trim().min(1).max(400) }),
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, input) => {
-    if (!(await addStepNote(db, { ...input, by: visitor.id, at: now })))
-      throw new ActionError(
-        "This note was not sent: your school has switched notes off, or there are too many already.",
-      );
+    if (!(await addStepNote(db, { ...input, by: visitor.id, at: now }))) throw new ActionError("noteNotSent");
     return {};
   },
 );
@@ -137,7 +134,7 @@ export const goOnNextLesson = act(
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, { assignment }) => {
     const next = await nextLesson(db, (await assignmentById(db, assignment))!, now, visitor.zone);
-    if (!next) throw new ActionError("No lesson of this class is left in the calendar. The work stays as it is.");
+    if (!next) throw new ActionError("noLessonLeft");
     return { event: await changePlaces(db, visitor.id, now, "moved work to the next lesson", [next.place]) };
   },
 );
@@ -148,7 +145,7 @@ export const putPageBack = act(
   z.object({ assignment: Id, page: Id, before: Id }),
   (input) => ({ assignment: input.assignment }),
   async ({ db, now }, input) => {
-    if (!(await putBack(db, { ...input, now }))) throw new ActionError(notThere);
+    if (!(await putBack(db, { ...input, now }))) throw new ActionError("notThere");
     return {};
   },
 );

@@ -5,19 +5,20 @@ import type { Db } from "@/data/engine/db";
 import * as lessons from "@/data/live/lessons";
 import { putAt, thereSince } from "@/data/live/places";
 import { nameOf } from "@/data/office/people";
+import type { RefusalCode } from "@/messages/catalogues";
+import { problemOf, type Problem } from "../web/problem";
 import { followNotice } from "./lesson-view";
 
 /** What came of a command: the state all screens share from now on, or why it was not obeyed. */
-export type Obeyed = { state: LessonState; version: number } | { problem: string };
+export type Obeyed = { state: LessonState; version: number } | Problem;
 
-const hasEnded = "This lesson has ended. What students answered is kept.";
-const whyNot: Record<NotNow, string> = {
-  "not begun": "The lesson has not begun yet. Press Begin first.",
-  ended: hasEnded,
-  "no timer": "There is no timer any more.",
-  "pen full": "There is no room for more lines. Wipe some away first.",
-  twice: "Someone is in two groups. Nothing was changed.",
-  choices: "Give at least two answers to choose from.",
+const whyNot: Record<NotNow, RefusalCode> = {
+  "not begun": "lessonNotBegun",
+  ended: "lessonEnded",
+  "no timer": "noTimer",
+  "pen full": "penFull",
+  twice: "inTwoGroups",
+  choices: "twoAnswers",
 };
 
 /** So often a command is tried anew on what another has just left. */
@@ -50,13 +51,13 @@ async function change(
   tries: number,
 ): Promise<Obeyed> {
   const lesson = await lessons.openedLesson(db, of.assignment);
-  if (!lesson) return { problem: hasEnded };
+  if (!lesson) return problemOf("lessonEnded");
   const state = lessonAfter(lesson.state, of.asked, of.now.getTime());
-  if (typeof state === "string") return { problem: whyNot[state] };
+  if (typeof state === "string") return problemOf(whyNot[state]);
   const ended = state.phase === "ended" ? of.now : null;
   const leader = lesson.ledBy === of.by ? lesson.leader : await nameOf(db, of.by);
   const told = followNotice(of.assignment, ended ? undefined : { state, version: lesson.version + 1, leader }, of.now);
   const version = await lessons.writeLesson(db, lesson, { state, by: of.by, ended, told });
   if (version !== undefined) return { state, version };
-  return tries > 1 ? change(db, of, tries - 1) : { problem: "Somebody else is changing the lesson too. Try again." };
+  return tries > 1 ? change(db, of, tries - 1) : problemOf("othersChangeLesson");
 }

@@ -14,6 +14,7 @@ import { prepareAssigning } from "../assign/assigning";
 import { ledDocument } from "../live/room";
 import { giveWork } from "../plan/move-work";
 import { ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { baseAddress } from "../web/base-address";
 import { permit } from "../web/permissions";
 import { newToken, tokenHash } from "../web/secrets";
@@ -47,24 +48,24 @@ export async function returnChoice(
 ): Promise<string> {
   const read = Chosen.safeParse({ ...Object.fromEntries(said), resources: said.getAll("resource") });
   if (!read.success)
-    throw new ActionError(`${read.error.issues[0]?.message ?? "This could not be read."} Nothing was assigned.`);
+    throw new ActionError(
+      problemOf("notReadable", { why: read.error.issues[0]?.message ?? "This could not be read." }),
+    );
   const { for: token, class: group, due, resources } = read.data;
   const choosing = await choiceOf(db, tokenHash(token), visitor.id, now);
   const course = choosing && (await courseById(db, choosing.course));
   const system = course && (await systemById(db, course.system));
-  if (!choosing || !course || !system)
-    throw new ActionError("This choice is over. Go back to the course and begin again. Nothing was assigned.");
-  if (!choosing.several && resources.length > 1)
-    throw new ActionError("The course site takes one thing at a time. Nothing was assigned.");
+  if (!choosing || !course || !system) throw new ActionError("choiceOver");
+  if (!choosing.several && resources.length > 1) throw new ActionError("oneAtATime");
   const students = (await studentsOf(db, group)).map(({ id }) => id);
   const to = [{ class: group, students }];
   const about = { resources, to, versions: [], after: [] };
   if (students.length === 0 || !(await permit(db, visitor, "assign resources", about, now)))
-    throw new ActionError("This class or one of these things is not yours to assign. Nothing was assigned.");
+    throw new ActionError("notYoursToAssign");
   const form = plainForm({ resources, to }, { opens: { kind: "now" }, due: { kind: "at", at: `${due}T15:00` } });
   const { looked, list, problem } = await prepareAssigning(db, visitor, form, null, now);
   const stop = lastLook(looked).find(({ level }) => level === "stop")?.text ?? problem;
-  if (stop) throw new ActionError(`${stop} Nothing was assigned.`);
+  if (stop) throw new ActionError(problemOf("stopsAssigning", { stop }));
   const { assignments: ids } = await giveWork(db, visitor.id, now, list);
   await endChoice(db, tokenHash(token));
   if (course.class === null && (await permit(db, visitor, "link a course", { class: group }, now)))

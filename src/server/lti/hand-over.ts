@@ -24,6 +24,7 @@ import { pocketsOf } from "@/data/satchel/pockets";
 import { bytesOf, gather, type Chosen } from "../hand-over/gather";
 import { workIn, workOfPocket, type Stretch } from "../hand-over/work-in";
 import { ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import type { Visitor } from "../web/session";
 import { NoAnswer } from "../web/ask-elsewhere";
 import { lookThere, pagesOfSent, thereOf } from "./course-there";
@@ -199,16 +200,16 @@ export async function handOver(
   of: { base: string; now: Date },
 ): Promise<{ sent: number }> {
   const prepared = await prepare(db, visitor, asked, of);
-  if (!prepared) throw new ActionError("This class is not a course of the other system yet. Nothing was sent.");
+  if (!prepared) throw new ActionError("classNoCourse");
   const { course, system, outgoing } = prepared;
-  if (prepared.problem) throw new ActionError(`${prepared.problem} Nothing was sent.`);
+  if (prepared.problem) throw new ActionError(problemOf("notPrepared", { problem: prepared.problem }));
   const going = prepared.items.filter(
     ({ id, compared, dates }) =>
       asked.items.includes(id) &&
       !dates.isLeftOut &&
       (compared.standing !== "changed there" || asked.overwrite.includes(id)),
   );
-  if (going.length === 0) throw new ActionError("Choose at least one thing to send. Nothing was sent.");
+  if (going.length === 0) throw new ActionError("chooseToSend");
   const ids = new Set(going.map(({ id }) => id));
   const needed = new Set(going.flatMap(({ files }) => files));
   const chosen: Outgoing = {
@@ -247,8 +248,8 @@ export async function handOver(
     if (!(error instanceof NoAnswer)) throw error;
     throw new ActionError(
       done === 0
-        ? `${error.message} Nothing was sent.`
-        : `${error.message} ${done} of ${going.length} were sent. Send again to go on.`,
+        ? problemOf("notSent", { message: error.message })
+        : problemOf("someSent", { message: error.message, done, count: going.length }),
     );
   }
   // How it stands there now is what a change over there is told by.

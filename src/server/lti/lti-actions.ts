@@ -6,7 +6,7 @@ import { pastDues, pastOpenings } from "@/core/hand-over/compare";
 import { classesOf } from "@/data/classes/classes";
 import { courseById, linkCourse, removeSystem, systemById } from "@/data/lti/systems";
 import { schoolOf } from "../office/school-of";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
 import { baseAddress } from "../web/base-address";
 import { NoAnswer } from "../web/ask-elsewhere";
 import { handOver } from "./hand-over";
@@ -20,7 +20,7 @@ async function inWords<Value>(work: () => Promise<Value>): Promise<Value> {
   try {
     return await work();
   } catch (error) {
-    if (error instanceof NoAnswer) throw new ActionError(error.message);
+    if (error instanceof NoAnswer) throw new ActionError({ problem: error.message });
     throw error;
   }
 }
@@ -53,7 +53,7 @@ export const linkCourseToClass = act(
     const course = await courseById(db, input.course);
     const system = course && (await systemById(db, course.system));
     const group = (await classesOf(db, visitor.id, now)).find(({ id }) => id === input.class);
-    if (!course || !system || !group || system.school !== group.school) throw new ActionError(notThere);
+    if (!course || !system || !group || system.school !== group.school) throw new ActionError("notThere");
     await db.transaction((tx) => linkCourse(tx, course.id, group.id));
     return {};
   },

@@ -23,7 +23,7 @@ async function markable(db: Db, of: Answer): Promise<{ attempt: number; worth: n
   const tried = await triedWork(db, of);
   const document = tried && (await readRevision(db, tried.revision))?.document;
   const found = document && allQuestions(document).find(({ question }) => question.id === of.question);
-  if (!found || !markedByPerson(found.question.type)) throw new ActionError(problemOf("notThere"));
+  if (!found || !markedByPerson(found.question.type)) throw new ActionError("notThere");
   const corrections = await correctionsOf(db, of.assignment);
   return { attempt: tried.attempt, worth: worth(found.question.marks, corrections[of.question]) };
 }
@@ -56,9 +56,8 @@ export const giveMark = act(
   async ({ db, visitor, now }, { rubric, levels, marks, comment, onlyWords, ...of }) => {
     const { attempt, worth: most } = await markable(db, of);
     const way = (await waysOf(db, of.assignment))[of.question] ?? null;
-    if ((way?.id ?? null) !== rubric)
-      throw new ActionError("How this is marked was changed in another window. Nothing was kept: look at it again.");
-    if (!way && marks !== null && marks > most) throw new ActionError(`This is worth at most ${most}.`, "marks");
+    if ((way?.id ?? null) !== rubric) throw new ActionError("markingChanged");
+    if (!way && marks !== null && marks > most) throw new ActionError(problemOf("worthAtMost", { most }), "marks");
     const before = onlyWords ? await lastMark(db, of, visitor.id) : undefined;
     await addMark(db, {
       ...{ ...nothing, attempt, question: of.question, by: visitor.id, at: now, kind: "marked", comment },
@@ -93,8 +92,7 @@ export const settleMark = act(
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, { marker, ...of }) => {
     const { attempt } = await markable(db, of);
-    if ((await lastMark(db, of, marker)) === undefined)
-      throw new ActionError("That mark is not there any more. Nothing was changed.");
+    if ((await lastMark(db, of, marker)) === undefined) throw new ActionError("markGone");
     await addMark(db, {
       ...{ ...nothing, attempt, question: of.question, by: visitor.id, at: now, kind: "settled", for: marker },
     });
@@ -113,7 +111,7 @@ export const chooseWay = act(
     const mine = await rubricsOf(db, visitor.id);
     // A colleague's is used where it is used in this work already.
     const allowed = [...mine, ...Object.values(ways)].some(({ id }) => id === rubric);
-    if (rubric !== null && !allowed) throw new ActionError(problemOf("notThere"));
+    if (rubric !== null && !allowed) throw new ActionError("notThere");
     await db.transaction((tx) => setWay(tx, { assignment, question, rubric }));
     await announceWork(db, assignment);
     return { before: ways[question]?.id ?? null };
@@ -126,10 +124,7 @@ export const keepRubric = act(
   z.object({ content: Rubric, replaces: Id.nullable() }),
   async ({ db, visitor, now }, { content, replaces }) => {
     const rubric = await db.transaction((tx) => addRubric(tx, { owner: visitor.id, content, replaces, at: now }));
-    if (rubric === undefined)
-      throw new ActionError(
-        "This rubric was changed or put away in another window. Nothing was kept: look at it again.",
-      );
+    if (rubric === undefined) throw new ActionError("rubricChanged");
     return { rubric };
   },
 );
@@ -140,7 +135,7 @@ export const putRubricAway = act(
   z.object({ rubric: Id, away: z.boolean() }),
   async ({ db, visitor, now }, { rubric, away }) => {
     if (!(await putAwayRubric(db, { owner: visitor.id, rubric, at: away ? now : null })))
-      throw new ActionError(problemOf("notThere"));
+      throw new ActionError("notThere");
     return {};
   },
 );

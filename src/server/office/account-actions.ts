@@ -2,7 +2,8 @@
 import { z } from "zod";
 import { credentialsById } from "@/data/office/people";
 import { endOtherSessions, setTotp } from "@/data/office/second-step";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { callerAddress } from "../web/client-address";
 import { allowSignIn, forgetAttempts } from "../web/limits";
 import { hashSecret, secretIsRight } from "../web/secrets";
@@ -17,12 +18,11 @@ const Password = z.string().max(200);
 /** Only she changes how she signs in: her password is asked, with the same patience as at the door. */
 async function mustBeHer(db: Db, visitor: Visitor, password: string): Promise<string> {
   const known = visitor.kind === "adult" ? await credentialsById(db, visitor.id) : undefined;
-  if (!known) throw new ActionError(notThere);
+  if (!known) throw new ActionError("notThere");
   const address = await callerAddress();
   const allowed = await allowSignIn(known.email, address);
-  if (!allowed.allowed) throw new ActionError(`Too many tries. Wait ${allowed.minutes} minutes, then try again.`);
-  if (!(await secretIsRight(known.hash, password)))
-    throw new ActionError("This is not your password. Nothing was changed.", "password");
+  if (!allowed.allowed) throw new ActionError(problemOf("tooManyTriesWait", { minutes: allowed.minutes }));
+  if (!(await secretIsRight(known.hash, password))) throw new ActionError("notPassword", "password");
   await forgetAttempts(known.email, address);
   return known.email;
 }
@@ -45,8 +45,7 @@ export const turnOnSecondFactor = act(
   async ({ db, visitor, now }, { password, secret, code }) => {
     await mustBeHer(db, visitor, password);
     const used = stepOfCode(secret, code, now);
-    if (used === null)
-      throw new ActionError("This code is not right. Is the clock of your phone right? Try the next code.", "code");
+    if (used === null) throw new ActionError("codeWrongClock", "code");
     const codes = newRecoveryCodes();
     await db.transaction((tx) => setTotp(tx, visitor.id, { secret, used, recovery: codes.map(recoveryHash) }));
     return { codes };

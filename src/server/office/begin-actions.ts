@@ -1,7 +1,7 @@
 "use server";
 import { redirect } from "next/navigation";
 import { z } from "zod";
-import { isEmail } from "@/core/people/read-people";
+import { BeginInput, Password } from "@/core/people/inputs";
 import { readFile } from "../web/read-file";
 import {
   addAdult,
@@ -16,7 +16,8 @@ import {
 import { letKeepDistrict } from "@/data/office/district";
 import { takeFromAnotherSchool } from "@/data/office/leaving";
 import { endOtherSessions, setTotp, totpOf } from "@/data/office/second-step";
-import { act, notThere, ActionError } from "../web/act";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { callerAddress } from "../web/client-address";
 import { firstCodeHash } from "./first-code";
 import { invite } from "./invite";
@@ -26,61 +27,42 @@ import { hashSecret, tokenHash } from "../web/secrets";
 import { signIn } from "../web/session";
 
 const Id = z.number().int().positive();
-const Name = z.string().trim().min(1, "A name is needed.").max(80);
-const Email = z.string().trim().toLowerCase().refine(isEmail, "This is not an e-mail address.");
-const Password = z
-  .string()
-  .min(10, "A password has at least 10 characters.")
-  .max(200, "A password has at most 200 characters.");
-const Zone = z.string().refine((zone) => Intl.supportedValuesOf("timeZone").includes(zone), "Choose a time zone.");
 
 /** Makes the school, its office account and the first teacher, with the code the server printed. Signs the office in. */
-export const beginSchool = act(
-  "begin a school",
-  z.object({
-    code: z.string().max(40),
-    school: z.string().trim().min(1, "The school needs a name.").max(120),
-    district: z.string().trim().max(120),
-    zone: Zone,
-    country: z.string().regex(/^[A-Z]{2}$/, "Choose a country."),
-    office: z.object({ givenName: Name, familyName: Name, email: Email, password: Password }),
-    teacher: z.object({ givenName: Name, familyName: Name, email: Email }),
-  }),
-  async ({ db, now }, input) => {
-    const address = await callerAddress();
-    const allowed = await allowSignIn("the first code", address);
-    if (!allowed.allowed) throw new ActionError(`Too many tries. Wait ${allowed.minutes} minutes, then try again.`);
-    const password = await hashSecret(input.office.password);
-    const made = await db.transaction(async (tx) => {
-      if (!(await useFirstCode(tx, firstCodeHash(input.code))) || (await hasPeople(tx)))
-        throw new ActionError("This is not the code the server printed. Look at its screen again.", "code");
-      const { district, school } = await addSchool(tx, {
-        name: input.school,
-        district: input.district || input.school,
-        country: input.country,
-        zone: input.zone,
-        locale: "en",
-      });
-      const same = input.teacher.email === input.office.email;
-      const office = (await addAdult(tx, {
-        district,
-        school,
-        ...input.office,
-        roles: same ? ["office", "teacher"] : ["office"],
-      }))!;
-      await setPassword(tx, office, password);
-      await letKeepDistrict(tx, office);
-      if (same) return office;
-      const teacher = (await addAdult(tx, { district, school, ...input.teacher, roles: ["teacher"] }))!;
-      const by = { id: office, name: nameOf(input.office), school, schoolName: input.school };
-      await invite(tx, by, { id: teacher, name: nameOf(input.teacher), email: input.teacher.email }, now);
-      return office;
+export const beginSchool = act("begin a school", BeginInput, async ({ db, now }, input) => {
+  const address = await callerAddress();
+  const allowed = await allowSignIn("the first code", address);
+  if (!allowed.allowed) throw new ActionError(problemOf("tooManyTriesWait", { minutes: allowed.minutes }));
+  const password = await hashSecret(input.office.password);
+  const made = await db.transaction(async (tx) => {
+    if (!(await useFirstCode(tx, firstCodeHash(input.code))) || (await hasPeople(tx)))
+      throw new ActionError("notServersCode", "code");
+    const { district, school } = await addSchool(tx, {
+      name: input.school,
+      district: input.district || input.school,
+      country: input.country,
+      zone: input.zone,
+      locale: "en",
     });
-    await forgetAttempts("the first code", address);
-    await signIn(made, "adult", null);
-    redirect("/office");
-  },
-);
+    const same = input.teacher.email === input.office.email;
+    const office = (await addAdult(tx, {
+      district,
+      school,
+      ...input.office,
+      roles: same ? ["office", "teacher"] : ["office"],
+    }))!;
+    await setPassword(tx, office, password);
+    await letKeepDistrict(tx, office);
+    if (same) return office;
+    const teacher = (await addAdult(tx, { district, school, ...input.teacher, roles: ["teacher"] }))!;
+    const by = { id: office, name: nameOf(input.office), school, schoolName: input.school };
+    await invite(tx, by, { id: teacher, name: nameOf(input.teacher), email: input.teacher.email }, now);
+    return office;
+  });
+  await forgetAttempts("the first code", address);
+  await signIn(made, "adult", null);
+  redirect("/office");
+});
 
 const nameOf = ({ givenName, familyName }: { givenName: string; familyName: string }) => `${givenName} ${familyName}`;
 
@@ -91,10 +73,10 @@ export const acceptInvitation = act(
   async ({ db, now }, input) => {
     const hash = tokenHash(input.token);
     const invited = await invitationBy(db, hash, now);
-    if (!invited) throw new ActionError("This invitation does not work any more. Ask the school office for a new one.");
+    if (!invited) throw new ActionError("invitationOver");
     const password = await hashSecret(input.password);
     await db.transaction(async (tx) => {
-      if (!(await endInvitation(tx, hash))) throw new ActionError("This invitation has just been used.");
+      if (!(await endInvitation(tx, hash))) throw new ActionError("invitationUsed");
       await setPassword(tx, invited.person, password);
     });
     // A new password is no way round her second step.
@@ -142,7 +124,7 @@ export const inviteAgain = act(
   async ({ db, visitor, now }, input) => {
     const school = schoolOf(visitor);
     const person = (await peopleAt(db, school, now)).find(({ id }) => id === input.person);
-    if (!person) throw new ActionError(notThere);
+    if (!person) throw new ActionError("notThere");
     const by = { id: visitor.id, name: nameOf(visitor), school, schoolName: visitor.schoolName ?? "the school" };
     return { address: await db.transaction((tx) => invite(tx, by, person, now)), name: person.name };
   },
@@ -154,7 +136,7 @@ export const endSecondStepOf = act(
   z.object({ person: Id }),
   async ({ db, visitor, now }, input) => {
     const person = (await peopleAt(db, schoolOf(visitor), now)).find(({ id }) => id === input.person);
-    if (!person) throw new ActionError(notThere);
+    if (!person) throw new ActionError("notThere");
     await db.transaction(async (tx) => {
       await setTotp(tx, person.id, null);
       await endOtherSessions(tx, person.id, null);

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
 import { daysFrom, type BellTime, type SchoolCalendar } from "@/core/calendar/school-calendar";
 import { ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 
 export const Name = z.string().trim().min(1, "Give it a name.").max(60);
 export const WallTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time is written like 08:50.");
@@ -37,7 +38,7 @@ export function inOrder(terms: SchoolCalendar["terms"]): SchoolCalendar["terms"]
   const sorted = [...terms].sort(byBeginning);
   for (const [at, term] of sorted.entries())
     if (sorted[at - 1] && term.from <= sorted[at - 1]!.to)
-      throw new ActionError(`${sorted[at - 1]!.name} and ${term.name} overlap. Nothing was changed.`);
+      throw new ActionError(problemOf("termsOverlap", { name: sorted[at - 1]!.name, other: term.name }));
   return sorted;
 }
 
@@ -47,8 +48,6 @@ export function bellsOn(weekdays: readonly number[], bells: readonly BellTime[])
   for (const one of kept)
     for (const other of kept)
       if (one.weekday === other.weekday && one.period < other.period && one.ends > other.starts)
-        throw new ActionError(
-          `Lesson ${other.period} would begin before lesson ${one.period} ends. Nothing was changed.`,
-        );
+        throw new ActionError(problemOf("lessonsOverlap", { period: other.period, next: one.period }));
   return kept;
 }

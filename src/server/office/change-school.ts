@@ -47,23 +47,15 @@ export async function putCardsBack(tx: Queryable, before: readonly Secret[], aft
     tx,
     after.map(({ student }) => student),
   );
-  if (canonical(now) !== canonical(after))
-    throw new ActionError("Somebody has made newer cards since, so the cards stay as they are.");
+  if (canonical(now) !== canonical(after)) throw new ActionError("newerCards");
   await setSecrets(tx, before);
 }
 
 /** @throws ActionError when the rows were changed since, somebody whom the change brought has got work, or a child is at another school */
 export async function putSchoolBack(tx: Queryable, { school, rows, sent }: SchoolChange): Promise<void> {
-  if (sent && !(await takeBackChild(tx, { ...sent, from: school })))
-    throw new ActionError(
-      "The other school has already put the child into a class, or moved the child on. Ask its office.",
-    );
+  if (sent && !(await takeBackChild(tx, { ...sent, from: school }))) throw new ActionError("otherSchoolHasChild");
   const why = await putRowsBack(tx, school, rows);
-  if (why === "changed") throw new ActionError("Some of it has been changed since, so it stays as it is now.");
-  if (why === "elsewhere")
-    throw new ActionError("One of these children goes to another school now, so nothing was changed.");
-  if (why === "used")
-    throw new ActionError(
-      "Students or classes it brought in have cards, work, groups or other classes by now, so it stays as it is.",
-    );
+  if (why === "changed") throw new ActionError("someChanged");
+  if (why === "elsewhere") throw new ActionError("childElsewhere");
+  if (why === "used") throw new ActionError("broughtInUse");
 }

@@ -3,7 +3,8 @@ import { z } from "zod";
 import { studentAt } from "@/data/keep/about-child";
 import { setChildRules, setConsent } from "@/data/keep/consent";
 import { deleteChildOf } from "../keep/children";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { schoolOf } from "./school-of";
 
 const Id = z.number().int().positive();
@@ -29,7 +30,7 @@ export const keepConsent = act(
   "keep the school's people",
   z.object({ ofStudent: Id, voice: z.boolean().nullable(), picture: z.boolean().nullable() }),
   async ({ db, visitor, now }, { ofStudent, voice, picture }) => {
-    if ((await studentAt(db, schoolOf(visitor), ofStudent)) === undefined) throw new ActionError(notThere);
+    if ((await studentAt(db, schoolOf(visitor), ofStudent)) === undefined) throw new ActionError("notThere");
     await setConsent(db, { student: ofStudent, voice, picture, by: visitor.id, at: now });
     return {};
   },
@@ -42,12 +43,11 @@ export const deleteChildRecords = act(
   async ({ db, visitor, now }, { ofStudent, name }) => {
     const school = schoolOf(visitor);
     const called = await studentAt(db, school, ofStudent);
-    if (called === undefined) throw new ActionError(notThere);
+    if (called === undefined) throw new ActionError("notThere");
     const plain = (text: string) => text.normalize("NFC").trim().replaceAll(/\s+/g, " ").toLowerCase();
-    if (plain(name) !== plain(called))
-      throw new ActionError(`Type the name as it is written here: ${called}. Nothing was deleted.`, "name");
+    if (plain(name) !== plain(called)) throw new ActionError(problemOf("typeTheName", { name: called }), "name");
     const gone = await deleteChildOf(db, { school, student: ofStudent, by: visitor.id, now });
-    if (!gone) throw new ActionError(notThere);
+    if (!gone) throw new ActionError("notThere");
     return gone;
   },
 );

@@ -1,29 +1,25 @@
 "use server";
 import { z } from "zod";
+import { DirectoryInput } from "@/core/people/inputs";
 import { directoryOf, noteFetched, removeDirectory, setDirectory } from "@/data/office/directory";
 import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { mayAsk, NoAnswer } from "../web/ask-elsewhere";
 import { UnreadableFile } from "../web/read-file";
 import { fetchRoster } from "./directory";
 import { schoolOf } from "./school-of";
 import { bringInRoster, lookAtRoster } from "./school-roster";
 
-const Address = z.string().trim().max(2000).refine(mayAsk, "The address must begin with https://.");
+const Address = DirectoryInput.shape.address.refine(mayAsk, "The address must begin with https://.");
 
 /** Where the school's roster is fetched from. */
 export const keepDirectory = act(
   "change the school's roster",
-  z.object({
-    address: Address,
-    tokenUrl: Address,
-    clientId: z.string().trim().min(1, "Type the name the directory gave you.").max(500),
-    /** Empty: the one that is kept. */
-    clientSecret: z.string().max(500),
-  }),
+  DirectoryInput.extend({ address: Address, tokenUrl: Address }),
   async ({ db, visitor }, input) => {
     const school = schoolOf(visitor);
     if (!input.clientSecret && !(await directoryOf(db, school)))
-      throw new ActionError("Type the password the directory gave you.", "clientSecret");
+      throw new ActionError("directoryPassword", "clientSecret");
     await setDirectory(db, school, input);
     return {};
   },
@@ -41,7 +37,7 @@ export const rosterFromDirectory = act(
   async ({ db, visitor, now }, { org, apply }) => {
     const school = schoolOf(visitor);
     const directory = await directoryOf(db, school);
-    if (!directory) throw new ActionError("First save where the school's directory is.");
+    if (!directory) throw new ActionError("directoryFirst");
     const chosen = org ?? directory.org;
     try {
       const read = await fetchRoster(directory, chosen);
@@ -52,7 +48,7 @@ export const rosterFromDirectory = act(
       return effect;
     } catch (error) {
       if (error instanceof NoAnswer || error instanceof UnreadableFile)
-        throw new ActionError(`${error.message} Nothing was changed.`);
+        throw new ActionError(problemOf("errorNothingChanged", { message: error.message }));
       throw error;
     }
   },

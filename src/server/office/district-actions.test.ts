@@ -56,7 +56,7 @@ test("a name the district has, or an address somebody has, adds nothing", async 
   await letKeepDistrict(db, world.teodor);
   expect(await addSchool({ ...school, name: "here" })).toMatchObject({ ok: false, field: "name" });
   const taken = { ...office, email: "judit@skerry.example" };
-  expect(await addSchool({ ...school, office: taken })).toMatchObject({ ok: false, field: "email" });
+  expect(await addSchool({ ...school, office: taken })).toMatchObject({ ok: false, field: "office.email" });
   expect(await addSchool({ ...school, zone: "Atlantis/City" })).toMatchObject({ ok: false });
   expect(await names()).toEqual(["Here", "There"]);
 });

@@ -62,7 +62,7 @@ test("whoever keeps the district leaves it to somebody else of the office, and n
   await letKeepDistrict(db, office);
   await db.query("insert into person_role values ($1, 'office', 'school')", [world.teodor]);
   expect(await sayLeft({ person: office })).toMatchObject({
-    problem: "Somebody else in the office has to say that you have left.",
+    code: "otherMustSayLeft",
   });
   actAs(
     visitorOf({ id: world.teodor, district: world.district, school: world.here }, { roles: ["teacher", "office"] }),

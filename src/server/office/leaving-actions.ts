@@ -10,7 +10,8 @@ import {
   leave,
   type HandedOver,
 } from "@/data/office/leaving";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import type { Visitor } from "../web/session";
 import { schoolOf } from "./school-of";
 
@@ -19,7 +20,7 @@ const Id = z.number().int().positive();
 /** @throws ActionError when there is nobody such in the office's school */
 async function nameIn(db: Db, visitor: Visitor, person: number, active: boolean): Promise<string> {
   const name = await adultAt(db, { school: schoolOf(visitor), person, active });
-  if (name === undefined) throw new ActionError(notThere);
+  if (name === undefined) throw new ActionError("notThere");
   return name;
 }
 
@@ -30,7 +31,7 @@ export const sayLeft = act(
   async ({ db, visitor }, { person }): Promise<{ name: string; classes: string[] }> => {
     const name = await nameIn(db, visitor, person, true);
     // So there is always somebody of the office who can let people in.
-    if (person === visitor.id) throw new ActionError("Somebody else in the office has to say that you have left.");
+    if (person === visitor.id) throw new ActionError("otherMustSayLeft");
     return { name, classes: await db.transaction((tx) => leave(tx, person)) };
   },
 );
@@ -52,7 +53,7 @@ export const handOver = act(
   async ({ db, visitor, now }, { person, colleague }): Promise<{ handed: HandedOver; name: string; to: string }> => {
     const name = await nameIn(db, visitor, person, false);
     const to = await nameIn(db, visitor, colleague, true);
-    if (!(await isTeacher(db, colleague))) throw new ActionError(`${to} does not teach, so has no satchel.`);
+    if (!(await isTeacher(db, colleague))) throw new ActionError(problemOf("hasNoSatchel", { name: to }));
     return {
       handed: await db.transaction((tx) => handOverSatchel(tx, { from: person, to: colleague, now })),
       name,

@@ -81,7 +81,7 @@ test("a child goes to no school of another district, nor to the one it is in, an
   for (const toSchool of [elsewhere, world.here, 999_999])
     expect(await sendChild({ ofStudent: child, toSchool })).toMatchObject({
       ok: false,
-      problem: "There is no such school in the district. Nothing was changed.",
+      code: "noSuchSchool",
     });
   expect(await namesIn(world.class)).toContain(child);
   officeOf(world.there);
@@ -108,7 +108,7 @@ test("sending a child is undone, classes and all, until the other school has put
   value(await putInClass({ ofStudent: child, intoClass: classThere }));
   officeOf(world.here);
   expect(await undoPlan({ event: again.event })).toMatchObject({
-    problem: "The other school has already put the child into a class, or moved the child on. Ask its office.",
+    code: "otherSchoolHasChild",
   });
   expect(await namesIn(classThere)).toEqual([child]);
   expect(await namesIn(world.class)).not.toContain(child);
@@ -124,7 +124,7 @@ test("an older change that is undone puts no child into a class who goes to anot
   );
   value(await sendChild({ ofStudent: child, toSchool: world.there }));
   expect(await undoPlan({ event })).toMatchObject({
-    problem: "One of these children goes to another school now, so nothing was changed.",
+    code: "childElsewhere",
   });
   expect(await namesIn(world.class)).not.toContain(child);
 });

@@ -5,7 +5,7 @@ import { classesAt } from "@/data/classes/classes";
 import { studentAt } from "@/data/keep/about-child";
 import { moveChild, schoolsBeside } from "@/data/office/moving";
 import { addEnrolments } from "@/data/office/rosters";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
 import type { Visitor } from "../web/session";
 import { changeSchool } from "./change-school";
 import { schoolOf } from "./school-of";
@@ -15,7 +15,7 @@ const Id = z.number().int().positive();
 /** @throws ActionError when there is no such child in the office's school */
 async function childAt(db: Db, visitor: Visitor, student: number): Promise<string> {
   const name = await studentAt(db, schoolOf(visitor), student);
-  if (name === undefined) throw new ActionError(notThere);
+  if (name === undefined) throw new ActionError("notThere");
   return name;
 }
 
@@ -26,7 +26,7 @@ export const sendChild = act(
   async ({ db, visitor, now }, { ofStudent, toSchool }): Promise<{ name: string; school: string; event: number }> => {
     const name = await childAt(db, visitor, ofStudent);
     const school = (await schoolsBeside(db, schoolOf(visitor))).find(({ id }) => id === toSchool);
-    if (!school) throw new ActionError("There is no such school in the district. Nothing was changed.");
+    if (!school) throw new ActionError("noSuchSchool");
     const sent = { student: ofStudent, to: school.id };
     const made = { by: visitor.id, at: now, what: "sent a child to another school", school: schoolOf(visitor), sent };
     const { event } = await changeSchool(db, made, (tx) => moveChild(tx, sent));
@@ -42,7 +42,7 @@ export const putInClass = act(
     const name = await childAt(db, visitor, ofStudent);
     const school = schoolOf(visitor);
     const group = (await classesAt(db, school)).find(({ id }) => id === intoClass);
-    if (!group) throw new ActionError(notThere);
+    if (!group) throw new ActionError("notThere");
     const made = { by: visitor.id, at: now, what: "put a child into a class", school };
     const { event } = await changeSchool(db, made, (tx) => addEnrolments(tx, group.id, [ofStudent]));
     return { name, class: group.name, event };

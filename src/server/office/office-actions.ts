@@ -27,6 +27,7 @@ import { allowGuests } from "@/data/classes/guests";
 import { allowNotes } from "@/data/live/step-notes";
 import { setShelfRules } from "@/data/share/sharing";
 import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { Bells, bellsOn, inOrder, Name, Terms, WallTime, Weekdays } from "./calendar-input";
 import { changeSchool } from "./change-school";
 import { changePlaces } from "../plan/move-work";
@@ -58,8 +59,7 @@ export const keepWeek = act(
     bells: Bells,
   }),
   async ({ db, visitor, now }, { weekdays, cycle, bells }) => {
-    if (new Set(cycle).size < cycle.length)
-      throw new ActionError("Two days of the cycle have the same name. Nothing was changed.");
+    if (new Set(cycle).size < cycle.length) throw new ActionError("cycleDaysSameName");
     const kept = bellsOn(weekdays, bells);
     const { event } = await changeSchool(db, by(visitor, now, "changed the week"), async (tx) => {
       await setWeek(tx, schoolOf(visitor), { weekdays: [...weekdays].sort(), cycle });
@@ -79,8 +79,7 @@ export const keepDaysOff = act(
       .max(400),
   }),
   async ({ db, visitor, now }, { days }) => {
-    if (days.some(({ kind, until }) => (kind === "half") !== (until !== null)))
-      throw new ActionError("Say when lessons end on a half day.");
+    if (days.some(({ kind, until }) => (kind === "half") !== (until !== null))) throw new ActionError("sayHalfDay");
     const { event } = await changeSchool(db, by(visitor, now, "wrote down days off"), (tx) =>
       addDaysOff(tx, schoolOf(visitor), days),
     );
@@ -108,8 +107,7 @@ export const loseSchoolDay = act(
     const classes = (await classesAt(db, school)).map(({ id }) => id);
     const before = (await calendarOf(db, school)).daysOff.find((day) => day.date === date) ?? null;
     const { moves, stuck } = await withoutDay(db, classes, date, name);
-    if (stuck.length > 0)
-      throw new ActionError(`${stuck.length} would fall after the last lesson of the calendar. Nothing was changed.`);
+    if (stuck.length > 0) throw new ActionError(problemOf("notChangedPastEnd", { count: stuck.length }));
     const event = await changePlaces(
       db,
       visitor.id,
@@ -127,8 +125,7 @@ export const loseSchoolDay = act(
 const OfClass = z.object({ ofClass: z.number().int().positive() });
 
 async function ownClass(db: Db, visitor: Visitor, id: number): Promise<void> {
-  if (!(await allClassesOf(db, schoolOf(visitor))).includes(id))
-    throw new ActionError("This class is not at your school.");
+  if (!(await allClassesOf(db, schoolOf(visitor))).includes(id)) throw new ActionError("classNotHere");
 }
 
 /** Who teaches a class: leads it, teaches it too, or covers it from one day to another. */
@@ -143,10 +140,9 @@ export const keepTeacher = act(
   async ({ db, visitor, now }, input) => {
     await ownClass(db, visitor, input.ofClass);
     if (!(await adultsAt(db, schoolOf(visitor))).some(({ id }) => id === input.teacher))
-      throw new ActionError("This person is not at your school.");
-    if (input.role === "cover" && (!input.from || !input.to))
-      throw new ActionError("Give the first and last day of the cover.");
-    if (input.from && input.to && input.from > input.to) throw new ActionError("The last day is before the first.");
+      throw new ActionError("personNotHere");
+    if (input.role === "cover" && (!input.from || !input.to)) throw new ActionError("coverDays");
+    if (input.from && input.to && input.from > input.to) throw new ActionError("lastBeforeFirst");
     const { event } = await changeSchool(db, by(visitor, now, "said who teaches a class"), (tx) =>
       setTeacher(tx, input.ofClass, { id: input.teacher, role: input.role, from: input.from, to: input.to }),
     );
@@ -160,7 +156,7 @@ export const takeTeacherOut = act(
   async ({ db, visitor, now }, input) => {
     await ownClass(db, visitor, input.ofClass);
     const others = (await teachersOf(db, input.ofClass, now)).filter(({ id }) => id !== input.teacher);
-    if (!others.some(({ role }) => role !== "cover")) throw new ActionError("A class needs at least one teacher.");
+    if (!others.some(({ role }) => role !== "cover")) throw new ActionError("classNeedsTeacher");
     const { event } = await changeSchool(db, by(visitor, now, "took a teacher out of a class"), (tx) =>
       removeTeacher(tx, input.ofClass, input.teacher),
     );
@@ -204,7 +200,7 @@ export const keepName = act(
     const { ofStudent: id, givenName, familyName } = input;
     const { event } = await changeSchool(db, by(visitor, now, "corrected a student's name"), async (tx) => {
       if (!(await renameStudent(tx, schoolOf(visitor), { id, givenName, familyName })))
-        throw new ActionError("This student is not at your school.");
+        throw new ActionError("studentNotHere");
     });
     return { event };
   },
@@ -228,9 +224,9 @@ export const keepMeetings = act(
   }),
   async ({ db, visitor, now }, input) => {
     const known = (await classesAt(db, schoolOf(visitor))).some(({ id }) => id === input.meetingsOf);
-    if (!known) throw new ActionError("This class is not at your school.");
+    if (!known) throw new ActionError("classNotHere");
     if (input.rules.some(({ weekday, cycleDay }) => weekday !== null && cycleDay !== null))
-      throw new ActionError("A lesson is on a weekday or on a day of the cycle.");
+      throw new ActionError("weekdayOrCycleDay");
     const { event } = await changeSchool(db, by(visitor, now, "said when a class meets"), (tx) =>
       setMeetingRules(tx, input.meetingsOf, input.rules),
     );

@@ -3,6 +3,6 @@ import type { Visitor } from "../web/session";
 
 /** The school of somebody of an office; whoever has none keeps no school's calendar. */
 export function schoolOf(visitor: Visitor): number {
-  if (visitor.school === null) throw new ActionError("You belong to no school.");
+  if (visitor.school === null) throw new ActionError("noSchool");
   return visitor.school;
 }

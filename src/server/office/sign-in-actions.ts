@@ -3,6 +3,7 @@ import { redirect } from "next/navigation";
 import { z } from "zod";
 import { credentialsByEmail, demoPeople } from "@/data/office/people";
 import { act, ActionError } from "@/server/web/act";
+import { problemOf } from "@/server/web/problem";
 import { baseAddress } from "@/server/web/base-address";
 import { callerAddress } from "@/server/web/client-address";
 import { allowSignIn, forgetAttempts } from "@/server/web/limits";
@@ -13,8 +14,7 @@ import { sendNewPassword } from "./forgotten";
 import { secretIsRight } from "@/server/web/secrets";
 import { signIn, signOut } from "@/server/web/session";
 
-const tooMany = (minutes: number) =>
-  new ActionError(`Too many tries. Wait ${minutes} ${minutes === 1 ? "minute" : "minutes"}, then try again.`);
+const tooMany = (minutes: number) => new ActionError(problemOf("tooManyTriesWait", { minutes }));
 
 /** Where signing in may lead: to what somebody shared by a link, nowhere else. */
 const To = z
@@ -32,7 +32,7 @@ export const signInWithPassword = act(
     if (!allowed.allowed) throw tooMany(allowed.minutes);
     const found = await credentialsByEmail(db, email);
     if (!(await secretIsRight(found?.hash, password))) {
-      throw new ActionError("This e-mail address and password do not match. Check both and try again.", "password");
+      throw new ActionError("passwordDoesNotMatch", "password");
     }
     await forgetAttempts(email, address);
     const step = await secondStepFor(db, found!.id, now);
@@ -46,10 +46,8 @@ export const signInWithPassword = act(
 export const enterCode = act("sign in", z.object({ code: z.string().max(40) }), async ({ db, now }, { code }) => {
   const { token, to } = await keptSecondStep();
   const came = await takeSecondStep(db, token, code, now);
-  if (!came.ok && came.why === "wrong")
-    throw new ActionError("This code is not right. Codes change every half minute: try the next one.", "code");
-  if (!came.ok && came.why === "too often")
-    throw new ActionError("Too many wrong codes. Wait 15 minutes, then try again.", "code");
+  if (!came.ok && came.why === "wrong") throw new ActionError("codeWrongNext", "code");
+  if (!came.ok && came.why === "too often") throw new ActionError("tooManyWrongCodes", "code");
   await forgetSecondStep();
   if (!came.ok) redirect("/sign-in?why=code");
   await signIn(came.person, "adult", null);
@@ -76,9 +74,9 @@ export const enterAsDemoPerson = act(
   "sign in",
   z.object({ person: z.number().int(), to: To }),
   async ({ db }, { person, to }) => {
-    if (process.env.DEMO !== "1") throw new ActionError("This is only in the demo.");
+    if (process.env.DEMO !== "1") throw new ActionError("onlyDemo");
     const found = (await demoPeople(db)).find((one) => one.id === person);
-    if (!found) throw new ActionError("There is no one with that number.");
+    if (!found) throw new ActionError("nobodyOfNumber");
     await signIn(found.id, found.kind, null);
     redirect(found.kind === "adult" ? (to ?? "/find") : "/student");
   },

@@ -77,8 +77,7 @@ export async function bringPackageIn(
 ): Promise<{ resources: number; there: number; pockets: number }> {
   const there = await alreadyThere(db, visitor, pack);
   const size = pack.index.media.reduce((sum, { sha256 }) => sum + pack.media.get(sha256)!.length, 0);
-  if ((await bytesBy(db, visitor.id)) + size > quota[visitor.kind])
-    throw new ActionError("Your files take all the room you have. Nothing was brought in. Ask the school office.");
+  if ((await bytesBy(db, visitor.id)) + size > quota[visitor.kind]) throw new ActionError("noRoomForFiles");
   // Files first: one too many does no harm, one too few would.
   for (const { sha256 } of pack.index.media) await keepFile(pack.media.get(sha256)!);
   return db.transaction(async (tx) => {

@@ -14,6 +14,7 @@ import { plannedIn } from "@/data/plan/plan";
 import { factsOfHead, resourceById, revisionById } from "@/data/adapt/resources";
 import { resourcesIn } from "@/data/satchel/pockets";
 import { ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { workOf } from "../assign/assignments-for";
 import { audienceOf, type Audience } from "../assign/audience";
 import { versionsForAll } from "../assign/given";
@@ -108,12 +109,15 @@ export async function layOutPocket(
   if (resources.length === 0)
     throw new ActionError(
       skipped.length === 0
-        ? "This pocket is empty."
-        : `Nothing in this pocket can be assigned: ${skipped.map((title) => `“${title}”`).join(", ")} ${skipped.length === 1 ? "is" : "are"} not published, or taken off the shelf.`,
+        ? problemOf("pocketEmpty")
+        : problemOf("nothingInPocket", {
+            titles: skipped.map((title) => `“${title}”`).join(", "),
+            count: skipped.length,
+          }),
     );
   const roster = await studentsOf(db, of.class);
   const students = rules ? roster.filter(({ id }) => rules.students.includes(id)) : roster;
-  if (students.length === 0) throw new ActionError("None of these students is in the class any more.");
+  if (students.length === 0) throw new ActionError("studentsLeftClass");
   const versions = await versionsForAll(db, visitor, [...new Set((rules?.versions ?? []).map((one) => one.of))]);
   const { calendar, meetings } = await columnOf(db, of.class, of.label, of.date);
   const last = addDays(schoolClock(now, calendar.zone).date, SEMESTER_WEEKS * 7);

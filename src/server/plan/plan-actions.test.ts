@@ -156,7 +156,7 @@ test("what somebody has changed since is not undone over", async () => {
   value(await moveWork({ assignment: id, date: day(3), period: 1 }));
   expect(await undoPlan({ event })).toMatchObject({
     ok: false,
-    problem: "Some of it has been changed since, so it stays as it is now.",
+    code: "someChanged",
   });
   expect(await dateOf(id)).toBe(day(3));
 });
@@ -278,7 +278,7 @@ test("a pocket laid out for some, with versions, tries and a goal of its own", a
   const easier = await publishFor(db, world.ines, lesson("Rivers, easier", { minutes: 20 }));
   await db.query("update resource set source_revision_id = $2 where id = $1", [easier.id, rivers.revision]);
   const choose = { class: world.class, label: "Maths", pocket, date: day(0), period: 1 };
-  expect(await layOut({ ...choose, give: false })).toMatchObject({ ok: false, problem: "This pocket is empty." });
+  expect(await layOut({ ...choose, give: false })).toMatchObject({ ok: false, code: "pocketEmpty" });
   await putIntoPocket(db, pocket, [rivers.id], world.ines, now);
   const { audience, resources } = value(await layOutChoices({ pocket }));
   expect(resources).toEqual([{ id: rivers.id, title: "Rivers" }]);

@@ -16,7 +16,8 @@ import { recipientsOf } from "@/data/assign/recipients";
 import { addEvent, eventOf, setUndone } from "@/data/engine/events";
 import { joinParts, splitAssignment } from "@/data/assign/split";
 import { announceWork } from "@/data/student/work";
-import { act, notThere, ActionError } from "../web/act";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { putCardsBack, putSchoolBack } from "../office/change-school";
 import {
   putDecisionBack,
@@ -48,7 +49,7 @@ export const moveWork = act(
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, input) => {
     const place = await moveTo(db, input.assignment, input);
-    if (!place) throw new ActionError("The class does not meet then, or the calendar ends before it would be due.");
+    if (!place) throw new ActionError("noMeetingThen");
     const work = (await assignmentById(db, input.assignment))!;
     const students = (await recipientsOf(db, input.assignment)).map(({ student }) => student);
     const found = await lookAtMoved(db, visitor, work, students, place, now);
@@ -68,8 +69,7 @@ export const rescheduleOrphaned = act(
       const place = await nextPlace(db, id, now);
       if (place) places.push(place);
     }
-    if (places.length < input.assignments.length)
-      throw new ActionError("For some of it no lesson is left before the calendar ends. Nothing was moved.");
+    if (places.length < input.assignments.length) throw new ActionError("noLessonForSome");
     return { event: await changePlaces(db, visitor.id, now, "moved work to the next lesson", places) };
   },
 );
@@ -87,9 +87,8 @@ export const moveAllFrom = act(
   (input) => ({ date: input.date, class: input.class }),
   async ({ db, visitor, now }, input) => {
     const { moves, stuck } = await reflowColumn(db, input, input, input.by);
-    if (stuck.length > 0)
-      throw new ActionError(`${stuck.length} would fall after the last lesson of the calendar. Nothing was moved.`);
-    if (moves.length === 0) throw new ActionError("Nothing is planned from then on.");
+    if (stuck.length > 0) throw new ActionError(problemOf("notMovedPastEnd", { count: stuck.length }));
+    if (moves.length === 0) throw new ActionError("nothingPlanned");
     const event = await changePlaces(db, visitor.id, now, "moved everything by one lesson", moves);
     return { event, moved: moves.length };
   },
@@ -109,8 +108,7 @@ export const loseDay = act(
     const { moves, stuck } = input.move
       ? await withoutDay(db, input.classes, input.date, input.name)
       : { moves: [], stuck: [] };
-    if (stuck.length > 0)
-      throw new ActionError(`${stuck.length} would fall after the last lesson of the calendar. Nothing was moved.`);
+    if (stuck.length > 0) throw new ActionError(problemOf("notMovedPastEnd", { count: stuck.length }));
     const lost = { classes: input.classes, date: input.date, name: input.name };
     const event = await changePlaces(db, visitor.id, now, "a day was lost", moves, { lost }, (tx) =>
       addClassDaysOff(tx, input.classes, input.date, input.name),
@@ -156,7 +154,7 @@ export const splitWork = act(
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, input) => {
     const split = await partsInMeeting(db, input.assignment);
-    if ("problem" in split) throw new ActionError(split.problem);
+    if ("problem" in split) throw new ActionError(split);
     const event = await db.transaction(async (tx) => {
       const before = await placesOf(tx, [input.assignment]);
       const { was, added } = await splitAssignment(tx, input.assignment, split.parts, visitor.id, now);
@@ -179,8 +177,8 @@ export const splitWork = act(
 /** Takes back a change of the plan: everything is where it was, unless somebody has changed it since; then it says so. */
 export const undoPlan = act("undo a change of plan", z.object({ event: Id }), async ({ db, visitor, now }, input) => {
   const event = await eventOf<PlanState>(db, visitor.id, input.event);
-  if (!event) throw new ActionError(notThere);
-  if (event.undone) throw new ActionError("This has already been undone.");
+  if (!event) throw new ActionError("notThere");
+  if (event.undone) throw new ActionError("alreadyUndone");
   const placed = event.after.places.map(({ id }) => id);
   const {
     schoolLost,
@@ -227,10 +225,10 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
     ...(lost ? [["take back a lost day", { classes: lost.classes }] as [Act, About]] : []),
     ...(ids.length > 0 && !schoolLost ? [["change assignments", { assignments: ids }] as [Act, About]] : []),
   ];
-  if (schoolChange && schoolChange.school !== visitor.school) throw new ActionError(notThere);
-  if (asked.length === 0) throw new ActionError(notThere);
+  if (schoolChange && schoolChange.school !== visitor.school) throw new ActionError("notThere");
+  if (asked.length === 0) throw new ActionError("notThere");
   for (const [name, about] of asked)
-    if (!(await permit(db, visitor, name, about, now))) throw new ActionError(notThere);
+    if (!(await permit(db, visitor, name, about, now))) throw new ActionError("notThere");
   const said = await db.transaction(async (tx) => {
     const same =
       samePlaces(await placesOf(tx, placed), event.after.places) &&
@@ -240,10 +238,9 @@ export const undoPlan = act("undo a change of plan", z.object({ event: Id }), as
           order.map(({ id }) => id),
         ),
       ) === canonical(order);
-    if (!same) throw new ActionError("Some of it has been changed since, so it stays as it is now.");
+    if (!same) throw new ActionError("someChanged");
     const { split } = event.after;
-    if (split && !(await joinParts(tx, split.assignment, split.was, split.added)))
-      throw new ActionError("Some students have begun a part, so the parts stay.");
+    if (split && !(await joinParts(tx, split.assignment, split.was, split.added))) throw new ActionError("partsBegun");
     if (schoolLost) {
       await removeDayOff(tx, schoolLost.school, schoolLost.date);
       if (schoolLost.before) await addDaysOff(tx, schoolLost.school, [schoolLost.before]);

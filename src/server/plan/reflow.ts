@@ -21,6 +21,7 @@ import type { Queryable } from "@/data/engine/db";
 import { plannedIn, plannedWork } from "@/data/plan/plan";
 import { factsOfHead, revisionById } from "@/data/adapt/resources";
 import { stepsOf, type Part } from "@/data/assign/split";
+import { problemOf, type Problem } from "../web/problem";
 
 interface At {
   date: string;
@@ -150,19 +151,16 @@ async function dueLater(db: Queryable, classId: number, calendar: SchoolCalendar
 }
 
 /** How work that is longer than its lesson is split: the first part stays, the others go to the lessons after it. */
-export async function partsInMeeting(
-  db: Queryable,
-  assignment: number,
-): Promise<{ parts: Part[] } | { problem: string }> {
+export async function partsInMeeting(db: Queryable, assignment: number): Promise<{ parts: Part[] } | Problem> {
   const work = (await assignmentById(db, assignment))!;
-  if (!work.meeting) return { problem: "It is not planned for a lesson, so there is none it is too long for." };
-  if (work.begun > 0) return { problem: "Some students have started, so it cannot be split." };
+  if (!work.meeting) return problemOf("notPlanned");
+  if (work.begun > 0) return problemOf("splitBegun");
   const given = await stepsOf(db, assignment);
   const whole = (await revisionById(db, given.revision))!.document;
   const document = partOf(whole, given.steps);
   const { calendar, meetings } = await columnOf(db, work.class, null, work.meeting.date);
   const at = meetings.findIndex((meeting) => samePlace(meeting, work.meeting!));
-  if (at < 0) return { problem: "Its lesson is no longer in the calendar. Move it first." };
+  if (at < 0) return problemOf("lessonGone");
   const here = meetings[at]!;
   const same = meetings.slice(at).filter(({ label }) => label === here.label);
   const planned = await plannedIn(db, [work.class], here.date, here.date);
@@ -170,14 +168,14 @@ export async function partsInMeeting(
   const facts = { ...(await factsOfHead(db, work.resource)), minutes: work.minutes };
   const room = Math.max(here.minutes - others, Math.min(...stepMinutes(document, facts)));
   const parts = partsFor({ document, facts }, room);
-  if (!parts || parts.length < 2) return { problem: "It cannot be split: one of its steps is as long as a lesson." };
-  if (parts.length > same.length) return { problem: "There are not enough lessons left for its parts." };
+  if (!parts || parts.length < 2) return problemOf("stepTooLong");
+  if (parts.length > same.length) return problemOf("tooFewLessons");
   const minutes = stepMinutes(document, facts);
   const recipients = await recipientsOf(db, assignment);
   const list: Part[] = [];
   for (const [nth, steps] of parts.entries()) {
     const times = movedTimes(calendar, work, here, same[nth]!);
-    if (!times) return { problem: "The calendar ends before the last part would be due." };
+    if (!times) return problemOf("calendarEnds");
     list.push({
       steps,
       minutes: minutes.filter((_, step) => steps.includes(document.steps[step]!.id)).reduce((sum, one) => sum + one, 0),

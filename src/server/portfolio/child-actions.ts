@@ -6,7 +6,6 @@ import { attemptsOf, taskOf } from "@/data/student/work";
 import { canBeHeard } from "../review/voice";
 import { fromBefore } from "../student/by-code";
 import { act, ActionError, type Caller } from "../web/act";
-import { problemOf } from "../web/problem";
 
 const Id = z.number().int().positive();
 
@@ -19,7 +18,7 @@ export const chooseAsMine = act(
     const task = (await taskOf(db, visitor.id, assignment, visitor.joinedClass))!;
     const last = (await attemptsOf(db, task.recipient)).findLast(({ handedIn }) => handedIn !== null);
     // What is put away is not taken out again, and by the class's code nothing of earlier is touched.
-    if (!last || task.sharing?.putAway || fromBefore(visitor, last)) throw new ActionError(problemOf("notThere"));
+    if (!last || task.sharing?.putAway || fromBefore(visitor, last)) throw new ActionError("notThere");
     const student = visitor.id;
     if (chosen) await putIn(db, { student, attempt: last.id, question: null, by: student, at: now });
     else await takeOutWhole(db, { student, assignment, at: now });
@@ -29,7 +28,7 @@ export const chooseAsMine = act(
 
 /** By the class's code anybody can press any name: a portfolio is opened by the child's own card only. */
 function byOwnCard({ visitor }: Caller): number {
-  if (visitor.joinedAt !== null) throw new ActionError(problemOf("notThere"));
+  if (visitor.joinedAt !== null) throw new ActionError("notThere");
   return visitor.id;
 }
 
@@ -40,7 +39,7 @@ export const sayWhy = act(
   async (caller, { piece, why, voice }) => {
     const student = byOwnCard(caller);
     if (!(await canBeHeard(caller.db, voice)) || !(await setWhy(caller.db, { student, piece, why, voice })))
-      throw new ActionError(problemOf("notThere"));
+      throw new ActionError("notThere");
     return {};
   },
 );
@@ -52,7 +51,7 @@ export const setInPortfolio = act(
   async (caller, { piece, there }) => {
     const student = byOwnCard(caller);
     if (!(await setTakenOut(caller.db, { student, piece, at: there ? null : caller.now })))
-      throw new ActionError(problemOf("notThere"));
+      throw new ActionError("notThere");
     return {};
   },
 );

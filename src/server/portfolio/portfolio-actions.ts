@@ -7,7 +7,7 @@ import { partOf } from "@/core/plan/parts";
 import { readRevision } from "@/data/engine/read-once";
 import { putIn, setTakenOut, tryToPutIn } from "@/data/portfolio/pieces";
 import { addPortfolioLink, endPortfolioLink } from "@/data/portfolio/portfolio-links";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
 import { baseAddress } from "../web/base-address";
 import { newLinkToken, tokenHash } from "../web/secrets";
 import { portfolioForOthers } from "./portfolio";
@@ -26,10 +26,10 @@ export const putIntoPortfolio = act(
   (input) => ({ ...aboutChild(input), assignment: input.assignment }),
   async ({ db, visitor, now }, { student, assignment, question }): Promise<{ piece: number; already: boolean }> => {
     const found = await tryToPutIn(db, { student, assignment });
-    if (!found) throw new ActionError(notThere);
+    if (!found) throw new ActionError("notThere");
     const document = partOf((await readRevision(db, found.revision))!.document, found.steps);
     if (question !== null && !allQuestions(document).some((one) => one.question.id === question))
-      throw new ActionError(notThere);
+      throw new ActionError("notThere");
     return putIn(db, { student, attempt: found.attempt, question, by: visitor.id, at: now });
   },
 );
@@ -40,7 +40,7 @@ export const takeOutOfPortfolio = act(
   z.object({ ...Child, piece: Id }),
   aboutChild,
   async ({ db, now }, { student, piece }) => {
-    if (!(await setTakenOut(db, { student, piece, at: now }))) throw new ActionError(notThere);
+    if (!(await setTakenOut(db, { student, piece, at: now }))) throw new ActionError("notThere");
     return {};
   },
 );
@@ -51,7 +51,7 @@ export const putBackIntoPortfolio = act(
   z.object({ ...Child, piece: Id }),
   aboutChild,
   async ({ db }, { student, piece }) => {
-    if (!(await setTakenOut(db, { student, piece, at: null }))) throw new ActionError(notThere);
+    if (!(await setTakenOut(db, { student, piece, at: null }))) throw new ActionError("notThere");
     return {};
   },
 );
@@ -66,10 +66,10 @@ export const showPortfolio = act(
   aboutChild,
   async ({ db, visitor, now }, input): Promise<{ link: number; address: string }> => {
     const today = schoolClock(now, visitor.zone).date;
-    if (input.until < today) throw new ActionError("That day is over. Choose a later one.", "until");
-    if (input.until > addDays(today, LONGEST_DAYS)) throw new ActionError("Choose a day within a year.", "until");
+    if (input.until < today) throw new ActionError("dayOver", "until");
+    if (input.until > addDays(today, LONGEST_DAYS)) throw new ActionError("withinAYear", "until");
     const pieces = [...new Set(input.pieces)];
-    if ((await portfolioForOthers(db, input.student, pieces)).length < pieces.length) throw new ActionError(notThere);
+    if ((await portfolioForOthers(db, input.student, pieces)).length < pieces.length) throw new ActionError("notThere");
     const token = newLinkToken();
     const until = momentAt(addDays(input.until, 1), "00:00", visitor.zone);
     const link = await db.transaction((tx) =>
@@ -85,7 +85,7 @@ export const endShowing = act(
   z.object({ ...Child, link: Id }),
   aboutChild,
   async ({ db, now }, { student, link }) => {
-    if (!(await endPortfolioLink(db, { student, link, at: now }))) throw new ActionError(notThere);
+    if (!(await endPortfolioLink(db, { student, link, at: now }))) throw new ActionError("notThere");
     return {};
   },
 );

@@ -5,7 +5,6 @@ import { readRevision } from "@/data/engine/read-once";
 import { setFinished, setInterests } from "@/data/reading/readings";
 import { revisionFor } from "@/data/reading/shelves";
 import { act, ActionError } from "../web/act";
-import { problemOf } from "../web/problem";
 
 /** What a child likes, by its pictures. */
 export const chooseInterests = act(
@@ -13,7 +12,7 @@ export const chooseInterests = act(
   z.object({ likes: z.array(z.enum(interestNames as [Interest, ...Interest[]])).max(interestNames.length) }),
   async ({ db, visitor }, { likes }) => {
     // By the class's code anybody can press any name.
-    if (visitor.joinedAt !== null) throw new ActionError(problemOf("notThere"));
+    if (visitor.joinedAt !== null) throw new ActionError("notThere");
     await db.transaction((tx) => setInterests(tx, visitor.id, likes));
     return {};
   },

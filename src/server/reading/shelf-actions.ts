@@ -3,7 +3,7 @@ import { z } from "zod";
 import { Blank, writeBlank } from "@/core/reading/filling";
 import { openShelf, setShelfClosed, setTop, shelfOf } from "@/data/reading/shelves";
 import { announceToClass } from "@/data/live/lessons";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
 import { permit } from "../web/permissions";
 import { readingsFor } from "./shelf";
 
@@ -21,7 +21,7 @@ export const lookAtFilling = act(
   (input) => ({ class: input.class }),
   async ({ db, visitor, now }, input) => {
     if (input.pocket !== null && !(await permit(db, visitor, "look into pocket", { pocket: input.pocket }, now)))
-      throw new ActionError(notThere);
+      throw new ActionError("notThere");
     return { readings: (await readingsFor(db, visitor, input, now)).length };
   },
 );
@@ -33,10 +33,9 @@ export const openReadingShelf = act(
   (input) => ({ class: input.class }),
   async ({ db, visitor, now }, input) => {
     if (input.pocket !== null && !(await permit(db, visitor, "look into pocket", { pocket: input.pocket }, now)))
-      throw new ActionError(notThere);
+      throw new ActionError("notThere");
     const readings = await readingsFor(db, visitor, input, now);
-    if (readings.length === 0)
-      throw new ActionError("There is nothing to read that fits. Choose a wider level, or another pocket.");
+    if (readings.length === 0) throw new ActionError("nothingFitsShelf");
     const { class: classId, pocket, goal } = input;
     await db.transaction(async (tx) => {
       await openShelf(tx, {
@@ -72,7 +71,7 @@ export const putAtTop = act(
   z.object({ class: Id, resource: Id, top: z.boolean() }),
   (input) => ({ class: input.class }),
   async ({ db }, { class: classId, resource, top }) => {
-    if (!(await shelfOf(db, classId)) || !(await setTop(db, classId, resource, top))) throw new ActionError(notThere);
+    if (!(await shelfOf(db, classId)) || !(await setTop(db, classId, resource, top))) throw new ActionError("notThere");
     return {};
   },
 );

@@ -29,7 +29,7 @@ export async function fixOwnVersion(
   const seen = await resources.editsOf(tx, resource.id);
   const base = draft ? draft.base : resource.head;
   const saved = await resources.saveDraft(tx, { resource: resource.id, document, base, seen, by, at: now });
-  if (saved === null) throw new ActionError("Your version was changed in another window just now. Try again.");
+  if (saved === null) throw new ActionError("ownVersionChanged");
   // What she is working on is not published behind her back.
   if (draft || !head) return { how: "in draft" };
   try {

@@ -2,7 +2,6 @@
 import { z } from "zod";
 import { setCriterion } from "@/data/results/student";
 import { act, ActionError } from "../web/act";
-import { problemOf } from "../web/problem";
 
 const Id = z.number().int().positive();
 
@@ -22,7 +21,7 @@ export const setGoalCriterion = act(
   }),
   (input) => ({ class: input.class, students: [input.student] }),
   async ({ db }, { student, goal, criterion }) => {
-    if (!(await setCriterion(db, { student, goal, criterion }))) throw new ActionError(problemOf("notThere"));
+    if (!(await setCriterion(db, { student, goal, criterion }))) throw new ActionError("notThere");
     return {};
   },
 );

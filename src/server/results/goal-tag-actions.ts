@@ -2,7 +2,6 @@
 import { z } from "zod";
 import { goalsUsed, renameGoal, renameGoalBack, setEnded } from "@/data/assign/goal-tags";
 import { act, ActionError } from "../web/act";
-import { problemOf } from "../web/problem";
 
 const Tag = z.string().trim().min(1, "Name the goal.").max(60, "Keep the name below 60 characters.");
 const Ids = z.array(z.number().int().positive()).max(5_000);
@@ -17,9 +16,9 @@ export const renameGoalTag = act(
   "keep goals",
   z.object({ from: Tag, to: Tag }),
   async ({ db, visitor, now }, { from, to }) => {
-    if (from === to) throw new ActionError("That is its name already.", "to");
+    if (from === to) throw new ActionError("nameIsThat", "to");
     const found = await db.transaction((tx) => renameGoal(tx, { teacher: visitor.id, now, from, to }));
-    if (found.renamed.length + found.merged.length === 0) throw new ActionError(problemOf("notThere"));
+    if (found.renamed.length + found.merged.length === 0) throw new ActionError("notThere");
     return found;
   },
 );

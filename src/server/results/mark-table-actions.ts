@@ -2,7 +2,6 @@
 import { z } from "zod";
 import { markRulesOf, setExcused, setMarkRules, setWeight } from "@/data/results/mark-table";
 import { act, ActionError } from "../web/act";
-import { problemOf } from "../web/problem";
 
 const Id = z.number().int().positive();
 
@@ -48,7 +47,7 @@ export const excuse = act(
   z.object({ assignment: Id, student: Id, excused: z.boolean() }),
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, input) => {
-    if (!(await setExcused(db, { ...input, by: visitor.id, at: now }))) throw new ActionError(problemOf("notThere"));
+    if (!(await setExcused(db, { ...input, by: visitor.id, at: now }))) throw new ActionError("notThere");
     return {};
   },
 );

@@ -1,7 +1,7 @@
 "use server";
 import { z } from "zod";
 import { addStudentNote, setNoteRemoved } from "@/data/results/student-notes";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
 
 const Id = z.number().int().positive();
 const Child = { class: Id, student: Id };
@@ -24,7 +24,7 @@ export const setNote = act(
   aboutChild,
   async ({ db, visitor, now }, { student, note, there }) => {
     if (!(await setNoteRemoved(db, { student, note, by: visitor.id, at: there ? null : now })))
-      throw new ActionError(notThere);
+      throw new ActionError("notThere");
     return {};
   },
 );

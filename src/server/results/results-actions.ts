@@ -11,7 +11,6 @@ import { addCorrection, setFixed, takeBackCorrection } from "@/data/results/corr
 import { announceWork, attemptOf, countLate, workOf } from "@/data/student/work";
 import { act, ActionError } from "../web/act";
 import { fixOwnVersion, unfixOwnVersion, type Fixed } from "./fix-own-version";
-import { problemOf } from "../web/problem";
 
 const Id = z.number().int().positive();
 
@@ -32,7 +31,7 @@ export const countLateAnswers = act(
       let sum = 0;
       for (const { student, question, number } of answers) {
         const attempt = await attemptOf(tx, assignment, student, number);
-        if (attempt === undefined) throw new ActionError("This answer is not there any more. Nothing was changed.");
+        if (attempt === undefined) throw new ActionError("answerGone");
         sum += await countLate(tx, { attempt, question, by: visitor.id, at: now, counts });
       }
       return sum;
@@ -48,7 +47,7 @@ const Asked = z.object({ assignment: Id, question: z.string().max(40), correctio
 async function correctable(db: Db, { assignment, question }: z.infer<typeof Asked>) {
   const works = await workOf(db, assignment);
   const found = works.flatMap(({ document }) => allQuestions(document)).find((one) => one.question.id === question);
-  if (!found || readByPerson(found.question.type)) throw new ActionError(problemOf("notThere"));
+  if (!found || readByPerson(found.question.type)) throw new ActionError("notThere");
   return works;
 }
 
@@ -96,7 +95,7 @@ export const takeCorrectionBack = act(
   async ({ db, visitor, now }, { assignment, correction }): Promise<{ versionToo: boolean }> => {
     const versionToo = await db.transaction(async (tx) => {
       const taken = await takeBackCorrection(tx, { assignment, correction, at: now });
-      if (!taken) throw new ActionError(problemOf("notThere"));
+      if (!taken) throw new ActionError("notThere");
       // Somebody else's version is not hers to change.
       return taken.fixed !== null && taken.by === visitor.id && (await unfixOwnVersion(tx, taken.fixed));
     });

@@ -7,7 +7,6 @@ import * as work from "@/data/student/work";
 import { fromBefore, seenByCode } from "../student/by-code";
 import { taskDocument } from "../student/student-work";
 import { act, ActionError, type Caller } from "../web/act";
-import { problemOf } from "../web/problem";
 import { canBeHeard } from "./voice";
 import { classmatesOf } from "./own-review";
 import { sendPieces } from "./send-pieces";
@@ -17,7 +16,7 @@ const Id = z.number().int().positive();
 /** The child's task, where she may see what she did; permission has been asked already. */
 async function ownTask({ db, visitor, now }: Caller, assignment: number): Promise<work.Task> {
   const task = (await work.taskOf(db, visitor.id, assignment, visitor.joinedClass))!;
-  if (!seenByCode(visitor, task, now)) throw new ActionError(problemOf("notThere"));
+  if (!seenByCode(visitor, task, now)) throw new ActionError("notThere");
   return task;
 }
 
@@ -30,11 +29,11 @@ export const sendPieceOf = act(
     const { db, visitor, now } = caller;
     const task = await ownTask(caller, input.assignment);
     const attempt = (await work.attemptsOf(db, task.recipient)).at(-1);
-    if (!attempt || fromBefore(visitor, attempt)) throw new ActionError(problemOf("nothingToSend"));
+    if (!attempt || fromBefore(visitor, attempt)) throw new ActionError("nothingToSend");
     const sent = await db.transaction(async (tx) =>
       sendPieces(tx, task, await taskDocument(tx, task), attempt, input.question, now),
     );
-    if (sent === 0) throw new ActionError(problemOf("nothingToSend"));
+    if (sent === 0) throw new ActionError("nothingToSend");
     await work.announceWork(db, task.assignment, visitor.id);
     return {};
   },
@@ -66,9 +65,9 @@ export const replyToPiece = act(
       !(await canBeHeard(db, input.voice)) ||
       (!input.text && !input.voice)
     )
-      throw new ActionError(problemOf("notThere"));
+      throw new ActionError("notThere");
     const own = (await repliesTo(db, [piece.id])).filter(({ student }) => student === visitor.id);
-    if (own.length >= MOST_REPLIES) throw new ActionError(problemOf("enoughReplies"));
+    if (own.length >= MOST_REPLIES) throw new ActionError("enoughReplies");
     const { text, voice } = input;
     await addReply(db, { piece: piece.id, student: visitor.id, text, voice, state: allowed.state, at: now });
     await work.announceWork(db, task.assignment, visitor.id);

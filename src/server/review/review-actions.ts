@@ -6,12 +6,10 @@ import { announcePieces, decidePiece, decideReply, pieceOf } from "@/data/review
 import { setPhrases } from "@/data/review/queue";
 import { announceWork } from "@/data/student/work";
 import { canBeHeard } from "./voice";
-import { act, ActionError, notThere } from "../web/act";
+import { act, ActionError } from "../web/act";
 
 const Id = z.number().int().positive();
 const MOST_MARKS = 60;
-
-const changedSince = "Someone has already decided about this, or the child has sent it again. Nothing was changed.";
 
 /** Approves a piece or sends it back, with what she says to it. Undone by takeBack. */
 export const decide = act(
@@ -33,13 +31,12 @@ export const decide = act(
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, { assignment, piece, was, ...decision }) => {
     const found = await pieceOf(db, assignment, piece);
-    if (!found) throw new ActionError(notThere);
-    if (!(await canBeHeard(db, decision.voice)))
-      throw new ActionError("Your recording is not there any more. Record it again; nothing was decided.", "voice");
+    if (!found) throw new ActionError("notThere");
+    if (!(await canBeHeard(db, decision.voice))) throw new ActionError("recordingGone", "voice");
     if (decision.state === "sent back" && !decision.comment && !decision.voice && decision.marks.length === 0)
-      throw new ActionError("Say what to look at again, or mark it: nothing was sent back.", "comment");
+      throw new ActionError("sayWhatToLookAt", "comment");
     if (!(await decidePiece(db, piece, was, { ...decision, by: visitor.id, at: now })))
-      throw new ActionError(changedSince);
+      throw new ActionError("pieceDecided");
     await announcePieces(db, assignment, found.student);
     return { decided: now };
   },
@@ -52,10 +49,10 @@ export const takeBack = act(
   (input) => ({ assignment: input.assignment }),
   async ({ db }, { assignment, piece, decided }) => {
     const found = await pieceOf(db, assignment, piece);
-    if (!found) throw new ActionError(notThere);
+    if (!found) throw new ActionError("notThere");
     const { state, comment, voice, marks, named } = found;
     const again = { state: "waiting" as const, by: null, at: null, comment, voice, marks, named };
-    if (!(await decidePiece(db, piece, { state, decided }, again))) throw new ActionError(changedSince);
+    if (!(await decidePiece(db, piece, { state, decided }, again))) throw new ActionError("pieceDecided");
     await announcePieces(db, assignment, found.student);
     return {};
   },
@@ -68,7 +65,7 @@ export const decideAboutReply = act(
   (input) => ({ assignment: input.assignment }),
   async ({ db, now }, { assignment, reply, state }) => {
     const by = await decideReply(db, assignment, reply, state, state === "waiting" ? null : now);
-    if (by === undefined) throw new ActionError(notThere);
+    if (by === undefined) throw new ActionError("notThere");
     await announceWork(db, assignment, by);
     return {};
   },

@@ -5,6 +5,7 @@ import { publishedOf } from "@/data/engine/read-once";
 import { schoolsOf } from "@/data/office/people";
 import { ownedAmong } from "@/data/adapt/resources";
 import { ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import { standing } from "../share/standing";
 
 /**
@@ -37,8 +38,5 @@ export async function refuseWhatStays(
     for (const [nth, shelves] of (await standing(tx, author, documents)).entries())
       reasons.push(...shelves[shelf].map(({ text }) => `“${titleSaid(documents[nth]!)}”: ${text}`));
   }
-  if (reasons.length > 0)
-    throw new ActionError(
-      `Not everything may go to everybody who keeps this pocket. ${reasons.join(" ")} Nothing was changed.`,
-    );
+  if (reasons.length > 0) throw new ActionError(problemOf("notForAllKeepers", { reasons: reasons.join(" ") }));
 }

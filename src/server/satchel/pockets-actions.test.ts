@@ -132,7 +132,7 @@ test("two who arrange and add at the same time both find what they did", async (
   actAs(ines());
   expect(await movePocketItem({ pocket, resource: two, after: his, before: null })).toMatchObject({
     ok: false,
-    problem: "A colleague has taken it out of this pocket.",
+    code: "colleagueTookOut",
   });
 });
 

@@ -7,7 +7,8 @@ import { addEvent } from "@/data/engine/events";
 import * as pockets from "@/data/satchel/pockets";
 import { pack, satchelIds } from "@/data/satchel/satchel";
 import { colleaguesOf } from "@/data/share/shares";
-import { act, notThere, ActionError } from "../web/act";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import type { PlanState } from "../plan/move-work";
 import { refuseWhatStays } from "./pocket";
 import { tellOfPocket } from "../share/tell-of-offers";
@@ -35,8 +36,7 @@ async function named<Result>(work: () => Promise<Result>): Promise<Result> {
   try {
     return await work();
   } catch (error) {
-    if (isTaken(error, "pocket_person_id_name_key"))
-      throw new ActionError("You have a pocket of that name already.", "name");
+    if (isTaken(error, "pocket_person_id_name_key")) throw new ActionError("pocketThere", "name");
     throw error;
   }
 }
@@ -62,9 +62,7 @@ export const changePocket = act(
         const before = await pockets.pocketForChange(tx, pocket);
         for (const field of ["name", "about"] as const) {
           if (change[field] === undefined || was[field] === undefined || was[field] === before[field]) continue;
-          throw new ActionError(
-            `A colleague has changed it since you opened it. It says “${before[field]}” now. What you wrote is still here.`,
-          );
+          throw new ActionError(problemOf("colleagueChanged", { text: before[field] }));
         }
         await pockets.changePocket(tx, pocket, change);
         await pockets.announcePocket(tx, pocket);
@@ -79,8 +77,7 @@ export const arrangePockets = act(
   z.object({ places: z.array(z.object({ id: Id, parent: Id.nullable() })).max(500) }),
   async ({ db, visitor }, { places }) => {
     const inside = new Set(places.filter(({ parent }) => parent !== null).map(({ id }) => id));
-    if (places.some(({ parent }) => parent !== null && inside.has(parent)))
-      throw new ActionError("A pocket inside a pocket holds no pockets. Nothing was moved.");
+    if (places.some(({ parent }) => parent !== null && inside.has(parent))) throw new ActionError("pocketTooDeep");
     await pockets.arrangePockets(db, visitor.id, places);
     return {};
   },
@@ -94,8 +91,7 @@ export const removePocket = act(
   async ({ db, visitor, now }, { pocket }): Promise<{ event: number }> =>
     db.transaction(async (tx) => {
       const { people } = await pockets.keepersOf(tx, pocket);
-      if (people.length > 0)
-        throw new ActionError("You keep this pocket with colleagues. Take them out first, then remove it.");
+      if (people.length > 0) throw new ActionError("pocketKeptTogether");
       const removed = await pockets.removePocket(tx, pocket);
       const event = await addEvent<PlanState>(tx, {
         ...{ person: visitor.id, at: now, what: "removed a pocket" },
@@ -159,11 +155,7 @@ export const takeOutOfPocket = act(
       const may = await pockets.mayInPocket(tx, visitor.id, pocket);
       const taken = await pockets.takeOutOfPocket(tx, pocket, ids, may === "add" ? visitor.id : null);
       if (taken.length === 0)
-        throw new ActionError(
-          may === "add"
-            ? "You can take out what you put in. The rest is your colleagues’."
-            : "None of that is in this pocket itself.",
-        );
+        throw new ActionError(may === "add" ? problemOf("onlyYourOwn") : problemOf("notInPocketItself"));
       await pockets.announcePocket(tx, pocket);
       const event = await addEvent<PlanState>(tx, {
         ...{ person: visitor.id, at: now, what: "took out of a pocket" },
@@ -183,7 +175,7 @@ export const movePocketItem = act(
     db.transaction(async (tx) => {
       await pockets.keepersOf(tx, pocket);
       const order = await pockets.resourcesIn(tx, pocket);
-      if (!order.includes(resource)) throw new ActionError("A colleague has taken it out of this pocket.");
+      if (!order.includes(resource)) throw new ActionError("colleagueTookOut");
       await pockets.setPocketOrder(tx, pocket, placedBeside(order, resource, beside));
       await pockets.announcePocket(tx, pocket);
       return {};
@@ -208,7 +200,7 @@ export const keepTogether = act(
       const people = mergedKeepers(before.people, was, wanted);
       const known = new Set((await colleaguesOf(tx, visitor)).map(({ id }) => id));
       const fresh = people.filter(({ id }) => !before.people.some((one) => one.id === id));
-      if (fresh.some(({ id }) => !known.has(id))) throw new ActionError(notThere);
+      if (fresh.some(({ id }) => !known.has(id))) throw new ActionError("notThere");
       const after = people.sort((one, two) => one.id - two.id);
       await refuseWhatStays(tx, { ...before, people: after }, { pocket });
       await pockets.setKeepers(tx, pocket, after, now);
@@ -231,7 +223,7 @@ export const leavePocket = act(
   async ({ db, visitor, now }, { pocket }): Promise<{ event: number }> =>
     db.transaction(async (tx) => {
       const { owner, people } = await pockets.keepersOf(tx, pocket);
-      if (owner === visitor.id) throw new ActionError(notThere);
+      if (owner === visitor.id) throw new ActionError("notThere");
       const left = people.filter(({ id }) => id !== visitor.id);
       await pockets.setKeepers(tx, pocket, left, now);
       await pockets.announcePocket(tx, pocket);

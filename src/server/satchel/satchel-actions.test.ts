@@ -83,7 +83,7 @@ describe("pockets", () => {
   test("two of one name are refused, also by renaming", async () => {
     value(await pocketActions.makePocket({ name: "One" }));
     const two = value(await pocketActions.makePocket({ name: "Two" }));
-    const taken = { ok: false, problem: "You have a pocket of that name already.", field: "name" };
+    const taken = { ok: false, code: "pocketThere", field: "name" };
     expect(await pocketActions.makePocket({ name: "One" })).toEqual(taken);
     expect(await pocketActions.changePocket({ pocket: two.id, name: "One" })).toEqual(taken);
   });

@@ -20,6 +20,7 @@ import { setState, writeSet } from "@/data/find/sets";
 import { entriesOf, setEntries } from "@/data/share/sharing";
 import { restoreTeam, teamState } from "@/data/share/teams";
 import { ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import type { PlanState } from "../plan/move-work";
 import { refuseWhatStays } from "../satchel/pocket";
 
@@ -28,10 +29,9 @@ type Shelves = NonNullable<PlanState["shelves"]>;
 /** @throws ActionError when they stand elsewhere by now, or a curator has decided about an offer */
 export async function putShelvesBack(tx: Queryable, before: Shelves, after: Shelves): Promise<void> {
   if (canonical(await entriesOf(tx, after.resources)) !== canonical(after.entries))
-    throw new ActionError("Some of it has been moved to other shelves since, so it stays where it is.");
-  const decided = "A curator has decided about it in the meantime, so it stays where it is.";
-  if ((await withdrawOffers(tx, after.offers)).length < after.offers.length) throw new ActionError(decided);
-  if (!(await offerAgain(tx, before.offers))) throw new ActionError(decided);
+    throw new ActionError("someMovedShelves");
+  if ((await withdrawOffers(tx, after.offers)).length < after.offers.length) throw new ActionError("curatorDecided");
+  if (!(await offerAgain(tx, before.offers))) throw new ActionError("curatorDecided");
   await setEntries(tx, after.resources, before.entries);
 }
 
@@ -42,7 +42,7 @@ export async function putHeadBack(
   after: NonNullable<PlanState["head"]>,
 ): Promise<void> {
   if (!(await publishAgain(tx, { resource: after.resource, from: after.revision, to: before.revision })))
-    throw new ActionError("It has been published again since, so it stays as it is.");
+    throw new ActionError("publishedAgain");
 }
 
 type Decided = NonNullable<PlanState["offer"]>;
@@ -61,9 +61,8 @@ async function draftAgain(tx: Queryable, offer: number, resource: number, base: 
 /** @throws ActionError when it stands elsewhere by now, or has been offered anew */
 export async function putDecisionBack(tx: Queryable, by: number, before: Decided, after: Decided): Promise<void> {
   if (canonical(await entriesOf(tx, [after.resource])) !== canonical(after.entries))
-    throw new ActionError("It has been moved to other shelves since, so the decision stays.");
-  if (after.id !== null && !(await undecide(tx, after.id, { ...before, by })))
-    throw new ActionError("It has been offered again since, so the decision stays.");
+    throw new ActionError("movedShelves");
+  if (after.id !== null && !(await undecide(tx, after.id, { ...before, by }))) throw new ActionError("offeredAgain");
   if (after.head !== undefined && before.head !== undefined) {
     await putHeadBack(
       tx,
@@ -81,8 +80,7 @@ export async function putTeamBack(
   before: NonNullable<PlanState["team"]>,
   after: NonNullable<PlanState["team"]>,
 ): Promise<void> {
-  if (canonical(await teamState(tx, after.id)) !== canonical(after.state))
-    throw new ActionError("Somebody has changed the team since, so it stays as it is.");
+  if (canonical(await teamState(tx, after.id)) !== canonical(after.state)) throw new ActionError("teamChanged");
   await restoreTeam(tx, after.id, before.state);
 }
 
@@ -94,15 +92,14 @@ export async function putPocketBack(
   now: Date,
 ): Promise<void> {
   if (before.removed) return bringPocketBack(tx, after.id, before.removed, now);
-  if (!(await pocketIsThere(tx, after.id))) throw new ActionError("The pocket has been removed since.");
+  if (!(await pocketIsThere(tx, after.id))) throw new ActionError("pocketRemoved");
   const keepers = await keepersOf(tx, after.id);
   if (before.items) {
     await putBackIntoPocket(tx, after.id, before.items, now);
     await refuseWhatStays(tx, keepers, { pocket: after.id });
   }
   if (before.people) {
-    if (canonical(keepers.people) !== canonical(after.people))
-      throw new ActionError("Others keep this pocket by now, so it stays as it is.");
+    if (canonical(keepers.people) !== canonical(after.people)) throw new ActionError("pocketShared");
     await refuseWhatStays(tx, { ...keepers, people: before.people }, { pocket: after.id });
     await setKeepers(tx, after.id, before.people, now);
   }
@@ -115,7 +112,7 @@ async function bringPocketBack(tx: Queryable, id: number, removed: RemovedPocket
     await restorePocket(tx, id, removed, now);
   } catch (error) {
     if (isTaken(error, "pocket_person_id_name_key"))
-      throw new ActionError(`You have another pocket called “${removed.name}” now. Give that one another name first.`);
+      throw new ActionError(problemOf("pocketNameTaken", { name: removed.name }));
     throw error;
   }
 }
@@ -127,8 +124,7 @@ export async function putPartnerBack(
   before: NonNullable<PlanState["partner"]>,
   after: NonNullable<PlanState["partner"]>,
 ): Promise<void> {
-  if ((await aboutOf(tx, district, after.id)) !== after.about)
-    throw new ActionError("Somebody has changed it since, so it stays as it is.");
+  if ((await aboutOf(tx, district, after.id)) !== after.about) throw new ActionError("changedBySomebody");
   await setAbout(tx, after.id, before.about);
 }
 
@@ -139,8 +135,7 @@ export async function putSetBack(
   before: NonNullable<PlanState["set"]>,
   after: NonNullable<PlanState["set"]>,
 ): Promise<void> {
-  if (canonical(await setState(tx, district, after.id)) !== canonical(after.state))
-    throw new ActionError("The set has been changed since, so it stays as it is.");
+  if (canonical(await setState(tx, district, after.id)) !== canonical(after.state)) throw new ActionError("setChanged");
   await writeSet(tx, district, after.id, before.state);
 }
 
@@ -151,9 +146,8 @@ export async function putReportBack(
   after: NonNullable<PlanState["report"]>,
 ): Promise<void> {
   if (canonical(await entriesOf(tx, [after.resource])) !== canonical(after.entries))
-    throw new ActionError("It has been moved to other shelves since, so the decision stays.");
-  if (!(await setOutcome(tx, after.id, null)))
-    throw new ActionError("It has been reported again since, so the decision stays.");
+    throw new ActionError("movedShelves");
+  if (!(await setOutcome(tx, after.id, null))) throw new ActionError("reportedAgain");
   if (canonical(before.entries) !== canonical(after.entries)) await setEntries(tx, [after.resource], before.entries);
 }
 
@@ -164,13 +158,11 @@ export async function putLinkBack(
   link: NonNullable<PlanState["link"]>,
   now: Date,
 ): Promise<void> {
-  if (!(await setLinkEnded(tx, by, link.id, link.ended ? null : now)))
-    throw new ActionError("The link has been changed since, so it stays as it is.");
+  if (!(await setLinkEnded(tx, by, link.id, link.ended ? null : now))) throw new ActionError("linkChanged");
 }
 
 /** @throws ActionError when it was taken back or given again since */
 export async function putGivenBack(tx: Queryable, gave: NonNullable<PlanState["gave"]>, now: Date): Promise<void> {
   const changed = await endGiven(tx, gave.ids, gave.ended ? null : now);
-  if (changed.length < gave.ids.length)
-    throw new ActionError("Some of it was given or taken back since, so it stays as it is.");
+  if (changed.length < gave.ids.length) throw new ActionError("someGivenSince");
 }

@@ -10,7 +10,8 @@ import { draftOf, dropDraft, resourceById } from "@/data/adapt/resources";
 import { addEvent } from "@/data/engine/events";
 import { readRevision } from "@/data/engine/read-once";
 import { entriesOf, ownerIn, setEntries, type ShelfEntry } from "@/data/share/sharing";
-import { act, notThere, ActionError } from "../web/act";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import type { PlanState } from "../plan/move-work";
 import { publish } from "../adapt/publish";
 import { refuseWhereSeen } from "../adapt/publishable";
@@ -44,24 +45,19 @@ export const decideOffer = act(
   Decision,
   async ({ db, visitor, now }, input): Promise<{ event: number; said: string }> => {
     if (input.decision !== "accepted" && input.note === "" && input.pins.length === 0)
-      throw new ActionError(
-        input.decision === "declined"
-          ? "Say why: the author reads it."
-          : "Say what to change, in a note or pinned to a step.",
-        "note",
-      );
+      throw new ActionError(input.decision === "declined" ? problemOf("sayWhy") : problemOf("sayWhatToChange"), "note");
     return db.transaction(async (tx) => {
       const offer = await offerOn(tx, visitor.district, input.offer);
-      if (!offer) throw new ActionError(notThere);
-      if (offer.by === visitor.id) throw new ActionError("It is your own. Another curator decides about it.");
+      if (!offer) throw new ActionError("notThere");
+      if (offer.by === visitor.id) throw new ActionError("ownOffer");
       const looked = offer.revision === input.revision && offer.proposed?.getTime() === input.proposed?.getTime();
       if (offer.state === "waiting" && !looked)
-        throw new ActionError(`${offer.byName} has changed it since you opened it. Look at what is offered now first.`);
+        throw new ActionError(problemOf("offerChanged", { name: offer.byName }));
       if (input.decision === "accepted") {
         const document = (await proposalOf(tx, offer.id)) ?? (await readRevision(tx, offer.revision))!.document;
         const [shelves] = await standing(tx, offer.by, [document]);
         const reasons = shelves![offer.shelf];
-        if (reasons.length > 0) throw new ActionError(reasons.map(({ text }) => text).join(" "));
+        if (reasons.length > 0) throw new ActionError({ problem: reasons.map(({ text }) => text).join(" ") });
       }
       const bits = { grades: gradeBits(input.grades), subjects: subjectBits(input.subjects) };
       const decided = { state: input.decision, by: visitor.id, at: now, ...bits, note: input.note, pins: input.pins };
@@ -69,8 +65,8 @@ export const decideOffer = act(
         const other = (await offerOn(tx, visitor.district, offer.id))!;
         throw new ActionError(
           other.state === "withdrawn"
-            ? `${offer.byName} has taken it back.`
-            : `${other.decidedByName ?? "Somebody"} has already decided: ${formatState[other.state]}. That decision stands.`,
+            ? problemOf("offerTakenBack", { name: offer.byName })
+            : problemOf("decidedAs", { who: other.decidedByName ?? "Somebody", state: formatState[other.state] }),
         );
       }
       const before = await entriesOf(tx, [offer.resource]);
@@ -162,7 +158,7 @@ export const removeFromShelf = act(
     db.transaction(async (tx) => {
       const thing = await ownerIn(tx, visitor.district, input.resource);
       const before = await entriesOf(tx, [input.resource]);
-      if (!thing || !before.some(({ shelf }) => shelf === input.shelf)) throw new ActionError(notThere);
+      if (!thing || !before.some(({ shelf }) => shelf === input.shelf)) throw new ActionError("notThere");
       await setEntries(
         tx,
         [input.resource],

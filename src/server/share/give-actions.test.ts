@@ -67,7 +67,7 @@ test("giving is undone, unless it was given or taken back since; twice is once",
   const { event } = value(await giveToColleagues({ resources: [id], people: [world.teodor], note: "" }));
   expect(await giveToColleagues({ resources: [id], people: [world.teodor], note: "" })).toMatchObject({
     ok: false,
-    problem: "They have it already.",
+    code: "theyHaveIt",
   });
   expect(value(await undoPlan({ event })).said).toBe("Taken back.");
   expect(await givenOf(db, [id])).toEqual([]);

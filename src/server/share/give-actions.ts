@@ -4,7 +4,7 @@ import { publishedOf } from "@/data/engine/read-once";
 import { addEvent } from "@/data/engine/events";
 import { colleaguesOf, endGiven, give, givenOf, thank, type GivenTo } from "@/data/share/shares";
 import { teamsOf } from "@/data/share/teams";
-import { act, notThere, ActionError } from "../web/act";
+import { act, ActionError } from "../web/act";
 import type { PlanState } from "../plan/move-work";
 import { standing } from "./standing";
 import { tellOfGiven, tellOfThanks } from "./tell-of-offers";
@@ -63,13 +63,13 @@ export const giveToColleagues = act(
       const resources = [...new Set(input.resources)];
       const known = await colleaguesOf(tx, visitor);
       const chosen = known.filter(({ id }) => input.people.includes(id));
-      if (chosen.length < new Set(input.people).size) throw new ActionError(notThere);
+      if (chosen.length < new Set(input.people).size) throw new ActionError("notThere");
       const heads = await publishedOf(tx, resources);
       const shelf = chosen.every(({ own }) => own) ? "staffroom" : "district";
       const documents = resources.flatMap((resource) => heads.get(resource)?.document ?? []);
-      if (documents.length < resources.length) throw new ActionError("Publish it first: others see what is published.");
+      if (documents.length < resources.length) throw new ActionError("publishFirst");
       const reasons = (await standing(tx, visitor.id, documents)).flatMap((shelves) => shelves[shelf]);
-      if (reasons.length > 0) throw new ActionError(reasons.map(({ text }) => text).join(" "));
+      if (reasons.length > 0) throw new ActionError({ problem: reasons.map(({ text }) => text).join(" ") });
       const shares = await give(tx, {
         resources,
         people: input.people,
@@ -78,7 +78,7 @@ export const giveToColleagues = act(
         at: now,
         way: input.way,
       });
-      if (shares.length === 0) throw new ActionError("They have it already.");
+      if (shares.length === 0) throw new ActionError("theyHaveIt");
       const people = shares.map(({ person }) => person);
       await tellOfGiven(tx, visitor, { people, note: input.note, things: resources.length }, now);
       const ids = shares.map(({ id }) => id);
@@ -104,7 +104,7 @@ export const takeBackGiven = act(
         input.shares.filter((id) => have.includes(id)),
         now,
       );
-      if (ids.length === 0) throw new ActionError(notThere);
+      if (ids.length === 0) throw new ActionError("notThere");
       const event = await addEvent<PlanState>(tx, {
         ...{ person: visitor.id, at: now, what: "took back what was given" },
         before: { places: [] },
@@ -118,7 +118,7 @@ export const takeBackGiven = act(
 export const formatThanks = act("see what was given", z.object({ share: Id }), async ({ db, visitor, now }, input) =>
   db.transaction(async (tx) => {
     const thanked = await thank(tx, visitor.id, input.share, now);
-    if (!thanked) throw new ActionError(notThere);
+    if (!thanked) throw new ActionError("notThere");
     await tellOfThanks(tx, visitor, thanked, now);
     return {};
   }),

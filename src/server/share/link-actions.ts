@@ -6,7 +6,7 @@ import { addEvent } from "@/data/engine/events";
 import { addLink, linksTo, setLinkEnded, takeByLink, type LinkMade } from "@/data/share/links";
 import { publishedOf } from "@/data/engine/read-once";
 import { mayReadAll } from "@/data/find/search";
-import { act, notThere, ActionError } from "../web/act";
+import { act, ActionError } from "../web/act";
 import { baseAddress } from "../web/base-address";
 import { openLink } from "./link";
 import type { PlanState } from "../plan/move-work";
@@ -42,14 +42,14 @@ export const makeLink = act(
   async ({ db, visitor, now }, input): Promise<{ event: number; address: string }> => {
     const resources = [...new Set(input.resources)];
     if (input.until !== null && input.until < schoolClock(now, visitor.zone).date)
-      throw new ActionError("That day is over. Choose a later one.", "until");
+      throw new ActionError("dayOver", "until");
     const token = newLinkToken();
     const event = await db.transaction(async (tx) => {
       const heads = await publishedOf(tx, resources);
-      if (heads.size < resources.length) throw new ActionError("Publish it first: others see what is published.");
+      if (heads.size < resources.length) throw new ActionError("publishFirst");
       const documents = resources.map((id) => heads.get(id)!.document);
       const reasons = (await standing(tx, visitor.id, documents)).flatMap(({ district }) => district);
-      if (reasons.length > 0) throw new ActionError(reasons.map(({ text }) => text).join(" "));
+      if (reasons.length > 0) throw new ActionError({ problem: reasons.map(({ text }) => text).join(" ") });
       const id = await addLink(
         tx,
         {
@@ -72,7 +72,7 @@ export const makeLink = act(
 /** Ends a link of hers: from now on it leads nowhere. Copies people have made stay theirs. */
 export const endLink = act("end a link", z.object({ link: Id }), async ({ db, visitor, now }, input) =>
   db.transaction(async (tx): Promise<{ event: number }> => {
-    if (!(await setLinkEnded(tx, visitor.id, input.link, now))) throw new ActionError(notThere);
+    if (!(await setLinkEnded(tx, visitor.id, input.link, now))) throw new ActionError("notThere");
     const event = await addEvent<PlanState>(tx, {
       ...{ person: visitor.id, at: now, what: "ended a link" },
       before: { places: [] },
@@ -88,7 +88,7 @@ export const takeFromLink = act(
   z.object({ token: z.string().max(60), resource: Id }),
   async ({ db, visitor, now }, input): Promise<{ resource: number }> => {
     const link = await openLink(db, input.token);
-    if (!link?.resources.includes(input.resource)) throw new ActionError(notThere);
+    if (!link?.resources.includes(input.resource)) throw new ActionError("notThere");
     if (link.by !== visitor.id && !(await mayReadAll(db, visitor, [input.resource], "copy")))
       await takeByLink(db, {
         ...{ link: link.id, by: link.by, way: link.way, resource: input.resource, person: visitor.id, at: now },

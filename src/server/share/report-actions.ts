@@ -7,7 +7,8 @@ import { addReport, reportOn, setOutcome } from "@/data/share/reports";
 import { factsOfHead, resourceById } from "@/data/adapt/resources";
 import { entriesOf, setEntries } from "@/data/share/sharing";
 import { addMessages, type Message } from "@/data/office/outbox";
-import { act, notThere, ActionError, type Caller } from "../web/act";
+import { act, ActionError, type Caller } from "../web/act";
+import { problemOf } from "../web/problem";
 import type { PlanState } from "../plan/move-work";
 
 const Id = z.number().int().positive();
@@ -45,10 +46,10 @@ export const reportResource = act(
     const { db, visitor, now } = caller;
     return db.transaction(async (tx) => {
       const resource = (await resourceById(tx, input.resource))!;
-      if (resource.owner === visitor.id) throw new ActionError("It is your own: fix it in the editor.");
+      if (resource.owner === visitor.id) throw new ActionError("ownWork");
       const { title } = await factsOfHead(tx, input.resource);
       const added = await addReport(tx, { ...input, by: visitor.id, at: now });
-      if (!added) throw new ActionError("You have reported it already. You get a message when a curator has decided.");
+      if (!added) throw new ActionError("reportedAlready");
       const curated = resource.shelves.some((shelf) => shelf !== "staffroom");
       const curators = curated ? (await curatorsOf(tx, added.district)).map(({ id }) => id) : [];
       const said = `${reportKindNames[input.kind]}${input.note ? `. “${input.note}”` : "."}`;
@@ -71,15 +72,13 @@ export const decideReport = act(
   }),
   async (caller, input): Promise<{ event: number }> => {
     const { db, visitor, now } = caller;
-    if (input.outcome !== "right" && input.answer === "")
-      throw new ActionError("Say why: the author reads it.", "answer");
+    if (input.outcome !== "right" && input.answer === "") throw new ActionError("sayWhy", "answer");
     return db.transaction(async (tx) => {
       const report = await reportOn(tx, visitor.district, input.report);
-      if (!report) throw new ActionError(notThere);
-      if (report.author === visitor.id)
-        throw new ActionError("This is about your own work, so another curator decides.");
+      if (!report) throw new ActionError("notThere");
+      if (report.author === visitor.id) throw new ActionError("reportOnOwn");
       if (!(await setOutcome(tx, report.id, { ...input, by: visitor.id, at: now })))
-        throw new ActionError(`${report.decidedByName ?? "Somebody"} has already decided. That decision stands.`);
+        throw new ActionError(problemOf("decidedAlready", { who: report.decidedByName ?? "Somebody" }));
       const before = await entriesOf(tx, [report.resource]);
       if (input.outcome === "removed")
         await setEntries(

@@ -6,7 +6,7 @@ import { addEvent } from "@/data/engine/events";
 import { aboutOf, setAbout } from "@/data/find/partners";
 import { publishedOf } from "@/data/engine/read-once";
 import { onKeptShelves, setsOf, setState, writeSet, type SetState } from "@/data/find/sets";
-import { act, notThere, ActionError } from "../web/act";
+import { act, ActionError } from "../web/act";
 import { findElsewhere } from "../adapt/elsewhere";
 import type { PlanState } from "../plan/move-work";
 
@@ -52,12 +52,11 @@ export const saveSet = act(
   async ({ db, visitor, now }, input): Promise<{ id: number; event: number }> =>
     db.transaction(async (tx) => {
       const before = input.id === null ? null : await setState(tx, visitor.district, input.id);
-      if (input.id !== null && before === null) throw new ActionError(notThere);
+      if (input.id !== null && before === null) throw new ActionError("notThere");
       const items = [...new Set(input.items)];
       const kept = await onKeptShelves(tx, visitor.district, items);
       // What was in it and has left its shelf since may stay: nobody sees it until it is back.
-      if (items.some((id) => !kept.has(id) && !before?.items.includes(id)))
-        throw new ActionError("A set can only hold things from the district shelf or the commons.");
+      if (items.some((id) => !kept.has(id) && !before?.items.includes(id))) throw new ActionError("setHolds");
       const { id, ...form } = input;
       const last = Math.max(0, ...(await setsOf(tx, visitor.district)).map(({ position }) => position));
       const state: SetState = {
@@ -85,7 +84,7 @@ export const moveSet = act(
       const sets = await setsOf(tx, visitor.district);
       const at = sets.findIndex(({ id }) => id === input.id);
       const other = sets[at + input.by];
-      if (at < 0) throw new ActionError(notThere);
+      if (at < 0) throw new ActionError("notThere");
       if (!other) return {};
       const order = sets.map(({ id }) => id);
       [order[at], order[at + input.by]] = [other.id, input.id];
@@ -102,7 +101,7 @@ export const removeSet = act(
   async ({ db, visitor, now }, input): Promise<{ event: number }> =>
     db.transaction(async (tx) => {
       const before = await setState(tx, visitor.district, input.id);
-      if (before === null) throw new ActionError(notThere);
+      if (before === null) throw new ActionError("notThere");
       await writeSet(tx, visitor.district, input.id, null);
       const event = await addEvent<PlanState>(tx, {
         ...{ person: visitor.id, at: now, what: "took a set away" },
@@ -120,7 +119,7 @@ export const describePartner = act(
   async ({ db, visitor, now }, input): Promise<{ event: number }> =>
     db.transaction(async (tx) => {
       const before = await aboutOf(tx, visitor.district, input.partner);
-      if (before === undefined) throw new ActionError(notThere);
+      if (before === undefined) throw new ActionError("notThere");
       await setAbout(tx, input.partner, input.about);
       const event = await addEvent<PlanState>(tx, {
         ...{ person: visitor.id, at: now, what: "described a partner" },

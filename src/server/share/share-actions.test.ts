@@ -161,7 +161,7 @@ describe("the district shelf, which curators keep", () => {
     actAs(judit());
     value(await decideOffer(decision(made, { decision: "declined", note: "We have one." })));
     actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }, { roles: ["curator"] }));
-    expect(await decideOffer(decision(made, {}))).toEqual({
+    expect(await decideOffer(decision(made, {}))).toMatchObject({
       ok: false,
       problem: "judit Test has already decided: declined. That decision stands.",
     });

@@ -12,7 +12,8 @@ import { publishedOf } from "@/data/engine/read-once";
 import { draftOf, resourceById } from "@/data/adapt/resources";
 import { addOffers, offersFor, withdrawOffers } from "@/data/share/offers";
 import { entriesOf, setEntries, type ShelfEntry } from "@/data/share/sharing";
-import { act, notThere, ActionError } from "../web/act";
+import { act, ActionError } from "../web/act";
+import { problemOf } from "../web/problem";
 import type { PlanState } from "../plan/move-work";
 import { publish } from "../adapt/publish";
 import { gradeBits, sharingOf, subjectBits, type Sharing } from "./share";
@@ -73,9 +74,12 @@ export const shareResources = act(
       const closed = sharable.find((thing) => stateOf(thing).state === "closed");
       if (closed)
         throw new ActionError(
-          `“${closed.title}” cannot be shared there. ${stateOf(closed)
-            .reasons.map(({ text }) => text)
-            .join(" ")}`,
+          problemOf("cannotBeShared", {
+            title: closed.title,
+            reasons: stateOf(closed)
+              .reasons.map(({ text }) => text)
+              .join(" "),
+          }),
         );
       const offered = sharable.filter((thing) => stateOf(thing).state === "offer");
       const put = sharable.filter((thing) => ["open", "on"].includes(stateOf(thing).state));
@@ -128,12 +132,12 @@ export const takeOutPart = act(
     db.transaction(async (tx) => {
       const [resource, draft] = [(await resourceById(tx, input.resource))!, await draftOf(tx, input.resource)];
       const old = (await publishedOf(tx, [input.resource])).get(input.resource);
-      if (!old) throw new ActionError(notThere);
-      if (draft) throw new ActionError("You have changes that are not published yet. Take it out in the editor.");
+      if (!old) throw new ActionError("notThere");
+      if (draft) throw new ActionError("changesNotPublished");
       const document = withoutPart(old.document, input, visitor.id);
-      if (canonical(document) === canonical(old.document)) throw new ActionError("It is not in there any more.");
+      if (canonical(document) === canonical(old.document)) throw new ActionError("notInThere");
       const [problem] = unfinished(document, resource.owner);
-      if (problem) throw new ActionError(`It would not be finished without that: ${problem.problem}`);
+      if (problem) throw new ActionError(problemOf("unfinishedWithout", { problem: problem.problem }));
       const { id } = await publish(tx, { resource: resource.id, document, author: visitor.id, now });
       const event = await addEvent<PlanState>(tx, {
         ...{ person: visitor.id, at: now, what: "took out a part" },

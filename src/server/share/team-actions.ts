@@ -7,7 +7,8 @@ import { addEvent } from "@/data/engine/events";
 import { publishedOf } from "@/data/engine/read-once";
 import { colleaguesOf } from "@/data/share/shares";
 import { addTeam, partFor, renameTeam, setLines, setMembers, setPart, teamsOf, teamState } from "@/data/share/teams";
-import { act, notThere, ActionError, type Caller } from "../web/act";
+import { act, ActionError, type Caller } from "../web/act";
+import { problemOf } from "../web/problem";
 import type { PlanState } from "../plan/move-work";
 import { standing } from "./standing";
 import { tellOfAsked } from "./tell-of-offers";
@@ -23,7 +24,7 @@ const manyLines = "A team can have up to twelve parts of the work.";
 async function onlyColleagues({ db, visitor }: Caller, people: readonly number[]): Promise<number[]> {
   const others = [...new Set(people)].filter((id) => id !== visitor.id);
   const known = new Set((await colleaguesOf(db, visitor)).map(({ id }) => id));
-  if (others.some((id) => !known.has(id))) throw new ActionError(notThere);
+  if (others.some((id) => !known.has(id))) throw new ActionError("notThere");
   return others;
 }
 
@@ -65,7 +66,7 @@ export const changeTeam = act(
       input.people.filter((id) => !kept.includes(id)),
     );
     const people = [...new Set([...kept, ...added])];
-    if (people.length === 0) throw new ActionError("Somebody has to stay in the team.");
+    if (people.length === 0) throw new ActionError("teamNeedsSomebody");
     return db.transaction(async (tx) => {
       const was = await teamState(tx, input.team);
       await renameTeam(tx, input.team, input.name);
@@ -91,18 +92,20 @@ async function unchanged(
   { visitor }: Caller,
   input: z.infer<typeof Part> & { seen: z.infer<typeof Seen> },
 ) {
-  if (mondayOf(input.week) !== input.week) throw new ActionError("A week is named by its Monday.");
+  if (mondayOf(input.week) !== input.week) throw new ActionError("weekByMonday");
   const part = await partFor(tx, input.team, input.line, input.week);
-  if (!part) throw new ActionError(notThere);
+  if (!part) throw new ActionError("notThere");
   if (part.maker === input.seen.maker && part.resource === input.seen.resource) return part;
   const team = (await teamsOf(tx, visitor.id)).find(({ id }) => id === input.team);
   const maker = team?.members.find(({ id }) => id === part.maker)?.name;
   throw new ActionError(
     part.resource !== null
-      ? `It is ready by now${maker ? `: ${maker} made it` : ""}. Nothing was changed.`
+      ? maker
+        ? problemOf("partReadyBy", { maker })
+        : problemOf("partReady")
       : maker
-        ? `${maker} has it by now. Nothing was changed.`
-        : "Nobody is making it any more. Nothing was changed.",
+        ? problemOf("partTaken", { maker })
+        : problemOf("partLeft"),
   );
 }
 
@@ -116,7 +119,7 @@ export const givePart = act(
     return db.transaction(async (tx) => {
       const part = await unchanged(tx, caller, input);
       const team = (await teamsOf(tx, visitor.id)).find(({ id }) => id === input.team)!;
-      if (input.maker !== null && !team.members.some(({ id }) => id === input.maker)) throw new ActionError(notThere);
+      if (input.maker !== null && !team.members.some(({ id }) => id === input.maker)) throw new ActionError("notThere");
       await setPart(tx, {
         ...{ line: input.line, week: input.week, maker: input.maker, resource: null },
         begun: input.maker !== null && input.begun,
@@ -143,13 +146,13 @@ export const readyPart = act(
     return db.transaction(async (tx) => {
       await unchanged(tx, caller, input);
       const head = (await publishedOf(tx, [input.resource])).get(input.resource);
-      if (!head) throw new ActionError("Publish it first: others see what is published.");
+      if (!head) throw new ActionError("publishFirst");
       const team = (await teamsOf(tx, visitor.id)).find(({ id }) => id === input.team)!;
       const own = new Set((await colleaguesOf(tx, visitor)).filter((one) => one.own).map(({ id }) => id));
       const inside = team.members.every(({ id }) => id === visitor.id || own.has(id));
       const [shelves] = await standing(tx, visitor.id, [head.document]);
       const reasons = shelves![inside ? "staffroom" : "district"];
-      if (reasons.length > 0) throw new ActionError(reasons.map(({ text }) => text).join(" "));
+      if (reasons.length > 0) throw new ActionError({ problem: reasons.map(({ text }) => text).join(" ") });
       await setPart(tx, {
         line: input.line,
         week: input.week,

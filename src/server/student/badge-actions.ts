@@ -3,7 +3,6 @@ import { z } from "zod";
 import { BADGES } from "@/core/student/badge";
 import { setBadge } from "@/data/student/badge";
 import { act, ActionError } from "../web/act";
-import { problemOf } from "../web/problem";
 
 /** The picture a child wants to be known by. Not by the class's code: anybody can press any name there. */
 export const chooseBadge = act(
@@ -16,7 +15,7 @@ export const chooseBadge = act(
       .max(BADGES - 1),
   }),
   async ({ db, visitor }, { badge }) => {
-    if (visitor.joinedAt !== null) throw new ActionError(problemOf("notThere"));
+    if (visitor.joinedAt !== null) throw new ActionError("notThere");
     await setBadge(db, visitor.id, badge);
     return {};
   },

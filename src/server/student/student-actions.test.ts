@@ -58,7 +58,7 @@ describe("giving work", () => {
     expect(await change("2020-01-01T08:00")).toMatchObject({ ok: false, field: "due" });
     expect(await change("whenever")).toMatchObject({
       ok: false,
-      problem: "Say when it is due.",
+      code: "sayWhenDue",
     });
     actAs(child());
     expect((await change(later(72))).ok).toBe(false);
@@ -114,7 +114,7 @@ describe("a child's work", () => {
       other.at,
       child().id,
     ]);
-    expect(await check(assignment, "a")).toMatchObject({ ok: false, problem: "This is not checked now." });
+    expect(await check(assignment, "a")).toMatchObject({ ok: false, code: "notChecked" });
     await send(assignment, "a");
     value(await handIn({ assignment }));
     const seen = async (days: number) =>
@@ -133,7 +133,7 @@ describe("a child's work", () => {
 
   test("is not checked where the teacher said at the end, and then shows its marks", async () => {
     const assignment = await given({ checking: "at the end" });
-    expect(await check(assignment, "a")).toMatchObject({ ok: false, problem: "This is not checked now." });
+    expect(await check(assignment, "a")).toMatchObject({ ok: false, code: "notChecked" });
     value(await tryAgain({ assignment }));
     value(await handIn({ assignment }));
     expect((await studentWork(db, child(), assignment, new Date()))!.marks).toMatchObject({
@@ -157,7 +157,7 @@ describe("a child's work", () => {
 
   test("cannot be done before it opens", async () => {
     const assignment = await given({ opens: { kind: "at", at: later(1) } });
-    expect(await check(assignment, "a")).toMatchObject({ ok: false, problem: "This has not started yet." });
+    expect(await check(assignment, "a")).toMatchObject({ ok: false, code: "notStarted" });
     expect(await studentWork(db, child(), assignment, new Date())).toBeNull();
   });
 
@@ -211,7 +211,7 @@ describe("a question that has a time", () => {
     const seen = (await studentWork(db, child(), assignment, new Date()))!;
     expect(seen.limits).toEqual({ [question.id]: { seconds: 60, left: null } });
     expect(JSON.stringify(seen.document)).not.toContain("Which?");
-    expect(await check(assignment, "a")).toMatchObject({ ok: false, problem: "Begin this question first." });
+    expect(await check(assignment, "a")).toMatchObject({ ok: false, code: "beginFirst" });
     expect(await send(assignment, "a")).toMatchObject({ kept: [], refused: [expect.anything()] });
   });
 
@@ -262,7 +262,7 @@ describe("a question that has a time", () => {
   });
 
   test("one without a time has nothing to begin, and another child's is none of hers", async () => {
-    expect(await begin(await given())).toMatchObject({ ok: false, problem: "This question has no time limit." });
+    expect(await begin(await given())).toMatchObject({ ok: false, code: "noTimeLimit" });
     const assignment = await given({ to: [{ class: world.class, students: [world.students[0]!] }] }, timed);
     actAs(child(1));
     expect((await begin(assignment)).ok).toBe(false);

@@ -30,7 +30,7 @@ import { secretIsRight } from "../web/secrets";
 import { signIn } from "../web/session";
 
 const Id = z.number().int().positive();
-const waitABit = (minutes: number) => new ActionError(problemOf("tooManyTries", { minutes }));
+const waitABit = (minutes: number) => new ActionError(problemOf("tooManyTriesWait", { minutes }));
 
 /** Where a student goes who has come in: to the piece of work a link led to, else home. */
 const home = (to: number | null) => (to === null ? "/student" : `/student/${to}`);
@@ -44,7 +44,7 @@ export const signInWithPictures = act(
     if (!allowed.allowed) throw waitABit(allowed.minutes);
     const found = await credentialsBySignInName(db, input.name);
     if (!(await secretIsRight(found?.hash, pictureSecret(input.pictures)))) {
-      throw new ActionError(problemOf("picturesDoNotMatch"));
+      throw new ActionError("picturesDoNotMatch");
     }
     await forgetAttempts(input.name, address);
     await signIn(found!.id, "student", null);
@@ -61,7 +61,7 @@ export const signInWithWords = act(
     if (!allowed.allowed) throw waitABit(allowed.minutes);
     const found = await credentialsBySignInName(db, input.name);
     if (!(await secretIsRight(found?.hash, wordSecret(input.words)))) {
-      throw new ActionError(problemOf("wordsDoNotMatch"));
+      throw new ActionError("wordsDoNotMatch");
     }
     await forgetAttempts(input.name, address);
     await signIn(found!.id, "student", null);
@@ -75,7 +75,7 @@ export const readCode = act("sign in", z.object({ code: z.string().max(40) }), a
   const allowed = await allowJoin(address);
   if (!allowed.allowed) throw waitABit(allowed.minutes);
   const group = await classByJoinCode(db, readJoinCode(input.code), now);
-  if (!group) throw new ActionError(problemOf("codeOpensNothing"));
+  if (!group) throw new ActionError("codeOpensNothing");
   await forgetJoin(address);
   const students = await studentsOf(db, group.id);
   return {
@@ -96,7 +96,7 @@ export const joinClass = act(
     const allowed = await allowJoin(address);
     if (!allowed.allowed) throw waitABit(allowed.minutes);
     const group = await classByJoinCode(db, readJoinCode(input.code), now);
-    if (!group || !(await isEnrolled(db, input.student, group.id))) throw new ActionError(problemOf("codeRanOut"));
+    if (!group || !(await isEnrolled(db, input.student, group.id))) throw new ActionError("codeRanOut");
     await forgetJoin(address);
     await signIn(input.student, "student", group.id);
     redirect(home(input.to));
@@ -142,18 +142,17 @@ export const checkAnswer = act(
     const task = await openTask(caller, input.assignment);
     const document = await taskDocument(db, task);
     const found = allQuestions(document).find(({ question }) => question.id === input.question);
-    if (!found || checkingOf(found.question.checked, task.checking) !== "at once")
-      throw new ActionError(problemOf("notChecked"));
+    if (!found || checkingOf(found.question.checked, task.checking) !== "at once") throw new ActionError("notChecked");
     const disguised = await disguiseFor(db, task.recipient);
     const value = responseSchemas[found.question.type].safeParse(disguised.back(found.question, input.value));
-    if (!value.success) throw new ActionError(problemOf("unreadable"));
+    if (!value.success) throw new ActionError("unreadable");
     const taken = await keepAnswers(db, {
       ...{ student: caller.visitor.id, task, zone: caller.visitor.zone, now, number: null },
       items: [{ ...input, checked: true }],
     });
-    if ("why" in taken) throw new ActionError(problemOf("handedInAlready"));
-    if (taken.outOfTime.includes(input.key)) throw new ActionError(problemOf("timeUp"));
-    if (taken.refused.length > 0) throw new ActionError(problemOf("beginFirst"));
+    if ("why" in taken) throw new ActionError("handedInAlready");
+    if (taken.outOfTime.includes(input.key)) throw new ActionError("timeUp");
+    if (taken.refused.length > 0) throw new ActionError("beginFirst");
     const corrections = await correctionsOf(db, input.assignment);
     const result = corrected(
       mark(found.question, value.data, document.languages[0]),
@@ -178,10 +177,10 @@ export const beginQuestion = act(
     const document = await taskDocument(db, task);
     const found = allQuestions(document).find(({ question }) => question.id === input.question);
     const seconds = found && allowedSeconds(found.question, task.factor);
-    if (!found || !seconds) throw new ActionError(problemOf("noTimeLimit"));
+    if (!found || !seconds) throw new ActionError("noTimeLimit");
     const begun = await db.transaction(async (tx) => {
       const attempt = await work.openAttempt(tx, task, now);
-      if (!attempt) throw new ActionError(problemOf("handedInAlready"));
+      if (!attempt) throw new ActionError("handedInAlready");
       return work.beginQuestion(tx, attempt.id, input.question, now);
     });
     await work.announceWork(db, task.assignment, caller.visitor.id);
@@ -220,7 +219,7 @@ export const tryAgain = act(
     const { db, now } = caller;
     const task = await openTask(caller, input.assignment);
     const attempt = await db.transaction((tx) => work.openAttempt(tx, task, now));
-    if (!attempt) throw new ActionError(problemOf("noTriesLeft"));
+    if (!attempt) throw new ActionError("noTriesLeft");
     return {};
   },
 );

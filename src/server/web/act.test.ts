@@ -61,9 +61,12 @@ describe("an action", () => {
 
   test("refuses with its own reason, and hides what broke inside", async () => {
     const refusing = act("make pocket", Input, async () => {
-      throw new ActionError("Not on a Sunday.", "day");
+      throw new ActionError("weekByMonday", "day");
     });
-    expect(await refusing({ name: "x" })).toEqual({ ok: false, problem: "Not on a Sunday.", field: "day" });
+    expect(await refusing({ name: "x" })).toEqual({
+      ...{ ok: false, field: "day" },
+      ...{ problem: "A week is named by its Monday.", code: "weekByMonday" },
+    });
     const breaking = act("make pocket", Input, async () => {
       throw new Error("password=hunter2 in /etc/secret");
     });

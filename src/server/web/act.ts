@@ -6,6 +6,7 @@ import { log } from "./log";
 import { noteAct, type ActOutcome } from "./metrics";
 import { guard, permit, type About, type AboutOf, type Act, type ActAlone } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
+import type { ProblemCode, RefusalCode } from "@/messages/catalogues";
 import { problemOf, type Problem } from "./problem";
 import { requestId } from "./request-id";
 import { storageProblem } from "./storage-problem";
@@ -18,14 +19,15 @@ export type Outcome<Value> = { ok: true; value: Value } | ({ ok: false; field?: 
 export class ActionError extends Error {
   readonly problem: Problem;
 
-  /** @param problem in English; or with its code (problemOf), where students see it */
+  /** @param why a code of src/messages, or a problem: with values (problemOf), or in the words of the core */
   constructor(
-    problem: string | Problem,
+    why: ProblemCode | RefusalCode | Problem,
     readonly field?: string,
   ) {
-    super(typeof problem === "string" ? problem : problem.problem);
+    const problem = typeof why === "string" ? problemOf(why) : why;
+    super(problem.problem);
     this.name = "ActionError";
-    this.problem = typeof problem === "string" ? { problem } : problem;
+    this.problem = problem;
   }
 }
 
@@ -34,8 +36,6 @@ export interface Caller {
   now: Date;
   visitor: Visitor;
 }
-
-export const notThere = "This is not here, or you do not have access to it.";
 
 type Work<Given, Value> = (caller: Caller, given: Given) => Promise<Value>;
 type ServerAction<Schema extends z.ZodType<object>, Value> = (given: z.input<Schema>) => Promise<Outcome<Value>>;

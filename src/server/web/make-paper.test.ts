@@ -18,7 +18,7 @@ test("one that cannot be made is an answer in words, and the next one is made", 
   const broken = { ...report, sections: [{ ...report.sections[0]!, blocks: null }] } as unknown as Report;
   const response = await sendPdf(broken, "marks");
   expect(response.status).toBe(503);
-  expect(await response.json()).toEqual({ problem: "The PDF could not be made. Try again in a minute." });
+  expect(await response.json()).toMatchObject({ code: "pdfNotMade" });
   expect(await makePaper(report, "pdf")).toBeInstanceOf(Uint8Array);
 }, 30_000);
 

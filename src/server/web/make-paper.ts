@@ -2,6 +2,7 @@ import type { Report } from "@/core/report/report";
 import type { PaperKind } from "@/formats/paper-thread";
 import { log } from "./log";
 import { inThread, Turns } from "./thread";
+import { refuse } from "./refuse";
 
 /** Far longer than a whole school's letters take. */
 const LIMIT_MS = 60_000;
@@ -18,7 +19,7 @@ export async function makePaper(report: Report, as: PaperKind): Promise<Uint8Arr
 /** The answer that carries a report as a PDF; `name` without its ending. */
 export async function sendPdf(report: Report, name: string): Promise<Response> {
   const pdf = await makePaper(report, "pdf");
-  if (!pdf) return Response.json({ problem: "The PDF could not be made. Try again in a minute." }, { status: 503 });
+  if (!pdf) return refuse(503, "pdfNotMade");
   return new Response(Buffer.from(pdf), {
     headers: { "content-type": "application/pdf", "content-disposition": `attachment; filename="${name}.pdf"` },
   });

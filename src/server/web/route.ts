@@ -6,6 +6,7 @@ import { log } from "./log";
 import { noteAct } from "./metrics";
 import { guard, permit, type AboutOf, type Act } from "./permissions";
 import { currentVisitor, type Visitor } from "./session";
+import { refuse } from "./refuse";
 import { storageProblem } from "./storage-problem";
 import { underWay } from "./under-way";
 
@@ -19,8 +20,6 @@ export interface RouteCaller<Body> {
   body: Body;
   request: Request;
 }
-
-const refuse = (status: number, problem: string) => Response.json({ problem }, { status });
 
 /** Larger bodies than a class's answers ever are. */
 const LARGEST_BODY = 1_000_000;
@@ -52,12 +51,11 @@ export function route<Name extends Act, Body = undefined>(
       if (quick) return quick;
       const visitor = await currentVisitor();
       if (!(await permit(db, visitor, permission, aboutOf(params), now))) {
-        return visitor ? refuse(404, "There is nothing here.") : refuse(401, "You are signed out.");
+        return visitor ? refuse(404, "nothingHere") : refuse(401, "signedOutNow");
       }
       if (body) {
-        if (!read) return refuse(413, "This is too much at once. Nothing was saved of it.");
-        if (!read.success)
-          return refuse(400, `This could not be read: ${read.error.issues[0]?.message}. Nothing was saved of it.`);
+        if (!read) return refuse(413, "tooMuchAtOnce");
+        if (!read.success) return refuse(400, "bodyNotRead", { why: read.error.issues[0]?.message ?? "" });
       }
       return await work({
         db: request.method === "GET" ? await databaseToRead(permission) : db,
@@ -73,7 +71,7 @@ export function route<Name extends Act, Body = undefined>(
       const id = request.headers.get("x-request-id") ?? undefined;
       log.error({ act: permission, request: id, error: (error as Error).message }, "route failed");
       const full = storageProblem(error);
-      return full ? refuse(507, full) : refuse(500, "That did not work. Try again in a moment.");
+      return full ? refuse(507, { problem: full }) : refuse(500, "didNotWork");
     }
   };
   return guard(

@@ -1,6 +1,7 @@
 import { mediaByHash } from "@/data/engine/media";
 import type { Db } from "@/data/engine/db";
 import { readKept, readPart } from "../files/files";
+import { refuse } from "./refuse";
 
 /** The part of a file a player asks for (RFC 9110, section 14): one range, from or up to its end; null for anything else. */
 function rangeOf(asked: string | null, length: number): { from: number; to: number } | null | "outside" {
@@ -14,7 +15,7 @@ function rangeOf(asked: string | null, length: number): { from: number; to: numb
 /** Answers with a stored file, or the part of it that is asked for; 404 where there is none. */
 export async function sendFile(db: Db, sha256: string, request: Request): Promise<Response> {
   const media = /^[0-9a-f]{64}$/.test(sha256) ? await mediaByHash(db, sha256) : undefined;
-  if (!media) return Response.json({ problem: "There is nothing here." }, { status: 404 });
+  if (!media) return refuse(404, "nothingHere");
   const headers = {
     "content-type": media.mime,
     "cache-control": "private, max-age=31536000, immutable",

@@ -57,9 +57,9 @@ describe("what Find asks for on the way", () => {
   });
 
   test("a blank there is none of is said to be none", async () => {
-    expect(await ask(leaves, "/find/leaves?blank=weather")).toEqual({
+    expect(await ask(leaves, "/find/leaves?blank=weather")).toMatchObject({
       status: 400,
-      body: { problem: "There is no such blank." },
+      body: { code: "noSuchBlank" },
     });
   });
 

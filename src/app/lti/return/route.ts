@@ -2,6 +2,7 @@ import { headers } from "next/headers";
 import { returnChoice } from "@/server/lti/choose";
 import { ActionError } from "@/server/web/act";
 import { route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 /** What she has chosen goes back to the course site, in a form that sends itself. */
 export const POST = route(
@@ -14,7 +15,7 @@ export const POST = route(
       return new Response(page, { headers: { "content-type": "text/html; charset=utf-8" } });
     } catch (error) {
       if (!(error instanceof ActionError)) throw error;
-      return Response.json({ problem: error.message }, { status: 422 });
+      return refuse(422, error.problem);
     }
   },
 );

@@ -1,6 +1,7 @@
 import { addDays, schoolClock } from "@/core/calendar/school-calendar";
 import { readFile, UnreadableFile } from "@/server/web/read-file";
 import { route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 const LARGEST = 2_000_000;
 const DAYS_BACK = 30;
@@ -12,14 +13,13 @@ export const POST = route(
   () => ({}),
   async ({ visitor, now, request }) => {
     const text = await request.text();
-    if (text.length > LARGEST)
-      return Response.json({ problem: "This file is larger than 2 MB. Nothing was changed." }, { status: 413 });
+    if (text.length > LARGEST) return refuse(413, "tooLarge", { megabytes: 2 });
     const today = schoolClock(now, visitor.zone).date;
     try {
       return Response.json(await readFile("days off", text, addDays(today, -DAYS_BACK), addDays(today, DAYS_ON)));
     } catch (error) {
       if (!(error instanceof UnreadableFile)) throw error;
-      return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });
+      return refuse(422, "errorNothingChanged", { message: error.message });
     }
   },
 );

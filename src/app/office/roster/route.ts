@@ -2,6 +2,7 @@ import { UnreadableFile } from "@/server/web/read-file";
 import { route } from "@/server/web/route";
 import { schoolOf } from "@/server/office/school-of";
 import { bringInRoster, lookAtRoster, readSchoolRoster } from "@/server/office/school-roster";
+import { refuse } from "@/server/web/refuse";
 
 const LARGEST = 20_000_000;
 
@@ -11,8 +12,7 @@ export const POST = route(
   () => ({}),
   async ({ db, visitor, now, request }) => {
     const bytes = new Uint8Array(await request.arrayBuffer());
-    if (bytes.length > LARGEST)
-      return Response.json({ problem: "This file is larger than 20 MB. Nothing was changed." }, { status: 413 });
+    if (bytes.length > LARGEST) return refuse(413, "tooLarge", { megabytes: 20 });
     const asked = new URL(request.url).searchParams;
     const apply = asked.get("apply") === "1";
     try {
@@ -25,7 +25,7 @@ export const POST = route(
       );
     } catch (error) {
       if (!(error instanceof UnreadableFile)) throw error;
-      return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });
+      return refuse(422, "errorNothingChanged", { message: error.message });
     }
   },
 );

@@ -6,6 +6,7 @@ import { readAs } from "@/server/find/find";
 import { idFrom } from "@/core/ids";
 import { readerOf } from "@/server/find/reader";
 import { route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 /** Why a result stands where it stands. */
 export const GET = route(
@@ -17,7 +18,7 @@ export const GET = route(
     const need = needFromParameters(parameters);
     const { words } = await readAs(db, reader, need, { classes, now });
     const reasons = await reasonsFor(db, reader, idFrom(parameters.resource) ?? -1, words);
-    if (!reasons) return Response.json({ problem: "There is nothing here." }, { status: 404 });
+    if (!reasons) return refuse(404, "nothingHere");
     return Response.json({ reasons: formatReasons(reasons, need.words) });
   },
 );

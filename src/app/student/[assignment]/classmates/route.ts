@@ -2,6 +2,7 @@ import { taskOf } from "@/data/student/work";
 import { classmatesOf } from "@/server/review/own-review";
 import { seenByCode } from "@/server/student/by-code";
 import { numberFrom, route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 /** What classmates made of one question, as far as this child may see it. */
 export const GET = route(
@@ -9,7 +10,7 @@ export const GET = route(
   (params) => ({ assignment: numberFrom(params, "assignment") }),
   async ({ db, visitor, now, params, request }) => {
     const task = (await taskOf(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
-    if (!seenByCode(visitor, task, now)) return Response.json({ problem: "There is nothing here." }, { status: 404 });
+    if (!seenByCode(visitor, task, now)) return refuse(404, "nothingHere");
     const question = new URL(request.url).searchParams.get("question") ?? "";
     return Response.json(await classmatesOf(db, task, visitor.id, question.slice(0, 40), now));
   },

@@ -8,6 +8,7 @@ import { answersNotice } from "@/core/live/answered";
 import { quickAnswered } from "@/server/live/room";
 import { taskDocument } from "@/server/student/student-work";
 import { numberFrom, route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 const Said = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("step"), step: z.string().max(40) }),
@@ -21,7 +22,7 @@ const Said = z.discriminatedUnion("kind", [
   }),
 ]);
 
-const nothingHere = () => Response.json({ problem: "There is nothing here." }, { status: 404 });
+const nothingHere = () => refuse(404, "nothingHere");
 
 /** Where a student is, that she needs help, or what she answers to a question that was asked on the spot. */
 export const POST = route(

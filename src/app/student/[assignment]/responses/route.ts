@@ -4,6 +4,7 @@ import { After, keepAnswers, openValues } from "@/server/student/keep-answers";
 import { keepQuickly, rememberAllowed } from "@/server/student/keep-quickly";
 import { numberFrom, route } from "@/server/web/route";
 import { sessionHash } from "@/server/web/session";
+import { refuse } from "@/server/web/refuse";
 
 const MONTH_MS = 31 * 86_400_000;
 const Given = z.object({
@@ -24,7 +25,7 @@ const Given = z.object({
     .max(400),
 });
 
-const nothingHere = () => Response.json({ problem: "There is nothing here." }, { status: 404 });
+const nothingHere = () => refuse(404, "nothingHere");
 
 /**
  * Keeps answers as they are given. A route and not an action, because it must work from a queue, again and again, while

@@ -3,6 +3,7 @@ import { responseSchemas, type QuestionType } from "@/core/question/schema";
 import { findElsewhere, findParts, stepsOf } from "@/server/adapt/elsewhere";
 import { idFrom } from "@/core/ids";
 import { route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 /** What can be taken from: resources that answer some words, or the steps of one of them. */
 export const GET = route(
@@ -13,7 +14,7 @@ export const GET = route(
     const of = asked.get("of");
     if (of !== null) {
       const found = await stepsOf(db, visitor, idFrom(of) ?? -1, now);
-      return found ? Response.json(found) : Response.json({ problem: "There is nothing here." }, { status: 404 });
+      return found ? Response.json(found) : refuse(404, "nothingHere");
     }
     const need = needFromParameters(Object.fromEntries(asked));
     const without = idFrom(params.resource) ?? -1;

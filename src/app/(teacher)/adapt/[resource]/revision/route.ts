@@ -1,6 +1,7 @@
 import { revisionById } from "@/data/adapt/resources";
 import { idFrom } from "@/core/ids";
 import { route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 /** One of her own revisions whole, to be compared with or gone back to. */
 export const GET = route(
@@ -9,8 +10,7 @@ export const GET = route(
   async ({ db, params, request }) => {
     const id = idFrom(new URL(request.url).searchParams.get("id") ?? undefined) ?? -1;
     const revision = await revisionById(db, id);
-    if (!revision || revision.resource !== idFrom(params.resource))
-      return Response.json({ problem: "There is no such revision." }, { status: 404 });
+    if (!revision || revision.resource !== idFrom(params.resource)) return refuse(404, "noSuchRevision");
     return Response.json({ document: revision.document });
   },
 );

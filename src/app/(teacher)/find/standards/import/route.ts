@@ -5,6 +5,7 @@ import { importFramework } from "@/data/find/standards";
 import { frameworkTaken, type FrameworkTaken } from "@/server/find/framework-event";
 import { readFile, UnreadableFile } from "@/server/web/read-file";
 import { route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 const LARGEST = 5_000_000;
 
@@ -14,8 +15,7 @@ export const POST = route(
   () => ({}),
   async ({ db, visitor, now, request }) => {
     const json = await request.text();
-    if (json.length > LARGEST)
-      return Response.json({ problem: "This file is larger than 5 MB. Nothing was changed." }, { status: 413 });
+    if (json.length > LARGEST) return refuse(413, "tooLarge", { megabytes: 5 });
     try {
       const file = await readFile("framework", json);
       const done = await db.transaction(async (tx) => {
@@ -38,7 +38,7 @@ export const POST = route(
       return Response.json({ ...done, name: file.name, statements: file.statements.length, leftOut });
     } catch (error) {
       if (!(error instanceof UnreadableFile)) throw error;
-      return Response.json({ problem: `${error.message}. Nothing was changed.` }, { status: 422 });
+      return refuse(422, "errorNothingChanged", { message: `${error.message}.` });
     }
   },
 );

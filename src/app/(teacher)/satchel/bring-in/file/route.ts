@@ -1,10 +1,11 @@
 import { idFrom } from "@/core/ids";
 import { broughtBefore } from "@/data/adapt/brought-files";
 import { lookAtFile, makeFromFile, proposeFromFile, readChoices } from "@/server/brought/bring-file";
-import { ActionError, notThere } from "@/server/web/act";
+import { ActionError } from "@/server/web/act";
 import { permit } from "@/server/web/permissions";
 import { readWithin, UnreadableFile } from "@/server/web/read-file";
 import { route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 const LARGEST = 100_000_000;
 const LIMIT_MS = 60_000;
@@ -19,8 +20,7 @@ export const POST = route(
   () => ({}),
   async ({ db, visitor, now, request }) => {
     const bytes = new Uint8Array(await request.arrayBuffer());
-    if (bytes.length > LARGEST)
-      return Response.json({ problem: "This file is larger than 100 MB. Nothing was brought in." }, { status: 413 });
+    if (bytes.length > LARGEST) return refuse(413, "broughtTooLarge", { megabytes: 100 });
     const asked = new URL(request.url).searchParams;
     const name = (asked.get("name") ?? "").slice(0, 300);
     const [as, into] = [asked.get("as"), idFrom(asked.get("into"))];
@@ -31,12 +31,12 @@ export const POST = route(
       if (request.signal.aborted) return new Response(null, { status: 499 });
       const choices = readChoices(as);
       if (into === undefined) return Response.json(await makeFromFile(db, visitor, { name, brought, choices }, now));
-      if (!(await permit(db, visitor, "edit resource", { resource: into }, now))) throw new ActionError(notThere);
+      if (!(await permit(db, visitor, "edit resource", { resource: into }, now))) throw new ActionError("notThere");
       return Response.json(await proposeFromFile(db, visitor, into, { brought, choices }, now));
     } catch (error) {
-      if (error instanceof ActionError) return Response.json({ problem: error.message }, { status: 422 });
+      if (error instanceof ActionError) return refuse(422, error.problem);
       if (!(error instanceof UnreadableFile)) throw error;
-      return Response.json({ problem: `${error.message} Nothing was brought in.` }, { status: 422 });
+      return refuse(422, "errorNothingBrought", { message: error.message });
     }
   },
 );

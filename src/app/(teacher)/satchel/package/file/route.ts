@@ -6,6 +6,7 @@ import { readKept } from "@/server/files/files";
 import { readWithin, UnreadableFile } from "@/server/web/read-file";
 import { sendStream } from "@/server/web/send-stream";
 import { route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 const LARGEST = 100_000_000;
 const LIMIT_MS = 60_000;
@@ -27,8 +28,7 @@ export const POST = route(
   () => ({}),
   async ({ db, visitor, now, request }) => {
     const bytes = new Uint8Array(await request.arrayBuffer());
-    if (bytes.length > LARGEST)
-      return Response.json({ problem: "This package is larger than 100 MB. Nothing was changed." }, { status: 413 });
+    if (bytes.length > LARGEST) return refuse(413, "packageTooLarge", { megabytes: 100 });
     try {
       const pack = await readWithin({ limit: LIMIT_MS, signal: request.signal }, "package", bytes);
       const apply = new URL(request.url).searchParams.get("apply") === "1";
@@ -36,9 +36,9 @@ export const POST = route(
         apply ? await bringPackageIn(db, visitor, pack, now) : await lookAtPackage(db, visitor, pack),
       );
     } catch (error) {
-      if (error instanceof ActionError) return Response.json({ problem: error.message }, { status: 422 });
+      if (error instanceof ActionError) return refuse(422, error.problem);
       if (!(error instanceof UnreadableFile)) throw error;
-      return Response.json({ problem: `${error.message} Nothing was changed.` }, { status: 422 });
+      return refuse(422, "errorNothingChanged", { message: error.message });
     }
   },
 );

@@ -4,6 +4,7 @@ import { revisionFor } from "@/data/reading/shelves";
 import { beat } from "@/data/reading/readings";
 import { readRevision } from "@/data/engine/read-once";
 import { numberFrom, route } from "@/server/web/route";
+import { refuse } from "@/server/web/refuse";
 
 const Read = z.object({
   step: z.string().max(40),
@@ -18,8 +19,7 @@ export const POST = route(
     const reading = numberFrom(params, "resource");
     const revision = await revisionFor(db, visitor.id, reading);
     const document = revision !== undefined && (await readRevision(db, revision))!.document;
-    if (!document || !document.steps.some(({ id }) => id === body.step))
-      return Response.json({ problem: "There is nothing here." }, { status: 404 });
+    if (!document || !document.steps.some(({ id }) => id === body.step)) return refuse(404, "nothingHere");
     const date = schoolClock(now, visitor.zone).date;
     const counted = await db.transaction((tx) =>
       beat(tx, {
