@@ -52,7 +52,7 @@ export const comeAsGuest = act(
   async ({ db, now }, { token, name }) => {
     const address = await callerAddress();
     const allowed = await allowJoin(address);
-    if (!allowed.allowed) throw new ActionError(problemOf("tooManyTriesWait", { minutes: allowed.minutes }));
+    if (!allowed.allowed) throw new ActionError(problemOf("tooManyTries", { minutes: allowed.minutes }));
     const door = await guests.guestDoor(db, tokenHash(token), now);
     if (!door) throw new ActionError("notThere");
     await forgetJoin(address);

@@ -30,7 +30,7 @@ import { secretIsRight } from "../web/secrets";
 import { signIn } from "../web/session";
 
 const Id = z.number().int().positive();
-const waitABit = (minutes: number) => new ActionError(problemOf("tooManyTriesWait", { minutes }));
+const waitABit = (minutes: number) => new ActionError(problemOf("tooManyTries", { minutes }));
 
 /** Where a student goes who has come in: to the piece of work a link led to, else home. */
 const home = (to: number | null) => (to === null ? "/student" : `/student/${to}`);
