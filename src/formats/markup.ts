@@ -11,7 +11,8 @@ const FORBIDDEN = /[\0-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
 
 const clean = (text: string): string =>
   text.toWellFormed().replace(FORBIDDEN, "").replaceAll("&", "&amp;").replaceAll("<", "&lt;").replaceAll(">", "&gt;");
-const inQuotes = (text: string): string =>
+/** As it stands between the quotation marks of an attribute. */
+export const inQuotes = (text: string): string =>
   clean(text).replaceAll('"', "&quot;").replaceAll("\n", "&#10;").replaceAll("\t", "&#9;");
 
 /** An element; attributes without a value are left out, and so are children that are not there. */

@@ -1,3 +1,5 @@
+import { readFileSync } from "node:fs";
+import path from "node:path";
 import { createTranslator } from "use-intl/core";
 import { catalogues, refusals, screenLanguages, type Catalogue } from "./catalogues";
 import { problemOf } from "@/server/web/problem";
@@ -60,6 +62,16 @@ describe("why an act was refused, by code", () => {
       expect(problem).toMatch(/[.?!]$/);
     }
   });
+
+  test.each(["student/student", "reading/child", "review/child", "portfolio/child"])(
+    "what %s acts refuse is said in each language of children's screens",
+    (acts) => {
+      const source = readFileSync(path.join(__dirname, "../server", `${acts}-actions.ts`), "utf8");
+      const codes = [...source.matchAll(/(?:ActionError|problemOf)\(\s*"(\w+)"/g)].map(([, code]) => code!);
+      expect(codes.length).toBeGreaterThan(0);
+      expect(codes.filter((code) => !(code in catalogues.en.problem))).toEqual([]);
+    },
+  );
 
   test("says one thing and several", () => {
     expect(problemOf("tooManyTriesWait", { minutes: 1 }).problem).toBe(

@@ -3,9 +3,11 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import type { ComponentProps, ReactNode } from "react";
 import { get, useForm, type DefaultValues, type FieldValues, type Path } from "react-hook-form";
 import type { z } from "zod";
-import type { Outcome } from "@/server/web/act";
 import { Field, TextInput } from "./field";
 import { Notice } from "./notice";
+
+/** What the act answered: done, or what is wrong and with which field. */
+type Answer = { ok: true } | { ok: false; problem: string; field?: string };
 
 /** What is wrong, by the path of its field ("office.email"). */
 function byPath(errors: object, path = ""): [string, string][] {
@@ -27,7 +29,7 @@ function byPath(errors: object, path = ""): [string, string][] {
 export function useCheckedForm<Input extends FieldValues, Output>(
   schema: z.ZodType<Output, Input>,
   values: DefaultValues<Input>,
-  send: (said: Output) => Promise<Outcome<unknown> | void>,
+  send: (said: Output, reset: () => void) => Promise<Answer | void>,
 ) {
   // The library changes what it returns in place, which the compiler cannot see.
   "use no memo";
@@ -40,7 +42,7 @@ export function useCheckedForm<Input extends FieldValues, Output>(
   const wrong = byPath(errors);
   const problemAt = (name: string) => wrong.find(([at]) => at === name || at.startsWith(`${name}.`))?.[1];
   const submit = form.handleSubmit(async (said) => {
-    const outcome = await send(said);
+    const outcome = await send(said, () => form.reset());
     if (!outcome || outcome.ok) return;
     const hasField = outcome.field !== undefined && get(form.getValues(), outcome.field) !== undefined;
     const field = (hasField ? outcome.field : "root") as Path<Input> | "root";
@@ -50,7 +52,6 @@ export function useCheckedForm<Input extends FieldValues, Output>(
   return {
     control: form.control,
     register: form.register,
-    reset: form.reset,
     setValue: form.setValue,
     problemAt,
     submit: (event: React.FormEvent) => void submit(event),

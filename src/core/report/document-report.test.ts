@@ -77,18 +77,36 @@ test("what paper cannot play or try out is named, and a link has its address", (
     blocksOf(
       { type: "film", media: "film:tide", title: { en: "The tide" }, captions: {}, stops: [] },
       { type: "sound", media: "sound:bell" },
-      { type: "maths", tex: "x^2", spoken: { en: "x squared" } },
       { type: "link", href: "https://harbour.example", label: { en: "The office" } },
       { type: "manipulative", tool: { tool: "clock", from: 0, to: 60 } },
     ),
   ).toEqual(
-    [
-      "Film: The tide",
-      "A recording, to listen to on a device.",
-      "x squared",
-      "The office: https://harbour.example",
-    ].map((text) => ({ kind: "text", text })),
+    ["Film: The tide", "A recording, to listen to on a device.", "The office: https://harbour.example"].map((text) => ({
+      ...{ kind: "text", text },
+    })),
   );
+});
+
+test("a formula is there in TeX for what can show it, within its sentence too, and in words for the rest", () => {
+  const sentence = {
+    type: "paragraph" as const,
+    content: [
+      { type: "text" as const, text: "Half is " },
+      { type: "maths" as const, attrs: { tex: "\\frac12", spoken: "one half" } },
+    ],
+  };
+  expect(
+    blocksOf(
+      { type: "maths", tex: "x^2", spoken: { en: "x squared" } },
+      { type: "text", text: { en: { type: "doc", content: [sentence] } } },
+    ),
+  ).toEqual([
+    { kind: "text", text: "x squared", parts: [{ tex: "x^2", text: "x squared" }] },
+    {
+      ...{ kind: "text", text: "Half is one half" },
+      parts: [{ text: "Half is " }, { tex: "\\frac12", text: "one half" }],
+    },
+  ]);
 });
 
 describe("a question", () => {

@@ -9,7 +9,7 @@ import type { Question } from "../question/question";
 import type { Block } from "../resource/block";
 import { questionsOf, titleOf, type Document } from "../resource/document";
 import { letterAt } from "../resource/paper";
-import type { Paper, Report, ReportBlock, ReportSection } from "./report";
+import type { Paper, Report, ReportBlock, ReportPart, ReportSection } from "./report";
 
 /** For whom a document is written down. */
 export interface DocumentReportFor {
@@ -21,7 +21,17 @@ export interface DocumentReportFor {
   paper?: Paper;
 }
 
-const said = (text: string): ReportBlock[] => (text.trim() === "" ? [] : [{ kind: "text", text }]);
+const said = (text: string, parts: readonly ReportPart[] = []): ReportBlock[] =>
+  text.trim() === "" ? [] : [{ kind: "text", text, ...(parts.length > 0 && { parts }) }];
+
+/** A paragraph in pieces, where formulas stand in it; else none. */
+function partsOf({ content = [] }: Extract<RichBlock, { type: "paragraph" }>): ReportPart[] {
+  if (!content.some(({ type }) => type === "maths")) return [];
+  return content.map((inline) => {
+    const text = plainText({ type: "doc", content: [{ type: "paragraph", content: [inline] }] });
+    return inline.type === "maths" ? { tex: inline.attrs.tex, text } : { text };
+  });
+}
 
 function richBlocks(rich: RichText | undefined): ReportBlock[] {
   const of = (block: RichBlock): ReportBlock[] => {
@@ -42,7 +52,7 @@ function richBlocks(rich: RichText | undefined): ReportBlock[] {
       case "blockquote":
         return block.content.flatMap(of);
       case "paragraph":
-        return said(plainText({ type: "doc", content: [block] }));
+        return said(plainText({ type: "doc", content: [block] }), partsOf(block));
     }
   };
   return (rich?.content ?? []).flatMap(of);
@@ -130,7 +140,7 @@ export function documentReport(document: Document, of: DocumentReportFor): Repor
       case "sound":
         return said(text(block.transcript) || "A recording, to listen to on a device.");
       case "maths":
-        return said(text(block.spoken) || block.tex);
+        return said(text(block.spoken) || block.tex, [{ tex: block.tex, text: text(block.spoken) || block.tex }]);
       case "link":
         return said([text(block.label), block.href].filter(Boolean).join(": "));
       case "file":

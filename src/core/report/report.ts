@@ -7,9 +7,12 @@ export interface ReportTable {
   rows: readonly (readonly string[])[];
 }
 
+export type ReportPart = { text: string } | { tex: string; text: string };
+
 /** A part of a report, in the order it is read. */
 export type ReportBlock =
-  | { kind: "text"; text: string; soft?: boolean }
+  /** `parts`: where there are formulas in it, in TeX, for what can show them; `text` says them in words. */
+  | { kind: "text"; text: string; soft?: boolean; parts?: readonly ReportPart[] }
   | { kind: "heading"; text: string }
   | { kind: "list"; lines: readonly string[] }
   | ({ kind: "table" } & ReportTable)

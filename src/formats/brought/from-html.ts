@@ -1,8 +1,10 @@
-import { parse, type DefaultTreeAdapterTypes } from "parse5";
+import { MathMLToLaTeX } from "mathml-to-latex";
+import { parse, serializeOuter, type DefaultTreeAdapterTypes } from "parse5";
 import { mostBrought, type Brought, type BroughtBlock, type BroughtPage } from "@/core/brought/brought";
 import { largest, mediaType, tooLarge } from "@/core/media/sniff";
 import { mayLinkTo } from "@/core/content/vocabulary";
 import type { RichBlock, RichInline, RichListItem } from "@/core/content/schema/rich-text";
+import { isTex, type Formula } from "./formulas";
 import type { Files } from "./open-zip";
 
 type Node = DefaultTreeAdapterTypes.ChildNode;
@@ -16,6 +18,7 @@ const childrenOf = (node: Node): Node[] => ("childNodes" in node ? node.childNod
 /** Deeper than any page a person has written. */
 const DEEPEST = 100;
 const MOST_TEXT = 20_000;
+const LONGEST_FORMULA = 50_000;
 
 // Maps, because a file may have tags of any name: every object knows a "constructor".
 const marksBy = new Map<string, Mark>([
@@ -45,6 +48,48 @@ const played = new Map<string, "film" | "sound">([
   ["video", "film"],
   ["audio", "sound"],
 ]);
+
+/** All the text in a node, of formulas their words. */
+const wordsIn = (node: Node, depth = 0): string =>
+  node.nodeName === "#text"
+    ? (node as DefaultTreeAdapterTypes.TextNode).value
+    : depth > DEEPEST
+      ? ""
+      : isElement(node) && node.tagName === "math"
+        ? formulaIn(node).words
+        : childrenOf(node)
+            .map((child) => wordsIn(child, depth + 1))
+            .join(isElement(node) && ["p", "div", "br"].includes(node.tagName) ? " " : "");
+
+function elementsIn(node: Node, name: string, depth = 0): Element[] {
+  if (depth > DEEPEST) return [];
+  return childrenOf(node).flatMap((child) =>
+    isElement(child) && child.tagName === name ? [child] : elementsIn(child, name, depth + 1),
+  );
+}
+
+/** A formula in MathML: the TeX it was made of where that is noted, else what its marks say in TeX; empty where nothing can be said. */
+function formulaIn(math: Element): Formula {
+  const notes = elementsIn(math, "annotation");
+  const noted = notes.find((one) => attribute(one, "encoding") === "application/x-tex");
+  const shown = notes.length > 0 ? (elementsIn(math, "mrow")[0] ?? math) : math;
+  const plain = childrenOf(shown)
+    .filter((node) => node.nodeName !== "annotation")
+    .map((node) => wordsIn(node))
+    .join("");
+  const words = (attribute(math, "alttext") || attribute(math, "aria-label") || plain).replace(/\s+/g, " ").trim();
+  return { tex: noted ? wordsIn(noted).trim() : texOf(math), words: words.slice(0, 2000) };
+}
+
+function texOf(math: Element): string {
+  const written = serializeOuter(math);
+  if (written.length > LONGEST_FORMULA) return "";
+  try {
+    return MathMLToLaTeX.convert(written).trim();
+  } catch {
+    return "";
+  }
+}
 
 /** How the address of a picture, a film or a sound leads to its bytes; null: it is not in the file. */
 export type FileOf = (source: string) => Uint8Array | null;
@@ -137,6 +182,12 @@ export function pagesOfHtml(
       }
       if (!isElement(node) || silent.has(node.tagName)) return [];
       if (node.tagName === "br") return [{ type: "hardBreak" }];
+      if (node.tagName === "math") {
+        const { tex, words } = formulaIn(node);
+        if (isTex(tex)) return [{ type: "maths", attrs: { tex, spoken: words || tex } }];
+        page().left.push(`A formula, which came as text: “${words.slice(0, 80)}”. Write it again where it matters.`);
+        return words === "" ? [] : [{ type: "text", text: words }];
+      }
       if (node.tagName === "img" || played.has(node.tagName) || withoutCounterpart.has(node.tagName)) {
         beside.push(node);
         return [];
@@ -181,15 +232,7 @@ export function pagesOfHtml(
       : { type: element.tagName === "ol" ? "orderedList" : "bulletList", content: items };
   }
 
-  const textOf = (node: Node, depth = 0): string =>
-    node.nodeName === "#text"
-      ? (node as DefaultTreeAdapterTypes.TextNode).value
-      : depth > DEEPEST
-        ? ""
-        : childrenOf(node)
-            .map((child) => textOf(child, depth + 1))
-            .join(isElement(node) && ["p", "div", "br"].includes(node.tagName) ? " " : "");
-  const plain = (node: Node) => textOf(node).replace(/\s+/g, " ").trim();
+  const plain = (node: Node) => wordsIn(node).replace(/\s+/g, " ").trim();
 
   function rowsOf(element: Element, depth = 0): Element[] {
     return depth > 4
@@ -231,6 +274,7 @@ export function pagesOfHtml(
           isElement(child) &&
           !marksBy.has(child.tagName) &&
           child.tagName !== "br" &&
+          child.tagName !== "math" &&
           child.tagName !== "a" &&
           child.tagName !== "span",
       )

@@ -1,7 +1,8 @@
 import { mostBrought, type Brought, type BroughtBlock, type BroughtPage } from "@/core/brought/brought";
-import type { RichBlock } from "@/core/content/schema/rich-text";
+import type { RichBlock, RichInline } from "@/core/content/schema/rich-text";
 import { largest, mediaType, tooLarge } from "@/core/media/sniff";
 import { BroughtError } from "./brought-error";
+import { formulaOf, inWords, isTex, piecesOf, withinText } from "./formulas";
 import type { Files } from "./open-zip";
 import { all, attribute, first, inside, nameOf, readXml, type Xml } from "./xml";
 
@@ -41,6 +42,11 @@ const runs = (paragraph: Xml): string =>
     .map((part): string => {
       const name = nameOf(part);
       if (name === "a:br") return "\n";
+      // Older programs get a picture of a formula, newer ones the formula.
+      if (name === "a14:m" || name === "mc:AlternateContent")
+        return all([name === "a14:m" ? part : (first(part, "mc:Choice") ?? {})], "m:oMath")
+          .map((oMath) => withinText(formulaOf(oMath)))
+          .join(" ");
       if (name !== "a:r" && name !== "a:fld") return "";
       return all(inside(part), "a:t")
         .flatMap(inside)
@@ -63,7 +69,13 @@ const said = (text: string): RichBlock => ({
     .split("\n")
     .flatMap((line, at) => [
       ...(at > 0 ? [{ type: "hardBreak" as const }] : []),
-      ...(line ? [{ type: "text" as const, text: line }] : []),
+      ...piecesOf(line).map((piece): RichInline =>
+        typeof piece === "string"
+          ? { type: "text", text: piece }
+          : isTex(piece.tex)
+            ? { type: "maths", attrs: { tex: piece.tex, spoken: piece.words || piece.tex } }
+            : { type: "text", text: piece.words || piece.tex },
+      ),
     ]),
 });
 const LETTERED = /^\*?\s?\(?[A-Ha-h][.)]\s/;
@@ -119,18 +131,21 @@ export function fromSlides(files: Files): Brought {
     const visit = (shape: Xml): void => {
       const name = nameOf(shape);
       if (name === "p:grpSp") return inside(shape).forEach(visit);
+      // A shape in two ways: as programs of today have it (with formulas, say), and a picture of it for older ones.
+      if (name === "mc:AlternateContent") return inside(first(shape, "mc:Choice") ?? {}).forEach(visit);
       if (name === "p:sp") {
         const holder = first(shape, "p:ph");
         const kind = holder ? attribute(holder, "type") : "";
         const lines = paragraphs(shape);
         if (lines.length === 0 || ["dt", "ftr", "sldNum"].includes(kind)) return;
-        if (page.title === "" && ["title", "ctrTitle"].includes(kind)) page.title = lines.join(" ").slice(0, 200);
+        if (page.title === "" && ["title", "ctrTitle"].includes(kind))
+          page.title = inWords(lines.join(" ")).slice(0, 200);
         else page.blocks.push(textBlock(lines, holder !== undefined && kind !== "subTitle"));
       } else if (name === "p:graphicFrame") {
         const table = first(shape, "a:tbl");
         if (!table) return void page.left.push("A chart or a diagram. Save it as a picture and add it.");
         const rows = all(inside(table), "a:tr").map((row) =>
-          all(inside(row), "a:tc").map((cell) => paragraphs(cell).join(" ")),
+          all(inside(row), "a:tc").map((cell) => inWords(paragraphs(cell).join(" "))),
         );
         const about = first(table, "a:tblPr");
         page.blocks.push({ kind: "table", rows, headerRow: about ? attribute(about, "firstRow") === "1" : false });
@@ -160,6 +175,7 @@ export function fromSlides(files: Files): Brought {
       page.notes = all(readXml(bytes, notes!), "p:sp")
         .filter((shape) => attribute(first(shape, "p:ph") ?? {}, "type") === "body")
         .flatMap(paragraphs)
+        .map(inWords)
         .join("\n");
     return page;
   });

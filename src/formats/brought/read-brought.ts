@@ -8,6 +8,7 @@ import { mediaType } from "@/core/media/sniff";
 import { readTable } from "../csv";
 import { decodeText } from "../decode-text";
 import { BroughtError } from "./brought-error";
+import { formulasInHtml, withFormulasAsText } from "./document-formulas";
 import { fromBook } from "./from-book";
 import { fromCartridge, fromQuestionFile } from "./from-cartridge";
 import { pagesOfHtml } from "./from-html";
@@ -90,10 +91,11 @@ async function fromZip(bytes: Uint8Array, name: string): Promise<Brought> {
     );
   if ([...files].some(([file, part]) => /\.(?:xml|rels)$/.test(file) && /<!(?:DOCTYPE|ENTITY)/i.test(head(part))))
     throw new BroughtError("This document declares entities of its own. It was not read.");
-  const { value, messages } = await mammoth.convertToHtml({ buffer: Buffer.from(bytes) }).catch(() => {
+  const whole = withFormulasAsText(files) ?? bytes;
+  const { value, messages } = await mammoth.convertToHtml({ buffer: Buffer.from(whole) }).catch(() => {
     throw new BroughtError("This document is damaged or cut off.");
   });
-  const read = pagesOfHtml(value, "");
+  const read = pagesOfHtml(formulasInHtml(value), "");
   const unread = messages.filter(({ type }) => type === "error").map(({ message }) => message);
   if (unread.length > 0) read.pages[0]?.left.push(...unread);
   return { kind: "a document", ...read };

@@ -51,9 +51,11 @@ export function textIn(element: Xml): string {
   const said = (one: Xml): string =>
     nameOf(one) === "#text"
       ? String(one["#text"])
-      : inside(one)
-          .map(said)
-          .join(/^(?:p|div|br|li)$/.test(nameOf(one)) ? " " : "");
+      : nameOf(one) === "annotation"
+        ? ""
+        : inside(one)
+            .map(said)
+            .join(/^(?:p|div|br|li)$/.test(nameOf(one)) ? " " : "");
   return said(element)
     .replace(/<[^>]{0,500}>/g, " ")
     .replace(/\s+/g, " ")

@@ -3,6 +3,7 @@ import {
   Document,
   HeadingLevel,
   ImageRun,
+  Math as MathOfWords,
   Packer,
   Paragraph,
   Table,
@@ -11,6 +12,7 @@ import {
   TextRun,
   WidthType,
 } from "docx";
+import { latexToMath } from "docx/math";
 import { imageSize } from "image-size";
 import { bringsItsOwn, type Report, type ReportBlock, type ReportSection } from "@/core/report/report";
 import { sameBytes } from "../same-bytes";
@@ -20,15 +22,22 @@ const WIDEST = 560;
 const HIGHEST = 360;
 const SOFT = "5E574B";
 
+const runs = (text: string, soft = false) =>
+  text
+    .split("\n")
+    .map((line, at) => new TextRun({ text: line, break: at > 0 ? 1 : 0, ...(soft && { color: SOFT, italics: true }) }));
+
 const paragraph = (text: string, soft = false) =>
-  new Paragraph({
-    spacing: { after: 120 },
-    children: text
-      .split("\n")
-      .map(
-        (line, at) => new TextRun({ text: line, break: at > 0 ? 1 : 0, ...(soft && { color: SOFT, italics: true }) }),
-      ),
-  });
+  new Paragraph({ spacing: { after: 120 }, children: runs(text, soft) });
+
+/** A formula as an equation that can be edited; in words where it has something the package does not know. */
+function formula({ tex, text }: { tex: string; text: string }): (MathOfWords | TextRun)[] {
+  try {
+    return [new MathOfWords({ children: latexToMath(tex) })];
+  } catch {
+    return runs(text);
+  }
+}
 
 function picture(bytes: Uint8Array, text: string, nth: number): Paragraph {
   const { width = 400, height = 300, type } = imageSize(bytes);
@@ -49,7 +58,14 @@ function picture(bytes: Uint8Array, text: string, nth: number): Paragraph {
 function contentOf(block: ReportBlock, next: () => number): (Paragraph | Table)[] {
   switch (block.kind) {
     case "text":
-      return [paragraph(block.text, block.soft)];
+      return block.parts
+        ? [
+            new Paragraph({
+              spacing: { after: 120 },
+              children: block.parts.flatMap((part) => ("tex" in part ? formula(part) : runs(part.text))),
+            }),
+          ]
+        : [paragraph(block.text, block.soft)];
     case "heading":
       return [new Paragraph({ heading: HeadingLevel.HEADING_3, text: block.text })];
     case "list":

@@ -1,13 +1,14 @@
 import katex from "katex";
 import type { RichBlock, RichInline, RichListItem, RichText } from "@/core/content/schema/rich-text";
-import { element, type Element, type Markup } from "../markup";
+import { element, inQuotes, type Element, type Markup } from "../markup";
 
 /** A formula as MathML; as it is read aloud where it cannot be set. */
 export function mathMarkup(tex: string, spoken: string, block = false): Markup {
   try {
     const written = katex.renderToString(tex, { output: "mathml", displayMode: block, throwOnError: true });
     // Only the formula itself: what stands around it is for a stylesheet that is not there.
-    return { written: written.replace(/^<span class="katex">/, "").replace(/<\/span>$/, "") };
+    const formula = written.replace(/^<span class="katex">/, "").replace(/<\/span>$/, "");
+    return { written: spoken ? formula.replace("<math ", `<math alttext="${inQuotes(spoken)}" `) : formula };
   } catch {
     return spoken || tex;
   }

@@ -19,10 +19,10 @@ export function SchoolSignInCard({
   const { notice, busy, keep } = useKeep();
   const done = useDone();
   const nothing = { name: "", issuer: "", clientId: "", clientSecret: "" };
-  const form = useCheckedForm(ProviderInput, nothing, async (said) => {
+  const form = useCheckedForm(ProviderInput, nothing, async (said, reset) => {
     const outcome = await connectProvider(said);
     if (!outcome.ok) return outcome;
-    form.reset();
+    reset();
     done("Connected. The sign-in page has a button for it now.", null);
   });
   return (

@@ -28,11 +28,11 @@ export function SchoolsCard({
   const [without, setWithout] = useState<DistrictSchool | null>(null);
   const nothing = { name: "", zone, office: { givenName: "", familyName: "", email: "" } };
   const Asked = without ? SchoolInput.extend({ name: z.string() }) : SchoolInput;
-  const form = useCheckedForm(Asked, nothing, async ({ office, ...school }) => {
+  const form = useCheckedForm(Asked, nothing, async ({ office, ...school }, reset) => {
     const outcome = await (without ? giveOffice({ toSchool: without.id, office }) : addSchool({ ...school, office }));
     if (!outcome.ok) return outcome;
     setLink(outcome.value);
-    form.reset();
+    reset();
     setWithout(null);
     router.refresh();
     const done = without ? `${outcome.value.name} has an office.` : `Added ${outcome.value.name}.`;
