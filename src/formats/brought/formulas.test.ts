@@ -118,6 +118,27 @@ test("a web page's formula comes with the TeX it notes and its words, or with wh
   expect(pages[0]!.blocks).toEqual([{ kind: "table", rows: [["one “half”"]], headerRow: false }]);
 });
 
+test("a formula of an OpenDocument text is a file of its own", async () => {
+  const starMath = `<?xml version="1.0"?><math xmlns="http://www.w3.org/1998/Math/MathML"><semantics><mrow><mfrac><mn>3</mn><mn>4</mn></mfrac></mrow><annotation encoding="StarMath 5.0">3 over 4</annotation></semantics></math>`;
+  const text = `<office:document-content><office:body><office:text><text:p>Three quarters: <draw:frame><draw:object xlink:href="./Object 1"/><draw:image xlink:href="./ObjectReplacements/Object 1"/></draw:frame>.</text:p></office:text></office:body></office:document-content>`;
+  const bytes = zipSync({
+    "META-INF/manifest.xml": strToU8("<manifest/>"),
+    "content.xml": strToU8(text),
+    "Object 1/content.xml": strToU8(starMath),
+  });
+  const [found, ...more] = formulas(await readBrought(bytes, "sums.odt"));
+  expect(more).toEqual([]);
+  expect(looks(found!.tex)).toBe(looks("\\frac{3}{4}"));
+});
+
+test("a chart in a document is not passed over in silence", async () => {
+  const files = unzipSync(await lesson("x"));
+  const chart = `<w:p><w:r><w:drawing><a:graphic><a:graphicData uri="http://schemas.openxmlformats.org/drawingml/2006/chart"><c:chart r:id="rId9"/></a:graphicData></a:graphic></w:drawing></w:r></w:p>`;
+  const body = strFromU8(files["word/document.xml"]!).replace("<w:body>", `<w:body>${chart}`);
+  const brought = await readBrought(zipSync({ ...files, "word/document.xml": strToU8(body) }), "sums.docx");
+  expect(brought.pages[0]!.left).toEqual(["A chart or a diagram. Save it as a picture and add it."]);
+});
+
 test("a formula that cannot be shown here comes as text, and is named", () => {
   const odd = `<math alttext="seven eels"><annotation encoding="application/x-tex">\\eels{7}</annotation></math>`;
   const { pages } = pagesOfHtml(`<p>Take ${odd} now.</p>`, "");

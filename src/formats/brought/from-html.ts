@@ -78,11 +78,11 @@ function formulaIn(math: Element): Formula {
     .map((node) => wordsIn(node))
     .join("");
   const words = (attribute(math, "alttext") || attribute(math, "aria-label") || plain).replace(/\s+/g, " ").trim();
-  return { tex: noted ? wordsIn(noted).trim() : texOf(math), words: words.slice(0, 2000) };
+  return { tex: noted ? wordsIn(noted).trim() : texOf(shown), words: words.slice(0, 2000) };
 }
 
-function texOf(math: Element): string {
-  const written = serializeOuter(math);
+function texOf(shown: Element): string {
+  const written = shown.tagName === "math" ? serializeOuter(shown) : `<math>${serializeOuter(shown)}</math>`;
   if (written.length > LONGEST_FORMULA) return "";
   try {
     return MathMLToLaTeX.convert(written).trim();

@@ -1,5 +1,6 @@
 import type { Brought } from "@/core/brought/brought";
 import { element, openInHtml, writeMarkup, type Markup } from "../markup";
+import { decodeText } from "../decode-text";
 import { BroughtError } from "./brought-error";
 import { fileBeside, pagesOfHtml } from "./from-html";
 import type { Files } from "./open-zip";
@@ -7,13 +8,21 @@ import { all, attribute, first, inside, nameOf, readXml, type Xml } from "./xml"
 
 const DEEPEST = 100;
 
-/** An OpenDocument text (ISO/IEC 26300): headings, paragraphs, lists, tables, links and pictures with their descriptions. */
+/** An OpenDocument text (ISO/IEC 26300): headings, paragraphs, lists, tables, links, formulas and pictures with their descriptions. */
 export function fromOdt(files: Files): Omit<Brought, "kind"> {
   const bytes = files.get("content.xml");
   if (!bytes) throw new BroughtError("There is no text in this file.");
   const tree = readXml(bytes, "content.xml");
   const [body] = all(tree, "office:text");
   if (!body) throw new BroughtError("This is an OpenDocument file, but no text document. Save it as a text (.odt).");
+  /** A formula is a file of its own, in MathML; null: what is there is none. */
+  const formulaAt = (href: string): string | null => {
+    const bytes = href ? files.get(`${href.replace(/^\.\//, "")}/content.xml`) : undefined;
+    const written = bytes && decodeText(bytes).replace(/(<\/?)math:/g, "$1");
+    const begins = written?.search(/<math[\s>]/) ?? -1;
+    const ends = written?.lastIndexOf("</math>") ?? -1;
+    return written && begins >= 0 && ends > begins ? written.slice(begins, ends + "</math>".length) : null;
+  };
   const write = (node: Xml, depth: number): Markup[] => {
     if (depth > DEEPEST) return [];
     const name = nameOf(node);
@@ -46,6 +55,8 @@ export function fromOdt(files: Files): Omit<Brought, "kind"> {
       case "table:table-row":
         return [element("tr", {}, ...cells(node, "td", depth))];
       case "draw:frame": {
+        const formula = formulaAt(attribute(first(node, "draw:object") ?? {}, "xlink:href"));
+        if (formula) return [{ written: formula }];
         const image = first(node, "draw:image");
         const said = [first(node, "svg:desc"), first(node, "svg:title")].flatMap((one) =>
           one

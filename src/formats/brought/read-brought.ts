@@ -97,9 +97,20 @@ async function fromZip(bytes: Uint8Array, name: string): Promise<Brought> {
   });
   const read = pagesOfHtml(formulasInHtml(value), "");
   const unread = messages.filter(({ type }) => type === "error").map(({ message }) => message);
-  if (unread.length > 0) read.pages[0]?.left.push(...unread);
+  const [page] = read.pages;
+  if (unread.length > 0) page?.left.push(...unread);
+  const charts = new TextDecoder().decode(files.get("word/document.xml")).match(CHART)?.length ?? 0;
+  if (charts > 0)
+    page?.left.push(
+      charts === 1
+        ? "A chart or a diagram. Save it as a picture and add it."
+        : `${charts} charts or diagrams. Save them as pictures and add them.`,
+    );
   return { kind: "a document", ...read };
 }
+
+/** What draws a chart, or a diagram of shapes, in a document. */
+const CHART = /uri="[^"]{0,120}\/(?:chart|chartex|diagram)"/g;
 
 /** The first sheet of a workbook, every cell as it is read. */
 async function sheetOf(bytes: Uint8Array): Promise<string[][]> {
