@@ -1,5 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "./fixture";
+import { FindPage } from "./pages/find-page";
 
 test("a child sets how it looks, on this device and the next; nothing is cut off", async ({ signedIn }) => {
   const page = await signedIn("Liv Torsen", { phone: true });
@@ -73,4 +74,29 @@ test("a word of the glossary opens its card, and the word that is said is marked
   await expect(page.getByText("the middle value when all are put in order")).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(page.getByText("the middle value when all are put in order")).toHaveCount(0);
+});
+
+test("in somebody's own voice, too, the word that is heard is marked", async ({ signedIn }) => {
+  const page = await signedIn("Marcus Osei");
+  await new FindPage(page).open("harbour in twelve hours", "The harbour in twelve hours");
+  await page.getByRole("radio", { name: "Work" }).click();
+  const said = () =>
+    page.evaluate(() => [...(CSS.highlights.get("said")?.values() ?? [])].map((range) => String(range)).join());
+  await page.getByRole("button", { name: "Listen: what to do" }).click();
+  const heard: string[] = [];
+  await expect
+    .poll(
+      async () => {
+        const word = await said();
+        if (word !== "" && word !== heard.at(-1)) heard.push(word);
+        return heard.length;
+      },
+      { intervals: [60] },
+    )
+    .toBeGreaterThan(4);
+  const text = "Watch the film once to the end. It stops twice and asks you something. Then go on to the clock.";
+  const places = heard.map((word) => text.indexOf(word));
+  expect(Math.min(...places)).toBeGreaterThanOrEqual(0);
+  await page.getByRole("button", { name: "Stop: what to do" }).click();
+  await expect.poll(said).toBe("");
 });
