@@ -1,1 +1,2 @@
+"use client";
 export { WentWrong as default } from "@/screens/student/went-wrong";
