@@ -1,6 +1,7 @@
 import { Replicas, readingFrom } from "@/data/engine/replicas";
 import type { Db } from "@/data/engine/db";
 import { migrate } from "@/data/engine/migrate";
+import { OFTEN } from "@/data/engine/often";
 import { replicaAt, PostgresDb } from "@/data/engine/postgres";
 import { smallWorld } from "@/data/testing/world";
 import { startPooler, startPostgres, startStandby } from "./postgres.mjs";
@@ -63,6 +64,28 @@ test("behind a pooler that lends a connection for one transaction, transactions 
   await wait(300);
   expect(heard.map(Number).sort((one, other) => one - other)).toEqual(Array.from({ length: 40 }, (_, nth) => nth));
   stop();
+});
+
+test("what is asked often is planned once for a connection of ours, and asked as everything else behind a pooler", async () => {
+  const counted = `${OFTEN} select count(*)::int n from pocket where name <> $1`;
+  const keptBy = async (asked: Db) => {
+    const kept = await asked.transaction(async (tx) => {
+      for (let nth = 0; nth < 3; nth += 1) expect(await tx.query(counted, [String(nth)])).toEqual([{ n: 1 }]);
+      return tx.query<{ statement: string; times: number }>(
+        "select statement, (generic_plans + custom_plans)::int times from pg_prepared_statements where statement = $1",
+        [counted],
+      );
+    });
+    return kept.map(({ times }) => times);
+  };
+  expect(await keptBy(db)).toEqual([]);
+  const own = new PostgresDb(primary.url);
+  expect(await keptBy(own)).toEqual([3]);
+  // What was planned before a table changed is planned anew.
+  await own.script("alter table pocket add column tide_test int");
+  expect(await keptBy(own)).toEqual([6]);
+  await own.script("alter table pocket drop column tide_test");
+  await own.close();
 });
 
 test("who has just written something reads it, whether the replica is as far or not; and it mostly is", async () => {

@@ -4,6 +4,7 @@ import type { CheckingTime } from "@/core/question/question";
 import type { StepWork } from "@/core/resource/work";
 import type { Queryable } from "../engine/db";
 import { countUses } from "../find/uses";
+import { OFTEN } from "../engine/often";
 
 export interface Assignment {
   id: number;
@@ -119,7 +120,7 @@ export async function assignmentsWith(db: Queryable, ids: readonly number[], stu
 export async function mayWorkWith(db: Queryable, teacher: number, ids: readonly number[], now: Date): Promise<boolean> {
   const asked = [...new Set(ids)];
   const rows = await db.query(
-    `select 1 from assignment a join class c on c.id = a.class_id where a.id = any($3::int[]) and ${hers}`,
+    `${OFTEN} select 1 from assignment a join class c on c.id = a.class_id where a.id = any($3::int[]) and ${hers}`,
     [teacher, now, asked],
   );
   return rows.length === asked.length;

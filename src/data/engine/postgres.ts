@@ -2,6 +2,7 @@ import pg from "pg";
 import type { Replica } from "./replicas";
 import { DatabaseError, type Db, type Queryable } from "./db";
 import { Listener, type ConnectForNotices } from "./listener";
+import { preparedName } from "./often";
 import { oneAtATime } from "./one-at-a-time";
 
 // The same JavaScript values as the embedded engine gives: see worker/db-worker.mjs.
@@ -17,10 +18,12 @@ types.setTypeParser(DATES, (text) => text.slice(1, -1).split(",").filter(Boolean
 
 type Client = Pick<pg.ClientBase, "query">;
 
-function queryable(client: Client | pg.Pool): Queryable {
-  const run = async (text: string, params?: unknown[]) => {
+/** @param prepares whether a connection is ours from one statement to the next, so that it can keep some (often.ts) */
+function queryable(client: Client | pg.Pool, prepares = false): Queryable {
+  const run = async (text: string, params: unknown[] = []) => {
     try {
-      return await client.query(text, params as unknown[]);
+      const name = prepares ? preparedName(text) : undefined;
+      return await (name ? client.query({ name, text, values: params }) : client.query(text, params));
     } catch (error) {
       const { message, code, constraint, detail } = error as pg.DatabaseError;
       throw new DatabaseError(message, code, constraint, detail);
@@ -42,16 +45,19 @@ const SETTINGS = "-c jit=off -c work_mem=32MB";
 export class PostgresDb implements Db {
   private readonly pool: pg.Pool;
   private readonly listener: Listener;
+  /** A pooler hands out another connection for every transaction, which knows nothing of statements of before. */
+  private readonly prepares: boolean;
 
   /** @param listenUrl where notices are heard, if `url` is a pooler's that hands out a connection for one transaction */
   constructor(url: string, listenUrl = url) {
+    this.prepares = listenUrl === url;
     this.listener = new Listener(connectForNotices(listenUrl));
     this.pool = new pg.Pool({ connectionString: url, max: 10, types, options: SETTINGS });
     this.pool.on("error", (error) => console.error(`PostgreSQL connection lost: ${error.message}`));
   }
 
   query<Row>(text: string, params: unknown[] = []): Promise<Row[]> {
-    return queryable(this.pool).query<Row>(text, params);
+    return queryable(this.pool, this.prepares).query<Row>(text, params);
   }
 
   script(text: string): Promise<void> {
@@ -60,7 +66,7 @@ export class PostgresDb implements Db {
 
   async transaction<Result>(work: (tx: Queryable) => Promise<Result>): Promise<Result> {
     const client = await this.pool.connect();
-    const { tx, end } = oneAtATime(queryable(client));
+    const { tx, end } = oneAtATime(queryable(client, this.prepares));
     let broken: Error | undefined;
     try {
       await client.query("begin");

@@ -1,5 +1,6 @@
 import { LessonState } from "@/core/live/lesson";
 import type { Queryable } from "../engine/db";
+import { OFTEN } from "../engine/often";
 
 /** A lesson that is led, or was. */
 export interface Lesson {
@@ -24,7 +25,7 @@ export const LETS_GO_MINUTES = 15;
 /** The lesson that was opened with an assignment and not ended, for those who lead it; undefined: there is none. */
 export async function openedLesson(db: Queryable, assignment: number): Promise<Lesson | undefined> {
   const [row] = await db.query<Lesson>(
-    `select ${columns} from lesson l join person p on p.id = l.led_by where l.assignment_id = $1 and l.ended is null`,
+    `${OFTEN} select ${columns} from lesson l join person p on p.id = l.led_by where l.assignment_id = $1 and l.ended is null`,
     [assignment],
   );
   return read(row);
@@ -85,7 +86,7 @@ export async function writeLesson(
   of: { state: LessonState; by: number; ended: Date | null; told: string | null },
 ): Promise<number | undefined> {
   const [row] = await db.query<{ version: number }>(
-    `with written as (
+    `${OFTEN} with written as (
        update lesson set state = $3::jsonb, led_by = $4, ended = $5, version = version + 1
         where id = $1 and version = $2 and ended is null returning version)
      select version, pg_notify('lesson', $6) from written`,

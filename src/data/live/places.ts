@@ -1,4 +1,5 @@
 import type { Queryable } from "../engine/db";
+import { OFTEN } from "../engine/often";
 
 /** Where a student's screen is. */
 export interface Place {
@@ -35,7 +36,7 @@ export async function putAt(
 ): Promise<void> {
   if (of.students.length === 0) return;
   await db.query(
-    `with put as (
+    `${OFTEN} with put as (
        insert into place as p (assignment_id, student_id, step_id, since, seen)
        select $1, student, $3, case when $3::text is null then null else $4::timestamptz end, $4 from unnest($2::int[]) student
        on conflict (assignment_id, student_id) do update set

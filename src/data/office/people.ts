@@ -1,5 +1,6 @@
 import type { Country } from "@/core/locale/names";
 import { one, type Queryable } from "../engine/db";
+import { OFTEN } from "../engine/often";
 
 export type Role = "teacher" | "curator" | "office";
 
@@ -87,7 +88,7 @@ export const nameOf = async (db: Queryable, person: number): Promise<string> =>
 /** The person a living session belongs to, and the class it is limited to, if it came from a join code. */
 export async function personOfSession(db: Queryable, tokenHash: string, now: Date): Promise<SignedIn | undefined> {
   const rows = await db.query<SignedIn>(
-    `select ${columns}, e.class_id "joinedClass", case when e.class_id is not null then e.created end "joinedAt"
+    `${OFTEN} select ${columns}, e.class_id "joinedClass", case when e.class_id is not null then e.created end "joinedAt"
        from session e join person p on p.id = e.person_id left join school s on s.id = p.school_id
       where e.token_hash = $1 and e.expires > $2 and p.active`,
     [tokenHash, now],

@@ -1,4 +1,5 @@
 import type { Queryable } from "../engine/db";
+import { OFTEN } from "../engine/often";
 
 /**
  * What must be as it was when somebody was allowed to answer, as one text: whose the work is, which revision, from when to when,
@@ -59,7 +60,7 @@ export async function keepTogether(db: Queryable, sent: readonly SentTogether[])
 
 // The first answer begins the first try. Tries are locked in the order of their ids, so that two processes never wait for each other. What was given before is read as it was
 // before this statement, so what stands later than an answer was written elsewhere.
-const keepStatement = `
+const keepStatement = `${OFTEN}
   with sent as materialized (
     select * from jsonb_to_recordset($1::jsonb)
       as s(nth int, session text, student int, recipient int, stamp text, number int, at timestamptz, items jsonb, notice text)),
