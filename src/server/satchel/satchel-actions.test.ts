@@ -84,8 +84,8 @@ describe("pockets", () => {
     value(await pocketActions.makePocket({ name: "One" }));
     const two = value(await pocketActions.makePocket({ name: "Two" }));
     const taken = { ok: false, code: "pocketThere", field: "name" };
-    expect(await pocketActions.makePocket({ name: "One" })).toEqual(taken);
-    expect(await pocketActions.changePocket({ pocket: two.id, name: "One" })).toEqual(taken);
+    expect(await pocketActions.makePocket({ name: "One" })).toMatchObject(taken);
+    expect(await pocketActions.changePocket({ pocket: two.id, name: "One" })).toMatchObject(taken);
   });
 
   test("a colleague's pocket answers like one that is not there", async () => {

@@ -1,6 +1,7 @@
 import type { LessonCommand } from "@/core/live/lesson";
 import { POST as commandRoute } from "@/app/lead/[assignment]/command/route";
 import type { Outcome } from "../web/act";
+import type { Problem } from "../web/problem";
 import { actAs } from "./as";
 import { teacher } from "./child-at-work";
 
@@ -8,8 +9,8 @@ import { teacher } from "./child-at-work";
 export async function command(assignment: number, asked: object): Promise<Outcome<unknown>> {
   const request = new Request("http://satchel.example/command", { method: "POST", body: JSON.stringify(asked) });
   const response = await commandRoute(request, { params: Promise.resolve({ assignment: String(assignment) }) });
-  const said = (await response.json()) as { problem: string };
-  return response.ok ? { ok: true, value: said } : { ok: false, problem: said.problem };
+  const said = (await response.json()) as Problem;
+  return response.ok ? { ok: true, value: said } : { ok: false, ...said };
 }
 
 /** The same, as the teacher of the class. */
