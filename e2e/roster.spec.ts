@@ -19,6 +19,13 @@ test("a roster is pasted, understood and brought in; cards are made; a child com
   await page.getByRole("button", { name: "Change Anouk Whelk" }).click();
   const facts = page.getByRole("dialog", { name: "Anouk Whelk" });
   await facts.getByLabel("Time").selectOption("1.5 × as long");
+  // What is wrong is said beside its field, all of it at once, and nothing is kept yet.
+  await facts.getByLabel("Reads at grade").fill("four");
+  await facts.getByLabel("Reads in (en, es …)").fill("en, Spanish");
+  await facts.getByRole("button", { name: "Keep" }).click();
+  await expect(facts.getByText("Write the grade as a number, like 4.5.")).toBeVisible();
+  await expect(facts.getByText("A language is written like en or es-MX.")).toBeVisible();
+  await facts.getByLabel("Reads in (en, es …)").fill("en");
   await facts.getByLabel("Reads at grade").fill("4.5");
   await facts.getByRole("button", { name: "Keep" }).click();
   await expect(page.getByRole("row", { name: /Anouk Whelk/ })).toContainText("1.5 × the time");

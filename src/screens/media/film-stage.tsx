@@ -170,6 +170,8 @@ export function FilmStage({
             aria-valuetext={read("of", { at: clockTime(at - from), all: clockTime(shown) })}
             min={from}
             max={Number.isFinite(to) ? to : from + 1}
+            // Before the film has said how long it is, no place in it can be meant.
+            disabled={!Number.isFinite(to)}
             step={0.1}
             value={at}
             onChange={(event) => goTo(Math.min(Number(event.target.value), farthest ?? Infinity))}
