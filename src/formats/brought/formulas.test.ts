@@ -49,6 +49,11 @@ test.each([
     "[a]",
   ],
   [`<m:func><m:fName>${run("sin")}</m:fName><m:e>${run("x")}</m:e></m:func>`, "\\sin {x}", "sinx"],
+  [
+    `<m:sSup><m:e><m:d><m:e>${run("a+b")}</m:e></m:d></m:e><m:sup>${run("2")}</m:sup></m:sSup>`,
+    "{\\left( a+b \\right)}^{2}",
+    "(a+b)^2",
+  ],
   [`<m:r><m:rPr><m:nor/></m:rPr><m:t>boats per day</m:t></m:r>`, "\\text{boats per day}", "boats per day"],
   [run("50%"), "50\\%", "50%"],
 ])("%s", (written, tex, words) => {

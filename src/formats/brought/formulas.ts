@@ -201,7 +201,7 @@ const limitOf = (called: string, limit: string, side: "_" | "^", over: string): 
   return functions.has(plain) ? `\\${plain}${side}{${limit}}` : `${over}{${limit}}{${called}}`;
 };
 
-const bracketed = (text: string) => (/^[\p{L}\p{N}.,]*$/u.test(text) ? text : `(${text})`);
+const bracketed = (text: string) => (/^(?:[\p{L}\p{N}.,]*|\([^()]*\))$/u.test(text) ? text : `(${text})`);
 
 /** In one line of signs: "(a+b)/2", "x^2", "√(x+1)". */
 function wordsOf(element: Xml, depth: number): string {
