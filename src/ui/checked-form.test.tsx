@@ -57,6 +57,19 @@ test("what is sent is as the schema makes it", async () => {
   expect(send.mock.calls[0]![0]).toEqual({ name: "Skerry Sound", office: { email: "hollis@skerry.example" } });
 });
 
+test("pressed twice at once, it is sent once", async () => {
+  const send = jest.fn(() => new Promise<Answer>((done) => setTimeout(() => done(fine), 20)));
+  render(<Form send={send} />);
+  type("Name", "Skerry Sound");
+  type("E-mail", "hollis@skerry.example");
+  await act(async () => {
+    fireEvent.click(screen.getByText("Send"));
+    fireEvent.click(screen.getByText("Send"));
+    await new Promise((done) => setTimeout(done, 60));
+  });
+  expect(send).toHaveBeenCalledTimes(1);
+});
+
 test("what only the server knows is said at its field, else above the button; what was typed stays", async () => {
   const answers: Answer[] = [
     { ok: false, problem: "Somebody uses this e-mail address already.", field: "office.email" },

@@ -1,6 +1,6 @@
 "use client";
 import { zodResolver } from "@hookform/resolvers/zod";
-import type { ComponentProps, ReactNode } from "react";
+import { useRef, type ComponentProps, type ReactNode } from "react";
 import { get, useForm, type DefaultValues, type FieldValues, type Path } from "react-hook-form";
 import type { z } from "zod";
 import { Field, TextInput } from "./field";
@@ -41,6 +41,7 @@ export function useCheckedForm<Input extends FieldValues, Output>(
   const { errors, isSubmitting } = form.formState;
   const wrong = byPath(errors);
   const problemAt = (name: string) => wrong.find(([at]) => at === name || at.startsWith(`${name}.`))?.[1];
+  const sending = useRef(false);
   const submit = form.handleSubmit(async (said) => {
     const outcome = await send(said, () => form.reset());
     if (!outcome || outcome.ok) return;
@@ -54,7 +55,13 @@ export function useCheckedForm<Input extends FieldValues, Output>(
     register: form.register,
     setValue: form.setValue,
     problemAt,
-    submit: (event: React.FormEvent) => void submit(event),
+    submit(event: React.FormEvent) {
+      event.preventDefault();
+      // Pressed twice before the button rests, it is sent once.
+      if (sending.current) return;
+      sending.current = true;
+      void submit(event).finally(() => (sending.current = false));
+    },
     busy: isSubmitting,
     notice: whole && <Notice tone="warning">{whole}</Notice>,
   };

@@ -1,4 +1,4 @@
-import { StudentForm } from "./student-input";
+import { StudentForm, studentForm } from "./student-input";
 
 const typed = {
   ...{
@@ -35,4 +35,11 @@ test("what is wrong is said for its field", () => {
   expect(wrongIn({ languages: "en, Spanish" })).toEqual(["languages.1: A language is written like en or es-MX."]);
   expect(wrongIn({ familyLanguage: "the same" })).toEqual(["familyLanguage: A language is written like en or es-MX."]);
   expect(wrongIn({ goals: [{ id: 1, goal: " ", closed: false }] })).toEqual(["goals.0.goal: Write the goal."]);
+});
+
+test("a name to sign in with that came from elsewhere may stay; a new one must be one", () => {
+  const form = studentForm("DIR_77@x");
+  expect(form.safeParse({ ...typed, signInName: "DIR_77@x" }).success).toBe(true);
+  expect(form.safeParse({ ...typed, signInName: "bo.tideman" }).success).toBe(true);
+  expect(form.safeParse({ ...typed, signInName: "DIR_78@x" }).error?.issues[0]).toMatchObject({ path: ["signInName"] });
 });

@@ -18,11 +18,8 @@ export const StudentFacts = z.object({
   familyLanguage: Language.nullable(),
 });
 
-export const SignInName = z
-  .string()
-  .trim()
-  .toLowerCase()
-  .refine(isSignInName, "A name to sign in with has 3 to 40 letters, digits, dots and hyphens.");
+const NO_SIGN_IN_NAME = "A name to sign in with has 3 to 40 letters, digits, dots and hyphens.";
+export const SignInName = z.string().trim().toLowerCase().refine(isSignInName, NO_SIGN_IN_NAME);
 
 export const NewGoal = z.string().trim().max(120, "A goal has at most 120 characters.");
 export const GoalChange = z.object({
@@ -56,3 +53,12 @@ export const StudentForm = z.object({
   goal: NewGoal,
   goals: z.array(GoalChange),
 });
+
+/** The same for one student, whose name to sign in with may stay as it is, whoever gave it. */
+export const studentForm = (signInName: string) =>
+  StudentForm.extend({
+    signInName: z
+      .string()
+      .trim()
+      .refine((text) => text === signInName || SignInName.safeParse(text).success, NO_SIGN_IN_NAME),
+  });

@@ -5,7 +5,7 @@ import { Controller } from "react-hook-form";
 import type { z } from "zod";
 import { factors } from "@/core/assign/extra-time";
 import type { Class, Student } from "@/data/classes/classes";
-import { StudentForm } from "@/core/roster/student-input";
+import { studentForm, type StudentForm } from "@/core/roster/student-input";
 import type { StudentGoal } from "@/data/plan/plan";
 import { changeStudent } from "@/screens/acts/roster";
 import { Button } from "@/ui/button";
@@ -80,16 +80,20 @@ export function StudentDialog({
   onClose: () => void;
 }) {
   const router = useRouter();
-  const form = useCheckedForm(StudentForm, typedOf(student, had), async ({ signInName, goal, goals, ...facts }) => {
-    const outcome = await changeStudent({
-      ...{ class: group.id, students: [student.id], facts, goal, goals },
-      ...(signInName !== student.signInName && { signInName }),
-    });
-    if (!outcome.ok) return outcome;
-    onClose();
-    router.refresh();
-    tell(`Saved for ${student.givenName}.`);
-  });
+  const form = useCheckedForm(
+    studentForm(student.signInName),
+    typedOf(student, had),
+    async ({ signInName, goal, goals, ...facts }) => {
+      const outcome = await changeStudent({
+        ...{ class: group.id, students: [student.id], facts, goal, goals },
+        ...(signInName !== student.signInName && { signInName }),
+      });
+      if (!outcome.ok) return outcome;
+      onClose();
+      router.refresh();
+      tell(`Saved for ${student.givenName}.`);
+    },
+  );
   return (
     <Dialog open onOpenChange={(open) => !open && onClose()} title={`${student.givenName} ${student.familyName}`}>
       <form className="grid gap-4" noValidate onSubmit={form.submit}>

@@ -58,6 +58,18 @@ test("a line that is not finished when the keys go elsewhere is kept", () => {
   expect(lines).toHaveLength(1);
 });
 
+test("as soon as a pointer moves over the step, the keys are the screen's again", () => {
+  render(<Sheet onStroke={() => undefined} />);
+  const move = (movementX: number) =>
+    fireEvent(pen(), Object.assign(new MouseEvent("pointermove", { bubbles: true }), { movementX, movementY: 0 }));
+  move(0);
+  expect(document.activeElement).toBe(pen());
+  const there = pen();
+  move(3);
+  expect(document.activeElement).not.toBe(there);
+  expect(document.activeElement).not.toBe(pen());
+});
+
 test("the pen stays on the step", () => {
   const lines: Stroke[] = [];
   render(<Sheet onStroke={(stroke) => lines.push(stroke)} />);

@@ -174,7 +174,12 @@ export function PenLayer({
         event.currentTarget.setPointerCapture(event.pointerId);
         begin(event);
       }}
-      onPointerMove={(event) => (keyPen && drawing ? undefined : move(event))}
+      onPointerMove={(event) => {
+        if (keyPen && drawing) return;
+        // A page that is laid out anew under a pointer at rest says that it moved, too.
+        if (keyPen && (event.movementX !== 0 || event.movementY !== 0)) layer.current!.blur();
+        move(event);
+      }}
       onPointerUp={end}
       onPointerCancel={end}
     >

@@ -6,6 +6,7 @@ import { Empty } from "@/ui/empty";
 /** A piece of work that a child has not been given, or not any more. */
 export function NotForYou() {
   const t = useTranslations("notForYou");
+  const common = useTranslations("common");
   return (
     <main className="finger-size mx-auto max-w-xl px-4 py-10 font-child text-[17px]">
       <Empty title={t("title")}>
@@ -14,7 +15,7 @@ export function NotForYou() {
           href="/student"
           className="inline-grid min-h-12 place-items-center rounded-card border-2 border-green px-6 font-bold text-green"
         >
-          {t("back")}
+          {common("myWork")}
         </Link>
       </Empty>
     </main>
