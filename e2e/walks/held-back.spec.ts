@@ -70,6 +70,8 @@ test("work is held back, sent back, corrected and shown to the class", async ({ 
   await ines.keyboard.press("b");
   await expect(list.getByRole("button", { name: /^Sunniva Dale/ })).toHaveCount(0);
 
+  // It has left the list at once; the decision itself is told when it has come back.
+  await expect(ines.getByText("Sent back: Sunniva Dale.")).toBeVisible();
   // It stands at the top of her first page, and is open though she handed it in.
   await sunniva.goto("/student");
   await expect(sunniva.getByText("Ines Halloran sent something back")).toBeVisible();
