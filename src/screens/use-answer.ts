@@ -29,23 +29,23 @@ async function read<Value>(route: string, address: string, signal: AbortSignal):
 }
 
 /**
- * A part of a page that is asked for by itself. It came with the page as `given`; when the address becomes another, `route`
+ * A part of a page that is asked for by itself. It came with the page as `first`; when the address becomes another, `route`
  * is asked, and what was there stays until the answer has come; the question before is broken off. `address`: null asks
  * nothing, undefined leaves what is there until it is known what to ask. `afterMs`: how long it must stay the same first.
  */
 export function useAnswer<Value>(
   route: string,
   address: string | null | undefined,
-  given: Answered<Value>,
+  first: Answered<Value>,
   afterMs = 0,
 ): Answer<Value> {
-  const [taken, setTaken] = useState(given);
-  const [answer, setAnswer] = useState(given);
+  const [taken, setTaken] = useState(first);
+  const [answer, setAnswer] = useState(first);
   const [failed, setFailed] = useState<string | null>(null);
-  if (given !== taken) {
+  if (first !== taken) {
     // The page was read anew: it knows better, unless it speaks of something left behind.
-    setTaken(given);
-    if (given.address === address || answer.address !== address) setAnswer(given);
+    setTaken(first);
+    if (first.address === address || answer.address !== address) setAnswer(first);
   } else if (address === null && answer.address !== null) {
     // Left: whoever comes back asks again.
     setAnswer({ address: null, value: answer.value });

@@ -38,6 +38,13 @@ test("a wrong field is said beside it when it is left, and not before; put right
   expect(screen.queryByText("This is not an e-mail address.")).toBeNull();
 });
 
+test("left for a button, a field says nothing yet: the button would move away from under the pointer", async () => {
+  render(<Form send={() => Promise.resolve(fine)} />);
+  type("E-mail", "hollis");
+  await act(async () => fireEvent.blur(field("E-mail"), { relatedTarget: screen.getByText("Send") }));
+  expect(screen.queryByText("This is not an e-mail address.")).toBeNull();
+});
+
 test("everything that is wrong is said at once, the first of it is in reach, and nothing is sent", async () => {
   const send = jest.fn(() => Promise.resolve(fine));
   render(<Form send={send} />);

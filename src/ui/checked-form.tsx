@@ -1,13 +1,13 @@
 "use client";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useRef, type ComponentProps, type ReactNode } from "react";
-import { get, useForm, type DefaultValues, type FieldValues, type Path } from "react-hook-form";
+import { get, useForm, type DefaultValues, type FieldValues, type Path, type UseFormRegister } from "react-hook-form";
 import type { z } from "zod";
 import { Field, TextInput } from "./field";
 import { Notice } from "./notice";
 
 /** What the act answered: done, or what is wrong and with which field. */
-type Answer = { ok: true } | { ok: false; problem: string; field?: string };
+export type Answer = { ok: true } | { ok: false; problem: string; field?: string };
 
 /** What is wrong, by the path of its field ("office.email"). */
 function byPath(errors: object, path = ""): [string, string][] {
@@ -19,6 +19,8 @@ function byPath(errors: object, path = ""): [string, string][] {
   });
 }
 
+const leftForButton = (event: object) => "relatedTarget" in event && event.relatedTarget instanceof HTMLButtonElement;
+
 /**
  * A form that is checked by the schema of the act it is sent to: a wrong field is said beside it when it is left, and all of them before
  * anything is sent. What only the server knows comes back to its field too. `submit` is for the form, `notice` stands above its button.
@@ -29,7 +31,7 @@ function byPath(errors: object, path = ""): [string, string][] {
 export function useCheckedForm<Input extends FieldValues, Output>(
   schema: z.ZodType<Output, Input>,
   values: DefaultValues<Input>,
-  send: (said: Output, reset: () => void) => Promise<Answer | void>,
+  send: (said: Output, reset: (values?: Input) => void) => Promise<Answer | void>,
 ) {
   // The library changes what it returns in place, which the compiler cannot see.
   "use no memo";
@@ -38,12 +40,22 @@ export function useCheckedForm<Input extends FieldValues, Output>(
     defaultValues: values,
     mode: "onTouched",
   });
-  const { errors, isSubmitting } = form.formState;
+  const { errors, isDirty, isSubmitting } = form.formState;
   const wrong = byPath(errors);
   const problemAt = (name: string) => wrong.find(([at]) => at === name || at.startsWith(`${name}.`))?.[1];
+  // A field that is left for a button says nothing yet: what moves under the pointer would not be pressed.
+  const register: UseFormRegister<Input> = (name, options) => {
+    const field = form.register(name, options);
+    return {
+      ...field,
+      onBlur: async (event) => {
+        if (!leftForButton(event)) await field.onBlur(event);
+      },
+    };
+  };
   const sending = useRef(false);
   const submit = form.handleSubmit(async (said) => {
-    const outcome = await send(said, () => form.reset());
+    const outcome = await send(said, (values) => form.reset(values));
     if (!outcome || outcome.ok) return;
     const hasField = outcome.field !== undefined && get(form.getValues(), outcome.field) !== undefined;
     const field = (hasField ? outcome.field : "root") as Path<Input> | "root";
@@ -52,8 +64,9 @@ export function useCheckedForm<Input extends FieldValues, Output>(
   const whole = problemAt("root");
   return {
     control: form.control,
-    register: form.register,
+    register,
     setValue: form.setValue,
+    reset: form.reset,
     problemAt,
     submit(event: React.FormEvent) {
       event.preventDefault();
@@ -63,6 +76,7 @@ export function useCheckedForm<Input extends FieldValues, Output>(
       void submit(event).finally(() => (sending.current = false));
     },
     busy: isSubmitting,
+    isDirty,
     notice: whole && <Notice tone="warning">{whole}</Notice>,
   };
 }

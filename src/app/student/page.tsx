@@ -4,7 +4,7 @@ import { guestOf } from "@/data/classes/guests";
 import { shelvesFor } from "@/data/reading/shelves";
 import { badgeOf } from "@/data/student/badge";
 import { piecesOf } from "@/data/portfolio/pieces";
-import { tasksOf } from "@/data/student/work";
+import { ownAssignments } from "@/data/student/work";
 import { StudentHome } from "@/screens/student/home";
 import { seenByCode } from "@/server/student/by-code";
 import { languagesThereAre, screenTitle } from "@/server/web/screen-language";
@@ -17,15 +17,17 @@ export default async function StudentPage() {
   // A guest came for one piece of work, and has no other page.
   const guest = await guestOf(db, visitor.id);
   if (guest !== null) redirect(`/student/${guest}`);
-  const tasks = (await tasksOf(db, visitor.id, visitor.joinedClass)).filter((task) => seenByCode(visitor, task, now));
+  const assignments = (await ownAssignments(db, visitor.id, visitor.joinedClass)).filter((assigned) =>
+    seenByCode(visitor, assigned, now),
+  );
   return (
     <StudentHome
       student={visitor.id}
       name={visitor.givenName}
-      tasks={tasks}
+      assignments={assignments}
       led={await ledNow(
         db,
-        tasks.map(({ assignment }) => assignment),
+        assignments.map(({ assignment }) => assignment),
         now,
       )}
       byCode={visitor.joinedAt !== null}

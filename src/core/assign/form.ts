@@ -213,6 +213,7 @@ export function closingMoment(closes: Closes, due: Date, zone: string, now: Date
 
 export type AssignmentState = "scheduled" | "open" | "finished" | "called back";
 
+/** `stateOf({ opens: new Date("2026-12-01"), due: new Date("2026-12-04"), calledBack: null }, new Date("2026-11-30"))` gives `"scheduled"`. */
 export function stateOf(assignment: { opens: Date; due: Date; calledBack: Date | null }, now: Date): AssignmentState {
   if (assignment.calledBack) return "called back";
   if (now < assignment.opens) return "scheduled";

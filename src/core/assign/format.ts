@@ -17,7 +17,7 @@ function formatPieces({ pieces, openDays, after }: Pick<Share, "pieces" | "openD
 }
 
 const small = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
-/** Numbers up to twelve in words, as in running text. */
+/** Numbers up to twelve in words, as in running text. `formatNumber(7)` gives `"seven"`. */
 export const formatNumber = (n: number): string => small[n] ?? String(n);
 
 /** One class's share of what is given. */
@@ -56,7 +56,7 @@ export function formatSteps(document: Pick<Document, "steps">, steps: readonly s
   return `${numbers.length === 1 ? "step" : "steps"} ${formatList(numbers)}`;
 }
 
-/** What is given, in quotes; more than three are counted. */
+/** What is given, in quotes; more than three are counted. `formatTitles(["Tides", "Ferry fares"])` gives `"“Tides” and “Ferry fares”"`. */
 export function formatTitles(titles: readonly string[]): string {
   return titles.length <= 3 ? formatList(titles.map((title) => `“${title}”`)) : `${titles.length} resources`;
 }

@@ -28,7 +28,10 @@ export function withoutRoom({ blocks }: BroughtPage): string[] {
   ];
 }
 
-/** The cells there is room for, every row as wide as the widest. */
+/**
+ * The cells there is room for, every row as wide as the widest.
+ * `cellsOf([["Time", "Height"], ["08:40"]])` gives `[["Time", "Height"], ["08:40", ""]]`.
+ */
 export function cellsOf(rows: readonly (readonly string[])[]): string[][] {
   const wide = Math.min(table.columns, Math.max(1, ...rows.map((row) => row.length)));
   return rows.map((row) => Array.from({ length: wide }, (_, at) => (row[at] ?? "").slice(0, table.letters)));

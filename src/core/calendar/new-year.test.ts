@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { bellsFrom, proposeTerms, sumOfYear, withYear, MOST_TERMS } from "./new-year";
+import { bellsFrom, bellsOfWeek, proposeTerms, sumOfYear, withYear, MOST_TERMS } from "./new-year";
 import { addDays, weekdayOf } from "./school-calendar";
 
 // ISO 8601: 2026-08-31 is a Monday, 2027-06-25 a Friday.
@@ -61,6 +61,18 @@ test("bells follow from when the day begins, how long lessons are and where the 
   expect(bellsFrom(day, [1, 3])).toHaveLength(8);
   // A day has 24 hours, however many lessons are asked for.
   expect(bellsFrom({ ...day, begins: "22:00", lessons: 9 }, [1]).map(({ ends }) => ends)).toEqual(["22:45", "23:35"]);
+});
+
+test("a day that differs has its own beginning and number of lessons, with the breaks of the others", () => {
+  const day = { begins: "08:50", lessons: 3, minutes: 45, between: 5, breaks: [{ after: 1, minutes: 20 }] };
+  const bells = bellsOfWeek(day, [1, 5], [{ weekday: 5, begins: "09:30", lessons: 2 }]);
+  expect(bells.filter(({ weekday }) => weekday === 1)).toEqual(bellsFrom(day, [1]));
+  expect(bells.filter(({ weekday }) => weekday === 5)).toEqual([
+    { weekday: 5, period: 1, starts: "09:30", ends: "10:15" },
+    { weekday: 5, period: 2, starts: "10:35", ends: "11:20" },
+  ]);
+  // A day without school has no bells, whatever was said of it.
+  expect(bellsOfWeek(day, [1], [{ weekday: 6, begins: "09:30", lessons: 2 }])).toEqual(bellsFrom(day, [1]));
 });
 
 test("what the year comes to: days of school, days off, lessons a week and hours", () => {

@@ -69,6 +69,20 @@ export function bellsFrom(day: DayAsked, weekdays: readonly number[]): BellTime[
   return weekdays.flatMap((weekday) => bells.map((bell) => ({ weekday, ...bell })));
 }
 
+/** A weekday that begins at another time or has more or fewer lessons; they are as long as on other days. */
+export type OtherDay = Pick<DayAsked, "begins" | "lessons"> & { weekday: number };
+
+/** The bells of a week of which some days differ. */
+export const bellsOfWeek = (
+  day: DayAsked,
+  weekdays: readonly number[],
+  others: readonly OtherDay[],
+): BellTime[] =>
+  weekdays.flatMap((weekday) => {
+    const other = others.find((one) => one.weekday === weekday);
+    return bellsFrom(other ? { ...day, begins: other.begins, lessons: other.lessons } : day, [weekday]);
+  });
+
 /** What a year comes to. */
 export interface YearSum {
   days: number;

@@ -92,7 +92,10 @@ class Remembered<Value> {
 const moments = new Remembered<number>(20_000);
 const offsets = new Remembered<number>(20_000);
 
-/** The moment at which the school's clocks show this; a time skipped in spring is the moment after the change. */
+/**
+ * The moment at which the school's clocks show this; a time skipped in spring is the moment after the change.
+ * `momentAt("2026-07-01", "08:30", "Europe/London").toISOString()` gives `"2026-07-01T07:30:00.000Z"`.
+ */
 export function momentAt(date: string, time: string, zone: string): Date {
   return new Date(
     moments.get(
@@ -107,7 +110,10 @@ export function momentAt(date: string, time: string, zone: string): Date {
 /** Clocks change at full quarters of an hour, everywhere and since long: within one the distance to UTC stays. */
 const QUARTER_MS = 900_000;
 
-/** The school's calendar date and wall-clock time at a moment. */
+/**
+ * The school's calendar date and wall-clock time at a moment.
+ * `schoolClock(new Date("2026-07-01T07:30Z"), "Europe/London")` gives `{ date: "2026-07-01", time: "08:30" }`.
+ */
 export function schoolClock(moment: Date, zone: string): { date: string; time: string } {
   const at = moment.getTime();
   const quarter = Math.floor(at / QUARTER_MS);
@@ -119,17 +125,20 @@ export function schoolClock(moment: Date, zone: string): { date: string; time: s
   return { date: wall.slice(0, 10), time: wall.slice(11, 16) };
 }
 
+/** `addDays("2026-11-30", 1)` gives `"2026-12-01"`. */
 export const addDays = (date: string, days: number): string => dateOf(date).add({ days }).toString();
 
+/** `daysFrom("2026-11-30", "2026-12-04")` gives `4`. */
 export const daysFrom = (from: string, to: string): number =>
   dateOf(from).until(dateOf(to), { largestUnit: "days" }).days;
 
+/** `weekdayOf("2026-11-30")` gives `1`. */
 export const weekdayOf = (date: string): number => dateOf(date).dayOfWeek;
 
-/** The Monday of a date's week. */
+/** The Monday of a date's week. `mondayOf("2026-12-04")` gives `"2026-11-30"`. */
 export const mondayOf = (date: string): string => addDays(date, 1 - weekdayOf(date));
 
-/** ISO 8601 week: { year: 2026, week: 53 } for 2027-01-01. */
+/** ISO 8601 week: { year: 2026, week: 53 } for 2027-01-01. `isoWeek("2027-01-01")` gives `{ year: 2026, week: 53 }`. */
 export function isoWeek(date: string): { year: number; week: number } {
   const { yearOfWeek, weekOfYear } = dateOf(date);
   return { year: yearOfWeek!, week: weekOfYear! };

@@ -28,6 +28,7 @@ function nextOf(year: string | undefined, month: number, day: number, today: str
 /**
  * Reads "2026-11-30", "30 Nov", "Mon 30 November 2026", "Nov 30", "30/11", "30.11.26", "today", "tomorrow", "Friday" (the next one).
  * Of two numbers the first is the day, unless it can only be a month.
+ * `readDate("Friday", "2026-11-30")` gives `"2026-12-04"`.
  * @param today a date: what "tomorrow" and a date without a year count from
  * @returns a date, or null for anything else
  */
@@ -66,7 +67,10 @@ export function readDate(text: string, today: string): string | null {
 const daysLater = (date: string, days: number): string =>
   new Date(new Date(`${date}T00:00Z`).getTime() + days * 86_400_000).toISOString().slice(0, 10);
 
-/** Reads "15:00", "15.00", "1500", "3 pm", "3:10pm", "noon" and "midnight" as a time; null for anything else. */
+/**
+ * Reads "15:00", "15.00", "1500", "3 pm", "3:10pm", "noon" and "midnight" as a time; null for anything else.
+ * `readTime("3:10pm")` gives `"15:10"`.
+ */
 export function readTime(text: string): string | null {
   const typed = text.trim().toLowerCase().replace(/\s+/g, " ");
   if (typed === "noon") return "12:00";
@@ -83,6 +87,7 @@ export function readTime(text: string): string | null {
 
 /**
  * Reads a date and a time, in this order: "30 Nov, 15:00", "tomorrow 3 pm", "2026-11-30T15:00". With a date alone the hour is `hour`.
+ * `readMoment("tomorrow 3 pm", "2026-11-30", "08:00")` gives `"2026-12-01T15:00"`.
  * @returns a moment, or null
  */
 export function readMoment(text: string, today: string, hour: string): string | null {
@@ -102,14 +107,14 @@ export function readMoment(text: string, today: string, hour: string): string | 
   return null;
 }
 
-/** "Mon 30 Nov 2026"; "" for what is no date. */
+/** "Mon 30 Nov 2026"; "" for what is no date. `formatTypedDate("2026-11-30")` gives `"Mon 30 Nov 2026"`. */
 export function formatTypedDate(date: string): string {
   if (readDate(date, date) === null) return "";
   const at = new Date(`${date}T00:00Z`);
   return `${weekdays[at.getUTCDay()]} ${at.getUTCDate()} ${months[at.getUTCMonth()]} ${at.getUTCFullYear()}`;
 }
 
-/** "Mon 30 Nov 2026, 15:00"; "" for what is no moment. */
+/** "Mon 30 Nov 2026, 15:00"; "" for what is no moment. `formatTypedMoment("2026-11-30T15:00")` gives `"Mon 30 Nov 2026, 15:00"`. */
 export function formatTypedMoment(moment: string): string {
   const [date = "", time = ""] = moment.split("T");
   const day = formatTypedDate(date);

@@ -6,6 +6,7 @@ import { Temporal } from "temporal-polyfill";
  * The instant at which the school's clocks show this. A time skipped in spring is read as the moment after the change;
  * one that comes twice in autumn as the first (ISO 8601 / RFC 5545 leave it open; "compatible" in Temporal).
  * Returns null when the text is no date and time, or one that is not between 2000 and 2199.
+ * `fromWallClock("2026-07-01T08:30", "Europe/London").toISOString()` gives `"2026-07-01T07:30:00.000Z"`.
  */
 export function fromWallClock(text: string, zone: string): Date | null {
   try {
@@ -16,7 +17,10 @@ export function fromWallClock(text: string, zone: string): Date | null {
   }
 }
 
-/** A moment so many school days (Monday to Friday) after `now`'s day, at the hour given. */
+/**
+ * A moment so many school days (Monday to Friday) after `now`'s day, at the hour given.
+ * `schoolDayAt(new Date("2026-11-27T09:00Z"), "Europe/London", 1, 15).toISOString()` gives `"2026-11-30T15:00:00.000Z"`.
+ */
 export function schoolDayAt(now: Date, zone: string, schoolDays: number, hour: number, minute = 0): Date {
   let day = Temporal.Instant.fromEpochMilliseconds(now.getTime()).toZonedDateTimeISO(zone).toPlainDate();
   const step = schoolDays < 0 ? -1 : 1;

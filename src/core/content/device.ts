@@ -12,4 +12,5 @@ const deviceNames: Record<Device, string> = {
   printer: "a printer",
   none: "no device at all",
 };
+/** `deviceName("tablet")` gives `"a tablet"`. */
 export const deviceName = (device: Device): string => deviceNames[device];

@@ -41,6 +41,7 @@ export function glossary(terms: readonly string[]): (text: string) => Glossed[] 
 /**
  * Whether a card with one of these meanings would give a question away: what it means stands in the question itself, among what there is
  * to choose from.
+ * `givesAway({ prompt: "What is a pier?" }, ["pier"])` gives `true`.
  */
 export function givesAway(question: object, meanings: readonly string[]): boolean {
   const said = folded(JSON.stringify(question));

@@ -2,6 +2,7 @@ import type { RichBlock, RichInline, RichListItem, RichText } from "./schema/ric
 
 export type { RichInline, RichText } from "./schema/rich-text";
 
+/** `isRichText("tide")` gives `false`. */
 export const isRichText = (value: unknown): value is RichText =>
   typeof value === "object" && value !== null && (value as RichText).type === "doc";
 
@@ -48,11 +49,12 @@ const blockText = (block: RichBlock | RichListItem): string =>
     ? (block.content ?? []).map(inlineText).join("")
     : block.content.map(blockText).join("\n");
 
-/** The words alone, a paragraph a line. */
+/** The words alone, a paragraph a line. `plainText(richText("High *tide*."))` gives `"High tide."`. */
 export function plainText(rich: RichText | undefined): string {
   return rich ? rich.content.map(blockText).join("\n") : "";
 }
 
+/** `isBlank(richText(""))` gives `true`. */
 export function isBlank(rich: RichText | undefined): boolean {
   return plainText(rich).trim() === "";
 }

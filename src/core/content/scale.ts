@@ -10,13 +10,13 @@ const decimalsOf = (axis: Axis): number => {
 
 const rounded = (axis: Axis, value: number): number => Number(value.toFixed(decimalsOf(axis)));
 
-/** The marks of a scale from its first to its last. */
+/** The marks of a scale from its first to its last. `marksOf({ from: 0, to: 1, step: 0.25 })` gives `[0, 0.25, 0.5, 0.75, 1]`. */
 export function marksOf(axis: Axis): number[] {
   const count = Math.floor((axis.to - axis.from) / axis.step + 1e-9);
   return Array.from({ length: count + 1 }, (_, at) => rounded(axis, axis.from + at * axis.step));
 }
 
-/** The nearest mark of the scale, whatever was pointed at. */
+/** The nearest mark of the scale, whatever was pointed at. `nearestMark({ from: 0, to: 10, step: 2 }, 6.7)` gives `6`. */
 export function nearestMark(axis: Axis, value: number): number {
   const steps = Math.round((value - axis.from) / axis.step);
   const most = Math.floor((axis.to - axis.from) / axis.step + 1e-9);
@@ -36,5 +36,5 @@ export function numberedMarks(axis: Axis): ReadonlySet<number> {
   return new Set(marks.filter((_, at) => at % every === 0));
 }
 
-/** Where a value stands on a scale, 0 at its beginning and 1 at its end. */
+/** Where a value stands on a scale, 0 at its beginning and 1 at its end. `shareAlong({ from: 0, to: 10, step: 1 }, 4)` gives `0.4`. */
 export const shareAlong = (axis: Axis, value: number): number => (value - axis.from) / (axis.to - axis.from);

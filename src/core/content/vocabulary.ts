@@ -44,7 +44,7 @@ export const inks = ["black", "blue", "green", "red", "brown"] as const;
 
 export const usualSpelling = { ignoreCase: true, ignoreAccents: false, forgiveOneSlip: false };
 
-/** Whether a text is a BCP 47 language tag, for example "en", "es" or "pt-BR". */
+/** Whether a text is a BCP 47 language tag, for example "en", "es" or "pt-BR". `isLanguageTag("pt-BR")` gives `true`. */
 export const isLanguageTag = (text: string): boolean => /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(text);
 
 /** What students do in a step; shown as a glyph, searched for, counted. */
@@ -79,5 +79,5 @@ export type Activity = (typeof activities)[number];
 const LINK = /^(https?:\/\/|mailto:|\/(?!\/))/i;
 const LONGEST_LINK = 2000;
 
-/** Whether a link may go there: nothing that runs. */
+/** Whether a link may go there: nothing that runs. `mayLinkTo("javascript:alert(1)")` gives `false`. */
 export const mayLinkTo = (address: string): boolean => address.length <= LONGEST_LINK && LINK.test(address);

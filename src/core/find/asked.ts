@@ -49,6 +49,9 @@ export interface Answered<Value> {
 export const startsHere = ({ need, sort }: Asked, chosen: number | undefined): boolean =>
   isAnything(need) && chosen === undefined && sort === "best";
 
-/** What lies on the light table as an address; null: nothing does. `chosen`: she opened it herself. */
+/**
+ * What lies on the light table as an address; null: nothing does. `chosen`: she opened it herself.
+ * `tableAddress(7, true)` gives `"resource=7&chosen=1"`.
+ */
 export const tableAddress = (resource: number | undefined, chosen: boolean): string | null =>
   resource === undefined ? null : `resource=${resource}${chosen ? "&chosen=1" : ""}`;

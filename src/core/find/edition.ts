@@ -19,7 +19,10 @@ export type IsbnReading =
   /** Looks like one, but a digit is wrong. */
   | { wrong: string };
 
-/** Reads an ISBN-10 or ISBN-13 as typed, hyphens and spaces allowed; null when it is nothing of the sort. */
+/**
+ * Reads an ISBN-10 or ISBN-13 as typed, hyphens and spaces allowed; null when it is nothing of the sort.
+ * `readIsbn("978-0-00-000000-2")` gives `{ isbn13: "9780000000002" }`.
+ */
 export function readIsbn(typed: string): IsbnReading | null {
   const digits = digitsOf(typed.trim());
   if (/^97[89]\d{10}$/.test(digits)) return sum13(digits) % 10 === 0 ? { isbn13: digits } : { wrong: digits };

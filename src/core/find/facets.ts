@@ -21,12 +21,13 @@ export const GRADE_SHIFT = 16;
 export const EIGHT = 7; // mask of three bits
 export const SUBJECT_MASK = (1 << subjects.length) - 1;
 
-/** 0 for up to 10 minutes, 1 for up to 15 …; one past the last limit for longer. */
+/** 0 for up to 10 minutes, 1 for up to 15 …; one past the last limit for longer. `lengthClass(12)` gives `1`. */
 export function lengthClass(minutes: number): number {
   const at = lengthLimits.findIndex((limit) => minutes <= limit);
   return at < 0 ? lengthLimits.length : at;
 }
 
+/** `bitsOf([0, 3])` gives `9`. */
 export const bitsOf = (positions: readonly number[]): number => positions.reduce((bits, at) => bits | (1 << at), 0);
 
 export function packFacets({ kind, minutes, subjects: of, grades }: FacetValues): number {

@@ -6,7 +6,7 @@ import { deviceName } from "../content/device";
 import { gradeName } from "../content/grade";
 import type { Blank, Need, Shelf } from "./need";
 
-/** Runs of neighbouring grades: "4–5", "K, 3–4". */
+/** Runs of neighbouring grades: "4–5", "K, 3–4". `formatGrades([0, 3, 4])` gives `"K, 3–4"`. */
 export function formatGrades(grades: readonly number[]): string {
   const runs: [number, number][] = [];
   for (const grade of [...grades].sort((a, b) => a - b)) {
@@ -44,9 +44,10 @@ const kindPlural: Record<Kind, string> = {
   template: "templates",
 };
 
+/** `kindName("lesson")` gives `"lessons"`. */
 export const kindName = (kind: Kind): string => kindPlural[kind];
 
-/** A licence in few words, for a blank; core/licence has its full name. */
+/** A licence in few words, for a blank; core/licence has its full name. `licenceWord("CC-BY-4.0")` gives `"CC BY 4.0"`. */
 export const licenceWord = (licence: Licence): string =>
   licence === "all-rights-reserved" ? "all rights reserved" : licence.replace(/^CC-/, "CC ").replace(/-(\d)/, " $1");
 
@@ -108,7 +109,10 @@ export function formatBlank(need: Need, blank: Blank, names: Names = noNames): s
   }
 }
 
-/** What a line says that stands for several: "4 versions, 2 at your school", "editions of 2011 and 2023". */
+/**
+ * What a line says that stands for several: "4 versions, 2 at your school", "editions of 2011 and 2023".
+ * `formatVersions({ versions: 4, versionsHere: 2, years: [] })` gives `"4 versions, 2 at your school"`.
+ */
 export function formatVersions({
   versions,
   versionsHere,
@@ -124,6 +128,6 @@ export function formatVersions({
   return [many, editions, here].filter(Boolean).join(", ");
 }
 
-/** A count as a person reads it: exact up to ten thousand. */
+/** A count as a person reads it: exact up to ten thousand. `formatCount(9876, "en-GB")` gives `"9,876"`. */
 export const formatCount = (count: number, locale: string): string =>
   count > 10_000 ? `${(10_000).toLocaleString(locale)}+` : count.toLocaleString(locale);

@@ -19,7 +19,10 @@ export function readGlossary(file: string): Glossary {
   return meant;
 }
 
-/** The words in the other language, those the glossary knows; null when it knows none of them. */
+/**
+ * The words in the other language, those the glossary knows; null when it knows none of them.
+ * `translated("tiburón", readGlossary("tiburón = shark"))` gives `"shark"`.
+ */
 export function translated(typed: string, glossary: Glossary): string | null {
   const whole = glossary.get(listedForm(typed.trim()));
   if (whole) return whole;

@@ -3,6 +3,7 @@ import { doubleMetaphone } from "double-metaphone";
 /**
  * How many letters must be put in, left out, changed or swapped with their neighbour to make one word of the other.
  * Source: Damerau, "A technique for computer detection and correction of spelling errors", 1964 (optimal string alignment).
+ * `editDistance("tide", "tied")` gives `1`.
  */
 export function editDistance(one: string, other: string): number {
   const rows = Array.from({ length: one.length + 1 }, (_, at) => [at, ...new Array<number>(other.length).fill(0)]);
@@ -34,6 +35,7 @@ const sound = (word: string): string => doubleMetaphone(word)[0];
 /**
  * Of listed words the one that is fewest slips away, or that sounds the same ("fracshuns"); among equals the one with the same
  * first letter, then the most frequent. Sounds: Lawrence Philips, "The double metaphone search algorithm", 2000.
+ * `nearestWord("fracshuns", [{ word: "fractions", entries: 12 }])` gives `"fractions"`.
  */
 export function nearestWord(typed: string, listed: readonly { word: string; entries: number }[]): string | null {
   const most = typed.length <= SHORT_WORD ? 1 : 2;

@@ -206,7 +206,10 @@ function takeKindAndSubject(reading: Reading): void {
   });
 }
 
-/** The words without those that only make a sentence of them; all of them where nothing else is left. */
+/**
+ * The words without those that only make a sentence of them; all of them where nothing else is left.
+ * `withoutFiller("something about the tides")` gives `"tides"`.
+ */
 export function withoutFiller(words: string): string {
   if (/["“]/.test(words)) return words;
   const kept = words.split(/\s+/).filter((word) => !filler.has(word.toLowerCase().replace(/[.,;:!?]$/, "")));

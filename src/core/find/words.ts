@@ -16,7 +16,10 @@ function withoutOuterMarks(text: string): string {
   return text.slice(from, to);
 }
 
-/** The words of the need line. Punctuation other than quotes, a leading minus and hyphens inside words means nothing. */
+/**
+ * The words of the need line. Punctuation other than quotes, a leading minus and hyphens inside words means nothing.
+ * `typedParts("tides -ferry")` gives `[{ text: "tides", phrase: false, wanted: true }, { text: "ferry", phrase: false, wanted: false }]`.
+ */
 export function typedParts(typed: string): TypedPart[] {
   const parts: TypedPart[] = [];
   for (const found of typed.normalize("NFC").matchAll(/(-?)(?:["“]([^"”]*)["”]?|(\S+))/g)) {
@@ -30,7 +33,10 @@ export function typedParts(typed: string): TypedPart[] {
 
 const WORD = /[\p{L}\p{N}][\p{L}\p{M}\p{N}]*/gu;
 
-/** The distinct words of a text in their listed form, three letters and more; what suggestions and misspellings draw on. */
+/**
+ * The distinct words of a text in their listed form, three letters and more; what suggestions and misspellings draw on.
+ * `wordList("The tide, the ferry and the tide")` gives `["the", "tide", "ferry", "and"]`.
+ */
 export function wordList(text: string): string[] {
   const found = new Set<string>();
   for (const [word] of text.matchAll(WORD))
@@ -56,6 +62,7 @@ export function queryText(part: TypedPart, meant: readonly string[] = []): strin
 /**
  * A title as titles are compared: listed form, no punctuation, no article before it. "The Ferry: a timetable" is "ferry a
  * timetable".
+ * `titleKey("The Ferry: a timetable")` gives `"ferry a timetable"`.
  */
 export const titleKey = (title: string): string =>
   (listedForm(title).match(/[\p{L}\p{N}]+/gu) ?? []).join(" ").replace(/^(?:the|a|an|el|la|los|las|un|una) (?=.)/, "");

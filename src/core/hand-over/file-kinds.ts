@@ -113,7 +113,7 @@ export const fileKinds: readonly { title: string; kinds: readonly FileKind[] }[]
 export const fileKindOf = (id: string | null): FileKind | undefined =>
   fileKinds.flatMap(({ kinds }) => kinds).find((one) => one.id === id);
 
-/** A file's name from a title: letters, digits and single dashes. */
+/** A file's name from a title: letters, digits and single dashes. `savedName("Ferry fares & times!")` gives `"Ferry-fares-times"`. */
 export const savedName = (title: string): string =>
   title
     .replace(/[^\p{L}\p{N}]+/gu, "-")

@@ -17,11 +17,14 @@ export const licenceNames: Record<Licence, string> = {
   "all-rights-reserved": "All rights reserved",
 };
 
-/** The same in as few letters as it is known by: "CC BY-SA". */
+/** The same in as few letters as it is known by: "CC BY-SA". `shortLicence("CC-BY-SA-4.0")` gives `"CC BY-SA"`. */
 export const shortLicence = (licence: Licence): string =>
   licence === "all-rights-reserved" ? "all rights reserved" : licence.replace(/-\d\.\d$/, "").replace(/^CC-/, "CC ");
 
-/** Licences an adaptation of something under `source` may be shared under; none: it may not be shared. */
+/**
+ * Licences an adaptation of something under `source` may be shared under; none: it may not be shared.
+ * `licencesForAdaptation("CC-BY-SA-4.0")` gives `["CC-BY-SA-4.0"]`.
+ */
 export function licencesForAdaptation(source: Licence): Licence[] {
   switch (source) {
     case "CC0-1.0":
@@ -38,7 +41,10 @@ export function licencesForAdaptation(source: Licence): Licence[] {
   }
 }
 
-/** Whether an adaptation may be made at all, and if not, why. Her own work she may always change. */
+/**
+ * Whether an adaptation may be made at all, and if not, why. Her own work she may always change.
+ * `mayAdapt("CC-BY-4.0", false)` gives `{ allowed: true }`.
+ */
 export function mayAdapt(source: Licence, own: boolean): { allowed: true } | { allowed: false; reason: string } {
   if (own || source === "all-rights-reserved" || licencesForAdaptation(source).length > 0) return { allowed: true };
   return {

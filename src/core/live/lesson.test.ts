@@ -7,6 +7,7 @@ import {
   minutesUsed,
   newLesson,
   timerLeft,
+  TypedQuestion,
   viewOf,
   worksWith,
   type LessonCommand,
@@ -122,6 +123,17 @@ describe("a lesson that is led", () => {
       shown: { question: "quick", chart: true, right: null },
     });
     expect(after([{ do: "close question", show: false }], open)).toMatchObject({ quick: null, shown: null });
+  });
+
+  test("what can be chosen is typed in lines: empty ones are left out, the same one twice and too few are refused", () => {
+    const typed = (options: string, kind = "choose") => TypedQuestion.safeParse({ ask: " Ready? ", kind, options });
+    expect(typed("yes\n\n no \n").data).toEqual({ ask: "Ready?", kind: "choose", options: ["yes", "no"] });
+    for (const wrong of ["yes", "yes\n yes", "a\nb\nc\nd\ne\nf\ng"])
+      expect(typed(wrong).error?.issues).toMatchObject([
+        { path: ["options"], message: "Two to six different answers, one a line." },
+      ]);
+    expect(typed(`yes\n${"n".repeat(81)}`).error?.issues).toMatchObject([{ path: ["options"] }]);
+    expect(typed("left over\n", "number").data).toEqual({ ask: "Ready?", kind: "number", options: [] });
   });
 
   test("when it has ended nothing more is done", () => {

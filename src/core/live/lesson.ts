@@ -60,6 +60,33 @@ export const QuickQuestion = z.object({
 });
 export type QuickQuestion = z.infer<typeof QuickQuestion>;
 
+const TypedChoices = z.object({ kind: QuickQuestion.shape.kind, options: z.string() });
+const choicesIn = ({ kind, options }: z.infer<typeof TypedChoices>): string[] => {
+  const lines = options.split("\n").map((line) => line.trim());
+  return kind === "choose" ? lines.filter(Boolean) : [];
+};
+/** What can be chosen is looked at also where there is no question yet: everything that is wrong is said at once. */
+const ofChoices = {
+  path: ["options"],
+  when: ({ value }: { value: unknown }) => TypedChoices.safeParse(value).success,
+};
+
+/** A question on the spot as it is typed: what can be chosen stands in lines. Comes out as it is asked, still without an id. */
+export const TypedQuestion = TypedChoices.extend({ ask: QuickQuestion.shape.ask })
+  .refine(
+    (typed) => {
+      const choices = choicesIn(typed);
+      const different = new Set(choices).size === choices.length;
+      return typed.kind !== "choose" || (choices.length >= 2 && choices.length <= 6 && different);
+    },
+    { ...ofChoices, message: "Two to six different answers, one a line." },
+  )
+  .refine((typed) => choicesIn(typed).every((choice) => choice.length <= 80), {
+    ...ofChoices,
+    message: "Keep each answer under 80 characters.",
+  })
+  .transform((typed) => ({ ...typed, options: choicesIn(typed) }));
+
 /** What of a question the teacher shows to everybody. Answers are shown without names. */
 const Shown = z.object({
   question: z.string().max(40),
@@ -127,7 +154,7 @@ export type LessonCommand = z.infer<typeof LessonCommand>;
 /** Why a command does nothing. */
 export type NotNow = "not begun" | "ended" | "no timer" | "pen full" | "choices" | "twice";
 
-/** A class that waits in the lobby: nobody sees a step yet, and screens will follow. */
+/** A class that waits in the lobby: nobody sees a step yet, and screens will follow. `newLesson().phase` gives `"lobby"`. */
 export const newLesson = (): LessonState => ({
   ...{ phase: "lobby", pace: "together", step: "", nth: 0, opened: 0, eyesUp: false },
   ...{ film: "board", playing: null, timer: null, pen: [], note: "", shown: null, quick: null, work: {}, went: [] },

@@ -5,6 +5,7 @@ import { isoCountries } from "./countries";
 export const languages = ["en", "es", "fr", "da", "fo", "is", "other"] as const;
 /** A listed one, or the code (ISO 639) of any that resources are in: those share the bit of "other". */
 export type Language = string;
+/** `isLanguage("es")` gives `true`. */
 export const isLanguage = (text: string): boolean => /^[a-z]{2,3}$/.test(text) || text === "other";
 
 /** The listed language a BCP 47 tag belongs to. */
@@ -35,5 +36,6 @@ export function countryName(country: Country): string {
         .replace(/^United /, "the United ");
 }
 
+/** `languageName("es")` gives `"Spanish"`. */
 export const languageName = (language: string): string =>
   language === "other" ? "another language" : (namesOf("language").of(language) ?? language);

@@ -20,5 +20,8 @@ const senses = [
 ].flatMap((pair) => pair.split(" "));
 const dependent = new Set([...senses, ...senses.map((word) => `${word}s`), "stories", "storeys"]);
 
-/** Spelt differently only in one of its senses: the spelling tells nothing, and the other one is not always meant. */
+/**
+ * Spelt differently only in one of its senses: the spelling tells nothing, and the other one is not always meant.
+ * `dependsOnSense("metre")` gives `true`.
+ */
 export const dependsOnSense = (word: string): boolean => dependent.has(word);

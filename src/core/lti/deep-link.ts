@@ -10,7 +10,10 @@ export interface LinkedWork {
   outOf: number | null;
 }
 
-/** Where a link there leads: it is opened by launching this, and custom parameters say which piece of work. */
+/**
+ * Where a link there leads: it is opened by launching this, and custom parameters say which piece of work.
+ * `targetOf("https://satchel.example", 7)` gives `"https://satchel.example/lti/launch?work=7"`.
+ */
 export const targetOf = (base: string, work: number): string => `${base}/lti/launch?work=${work}`;
 
 /** A link to a piece of work as a content item (Deep Linking 2.0, "LTI resource link"). */

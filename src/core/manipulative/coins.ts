@@ -22,6 +22,7 @@ const series = { notes: [10000, 5000, 2000, 1000, 500], coins: [200, 100, 50, 20
 /** A currency by its code in ISO 4217, or XSC, the isle crown. */
 export type Currency = string;
 export const ISLE_CROWN = "XSC";
+/** `isCurrency("GBP")` gives `true`. */
 export const isCurrency = (code: string): boolean =>
   code === ISLE_CROWN || Intl.supportedValuesOf("currency").includes(code);
 
@@ -74,7 +75,10 @@ export type OnTable = Readonly<Record<number, number>>;
 export const totalOf = (table: OnTable): number =>
   Object.entries(table).reduce((sum, [worth, count]) => sum + Number(worth) * count, 0);
 
-/** The fewest pieces that make an amount, or null when none do; by trying every smaller amount, so it holds for any set of pieces. */
+/**
+ * The fewest pieces that make an amount, or null when none do; by trying every smaller amount, so it holds for any set of pieces.
+ * `fewestPieces(80, [50, 20, 10])` gives `{ "10": 1, "20": 1, "50": 1 }`.
+ */
 export function fewestPieces(amount: number, worths: readonly number[]): OnTable | null {
   const best: ({ count: number; last: number } | null)[] = [{ count: 0, last: 0 }];
   for (let sum = 1; sum <= amount; sum += 1) {

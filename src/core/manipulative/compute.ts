@@ -30,23 +30,29 @@ export function trade(blocks: Blocks, place: number, way: "up" | "down"): Blocks
 
 export const DAY_MINUTES = 1440;
 
-/** Where the hands of a clock stand, degrees from twelve. */
+/** Where the hands of a clock stand, degrees from twelve. `handsAt(90)` gives `{ hour: 45, minute: 180 }`. */
 export const handsAt = (minute: number): { hour: number; minute: number } => ({
   hour: (minute * 0.5) % 360,
   minute: (minute * 6) % 360,
 });
 
-/** The minutes of the day when the long hand is turned to an angle: past twelve, the hour goes on or back with it. */
+/**
+ * The minutes of the day when the long hand is turned to an angle: past twelve, the hour goes on or back with it.
+ * `turnedTo(115, 30)` gives `125`.
+ */
 export function turnedTo(minute: number, degrees: number): number {
   const within = Math.round((((degrees % 360) + 360) % 360) / 6) % 60;
   const forward = (within - (minute % 60) + 60) % 60;
   return (minute + (forward > 30 ? forward - 60 : forward) + DAY_MINUTES) % DAY_MINUTES;
 }
 
-/** Minutes from one time to the next time it is the other. */
+/** Minutes from one time to the next time it is the other. `elapsed(540, 600)` gives `60`. */
 export const elapsed = (from: number, to: number): number => (to - from + DAY_MINUTES) % DAY_MINUTES;
 
-/** The way a child counts it: to the full hour, whole hours, the rest. */
+/**
+ * The way a child counts it: to the full hour, whole hours, the rest.
+ * `jumps(550, 670)` gives `[{ minutes: 50, to: 600 }, { minutes: 60, to: 660 }, { minutes: 10, to: 670 }]`.
+ */
 export function jumps(from: number, to: number): { minutes: number; to: number }[] {
   const all = elapsed(from, to);
   const first = Math.min(all, (60 - (from % 60)) % 60);
@@ -60,7 +66,7 @@ export function jumps(from: number, to: number): { minutes: number; to: number }
   });
 }
 
-/** How a balance hangs: -1 the left pan down, 0 level, 1 the right pan down. */
+/** How a balance hangs: -1 the left pan down, 0 level, 1 the right pan down. `tilt(3, 5)` gives `1`. */
 export function tilt(left: number, right: number): number {
   const off = right - left;
   if (Math.abs(off) < 1e-9) return 0;

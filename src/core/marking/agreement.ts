@@ -97,7 +97,7 @@ export function agreements(
   }));
 }
 
-/** Kappa in a word. Source: Altman, Practical statistics for medical research, 1991 (from memory). */
+/** Kappa in a word. Source: Altman, Practical statistics for medical research, 1991 (from memory). `saysKappa(0.7)` gives `"good"`. */
 export function saysKappa(kappa: number): string {
   if (kappa > 0.8) return "very good";
   if (kappa > 0.6) return "good";

@@ -26,6 +26,7 @@ function secondsOf(written: string, line: number): number {
 
 /**
  * Reads a captions file. Notes, styles and regions are passed over, tags inside a cue are taken away.
+ * `readCaptions("WEBVTT\n\n00:01.000 --> 00:02.500\nHigh tide")` gives `[{ from: 1, to: 2.5, text: "High tide" }]`.
  * @throws CaptionsError when it is not WebVTT, or a cue ends before it begins
  */
 export function readCaptions(file: string): Cue[] {

@@ -22,6 +22,6 @@ export function farthest(stops: readonly Stop[], passed: ReadonlySet<string>, en
   return Math.min(end, ...waiting);
 }
 
-/** A moment inside the part that is shown, to a tenth of a second. */
+/** A moment inside the part that is shown, to a tenth of a second. `within(12.34, 0, 10)` gives `10`. */
 export const within = (seconds: number, from: number, to: number): number =>
   Math.round(Math.max(from, Math.min(to, seconds)) * 10) / 10;

@@ -68,7 +68,10 @@ export function joined(parts: readonly Float32Array[]): Float32Array<ArrayBuffer
   return all;
 }
 
-/** How loud, 0 to 1, on the scale ears have: -60 dB and less is 0, full scale is 1. */
+/**
+ * How loud, 0 to 1, on the scale ears have: -60 dB and less is 0, full scale is 1.
+ * `loudness(new Float32Array([1, -1, 1, -1]))` gives `1`.
+ */
 export function loudness(samples: Float32Array): number {
   if (samples.length === 0) return 0;
   const power = samples.reduce((sum, sample) => sum + sample * sample, 0) / samples.length;

@@ -18,7 +18,7 @@ export interface ReadPeople {
 const MOST_PEOPLE = 500;
 const LONGEST_NAME = 80;
 
-/** Loose on purpose: an address is right when mail arrives. At most 200 characters. */
+/** Loose on purpose: an address is right when mail arrives. At most 200 characters. `isEmail("ines@skerry.example")` gives `true`. */
 export const isEmail = (text: string): boolean =>
   text.length <= 200 && /^[^\s@,;<>"]+@[^\s@,;<>"]+\.[^\s@,;<>".]+$/.test(text);
 
@@ -45,6 +45,7 @@ function rolesIn(text: string): PersonRole[] | null {
 /**
  * Reads a table of people: a heading in any order, or without one given name, family name, e-mail, role. A role is teacher,
  * office or curator, several with commas; none is teacher. Every line becomes a person or a problem.
+ * `readPeople([["Ines", "Halloran", "ines@skerry.example", "teacher"]]).people` gives `[{ line: 1, givenName: "Ines", familyName: "Halloran", email: "ines@skerry.example", roles: ["teacher"] }]`.
  */
 export function readPeople(rows: readonly string[][]): ReadPeople {
   const filled = rows.map((row, at) => ({ row, line: at + 1 })).filter(({ row }) => row.some((cell) => cell.trim()));

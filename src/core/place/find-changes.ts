@@ -29,7 +29,7 @@ export interface Found {
   sure: boolean;
 }
 
-/** With capitals as they stood: "Dollars", "DOLLARS". */
+/** With capitals as they stood: "Dollars", "DOLLARS". `likeCase("Dollars", "pounds")` gives `"Pounds"`. */
 export function likeCase(from: string, to: string): string {
   if (from.length > 1 && from === from.toUpperCase() && from !== from.toLowerCase()) return to.toUpperCase();
   return /^\p{Lu}/u.test(from) ? to[0]!.toUpperCase() + to.slice(1) : to;

@@ -32,4 +32,5 @@ export interface Place {
 }
 
 export const places: readonly Place[] = [us, gb, au, ca, xs] as unknown as Place[];
+/** `placeOf("GB").name` gives `"the United Kingdom"`. */
 export const placeOf = (code: string): Place | undefined => places.find((place) => place.code === code);

@@ -84,13 +84,14 @@ export function inRoundFigures(amount: number, written: string, from: Unit): num
   return rounded === 0 ? 0 : rounded;
 }
 
-/** An amount as it stood in a text: "1,200" stays with its comma. */
+/** An amount as it stood in a text: "1,200" stays with its comma. `written(1500, "1,200")` gives `"1,500"`. */
 export const written = (amount: number, like: string): string => {
   const useGrouping = like.includes(",") || Math.abs(amount) >= 10_000;
   const plain = Math.abs(amount).toLocaleString("en", { useGrouping, maximumFractionDigits: 6 });
   return `${amount < 0 ? (like.startsWith("-") ? "-" : "−") : ""}${plain}`;
 };
 
+/** `amountOf("1,200")` gives `1200`. */
 export const amountOf = (like: string): number => Number(like.replace(/,/g, "").replace("−", "-"));
 
 /** The counterpart's name for an amount, short or in full as the unit stood there, spelt as at the place; `one`: "a 30-centimetre ruler". */

@@ -11,7 +11,10 @@ export interface PlainChange extends TextChange {
   words?: number;
 }
 
-/** Words a sentence may have for a grade; common practice: ten and one and a half more each grade, 25 at most. */
+/**
+ * Words a sentence may have for a grade; common practice: ten and one and a half more each grade, 25 at most.
+ * `mostWords(4)` gives `16`.
+ */
 export const mostWords = (grade: number): number => Math.min(25, Math.round(10 + 1.5 * grade));
 
 /** A part that can stand alone begins with one of these. */
@@ -24,7 +27,10 @@ const joints: Readonly<Record<string, string>> = { en: "and|but|so|yet", es: "y|
 const dropped = new Set(["and", "y"]);
 const FEWEST = 4; // words of a part that is made a sentence
 
-/** Where a sentence can be cut into two: what goes, and what stands there then. The place nearest its middle. */
+/**
+ * Where a sentence can be cut into two: what goes, and what stands there then. The place nearest its middle.
+ * `cutOf("The tide comes in, and the ferry waits at the pier until the water is high.", "en")` gives `{ start: 17, end: 24, to: ". T" }`.
+ */
 export function cutOf(sentence: string, language: string): { start: number; end: number; to: string } | null {
   const short = language.split("-")[0]!;
   const [joint, starter] = [joints[short], starters[short]];

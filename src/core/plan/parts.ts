@@ -38,7 +38,10 @@ export function partOf(document: Document, steps: readonly string[] | null): Doc
   return { ...document, steps: document.steps.filter((step) => steps.includes(step.id)) };
 }
 
-/** Where a lesson that is too long is best split: the steps that go into the first meeting; null when none fit whole. */
+/**
+ * Where a lesson that is too long is best split: the steps that go into the first meeting; null when none fit whole.
+ * `splitAfter([10, 15, 20, 10], 45)` gives `3`.
+ */
 export function splitAfter(minutes: readonly number[], room: number): number | null {
   let sum = 0;
   let count = 0;

@@ -12,6 +12,7 @@ const wordsOf = (names: readonly string[]): Set<string> =>
 /**
  * The same words without the names of other children, given or family name, in whatever case. What is also part of the child's
  * own name stays.
+ * `withoutNames("Liv and I read it.", ["Liv"], ["Sunniva"])` gives `"… and I read it."`.
  * @param others every name that must not be read
  * @param own the child's own names
  */

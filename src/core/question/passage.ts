@@ -22,7 +22,10 @@ export const passageOnPaper = (passage: string, gaps: readonly Gap[], languages:
     })
     .join("");
 
-/** The words (or sentences) of a passage and what stands between them; `place` counts only what can be marked. */
+/**
+ * The words (or sentences) of a passage and what stands between them; `place` counts only what can be marked.
+ * `passageWords("High tide", "word")` gives `[{ text: "High", place: 0 }, { text: " ", place: null }, { text: "tide", place: 1 }]`.
+ */
 export function passageWords(passage: string, unit: "word" | "sentence"): { text: string; place: number | null }[] {
   // Once begun, neither can fail: a run is read to its end and never read again.
   // eslint-disable-next-line regexp/no-super-linear-move

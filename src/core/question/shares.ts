@@ -5,17 +5,23 @@ import type { QuestionOf } from "./question";
 
 /** How several types of question work out how much of an answer is right. */
 
-/** Each part earns the same. */
+/** Each part earns the same. `sharesOf({ first: true, second: false })` gives `{ share: 0.5, parts: { first: true, second: false } }`. */
 export const sharesOf = (parts: Record<string, boolean>): Share => {
   const all = Object.values(parts);
   return { share: all.length === 0 ? 0 : all.filter(Boolean).length / all.length, parts };
 };
 
-/** Off by no more than the tolerance; a little more for what binary fractions cannot say (0.1 + 0.2). */
+/**
+ * Off by no more than the tolerance; a little more for what binary fractions cannot say (0.1 + 0.2).
+ * `near(0.30000000000000004, 0.3, 0)` gives `true`.
+ */
 export const near = (given: number | undefined, right: number, tolerance: number): boolean =>
   given !== undefined && Math.abs(given - right) <= tolerance + 1e-9 * Math.max(1, Math.abs(right));
 
-/** Each right one earns its share, each wrong one costs as much, never below nothing: marking everything earns nothing. */
+/**
+ * Each right one earns its share, each wrong one costs as much, never below nothing: marking everything earns nothing.
+ * `sharesOfMarked(["a", "b"], new Set(["a", "c"]))` gives `{ share: 0, parts: { a: true, b: false } }`.
+ */
 export function sharesOfMarked(given: readonly string[], right: ReadonlySet<string>): Share {
   const worth = 1 / Math.max(1, right.size);
   const share = mapResponse(given, {
@@ -27,7 +33,10 @@ export function sharesOfMarked(given: readonly string[], right: ReadonlySet<stri
   return { share, parts: Object.fromEntries(given.map((one) => [one, right.has(one)])) };
 }
 
-/** Pairs of which the first of each is a part: what belongs where. */
+/**
+ * Pairs of which the first of each is a part: what belongs where.
+ * `sharesOfPairs([["a", "1"], ["b", "1"]], [["a", "1"], ["b", "2"]])` gives `{ share: 0.5, parts: { a: true, b: false } }`.
+ */
 export function sharesOfPairs(
   given: readonly (readonly [string, string])[],
   right: readonly (readonly [string, string])[],

@@ -21,11 +21,14 @@ export const formatPairs = (
   languages: readonly string[],
 ) => pairs.map(([one, other]) => `${named(left, one, languages)} → ${named(right, other, languages)}`).join(" · ");
 
-/** Either way by so much, where that is allowed. */
+/** Either way by so much, where that is allowed. `withMargin("12", 0.5)` gives `"12 (0.5 either way)"`. */
 export const withMargin = (value: string, tolerance: number): string =>
   tolerance ? `${value} (${tolerance} either way)` : value;
 
-/** A shipped file by its name, a stored one by the beginning of its hash: enough to see that it is another. */
+/**
+ * A shipped file by its name, a stored one by the beginning of its hash: enough to see that it is another.
+ * `fileName("ab12cd34ef56")` gives `"ab12cd34"`.
+ */
 export const fileName = (media: string) => (media.includes(":") ? media.split(":")[1]! : media.slice(0, 8));
 
 /** Each on a line of its own; with `right`, which of them are. */
@@ -39,9 +42,13 @@ export const listed = (options: Texts, languages: readonly string[], right?: rea
 const GAP_MS = 900;
 export const BETWEEN_MS = 250;
 
+/** `words("High tide")` gives `[{ text: "High tide" }]`. */
 export const words = (text: string | undefined): Said[] => (text?.trim() ? [{ text: text.trim() }] : []);
 
-/** Several texts with a breath between them, so that one choice is told from the next. */
+/**
+ * Several texts with a breath between them, so that one choice is told from the next.
+ * `oneByOne(["high", "low"])` gives `[{ text: "high" }, { pause: 250 }, { text: "low" }, { pause: 250 }]`.
+ */
 export const oneByOne = (texts: readonly (string | undefined)[]): Said[] =>
   texts.flatMap((text) => (text?.trim() ? [{ text: text.trim() }, { pause: BETWEEN_MS }] : []));
 

@@ -41,5 +41,6 @@ const daleChallBands: [below: number, grades: string][] = [
   [9, "11 to 12"],
 ];
 
+/** `daleChallGrades(6.2)` gives `"7 to 8"`. */
 export const daleChallGrades = (score: number): string =>
   daleChallBands.find(([below]) => score < below)?.[1] ?? "above 12";

@@ -29,7 +29,10 @@ const endings: [ending: RegExp, instead: string][] = [
   [/ly$/, ""],
 ];
 
-/** Whether a word, or the form it comes from, is on a list; without one, on Dale and Chall's list of 1948. */
+/**
+ * Whether a word, or the form it comes from, is on a list; without one, on Dale and Chall's list of 1948.
+ * `isFamiliar("house")` gives `true`.
+ */
 export function isFamiliar(word: string, list: KnownList = "daleChall"): boolean {
   const words = known[list];
   const lower = word.toLowerCase();

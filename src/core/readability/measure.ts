@@ -9,6 +9,7 @@ export interface TextCounts {
 
 const WORD = /\p{L}[\p{L}\p{M}'’]*(?:-\p{L}[\p{L}\p{M}'’]*)*/gu;
 
+/** `wordsIn("The tide, it’s high.")` gives `["The", "tide", "it’s", "high"]`. */
 export function wordsIn(text: string): string[] {
   return text.match(WORD) ?? [];
 }
@@ -22,6 +23,7 @@ const HOUR = /\d\s*[ap]\.m\.$/i;
 /**
  * Sentences end with . ! ? … or with a line; a line without words is none. Digits, initials ("A. Berg") and titles ("Mr.") do
  * not end one.
+ * `sentencesIn("The tide is high. Look!")` gives `["The tide is high.", "Look!"]`.
  */
 export function sentencesIn(text: string): string[] {
   return text
@@ -45,6 +47,7 @@ const SPANISH_NUCLEUS = /[aeiouáéíóúü]/;
 /**
  * Syllables of a Spanish word: strong vowels (a e o, and accented i u) each make one; weak ones (i u ü) join a neighbour.
  * Source: Real Academia Española, Ortografía (2010), rules of diphthong and hiatus; from memory.
+ * `spanishSyllables("marea")` gives `3`.
  */
 export function spanishSyllables(word: string): number {
   const letters = word
@@ -69,6 +72,7 @@ export function spanishSyllables(word: string): number {
   return Math.max(1, count);
 }
 
+/** `countText("The tide is high.", "en")` gives `{ words: 4, sentences: 1, syllables: 4 }`. */
 export function countText(text: string, language: string): TextCounts {
   const words = wordsIn(text);
   const perWord = language.startsWith("es") ? spanishSyllables : (word: string) => Math.max(1, syllable(word));

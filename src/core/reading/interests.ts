@@ -16,9 +16,13 @@ export const interests = {
 export type Interest = keyof typeof interests;
 
 export const interestNames = Object.keys(interests) as Interest[];
+/** `isInterest("animals")` gives `true`. */
 export const isInterest = (name: string): name is Interest => name in interests;
 
-/** Which of these a reading is about, by its title, topics and summary: whole words, also in the plural. */
+/**
+ * Which of these a reading is about, by its title, topics and summary: whole words, also in the plural.
+ * `interestsIn(["Whales and sharks"])` gives `["animals"]`.
+ */
 export function interestsIn(texts: readonly string[]): Interest[] {
   const said = new Set(
     texts

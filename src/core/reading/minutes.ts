@@ -9,6 +9,7 @@ export const IDLE_SECONDS = 60;
  * Seconds that count when a screen says that somebody has read for `claimed` of them: never more than have passed since it last said so,
  * on the server's clock, and never more than two beats. So two screens at once, a clock that is wrong or a program that claims more
  * count no second twice.
+ * `countedSeconds(new Date("2026-11-30T09:00:00Z"), new Date("2026-11-30T09:00:20Z"), 60)` gives `20`.
  */
 export function countedSeconds(last: Date | null, now: Date, claimed: number): number {
   const passed = last === null ? BEAT_SECONDS : (now.getTime() - last.getTime()) / 1000;

@@ -23,7 +23,7 @@ export type ReportBlock =
   /** Empty lines to write on. */
   | { kind: "lines"; count: number };
 
-/** Whether a line of a list begins with its own number or letter: "2. …", "b) …". */
+/** Whether a line of a list begins with its own number or letter: "2. …", "b) …". `bringsItsOwn("b) the harbour")` gives `true`. */
 export const bringsItsOwn = (line: string): boolean => /^(?:\d+\.|[a-z]+\)) /.test(line);
 
 /** Is found in the list of what there is. */

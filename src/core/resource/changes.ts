@@ -22,7 +22,10 @@ export interface Changes {
   count: number;
 }
 
-/** The same value, whatever the order of its keys (a jsonb column does not keep it). */
+/**
+ * The same value, whatever the order of its keys (a jsonb column does not keep it).
+ * `canonical({ b: 1, a: 2 })` gives `"{\"a\":2,\"b\":1}"`.
+ */
 export function canonical(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonical).join(",")}]`;
   if (value !== null && typeof value === "object") {

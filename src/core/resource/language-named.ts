@@ -28,6 +28,7 @@ function byName(): Map<string, string> {
 /**
  * The BCP 47 tag of a language as a teacher types it: "Spanish", "español" or "es"; "pt-br" comes out as "pt-BR". Null
  * when no language is called that.
+ * `languageNamed("español")` gives `"es"`.
  */
 export function languageNamed(typed: string): string | null {
   if (typed.trim() === "") return null;

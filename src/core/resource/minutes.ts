@@ -67,6 +67,6 @@ function withoutStated(document: Document, words: number): Minutes {
 export const minutesEstimated = (document: Document): number =>
   withoutStated(document, countWords(studentText(document))).minutes;
 
-/** Whether what is stated is more than a third away from what is estimated: then both are said. */
+/** Whether what is stated is more than a third away from what is estimated: then both are said. `minutesDisagree(30, 45)` gives `false`. */
 export const minutesDisagree = (stated: number, estimated: number): boolean =>
   Math.abs(stated - estimated) > estimated / 3;

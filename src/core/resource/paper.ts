@@ -46,7 +46,7 @@ export const inPaperOrder = (document: Document): Document => ({
   steps: document.steps.filter(({ audience }) => audience !== "teacher").map((step) => withQuestions(step, inOrder)),
 });
 
-/** "a", "b" … "z", "aa": what a choice is called on paper. */
+/** "a", "b" … "z", "aa": what a choice is called on paper. `letterAt(26)` gives `"aa"`. */
 export function letterAt(at: number): string {
   const rest = Math.floor(at / 26);
   return (rest > 0 ? letterAt(rest - 1) : "") + String.fromCodePoint(97 + (at % 26));

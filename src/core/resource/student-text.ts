@@ -56,4 +56,5 @@ export function measuredText(document: Document): string {
   return countWords(texts) + countWords(withoutPrompts) >= FEWEST_BESIDE_PROMPTS ? studentText(document) : "";
 }
 
+/** `countWords("The tide is high.")` gives `4`. */
 export const countWords = (text: string): number => text.match(/\p{L}[\p{L}\p{M}'’-]*/gu)?.length ?? 0;

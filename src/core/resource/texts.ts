@@ -93,7 +93,10 @@ function sentenceAt(text: string, start: number): { from: number; to: number } {
   return { from: 0, to: text.length };
 }
 
-/** The sentence something stands in, with something else in its place. */
+/**
+ * The sentence something stands in, with something else in its place.
+ * `inSentence("Look. The tide is high. Run!", { start: 10, end: 14 }, "…")` gives `"The … is high."`.
+ */
 export function inSentence(text: string, { start, end }: { start: number; end: number }, instead: string): string {
   const sentence = sentenceAt(text, start);
   return `${text.slice(sentence.from, start)}${instead}${text.slice(end, Math.max(end, sentence.to))}`.trim();

@@ -10,18 +10,24 @@ export const GRACE_SECONDS = 10;
 /** What an editor offers, in seconds. */
 export const usualLimits = [30, 60, 120, 180, 300, 600, 900, 1800, 2700, 3600] as const;
 
-/** The seconds a student has for a question, her extra time reckoned in; null: as long as she likes. */
+/**
+ * The seconds a student has for a question, her extra time reckoned in; null: as long as she likes.
+ * `allowedSeconds({ seconds: 60 }, 1.5)` gives `90`.
+ */
 export const allowedSeconds = (question: Pick<Question, "seconds">, factor: number): number | null =>
   question.seconds === undefined ? null : Math.round(question.seconds * factor);
 
-/** What is left of them, 0 when it is over. The clock does not stop when a lid is closed. */
+/**
+ * What is left of them, 0 when it is over. The clock does not stop when a lid is closed.
+ * `secondsLeft(120, new Date("2026-11-30T09:00:00Z"), new Date("2026-11-30T09:00:45Z"))` gives `75`.
+ */
 export const secondsLeft = (seconds: number, begun: Date, now: Date): number =>
   Math.max(0, seconds - (now.getTime() - begun.getTime()) / 1000);
 
 const isOver = (seconds: number, begun: Date, now: Date): boolean =>
   now.getTime() > begun.getTime() + (seconds + GRACE_SECONDS) * 1000;
 
-/** "2 minutes", "1 minute 30 seconds". */
+/** "2 minutes", "1 minute 30 seconds". `formatAllowed(90)` gives `"1 minute 30 seconds"`. */
 export function formatAllowed(seconds: number): string {
   const say = (count: number, unit: string) => (count === 0 ? "" : `${count} ${unit}${count === 1 ? "" : "s"}`);
   const whole = Math.round(seconds);

@@ -4,7 +4,10 @@ import { richText } from "../content/rich-text";
 
 /** Whose voice speaks in the instructions and the sounds, and what has to be decided about it before it goes out. */
 
-/** "theirs": somebody else's, and nobody has said yet whether it stays; "kept": it was said that it stays, with the name. */
+/**
+ * "theirs": somebody else's, and nobody has said yet whether it stays; "kept": it was said that it stays, with the name.
+ * `voiceOf({ by: 3, kept: true }, 4)` gives `"kept"`.
+ */
 export const voiceOf = (recording: Pick<Recording, "by" | "kept">, owner: number): "mine" | "theirs" | "kept" =>
   recording.by === owner ? "mine" : recording.kept ? "kept" : "theirs";
 

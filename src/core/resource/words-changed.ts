@@ -72,7 +72,10 @@ export function stepText(step: Step, languages: readonly string[]): string {
     .join("\n");
 }
 
-/** What became of a text, word by word. Put together, kept and gone are the old text, kept and new the new one. */
+/**
+ * What became of a text, word by word. Put together, kept and gone are the old text, kept and new the new one.
+ * `wordsChanged("high tide", "low tide")` gives `[{ text: "high", is: "gone" }, { text: "low", is: "new" }, { text: " tide", is: "kept" }]`.
+ */
 export function wordsChanged(before: string, after: string): WordRun[] {
   return diffWordsWithSpace(before, after).map((run) => ({
     text: run.value,

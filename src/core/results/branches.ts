@@ -59,7 +59,10 @@ export function branchesOf(
 
 const start = (text: string) => text.toLowerCase().slice(0, 4);
 
-/** Lessons left in which an area is taught, by the name of the lesson; where none is called like it, all of them. */
+/**
+ * Lessons left in which an area is taught, by the name of the lesson; where none is called like it, all of them.
+ * `lessonsFor([{ label: "Reading", left: 3 }, { label: "Maths", left: 4 }], "Maths")` gives `4`.
+ */
 export function lessonsFor(lessons: readonly { label: string; left: number }[], area: string): number {
   const named = lessons.filter(({ label }) => start(label) === start(area));
   return (named.length > 0 ? named : lessons).reduce((sum, { left }) => sum + left, 0);

@@ -44,10 +44,10 @@ export function corrected(mark: Mark, said: string, corrections: readonly Correc
   }, mark);
 }
 
-/** Whether a question counts for nobody. */
+/** Whether a question counts for nobody. `isVoided([])` gives `false`. */
 export const isVoided = (corrections: readonly Correction[] = []): boolean =>
   corrections.some(({ kind }) => kind === "void");
 
-/** How many marks a question is worth. */
+/** How many marks a question is worth. `worth(3)` gives `3`. */
 export const worth = (marks: number, corrections: readonly Correction[] = []): number =>
   corrections.reduce((so, one) => (one.kind === "void" ? 0 : one.kind === "marks" && so > 0 ? one.marks : so), marks);

@@ -1,10 +1,13 @@
 import type { Finding, Item } from "./items";
 
-/** Seconds as they are read off a clock: "0:24", "1:40". */
+/** Seconds as they are read off a clock: "0:24", "1:40". `formatSeconds(100)` gives `"1:40"`. */
 export const formatSeconds = (seconds: number): string =>
   `${Math.floor(Math.round(seconds) / 60)}:${String(Math.round(seconds) % 60).padStart(2, "0")}`;
 
-/** How well a question tells the stronger from the weaker (Ebel 1965: .40 very good, .30 good, .20 marginal). */
+/**
+ * How well a question tells the stronger from the weaker (Ebel 1965: .40 very good, .30 good, .20 marginal).
+ * `formatTellsApart(0.35)` gives `"well"`.
+ */
 export function formatTellsApart(value: number): string {
   if (value < 0) return "the wrong way";
   if (value >= 0.4) return "very well";
@@ -12,7 +15,10 @@ export function formatTellsApart(value: number): string {
   return value >= 0.2 ? "a little" : "hardly";
 }
 
-/** How far the questions of a piece of work hold together (Nunnally 1978: .70 and above is enough to compare groups). */
+/**
+ * How far the questions of a piece of work hold together (Nunnally 1978: .70 and above is enough to compare groups).
+ * `formatAlpha(0.72)` gives `"hold together well"`.
+ */
 export function formatAlpha(alpha: number): string {
   if (alpha >= 0.7) return "hold together well";
   return alpha >= 0.5 ? "hold together fairly well" : "hold together loosely";

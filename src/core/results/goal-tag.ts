@@ -1,4 +1,7 @@
-/** The tag results of a child's own goal are collected under: "Reads charts aloud (2026)". */
+/**
+ * The tag results of a child's own goal are collected under: "Reads charts aloud (2026)".
+ * `formatGoal({ goal: "Reads charts aloud", year: 2026 })` gives `"Reads charts aloud (2026)"`.
+ */
 export const formatGoal = ({ goal, year }: { goal: string; year: number }): string => `${goal} (${year})`;
 
 /** Results tracked under a child's own goal. */

@@ -8,7 +8,10 @@ export const letterParts: { part: keyof LetterParts; text: string }[] = [
 
 export const plainParts: LetterParts = { standards: true, goals: true, results: false };
 
-/** What goes into letters, as their address says it: "standards,results"; null: what it is without being asked. */
+/**
+ * What goes into letters, as their address says it: "standards,results"; null: what it is without being asked.
+ * `readLetterParts("standards")` gives `{ standards: true, goals: false, results: false }`.
+ */
 export function readLetterParts(said: string | null): LetterParts {
   if (said === null) return plainParts;
   const asked = said.split(",");
@@ -19,7 +22,7 @@ export function readLetterParts(said: string | null): LetterParts {
   };
 }
 
-/** A day in a letter: "14 September", as the language has it. */
+/** A day in a letter: "14 September", as the language has it. `formatLetterDate("2026-09-14", "es")` gives `"14 de septiembre"`. */
 export const formatLetterDate = (date: string, language: string): string =>
   new Intl.DateTimeFormat(language === "en" ? "en-GB" : language, {
     day: "numeric",

@@ -1,4 +1,7 @@
-/** The quartiles of a list, by linear interpolation between order statistics (type 7 of Hyndman and Fan 1996, R's default). */
+/**
+ * The quartiles of a list, by linear interpolation between order statistics (type 7 of Hyndman and Fan 1996, R's default).
+ * `quantile([1, 2, 3, 4], 0.5)` gives `2.5`.
+ */
 export function quantile(sorted: readonly number[], share: number): number {
   const at = (sorted.length - 1) * share;
   const below = Math.floor(at);
@@ -10,19 +13,20 @@ export function quantile(sorted: readonly number[], share: number): number {
 /** Nothing is said about fewer: a figure of four children is no figure. Common practice. */
 export const FEWEST_STUDENTS = 5;
 
+/** `mean([1, 2, 6])` gives `3`. */
 export function mean(values: readonly number[]): number {
   let sum = 0;
   for (const one of values) sum += one;
   return sum / values.length;
 }
 
-/** Of the population: divided by n, as reliability is commonly worked out (Lord and Novick 1968). */
+/** Of the population: divided by n, as reliability is commonly worked out (Lord and Novick 1968). `variance([1, 3])` gives `1`. */
 export function variance(values: readonly number[]): number {
   const middle = mean(values);
   return mean(values.map((one) => (one - middle) ** 2));
 }
 
-/** Pearson's r; null where one of the two does not vary. */
+/** Pearson's r; null where one of the two does not vary. `correlation([1, 2, 3], [2, 4, 6])` gives `1`. */
 export function correlation(one: readonly number[], other: readonly number[]): number | null {
   const [a, b] = [mean(one), mean(other)];
   const spread = Math.sqrt(variance(one) * variance(other));
@@ -43,14 +47,14 @@ export function wilson(count: number, of: number): [number, number] {
   return [Math.max(0, middle - half), Math.min(1, middle + half)];
 }
 
-/** The median and the middle half of some values; null for none. */
+/** The median and the middle half of some values; null for none. `middleHalf([1, 2, 3, 4, 5])` gives `{ median: 3, from: 2, to: 4 }`. */
 export function middleHalf(values: readonly number[]): { median: number; from: number; to: number } | null {
   if (values.length === 0) return null;
   const sorted = [...values].sort((one, other) => one - other);
   return { median: quantile(sorted, 0.5), from: quantile(sorted, 0.25), to: quantile(sorted, 0.75) };
 }
 
-/** The median distance from the median. */
+/** The median distance from the median. `medianDistance([1, 2, 9])` gives `1`. */
 export function medianDistance(values: readonly number[]): number {
   const median = quantile(
     values.toSorted((one, other) => one - other),
@@ -65,6 +69,7 @@ export function medianDistance(values: readonly number[]): number {
 /**
  * How far each value lies from the median, in units that a few odd values do not stretch (modified z of Iglewicz and Hoaglin 1993).
  * Null where most values are the same.
+ * `robustZ([1, 2, 3, 4, 100])` gives `[-1.349, -0.6745, 0, 0.6745, 65.4265]`.
  */
 export function robustZ(values: readonly number[]): number[] | null {
   const spread = medianDistance(values);

@@ -16,7 +16,7 @@ export const ClassSaid = z
     /** Reading grades of its weakest and strongest readers; null: from what is known of its students. */
     reading: z.object({ from: ReadingGrade, to: ReadingGrade }).nullable(),
     languages: z
-      .array(z.string().refine(isLanguageTag, "We do not know one of the languages. Write them like English, español."))
+      .array(z.string().refine(isLanguageTag, "We do not know one of these. Write them like English, español."))
       .min(1, "Add at least one language.")
       .max(12),
     devices: z.array(z.enum(devices)).max(devices.length),

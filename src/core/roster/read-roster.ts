@@ -95,7 +95,7 @@ function guess(table: readonly string[][]): (RosterField | null)[] {
   return columns;
 }
 
-/** "K", "5", "Grade 5", "05", "kindergarten" as 0 to 12; null when it is none. */
+/** "K", "5", "Grade 5", "05", "kindergarten" as 0 to 12; null when it is none. `readGrade("Grade 5")` gives `5`. */
 export function readGrade(text: string): number | null {
   const bare = plain(text).replace(/^(grade|year|gr\.?|yr\.?) /, "");
   if (/^(k|kg|kindergarten)$/.test(bare)) return 0;

@@ -5,7 +5,10 @@ export interface Desk {
   y: number;
 }
 
-/** Desks in rows of pairs with an aisle between: how most rooms stand when nobody has arranged them yet. */
+/**
+ * Desks in rows of pairs with an aisle between: how most rooms stand when nobody has arranged them yet.
+ * `rowsOfPairs([1, 2, 3]).length` gives `3`.
+ */
 export function rowsOfPairs(students: readonly number[], across = 6): Desk[] {
   return students.map((student, at) => {
     const column = at % across;

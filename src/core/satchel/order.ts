@@ -1,10 +1,13 @@
-/** One thing of an order to where another stands; the order as it was when either is not in it. */
+/**
+ * One thing of an order to where another stands; the order as it was when either is not in it.
+ * `movedOnto([1, 2, 3], 3, 1)` gives `[3, 1, 2]`.
+ */
 export function movedOnto(order: readonly number[], id: number, onto: number): number[] {
   const [from, to] = [order.indexOf(id), order.indexOf(onto)];
   return from < 0 || to < 0 ? [...order] : order.toSpliced(from, 1).toSpliced(to, 0, id);
 }
 
-/** One thing so many places down, or up when negative; it stops at the ends. */
+/** One thing so many places down, or up when negative; it stops at the ends. `movedBy([1, 2, 3], 3, -1)` gives `[1, 3, 2]`. */
 export function movedBy(order: readonly number[], id: number, by: number): number[] {
   const at = order.indexOf(id);
   const to = Math.max(0, Math.min(order.length - 1, at + by));
@@ -17,7 +20,7 @@ export interface Beside {
   before: number | null;
 }
 
-/** What stands beside a thing in an order. */
+/** What stands beside a thing in an order. `besides([1, 2, 3], 2)` gives `{ after: 1, before: 3 }`. */
 export function besides(order: readonly number[], id: number): Beside {
   const at = order.indexOf(id);
   return { after: order[at - 1] ?? null, before: order[at + 1] ?? null };

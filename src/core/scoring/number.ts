@@ -11,6 +11,7 @@ export interface AcceptedNumber {
  * Reads a number as people write it: "1,250", "1 250", "12.5", "12,5", "3/4", "1 1/2", "−3". Returns null for anything
  * else. A single comma followed by exactly three digits reads as a thousands sign unless the language uses a decimal
  * comma ("1,250" is 1250 in English and 1.25 in Spanish).
+ * `parseNumber("1 1/2")` gives `1.5`.
  */
 export function parseNumber(text: string, decimal: "." | "," = "."): number | null {
   const tidy = text.trim().replace(/[−–]/g, "-").replace(/[  ']/g, " ");
@@ -30,6 +31,7 @@ export function parseNumber(text: string, decimal: "." | "," = "."): number | nu
   return /^-?(\d+(\.\d*)?|\.\d+)$/.test(plain) ? Number(plain) : null;
 }
 
+/** `decimalSign("es")` gives `","`. */
 export function decimalSign(language: string): "." | "," {
   return new Intl.NumberFormat(language).format(1.5).includes(",") ? "," : ".";
 }

@@ -20,7 +20,10 @@ export function comparable(text: string, rule: SpellingRule): string {
   return form;
 }
 
-/** Whether one letter added, missing, wrong or swapped with its neighbour turns `a` into `b` (Damerau 1964). */
+/**
+ * Whether one letter added, missing, wrong or swapped with its neighbour turns `a` into `b` (Damerau 1964).
+ * `oneSlipApart("tide", "tied")` gives `true`.
+ */
 export function oneSlipApart(a: string, b: string): boolean {
   if (a === b) return true;
   const [short, long] = a.length <= b.length ? [a, b] : [b, a];

@@ -35,5 +35,8 @@ export const badge = (n: number): Badge => ({
   tone: badgeTones[Math.floor(n / badgePictures.length) % badgeTones.length]!,
 });
 
-/** The badge of a child: the one she chose, else one by her number, so that children who were added together have different ones. */
+/**
+ * The badge of a child: the one she chose, else one by her number, so that children who were added together have different ones.
+ * `badgeNumber(3, null)` gives `3`.
+ */
 export const badgeNumber = (student: number, chosen: number | null): number => chosen ?? student % BADGES;

@@ -11,7 +11,10 @@ export type Comfort = z.infer<typeof Comfort>;
 
 export const plainComfort: Comfort = { size: "usual", spacing: "usual", colours: "usual", ruler: false };
 
-/** What is stored of a child, or the usual where nothing is or it cannot be read. */
+/**
+ * What is stored of a child, or the usual where nothing is or it cannot be read.
+ * `readComfort(null)` gives `{ size: "usual", spacing: "usual", colours: "usual", ruler: false }`.
+ */
 export const readComfort = (stored: unknown): Comfort => Comfort.catch(plainComfort).parse(stored);
 
 const USUAL_PIXELS = 17;

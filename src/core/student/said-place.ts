@@ -10,6 +10,7 @@ const plain = (text: string) => text.replace(/\s+/gu, " ");
  * Where words that are said stand among the pieces of text of a page (its text nodes, in order): from which character of all of them
  * taken together, white space counted as one space. Looked for from `after` on, so that the same words twice are found one after the
  * other; -1 where they are not there as they are said.
+ * `findSaid(["The tide ", "is high."], "tide is", 0)` gives `4`.
  */
 export function findSaid(pieces: readonly string[], said: string, after: number): number {
   const wanted = plain(said).trim();
@@ -19,6 +20,7 @@ export function findSaid(pieces: readonly string[], said: string, after: number)
 /**
  * The word a voice has reached: `start` is where the sentence begins (findSaid), `at` the index of the character the speech engine
  * reports. Null where that is not in a word of the page.
+ * `wordBeingSaid(["The tide is high."], 0, "The tide is high.", 4)` gives `{ from: { piece: 0, at: 4 }, to: { piece: 0, at: 8 } }`.
  */
 export function wordBeingSaid(pieces: readonly string[], start: number, said: string, at: number): SaidPlace | null {
   const trimmed = said.length - said.trimStart().length;

@@ -66,10 +66,13 @@ export function loads(people: readonly number[], parts: readonly TeamPart[]): Ma
   return load;
 }
 
-/** "30 Nov": a week is called by its Monday. */
+/** "30 Nov": a week is called by its Monday. `formatWeek("2026-11-30")` gives `"30 Nov"`. */
 export const formatWeek = (monday: string): string =>
   `${Number(monday.slice(8))} ${months[Number(monday.slice(5, 7)) - 1]}`;
 
-/** The day a part is due: the first school day of its week, or today when that has passed. */
+/**
+ * The day a part is due: the first school day of its week, or today when that has passed.
+ * `dueOn("2026-11-30", ["2026-12-01"], "2026-11-27")` gives `"2026-12-01"`.
+ */
 export const dueOn = (week: string, openDays: readonly string[], today: string): string =>
   [openDays.find((date) => date >= week) ?? week, today].sort().at(-1)!;

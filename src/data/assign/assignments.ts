@@ -181,11 +181,11 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
     [list.length],
   );
   const ids = drawn.map(({ id }) => id);
-  const rows = list.map((given, at) => ({
-    ...given,
+  const rows = list.map((assignment, at) => ({
+    ...assignment,
     id: ids[at],
-    after: given.after === "previous" ? (ids[at - 1] ?? null) : (given.after ?? null),
-    position: given.position ?? 0,
+    after: assignment.after === "previous" ? (ids[at - 1] ?? null) : (assignment.after ?? null),
+    position: assignment.position ?? 0,
     own: undefined,
     students: undefined,
   }));
@@ -201,12 +201,12 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
     [JSON.stringify(rows)],
   );
   // Most students get just what the class gets: their rows are made of a few lists, and only the others are spelt out.
-  const special = list.map((given) => new Set(given.own?.map(({ student }) => student)));
-  const plain = list.map((given, at) => ({
+  const special = list.map((assignment) => new Set(assignment.own?.map(({ student }) => student)));
+  const plain = list.map((assignment, at) => ({
     assignment: ids[at],
-    class: given.class,
-    revision: given.revision,
-    students: given.students.filter((student) => !special[at]!.has(student)),
+    class: assignment.class,
+    revision: assignment.revision,
+    students: assignment.students.filter((student) => !special[at]!.has(student)),
   }));
   await tx.query(
     `insert into recipient (assignment_id, student_id, revision_id)
@@ -215,14 +215,14 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
        join enrolled n on n.class_id = a.class and n.student_id = any(a.students)`,
     [JSON.stringify(plain)],
   );
-  const own = list.flatMap((given, at) =>
-    (given.own ?? [])
-      .filter(({ student }) => given.students.includes(student))
+  const own = list.flatMap((assignment, at) =>
+    (assignment.own ?? [])
+      .filter(({ student }) => assignment.students.includes(student))
       .map((entry) => ({
         assignment: ids[at],
-        class: given.class,
+        class: assignment.class,
         student: entry.student,
-        revision: entry.revision ?? given.revision,
+        revision: entry.revision ?? assignment.revision,
         factor: entry.factor ?? 1,
         due: entry.due ?? null,
         closes: entry.closes ?? null,
@@ -236,7 +236,9 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
          join enrolled n on n.class_id = r.class and n.student_id = r.student`,
       [JSON.stringify(own)],
     );
-  const goals = list.flatMap((given, at) => [...new Set(given.goals)].map((tag) => ({ assignment: ids[at], tag })));
+  const goals = list.flatMap((assignment, at) =>
+    [...new Set(assignment.goals)].map((tag) => ({ assignment: ids[at], tag })),
+  );
   if (goals.length > 0)
     await tx.query(
       `insert into assignment_goal (assignment_id, tag)
@@ -245,7 +247,7 @@ export async function addAssignments(tx: Queryable, list: readonly NewAssignment
     );
   await countUses(
     tx,
-    list.map((given) => given.resource),
+    list.map((assignment) => assignment.resource),
     1,
   );
   return ids;

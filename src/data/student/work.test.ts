@@ -22,7 +22,16 @@ import { credentialsByEmail, endSession, personOfSession, startSession } from ".
 import { addRevision } from "../adapt/resources";
 import { freshDatabase } from "../testing/database";
 import { lesson, now, publishFor, smallWorld, type World } from "../testing/world";
-import { addResponses, attemptsOf, handIn, openAttempt, responsesOf, taskOf, tasksOf, workOf } from "./work";
+import {
+  addResponses,
+  attemptsOf,
+  handIn,
+  openAttempt,
+  responsesOf,
+  ownAssignment,
+  ownAssignments,
+  workOf,
+} from "./work";
 
 let db: Db;
 let world: World;
@@ -71,19 +80,19 @@ describe("giving work", () => {
       handedIn: 0,
       classSize: 3,
     });
-    expect(await tasksOf(db, world.students[0]!, null)).toHaveLength(1);
+    expect(await ownAssignments(db, world.students[0]!, null)).toHaveLength(1);
   });
 
   test("some of the class, and nobody who is not in it", async () => {
     const assignment = await give({ students: [world.students[1]!, world.ines, 999_999] });
     expect((await assignmentById(db, assignment))!.recipients).toBe(1);
-    expect(await taskOf(db, world.students[1]!, assignment, null)).toBeDefined();
-    expect(await taskOf(db, world.students[0]!, assignment, null)).toBeUndefined();
+    expect(await ownAssignment(db, world.students[1]!, assignment, null)).toBeDefined();
+    expect(await ownAssignment(db, world.students[0]!, assignment, null)).toBeUndefined();
   });
 
   test("a later revision changes nothing for those who were given the earlier", async () => {
     const assignment = await give();
-    const task = (await taskOf(db, world.students[0]!, assignment, null))!;
+    const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
     const { resource } = (await assignmentById(db, assignment))!;
     await addRevision(db, {
       resource,
@@ -92,19 +101,19 @@ describe("giving work", () => {
       author: world.ines,
       created: now,
     });
-    expect((await taskOf(db, world.students[0]!, assignment, null))!.revision).toBe(task.revision);
-    expect((await taskOf(db, world.students[0]!, assignment, null))!.title).toBe("Tides");
+    expect((await ownAssignment(db, world.students[0]!, assignment, null))!.revision).toBe(assigned.revision);
+    expect((await ownAssignment(db, world.students[0]!, assignment, null))!.title).toBe("Tides");
   });
 
   test("called back it is gone for students and still in the teacher's list; given again it is as it was", async () => {
     const assignment = await give();
     await setCalledBack(db, assignment, now);
-    expect(await taskOf(db, world.students[0]!, assignment, null)).toBeUndefined();
+    expect(await ownAssignment(db, world.students[0]!, assignment, null)).toBeUndefined();
     expect(
       (await assignmentsOf(db, world.ines, [world.class], now)).find((one) => one.id === assignment)!.calledBack,
     ).toEqual(now);
     await setCalledBack(db, assignment, null);
-    expect(await taskOf(db, world.students[0]!, assignment, null)).toBeDefined();
+    expect(await ownAssignment(db, world.students[0]!, assignment, null)).toBeDefined();
   });
 
   test("the due date may move, but not before it opens", async () => {
@@ -119,8 +128,8 @@ describe("giving work", () => {
 describe("answers", () => {
   test("an acknowledged answer is never replaced: a later one is added, and nobody can write over it", async () => {
     const assignment = await give();
-    const task = (await taskOf(db, world.students[0]!, assignment, null))!;
-    const attempt = (await db.transaction((tx) => openAttempt(tx, task, now)))!;
+    const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
+    const attempt = (await db.transaction((tx) => openAttempt(tx, assigned, now)))!;
     expect(await addResponses(db, attempt.id, [given("first-key", "b")], now)).toBe(true);
     expect(await addResponses(db, attempt.id, [given("second-key", "a")], hours(1))).toBe(true);
     expect((await responsesOf(db, [attempt.id])).map((response) => response.value)).toEqual(["b", "a"]);
@@ -129,54 +138,54 @@ describe("answers", () => {
 
   test("the same answer sent twice, by a network that stutters, is kept once", async () => {
     const assignment = await give();
-    const task = (await taskOf(db, world.students[0]!, assignment, null))!;
-    const attempt = (await openAttempt(db, task, now))!;
+    const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
+    const attempt = (await openAttempt(db, assigned, now))!;
     await Promise.all([1, 2, 3].map(() => addResponses(db, attempt.id, [given("same-key", "a")], now)));
     expect(await responsesOf(db, [attempt.id])).toHaveLength(1);
   });
 
   test("two devices work on one try, not on two", async () => {
     const assignment = await give({ tries: 3 });
-    const task = (await taskOf(db, world.students[0]!, assignment, null))!;
-    const attempts = await Promise.all([1, 2].map(() => db.transaction((tx) => openAttempt(tx, task, now))));
+    const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
+    const attempts = await Promise.all([1, 2].map(() => db.transaction((tx) => openAttempt(tx, assigned, now))));
     expect(attempts[0]!.id).toBe(attempts[1]!.id);
   });
 
   test("after handing in nothing is added; another try only while one is left", async () => {
     const assignment = await give({ tries: 2 });
-    const task = (await taskOf(db, world.students[0]!, assignment, null))!;
+    const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
     for (const number of [1, 2]) {
-      const attempt = (await openAttempt(db, task, now))!;
+      const attempt = (await openAttempt(db, assigned, now))!;
       expect(attempt.number).toBe(number);
       await handIn(db, attempt.id, hours(number));
       expect(await addResponses(db, attempt.id, [given("too-late-key", "a")], now)).toBe(false);
     }
-    expect(await openAttempt(db, task, now)).toBeUndefined();
-    expect(await attemptsOf(db, task.recipient)).toHaveLength(2);
+    expect(await openAttempt(db, assigned, now)).toBeUndefined();
+    expect(await attemptsOf(db, assigned.recipient)).toHaveLength(2);
   });
 
   test("handing in twice keeps the first moment", async () => {
     const assignment = await give();
-    const task = (await taskOf(db, world.students[0]!, assignment, null))!;
-    const attempt = (await openAttempt(db, task, now))!;
+    const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
+    const attempt = (await openAttempt(db, assigned, now))!;
     await handIn(db, attempt.id, hours(1));
     await handIn(db, attempt.id, hours(2));
-    expect((await attemptsOf(db, task.recipient))[0]!.handedIn).toEqual(hours(1));
+    expect((await attemptsOf(db, assigned.recipient))[0]!.handedIn).toEqual(hours(1));
   });
 
   test("as often as wanted is as often as wanted", async () => {
     const assignment = await give({ tries: null });
-    const task = (await taskOf(db, world.students[0]!, assignment, null))!;
-    for (let round = 1; round <= 12; round += 1) await handIn(db, (await openAttempt(db, task, now))!.id, now);
-    expect(await attemptsOf(db, task.recipient)).toHaveLength(12);
+    const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
+    for (let round = 1; round <= 12; round += 1) await handIn(db, (await openAttempt(db, assigned, now))!.id, now);
+    expect(await attemptsOf(db, assigned.recipient)).toHaveLength(12);
   });
 
   test("everything that came back makes the table, whoever answered what", async () => {
     const assignment = await give();
     const answers = ["a", "b"];
     for (const [at, student] of world.students.slice(0, 2).entries()) {
-      const task = (await taskOf(db, student, assignment, null))!;
-      const attempt = (await openAttempt(db, task, now))!;
+      const assigned = (await ownAssignment(db, student, assignment, null))!;
+      const attempt = (await openAttempt(db, assigned, now))!;
       await addResponses(db, attempt.id, [given(`key-of-${at}xx`, answers[at])], now);
     }
     const { rows } = resultTable(await workOf(db, assignment), "best");
@@ -271,8 +280,8 @@ describe("sessions", () => {
     const [student] = world.students;
     await startSession(db, session(student!, { class: world.class }));
     expect((await personOfSession(db, `hash-${student}`, now))!.joinedClass).toBe(world.class);
-    expect(await taskOf(db, student!, assignment, world.class)).toBeDefined();
-    expect(await taskOf(db, student!, assignment, world.class + 1)).toBeUndefined();
+    expect(await ownAssignment(db, student!, assignment, world.class)).toBeDefined();
+    expect(await ownAssignment(db, student!, assignment, world.class + 1)).toBeUndefined();
   });
 });
 
@@ -306,8 +315,8 @@ describe("a recipient's row", () => {
 
   test("goes with its piece of work, and its tries with it", async () => {
     const [one, other] = [await give(), await give()];
-    const task = (await taskOf(db, world.students[0]!, one, null))!;
-    const attempt = (await openAttempt(db, task, now))!;
+    const assigned = (await ownAssignment(db, world.students[0]!, one, null))!;
+    const attempt = (await openAttempt(db, assigned, now))!;
     await db.query("delete from assignment where id = $1", [one]);
     expect([await rowsOf(one), await rowsOf(other)]).toEqual([0, 3]);
     expect(await db.query("select 1 from attempt where id = $1", [attempt.id])).toEqual([]);

@@ -10,7 +10,7 @@ import { revisionById } from "../adapt/resources";
 import { workStamp } from "./answers";
 
 /** One student's share of an assignment, as the student meets it. */
-export interface Task {
+export interface OwnAssignment {
   recipient: number;
   assignment: number;
   class: number;
@@ -46,7 +46,7 @@ export interface Task {
   stamp: string;
 }
 
-const task = `${workStamp} stamp,
+const assigned = `${workStamp} stamp,
   r.id recipient, a.id assignment, a.class_id class, c.name "className", p.given_name || ' ' || p.family_name teacher, r.revision_id revision,
   coalesce(v.document -> 'title' ->> (v.document -> 'languages' ->> 0), '') title,
   a.opens, coalesce(r.own_due, a.due) due, coalesce(r.own_closes, a.closes) closes,
@@ -65,22 +65,26 @@ const task = `${workStamp} stamp,
   join person p on p.id = a.made_by join revision v on v.id = r.revision_id`;
 
 /** What a student has been given and not called back; `onlyClass` for one who came in by that class's code. */
-export async function tasksOf(db: Queryable, student: number, onlyClass: number | null): Promise<Task[]> {
-  return db.query<Task>(
-    `select ${task} where r.student_id = $1 and a.called_back is null and ($2::int is null or a.class_id = $2)
+export async function ownAssignments(
+  db: Queryable,
+  student: number,
+  onlyClass: number | null,
+): Promise<OwnAssignment[]> {
+  return db.query<OwnAssignment>(
+    `select ${assigned} where r.student_id = $1 and a.called_back is null and ($2::int is null or a.class_id = $2)
       order by coalesce(r.own_due, a.due), a.position, a.id`,
     [student, onlyClass],
   );
 }
 
-export async function taskOf(
+export async function ownAssignment(
   db: Queryable,
   student: number,
   assignment: number,
   onlyClass: number | null,
-): Promise<Task | undefined> {
-  const rows = await db.query<Task>(
-    `select ${task} where r.student_id = $1 and a.id = $3 and a.called_back is null and ($2::int is null or a.class_id = $2)`,
+): Promise<OwnAssignment | undefined> {
+  const rows = await db.query<OwnAssignment>(
+    `select ${assigned} where r.student_id = $1 and a.id = $3 and a.called_back is null and ($2::int is null or a.class_id = $2)`,
     [student, onlyClass, assignment],
   );
   return rows[0];

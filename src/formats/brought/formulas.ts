@@ -10,7 +10,7 @@ export interface Formula {
 /** What our rich text holds of one. */
 const LONGEST = 2000;
 
-/** Whether it can be shown here. */
+/** Whether it can be shown here. `isTex("\\frac{1}{2}")` gives `true`. */
 export function isTex(tex: string): boolean {
   if (tex.trim() === "" || tex.length > LONGEST) return false;
   try {

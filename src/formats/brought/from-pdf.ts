@@ -187,13 +187,13 @@ async function picturesOf(page: PDFPageProxy): Promise<Uint8Array[]> {
  */
 export async function fromPdf(bytes: Uint8Array): Promise<Brought> {
   // The reader takes the bytes over: it gets its own.
-  const task = getDocument({
+  const assigned = getDocument({
     ...{ data: Uint8Array.from(bytes), isEvalSupported: false, useSystemFonts: false, disableFontFace: true },
     ...{ verbosity: 0, enableXfa: false, stopAtErrors: false, maxImageSize: 50_000_000 },
     isOffscreenCanvasSupported: false,
   });
   try {
-    const pdf = await task.promise;
+    const pdf = await assigned.promise;
     const pictures: Brought["pictures"] = [];
     const pages: BroughtPage[] = [];
     const read: { lines: Line[]; height: number; left: string[]; found: Uint8Array[] }[] = [];
@@ -249,6 +249,6 @@ export async function fromPdf(bytes: Uint8Array): Promise<Brought> {
         : "This PDF is damaged or cut off.",
     );
   } finally {
-    await task.destroy();
+    await assigned.destroy();
   }
 }

@@ -67,10 +67,14 @@ export interface SatchelPackage {
   drafts: ReadonlyMap<number, Document>;
 }
 
+/** `revisionFile(7, 2)` gives `"resources/7/revision-2.json"`. */
 export const revisionFile = (resource: number, number: number): string =>
   `resources/${resource}/revision-${number}.json`;
+/** `draftFile(7)` gives `"resources/7/draft.json"`. */
 export const draftFile = (resource: number): string => `resources/${resource}/draft.json`;
+/** `aboutFile(7)` gives `"resources/7/about.jsonld"`. */
 export const aboutFile = (resource: number): string => `resources/${resource}/about.jsonld`;
+/** `mediaFile("ab12")` gives `"media/ab12"`. */
 export const mediaFile = (sha256: string): string => `media/${sha256}`;
 
 /** What a document is, for other programs: JSON Schema of what is stored. */

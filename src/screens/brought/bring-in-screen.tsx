@@ -28,6 +28,7 @@ import { Notice } from "@/ui/notice";
 import { formatSent, postFile, Stopped } from "../media/post-file";
 import { later } from "@/ui/later";
 import { tell } from "@/ui/toast";
+import { Rich } from "../step/rich";
 import { useOnce } from "../use-once";
 
 const PdfPage = later(() => import("./pdf-page").then((part) => part.PdfPage));
@@ -74,14 +75,18 @@ function Page({ page, nth }: { page: PageLook; nth: number }) {
   return (
     <article className="grid max-w-2xl min-w-72 flex-1 content-start gap-3" aria-label={`Page ${nth}`}>
       <h2 className="font-serif text-[20px]">{page.title || `Page ${nth}`}</h2>
-      {page.parts.map(({ kind, says }, at) => {
+      {page.parts.map(({ kind, says, rich }, at) => {
         const Icon = partLooks[kind];
         return (
           <div key={at} className="flex gap-3 rounded-card border border-line bg-card p-3">
             <Icon size={18} aria-label={partNames[kind]} className="mt-0.5 shrink-0 text-ink-soft" />
-            <p className="min-w-0 flex-1 whitespace-pre-line [overflow-wrap:anywhere]">
-              {says || (kind === "picture" ? "A picture without a description: describe it before you publish." : "")}
-            </p>
+            {rich ? (
+              <Rich text={rich} className="min-w-0 flex-1 [overflow-wrap:anywhere]" />
+            ) : (
+              <p className="min-w-0 flex-1 whitespace-pre-line [overflow-wrap:anywhere]">
+                {says || (kind === "picture" ? "A picture without a description: describe it before you publish." : "")}
+              </p>
+            )}
           </div>
         );
       })}

@@ -14,7 +14,7 @@ import { useState } from "react";
 import { useAddress } from "../use-address";
 import { useOnce } from "../use-once";
 import { DeskLists } from "./desk-lists";
-import { SetForm, startSet, type SetDraft } from "./set-form";
+import { SetForm, type SetDraft } from "./set-form";
 
 /** The sets curators keep for Find's first page: their season, cover, order and the sentence that says why. */
 export function SetsScreen({
@@ -109,7 +109,7 @@ export function SetsScreen({
           <SetForm
             key={shown?.id ?? 0}
             set={shown}
-            draft={drafts.get(shown?.id ?? 0) ?? startSet(shown)}
+            draft={drafts.get(shown?.id ?? 0) ?? null}
             onDraft={(draft) => keep(shown?.id ?? 0, draft)}
             onSaved={(id) => {
               keep(shown?.id ?? 0, null);

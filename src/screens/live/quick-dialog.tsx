@@ -1,12 +1,14 @@
 "use client";
-import { useState, type FormEvent } from "react";
-import { quickKinds, type LessonCommand } from "@/core/live/lesson";
+import { Controller } from "react-hook-form";
+import { quickKinds, TypedQuestion, type LessonCommand } from "@/core/live/lesson";
 import { Button } from "@/ui/button";
+import { FormText, useCheckedForm } from "@/ui/checked-form";
 import { Dialog } from "@/ui/dialog";
 import { Field, inputClasses } from "@/ui/field";
 import { Segmented } from "@/ui/segmented";
 
 const names = { choose: "choosing", number: "a number", words: "words", draw: "drawing" } as const;
+const yesOrNo = "yes\nno";
 
 /** A question on the spot: asked on every screen at once, answered in seconds, nothing of it is marked. */
 export function QuickDialog({
@@ -18,64 +20,43 @@ export function QuickDialog({
   onOpenChange: (open: boolean) => void;
   lead: (asked: LessonCommand) => Promise<boolean>;
 }) {
-  const [kind, setKind] = useState<(typeof quickKinds)[number]>("choose");
-  const [ask, setAsk] = useState("");
-  const [options, setOptions] = useState("yes\nno");
-  const list = options
-    .split("\n")
-    .map((one) => one.trim())
-    .filter(Boolean);
-  const problem =
-    kind === "choose" && (list.length < 2 || list.length > 6 || new Set(list).size < list.length)
-      ? "Two to six different answers, one a line."
-      : undefined;
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    if (problem || !ask.trim()) return;
-    const question = { id: crypto.randomUUID().slice(0, 20), kind, ask, options: kind === "choose" ? list : [] };
-    if (!(await lead({ do: "ask", question }))) return;
-    setAsk("");
+  const form = useCheckedForm(TypedQuestion, { ask: "", kind: "choose", options: yesOrNo }, async (typed, reset) => {
+    if (!(await lead({ do: "ask", question: { id: crypto.randomUUID().slice(0, 20), ...typed } }))) return;
+    // The next one is often of the same kind.
+    const options = typed.kind === "choose" ? typed.options.join("\n") : yesOrNo;
+    reset({ ask: "", kind: typed.kind, options });
     onOpenChange(false);
-  };
+  });
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="Ask everybody now">
-      <form className="grid gap-4" onSubmit={(event) => void submit(event)}>
-        <Field label="Your question">
-          {(props) => (
-            <input
-              {...props}
-              autoFocus
-              className={inputClasses}
-              maxLength={300}
-              value={ask}
-              onChange={(event) => setAsk(event.target.value)}
-            />
+      <form className="grid gap-4" noValidate onSubmit={form.submit}>
+        <FormText form={form} name="ask" label="Your question" autoFocus maxLength={300} />
+        <Controller
+          control={form.control}
+          name="kind"
+          render={({ field: kind }) => (
+            <>
+              <div className="grid gap-1">
+                <span className="text-[13px] text-ink-soft">They answer by</span>
+                <Segmented
+                  label="They answer by"
+                  value={kind.value}
+                  options={quickKinds.map((value) => ({ value, text: names[value] }))}
+                  onChange={kind.onChange}
+                />
+              </div>
+              {kind.value === "choose" && (
+                <Field label="What they can choose" problem={form.problemAt("options")}>
+                  {(control) => (
+                    <textarea {...control} rows={4} className={inputClasses} {...form.register("options")} />
+                  )}
+                </Field>
+              )}
+            </>
           )}
-        </Field>
-        <div className="grid gap-1">
-          <span className="text-[13px] text-ink-soft">They answer by</span>
-          <Segmented
-            label="They answer by"
-            value={kind}
-            options={quickKinds.map((value) => ({ value, text: names[value] }))}
-            onChange={setKind}
-          />
-        </div>
-        {kind === "choose" && (
-          <Field label="What they can choose" problem={problem}>
-            {(props) => (
-              <textarea
-                {...props}
-                rows={4}
-                className={inputClasses}
-                value={options}
-                onChange={(event) => setOptions(event.target.value)}
-              />
-            )}
-          </Field>
-        )}
+        />
         <div className="flex justify-end">
-          <Button look="main" type="submit" disabled={Boolean(problem) || !ask.trim()}>
+          <Button look="main" type="submit" disabled={form.busy}>
             Ask
           </Button>
         </div>

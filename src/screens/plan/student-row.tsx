@@ -28,8 +28,8 @@ function StudentForm({
   const wasDue = one.setDue ? toWallClock(one.setDue, zone) : "";
   const [form, setForm] = useState({ resource: one.resource, factor: one.factor, due: wasDue });
   const { run, busy } = usePlanActs();
-  const given = { assignment: assignment.id, student: one.student, ...form };
-  const { value: looked, problem } = useLooked(lookForStudent, given);
+  const change = { assignment: assignment.id, student: one.student, ...form };
+  const { value: looked, problem } = useLooked(lookForStudent, change);
   const choices = [{ id: assignment.resource, title: "this one" }, ...versions];
   if (!choices.some(({ id }) => id === one.resource)) choices.push({ id: one.resource, title: one.title });
   return (
@@ -39,7 +39,7 @@ function StudentForm({
       onSubmit={(event) => {
         event.preventDefault();
         run(
-          () => changeForStudent(given),
+          () => changeForStudent(change),
           () => `Changed for ${one.name}.`,
           onDone,
         );

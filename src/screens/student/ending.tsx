@@ -36,7 +36,7 @@ export function Ending({
   const earned = Math.round(ruled.reduce((sum, mark) => sum + mark.marks!, 0) * 100) / 100;
   const again = () =>
     start(async () => {
-      const outcome = await tryAgain({ assignment: data.task.assignment });
+      const outcome = await tryAgain({ assignment: data.assigned.assignment });
       if (outcome.ok) router.refresh();
       else setProblem(problemText(outcome));
     });
@@ -50,13 +50,13 @@ export function Ending({
         </p>
       )}
       {data.putAway ? (
-        <p>{t("putAway", { teacher: data.task.teacher })}</p>
+        <p>{t("putAway", { teacher: data.assigned.teacher })}</p>
       ) : data.hidden ? (
         <p>{t("ownCard")}</p>
       ) : (
         <>
           {data.marksFrom && <p>{t("marksFrom", { when: when(data.marksFrom) })}</p>}
-          {marks.length === 0 && !data.marksFrom && <p>{t("teacherLooks", { teacher: data.task.teacher })}</p>}
+          {marks.length === 0 && !data.marksFrom && <p>{t("teacherLooks", { teacher: data.assigned.teacher })}</p>}
         </>
       )}
       {problem && <p role="alert">{problem}</p>}
@@ -72,7 +72,7 @@ export function Ending({
             aria-pressed={mine}
             onClick={() => {
               setMine(!mine);
-              void chooseAsMine({ assignment: data.task.assignment, chosen: !mine }).then((outcome) => {
+              void chooseAsMine({ assignment: data.assigned.assignment, chosen: !mine }).then((outcome) => {
                 if (outcome.ok) return;
                 setMine(mine);
                 setProblem(problemText(outcome));

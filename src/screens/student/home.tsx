@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useState } from "react";
 import type { ReactNode } from "react";
 import { availability } from "@/core/assign/door";
-import type { Task } from "@/data/student/work";
+import type { OwnAssignment } from "@/data/student/work";
 import { leave } from "@/screens/acts/sign-in";
 import { forgetKeptPages, KeepOffline } from "../offline/keep-offline";
 import { ScreenLanguageChoice } from "../language/screen-language";
@@ -32,7 +32,7 @@ function Section({ title, empty, children }: { title: string; empty?: string; ch
 }
 
 /** With the part, where only a part was given: "Long lesson, 1 of 2". */
-const nameOf = (task: Task) => (task.part ? `${task.title}, ${task.part}` : task.title);
+const nameOf = (assigned: OwnAssignment) => (assigned.part ? `${assigned.title}, ${assigned.part}` : assigned.title);
 
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 
@@ -40,7 +40,7 @@ const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 export function StudentHome({
   student,
   name,
-  tasks,
+  assignments,
   led,
   byCode,
   badge,
@@ -52,7 +52,7 @@ export function StudentHome({
 }: {
   student: number;
   name: string;
-  tasks: Task[];
+  assignments: OwnAssignment[];
   /** The assignments with which a lesson is led just now. */
   led: ReadonlySet<number>;
   /** Came in with the class's code: sees today's work only. */
@@ -68,32 +68,35 @@ export function StudentHome({
   zone: string;
   now: Date;
 }) {
-  const handed = (task: Task) => task.lastHandedIn !== null && !task.working;
-  const doors = new Map(tasks.map((task) => [task, availability(task, zone, now)]));
-  const closed = (task: Task) => {
-    const door = doors.get(task)!;
+  const handed = (assigned: OwnAssignment) => assigned.lastHandedIn !== null && !assigned.working;
+  const doors = new Map(assignments.map((assigned) => [assigned, availability(assigned, zone, now)]));
+  const closed = (assigned: OwnAssignment) => {
+    const door = doors.get(assigned)!;
     return !door.open && (door.why === "closed" || (door.why === "other day" && door.next === null));
   };
   // By the class's code nothing of earlier is seen, so nothing of it is asked for.
-  const cameBack = (task: Task) => !byCode && task.sentBack > 0;
+  const cameBack = (assigned: OwnAssignment) => !byCode && assigned.sentBack > 0;
   // What is led now comes first: the class is there already. Then what came back.
-  const first = (task: Task) => (led.has(task.assignment) ? 2 : cameBack(task) ? 1 : 0);
-  const todo = tasks
-    .filter((task) => (doors.get(task)!.open && !handed(task)) || first(task) > 0)
+  const first = (assigned: OwnAssignment) => (led.has(assigned.assignment) ? 2 : cameBack(assigned) ? 1 : 0);
+  const todo = assignments
+    .filter((assigned) => (doors.get(assigned)!.open && !handed(assigned)) || first(assigned) > 0)
     .sort((one, other) => first(other) - first(one));
-  const coming = tasks.filter((task) => !doors.get(task)!.open && !closed(task) && !handed(task) && first(task) === 0);
-  const done = tasks.filter((task) => handed(task) && first(task) === 0).reverse();
-  const missed = tasks.filter((task) => closed(task) && !handed(task) && first(task) === 0);
+  const coming = assignments.filter(
+    (assigned) => !doors.get(assigned)!.open && !closed(assigned) && !handed(assigned) && first(assigned) === 0,
+  );
+  const done = assignments.filter((assigned) => handed(assigned) && first(assigned) === 0).reverse();
+  const missed = assignments.filter((assigned) => closed(assigned) && !handed(assigned) && first(assigned) === 0);
   const t = useTranslations("home");
   const reading = useTranslations("reading");
   const common = useTranslations("common");
   const { when } = useWhen(zone, now);
   const formatNotNow = useNotNow(zone, now);
-  const due = (task: Task) => t(task.due < now ? "wasDue" : "until", { when: when(task.due) });
+  const due = (assigned: OwnAssignment) => t(assigned.due < now ? "wasDue" : "until", { when: when(assigned.due) });
   const [comfort, setComfort] = useState(false);
   const [own, setOwn] = useState(badge);
   useLive("/student/live");
-  const more = (task: Task) => doors.get(task)!.open && (task.tries === null || task.begun < task.tries);
+  const more = (assigned: OwnAssignment) =>
+    doors.get(assigned)!.open && (assigned.tries === null || assigned.begun < assigned.tries);
   return (
     <main className="finger-size mx-auto max-w-3xl px-4 py-5 font-child text-(length:--child-text)">
       <header className="flex flex-wrap items-center justify-between gap-y-2">
@@ -143,71 +146,71 @@ export function StudentHome({
       </div>
       {byCode && <p className="mt-3 text-ink-soft">{t("byCode")}</p>}
       <Section title={t("now")} empty={t("nothingNow")}>
-        {todo.map((task, at) => (
+        {todo.map((assigned, at) => (
           <li
-            key={task.assignment}
+            key={assigned.assignment}
             className={`flex flex-wrap items-center gap-4 rounded-card border-2 bg-card p-5 ${at === 0 ? "border-ink" : "border-line"}`}
           >
             <div className="min-w-48 flex-1">
-              <h3 className="text-xl font-bold">{nameOf(task)}</h3>
+              <h3 className="text-xl font-bold">{nameOf(assigned)}</h3>
               <p className="text-ink-soft">
-                {led.has(task.assignment)
-                  ? t("lesson", { teacher: task.teacher })
-                  : cameBack(task)
-                    ? t("sentBack", { teacher: task.teacher })
-                    : due(task)}{" "}
-                · {task.className}
+                {led.has(assigned.assignment)
+                  ? t("lesson", { teacher: assigned.teacher })
+                  : cameBack(assigned)
+                    ? t("sentBack", { teacher: assigned.teacher })
+                    : due(assigned)}{" "}
+                · {assigned.className}
               </p>
             </div>
             <Link
-              href={`/student/${task.assignment}`}
+              href={`/student/${assigned.assignment}`}
               className={`grid min-h-14 min-w-28 place-items-center rounded-card border-2 border-green px-6 text-lg font-bold ${at === 0 ? "bg-green text-on-green" : "text-green"}`}
             >
-              {led.has(task.assignment)
+              {led.has(assigned.assignment)
                 ? t("join")
-                : cameBack(task)
+                : cameBack(assigned)
                   ? t("change")
-                  : task.working
+                  : assigned.working
                     ? t("goOn")
                     : common("begin")}
-              <span className="heard">: {nameOf(task)}</span>
+              <span className="heard">: {nameOf(assigned)}</span>
             </Link>
           </li>
         ))}
       </Section>
       <div className="grid gap-x-6 sm:grid-cols-2">
         <Section title={t("coming")} empty={t("nothingComing")}>
-          {coming.map((task) => (
-            <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
-              <span className="block">{nameOf(task)}</span>
-              <span className="text-[0.88em] text-ink-soft">{capital(formatNotNow(task)!)}</span>
+          {coming.map((assigned) => (
+            <li key={assigned.assignment} className="rounded-card border border-line bg-card px-4 py-3">
+              <span className="block">{nameOf(assigned)}</span>
+              <span className="text-[0.88em] text-ink-soft">{capital(formatNotNow(assigned)!)}</span>
             </li>
           ))}
         </Section>
         <Section title={t("done")} empty={t("nothingDone")}>
-          {done.map((task) => (
+          {done.map((assigned) => (
             <li
-              key={task.assignment}
+              key={assigned.assignment}
               className="flex items-center gap-3 rounded-card border border-line bg-card px-4 py-2"
             >
               <div className="min-w-0 flex-1">
                 <Link
-                  href={`/student/${task.assignment}`}
+                  href={`/student/${assigned.assignment}`}
                   className="inline-block min-h-12 py-2 underline decoration-line-strong underline-offset-4"
                 >
-                  {nameOf(task)}
+                  {nameOf(assigned)}
                 </Link>
-                {more(task) && <span className="block text-[0.88em] text-ink-soft">{t("again")}</span>}
+                {more(assigned) && <span className="block text-[0.88em] text-ink-soft">{t("again")}</span>}
               </div>
-              <Postmark at={task.lastHandedIn!} zone={zone} now={now} />
+              <Postmark at={assigned.lastHandedIn!} zone={zone} now={now} />
             </li>
           ))}
         </Section>
         <Section title={t("closed")}>
-          {missed.map((task) => (
-            <li key={task.assignment} className="rounded-card border border-line bg-card px-4 py-3">
-              <span className="block">{nameOf(task)}</span>
-              <span className="text-[0.88em] text-ink-soft">{capital(formatNotNow(task)!)}</span>
+          {missed.map((assigned) => (
+            <li key={assigned.assignment} className="rounded-card border border-line bg-card px-4 py-3">
+              <span className="block">{nameOf(assigned)}</span>
+              <span className="text-[0.88em] text-ink-soft">{capital(formatNotNow(assigned)!)}</span>
             </li>
           ))}
         </Section>

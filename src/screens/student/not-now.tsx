@@ -2,25 +2,25 @@
 import Link from "next/link";
 import { availability } from "@/core/assign/door";
 import { momentAt } from "@/core/calendar/school-calendar";
-import type { Task } from "@/data/student/work";
+import type { OwnAssignment } from "@/data/student/work";
 import { useWhen } from "../language/use-when";
 import { SendWaiting } from "./send-waiting";
 import { useTranslations } from "use-intl";
 
 /** Why something that was given cannot be done just now, in words for children; null when it can. */
-export function useNotNow(zone: string, now: Date): (task: Task) => string | null {
+export function useNotNow(zone: string, now: Date): (assigned: OwnAssignment) => string | null {
   const t = useTranslations("notNow");
   const { when, whichDay } = useWhen(zone, now);
-  return (task) => {
-    const door = availability(task, zone, now);
+  return (assigned) => {
+    const door = availability(assigned, zone, now);
     if (door.open) return null;
     switch (door.why) {
       case "later":
-        return t("later", { when: when(task.opens) });
+        return t("later", { when: when(assigned.opens) });
       case "closed":
-        return t("closed", { when: when(task.closes!) });
+        return t("closed", { when: when(assigned.closes!) });
       case "waits":
-        return t("waits", { title: task.waitsFor ?? "" });
+        return t("waits", { title: assigned.waitsFor ?? "" });
       case "other day":
         return door.next ? t("again", { when: whichDay(momentAt(door.next, "00:00", zone)) }) : t("over");
     }
@@ -28,15 +28,25 @@ export function useNotNow(zone: string, now: Date): (task: Task) => string | nul
 }
 
 /** The page of a piece of work that cannot be done now. */
-export function NotNow({ task, student, zone, now }: { task: Task; student: number; zone: string; now: Date }) {
+export function NotNow({
+  assigned,
+  student,
+  zone,
+  now,
+}: {
+  assigned: OwnAssignment;
+  student: number;
+  zone: string;
+  now: Date;
+}) {
   const t = useTranslations("notNow");
   const common = useTranslations("common");
   const formatNotNow = useNotNow(zone, now);
   return (
     <main className="finger-size mx-auto grid max-w-xl gap-4 px-4 py-10 font-child text-(length:--child-text)">
-      <h1 className="font-serif text-2xl">{task.title}</h1>
-      <p>{t("sentence", { state: formatNotNow(task)! })}</p>
-      {task.begun > 0 && <p className="text-ink-soft">{t("kept")}</p>}
+      <h1 className="font-serif text-2xl">{assigned.title}</h1>
+      <p>{t("sentence", { state: formatNotNow(assigned)! })}</p>
+      {assigned.begun > 0 && <p className="text-ink-soft">{t("kept")}</p>}
       <SendWaiting student={student} />
       <Link
         href="/student"

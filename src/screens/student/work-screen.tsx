@@ -91,7 +91,7 @@ export function StudentWorkScreen({
   const lessonText = useTranslations("lesson");
   const problemText = useProblem();
   const sheet = useRef<HTMLDivElement>(null);
-  const { task, document, attempt } = data;
+  const { assigned, document, attempt } = data;
   const { steps } = document;
   const [reads, setReads] = useReadingLanguage(document.languages);
   const languages = [reads, ...document.languages.filter((one) => one !== reads)];
@@ -100,7 +100,7 @@ export function StudentWorkScreen({
   const reopened = readOnly ? (data.review?.open ?? []) : [];
   const correcting = reopened.length > 0;
   const tryNumber = attempt && (!attempt.handedIn || correcting) ? attempt.number : (attempt?.number ?? 0) + 1;
-  const place = { student, assignment: task.assignment, recipient: task.recipient, number: tryNumber };
+  const place = { student, assignment: assigned.assignment, recipient: assigned.recipient, number: tryNumber };
   const answers = useAnswers(place, data.values, !readOnly || correcting);
   const [marks, setMarks] = useState<Record<string, Mark | undefined>>(data.marks ?? {});
   const [feedback, setFeedback] = useState<Record<string, Question["feedback"]>>({});
@@ -109,11 +109,11 @@ export function StudentWorkScreen({
   const top = useRef<HTMLDivElement>(null);
   const workPlace = useMemo(
     () => ({
-      filesTo: `/student/${task.assignment}/file`,
-      remember: `${task.recipient}-${tryNumber}`,
+      filesTo: `/student/${assigned.assignment}/file`,
+      remember: `${assigned.recipient}-${tryNumber}`,
       kept: data.kept,
     }),
-    [task.assignment, task.recipient, tryNumber, data.kept],
+    [assigned.assignment, assigned.recipient, tryNumber, data.kept],
   );
 
   const { flush } = answers;
@@ -126,9 +126,9 @@ export function StudentWorkScreen({
     [flush, t, problemText],
   );
   const { hand, handing, later, notYet } = useHandIn({
-    ...{ student, assignment: task.assignment, number: tryNumber, flush, isFinal, onProblem: setProblem },
+    ...{ student, assignment: assigned.assignment, number: tryNumber, flush, isFinal, onProblem: setProblem },
   });
-  const limits = useLimits(task.assignment, data.limits, onLimit);
+  const limits = useLimits(assigned.assignment, data.limits, onLimit);
 
   /** A question whose time is over asks nothing more. */
   const answered = (question: Question) =>
@@ -151,11 +151,11 @@ export function StudentWorkScreen({
           : Math.max(0, firstOpen),
   );
   const { followed, at, held, upTo, askForHelp, sayQuick, sayNote, filmPlace, onPage } = useFollowing({
-    ...{ assignment: task.assignment, steps, readOnly, own: ownAt, onMoved: setAt },
+    ...{ assignment: assigned.assignment, steps, readOnly, own: ownAt, onMoved: setAt },
   });
   const step = steps[at];
   const { together, past } = useTogether({
-    ...{ assignment: task.assignment, student, step, onPage, lesson: readOnly ? null : followed.lesson },
+    ...{ assignment: assigned.assignment, student, step, onPage, lesson: readOnly ? null : followed.lesson },
     ...{ before: data.sharedPages, values: answers.values },
   });
   /** Paused, or not there yet: then nothing of it is written. */
@@ -174,7 +174,7 @@ export function StudentWorkScreen({
     const key = crypto.randomUUID();
     try {
       const outcome = await checkAnswer({
-        assignment: task.assignment,
+        assignment: assigned.assignment,
         question: question.id,
         key,
         value: answers.values[question.id],
@@ -216,7 +216,7 @@ export function StudentWorkScreen({
       >
         <WorkHeader
           title={titleOf(document)}
-          due={task.due}
+          due={assigned.due}
           {...{ zone, now, reads, setReads }}
           read={document.languages}
         >
@@ -269,8 +269,8 @@ export function StudentWorkScreen({
                             ((question) =>
                               (isPiece(question.type) || data.review!.pieces[question.id]) && (
                                 <PieceStrip
-                                  assignment={task.assignment}
-                                  teacher={task.teacher}
+                                  assignment={assigned.assignment}
+                                  teacher={assigned.teacher}
                                   question={question}
                                   value={answers.values[question.id]}
                                   languages={languages}
@@ -322,8 +322,8 @@ export function StudentWorkScreen({
               {kept("noRoom")}
             </p>
           )}
-          <SendWaiting student={student} except={task.assignment} />
-          <KeepOffline student={student} pages={[`/student/${task.assignment}`]} />
+          <SendWaiting student={student} except={assigned.assignment} />
+          <KeepOffline student={student} pages={[`/student/${assigned.assignment}`]} />
         </div>
         <footer className="fixed inset-x-0 bottom-0 border-t border-line bg-paper">
           <div className="mx-auto flex max-w-3xl items-center gap-3 px-4 py-2.5">

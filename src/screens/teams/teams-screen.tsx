@@ -3,13 +3,14 @@ import { Pencil, Plus } from "lucide-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { z } from "zod";
+import type { TeamInput } from "@/core/sharing/inputs";
 import { changeTeam, makeTeam } from "@/screens/acts/team";
 import type { TeamsData } from "@/server/share/team";
 import { Button, buttonClasses } from "@/ui/button";
 import { Dialog } from "@/ui/dialog";
 import { Empty } from "@/ui/empty";
 import { useDone } from "../use-done";
-import { useOnce } from "../use-once";
 import { Board } from "./team-board";
 import { TeamForm, type TeamDraft } from "./team-form";
 
@@ -24,33 +25,20 @@ export function TeamsScreen({ data, current, now }: { data: TeamsData; current: 
   const router = useRouter();
   const done = useDone();
   const [form, setForm] = useState<"new" | "change" | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, start] = useOnce();
   const { board, me, teams } = data;
   const people = board
     ? [...board.team.members.map((one) => ({ ...one, school: null })), ...data.colleagues].filter(
         (one, at, all) => all.findIndex(({ id }) => id === one.id) === at,
       )
     : data.colleagues;
-  const close = () => {
+  const save = async (draft: z.infer<typeof TeamInput>) => {
+    const outcome = form === "new" ? await makeTeam(draft) : await changeTeam({ team: board!.team.id, ...draft });
+    if (!outcome.ok) return outcome;
     setForm(null);
-    setProblem(null);
+    if ("team" in outcome.value) return router.push(`/teams?team=${outcome.value.team}`);
+    if (outcome.value.left) router.push("/teams");
+    done(outcome.value.left ? "You have left the team." : "Saved.", outcome.value.event);
   };
-  const save = (draft: TeamDraft) =>
-    start(async () => {
-      if (form === "new") {
-        const outcome = await makeTeam({ ...draft, lines: draft.lines.map(({ name }) => name) });
-        if (!outcome.ok) return setProblem(outcome.problem);
-        close();
-        router.push(`/teams?team=${outcome.value.team}`);
-      } else {
-        const outcome = await changeTeam({ team: board!.team.id, ...draft });
-        if (!outcome.ok) return setProblem(outcome.problem);
-        close();
-        if (outcome.value.left) router.push("/teams");
-        done(outcome.value.left ? "You have left the team." : "Saved.", outcome.value.event);
-      }
-    });
   return (
     <div className="flex h-full flex-col px-6 py-5">
       <header className="flex flex-wrap items-center gap-2 pb-3">
@@ -84,7 +72,11 @@ export function TeamsScreen({ data, current, now }: { data: TeamsData; current: 
         </Empty>
       )}
       {form && (
-        <Dialog open onOpenChange={(open) => !open && close()} title={form === "new" ? "New team" : "People and parts"}>
+        <Dialog
+          open
+          onOpenChange={(open) => !open && setForm(null)}
+          title={form === "new" ? "New team" : "People and parts"}
+        >
           <TeamForm
             start={
               form === "new"
@@ -96,8 +88,6 @@ export function TeamsScreen({ data, current, now }: { data: TeamsData; current: 
                   }
             }
             people={form === "new" ? [{ id: me, name: "You", school: null }, ...data.colleagues] : people}
-            problem={problem}
-            busy={busy}
             saveText={form === "new" ? "Make the team" : "Save"}
             onSave={save}
           />

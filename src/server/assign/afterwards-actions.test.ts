@@ -3,7 +3,7 @@ import { schoolClock } from "@/core/calendar/school-calendar";
 import { recipientsOf } from "@/data/assign/recipients";
 import { lesson, publishFor, smallCalendar } from "@/data/testing/world";
 import { resultTable } from "@/core/results/table";
-import { taskOf, workOf } from "@/data/student/work";
+import { ownAssignment, workOf } from "@/data/student/work";
 import { workAsItIs } from "@/data/assign/work-rules";
 import { actAs, value, visitorOf } from "../testing/as";
 import { check, child, db, document, given, openSchool, teacher, world } from "../testing/child-at-work";
@@ -127,9 +127,9 @@ test("one child gets another version with more time; what was answered is kept, 
     id,
     event,
     async () => {
-      const task = (await taskOf(db, student, id, null))!;
-      expect(task).toMatchObject({ title: "Tides, easier", factor: 1.5 });
-      expect(task.due > (await taskOf(db, world.students[1]!, id, null))!.due).toBe(true);
+      const assigned = (await ownAssignment(db, student, id, null))!;
+      expect(assigned).toMatchObject({ title: "Tides, easier", factor: 1.5 });
+      expect(assigned.due > (await ownAssignment(db, world.students[1]!, id, null))!.due).toBe(true);
       expect(await marks()).toBe(0);
     },
     before,

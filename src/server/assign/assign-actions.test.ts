@@ -8,7 +8,7 @@ import type { Db } from "@/data/engine/db";
 import { addRevision, resourceById } from "@/data/adapt/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
-import { addResponses, handIn, openAttempt, taskOf, tasksOf } from "@/data/student/work";
+import { addResponses, handIn, openAttempt, ownAssignment, ownAssignments } from "@/data/student/work";
 import { studentWork } from "../student/student-work";
 import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import {
@@ -96,9 +96,9 @@ describe("giving it", () => {
     expect(assignment).toMatchObject({ goals: ["tables"], minutes: 25, meeting: { period: 1 } });
     const calendar = await calendarOf(db, world.here);
     const opens = schoolClock(assignment.opens, calendar.zone).date;
-    const task = (await taskOf(db, world.students[2]!, id!, null))!;
-    expect(schoolClock(task.due, calendar.zone).date).toBe(schoolDaysLater(calendar, opens, 3));
-    expect((await taskOf(db, world.students[1]!, id!, null))!.title).toBe("Tides, shorter");
+    const assigned = (await ownAssignment(db, world.students[2]!, id!, null))!;
+    expect(schoolClock(assigned.due, calendar.zone).date).toBe(schoolDaysLater(calendar, opens, 3));
+    expect((await ownAssignment(db, world.students[1]!, id!, null))!.title).toBe("Tides, shorter");
   });
 
   test("several, one in each lesson, each after the one before", async () => {
@@ -108,11 +108,11 @@ describe("giving it", () => {
     const [first, then] = await Promise.all(ids.map((id) => assignmentById(db, id)));
     expect(then!.opens.getTime()).toBeGreaterThan(first!.opens.getTime());
     const student = world.students[0]!;
-    expect((await taskOf(db, student, ids[1]!, null))!.waitsFor).toBe("Tides");
-    const task = (await taskOf(db, student, ids[0]!, null))!;
-    const attempt = (await openAttempt(db, task, now))!;
+    expect((await ownAssignment(db, student, ids[1]!, null))!.waitsFor).toBe("Tides");
+    const assigned = (await ownAssignment(db, student, ids[0]!, null))!;
+    const attempt = (await openAttempt(db, assigned, now))!;
     await db.query("update attempt set handed_in = now() where id = $1", [attempt.id]);
-    expect((await taskOf(db, student, ids[1]!, null))!.waitsFor).toBeNull();
+    expect((await ownAssignment(db, student, ids[1]!, null))!.waitsFor).toBeNull();
   });
 
   test("in parts: each has its steps and its minutes only", async () => {
@@ -128,7 +128,7 @@ describe("giving it", () => {
       ["1 of 2", 30],
       ["2 of 2", 30],
     ]);
-    expect((await taskOf(db, world.students[0]!, ids[1]!, null))!.steps).toEqual(["b"]);
+    expect((await ownAssignment(db, world.students[0]!, ids[1]!, null))!.steps).toEqual(["b"]);
   });
 
   test("a step may be done in pairs by this class; it is said, and students see it", async () => {
@@ -143,11 +143,11 @@ describe("giving it", () => {
   });
 
   test("what stops it is refused by the server too, and nothing is given", async () => {
-    const before = (await tasksOf(db, world.students[0]!, null)).length;
+    const before = (await ownAssignments(db, world.students[0]!, null)).length;
     const form = formFor({ due: { kind: "at", at: "2020-01-01T15:00" } });
     expect(value(await lookBeforeAssigning(form)).findings[0]!.level).toBe("stop");
     expect((await assignResources(form)).ok).toBe(false);
-    expect((await tasksOf(db, world.students[0]!, null)).length).toBe(before);
+    expect((await ownAssignments(db, world.students[0]!, null)).length).toBe(before);
   });
 });
 
@@ -203,10 +203,10 @@ test("it opens for a child once earlier work of the class is handed in, and neve
   expect(said[0]).toContain("once “Tides” is handed in");
   const [second] = value(await assignResources(form)).assignments;
   const aisha = world.students[0]!;
-  expect((await taskOf(db, aisha, second!, null))!.waitsFor).toBe("Tides");
-  const attempt = (await openAttempt(db, (await taskOf(db, aisha, first!, null))!, now))!;
+  expect((await ownAssignment(db, aisha, second!, null))!.waitsFor).toBe("Tides");
+  const attempt = (await openAttempt(db, (await ownAssignment(db, aisha, first!, null))!, now))!;
   await handIn(db, attempt.id, now);
-  expect((await taskOf(db, aisha, second!, null))!.waitsFor).toBeNull();
+  expect((await ownAssignment(db, aisha, second!, null))!.waitsFor).toBeNull();
   await db.query("update class_teacher set person_id = $1 where class_id = $2", [world.teodor, world.class]);
   expect(await assignResources(form)).toMatchObject({ ok: false });
   await db.query("update class_teacher set person_id = $1 where class_id = $2", [world.ines, world.class]);
@@ -220,8 +220,8 @@ describe("afterwards", () => {
     const id = await give({ to: [{ class: world.class, students: [world.students[aisha]!] }], closes: "due" });
     value(await addStudents({ assignment: id, students: [world.students[2]!] }));
     const [all, later] = [
-      (await taskOf(db, world.students[aisha]!, id, null))!,
-      (await taskOf(db, world.students[2]!, id, null))!,
+      (await ownAssignment(db, world.students[aisha]!, id, null))!,
+      (await ownAssignment(db, world.students[2]!, id, null))!,
     ];
     expect(all.closes).toEqual(all.due);
     expect(later.due > all.due).toBe(true);
@@ -233,8 +233,8 @@ describe("afterwards", () => {
     value(await addStudents({ assignment: id, students: [world.students[2]!, world.stranger] }));
     expect((await recipientsOf(db, id)).map(({ factor }) => factor)).toEqual([1, 1.5]);
     value(await removeStudent({ assignment: id, student: world.students[2]! }));
-    const task = (await taskOf(db, world.students[aisha]!, id, null))!;
-    const attempt = (await openAttempt(db, task, now))!;
+    const assigned = (await ownAssignment(db, world.students[aisha]!, id, null))!;
+    const attempt = (await openAttempt(db, assigned, now))!;
     await addResponses(
       db,
       attempt.id,
@@ -266,7 +266,7 @@ describe("afterwards", () => {
       await lookAtTimes({ assignment: id, opens: wall(assignment.opens), due: "2024-01-01T10:00", closes: "never" }),
     ).toMatchObject({ ok: false, field: "due" });
     value(await changeTimes({ assignment: id, opens: wall(assignment.opens), due: wall(moved), closes: "never" }));
-    const due = async (at: number) => (await taskOf(db, world.students[at]!, id, null))!.due.getTime();
+    const due = async (at: number) => (await ownAssignment(db, world.students[at]!, id, null))!.due.getTime();
     expect(await due(aisha)).toBe(moved.getTime());
     expect((await due(bo)) - moved.getTime()).toBe(24 * 3_600_000);
     expect(await due(2)).toBeGreaterThan(moved.getTime());
@@ -278,13 +278,17 @@ describe("afterwards", () => {
 
   test("a newer revision is for those who have not begun", async () => {
     const id = await give();
-    const task = (await taskOf(db, world.students[aisha]!, id, null))!;
-    await openAttempt(db, task, now);
+    const assigned = (await ownAssignment(db, world.students[aisha]!, id, null))!;
+    await openAttempt(db, assigned, now);
     const document = lesson("Tides, improved");
     const newer = await addRevision(db, { resource: main.id, document, hash: "n", author: world.ines, created: now });
     expect((await resourceById(db, main.id))!.head).toBe(newer.id);
     expect(value(await takeNewest({ assignment: id }))).toMatchObject({ changed: 2 });
-    expect((await recipientsOf(db, id)).map(({ revision }) => revision)).toEqual([task.revision, newer.id, newer.id]);
+    expect((await recipientsOf(db, id)).map(({ revision }) => revision)).toEqual([
+      assigned.revision,
+      newer.id,
+      newer.id,
+    ]);
   });
 
   const give2 = async () => {
@@ -304,7 +308,7 @@ describe("afterwards", () => {
     expect(await uses()).toBe(before);
     const second = await give2();
     const [id, begun] = second.assignments;
-    await openAttempt(db, (await taskOf(db, world.students[bo]!, begun!, null))!, now);
+    await openAttempt(db, (await ownAssignment(db, world.students[bo]!, begun!, null))!, now);
     expect(value(await undoPlan({ event: second.event })).said).toContain("somebody had begun");
     expect(await assignmentById(db, id!)).toBeUndefined();
     expect((await assignmentById(db, begun!))!.calledBack).not.toBeNull();
@@ -322,7 +326,9 @@ describe("afterwards", () => {
   test("what is due together is met in the order she puts it in; undone, in the one before", async () => {
     const ids = [await give(), await give(), await give()];
     const met = async () =>
-      (await tasksOf(db, world.students[aisha]!, null)).map((task) => task.assignment).filter((id) => ids.includes(id));
+      (await ownAssignments(db, world.students[aisha]!, null))
+        .map((assigned) => assigned.assignment)
+        .filter((id) => ids.includes(id));
     expect(await met()).toEqual(ids);
     const other = [ids[2]!, ids[0]!, ids[1]!];
     const { event } = value(await orderWork({ assignments: other }));

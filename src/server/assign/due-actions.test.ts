@@ -4,7 +4,7 @@ import { recipientsOf } from "@/data/assign/recipients";
 import { classesOf } from "@/data/classes/classes";
 import { calendarOf } from "@/data/plan/calendar";
 import { lesson, publishFor, smallCalendar } from "@/data/testing/world";
-import { taskOf } from "@/data/student/work";
+import { ownAssignment } from "@/data/student/work";
 import { actAs, value, visitorOf } from "../testing/as";
 import { db, formFor, openSchool, world } from "../testing/child-at-work";
 import { changeRules, changeForStudent } from "./afterwards-actions";
@@ -113,7 +113,7 @@ test("several are due at one moment, all or none, closing no earlier; more time 
   const at = momentAt(later(8), "14:00", zone);
   for (const id of ids) expect((await assignmentById(db, id))!.due).toEqual(at);
   expect((await assignmentById(db, ids[0]!))!.closes).toEqual(at);
-  expect((await taskOf(db, world.students[2]!, ids[0]!, null))!.due > at).toBe(true);
+  expect((await ownAssignment(db, world.students[2]!, ids[0]!, null))!.due > at).toBe(true);
   value(await undoPlan({ event }));
   expect([(await dueDate(ids[0]!)).date, (await dueDate(ids[1]!)).date]).toEqual([later(2), later(3)]);
   await db.query("update assignment set opens = $2, due = $3 where id = $1", [

@@ -3,7 +3,7 @@ import type { Db } from "@/data/engine/db";
 import { addRevision } from "@/data/adapt/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { openAttempt, taskOf } from "@/data/student/work";
+import { openAttempt, ownAssignment } from "@/data/student/work";
 import { visitorOf } from "../testing/as";
 import { workDetails } from "./work-details";
 
@@ -29,8 +29,8 @@ beforeAll(async () => {
     keep: "best",
     checking: "at once",
   });
-  const task = (await taskOf(db, world.students[0]!, assignment, null))!;
-  await openAttempt(db, task, now);
+  const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
+  await openAttempt(db, assigned, now);
   await addRevision(db, {
     resource: id,
     document: lesson("Tides, better"),

@@ -2,6 +2,7 @@ import { becomes, type Becomes, type Brought, type BroughtAnswer, type BroughtBl
 import { knownAgain } from "@/core/brought/same-again";
 import { stepsFrom } from "@/core/brought/steps";
 import { plainText } from "@/core/content/rich-text";
+import type { RichText } from "@/core/content/schema/rich-text";
 import { largest, mediaType } from "@/core/media/sniff";
 import { changesBetween } from "@/core/resource/changes";
 import type { Document } from "@/core/resource/document";
@@ -19,8 +20,8 @@ import type { Visitor } from "../web/session";
 /** A page as it is shown before it comes in. */
 export interface PageLook {
   title: string;
-  /** Its parts, each with what it is and the beginning of what it says. */
-  parts: { kind: BroughtBlock["kind"]; says: string }[];
+  /** Its parts, each with what it is and the beginning of what it says; a text that is not long as it will stand, with its formulas. */
+  parts: { kind: BroughtBlock["kind"]; says: string; rich: RichText | null }[];
   notes: string;
   left: string[];
 }
@@ -84,10 +85,15 @@ export const lookAtFile = ({ kind, title, pages }: Brought, before: BroughtBefor
   ...{ kind, title, before },
   pages: pages.map((page) => ({
     ...{ title: page.title, notes: page.notes.slice(0, MOST_SHOWN), left: page.left },
-    parts: page.blocks.map((block) => ({
-      kind: block.kind,
-      says: sayOf(block).slice(0, MOST_SHOWN),
-    })),
+    parts: page.blocks.map((block) => {
+      const says = sayOf(block);
+      const whole = block.kind === "text" && says.length <= MOST_SHOWN;
+      return {
+        kind: block.kind,
+        says: says.slice(0, MOST_SHOWN),
+        rich: whole ? { type: "doc" as const, content: block.content } : null,
+      };
+    }),
   })),
 });
 

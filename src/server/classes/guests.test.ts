@@ -1,4 +1,4 @@
-import { tasksOf, workOf } from "@/data/student/work";
+import { ownAssignments, workOf } from "@/data/student/work";
 import { guestDoor, guestsAt, notBegun } from "@/data/classes/guests";
 import { actAs, takeSignIns, value, visitorOf } from "../testing/as";
 import { check, child, db, given, openSchool, teacher, world } from "../testing/child-at-work";
@@ -54,7 +54,7 @@ test("where the school does not allow guests there is no link, and one that is o
 test("a guest types a name, has this work and no other, and stands in the results once it is begun", async () => {
   const { assignment, token } = await invited();
   const guest = await comes(token, "  Ada ");
-  expect((await tasksOf(db, guest, null)).map((task) => task.assignment)).toEqual([assignment]);
+  expect((await ownAssignments(db, guest, null)).map((assigned) => assigned.assignment)).toEqual([assignment]);
   expect(await guestsAt(db, assignment)).toEqual([]);
   asGuest(guest);
   const [{ id: recipient }] = (await db.query<{ id: number }>("select id from recipient where student_id = $1", [
@@ -107,7 +107,7 @@ test("a guest who came meanwhile does not block undoing a change, and keeps the 
   value(await handIn({ assignment }));
   actAs(teacher());
   value(await undoPlan({ event }));
-  expect((await tasksOf(db, guest, null)).map(({ tries }) => tries)).toEqual([1]);
+  expect((await ownAssignments(db, guest, null)).map(({ tries }) => tries)).toEqual([1]);
   expect((await notBegun(db, assignment)).map(({ id }) => id).sort()).toEqual([...world.students].sort());
 });
 

@@ -5,7 +5,7 @@ import path from "node:path";
 import { aboutChild, looksAt, noteLook, studentAt } from "@/data/keep/about-child";
 import { addMedia } from "@/data/engine/media";
 import type { Db } from "@/data/engine/db";
-import { addResponses, openAttempt, taskOf } from "@/data/student/work";
+import { addResponses, openAttempt, ownAssignment } from "@/data/student/work";
 import { allQuestions } from "@/core/resource/document";
 import { freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
@@ -36,8 +36,8 @@ beforeAll(async () => {
     [one!, recording],
     [other!, "somebody else's answer"],
   ] as const) {
-    const task = (await taskOf(db, student, assignment, null))!;
-    const attempt = (await openAttempt(db, task, now))!;
+    const assigned = (await ownAssignment(db, student, assignment, null))!;
+    const attempt = (await openAttempt(db, assigned, now))!;
     const answer = { step: step.id, question: question.id, value, key: `k${student}`, checked: false, late: false };
     await addResponses(db, attempt.id, [answer], now);
   }

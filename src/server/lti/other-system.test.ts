@@ -4,7 +4,7 @@ import type { Db } from "@/data/engine/db";
 import { linkCourse, courseOfClass, noteCourse, personFrom, systemsAt, type OtherSystem } from "@/data/lti/systems";
 import { beginChoice } from "@/data/lti/logins";
 import { waitingMarks } from "@/data/lti/handed-over";
-import { addResponses, handIn, openAttempt, taskOf } from "@/data/student/work";
+import { addResponses, handIn, openAttempt, ownAssignment } from "@/data/student/work";
 import { allQuestions } from "@/core/resource/document";
 import { addPocket, putIntoPocket } from "@/data/satchel/pockets";
 import { freshDatabase } from "@/data/testing/database";
@@ -288,8 +288,8 @@ test("marks go back by themselves, once, and again when they change; also when t
   const [first] = world.students;
   const column = () => store.state.courses[0]!.lineItems.find(({ resourceId }) => resourceId === `work-${work}`)!;
   const answers = async (value: "a" | "b") => {
-    const task = (await taskOf(db, first!, work, null))!;
-    const attempt = (await openAttempt(db, task, new Date()))!;
+    const assigned = (await ownAssignment(db, first!, work, null))!;
+    const attempt = (await openAttempt(db, assigned, new Date()))!;
     const { step, question } = allQuestions(tideLesson)[0]!;
     const response = { key: `k-${value}`, step: step.id, question: question.id, value, checked: false, late: false };
     await addResponses(db, attempt.id, [response], new Date());
@@ -321,8 +321,8 @@ test("marks go back by themselves, once, and again when they change; also when t
 test("a mark that has nowhere to go waits with its reason, and goes when it can", async () => {
   const course = (await courseOfClass(db, world.class))!;
   const [, second] = world.students;
-  const task = (await taskOf(db, second!, work, null))!;
-  const attempt = (await openAttempt(db, task, new Date()))!;
+  const assigned = (await ownAssignment(db, second!, work, null))!;
+  const attempt = (await openAttempt(db, assigned, new Date()))!;
   const { step, question } = allQuestions(tideLesson)[0]!;
   const response = { key: "k-2", step: step.id, question: question.id, value: "a", checked: false, late: false };
   await addResponses(db, attempt.id, [response], new Date());

@@ -10,7 +10,7 @@ import { addResource } from "@/data/adapt/resources";
 import { addPocket, putIntoPocket } from "@/data/satchel/pockets";
 import { freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
-import { openAttempt, taskOf } from "@/data/student/work";
+import { openAttempt, ownAssignment } from "@/data/student/work";
 import { lookAtMoved } from "../assign/look-again";
 import { planOf } from "./plan";
 import { columnOf } from "./reflow";
@@ -226,8 +226,8 @@ test("work longer than its lesson is split between its steps; put together again
   value(await undoPlan({ event }));
   expect(await assignmentById(db, id)).toMatchObject({ part: null, minutes: 60 });
   const again = value(await splitWork({ assignment: id }));
-  const task = (await taskOf(db, world.students[0]!, id, null))!;
-  await openAttempt(db, task, now);
+  const assigned = (await ownAssignment(db, world.students[0]!, id, null))!;
+  await openAttempt(db, assigned, now);
   expect(await undoPlan({ event: again.event })).toMatchObject({ ok: false });
 });
 

@@ -2,7 +2,7 @@
 import { z } from "zod";
 import { Voice } from "@/core/review/voice";
 import { putIn, setTakenOut, setWhy, takeOutWhole } from "@/data/portfolio/pieces";
-import { attemptsOf, taskOf } from "@/data/student/work";
+import { attemptsOf, ownAssignment } from "@/data/student/work";
 import { canBeHeard } from "../review/voice";
 import { fromBefore } from "../student/by-code";
 import { act, ActionError, type Caller } from "../web/act";
@@ -15,10 +15,10 @@ export const chooseAsMine = act(
   z.object({ assignment: Id, chosen: z.boolean() }),
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, { assignment, chosen }) => {
-    const task = (await taskOf(db, visitor.id, assignment, visitor.joinedClass))!;
-    const last = (await attemptsOf(db, task.recipient)).findLast(({ handedIn }) => handedIn !== null);
+    const assigned = (await ownAssignment(db, visitor.id, assignment, visitor.joinedClass))!;
+    const last = (await attemptsOf(db, assigned.recipient)).findLast(({ handedIn }) => handedIn !== null);
     // What is put away is not taken out again, and by the class's code nothing of earlier is touched.
-    if (!last || task.sharing?.putAway || fromBefore(visitor, last)) throw new ActionError("notThere");
+    if (!last || assigned.sharing?.putAway || fromBefore(visitor, last)) throw new ActionError("notThere");
     const student = visitor.id;
     if (chosen) await putIn(db, { student, attempt: last.id, question: null, by: student, at: now });
     else await takeOutWhole(db, { student, assignment, at: now });

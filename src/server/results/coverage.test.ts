@@ -3,7 +3,7 @@ import { classesOf } from "@/data/classes/classes";
 import { lesson } from "@/data/testing/world";
 import { setCalledBack } from "@/data/assign/assignments";
 import { staleAmong } from "@/data/results/outcomes";
-import { addResponses, countLate, handIn, openAttempt, taskOf } from "@/data/student/work";
+import { addResponses, countLate, handIn, openAttempt, ownAssignment } from "@/data/student/work";
 import { actAs } from "../testing/as";
 import { db, given, openSchool, teacher, world } from "../testing/child-at-work";
 import { allQuestions } from "@/core/resource/document";
@@ -37,8 +37,8 @@ const now = () => new Date(Date.now() + 60_000);
 
 /** Hands in an answer, right or wrong, as the n-th child. */
 async function does(assignment: number, document: ReturnType<typeof lesson>, at: number, value: string) {
-  const task = (await taskOf(db, world.students[at]!, assignment, null))!;
-  const attempt = (await openAttempt(db, task, new Date()))!;
+  const assigned = (await ownAssignment(db, world.students[at]!, assignment, null))!;
+  const attempt = (await openAttempt(db, assigned, new Date()))!;
   const [{ step, question }] = allQuestions(document) as [ReturnType<typeof allQuestions>[number]];
   const response = { key: `k${at}`, step: step.id, question: question.id, value, checked: false, late: false };
   await addResponses(db, attempt.id, [response], new Date());
@@ -87,8 +87,8 @@ test("whatever marks depend on makes them be worked out anew, and nothing else d
   await fresh();
   expect(await stale()).toBe(false);
   // Somebody else is still at work: nothing of it counts yet.
-  const task = (await taskOf(db, world.students[1]!, assignment, null))!;
-  const open = (await openAttempt(db, task, new Date()))!;
+  const assigned = (await ownAssignment(db, world.students[1]!, assignment, null))!;
+  const open = (await openAttempt(db, assigned, new Date()))!;
   const item = { key: "x", step: document.steps[0]!.id, question, value: "a", checked: false, late: true };
   await addResponses(db, open.id, [item], new Date());
   expect(await stale()).toBe(false);

@@ -2,7 +2,7 @@ import readXlsxFile from "read-excel-file/node";
 import { goalTagsOf } from "@/data/assign/goal-tags";
 import { classesOf } from "@/data/classes/classes";
 import { lesson } from "@/data/testing/world";
-import { addResponses, handIn, openAttempt, taskOf } from "@/data/student/work";
+import { addResponses, handIn, openAttempt, ownAssignment } from "@/data/student/work";
 import { allQuestions, type Document } from "@/core/resource/document";
 import { actAs, value, visitorOf } from "../testing/as";
 import { db, given, openSchool, teacher, world } from "../testing/child-at-work";
@@ -27,8 +27,8 @@ beforeEach(async () => {
 
 /** The n-th child hands in an answer to the one question: right or wrong. */
 async function does(assignment: number, at: number, right: boolean, document: Document) {
-  const task = (await taskOf(db, world.students[at]!, assignment, null))!;
-  const attempt = (await openAttempt(db, task, new Date()))!;
+  const assigned = (await ownAssignment(db, world.students[at]!, assignment, null))!;
+  const attempt = (await openAttempt(db, assigned, new Date()))!;
   const { step, question } = allQuestions(document)[0]!;
   const response = {
     key: `k${at}`,

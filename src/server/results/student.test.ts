@@ -6,7 +6,7 @@ import { addStudentGoal } from "@/data/office/rosters";
 import { classesOf, studentsOf } from "@/data/classes/classes";
 import { studentGoals } from "@/data/plan/plan";
 import { lesson } from "@/data/testing/world";
-import { addResponses, handIn, openAttempt, taskOf } from "@/data/student/work";
+import { addResponses, handIn, openAttempt, ownAssignment } from "@/data/student/work";
 import { actAs, value, visitorOf } from "../testing/as";
 import { child, db, given, openSchool, teacher, world } from "../testing/child-at-work";
 import { setGoalCriterion } from "./goal-actions";
@@ -28,8 +28,8 @@ const of = (student = world.students[0]!) => studentData(db, teacher(), student,
 async function done(answer: "a" | "b", more: object = {}, title = `Work ${Math.random()}`): Promise<number> {
   const document = lesson(title);
   const assignment = await given(more, document);
-  const task = (await taskOf(db, world.students[0]!, assignment, null))!;
-  const attempt = (await openAttempt(db, task, new Date()))!;
+  const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
+  const attempt = (await openAttempt(db, assigned, new Date()))!;
   const { step, question } = allQuestions(document)[0]!;
   const response = { key: "k", step: step.id, question: question.id, value: answer, checked: false, late: false };
   await addResponses(db, attempt.id, [response], new Date());

@@ -5,7 +5,7 @@ import { replyTo } from "@/core/review/piece";
 import { addReply, piecesBy, repliesTo } from "@/data/review/pieces";
 import * as work from "@/data/student/work";
 import { fromBefore, seenByCode } from "../student/by-code";
-import { taskDocument } from "../student/student-work";
+import { assignedDocument } from "../student/student-work";
 import { act, ActionError, type Caller } from "../web/act";
 import { canBeHeard } from "./voice";
 import { classmatesOf } from "./own-review";
@@ -13,11 +13,11 @@ import { sendPieces } from "./send-pieces";
 
 const Id = z.number().int().positive();
 
-/** The child's task, where she may see what she did; permission has been asked already. */
-async function ownTask({ db, visitor, now }: Caller, assignment: number): Promise<work.Task> {
-  const task = (await work.taskOf(db, visitor.id, assignment, visitor.joinedClass))!;
-  if (!seenByCode(visitor, task, now)) throw new ActionError("notThere");
-  return task;
+/** The child's assignment, where she may see what she did; permission has been asked already. */
+async function visibleAssignment({ db, visitor, now }: Caller, assignment: number): Promise<work.OwnAssignment> {
+  const assigned = (await work.ownAssignment(db, visitor.id, assignment, visitor.joinedClass))!;
+  if (!seenByCode(visitor, assigned, now)) throw new ActionError("notThere");
+  return assigned;
 }
 
 /** Sends what was answered to a question to the teacher, or to the class. */
@@ -27,14 +27,14 @@ export const sendPieceOf = act(
   (input) => ({ assignment: input.assignment }),
   async (caller, input) => {
     const { db, visitor, now } = caller;
-    const task = await ownTask(caller, input.assignment);
-    const attempt = (await work.attemptsOf(db, task.recipient)).at(-1);
+    const assigned = await visibleAssignment(caller, input.assignment);
+    const attempt = (await work.attemptsOf(db, assigned.recipient)).at(-1);
     if (!attempt || fromBefore(visitor, attempt)) throw new ActionError("nothingToSend");
     const sent = await db.transaction(async (tx) =>
-      sendPieces(tx, task, await taskDocument(tx, task), attempt, input.question, now),
+      sendPieces(tx, assigned, await assignedDocument(tx, assigned), attempt, input.question, now),
     );
     if (sent === 0) throw new ActionError("nothingToSend");
-    await work.announceWork(db, task.assignment, visitor.id);
+    await work.announceWork(db, assigned.assignment, visitor.id);
     return {};
   },
 );
@@ -54,9 +54,9 @@ export const replyToPiece = act(
   (input) => ({ assignment: input.assignment }),
   async (caller, input) => {
     const { db, visitor, now } = caller;
-    const task = await ownTask(caller, input.assignment);
-    const seen = await classmatesOf(db, task, visitor.id, input.question, now);
-    const allowed = replyTo(task.sharing!, await piecesBy(db, task.recipient));
+    const assigned = await visibleAssignment(caller, input.assignment);
+    const seen = await classmatesOf(db, assigned, visitor.id, input.question, now);
+    const allowed = replyTo(assigned.sharing!, await piecesBy(db, assigned.recipient));
     const piece = seen.pieces.find(({ id }) => id === input.piece);
     if (
       !piece ||
@@ -70,7 +70,7 @@ export const replyToPiece = act(
     if (own.length >= MOST_REPLIES) throw new ActionError("enoughReplies");
     const { text, voice } = input;
     await addReply(db, { piece: piece.id, student: visitor.id, text, voice, state: allowed.state, at: now });
-    await work.announceWork(db, task.assignment, visitor.id);
+    await work.announceWork(db, assigned.assignment, visitor.id);
     return { waits: allowed.state === "waiting" };
   },
 );

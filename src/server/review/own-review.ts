@@ -3,7 +3,7 @@ import { lastPieces, piecesShownTo, questionsSentBack, replyTo } from "@/core/re
 import { isOpenToClass, plainSharing, sendsPieces, type Sharing } from "@/core/review/sharing";
 import type { Queryable } from "@/data/engine/db";
 import { piecesBy, piecesTo, repliesTo, type SentPiece } from "@/data/review/pieces";
-import type { Task } from "@/data/student/work";
+import type { OwnAssignment } from "@/data/student/work";
 
 /** A piece as the child who made it sees it. */
 export type OwnPiece = Pick<SentPiece, "number" | "state" | "value" | "comment" | "voice" | "marks">;
@@ -21,11 +21,11 @@ export interface OwnReview {
 
 export async function ownReview(
   db: Queryable,
-  task: Pick<Task, "recipient" | "sharing">,
+  assigned: Pick<OwnAssignment, "recipient" | "sharing">,
   now: Date,
 ): Promise<OwnReview | null> {
-  const sharing = task.sharing ?? plainSharing;
-  const pieces = await piecesBy(db, task.recipient);
+  const sharing = assigned.sharing ?? plainSharing;
+  const pieces = await piecesBy(db, assigned.recipient);
   if (!sendsPieces(sharing) && pieces.length === 0) return null;
   const byQuestion: OwnReview["pieces"] = {};
   for (const { question, number, state, value, comment, voice, marks } of pieces)
@@ -54,16 +54,16 @@ export interface Classmates {
 /** What a child sees of the others' answers to one question. */
 export async function classmatesOf(
   db: Queryable,
-  task: Pick<Task, "assignment" | "recipient" | "sharing">,
+  assigned: Pick<OwnAssignment, "assignment" | "recipient" | "sharing">,
   student: number,
   question: string,
   now: Date,
 ): Promise<Classmates> {
-  const sharing = task.sharing ?? plainSharing;
-  const all = await piecesTo(db, task.assignment, question);
+  const sharing = assigned.sharing ?? plainSharing;
+  const all = await piecesTo(db, assigned.assignment, question);
   const shown = piecesShownTo(sharing, student, all, now);
   const own = all.filter((piece) => piece.student === student);
-  const answer = replyTo(sharing, await piecesBy(db, task.recipient));
+  const answer = replyTo(sharing, await piecesBy(db, assigned.recipient));
   const stillOpen = isOpenToClass(sharing, now);
   const replies = stillOpen
     ? await repliesTo(

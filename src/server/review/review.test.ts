@@ -6,7 +6,7 @@ import { GET as classmatesRoute } from "@/app/student/[assignment]/classmates/ro
 import { POST as sendRoute } from "@/app/student/[assignment]/responses/route";
 import { addMedia } from "@/data/engine/media";
 import { lesson, newId, publishFor } from "@/data/testing/world";
-import { taskOf, tasksOf, workOf } from "@/data/student/work";
+import { ownAssignment, ownAssignments, workOf } from "@/data/student/work";
 import { waitingFor } from "@/data/review/queue";
 import { undoPlan } from "../plan/plan-actions";
 import { changeRules, lookAtRules } from "../assign/afterwards-actions";
@@ -47,12 +47,12 @@ let keys = 0;
 /** A child writes an answer in a try, as a device sends it. */
 async function write(assignment: number, text: string, at = 0, number = 1): Promise<{ status: number; why?: string }> {
   actAs(child(at));
-  const task = (await taskOf(db, world.students[at]!, assignment, null))!;
+  const assigned = (await ownAssignment(db, world.students[at]!, assignment, null))!;
   const request = new Request("http://satchel.example/responses", {
     method: "POST",
     headers: { "content-type": "application/json", "sec-fetch-site": "same-origin" },
     body: JSON.stringify({
-      ...{ recipient: task.recipient, number },
+      ...{ recipient: assigned.recipient, number },
       items: [{ key: `written-${(keys += 1)}`, question: asked.id, value: text, age: 0, after: [] }],
     }),
   });
@@ -113,7 +113,9 @@ describe("work that waits until the teacher has looked", () => {
     value(await handIn({ assignment }));
     expect(await write(assignment, "Too soon.")).toMatchObject({ status: 409, why: "handed in" });
     value(await decideOn(await itemOf(assignment), "sent back", { comment: "Look again." }));
-    expect((await tasksOf(db, world.students[0]!, null)).find((one) => one.assignment === assignment)).toMatchObject({
+    expect(
+      (await ownAssignments(db, world.students[0]!, null)).find((one) => one.assignment === assignment),
+    ).toMatchObject({
       sentBack: 1,
     });
     expect((await page(assignment)).review!.open).toEqual([asked.id]);

@@ -5,7 +5,7 @@ import { isPiece, sendsPieces } from "@/core/review/sharing";
 import { lastResponses } from "@/core/results/table";
 import type { Queryable } from "@/data/engine/db";
 import { piecesBy, sendPiece, sharingOf } from "@/data/review/pieces";
-import { responsesOf, type Attempt, type Task } from "@/data/student/work";
+import { responsesOf, type Attempt, type OwnAssignment } from "@/data/student/work";
 
 /**
  * Sends what a child has answered to be looked at or shown: one question, or, when it is handed in, all of them. What was sent
@@ -13,16 +13,19 @@ import { responsesOf, type Attempt, type Task } from "@/data/student/work";
  */
 export async function sendPieces(
   tx: Queryable,
-  task: Pick<Task, "assignment" | "recipient">,
+  assigned: Pick<OwnAssignment, "assignment" | "recipient">,
   document: Document,
   attempt: Pick<Attempt, "id">,
   only: string | null,
   now: Date,
 ): Promise<number> {
-  const sharing = await sharingOf(tx, task.assignment);
+  const sharing = await sharingOf(tx, assigned.assignment);
   if (!sendsPieces(sharing)) return 0;
-  await tx.query("select 1 from recipient where id = $1 for update", [task.recipient]);
-  const [answers, before] = [lastResponses(await responsesOf(tx, [attempt.id])), await piecesBy(tx, task.recipient)];
+  await tx.query("select 1 from recipient where id = $1 for update", [assigned.recipient]);
+  const [answers, before] = [
+    lastResponses(await responsesOf(tx, [attempt.id])),
+    await piecesBy(tx, assigned.recipient),
+  ];
   const sent = allQuestions(document).flatMap(({ step, question }) => {
     const answer = answers.get(question.id);
     const asked = isPiece(question.type) && (only === null || question.id === only);
@@ -31,6 +34,6 @@ export async function sendPieces(
       : [];
   });
   for (const one of sent)
-    await sendPiece(tx, { ...one, recipient: task.recipient, state: stateWhenSent(sharing, before) }, now);
+    await sendPiece(tx, { ...one, recipient: assigned.recipient, state: stateWhenSent(sharing, before) }, now);
   return sent.length;
 }

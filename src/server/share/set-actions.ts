@@ -1,7 +1,7 @@
 "use server";
 import { z } from "zod";
-import { MediaReference } from "@/core/content/schema/media-reference";
 import { anyNeed } from "@/core/find/need";
+import { SetInput } from "@/core/sharing/inputs";
 import { addEvent } from "@/data/engine/events";
 import { aboutOf, setAbout } from "@/data/find/partners";
 import { publishedOf } from "@/data/engine/read-once";
@@ -11,16 +11,6 @@ import { findElsewhere } from "../adapt/elsewhere";
 import type { PlanState } from "../plan/move-work";
 
 const Id = z.number().int().positive();
-const SetForm = z.object({
-  /** Null: a new one. */
-  id: Id.nullable(),
-  name: z.string().trim().min(1, "A set needs a name.").max(120, "Keep the name under 120 characters."),
-  note: z.string().trim().max(300, "Keep the sentence under 300 characters."),
-  months: z.array(z.number().int().min(1).max(12)).max(12),
-  cover: MediaReference.nullable(),
-  items: z.array(Id).min(1, "Put at least one thing in.").max(200, "A set can have up to 200 things."),
-});
-
 /** Things to put into a set, by words, and the pictures in those that are in it already. Changes nothing. */
 export const lookForSet = act(
   "keep the desk",
@@ -48,7 +38,8 @@ export const lookForSet = act(
 /** Makes or changes a set of the district. Only what stands on a shelf curators keep can be in it. */
 export const saveSet = act(
   "keep the desk",
-  SetForm,
+  // Null: a new one.
+  SetInput.extend({ id: Id.nullable() }),
   async ({ db, visitor, now }, input): Promise<{ id: number; event: number }> =>
     db.transaction(async (tx) => {
       const before = input.id === null ? null : await setState(tx, visitor.district, input.id);

@@ -18,6 +18,7 @@ let db: Db;
 let world: World;
 const now = new Date("2026-11-27T10:00:00Z");
 const week = "2026-11-30";
+const newPart = (name: string) => ({ id: null, name });
 const ines = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
 const teodor = () => visitorOf({ id: world.teodor, district: world.district, school: world.here });
 const judit = () => visitorOf({ id: world.judit, district: world.district, school: world.there });
@@ -33,7 +34,8 @@ beforeEach(() => actAs(ines()));
 const boardFor = async (who = ines()) => (await teamsPage(db, who, undefined, week, now)).board;
 async function teamOfTwo() {
   await db.query("delete from team");
-  const { team } = value(await makeTeam({ name: "Grade 4", people: [world.teodor], lines: ["Reading", "Lab"] }));
+  const lines4 = [newPart("Reading"), newPart("Lab")];
+  const { team } = value(await makeTeam({ name: "Grade 4", people: [world.teodor], lines: lines4 }));
   const lines = (await boardFor())!.team.lines;
   return { team, reading: lines[0]!.id, lab: lines[1]!.id };
 }
@@ -141,10 +143,10 @@ test("a week is a Monday, a maker is in the team, a name is not empty: otherwise
   expect(await givePart({ ...part, week: "never", maker: null })).toMatchObject({ ok: false });
   expect(await givePart({ ...part, maker: world.judit })).toMatchObject({ ok: false });
   expect(await givePart({ ...part, line: 999_999, maker: null })).toMatchObject({ ok: false });
-  expect(await makeTeam({ name: " ", people: [], lines: ["x"] })).toMatchObject({
+  expect(await makeTeam({ name: " ", people: [], lines: [newPart("x")] })).toMatchObject({
     ok: false,
     problem: "A team needs a name.",
   });
   expect(await makeTeam({ name: "x", people: [], lines: [] })).toMatchObject({ ok: false });
-  expect(await makeTeam({ name: "x", people: [world.stranger], lines: ["x"] })).toMatchObject({ ok: false });
+  expect(await makeTeam({ name: "x", people: [world.stranger], lines: [newPart("x")] })).toMatchObject({ ok: false });
 });

@@ -2,6 +2,7 @@
 import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
 import { mondayOf } from "@/core/calendar/school-calendar";
+import { TeamInput } from "@/core/sharing/inputs";
 import { formatWeek } from "@/core/team/board";
 import { addEvent } from "@/data/engine/events";
 import { publishedOf } from "@/data/engine/read-once";
@@ -14,11 +15,6 @@ import { standing } from "./standing";
 import { tellOfAsked } from "./tell-of-offers";
 
 const Id = z.number().int().positive();
-const Name = z.string().trim().min(1, "A team needs a name.").max(80, "Keep the name under 80 characters.");
-const LineName = z.string().trim().min(1, "A part of the work needs a name.").max(60, "Keep it under 60 characters.");
-const People = z.array(Id).max(60, "A team can have up to 60 people.");
-const fewLines = "Name at least one part of the work: reading, the lab, exit questions.";
-const manyLines = "A team can have up to twelve parts of the work.";
 
 /** Colleagues of hers among these. @throws ActionError when one of them is none */
 async function onlyColleagues({ db, visitor }: Caller, people: readonly number[]): Promise<number[]> {
@@ -29,17 +25,19 @@ async function onlyColleagues({ db, visitor }: Caller, people: readonly number[]
 }
 
 /** Makes a team of colleagues, herself in it. Returns its id. */
-export const makeTeam = act(
-  "see own teams",
-  z.object({ name: Name, people: People, lines: z.array(LineName).min(1, fewLines).max(12, manyLines) }),
-  async (caller, input): Promise<{ team: number }> => {
-    const others = await onlyColleagues(caller, input.people);
-    const { db, visitor, now } = caller;
-    const people = [visitor.id, ...others];
-    const made = { district: visitor.district, name: input.name, people, lines: input.lines, at: now };
-    return db.transaction(async (tx) => ({ team: await addTeam(tx, made) }));
-  },
-);
+export const makeTeam = act("see own teams", TeamInput, async (caller, input): Promise<{ team: number }> => {
+  const others = await onlyColleagues(caller, input.people);
+  const { db, visitor, now } = caller;
+  const people = [visitor.id, ...others];
+  const made = {
+    district: visitor.district,
+    name: input.name,
+    people,
+    lines: input.lines.map(({ name }) => name),
+    at: now,
+  };
+  return db.transaction(async (tx) => ({ team: await addTeam(tx, made) }));
+});
 
 /**
  * Changes a team's name, people and parts of the work; a part with an id stays the part it was. Somebody who has left the school but
@@ -47,15 +45,7 @@ export const makeTeam = act(
  */
 export const changeTeam = act(
   "work in a team",
-  z.object({
-    team: Id,
-    name: Name,
-    people: People,
-    lines: z
-      .array(z.object({ id: Id.nullable(), name: LineName }))
-      .min(1, fewLines)
-      .max(12, manyLines),
-  }),
+  TeamInput.extend({ team: Id }),
   (input) => ({ team: input.team }),
   async (caller, input): Promise<{ left: boolean; event: number }> => {
     const { db, visitor, now } = caller;

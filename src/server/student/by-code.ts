@@ -1,16 +1,16 @@
 import { availability } from "@/core/assign/door";
-import type { Task } from "@/data/student/work";
+import type { OwnAssignment } from "@/data/student/work";
 import type { Visitor } from "../web/session";
 
 /**
  * What a student sees who came in by the class's code: the code is on the board for everybody, and anybody can press any name.
  * So it opens today's work and shows nothing of earlier: neither what was answered nor how it went. A child's own card does.
  */
-export function seenByCode(visitor: Pick<Visitor, "joinedAt" | "zone">, task: Task, now: Date): boolean {
+export function seenByCode(visitor: Pick<Visitor, "joinedAt" | "zone">, assigned: OwnAssignment, now: Date): boolean {
   return (
     visitor.joinedAt === null ||
-    availability(task, visitor.zone, now).open ||
-    begunSince(visitor.joinedAt, task.lastBegun)
+    availability(assigned, visitor.zone, now).open ||
+    begunSince(visitor.joinedAt, assigned.lastBegun)
   );
 }
 

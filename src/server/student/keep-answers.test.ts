@@ -1,6 +1,6 @@
 import { resultTable } from "@/core/results/table";
 import { lesson, publishFor } from "@/data/testing/world";
-import { taskOf, workOf } from "@/data/student/work";
+import { ownAssignment, workOf } from "@/data/student/work";
 import { keepAnswers } from "./keep-answers";
 import { studentWork } from "./student-work";
 import { actAs, visitorOf, value } from "../testing/as";
@@ -129,14 +129,14 @@ describe("answers from several devices", () => {
 
   test("an answer with signs the database refuses keeps none of the others back", async () => {
     const assignment = await given();
-    const task = (await taskOf(db, world.students[0]!, assignment, null))!;
+    const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
     const items = ["strange-\0", "good-one", "good-two"].map((key) => ({
       key,
       question: question.id,
       value: "a",
       age: 0,
     }));
-    const of = { student: world.students[0]!, task, zone: "Europe/London", now: new Date(), number: 1 };
+    const of = { student: world.students[0]!, assigned, zone: "Europe/London", now: new Date(), number: 1 };
     expect(await keepAnswers(db, { ...of, items })).toMatchObject({
       kept: ["good-one", "good-two"],
       refused: ["strange-\0"],

@@ -20,11 +20,11 @@ import {
   writtenOf,
   type Attempt,
   type GivenResponse,
-  type Task,
+  type OwnAssignment,
 } from "@/data/student/work";
 import { log } from "../web/log";
 import { fromBefore } from "./by-code";
-import { disguiseFor, taskDocument } from "./student-work";
+import { disguiseFor, assignedDocument } from "./student-work";
 
 /** Keys of answers to the same question that left the same page before. */
 export const After = z.array(z.string().max(60)).max(10).default([]);
@@ -63,7 +63,7 @@ export async function keepAnswers(
   db: Db,
   of: {
     student: number;
-    task: Task;
+    assigned: OwnAssignment;
     zone: string;
     now: Date;
     number: number | null;
@@ -72,18 +72,18 @@ export async function keepAnswers(
     joinedAt?: Date | null;
   },
 ): Promise<Taken | NotTaken> {
-  const { task, zone, now, items } = of;
-  const door = availability(task, zone, now);
+  const { assigned, zone, now, items } = of;
+  const door = availability(assigned, zone, now);
   // What the teacher has sent back is corrected in the try that was handed in, whatever the door says.
   const corrected = await tryToCorrect(db, of);
-  if (!door.open && !corrected && !takesLate(task, zone, now))
+  if (!door.open && !corrected && !takesLate(assigned, zone, now))
     return {
       why: "not open",
-      problem: task.opens > now ? "This has not started yet." : "This is closed. What you answered before is kept.",
+      problem: assigned.opens > now ? "This has not started yet." : "This is closed. What you answered before is kept.",
     };
-  const document = await taskDocument(db, task);
+  const document = await assignedDocument(db, assigned);
   const questions = new Map(allQuestions(document).map((found) => [found.question.id, found]));
-  const disguised = await disguiseFor(db, task.recipient);
+  const disguised = await disguiseFor(db, assigned.recipient);
   const read = items.flatMap(({ key, question, value, age, after = [], checked = false }) => {
     const found = questions.get(question);
     const parsed = found && responseSchemas[found.question.type].safeParse(disguised.back(found.question, value));
@@ -99,8 +99,8 @@ export async function keepAnswers(
       const attempt =
         corrected ??
         (door.open
-          ? await openAttempt(tx, task, now, of.number)
-          : (await attemptsOf(tx, task.recipient)).find((one) => !one.handedIn));
+          ? await openAttempt(tx, assigned, now, of.number)
+          : (await attemptsOf(tx, assigned.recipient)).find((one) => !one.handedIn));
       if (!attempt || (of.number !== null && attempt.number !== of.number)) return null;
       const begun = await questionsBegun(tx, attempt.id);
       const earlier = await writtenOf(
@@ -110,7 +110,7 @@ export async function keepAnswers(
       );
       // Nobody can have answered what was never opened; what comes after its time is kept and does not count.
       const kept = some.flatMap(({ asked, age, after, ...one }): GivenResponse[] => {
-        const stands = corrected ? "in time" : standing(asked, { factor: task.factor, begun, now });
+        const stands = corrected ? "in time" : standing(asked, { factor: assigned.factor, begun, now });
         return stands === "not begun"
           ? []
           : [
@@ -150,7 +150,7 @@ export async function keepAnswers(
   if (attempt && door.open && !corrected)
     await announceAnswers(
       db,
-      answersNotice(task.assignment, {
+      answersNotice(assigned.assignment, {
         student: of.student,
         number: attempt.number,
         at: now.getTime(),
@@ -159,7 +159,7 @@ export async function keepAnswers(
         ),
       }),
     );
-  else await announceWork(db, task.assignment, of.student);
+  else await announceWork(db, assigned.assignment, of.student);
   const shown = (values: Record<string, ResponseValue>) =>
     Object.fromEntries(
       Object.entries(values).map(([id, value]) => [id, disguised.value(questions.get(id)!.question, value)]),
@@ -177,22 +177,26 @@ export async function keepAnswers(
 /** The try that was handed in and in which all of these answers correct what the teacher has sent back; null: there is none. */
 async function tryToCorrect(
   db: Db,
-  { task, number, items, joinedAt = null }: Parameters<typeof keepAnswers>[1],
+  { assigned, number, items, joinedAt = null }: Parameters<typeof keepAnswers>[1],
 ): Promise<Attempt | null> {
-  const last = (await attemptsOf(db, task.recipient)).at(-1);
+  const last = (await attemptsOf(db, assigned.recipient)).at(-1);
   if (!last?.handedIn || last.number !== number || fromBefore({ joinedAt }, last)) return null;
-  const open = new Set(questionsSentBack(await piecesBy(db, task.recipient)));
+  const open = new Set(questionsSentBack(await piecesBy(db, assigned.recipient)));
   return items.every(({ question }) => open.has(question)) ? last : null;
 }
 
 /** What counts of a try that is open, as the student sees it; nothing where there is no such try. */
-export async function openValues(db: Db, task: Task, number: number): Promise<Record<string, ResponseValue>> {
-  const attempt = (await attemptsOf(db, task.recipient)).find((one) => !one.handedIn && one.number === number);
+export async function openValues(
+  db: Db,
+  assigned: OwnAssignment,
+  number: number,
+): Promise<Record<string, ResponseValue>> {
+  const attempt = (await attemptsOf(db, assigned.recipient)).find((one) => !one.handedIn && one.number === number);
   if (!attempt) return {};
   const values = lastResponses(await responsesOf(db, [attempt.id]));
-  const disguised = await disguiseFor(db, task.recipient);
+  const disguised = await disguiseFor(db, assigned.recipient);
   return Object.fromEntries(
-    allQuestions(await taskDocument(db, task)).flatMap(({ question }) => {
+    allQuestions(await assignedDocument(db, assigned)).flatMap(({ question }) => {
       const found = values.get(question.id);
       return found ? [[question.id, disguised.value(question, found.value as ResponseValue)]] : [];
     }),

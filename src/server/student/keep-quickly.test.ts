@@ -1,6 +1,6 @@
 import { allQuestions } from "@/core/resource/document";
 import type { AnswersNotice } from "@/core/live/answered";
-import { taskOf, workOf } from "@/data/student/work";
+import { ownAssignment, workOf } from "@/data/student/work";
 import { startSession, endSession } from "@/data/office/people";
 import { setCalledBack } from "@/data/assign/assignments";
 import { noticeIn, watch } from "../web/watch";
@@ -135,9 +135,9 @@ test("a question with a time, and what cannot be read, go the long way", async (
 
 test("one answer that cannot be kept keeps nobody else's back, and answers of a class are kept together", async () => {
   const { assignment } = await begun();
-  const task = (await taskOf(db, world.students[0]!, assignment, null))!;
-  const sent = (key: string, recipient = task.recipient) => ({
-    ...{ session: `hash-${assignment}`, student: world.students[0]!, recipient, stamp: task.stamp, number: 1 },
+  const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
+  const sent = (key: string, recipient = assigned.recipient) => ({
+    ...{ session: `hash-${assignment}`, student: world.students[0]!, recipient, stamp: assigned.stamp, number: 1 },
     at: new Date(),
     items: [{ key, step: "s", question: question.id, value: "a", age: 0, after: [] }],
     notice: String(assignment),

@@ -5,16 +5,16 @@ import type { Question, ResponseValue } from "@/core/question/question";
 import { responseSchemas } from "@/core/question/schema";
 import { allQuestions, type Document } from "@/core/resource/document";
 import type { Db } from "@/data/engine/db";
-import type { Task } from "@/data/student/work";
+import type { OwnAssignment } from "@/data/student/work";
 import type { Visitor } from "../web/session";
 import type { SentAnswer, Taken } from "./keep-answers";
-import { disguiseFor, taskDocument } from "./student-work";
+import { disguiseFor, assignedDocument } from "./student-work";
 import { writeTogether } from "./write-together";
 
 /** What somebody was allowed to answer, as it was then. */
 interface Allowed {
   visitor: Visitor;
-  task: Task;
+  assigned: OwnAssignment;
   document: Document;
   questions: Map<string, { step: string; question: Question }>;
   disguised: Disguise;
@@ -29,18 +29,23 @@ const nameOf = (session: string, assignment: number) => `${session} ${assignment
  * answer asks again whether the session, the work and the try are as they were (workStamp), and where they are not, everything is
  * asked anew.
  */
-export async function rememberAllowed(db: Db, session: string, visitor: Visitor, task: Task): Promise<void> {
-  const document = await taskDocument(db, task);
+export async function rememberAllowed(
+  db: Db,
+  session: string,
+  visitor: Visitor,
+  assigned: OwnAssignment,
+): Promise<void> {
+  const document = await assignedDocument(db, assigned);
   const remembered = allowed.get(db) ?? new Map<string, Allowed>();
   allowed.set(db, remembered);
-  const name = nameOf(session, task.assignment);
+  const name = nameOf(session, assigned.assignment);
   remembered.delete(name);
   remembered.set(name, {
     visitor,
-    task,
+    assigned,
     document,
     questions: new Map(allQuestions(document).map(({ step, question }) => [question.id, { step: step.id, question }])),
-    disguised: await disguiseFor(db, task.recipient),
+    disguised: await disguiseFor(db, assigned.recipient),
   });
   if (remembered.size > MOST_REMEMBERED) remembered.delete(remembered.keys().next().value!);
 }
@@ -61,9 +66,9 @@ export async function keepQuickly(
   },
 ): Promise<Taken | null> {
   const known = allowed.get(db)?.get(nameOf(of.session, of.assignment));
-  if (!known || known.task.recipient !== of.recipient) return null;
-  const { visitor, task, document, questions, disguised } = known;
-  if (!availability(task, visitor.zone, of.now).open) return null;
+  if (!known || known.assigned.recipient !== of.recipient) return null;
+  const { visitor, assigned, document, questions, disguised } = known;
+  if (!availability(assigned, visitor.zone, of.now).open) return null;
   const items = [];
   for (const { key, question, value, age, after = [] } of of.items) {
     const asked = questions.get(question);
@@ -84,7 +89,7 @@ export async function keepQuickly(
     session: of.session,
     student: visitor.id,
     recipient: of.recipient,
-    stamp: task.stamp,
+    stamp: assigned.stamp,
     number: of.number,
     at: of.now,
     items: items.map(({ asked: _asked, ...item }) => item),

@@ -24,7 +24,7 @@ import { problemOf } from "../web/problem";
 import { callerAddress } from "../web/client-address";
 import { allowJoin, allowSignIn, forgetAttempts, forgetJoin } from "../web/limits";
 import { After, keepAnswers } from "./keep-answers";
-import { disguiseFor, taskDocument } from "./student-work";
+import { disguiseFor, assignedDocument } from "./student-work";
 import { sendPieces } from "../review/send-pieces";
 import { secretIsRight } from "../web/secrets";
 import { signIn } from "../web/session";
@@ -103,10 +103,10 @@ export const joinClass = act(
   },
 );
 
-/** The student's task, begun; permission has been asked already. */
-async function openTask({ db, visitor, now }: Caller, assignment: number): Promise<work.Task> {
-  const task = (await work.taskOf(db, visitor.id, assignment, visitor.joinedClass))!;
-  const door = availability(task, visitor.zone, now);
+/** The student's assignment, begun; permission has been asked already. */
+async function openAssignment({ db, visitor, now }: Caller, assignment: number): Promise<work.OwnAssignment> {
+  const assigned = (await work.ownAssignment(db, visitor.id, assignment, visitor.joinedClass))!;
+  const door = availability(assigned, visitor.zone, now);
   if (!door.open)
     throw new ActionError(
       door.why === "later"
@@ -114,10 +114,10 @@ async function openTask({ db, visitor, now }: Caller, assignment: number): Promi
         : door.why === "closed"
           ? problemOf("closed")
           : door.why === "waits"
-            ? problemOf("handInFirst", { title: task.waitsFor ?? "" })
+            ? problemOf("handInFirst", { title: assigned.waitsFor ?? "" })
             : problemOf("notToday"),
     );
-  return task;
+  return assigned;
 }
 
 /** Keeps an answer and says whether it is right, where checking at once is allowed. */
@@ -139,15 +139,16 @@ export const checkAnswer = act(
   (input) => ({ assignment: input.assignment }),
   async (caller, input): Promise<{ mark: Mark; feedback: Question["feedback"] }> => {
     const { db, now } = caller;
-    const task = await openTask(caller, input.assignment);
-    const document = await taskDocument(db, task);
+    const assigned = await openAssignment(caller, input.assignment);
+    const document = await assignedDocument(db, assigned);
     const found = allQuestions(document).find(({ question }) => question.id === input.question);
-    if (!found || checkingOf(found.question.checked, task.checking) !== "at once") throw new ActionError("notChecked");
-    const disguised = await disguiseFor(db, task.recipient);
+    if (!found || checkingOf(found.question.checked, assigned.checking) !== "at once")
+      throw new ActionError("notChecked");
+    const disguised = await disguiseFor(db, assigned.recipient);
     const value = responseSchemas[found.question.type].safeParse(disguised.back(found.question, input.value));
     if (!value.success) throw new ActionError("unreadable");
     const taken = await keepAnswers(db, {
-      ...{ student: caller.visitor.id, task, zone: caller.visitor.zone, now, number: null },
+      ...{ student: caller.visitor.id, assigned, zone: caller.visitor.zone, now, number: null },
       items: [{ ...input, checked: true }],
     });
     if ("why" in taken) throw new ActionError("handedInAlready");
@@ -173,18 +174,18 @@ export const beginQuestion = act(
   (input) => ({ assignment: input.assignment }),
   async (caller, input): Promise<{ question: Question; left: number }> => {
     const { db, now } = caller;
-    const task = await openTask(caller, input.assignment);
-    const document = await taskDocument(db, task);
+    const assigned = await openAssignment(caller, input.assignment);
+    const document = await assignedDocument(db, assigned);
     const found = allQuestions(document).find(({ question }) => question.id === input.question);
-    const seconds = found && allowedSeconds(found.question, task.factor);
+    const seconds = found && allowedSeconds(found.question, assigned.factor);
     if (!found || !seconds) throw new ActionError("noTimeLimit");
     const begun = await db.transaction(async (tx) => {
-      const attempt = await work.openAttempt(tx, task, now);
+      const attempt = await work.openAttempt(tx, assigned, now);
       if (!attempt) throw new ActionError("handedInAlready");
       return work.beginQuestion(tx, attempt.id, input.question, now);
     });
-    await work.announceWork(db, task.assignment, caller.visitor.id);
-    const disguised = await disguiseFor(db, task.recipient);
+    await work.announceWork(db, assigned.assignment, caller.visitor.id);
+    const disguised = await disguiseFor(db, assigned.recipient);
     return { question: withoutAnswers(disguised.question(found.question)), left: secondsLeft(seconds, begun, now) };
   },
 );
@@ -196,15 +197,15 @@ export const handIn = act(
   (input) => ({ assignment: input.assignment }),
   async (caller, input) => {
     const { db, now } = caller;
-    const task = await openTask(caller, input.assignment);
-    const attempts = await work.attemptsOf(db, task.recipient);
+    const assigned = await openAssignment(caller, input.assignment);
+    const attempts = await work.attemptsOf(db, assigned.recipient);
     await db.transaction(async (tx) => {
       // What only is to be read has nothing that begins a try: handing it in does.
-      const open = attempts.length === 0 ? await work.openAttempt(tx, task, now) : attempts.at(-1);
+      const open = attempts.length === 0 ? await work.openAttempt(tx, assigned, now) : attempts.at(-1);
       if (!open || open.handedIn || open.number !== (input.number ?? open.number)) return;
       await work.handIn(tx, open.id, now);
-      await sendPieces(tx, task, await taskDocument(tx, task), open, null, now);
-      await work.announceWork(tx, task.assignment, caller.visitor.id);
+      await sendPieces(tx, assigned, await assignedDocument(tx, assigned), open, null, now);
+      await work.announceWork(tx, assigned.assignment, caller.visitor.id);
     });
     return {};
   },
@@ -217,8 +218,8 @@ export const tryAgain = act(
   (input) => ({ assignment: input.assignment }),
   async (caller, input) => {
     const { db, now } = caller;
-    const task = await openTask(caller, input.assignment);
-    const attempt = await db.transaction((tx) => work.openAttempt(tx, task, now));
+    const assigned = await openAssignment(caller, input.assignment);
+    const attempt = await db.transaction((tx) => work.openAttempt(tx, assigned, now));
     if (!attempt) throw new ActionError("noTriesLeft");
     return {};
   },

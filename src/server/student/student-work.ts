@@ -23,9 +23,9 @@ import {
   dueForAll,
   questionsBegun,
   responsesOf,
-  taskOf,
+  ownAssignment,
   type Attempt,
-  type Task,
+  type OwnAssignment,
 } from "@/data/student/work";
 import { correctionsOf } from "@/data/results/corrections";
 import { ownMarks } from "../marking/own-marks";
@@ -37,11 +37,11 @@ import { ownReview, type OwnReview } from "../review/own-review";
 import type { Visitor } from "../web/session";
 
 /** What a student was given: the revision, or the part of it, as the class does it. */
-export async function taskDocument(
+export async function assignedDocument(
   db: Queryable,
-  task: Pick<Task, "revision" | "steps" | "stepWork">,
+  assigned: Pick<OwnAssignment, "revision" | "steps" | "stepWork">,
 ): Promise<Document> {
-  return withWork(partOf((await readRevision(db, task.revision))!.document, task.steps), task.stepWork);
+  return withWork(partOf((await readRevision(db, assigned.revision))!.document, assigned.steps), assigned.stepWork);
 }
 
 /** How what a student, or those who share a page, choose from is named to them: see core/question/disguise.ts. */
@@ -54,7 +54,7 @@ export async function disguiseFor(db: Queryable, recipient: number | `page ${str
 
 /** What a student's page shows: never an answer, and marks only where they may be seen. */
 export interface StudentWorkData {
-  task: Task;
+  assigned: OwnAssignment;
   document: Document;
   attempt: Attempt | null;
   values: Record<string, ResponseValue>;
@@ -111,15 +111,15 @@ export async function studentWork(
   assignment: number,
   now: Date,
 ): Promise<StudentWorkData | null> {
-  const task = await taskOf(db, visitor.id, assignment, visitor.joinedClass);
-  if (!task || !seenByCode(visitor, task, now)) return null;
-  const attempts = await attemptsOf(db, task.recipient);
+  const assigned = await ownAssignment(db, visitor.id, assignment, visitor.joinedClass);
+  if (!assigned || !seenByCode(visitor, assigned, now)) return null;
+  const attempts = await attemptsOf(db, assigned.recipient);
   const attempt = attempts.at(-1) ?? null;
-  const open = availability(task, visitor.zone, now).open;
+  const open = availability(assigned, visitor.zone, now).open;
   // What was handed in can be looked at again at any time; what was not, only while the door is open.
   if (!open && !attempt?.handedIn) return null;
-  const document = await taskDocument(db, task);
-  const putAway = Boolean(task.sharing?.putAway && attempt?.handedIn);
+  const document = await assignedDocument(db, assigned);
+  const putAway = Boolean(assigned.sharing?.putAway && attempt?.handedIn);
   const hidden = putAway || (attempt !== null && fromBefore(visitor, attempt));
   const responses = attempt && !hidden ? await responsesOf(db, [attempt.id]) : [];
   const values = Object.fromEntries(
@@ -129,24 +129,24 @@ export async function studentWork(
   const limits = attempt?.handedIn
     ? {}
     : timeLimits(document, {
-        factor: task.factor,
+        factor: assigned.factor,
         begun: working ? await questionsBegun(db, attempt.id) : new Map<string, Date>(),
         now,
       });
   const questions = allQuestions(document).map(({ question }) => question);
-  const disguised = await disguiseFor(db, task.recipient);
+  const disguised = await disguiseFor(db, assigned.recipient);
   const asSeen = Object.fromEntries(
     questions.flatMap((question) =>
       values[question.id] === undefined ? [] : [[question.id, disguised.value(question, values[question.id]!)]],
     ),
   );
   const checked = new Set([...lastResponses(responses).values()].flatMap((one) => (one.checked ? [one.question] : [])));
-  const waits = questions.some((question) => checkingOf(question.checked, task.checking) === "after due");
-  const allDue = waits ? await dueForAll(db, task.assignment) : task.due;
+  const waits = questions.some((question) => checkingOf(question.checked, assigned.checking) === "after due");
+  const allDue = waits ? await dueForAll(db, assigned.assignment) : assigned.due;
   const handedIn = Boolean(attempt?.handedIn);
   const isOpen = (question: Question) =>
     // A question that no rule can mark is never checked; what a person gave is seen as the assignment says.
-    marksAreOpen(readByPerson(question.type) ? task.checking : checkingOf(question.checked, task.checking), {
+    marksAreOpen(readByPerson(question.type) ? assigned.checking : checkingOf(question.checked, assigned.checking), {
       checked: checked.has(question.id),
       ...{ handedIn, allDue, now },
     });
@@ -171,7 +171,7 @@ export async function studentWork(
         });
   const told = new Map(seen.map(({ question, found }) => [question.id, feedbackFor(question, found.verdict)]));
   return {
-    task,
+    assigned,
     document: putAway
       ? { ...studentDocument(document), steps: [] }
       : withFeedback(unopened(studentDocument(withDisguise(document, disguised)), limits), told),
@@ -185,13 +185,13 @@ export async function studentWork(
         : null,
     marksFrom: handedIn && waits && now < allDue ? allDue : null,
     mayCheck: questions
-      .filter((question) => checkingOf(question.checked, task.checking) === "at once")
+      .filter((question) => checkingOf(question.checked, assigned.checking) === "at once")
       .map((question) => question.id),
-    review: hidden ? null : await ownReview(db, task, now),
+    review: hidden ? null : await ownReview(db, assigned, now),
     putAway,
     sharedPages: putAway ? [] : await pagesSharedBy(db, assignment, visitor.id),
     kept: await keptOf(db, visitor.id),
-    mine: (await mineOf(db, visitor.id)).includes(task.assignment),
-    triesLeft: open && (task.tries === null || attempts.length < task.tries),
+    mine: (await mineOf(db, visitor.id)).includes(assigned.assignment),
+    triesLeft: open && (assigned.tries === null || attempts.length < assigned.tries),
   };
 }

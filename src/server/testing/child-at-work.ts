@@ -5,7 +5,7 @@ import { POST as sendResponses } from "@/app/student/[assignment]/responses/rout
 import type { Db } from "@/data/engine/db";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { taskOf, workOf } from "@/data/student/work";
+import { ownAssignment, workOf } from "@/data/student/work";
 import { assignResources } from "../assign/assign-actions";
 import { checkAnswer } from "../student/student-actions";
 import { disguiseFor } from "../student/student-work";
@@ -45,8 +45,8 @@ export async function given(more: object = {}, lessonGiven = document): Promise<
 
 /** Under which name a child is shown one of the options "a" and "b". */
 export const seenAs = async (assignment: number, answer: string, at = 0): Promise<string> => {
-  const task = await taskOf(db, world.students[at]!, assignment, null);
-  return (await disguiseFor(db, task?.recipient ?? 0)).value(question, answer) as string;
+  const assigned = await ownAssignment(db, world.students[at]!, assignment, null);
+  return (await disguiseFor(db, assigned?.recipient ?? 0)).value(question, answer) as string;
 };
 export const check = async (assignment: number, answer: string, key = `key-${Math.random()}`) =>
   checkAnswer({ assignment, question: question.id, key, value: await seenAs(assignment, answer) });

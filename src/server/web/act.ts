@@ -37,8 +37,8 @@ export interface Caller {
   visitor: Visitor;
 }
 
-type Work<Given, Value> = (caller: Caller, given: Given) => Promise<Value>;
-type ServerAction<Schema extends z.ZodType<object>, Value> = (given: z.input<Schema>) => Promise<Outcome<Value>>;
+type Work<Input, Value> = (caller: Caller, input: Input) => Promise<Value>;
+type ServerAction<Schema extends z.ZodType<object>, Value> = (input: z.input<Schema>) => Promise<Outcome<Value>>;
 
 /**
  * Makes a server action: input checked by Zod, permission asked, errors turned into outcomes. `about` names what in the
@@ -50,27 +50,27 @@ type ServerAction<Schema extends z.ZodType<object>, Value> = (given: z.input<Sch
  */
 export function act<Name extends ActAlone, Schema extends z.ZodType<object>, Value>(
   permission: Name,
-  input: Schema,
+  schema: Schema,
   work: Work<z.infer<Schema>, Value>,
 ): ServerAction<Schema, Value>;
 export function act<Name extends Act, Schema extends z.ZodType<object>, Value>(
   permission: Name,
-  input: Schema,
-  about: (given: z.infer<Schema>) => AboutOf<Name>,
+  schema: Schema,
+  about: (input: z.infer<Schema>) => AboutOf<Name>,
   work: Work<z.infer<Schema>, Value>,
 ): ServerAction<Schema, Value>;
 export function act<Schema extends z.ZodType<object>, Value>(
   permission: Act,
-  input: Schema,
-  ...how: [Work<z.infer<Schema>, Value>] | [(given: z.infer<Schema>) => About, Work<z.infer<Schema>, Value>]
+  schema: Schema,
+  ...how: [Work<z.infer<Schema>, Value>] | [(input: z.infer<Schema>) => About, Work<z.infer<Schema>, Value>]
 ): ServerAction<Schema, Value> {
   const [aboutOf, work] = how.length === 1 ? [() => ({}), how[0]] : how;
   return guard(
-    async (given: z.input<Schema>): Promise<Outcome<Value>> =>
+    async (input: z.input<Schema>): Promise<Outcome<Value>> =>
       underWay(async () => {
         const at = performance.now();
         const done = (outcome: ActOutcome) => noteAct(permission, outcome, performance.now() - at);
-        const parsed = input.safeParse(storable(given));
+        const parsed = schema.safeParse(storable(input));
         if (!parsed.success) {
           const [issue] = parsed.error.issues;
           done("refused");
@@ -102,6 +102,6 @@ export function act<Schema extends z.ZodType<object>, Value>(
         }
       }),
     permission,
-    input,
+    schema,
   );
 }

@@ -10,7 +10,7 @@ import { mayInPocket, ownsPocket } from "@/data/satchel/pockets";
 import { keepsDistrict } from "@/data/office/district";
 import { isInTeam } from "@/data/share/teams";
 import { mayReadAll } from "@/data/find/search";
-import { taskOf } from "@/data/student/work";
+import { ownAssignment } from "@/data/student/work";
 import type { Visitor } from "./session";
 
 /** What an act is about. Ids that came from outside: nothing is known about them yet. */
@@ -135,7 +135,7 @@ const relations = {
   "was given assignment": relation(
     ["assignment"],
     async (db, visitor, { assignment }) =>
-      (await taskOf(db, visitor.id, assignment, visitor.joinedClass)) !== undefined,
+      (await ownAssignment(db, visitor.id, assignment, visitor.joinedClass)) !== undefined,
   ),
 };
 

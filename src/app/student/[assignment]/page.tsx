@@ -1,5 +1,5 @@
 import { notFound } from "next/navigation";
-import { taskOf } from "@/data/student/work";
+import { ownAssignment } from "@/data/student/work";
 import { NotNow } from "@/screens/student/not-now";
 import { StudentWorkScreen } from "@/screens/student/work-screen";
 import { idFrom } from "@/core/ids";
@@ -16,9 +16,9 @@ export default async function StudentWorkPage({ params }: { params: Promise<{ as
   const data = await studentWork(db, visitor, assignment, now);
   if (!data) {
     // Given, but not to be done now: that is said, and what she answered is said to be kept.
-    const task = await taskOf(db, visitor.id, assignment, visitor.joinedClass);
-    return task && seenByCode(visitor, task, now) ? (
-      <NotNow task={task} student={visitor.id} zone={visitor.zone} now={now} />
+    const assigned = await ownAssignment(db, visitor.id, assignment, visitor.joinedClass);
+    return assigned && seenByCode(visitor, assigned, now) ? (
+      <NotNow assigned={assigned} student={visitor.id} zone={visitor.zone} now={now} />
     ) : (
       notFound()
     );

@@ -22,7 +22,7 @@ export type Setting =
 
 const numbers = Array.from({ length: 13 }, (_, n) => formatNumber(n));
 
-/** "2" or "two"; null for any other word. */
+/** "2" or "two"; null for any other word. `numberIn("two")` gives `2`. */
 export function numberIn(word: string | undefined): number | null {
   if (word === undefined) return null;
   if (/^\d{1,2}$/.test(word)) return Number(word);

@@ -13,7 +13,7 @@ export interface Token {
   ends: boolean;
 }
 
-/** As words are listed for searching, with one sort of apostrophe. */
+/** As words are listed for searching, with one sort of apostrophe. `plainWord("Ines’s")` gives `"ines's"`. */
 export const plainWord = (text: string): string => listedForm(text).replace(/[’‘]/g, "'");
 
 const weekdayOrNumber = /^(?:\d[\d./:]*|mon|tues?|wed|thu|thurs?|fri|sat|sun)$/i;

@@ -43,6 +43,7 @@ const months = [
   "december",
 ];
 
+/** `weekdayIn("tuesday")` gives `2`. */
 export function weekdayIn(word: string | undefined): number | null {
   if (!word || !/^(?:mon|tues?|wed|thu|thurs?|fri|sat|sun)/.test(word)) return null;
   const at = weekdays.findIndex(

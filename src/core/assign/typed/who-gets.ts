@@ -15,6 +15,7 @@ interface Member {
   student: LineStudent;
 }
 
+/** `fullName({ givenName: "Liv", familyName: "Torsen" })` gives `"Liv Torsen"`. */
 export const fullName = ({ givenName, familyName }: Pick<LineStudent, "givenName" | "familyName">): string =>
   `${givenName} ${familyName}`;
 export const well = (said: string): Answer => ({ said, problem: null, offers: [] });

@@ -1,14 +1,105 @@
 "use client";
-import { bellsFrom } from "@/core/calendar/new-year";
-import type { SchoolCalendar } from "@/core/calendar/school-calendar";
+import { bellsFrom, bellsOfWeek, type DayAsked, type OtherDay } from "@/core/calendar/new-year";
+import type { BellTime, SchoolCalendar } from "@/core/calendar/school-calendar";
 import { TimeInput } from "@/screens/when/typed-input";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
-import { Field } from "@/ui/field";
+import { Field, inputClasses } from "@/ui/field";
 import { NumberField } from "./number-field";
 import type { YearDraft } from "./year-screen";
 
 const names = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
+const whole = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+
+function Bells({ label, bells }: { label: string; bells: readonly BellTime[] }) {
+  return (
+    <ol className="mt-1 flex flex-wrap gap-2" aria-label={label}>
+      {bells.map(({ period, starts, ends }) => (
+        <li key={period} className="numbers rounded-card border border-line bg-card px-2.5 py-1">
+          {starts}–{ends}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** Weekdays that begin later or end earlier than the others. */
+function OtherDays({
+  day,
+  weekdays,
+  others,
+  onOthers,
+}: {
+  day: DayAsked;
+  weekdays: readonly number[];
+  others: readonly OtherDay[];
+  onOthers: (others: OtherDay[]) => void;
+}) {
+  const free = weekdays.filter((weekday) => !others.some((other) => other.weekday === weekday));
+  const set = (at: number, more: Partial<OtherDay>) =>
+    onOthers(others.map((other, nth) => (nth === at ? { ...other, ...more } : other)));
+  return (
+    <>
+      <ul className="mt-3 grid gap-4" aria-label="Days that differ">
+        {others.map((other, at) => (
+          <li key={`${at} of ${others.length}`}>
+            <div className="grid grid-cols-[9rem_10rem_8rem_auto] items-end gap-3">
+              <Field label="Which day differs">
+                {(control) => (
+                  <select
+                    {...control}
+                    className={inputClasses}
+                    value={other.weekday}
+                    onChange={(event) => set(at, { weekday: Number(event.target.value) })}
+                  >
+                    {[...free, other.weekday].sort().map((weekday) => (
+                      <option key={weekday} value={weekday}>
+                        {whole[weekday - 1]}
+                      </option>
+                    ))}
+                  </select>
+                )}
+              </Field>
+              <Field label="It begins">
+                {(control) => (
+                  <TimeInput {...control} value={other.begins} onChange={(begins) => set(at, { begins })} />
+                )}
+              </Field>
+              <NumberField
+                label="Its lessons"
+                {...{ value: other.lessons, from: 1, to: 12 }}
+                onChange={(lessons) => set(at, { lessons })}
+              />
+              <Button
+                look="quiet"
+                className="justify-self-start"
+                aria-label={`${whole[other.weekday - 1]} is like the other days`}
+                onClick={() => onOthers(others.filter((_, nth) => nth !== at))}
+              >
+                ×
+              </Button>
+            </div>
+            <Bells
+              label={`Bells on ${whole[other.weekday - 1]}`}
+              bells={bellsOfWeek(day, weekdays, [other]).filter(({ weekday }) => weekday === other.weekday)}
+            />
+          </li>
+        ))}
+      </ul>
+      {free.length > 0 && (
+        <Button
+          size="small"
+          className="mt-3"
+          onClick={() =>
+            onOthers([...others, { weekday: free.at(-1)!, begins: day.begins, lessons: Math.max(1, day.lessons - 1) }])
+          }
+        >
+          {others.length === 0 ? "One day differs" : "Another day differs"}
+        </Button>
+      )}
+    </>
+  );
+}
 
 /** Days and bells: told as people tell them, and the bells follow. */
 export function WeekStep({
@@ -109,17 +200,17 @@ export function WeekStep({
           <p className="mt-4 text-ink-soft">
             {bells.length < day.lessons
               ? `Only ${bells.length} of ${day.lessons} lessons fit into the day.`
-              : "On every school day:"}
+              : draft.otherDays.length > 0
+                ? "On all other school days:"
+                : "On every school day:"}
           </p>
-          <ol className="mt-1 flex flex-wrap gap-2" aria-label="Bells">
-            {bells.map(({ period, starts, ends }) => (
-              <li key={period} className="numbers rounded-card border border-line bg-card px-2.5 py-1">
-                {starts}–{ends}
-              </li>
-            ))}
-          </ol>
+          <Bells label="Bells" bells={bells} />
+          <OtherDays
+            {...{ day, weekdays, others: draft.otherDays }}
+            onOthers={(otherDays) => onChange({ otherDays })}
+          />
           <p className="mt-2 text-[13px] text-ink-soft">
-            Days that differ, and rotating days, are changed in the office under “The week and its bells”.
+            Rotating days, and single lessons that are longer, are set in the office under “The week and its bells”.
           </p>
         </>
       )}

@@ -2,7 +2,7 @@
 import { useRouter, useSearchParams } from "next/navigation";
 import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
-import { bellsFrom, proposeTerms, type DayAsked, type YearAsked } from "@/core/calendar/new-year";
+import { bellsOfWeek, proposeTerms, type DayAsked, type OtherDay, type YearAsked } from "@/core/calendar/new-year";
 import type { SchoolCalendar } from "@/core/calendar/school-calendar";
 import { keepYear } from "@/screens/acts/year";
 import { Button } from "@/ui/button";
@@ -20,6 +20,7 @@ export interface YearDraft {
   keepsWeek: boolean;
   weekdays: number[];
   day: DayAsked;
+  otherDays: OtherDay[];
   daysOff: { date: string; name: string }[];
 }
 
@@ -40,6 +41,7 @@ const firstDraft = (calendar: SchoolCalendar): YearDraft => ({
   keepsWeek: calendar.bells.length > 0,
   weekdays: [...calendar.weekdays],
   day: usualDay,
+  otherDays: [],
   daysOff: [],
 });
 
@@ -47,7 +49,7 @@ const firstDraft = (calendar: SchoolCalendar): YearDraft => ({
 const calendarOf = (draft: YearDraft, before: SchoolCalendar) => ({
   ...{ cycle: before.cycle, terms: draft.terms },
   weekdays: draft.keepsWeek ? before.weekdays : draft.weekdays,
-  bells: draft.keepsWeek ? before.bells : bellsFrom(draft.day, draft.weekdays),
+  bells: draft.keepsWeek ? before.bells : bellsOfWeek(draft.day, draft.weekdays, draft.otherDays),
   daysOff: [
     ...before.daysOff.filter(({ date }) => !draft.daysOff.some((day) => day.date === date)),
     ...draft.daysOff.map((day) => ({ ...day, kind: "off" as const, until: null })),
@@ -60,7 +62,7 @@ function missingIn(step: number, draft: YearDraft): string | null {
   if (step === 0 && draft.terms.some(({ name, from, to }) => !name.trim() || !from || !to))
     return "Each term needs a name and two dates.";
   if (step === 1 && !draft.keepsWeek && draft.weekdays.length === 0) return "A week needs at least one school day.";
-  if (step === 1 && !draft.keepsWeek && bellsFrom(draft.day, draft.weekdays).length === 0)
+  if (step === 1 && !draft.keepsWeek && bellsOfWeek(draft.day, draft.weekdays, draft.otherDays).length === 0)
     return "Say when the first lesson begins, and how many there are.";
   if (step === 2 && draft.daysOff.some(({ date, name }) => !date || !name.trim()))
     return "Each day off needs a date and what it is.";

@@ -1,4 +1,4 @@
-import { taskOf } from "@/data/student/work";
+import { ownAssignment } from "@/data/student/work";
 import { classmatesOf } from "@/server/review/own-review";
 import { seenByCode } from "@/server/student/by-code";
 import { numberFrom, route } from "@/server/web/route";
@@ -9,9 +9,9 @@ export const GET = route(
   "do assignment",
   (params) => ({ assignment: numberFrom(params, "assignment") }),
   async ({ db, visitor, now, params, request }) => {
-    const task = (await taskOf(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
-    if (!seenByCode(visitor, task, now)) return refuse(404, "nothingHere");
+    const assigned = (await ownAssignment(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
+    if (!seenByCode(visitor, assigned, now)) return refuse(404, "nothingHere");
     const question = new URL(request.url).searchParams.get("question") ?? "";
-    return Response.json(await classmatesOf(db, task, visitor.id, question.slice(0, 40), now));
+    return Response.json(await classmatesOf(db, assigned, visitor.id, question.slice(0, 40), now));
   },
 );

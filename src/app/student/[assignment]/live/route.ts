@@ -1,4 +1,4 @@
-import { taskOf } from "@/data/student/work";
+import { ownAssignment } from "@/data/student/work";
 import { followAsStudent } from "@/server/live/follow-as-student";
 import { rememberAllowed } from "@/server/student/keep-quickly";
 import { eventStream } from "@/server/web/live-stream";
@@ -14,7 +14,12 @@ export const GET = route(
     const session = await sessionHash();
     // Whoever has the work open answers soon, and a whole class does so at once.
     if (session)
-      await rememberAllowed(db, session, visitor, (await taskOf(db, visitor.id, assignment, visitor.joinedClass))!);
+      await rememberAllowed(
+        db,
+        session,
+        visitor,
+        (await ownAssignment(db, visitor.id, assignment, visitor.joinedClass))!,
+      );
     return eventStream(request, (send) => followAsStudent(db, assignment, visitor.id, send));
   },
 );

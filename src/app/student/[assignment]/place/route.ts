@@ -3,10 +3,10 @@ import { responseSchemas } from "@/core/question/schema";
 import { keepQuickAnswer, runningLesson } from "@/data/live/lessons";
 import { addStepNote } from "@/data/live/step-notes";
 import { putAt, setAsked } from "@/data/live/places";
-import { announceAnswers, taskOf } from "@/data/student/work";
+import { announceAnswers, ownAssignment } from "@/data/student/work";
 import { answersNotice } from "@/core/live/answered";
 import { quickAnswered } from "@/server/live/room";
-import { taskDocument } from "@/server/student/student-work";
+import { assignedDocument } from "@/server/student/student-work";
 import { numberFrom, route } from "@/server/web/route";
 import { refuse } from "@/server/web/refuse";
 
@@ -37,8 +37,8 @@ export const POST = route(
       const { step, text } = body;
       if (!(await addStepNote(db, { assignment, student, step, by: student, text, at: now }))) return nothingHere();
     } else if (body.kind === "step") {
-      const task = (await taskOf(db, student, assignment, visitor.joinedClass))!;
-      const document = await taskDocument(db, task);
+      const assigned = (await ownAssignment(db, student, assignment, visitor.joinedClass))!;
+      const document = await assignedDocument(db, assigned);
       if (!document.steps.some(({ id, audience }) => id === body.step && audience !== "teacher")) return nothingHere();
       await putAt(db, { assignment, students: [student], step: body.step, at: now });
     } else {

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { taskOf } from "@/data/student/work";
+import { ownAssignment } from "@/data/student/work";
 import { After, keepAnswers, openValues } from "@/server/student/keep-answers";
 import { keepQuickly, rememberAllowed } from "@/server/student/keep-quickly";
 import { numberFrom, route } from "@/server/web/route";
@@ -35,11 +35,11 @@ export const POST = route(
   "do assignment",
   (params) => ({ assignment: numberFrom(params, "assignment") }),
   async ({ db, visitor, now, params, body }) => {
-    const task = (await taskOf(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
-    if (task.recipient !== body.recipient) return nothingHere();
+    const assigned = (await ownAssignment(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
+    if (assigned.recipient !== body.recipient) return nothingHere();
     const done = await keepAnswers(db, {
       student: visitor.id,
-      task,
+      assigned,
       zone: visitor.zone,
       now,
       number: body.number,
@@ -48,7 +48,7 @@ export const POST = route(
     });
     if ("why" in done) return Response.json(done, { status: 409 });
     const session = await sessionHash();
-    if (session) await rememberAllowed(db, session, visitor, task);
+    if (session) await rememberAllowed(db, session, visitor, assigned);
     return Response.json(done);
   },
   Given,
@@ -65,9 +65,9 @@ export const GET = route(
   "do assignment",
   (params) => ({ assignment: numberFrom(params, "assignment") }),
   async ({ db, visitor, params, request }) => {
-    const task = (await taskOf(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
+    const assigned = (await ownAssignment(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
     const asked = new URL(request.url).searchParams;
-    if (asked.get("recipient") !== String(task.recipient)) return nothingHere();
-    return Response.json({ values: await openValues(db, task, Number(asked.get("number"))) });
+    if (asked.get("recipient") !== String(assigned.recipient)) return nothingHere();
+    return Response.json({ values: await openValues(db, assigned, Number(asked.get("number"))) });
   },
 );

@@ -4,6 +4,7 @@ import { passageWords } from "../../passage";
 /**
  * What of a passage was marked, after it was edited: marks before the change stay, those after it move along, those in
  * what was rewritten go.
+ * `marksAfterEdit("the tide is high", "the low tide is high", "word", [3])` gives `[4]`.
  */
 export function marksAfterEdit(
   before: string,

@@ -3,7 +3,10 @@ import type { QuestionKind } from "../../kind";
 import type { ResponseOf } from "../../question";
 import { listed, readOptions } from "../../wording";
 
-/** What was written, without what was ticked beside it. */
+/**
+ * What was written, without what was ticked beside it.
+ * `writtenText({ text: "The tide is high.", done: [] })` gives `"The tide is high."`.
+ */
 export const writtenText = (value: ResponseOf<"longText">): string => (typeof value === "string" ? value : value.text);
 
 export const longText: QuestionKind<"longText"> = {

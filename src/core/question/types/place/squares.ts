@@ -12,7 +12,7 @@ export const ROWS = 8;
 /** `share` of a whole that is cut into so many: 1 belongs to the last. */
 const nth = (share: number, of: number) => Math.min(of - 1, Math.floor(share * of));
 
-/** The square a point is in, for example "C4"; x and y are shares of width and height. */
+/** The square a point is in, for example "C4"; x and y are shares of width and height. `squareAt([0.5, 0.5])` gives `"F5"`. */
 export const squareAt = ([x, y]: readonly [number, number]): string =>
   `${String.fromCharCode(65 + nth(x, COLUMNS))}${nth(y, ROWS) + 1}`;
 
