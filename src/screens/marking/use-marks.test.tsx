@@ -7,11 +7,15 @@ import { useMarks } from "./use-marks";
 
 const sent: { act: string; given: Record<string, unknown> }[] = [];
 let refused: string | null = null;
+/** What the next answers wait for. */
+const slowly: Promise<void>[] = [];
 const undo: (() => void)[] = [];
 const problems: string[] = [];
 const answered = (name: string) => (given: Record<string, unknown>) => {
   sent.push({ act: name, given });
-  return Promise.resolve(refused ? { ok: false, problem: refused } : { ok: true, value: {} });
+  return (slowly.shift() ?? Promise.resolve()).then(() =>
+    refused ? { ok: false, problem: refused } : { ok: true, value: {} },
+  );
 };
 jest.mock("@/screens/acts/marking", () => ({
   giveMark: (given: Record<string, unknown>) => answered("give")(given),
@@ -86,6 +90,21 @@ test("a mark undone leaves what was written since; and nothing is called saved w
   await settle();
   expect(result.current.of(answer)).toMatchObject({ marks: 3, comment: "Tell me more." });
   expect(sent.at(-1)!.given).toMatchObject({ marks: 3, comment: "Tell me more." });
+  expect(result.current.state).toBe("saved");
+});
+
+test("words whose turn comes after a slow mark are not called saved with it", async () => {
+  const answers: (() => void)[] = [];
+  for (let nth = 0; nth < 2; nth += 1) slowly.push(new Promise((done) => answers.push(done)));
+  const { result } = open(marking([]));
+  act(() => result.current.give(answer, { marks: 4 }, () => null));
+  act(() => result.current.say(answer, "Tell me more."));
+  // The keys rest while the mark is still on its way.
+  await settle();
+  await act(async () => answers[0]!());
+  expect(sent).toHaveLength(2);
+  expect(result.current.state).toBe("saving");
+  await act(async () => answers[1]!());
   expect(result.current.state).toBe("saved");
 });
 

@@ -38,6 +38,7 @@ export function useMarks(assignment: number, { me, standing, ways }: Marking) {
   const current = useRef(drafts);
   const timers = useRef(new Map<string, { keep: () => void; cancel: () => void }>());
   const queue = useRef<Promise<unknown>>(Promise.resolve());
+  const underWay = useRef(0);
   /** What did not reach the server, or was refused. */
   const unsaved = useRef(new Map<string, MarkedAnswer>());
 
@@ -64,6 +65,7 @@ export function useMarks(assignment: number, { me, standing, ways }: Marking) {
   /** One after another: what was pressed last is what stands. */
   const send = (answer: MarkedAnswer, draft: Draft) => {
     setState("saving");
+    underWay.current += 1;
     const next = queue.current.then(async () => {
       const outcome = isEmpty(draft)
         ? await withdrawMark({ assignment, ...answer })
@@ -72,13 +74,15 @@ export function useMarks(assignment: number, { me, standing, ways }: Marking) {
             ...{ levels: { ...draft.levels }, marks: draft.marks, comment: draft.comment },
             onlyWords: draft.before !== null,
           });
+      underWay.current -= 1;
       if (outcome.ok) unsaved.current.delete(keyOf(answer));
       else {
         unsaved.current.set(keyOf(answer), answer);
         tellProblem(outcome.problem);
       }
-      // What was typed meanwhile is still on its way.
-      setState(unsaved.current.size > 0 ? "not saved" : timers.current.size > 0 ? "saving" : "saved");
+      // What was typed or pressed meanwhile is still on its way.
+      const more = timers.current.size > 0 || underWay.current > 0;
+      setState(unsaved.current.size > 0 ? "not saved" : more ? "saving" : "saved");
     });
     queue.current = next;
     return next;
