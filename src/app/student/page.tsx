@@ -15,11 +15,15 @@ export const generateMetadata = () => screenTitle("myWork");
 export default async function StudentPage() {
   const { db, visitor, now } = await enter("see own work");
   // A guest came for one piece of work, and has no other page.
-  const guest = await guestOf(db, visitor.id);
+  const [guest, all, badge, pieces, shelves] = await Promise.all([
+    guestOf(db, visitor.id),
+    ownAssignments(db, visitor.id, visitor.joinedClass),
+    badgeOf(db, visitor.id),
+    visitor.joinedAt === null ? piecesOf(db, visitor.id) : null,
+    visitor.joinedAt === null ? shelvesFor(db, visitor.id) : [],
+  ]);
   if (guest !== null) redirect(`/student/${guest}`);
-  const assignments = (await ownAssignments(db, visitor.id, visitor.joinedClass)).filter((assigned) =>
-    seenByCode(visitor, assigned, now),
-  );
+  const assignments = all.filter((assigned) => seenByCode(visitor, assigned, now));
   return (
     <StudentHome
       student={visitor.id}
@@ -31,9 +35,9 @@ export default async function StudentPage() {
         now,
       )}
       byCode={visitor.joinedAt !== null}
-      badge={await badgeOf(db, visitor.id)}
-      pieces={visitor.joinedAt === null ? (await piecesOf(db, visitor.id)).length : null}
-      reads={visitor.joinedAt === null && (await shelvesFor(db, visitor.id)).length > 0}
+      badge={badge}
+      pieces={pieces?.length ?? null}
+      reads={shelves.length > 0}
       screens={languagesThereAre}
       zone={visitor.zone}
       now={now}

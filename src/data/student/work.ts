@@ -6,7 +6,8 @@ import type { Keep, StudentWork, Try } from "@/core/results/table";
 import { one, type Queryable } from "../engine/db";
 import { countingMarks } from "../marking/marks";
 import { correctionsOf } from "../results/corrections";
-import { revisionById } from "../adapt/resources";
+import { OFTEN } from "../engine/often";
+import { readRevision } from "../engine/read-once";
 import { workStamp } from "./answers";
 
 /** One student's share of an assignment, as the student meets it. */
@@ -71,7 +72,7 @@ export async function ownAssignments(
   onlyClass: number | null,
 ): Promise<OwnAssignment[]> {
   return db.query<OwnAssignment>(
-    `select ${assigned} where r.student_id = $1 and a.called_back is null and ($2::int is null or a.class_id = $2)
+    `${OFTEN} select ${assigned} where r.student_id = $1 and a.called_back is null and ($2::int is null or a.class_id = $2)
       order by coalesce(r.own_due, a.due), a.position, a.id`,
     [student, onlyClass],
   );
@@ -84,10 +85,25 @@ export async function ownAssignment(
   onlyClass: number | null,
 ): Promise<OwnAssignment | undefined> {
   const rows = await db.query<OwnAssignment>(
-    `select ${assigned} where r.student_id = $1 and a.id = $3 and a.called_back is null and ($2::int is null or a.class_id = $2)`,
+    `${OFTEN} select ${assigned} where r.student_id = $1 and a.id = $3 and a.called_back is null and ($2::int is null or a.class_id = $2)`,
     [student, onlyClass, assignment],
   );
   return rows[0];
+}
+
+/** Whether a student has an assignment that was not called back; `onlyClass` as above. */
+export async function hasAssignment(
+  db: Queryable,
+  student: number,
+  assignment: number,
+  onlyClass: number | null,
+): Promise<boolean> {
+  const rows = await db.query(
+    `${OFTEN} select 1 from recipient r join assignment a on a.id = r.assignment_id
+      where r.student_id = $1 and a.id = $3 and a.called_back is null and ($2::int is null or a.class_id = $2)`,
+    [student, onlyClass, assignment],
+  );
+  return rows.length > 0;
 }
 
 /** When it was due for the last of those who have it. */
@@ -327,7 +343,7 @@ export async function workOf(db: Queryable, assignment: number): Promise<Student
 
   const documents = new Map<number, StudentWork["document"]>();
   for (const revision of new Set(recipients.map((recipient) => recipient.revision))) {
-    documents.set(revision, partOf((await revisionById(db, revision))!.document, given?.steps ?? null));
+    documents.set(revision, partOf((await readRevision(db, revision))!.document, given?.steps ?? null));
   }
   const [corrections, marks] = await Promise.all([correctionsOf(db, assignment), countingMarks(db, assignment)]);
   return recipients.map((recipient) => ({

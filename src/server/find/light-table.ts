@@ -8,15 +8,8 @@ import type { Document } from "@/core/resource/document";
 import { factsOf, type Facts } from "@/core/resource/facts";
 import { measuredText } from "@/core/resource/student-text";
 import type { Db } from "@/data/engine/db";
-import {
-  adaptationsBy,
-  adaptersOf,
-  draftOf,
-  originalOf,
-  resourceById,
-  revisionById,
-  type Resource,
-} from "@/data/adapt/resources";
+import { adaptationsBy, adaptersOf, draftOf, originalOf, resourceById, type Resource } from "@/data/adapt/resources";
+import { readRevision } from "@/data/engine/read-once";
 import { editionsOf, type OtherEdition } from "@/data/find/editions";
 import { isFollowing } from "@/data/find/saved-searches";
 import { notesOfUse, type NoteOfUse } from "@/data/find/notes-of-use";
@@ -98,12 +91,15 @@ export async function lightTable(
 ): Promise<LightTableData | null> {
   if (id === undefined || !(await permit(db, visitor, "look at resource", { resource: id }, now))) return null;
   const resource = (await resourceById(db, id))!;
-  const revision = resource.head === null ? undefined : await revisionById(db, resource.head);
+  const mine = resource.owner === visitor.id;
+  const [revision, mayCopy, reader] = await Promise.all([
+    resource.head === null ? undefined : readRevision(db, resource.head),
+    mine || mayReadAll(db, visitor, [id], "copy"),
+    readerOf(db, visitor),
+  ]);
   const document = revision?.document ?? (await draftOf(db, id))?.document;
   if (!document) return null;
-  const mine = resource.owner === visitor.id;
-  const lookOnly = !mine && !(await mayReadAll(db, visitor, [id], "copy"));
-  const reader = await readerOf(db, visitor);
+  const lookOnly = !mayCopy;
   const { facts, reading } = revision ? measuredOnce(revision.id, document) : measure(document);
   const [myVersions, usesHere, notes, editions, following, statements, source, adapters] = await Promise.all([
     adaptationsBy(db, visitor.id, id),

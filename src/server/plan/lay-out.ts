@@ -11,7 +11,8 @@ import { keptSharing } from "@/data/assign/work-rules";
 import { studentsOf, type Student } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { plannedIn } from "@/data/plan/plan";
-import { factsOfHead, resourceById, revisionById } from "@/data/adapt/resources";
+import { factsOfHead, resourceById } from "@/data/adapt/resources";
+import { readRevision } from "@/data/engine/read-once";
 import { resourcesIn } from "@/data/satchel/pockets";
 import { ActionError } from "../web/act";
 import { problemOf } from "../web/problem";
@@ -97,7 +98,7 @@ export async function layOutPocket(
   const { resources: found, skipped } = await assignableIn(db, visitor, of.pocket, now);
   const resources = await Promise.all(
     found.map(async ({ facts, ...resource }) => {
-      const { document } = (await revisionById(db, resource.revision))!;
+      const { document } = (await readRevision(db, resource.revision))!;
       return {
         ...resource,
         document,

@@ -2,7 +2,8 @@ import { compareResults, type Comparison } from "@/core/results/compare-results"
 import { resultTable, type ResultTable } from "@/core/results/table";
 import type { Document } from "@/core/resource/document";
 import type { Facts } from "@/core/resource/facts";
-import { headsOf, revisionById } from "@/data/adapt/resources";
+import { headsOf } from "@/data/adapt/resources";
+import { readRevision } from "@/data/engine/read-once";
 import { assignmentById, assignmentsFollowing, mayWorkWith, type Assignment } from "@/data/assign/assignments";
 import { studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
@@ -79,7 +80,7 @@ export async function aroundResult(
   now: Date,
 ): Promise<Around> {
   const [head] = await headsOf(db, [assignment.resource]);
-  const document = head && (await revisionById(db, head.revision))?.document;
+  const document = head && (await readRevision(db, head.revision))?.document;
   const [statements, students, easier, before, following] = await Promise.all([
     document ? standardsNamed(db, visitor.district, document.standards) : [],
     studentsOf(db, assignment.class),

@@ -12,7 +12,7 @@ import { coverageOf, type Coverage } from "@/core/results/coverage";
 import { partOf } from "@/core/plan/parts";
 import { codesAsked } from "@/core/resource/aligned";
 import type { Document } from "@/core/resource/document";
-import { revisionById } from "@/data/adapt/resources";
+import { readRevision } from "@/data/engine/read-once";
 import type { Class } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { frameworksOf, standardsByCode, statementsOf, type Framework, type Standard } from "@/data/find/standards";
@@ -67,7 +67,7 @@ async function aboutParts(db: Db, within: Asked): Promise<Map<number, Set<string
   const parts = await partsAskedFor(db, within);
   const documents = new Map<number, Document>();
   for (const { revision } of parts)
-    if (!documents.has(revision)) documents.set(revision, (await revisionById(db, revision))!.document);
+    if (!documents.has(revision)) documents.set(revision, (await readRevision(db, revision))!.document);
   return new Map(
     parts.map(({ assignment, steps, revision }) => [
       assignment,

@@ -118,23 +118,26 @@ export async function studentWork(
   const open = availability(assigned, visitor.zone, now).open;
   // What was handed in can be looked at again at any time; what was not, only while the door is open.
   if (!open && !attempt?.handedIn) return null;
-  const document = await assignedDocument(db, assigned);
   const putAway = Boolean(assigned.sharing?.putAway && attempt?.handedIn);
   const hidden = putAway || (attempt !== null && fromBefore(visitor, attempt));
-  const responses = attempt && !hidden ? await responsesOf(db, [attempt.id]) : [];
+  const working = attempt !== null && !attempt.handedIn;
+  // None of these depends on another. Asked one after another, each would wait in the database’s queue again.
+  const [document, responses, begun, disguised, corrections, review, sharedPages, kept, mine] = await Promise.all([
+    assignedDocument(db, assigned),
+    attempt && !hidden ? responsesOf(db, [attempt.id]) : [],
+    working ? questionsBegun(db, attempt.id) : new Map<string, Date>(),
+    disguiseFor(db, assigned.recipient),
+    correctionsOf(db, assignment),
+    hidden ? null : ownReview(db, assigned, now),
+    putAway ? [] : pagesSharedBy(db, assignment, visitor.id),
+    keptOf(db, visitor.id),
+    mineOf(db, visitor.id),
+  ]);
   const values = Object.fromEntries(
     [...lastResponses(responses).values()].map(({ question, value }) => [question, value as ResponseValue]),
   );
-  const working = attempt && !attempt.handedIn;
-  const limits = attempt?.handedIn
-    ? {}
-    : timeLimits(document, {
-        factor: assigned.factor,
-        begun: working ? await questionsBegun(db, attempt.id) : new Map<string, Date>(),
-        now,
-      });
+  const limits = attempt?.handedIn ? {} : timeLimits(document, { factor: assigned.factor, begun, now });
   const questions = allQuestions(document).map(({ question }) => question);
-  const disguised = await disguiseFor(db, assigned.recipient);
   const asSeen = Object.fromEntries(
     questions.flatMap((question) =>
       values[question.id] === undefined ? [] : [[question.id, disguised.value(question, values[question.id]!)]],
@@ -156,7 +159,6 @@ export async function studentWork(
     handedIn && !hidden && shown.some(({ type }) => readByPerson(type))
       ? await ownMarks(db, { assignment, student: visitor.id, number: attempt!.number })
       : new Map<string, Mark>();
-  const corrections = await correctionsOf(db, assignment);
   const seen = hidden
     ? []
     : // What was left out says nothing of the child any more.
@@ -187,11 +189,11 @@ export async function studentWork(
     mayCheck: questions
       .filter((question) => checkingOf(question.checked, assigned.checking) === "at once")
       .map((question) => question.id),
-    review: hidden ? null : await ownReview(db, assigned, now),
+    review,
     putAway,
-    sharedPages: putAway ? [] : await pagesSharedBy(db, assignment, visitor.id),
-    kept: await keptOf(db, visitor.id),
-    mine: (await mineOf(db, visitor.id)).includes(assigned.assignment),
+    sharedPages,
+    kept,
+    mine: mine.includes(assigned.assignment),
     triesLeft: open && (assigned.tries === null || attempts.length < assigned.tries),
   };
 }

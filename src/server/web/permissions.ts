@@ -10,7 +10,7 @@ import { mayInPocket, ownsPocket } from "@/data/satchel/pockets";
 import { keepsDistrict } from "@/data/office/district";
 import { isInTeam } from "@/data/share/teams";
 import { mayReadAll } from "@/data/find/search";
-import { ownAssignment } from "@/data/student/work";
+import { hasAssignment } from "@/data/student/work";
 import type { Visitor } from "./session";
 
 /** What an act is about. Ids that came from outside: nothing is known about them yet. */
@@ -132,10 +132,8 @@ const relations = {
   "works with what it waits for": relation(["after"], async (db, visitor, { after }, now) =>
     after.length === 0 ? true : mayWorkWith(db, visitor.id, after, now),
   ),
-  "was given assignment": relation(
-    ["assignment"],
-    async (db, visitor, { assignment }) =>
-      (await ownAssignment(db, visitor.id, assignment, visitor.joinedClass)) !== undefined,
+  "was given assignment": relation(["assignment"], (db, visitor, { assignment }) =>
+    hasAssignment(db, visitor.id, assignment, visitor.joinedClass),
   ),
 };
 

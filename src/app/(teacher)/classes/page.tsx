@@ -32,7 +32,7 @@ export default async function ClassesPage({
   const view = z.enum(classViews).catch("roster").parse(parameters.view);
   const group = classes.find((one) => one.id === asked) ?? current;
   const id = group?.id ?? -1;
-  const [students, code, teachers, keeps, groups, apart, seats, feed, lastResults, base] = await Promise.all([
+  const [students, code, teachers, keeps, groups, apart, seats, feed, lastResults, base, ...rest] = await Promise.all([
     studentsOf(db, id),
     joinCodeOf(db, id, now),
     teachersOf(db, id, now),
@@ -43,9 +43,11 @@ export default async function ClassesPage({
     hasFeed(db, { class: id, person: visitor.id }),
     view === "groups" ? lastResultsOf(db, id, now) : {},
     baseAddress(),
+    view === "reading" && group ? shelfPage(db, visitor, group.id, now) : null,
+    pastClassesOf(db, visitor.id),
+    group ? classSaid(db, group.id) : null,
   ]);
-  const shelf = view === "reading" && group ? await shelfPage(db, visitor, group.id, now) : null;
-  const pastClasses = await pastClassesOf(db, visitor.id);
+  const [shelf, pastClasses, said] = rest;
   const shown = pastClasses.find((one) => one.id === past);
   const goals = await studentGoals(
     db,
@@ -65,7 +67,7 @@ export default async function ClassesPage({
       seats={seats}
       teachers={teachers}
       keeps={keeps}
-      said={group ? await classSaid(db, group.id) : null}
+      said={said}
       pastClasses={pastClasses}
       past={shown ? { ...shown, work: await workOfPast(db, shown.id) } : null}
       now={now}

@@ -26,9 +26,8 @@ async function shownOf(
   now: Date,
   asked: { view: string; student: number | undefined },
 ): Promise<Shown> {
-  const works = await workOf(db, assignment.id);
+  const [works, guests] = await Promise.all([workOf(db, assignment.id), guestsAt(db, assignment.id)]);
   const table = resultTable(works, assignment.keep);
-  const guests = await guestsAt(db, assignment.id);
   const student =
     asked.view === "student" ? (works.find((work) => work.student.id === asked.student) ?? works[0]) : null;
   if (student) await noteLooked(db, { student: student.student.id, by: visitor.id, what: "answers", at: now });
