@@ -9,6 +9,14 @@ export interface ReportTable {
 
 export type ReportPart = { text: string } | { tex: string; text: string };
 
+/** A result and the level it led to, 0 to 1. `label`: its day in words. */
+export interface ChartPoint {
+  at: Date;
+  label: string;
+  share: number;
+  level: number;
+}
+
 /** A part of a report, in the order it is read. */
 export type ReportBlock =
   /** `parts`: where there are formulas in it, in TeX, for what can show them; `text` says them in words. */
@@ -20,6 +28,8 @@ export type ReportBlock =
   | { kind: "drawing"; strokes: readonly Stroke[]; text: string }
   /** A JPEG or PNG file. */
   | { kind: "picture"; bytes: Uint8Array; text: string }
+  /** Results over time, with the level they led to: for the eye, beside a table. `text` says what is to be seen, `legend` what is what. */
+  | { kind: "chart"; text: string; legend: string; points: readonly ChartPoint[] }
   /** Empty lines to write on. */
   | { kind: "lines"; count: number };
 

@@ -28,6 +28,19 @@ test("says the level, whether it rose or fell and because of what, and every res
   expect(results[4]).toEqual(["day 5", "Work 5", "1 of 10", "10%"]);
 });
 
+test("results over time are there to be seen, in order, with what is to be seen in words; one alone is no chart", () => {
+  const points = [point(3, 4), point(1, 9), point(2, 8), point(4, 0, 0)];
+  expect(blocks({ points })[1]).toMatchObject({
+    ...{ kind: "chart", text: "3 results from day 1 to day 3: the level was 90% at first and is 70% now." },
+    points: [
+      { label: "day 1", share: 0.9, level: 0.9 },
+      { label: "day 2", share: 0.8, level: 0.85 },
+      { label: "day 3", share: 0.4, level: 0.7 },
+    ],
+  });
+  expect(blocks({ points: [point(1, 9)] }).map(({ kind }) => kind)).not.toContain("chart");
+});
+
 test("goals stand with what they count as met at and when they were; standards with their level", () => {
   const goal = { goal: "Reads a table", closed: false, criterion: { share: 0.8, times: 2 } };
   const all = blocks({

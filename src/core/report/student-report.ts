@@ -23,6 +23,22 @@ function levelBlocks(points: readonly Point[]): ReportBlock[] {
   ];
 }
 
+/** What is to be seen of results over time; nothing where one point is all there is. */
+function chartOf(points: readonly Point[], formatDay: (at: Date) => string): ReportBlock[] {
+  const { points: shown } = progressOf(points);
+  const [first, last] = [shown[0], shown.at(-1)];
+  if (!first || !last || shown.length < 2) return [];
+  const [from, to] = [formatDay(first.at), formatDay(last.at)];
+  return [
+    {
+      kind: "chart",
+      text: `${shown.length} results from ${from} to ${to}: the level was ${formatPercent(first.level)} at first and is ${formatPercent(last.level)} now.`,
+      legend: "circles: results · line: the level they led to",
+      points: shown.map(({ at, share, level }) => ({ at, label: formatDay(at), share, level })),
+    },
+  ];
+}
+
 const tableUnder = (caption: string, head: string[], rows: string[][]): ReportBlock[] =>
   rows.length === 0
     ? []
@@ -56,6 +72,7 @@ export function studentReport(
         ...{ title: name, shown: true, language: "en" },
         blocks: [
           ...levelBlocks(points),
+          ...chartOf(points, of.formatDay),
           ...tableUnder("Goals", ["Goal", "Counts as met at", "Where it is"], own),
           ...tableUnder("Standards", ["Code", "Statement", "Results", "Level"], levelled),
           ...tableUnder(

@@ -95,6 +95,9 @@ function contentOf(block: ReportBlock, next: () => number): (Paragraph | Table)[
       return [picture(block.bytes, block.text, next())];
     case "drawing":
       return [paragraph(block.text, true)];
+    // Its numbers are in a table below.
+    case "chart":
+      return [paragraph(block.text, true)];
     case "lines":
       return Array.from(
         { length: block.count },

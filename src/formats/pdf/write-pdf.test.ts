@@ -57,6 +57,21 @@ test("it is real text in every Latin alphabet, tagged, with its title, its autho
   expect(structure).toMatch(/LBody[^\n]*\n\s+"• {2}Leer un horario"/);
 });
 
+test("results over time are drawn, and said to those who do not see them", async () => {
+  const at = (day: number) => new Date(Date.UTC(2026, 8, day));
+  const points = [
+    { at: at(1), label: "1 Sep", share: 0.9, level: 0.9 },
+    { at: at(8), label: "8 Sep", share: 0.5, level: 0.7 },
+    { at: at(29), label: "29 Sep", share: 0.4, level: 0.6 },
+  ];
+  const chart = { kind: "chart" as const, text: "3 results: the level fell.", legend: "circles: results", points };
+  const drawn: Report = { ...report, sections: [{ ...report.sections[1]!, blocks: [chart] }] };
+  const { text, structure } = await read(drawn);
+  expect(text).toMatch(/100%[\s\S]*50%[\s\S]*0%[\s\S]*1 Sep +circles: results +29 Sep/);
+  expect(structure).toContain("Figure");
+  expect(Buffer.from(await writePdf(drawn)).toString("latin1")).toContain("/Alt (3 results: the level fell.)");
+});
+
 test("a table that goes on over pages has its heads on each, and is heard with them once", async () => {
   const { text, structure } = await read(report);
   expect(text.match(/Student +Total/g)).toHaveLength(3);

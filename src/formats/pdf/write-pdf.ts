@@ -7,6 +7,7 @@ import {
   type ReportSection,
   type ReportTable,
 } from "@/core/report/report";
+import { drawChart } from "./draw-chart";
 
 const fontFile = (name: string) =>
   path.join(/* turbopackIgnore: true */ process.cwd(), "node_modules/@expo-google-fonts/andika", name);
@@ -22,6 +23,7 @@ const FIGURE_WIDTH = 320;
 /** A blank sheet is 640 wide and 420 high, as on screen. */
 const DRAWING_HEIGHT = (FIGURE_WIDTH * 420) / 640;
 const PICTURE_HEIGHT = 240;
+const CHART_HEIGHT = 170;
 /** A line of handwriting. */
 const LINE_HEIGHT = 26;
 const INKS = { black: "#23211D", blue: "#2B5C8A", green: "#1F5742", red: "#A8442F", brown: "#7A5326" } as const;
@@ -182,6 +184,10 @@ function writeBlock(doc: Pdf, parent: Structure, block: ReportBlock): void {
           doc.stroke();
         }
       });
+    case "chart":
+      return writeFigure(doc, parent, block.text, CHART_HEIGHT, (left, top, _, height) =>
+        drawChart(doc, block, { left, top, width: right(doc) - MARGIN, height }),
+      );
     case "picture": {
       const bytes = Buffer.from(block.bytes);
       // The package's types leave it out.

@@ -32,7 +32,7 @@ function slidesOf(section: ReportSection): ReportBlock[][] {
     [now, lines, hasPicture] = [[], 0, false];
   };
   for (const block of section.blocks) {
-    if (block.kind === "lines") continue;
+    if (block.kind === "lines" || block.kind === "chart") continue;
     if (isSaid(block)) {
       const more = heightOf(block);
       if (lines > 0 && lines + more > LINES) next();
