@@ -73,11 +73,7 @@ export function bellsFrom(day: DayAsked, weekdays: readonly number[]): BellTime[
 export type OtherDay = Pick<DayAsked, "begins" | "lessons"> & { weekday: number };
 
 /** The bells of a week of which some days differ. */
-export const bellsOfWeek = (
-  day: DayAsked,
-  weekdays: readonly number[],
-  others: readonly OtherDay[],
-): BellTime[] =>
+export const bellsOfWeek = (day: DayAsked, weekdays: readonly number[], others: readonly OtherDay[]): BellTime[] =>
   weekdays.flatMap((weekday) => {
     const other = others.find((one) => one.weekday === weekday);
     return bellsFrom(other ? { ...day, begins: other.begins, lessons: other.lessons } : day, [weekday]);

@@ -3,6 +3,7 @@ import {
   Document,
   HeadingLevel,
   ImageRun,
+  type Math as MathOfWords,
   Packer,
   Paragraph,
   Table,
@@ -30,7 +31,7 @@ const paragraph = (text: string, soft = false) =>
   new Paragraph({ spacing: { after: 120 }, children: runs(text, soft) });
 
 /** A formula as an equation that can be edited, or in words. */
-const formula = ({ tex, text }: { tex: string; text: string }) => {
+const formula = ({ tex, text }: { tex: string; text: string }): (MathOfWords | TextRun)[] => {
   const equation = equationOf(tex);
   return equation ? [equation] : runs(text);
 };
