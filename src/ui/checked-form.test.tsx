@@ -38,7 +38,7 @@ test("a wrong field is said beside it when it is left, and not before; put right
   expect(screen.queryByText("This is not an e-mail address.")).toBeNull();
 });
 
-test("left for a button, a field says nothing yet: the button would move away from under the pointer", async () => {
+test("left for a button, a field says nothing yet: the button would move just as it is pressed", async () => {
   render(<Form send={() => Promise.resolve(fine)} />);
   type("E-mail", "hollis");
   await act(async () => fireEvent.blur(field("E-mail"), { relatedTarget: screen.getByText("Send") }));

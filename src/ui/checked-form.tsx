@@ -43,7 +43,7 @@ export function useCheckedForm<Input extends FieldValues, Output>(
   const { errors, isDirty, isSubmitting } = form.formState;
   const wrong = byPath(errors);
   const problemAt = (name: string) => wrong.find(([at]) => at === name || at.startsWith(`${name}.`))?.[1];
-  // A field that is left for a button says nothing yet: what moves under the pointer would not be pressed.
+  // A field that is left for a button says nothing yet: the line that appears would move the button just as it is pressed.
   const register: UseFormRegister<Input> = (name, options) => {
     const field = form.register(name, options);
     return {

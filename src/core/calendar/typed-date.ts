@@ -107,14 +107,14 @@ export function readMoment(text: string, today: string, hour: string): string | 
   return null;
 }
 
-/** "Mon 30 Nov 2026"; "" for what is no date. `formatTypedDate("2026-11-30")` gives `"Mon 30 Nov 2026"`. */
+/** "Mon 30 Nov 2026"; empty for anything that is not a date. `formatTypedDate("2026-11-30")` gives `"Mon 30 Nov 2026"`. */
 export function formatTypedDate(date: string): string {
   if (readDate(date, date) === null) return "";
   const at = new Date(`${date}T00:00Z`);
   return `${weekdays[at.getUTCDay()]} ${at.getUTCDate()} ${months[at.getUTCMonth()]} ${at.getUTCFullYear()}`;
 }
 
-/** "Mon 30 Nov 2026, 15:00"; "" for what is no moment. `formatTypedMoment("2026-11-30T15:00")` gives `"Mon 30 Nov 2026, 15:00"`. */
+/** "Mon 30 Nov 2026, 15:00"; empty for anything that is not a date and a time. `formatTypedMoment("2026-11-30T15:00")` gives `"Mon 30 Nov 2026, 15:00"`. */
 export function formatTypedMoment(moment: string): string {
   const [date = "", time = ""] = moment.split("T");
   const day = formatTypedDate(date);

@@ -12,7 +12,11 @@ export const ClassSaid = z
     subject: z.string().trim().min(1, "Say which subject.").max(60),
     gradeFrom: Grade,
     gradeTo: Grade,
-    periodMinutes: z.number().int().min(5, "A lesson is 5 to 240 minutes.").max(240, "A lesson is 5 to 240 minutes."),
+    periodMinutes: z
+      .number()
+      .int("A lesson is a whole number of minutes.")
+      .min(5, "A lesson is 5 to 240 minutes.")
+      .max(240, "A lesson is 5 to 240 minutes."),
     /** Reading grades of its weakest and strongest readers; null: from what is known of its students. */
     reading: z.object({ from: ReadingGrade, to: ReadingGrade }).nullable(),
     languages: z

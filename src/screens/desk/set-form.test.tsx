@@ -29,7 +29,10 @@ test("what is typed is handed up to be there again; saved, only the ids of its t
   await type("Ropes and rigging");
   await press("Oct");
   expect(on.onDraft).toHaveBeenLastCalledWith(expect.objectContaining({ name: "Ropes and rigging", months: [9, 10] }));
+  const kept = on.onDraft.mock.calls.length;
   await press("Save");
+  // Saved, it is no draft any more.
+  expect(on.onDraft).toHaveBeenCalledTimes(kept);
   expect(saveSet).toHaveBeenCalledWith({
     ...{ id: 3, name: "Ropes and rigging", note: "", months: [9, 10], cover: null, items: [7] },
   });
