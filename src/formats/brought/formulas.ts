@@ -82,6 +82,19 @@ const escaped = (text: string) =>
     sign === "\\" ? "\\backslash " : sign === "^" ? "\\text{\\textasciicircum}" : sign === "~" ? "\\sim " : `\\${sign}`,
   );
 
+const inWordsBy: Readonly<Record<string, string>> = {
+  "\\": "\\textbackslash ",
+  "^": "\\textasciicircum ",
+  "~": "\\textasciitilde ",
+};
+/** The same among words, where other signs stand for these. */
+const escapedWords = (text: string) => text.replace(/[\\{}$&#%_^~]/g, (sign) => inWordsBy[sign] ?? `\\${sign}`);
+/** Letters that are set bold, as vectors are: upright or not. */
+const boldBy = new Map([
+  ["b", "\\mathbf"],
+  ["bi", "\\boldsymbol"],
+]);
+
 const child = (element: Xml, name: string) => inside(element).find((one) => nameOf(one) === name);
 const textOf = (element: Xml): string =>
   nameOf(element) === "#text" ? String(element["#text"] ?? "") : inside(element).map(textOf).join("");
@@ -130,7 +143,9 @@ function texOf(element: Xml, depth: number): string {
         .join("");
       const set = child(element, "m:rPr");
       const isWords = set && child(set, "m:nor") && /\p{L}{2}/u.test(text);
-      return isWords ? `\\text{${text.replace(/[\\{}$&#%_^~]/g, "")}}` : escaped(text);
+      if (isWords) return `\\text{${escapedWords(text)}}`;
+      const bold = set && /\p{L}/u.test(text) && boldBy.get(property(element, "m:sty") ?? "");
+      return bold ? `${bold}{${escaped(text)}}` : escaped(text);
     }
     case "m:f": {
       const [over, under] = [of("m:num"), of("m:den")];
@@ -185,7 +200,10 @@ function texOf(element: Xml, depth: number): string {
     case "m:limUpp":
       return limitOf(of("m:e"), of("m:lim"), "^", "\\overset");
     case "m:m":
-      return `\\begin{matrix}${each("m:mr").join(" \\\\ ")}\\end{matrix}`;
+      return `\\begin{matrix}${inside(element)
+        .filter((one) => nameOf(one) === "m:mr")
+        .map((row) => texOf(row, depth + 1))
+        .join(" \\\\ ")}\\end{matrix}`;
     case "m:mr":
       return each("m:e").join(" & ");
     case "m:eqArr":
