@@ -3,7 +3,7 @@ import {
   Document,
   HeadingLevel,
   ImageRun,
-  type Math as MathOfWords,
+  Math as MathOfWords,
   Packer,
   Paragraph,
   Table,
@@ -12,9 +12,9 @@ import {
   TextRun,
   WidthType,
 } from "docx";
+import { latexToMath } from "docx/math";
 import { imageSize } from "image-size";
 import { bringsItsOwn, type Report, type ReportBlock, type ReportSection } from "@/core/report/report";
-import { equationOf } from "../office-math";
 import { sameBytes } from "../same-bytes";
 
 /** In pixels: what fits between the margins of a page. */
@@ -30,11 +30,14 @@ const runs = (text: string, soft = false) =>
 const paragraph = (text: string, soft = false) =>
   new Paragraph({ spacing: { after: 120 }, children: runs(text, soft) });
 
-/** A formula as an equation that can be edited, or in words. */
-const formula = ({ tex, text }: { tex: string; text: string }): (MathOfWords | TextRun)[] => {
-  const equation = equationOf(tex);
-  return equation ? [equation] : runs(text);
-};
+/** A formula as an equation that can be edited; in words where it has something the package does not know. */
+function formula({ tex, text }: { tex: string; text: string }): (MathOfWords | TextRun)[] {
+  try {
+    return [new MathOfWords({ children: latexToMath(tex) })];
+  } catch {
+    return runs(text);
+  }
+}
 
 function picture(bytes: Uint8Array, text: string, nth: number): Paragraph {
   const { width = 400, height = 300, type } = imageSize(bytes);

@@ -1,8 +1,6 @@
 import PptxGenJS from "pptxgenjs";
 import { bringsItsOwn, type Report, type ReportBlock, type ReportSection } from "@/core/report/report";
-import { officeMath } from "../office-math";
 import { sameBytes } from "../same-bytes";
-import { placedIn, withEquations, type Placed } from "./equations";
 
 /** Inches, of a wide slide. */
 const [WIDTH, HEIGHT, MARGIN] = [13.33, 7.5, 0.6];
@@ -48,25 +46,7 @@ function slidesOf(section: ReportSection): ReportBlock[][] {
   return slides.length > 0 ? slides : [[]];
 }
 
-/** The runs of a text: a formula that can be an equation is a mark, which becomes one when the slides are written. */
-function runsOf(block: Said, placed: Placed): PptxGenJS.TextProps[] {
-  const options = (line: string) => ({
-    bold: block.kind === "heading",
-    ...(block.kind === "list" && !bringsItsOwn(line) && { bullet: true }),
-  });
-  if (block.kind === "text" && block.parts)
-    return block.parts.map((part, at, all) => ({
-      text: "tex" in part ? placed.mark(part) : part.text,
-      options: { breakLine: at === all.length - 1 },
-    }));
-  return linesOf(block).map((line) => ({ text: line, options: { breakLine: true, ...options(line) } }));
-}
-
-function addSlide(
-  deck: PptxGenJS,
-  of: { section: ReportSection; blocks: readonly ReportBlock[]; title: string; placed: Placed },
-): void {
-  const { section, blocks, title, placed } = of;
+function addSlide(deck: PptxGenJS, section: ReportSection, blocks: readonly ReportBlock[], title: string): void {
   const slide = deck.addSlide({ masterName: MASTER });
   slide.addText(title, { placeholder: "title" });
   const said = blocks.filter(isSaid);
@@ -77,7 +57,16 @@ function addSlide(
   const isBeside = said.length > 0 && shown?.kind === "picture";
   if (said.length > 0)
     slide.addText(
-      said.flatMap((block) => runsOf(block, placed)),
+      said.flatMap((block) =>
+        linesOf(block).map((line) => ({
+          text: line,
+          options: {
+            breakLine: true,
+            bold: block.kind === "heading",
+            ...(block.kind === "list" && !bringsItsOwn(line) && { bullet: true }),
+          },
+        })),
+      ),
       {
         ...{ x: MARGIN, y: top, w: isBeside ? half : WIDTH - 2 * MARGIN, h: shown && !isBeside ? height / 2 : height },
         ...{ valign: "top", fontFace: FONT, fontSize: 20, color: INK, fit: "shrink", paraSpaceAfter: 6 },
@@ -123,7 +112,7 @@ const master: PptxGenJS.SlideMasterProps = {
   ],
 };
 
-/** A report as slides (Office Open XML): each step one or more, formulas as equations, what is said to it as the speaker's notes. */
+/** A report as slides (Office Open XML): each step one or more, what is said to it as the speaker's notes. */
 export async function writePptx(report: Report): Promise<Uint8Array> {
   const deck = new PptxGenJS();
   deck.layout = "LAYOUT_WIDE";
@@ -131,15 +120,9 @@ export async function writePptx(report: Report): Promise<Uint8Array> {
   deck.title = report.title;
   deck.author = report.author;
   deck.company = "";
-  const formulas = report.sections.flatMap(({ blocks }) =>
-    blocks.flatMap((block) => (block.kind === "text" ? (block.parts ?? []) : [])),
-  );
-  const placed = placedIn(await officeMath(formulas.flatMap((part) => ("tex" in part ? [part.tex] : []))));
   for (const section of report.sections)
-    slidesOf(section).forEach((blocks, at) => {
-      const title = at === 0 ? section.title : `${section.title} (${at + 1})`;
-      addSlide(deck, { section, blocks, title, placed });
-    });
-  const written = (await deck.write({ outputType: "uint8array" })) as Uint8Array;
-  return sameBytes(withEquations(written, placed));
+    slidesOf(section).forEach((blocks, at) =>
+      addSlide(deck, section, blocks, at === 0 ? section.title : `${section.title} (${at + 1})`),
+    );
+  return sameBytes((await deck.write({ outputType: "uint8array" })) as Uint8Array);
 }
