@@ -1,4 +1,5 @@
 import { NextResponse, type NextRequest } from "next/server";
+import { fromHere, NOT_FROM_HERE, protect, SAFE_METHODS } from "@/server/web/from-here";
 
 /**
  * Before every request: writes only from our own pages, and headers that leave a smuggled script nothing to run with.
@@ -22,27 +23,15 @@ function policy(nonce: string, forms: string): string {
   ].join("; ");
 }
 
-const safe = new Set(["GET", "HEAD", "OPTIONS"]);
-
 /** A course site sends people here by a form of its own. What it says is signed, and good once: server/lti/come-in.ts. */
 const fromCourseSites = new Set(["/lti/login", "/lti/launch"]);
 /** The one page whose form goes to a course site: it is made by the server and holds nothing else. */
 const TO_COURSE_SITES = "/lti/return";
 
-function fromHere(request: NextRequest): boolean {
-  const origin = request.headers.get("origin");
-  if (!origin) return request.headers.get("sec-fetch-site") === "same-origin";
-  const host = request.headers.get("x-forwarded-host") ?? request.headers.get("host");
-  return URL.canParse(origin) && new URL(origin).host === host;
-}
-
 export function proxy(request: NextRequest): NextResponse {
   const { pathname } = request.nextUrl;
-  if (!safe.has(request.method) && !fromHere(request) && !fromCourseSites.has(pathname)) {
-    return NextResponse.json(
-      { problem: "This did not come from a page of Golden Satchel, so nothing was changed." },
-      { status: 403 },
-    );
+  if (!SAFE_METHODS.has(request.method) && !fromHere(request.headers) && !fromCourseSites.has(pathname)) {
+    return NextResponse.json(NOT_FROM_HERE, { status: 403 });
   }
   const nonce = btoa(crypto.randomUUID());
   const headers = new Headers(request.headers);
@@ -55,15 +44,9 @@ export function proxy(request: NextRequest): NextResponse {
   const response = NextResponse.next({ request: { headers } });
   response.headers.set("content-security-policy", said);
   response.headers.set("x-request-id", id);
-  response.headers.set("x-content-type-options", "nosniff");
-  // What frame-ancestors says, for browsers that do not know it.
-  response.headers.set("x-frame-options", "DENY");
-  if (process.env.PUBLIC_ADDRESS?.startsWith("https:"))
-    response.headers.set("strict-transport-security", "max-age=31536000");
-  response.headers.set("referrer-policy", "same-origin");
-  response.headers.set("cross-origin-opener-policy", "same-origin");
-  response.headers.set("permissions-policy", "camera=(self), microphone=(self), geolocation=(), payment=()");
+  protect(response.headers);
   return response;
 }
 
-export const config = { matcher: ["/((?!_next/static|_next/image|favicon).*)"] };
+/** Answers are the one thing that comes many times a second: server/web/direct.ts does for them what is done here. */
+export const config = { matcher: ["/((?!_next/static|_next/image|favicon|student/[0-9]+/responses$).*)"] };

@@ -76,7 +76,10 @@ export function addressesOf(things: Things): Address[] {
     const names = [...pattern.matchAll(/\[(\w+)\]/g)].map(([, name]) => fieldOf(file, name!));
     const guards = page
       ? [["GET", text.match(/\benter\(\s*"([^"]+)"/)?.[1]]]
-      : [...text.matchAll(/export const (GET|POST) = route\(\s*"([^"]+)"/g)].map(([, method, act]) => [method, act]);
+      : [...text.matchAll(/export const (GET|POST) = (?:direct\(\s*)?route\(\s*"([^"]+)"/g)].map(([, method, act]) => [
+          method,
+          act,
+        ]);
     if (guards.length === 0 || guards.some(([, act]) => !act)) throw new Error(`${file} does not say what guards it.`);
     const put = (method: string, act: string, where: string, about: About) =>
       all.push({

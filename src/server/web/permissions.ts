@@ -331,3 +331,8 @@ export function guard<Made extends object>(made: Made, act: Act, input?: ZodType
   guards.set(made, { act, ...(input && { input }) });
   return made;
 }
+/** What is guarded by what it is made of. */
+export function guardedLike<Made extends object>(made: Made, of: object): Made {
+  const guarded = guardOf(of);
+  return guarded ? guard(made, guarded.act, guarded.input) : made;
+}

@@ -11,12 +11,13 @@ test("a file is read in a thread of its own, and what is wrong with one comes ba
 test("reading that takes too long is stopped and said, and meanwhile everybody else is answered", async () => {
   let turns = 0;
   const ticking = setInterval(() => (turns += 1), 10);
+  // Handing so much to the thread takes a moment by itself; two seconds are long beside it, on a loaded machine too.
   const slow = readWithin(
-    { limit: 150 },
+    { limit: 2_000 },
     "table of students",
     "Aina,Berg,".repeat(90) + "\n" + "Aina,Berg\n".repeat(4_000_000),
   );
-  await expect(slow).rejects.toThrow(/takes longer than 0 seconds|cannot be read/);
+  await expect(slow).rejects.toThrow(/takes longer than 2 seconds|cannot be read/);
   clearInterval(ticking);
   expect(turns).toBeGreaterThan(5);
 });

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { ownAssignment } from "@/data/student/work";
 import { After, keepAnswers, openValues } from "@/server/student/keep-answers";
 import { keepQuickly, rememberAllowed } from "@/server/student/keep-quickly";
+import { direct } from "@/server/web/direct";
 import { numberFrom, route } from "@/server/web/route";
 import { sessionHash } from "@/server/web/session";
 import { refuse } from "@/server/web/refuse";
@@ -31,43 +32,47 @@ const nothingHere = () => refuse(404, "nothingHere");
  * Keeps answers as they are given. A route and not an action, because it must work from a queue, again and again, while
  * the network comes and goes: the same key sent twice is kept once.
  */
-export const POST = route(
-  "do assignment",
-  (params) => ({ assignment: numberFrom(params, "assignment") }),
-  async ({ db, visitor, now, params, body }) => {
-    const assigned = (await ownAssignment(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
-    if (assigned.recipient !== body.recipient) return nothingHere();
-    const done = await keepAnswers(db, {
-      student: visitor.id,
-      assigned,
-      zone: visitor.zone,
-      now,
-      number: body.number,
-      joinedAt: visitor.joinedAt,
-      items: body.items,
-    });
-    if ("why" in done) return Response.json(done, { status: 409 });
-    const session = await sessionHash();
-    if (session) await rememberAllowed(db, session, visitor, assigned);
-    return Response.json(done);
-  },
-  Given,
-  async ({ db, now, params, body }) => {
-    const session = await sessionHash();
-    if (!session) return null;
-    const done = await keepQuickly(db, { ...body, session, assignment: numberFrom(params, "assignment"), now });
-    return done && Response.json(done);
-  },
+export const POST = direct(
+  route(
+    "do assignment",
+    (params) => ({ assignment: numberFrom(params, "assignment") }),
+    async ({ db, visitor, now, params, body }) => {
+      const assigned = (await ownAssignment(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
+      if (assigned.recipient !== body.recipient) return nothingHere();
+      const done = await keepAnswers(db, {
+        student: visitor.id,
+        assigned,
+        zone: visitor.zone,
+        now,
+        number: body.number,
+        joinedAt: visitor.joinedAt,
+        items: body.items,
+      });
+      if ("why" in done) return Response.json(done, { status: 409 });
+      const session = await sessionHash();
+      if (session) await rememberAllowed(db, session, visitor, assigned);
+      return Response.json(done);
+    },
+    Given,
+    async ({ db, now, params, body }) => {
+      const session = await sessionHash();
+      if (!session) return null;
+      const done = await keepQuickly(db, { ...body, session, assignment: numberFrom(params, "assignment"), now });
+      return done && Response.json(done);
+    },
+  ),
 );
 
 /** What counts of a try that is open: for a page that may be older than that. */
-export const GET = route(
-  "do assignment",
-  (params) => ({ assignment: numberFrom(params, "assignment") }),
-  async ({ db, visitor, params, request }) => {
-    const assigned = (await ownAssignment(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
-    const asked = new URL(request.url).searchParams;
-    if (asked.get("recipient") !== String(assigned.recipient)) return nothingHere();
-    return Response.json({ values: await openValues(db, assigned, Number(asked.get("number"))) });
-  },
+export const GET = direct(
+  route(
+    "do assignment",
+    (params) => ({ assignment: numberFrom(params, "assignment") }),
+    async ({ db, visitor, params, request }) => {
+      const assigned = (await ownAssignment(db, visitor.id, numberFrom(params, "assignment"), visitor.joinedClass))!;
+      const asked = new URL(request.url).searchParams;
+      if (asked.get("recipient") !== String(assigned.recipient)) return nothingHere();
+      return Response.json({ values: await openValues(db, assigned, Number(asked.get("number"))) });
+    },
+  ),
 );
