@@ -19,6 +19,7 @@ const esmOnly = [
   "entities",
   "pdfjs-dist",
   "jose",
+  "nuqs",
 ];
 
 const config = {

@@ -1,6 +1,7 @@
 "use client";
+import { QueryCache, QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
 import { parse } from "devalue";
-import { startTransition, useCallback, useEffect, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useLayoutEffect, useState } from "react";
 import type { Answered } from "@/core/find/asked";
 import { tellProblem } from "@/ui/toast";
 
@@ -28,10 +29,37 @@ async function read<Value>(route: string, address: string, signal: AbortSignal):
   throw new Error(ours ? (JSON.parse(text) as { problem: string }).problem : noAnswer);
 }
 
+const keyOf = (route: string, address: string | null) => [route, address];
+
 /**
- * A part of a page that is asked for by itself. It came with the page as `first`; when the address becomes another, `route`
- * is asked, and what was there stays until the answer has come; the question before is broken off. `address`: null asks
- * nothing, undefined leaves what is there until it is known what to ask. `afterMs`: how long it must stay the same first.
+ * What a page of parts asks with. An answer is kept as long as it is looked at: who comes back asks again, because it may be another
+ * by then.
+ */
+export const partsClient = () =>
+  new QueryClient({
+    queryCache: new QueryCache({
+      onError: (error) => tellProblem(error instanceof TypeError ? noAnswer : error.message),
+    }),
+    defaultOptions: {
+      queries: { staleTime: Infinity, gcTime: 0, retry: false, networkMode: "always", refetchOnWindowFocus: false },
+    },
+  });
+
+/** What something has been for so many milliseconds; undefined until then. */
+function useRested<Value>(value: Value, ms: number): Value | undefined {
+  const [rested, setRested] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setRested(value), ms);
+    return () => clearTimeout(timer);
+  }, [value, ms]);
+  return ms === 0 || rested === value ? value : undefined;
+}
+
+/**
+ * A part of a page that is asked for by itself, under a `QueryClientProvider` with a `partsClient`. It came with the page as `first`;
+ * when the address becomes another, `route` is asked, and what was there stays until the answer has come; the question before is
+ * broken off. `address`: null asks nothing, undefined leaves what is there until it is known what to ask. `afterMs`: how long it must
+ * stay the same first.
  */
 export function useAnswer<Value>(
   route: string,
@@ -39,56 +67,38 @@ export function useAnswer<Value>(
   first: Answered<Value>,
   afterMs = 0,
 ): Answer<Value> {
-  const [taken, setTaken] = useState(first);
-  const [answer, setAnswer] = useState(first);
-  const [failed, setFailed] = useState<string | null>(null);
-  if (first !== taken) {
-    // The page was read anew: it knows better, unless it speaks of something left behind.
-    setTaken(first);
-    if (first.address === address || answer.address !== address) setAnswer(first);
-  } else if (address === null && answer.address !== null) {
-    // Left: whoever comes back asks again.
-    setAnswer({ address: null, value: answer.value });
-  }
-  const underWay = useRef<{ address: string; abort: AbortController } | null>(null);
-  const breakOff = useCallback(() => {
-    underWay.current?.abort.abort();
-    underWay.current = null;
-  }, []);
-  const ask = useCallback(
-    async (address: string) => {
-      if (underWay.current?.address === address) return;
-      breakOff();
-      const asking = { address, abort: new AbortController() };
-      underWay.current = asking;
-      try {
-        const value = await read<Value>(route, address, asking.abort.signal);
-        if (underWay.current !== asking) return;
-        underWay.current = null;
-        // What is typed meanwhile comes first.
-        startTransition(() => setAnswer({ address, value }));
-      } catch (error) {
-        if (underWay.current !== asking) return;
-        underWay.current = null;
-        setFailed(address);
-        tellProblem(error instanceof TypeError ? noAnswer : (error as Error).message);
-      }
-    },
-    [route, breakOff],
-  );
-  const answered = answer.address === address;
-  useEffect(() => {
-    if (answered) return breakOff();
-    if (typeof address !== "string") return;
-    if (afterMs === 0) return void ask(address);
-    const timer = setTimeout(() => void ask(address), afterMs);
-    return () => clearTimeout(timer);
-  }, [address, answered, afterMs, ask, breakOff]);
-  useEffect(() => breakOff, [breakOff]);
+  const client = useQueryClient();
+  const rested = useRested(address, afterMs);
+  const [asked, setAsked] = useState(first.address);
+  if (rested !== undefined && rested !== asked) setAsked(rested);
+  const question = (address: string) => ({
+    queryKey: keyOf(route, address),
+    queryFn: async ({ signal }: { signal: AbortSignal }): Promise<Answered<Value>> => ({
+      address,
+      value: await read<Value>(route, address, signal),
+    }),
+  });
+  // Read anew, the page knows better than what was asked before.
+  useLayoutEffect(() => {
+    if (first.address !== null) client.setQueryData(keyOf(route, first.address), first);
+  }, [client, route, first]);
+  const { data, isError } = useQuery<Answered<Value>>({
+    ...question(asked ?? ""),
+    queryKey: keyOf(route, asked),
+    enabled: asked !== null,
+    placeholderData: (before) => before ?? first,
+  });
+  // What is typed meanwhile comes first.
+  const answer = useDeferredValue(data ?? first);
+  const breakOff = () => void client.cancelQueries({ queryKey: [route] });
   return {
     answer,
-    waiting: typeof address === "string" && !answered && failed !== address,
-    ask: (next) => answer.address !== next && void ask(next),
+    waiting: typeof address === "string" && answer.address !== address && !(isError && asked === address),
+    ask: (next) => {
+      if (answer.address === next) return;
+      void client.cancelQueries({ queryKey: [route], predicate: ({ queryKey }) => queryKey[1] !== next });
+      void client.prefetchQuery(question(next));
+    },
     breakOff,
   };
 }

@@ -1,6 +1,7 @@
 "use client";
 import { clsx } from "clsx";
-import { useEffect, useRef } from "react";
+import { QueryClientProvider } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
 import { askedAddress, askedFrom, startsHere, tableAddress, type Answered } from "@/core/find/asked";
 import { MOST_COMPARED } from "@/core/find/compare";
 import {
@@ -31,7 +32,7 @@ import { holdKeys } from "@/ui/keys-ahead";
 import { LightTable } from "../light-table/light-table";
 import { openOnTable } from "../shell/opened";
 import { AddressOfParts, useAddress } from "../use-address";
-import { useAnswer } from "../use-answer";
+import { partsClient, useAnswer } from "../use-answer";
 import { CompareTray } from "./compare-tray";
 import { SaveSearch } from "./save-search";
 import { NeedLine } from "./need-line";
@@ -42,6 +43,15 @@ import { ForThese } from "./for-these";
 import { UnderstoodWords } from "./understood-words";
 
 const needNames = ["words", "kind", "grades", "subject", "minutes", "shelf", ...alsoBlanks] as const;
+/** What is asked, what of it is open, what is done with that, and whom it is for. */
+const inAddress = [
+  ...needNames,
+  ...["sort", "show", "unfold", "alike", "mark", "compare"],
+  ...["open", "step", "view", "mode", "do", "at", "like"],
+  ...["for", "follows", "steps"],
+  // Written by the panel that assigns, and read when the page comes.
+  ...["line", "form"],
+];
 
 /** What lies there only as the first of the results waits until nothing more is typed. */
 const TABLE_AFTER_MS = 120;
@@ -58,11 +68,16 @@ export interface FindScreenProps {
   locale: string;
 }
 
-export const FindScreen = (props: FindScreenProps) => (
-  <AddressOfParts>
-    <Find {...props} />
-  </AddressOfParts>
-);
+export function FindScreen(props: FindScreenProps) {
+  const [client] = useState(partsClient);
+  return (
+    <QueryClientProvider client={client}>
+      <AddressOfParts names={inAddress}>
+        <Find {...props} />
+      </AddressOfParts>
+    </QueryClientProvider>
+  );
+}
 
 function Find(props: FindScreenProps) {
   const { assign, these, locale } = props;
