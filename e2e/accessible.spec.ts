@@ -1,20 +1,10 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { expect, test } from "./fixture";
+import { nothingSerious } from "./pages/accessible";
 
-async function nothingSerious(page: Page): Promise<void> {
+async function nothingSeriousAtRest(page: Page): Promise<void> {
   await page.waitForLoadState("networkidle");
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const serious = violations.filter((violation) => violation.impact === "serious" || violation.impact === "critical");
-  expect(
-    serious.map(
-      (violation) =>
-        `${violation.id}: ${violation.nodes
-          .map((node) => node.target.join(" "))
-          .slice(0, 3)
-          .join(" | ")}`,
-    ),
-  ).toEqual([]);
+  await nothingSerious(page);
 }
 
 const views: [name: string, path: string][] = [
@@ -61,7 +51,7 @@ for (const theme of ["day", "evening"] as const) {
       await test.step(name, async () => {
         await page.goto(path);
         await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
-        await nothingSerious(page);
+        await nothingSeriousAtRest(page);
       });
     }
   });
@@ -71,7 +61,7 @@ for (const theme of ["day", "evening"] as const) {
     await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     for (const place of ["/office", "/office/year"]) {
       await page.goto(place);
-      await nothingSerious(page);
+      await nothingSeriousAtRest(page);
     }
   });
 
@@ -80,7 +70,7 @@ for (const theme of ["day", "evening"] as const) {
     await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     await page.goto("/find?words=tide");
     await page.getByRole("button", { name: "Subject: any subject" }).click();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
   });
 
   test(`the editor has nothing serious against it, ${theme}`, async ({ signedIn }) => {
@@ -90,9 +80,9 @@ for (const theme of ["day", "evening"] as const) {
     await page.getByRole("button", { name: "Ferry fares" }).click();
     await page.getByRole("button", { name: /^Edit/ }).click();
     await page.waitForURL(/adapt/);
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     await page.getByRole("button", { name: "See as student" }).click();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
   });
 
   test(`sharing and the curators' desk have nothing serious against them, ${theme}`, async ({ signedIn }) => {
@@ -100,7 +90,7 @@ for (const theme of ["day", "evening"] as const) {
     await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     await page.goto("/desk");
     await expect(page.getByRole("complementary", { name: "Decide" })).toBeVisible();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     const author = await signedIn("Ines Halloran");
     await author.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     await author.goto("/satchel");
@@ -108,9 +98,9 @@ for (const theme of ["day", "evening"] as const) {
     await expect(author.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
     await author.getByRole("button", { name: "Share …" }).click();
     await expect(author.getByRole("list", { name: "How far it can go" })).toBeVisible();
-    await nothingSerious(author);
+    await nothingSeriousAtRest(author);
     await author.getByRole("button", { name: /^Grades: / }).click();
-    await nothingSerious(author);
+    await nothingSeriousAtRest(author);
   });
 
   test(`links, teams and reports have nothing serious against them, ${theme}`, async ({ signedIn }) => {
@@ -122,32 +112,32 @@ for (const theme of ["day", "evening"] as const) {
     await page.getByRole("button", { name: "Share …" }).click();
     await page.getByRole("radio", { name: "People" }).click();
     await expect(page.getByLabel("Find a colleague")).toBeVisible();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     await page.getByRole("radio", { name: "Link" }).click();
     await page.getByRole("button", { name: /Make a link/ }).click();
     const address = await page.getByLabel("The link", { exact: true }).inputValue();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     await page.goto(address);
     await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     for (const place of ["/given", "/shared", "/teams"]) {
       await page.goto(place);
-      await nothingSerious(page);
+      await nothingSeriousAtRest(page);
     }
     await page.getByRole("button", { name: /^Exit questions, week of .*You, asked/ }).click();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: "People and parts" }).click();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     const curator = await signedIn("Mercy Adeyemi");
     await curator.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     await curator.goto("/desk?list=reports");
     await expect(curator.getByRole("list", { name: "Reports" })).toBeVisible();
-    await nothingSerious(curator);
+    await nothingSeriousAtRest(curator);
     await curator.goto("/desk?list=sets");
     await curator.getByRole("button", { name: /^Birds come back/ }).click();
     await expect(curator.getByLabel("What is it called?")).toHaveValue("Birds come back");
-    await nothingSerious(curator);
+    await nothingSeriousAtRest(curator);
   });
 
   test(`a pocket kept together, a partner's page and two side by side have nothing serious against them, ${theme}`, async ({
@@ -158,16 +148,16 @@ for (const theme of ["day", "evening"] as const) {
     await page.goto("/satchel");
     await page.getByRole("button", { name: /^Shore week/ }).click();
     await expect(page.getByText("Rona Sundin’s pocket.")).toBeVisible();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     await page.getByRole("button", { name: "More for Close reading" }).click();
     await page.getByRole("menuitem", { name: "Keep it with others …" }).click();
     await page.getByRole("button", { name: /^Linnea Strand/ }).click();
     await expect(page.getByRole("combobox", { name: "What Linnea Strand can do" })).toBeVisible();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     await page.goto("/find");
     await page.getByRole("button", { name: "Shore Lab" }).click();
     await expect(page.getByRole("heading", { name: "Shore Lab", level: 1 })).toBeVisible();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     const curator = await signedIn("Odile Marsh");
     await curator.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     await curator.goto("/desk");
@@ -175,7 +165,7 @@ for (const theme of ["day", "evening"] as const) {
     await expect(curator.getByRole("button", { name: /^Side by side with/ })).toBeVisible();
     await curator.keyboard.press("c");
     await expect(curator.getByRole("heading", { name: "Reading a tide table for the harbour master" })).toBeVisible();
-    await nothingSerious(curator);
+    await nothingSeriousAtRest(curator);
   });
 
   test(`films, voices, another language and things to find out with have nothing serious against them, ${theme}`, async ({
@@ -188,21 +178,21 @@ for (const theme of ["day", "evening"] as const) {
     await page.keyboard.press("e");
     await page.waitForURL(/adapt/);
     await expect(page.getByRole("region", { name: "Film", exact: true })).toBeVisible();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     await page.getByRole("radio", { name: "español" }).click();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     await page.getByRole("button", { name: "See as student" }).click();
     for (const step of [1, 2, 3, 4]) {
       await page
         .getByRole("region", { name: "Steps" })
         .getByRole("button", { name: new RegExp(`^${step}`) })
         .click();
-      await nothingSerious(page);
+      await nothingSeriousAtRest(page);
     }
     await page.goto("/find?words=scales+coins+and+rulers&mode=work");
     for (const step of [1, 2, 3, 4]) {
       await page.goto(`/find?words=scales+coins+and+rulers&mode=work&step=${step}`);
-      await nothingSerious(page);
+      await nothingSeriousAtRest(page);
     }
   });
 
@@ -210,7 +200,7 @@ for (const theme of ["day", "evening"] as const) {
     const page = await signedIn("Sunniva Dale", { phone: true });
     await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
     await page.reload();
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
     await page
       .getByRole("link", { name: /Reading a tide table/ })
       .first()
@@ -218,7 +208,7 @@ for (const theme of ["day", "evening"] as const) {
     await page.waitForURL(/student\/\d+/);
     for (let step = 1; step <= 5; step += 1) {
       await page.getByRole("button", { name: new RegExp(`^Step ${step}`) }).click();
-      await nothingSerious(page);
+      await nothingSeriousAtRest(page);
     }
   });
 }
@@ -226,10 +216,10 @@ for (const theme of ["day", "evening"] as const) {
 test("the doors have nothing serious against them", async ({ page }) => {
   for (const path of ["/sign-in", "/join"]) {
     await page.goto(path);
-    await nothingSerious(page);
+    await nothingSeriousAtRest(page);
   }
   await page.getByRole("button", { name: "With my pictures" }).click();
-  await nothingSerious(page);
+  await nothingSeriousAtRest(page);
 });
 
 test("nothing needs scrolling sideways, on a small laptop and on a phone", async ({ signedIn }) => {

@@ -1,16 +1,11 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { enterSite, test } from "../course-site";
 import { expect, giveNow } from "../fixture";
+import { nothingSerious } from "../pages/accessible";
 import { Walk } from "./walk";
 
 /** What goes over, item by item: the plan has rows of the same names. */
 const items = (page: Page) => page.getByRole("group", { name: "Items" });
-const serious = async (page: Page) =>
-  (await new AxeBuilder({ page }).analyze()).violations
-    .filter(({ impact }) => impact === "serious" || impact === "critical")
-    .map(({ id }) => id);
-
 test("a fortnight goes to the course site, a student comes in from there, and the mark comes back by itself", async ({
   signedIn,
   site,
@@ -26,7 +21,7 @@ test("a fortnight goes to the course site, a student comes in from there, and th
   await office.getByLabel("Address for registering").fill(`${address}/lti/register`);
   await office.getByRole("button", { name: "Add a tool" }).click();
   await expect(office.getByRole("heading", { name: /^Connect localhost/ })).toBeVisible();
-  expect(await serious(office)).toEqual([]);
+  await nothingSerious(office);
   await office.getByRole("button", { name: "Connect" }).click();
   await expect(office.getByRole("heading", { name: "Quayside courses is connected" })).toBeVisible();
 
@@ -36,7 +31,7 @@ test("a fortnight goes to the course site, a student comes in from there, and th
   await ines.getByRole("link", { name: "5 Kittiwake" }).click();
   await ines.getByRole("link", { name: "Golden Satchel", exact: true }).click();
   await expect(ines.getByRole("heading", { name: /Which of your classes is the course/ })).toBeVisible();
-  expect(await serious(ines)).toEqual([]);
+  await nothingSerious(ines);
   await ines.getByRole("button", { name: "5 Kittiwake" }).click();
   await ines.waitForURL(/hand-over/);
 
@@ -51,7 +46,7 @@ test("a fortnight goes to the course site, a student comes in from there, and th
   await walk.key("Control+Enter");
   await expect(ines.getByText(/things are in the course now/)).toBeVisible({ timeout: 20_000 });
   walk.done();
-  expect(await serious(ines)).toEqual([]);
+  await nothingSerious(ines);
   await expect(items(ines).getByRole("row", { name: /Reading a tide table/ })).toContainText("up to date");
 
   // Somebody there renames it: she is asked, and it stays as it is there until she says so.
@@ -123,7 +118,7 @@ test("inside a course there she chooses from her satchel", async ({ signedIn, si
   await walk.click(ines.getByRole("button", { name: "Add from Golden Satchel" }));
   await expect(ines.getByRole("heading", { name: "Add from your satchel to “5 Kittiwake”" })).toBeVisible();
   await walk.click(ines.getByRole("checkbox", { name: /Number work, week by week/ }).first());
-  expect(await serious(ines)).toEqual([]);
+  await nothingSerious(ines);
   await walk.click(ines.getByRole("button", { name: "Add to the course" }));
   await expect(ines.getByRole("heading", { name: "From Golden Satchel" })).toBeVisible();
   walk.done();
@@ -136,5 +131,5 @@ test("who is not known there, or comes too late, is told what to do", async ({ p
   await expect(page.getByRole("heading", { name: "This course site is not connected" })).toBeVisible();
   await page.goto(`${address}/lti/refused?why=expired`);
   await expect(page.getByRole("heading", { name: "That took too long" })).toBeVisible();
-  expect(await serious(page)).toEqual([]);
+  await nothingSerious(page);
 });

@@ -1,12 +1,8 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { expect, test } from "../fixture";
+import { nothingSerious } from "../pages/accessible";
 import { Walk } from "./walk";
 
-const serious = async (page: Page) =>
-  (await new AxeBuilder({ page }).analyze()).violations
-    .filter(({ impact }) => impact === "serious" || impact === "critical")
-    .map(({ id, nodes }) => `${id}: ${nodes[0]?.target.join(" ")}`);
 const writing = (page: Page) => page.getByRole("textbox", { name: /what you would expect to find/ });
 
 test("a pair writes on one page, the class on another; it is held still, put back and split again", async ({
@@ -62,7 +58,7 @@ test("a pair writes on one page, the class on another; it is held still, put bac
   // Taking back takes back her own.
   await writing(liv).press("Control+z");
   for (const child of children) await expect(writing(child)).toHaveValue(whole.slice("We think: ".length));
-  expect(await serious(sunniva)).toEqual([]);
+  await nothingSerious(sunniva);
 
   const page = ines.getByRole("region", { name: "Written together" });
   await expect(page).toContainText("Crabs hide under stones.");
@@ -87,7 +83,7 @@ test("a pair writes on one page, the class on another; it is held still, put bac
   await page.getByRole("button", { name: /Limpets hold on/ }).click();
   const record = ines.getByRole("dialog", { name: /Sunniva, Liv|Liv, Sunniva/ });
   await expect(record.getByLabel("Who wrote what")).toContainText("Sunniva:");
-  expect(await serious(ines)).toEqual([]);
+  await nothingSerious(ines);
   await record
     .getByRole("button", { name: /^Undo from here/ })
     .last()

@@ -1,15 +1,7 @@
-import AxeBuilder from "@axe-core/playwright";
-import type { Page } from "@playwright/test";
 import { expect, test } from "../fixture";
+import { nothingSerious } from "../pages/accessible";
 import { ResultsPage } from "../pages/results-page";
 import { Walk } from "./walk";
-
-async function nothingSerious(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical").map(({ id }) => id)).toEqual(
-    [],
-  );
-}
 
 test("a child says why she is proud of something, and her family sees it by a link until the teacher ends it", async ({
   signedIn,
