@@ -1,5 +1,6 @@
 import { writeFile } from "node:fs/promises";
 import { expect, test } from "./fixture";
+import { EditorPage } from "./pages/editor-page";
 
 test("a wrong password says so and keeps the address; a stranger learns nothing of who has one", async ({ page }) => {
   await page.goto("/sign-in");
@@ -142,11 +143,7 @@ test("a film too large, captions that are broken and a script in a text are refu
   // The browser says that it did not run what was pasted.
   expectTrouble(/413|415|422/, /Executing inline event handler violates/);
   const page = await signedIn("Bettina Rask");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make new" }).click();
-  await page.getByLabel("What is it called?").fill("What must not get in");
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/adapt\/\d+/);
+  await new EditorPage(page).makeNew("What must not get in");
   await page.getByRole("button", { name: "Write the first step" }).click();
   await page.getByRole("button", { name: "More …" }).click();
   await page.getByRole("menuitem", { name: "Film", exact: true }).click();

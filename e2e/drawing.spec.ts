@@ -1,15 +1,10 @@
 import type { Page } from "@playwright/test";
 import { expect, giveNow, test, write } from "./fixture";
 import { nothingSerious } from "./pages/accessible";
+import { EditorPage } from "./pages/editor-page";
 
 async function newLesson(page: Page, title: string): Promise<void> {
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make new" }).click();
-  await page.getByLabel("What is it called?").fill(title);
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/adapt\/\d+/);
-  await page.getByRole("button", { name: "Write the first step" }).click();
-  await page.getByLabel("Title of the step").fill(title);
+  await new EditorPage(page).makeNew(title, title);
   await page.getByRole("button", { name: "More …" }).click();
   await page.getByRole("menuitem", { name: "Drawing", exact: true }).click();
 }

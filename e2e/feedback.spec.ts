@@ -1,14 +1,9 @@
 import { expect, giveNow, test, write } from "./fixture";
+import { EditorPage } from "./pages/editor-page";
 
 test("what she writes about an answer is said when it is checked, and again after a reload", async ({ signedIn }) => {
   const teacher = await signedIn("Judit Varga");
-  await teacher.goto("/satchel");
-  await teacher.getByRole("button", { name: "Make new" }).click();
-  await teacher.getByLabel("What is it called?").fill("How a lamp turns");
-  await teacher.keyboard.press("Enter");
-  await teacher.waitForURL(/\/adapt\/\d+/);
-  await teacher.getByRole("button", { name: "Write the first step" }).click();
-  await teacher.getByLabel("Title of the step").fill("The lamp");
+  await new EditorPage(teacher).makeNew("How a lamp turns", "The lamp");
   await teacher.getByRole("button", { name: "Question …" }).click();
   await teacher.getByRole("menuitem", { name: "Number", exact: true }).click();
   const question = teacher.getByRole("region", { name: "Number", exact: true });

@@ -1,14 +1,9 @@
 import { expect, test } from "./fixture";
+import { EditorPage } from "./pages/editor-page";
 
 test("what must be fixed leads to the very block, in sight and at the keyboard", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make new" }).click();
-  await page.getByLabel("What is it called?").fill("Links and sounds");
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/adapt\/\d+/);
-  await page.getByRole("button", { name: "Write the first step" }).click();
-  await page.getByLabel("Title of the step").fill("Long");
+  await new EditorPage(page).makeNew("Links and sounds", "Long");
   const add = (name: string) => page.getByRole("button", { name, exact: true }).click();
   for (const name of ["Text", "Text", "Text"]) await add(name);
   await add("More …");

@@ -1,6 +1,7 @@
 import type { Locator, Page } from "@playwright/test";
 import { adapt, expect, giveNow, test, write } from "./fixture";
 import { nothingSerious } from "./pages/accessible";
+import { EditorPage } from "./pages/editor-page";
 
 /** The shore lesson in work mode: everything in it is answered as a student would, and marked for real. */
 async function shore(page: Page, step: number): Promise<void> {
@@ -142,13 +143,7 @@ test("each of them is free of serious faults for those who hear or feel a page",
 
 test("a teacher makes one of each, and it stands in the preview as students get it", async ({ signedIn }) => {
   const page = await signedIn("Aud Fennimore");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make new" }).click();
-  await page.getByLabel("What is it called?").fill("Questions of every kind");
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/adapt\/\d+/);
-  await page.getByRole("button", { name: "Write the first step" }).click();
-  await page.getByLabel("Title of the step").fill("All of them");
+  await new EditorPage(page).makeNew("Questions of every kind", "All of them");
   const names = [
     "Sort into groups",
     "Place on a number line",
@@ -306,11 +301,7 @@ test("in another language the words to mark are marked anew", async ({ signedIn 
 
 test("units to choose, an answer that earns a share, and choices that are pictures", async ({ signedIn }) => {
   const page = await signedIn("Aud Fennimore");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make new" }).click();
-  await page.getByLabel("What is it called?").fill("Of ropes and stars");
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/adapt\/\d+/);
+  await new EditorPage(page).makeNew("Of ropes and stars");
   await page.getByRole("button", { name: "Write the first step" }).click();
   const question = async (name: string, asks: string) => {
     await page.getByRole("button", { name: "Question …" }).click();

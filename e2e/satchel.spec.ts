@@ -1,4 +1,5 @@
 import { expect, test } from "./fixture";
+import { EditorPage } from "./pages/editor-page";
 
 test("pockets: make, rename, put in, take out, and sort until nothing is left without one", async ({ signedIn }) => {
   const page = await signedIn("Rona Sundin");
@@ -145,11 +146,7 @@ test("words of her own, a copy, a colour; and an original that was withdrawn say
   await author.goto("/satchel");
   const title = "Saludos en el puerto – Spanish greetings";
 
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make new" }).click();
-  await page.getByLabel("What is it called?").fill("Friday opener");
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/adapt\/\d+/);
+  await new EditorPage(page).makeNew("Friday opener");
   await page.goto("/satchel");
   const list = page.getByRole("list", { name: "Everything in my satchel" });
   const tick = (name: string) => page.getByRole("checkbox", { name: `Tick ${name}`, exact: true }).click();

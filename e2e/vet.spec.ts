@@ -1,4 +1,5 @@
 import { expect, lines, lookFor, test } from "./fixture";
+import { EditorPage } from "./pages/editor-page";
 
 test("with the keyboard alone: thousands to a handful, with a blank from behind “and also…”", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
@@ -110,11 +111,7 @@ test("a kept need says what is new since, and marks it", async ({ signedIn }) =>
 
   // Teodor makes something of the sort and puts it in the staffroom.
   const teodor = await signedIn("Teodor Brandt");
-  await teodor.goto("/satchel");
-  await teodor.getByRole("button", { name: "Make new" }).click();
-  await teodor.getByLabel("What is it called?").fill("The barnacle chorus");
-  await teodor.getByRole("button", { name: "Begin" }).click();
-  await teodor.waitForURL(/\/adapt\/\d+/);
+  await new EditorPage(teodor).makeNew("The barnacle chorus");
   await teodor.getByRole("region", { name: "Steps" }).getByRole("button", { name: /step$/i }).click();
   await teodor.getByLabel("Title of the step").fill("Listen at low water");
   await expect(teodor.getByText(/saved \d/)).toBeVisible();

@@ -1,17 +1,12 @@
 import { expect, lines, lookFor, test, write } from "./fixture";
 import { nothingSerious } from "./pages/accessible";
+import { EditorPage } from "./pages/editor-page";
 
 test("everything about the whole is set by its author, and her own work appears under a standard", async ({
   signedIn,
 }) => {
   const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make new" }).click();
-  await page.getByLabel("What is it called?").fill("Fractions of a fishing line");
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/adapt\/\d+/);
-  await page.getByRole("button", { name: "Write the first step" }).click();
-  await page.getByLabel("Title of the step").fill("Cut the line");
+  await new EditorPage(page).makeNew("Fractions of a fishing line", "Cut the line");
   await page.getByRole("button", { name: "Text", exact: true }).click();
   await write(page.getByRole("textbox", { name: "Text", exact: true }), "Cut the line into quarters.");
 
@@ -69,11 +64,7 @@ test("everything about the whole is set by its author, and her own work appears 
 
 test("a licence is said before a step is taken, and one press finds one that will do", async ({ signedIn }) => {
   const page = await signedIn("Judit Varga");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make new" }).click();
-  await page.getByLabel("What is it called?").fill("Taken together");
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/adapt\/\d+/);
+  await new EditorPage(page).makeNew("Taken together");
   const settings = page.getByRole("complementary", { name: "Settings" });
   await settings.getByRole("radio", { name: "The whole" }).click();
   await settings.getByLabel("Licence").selectOption("CC-BY-4.0");

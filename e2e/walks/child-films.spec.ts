@@ -1,5 +1,6 @@
 import { expect, onlyTo, test, write } from "../fixture";
 import { nothingSerious } from "../pages/accessible";
+import { EditorPage } from "../pages/editor-page";
 import { Walk } from "./walk";
 
 test("a child films an answer no longer than the teacher allows, watches it, and the teacher sees it", async ({
@@ -8,13 +9,7 @@ test("a child films an answer no longer than the teacher allows, watches it, and
 }) => {
   test.slow();
   const ines = await signedIn("Ines Halloran");
-  await ines.goto("/satchel");
-  await ines.getByRole("button", { name: "Make new" }).click();
-  await ines.getByLabel("What is it called?").fill("Show me a bowline");
-  await ines.keyboard.press("Enter");
-  await ines.waitForURL(/\/adapt\/\d+/);
-  await ines.getByRole("button", { name: "Write the first step" }).click();
-  await ines.getByLabel("Title of the step").fill("Tie it");
+  await new EditorPage(ines).makeNew("Show me a bowline", "Tie it");
   await ines.getByRole("button", { name: "Question …" }).click();
   await ines.getByRole("menuitem", { name: "Record a film", exact: true }).click();
   const question = ines.getByRole("region", { name: "Record a film", exact: true });

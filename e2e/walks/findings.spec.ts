@@ -1,4 +1,5 @@
 import { expect, lookFor, test } from "../fixture";
+import { EditorPage } from "../pages/editor-page";
 import { Walk } from "./walk";
 
 test("text far above the class is said before it goes out, and stops nothing", async ({ signedIn }) => {
@@ -27,13 +28,7 @@ test("rights kept by somebody of another school, and a link that leads out, are 
   await panel.getByLabel("Assign in one line").fill("puffin, now");
   await expect(panel.getByText(/Aud Fennimore keeps all rights .* Ask before your class gets it\./)).toBeVisible();
 
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make new" }).click();
-  await page.getByLabel("What is it called?").fill("The lamp museum");
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/adapt\/\d+/);
-  await page.getByRole("button", { name: "Write the first step" }).click();
-  await page.getByLabel("Title of the step").fill("Look at the lamps");
+  await new EditorPage(page).makeNew("The lamp museum", "Look at the lamps");
   await page.getByRole("button", { name: "More …" }).click();
   await page.getByRole("menuitem", { name: "A page to open" }).click();
   await page.getByLabel("What students read").fill("The lamps");

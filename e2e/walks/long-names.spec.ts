@@ -1,4 +1,5 @@
 import { expect, test } from "../fixture";
+import { EditorPage } from "../pages/editor-page";
 
 const WORD = "Harbourlanternkeepersassociationmidwinterprocessionbannerpole";
 const TITLE =
@@ -8,13 +9,7 @@ test("names as long as they may be: nothing is pushed off a page, and all of it 
   signedIn,
 }) => {
   const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Make new" }).click();
-  await page.getByLabel("What is it called?").fill(TITLE);
-  await page.keyboard.press("Enter");
-  await page.waitForURL(/\/adapt\/\d+/);
-  await page.getByRole("button", { name: "Write the first step" }).click();
-  await page.getByLabel("Title of the step").fill(TITLE);
+  await new EditorPage(page).makeNew(TITLE, TITLE);
   await page.getByRole("button", { name: "Text", exact: true }).click();
   await expect(page.getByText(/saved \d/)).toBeVisible();
   const editor = page.url();
