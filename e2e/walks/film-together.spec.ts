@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "../fixture";
+import { LeadPage } from "../pages/lead-page";
 import { Walk } from "./walk";
 
 const film = (page: Page) => page.locator("video").first();
@@ -11,22 +12,18 @@ test("a film runs on the board alone, or is started together on every screen; wh
 }) => {
   test.slow();
   const ines = await signedIn("Ines Halloran");
-  await ines.goto("/find?words=the+harbour+in+twelve+hours");
-  await ines.getByRole("button", { name: "The harbour in twelve hours" }).first().click();
-  await expect(ines.getByRole("button", { name: "Lead", exact: true })).toBeVisible();
-  await ines.keyboard.press("l");
-  await ines.waitForURL(/\/lead\/\d+/);
+  const lesson = new LeadPage(ines, "The harbour in twelve hours");
+  await lesson.find();
+  await lesson.lead();
   const joined = async (name: string) => {
     const child = await signedIn(name, { phone: true });
-    await child.getByRole("link", { name: /^Join in.*The harbour in twelve hours/ }).click();
+    await lesson.join(child);
     return child;
   };
   const [sunniva, liv] = [await joined("Sunniva Dale"), await joined("Liv Torsen")];
-  await expect(ines.getByRole("heading", { name: /^2 of \d+ in$/ })).toBeVisible();
-  const board = await ines.context().newPage();
-  await board.goto(`/lead/${/lead\/(\d+)/.exec(ines.url())![1]!}/board`);
-  await ines.bringToFront();
-  await ines.keyboard.press("Enter");
+  await lesson.expectIn(2);
+  const board = await lesson.openBoard();
+  await lesson.begin();
 
   for (const child of [sunniva, liv]) {
     await expect(child.getByText("Look at the board. The film runs there.")).toBeVisible();

@@ -1,5 +1,6 @@
 import { expect, test } from "../fixture";
 import { nothingSerious } from "../pages/accessible";
+import { LeadPage } from "../pages/lead-page";
 import { Walk } from "./walk";
 
 test("a step becomes pairs while it runs: the children know with whom, the board shows it, and back again", async ({
@@ -7,23 +8,18 @@ test("a step becomes pairs while it runs: the children know with whom, the board
 }) => {
   test.slow();
   const ines = await signedIn("Ines Halloran");
-  await ines.goto("/find?words=bird+counts+as+graphs");
-  await ines.getByRole("button", { name: "Bird counts as graphs" }).first().click();
-  await expect(ines.getByRole("button", { name: "Lead", exact: true })).toBeVisible();
-  await ines.keyboard.press("l");
-  await ines.waitForURL(/\/lead\/\d+/);
+  const lesson = new LeadPage(ines, "Bird counts as graphs");
+  await lesson.find();
+  await lesson.lead();
   const children = [];
   for (const name of ["Sunniva Dale", "Liv Torsen", "Odd Marwen"]) {
     const child = await signedIn(name, { phone: true });
-    await child.getByRole("link", { name: /^Join in.*Bird counts/ }).click();
+    await lesson.join(child);
     children.push(child);
   }
-  await expect(ines.getByRole("heading", { name: /^3 of \d+ in$/ })).toBeVisible();
-  const board = await ines.context().newPage();
-  await board.goto(`/lead/${/lead\/(\d+)/.exec(ines.url())![1]!}/board`);
-  await ines.bringToFront();
-  await ines.keyboard.press("Enter");
-  await expect(ines.getByRole("button", { name: /^All eyes up/ })).toBeVisible();
+  await lesson.expectIn(3);
+  const board = await lesson.openBoard();
+  await lesson.begin();
 
   const walk = new Walk(ines, "a step becomes pairs while it runs", 4);
   await walk.key("g");
@@ -54,7 +50,5 @@ test("a step becomes pairs while it runs: the children know with whom, the board
   await ines.keyboard.press("g");
   await dialog.getByRole("button", { name: /^As the lesson says/ }).click();
   await expect(sunniva!.getByText(/In pairs/)).toHaveCount(0);
-  await ines.getByRole("button", { name: "End the lesson …" }).click();
-  await ines.getByRole("button", { name: "They go on at their own pace" }).click();
-  await ines.waitForURL(/results/);
+  await lesson.end();
 });

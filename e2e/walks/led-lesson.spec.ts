@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "../fixture";
 import { nothingSerious } from "../pages/accessible";
+import { LeadPage } from "../pages/lead-page";
 import { Walk } from "./walk";
 
 /** Comes in by the code on the board and chooses a name. */
@@ -14,6 +15,7 @@ async function joined(page: Page, address: string, name: string): Promise<Page> 
 }
 
 const heading = (page: Page, name: string) => page.getByRole("heading", { name, level: 2, exact: true });
+
 test("a lesson is led from the lobby to the end: a teacher, a board and six children", async ({
   signedIn,
   browser,
@@ -24,23 +26,19 @@ test("a lesson is led from the lobby to the end: a teacher, a board and six chil
   expectTrouble(/ERR_INTERNET_DISCONNECTED|ERR_NETWORK_CHANGED|Failed to load resource/);
   const ines = await signedIn("Ines Halloran");
   ines.setDefaultTimeout(15_000);
-  await ines.goto("/find?words=reading+a+tide+table");
-  await ines.getByRole("button", { name: "Reading a tide table" }).first().click();
-  await expect(ines.getByRole("button", { name: "Lead", exact: true })).toBeVisible();
+  const lesson = new LeadPage(ines, "Reading a tide table");
+  await lesson.find();
 
   const walk = new Walk(ines, "lead a lesson from the light table", 2);
-  await walk.key("l");
-  await ines.waitForURL(/\/lead\/\d+/);
-  const assignment = /lead\/(\d+)/.exec(ines.url())![1]!;
-  await expect(ines.getByRole("heading", { name: /^0 of \d+ in$/ })).toBeVisible();
-  const board = await ines.context().newPage();
-  await board.goto(`/lead/${assignment}/board`);
-  await ines.bringToFront();
+  await lesson.lead(walk);
+  const { assignment } = lesson;
+  await lesson.expectIn(0);
+  const board = await lesson.openBoard();
   const code = await board.locator("p.numbers").innerText();
 
   // Two with their cards, who find the lesson on their first page; four by the code on the board.
   const cards = [await signedIn("Sunniva Dale", { phone: true }), await signedIn("Liv Torsen")];
-  for (const page of cards) await page.getByRole("link", { name: /^Join in.*Reading a tide table/ }).click();
+  for (const page of cards) await lesson.join(page);
   const byCode = [];
   for (const name of ["Ravn", "Mei", "Aisha", "Finn"]) {
     const page = await (await browser.newContext()).newPage();
@@ -50,7 +48,7 @@ test("a lesson is led from the lobby to the end: a teacher, a board and six chil
   const children = [...cards, ...byCode];
   for (const page of children) page.setDefaultTimeout(15_000);
   const [sunniva, liv, ravn, mei] = children as [Page, Page, Page, Page];
-  await expect(ines.getByRole("heading", { name: /^6 of \d+ in$/ })).toBeVisible();
+  await lesson.expectIn(6);
   for (const page of children) await expect(page.getByText("Your lesson is about to begin")).toBeVisible();
   await nothingSerious(ines);
   await walk.key("Enter");

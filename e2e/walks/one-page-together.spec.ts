@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "../fixture";
 import { nothingSerious } from "../pages/accessible";
+import { LeadPage } from "../pages/lead-page";
 import { Walk } from "./walk";
 
 const writing = (page: Page) => page.getByRole("textbox", { name: /what you would expect to find/ });
@@ -13,23 +14,18 @@ test("a pair writes on one page, the class on another; it is held still, put bac
   // One of them is without a network for a moment.
   expectTrouble(/ERR_INTERNET_DISCONNECTED/);
   const ines = await signedIn("Ines Halloran");
-  await ines.goto("/find?words=what+the+ebb+lays+bare");
-  await ines.getByRole("button", { name: "What the ebb lays bare" }).first().click();
-  await expect(ines.getByRole("button", { name: "Lead", exact: true })).toBeVisible();
-  await ines.keyboard.press("l");
-  await ines.waitForURL(/\/lead\/\d+/);
+  const lesson = new LeadPage(ines, "What the ebb lays bare");
+  await lesson.find();
+  await lesson.lead();
   const children: Page[] = [];
   for (const name of ["Sunniva Dale", "Liv Torsen"]) {
     const child = await signedIn(name, { phone: true });
-    await child.getByRole("link", { name: /^Join in.*ebb lays bare/ }).click();
+    await lesson.join(child);
     children.push(child);
   }
   const [sunniva, liv] = children as [Page, Page];
-  const board = await ines.context().newPage();
-  await board.goto(`/lead/${/lead\/(\d+)/.exec(ines.url())![1]!}/board`);
-  await ines.bringToFront();
-  await ines.keyboard.press("Enter");
-  await expect(ines.getByRole("button", { name: /^All eyes up/ })).toBeVisible();
+  const board = await lesson.openBoard();
+  await lesson.begin();
   for (let step = 1; step < 5; step += 1) await ines.keyboard.press("ArrowRight");
   await expect(writing(sunniva)).toBeVisible();
   await writing(liv).fill("My own words.");

@@ -4,7 +4,7 @@ import { guestOf } from "@/data/classes/guests";
 import { shelvesFor } from "@/data/reading/shelves";
 import { badgeOf } from "@/data/student/badge";
 import { piecesOf } from "@/data/portfolio/pieces";
-import { ownAssignments } from "@/data/student/work";
+import { countEarlier, ownAssignments } from "@/data/student/work";
 import { StudentHome } from "@/screens/student/home";
 import { seenByCode } from "@/server/student/by-code";
 import { languagesThereAre, screenTitle } from "@/server/web/screen-language";
@@ -12,12 +12,19 @@ import { enter } from "@/server/web/page";
 
 export const generateMetadata = () => screenTitle("myWork");
 
-export default async function StudentPage() {
+/** So long something done or closed stays on the page; by the end of a year there are hundreds of pieces. */
+const RECENT_DAYS = 21;
+
+export default async function StudentPage({ searchParams }: { searchParams: Promise<{ earlier?: string }> }) {
   const { db, visitor, now } = await enter("see own work");
+  // By the class's code only today's work is seen.
+  const everything = visitor.joinedAt !== null || (await searchParams).earlier !== undefined;
+  const recent = new Date(now.getTime() - RECENT_DAYS * 86_400_000);
   // A guest came for one piece of work, and has no other page.
-  const [guest, all, badge, pieces, shelves] = await Promise.all([
+  const [guest, all, earlier, badge, pieces, shelves] = await Promise.all([
     guestOf(db, visitor.id),
-    ownAssignments(db, visitor.id, visitor.joinedClass),
+    ownAssignments(db, visitor.id, visitor.joinedClass, everything ? undefined : recent),
+    visitor.joinedAt === null ? countEarlier(db, visitor.id, null, recent) : 0,
     badgeOf(db, visitor.id),
     visitor.joinedAt === null ? piecesOf(db, visitor.id) : null,
     visitor.joinedAt === null ? shelvesFor(db, visitor.id) : [],
@@ -29,6 +36,7 @@ export default async function StudentPage() {
       student={visitor.id}
       name={visitor.givenName}
       assignments={assignments}
+      earlier={earlier > 0 ? { count: earlier, shown: everything } : null}
       led={await ledNow(
         db,
         assignments.map(({ assignment }) => assignment),

@@ -80,6 +80,26 @@ export async function assignmentsOf(
   );
 }
 
+/**
+ * The latest `most` of them that have opened, and `also`, however old it is. What is counted for each takes time: by the end of a
+ * year a teacher has hundreds.
+ */
+export async function openedAssignments(
+  db: Queryable,
+  teacher: number,
+  classes: readonly number[],
+  now: Date,
+  of: { most: number; also: number | null },
+): Promise<Assignment[]> {
+  const theirs = `a.class_id = any($3::int[]) and a.opens <= $2 and ${hers}`;
+  return db.query<Assignment>(
+    `select ${columns} ${from} where ${theirs} and (a.id = $5 or a.id = any(array(
+        select a.id from assignment a join class c on c.id = a.class_id where ${theirs} order by a.opens desc, a.id desc limit $4)))
+      order by a.opens desc, a.id desc`,
+    [teacher, now, classes, of.most, of.also],
+  );
+}
+
 /** What of a teacher's work was assigned because of the result of a piece of work and not called back, the first first. */
 export async function assignmentsFollowing(
   db: Queryable,

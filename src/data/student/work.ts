@@ -65,18 +65,47 @@ const assigned = `${workStamp} stamp,
   from recipient r join assignment a on a.id = r.assignment_id join class c on c.id = a.class_id
   join person p on p.id = a.made_by join revision v on v.id = r.revision_id`;
 
-/** What a student has been given and not called back; `onlyClass` for one who came in by that class's code. */
+/** Closed, or handed in for good, before $3. What came back is never earlier work, and neither is what a lesson runs with. */
+const earlier = `coalesce(
+    coalesce(r.own_closes, a.closes) < $3
+    or (select max(d) from unnest(a.open_days) d) < $3::date
+    or (select bool_and(coalesce(t.handed_in < $3, false)) from attempt t where t.recipient_id = r.id), false)
+  and not exists (select 1 from piece p where p.recipient_id = r.id and p.state = 'sent back')
+  and not exists (select 1 from lesson l where l.assignment_id = a.id and l.ended is null)`;
+
+const hers = `r.student_id = $1 and a.called_back is null and ($2::int is null or a.class_id = $2)`;
+
+/**
+ * What a student has been given and not called back; `onlyClass` for one who came in by that class's code; `since`: without what was
+ * closed, or handed in for good, before then.
+ */
 export async function ownAssignments(
   db: Queryable,
   student: number,
   onlyClass: number | null,
+  since = new Date(0),
 ): Promise<OwnAssignment[]> {
   return db.query<OwnAssignment>(
-    `${OFTEN} select ${assigned} where r.student_id = $1 and a.called_back is null and ($2::int is null or a.class_id = $2)
+    `${OFTEN} select ${assigned} where ${hers} and not (${earlier})
       order by coalesce(r.own_due, a.due), a.position, a.id`,
-    [student, onlyClass],
+    [student, onlyClass, since],
   );
 }
+
+/** How many pieces of work that leaves out. */
+export const countEarlier = async (
+  db: Queryable,
+  student: number,
+  onlyClass: number | null,
+  since: Date,
+): Promise<number> =>
+  (
+    await one<{ count: number }>(
+      db,
+      `${OFTEN} select count(*) count from recipient r join assignment a on a.id = r.assignment_id where ${hers} and ${earlier}`,
+      [student, onlyClass, since],
+    )
+  ).count;
 
 export async function ownAssignment(
   db: Queryable,

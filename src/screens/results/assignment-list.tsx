@@ -2,16 +2,20 @@
 import { clsx } from "clsx";
 import { formatDay } from "@/core/calendar/format-moment";
 import type { Assignment } from "@/data/assign/assignments";
+import { Button } from "@/ui/button";
 import { useAddress } from "../use-address";
 
 /** What has been opened for her classes, the latest first. */
 export function AssignmentList({
   assignments,
+  more,
   here,
   zone,
   now,
 }: {
   assignments: readonly Assignment[];
+  /** There are earlier ones. */
+  more: boolean;
   here: number;
   zone: string;
   now: Date;
@@ -42,6 +46,11 @@ export function AssignmentList({
           </li>
         ))}
       </ul>
+      {more && (
+        <Button size="small" className="my-2 ml-3" onClick={() => go({ earlier: 1 })}>
+          Earlier assignments
+        </Button>
+      )}
     </nav>
   );
 }

@@ -39,6 +39,8 @@ import { WhatNext } from "./what-next";
 
 export interface ResultsScreenProps {
   assignments: Assignment[];
+  /** There are earlier ones. */
+  more: boolean;
   shown: Shown | null;
   zone: string;
   now: Date;
@@ -66,7 +68,7 @@ export interface Shown {
 }
 
 /** What came back, up to date while they work; every mark opens the answer it was given for. */
-export function ResultsScreen({ assignments, shown, ...rest }: ResultsScreenProps) {
+export function ResultsScreen({ assignments, more, shown, ...rest }: ResultsScreenProps) {
   if (!shown) {
     return (
       <Empty title="No answers yet">
@@ -83,14 +85,20 @@ export function ResultsScreen({ assignments, shown, ...rest }: ResultsScreenProp
         <div className="px-2 pt-2">
           <ResultsPlaces here="/results" />
         </div>
-        <AssignmentList assignments={assignments} here={shown.assignment.id} zone={rest.zone} now={rest.now} />
+        <AssignmentList
+          assignments={assignments}
+          more={more}
+          here={shown.assignment.id}
+          zone={rest.zone}
+          now={rest.now}
+        />
       </div>
       <OneResult key={shown.assignment.id} {...shown} {...rest} />
     </div>
   );
 }
 
-function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "shown">) {
+function OneResult(props: Shown & Omit<ResultsScreenProps, "assignments" | "more" | "shown">) {
   const { assignment, own, table, corrections, around, groups, one, marking, guests, free, zone, now, locale } = props;
   const { go, parameters } = useAddress();
   const view = resultsView(parameters.get("view"));

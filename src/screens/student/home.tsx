@@ -41,6 +41,7 @@ export function StudentHome({
   student,
   name,
   assignments,
+  earlier,
   led,
   byCode,
   badge,
@@ -53,6 +54,8 @@ export function StudentHome({
   student: number;
   name: string;
   assignments: OwnAssignment[];
+  /** What was closed or done weeks ago, and whether it is among the assignments; null: there is nothing of the kind. */
+  earlier: { count: number; shown: boolean } | null;
   /** The assignments with which a lesson is led just now. */
   led: ReadonlySet<number>;
   /** Came in with the class's code: sees today's work only. */
@@ -215,6 +218,14 @@ export function StudentHome({
           ))}
         </Section>
       </div>
+      {earlier && (
+        <Link
+          href={earlier.shown ? "/student" : "/student?earlier=1"}
+          className="mt-6 inline-block min-h-12 py-2 underline decoration-line-strong underline-offset-4"
+        >
+          {earlier.shown ? t("recent") : t("earlier", { count: earlier.count })}
+        </Link>
+      )}
     </main>
   );
 }

@@ -3,7 +3,7 @@ import { idFrom } from "@/core/ids";
 import { historyOf } from "@/core/results/one-student";
 import { resultTable } from "@/core/results/table";
 import { ownsAll } from "@/data/adapt/resources";
-import { assignmentsOf, type Assignment } from "@/data/assign/assignments";
+import { openedAssignments, type Assignment } from "@/data/assign/assignments";
 import { classesOf } from "@/data/classes/classes";
 import { guestsAt, notBegun } from "@/data/classes/guests";
 import type { Db } from "@/data/engine/db";
@@ -46,6 +46,10 @@ async function shownOf(
   };
 }
 
+/** So many pieces of work are listed at first, and never more than so many. */
+const LATEST = 60;
+const MOST = 5_000;
+
 export default async function ResultsPage({
   searchParams,
 }: {
@@ -54,20 +58,27 @@ export default async function ResultsPage({
   const { db, visitor, now } = await enter("see assignments");
   const parameters = await searchParams;
   const classes = await classesOf(db, visitor.id, now);
-  const assignments = (
-    await assignmentsOf(
+  const asked = idFrom(parameters.assignment);
+  if (asked !== undefined) await enter("see results", { assignment: asked });
+  const opened = (most: number) =>
+    openedAssignments(
       db,
       visitor.id,
       classes.map((group) => group.id),
       now,
-    )
-  ).filter((assignment) => assignment.opens <= now);
-  const asked = idFrom(parameters.assignment);
-  if (asked !== undefined) await enter("see results", { assignment: asked });
-  const assignment = assignments.find((one) => one.id === asked) ?? assignments.find((one) => one.begun > 0) ?? null;
+      { most, also: asked ?? null },
+    );
+  const chosen = (list: readonly Assignment[]) =>
+    list.find(({ id }) => id === asked) ?? list.find(({ begun }) => begun > 0) ?? null;
+  const latest = await opened(parameters.earlier === undefined ? LATEST : MOST);
+  const more = parameters.earlier === undefined && latest.length >= LATEST;
+  // Where nothing of the latest is begun, there may be earlier work to show.
+  const assignments = more && !chosen(latest) ? await opened(MOST) : latest;
+  const assignment = chosen(assignments);
   return (
     <ResultsScreen
       assignments={assignments}
+      more={more && assignments === latest}
       shown={
         assignment &&
         (await shownOf(db, visitor, assignment, now, {

@@ -1,0 +1,34 @@
+import type { Db } from "../engine/db";
+import { freshDatabase } from "../testing/database";
+import { lesson, now, publishFor, smallWorld, type World } from "../testing/world";
+import { addAssignment, openedAssignments } from "./assignments";
+
+let db: Db;
+let world: World;
+beforeAll(async () => {
+  db = await freshDatabase();
+  world = await smallWorld(db);
+}, 60_000);
+afterAll(() => db.close());
+
+const days = (count: number) => new Date(now.getTime() + count * 86_400_000);
+
+async function give(opened: number): Promise<number> {
+  const { id, revision } = await publishFor(db, world.ines, lesson("Tides"));
+  return addAssignment(db, {
+    ...{ class: world.class, resource: id, revision, students: world.students, madeBy: world.ines, made: days(-60) },
+    ...{ opens: days(opened), due: days(20), tries: null, keep: "best", checking: "at once" },
+  });
+}
+
+test("the latest that have opened, and the one that is asked for however old it is; never another class's", async () => {
+  const [oldest, older, newer, newest] = [await give(-40), await give(-30), await give(-2), await give(-1)];
+  await give(5);
+  const opened = async (teacher: number, most: number, also: number | null) =>
+    (await openedAssignments(db, teacher, [world.class], now, { most, also })).map(({ id }) => id);
+  expect(await opened(world.ines, 2, null)).toEqual([newest, newer]);
+  expect(await opened(world.ines, 2, oldest)).toEqual([newest, newer, oldest]);
+  expect(await opened(world.ines, 2, newest)).toEqual([newest, newer]);
+  expect(await opened(world.ines, 10, null)).toEqual([newest, newer, older, oldest]);
+  expect(await opened(world.students[0]!, 10, oldest)).toEqual([]);
+});
