@@ -112,7 +112,7 @@ async function handle(db, message) {
       );
       return null;
     case "dump": {
-      const file = await enqueue(() => db.dumpDataDir("gzip"));
+      const file = await enqueue(() => db.dumpDataDir("none"));
       return new Uint8Array(await file.arrayBuffer());
     }
     case "close":

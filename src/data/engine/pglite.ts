@@ -222,11 +222,6 @@ export class EmbeddedDb implements Db {
     return () => void this.listeners.get(channel)?.delete(hearer);
   }
 
-  /** The whole database as one compressed file, to start another from (`template`). */
-  async dump(): Promise<Uint8Array> {
-    return (await this.call("dump")) as Uint8Array;
-  }
-
   async close(): Promise<void> {
     const closing = this.call("close").catch(() => undefined);
     this.ended = new DatabaseError("The database has been closed.");

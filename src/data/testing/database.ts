@@ -1,11 +1,10 @@
 import { randomBytes } from "node:crypto";
 import path from "node:path";
 import type { Db } from "../engine/db";
-import { migrate } from "../engine/migrate";
 import { EmbeddedDb } from "../engine/pglite";
 import { PostgresDb } from "../engine/postgres";
 
-const template = path.resolve(__dirname, "../../../.data/test-template.tar.gz");
+const template = path.resolve(__dirname, "../../../.data/test-template.tar");
 
 /** An empty database of one test file's own: embedded, or on the server named by TEST_DATABASE_URL. */
 export async function freshDatabase(): Promise<Db> {
@@ -13,11 +12,11 @@ export async function freshDatabase(): Promise<Db> {
   if (!server) return EmbeddedDb.open({ template });
   const name = `satchel_test_${randomBytes(6).toString("hex")}`;
   const admin = new PostgresDb(server);
-  await admin.query(`create database ${name}`);
+  // Migrated once for all of them: prepare.mjs.
+  await admin.query(`create database ${name} template satchel_test_template strategy file_copy`);
   const url = new URL(server);
   url.pathname = `/${name}`;
   const db = new PostgresDb(url.toString());
-  await migrate(db);
   const close = db.close.bind(db);
   db.close = async () => {
     await close();
