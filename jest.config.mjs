@@ -23,7 +23,7 @@ const esmOnly = [
 ];
 
 const config = {
-  testEnvironment: "node",
+  testEnvironment: "<rootDir>/src/data/testing/environment.mjs",
   testMatch: [
     "<rootDir>/src/**/*.test.ts",
     "<rootDir>/src/**/*.test.tsx",

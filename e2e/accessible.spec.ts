@@ -1,11 +1,22 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "./fixture";
-import { nothingSerious } from "./pages/accessible";
+import { coloursTellApart, nothingSerious } from "./pages/accessible";
 
+/** By day, and in the evening, when the same is there in other colours. */
 async function nothingSeriousAtRest(page: Page): Promise<void> {
   await page.waitForLoadState("networkidle");
   await nothingSerious(page);
+  const wear = (theme: string) => page.evaluate((to) => void (document.documentElement.dataset.theme = to), theme);
+  // Otherwise colours would be on their way from one to the other.
+  await page.emulateMedia({ reducedMotion: "reduce" });
+  await wear("evening");
+  await coloursTellApart(page);
+  await wear("day");
 }
+
+/** How many pixels stick out to the side. */
+const sideways = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
 const views: [name: string, path: string][] = [
   ["find", "/find?words=tide&grades=4,5"],
@@ -40,178 +51,163 @@ const views: [name: string, path: string][] = [
   ["help", "/help"],
 ];
 
-for (const theme of ["day", "evening"] as const) {
-  // One browser for all of them: signing in anew for each took most of the time.
-  test(`no view of a teacher's has anything serious against it, ${theme}`, async ({ signedIn }) => {
-    // Some forty pages, three minutes on two cores.
-    test.setTimeout(420_000);
-    const page = await signedIn("Ines Halloran");
-    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    for (const [name, path] of views) {
-      await test.step(name, async () => {
-        await page.goto(path);
-        await expect(page.locator("html")).toHaveAttribute("data-theme", theme);
-        await nothingSeriousAtRest(page);
-      });
-    }
-  });
-
-  test(`the school office has nothing serious against it, ${theme}`, async ({ signedIn }) => {
-    const page = await signedIn("Hollis Gray");
-    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    for (const place of ["/office", "/office/year"]) {
-      await page.goto(place);
+// One browser for all of them: signing in anew for each took most of the time.
+test("no view of a teacher's has anything serious against it", async ({ signedIn }) => {
+  // Some forty pages, three minutes on two cores.
+  test.setTimeout(420_000);
+  const page = await signedIn("Ines Halloran");
+  for (const [name, path] of views) {
+    await test.step(name, async () => {
+      await page.goto(path);
+      expect(await sideways(page)).toBe(0);
       await nothingSeriousAtRest(page);
-    }
-  });
+    });
+  }
+});
 
-  test(`an open blank has nothing serious against it, ${theme}`, async ({ signedIn }) => {
-    const page = await signedIn("Ines Halloran");
-    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    await page.goto("/find?words=tide");
-    await page.getByRole("button", { name: "Subject: any subject" }).click();
+test("the school office has nothing serious against it", async ({ signedIn }) => {
+  const page = await signedIn("Hollis Gray");
+  for (const place of ["/office", "/office/year"]) {
+    await page.goto(place);
     await nothingSeriousAtRest(page);
-  });
+  }
+});
 
-  test(`the editor has nothing serious against it, ${theme}`, async ({ signedIn }) => {
-    const page = await signedIn("Ines Halloran");
-    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    await page.goto("/satchel");
-    await page.getByRole("button", { name: "Ferry fares" }).click();
-    await page.getByRole("button", { name: /^Edit/ }).click();
-    await page.waitForURL(/adapt/);
-    await nothingSeriousAtRest(page);
-    await page.getByRole("button", { name: "See as student" }).click();
-    await nothingSeriousAtRest(page);
-  });
+test("an open blank has nothing serious against it", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/find?words=tide");
+  await page.getByRole("button", { name: "Subject: any subject" }).click();
+  await nothingSeriousAtRest(page);
+});
 
-  test(`sharing and the curators' desk have nothing serious against them, ${theme}`, async ({ signedIn }) => {
-    const page = await signedIn("Mercy Adeyemi");
-    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    await page.goto("/desk");
-    await expect(page.getByRole("complementary", { name: "Decide" })).toBeVisible();
-    await nothingSeriousAtRest(page);
-    const author = await signedIn("Ines Halloran");
-    await author.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    await author.goto("/satchel");
-    await author.getByRole("button", { name: "Ferry fares", exact: true }).click();
-    await expect(author.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
-    await author.getByRole("button", { name: "Share …" }).click();
-    await expect(author.getByRole("list", { name: "How far it can go" })).toBeVisible();
-    await nothingSeriousAtRest(author);
-    await author.getByRole("button", { name: /^Grades: / }).click();
-    await nothingSeriousAtRest(author);
-  });
+test("the editor has nothing serious against it", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Ferry fares" }).click();
+  await page.getByRole("button", { name: /^Edit/ }).click();
+  await page.waitForURL(/adapt/);
+  await nothingSeriousAtRest(page);
+  await page.getByRole("button", { name: "See as student" }).click();
+  await nothingSeriousAtRest(page);
+});
 
-  test(`links, teams and reports have nothing serious against them, ${theme}`, async ({ signedIn }) => {
-    const page = await signedIn("Ines Halloran");
-    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    await page.goto("/satchel");
-    await page.getByRole("button", { name: "Ferry fares", exact: true }).click();
-    await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
-    await page.getByRole("button", { name: "Share …" }).click();
-    await page.getByRole("radio", { name: "People" }).click();
-    await expect(page.getByLabel("Find a colleague")).toBeVisible();
-    await nothingSeriousAtRest(page);
-    await page.getByRole("radio", { name: "Link" }).click();
-    await page.getByRole("button", { name: /Make a link/ }).click();
-    const address = await page.getByLabel("The link", { exact: true }).inputValue();
-    await nothingSeriousAtRest(page);
-    await page.goto(address);
-    await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
-    await nothingSeriousAtRest(page);
-    for (const place of ["/given", "/shared", "/teams"]) {
-      await page.goto(place);
-      await nothingSeriousAtRest(page);
-    }
-    await page.getByRole("button", { name: /^Exit questions, week of .*You, asked/ }).click();
-    await nothingSeriousAtRest(page);
-    await page.keyboard.press("Escape");
-    await page.getByRole("button", { name: "People and parts" }).click();
-    await nothingSeriousAtRest(page);
-    const curator = await signedIn("Mercy Adeyemi");
-    await curator.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    await curator.goto("/desk?list=reports");
-    await expect(curator.getByRole("list", { name: "Reports" })).toBeVisible();
-    await nothingSeriousAtRest(curator);
-    await curator.goto("/desk?list=sets");
-    await curator.getByRole("button", { name: /^Birds come back/ }).click();
-    await expect(curator.getByLabel("What is it called?")).toHaveValue("Birds come back");
-    await nothingSeriousAtRest(curator);
-  });
+test("sharing and the curators' desk have nothing serious against them", async ({ signedIn }) => {
+  const page = await signedIn("Mercy Adeyemi");
+  await page.goto("/desk");
+  await expect(page.getByRole("complementary", { name: "Decide" })).toBeVisible();
+  await nothingSeriousAtRest(page);
+  const author = await signedIn("Ines Halloran");
+  await author.goto("/satchel");
+  await author.getByRole("button", { name: "Ferry fares", exact: true }).click();
+  await expect(author.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await author.getByRole("button", { name: "Share …" }).click();
+  await expect(author.getByRole("list", { name: "How far it can go" })).toBeVisible();
+  await nothingSeriousAtRest(author);
+  await author.getByRole("button", { name: /^Grades: / }).click();
+  await nothingSeriousAtRest(author);
+});
 
-  test(`a pocket kept together, a partner's page and two side by side have nothing serious against them, ${theme}`, async ({
-    signedIn,
-  }) => {
-    const page = await signedIn("Ines Halloran");
-    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    await page.goto("/satchel");
-    await page.getByRole("button", { name: /^Shore week/ }).click();
-    await expect(page.getByText("Rona Sundin’s pocket.")).toBeVisible();
+test("links, teams and reports have nothing serious against them", async ({ signedIn }) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: "Ferry fares", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await page.getByRole("button", { name: "Share …" }).click();
+  await page.getByRole("radio", { name: "People" }).click();
+  await expect(page.getByLabel("Find a colleague")).toBeVisible();
+  await nothingSeriousAtRest(page);
+  await page.getByRole("radio", { name: "Link" }).click();
+  await page.getByRole("button", { name: /Make a link/ }).click();
+  const address = await page.getByLabel("The link", { exact: true }).inputValue();
+  await nothingSeriousAtRest(page);
+  await page.goto(address);
+  await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await nothingSeriousAtRest(page);
+  for (const place of ["/given", "/shared", "/teams"]) {
+    await page.goto(place);
     await nothingSeriousAtRest(page);
-    await page.getByRole("button", { name: "More for Close reading" }).click();
-    await page.getByRole("menuitem", { name: "Keep it with others …" }).click();
-    await page.getByRole("button", { name: /^Linnea Strand/ }).click();
-    await expect(page.getByRole("combobox", { name: "What Linnea Strand can do" })).toBeVisible();
-    await nothingSeriousAtRest(page);
-    await page.goto("/find");
-    await page.getByRole("button", { name: "Shore Lab" }).click();
-    await expect(page.getByRole("heading", { name: "Shore Lab", level: 1 })).toBeVisible();
-    await nothingSeriousAtRest(page);
-    const curator = await signedIn("Odile Marsh");
-    await curator.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    await curator.goto("/desk");
-    await curator.getByRole("button", { name: /^Reading a tide table, the short one/ }).click();
-    await expect(curator.getByRole("button", { name: /^Side by side with/ })).toBeVisible();
-    await curator.keyboard.press("c");
-    await expect(curator.getByRole("heading", { name: "Reading a tide table for the harbour master" })).toBeVisible();
-    await nothingSeriousAtRest(curator);
-  });
+  }
+  await page.getByRole("button", { name: /^Exit questions, week of .*You, asked/ }).click();
+  await nothingSeriousAtRest(page);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "People and parts" }).click();
+  await nothingSeriousAtRest(page);
+  const curator = await signedIn("Mercy Adeyemi");
+  await curator.goto("/desk?list=reports");
+  await expect(curator.getByRole("list", { name: "Reports" })).toBeVisible();
+  await nothingSeriousAtRest(curator);
+  await curator.goto("/desk?list=sets");
+  await curator.getByRole("button", { name: /^Birds come back/ }).click();
+  await expect(curator.getByLabel("What is it called?")).toHaveValue("Birds come back");
+  await nothingSeriousAtRest(curator);
+});
 
-  test(`films, voices, another language and things to find out with have nothing serious against them, ${theme}`, async ({
-    signedIn,
-  }) => {
-    test.slow();
-    const page = await signedIn("Ines Halloran");
-    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    await page.goto("/find?words=harbour+in+twelve+hours");
-    await page.keyboard.press("e");
-    await page.waitForURL(/adapt/);
-    await expect(page.getByRole("region", { name: "Film", exact: true })).toBeVisible();
-    await nothingSeriousAtRest(page);
-    await page.getByRole("radio", { name: "español" }).click();
-    await nothingSeriousAtRest(page);
-    await page.getByRole("button", { name: "See as student" }).click();
-    for (const step of [1, 2, 3, 4]) {
-      await page
-        .getByRole("region", { name: "Steps" })
-        .getByRole("button", { name: new RegExp(`^${step}`) })
-        .click();
-      await nothingSeriousAtRest(page);
-    }
-    await page.goto("/find?words=scales+coins+and+rulers&mode=work");
-    for (const step of [1, 2, 3, 4]) {
-      await page.goto(`/find?words=scales+coins+and+rulers&mode=work&step=${step}`);
-      await nothingSeriousAtRest(page);
-    }
-  });
+test("a pocket kept together, a partner's page and two side by side have nothing serious against them", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/satchel");
+  await page.getByRole("button", { name: /^Shore week/ }).click();
+  await expect(page.getByText("Rona Sundin’s pocket.")).toBeVisible();
+  await nothingSeriousAtRest(page);
+  await page.getByRole("button", { name: "More for Close reading" }).click();
+  await page.getByRole("menuitem", { name: "Keep it with others …" }).click();
+  await page.getByRole("button", { name: /^Linnea Strand/ }).click();
+  await expect(page.getByRole("combobox", { name: "What Linnea Strand can do" })).toBeVisible();
+  await nothingSeriousAtRest(page);
+  await page.goto("/find");
+  await page.getByRole("button", { name: "Shore Lab" }).click();
+  await expect(page.getByRole("heading", { name: "Shore Lab", level: 1 })).toBeVisible();
+  await nothingSeriousAtRest(page);
+  const curator = await signedIn("Odile Marsh");
+  await curator.goto("/desk");
+  await curator.getByRole("button", { name: /^Reading a tide table, the short one/ }).click();
+  await expect(curator.getByRole("button", { name: /^Side by side with/ })).toBeVisible();
+  await curator.keyboard.press("c");
+  await expect(curator.getByRole("heading", { name: "Reading a tide table for the harbour master" })).toBeVisible();
+  await nothingSeriousAtRest(curator);
+});
 
-  test(`no view of a student's has anything serious against it, ${theme}`, async ({ signedIn }) => {
-    const page = await signedIn("Sunniva Dale", { phone: true });
-    await page.context().addCookies([{ name: "theme", value: theme, url: new URL("/", page.url()).toString() }]);
-    await page.reload();
-    await nothingSeriousAtRest(page);
+test("films, voices, another language and things to find out with have nothing serious against them", async ({
+  signedIn,
+}) => {
+  test.slow();
+  const page = await signedIn("Ines Halloran");
+  await page.goto("/find?words=harbour+in+twelve+hours");
+  await page.keyboard.press("e");
+  await page.waitForURL(/adapt/);
+  await expect(page.getByRole("region", { name: "Film", exact: true })).toBeVisible();
+  await nothingSeriousAtRest(page);
+  await page.getByRole("radio", { name: "español" }).click();
+  await nothingSeriousAtRest(page);
+  await page.getByRole("button", { name: "See as student" }).click();
+  for (const step of [1, 2, 3, 4]) {
     await page
-      .getByRole("link", { name: /Reading a tide table/ })
-      .first()
+      .getByRole("region", { name: "Steps" })
+      .getByRole("button", { name: new RegExp(`^${step}`) })
       .click();
-    await page.waitForURL(/student\/\d+/);
-    for (let step = 1; step <= 5; step += 1) {
-      await page.getByRole("button", { name: new RegExp(`^Step ${step}`) }).click();
-      await nothingSeriousAtRest(page);
-    }
-  });
-}
+    await nothingSeriousAtRest(page);
+  }
+  await page.goto("/find?words=scales+coins+and+rulers&mode=work");
+  for (const step of [1, 2, 3, 4]) {
+    await page.goto(`/find?words=scales+coins+and+rulers&mode=work&step=${step}`);
+    await nothingSeriousAtRest(page);
+  }
+});
+
+test("no view of a student's has anything serious against it", async ({ signedIn }) => {
+  const page = await signedIn("Sunniva Dale", { phone: true });
+  await nothingSeriousAtRest(page);
+  await page
+    .getByRole("link", { name: /Reading a tide table/ })
+    .first()
+    .click();
+  await page.waitForURL(/student\/\d+/);
+  for (let step = 1; step <= 5; step += 1) {
+    await page.getByRole("button", { name: new RegExp(`^Step ${step}`) }).click();
+    await nothingSeriousAtRest(page);
+  }
+});
 
 test("the doors have nothing serious against them", async ({ page }) => {
   for (const path of ["/sign-in", "/join"]) {
@@ -224,9 +220,7 @@ test("the doors have nothing serious against them", async ({ page }) => {
 
 test("nothing needs scrolling sideways, on a small laptop and on a phone", async ({ signedIn }) => {
   const teacher = await signedIn("Ines Halloran");
-  const sideways = (page: Page) =>
-    page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-  for (const path of [...views.map(([, one]) => one), "/teams", "/shared", "/given"]) {
+  for (const path of ["/teams", "/shared", "/given"]) {
     await teacher.goto(path);
     expect([path, await sideways(teacher)]).toEqual([path, 0]);
   }

@@ -4,8 +4,9 @@ import { expect } from "../fixture";
 
 const SERIOUS: readonly unknown[] = ["serious", "critical"];
 
-async function found(page: Page, counts: (impact: unknown) => boolean): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+async function found(page: Page, counts: (impact: unknown) => boolean, rules?: string[]): Promise<string[]> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
   return violations
     .filter(({ impact }) => counts(impact))
     .map(
@@ -20,6 +21,11 @@ async function found(page: Page, counts: (impact: unknown) => boolean): Promise<
 /** Nothing on the page makes it hard to use for somebody who does not see or hear it, or uses no mouse. */
 export async function nothingSerious(page: Page): Promise<void> {
   expect(await found(page, (impact) => SERIOUS.includes(impact))).toEqual([]);
+}
+
+/** The same of colours only: what else there is does not depend on the theme. */
+export async function coloursTellApart(page: Page): Promise<void> {
+  expect(await found(page, () => true, ["color-contrast", "link-in-text-block"])).toEqual([]);
 }
 
 /** Nothing at all is found, however small. */
