@@ -1,3 +1,5 @@
+import { z } from "zod";
+
 /** What a reader can report of something on a shelf, and what can come of it. */
 
 export const reportKinds = ["wrong", "unsuitable", "rights", "broken"] as const;
@@ -8,6 +10,17 @@ export const reportKindNames: Record<ReportKind, string> = {
   rights: "it uses something without permission",
   broken: "something does not work",
 };
+
+/** What is wrong with something, and in which of its steps; null: with all of it. */
+export const ReportInput = z.object({
+  resource: z.number().int().positive(),
+  kind: z.enum(reportKinds, "Choose what is wrong."),
+  step: z.string().max(60).nullable(),
+  note: z.string().trim().max(1000, "Keep it under 1,000 characters.").default(""),
+});
+
+/** As it is filled in: a list to choose from has no nothing. */
+export const TypedReport = ReportInput.extend({ step: z.string().transform((id) => id || null) });
 
 /** "right": it may stay as it is. "mend": its author is asked to fix it. "removed": it is off the shelves curators keep. */
 export const reportOutcomes = ["right", "mend", "removed"] as const;

@@ -1,6 +1,6 @@
 "use server";
 import { z } from "zod";
-import { reportKindNames, reportKinds, reportOutcomes, formatOutcome } from "@/core/sharing/report";
+import { reportKindNames, ReportInput, reportOutcomes, formatOutcome } from "@/core/sharing/report";
 import { addEvent } from "@/data/engine/events";
 import { addressesOf, curatorsOf } from "@/data/office/people";
 import { addReport, reportOn, setOutcome } from "@/data/share/reports";
@@ -35,12 +35,7 @@ async function write(
 /** Reports something she can see: to the curators of its shelf, or to its author where it stands in a staffroom only. */
 export const reportResource = act(
   "report resource",
-  z.object({
-    resource: Id,
-    kind: z.enum(reportKinds, "Choose what is wrong."),
-    step: z.string().max(60).nullable(),
-    note: z.string().trim().max(1000, "Keep it under 1,000 characters.").default(""),
-  }),
+  ReportInput,
   (input) => ({ resource: input.resource }),
   async (caller, input): Promise<{ to: "curators" | "author" }> => {
     const { db, visitor, now } = caller;
