@@ -1,6 +1,7 @@
 "use server";
 import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
+import { LostDay } from "@/core/plan/lost-day";
 import { addClassDaysOff, addDaysOff, removeClassDaysOff, removeDayOff } from "@/data/plan/calendar";
 import {
   assignmentById,
@@ -97,12 +98,7 @@ export const moveAllFrom = act(
 /** A day on which these classes do not meet after all; what was planned moves on by as many lessons. One act, one undo. */
 export const loseDay = act(
   "lose a day",
-  z.object({
-    classes: z.array(Id).min(1).max(20),
-    date: PlainDate,
-    name: z.string().trim().min(1, "Say why the day is lost.").max(60),
-    move: z.boolean(),
-  }),
+  LostDay,
   (input) => ({ date: input.date, classes: input.classes }),
   async ({ db, visitor, now }, input) => {
     const { moves, stuck } = input.move
