@@ -51,9 +51,12 @@ const views: [name: string, path: string][] = [
   ["help", "/help"],
 ];
 
+// Each look takes some seconds, and most of these take ten or more.
+test.describe.configure({ timeout: 240_000 });
+
 // One browser for all of them: signing in anew for each took most of the time.
 test("no view of a teacher's has anything serious against it", async ({ signedIn }) => {
-  // Some forty pages, three minutes on two cores.
+  // Some forty pages, four minutes on two cores.
   test.setTimeout(420_000);
   const page = await signedIn("Ines Halloran");
   for (const [name, path] of views) {
@@ -171,7 +174,6 @@ test("a pocket kept together, a partner's page and two side by side have nothing
 test("films, voices, another language and things to find out with have nothing serious against them", async ({
   signedIn,
 }) => {
-  test.slow();
   const page = await signedIn("Ines Halloran");
   await page.goto("/find?words=harbour+in+twelve+hours");
   await page.keyboard.press("e");
