@@ -19,7 +19,10 @@ beforeAll(() => {
 });
 
 const now = new Date("2026-10-05T08:00:00Z");
-const day = (date: string, starts: string) => ({ day: { date }, cells: [{ meetings: [{ starts: new Date(starts) }] }] });
+const day = (date: string, starts: string) => ({
+  day: { date },
+  cells: [{ meetings: [{ starts: new Date(starts) }] }],
+});
 const plan = {
   board: { days: [day("2026-10-05", "2026-10-05T07:00:00Z"), day("2026-10-06", "2026-10-06T09:00:00Z")] },
 } as unknown as PlanData;
