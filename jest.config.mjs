@@ -19,7 +19,6 @@ const esmOnly = [
   "entities",
   "pdfjs-dist",
   "jose",
-  "nuqs",
 ];
 
 const config = {

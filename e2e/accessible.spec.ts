@@ -6,8 +6,12 @@ import { coloursTellApart, nothingSerious } from "./pages/accessible";
 async function nothingSeriousAtRest(page: Page): Promise<void> {
   await page.waitForLoadState("networkidle");
   await nothingSerious(page);
-  const wear = (theme: string) => page.evaluate((to) => void (document.documentElement.dataset.theme = to), theme);
-  // Otherwise colours would be on their way from one to the other.
+  // Drawn, too: on a busy page colours are on their way for a moment.
+  const wear = (theme: string) =>
+    page.evaluate((to) => {
+      document.documentElement.dataset.theme = to;
+      return new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+    }, theme);
   await page.emulateMedia({ reducedMotion: "reduce" });
   await wear("evening");
   await coloursTellApart(page);

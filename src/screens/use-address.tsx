@@ -1,18 +1,19 @@
 "use client";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
-import { debounce, parseAsString, useQueryStates } from "nuqs";
-import { NuqsAdapter } from "nuqs/adapters/next/app";
 import {
   createContext,
   useCallback,
   useContext,
   useEffect,
+  useLayoutEffect,
   useMemo,
   useRef,
   useState,
+  useSyncExternalStore,
   useTransition,
   type ReactNode,
 } from "react";
+import { addressesAhead } from "./addresses-ahead";
 
 /** Changes of the address: a value, or null to take it out. */
 export type AddressChange = Record<string, string | number | null>;
@@ -46,29 +47,33 @@ const InParts = createContext<Address | null>(null);
 
 /**
  * For a page whose parts are asked for by themselves (use-answer): a change of the address is there at once, and does not
- * read the page anew. `names`: everything its parts keep in the address.
+ * read the page anew. The router follows a moment later, and for that moment may even put an earlier address back.
  */
-export const AddressOfParts = (props: { names: readonly string[]; children: ReactNode }) => (
-  <NuqsAdapter>
-    <Parts {...props} />
-  </NuqsAdapter>
-);
-
-function Parts({ names, children }: { names: readonly string[]; children: ReactNode }) {
+export function AddressOfParts({ children }: { children: ReactNode }) {
   const path = usePathname();
-  const [keys] = useState(() => Object.fromEntries(names.map((name) => [name, parseAsString])));
-  const [values, set] = useQueryStates(keys, { history: "replace", shallow: true, scroll: false });
-  const parameters = useMemo(() => changed(new URLSearchParams(), values), [values]);
+  const arrived = useSearchParams().toString();
+  const [ahead] = useState(addressesAhead);
+  const last = useSyncExternalStore(ahead.subscribe, ahead.last, () => null);
+  const there = useRef(arrived);
+  useLayoutEffect(() => {
+    there.current = arrived;
+    ahead.arrive(arrived);
+  }, [ahead, arrived]);
+  useEffect(() => {
+    window.addEventListener("popstate", ahead.drop);
+    return () => window.removeEventListener("popstate", ahead.drop);
+  }, [ahead]);
   // What was typed and is not written into the bar yet.
-  const unwritten = useRef<AddressChange | null>(null);
+  const unwritten = useRef<{ write: () => void; timer: ReturnType<typeof setTimeout> } | null>(null);
   const writeTyped = useCallback(() => {
     if (!unwritten.current) return;
-    const next = changed(new URLSearchParams(window.location.search), unwritten.current);
+    clearTimeout(unwritten.current.timer);
+    unwritten.current.write();
     unwritten.current = null;
-    window.history.replaceState(null, "", addressOf(path, next));
-  }, [path]);
+  }, []);
   useEffect(() => {
     const forget = () => {
+      clearTimeout(unwritten.current?.timer);
       unwritten.current = null;
     };
     const writtenBefore = ({ target }: Event) => {
@@ -78,29 +83,32 @@ function Parts({ names, children }: { names: readonly string[]; children: ReactN
     window.addEventListener("popstate", forget);
     for (const act of ["pagehide", "pointerdown", "keydown"]) window.addEventListener(act, writtenBefore, true);
     return () => {
+      forget();
       window.removeEventListener("popstate", forget);
       for (const act of ["pagehide", "pointerdown", "keydown"]) window.removeEventListener(act, writtenBefore, true);
     };
   }, [writeTyped]);
+  const text = last ?? arrived;
+  const parameters = useMemo(() => new URLSearchParams(text), [text]);
   const address = {
     parameters,
     busy: false,
     go: (change: AddressChange, how?: "push" | "typed") => {
-      const unknown = Object.keys(change).find((name) => !(name in keys));
-      if (unknown) throw new Error(`${unknown} is not in the address of this page.`);
-      const next = Object.fromEntries(
-        Object.entries(change).map(([name, value]) => [name, value === null ? null : String(value)]),
-      );
+      const from = ahead.last() ?? there.current;
+      const next = changed(new URLSearchParams(from), change);
+      if (next.toString() === from) return;
+      ahead.send(next.toString());
+      const write = () => window.history.replaceState(null, "", addressOf(path, next));
       if (how === "typed") {
-        const typed = { ...unwritten.current, ...change };
-        unwritten.current = typed;
-        void set(next, { limitUrlUpdates: debounce(TYPED_REST_MS) }).then(() => {
-          if (unwritten.current === typed) unwritten.current = null;
-        });
-      } else {
-        // What was typed is a place to come back to.
+        clearTimeout(unwritten.current?.timer);
+        unwritten.current = { write, timer: setTimeout(writeTyped, TYPED_REST_MS) };
+      } else if (how === "push") {
         writeTyped();
-        void set(next, { history: how === "push" ? "push" : "replace" });
+        window.history.pushState(null, "", addressOf(path, next));
+      } else {
+        clearTimeout(unwritten.current?.timer);
+        unwritten.current = null;
+        write();
       }
     },
   };

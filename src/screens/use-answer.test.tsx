@@ -146,6 +146,18 @@ test("with a rest, only what stays the same for so long is asked", async () => {
   expect(asked.map(({ address }) => address)).toEqual(["/find/results?fe"]);
 });
 
+test("where a question fails, the answer before it stays, and not what came with the page", async () => {
+  const { goTo, shown } = open();
+  await goTo("ferry");
+  await asked[0]!.answer("three ferries");
+  await goTo("gull");
+  await asked[1]!.fail();
+  expect(shown()).toEqual({ shown: "three ferries", waiting: false });
+  await goTo("lamp");
+  await asked[2]!.answer("a lamp");
+  expect(shown()).toEqual({ shown: "a lamp", waiting: false });
+});
+
 test("a refusal is said in its own words, once; a lost network in ours; and nobody waits any more", async () => {
   const { goTo, shown } = open();
   await goTo("ferry");

@@ -86,10 +86,12 @@ export function useAnswer<Value>(
     ...question(asked ?? ""),
     queryKey: keyOf(route, asked),
     enabled: asked !== null,
-    placeholderData: (before) => before ?? first,
   });
+  // What was there stays, while the next is asked and where it fails.
+  const [last, setLast] = useState(first);
+  if (data && data !== last) setLast(data);
   // What is typed meanwhile comes first.
-  const answer = useDeferredValue(data ?? first);
+  const answer = useDeferredValue(last);
   const breakOff = () => void client.cancelQueries({ queryKey: [route] });
   return {
     answer,

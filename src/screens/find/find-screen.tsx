@@ -43,15 +43,6 @@ import { ForThese } from "./for-these";
 import { UnderstoodWords } from "./understood-words";
 
 const needNames = ["words", "kind", "grades", "subject", "minutes", "shelf", ...alsoBlanks] as const;
-/** What is asked, what of it is open, what is done with that, and whom it is for. */
-const inAddress = [
-  ...needNames,
-  ...["sort", "show", "unfold", "alike", "mark", "compare"],
-  ...["open", "step", "view", "mode", "do", "at", "like"],
-  ...["for", "follows", "steps"],
-  // Written by the panel that assigns, and read when the page comes.
-  ...["line", "form"],
-];
 
 /** What lies there only as the first of the results waits until nothing more is typed. */
 const TABLE_AFTER_MS = 120;
@@ -72,7 +63,7 @@ export function FindScreen(props: FindScreenProps) {
   const [client] = useState(partsClient);
   return (
     <QueryClientProvider client={client}>
-      <AddressOfParts names={inAddress}>
+      <AddressOfParts>
         <Find {...props} />
       </AddressOfParts>
     </QueryClientProvider>
