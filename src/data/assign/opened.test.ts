@@ -1,7 +1,7 @@
 import type { Db } from "../engine/db";
 import { freshDatabase } from "../testing/database";
-import { lesson, now, publishFor, smallWorld, type World } from "../testing/world";
-import { addAssignment, openedAssignments } from "./assignments";
+import { giveToClass, lesson, now, publishFor, smallWorld, type World } from "../testing/world";
+import { openedAssignments } from "./assignments";
 
 let db: Db;
 let world: World;
@@ -13,13 +13,8 @@ afterAll(() => db.close());
 
 const days = (count: number) => new Date(now.getTime() + count * 86_400_000);
 
-async function give(opened: number): Promise<number> {
-  const { id, revision } = await publishFor(db, world.ines, lesson("Tides"));
-  return addAssignment(db, {
-    ...{ class: world.class, resource: id, revision, students: world.students, madeBy: world.ines, made: days(-60) },
-    ...{ opens: days(opened), due: days(20), tries: null, keep: "best", checking: "at once" },
-  });
-}
+const give = async (opened: number) =>
+  giveToClass(db, world, await publishFor(db, world.ines, lesson("Tides")), { opens: days(opened), due: days(20) });
 
 test("the latest that have opened, and the one that is asked for however old it is; never another class's", async () => {
   const [oldest, older, newer, newest] = [await give(-40), await give(-30), await give(-2), await give(-1)];

@@ -1,5 +1,5 @@
 import { one, type Queryable } from "../engine/db";
-import type { Place } from "./assignments";
+import type { Place } from "./places";
 
 /** The revision most students of an assignment have, which of its steps were given, and on which days; null: all. */
 export async function stepsOf(

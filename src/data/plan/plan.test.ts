@@ -1,11 +1,5 @@
-import {
-  addAssignments,
-  alreadyHave,
-  dueBetween,
-  placesOf,
-  setPlaces,
-  type NewAssignment,
-} from "../assign/assignments";
+import { addAssignments, alreadyHave, dueBetween, type NewAssignment } from "../assign/assignments";
+import { placesOf, setPlaces } from "../assign/places";
 import { goalTagsOf } from "../assign/goal-tags";
 import type { Db } from "../engine/db";
 import { addEvent, eventOf, setUndone } from "../engine/events";

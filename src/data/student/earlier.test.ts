@@ -1,8 +1,7 @@
 import { allQuestions } from "@/core/resource/document";
-import { addAssignment } from "../assign/assignments";
 import { one, type Db } from "../engine/db";
 import { freshDatabase } from "../testing/database";
-import { lesson, now, publishFor, smallWorld, type World } from "../testing/world";
+import { giveToClass, lesson, now, publishFor, smallWorld, type World } from "../testing/world";
 import { addResponses, countEarlier, handIn, openAttempt, ownAssignments } from "./work";
 
 let db: Db;
@@ -22,13 +21,8 @@ const me = () => world.students[0]!;
 
 /** Work that closed so many days from now; null: never. */
 async function give(closes: number | null, openDays: string[] | null = null): Promise<number> {
-  const { id, revision } = await publishFor(db, world.ines, document);
-  const assignment = await addAssignment(db, {
-    ...{ class: world.class, resource: id, revision, students: world.students, madeBy: world.ines, made: days(-60) },
-    ...{ opens: days(-60), due: days(-50), closes: closes === null ? null : days(closes), openDays },
-    ...{ tries: null, keep: "best", checking: "at once" },
-  });
-  return assignment;
+  const times = { opens: days(-60), due: days(-50), closes: closes === null ? null : days(closes), openDays };
+  return giveToClass(db, world, await publishFor(db, world.ines, document), times);
 }
 
 async function begin(assignment: number): Promise<{ recipient: number; attempt: number; response: number }> {

@@ -1,13 +1,7 @@
 import { resultTable } from "@/core/results/table";
 import { allQuestions } from "@/core/resource/document";
-import {
-  addAssignment,
-  assignmentById,
-  assignmentsOf,
-  placesOf,
-  setCalledBack,
-  setPlaces,
-} from "../assign/assignments";
+import { type NewAssignment, assignmentById, assignmentsOf, setCalledBack } from "../assign/assignments";
+import { placesOf, setPlaces } from "../assign/places";
 import {
   classByJoinCode,
   classesOf,
@@ -21,7 +15,7 @@ import { one, type Db } from "../engine/db";
 import { credentialsByEmail, endSession, personOfSession, startSession } from "../office/people";
 import { addRevision } from "../adapt/resources";
 import { freshDatabase } from "../testing/database";
-import { lesson, now, publishFor, smallWorld, type World } from "../testing/world";
+import { giveToClass, lesson, now, publishFor, smallWorld, type World } from "../testing/world";
 import {
   addResponses,
   attemptsOf,
@@ -45,22 +39,8 @@ const hours = (count: number) => new Date(now.getTime() + count * 3_600_000);
 const document = lesson("Tides");
 const [{ step, question } = { step: undefined!, question: undefined! }] = allQuestions(document);
 
-async function give(more: { students?: number[]; tries?: number | null; opens?: Date } = {}): Promise<number> {
-  const { id, revision } = await publishFor(db, world.ines, document);
-  return addAssignment(db, {
-    class: world.class,
-    resource: id,
-    revision,
-    students: more.students ?? world.students,
-    madeBy: world.ines,
-    made: now,
-    opens: more.opens ?? hours(-1),
-    due: hours(24),
-    tries: more.tries === undefined ? 1 : more.tries,
-    keep: "best",
-    checking: "at once",
-  });
-}
+const give = async (more: Partial<NewAssignment> = {}) =>
+  giveToClass(db, world, await publishFor(db, world.ines, document), { opens: hours(-1), tries: 1, ...more });
 const given = (key: string, value: unknown) => ({
   key,
   step: step.id,

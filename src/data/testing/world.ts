@@ -169,12 +169,11 @@ export async function smallCalendar(
   );
 }
 
-/** Gives something to all students of the small world's class in one of its lessons: opens and is due with it. */
-export const giveInLesson = (
+/** Gives something to all students of the small world's class, for a day from now on. */
+export const giveToClass = (
   db: Queryable,
   world: World,
   { id, revision }: { id: number; revision: number },
-  lesson: Pick<Meeting, "date" | "period" | "starts" | "ends">,
   more: Partial<NewAssignment> = {},
 ): Promise<number> =>
   addAssignment(db, {
@@ -184,11 +183,26 @@ export const giveInLesson = (
     students: world.students,
     madeBy: world.ines,
     made: now,
+    opens: now,
+    due: new Date(now.getTime() + 86_400_000),
+    tries: null,
+    keep: "best",
+    checking: "at once",
+    ...more,
+  });
+
+/** The same in one of its lessons: opens and is due with it. */
+export const giveInLesson = (
+  db: Queryable,
+  world: World,
+  published: { id: number; revision: number },
+  lesson: Pick<Meeting, "date" | "period" | "starts" | "ends">,
+  more: Partial<NewAssignment> = {},
+): Promise<number> =>
+  giveToClass(db, world, published, {
     opens: lesson.starts,
     due: lesson.ends,
     meeting: { date: lesson.date, period: lesson.period },
     tries: 1,
-    keep: "best",
-    checking: "at once",
     ...more,
   });

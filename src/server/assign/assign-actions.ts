@@ -7,6 +7,7 @@ import { withExtraTime } from "@/core/assign/extra-time";
 import { formatMoment } from "@/core/calendar/format-moment";
 import { fromWallClock } from "@/core/calendar/wall-clock";
 import * as assignments from "@/data/assign/assignments";
+import { positionsOf, setPositions } from "@/data/assign/places";
 import * as recipients from "@/data/assign/recipients";
 import { calendarOf } from "@/data/plan/calendar";
 import { studentsOf } from "@/data/classes/classes";
@@ -105,12 +106,12 @@ export const orderWork = act(
     const ids = input.assignments;
     if (new Set(ids).size < ids.length) throw new ActionError("thereTwice");
     const event = await db.transaction(async (tx) => {
-      const before = { places: [], order: await assignments.positionsOf(tx, ids) };
-      await assignments.setPositions(
+      const before = { places: [], order: await positionsOf(tx, ids) };
+      await setPositions(
         tx,
         ids.map((id, at) => ({ id, position: at + 1 })),
       );
-      const after = { places: [], order: await assignments.positionsOf(tx, ids) };
+      const after = { places: [], order: await positionsOf(tx, ids) };
       const what = "put work in another order";
       return addEvent<PlanState>(tx, { person: visitor.id, at: now, what, before, after });
     });

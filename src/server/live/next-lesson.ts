@@ -1,5 +1,6 @@
 import { schoolClock, type Meeting } from "@/core/calendar/school-calendar";
-import type { Assignment, Place } from "@/data/assign/assignments";
+import type { Assignment } from "@/data/assign/assignments";
+import type { Place } from "@/data/assign/places";
 import type { Queryable } from "@/data/engine/db";
 import { columnOf, moveTo } from "../plan/reflow";
 

@@ -1,14 +1,7 @@
 import { withExtraTime } from "@/core/assign/extra-time";
 import { canonical } from "@/core/resource/changes";
-import {
-  addAssignments,
-  placesOf,
-  setPlaces,
-  type NewAssignment,
-  type Place,
-  type PlaceWas,
-  type Position,
-} from "@/data/assign/assignments";
+import { addAssignments, type NewAssignment } from "@/data/assign/assignments";
+import { placesOf, setPlaces, type Place, type PlaceWas, type Position } from "@/data/assign/places";
 import type { DayOff } from "@/core/calendar/school-calendar";
 import type { PocketItem, PocketMay, RemovedPocket } from "@/data/satchel/pockets";
 import type { SetState } from "@/data/find/sets";

@@ -3,15 +3,8 @@ import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
 import { LostDay } from "@/core/plan/lost-day";
 import { addClassDaysOff, addDaysOff, removeClassDaysOff, removeDayOff } from "@/data/plan/calendar";
-import {
-  assignmentById,
-  placesOf,
-  positionsOf,
-  removeUnbegun,
-  setCalledBack,
-  setPlaces,
-  setPositions,
-} from "@/data/assign/assignments";
+import { assignmentById, removeUnbegun, setCalledBack } from "@/data/assign/assignments";
+import { placesOf, positionsOf, setPlaces, setPositions } from "@/data/assign/places";
 import { canonical } from "@/core/resource/changes";
 import { recipientsOf } from "@/data/assign/recipients";
 import { addEvent, eventOf, setUndone } from "@/data/engine/events";

@@ -13,7 +13,8 @@ import { movedTimes, reflow, samePlace, type Planned, type Times } from "@/core/
 import { partOf, stepMinutes } from "@/core/plan/parts";
 import { partsFor } from "@/core/assign/look-at-class";
 import { withExtraTime } from "@/core/assign/extra-time";
-import { assignmentById, type Place } from "@/data/assign/assignments";
+import { assignmentById } from "@/data/assign/assignments";
+import { type Place } from "@/data/assign/places";
 import { recipientsOf } from "@/data/assign/recipients";
 import { calendarOf, meetingRulesOf, zoneOf } from "@/data/plan/calendar";
 import { classById } from "@/data/classes/classes";
