@@ -38,10 +38,15 @@ const notKept = () =>
 const pages = new NetworkFirst({
   cacheName: PAGES,
   networkTimeoutSeconds: SLOW_SECONDS,
-  matchOptions: { ignoreSearch: true, ignoreVary: true },
+  matchOptions: { ignoreVary: true },
   plugins: [
     only200,
     {
+      // What is asked of a page after its address makes no page of its own: the latest is kept, and an older one never found first.
+      cacheKeyWillBeUsed: async ({ request }) => {
+        const { origin, pathname } = new URL(request.url);
+        return origin + pathname;
+      },
       cachedResponseWillBeUsed: async ({ cachedResponse }) =>
         cachedResponse && (await isHers()) ? cachedResponse : null,
       handlerDidError: async () => notKept(),
