@@ -6,6 +6,8 @@ const folder = process.env.MUTATED_TESTS ?? "src/core";
 const jestConfig = {
   ...config,
   globalSetup: undefined,
+  // The runner has an environment of its own, made from this one.
+  testEnvironment: "node",
   testMatch: [`<rootDir>/${folder}*/**/*.test.ts`, `<rootDir>/${folder}*.test.ts`],
   maxWorkers: 1,
 };

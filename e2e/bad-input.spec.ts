@@ -121,8 +121,17 @@ test("writes from elsewhere, without a session, or of the wrong shape are refuse
   expect((await student.request.get("/media/..%2f..%2fetc%2fpasswd")).status()).toBe(404);
 });
 
-test("every page says what it lets run", async ({ request }) => {
+test("every page says what it lets run, and an answer lets nothing run", async ({ request }) => {
   const headers = (await request.get("/sign-in")).headers();
+  const answered = await request.post("/student/1/responses", {
+    data: "{}",
+    headers: { "sec-fetch-site": "same-origin", "x-request-id": "chosen" },
+  });
+  expect(answered.headers()).toMatchObject({
+    "content-security-policy": "default-src 'none'; frame-ancestors 'none'",
+    "x-content-type-options": "nosniff",
+    "x-request-id": expect.stringMatching(/^[0-9a-f-]{36}$/),
+  });
   expect(headers["content-security-policy"]).toMatch(/script-src 'self' 'nonce-[^']+' 'strict-dynamic';/);
   expect(headers["content-security-policy"]).not.toContain("unsafe-eval");
   expect(headers["x-content-type-options"]).toBe("nosniff");

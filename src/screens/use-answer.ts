@@ -32,8 +32,8 @@ async function read<Value>(route: string, address: string, signal: AbortSignal):
 const keyOf = (route: string, address: string | null) => [route, address];
 
 /**
- * What a page of parts asks with. An answer is kept as long as it is looked at: who comes back asks again, because it may be another
- * by then.
+ * What a page of parts asks with. An answer is kept only while it is on the screen: anyone who comes back asks again, because the answer
+ * may have changed.
  */
 export const partsClient = () =>
   new QueryClient({
@@ -49,6 +49,7 @@ export const partsClient = () =>
 function useRested<Value>(value: Value, ms: number): Value | undefined {
   const [rested, setRested] = useState(value);
   useEffect(() => {
+    if (ms === 0) return;
     const timer = setTimeout(() => setRested(value), ms);
     return () => clearTimeout(timer);
   }, [value, ms]);
@@ -56,10 +57,10 @@ function useRested<Value>(value: Value, ms: number): Value | undefined {
 }
 
 /**
- * A part of a page that is asked for by itself, under a `QueryClientProvider` with a `partsClient`. It came with the page as `first`;
- * when the address becomes another, `route` is asked, and what was there stays until the answer has come; the question before is
- * broken off. `address`: null asks nothing, undefined leaves what is there until it is known what to ask. `afterMs`: how long it must
- * stay the same first.
+ * A part of a page that is asked for by itself, under a `QueryClientProvider` with a `partsClient`. It came with the page as `first`.
+ * When the address changes, `route` is asked; what was there stays until the answer has come, and the question before is broken off.
+ * `address`: null asks nothing; undefined keeps what is there, because we do not know yet what to ask. `afterMs`: how long the address
+ * must stay the same before it is asked.
  */
 export function useAnswer<Value>(
   route: string,

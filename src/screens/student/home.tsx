@@ -221,6 +221,7 @@ export function StudentHome({
       {earlier && (
         <Link
           href={earlier.shown ? "/student" : "/student?earlier=1"}
+          scroll={false}
           className="mt-6 inline-block min-h-12 py-2 underline decoration-line-strong underline-offset-4"
         >
           {earlier.shown ? t("recent") : t("earlier", { count: earlier.count })}
