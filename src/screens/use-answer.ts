@@ -58,8 +58,8 @@ function useRested<Value>(value: Value, ms: number): Value | undefined {
 
 /**
  * A part of a page that is asked for by itself, under a `QueryClientProvider` with a `partsClient`. It came with the page as `first`.
- * When the address changes, `route` is asked; what was there stays until the answer has come, and the question before is broken off.
- * `address`: null asks nothing; undefined keeps what is there for now. `afterMs`: how long the address must stay the same before it is
+ * When the address changes, `route` is asked. The last answer stays until the next has come, and the question before is broken off.
+ * `address`: null asks nothing; undefined keeps the last answer. `afterMs`: how long the address must stay the same before it is
  * asked.
  */
 export function useAnswer<Value>(
