@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import { expect, test } from "./fixture";
 import { coloursTellApart, nothingSerious } from "./pages/accessible";
+import { SatchelPage } from "./pages/satchel-page";
 
 /** By day, and in the evening, when the same is there in other colours. */
 async function nothingSeriousAtRest(page: Page): Promise<void> {
@@ -105,9 +106,7 @@ test("sharing and the curators' desk have nothing serious against them", async (
   await expect(page.getByRole("complementary", { name: "Decide" })).toBeVisible();
   await nothingSeriousAtRest(page);
   const author = await signedIn("Ines Halloran");
-  await author.goto("/satchel");
-  await author.getByRole("button", { name: "Ferry fares", exact: true }).click();
-  await expect(author.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await new SatchelPage(author).open("Ferry fares");
   await author.getByRole("button", { name: "Share …" }).click();
   await expect(author.getByRole("list", { name: "How far it can go" })).toBeVisible();
   await nothingSeriousAtRest(author);
@@ -117,9 +116,7 @@ test("sharing and the curators' desk have nothing serious against them", async (
 
 test("links, teams and reports have nothing serious against them", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Ferry fares", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
+  await new SatchelPage(page).open("Ferry fares");
   await page.getByRole("button", { name: "Share …" }).click();
   await page.getByRole("radio", { name: "People" }).click();
   await expect(page.getByLabel("Find a colleague")).toBeVisible();

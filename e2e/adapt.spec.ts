@@ -1,4 +1,5 @@
 import { adapt, expect, lines, lookFor, test, write } from "./fixture";
+import { SatchelPage } from "./pages/satchel-page";
 
 test("a teacher makes a colleague's lesson her own: reorders, removes and undoes, writes a question, publishes; the original stays", async ({
   signedIn,
@@ -314,9 +315,7 @@ test("a question from elsewhere, found by itself, goes into the step that is ope
 
 test("several steps at once, a step put in before another, and undo that outlives a reload", async ({ signedIn }) => {
   const page = await signedIn("Rona Sundin");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Two-column notes", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Two-column notes", level: 1 })).toBeVisible();
+  await new SatchelPage(page).open("Two-column notes");
   await page.keyboard.press("e");
   await page.waitForURL(/\/adapt\/\d+/);
   const spine = page.getByRole("region", { name: "Steps" });

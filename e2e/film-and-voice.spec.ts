@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { adapt, expect, onlyTo, test, write } from "./fixture";
+import { SatchelPage } from "./pages/satchel-page";
 
 const spine = (page: Page) => page.getByRole("region", { name: "Steps" });
 const settings = (page: Page) => page.getByRole("complementary", { name: "Settings" });
@@ -152,9 +153,7 @@ test("things to find out with compute, and write what they show into the answer,
   signedIn,
 }) => {
   const page = await signedIn("Rona Sundin");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Scales, coins and rulers", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Scales, coins and rulers", level: 1 })).toBeVisible();
+  await new SatchelPage(page).open("Scales, coins and rulers");
   await page.keyboard.press("e");
   await page.waitForURL(/\/adapt\/\d+/);
   await page.getByRole("button", { name: "See as student" }).click();

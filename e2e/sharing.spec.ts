@@ -1,13 +1,13 @@
 import { expect, lines, lookFor, onlyTo, test } from "./fixture";
+import { SatchelPage } from "./pages/satchel-page";
 
 test("a teacher shares her version in the staffroom: a colleague finds it, and no longer when it is taken out", async ({
   signedIn,
 }) => {
   const page = await signedIn("Teodor Brandt");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Fractions at the fish market" }).click();
-  await expect(page.getByRole("heading", { name: "Fractions at the fish market", level: 1 })).toBeVisible();
-  await page.keyboard.press("h");
+  const satchel = new SatchelPage(page);
+  await satchel.open("Fractions at the fish market");
+  await satchel.share();
   const share = page.getByRole("region", { name: "Share" });
   const staffroom = share.getByRole("listitem").filter({ hasText: "The staffroom" });
   await staffroom.getByRole("button", { name: "Take it off" }).click();

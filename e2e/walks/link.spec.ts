@@ -1,4 +1,5 @@
 import { expect, test } from "../fixture";
+import { AssignPanel } from "../pages/assign-panel";
 import { Walk } from "./walk";
 
 test("a link offered right after assigning leads a student through the class's code straight to the work", async ({
@@ -9,8 +10,9 @@ test("a link offered right after assigning leads a student through the class's c
   expectTrouble(/404/);
   const teacher = await signedIn("Ines Halloran");
   await teacher.goto("/find?words=moon+diary&do=assign");
-  await teacher.getByLabel("Assign in one line").fill("puffin now");
-  await expect(teacher.getByRole("status", { name: "In words" })).toHaveAttribute("aria-busy", "false");
+  const panel = new AssignPanel(teacher);
+  await panel.line.fill("puffin now");
+  await panel.says(/Puffin/);
   const walk = new Walk(teacher, "assign and show its link", 3);
   await walk.key("Control+Enter");
   await expect(teacher.getByText("Assigned to 4/5 Puffin.")).toBeVisible();

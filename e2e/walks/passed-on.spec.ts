@@ -1,4 +1,5 @@
 import { expect, lines, lookFor, test } from "../fixture";
+import { SatchelPage } from "../pages/satchel-page";
 import { Walk } from "./walk";
 
 test("a link is opened without an account in a second browser, printed, and leads nowhere once it is ended", async ({
@@ -7,12 +8,10 @@ test("a link is opened without an account in a second browser, printed, and lead
 }) => {
   test.slow();
   const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "The ferry timetable", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "The ferry timetable", level: 1 })).toBeVisible();
+  const satchel = new SatchelPage(page);
+  await satchel.open("The ferry timetable");
   const walk = new Walk(page, "share by a link", 3);
-  await walk.key("h");
-  await expect(page.getByLabel("Share in one line")).toBeFocused();
+  await satchel.share(walk);
   await walk.click(page.getByRole("radio", { name: "Link" }));
   await walk.click(page.getByRole("button", { name: /Make a link/ }));
   const address = await page.getByLabel("The link", { exact: true }).inputValue();

@@ -1,16 +1,6 @@
-import type { Page } from "@playwright/test";
 import { expect, test } from "../fixture";
+import { SatchelPage } from "../pages/satchel-page";
 import { Walk } from "./walk";
-
-const openPocket = (page: Page, name: RegExp) =>
-  page.getByRole("navigation", { name: "Pockets" }).getByRole("button", { name }).first().click();
-const titlesIn = (page: Page, name: string) => async () =>
-  (
-    await page
-      .getByRole("list", { name })
-      .getByRole("checkbox")
-      .evaluateAll((boxes) => boxes.map((box) => box.getAttribute("aria-label")))
-  ).map((label) => label!.replace("Tick ", ""));
 
 test("a pocket is kept with a colleague, arranged by two people at once, and nothing of either is lost", async ({
   signedIn,
@@ -31,9 +21,11 @@ test("a pocket is kept with a colleague, arranged by two people at once, and not
 
   const teodor = await signedIn("Teodor Brandt");
   await teodor.goto("/satchel");
-  for (const page of [ines, teodor]) await openPocket(page, /^Tides, term 1/);
+  const [inesSatchel, teodorSatchel] = [new SatchelPage(ines), new SatchelPage(teodor)];
+  for (const satchel of [inesSatchel, teodorSatchel]) await satchel.openPocket(/^Tides, term 1/);
   await expect(teodor.getByText("Ines Halloran’s pocket. You can add, arrange and take out.")).toBeVisible();
-  const [hers, his] = [titlesIn(ines, "Tides, term 1"), titlesIn(teodor, "Tides, term 1")];
+  const hers = () => inesSatchel.titlesIn("Tides, term 1");
+  const his = () => teodorSatchel.titlesIn("Tides, term 1");
   await expect.poll(async () => (await hers()).length).toBe(3);
   await expect.poll(his).toEqual(await hers());
   const [first, second, third] = (await hers()) as [string, string, string];
@@ -55,8 +47,8 @@ test("a pocket is kept with a colleague, arranged by two people at once, and not
   expect(await hers()).not.toEqual([first, second, third]);
 
   // He puts something of his own in; she finds it there, whose it is, and can assign it.
-  await openPocket(teodor, /^Everything/);
-  await teodor.getByRole("checkbox", { name: "Tick Lighthouse signals" }).click();
+  await teodorSatchel.openPocket(/^Everything/);
+  await teodorSatchel.tick("Lighthouse signals").click();
   const put = new Walk(teodor, "put something into a colleague's pocket", 2);
   await put.click(teodor.getByRole("button", { name: "Put into …" }));
   await put.click(teodor.getByRole("menuitem", { name: "Tides, term 1" }));
@@ -84,7 +76,7 @@ test("a pocket is kept with a colleague, arranged by two people at once, and not
   await expect(ines.getByText("You keep “Tides, term 1” by yourself.")).toBeVisible();
   await teodor.reload();
   await expect(teodor.getByRole("button", { name: "More for Tides, term 1" })).toHaveCount(0);
-  await ines.getByRole("checkbox", { name: "Tick Lighthouse signals" }).click();
+  await inesSatchel.tick("Lighthouse signals").click();
   await ines.getByRole("button", { name: "Take out of this pocket" }).click();
   await expect(ines.getByText("Took 1 thing out of this pocket.")).toBeVisible();
   await expect.poll(async () => (await hers()).toSorted()).toEqual([first, second, third].toSorted());

@@ -1,6 +1,7 @@
 import { pathToFileURL } from "node:url";
 import { expect, lookFor, test } from "../fixture";
 import { nothingSerious } from "../pages/accessible";
+import { SatchelPage } from "../pages/satchel-page";
 import { Walk } from "./walk";
 
 test("a lesson is saved as one page that works and checks without any network", async ({ signedIn, browser }) => {
@@ -42,11 +43,7 @@ test("a lesson is saved as one page that works and checks without any network", 
 test("a pocket goes out as a package, and what cannot go is named", async ({ signedIn }) => {
   const ines = await signedIn("Ines Halloran");
   await ines.goto("/satchel");
-  await ines
-    .getByRole("navigation", { name: "Pockets" })
-    .getByRole("button", { name: /^Tides/ })
-    .first()
-    .click();
+  await new SatchelPage(ines).openPocket(/^Tides/);
   await ines.getByRole("link", { name: "Save this pocket as a file" }).click();
   await expect(ines.getByRole("heading", { name: /^Save “.*Tides.*” as a file$/ })).toBeVisible();
   const saving = ines.waitForEvent("download");
@@ -59,11 +56,7 @@ test("a pocket can go straight to the course of the class it is for", async ({ s
   expectTrouble(/favicon/);
   const ines = await signedIn("Ines Halloran");
   await ines.goto("/satchel");
-  await ines
-    .getByRole("navigation", { name: "Pockets" })
-    .getByRole("button", { name: /^Tides/ })
-    .first()
-    .click();
+  await new SatchelPage(ines).openPocket(/^Tides/);
   await ines.getByRole("link", { name: "Save this pocket as a file" }).click();
   await ines.getByRole("link", { name: "Hand over to Quayside courses" }).click();
   await expect(ines.getByRole("heading", { name: /^Hand over “Tides.*” for 5 Kittiwake/ })).toBeVisible();

@@ -1,14 +1,13 @@
 import { expect, lines, lookFor, test } from "../fixture";
+import { SatchelPage } from "../pages/satchel-page";
 import { Walk } from "./walk";
 
 test("to the school, for these grades in these subjects; a colleague finds it there", async ({ signedIn }) => {
   const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "The harbour in twelve hours", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "The harbour in twelve hours", level: 1 })).toBeVisible();
+  const satchel = new SatchelPage(page);
+  await satchel.open("The harbour in twelve hours");
   const walk = new Walk(page, "share to the school with grades and subjects", 4);
-  await walk.key("h");
-  await expect(page.getByLabel("Share in one line")).toBeFocused();
+  await satchel.share(walk);
   await walk.type("staffroom grades 7-8 geography and maths");
   await expect(page.getByRole("button", { name: "Grades: grades 7–8" })).toBeVisible();
   await walk.key("Enter");
@@ -49,12 +48,10 @@ test("only curators may: offered instead, accepted by one of them from the keybo
 }) => {
   test.slow();
   const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Kelp under glass", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Kelp under glass", level: 1 })).toBeVisible();
+  const satchel = new SatchelPage(page);
+  await satchel.open("Kelp under glass");
   const walk = new Walk(page, "offer to the district's curators", 3);
-  await walk.key("h");
-  await expect(page.getByLabel("Share in one line")).toBeFocused();
+  await satchel.share(walk);
   await walk.type("district");
   await expect(page.getByText("At your school only curators put things on the district shelf.")).toBeVisible();
   await walk.key("Enter");
@@ -84,11 +81,8 @@ test("only curators may: offered instead, accepted by one of them from the keybo
   await expect(curator.getByText(/Sent back: “Kelp under/)).toBeVisible();
 
   // The note stands at its step in her editor.
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "Kelp under glass", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Kelp under glass", level: 1 })).toBeVisible();
-  await page.getByRole("button", { name: /^Edit/ }).click();
-  await page.waitForURL(/\/adapt\/\d+/);
+  await satchel.open("Kelp under glass");
+  await satchel.edit();
   await expect(page.getByText(/Sol Wetherby: Say when the tide turns\./)).toBeVisible();
   await page.goBack();
   await page.getByRole("button", { name: /^Share/ }).click();
@@ -120,10 +114,9 @@ test("given to a colleague by name: he makes it his own without her voice, and s
   signedIn,
 }) => {
   const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
-  await page.getByRole("button", { name: "The ferry timetable", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "The ferry timetable", level: 1 })).toBeVisible();
-  await page.keyboard.press("h");
+  const satchel = new SatchelPage(page);
+  await satchel.open("The ferry timetable");
+  await satchel.share();
   await page.getByRole("radio", { name: "People" }).click();
   await page.getByLabel("Find a colleague").fill("judit");
   await page.keyboard.press("Enter");

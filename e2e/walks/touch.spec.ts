@@ -1,5 +1,6 @@
 import type { CDPSession, Locator } from "@playwright/test";
 import { expect, test } from "../fixture";
+import { SatchelPage } from "../pages/satchel-page";
 
 const middle = async (of: Locator) => {
   const box = (await of.boundingBox())!;
@@ -45,11 +46,9 @@ test("on a tablet, by finger: from the list, the light table and the editor onto
   }
 
   // The editor keeps the lessons folded until they are asked for.
-  await page.goto("/satchel");
-  await page.getByText("Ferry fares", { exact: true }).first().click();
-  await expect(page.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();
-  await page.getByRole("button", { name: /^Edit/ }).click();
-  await page.waitForURL(/\/adapt\/\d+/);
+  const satchel = new SatchelPage(page);
+  await satchel.open("Ferry fares");
+  await satchel.edit();
   await page.getByRole("button", { name: "Lessons of the next two weeks" }).click();
   await page.waitForLoadState("networkidle");
   const own = page.getByTitle("Carry “Ferry fares” to a lesson or a pocket");

@@ -1,4 +1,5 @@
 import { expect, lines, test } from "../fixture";
+import { SatchelPage } from "../pages/satchel-page";
 import { Walk } from "./walk";
 
 test("what changes on the district shelf waits for the curators, who see both side by side; a curator need not teach", async ({
@@ -6,9 +7,7 @@ test("what changes on the district shelf waits for the curators, who see both si
 }) => {
   test.slow();
   const author = await signedIn("Linnea Strand");
-  await author.goto("/satchel");
-  await author.getByRole("button", { name: "From sheep to jersey", exact: true }).first().click();
-  await expect(author.getByRole("heading", { name: "From sheep to jersey", level: 1 })).toBeVisible();
+  await new SatchelPage(author).open("From sheep to jersey");
   await author.keyboard.press("e");
   await author.waitForURL(/adapt/);
   const title = author.getByRole("textbox", { name: "Title", exact: true });
