@@ -44,7 +44,7 @@ async function measure(rounds: number): Promise<Record<string, string | number>[
     const failed: string[] = [];
     let counted = 0;
     let on = true;
-    /** Where requests go: whoever says that it is well, asked every half second. */
+    /** Where requests go: the process that says it is well, asked every half second. */
     const well = new Set<number>(PORTS);
     const watch = async (port: number) => {
       while (on) {

@@ -348,7 +348,7 @@ export function documentOf(name: string, written: Written): Document {
 
 type WrittenStep = Written["steps"][number];
 
-/** The speaker is whoever the lesson is by; who that is in the database is filled in when it is put there. */
+/** The speaker is the lesson's author; who that is in the database is filled in when it is put there. */
 function instructionsOf(step: WrittenStep, language: string): Step["instructions"] {
   const voices = Object.entries(step.voice ?? {}).map(([spoken, { file, seconds }]) => [
     spoken,

@@ -223,7 +223,7 @@ describe("a lesson in two languages, with a film and a voice", () => {
     expect([written, all > 20]).toEqual([all, true]);
   });
 
-  test("is spoken by whoever wrote it, in both", async () => {
+  test("is spoken by its author, in both", async () => {
     const { owner, document } = await harbour();
     const voices = Object.entries(document.steps[0]!.instructions).map(([language, { recording }]) => [
       language,

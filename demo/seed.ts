@@ -216,7 +216,7 @@ export function readAll() {
     .sort((one, other) => Number(Boolean(one.written.adapts)) - Number(Boolean(other.written.adapts)));
 }
 
-/** The voice in a lesson is that of whoever wrote it. */
+/** The voice in a lesson is its author's. */
 const spokenBy = (step: Step, by: number, name: string): Step =>
   Object.entries(step.instructions).reduce(
     (now, [language, { recording }]) => (recording ? withVoice(now, language, { ...recording, by, name }) : now),

@@ -130,7 +130,7 @@ test("a day is lost: everything moves on by a lesson, and undo brings all of it 
   await expect(page.getByText("Everything is where it was.")).toBeVisible();
   for (const [at, title] of titles.entries()) await expect.poll(() => dayOf(page, title)).toBe(before[at]);
 
-  // Whoever teaches the class too would have had a message.
+  // Anyone who teaches the class too would have had a message.
   await page.getByRole("button", { name: /help and signing out/ }).click();
   await page.getByRole("menuitem", { name: "Messages" }).click();
   await expect(page.getByText(/Storm, no lessons for 5 Kittiwake/).first()).toBeVisible();
@@ -302,7 +302,7 @@ test("over the night the clocks change, hours on the wall stay, and the calendar
   expect(await file.text()).toContain(`${day(1).replaceAll("-", "")}T${spring ? 14 : 15}0000Z`);
 });
 
-test("whoever covers a class sees her days of it and no others", async ({ signedIn }) => {
+test("anyone who covers a class sees her days of it and no others", async ({ signedIn }) => {
   const lead = await signedIn("Ines Halloran");
   await lead.goto("/plan?weeks=2");
   const all = await lead.getByRole("rowheader").count();

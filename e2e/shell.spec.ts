@@ -28,7 +28,7 @@ test("the class in the top bar is the one work is offered to", async ({ signedIn
   await expect(chosen("5 Kittiwake")).not.toBeChecked();
 });
 
-test("help tells the round and the keys, to whoever asks", async ({ page }) => {
+test("help tells the round and the keys, to anyone who asks", async ({ page }) => {
   await page.goto("/help");
   for (const chapter of [
     "Find",

@@ -138,7 +138,7 @@ for (const { file, action, made } of await actions()) {
     if (name === "the office" && admitted) continue;
     const refused = !admitted || (needs.length > 0 && !harmless.has(act) && visitor?.kind !== "student");
     const own = owners.includes(name);
-    // Signing in and what leads to it anybody may try; whoever has no words for it gets nowhere, and nothing of anybody's is changed.
+    // Signing in and what leads to it anybody may try; anyone who has no words for it gets nowhere, and nothing of anybody's is changed.
     if (!refused && !own && !(who === "anyone" && name === "nobody")) continue;
     const inputs = [...known];
     if (own && admitted)

@@ -32,7 +32,7 @@ function stepsFrom(all: readonly Reference[]): Map<string, number> {
   return steps;
 }
 
-/** What everybody sees, whoever's it is: lessons of the commons and those who made them. */
+/** What everybody sees, no matter whose it is: lessons of the commons and those who made them. */
 const commons = `
   create function is_common(resource integer) returns boolean language sql stable security definer as
     $$ select exists (select 1 from search_entry e where e.resource_id = resource and e.shelves & 4 <> 0) $$;

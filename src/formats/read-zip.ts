@@ -1,6 +1,6 @@
 import { Unzip, UnzipInflate } from "fflate";
 
-/** A zip that cannot be read, in words for whoever sent it: what is wrong, and where. */
+/** A zip that cannot be read, in words for the person who sent it: what is wrong, and where. */
 export class ZipError extends Error {
   constructor(message: string) {
     super(message);

@@ -35,7 +35,7 @@ describe("addresses the router has not followed to yet", () => {
     expect(ahead.last()).toBeNull();
   });
 
-  test("whoever listens is told of every change until she listens no longer", () => {
+  test("a listener is told of every change until it stops listening", () => {
     const ahead = addressesAhead();
     const heard: (string | null)[] = [];
     const stop = ahead.subscribe(() => heard.push(ahead.last()));

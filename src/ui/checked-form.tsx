@@ -30,7 +30,7 @@ const leftForButton = (event: object) => "relatedTarget" in event && event.relat
  */
 export function useCheckedForm<Input extends FieldValues, Output>(
   schema: z.ZodType<Output, Input>,
-  values: DefaultValues<Input>,
+  values: NoInfer<DefaultValues<Input>>,
   send: (said: Output, reset: (values?: Input) => void) => Promise<Answer | void>,
 ) {
   // The library changes what it returns in place, which the compiler cannot see.

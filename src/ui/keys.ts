@@ -35,7 +35,7 @@ export function useKeys(handlers: Record<string, () => void | false>): void {
 
 /**
  * Keys for something that has not arrived yet: pressed meanwhile, they are pressed for it when it is there. What is returned
- * forgets them, for whoever turns to something else: a key is never pressed for what it was not meant for.
+ * forgets them, for anyone who turns to something else: a key is never pressed for what it was not meant for.
  */
 export function useKeysLater(late: boolean, keys: readonly string[], onKept?: (key: string) => void): () => void {
   const pressed = useRef<string[]>([]);

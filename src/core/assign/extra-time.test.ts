@@ -26,7 +26,7 @@ describe("more time", () => {
     expect(longer(at("2026-10-22", "08:00"), at("2026-10-23", "15:00"), 2).due).toBe("2026-10-26 15:00");
   });
 
-  test("a door that closes waits for whoever has more time", () => {
+  test("a door that closes waits for anyone who has more time", () => {
     const due = at("2026-12-01", "09:40");
     expect(longer(at("2026-12-01", "09:00"), due, 1.5, due).closes).toEqual(at("2026-12-01", "10:00"));
   });

@@ -4,7 +4,7 @@ export function gradeName(grade: number): string {
 }
 
 /**
- * The grades there are among students, lowest first; whoever has none is left out.
+ * The grades there are among students, lowest first; anyone who has none is left out.
  * `gradesOf([{ grade: 5 }, { grade: null }, { grade: 4 }])` gives `[4, 5]`.
  */
 export const gradesOf = (students: readonly { grade: number | null }[]): number[] =>

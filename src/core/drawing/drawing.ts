@@ -4,8 +4,8 @@ import { drawingMost, PAGE_WIDTH, pageHeights, type PageForm } from "./vocabular
 export type { Drawing, DrawnItem, DrawnItemOf } from "./schema";
 
 /**
- * What can be done with a drawing: pure, each gives a new one, so undo is the one before. Whoever draws with the mouse
- * and whoever draws with the keys go through the same functions.
+ * What can be done with a drawing: pure, each gives a new one, so undo is the one before. Drawing with the mouse
+ * and with the keys goes through the same functions.
  */
 
 export interface Box {

@@ -4,7 +4,7 @@ import { CaptionsError, clockTime, readCaptions, writeCaptions } from "./caption
 // The form is W3C's WebVTT: https://www.w3.org/TR/webvtt1/ (section 4); the first file follows its introductory examples.
 const file = `WEBVTT - made by hand
 
-NOTE this is for whoever edits it
+NOTE this is for the editor
 and goes on here
 
 STYLE

@@ -76,7 +76,7 @@ export const questionAlone = ({ teacherNotes: _notes, minutes: _minutes, ...step
   blocks: step.blocks.filter((one) => one.id === block),
 });
 
-/** A taken step away again, or the one it was swapped for back; whoever is in nothing any more is no longer named. */
+/** A taken step away again, or the one it was swapped for back; anyone who is in nothing any more is no longer named. */
 export function giveBack(document: Document, taken: string, instead: Step | null): Document {
   const steps = document.steps.flatMap((step) => (step.id !== taken ? [step] : instead ? [instead] : []));
   return withoutIdleCredits({ ...document, steps });
@@ -92,7 +92,7 @@ function withoutIdleCredits(document: Document): Document {
 }
 
 /**
- * Why the credits may not become these, or null when they may. Whoever a version was made from stays named for good; who
+ * Why the credits may not become these, or null when they may. The author a version was made from stays named for good; who
  * gave single steps stays named as long as one of them is there.
  */
 export function creditsProblem(before: Document, after: Document): string | null {

@@ -68,7 +68,7 @@ describe("what two people changed apart comes together", () => {
     expect(takenFields).toEqual(["grades"]);
   });
 
-  test("the licence stays mine, and whoever either names is named", () => {
+  test("the licence stays mine, and and everyone either names is named", () => {
     expect(merge(base, base, { ...base, licence: "CC0-1.0" }).document.licence).toBe("CC-BY-4.0");
     const named = (...titles: string[]): Document => ({
       ...base,

@@ -1,6 +1,6 @@
 import { changesNothing, planImport, unsaid, type Present, type Roster } from "./import-plan";
 
-/** What must hold for any roster and whoever is there: bringing it in once more changes nothing. */
+/** What must hold for any roster and any class: bringing it in once more changes nothing. */
 let seed = 77;
 const random = (below: number) => {
   seed = (seed * 48271) % 2147483647;

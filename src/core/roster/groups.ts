@@ -44,7 +44,7 @@ const measure: Record<GroupRule, (student: GroupStudent) => number> = {
 
 /**
  * Students in groups of nearly the same size by a rule, those who must not be together apart as far as there are groups
- * for it. Whoever is not measured comes last. `random`: a number in [0, 1).
+ * for it. Anyone who is not measured comes last. `random`: a number in [0, 1).
  */
 export function makeGroups(
   students: readonly GroupStudent[],

@@ -45,7 +45,7 @@ test("the same roster again changes nothing", () => {
   expect(changesNothing(planImport(roster([student("u1", "Aisha"), student("u3", "Cato")]), present))).toBe(true);
 });
 
-test("whoever is new is added and enrolled; whoever is there already is enrolled only", () => {
+test("anyone who is new is added and enrolled; anyone who is there already is enrolled only", () => {
   const puffin = { ...kittiwake, key: "c2", rosterId: "c2", name: "4/5 Puffin" };
   const plan = planImport(
     roster([student("u1", "Aisha"), student("u8", "Dina")], {
@@ -60,7 +60,7 @@ test("whoever is new is added and enrolled; whoever is there already is enrolled
   expect(plan.known.students).toEqual({ u1: 1 });
 });
 
-test("a new name or grade is changed, and an identifier is written to whoever was typed in by hand", () => {
+test("a new name or grade is changed, and an identifier is written to anyone who was typed in by hand", () => {
   const plan = planImport(roster([student("u1", "Aïsha", { grade: 6 }), student("u2", "Bo")]), present);
   expect(plan.changeStudents).toEqual([
     { id: 1, givenName: "Aïsha", familyName: "Test", grade: 6, rosterId: "u1", ...unsaid },
@@ -73,7 +73,7 @@ test("a namesake with another identifier is somebody else", () => {
   expect(planImport(roster([student("u7", "Aisha")]), present).addStudents).toHaveLength(1);
 });
 
-test("in a whole roster, whoever came with one and is missing has left; whoever was typed in stays", () => {
+test("in a whole roster, anyone who came with one and is missing has left; anyone who was typed in stays", () => {
   const plan = planImport(roster([student("u1", "Aisha")], { whole: true }), present);
   expect(plan.leave).toEqual([{ class: 9, student: 3 }]);
 });

@@ -32,7 +32,7 @@ export interface Roster {
   over: { class: string; student: string }[];
   /** Students who are gone from the school: they leave all its classes; their work is kept. */
   goneStudents: readonly string[];
-  /** Whoever came with an earlier roster and is not in this one has left the classes of this one. */
+  /** Anyone who came with an earlier roster and is not in this one has left the classes of this one. */
   whole: boolean;
 }
 

@@ -21,7 +21,7 @@ test("by seats: neighbours together, row by row; who has no seat comes last", ()
   expect(liveGroups(room, 2, "by seats", [[2, 4]], Math.random).together).toEqual([[2, 4]]);
 });
 
-test("whoever is there and by whichever rule: everybody once, and no group is more than one larger than another", () => {
+test("any children, by any rule: everybody once, and no group is more than one larger than another", () => {
   const rules = fc.constantFrom(
     "by seats" as const,
     "at random" as const,

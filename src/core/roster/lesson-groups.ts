@@ -14,7 +14,7 @@ export function groupsOf(students: number, size: number): number {
 }
 
 /**
- * Groups for a step of a lesson. By seats: those who sit next to each other, row by row, whoever has no seat last; pairs that must be
+ * Groups for a step of a lesson. By seats: those who sit next to each other, row by row, anyone who has no seat last; pairs that must be
  * apart are only named then. `random`: a number in [0, 1).
  */
 export function liveGroups(

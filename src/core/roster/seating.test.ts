@@ -21,6 +21,6 @@ test("a desk goes to an empty place; onto another, the two change places", () =>
   expect(places(swapped).size).toBe(22);
 });
 
-test("whoever has no desk gets one where she is put", () => {
+test("anyone who has no desk gets one where she is put", () => {
   expect(moveDesk([], 5, { x: 1, y: 1 })).toEqual([{ student: 5, x: 1, y: 1 }]);
 });

@@ -54,7 +54,7 @@ export const StudentForm = z.object({
   goals: z.array(GoalChange),
 });
 
-/** The same for one student, whose name to sign in with may stay as it is, whoever gave it. */
+/** The same for one student, whose name to sign in with may stay as it is, no matter who gave it. */
 export const studentForm = (signInName: string) =>
   StudentForm.extend({
     signInName: z

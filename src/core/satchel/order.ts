@@ -14,7 +14,7 @@ export function movedBy(order: readonly number[], id: number, by: number): numbe
   return at < 0 ? [...order] : order.toSpliced(at, 1).toSpliced(to, 0, id);
 }
 
-/** Where a thing was put: between these two, as whoever moved it saw them; null: the end. */
+/** Where a thing was put: between these two, as the person who moved it saw them; null: the end. */
 export interface Beside {
   after: number | null;
   before: number | null;

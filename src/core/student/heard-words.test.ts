@@ -66,7 +66,7 @@ test("voice and silence are told apart in a quiet room and in a loud one", () =>
   }
 });
 
-test("words are marked when they are said, whoever reads: evenly, slowly, fast, with pauses to think", () => {
+test("words are marked when they are said, no matter who reads: evenly, slowly, fast, with pauses to think", () => {
   const readers = [calm, { ...calm, letter: 0.12 }, { ...calm, letter: 0.045 }, { ...calm, hesitates: 0.12 }];
   for (const reader of readers)
     for (let seed = 1; seed <= 8; seed += 1) {

@@ -16,7 +16,7 @@ const part = (more: Partial<TeamPart>): TeamPart => ({
 });
 const made = { id: 9, title: "Tides", minutes: 40 };
 
-test("a part is nobody's, asked for, in progress or ready, and ready whoever made it", () => {
+test("a part is nobody's, asked for, in progress or ready, and ready, no matter who made it", () => {
   expect(stateOf(part({}))).toBe("nobody");
   expect(stateOf(part({ maker: 1 }))).toBe("asked");
   expect(stateOf(part({ maker: 1, begun: true }))).toBe("in progress");

@@ -29,7 +29,7 @@ beforeAll(async () => {
 afterAll(() => db.close());
 
 describe("revisions", () => {
-  test("a published one never changes, whoever asks", async () => {
+  test("a published one never changes, no matter who asks", async () => {
     const { revision } = await publishFor(db, world.ines, lesson("Knots"));
     await expect(db.query("update revision set document = '{}' where id = $1", [revision])).rejects.toThrow(
       /never changes/,

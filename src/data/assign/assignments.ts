@@ -55,7 +55,7 @@ const columns = `
 const from = `from assignment a join class c on c.id = a.class_id join resource_facts f on f.resource_id = a.resource_id`;
 
 /**
- * What of a class's work a teacher, $1, works with on a day, $2: all of it; whoever covers the class, what is open at some
+ * What of a class's work a teacher, $1, works with on a day, $2: all of it; anyone who covers the class, what is open at some
  * time between the days she covers it, by the school's calendar. Needs `a` of assignment and `c` of class.
  */
 export const hers = `exists (

@@ -76,7 +76,7 @@ export const teachesClass = (
   on: string | null = null,
 ): Promise<boolean> => teachesAll(db, teacher, [classId], now, on);
 
-/** Whether somebody teaches a class now and decides about it: leads it, or teaches it too; not whoever covers it. */
+/** Whether somebody teaches a class now and decides about it: leads it, or teaches it too; not anyone who covers it. */
 export async function keepsClass(db: Queryable, teacher: number, classId: number, now: Date): Promise<boolean> {
   const rows = await db.query(
     `select 1 from class_teacher t join class c on c.id = t.class_id join school s on s.id = c.school_id
@@ -144,7 +144,7 @@ export async function joinCodeOf(db: Queryable, classId: number, now: Date): Pro
   return rows[0] ?? null;
 }
 
-/** Sets or, with null, ends the class's join code. Whoever came in by the one before is out. */
+/** Sets or, with null, ends the class's join code. Anyone who came in by the one before is out. */
 export async function setJoinCode(tx: Queryable, classId: number, code: JoinCode | null): Promise<void> {
   await tx.query("delete from session where class_id = $1", [classId]);
   await tx.query("update class set join_code = $2, join_code_expires = $3 where id = $1", [
@@ -228,7 +228,7 @@ export async function allAtOnceIn(db: Queryable, students: readonly number[], cl
   return count === asked.length;
 }
 
-/** Who teaches a class on a day and later, whoever leads it first. */
+/** Who teaches a class on a day and later, the person who leads it first. */
 export async function teachersOf(
   db: Queryable,
   classId: number,

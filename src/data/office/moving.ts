@@ -23,7 +23,7 @@ export const classesOfChild = (db: Queryable, student: number): Promise<NamedThi
   );
 
 /**
- * Takes a child back from the school it was sent to. Its classes are put back by whoever undoes the rest.
+ * Takes a child back from the school it was sent to. Its classes are put back when the rest is undone.
  * @returns false where it is not there any more, or is in a class there
  */
 export async function takeBackChild(

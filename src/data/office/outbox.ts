@@ -58,7 +58,7 @@ export type WaitingMessage = Message & { id: number; tries: number };
 const MOST_TRIES = 8;
 
 /**
- * Takes messages that are to go now; whoever took them has so long to send them before somebody else may. Old ones are not sent: what they say is
+ * Takes messages that are to go now; anyone who took them has so long to send them before somebody else may. Old ones are not sent: what they say is
  * over.
  */
 // A try more than a day ahead was set by a clock that was wrong: none waits that long.

@@ -145,7 +145,7 @@ export async function setSecrets(tx: Queryable, secrets: readonly Secret[]): Pro
        from jsonb_to_recordset($1::jsonb) as s(student int, hash text) where p.id = s.student and p.kind = 'student'`,
     [JSON.stringify(secrets)],
   );
-  // Whoever is signed in with the old one is asked again.
+  // Anyone who is signed in with the old one is asked again.
   await tx.query("delete from session where person_id = any($1::int[])", [secrets.map(({ student }) => student)]);
 }
 

@@ -114,7 +114,7 @@ describe("what is planned", () => {
 });
 
 describe("many things given at once", () => {
-  test("keep their order, wait for one another, and leave out whoever is not in the class", async () => {
+  test("keep their order, wait for one another, and leave out anyone who is not in the class", async () => {
     const ids = await give(
       { students: [...world.students, world.stranger] },
       { after: "previous", position: 1, openDays: ["2026-12-02", "2026-12-04"], goals: ["tables", "tables", "tides"] },
@@ -132,7 +132,7 @@ describe("many things given at once", () => {
     expect(await goalTagsOf(db, world.ines)).toEqual(["tables", "tides"]);
   });
 
-  test("whoever has it already is known, in any version and class", async () => {
+  test("anyone who has it already is known, in any version and class", async () => {
     await give({
       students: [world.students[0]!, world.students[1]!],
       own: [{ student: world.students[1]!, revision: second.revision }],
@@ -233,7 +233,7 @@ test("a calendar has one address at a time, known by its hash only", async () =>
   expect([await feedOf(db, "hash two"), await hasFeed(db, of)]).toEqual([undefined, false]);
 });
 
-test("messages are read by whoever sent them and whoever they are for, and by nobody else", async () => {
+test("messages are read by the sender and those they are for, and by nobody else", async () => {
   await addMessages(db, { school: world.here, person: world.ines, at: now }, [
     { toName: "Teodor", toAddress: "teodor@skerry.example", subject: "Storm", body: "No lessons." },
   ]);

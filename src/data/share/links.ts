@@ -1,7 +1,5 @@
+import type { ShareWay } from "@/core/sharing/link";
 import { one, type Queryable } from "../engine/db";
-
-/** What a link lets people do: look at it, or make copies of it too. */
-export type ShareWay = "look" | "copy";
 
 /** A link as its maker sees it. The address itself is kept nowhere. */
 export interface LinkMade {

@@ -1,6 +1,7 @@
 import type { Facts } from "@/core/resource/facts";
 import { one, type Queryable } from "../engine/db";
-import { linkLives, type ShareWay } from "./links";
+import type { ShareWay } from "@/core/sharing/link";
+import { linkLives } from "./links";
 import { inPocketTogether } from "../satchel/pockets";
 import { onTeamShelf } from "./teams";
 

@@ -67,7 +67,7 @@ export async function changePassword(tx: Queryable, person: number, hash: string
   await tx.query("update person set password_hash = $2 where id = $1", [person, hash]);
 }
 
-/** A new password; whoever is signed in with the old one is asked again. */
+/** A new password; anyone who is signed in with the old one is asked again. */
 export async function setPassword(tx: Queryable, person: number, hash: string): Promise<void> {
   await changePassword(tx, person, hash);
   await tx.query("delete from session where person_id = $1", [person]);

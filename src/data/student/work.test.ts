@@ -160,7 +160,7 @@ describe("answers", () => {
     expect(await attemptsOf(db, assigned.recipient)).toHaveLength(12);
   });
 
-  test("everything that came back makes the table, whoever answered what", async () => {
+  test("everything that came back makes the table, no matter who answered what", async () => {
     const assignment = await give();
     const answers = ["a", "b"];
     for (const [at, student] of world.students.slice(0, 2).entries()) {

@@ -218,7 +218,7 @@ export async function questionsBegun(db: Queryable, attempt: number): Promise<Ma
   return new Map(rows.map(({ question, begun }) => [question, begun]));
 }
 
-/** Opens a question, once: whoever opens it again gets the first moment. */
+/** Opens a question, once: opened again, it has its first moment. */
 export async function beginQuestion(tx: Queryable, attempt: number, question: string, now: Date): Promise<Date> {
   await tx.query(
     "insert into question_begun (attempt_id, question_id, begun) values ($1, $2, $3) on conflict do nothing",

@@ -1,9 +1,7 @@
 "use client";
 import { useEffect, useState } from "react";
-import { Button } from "@/ui/button";
+import { Address } from "@/ui/address";
 import { Dialog } from "@/ui/dialog";
-import { TextInput } from "@/ui/field";
-import { tell, tellProblem } from "@/ui/toast";
 import { GuestLink } from "./guest-link";
 import { Qr } from "../classes/qr";
 
@@ -24,28 +22,10 @@ const addressOf = ({ id }: Linked) => `${window.location.origin}/student/${id}`;
 
 function OneLink({ work, alone }: { work: Linked; alone: boolean }) {
   const address = addressOf(work);
-  const copy = async () => {
-    try {
-      await navigator.clipboard.writeText(address);
-      tell("The link is copied.");
-    } catch {
-      tellProblem("Your browser blocked copying. Select the address and copy it.");
-    }
-  };
   return (
     <li className="grid justify-items-center gap-3">
       {!alone && <p className="w-full font-semibold">{work.title}</p>}
-      <div className="flex w-full gap-2">
-        <TextInput
-          readOnly
-          aria-label={`Link to ${work.title}`}
-          value={address}
-          onFocus={(event) => event.target.select()}
-        />
-        <Button look={alone ? "main" : "plain"} autoFocus={alone} onClick={() => void copy()}>
-          Copy
-        </Button>
-      </div>
+      <Address address={address} label={`Link to ${work.title}`} first={alone} />
       <Qr
         text={address}
         label={`QR code of the link to ${work.title}`}

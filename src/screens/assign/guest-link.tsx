@@ -1,8 +1,8 @@
 "use client";
 import { useEffect, useState } from "react";
 import { endGuestLink, lookAtGuests, makeGuestLink } from "@/screens/acts/guests";
+import { Address } from "@/ui/address";
 import { Button } from "@/ui/button";
-import { TextInput } from "@/ui/field";
 import { tell, tellProblem } from "@/ui/toast";
 import { Qr } from "../classes/qr";
 
@@ -27,14 +27,6 @@ export function GuestLink({ assignment, title }: { assignment: number; title: st
     setFound({ allowed: true, link: false });
     tell("The link for guests no longer works. What guests did is kept.");
   };
-  const copy = async () => {
-    try {
-      await navigator.clipboard.writeText(address!);
-      tell("The link is copied.");
-    } catch {
-      tellProblem("Your browser blocked copying. Select the address and copy it.");
-    }
-  };
   return (
     <section aria-labelledby="guests" className="mt-5 grid gap-3 border-t border-line pt-4">
       <h3 id="guests" className="font-semibold">
@@ -46,15 +38,7 @@ export function GuestLink({ assignment, title }: { assignment: number; title: st
       </p>
       {address && (
         <div className="grid justify-items-center gap-3">
-          <div className="flex w-full gap-2">
-            <TextInput
-              readOnly
-              aria-label={`Link for guests to ${title}`}
-              value={address}
-              onFocus={(event) => event.target.select()}
-            />
-            <Button onClick={() => void copy()}>Copy</Button>
-          </div>
+          <Address address={address} label={`Link for guests to ${title}`} />
           <Qr text={address} label={`QR code for guests of ${title}`} className="h-40 w-40 rounded-card bg-white" />
           <p className="text-[13px] text-ink-soft">The address is shown once: copy it now.</p>
         </div>

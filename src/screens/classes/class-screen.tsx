@@ -39,7 +39,7 @@ export interface ClassScreenProps {
   lastResults: Record<number, number>;
   seats: Seat[];
   teachers: { name: string; role: string; from: string | null; to: string | null }[];
-  /** Decides who is in it; whoever covers the class does not. */
+  /** Decides who is in it; anyone who covers the class does not. */
   keeps: boolean;
   code: JoinCode | null;
   feed: boolean;

@@ -75,7 +75,7 @@ export function SeatsView({ group, students, seats }: { group: Class; students: 
       ? rowsOfPairs(ids)
       : [
           ...kept,
-          // Whoever is new stands behind the last row until she is given a place.
+          // Anyone who is new stands behind the last row until she is given a place.
           ...rowsOfPairs(unseated).map((desk) => ({ ...desk, y: desk.y + 1 + Math.max(...kept.map(({ y }) => y)) })),
         ];
   const [desks, setDesks] = useState(start);

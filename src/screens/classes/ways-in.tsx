@@ -8,9 +8,9 @@ import type { Picture } from "@/core/student/pictures";
 import type { Class, JoinCode, Student } from "@/data/classes/classes";
 import { endFeed, makeFeed } from "@/screens/acts/classes";
 import { makeCards } from "@/screens/acts/roster";
+import { Address } from "@/ui/address";
 import { Button, buttonClasses } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
-import { TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { Segmented } from "@/ui/segmented";
 import { tell, tellProblem } from "@/ui/toast";
@@ -178,19 +178,13 @@ function Feed({ group, feed }: { group: Class; feed: boolean }) {
         <CalendarPlus size={16} aria-hidden /> Calendar
       </h2>
       <p className="mt-1 text-ink-soft">
-        What {group.name} has, in any calendar that reads iCalendar. Whoever knows the address can read it; no names of
+        What {group.name} has, in any calendar that reads iCalendar. Anyone who knows the address can read it; no names of
         students are in it.
       </p>
       {address && (
-        <p className="mt-3 flex gap-2">
-          <TextInput
-            readOnly
-            aria-label="Address of the calendar"
-            value={address}
-            onFocus={(event) => event.target.select()}
-          />
-          <Button onClick={() => void navigator.clipboard.writeText(address).then(() => tell("Copied."))}>Copy</Button>
-        </p>
+        <div className="mt-3">
+          <Address address={address} label="Address of the calendar" />
+        </div>
       )}
       {feed && !address && (
         <p className="mt-2">There is an address in use. It was shown when it was made; a new one replaces it.</p>

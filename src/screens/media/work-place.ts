@@ -7,7 +7,7 @@ export interface WorkPlace {
   filesTo: string;
   /** Under what name this device remembers where a film was left; null: it does not. */
   remember: string | null;
-  /** What may be kept of whoever works here: a school may ask families first. */
+  /** What may be kept of the child who works here: a school may ask families first. */
   kept: { voice: boolean; picture: boolean };
 }
 

@@ -6,6 +6,7 @@ import { formatDay } from "@/core/calendar/format-moment";
 import type { Adult } from "@/data/student/front-door";
 import { bringInPeople, endSecondStepOf, inviteAgain } from "@/screens/acts/begin";
 import { sayBack, sayLeft } from "@/screens/acts/leaving";
+import { copyAddress } from "@/ui/address";
 import { Button } from "@/ui/button";
 import { Field, inputClasses } from "@/ui/field";
 import { Notice } from "@/ui/notice";
@@ -122,15 +123,7 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
             <code className="min-w-0 flex-1 truncate text-[13px]" title={link.address}>
               {link.address}
             </code>
-            <Button
-              size="small"
-              onClick={() =>
-                void navigator.clipboard.writeText(link.address).then(
-                  () => tell("Copied."),
-                  () => tellProblem("Your browser blocked copying. Select the address and copy it."),
-                )
-              }
-            >
+            <Button size="small" onClick={() => void copyAddress(link.address)}>
               <Copy size={14} aria-hidden /> Copy
             </Button>
           </p>

@@ -2,12 +2,14 @@
 import { DateInput } from "@/screens/when/typed-input";
 import { Link2 } from "lucide-react";
 import { useEffect, useState } from "react";
-import type { LinkMade, ShareWay } from "@/data/share/links";
+import { Controller } from "react-hook-form";
+import { TypedLink } from "@/core/sharing/link";
+import type { LinkMade } from "@/data/share/links";
 import { endLink, lookAtLinks, makeLink } from "@/screens/acts/link";
 import { Button } from "@/ui/button";
 import { Checkbox } from "@/ui/checkbox";
+import { useCheckedForm } from "@/ui/checked-form";
 import { Field } from "@/ui/field";
-import { Notice } from "@/ui/notice";
 import { tellProblem } from "@/ui/toast";
 import { NewLink } from "../link/new-link";
 import { useDone } from "../use-done";
@@ -31,11 +33,7 @@ export function LinkShare({
   const key = ids.join();
   const [links, setLinks] = useState<LinkMade[] | null>(null);
   const [times, setTimes] = useState(0);
-  const [way, setWay] = useState<ShareWay>("copy");
-  const [teacherPart, setTeacherPart] = useState(true);
-  const [until, setUntil] = useState("");
   const [made, setMade] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useOnce();
   const done = useDone();
   useEffect(() => {
@@ -48,20 +46,19 @@ export function LinkShare({
     };
   }, [key, times]);
   const again = () => setTimes((before) => before + 1);
-  const make = () =>
-    start(async () => {
-      setProblem(null);
-      const outcome = await makeLink({ resources: ids, name, way, teacherPart, until: until || null });
-      if (!outcome.ok) return setProblem(outcome.problem);
-      setMade(outcome.value.address);
-      again();
-      done("The link is ready.", outcome.value.event, {
-        onUndone: () => {
-          setMade(null);
-          again();
-        },
-      });
+  const form = useCheckedForm(TypedLink, { way: "copy", teacherPart: true, until: "" }, async (typed) => {
+    const outcome = await makeLink({ ...typed, resources: ids, name });
+    if (!outcome.ok) return outcome;
+    setMade(outcome.value.address);
+    again();
+    done("The link is ready.", outcome.value.event, {
+      onUndone: () => {
+        setMade(null);
+        again();
+      },
     });
+  });
+  const { control } = form;
   const end = (link: number) =>
     start(async () => {
       const outcome = await endLink({ link });
@@ -71,7 +68,7 @@ export function LinkShare({
       done("The link is ended. Copies people made stay theirs.", outcome.value.event, { onUndone: again });
     });
   return (
-    <section aria-label="Share by link" className="flex h-full min-h-0 flex-col">
+    <form aria-label="Share by link" noValidate onSubmit={form.submit} className="flex h-full min-h-0 flex-col">
       <div className="grid min-h-0 flex-1 auto-rows-max content-start gap-3 overflow-auto px-5 pt-1 pb-4">
         <p className="text-ink-soft">
           Anyone who has the link can open it, without an account. They see {resources.length === 1 ? "this" : "these"}{" "}
@@ -79,16 +76,32 @@ export function LinkShare({
         </p>
         {made && <NewLink address={made} />}
         <div>
-          <WayChoice way={way} onWay={setWay} />
+          <Controller
+            control={control}
+            name="way"
+            render={({ field: { value, onChange } }) => <WayChoice way={value} onWay={onChange} />}
+          />
         </div>
-        <label className="flex items-center gap-2">
-          <Checkbox label="With answers and notes for the teacher" checked={teacherPart} onChange={setTeacherPart} />
-          With answers and notes for the teacher
-        </label>
-        <Field label="Last day (leave empty to keep it until you end it)">
-          {(control) => <DateInput {...control} value={until} onChange={(value) => setUntil(value)} />}
+        <Controller
+          control={control}
+          name="teacherPart"
+          render={({ field: { value, onChange } }) => (
+            <label className="flex items-center gap-2">
+              <Checkbox label="With answers and notes for the teacher" checked={value} onChange={onChange} />
+              With answers and notes for the teacher
+            </label>
+          )}
+        />
+        <Field label="Last day (leave empty to keep it until you end it)" problem={form.problemAt("until")}>
+          {(tied) => (
+            <Controller
+              control={control}
+              name="until"
+              render={({ field: { value, onChange } }) => <DateInput {...tied} value={value} onChange={onChange} />}
+            />
+          )}
         </Field>
-        {problem && <Notice tone="warning">{problem}</Notice>}
+        {form.notice}
         {links && links.length > 0 && (
           <section aria-labelledby="links-now">
             <h2 id="links-now" className="font-semibold">
@@ -117,10 +130,10 @@ export function LinkShare({
       </div>
       <footer className="flex shrink-0 items-center justify-end gap-2 border-t border-line bg-card px-5 py-3">
         <Button onClick={onDone}>{made ? "Done" : "Cancel"}</Button>
-        <Button look="main" disabled={busy} onClick={make}>
-          <Link2 size={16} aria-hidden /> {busy ? "One moment …" : made ? "Make another link" : "Make a link"}
+        <Button look="main" type="submit" disabled={busy || form.busy}>
+          <Link2 size={16} aria-hidden /> {form.busy ? "One moment …" : made ? "Make another link" : "Make a link"}
         </Button>
       </footer>
-    </section>
+    </form>
   );
 }

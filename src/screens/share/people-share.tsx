@@ -7,7 +7,7 @@ import { Button } from "@/ui/button";
 import { inputClasses, TextInput } from "@/ui/field";
 import { Notice } from "@/ui/notice";
 import { tellProblem } from "@/ui/toast";
-import type { ShareWay } from "@/data/share/links";
+import type { ShareWay } from "@/core/sharing/link";
 import { useDone } from "../use-done";
 import { useOnce } from "../use-once";
 import { WayChoice } from "./way-choice";

@@ -1,4 +1,4 @@
-import type { ShareWay } from "@/data/share/links";
+import type { ShareWay } from "@/core/sharing/link";
 import { Segmented } from "@/ui/segmented";
 
 /** Whether others may only look, or copy it as well. */

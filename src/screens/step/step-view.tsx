@@ -35,7 +35,7 @@ export interface StepViewProps {
   limits?: QuestionLimits | undefined;
 }
 
-/** What is to be done, in the voice of whoever recorded it. */
+/** What is to be done, in the voice that recorded it. */
 function Spoken({
   recording,
   lines,

@@ -136,7 +136,7 @@ export function useAnswers(place: AnswerPlace, start: Values, open: boolean) {
       clearTimeout(timer.current);
       window.removeEventListener("online", again);
       document.removeEventListener("visibilitychange", hidden);
-      // Whoever leaves within the pause has answered all the same.
+      // Anyone who leaves within the pause has answered all the same.
       if (queue.items.length > 0) void queue.send();
     };
   }, [open, here, queue, flush, readAgain, show]);

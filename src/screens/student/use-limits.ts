@@ -55,7 +55,7 @@ export function useLimits(
     return () => timers.forEach(clearTimeout);
   }, [open, whenOver]);
 
-  // The button that was pressed is gone: whoever works with the keyboard goes on at the question.
+  // The button that was pressed is gone: somebody who works with the keyboard goes on at the question.
   useEffect(() => {
     if (begun) document.getElementById(`${begun}-prompt`)?.parentElement?.focus();
   }, [begun]);

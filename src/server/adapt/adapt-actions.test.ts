@@ -303,7 +303,7 @@ describe("somebody else's voice", () => {
 });
 
 describe("what classes have just now", () => {
-  test("is said to whoever gave it while it is to be done, and to nobody else", async () => {
+  test("is said to those who gave it while it is to be done, and to nobody else", async () => {
     const { id, revision } = await publishFor(db, world.ines, lesson("Running"), ["staffroom"]);
     const give = (due: string) =>
       db.query(

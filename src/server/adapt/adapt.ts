@@ -14,7 +14,7 @@ import type { Visitor } from "../web/session";
 /** What the editor opens: the draft, or the head where there is none; and the revision it was adapted from. */
 export interface AdaptData {
   resource: number;
-  /** Whoever makes it: her own voice needs no leave. */
+  /** The author: her own voice needs no leave. */
   me: { id: number; name: string };
   document: Document;
   /** How often it was saved: never the same twice. */

@@ -8,7 +8,7 @@ import { sha256 } from "../web/secrets";
 
 export const hashOf = (document: Document): string => sha256(canonical(document));
 
-/** Makes a document the newest revision of its resource, and findable by whoever its shelves allow. */
+/** Makes a document the newest revision of its resource, and findable by those its shelves allow. */
 export async function publish(
   tx: Queryable,
   of: { resource: number; document: Document; author: number; now: Date },

@@ -75,7 +75,7 @@ describe("whom it can be given to", () => {
 });
 
 describe("giving it", () => {
-  test("one version for some, more time for whoever has it: a row a student, written down", async () => {
+  test("one version for some, more time for anyone who has it: a row a student, written down", async () => {
     const form = formFor({
       versions: [{ student: world.students[1]!, of: main.id, resource: shorter.id }],
       goals: ["tables"],
@@ -245,7 +245,7 @@ describe("afterwards", () => {
     expect(await recipientsOf(db, id)).toHaveLength(1);
   });
 
-  test("moved, whoever has more time keeps it, and whoever was given more keeps as much more", async () => {
+  test("moved, anyone who has more time keeps it, and anyone who was given more keeps as much more", async () => {
     const id = await give();
     const assignment = (await assignmentById(db, id))!;
     const wall = (moment: Date) => {

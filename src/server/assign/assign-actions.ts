@@ -211,7 +211,7 @@ export const removeStudent = act(
   },
 );
 
-/** Those who have not begun get the newest revision; whoever has goes on with what she began. */
+/** Those who have not begun get the newest revision; those who have go on with what they began. */
 export const takeNewest = act(
   "change assignment",
   z.object({ assignment: Id }),

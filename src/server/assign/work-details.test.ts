@@ -48,7 +48,7 @@ test("who has it, who could, and how many might still get the newer revision", a
     ["bo Test", false],
   ]);
   expect(details.others).toEqual([{ id: world.students[2], name: "cato Test" }]);
-  // Whoever has begun goes on with what she began.
+  // Anyone who has begun goes on with what she began.
   expect(details.older).toBe(1);
 });
 

@@ -33,7 +33,7 @@ async function pastedRoster(
     rosterId: student.rosterId,
     givenName: student.givenName,
     familyName: student.familyName,
-    // Whoever has no grade in the list is of the class's grade, where it has only one.
+    // Anyone who has no grade in the list is of the class's grade, where it has only one.
     grade: student.grade ?? (group.gradeFrom === group.gradeTo ? group.gradeFrom : null),
     homeLanguage: student.homeLanguage,
     factor: student.factor,

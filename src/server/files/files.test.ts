@@ -58,7 +58,7 @@ describe("files beside the database", () => {
 });
 
 describe("what is known of a file", () => {
-  test("is written down once, by whoever brought it first", async () => {
+  test("is written down once, by the first who brought it", async () => {
     const db = await freshDatabase();
     const world = await smallWorld(db);
     const sha256 = "a".repeat(64);

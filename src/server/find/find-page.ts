@@ -40,7 +40,7 @@ export async function looking(db: Db, visitor: Visitor, now: Date): Promise<Look
   return { reader, assign, profile };
 }
 
-/** @throws DOMException when whoever asked has gone on to another question */
+/** @throws DOMException when the one who asked has gone on to another question */
 export async function resultsOf(
   db: Db,
   { reader, assign, profile }: Looking,

@@ -46,7 +46,7 @@ export interface FindOptions {
   classes?: readonly NamedClass[];
   now?: Date;
   profile?: ClassProfile | null;
-  /** Broken off when whoever asks has gone on to another question. */
+  /** Broken off when the one who asks has gone on to another question. */
   signal?: AbortSignal;
 }
 

@@ -88,7 +88,7 @@ class Followers {
     if (this.showsChart) this.countSoon();
   }
 
-  /** Tells one screen how it stands; what the lesson is, for whoever opened the screen. */
+  /** Tells one screen how it stands; what the lesson is, for the one who opened the screen. */
   async tellOne(send: SendEvent): Promise<LessonEvent["lesson"]> {
     const event = await this.now();
     this.leads ||= event.lesson !== null;

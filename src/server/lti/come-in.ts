@@ -68,7 +68,7 @@ function keysOf({ keysUrl }: OtherSystem) {
 
 /**
  * Somebody comes in with a message that the course site has signed. Everything is asked: that this browser began it, that it is the first
- * time, that the signature is the course site's, and all the rules of core/lti/launch.ts. Why it was refused goes to the log, not to whoever
+ * time, that the signature is the course site's, and all the rules of core/lti/launch.ts. Why it was refused goes to the log, not to the one who
  * tries.
  */
 export async function comeIn(

@@ -23,7 +23,7 @@ const Asked = z.object({
 });
 
 const to = (address: string) => new Response(null, { status: 303, headers: { location: address } });
-/** Why goes to the log: whoever tries learns nothing, whoever is honest can do nothing about it. */
+/** Why goes to the log: anyone who tries learns nothing, anyone who is honest can do nothing about it. */
 const refusedFor = (why: "unknown" | "who" | "expired") => to(`/lti/refused?why=${why}`);
 
 export async function beginFromRequest(db: Db, now: Date, said: URLSearchParams): Promise<Response> {

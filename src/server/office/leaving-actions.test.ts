@@ -58,7 +58,7 @@ test("who has left is signed out and gone from the list, the class nobody teache
   expect((await peopleAt(db, world.here, now)).map(({ id }) => id)).toContain(world.ines);
 });
 
-test("whoever keeps the district leaves it to somebody else of the office, and nobody says it of herself", async () => {
+test("the keeper of the district leaves it to somebody else of the office, who says that she has left", async () => {
   await letKeepDistrict(db, office);
   await db.query("insert into person_role values ($1, 'office', 'school')", [world.teodor]);
   expect(await sayLeft({ person: office })).toMatchObject({

@@ -100,7 +100,7 @@ describe("the roster of a school", () => {
       problem: expect.stringContaining("have cards, work, groups"),
     });
     expect(await db.query("select 1 from person where family_name = 'Newcomer'")).toHaveLength(1);
-    // Whoever brought it in and is of the office no more does not undo it.
+    // The one who brought it in, no longer of the office, does not undo it.
     actAs(visitorOf({ id: world.ines, district: world.district, school: world.here }));
     expect(await undoPlan({ event: again.event! })).toMatchObject({ ok: false });
     await db.query("delete from class where name = '3 Auk'");
@@ -126,7 +126,7 @@ describe("the roster of a school", () => {
     expect((await undoPlan({ event: event! })).ok).toBe(true);
   });
 
-  test("whoever is missing from a whole roster has left; in a delta whoever is said to be over", async () => {
+  test("anyone who is missing from a whole roster has left; in a delta anyone who is said to be over", async () => {
     await bringInRoster(db, to(), await zip(users, enrolments), made());
     const [group] = await db.query<{ id: number }>("select id from class where name = '6 Tern'");
     await bringInRoster(db, to(), await zip(users, enrolments.slice(1)), made());

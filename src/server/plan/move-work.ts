@@ -71,7 +71,7 @@ export interface PlanState {
 }
 
 /**
- * The same work at other times. Whoever has more time has it there too; whoever was given a later due moment keeps as much
+ * The same work at other times. Anyone who has more time has it there too; anyone who was given a later due moment keeps as much
  * later.
  */
 async function withOwn(

@@ -313,7 +313,7 @@ test("a pocket laid out for some, with versions, tries and a goal of its own", a
   expect(await layOut({ ...choose, give: true, rules: { ...rules, versions: secret } })).toMatchObject({ ok: false });
 });
 
-test("whoever covers a class sees the days she covers, and nothing of the rest", async () => {
+test("anyone who covers a class sees the days she covers, and nothing of the rest", async () => {
   await planned("Before", day(0));
   const hers = await planned("Hers", day(2));
   await planned("After", day(4));

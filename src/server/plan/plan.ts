@@ -45,7 +45,7 @@ export async function meetingsOf(
   const [rules, times] = await Promise.all([meetingRulesOf(db, ids), teachingTimes(db, visitor.id)]);
   const meetings = classes.flatMap((group) => {
     const mine = times.find((one) => one.class === group.id);
-    // Whoever covers a class sees the days she covers and no others.
+    // Anyone who covers a class sees the days she covers and no others.
     const [first, last] = [mine?.from ?? from, mine?.to ?? to];
     return meetingsBetween(
       calendars.get(group.school)!,

@@ -5,7 +5,7 @@ import type { Db, Queryable } from "@/data/engine/db";
 import { addMessages } from "@/data/office/outbox";
 import type { Visitor } from "../web/session";
 
-/** Tells whoever else teaches these classes that a day was lost and what came of it. Goes to the outbox: the mail stand-in. */
+/** Tells everybody else who teaches these classes that a day was lost and what came of it. Goes to the outbox: the mail stand-in. */
 export async function tellOfLostDay(
   db: Db,
   visitor: Visitor,

@@ -135,7 +135,7 @@ test("whatever marks depend on makes them be worked out anew, and nothing else d
   expect(await db.query("select 1 from outcome where assignment_id = $1", [assignment])).toEqual([]);
 });
 
-test("once a day everything that is out of date is worked out, whoever asks for it", async () => {
+test("once a day everything that is out of date is worked out, no matter who asks", async () => {
   const document = lesson("Once a day", { standards });
   const assignment = await given({}, document);
   await does(assignment, document, 0, "a");

@@ -114,7 +114,7 @@ export const takeBackGiven = act(
     }),
 );
 
-/** Thanks whoever gave something. Once. */
+/** Thanks the person who gave something. Once. */
 export const formatThanks = act("see what was given", z.object({ share: Id }), async ({ db, visitor, now }, input) =>
   db.transaction(async (tx) => {
     const thanked = await thank(tx, visitor.id, input.share, now);

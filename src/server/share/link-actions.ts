@@ -1,7 +1,7 @@
 "use server";
 import { z } from "zod";
-import { PlainDate } from "@/core/calendar/plain-date";
 import { addDays, momentAt, schoolClock } from "@/core/calendar/school-calendar";
+import { LinkInput } from "@/core/sharing/link";
 import { addEvent } from "@/data/engine/events";
 import { addLink, linksTo, setLinkEnded, takeByLink, type LinkMade } from "@/data/share/links";
 import { publishedOf } from "@/data/engine/read-once";
@@ -14,7 +14,7 @@ import { newLinkToken, tokenHash } from "../web/secrets";
 import { standing } from "./standing";
 
 const Id = z.number().int().positive();
-const Things = z.array(Id).min(1).max(60, "You can choose up to 60 at once.");
+const Things = LinkInput.shape.resources;
 
 /** Links that lead to these now. Changes nothing. */
 export const lookAtLinks = act(
@@ -30,14 +30,7 @@ export const lookAtLinks = act(
  */
 export const makeLink = act(
   "share by link",
-  z.object({
-    resources: Things,
-    name: z.string().trim().min(1).max(300),
-    way: z.enum(["look", "copy"]),
-    teacherPart: z.boolean(),
-    /** The last day it leads anywhere; null: until it is ended. */
-    until: PlainDate.nullable(),
-  }),
+  LinkInput,
   (input) => ({ resources: input.resources }),
   async ({ db, visitor, now }, input): Promise<{ event: number; address: string }> => {
     const resources = [...new Set(input.resources)];

@@ -5,7 +5,7 @@ import type { Queryable } from "@/data/engine/db";
 import { fileOwners, taughtBy } from "@/data/share/sharing";
 
 /**
- * What keeps documents of one author off each shelf, whoever puts them there and whatever the school's rule: a licence, somebody's
+ * What keeps documents of one author off each shelf, no matter who puts them there and whatever the school's rule: a licence, somebody's
  * voice, a child's name or work. In the order of the documents; no reasons where one may stand.
  */
 export async function standing(

@@ -160,7 +160,7 @@ describe("a door that is not open", () => {
     expect((await handIn({ assignment })).ok).toBe(false);
     expect(await studentWork(db, child(), assignment, new Date())).toBeNull();
     expect((await workOf(db, assignment))[0]!.tries[0]!.responses).toHaveLength(1);
-    // Whoever had not begun finds no way in.
+    // Anyone who had not begun finds no way in.
     actAs(child(1));
     expect((await tryAgain({ assignment })).ok).toBe(false);
   });

@@ -5,7 +5,7 @@ import type { Problem } from "../web/problem";
 import { actAs } from "./as";
 import { teacher } from "./child-at-work";
 
-/** What a teacher's screen sends; as whoever is signed in. */
+/** What a teacher's screen sends; as the person who is signed in. */
 export async function command(assignment: number, asked: object): Promise<Outcome<unknown>> {
   const request = new Request("http://satchel.example/command", { method: "POST", body: JSON.stringify(asked) });
   const response = await commandRoute(request, { params: Promise.resolve({ assignment: String(assignment) }) });

@@ -14,7 +14,7 @@ export interface Listening<Event> {
   stop: () => void;
 }
 
-/** Listens at an address as a browser does, as whoever is signed in now. */
+/** Listens at an address as a browser does, as the person who is signed in now. */
 export async function listen<Event>(
   get: (request: Request, context: { params: Promise<Record<string, string>> }) => Promise<Response>,
   assignment: number,

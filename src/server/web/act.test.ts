@@ -94,7 +94,7 @@ describe("a route", () => {
     async ({ visitor }) => Response.json({ id: visitor.id }),
   );
 
-  test("answers whoever may", async () => {
+  test("answers everybody who may", async () => {
     expect(await (await call(say)).json()).toEqual({ id: world.ines });
   });
 

@@ -21,7 +21,7 @@ export function noteConnections(): void {
 
 /**
  * The address a request comes from: that of its connection, or, behind `hops` proxies of the school's own, what the
- * outermost of them wrote down. What stands further left in x-forwarded-for was written by whoever asked.
+ * outermost of them wrote down. What stands further left in x-forwarded-for was written by the one who asked.
  */
 export function addressOf(connection: string | null, forwarded: string | null, hops: number): string {
   const written = (forwarded ?? "")

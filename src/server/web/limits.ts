@@ -13,7 +13,7 @@ const perAddress = tries("address", { points: 60, duration: 10 * 60 });
 
 /** Between two tries of an address, or for a name, that has failed too often. */
 export const SLOW_MS = 1_000;
-/** Whoever waits looks so often whether that many tries were right meanwhile. */
+/** Anyone who waits looks so often whether that many tries were right meanwhile. */
 const LOOK_MS = 25;
 /** More than these waiting are no school that begins its day. */
 const MOST_WAITING = 500;
@@ -98,7 +98,7 @@ export async function forgetAttempts(name: string, address: string): Promise<voi
   await perAddress.less(address);
 }
 
-/** Six digits are few: whoever knows the password has so many codes a quarter of an hour, however often it is begun. */
+/** Six digits are few: anyone who knows the password has so many codes a quarter of an hour, however often it is begun. */
 const perPersonCodes = tries("codes of a person", { points: 10, duration: 15 * 60 });
 
 /** Asked before a second step's code is looked at. */

@@ -6,7 +6,7 @@ const HEARTBEAT_MS = 20_000;
 /** Then the browser comes back by itself, and is asked anew whether it may listen. */
 const LONGEST_MS = 5 * 60_000;
 
-/** Sends one event to whoever listens at the other end; false when there is nobody any more. */
+/** Sends one event to the other end; false when there is nobody any more. */
 export type SendEvent = (data: string) => boolean;
 
 /**

@@ -10,7 +10,7 @@ interface Open {
 const holder = globalThis as { goldenSatchelOpenRequests?: Open };
 
 /**
- * How long a connection nobody asks on stays open: longer than the minute for which proxies and browsers keep theirs. Whoever closes first should be the one
+ * How long a connection nobody asks on stays open: longer than the minute for which proxies and browsers keep theirs. The side that closes first should be the one
  * who asks; a request that meets a connection just closed comes back as an error.
  */
 const KEPT_MS = 75_000;

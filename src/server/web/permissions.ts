@@ -88,7 +88,7 @@ const relations = {
   "is in team": relation(["team"], (db, visitor, { team }) => isInTeam(db, visitor.id, team)),
   "sees author": relation(["author"], (db, visitor, { author }) => authorIsSeen(db, visitor, author)),
   "teaches class": relation(["class"], (db, visitor, about, now) => teachesClass(db, visitor.id, about.class, now)),
-  /** Whoever covers a class teaches it, and changes nothing about who is in it. */
+  /** Anyone who covers a class teaches it, and changes nothing about who is in it. */
   "keeps class": relation(["class"], (db, visitor, about, now) => keepsClass(db, visitor.id, about.class, now)),
   "kept class before": relation(["class"], (db, visitor, about) => keptClassBefore(db, visitor.id, about.class)),
   "teaches class on the day": relation(["class", "date"], (db, visitor, about, now) =>

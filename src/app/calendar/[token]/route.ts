@@ -6,7 +6,7 @@ import { route } from "@/server/web/route";
 import { tokenHash } from "@/server/web/secrets";
 import { refuse } from "@/server/web/refuse";
 
-/** A class's calendar by its secret address: whoever has the address may read it, until it is ended or she leaves the class. */
+/** A class's calendar by its secret address: anyone who has the address may read it, until it is ended or she leaves the class. */
 export const GET = route(
   "read a calendar by its address",
   () => ({}),

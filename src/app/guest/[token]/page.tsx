@@ -17,7 +17,7 @@ export default async function GuestPage({ params }: { params: Promise<{ token: s
   const { token } = await params;
   const door = await guestDoor(db, tokenHash(token), now);
   if (!door) notFound();
-  // Whoever goes Back is the guest she was, and not another one. Nobody may be there at all.
+  // A guest who goes Back is the same guest, and not another one. Nobody may be there at all.
   const here = visitor as { id: number } | null;
   if (here && (await guestOf(db, here.id)) === door.assignment) redirect(`/student/${door.assignment}`);
   return (

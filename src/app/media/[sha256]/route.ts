@@ -1,7 +1,7 @@
 import { route } from "@/server/web/route";
 import { sendFile } from "@/server/web/send-file";
 
-/** A stored file. Whoever knows its SHA-256 has seen a document that shows it. */
+/** A stored file. Anyone who knows its SHA-256 has seen a document that shows it. */
 export const GET = route(
   "see a file",
   () => ({}),

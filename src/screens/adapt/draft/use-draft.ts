@@ -134,7 +134,7 @@ export function useDraft(resource: number, start: Document, counter: number) {
     return () => clearTimeout(timer);
   }, [history.now, state.kind, flush]);
 
-  // Whoever leaves within the pause has written all the same.
+  // Anyone who leaves within the pause has written all the same.
   useEffect(() => {
     const { current } = known;
     return () => {

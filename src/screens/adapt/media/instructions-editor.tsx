@@ -9,7 +9,7 @@ import { SoundPlayer } from "@/screens/media/sound-player";
 import { VoiceRecorder } from "@/screens/media/voice-recorder";
 import { RichEditor } from "../writing/rich-editor";
 
-/** Whoever makes the resource: her voice needs no leave. */
+/** The author: her voice needs no leave. */
 export interface Me {
   id: number;
   name: string;

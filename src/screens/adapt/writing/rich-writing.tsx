@@ -56,7 +56,7 @@ export function RichWriting({
   const editor = useEditor({
     extensions,
     content,
-    // Made in the browser only, and ready at once: whoever has the focus goes on writing.
+    // Made in the browser only, and ready at once: anyone who has the focus goes on writing.
     immediatelyRender: true,
     editorProps,
     onUpdate: ({ editor: now }) => {

@@ -3,7 +3,7 @@ import { route } from "@/server/web/route";
 import { startData } from "@/server/find/start-page";
 import { written } from "@/server/student/written";
 
-/** Find's first page, for whoever comes back to it. */
+/** Find's first page, for anyone who comes back to it. */
 export const GET = route(
   "find resources",
   () => ({}),

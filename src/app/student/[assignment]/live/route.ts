@@ -12,7 +12,7 @@ export const GET = route(
   async ({ db, visitor, params, request }) => {
     const assignment = numberFrom(params, "assignment");
     const session = await sessionHash();
-    // Whoever has the work open answers soon, and a whole class does so at once.
+    // Anyone who has the work open answers soon, and a whole class does so at once.
     if (session)
       await rememberAllowed(
         db,
