@@ -13,6 +13,9 @@ export interface ListedWork {
   calledBack: Date | null;
 }
 
+/** What of an address narrows the list. */
+export const workFilters = ["words", "state", "class", "student", "subject", "goal"] as const;
+
 /** Everything that is chosen must hold; null: not chosen. */
 export interface WorkFilter {
   words: string;

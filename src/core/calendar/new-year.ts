@@ -57,7 +57,10 @@ const timeOf = (minutes: number) =>
   `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(minutes % 60).padStart(2, "0")}`;
 const DAY = 24 * 60;
 
-/** The bells of every school day. Lessons that would not end on the same day are left out. */
+/**
+ * The bells of every school day. Lessons that would not end on the same day are left out.
+ * `bellsFrom({ begins: "09:00", lessons: 1, minutes: 45, between: 5, breaks: [] }, [1])` gives `[{ weekday: 1, period: 1, starts: "09:00", ends: "09:45" }]`.
+ */
 export function bellsFrom(day: DayAsked, weekdays: readonly number[]): BellTime[] {
   const bells: Omit<BellTime, "weekday">[] = [];
   let at = minutesOf(day.begins);
@@ -105,7 +108,10 @@ export function sumOfYear(calendar: Omit<SchoolCalendar, "zone" | "classDaysOff"
   };
 }
 
-/** The terms of a year beside those of others: what ended before it stays, what it overlaps makes way. */
+/**
+ * The terms of a year beside those of others: what ended before it stays, what it overlaps makes way.
+ * `withYear([], [{ name: "Autumn", from: "2026-09-01", to: "2026-12-18" }])` gives `[{ name: "Autumn", from: "2026-09-01", to: "2026-12-18" }]`.
+ */
 export function withYear(before: readonly Term[], year: readonly Term[]): Term[] {
   const overlaps = (one: Term) => year.some(({ from, to }) => one.from <= to && from <= one.to);
   return [...before.filter((one) => !overlaps(one)), ...year].sort((one, other) => one.from.localeCompare(other.from));

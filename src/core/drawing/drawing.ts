@@ -179,7 +179,10 @@ export function stretchItem(item: DrawnItem, dx: number, dy: number): DrawnItem 
 export const turns = (item: DrawnItem): item is DrawnItemOf<"shape"> | DrawnItemOf<"words"> =>
   item.type === "shape" || item.type === "words";
 
-/** A line of the pen without the points that add nothing: as good to look at, and a tenth of the data. */
+/**
+ * A line of the pen without the points that add nothing: as good to look at, and a tenth of the data.
+ * `penPoints([0, 0, 1, 1, 10, 10])` gives `[0, 0, 10, 10]`.
+ */
 export function penPoints(raw: readonly number[]): number[] {
   const rounded = raw.map(Math.round);
   const kept: number[] = rounded.slice(0, 2);
@@ -197,6 +200,7 @@ export function penPoints(raw: readonly number[]): number[] {
 /**
  * The two or three corners of an arrow's head, and where its line has to end so that the line does not stick out of it.
  * Length and width of a head are four and three times the line's thickness, as usual in technical drawing.
+ * `arrowHead([0, 0], [10, 0], 2).neck` gives `[2, 0]`.
  */
 export function arrowHead(
   [fromX, fromY]: readonly [number, number],

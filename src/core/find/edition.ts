@@ -30,13 +30,13 @@ export function readIsbn(typed: string): IsbnReading | null {
   return null;
 }
 
-/** @param isbn10 ten characters with a right check digit, no hyphens */
+/** `isbn10To13("0306406152")` gives `"9780306406157"`. @param isbn10 ten characters with a right check digit, no hyphens */
 export function isbn10To13(isbn10: string): string {
   const body = `978${isbn10.slice(0, 9)}`;
   return body + String((10 - (sum13(body) % 10)) % 10);
 }
 
-/** Null for numbers that begin with 979: those have no ten-digit form. */
+/** Null for numbers that begin with 979: those have no ten-digit form. `isbn13To10("9780306406157")` gives `"0306406152"`. */
 export function isbn13To10(isbn13: string): string | null {
   if (!isbn13.startsWith("978")) return null;
   const body = isbn13.slice(3, 12);

@@ -34,7 +34,7 @@ function mix(hash: number, nth: number): number {
 /** Below this, two texts agree by chance. */
 const FEWEST_WORDS = 25;
 
-/** 64 signed 32-bit integers, or null for a text too short to be told from others. */
+/** 64 signed 32-bit integers, or null for a text too short to be told from others. `signatureOf("too short")` gives `null`. */
 export function signatureOf(text: string): number[] | null {
   const words = text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [];
   if (words.length < FEWEST_WORDS) return null;

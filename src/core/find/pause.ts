@@ -9,6 +9,7 @@ const LETTER_PAUSE_MS = 500;
 
 /**
  * How many milliseconds nothing more may be typed before words are looked for.
+ * `pauseAfter("kelp", 20) > pauseAfter("kelp", 900)` gives `true`.
  * @param sinceLast milliseconds between this key and the one before
  */
 export function pauseAfter(text: string, sinceLast: number): number {

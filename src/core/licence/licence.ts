@@ -89,6 +89,7 @@ export function neverTogether(credits: readonly Credit[]): [Credit, Credit] | nu
 /**
  * Why a document may not carry its licence, or null when it may: a version never becomes freer than what it was made
  * from. Keeping the source's own licence is always possible; whether it may then be shared is another question.
+ * `licenceProblem({ licence: "CC-BY-4.0", credits: [] })` gives `null`.
  */
 export function licenceProblem(document: Pick<Document, "licence" | "credits">): string | null {
   const strict = document.credits.filter(
@@ -109,7 +110,10 @@ export const licencesAllowed = (credits: readonly Credit[]): Licence[] =>
     credits.every((credit) => credit.licence === licence || licencesForAdaptation(credit.licence).includes(licence)),
   );
 
-/** What taking a part of something would mean for the licence of a document, said before it is taken; null: nothing. */
+/**
+ * What taking a part of something would mean for the licence of a document, said before it is taken; null: nothing.
+ * `formatBeforeTaking({ licence: "CC0-1.0", credits: [] }, { title: "Tides", licence: "CC0-1.0", own: false })` gives `null`.
+ */
 export function formatBeforeTaking(
   document: Pick<Document, "licence" | "credits">,
   from: { title: string; licence: Licence; own: boolean },
@@ -126,7 +130,10 @@ export function formatBeforeTaking(
     : `With a part of it, yours stays with you and your classes.`;
 }
 
-/** Why a document may not be put on a shelf others see, or null when it may: some sources forbid sharing what is made of them. */
+/**
+ * Why a document may not be put on a shelf others see, or null when it may: some sources forbid sharing what is made of them.
+ * `sharingProblem({ credits: [] })` gives `null`.
+ */
 export function sharingProblem(document: Pick<Document, "credits">): string | null {
   const closed = document.credits.find(({ licence }) => licencesForAdaptation(licence).length === 0);
   return closed === undefined
@@ -134,7 +141,10 @@ export function sharingProblem(document: Pick<Document, "credits">): string | nu
     : `“${closed.title}” is under “${licenceNames[closed.licence]}”: a version of it stays with you and your classes.`;
 }
 
-/** Title, author, source and licence on one line, and what was changed (Creative Commons' recommended attribution). */
+/**
+ * Title, author, source and licence on one line, and what was changed (Creative Commons' recommended attribution).
+ * `creditLine({ title: "Tides", author: "A. Reed", source: "the commons", licence: "CC-BY-4.0", changed: "" }).slice(0, 33)` gives `"“Tides” by A. Reed, the commons, "`.
+ */
 export function creditLine(credit: Credit): string {
   const line = `${credit.resource === undefined ? "" : "parts of "}“${credit.title}” by ${credit.author}, ${credit.source}, ${licenceNames[credit.licence]}`;
   return credit.changed ? `${line}; changed: ${credit.changed}` : line;

@@ -27,7 +27,10 @@ const listed = (codes: string): Country[] => codes.split(" ") as Country[];
 const paidWith = (currency: keyof typeof cldr.currencies): Country[] => listed(cldr.currencies[currency]);
 const others = (codes: string): Country[] => countries.filter((one) => one !== "any" && !listed(codes).includes(one));
 
-/** Whether 3/12 is 3 December where a text or a teacher comes from; source: short dates of the Unicode CLDR. */
+/**
+ * Whether 3/12 is 3 December where a text or a teacher comes from; source: short dates of the Unicode CLDR.
+ * `dayComesFirst("GB")` gives `true`.
+ */
 export const dayComesFirst = (country: Country): boolean => !listed(cldr.monthFirst).includes(country);
 
 /** Signs that say by themselves what is paid with, as CLDR has them, and the codes of ISO 4217, with where that is. */
@@ -185,7 +188,10 @@ export interface Belonging {
 const weights: Record<Sign["kind"], number> = { money: 3, holiday: 3, units: 2, paper: 2, date: 2, spelling: 1 };
 const ENOUGH = 2;
 
-/** The country a text belongs to. British spelling alone decides nothing: many countries write so. */
+/**
+ * The country a text belongs to. British spelling alone decides nothing: many countries write so.
+ * `belongsTo("A gallon of milk costs $4 in Ohio; 70 °F outside.", "en").country` gives `"US"`.
+ */
 export function belongsTo(text: string, language: string): Belonging {
   const signs = signsIn(text, language);
   const score = new Map<Country, number>();

@@ -8,7 +8,7 @@ export type Language = string;
 /** `isLanguage("es")` gives `true`. */
 export const isLanguage = (text: string): boolean => /^[a-z]{2,3}$/.test(text) || text === "other";
 
-/** The listed language a BCP 47 tag belongs to. */
+/** The listed language a BCP 47 tag belongs to. `languageOf("en-GB")` gives `"en"`. */
 export function languageOf(tag: string): (typeof languages)[number] {
   const base = tag.split("-")[0]!.toLowerCase();
   return languages.find((language) => language === base) ?? "other";
@@ -26,6 +26,7 @@ function namesOf(type: "region" | "language"): Intl.DisplayNames {
   return names;
 }
 
+/** `countryName("US")` gives `"the United States"`. */
 export function countryName(country: Country): string {
   if (country === "any") return "anywhere";
   // Unicode keeps the codes XA to XZ for private use: Intl has no name for them.

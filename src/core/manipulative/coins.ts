@@ -36,6 +36,7 @@ export const currencies = (): Currency[] => [
 const digitsOf = (currency: Currency): number =>
   new Intl.NumberFormat("en", { style: "currency", currency }).resolvedOptions().maximumFractionDigits ?? 2;
 
+/** `currencyName("GBP", "en")` gives `"British Pound"`. */
 export const currencyName = (currency: Currency, language: string): string =>
   currency === ISLE_CROWN
     ? "isle crowns"
@@ -56,7 +57,7 @@ export function piecesOf(currency: Currency, own?: readonly number[]): Piece[] {
     .map((worth) => ({ worth, is: worth > largestCoin ? "note" : "coin" }));
 }
 
-/** An amount in the smallest unit as a number of whole ones: 1250 cents are 12.5. */
+/** An amount in the smallest unit as a number of whole ones: 1250 cents are 12.5. `inWhole(1250, "EUR")` gives `12.5`. */
 export const inWhole = (amount: number, currency: Currency): number => amount / 10 ** digitsOf(currency);
 
 const MOST_PIECES = 16;
@@ -71,7 +72,7 @@ export function piecesFrom(whole: readonly number[], currency: Currency): number
 /** How many of each piece lie on the table, by what one is worth. */
 export type OnTable = Readonly<Record<number, number>>;
 
-/** In the smallest unit. */
+/** In the smallest unit. `totalOf({ 50: 2, 20: 1 })` gives `120`. */
 export const totalOf = (table: OnTable): number =>
   Object.entries(table).reduce((sum, [worth, count]) => sum + Number(worth) * count, 0);
 
@@ -96,7 +97,7 @@ export function fewestPieces(amount: number, worths: readonly number[]): OnTable
   return table;
 }
 
-/** An amount in the smallest unit as that language writes it. */
+/** An amount in the smallest unit as that language writes it. `formatMoney(1250, "GBP", "en-GB")` gives `"£12.50"`. */
 export function formatMoney(amount: number, currency: Currency, language: string): string {
   const whole = inWhole(amount, currency);
   if (currency !== ISLE_CROWN) return new Intl.NumberFormat(language, { style: "currency", currency }).format(whole);

@@ -9,7 +9,11 @@ export interface Fraction {
 
 const divisor = (one: number, other: number): number => (other === 0 ? Math.abs(one) : divisor(other, one % other));
 
-/** In lowest terms. @throws RangeError for a denominator of 0 */
+/**
+ * In lowest terms.
+ * `reduced({ numerator: 6, denominator: 8 })` gives `{ numerator: 3, denominator: 4 }`.
+ * @throws RangeError for a denominator of 0
+ */
 export function reduced({ numerator, denominator }: Fraction): Fraction {
   if (denominator === 0) throw new RangeError("nothing is divided by 0");
   const common = divisor(numerator, denominator) || 1;
@@ -97,11 +101,17 @@ export interface Place {
   y: number;
 }
 
-/** The distance of two places in the picture's own unit. `aspect` is height by width. */
+/**
+ * The distance of two places in the picture's own unit. `aspect` is height by width.
+ * `lengthBetween({ x: 0, y: 0 }, { x: 0.3, y: 0.4 }, 1, 100)` gives `50`.
+ */
 export const lengthBetween = (one: Place, other: Place, aspect: number, width: number): number =>
   Math.hypot(other.x - one.x, (other.y - one.y) * aspect) * width;
 
-/** The angle at `corner` between the arms to two places, 0 to 180 degrees. */
+/**
+ * The angle at `corner` between the arms to two places, 0 to 180 degrees.
+ * `Math.round(angleAt({ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 0, y: 1 }, 1))` gives `90`.
+ */
 export function angleAt(corner: Place, one: Place, other: Place, aspect: number): number {
   const direction = (to: Place) => Math.atan2((to.y - corner.y) * aspect, to.x - corner.x);
   const between = Math.abs(direction(one) - direction(other)) * (180 / Math.PI);

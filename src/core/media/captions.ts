@@ -66,7 +66,7 @@ const stamp = (seconds: number) =>
 export const writeCaptions = (cues: readonly Cue[]): string =>
   ["WEBVTT", ...cues.map((cue) => `${stamp(cue.from)} --> ${stamp(cue.to)}\n${cue.text}`)].join("\n\n") + "\n";
 
-/** A moment of a film or a length of sound as people write it: 75 is "1:15". */
+/** A moment of a film or a length of sound as people write it: 75 is "1:15". `clockTime(75)` gives `"1:15"`. */
 export function clockTime(seconds: number): string {
   const whole = Math.max(0, Math.round(seconds));
   const minutes = Math.floor(whole / 60);

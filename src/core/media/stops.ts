@@ -5,7 +5,10 @@ export interface Stop {
   maySkip: boolean;
 }
 
-/** The first stop the film comes to between two moments, the later one included; stops that were passed let it through. */
+/**
+ * The first stop the film comes to between two moments, the later one included; stops that were passed let it through.
+ * `stopBetween([{ id: "a", at: 4, maySkip: false }], new Set(), 3, 5)?.id` gives `"a"`.
+ */
 export function stopBetween<Of extends Stop>(
   stops: readonly Of[],
   passed: ReadonlySet<string>,
@@ -16,7 +19,10 @@ export function stopBetween<Of extends Stop>(
   return ahead.reduce<Of | null>((first, stop) => (first === null || stop.at < first.at ? stop : first), null);
 }
 
-/** How far somebody may jump ahead: to the first stop that has to be answered and is not. */
+/**
+ * How far somebody may jump ahead: to the first stop that has to be answered and is not.
+ * `farthest([{ id: "a", at: 4, maySkip: false }], new Set(), 60)` gives `4`.
+ */
 export function farthest(stops: readonly Stop[], passed: ReadonlySet<string>, end: number): number {
   const waiting = stops.filter((stop) => !stop.maySkip && !passed.has(stop.id)).map((stop) => stop.at);
   return Math.min(end, ...waiting);

@@ -32,7 +32,7 @@ export function waveFile(samples: Float32Array, rate = SPEECH_RATE): Uint8Array<
   return new Uint8Array(file.buffer);
 }
 
-/** At another rate, each new sample between its two neighbours. */
+/** At another rate, each new sample between its two neighbours. `[...resampled(Float32Array.of(0, 1), 1, 2)]` gives `[0, 0.5, 1, 1]`. */
 export function resampled(samples: Float32Array, from: number, to: number): Float32Array<ArrayBuffer> {
   if (from === to) return Float32Array.from(samples);
   const length = Math.floor((samples.length * to) / from);
@@ -44,7 +44,10 @@ export function resampled(samples: Float32Array, from: number, to: number): Floa
   });
 }
 
-/** What was there up to a moment, and then the new: how a recording is gone on with. */
+/**
+ * What was there up to a moment, and then the new: how a recording is gone on with.
+ * `[...appendRecording(Float32Array.of(1, 2, 3), 1, Float32Array.of(9), 2)]` gives `[1, 2, 9]`.
+ */
 export function appendRecording(
   old: Float32Array,
   seconds: number,

@@ -58,7 +58,7 @@ const plus = (one: Fraction, other: Fraction): Fraction => ({
   under: one.under * other.under,
 });
 
-/** "66.7" of 2/3: per cent, to one decimal, halves up. */
+/** "66.7" of 2/3: per cent, to one decimal, halves up. `percentOf({ over: 2n, under: 3n })` gives `"66.7"`. */
 export function percentOf({ over, under }: Fraction): string {
   const tenths = (over * 2000n + under) / (under * 2n);
   return `${tenths / 10n}.${tenths % 10n}`;

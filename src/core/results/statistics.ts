@@ -100,7 +100,10 @@ export function testStatistics(scores: readonly (readonly number[])[]): TestStat
   return { mean: mean(totals), alpha, sem: Math.sqrt(spread * Math.max(0, 1 - alpha)) };
 }
 
-/** Between a question and all of it; `corrected`: and the rest of it, the question left out. Null where one does not vary. */
+/**
+ * Between a question and all of it; `corrected`: and the rest of it, the question left out. Null where one does not vary.
+ * `pointBiserial([[1, 1], [0, 0], [1, 1]], 0)?.toFixed(2)` gives `"1.00"`.
+ */
 export function pointBiserial(
   scores: readonly (readonly number[])[],
   item: number,

@@ -16,7 +16,7 @@ export interface Grouped {
   together: Apart[];
 }
 
-/** Sizes that differ by one at most: 22 in 4 groups is 6, 6, 5, 5. */
+/** Sizes that differ by one at most: 22 in 4 groups is 6, 6, 5, 5. `groupSizes(22, 4)` gives `[6, 6, 5, 5]`. */
 export function groupSizes(students: number, groups: number): number[] {
   return Array.from({ length: groups }, (_, at) => Math.floor(students / groups) + (at < students % groups ? 1 : 0));
 }

@@ -38,7 +38,10 @@ export function newSecret(kind: SecretKind, random: (below: number) => number): 
   return chosen;
 }
 
-/** What is hashed of two words, however they were typed: capitals, hyphens and several spaces do not matter. */
+/**
+ * What is hashed of two words, however they were typed: capitals, hyphens and several spaces do not matter.
+ * `wordSecret("Red-Kettle")` gives `"red kettle"`.
+ */
 export function wordSecret(typed: string): string {
   return typed
     .toLowerCase()

@@ -39,6 +39,7 @@ export function decimalSign(language: string): "." | "," {
 /**
  * Whether a typed number, in the unit chosen, is right: within the tolerance of the part, in the part's first unit.
  * Floating-point dust is not counted against anyone (0.1 + 0.2 is 0.3).
+ * `numberIsRight({ right: 0.3, tolerance: 0 }, { number: "0.3" })` gives `true`.
  */
 export function numberIsRight(
   part: AcceptedNumber,

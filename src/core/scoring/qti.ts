@@ -4,7 +4,10 @@
  */
 export type Cardinality = "single" | "multiple" | "ordered";
 
-/** 1 when the response is the correct one, else 0. `multiple` ignores order and counts repeats; `ordered` does not ignore it. */
+/**
+ * 1 when the response is the correct one, else 0. `multiple` ignores order and counts repeats; `ordered` does not ignore it.
+ * `matchCorrect(["b", "a"], ["a", "b"], "multiple")` gives `1`.
+ */
 export function matchCorrect(response: readonly string[], correct: readonly string[], cardinality: Cardinality): 0 | 1 {
   if (response.length !== correct.length) return 0;
   const [given, wanted] =
@@ -20,7 +23,10 @@ export interface Mapping {
   upperBound?: number;
 }
 
-/** The sum of what each value is worth, each distinct value counted once, held between the bounds. */
+/**
+ * The sum of what each value is worth, each distinct value counted once, held between the bounds.
+ * `mapResponse(["a", "a"], { entries: new Map([["a", 2]]), defaultValue: 0 })` gives `2`.
+ */
 export function mapResponse(response: readonly string[], mapping: Mapping): number {
   const sum = [...new Set(response)].reduce(
     (total, value) => total + (mapping.entries.get(value) ?? mapping.defaultValue),

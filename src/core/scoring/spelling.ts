@@ -6,7 +6,10 @@ export interface SpellingRule {
   forgiveOneSlip: boolean;
 }
 
-/** The form two answers are compared in: composed letters, single spaces, straight apostrophes; case and accents by the rule. */
+/**
+ * The form two answers are compared in: composed letters, single spaces, straight apostrophes; case and accents by the rule.
+ * `comparable("  High  Tide. ", { ignoreCase: true, ignoreAccents: false, forgiveOneSlip: false })` gives `"high tide"`.
+ */
 export function comparable(text: string, rule: SpellingRule): string {
   let form = text
     .normalize("NFC")
@@ -39,6 +42,7 @@ export function oneSlipApart(a: string, b: string): boolean {
 
 const SHORTEST_FORGIVEN = 5;
 
+/** `isAccepted("harbor", "harbour", { ignoreCase: true, ignoreAccents: false, forgiveOneSlip: true })` gives `true`. */
 export function isAccepted(given: string, accepted: string, rule: SpellingRule): boolean {
   const [a, b] = [comparable(given, rule), comparable(accepted, rule)];
   if (a === b) return a !== "";

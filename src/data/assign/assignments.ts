@@ -2,7 +2,7 @@ import type { Keep } from "@/core/results/table";
 import type { Sharing } from "@/core/review/sharing";
 import type { CheckingTime } from "@/core/question/question";
 import type { StepWork } from "@/core/resource/work";
-import type { Queryable } from "../engine/db";
+import { one, type Queryable } from "../engine/db";
 import { countUses } from "../find/uses";
 import { OFTEN } from "../engine/often";
 
@@ -67,17 +67,38 @@ export const hers = `exists (
           or coalesce(t.from_date <= (coalesce(a.closes, a.due) at time zone s.time_zone)::date, true)
              and coalesce(t.to_date >= (a.opens at time zone s.time_zone)::date, true)))`;
 
-/** Assignments of the given classes that a teacher works with; what was called back comes along, to be given again. */
+/**
+ * Assignments of the given classes that a teacher works with; what was called back comes along, to be given again. `since`: without
+ * what was due before then.
+ */
 export async function assignmentsOf(
   db: Queryable,
   teacher: number,
   classes: readonly number[],
   now: Date,
+  since = new Date(0),
 ): Promise<Assignment[]> {
   return db.query<Assignment>(
-    `select ${columns} ${from} where a.class_id = any($3::int[]) and ${hers} order by a.opens desc, a.id desc`,
-    [teacher, now, classes],
+    `select ${columns} ${from} where a.class_id = any($3::int[]) and a.due >= $4 and ${hers} order by a.opens desc, a.id desc`,
+    [teacher, now, classes, since],
   );
+}
+
+/** How many of them were due before then. */
+export async function countDueBefore(
+  db: Queryable,
+  teacher: number,
+  classes: readonly number[],
+  now: Date,
+  before: Date,
+): Promise<number> {
+  const { count } = await one<{ count: number }>(
+    db,
+    `select count(*) count from assignment a join class c on c.id = a.class_id
+      where a.class_id = any($3::int[]) and a.due < $4 and ${hers}`,
+    [teacher, now, classes, before],
+  );
+  return count;
 }
 
 /**

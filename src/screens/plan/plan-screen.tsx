@@ -31,8 +31,10 @@ import { WorkPanel } from "./work-panel";
 export interface PlanScreenProps {
   plan: PlanData;
   view: "days" | "list";
-  /** Everything ever given, for the list. */
+  /** What was given, for the list. */
   assignments: Assignment[];
+  /** So many more were due some time ago and are not in it. */
+  earlier: number;
   classes: Class[];
   /** Of her classes, for the list; and whose work alone is in it. */
   students: readonly { id: number; name: string }[];
@@ -58,6 +60,7 @@ export function PlanScreen({
   plan,
   view,
   assignments,
+  earlier,
   classes,
   students,
   current,
@@ -175,7 +178,7 @@ export function PlanScreen({
         </Notice>
       )}
       {view === "list" ? (
-        <WorkList assignments={assignments} classes={classes} students={students} zone={zone} now={now} />
+        <WorkList {...{ assignments, earlier, classes, students, zone, now }} />
       ) : !plan.bells ? (
         <Empty title="No bell times yet">
           <p>The school office writes down terms, bells and days off; lessons follow from them.</p>

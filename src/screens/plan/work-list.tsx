@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useEffect, useState } from "react";
 import { stateOf, type AssignmentState } from "@/core/assign/form";
-import { filterWork, type WorkFilter } from "@/core/assign/work-filter";
+import { filterWork, workFilters, type WorkFilter } from "@/core/assign/work-filter";
 import type { Assignment } from "@/data/assign/assignments";
 import type { Class } from "@/data/classes/classes";
 import { Button, buttonClasses } from "@/ui/button";
@@ -21,8 +21,9 @@ const sections: { state: AssignmentState; title: string; empty: string }[] = [
   { state: "finished", title: "Finished", empty: "Nothing is past its due date yet." },
   { state: "called back", title: "Called back", empty: "" },
 ];
-const names = ["state", "class", "student", "subject", "goal"] as const;
 const SETTLE_MS = 250;
+/** So many of a kind are shown at first. */
+const FIRST = 60;
 
 /** One blank of the filter: everything, or one of these. */
 function Choice({
@@ -79,15 +80,17 @@ function Words({ value, onChange }: { value: string; onChange: (words: string | 
 const textOptions = (values: readonly string[]) =>
   [...new Set(values)].sort((one, other) => one.localeCompare(other)).map((value) => ({ value, text: value }));
 
-/** Everything that was given, in one list: open, scheduled, finished; narrowed, and changed many at once. */
+/** Everything that was given, in one list: open, scheduled, finished; narrowed, and changed many at once. `earlier`: how much finished long ago. */
 export function WorkList({
   assignments,
+  earlier,
   classes,
   students,
   zone,
   now,
 }: {
   assignments: Assignment[];
+  earlier: number;
   classes: Class[];
   students: readonly { id: number; name: string }[];
   zone: string;
@@ -95,6 +98,7 @@ export function WorkList({
 }) {
   const { go, parameters } = useAddress();
   const [changing, setChanging] = useState<Assignment | null>(null);
+  const [whole, setWhole] = useState<readonly AssignmentState[]>([]);
   const [ticked, setTicked] = useState<ReadonlySet<number>>(() => new Set(idsFrom(parameters.get("ticked"))));
   useNoted({ ticked: [...ticked].join(",") || null });
   const filter: WorkFilter = {
@@ -106,8 +110,8 @@ export function WorkList({
   };
   const shown = filterWork(assignments, filter, now);
   const student = parameters.get("student");
-  const narrowed = filter.words !== "" || names.some((name) => parameters.get(name) !== null);
-  const choose = (name: (typeof names)[number] | "words") => (value: string | null) => go({ [name]: value });
+  const narrowed = workFilters.some((name) => parameters.get(name));
+  const choose = (name: (typeof workFilters)[number]) => (value: string | null) => go({ [name]: value });
   const chosen = shown.filter(({ id }) => ticked.has(id));
   const tick = (ids: readonly number[], on: boolean) => {
     const next = new Set(ticked);
@@ -161,7 +165,7 @@ export function WorkList({
             <Button
               size="small"
               look="quiet"
-              onClick={() => go({ words: null, state: null, class: null, student: null, subject: null, goal: null })}
+              onClick={() => go(Object.fromEntries(workFilters.map((name) => [name, null])))}
             >
               Show everything
             </Button>
@@ -172,7 +176,7 @@ export function WorkList({
           <Empty title="Nothing matches">
             <p>No work matches all of that. Try without one of them.</p>
           </Empty>
-        ) : shown.length === 0 ? (
+        ) : shown.length === 0 && earlier === 0 ? (
           <Empty title="Nothing has been assigned yet">
             <p>Find something, look it over, and press a.</p>
             <Link href="/find" className={buttonClasses("main")}>
@@ -204,10 +208,12 @@ export function WorkList({
                   )}
                 </h2>
                 {rows.length === 0 ? (
-                  <p className="text-ink-soft">{empty}</p>
+                  <p className="text-ink-soft">
+                    {state === "finished" && earlier > 0 ? "Nothing was due in the last three weeks." : empty}
+                  </p>
                 ) : (
                   <ul className="rounded-card border border-line border-b-0 bg-card">
-                    {rows.map((assignment) => (
+                    {(whole.includes(state) ? rows : rows.slice(0, FIRST)).map((assignment) => (
                       <WorkRow
                         key={assignment.id}
                         assignment={assignment}
@@ -221,6 +227,18 @@ export function WorkList({
                     ))}
                   </ul>
                 )}
+                <p className="mt-2 flex gap-2 empty:hidden">
+                  {rows.length > FIRST && !whole.includes(state) && (
+                    <Button size="small" onClick={() => setWhole([...whole, state])}>
+                      Show all {rows.length}
+                    </Button>
+                  )}
+                  {state === "finished" && earlier > 0 && (
+                    <Button size="small" onClick={() => go({ earlier: 1 })}>
+                      {earlier === 1 ? "One that finished earlier" : `${earlier} that finished earlier`}
+                    </Button>
+                  )}
+                </p>
               </section>
             );
           })

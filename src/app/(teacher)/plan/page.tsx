@@ -1,8 +1,9 @@
 import type { Metadata } from "next";
 import { z } from "zod";
 import { PlainDate } from "@/core/calendar/plain-date";
+import { workFilters } from "@/core/assign/work-filter";
 import { mondayOf, schoolClock } from "@/core/calendar/school-calendar";
-import { assignmentsOf, assignmentsWith } from "@/data/assign/assignments";
+import { assignmentsOf, assignmentsWith, countDueBefore } from "@/data/assign/assignments";
 import { namesOfClasses } from "@/data/classes/classes";
 import { pocketsOf } from "@/data/satchel/pockets";
 import { NoClasses } from "@/screens/plan/no-classes";
@@ -14,6 +15,9 @@ import { planOf } from "@/server/plan/plan";
 import { workDetails } from "@/server/assign/work-details";
 
 export const metadata: Metadata = { title: "Plan" };
+
+/** So long work past its due date is listed unless there is more asked for; by the end of a year there are hundreds. */
+const RECENT_DAYS = 21;
 
 /** What cannot be read in an address counts as not said. */
 const Asked = z.object({
@@ -33,9 +37,13 @@ export default async function PlanPage({
   const { classes, current } = await chosenClass(db, visitor, now);
   if (classes.length === 0) return <NoClasses />;
   const ids = classes.map((group) => group.id);
-  const [plan, all, students, pockets, details] = await Promise.all([
+  // What is looked for may be of last autumn.
+  const everything = ["earlier", ...workFilters].some((name) => parameters[name] !== undefined);
+  const recent = new Date(now.getTime() - RECENT_DAYS * 86_400_000);
+  const [plan, all, earlier, students, pockets, details] = await Promise.all([
     planOf(db, visitor, classes, mondayOf(from ?? schoolClock(now, visitor.zone).date), weeks, now),
-    view === "list" ? assignmentsOf(db, visitor.id, ids, now) : [],
+    view === "list" ? assignmentsOf(db, visitor.id, ids, now, everything ? undefined : recent) : [],
+    view === "list" && !everything ? countDueBefore(db, visitor.id, ids, now, recent) : 0,
     view === "list" ? namesOfClasses(db, ids) : [],
     pocketsOf(db, visitor.id),
     view === "days" ? workDetails(db, visitor, idFrom(parameters.item), now) : null,
@@ -56,6 +64,7 @@ export default async function PlanPage({
       plan={plan}
       view={view}
       assignments={assignments}
+      earlier={earlier}
       classes={classes}
       students={students}
       current={current?.id ?? null}
