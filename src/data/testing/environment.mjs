@@ -10,6 +10,6 @@ import { TestEnvironment } from "jest-environment-node";
 const entry = createRequire(import.meta.url).resolve("@electric-sql/pglite");
 const kept = new WebAssembly.Module(readFileSync(path.join(path.dirname(entry), "pglite.wasm")));
 
-export default class extends TestEnvironment {
+export default class EngineKept extends TestEnvironment {
   engine = kept;
 }
