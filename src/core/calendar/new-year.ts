@@ -22,6 +22,7 @@ export const MOST_TERMS = 6;
 /**
  * Terms of about the same length, each but the first from a Monday, each but the last until a Friday, with whole weeks between. Fewer than asked for
  * where there is not a week for each; none where the last day is before the first.
+ * `proposeTerms({ first: "2026-09-01", last: "2027-06-30", terms: 2, breakWeeks: 1 }).length` gives `2`.
  */
 export function proposeTerms({ first, last, terms: asked, breakWeeks }: YearAsked): Term[] {
   if (last < first) return [];

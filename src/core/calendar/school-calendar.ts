@@ -177,7 +177,10 @@ function allDays(calendar: SchoolCalendar): SchoolDay[] {
   return days;
 }
 
-/** The days of school between two dates, both included; days off within terms come along, said to be off. */
+/**
+ * The days of school between two dates, both included; days off within terms come along, said to be off.
+ * `schoolDays(isles, "2026-12-01", "2026-12-03").map(({ open }) => open)` gives `[true, false, true]`.
+ */
 export function schoolDays(calendar: SchoolCalendar, from: string, to: string): SchoolDay[] {
   if (calendar.terms.length === 0) return from <= to ? daysOfTerm(calendar, { from, to }) : [];
   return allDays(calendar).filter(({ date }) => date >= from && date <= to);
@@ -185,7 +188,10 @@ export function schoolDays(calendar: SchoolCalendar, from: string, to: string): 
 
 const minutesOf = (time: string) => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
 
-/** The meetings of classes between two dates, both included, in the order they happen. */
+/**
+ * The meetings of classes between two dates, both included, in the order they happen.
+ * `meetingsBetween(isles, daily, "2026-12-01", "2026-12-03").map(({ date }) => date)` gives `["2026-12-01", "2026-12-03"]`.
+ */
 export function meetingsBetween(
   calendar: SchoolCalendar,
   rules: readonly MeetingRule[],
@@ -221,7 +227,10 @@ export function meetingsBetween(
   return meetings.sort((one, other) => one.starts.getTime() - other.starts.getTime() || one.class - other.class);
 }
 
-/** The n-th next meeting that starts after a moment, 1 the next one; within a year, else null. */
+/**
+ * The n-th next meeting that starts after a moment, 1 the next one; within a year, else null.
+ * `nthMeeting(isles, daily, new Date("2026-12-01T12:00:00Z"), 1)?.date` gives `"2026-12-03"`.
+ */
 export function nthMeeting(
   calendar: SchoolCalendar,
   rules: readonly MeetingRule[],
@@ -249,6 +258,7 @@ const SEARCH_DAYS = 200;
 /**
  * So many days with school later (or earlier, when negative); 0 is the day itself, or the next with school. Within 200 days
  * of the date, else null.
+ * `schoolDaysLater(isles, "2026-12-01", 1)` gives `"2026-12-03"`.
  */
 export function schoolDaysLater(calendar: SchoolCalendar, date: string, n: number): string | null {
   if (n < 0) {
@@ -259,13 +269,16 @@ export function schoolDaysLater(calendar: SchoolCalendar, date: string, n: numbe
   return days[days[0]?.date === date || n === 0 ? n : n - 1]?.date ?? null;
 }
 
-/** How many days with school lie after the first date up to the second; 0 for the same day. */
+/**
+ * How many days with school lie after the first date up to the second; 0 for the same day.
+ * `schoolDaysBetween(isles, "2026-12-01", "2026-12-04")` gives `2`.
+ */
 export function schoolDaysBetween(calendar: SchoolCalendar, from: string, to: string): number {
   if (to <= from) return 0;
   return schoolDays(calendar, addDays(from, 1), to).filter(({ open }) => open).length;
 }
 
-/** Why there is no school on a date; null when there is. */
+/** Why there is no school on a date; null when there is. `whyClosed(isles, "2026-12-02")` gives `"Boat day"`. */
 export function whyClosed(calendar: SchoolCalendar, date: string): string | null {
   const [day] = schoolDays(calendar, date, date);
   if (day?.open) return null;

@@ -11,7 +11,10 @@ export interface Stretch {
 /** Terms that began within so many days of today are of one school year. */
 const YEAR_DAYS = 330;
 
-/** The terms that have begun, the latest first, and last the school year they make. Without terms it is a year back and a semester on. */
+/**
+ * The terms that have begun, the latest first, and last the school year they make. Without terms it is a year back and a semester on.
+ * `stretchesOf(isles, "2026-11-30")[0]?.name` gives `"Tides term"`.
+ */
 export function stretchesOf({ terms }: Pick<SchoolCalendar, "terms">, today: string): Stretch[] {
   const begun = terms.filter(({ from }) => from <= today).toSorted((one, other) => (one.from < other.from ? 1 : -1));
   const [latest] = begun;

@@ -63,7 +63,7 @@ export const noNames: Names = { authors: {}, sets: {}, classes: {} };
 const formatIsoDay = (day: string): string =>
   `${Number(day.slice(8, 10))} ${months[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
 
-/** What a blank says when filled, and what it says when not. */
+/** What a blank says when filled, and what it says when not. `formatBlank(need, "grades")` gives `"grades 4–5"`. */
 export function formatBlank(need: Need, blank: Blank, names: Names = noNames): string {
   switch (blank) {
     case "kind":

@@ -71,6 +71,7 @@ export const LOOKS_ALIKE = 0.3;
 /**
  * The wording of a text, whatever its numbers are: a byte of each of 32 hashes as two hexadecimal digits; null for a text too
  * short. A byte is enough: two differ by chance one time in 256 (Li and König, "b-Bit minwise hashing", 2010).
+ * `patternOf("too short")` gives `null`.
  */
 export function patternOf(text: string): string | null {
   const signature = signatureOf(text.replace(/\d+/g, "0"));
@@ -81,7 +82,7 @@ export function patternOf(text: string): string | null {
     .join("");
 }
 
-/** 0 to 1: how alike two patterns are. */
+/** 0 to 1: how alike two patterns are. `patternLikeness("00".repeat(32), "00".repeat(32))` gives `1`. */
 export function patternLikeness(one: string, other: string): number {
   let same = 0;
   for (let at = 0; at < one.length; at += 2)

@@ -127,10 +127,13 @@ export type AlsoBlank = (typeof alsoBlanks)[number];
 export const blanks = ["kind", "words", "grades", "subject", "minutes", "shelf", ...alsoBlanks] as const;
 export type Blank = (typeof blanks)[number];
 
-/** What a list blank holds, as texts. */
+/** What a list blank holds, as texts. `chosenIn(need, "grades")` gives `["4", "5"]`. */
 export const chosenIn = (need: Need, blank: ListBlank): string[] => need[lists[blank][0]].map(String);
 
-/** The need with a list blank holding exactly these; texts the blank does not know are left out. */
+/**
+ * The need with a list blank holding exactly these; texts the blank does not know are left out.
+ * `withChosen(need, "grades", ["5", "3", "?"]).grades` gives `[3, 5]`.
+ */
 export function withChosen(need: Need, blank: ListBlank, texts: readonly string[]): Need {
   const [field, known] = lists[blank] as readonly [keyof Need, (text: string) => string | number | undefined];
   const values = [...new Set(texts.map((text) => known(text)).filter((value) => value !== undefined))];
@@ -140,6 +143,7 @@ export function withChosen(need: Need, blank: ListBlank, texts: readonly string[
   return { ...need, [field]: values.slice(0, MOST_CHOICES) };
 }
 
+/** `toggled(need, "grades", "4").grades` gives `[5]`. */
 export function toggled(need: Need, blank: ListBlank, value: string): Need {
   const chosen = chosenIn(need, blank);
   return withChosen(need, blank, chosen.includes(value) ? chosen.filter((one) => one !== value) : [...chosen, value]);
@@ -149,7 +153,10 @@ export function toggled(need: Need, blank: ListBlank, value: string): Need {
 const written = (text: string) => text.replace(/[%,]/g, (sign) => (sign === "," ? "%2C" : "%25"));
 const readBack = (text: string) => text.replace(/%2C|%25/g, (sign) => (sign === "%2C" ? "," : "%"));
 
-/** Reads an address; what it does not know it leaves out, so an old or mistyped link still opens. */
+/**
+ * Reads an address; what it does not know it leaves out, so an old or mistyped link still opens.
+ * `needFromParameters({ words: "tides", grades: "4,5" })` gives `need`.
+ */
 export function needFromParameters(parameters: Parameters): Need {
   const first = (name: string) => [parameters[name]].flat()[0] ?? "";
   const minutes = Number(first("minutes"));
@@ -165,6 +172,7 @@ export function needFromParameters(parameters: Parameters): Need {
   );
 }
 
+/** `needToParameters(need).get("grades")` gives `"4,5"`. */
 export function needToParameters(need: Need): URLSearchParams {
   const parameters = new URLSearchParams();
   if (need.words.trim()) parameters.set("words", need.words.trim());
@@ -179,14 +187,17 @@ export function needToParameters(need: Need): URLSearchParams {
 
 const isList = (blank: Blank): blank is ListBlank => blank in lists;
 
+/** `isFilled(need, "shelf")` gives `false`. */
 export function isFilled(need: Need, blank: Blank): boolean {
   if (isList(blank)) return need[lists[blank][0]].length > 0;
   if (blank === "words") return need.words.trim() !== "";
   return need[blank as "minutes" | "shelf"] !== null;
 }
 
+/** `isAnything(need)` gives `false`. */
 export const isAnything = (need: Need): boolean => !blanks.some((blank) => isFilled(need, blank));
 
+/** `emptied(need, "words").words` gives `""`. */
 export function emptied(need: Need, blank: Blank): Need {
   if (isList(blank)) return { ...need, [lists[blank][0]]: [] };
   return { ...need, [blank]: blank === "words" ? "" : null };

@@ -12,6 +12,7 @@ const singular = (word: string): string => (word.length > 3 ? word.replace(/s$/,
 /**
  * `typed` and `title` as titles are compared (titleKey). Counts how many of the words typed stand in the title letter by letter,
  * whether it begins with them all, and how much of the title they are.
+ * `titleAgreement("tide", "tides") > titleAgreement("tide", "tide tables")` gives `true`.
  */
 export function titleAgreement(typed: string, title: string): number {
   const words = typed.split(" ").filter(Boolean).map(singular);

@@ -160,7 +160,7 @@ export const newLesson = (): LessonState => ({
   ...{ film: "board", playing: null, timer: null, pen: [], note: "", shown: null, quick: null, work: {}, went: [] },
 });
 
-/** Seconds left of a timer, never below 0. */
+/** Seconds left of a timer, never below 0. `timerLeft({ ends: null, left: 30 }, 0)` gives `30`. */
 export const timerLeft = (timer: Timer, now: number): number =>
   timer.ends === null ? timer.left : Math.max(0, (timer.ends - now) / 1000);
 
@@ -298,7 +298,10 @@ export function worksWith(view: Pick<LessonView, "work">, step: string, student:
   return (group ?? []).filter((member) => member.student !== student).map(({ name }) => name);
 }
 
-/** Minutes spent on each step so far, by step: every stay counted, the running one until `now`. */
+/**
+ * Minutes spent on each step so far, by step: every stay counted, the running one until `now`.
+ * `[...minutesUsed({ went: [{ step: "look", at: 0 }] }, 120_000)]` gives `[["look", 2]]`.
+ */
 export function minutesUsed(state: Pick<LessonState, "went">, now: number): Map<string, number> {
   const used = new Map<string, number>();
   state.went.forEach(({ step, at }, nth) => {

@@ -47,7 +47,10 @@ export function stuckOn(of: {
 
 const clock = (seconds: number) => `${Math.floor(seconds / 60)}:${String(Math.round(seconds) % 60).padStart(2, "0")}`;
 
-/** "1:12 on this step without an answer; most took 0:36". */
+/**
+ * "1:12 on this step without an answer; most took 0:36".
+ * `formatStuck({ why: "time", seconds: 72, usual: 36 })` gives `"1:12 on this step without an answer; most took 0:36"`.
+ */
 export function formatStuck(stuck: Stuck): string {
   switch (stuck.why) {
     case "asked":

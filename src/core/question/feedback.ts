@@ -29,7 +29,10 @@ export function marksAreOpen(
   }
 }
 
-/** Of what is written about answers only what is said of this one: the rest would give the right answer away. */
+/**
+ * Of what is written about answers only what is said of this one: the rest would give the right answer away.
+ * `feedbackFor(question, "right")` gives `undefined`.
+ */
 export function feedbackFor({ feedback }: Question, verdict: Verdict): Question["feedback"] {
   if (!feedback) return undefined;
   const { right, wrong, general } = feedback;

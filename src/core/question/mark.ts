@@ -21,7 +21,7 @@ export const readByPerson = (type: QuestionType): boolean => kindOf({ type }).ma
 /** Whether a person gives marks for it: a vote has none. */
 export const markedByPerson = (type: QuestionType): boolean => readByPerson(type) && type !== "poll";
 
-/** Whether there is nothing in a response at all. */
+/** Whether there is nothing in a response at all. `isBlankResponse("shortText", " ")` gives `true`. */
 export function isBlankResponse(type: QuestionType, value: unknown): boolean {
   if (value === undefined || value === null || value === "") return true;
   if (Array.isArray(value)) return value.length === 0;

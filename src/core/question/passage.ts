@@ -3,7 +3,10 @@ import type { Gap } from "./question";
 
 /** Passages with gaps, and passages whose words can be marked. */
 
-/** The gaps of a passage in order: text and gap ids in turn. */
+/**
+ * The gaps of a passage in order: text and gap ids in turn.
+ * `passageParts("High [[a]] now")` gives `[{ text: "High " }, { gap: "a" }, { text: " now" }]`.
+ */
 export function passageParts(passage: string): ({ text: string } | { gap: string })[] {
   return passage
     .split(/(\[\[[A-Za-z0-9_-]+\]\])/)
@@ -42,7 +45,10 @@ export function passageWords(passage: string, unit: "word" | "sentence"): { text
   return parts;
 }
 
-/** Makes a passage and its gaps agree: gaps no longer in the text go, new ones ([word]) are made of the bracketed word. */
+/**
+ * Makes a passage and its gaps agree: gaps no longer in the text go, new ones ([word]) are made of the bracketed word.
+ * `readPassage("High [tide] now", [], () => "a").passage` gives `"High [[a]] now"`.
+ */
 export function readPassage(
   typed: string,
   gaps: readonly Gap[],
@@ -62,7 +68,10 @@ export function readPassage(
   return { passage, gaps: kept };
 }
 
-/** The reverse: the passage as she types it, "The tide is [high|flood] now." */
+/**
+ * The reverse: the passage as she types it, "The tide is [high|flood] now."
+ * `writePassage("High [[a]] now", [{ id: "a", accepted: ["tide", "water"] }])` gives `"High [tide|water] now"`.
+ */
 export function writePassage(passage: string, gaps: readonly { id: string; accepted: string[] }[]): string {
   return passage.replace(/\[\[([A-Za-z0-9_-]+)\]\]/g, (_, id: string) => {
     const gap = gaps.find((candidate) => candidate.id === id);

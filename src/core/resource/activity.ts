@@ -22,13 +22,19 @@ export function activityOf(block: Block): Activity {
 
 const passive: ReadonlySet<Activity> = new Set(["read", "look", "follow a link"]);
 
-/** The one thing a step is about: the first thing to do in it, or else what there is to take in. */
+/**
+ * The one thing a step is about: the first thing to do in it, or else what there is to take in.
+ * `mainActivity(lesson.steps[1])` gives `"answer"`.
+ */
 export function mainActivity(step: Pick<Step, "blocks">): Activity {
   const found = step.blocks.map(activityOf);
   return found.find((activity) => !passive.has(activity)) ?? found[0] ?? "read";
 }
 
-/** Everything a step asks for, each once: what it is about first. What there is to take in counts only where there is nothing to do. */
+/**
+ * Everything a step asks for, each once: what it is about first. What there is to take in counts only where there is nothing to do.
+ * `activitiesIn(lesson.steps[0])` gives `["read"]`.
+ */
 export function activitiesIn(step: Pick<Step, "blocks">): Activity[] {
   const found = step.blocks.map(activityOf);
   const asked = found.filter((activity) => !passive.has(activity));

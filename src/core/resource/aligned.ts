@@ -3,7 +3,10 @@ import { allQuestions, type Document } from "./document";
 
 type Alignment = Document["standards"][number];
 
-/** Codes of what the questions of a document ask about; where it asks nothing, of all it teaches or assesses. */
+/**
+ * Codes of what the questions of a document ask about; where it asks nothing, of all it teaches or assesses.
+ * `codesAsked(lesson)` gives `[]`.
+ */
 export function codesAsked(document: Document): string[] {
   const asked = allQuestions(document).flatMap(({ question }) => standardsOf(document, question));
   const about = asked.length > 0 ? asked : document.standards.filter(({ relation }) => relation !== "requires");

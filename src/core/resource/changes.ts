@@ -58,7 +58,10 @@ function keptInOrder(ids: readonly string[], before: ReadonlyMap<string, number>
   return kept;
 }
 
-/** The difference between two documents by step: what is new, changed, moved, removed, and what was said about it. */
+/**
+ * The difference between two documents by step: what is new, changed, moved, removed, and what was said about it.
+ * `changesBetween(lesson, { ...lesson, steps: lesson.steps.slice(1) }).removed` gives `["look"]`.
+ */
 export function changesBetween(source: Document, mine: Document): Changes {
   const before = new Map(source.steps.map((step, at) => [step.id, at]));
   const shared = mine.steps.map((step) => step.id).filter((id) => before.has(id));
@@ -78,7 +81,10 @@ export function changesBetween(source: Document, mine: Document): Changes {
   return { steps, removed, about, count: Object.keys(steps).length + removed.length + about.length };
 }
 
-/** For the credit line: "2 steps changed, 1 new, 1 removed, different title". */
+/**
+ * For the credit line: "2 steps changed, 1 new, 1 removed, different title".
+ * `formatChanges(changesBetween(lesson, { ...lesson, title: { en: "The sea" } }))` gives `"different title"`.
+ */
 export function formatChanges(changes: Changes): string {
   const of = (change: StepChange) => Object.values(changes.steps).filter((found) => found === change).length;
   const said = [
@@ -91,6 +97,7 @@ export function formatChanges(changes: Changes): string {
   return said.length > 0 ? said.join(", ") : "nothing changed yet";
 }
 
+/** `stepTitle(lesson.steps[0], ["en"])` gives `"Look"`. */
 export function stepTitle(step: Step, languages: readonly string[]): string {
   return inLanguage(step.title, languages) || "Untitled step";
 }

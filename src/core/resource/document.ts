@@ -4,11 +4,12 @@ import type { Document, Step } from "./schema/document";
 
 export type { Credit, Document, GradeSpan, Kind, Licence, Recording, Step, Subject } from "./schema/document";
 
+/** `titleOf(lesson)` gives `"Tides"`. */
 export function titleOf(document: Pick<Document, "title" | "languages">): string {
   return inLanguage(document.title, document.languages) || "Untitled";
 }
 
-/** The questions of a step in order; those a film stops for come with the film. */
+/** The questions of a step in order; those a film stops for come with the film. `questionsOf(lesson.steps[1]).length` gives `1`. */
 export function questionsOf(step: Pick<Step, "blocks">): Question[] {
   return step.blocks.flatMap((block) =>
     block.type === "question"
@@ -34,7 +35,10 @@ export const withQuestions = (step: Step, change: (question: Question) => Questi
   ),
 });
 
-/** The questions students answer, in order, with the step each belongs to. */
+/**
+ * The questions students answer, in order, with the step each belongs to.
+ * `allQuestions(lesson).map(({ step }) => step.id)` gives `["ask"]`.
+ */
 export function allQuestions(document: Document): { step: Step; question: Question }[] {
   return document.steps
     .filter((step) => step.audience !== "teacher")

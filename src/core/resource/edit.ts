@@ -8,6 +8,7 @@ import type { Question } from "../question/question";
  */
 export type NewId = () => string;
 
+/** `moveStep(lesson, 0, 1).steps.map(({ id }) => id)` gives `["ask", "look", "answers"]`. */
 export function moveStep(document: Document, from: number, to: number): Document {
   const steps = [...document.steps];
   const [moved] = steps.splice(from, 1);
@@ -16,6 +17,7 @@ export function moveStep(document: Document, from: number, to: number): Document
   return { ...document, steps };
 }
 
+/** `removeSteps(lesson, ["look"]).steps.length` gives `2`. */
 export function removeSteps(document: Document, ids: readonly string[]): Document {
   return { ...document, steps: document.steps.filter((step) => !ids.includes(step.id)) };
 }
@@ -29,7 +31,10 @@ export function restoreSteps(document: Document, before: Document, ids: readonly
   }, document);
 }
 
-/** Copies of several steps, in their order, right after the last of them. */
+/**
+ * Copies of several steps, in their order, right after the last of them.
+ * `duplicateSteps(lesson, ["look"], () => "copy").steps.map(({ id }) => id)` gives `["look", "copy", "ask", "answers"]`.
+ */
 export function duplicateSteps(document: Document, ids: readonly string[], newId: NewId): Document {
   const last = document.steps.findLastIndex((step) => ids.includes(step.id));
   if (last < 0) return document;
@@ -37,7 +42,10 @@ export function duplicateSteps(document: Document, ids: readonly string[], newId
   return { ...document, steps: document.steps.toSpliced(last + 1, 0, ...copies) };
 }
 
-/** Several steps one place up or down; they stay in their order and stop together at the end. */
+/**
+ * Several steps one place up or down; they stay in their order and stop together at the end.
+ * `moveSteps(lesson, ["ask"], -1).steps.map(({ id }) => id)` gives `["ask", "look", "answers"]`.
+ */
 export function moveSteps(document: Document, ids: readonly string[], by: -1 | 1): Document {
   const steps = [...document.steps];
   const chosen = (at: number) => at >= 0 && at < steps.length && ids.includes(steps[at]!.id);
@@ -59,7 +67,10 @@ export function replaceStep(document: Document, step: Step): Document {
   return { ...document, steps: document.steps.map((old) => (old.id === step.id ? step : old)) };
 }
 
-/** The same step under ids of its own, its questions too: their answers are gathered apart. */
+/**
+ * The same step under ids of its own, its questions too: their answers are gathered apart.
+ * `withNewIds(lesson.steps[0], () => "new").id` gives `"new"`.
+ */
 export const withNewIds = (step: Step, newId: NewId): Step => ({
   ...step,
   id: newId(),
@@ -108,6 +119,7 @@ export function moveBlock(step: Step, id: string, by: -1 | 1): Step {
   return { ...step, blocks };
 }
 
+/** `newStep("en", "Look", () => "a").title` gives `{ en: "Look" }`. */
 export function newStep(language: string, title: string, newId: NewId, blocks: Block[] = []): Step {
   return {
     id: newId(),

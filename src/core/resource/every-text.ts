@@ -8,6 +8,7 @@ const notTexts = new Set(["captions", "origin", "id", "type"]);
  * Everything there is to read in the steps of a document in one language, found by its shape as for translating, so that
  * no kind of block or question is forgotten: instructions, texts, options, passages, cells, labels, words of drawings, what
  * is said in a sound, hints and notes. Gaps are left out of their passages.
+ * `everyText(lesson, "en").includes("The tide comes in")` gives `true`.
  */
 export function everyText(document: Document, language: string): string {
   const { languages, steps } = document;

@@ -79,6 +79,7 @@ const audioOf = (document: Document): number =>
       ),
   );
 
+/** `factsOf(lesson).questions` gives `1`. */
 export function factsOf(document: Document): Facts {
   const text = studentText(document);
   const words = countWords(text);
@@ -145,7 +146,7 @@ export function searchTextsIn(document: Document, language: string): SearchTexts
   };
 }
 
-/** The same of all its languages together. */
+/** The same of all its languages together. `searchTexts(lesson).title.trim()` gives `"Tides"`. */
 export function searchTexts(document: Document): SearchTexts {
   const each = document.languages.map((language) => searchTextsIn(document, language));
   const of = (name: keyof SearchTexts) => each.map((texts) => texts[name]).join(" ");

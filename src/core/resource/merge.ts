@@ -46,7 +46,7 @@ export const fields = [
 export type Field = (typeof fields)[number];
 
 const same = (one: unknown, other: unknown): boolean => canonical(one ?? null) === canonical(other ?? null);
-/** Where a step was first taken from says nothing about what is in it. */
+/** Where a step was first taken from says nothing about what is in it. `sameStep(lesson.steps[0], lesson.steps[1])` gives `false`. */
 export const sameStep = (one: Step | undefined, other: Step | undefined): boolean =>
   same(one && { ...one, origin: undefined }, other && { ...other, origin: undefined });
 
@@ -111,6 +111,7 @@ function mergeStep(base: Step, mine: Step, theirs: Step): Step | null {
   return { ...(merged as Step), blocks: order.map((id) => kept.get(id)!) };
 }
 
+/** `merge(lesson, lesson, { ...lesson, title: { en: "The sea" } }).document.title` gives `{ en: "The sea" }`. */
 export function merge(base: Document, mine: Document, theirs: Document): Merged {
   const conflicts: Conflict[] = [];
   const takenFields: Field[] = [];

@@ -23,6 +23,7 @@ export const sumOver = (document: Document, seconds: (block: Block) => number): 
     .filter(isForStudents)
     .reduce((sum, { blocks }) => sum + blocks.reduce((all, one) => all + seconds(one), 0), 0);
 
+/** `soundSeconds(lesson.steps[0].blocks[0])` gives `0`. */
 export const soundSeconds = (block: Block): number => (block.type === "sound" ? (block.seconds ?? 0) : 0);
 
 /** Of a film only what has an end has a known length. */
@@ -39,6 +40,7 @@ const mediaSeconds = (block: Block): number => filmSeconds(block) + soundSeconds
 const minutesToAnswer = ({ type, seconds }: Question): number =>
   Math.min(readByPerson(type) ? MINUTES_TO_WRITE : MINUTES_A_QUESTION, (seconds ?? Infinity) / 60);
 
+/** `minutesOf({ ...lesson, minutes: 20 }).minutesFrom` gives `"stated"`. */
 export function minutesOf(document: Document, words = countWords(studentText(document))): Minutes {
   const found = withoutStated(document, words);
   return document.minutes === undefined
@@ -63,7 +65,10 @@ function withoutStated(document: Document, words: number): Minutes {
   return { minutes: Math.max(1, Math.round(estimate)), minutesFrom: "estimate" };
 }
 
-/** How long it takes by its steps, words and questions, whatever its author states. */
+/**
+ * How long it takes by its steps, words and questions, whatever its author states.
+ * `minutesEstimated({ ...lesson, minutes: 20 })` gives `minutesEstimated(lesson)`.
+ */
 export const minutesEstimated = (document: Document): number =>
   withoutStated(document, countWords(studentText(document))).minutes;
 

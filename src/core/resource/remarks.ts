@@ -58,7 +58,7 @@ function brokenLink(address: string): string | null {
 /** How far above the grade a text may read before it is worth a word: formulas differ by as much. */
 const GRADES_ABOVE = 1;
 
-/** What is worth a look before it goes out, and stops nothing. */
+/** What is worth a look before it goes out, and stops nothing. `remarks(lesson)` gives `[]`. */
 export function remarks(document: Document): Unfinished[] {
   const found: Unfinished[] = [];
   const { languages } = document;

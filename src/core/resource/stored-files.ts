@@ -10,7 +10,10 @@ const filesIn = (value: unknown, found: string[] = []): string[] => {
   return found;
 };
 
-/** Every file of its own that a document shows or plays, by SHA-256, each once; not those that ship with the application. */
+/**
+ * Every file of its own that a document shows or plays, by SHA-256, each once; not those that ship with the application.
+ * `storedFiles(lesson)` gives `[]`.
+ */
 export const storedFiles = (document: Document): string[] => [...new Set(filesIn(document))];
 
 /**
@@ -38,7 +41,10 @@ export function renameFiles<Value>(value: Value, rename: (sha256: string) => str
 
 const REFERENCE = /^(?:[0-9a-f]{64}|(?:drawing|film|sound):[a-z0-9-]{1,80}|captions:[a-z0-9-]{1,80}\.[a-z-]{2,12})$/;
 
-/** Every file a document shows or plays, each once: its own by SHA-256, and those that ship with the application by name. */
+/**
+ * Every file a document shows or plays, each once: its own by SHA-256, and those that ship with the application by name.
+ * `mediaOf(lesson)` gives `[]`.
+ */
 export function mediaOf(document: Pick<Document, "steps">): string[] {
   const found = new Set<string>();
   const visit = (value: unknown) => {

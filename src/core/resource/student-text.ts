@@ -18,12 +18,16 @@ function blockWords(block: Block, languages: readonly string[]): string {
   }
 }
 
+/** `isForStudents(lesson.steps[2])` gives `false`. */
 export const isForStudents = (step: Step): boolean => step.audience !== "teacher";
 
 /** Prompts by themselves are too short and too many to say how hard a text is: without anything else to read there is no grade. */
 const FEWEST_BESIDE_PROMPTS = 30;
 
-/** The running text students read: instructions, texts and prompts; a paragraph a line. */
+/**
+ * The running text students read: instructions, texts and prompts; a paragraph a line.
+ * `studentText(lesson).split("\n")[0]` gives `"The tide comes in twice a day."`.
+ */
 export function studentText(document: Document): string {
   return document.steps
     .filter(isForStudents)

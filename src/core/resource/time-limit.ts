@@ -58,7 +58,10 @@ export interface TimeLimit {
   left: number | null;
 }
 
-/** The limits of what a student was given, by question. `begun` holds when she opened those she opened. */
+/**
+ * The limits of what a student was given, by question. `begun` holds when she opened those she opened.
+ * `timeLimits(lesson, { factor: 1, begun: new Map(), now: new Date() })` gives `{}`.
+ */
 export function timeLimits(
   document: Document,
   of: { factor: number; begun: ReadonlyMap<string, Date>; now: Date },

@@ -28,7 +28,10 @@ export function marksAfterEdit(
   });
 }
 
-/** The table as she types it: a cell to fill is "[answer|or this]". */
+/**
+ * The table as she types it: a cell to fill is "[answer|or this]".
+ * `writeCells([["day", "[[a]]"]], [{ id: "a", accepted: ["two"] }])` gives `[["day", "[two]"]]`.
+ */
 export const writeCells = (rows: readonly (readonly string[])[], gaps: readonly Gap[]): string[][] =>
   rows.map((row) =>
     row.map((cell) => {

@@ -35,7 +35,10 @@ export const order: QuestionKind<"order"> = {
   lines: ({ items }, languages) => listed(items, languages),
 };
 
-/** The items of an order in a sequence that is not the right one: every second first. Two change places. */
+/**
+ * The items of an order in a sequence that is not the right one: every second first. Two change places.
+ * `mixed(["a", "b", "c", "d"])` gives `["b", "d", "a", "c"]`.
+ */
 export function mixed<Item>(inOrder: readonly Item[]): Item[] {
   if (inOrder.length === 2) return [inOrder[1]!, inOrder[0]!];
   return [...inOrder.filter((_, at) => at % 2 === 1), ...inOrder.filter((_, at) => at % 2 === 0)];

@@ -8,7 +8,10 @@ import { squareAt } from "./squares";
 
 type Area = QuestionOf<"place">["right"][number];
 
-/** Whether a point is in an ellipse, or on its edge; all shares of the picture's width and height. */
+/**
+ * Whether a point is in an ellipse, or on its edge; all shares of the picture's width and height.
+ * `isInside([0.5, 0.5], { x: 0.5, y: 0.5, across: 0.1, down: 0.1 })` gives `true`.
+ */
 export const isInside = ([x, y]: readonly [number, number], area: Omit<Area, "id">): boolean =>
   ((x - area.x) / area.across) ** 2 + ((y - area.y) / area.down) ** 2 <= 1 + 1e-9;
 
