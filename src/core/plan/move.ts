@@ -27,6 +27,7 @@ export interface Move {
 }
 
 type Place = Pick<Meeting, "date" | "period">;
+/** `samePlace({ date: "2026-12-01", period: 1 }, { date: "2026-12-01", period: 2 })` gives `false`. */
 export const samePlace = (one: Place, other: Place): boolean => one.date === other.date && one.period === other.period;
 
 /**

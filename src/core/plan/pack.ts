@@ -78,6 +78,7 @@ const less = (one: Cost, other: Cost): boolean => {
 };
 
 /**
+ * `pack([{ id: 1, steps: [20, 20] }], [{ minutes: 45, used: 0 }]).laid.length` gives `1`.
  * @param lessons in the order they are taught
  * @param meetings in the order they happen
  */

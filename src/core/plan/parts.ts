@@ -19,6 +19,7 @@ function shareOut(total: number, shares: readonly number[]): number[] {
 /**
  * The minutes of each step, adding up to the minutes of the whole: what its author says of a step stays, the rest is
  * shared out evenly. Where the steps say something else than the whole, their proportions stay.
+ * `stepMinutes({ steps: [{ minutes: 10 }, {}] }, { minutes: 30 })` gives `[10, 20]`.
  */
 export function stepMinutes(document: Pick<Document, "steps">, facts: Pick<Facts, "minutes">): number[] {
   const stated = document.steps.map((step) => step.minutes ?? 0);
@@ -32,7 +33,7 @@ export function stepMinutes(document: Pick<Document, "steps">, facts: Pick<Facts
   return document.steps.map((step) => step.minutes ?? rest.shift()!);
 }
 
-/** A document with some of its steps only, in their order; with null, all of it. */
+/** A document with some of its steps only, in their order; with null, all of it. `partOf(lesson, ["ask"]).steps.length` gives `1`. */
 export function partOf(document: Document, steps: readonly string[] | null): Document {
   if (steps === null) return document;
   return { ...document, steps: document.steps.filter((step) => steps.includes(step.id)) };

@@ -102,7 +102,10 @@ const hideInQuestion = (question: Question, hide: (text: string) => string): Que
     }),
 });
 
-/** Pieces by the year they were made in, the newest year and the newest piece first. */
+/**
+ * Pieces by the year they were made in, the newest year and the newest piece first.
+ * `byYear([{ id: 1, year: 2026, handedIn: new Date(0) }])[0].year` gives `2026`.
+ */
 export function byYear<Piece extends Pick<PortfolioPiece, "year" | "handedIn" | "id">>(
   pieces: readonly Piece[],
 ): { year: number; pieces: Piece[] }[] {

@@ -32,7 +32,10 @@ export interface ReadingWeek {
   left: number;
 }
 
-/** The week of a day, from seconds by date. */
+/**
+ * The week of a day, from seconds by date.
+ * `readingWeek(new Map([["2026-11-30", 600]]), "2026-11-30", { minutes: 15, per: "day" }).left` gives `5`.
+ */
 export function readingWeek(seconds: ReadonlyMap<string, number>, today: string, goal: ReadingGoal): ReadingWeek {
   const monday = mondayOf(today);
   const dates = Array.from({ length: 7 }, (_, nth) => addDays(monday, nth));

@@ -44,6 +44,7 @@ const SEVERAL = 2;
 
 const distance = (one: OnShelf, child: ReadingChild) =>
   one.readingGrade === null || child.readingGrade === null ? 0.5 : Math.abs(one.readingGrade - child.readingGrade);
+/** `isTooHard({ readingGrade: 9 }, { readingGrade: 3 })` gives `true`. */
 export const isTooHard = (one: Pick<OnShelf, "readingGrade">, child: Pick<ReadingChild, "readingGrade">) =>
   one.readingGrade !== null && child.readingGrade !== null && one.readingGrade > child.readingGrade + TOO_HARD;
 

@@ -13,14 +13,20 @@ export interface Piece {
   state: PieceState;
 }
 
-/** How a piece begins: whether it waits for the teacher. `before`: all this child has sent with the same work. */
+/**
+ * How a piece begins: whether it waits for the teacher. `before`: all this child has sent with the same work.
+ * `stateWhenSent({ look: "everything" }, [])` gives `"waiting"`.
+ */
 export function stateWhenSent({ look }: Sharing, before: readonly Pick<Piece, "state" | "question">[]): PieceState {
   if (look === "nothing") return "not looked at";
   if (look === "everything") return "waiting";
   return before.some(({ state }) => state === "approved") ? "not looked at" : "waiting";
 }
 
-/** Of each child and question the piece that was sent last. */
+/**
+ * Of each child and question the piece that was sent last.
+ * `lastPieces([{ student: 1, question: "q", number: 1 }, { student: 1, question: "q", number: 2 }]).length` gives `1`.
+ */
 export function lastPieces<One extends Piece>(pieces: readonly One[]): One[] {
   const last = new Map<string, One>();
   for (const piece of pieces) {
@@ -57,7 +63,10 @@ export function piecesShownTo<One extends Piece>(
 export const questionsSentBack = (own: readonly Piece[]): string[] =>
   lastPieces(own).flatMap(({ state, question }) => (state === "sent back" ? [question] : []));
 
-/** Whether a child may reply to a piece she sees, and whether what she writes waits for the teacher. */
+/**
+ * Whether a child may reply to a piece she sees, and whether what she writes waits for the teacher.
+ * `replyTo({ look: "nothing", classmates: "any time", replies: "words" }, [])` gives `{ allowed: true, voice: false, state: "shown" }`.
+ */
 export function replyTo(
   sharing: Sharing,
   own: readonly Pick<Piece, "state" | "question">[],

@@ -26,17 +26,26 @@ export const plainSharing: Sharing = {
 
 const shownKinds: readonly QuestionType[] = ["longText", "sketch", "photo", "speech", "clip", "notePage"];
 
-/** Whether an answer of this kind can be looked at and shown: what was written, drawn, photographed or said. */
+/**
+ * Whether an answer of this kind can be looked at and shown: what was written, drawn, photographed or said.
+ * `isPiece("number")` gives `false`.
+ */
 export const isPiece = (type: QuestionType): boolean => shownKinds.includes(type);
 
-/** Whether children send anything at all with this work. */
+/** Whether children send anything at all with this work. `sendsPieces({ look: "nothing", classmates: "never" })` gives `false`. */
 export const sendsPieces = ({ look, classmates }: Sharing): boolean => look !== "nothing" || classmates !== "never";
 
-/** Whether pieces of the others are seen at this moment. */
+/**
+ * Whether pieces of the others are seen at this moment.
+ * `isOpenToClass({ classmates: "any time", until: null }, new Date())` gives `true`.
+ */
 export const isOpenToClass = ({ classmates, until }: Sharing, now: Date): boolean =>
   classmates !== "never" && (until === null || now < new Date(until));
 
-/** What cannot be together, in words; null: it can. */
+/**
+ * What cannot be together, in words; null: it can.
+ * `problemOfSharing({ look: "nothing", classmates: "any time", putAway: false })` gives `null`.
+ */
 export function problemOfSharing(sharing: Sharing): string | null {
   if (sharing.putAway && sharing.classmates !== "never")
     return "Work that is put away stays between you and the child, so classmates cannot see it.";
@@ -45,7 +54,10 @@ export function problemOfSharing(sharing: Sharing): string | null {
   return null;
 }
 
-/** What is not plain about it, for the sentence that says what goes out; empty where nothing is. */
+/**
+ * What is not plain about it, for the sentence that says what goes out; empty where nothing is.
+ * `formatSharing({ look: "nothing", classmates: "any time", replies: "off" })` gives `["classmates see it"]`.
+ */
 export function formatSharing({ look, classmates, replies, putAway }: Sharing): string[] {
   return [
     ...(look === "everything" ? ["you see what they write, draw or say before anyone else does"] : []),

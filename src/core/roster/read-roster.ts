@@ -155,6 +155,7 @@ const LONGEST_NAME = 80;
 /**
  * Reads a table of students: a list of names, or columns with headings in any order. Every line becomes a student or a
  * problem, so that nothing is left out silently. `columns` says otherwise than what was recognised.
+ * `readRoster([["Odd Moen"]]).students.length` gives `1`.
  */
 export function readRoster(rows: readonly string[][], columns?: readonly (RosterField | null)[]): ReadRoster {
   const filled = rows.map((row, at) => ({ row, line: at + 1 })).filter(({ row }) => row.some((cell) => cell.trim()));

@@ -16,7 +16,10 @@ export function rowsOfPairs(students: readonly number[], across = 6): Desk[] {
   });
 }
 
-/** Moves a desk; where another stands, the two change places. */
+/**
+ * Moves a desk; where another stands, the two change places.
+ * `moveDesk([{ student: 1, x: 0, y: 0 }], 1, { x: 2, y: 1 })` gives `[{ student: 1, x: 2, y: 1 }]`.
+ */
 export function moveDesk(desks: readonly Desk[], student: number, to: { x: number; y: number }): Desk[] {
   const moved = desks.find((desk) => desk.student === student);
   if (!moved)

@@ -49,7 +49,10 @@ export function wordSecret(typed: string): string {
     .trim();
 }
 
-/** How many secrets there are of a kind: what a guesser is up against, before the limit of tries. */
+/**
+ * How many secrets there are of a kind: what a guesser is up against, before the limit of tries.
+ * `secretsOf("words") > 1000` gives `true`.
+ */
 export function secretsOf(kind: SecretKind): number {
   return kind === "pictures"
     ? pictures.length * (pictures.length - 1) * (pictures.length - 2)

@@ -10,6 +10,7 @@ const MOST_OPTION = 80;
 /**
  * A question of the resource as one that is asked of everybody now: with the same choices, as a number, in words or drawn. Null: it cannot
  * be asked in a line, as matching cannot.
+ * `quickOf(question, ["en"], "a")?.ask` gives `"How often does the tide come in?"`.
  */
 export function quickOf(question: Question, languages: readonly string[], id: string): QuickQuestion | null {
   const ask = plainText(inLanguage(question.prompt, languages)).trim().replace(/\s+/g, " ").slice(0, MOST_ASKED);

@@ -1,9 +1,13 @@
 import type { RunSheet, SheetDay, SheetPart } from "./schema";
 
+/** `minutesOf({ parts: [{ minutes: 5 }, { minutes: 10 }] })` gives `15`. */
 export const minutesOf = ({ parts }: Pick<SheetDay, "parts">): number =>
   parts.reduce((sum, { minutes }) => sum + minutes, 0);
 
-/** When each part begins, in minutes since the lesson began. */
+/**
+ * When each part begins, in minutes since the lesson began.
+ * `[...beginnings({ parts: [{ id: "a", minutes: 5 }, { id: "b", minutes: 10 }] })]` gives `[["a", 0], ["b", 5]]`.
+ */
 export function beginnings({ parts }: Pick<SheetDay, "parts">): Map<string, number> {
   const found = new Map<string, number>();
   let at = 0;
@@ -17,6 +21,7 @@ export function beginnings({ parts }: Pick<SheetDay, "parts">): Map<string, numb
 /**
  * What to leave out of a day so that what is left of it fits into so many minutes: in the order she chose, no more than needed.
  * `enough` is false where leaving out all of it would not do.
+ * `whenShort({ short: ["b"] }, [{ id: "a", minutes: 20 }, { id: "b", minutes: 20 }], 30)` gives `{ leaveOut: ["b"], enough: true }`.
  */
 export function whenShort(
   sheet: Pick<RunSheet, "short">,

@@ -226,7 +226,10 @@ const withoutAsked = (parts: readonly SheetPart[], block: string | undefined): S
       : { ...part, lines: part.lines.filter(({ from, kind }) => from?.block !== block || kind !== "they do") },
   );
 
-/** Parts over lessons, in their order, as the plan packs lessons: as few as possible, none fuller than it has to be. */
+/**
+ * Parts over lessons, in their order, as the plan packs lessons: as few as possible, none fuller than it has to be.
+ * `spread([{ minutes: 30 }, { minutes: 30 }], 45).length` gives `2`.
+ */
 export function spread(parts: readonly SheetPart[], room: number): SheetPart[][] {
   if (parts.length === 0) return [[]];
   const meetings = Array.from({ length: mostInRunSheet.days }, () => ({ minutes: room, used: 0 }));
@@ -302,7 +305,10 @@ export function fill(parts: readonly SheetPart[], lessons: number, room: number,
   return days;
 }
 
-/** What may be left out, the first first: talk, then the opener, then practice from the end. Teaching and checking stay. */
+/**
+ * What may be left out, the first first: talk, then the opener, then practice from the end. Teaching and checking stay.
+ * `shortOrder([{ parts: [{ id: "a", phase: "open" }, { id: "b", phase: "pairs" }] }])` gives `["b", "a"]`.
+ */
 export function shortOrder(days: readonly SheetDay[]): string[] {
   const parts = days.flatMap((day) => day.parts);
   const of = (phase: SheetPhase) => parts.filter((part) => part.phase === phase).map(({ id }) => id);

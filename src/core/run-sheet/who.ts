@@ -15,7 +15,10 @@ function fewest(students: readonly number[], turns: readonly BoardTurn[]): numbe
   return students.filter((student) => countOf(turns, student) === least);
 }
 
-/** By turns: of those who came least often the one who waited longest; the first of the list where that is the same. */
+/**
+ * By turns: of those who came least often the one who waited longest; the first of the list where that is the same.
+ * `nextByTurns([4, 5], [])` gives `4`.
+ */
 export function nextByTurns(students: readonly number[], turns: readonly BoardTurn[]): number | null {
   if (students.length === 0) return null;
   return fewest(students, turns).reduce((next, one) => (lastOf(turns, one) < lastOf(turns, next) ? one : next));
@@ -24,6 +27,7 @@ export function nextByTurns(students: readonly number[], turns: readonly BoardTu
 /**
  * By lot, and fair over weeks: drawn among those who came least often, so that after as many draws as there are children everybody was
  * there once, in an order nobody knows.
+ * `drawByLot([4, 5], [], 0.9)` gives `5`.
  * @param random 0 to 1
  */
 export function drawByLot(students: readonly number[], turns: readonly BoardTurn[], random: number): number | null {

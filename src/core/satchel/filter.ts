@@ -153,6 +153,7 @@ export interface PocketSum {
   standards: string[];
 }
 
+/** `sumOfPocket([{ facts: { minutes: 20, standards: ["4.G"] } }, { facts: { minutes: 25, standards: ["4.G"] } }])` gives `{ things: 2, minutes: 45, standards: ["4.G"] }`. */
 export const sumOfPocket = (items: readonly Kept[]): PocketSum => ({
   things: items.length,
   minutes: items.reduce((sum, { facts }) => sum + facts.minutes, 0),
@@ -164,7 +165,10 @@ export interface PlacedPocket {
   parent: number | null;
 }
 
-/** Pockets with what stands inside each right after it; one whose parent is gone is on its own now. */
+/**
+ * Pockets with what stands inside each right after it; one whose parent is gone is on its own now.
+ * `pocketTree([{ id: 1, parent: null }, { id: 2, parent: 1 }]).map(({ inside }) => inside)` gives `[false, true]`.
+ */
 export function pocketTree<Pocket extends PlacedPocket>(
   pockets: readonly Pocket[],
 ): { pocket: Pocket; inside: boolean }[] {
@@ -176,7 +180,7 @@ export function pocketTree<Pocket extends PlacedPocket>(
   ]);
 }
 
-/** A pocket and those inside it. */
+/** A pocket and those inside it. `withInside([{ id: 1, parent: null }, { id: 2, parent: 1 }], 1)` gives `[1, 2]`. */
 export const withInside = (pockets: readonly PlacedPocket[], id: number): number[] => [
   id,
   ...pockets.filter(({ parent }) => parent === id).map((one) => one.id),
@@ -185,6 +189,7 @@ export const withInside = (pockets: readonly PlacedPocket[], id: number): number
 /** Which pocket is open: one, "none" (in no pocket), "away" (what is put away), or null for everything else. */
 export type OpenPocket = number | "none" | "away" | null;
 
+/** `pocketFrom("2", [{ id: 2, parent: null }])` gives `2`. */
 export function pocketFrom(text: string | string[] | undefined, pockets: readonly PlacedPocket[]): OpenPocket {
   const asked = [text].flat()[0];
   if (asked === "none" || asked === "away") return asked;

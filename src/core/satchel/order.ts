@@ -29,6 +29,7 @@ export function besides(order: readonly number[], id: number): Beside {
 /**
  * One thing of an order between two others, whatever else has come, gone or moved since these were seen: right after the one, or, when
  * that is gone, right before the other. Where neither is there any more, it goes to the end it was moved to, or stays.
+ * `placedBeside([1, 2, 3], 3, { after: 1, before: 2 })` gives `[1, 3, 2]`.
  */
 export function placedBeside(order: readonly number[], id: number, { after, before }: Beside): number[] {
   if (!order.includes(id)) return [...order];

@@ -6,6 +6,7 @@ import { isForStudents } from "../resource/student-text";
 /**
  * Minutes of each step by its id: as stated, else estimated from what there is to read and to answer. Where the whole is stated and its
  * steps are not, they share its minutes as their estimates are to each other.
+ * `[...minutesOfSteps(lesson)]` gives `[["look", 5], ["ask", 5]]`.
  */
 export function minutesOfSteps(document: Document): Map<string, number> {
   const steps = document.steps.filter(isForStudents);
@@ -50,6 +51,7 @@ const worth: Readonly<Record<Step["phase"], number>> = { open: 2, teach: 5, prac
  * What to leave out so that a resource takes so many minutes at most. The opener and one check stay, and for every standard a step that
  * asks about it, as long as they fit; of the others those worth most. Steps for teachers only stay: they take no time of the children's.
  *
+ * `shorten(lesson, 60).leaveOut` gives `[]`.
  * @param minutes 1 or more
  */
 export function shorten(document: Document, minutes: number): Shortened {
@@ -123,13 +125,14 @@ function fill(steps: readonly Step[], takes: ReadonlyMap<string, number>, minute
   return best[minutes]!.ids;
 }
 
+/** `withoutSteps(lesson, ["look"]).steps.map(({ id }) => id)` gives `["ask", "answers"]`. */
 export const withoutSteps = (document: Document, ids: readonly string[]): Document => ({
   ...document,
   minutes: undefined,
   steps: document.steps.filter(({ id }) => !ids.includes(id)),
 });
 
-/** What a document loses when steps are left out of it. */
+/** What a document loses when steps are left out of it. `lost(lesson, ["ask"]).questions` gives `1`. */
 export function lost(document: Document, ids: readonly string[]): Lost {
   const left = withoutSteps(document, ids);
   const takes = minutesOfSteps(document);

@@ -29,7 +29,7 @@ export interface Badge {
   tone: (typeof badgeTones)[number];
 }
 
-/** The n-th badge, from 0. Those next to each other have different pictures. */
+/** The n-th badge, from 0. Those next to each other have different pictures. `badge(0).picture === badge(1).picture` gives `false`. */
 export const badge = (n: number): Badge => ({
   picture: badgePictures[n % badgePictures.length]!,
   tone: badgeTones[Math.floor(n / badgePictures.length) % badgeTones.length]!,

@@ -27,7 +27,10 @@ const spacings: Record<Comfort["spacing"], { letters: number; words: number; lin
   wider: { letters: 0.12, words: 0.16, lines: 2 },
 };
 
-/** What a page is set to, as values of CSS properties. */
+/**
+ * What a page is set to, as values of CSS properties.
+ * `Object.keys(comfortStyle({ size: "usual", spacing: "usual" }))` gives `["text", "letters", "words", "lines"]`.
+ */
 export function comfortStyle({ size, spacing }: Comfort): Record<"text" | "letters" | "words" | "lines", string> {
   const { letters, words, lines } = spacings[spacing];
   return {

@@ -43,6 +43,7 @@ export const JOIN_CODE_MINUTES = 60;
 export const joinCodeLives = [15, 60, 180, 480] as const;
 export type JoinCodeLife = (typeof joinCodeLives)[number];
 
+/** `formatJoinCodeLife(480)` gives `"the school day"`. */
 export const formatJoinCodeLife = (minutes: JoinCodeLife): string =>
   minutes < 60
     ? `${minutes} minutes`
@@ -55,12 +56,15 @@ export const formatJoinCodeLife = (minutes: JoinCodeLife): string =>
 /** How many different codes there are. */
 export const JOIN_CODES = words.length * 90_000;
 
-/** A code from a random whole number from 0 to below its argument. */
+/** A code from a random whole number from 0 to below its argument. `joinCode(() => 7).slice(-5)` gives `"10007"`. */
 export function joinCode(random: (below: number) => number): string {
   return `${words[random(words.length)]!} ${10_000 + random(90_000)}`;
 }
 
-/** What a child typed, in the form codes are kept in: "kelp40213" and "Kelp - 40213" are "KELP 40213". */
+/**
+ * What a child typed, in the form codes are kept in: "kelp40213" and "Kelp - 40213" are "KELP 40213".
+ * `readJoinCode("Kelp - 40213")` gives `"KELP 40213"`.
+ */
 export function readJoinCode(typed: string): string {
   const found = /^\s*([a-zA-Z]+)[\s-]*(\d[\d\s]*)$/.exec(typed.slice(0, 40));
   return found ? `${found[1]!.toUpperCase()} ${found[2]!.replace(/\s/g, "")}` : typed.trim().toUpperCase().slice(0, 40);

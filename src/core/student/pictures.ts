@@ -21,7 +21,7 @@ export type Picture = z.infer<typeof Picture>;
 export const PASSWORD_LENGTH = 3;
 export const PicturePassword = z.array(Picture).length(PASSWORD_LENGTH);
 
-/** What is hashed for a picture password. */
+/** What is hashed for a picture password. `pictureSecret(["fish", "star"])` gives `"fish star"`. */
 export function pictureSecret(chosen: readonly Picture[]): string {
   return chosen.join(" ");
 }

@@ -11,6 +11,7 @@ import { plainText, type RichText } from "../content/rich-text";
 /**
  * Everything on a step in the order it is read: instructions in somebody's own voice where there is one, texts, cells of
  * tables, captions, and of questions what is asked and everything to choose from. Hints are read when they are opened.
+ * `formatStep(lesson.steps[0], ["en"])[0]` gives `{ text: "Look" }`.
  */
 export function formatStep(step: Step, languages: readonly string[]): Said[] {
   const instructions = inLanguage(step.instructions, languages);
@@ -69,6 +70,7 @@ function formatBlock(block: Block, languages: readonly string[]): Said[] {
 /**
  * The voice for a language among those of a device: one of the same region, else one of the same language; undefined when
  * the device has none that would say it rightly.
+ * `voiceFor([{ lang: "en-US" }, { lang: "es_ES" }], "es")?.lang` gives `"es_ES"`.
  */
 export function voiceFor<Voice extends { lang: string; default?: boolean }>(
   voices: readonly Voice[],

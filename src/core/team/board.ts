@@ -18,6 +18,7 @@ export interface TeamPart {
 export const partStates = ["nobody", "asked", "in progress", "ready"] as const;
 export type PartState = (typeof partStates)[number];
 
+/** `stateOf({ maker: 4, begun: false, resource: null })` gives `"asked"`. */
 export function stateOf({ maker, begun, resource }: Pick<TeamPart, "maker" | "begun" | "resource">): PartState {
   if (resource !== null) return "ready";
   if (maker === null) return "nobody";
@@ -32,7 +33,10 @@ export interface BoardWeek {
   off: string | null;
 }
 
-/** Weeks in a row from the one with a date, as the school's calendar has them. */
+/**
+ * Weeks in a row from the one with a date, as the school's calendar has them.
+ * `boardWeeks(isles, "2026-12-01", 1)` gives `[{ monday: "2026-11-30", days: 4, off: null }]`.
+ */
 export function boardWeeks(calendar: SchoolCalendar, from: string, count: number): BoardWeek[] {
   const first = mondayOf(from);
   const days = schoolDays(calendar, first, addDays(first, count * 7 - 1));
@@ -52,7 +56,10 @@ export interface Load {
   minutes: number;
 }
 
-/** What each person has on her plate in these parts; somebody with nothing is there with zeros. */
+/**
+ * What each person has on her plate in these parts; somebody with nothing is there with zeros.
+ * `loads([7], []).get(7)` gives `{ open: 0, ready: 0, minutes: 0 }`.
+ */
 export function loads(people: readonly number[], parts: readonly TeamPart[]): Map<number, Load> {
   const load = new Map(people.map((person): [number, Load] => [person, { open: 0, ready: 0, minutes: 0 }]));
   for (const part of parts) {
