@@ -6,7 +6,7 @@ import path from "node:path";
 import { parts } from "./built.mjs";
 import { root } from "./installed.mjs";
 
-const [readers, papers, checker] = parts;
+const [readers, slowReaders, papers, checker] = parts;
 
 const common = { bundle: true, logLevel: "error", alias: { "@": path.join(root, "src") } };
 
@@ -17,6 +17,14 @@ export async function buildParts() {
       ...common,
       entryPoints: [path.join(root, "src/formats/readers.ts")],
       outfile: path.join(root, readers),
+      platform: "node",
+      format: "esm",
+      target: "node20",
+    }),
+    build({
+      ...common,
+      entryPoints: [path.join(root, "src/formats/slow-readers.ts")],
+      outfile: path.join(root, slowReaders),
       platform: "node",
       format: "esm",
       target: "node20",

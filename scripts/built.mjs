@@ -4,7 +4,9 @@ import path from "node:path";
 import { root } from "./installed.mjs";
 
 /** Parts that are bundled by themselves, each as one file: build-parts.mjs makes them. */
-export const parts = ["readers.mjs", "papers.mjs", "checker.js"].map((name) => path.join("worker", "built", name));
+export const parts = ["readers.mjs", "slow-readers.mjs", "papers.mjs", "checker.js"].map((name) =>
+  path.join("worker", "built", name),
+);
 
 const sources = ["src", "public", "package-lock.json", "next.config.ts", "postcss.config.mjs", "tsconfig.json"];
 

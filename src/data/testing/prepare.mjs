@@ -56,6 +56,9 @@ export default async function prepare() {
     await call("run", { script: readFileSync(path.join(migrations, name), "utf8") });
     await call("run", { text: note, params: [name] });
   }
+  // Nothing is made from the engine's own templates: without them there are a third fewer files to unpack, which is most of opening it.
+  await call("run", { script: "update pg_database set datistemplate = false" });
+  for (const name of ["template0", "template1"]) await call("run", { script: `drop database ${name}` });
   mkdirSync(path.dirname(templateFile), { recursive: true });
   writeFileSync(templateFile, await call("dump"));
   await worker.terminate();

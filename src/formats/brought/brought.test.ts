@@ -5,7 +5,7 @@ import type { Becomes, BroughtPage } from "@/core/brought/brought";
 import { plainText } from "@/core/content/rich-text";
 import type { BlockOf } from "@/core/resource/block";
 import { Step } from "@/core/resource/schema/document";
-import { slowAnswerOf } from "../readers";
+import { slowAnswerOf } from "../slow-readers";
 import { pagesOfHtml } from "./from-html";
 import { readBrought } from "./read-brought";
 
@@ -279,7 +279,7 @@ describe("what becomes of pages", () => {
 
 describe("a file that cannot be brought in", () => {
   const why = async (bytes: Uint8Array, name = "x") => {
-    const answer = await slowAnswerOf("a file of hers", [bytes, name]);
+    const answer = await slowAnswerOf([bytes, name]);
     return "unreadable" in answer ? answer.unreadable : answer;
   };
 
@@ -310,7 +310,7 @@ describe("a file that cannot be brought in", () => {
           const bytes = honest.slice();
           for (const [at, value] of changes) bytes[at] = value;
           const began = performance.now();
-          const answer = await slowAnswerOf("a file of hers", [bytes, "x.pptx"]);
+          const answer = await slowAnswerOf([bytes, "x.pptx"]);
           expect(performance.now() - began).toBeLessThan(2000);
           expect("value" in answer || "unreadable" in answer).toBe(true);
         },

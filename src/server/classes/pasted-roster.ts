@@ -7,12 +7,17 @@ import { readFile } from "../web/read-file";
 
 const sameName = (one: string, other: string) => one.trim().toLowerCase() === other.trim().toLowerCase();
 
-/** A pasted or typed table as a roster of one class. */
-async function pastedRoster(
-  text: string,
-  columns: readonly (RosterField | null)[] | null,
+/** A pasted or typed table, and what of it is a roster of one class. */
+export interface PastedRoster {
+  read: ReadRoster;
+  roster: Roster;
+}
+
+/** Takes a thread and its time: nothing may wait for it, a transaction least of all. */
+export async function readPasted(
+  { text, columns }: { text: string; columns: readonly (RosterField | null)[] | null },
   group: Pick<Class, "id" | "name" | "subject" | "gradeFrom" | "gradeTo">,
-): Promise<{ read: ReadRoster; roster: Roster }> {
+): Promise<PastedRoster> {
   const all = await readFile("table of students", text, columns ?? undefined);
   // A table of a whole school pasted into one class: what belongs to another class is named and left out.
   const elsewhere = all.students.filter(({ className }) => className !== null && !sameName(className, group.name));
@@ -60,10 +65,9 @@ async function pastedRoster(
 export async function planPasted(
   db: Queryable,
   teacher: number,
-  pasted: { text: string; columns: readonly (RosterField | null)[] | null },
+  { read, roster }: PastedRoster,
   group: Class,
 ): Promise<{ read: ReadRoster; plan: ImportPlan }> {
-  const { read, roster } = await pastedRoster(pasted.text, pasted.columns, group);
   const plan = planImport(roster, await presentAt(db, group.school));
   const known = await knownToTeacher(db, teacher, group.id, Object.values(plan.known.students));
   const strange = new Set(Object.entries(plan.known.students).flatMap(([key, id]) => (known.has(id) ? [] : [key])));

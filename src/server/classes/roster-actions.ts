@@ -24,7 +24,7 @@ import { act, ActionError } from "../web/act";
 import { problemOf } from "../web/problem";
 import { changeSchool } from "../office/change-school";
 import type { PlanState } from "../plan/move-work";
-import { planPasted } from "./pasted-roster";
+import { planPasted, readPasted } from "./pasted-roster";
 import { hashSecret } from "../web/secrets";
 import { tellOfNewCards } from "../plan/tell-teachers";
 
@@ -42,7 +42,7 @@ export const lookAtPasted = act(
   (input) => ({ class: input.class }),
   async ({ db, visitor }, input) => {
     const group = (await classById(db, input.class))!;
-    const { read, plan } = await planPasted(db, visitor.id, input, group);
+    const { read, plan } = await planPasted(db, visitor.id, await readPasted(input, group), group);
     return {
       columns: read.columns,
       headings: read.headings,
@@ -72,8 +72,9 @@ export const bringInPasted = act(
       school: group.school,
       class: input.class,
     };
+    const pasted = await readPasted(input, group);
     const { event, value } = await changeSchool(db, made, async (tx) => {
-      const { read, plan } = await planPasted(tx, visitor.id, input, group);
+      const { read, plan } = await planPasted(tx, visitor.id, pasted, group);
       const [problem] = read.problems;
       if (read.students.length === 0) throw new ActionError(problemOf("noLineRead", { why: problem?.text ?? "" }));
       await applyImport(tx, { district: visitor.district, school: group.school, year: now.getFullYear() }, plan);

@@ -1,4 +1,5 @@
-import type { ReaderAnswer, Readers } from "@/formats/readers";
+import type { ReaderAnswer } from "@/formats/reader-answer";
+import type { Readers } from "@/formats/readers";
 import { log } from "./log";
 import { inThread, Turns } from "./thread";
 
@@ -38,7 +39,8 @@ export async function readWithin<Name extends keyof Readers>(
   reader: Name,
   ...input: Parameters<Readers[Name]>
 ): Promise<Awaited<ReturnType<Readers[Name]>>> {
-  const came = await turns.take(() => inThread<ReaderAnswer>("readers", { reader, input }, limit, signal));
+  const part = reader === "a file of hers" ? "slow-readers" : "readers";
+  const came = await turns.take(() => inThread<ReaderAnswer>(part, { reader, input }, limit, signal));
   if (!came) throw new UnreadableFile("Too many files are being read. Try again in a minute.");
   if ("tooLong" in came)
     throw new UnreadableFile(`This file takes longer than ${Math.round(limit / 1000)} seconds to read.`);

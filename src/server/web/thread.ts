@@ -11,7 +11,7 @@ export type ThreadAnswer<Answer> = { answer: Answer } | { tooLong: true } | { fa
  * nobody waiting but who asked for it, and takes no more than 512 MB.
  */
 export function inThread<Answer>(
-  part: "readers" | "papers",
+  part: "readers" | "slow-readers" | "papers",
   workerData: object,
   limit: number,
   /** Nobody waits for it any more. */
