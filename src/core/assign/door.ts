@@ -14,6 +14,7 @@ export interface Doorway {
   waitsFor: string | null;
 }
 
+/** `availability({ opens: new Date("2026-12-01") }, "Europe/London", new Date("2026-11-30"))` gives `{ open: false, why: "later" }`. */
 export function availability(work: Doorway, zone: string, now: Date): Door {
   if (now < work.opens) return { open: false, why: "later" };
   if (work.closes && now > work.closes) return { open: false, why: "closed" };
@@ -31,6 +32,7 @@ const KEPT_ASIDE_DAYS = 14;
 /**
  * Whether answers that arrive now are at least kept aside for the teacher: what was begun in time is not lost to a clock, and
  * closed is closed all the same. They never count by themselves.
+ * `takesLate({ opens: new Date("2026-12-01") }, "Europe/London", new Date("2026-11-30"))` gives `false`.
  */
 export function takesLate(work: Doorway, zone: string, now: Date): boolean {
   const door = availability(work, zone, now);

@@ -13,7 +13,10 @@ export interface ForThese {
 const MOST_STEPS = 100;
 const MOST_STUDENTS = 400;
 
-/** Read from an address, "for=3.17.21&follows=9&steps=s1.s2"; null where it says nothing, or nothing that can be read. */
+/**
+ * Read from an address, "for=3.17.21&follows=9&steps=s1.s2"; null where it says nothing, or nothing that can be read.
+ * `forTheseFrom(new URLSearchParams("for=3.17.21")).students` gives `[17, 21]`.
+ */
 export function forTheseFrom(parameters: { get(name: string): string | null }): ForThese | null {
   const [group, ...students] = (parameters.get("for") ?? "").split(".").map((text) => idFrom(text));
   if (group === undefined || students.length === 0 || students.length > MOST_STUDENTS) return null;

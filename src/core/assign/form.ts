@@ -94,6 +94,7 @@ export interface WhenProblem {
   reason: string;
 }
 
+/** `isProblem({ field: "due", reason: "Say when it is due." })` gives `true`. */
 export const isProblem = (when: When | WhenProblem): when is WhenProblem => "reason" in when;
 
 type Timed = Pick<AssignForm, "opens" | "due" | "closes">;
@@ -200,7 +201,10 @@ export function whenFor(
   return closes && "reason" in closes ? closes : { ...opened, due, closes };
 }
 
-/** When it closes; null: never. A time of its own is not before it is due. */
+/**
+ * When it closes; null: never. A time of its own is not before it is due.
+ * `closingMoment("never", new Date(), "Europe/London", new Date())` gives `null`.
+ */
 export function closingMoment(closes: Closes, due: Date, zone: string, now: Date): Date | null | WhenProblem {
   if (closes === "never") return null;
   if (closes === "due") return due;

@@ -50,7 +50,7 @@ const gets = (students: number) => (students === 1 ? "gets" : "get");
 
 const formatTries = (tries: number | null) => (tries === null ? "as many tries as they want" : `${tries} tries`);
 
-/** "step 4", "steps 2 and 4": by their numbers in the document. */
+/** "step 4", "steps 2 and 4": by their numbers in the document. `formatSteps(lesson, ["look", "ask"])` gives `"steps 1 and 2"`. */
 export function formatSteps(document: Pick<Document, "steps">, steps: readonly string[]): string {
   const numbers = document.steps.flatMap(({ id }, at) => (steps.includes(id) ? [String(at + 1)] : []));
   return `${numbers.length === 1 ? "step" : "steps"} ${formatList(numbers)}`;

@@ -5,6 +5,7 @@ interface Meets {
   meetings: readonly { date: string; period: number }[];
 }
 
+/** `firstOpening(undefined)` gives `{ kind: "now" }`. */
 export const firstOpening = (group: Meets | undefined): Opens => {
   const [next] = group?.meetings ?? [];
   return next ? { kind: "place", date: next.date, period: next.period } : { kind: "now" };

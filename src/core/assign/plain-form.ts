@@ -1,7 +1,10 @@
 import { plainSharing } from "../review/sharing";
 import type { AssignForm } from "./form";
 
-/** The plainest form there is: everything at once, at the next lesson, due two school days later at 3; changed by `more`. */
+/**
+ * The plainest form there is: everything at once, at the next lesson, due two school days later at 3; changed by `more`.
+ * `plainForm({ resources: [1], to: [] }, { closes: "due" }).closes` gives `"due"`.
+ */
 export const plainForm = (of: Pick<AssignForm, "resources" | "to">, more: Partial<AssignForm> = {}): AssignForm => ({
   versions: [],
   factors: [],

@@ -1,4 +1,4 @@
-/** How a lesson went, in a word or four: what colleagues most want to know before they take it over. */
+/** How a lesson went, in a word or four: what colleagues most want to know before they use it. */
 export const noteWords = [
   "went well",
   "too easy",

@@ -142,7 +142,10 @@ export interface Bar {
   count: number;
 }
 
-/** How many chose each option of a question; an answer of several options counts for each. Others are left out. */
+/**
+ * How many chose each option of a question; an answer of several options counts for each. Others are left out.
+ * `barsOf([{ answers: { q: { value: "a" } } }], "q", ["a", "b"])` gives `[{ id: "a", count: 1 }, { id: "b", count: 0 }]`.
+ */
 export function barsOf(room: readonly Seated[], question: string, options: readonly string[]): Bar[] {
   const chosen = room.flatMap((one) => {
     const value: unknown = one.answers[question]?.value;

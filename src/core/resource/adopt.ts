@@ -69,7 +69,10 @@ export function adoptQuestion(
   return { document: { ...changed, credits: creditsWith(document, from) }, block: adopted.id };
 }
 
-/** A question of a step by itself, as a step that holds nothing else: it keeps where it came from, and can go again. */
+/**
+ * A question of a step by itself, as a step that holds nothing else: it keeps where it came from, and can go again.
+ * `questionAlone(lesson.steps[1], "block").blocks.length` gives `1`.
+ */
 export const questionAlone = ({ teacherNotes: _notes, minutes: _minutes, ...step }: Step, block: string): Step => ({
   ...step,
   instructions: {},

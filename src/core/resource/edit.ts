@@ -22,7 +22,10 @@ export function removeSteps(document: Document, ids: readonly string[]): Documen
   return { ...document, steps: document.steps.filter((step) => !ids.includes(step.id)) };
 }
 
-/** Puts removed steps back, each after the step it stood behind in `before`; those that are there again stay as they are. */
+/**
+ * Puts removed steps back, each after the step it stood behind in `before`; those that are there again stay as they are.
+ * `restoreSteps({ ...lesson, steps: lesson.steps.slice(1) }, lesson, ["look"]).steps[0].id` gives `"look"`.
+ */
 export function restoreSteps(document: Document, before: Document, ids: readonly string[]): Document {
   return before.steps.reduce((now, step, at) => {
     if (!ids.includes(step.id) || now.steps.some((one) => one.id === step.id)) return now;
@@ -57,12 +60,14 @@ export function moveSteps(document: Document, ids: readonly string[], by: -1 | 1
   return { ...document, steps };
 }
 
+/** `insertStep(lesson, { ...lesson.steps[0], id: "new" }, 1).steps[1].id` gives `"new"`. */
 export function insertStep(document: Document, step: Step, at: number): Document {
   const steps = [...document.steps];
   steps.splice(at, 0, step);
   return { ...document, steps };
 }
 
+/** `replaceStep(lesson, { ...lesson.steps[0], title: { en: "Listen" } }).steps[0].title` gives `{ en: "Listen" }`. */
 export function replaceStep(document: Document, step: Step): Document {
   return { ...document, steps: document.steps.map((old) => (old.id === step.id ? step : old)) };
 }
@@ -89,7 +94,10 @@ export function withNewBlockIds(block: Block, newId: NewId): Block {
   return { ...block, id: newId(), stops };
 }
 
-/** Puts a block into a step (`at` counts from 0) or, with a block of that id there already, replaces it. */
+/**
+ * Puts a block into a step (`at` counts from 0) or, with a block of that id there already, replaces it.
+ * `putBlock(lesson.steps[2], lesson.steps[0].blocks[0]).blocks.length` gives `1`.
+ */
 export function putBlock(step: Step, block: Block, at = step.blocks.length): Step {
   if (step.blocks.some((old) => old.id === block.id)) {
     return { ...step, blocks: step.blocks.map((old) => (old.id === block.id ? block : old)) };
@@ -99,6 +107,7 @@ export function putBlock(step: Step, block: Block, at = step.blocks.length): Ste
   return { ...step, blocks };
 }
 
+/** `removeBlock(lesson.steps[0], "text").blocks` gives `[]`. */
 export function removeBlock(step: Step, id: string): Step {
   return { ...step, blocks: step.blocks.filter((block) => block.id !== id) };
 }
@@ -110,6 +119,7 @@ export function restoreBlock(document: Document, stepId: string, block: Block, a
   return replaceStep(document, putBlock(step, block, at));
 }
 
+/** `moveBlock(lesson.steps[0], "text", 1).blocks[0].id` gives `"text"`. */
 export function moveBlock(step: Step, id: string, by: -1 | 1): Step {
   const at = step.blocks.findIndex((block) => block.id === id);
   const to = at + by;

@@ -140,7 +140,7 @@ describe("what is listened to and watched", () => {
   });
 });
 
-describe("what stands in the way of publishing", () => {
+describe("what must be fixed before publishing", () => {
   const problems = (step: Step) => unfinished(lesson([step]), 1).map(({ problem }) => problem);
 
   test("an empty resource says so", () => {
@@ -191,7 +191,7 @@ describe("what stands in the way of publishing", () => {
       { over: "drawing:kelp-plain" },
       "A picture in a question has no description.",
     ],
-  ])("%s stands in the way", (_, type, more, says) => {
+  ])("%s must be fixed", (_, type, more, says) => {
     expect(problems(newStep("en", "a", newId, [ask(type, { ...asked, ...more })]))).toEqual([says]);
   });
 

@@ -53,7 +53,10 @@ export const removeStop = (film: Film, id: string): Film => ({
   stops: film.stops.filter((stop) => stop.id !== id),
 });
 
-/** Why a film would not do what it is set up to do, or null. `length` is null until the file is known. */
+/**
+ * Why a film would not do what it is set up to do, or null. `length` is null until the file is known.
+ * `filmProblem({ from: 9, to: 3, stops: [] })` gives `"A film ends before it begins."`.
+ */
 export function filmProblem(film: Film, length: number | null = null): string | null {
   const [from, to] = [film.from ?? 0, film.to ?? length ?? Infinity];
   if (from >= to) return "A film ends before it begins.";

@@ -21,7 +21,10 @@ function each<Value>(
     .join("\n");
 }
 
-/** What is said of the whole in one field, in words: to be shown before and after. Empty where nothing is said. */
+/**
+ * What is said of the whole in one field, in words: to be shown before and after. Empty where nothing is said.
+ * `formatField(lesson, "title")` gives `"Tides"`.
+ */
 export function formatField(document: Document, field: Field): string {
   const { languages } = document;
   switch (field) {

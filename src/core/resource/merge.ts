@@ -154,7 +154,10 @@ export function merge(base: Document, mine: Document, theirs: Document): Merged 
   return { document: { ...document, credits, steps: order.map((id) => kept.get(id)!) }, taken, takenFields, conflicts };
 }
 
-/** One step of theirs put into mine: in its place if it is there, else after the neighbour it has with them. */
+/**
+ * One step of theirs put into mine: in its place if it is there, else after the neighbour it has with them.
+ * `takeStep({ ...lesson, steps: [] }, lesson, "ask").steps.map(({ id }) => id)` gives `["ask"]`.
+ */
 export function takeStep(mine: Document, theirs: Document, id: string): Document {
   const step = theirs.steps.find((one) => one.id === id);
   if (!step) return { ...mine, steps: mine.steps.filter((one) => one.id !== id) };
@@ -175,7 +178,10 @@ export const takeField = (mine: Document, theirs: Document, field: Field): Docum
   [field]: theirs[field],
 });
 
-/** A document with one of its steps where it stands in another. */
+/**
+ * A document with one of its steps where it stands in another.
+ * `placeStepAs({ ...lesson, steps: lesson.steps.toReversed() }, lesson, "look").steps.map(({ id }) => id)` gives `["look", "answers", "ask"]`.
+ */
 export function placeStepAs(mine: Document, other: Document, id: string): Document {
   const step = mine.steps.find((one) => one.id === id);
   if (!step || !other.steps.some((one) => one.id === id)) return mine;

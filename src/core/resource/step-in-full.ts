@@ -68,6 +68,7 @@ const spoken = (recording: Recording | undefined) =>
 /**
  * Everything there is to a step, a line each: what is read in it, in every language it is written in, then choices, hints, feedback,
  * pictures, voices and settings. Two steps that differ in anything a teacher can change differ here.
+ * `stepInFull(lesson.steps[0], ["en"]).includes("twice a day")` gives `true`.
  */
 export function stepInFull(step: Step, languages: readonly string[]): string {
   const [first, ...others] = languages;

@@ -19,6 +19,7 @@ export const storedFiles = (document: Document): string[] => [...new Set(filesIn
 /**
  * Where a document needs a file that is stored no more (a disk that was lost, a backup without its folder of files).
  * `gone`: the SHA-256 of each such file.
+ * `missingFiles(lesson, [])` gives `[]`.
  */
 export function missingFiles(document: Document, gone: readonly string[]): Unfinished[] {
   if (gone.length === 0) return [];
@@ -31,7 +32,10 @@ export function missingFiles(document: Document, gone: readonly string[]): Unfin
   ]);
 }
 
-/** The same document with each stored file under another name: shown to somebody who reaches files by another address. */
+/**
+ * The same document with each stored file under another name: shown to somebody who reaches files by another address.
+ * `renameFiles(["a".repeat(64), "text"], () => "other")` gives `["other", "text"]`.
+ */
 export function renameFiles<Value>(value: Value, rename: (sha256: string) => string): Value {
   if (typeof value === "string") return (value.length === 64 && SHA256.test(value) ? rename(value) : value) as Value;
   if (Array.isArray(value)) return value.map((part) => renameFiles<unknown>(part, rename)) as Value;

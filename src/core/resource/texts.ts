@@ -60,7 +60,10 @@ function rows(row: unknown, path: (string | number)[], visit: Visit): boolean {
 
 export type Path = readonly (string | number)[];
 
-/** Where the question is that a text belongs to; null: it belongs to none. */
+/**
+ * Where the question is that a text belongs to; null: it belongs to none.
+ * `questionPath(["steps", 1, "question", "prompt"])` gives `["steps", 1, "question"]`.
+ */
 export function questionPath(path: Path): Path | null {
   const at = path.lastIndexOf("question");
   return at < 0 ? null : path.slice(0, at + 1);
@@ -120,7 +123,10 @@ export interface TextChange {
   after: string;
 }
 
-/** The document with these texts changed; those without a `to` stay, and of two that overlap the later one stays. */
+/**
+ * The document with these texts changed; those without a `to` stay, and of two that overlap the later one stays.
+ * `withTexts(lesson, [])` gives `lesson`.
+ */
 export function withTexts(document: Document, changes: readonly TextChange[]): Document {
   const taken: TextChange[] = [];
   // The last first, so that places further ahead in a text stay where they are.

@@ -40,7 +40,10 @@ export function formatAllowed(seconds: number): string {
     .join(" ");
 }
 
-/** How an answer that arrives now stands: questions without a time are always in time. */
+/**
+ * How an answer that arrives now stands: questions without a time are always in time.
+ * `standing(question, { factor: 1, begun: new Map(), now: new Date() })` gives `"in time"`.
+ */
 export function standing(
   question: Pick<Question, "id" | "seconds">,
   of: { factor: number; begun: ReadonlyMap<string, Date>; now: Date },

@@ -20,7 +20,7 @@ const worth = (step: Step, more: Partial<Document> = {}) =>
 const film: Block = { id: "f", type: "film", media: "film:into-the-lock", captions: {}, stops: [] };
 const text = (words: string): Block => ({ id: newId(), type: "text", text: { en: richText(words) } });
 
-describe("what stands in the way of going out", () => {
+describe("what must be fixed before it goes out", () => {
   test.each<[string, Block[], string[]]>([
     [
       "a sound nobody recorded",

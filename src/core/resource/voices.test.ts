@@ -45,7 +45,7 @@ describe("the voice in the instructions", () => {
     expect(unfinished(document, author)).toEqual([]);
   });
 
-  test("stands in the way of a version until its stay is chosen: kept with the name, or taken out", () => {
+  test("keeps a version back until its stay is chosen: kept with the name, or taken out", () => {
     const version = startAdaptation(document, from);
     expect(unfinished(version, adapter)).toEqual([
       { step: spoken.id, problem: "Ines Halloran speaks here: record yours, keep theirs, or take it out." },

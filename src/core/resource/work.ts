@@ -13,7 +13,10 @@ export const workNames: Readonly<Record<Work, string>> = {
 /** Of single steps, by step id: how students work there, otherwise than the document says. */
 export type StepWork = Readonly<Record<string, Work>>;
 
-/** A document as one class does it. Step ids survive adapting, so that this holds for every version given. */
+/**
+ * A document as one class does it. Step ids survive adapting, so that this holds for every version given.
+ * `withWork(lesson, { ask: "pairs" }).steps[1].work` gives `"pairs"`.
+ */
 export function withWork(document: Document, stepWork: StepWork | null): Document {
   if (!stepWork) return document;
   return {
@@ -22,7 +25,10 @@ export function withWork(document: Document, stepWork: StepWork | null): Documen
   };
 }
 
-/** What is said of changed steps: "step 2 in pairs", "step 2 of “Tides” in pairs". Steps are counted as students see them. */
+/**
+ * What is said of changed steps: "step 2 in pairs", "step 2 of “Tides” in pairs". Steps are counted as students see them.
+ * `formatStepWork(lesson, { ask: "pairs" })` gives `["step 2 in pairs"]`.
+ */
 export function formatStepWork(document: Pick<Document, "steps">, stepWork: StepWork, of = ""): string[] {
   return document.steps
     .filter((step) => step.audience !== "teacher")

@@ -15,7 +15,10 @@ export interface Branch {
   statements: Statement[];
 }
 
-/** The tops of a framework, in order: what is chosen between. */
+/**
+ * The tops of a framework, in order: what is chosen between.
+ * `areasOf([{ id: 1, parent: null }, { id: 2, parent: 1 }]).length` gives `1`.
+ */
 export const areasOf = (statements: readonly Statement[]): Statement[] =>
   statements.filter(({ parent }) => parent === null);
 
@@ -31,7 +34,10 @@ export const gradesIn = (statements: readonly Statement[]): number[] =>
     ),
   ].toSorted((one, other) => one - other);
 
-/** The top of the tree a statement stands under; itself, where it is one. */
+/**
+ * The top of the tree a statement stands under; itself, where it is one.
+ * `areaOf(new Map([[1, { id: 1, parent: null }]]), { id: 2, parent: 1 }).id` gives `1`.
+ */
 export function areaOf<S extends Pick<Statement, "id" | "parent">>(byId: ReadonlyMap<number, S>, statement: S): S {
   const above = statement.parent === null ? undefined : byId.get(statement.parent);
   return above ? areaOf(byId, above) : statement;

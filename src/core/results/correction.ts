@@ -21,7 +21,10 @@ export type Corrections = Readonly<Record<string, readonly Correction[]>>;
 const same = (one: string, other: string) => one.trim().toLowerCase() === other.trim().toLowerCase();
 const hundredths = (value: number) => Math.round(value * 100) / 100;
 
-/** A mark as it counts. A person's own marks are only voided or rescaled. */
+/**
+ * A mark as it counts. A person's own marks are only voided or rescaled.
+ * `corrected({ marks: 1, outOf: 2 }, "", [{ kind: "void" }])` gives `{ marks: 0, outOf: 0 }`.
+ */
 export function corrected(mark: Mark, said: string, corrections: readonly Correction[] = []): Mark {
   return corrections.reduce<Mark>((so, correction) => {
     switch (correction.kind) {

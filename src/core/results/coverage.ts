@@ -46,7 +46,10 @@ const DONE = 0.8;
 
 const levelOf = (share: number): Level => (share >= DONE ? "done" : share >= HALF ? "half or more" : "under half");
 
-/** What is known of one statement in one class, from the evidence only; the last result says how well. */
+/**
+ * What is known of one statement in one class, from the evidence only; the last result says how well.
+ * `cellOf([], new Date()).level` gives `"nothing"`.
+ */
 export function cellOf(evidence: readonly Evidence[], now: Date): CoverageCell {
   const latest = evidence.toSorted(
     (one, other) => other.opens.getTime() - one.opens.getTime() || other.assignment - one.assignment,
@@ -105,6 +108,7 @@ export interface Room {
   over: number;
 }
 
+/** `roomLeft(7, [{ level: "done" }, { level: "nothing" }, { level: "nothing" }])` gives `{ lessons: 7, open: 2, each: 3, over: 1 }`. */
 export function roomLeft(lessons: number, cells: readonly Pick<CoverageCell, "level">[]): Room {
   const open = cells.filter(({ level }) => level !== "done").length;
   return open === 0

@@ -96,7 +96,10 @@ export interface Standing {
 /** Sums of marks are not exact: 0.8 of 10 is 8. */
 const EXACT = 1e-9;
 
-/** Whether a criterion is met: "8 of 10, three times running". What was met once stays met. */
+/**
+ * Whether a criterion is met: "8 of 10, three times running". What was met once stays met.
+ * `standingOf([{ assignment: 1, at: new Date(0), gained: 9, outOf: 10 }], { share: 0.8, times: 1 }).met` gives `new Date(0)`.
+ */
 export function standingOf(all: readonly Point[], { share, times }: Criterion): Standing {
   let running = 0;
   let met: Date | null = null;

@@ -120,6 +120,7 @@ const COMPARED = 0.27;
 /**
  * The strongest and the weakest 27 in 100 by their totals, as places in the list. Children with the same total as the last who
  * belongs to a group belong to it too, so that the order of the list decides nothing. Null: the two cannot be told apart.
+ * `strongerAndWeaker([3, 1])` gives `null`.
  */
 export function strongerAndWeaker(totals: readonly number[]): { stronger: number[]; weaker: number[] } | null {
   if (totals.length < FEWEST_STUDENTS) return null;

@@ -91,13 +91,17 @@ export const looksLikeItself: ReadonlySet<QuestionType> = new Set(["sketch", "ph
 
 const LONGEST_PAUSE_MINUTES = 5;
 
-/** The last response to each question that came in time; earlier ones stay in the record but do not count. */
+/**
+ * The last response to each question that came in time; earlier ones stay in the record but do not count.
+ * `lastResponses([{ question: "q", late: false, value: 1 }, { question: "q", late: false, value: 2 }]).get("q").value` gives `2`.
+ */
 export function lastResponses<Given extends { question: string; late: boolean }>(
   responses: readonly Given[],
 ): Map<string, Given> {
   return new Map(responses.filter(({ late }) => !late).map((response) => [response.question, response]));
 }
 
+/** `minutesWorked({ startedAt: new Date("2026-12-01T09:00:00Z"), responses: [{ at: new Date("2026-12-01T09:04:00Z") }] })` gives `4`. */
 export function minutesWorked(work: Pick<Try, "responses" | "startedAt">): number {
   const moments = [work.startedAt, ...work.responses.map((response) => response.at)]
     .map((at) => at.getTime())

@@ -25,3 +25,23 @@ export async function freshDatabase(): Promise<Db> {
   };
   return db;
 }
+
+/** What a database has from its migrations on. */
+const kept = ["migration", "search_state", "installation_key"];
+
+/**
+ * Takes everything away that tests have written. Numbers go on where they were, so that nobody takes a new row for an old one. For
+ * files whose every test begins with an empty school: a fresh database takes a second and more each time.
+ */
+export async function emptied(db: Db): Promise<Db> {
+  await db.query(`
+    do $$
+    declare name text;
+    begin
+      perform set_config('session_replication_role', 'replica', true);
+      for name in select c.oid::regclass from pg_class c
+        where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and c.relname not in (${kept.map((one) => `'${one}'`).join()})
+      loop execute 'delete from ' || name; end loop;
+    end $$`);
+  return db;
+}

@@ -140,7 +140,7 @@ function Found({
   );
 }
 
-/** Beside the step: its settings or the whole resource's, and what stands in the way of publishing. */
+/** Beside the step: its settings or the whole resource's, and what must be fixed before publishing. */
 export function Settings({
   document,
   step,

@@ -3,7 +3,7 @@ import { addAssignment } from "@/data/assign/assignments";
 import { classSaid, pastClassesOf, workOfPast } from "@/data/classes/class-said";
 import { classesOf, profileOf, studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
-import { freshDatabase } from "@/data/testing/database";
+import { emptied, freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { permit } from "../web/permissions";
 import { actAs, answerFrom, visitorOf, value } from "../testing/as";
@@ -23,8 +23,7 @@ const said = (more: Partial<ClassSaid> = {}): ClassSaid => ({
 });
 
 beforeEach(async () => {
-  await db?.close();
-  db = await freshDatabase();
+  db = db ? await emptied(db) : await freshDatabase();
   world = await smallWorld(db);
   answerFrom(db);
   actAs(ines());

@@ -1,7 +1,7 @@
 import { wordSecret } from "@/core/roster/secret";
 import { studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
-import { freshDatabase } from "@/data/testing/database";
+import { emptied, freshDatabase } from "@/data/testing/database";
 import { smallWorld, type World } from "@/data/testing/world";
 import { undoPlan } from "../plan/plan-actions";
 import { actAs, answerFrom, takeSignIns, visitorOf, value } from "../testing/as";
@@ -22,8 +22,7 @@ const teacher = () => visitorOf({ id: world.ines, district: world.district, scho
 const roster = async () => (await studentsOf(db, world.class)).map(({ givenName }) => givenName);
 
 beforeEach(async () => {
-  await db?.close();
-  db = await freshDatabase();
+  db = db ? await emptied(db) : await freshDatabase();
   world = await smallWorld(db);
   answerFrom(db);
   actAs(teacher());

@@ -6,7 +6,7 @@ import type { Db } from "@/data/engine/db";
 import { keptOf, setChildRules, setConsent, withoutConsent } from "@/data/keep/consent";
 import { leftChildren } from "@/data/keep/delete-child";
 import { newStep } from "@/core/resource/edit";
-import { freshDatabase } from "@/data/testing/database";
+import { emptied, freshDatabase } from "@/data/testing/database";
 import { lesson, newId, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { keepFile } from "../files/files";
 import { placeOf } from "../files/folder-store";
@@ -19,10 +19,10 @@ const DAY_MS = 86_400_000;
 
 beforeEach(async () => {
   process.env.DATA_DIR = folder;
-  db = await freshDatabase();
+  db = db ? await emptied(db) : await freshDatabase();
   world = await smallWorld(db);
 }, 60_000);
-afterEach(() => db.close());
+afterAll(() => db.close());
 afterAll(() => {
   delete process.env.DATA_DIR;
   rmSync(folder, { recursive: true, force: true });

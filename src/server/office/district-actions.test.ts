@@ -1,7 +1,7 @@
 import type { Db } from "@/data/engine/db";
 import { keepsDistrict, letKeepDistrict, schoolsOfDistrict } from "@/data/office/district";
 import { messagesBy } from "@/data/office/outbox";
-import { freshDatabase } from "@/data/testing/database";
+import { emptied, freshDatabase } from "@/data/testing/database";
 import { smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, value, visitorOf } from "../testing/as";
 import { addSchool, giveOffice } from "./district-actions";
@@ -17,7 +17,7 @@ const office = { givenName: "Marit", familyName: "Storm", email: "marit@skerry.e
 const school = { name: "Heron Point", zone: "Atlantic/Faroe", office };
 
 beforeEach(async () => {
-  db = await freshDatabase();
+  db = db ? await emptied(db) : await freshDatabase();
   world = await smallWorld(db);
   answerFrom(db);
   await db.query("insert into person_role values ($1, 'office', 'school')", [world.teodor]);
@@ -25,7 +25,7 @@ beforeEach(async () => {
     visitorOf({ id: world.teodor, district: world.district, school: world.here }, { roles: ["teacher", "office"] }),
   );
 }, 60_000);
-afterEach(() => db.close());
+afterAll(() => db.close());
 
 const names = async () => (await schoolsOfDistrict(db, world.district)).map(({ name }) => name);
 

@@ -8,7 +8,7 @@ import { peopleAt } from "@/data/student/front-door";
 import { find } from "../find/find";
 import { anyNeed } from "@/core/find/need";
 import type { Db } from "@/data/engine/db";
-import { freshDatabase } from "@/data/testing/database";
+import { emptied, freshDatabase } from "@/data/testing/database";
 import { addPerson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, value, visitorOf } from "../testing/as";
 import { bringInPeople } from "./begin-actions";
@@ -28,14 +28,14 @@ let world: World;
 let office: number;
 
 beforeEach(async () => {
-  db = await freshDatabase();
+  db = db ? await emptied(db) : await freshDatabase();
   world = await smallWorld(db);
   answerFrom(db);
   office = await addPerson(db, world.district, world.here, "hollis", "adult");
   await db.query("update person_role set role = 'office' where person_id = $1", [office]);
   actAs(visitorOf({ id: office, district: world.district, school: world.here }, { roles: ["office"] }));
 }, 60_000);
-afterEach(() => db.close());
+afterAll(() => db.close());
 
 const titlesFound = async (person: number) =>
   (

@@ -2,7 +2,7 @@ import type { Db } from "@/data/engine/db";
 import { studentsOf } from "@/data/classes/classes";
 import { leftChildren } from "@/data/keep/delete-child";
 import { classesOfChild, schoolsBeside } from "@/data/office/moving";
-import { freshDatabase } from "@/data/testing/database";
+import { emptied, freshDatabase } from "@/data/testing/database";
 import { giveInLesson, lesson, now, publishFor, smallWorld, type World } from "@/data/testing/world";
 import { actAs, answerFrom, value, visitorOf } from "../testing/as";
 import { undoPlan } from "../plan/plan-actions";
@@ -19,7 +19,7 @@ let world: World;
 let child: number;
 let classThere: number;
 beforeEach(async () => {
-  db = await freshDatabase();
+  db = db ? await emptied(db) : await freshDatabase();
   world = await smallWorld(db);
   answerFrom(db);
   child = world.students[0]!;
@@ -31,7 +31,7 @@ beforeEach(async () => {
   classThere = group!.id;
   officeOf(world.here);
 }, 60_000);
-afterEach(() => db.close());
+afterAll(() => db.close());
 
 const officeOf = (school: number) =>
   actAs(visitorOf({ id: world.teodor, district: world.district, school }, { roles: ["office"] }));

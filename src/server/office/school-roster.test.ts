@@ -1,7 +1,7 @@
 import { strToU8, zipSync } from "fflate";
 import { studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
-import { freshDatabase } from "@/data/testing/database";
+import { emptied, freshDatabase } from "@/data/testing/database";
 import { smallWorld, type World } from "@/data/testing/world";
 import { bringInRoster, lookAtRoster, readSchoolRoster } from "./school-roster";
 import { undoPlan } from "../plan/plan-actions";
@@ -17,8 +17,7 @@ let world: World;
 const teacher = () => visitorOf({ id: world.ines, district: world.district, school: world.here });
 
 beforeEach(async () => {
-  await db?.close();
-  db = await freshDatabase();
+  db = db ? await emptied(db) : await freshDatabase();
   world = await smallWorld(db);
   answerFrom(db);
   actAs(teacher());

@@ -18,6 +18,7 @@ interface Member {
 /** `fullName({ givenName: "Liv", familyName: "Torsen" })` gives `"Liv Torsen"`. */
 export const fullName = ({ givenName, familyName }: Pick<LineStudent, "givenName" | "familyName">): string =>
   `${givenName} ${familyName}`;
+/** `well("today")` gives `{ said: "today", problem: null, offers: [] }`. */
 export const well = (said: string): Answer => ({ said, problem: null, offers: [] });
 
 /** Up to so many names are said; of more their number. */
