@@ -8,5 +8,5 @@ const LAST = "2199-12-31";
  * with days ends somewhere beyond the year 9999.
  */
 export const PlainDate = z.iso
-  .date("A date is written like 2026-11-30.")
+  .date("Write the day like 30 Nov 2026.")
   .refine((date) => date >= FIRST && date <= LAST, "A date must be between 2000 and 2199.");

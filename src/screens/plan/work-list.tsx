@@ -123,7 +123,7 @@ export function WorkList({
   };
   return (
     <div className="min-h-0 flex-1 overflow-auto">
-      <div className="mx-auto max-w-6xl px-5 py-4">
+      <div className="mx-auto max-w-7xl px-5 py-4">
         <div role="search" aria-label="Work" className="flex flex-wrap items-center gap-2">
           <Words key={filter.words === "" ? "none" : "some"} value={filter.words} onChange={choose("words")} />
           <Choice

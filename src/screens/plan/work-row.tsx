@@ -16,7 +16,7 @@ function Progress({ assignment }: { assignment: Assignment }) {
   const { recipients, begun, handedIn } = assignment;
   const share = (count: number) => `${(100 * count) / Math.max(1, recipients)}%`;
   return (
-    <div className="w-48">
+    <div>
       <div className="relative h-1.5 overflow-hidden rounded-full bg-shade" aria-hidden>
         <span className="absolute inset-y-0 left-0 bg-green/35" style={{ width: share(begun) }} />
         <span className="absolute inset-y-0 left-0 bg-green" style={{ width: share(handedIn) }} />
@@ -69,11 +69,11 @@ export function WorkRow({
       ? assignment.className
       : `${assignment.recipients} of ${assignment.className}`;
   return (
-    <li className="grid grid-cols-[auto_minmax(0,1fr)_minmax(0,9rem)_minmax(0,17rem)_12rem_auto] items-center gap-4 border-b border-line px-4 py-2">
+    <li className="grid grid-cols-[auto_minmax(11rem,1fr)_minmax(0,8rem)_minmax(12rem,20.5rem)_12rem_auto] items-center gap-4 border-b border-line px-4 py-2">
       <Checkbox label={`Tick ${assignment.title}`} checked={ticked} onChange={onTick} />
       <Link
         href={`/results?assignment=${assignment.id}`}
-        className="truncate font-semibold hover:underline"
+        className="line-clamp-2 font-semibold hover:underline"
         title={assignment.title}
       >
         {titleOf(assignment)}

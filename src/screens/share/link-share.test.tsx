@@ -47,7 +47,7 @@ test("a link lets people copy it, answers and all, until she ends it, unless she
 test("a day that cannot be read is said beside its field, and no link is made", async () => {
   lastDay("the 40th");
   await make();
-  expect(screen.getByText("A date is written like 2026-11-30.")).toBeTruthy();
+  expect(screen.getByText("Write the day like 30 Nov 2026.")).toBeTruthy();
   expect(screen.getByLabelText(/^Last day/)).toHaveProperty("value", "the 40th");
   expect(made).not.toHaveBeenCalled();
 });
