@@ -92,6 +92,7 @@ export interface YearSum {
   hours: number;
 }
 
+/** Days and hours of school in a calendar, as they are said before it is kept. */
 export function sumOfYear(calendar: Omit<SchoolCalendar, "zone" | "classDaysOff">): YearSum {
   const whole = { ...calendar, zone: "UTC", classDaysOff: [] };
   const days = calendar.terms.flatMap(({ from, to }) => schoolDays(whole, from, to));

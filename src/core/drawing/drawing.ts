@@ -15,6 +15,7 @@ export interface Box {
   height: number;
 }
 
+/** An empty page. `newDrawing().items` gives `[]`. */
 export const newDrawing = (form: PageForm = "sheet"): Drawing => ({
   height: pageHeights[form],
   description: {},
@@ -25,6 +26,7 @@ export const newDrawing = (form: PageForm = "sheet"): Drawing => ({
 export const drawnTools = ["rectangle", "ellipse", "triangle", "line", "arrow", "words"] as const;
 export type DrawnTool = (typeof drawnTools)[number];
 
+/** What a tool puts down, a little aside of the one before. */
 export function newItem(tool: DrawnTool, { height, items }: Drawing, language: string, id: string): DrawnItem {
   const aside = (items.length % 6) * 24;
   const [x, y] = [PAGE_WIDTH / 2 + aside, height / 2 + aside];
@@ -52,11 +54,13 @@ export function newItem(tool: DrawnTool, { height, items }: Drawing, language: s
 export const withItem = (drawing: Drawing, item: DrawnItem): Drawing =>
   drawing.items.length >= drawingMost.items ? drawing : { ...drawing, items: [...drawing.items, item] };
 
+/** The drawing with a thing of the same id in its place. */
 export const replaceItem = (drawing: Drawing, item: DrawnItem): Drawing => ({
   ...drawing,
   items: drawing.items.map((one) => (one.id === item.id ? item : one)),
 });
 
+/** `removeItem(newDrawing(), "a").items` gives `[]`. */
 export const removeItem = (drawing: Drawing, id: string): Drawing => ({
   ...drawing,
   items: drawing.items.filter((one) => one.id !== id),

@@ -26,6 +26,7 @@ export interface AlsoValues {
 
 const bits = (positions: readonly number[]): number => positions.reduce((all, at) => all | (1 << at), 0);
 
+/** Languages, country, licence and devices of an entry in one integer. */
 export function packAlso({ languages: tags, country, licence, devices: needed }: AlsoValues): number {
   return (
     bits(tags.map((tag) => languages.indexOf(languageOf(tag)))) |
@@ -35,6 +36,7 @@ export function packAlso({ languages: tags, country, licence, devices: needed }:
   );
 }
 
+/** What students do with it, a bit for each: `packDoing([])` gives `0`. */
 export const packDoing = (doing: readonly Activity[]): number => bits(doing.map((one) => activities.indexOf(one)));
 
 /** A blank that reads bits of one integer column: where its value stands, and whether an entry has one or several. */

@@ -30,6 +30,7 @@ export function lengthClass(minutes: number): number {
 /** `bitsOf([0, 3])` gives `9`. */
 export const bitsOf = (positions: readonly number[]): number => positions.reduce((bits, at) => bits | (1 << at), 0);
 
+/** Kind, length, subjects and grades of an entry in one integer. */
 export function packFacets({ kind, minutes, subjects: of, grades }: FacetValues): number {
   const gradeBits = bitsOf(gradesOfSpan(grades));
   return (
@@ -62,6 +63,7 @@ export interface NeedMasks {
   shelf: number;
 }
 
+/** What a need asks of that integer: `masksOf(need).grades` gives `48`. */
 export function masksOf(need: Need): NeedMasks {
   return {
     kinds: bitsOf(need.kinds.map((kind) => kinds.indexOf(kind))),
@@ -88,6 +90,7 @@ export interface CountRow {
   entries: number;
 }
 
+/** Rows of the database as the counts beside each blank. */
 export function facetCounts(rows: readonly CountRow[]): FacetCounts {
   const counts: FacetCounts = { kind: {}, subject: {}, grade: {}, minutes: {}, shelf: {} };
   const byLength = new Array<number>(lengthLimits.length + 1).fill(0);

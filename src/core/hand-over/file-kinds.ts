@@ -110,6 +110,7 @@ export const fileKinds: readonly { title: string; kinds: readonly FileKind[] }[]
   },
 ];
 
+/** `fileKindOf("no such kind")` gives `undefined`. */
 export const fileKindOf = (id: string | null): FileKind | undefined =>
   fileKinds.flatMap(({ kinds }) => kinds).find((one) => one.id === id);
 

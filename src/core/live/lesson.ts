@@ -261,6 +261,7 @@ function timerAfter(timer: Timer, command: TimerCommand, now: number): Timer | n
 /** What students' screens and the board are told: nothing that only the teacher is to see. */
 export type LessonView = Omit<LessonState, "went">;
 
+/** What every screen may know of a lesson: all but how long she stayed where. */
 export function viewOf(state: LessonState): LessonView {
   const { went: _went, ...seen } = state;
   return seen;

@@ -23,6 +23,7 @@ export function reduced({ numerator, denominator }: Fraction): Fraction {
 /** Blocks of each place, ones first. */
 export type Blocks = readonly number[];
 
+/** What blocks of ones, tens, hundreds are worth together. `worthOf([4, 2])` gives `24`. */
 export const worthOf = (blocks: Blocks): number => blocks.reduce((sum, count, place) => sum + count * 10 ** place, 0);
 
 /** Ten of one place for one of the next, or the other way; null where there is nothing to trade. */

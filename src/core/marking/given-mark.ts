@@ -34,6 +34,7 @@ export interface StandingMarks {
   counts: GivenMark | null;
 }
 
+/** Whether an entry gives a mark, and does not only say something. `isMark({ marks: null })` gives `false`. */
 export const isMark = (entry: MarkEntry): entry is GivenMark => entry.marks !== null;
 
 /**

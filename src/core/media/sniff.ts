@@ -75,9 +75,11 @@ const named: Record<MediaKind, { a: string; forms: string }> = {
   captions: { a: "captions file", forms: "a captions file (WebVTT)" },
 };
 
+/** What is said of a file that is too large, with how large it may be. */
 export const tooLarge = (kind: MediaKind): string => {
   const most = largest[kind] >= MEGABYTE ? `${largest[kind] / MEGABYTE} MB` : `${largest[kind] / 1024} KB`;
   return `This ${named[kind].a} is larger than ${most}. Nothing was changed; try a smaller one.`;
 };
+/** What is said of a file whose bytes are something else than its name says. */
 export const notOfKind = (kind: MediaKind): string =>
   `This is not ${named[kind].forms}, whatever its name says. Nothing was changed.`;

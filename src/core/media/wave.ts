@@ -61,6 +61,7 @@ export function appendRecording(
   return joined;
 }
 
+/** Samples one after another. `[...joined([Float32Array.of(1), Float32Array.of(2, 3)])]` gives `[1, 2, 3]`. */
 export function joined(parts: readonly Float32Array[]): Float32Array<ArrayBuffer> {
   const all = new Float32Array(parts.reduce((sum, part) => sum + part.length, 0));
   let at = 0;

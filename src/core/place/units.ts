@@ -52,6 +52,7 @@ export function unitNamed(name: string, system: System): Unit | undefined {
   );
 }
 
+/** The unit of the other system that a textbook would use instead. @throws Error where none is named */
 export const counterpart = (unit: Unit): Unit => {
   const found = [...customary, ...metric].find(({ short }) => short === unit.to);
   if (!found) throw new Error(`no counterpart of ${unit.one}`);

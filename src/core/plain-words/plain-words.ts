@@ -91,6 +91,7 @@ export interface Plainly extends PlainFor {
   taught: ReadonlySet<string>;
 }
 
+/** For whom words are to be plain, and which words are hard for them. */
 export const plainly = (about: PlainFor, taught: ReadonlySet<string> = new Set()): Plainly => ({
   ...{ ...about, taught },
   isHard: measureFor(about.language, about.grade, about.commonSpanish).isHard,

@@ -17,8 +17,10 @@ export function mixedByName<Item extends { id: string }>(
 
 type Rename = (id: unknown) => unknown;
 
+/** A list of names with each of them changed; what is no list stays. `eachRenamed(["a"], () => "b")` gives `["b"]`. */
 export const eachRenamed = (value: unknown, one: Rename): unknown => (Array.isArray(value) ? value.map(one) : value);
 
+/** Pairs of names, the first and the second of each changed in their own way. */
 export const pairsRenamed = (value: unknown, one: Rename, other: Rename): unknown =>
   Array.isArray(value)
     ? value.map((pair) => (Array.isArray(pair) && pair.length === 2 ? [one(pair[0]), other(pair[1])] : pair))

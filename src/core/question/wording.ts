@@ -14,6 +14,7 @@ export const named = (options: readonly Option[], id: string, languages: readonl
   return option ? (inLanguage(option.text, languages) ?? id) : "?";
 };
 
+/** Pairs as they are said in a line: "tide → water · bar → sand". */
 export const formatPairs = (
   pairs: Pairs,
   left: readonly Option[],
@@ -52,6 +53,7 @@ export const words = (text: string | undefined): Said[] => (text?.trim() ? [{ te
 export const oneByOne = (texts: readonly (string | undefined)[]): Said[] =>
   texts.flatMap((text) => (text?.trim() ? [{ text: text.trim() }, { pause: BETWEEN_MS }] : []));
 
+/** Things to choose from, as they are read out one by one. */
 export const readOptions = (options: Texts, languages: readonly string[]): Said[] =>
   oneByOne(options.map(({ text }) => inLanguage(text, languages)));
 

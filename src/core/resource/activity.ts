@@ -16,6 +16,7 @@ const byBlock: Record<Exclude<Block["type"], "question">, Activity> = {
   manipulative: "build",
 };
 
+/** What a block has students do. `activityOf(lesson.steps[1].blocks[0])` gives `"answer"`. */
 export function activityOf(block: Block): Activity {
   return block.type === "question" ? questionKinds[block.question.type].activity : byBlock[block.type];
 }

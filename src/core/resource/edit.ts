@@ -82,6 +82,7 @@ export const withNewIds = (step: Step, newId: NewId): Step => ({
   blocks: step.blocks.map((block) => withNewBlockIds(block, newId)),
 });
 
+/** The same block under ids of its own, its questions too. `withNewBlockIds(lesson.steps[0].blocks[0], () => "new").id` gives `"new"`. */
 export function withNewBlockIds(block: Block, newId: NewId): Block {
   const asked = (question: Question): Question => ({ ...question, id: newId() });
   if (block.type === "question") return { ...block, id: newId(), question: asked(block.question) };

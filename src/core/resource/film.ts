@@ -13,6 +13,7 @@ const tenth = (seconds: number) => Math.round(Math.max(0, seconds) * 10) / 10;
 /** What a stop holds: a question of a type, something to read, or a page to open. */
 export type StopKind = QuestionType | "note" | "link";
 
+/** A film with one more stop, empty as yet, in the order of time. */
 export function addStop(film: Film, at: number, kind: StopKind, language: string, newId: NewId): Film {
   const stop: FilmStop = {
     id: newId(),
@@ -29,6 +30,7 @@ export function addStop(film: Film, at: number, kind: StopKind, language: string
 
 const inTime = (stops: readonly FilmStop[]) => stops.toSorted((one, other) => one.at - other.at);
 
+/** A film with a stop of the same id in its place, in the order of time. */
 export const putStop = (film: Film, stop: FilmStop): Film => ({
   ...film,
   stops: inTime(film.stops.map((old) => (old.id === stop.id ? { ...stop, at: tenth(stop.at) } : old))),
@@ -48,6 +50,7 @@ export function movedStop(film: Film, times: readonly number[]): { stop: FilmSto
   return left.length === 1 && after.length === 1 ? { stop: left[0]!, at: tenth(after[0]!) } : null;
 }
 
+/** `removeStop({ stops: [{ id: "a" }] }, "a").stops` gives `[]`. */
 export const removeStop = (film: Film, id: string): Film => ({
   ...film,
   stops: film.stops.filter((stop) => stop.id !== id),

@@ -173,6 +173,10 @@ function placeAsIn(document: Document, id: string, among: readonly Step[]): numb
   return before ? among.findIndex((one) => one.id === before.id) + 1 : 0;
 }
 
+/**
+ * Mine with one thing said of the whole as they have it.
+ * `takeField(lesson, { ...lesson, title: { en: "The sea" } }, "title").title` gives `{ en: "The sea" }`.
+ */
 export const takeField = (mine: Document, theirs: Document, field: Field): Document => ({
   ...mine,
   [field]: theirs[field],

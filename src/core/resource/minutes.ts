@@ -18,6 +18,7 @@ const WORDS_A_MINUTE = 100;
 const MINUTES_A_QUESTION = 1.5;
 const MINUTES_TO_WRITE = 8;
 
+/** Seconds of all blocks that students see. `sumOver(lesson, () => 2)` gives `4`. */
 export const sumOver = (document: Document, seconds: (block: Block) => number): number =>
   document.steps
     .filter(isForStudents)

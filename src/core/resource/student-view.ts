@@ -9,6 +9,7 @@ export function studentStep(step: Step): Step {
   return withQuestions({ ...step, teacherNotes: undefined }, withoutAnswers);
 }
 
+/** What students are sent: no notes, no steps and no answers of the teacher's. `studentDocument(lesson).steps.length` gives `2`. */
 export function studentDocument(document: Document): Document {
   return {
     ...document,

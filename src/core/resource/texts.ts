@@ -69,6 +69,7 @@ export function questionPath(path: Path): Path | null {
   return at < 0 ? null : path.slice(0, at + 1);
 }
 
+/** What is found at the end of a path. `at(lesson, ["title", "en"])` gives `"Tides"`. */
 export const at = (value: unknown, path: Path): unknown =>
   path.reduce<unknown>((now, key) => (now as Record<string, unknown>)[key], value);
 
@@ -77,6 +78,7 @@ export function withText(value: unknown, path: Path, change: (text: string) => s
   return withValue(value, path, (text) => change(text as string));
 }
 
+/** The same value with what is at the end of a path changed. `withValue({ a: [1, 2] }, ["a", 1], () => 3)` gives `{ a: [1, 3] }`. */
 export function withValue(value: unknown, [key, ...rest]: Path, change: (value: unknown) => unknown): unknown {
   if (key === undefined) return change(value);
   if (Array.isArray(value)) return value.with(Number(key), withValue(value[Number(key)], rest, change));

@@ -80,6 +80,7 @@ export function cellOf(evidence: readonly Evidence[], now: Date): CoverageCell {
 /** By class, then by statement; statements nothing is known of are left out. */
 export type Coverage = Readonly<Record<number, Readonly<Record<number, CoverageCell>>>>;
 
+/** Evidence sorted into one cell for each class and statement. */
 export function coverageOf(evidence: readonly Evidence[], now: Date): Coverage {
   const sorted = new Map<string, Evidence[]>();
   for (const one of evidence) {

@@ -39,6 +39,7 @@ export interface Average {
   minutes: number;
 }
 
+/** Of those who have begun; the share is of those whose work has marks. `averageOf([])` gives `{ students: 0, share: null, minutes: 0 }`. */
 export function averageOf(rows: readonly ResultRow[]): Average {
   const begun = rows.filter(({ state }) => state !== "not begun");
   const marked = begun.filter(({ outOf }) => outOf > 0);

@@ -175,6 +175,7 @@ export function planImport(roster: Roster, present: Present): ImportPlan {
   return plan;
 }
 
+/** Whether bringing a roster in would leave everything as it is. */
 export const changesNothing = (plan: ImportPlan): boolean =>
   plan.addStudents.length +
     plan.changeStudents.length +

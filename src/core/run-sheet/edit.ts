@@ -14,6 +14,7 @@ const eachPart = (sheet: RunSheet, change: (part: SheetPart) => SheetPart): RunS
 const eachLine = (sheet: RunSheet, change: (line: SheetLine) => SheetLine[]): RunSheet =>
   eachPart(sheet, (part) => ({ ...part, lines: part.lines.flatMap(change).slice(0, mostInRunSheet.lines) }));
 
+/** `setLine({ days: [] }, "a", {})` gives `{ days: [] }`. */
 export const setLine = (sheet: RunSheet, id: string, to: Partial<SheetLine>): RunSheet =>
   eachLine(sheet, (line) => [line.id === id ? { ...line, ...to } : line]);
 
@@ -38,6 +39,7 @@ export const addFirstLine = (sheet: RunSheet, part: string, newId: string): RunS
       : one,
   );
 
+/** `removeLine({ days: [] }, "a")` gives `{ days: [] }`. */
 export const removeLine = (sheet: RunSheet, id: string): RunSheet =>
   eachLine(sheet, (line) => (line.id === id ? [] : [line]));
 
@@ -64,6 +66,7 @@ export const moveLine = (sheet: RunSheet, id: string, by: 1 | -1): RunSheet =>
     return { ...part, lines };
   });
 
+/** A part with other minutes, 0 to 300. `setMinutes({ days: [] }, "a", 5)` gives `{ days: [] }`. */
 export const setMinutes = (sheet: RunSheet, part: string, minutes: number): RunSheet =>
   eachPart(sheet, (one) => (one.id === part ? { ...one, minutes: Math.max(0, Math.min(300, minutes)) } : one));
 

@@ -52,6 +52,7 @@ export interface ChangedSource {
   now: string | null;
 }
 
+/** Every line of a run sheet, in order. `linesOf({ days: [{ parts: [{ lines: [{ id: "a" }] }] }] })` gives `[{ id: "a" }]`. */
 export const linesOf = ({ days }: Pick<RunSheet, "days">): SheetLine[] =>
   days.flatMap(({ parts }) => parts.flatMap(({ lines }) => lines));
 

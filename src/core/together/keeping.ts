@@ -35,4 +35,5 @@ export const keepings: Readonly<Record<QuestionType, Keeping | null>> = {
 /** Lists of pairs in which the first can stand only once: two who move it at one moment have moved it once. */
 export const onePlaceEach: ReadonlySet<QuestionType> = new Set(["groups", "labels"]);
 
+/** Whether several can write on one answer to it at once. `isSharable("longText")` gives `true`. */
 export const isSharable = (type: QuestionType): boolean => keepings[type] !== null;

@@ -178,8 +178,8 @@ function Feed({ group, feed }: { group: Class; feed: boolean }) {
         <CalendarPlus size={16} aria-hidden /> Calendar
       </h2>
       <p className="mt-1 text-ink-soft">
-        What {group.name} has, in any calendar that reads iCalendar. Anyone who knows the address can read it; no names of
-        students are in it.
+        What {group.name} has, in any calendar that reads iCalendar. Anyone who knows the address can read it; no names
+        of students are in it.
       </p>
       {address && (
         <div className="mt-3">

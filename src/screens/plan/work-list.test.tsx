@@ -8,7 +8,9 @@ const go = jest.fn();
 let address = "";
 jest.mock("../use-address", () => ({ useAddress: () => ({ go, parameters: new URLSearchParams(address) }) }));
 jest.mock("../use-noted", () => ({ useNoted: () => {} }));
-jest.mock("./work-row", () => ({ WorkRow: ({ assignment }: { assignment: Assignment }) => <li>{assignment.title}</li> }));
+jest.mock("./work-row", () => ({
+  WorkRow: ({ assignment }: { assignment: Assignment }) => <li>{assignment.title}</li>,
+}));
 jest.mock("./many-bar", () => ({ ManyBar: () => null }));
 jest.mock("./times-dialog", () => ({ TimesDialog: () => null }));
 

@@ -24,6 +24,7 @@ export const usualHeadings: Record<NoteTemplate, readonly string[]> = {
 export const headingsOf = ({ template, headings }: Pick<QuestionOf<"notePage">, "template" | "headings">): number =>
   template === "data table" ? Math.max(2, headings.length || 3) : usualHeadings[template].length;
 
+/** What a field is headed: as the teacher wrote, else as its template has it. */
 export function headingAt(question: QuestionOf<"notePage">, at: number, languages: readonly string[]): string {
   return inLanguage(question.headings[at], languages)?.trim() || (usualHeadings[question.template][at] ?? `${at + 1}`);
 }
