@@ -24,7 +24,7 @@ import {
 import { percentile, printTable, readOptions } from "./table";
 
 /**
- * Led lessons on the real server, with a real connection for every screen: so many students in lessons of 25 answer every two to
+ * Led lessons on the real server, with a real connection for every screen: this many students in lessons of 25 answer every two to
  * five seconds for a while, and the teachers go on now and then. From a teacher's press to the last screen; from an answer to the
  * teacher's table; and whether everything that was acknowledged is there once. On the embedded database, and on two application processes
  * with one PostgreSQL, where half the screens are on each and teachers are not where all their children are (`--only embedded,postgres`).

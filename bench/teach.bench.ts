@@ -11,7 +11,7 @@ import { percentile, printTable, readOptions } from "./table";
 const { n, json } = readOptions({ n: [40] });
 const phases = ["open", "teach", "practise", "check"] as const;
 
-/** So many steps, each with three questions, about money and colours. */
+/** How many steps there are, each with three questions, about money and colours. */
 const longLesson = (steps: number): Document => ({
   ...lesson("A long lesson"),
   steps: Array.from({ length: steps }, (_, at): Step => ({

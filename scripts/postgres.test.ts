@@ -14,7 +14,7 @@ type Server = ReturnType<typeof startPostgres>;
 let primary: Server;
 let standby: Server;
 let pooler: ReturnType<typeof startPooler>;
-/** For notices: it leads to the server too, and keeps a connection for the one who has it. */
+/** For notices: another way to the server, on which each client keeps a connection of its own. */
 let direct: ReturnType<typeof startPooler>;
 let db: Db;
 let replicas: Replicas;

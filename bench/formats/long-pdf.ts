@@ -1,4 +1,4 @@
-// Writes a PDF of so many pages into a file, in a process of its own: what that takes is not what reading it takes.
+// Writes a PDF of this many pages into a file, in a process of its own: what that takes is not what reading it takes.
 import { writeFileSync } from "node:fs";
 import { documentReport } from "@/core/report/document-report";
 import { writePdf } from "@/formats/pdf/write-pdf";

@@ -8,7 +8,7 @@ import { migrate } from "@/data/engine/migrate";
 import { lesson, publishFor, smallWorld } from "@/data/testing/world";
 import { newQuestion } from "@/core/question/new-question";
 
-/** So many children a lesson. */
+/** How many children a lesson has. */
 export const CLASS = 25;
 export const PORT = 3990;
 const hash = (token: string) => createHash("sha256").update(token).digest("hex");

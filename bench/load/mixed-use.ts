@@ -3,7 +3,7 @@ import path from "node:path";
 import { allQuestions } from "@/core/resource/document";
 import { document, listen, send, wait, type Led } from "../live/school";
 
-/** So many lessons are led; the children of the others work at their own pace. */
+/** How many lessons are led; the children of the others work at their own pace. */
 const LED = 5;
 const questions = allQuestions(document).map(({ question }) => question.id);
 const between = (from: number, to: number) => from + Math.random() * (to - from);

@@ -26,7 +26,7 @@ const SCHOOLS_OF_A_DISTRICT = 50;
 const CLASSES_OF_A_TEACHER = 4;
 const WORKS = 20;
 const QUESTIONS = 10;
-/** So many lessons are written; the others are these again, under other numbers. */
+/** How many lessons are written; the others are these again, under other numbers. */
 const WRITTEN = 10_000;
 
 /** Rows in bulk as PostgreSQL itself makes them, without triggers and references, and with the indexes made afterwards. */

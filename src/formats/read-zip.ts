@@ -16,7 +16,7 @@ export interface ZipLimits {
   name: string;
 }
 
-/** Read so much at a time: what a zip says of its sizes may be a lie, so what comes out is counted. */
+/** How much is read at a time: what a zip says of its sizes may be a lie, so what comes out is counted. */
 const PIECE = 16_384;
 /** Text packs to a twentieth; what packs to a five-hundredth was made to fill a disk. */
 const MOST_TIMES = 500;

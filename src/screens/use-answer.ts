@@ -45,7 +45,7 @@ export const partsClient = () =>
     },
   });
 
-/** What something has been for so many milliseconds; undefined until then. */
+/** What something has been for this many milliseconds; undefined until then. */
 function useRested<Value>(value: Value, ms: number): Value | undefined {
   const [rested, setRested] = useState(value);
   useEffect(() => {

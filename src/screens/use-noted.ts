@@ -1,7 +1,7 @@
 "use client";
 import { useEffect } from "react";
 
-/** So long after the last change it is written into the bar. */
+/** How long after the last change it is written into the bar. */
 const REST_MS = 300;
 
 function write(values: Record<string, string | null>): void {

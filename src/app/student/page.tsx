@@ -12,7 +12,7 @@ import { enter } from "@/server/web/page";
 
 export const generateMetadata = () => screenTitle("myWork");
 
-/** So long something done or closed stays on the page; by the end of a year there are hundreds of pieces. */
+/** How long something done or closed stays on the page: by the end of a year there are hundreds of pieces. */
 const RECENT_DAYS = 21;
 
 export default async function StudentPage({ searchParams }: { searchParams: Promise<{ earlier?: string }> }) {

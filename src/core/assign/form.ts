@@ -63,7 +63,7 @@ export const AssignForm = z.object({
   after: Id.nullable(),
   /** The only days it is open, where not on every one. */
   openDays: z.array(PlainDate).max(90).nullable(),
-  /** Split over so many lessons at these steps: the steps of each part. */
+  /** Split over this many lessons at these steps: the steps of each part. */
   parts: z
     .array(z.array(z.string().max(40)).min(1))
     .min(2)
@@ -135,7 +135,7 @@ function opening(
   }
 }
 
-/** The meeting on a date in a period, or so many of the class's meetings after it. */
+/** The meeting on a date in a period, or this many of the class's meetings after it. */
 function meetingFrom(
   calendar: SchoolCalendar,
   rules: readonly MeetingRule[],

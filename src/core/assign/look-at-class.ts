@@ -154,7 +154,7 @@ const splitChange = (form: AssignForm, parts: string[][]): Partial<AssignForm> =
 });
 
 /**
- * The steps of each part when a lesson is split over meetings of so many minutes; null when one step alone is longer.
+ * The steps of each part when a lesson is split over meetings of this many minutes; null when one step alone is longer.
  * `partsFor({ document: lesson, facts: { minutes: 60 } }, 60).length` gives `1`.
  */
 export function partsFor(resource: Pick<LookedResource, "document" | "facts">, room: number): string[][] | null {

@@ -256,7 +256,7 @@ export function nthMeeting(
 const SEARCH_DAYS = 200;
 
 /**
- * So many days with school later (or earlier, when negative); 0 is the day itself, or the next with school. Within 200 days
+ * The date that many days with school later (or earlier, when negative); 0 is the day itself, or the next with school. Within 200 days
  * of the date, else null.
  * `schoolDaysLater(isles, "2026-12-01", 1)` gives `"2026-12-03"`.
  */

@@ -8,7 +8,7 @@ export interface Stretch {
   to: string;
 }
 
-/** Terms that began within so many days of today are of one school year. */
+/** Terms that began within this many days of today are of one school year. */
 const YEAR_DAYS = 330;
 
 /**

@@ -18,7 +18,7 @@ export function fromWallClock(text: string, zone: string): Date | null {
 }
 
 /**
- * A moment so many school days (Monday to Friday) after `now`'s day, at the hour given.
+ * A moment this many school days (Monday to Friday) after `now`'s day, at the hour given.
  * `schoolDayAt(new Date("2026-11-27T09:00Z"), "Europe/London", 1, 15).toISOString()` gives `"2026-11-30T15:00:00.000Z"`.
  */
 export function schoolDayAt(now: Date, zone: string, schoolDays: number, hour: number, minute = 0): Date {

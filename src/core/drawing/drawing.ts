@@ -131,7 +131,7 @@ function around(points: readonly number[]): Box {
   return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
 }
 
-/** Of a thing, so much must stay on the page to be found again. */
+/** Of a thing, this much must stay on the page to be found again. */
 const STAYS = 20;
 
 /** Moved, but never so far that it is off the page and lost. */

@@ -22,7 +22,7 @@ export function editDistance(one: string, other: string): number {
 
 /** Common practice: one slip in a short word, two in a longer one. */
 const SHORT_WORD = 5;
-/** A word that sounds the same is as near as one with a slip and a half; so long must it be to sound like anything. */
+/** A word that sounds the same is as near as one with a slip and a half; it must be this long to sound like anything. */
 const SOUNDS_ALIKE = 1.5;
 const LONG_ENOUGH_TO_HEAR = 5;
 /** Further apart than this, words that sound alike are two words. */

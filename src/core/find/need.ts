@@ -17,7 +17,7 @@ export interface Need {
   kinds: Kind[];
   grades: number[];
   subjects: Subject[];
-  /** At most so many minutes; null: any time. */
+  /** At most this many minutes; null: any time. */
   minutes: number | null;
   shelf: Shelf | null;
   languages: Language[];

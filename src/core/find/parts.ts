@@ -31,7 +31,7 @@ const stem = (word: string): string =>
     .replace(/(?<=\p{L}{2}[^s])s$/u, "")
     .replace(/(?<=\p{L}{3})(?:ing|ie|ed|e|y)$/u, "");
 
-/** So much of a text that the first of the words stands in it, and no more than a line or two. */
+/** Enough of a text that the first of the words stands in it, and no more than a line or two. */
 function excerpt(text: string, words: ReadonlySet<string>): string {
   const flat = text.replace(/\s+/g, " ").trim();
   if (flat.length <= LONGEST) return flat;

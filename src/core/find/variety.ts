@@ -16,7 +16,7 @@ export interface VariedLine extends OrderedLine {
   leader: number;
 }
 
-/** So many of one sort have lines of their own. */
+/** How many of one sort have lines of their own. */
 const MOST_ALIKE = 2;
 /** Lines compared with one another; what comes after them is shown as it is. */
 export const MOST_VARIED = 200;

@@ -16,7 +16,7 @@ import {
 const START = Date.UTC(2026, 10, 30, 8, 50);
 const minute = 60_000;
 
-/** The state after these commands, each so many minutes after the one before. */
+/** The state after these commands, each this many minutes after the one before. */
 function after(commands: readonly LessonCommand[], from = newLesson()): LessonState {
   let state = from;
   commands.forEach((command, at) => {

@@ -44,7 +44,7 @@ export type RoomEvent =
       asked?: boolean;
     };
 
-/** A screen that was not heard of for so long is not there. Milliseconds. */
+/** A screen that was not heard of for this long is not there. Milliseconds. */
 export const GONE_AFTER_MS = 60_000;
 /** Whether somebody's screen was heard of lately. `isIn({ seen: null }, 0)` gives `false`. */
 export const isIn = (one: Pick<Seated, "seen">, now: number): boolean =>

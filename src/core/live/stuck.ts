@@ -12,7 +12,7 @@ export function upperFence(values: readonly number[]): number | null {
   return third + 1.5 * (third - first);
 }
 
-/** So many wrong tries at one question mean that trying alone does not help. Common practice. */
+/** How many wrong tries at one question mean that trying alone does not help. Common practice. */
 export const WRONG_TRIES = 3;
 /** A class that answers within seconds makes a fence within which nobody has read the question. Seconds; common practice. */
 const SHORTEST_WAIT = 20;

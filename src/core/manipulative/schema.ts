@@ -10,7 +10,7 @@ import { isCurrency } from "./coins";
  */
 const NumberLine = z.object({ tool: z.literal("number line"), axis: Axis });
 
-/** Bars of one length, each cut into so many equal parts. */
+/** Bars of one length, each cut into this many equal parts. */
 const PartBars = z.object({ tool: z.literal("bars"), parts: z.array(z.number().int().min(1).max(24)).min(1).max(4) });
 
 /** Blocks of ones, tens, hundreds, thousands: as many places as are wanted. */

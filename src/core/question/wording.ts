@@ -22,7 +22,7 @@ export const formatPairs = (
   languages: readonly string[],
 ) => pairs.map(([one, other]) => `${named(left, one, languages)} → ${named(right, other, languages)}`).join(" · ");
 
-/** Either way by so much, where that is allowed. `withMargin("12", 0.5)` gives `"12 (0.5 either way)"`. */
+/** Either way by this much, where that is allowed. `withMargin("12", 0.5)` gives `"12 (0.5 either way)"`. */
 export const withMargin = (value: string, tolerance: number): string =>
   tolerance ? `${value} (${tolerance} either way)` : value;
 

@@ -59,7 +59,7 @@ export interface Measure {
   isHard: (word: string) => boolean;
 }
 
-/** Of the commonest words of Spanish, children of a grade know about so many; common practice, no published list is free. */
+/** Of the commonest words of Spanish, children of a grade know about this many; common practice, no published list is free. */
 const spanishKnown = (grade: number): number => (grade <= 3 ? 2_500 : grade <= 6 ? 5_000 : 10_000);
 
 /** Spanish plurals and what is made of a verb by hanging a pronoun on it are not all among the commonest forms. */

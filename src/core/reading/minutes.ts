@@ -1,6 +1,6 @@
 import { addDays, mondayOf } from "../calendar/school-calendar";
 
-/** A screen says so often that somebody reads. Seconds. */
+/** How often a screen says that somebody reads. Seconds. */
 export const BEAT_SECONDS = 15;
 /** Longer than this without a key, a touch, scrolling or the voice, nobody is reading. Seconds. */
 export const IDLE_SECONDS = 60;

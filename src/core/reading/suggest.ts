@@ -39,7 +39,7 @@ export interface Suggestion {
 /** Further above her own grade than this it would be no pleasure. */
 const TOO_HARD = 1.5;
 const EASY = 1;
-/** So many classmates have to have finished it before that is a reason. */
+/** How many classmates must have finished it before that is a reason. */
 const SEVERAL = 2;
 
 const distance = (one: OnShelf, child: ReadingChild) =>

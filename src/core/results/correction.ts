@@ -10,7 +10,7 @@ export const Correction = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("void") }),
   /** This answer, in words, counts as right as well. */
   z.object({ kind: z.literal("accept"), said: z.string().trim().min(1).max(2000) }),
-  /** It is worth so many marks. */
+  /** It is worth this many marks. */
   z.object({ kind: z.literal("marks"), marks: z.number().min(0.5).max(100) }),
 ]);
 export type Correction = z.infer<typeof Correction>;

@@ -78,7 +78,7 @@ export interface Analysis {
 const NEARLY = 0.95;
 const NEARLY_NONE = 0.1;
 const MOST_BLANK = 0.5;
-/** A wrong answer that so many of the strongest give, and more of them than of the weakest, may be right as well. */
+/** A wrong answer that this many of the strongest give, and more of them than of the weakest, may be right as well. */
 const MAY_BE_RIGHT = 0.3;
 const TIMES_AS_LONG = 3;
 /** Below this a question tells the stronger and the weaker hardly apart (Ebel 1965). */

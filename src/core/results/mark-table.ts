@@ -15,7 +15,7 @@ export type Got =
   { kind: "marks"; gained: number; outOf: number } | { kind: "missing" | "to come" | "not read" | "excused" };
 
 export interface MarkRules {
-  /** So many of each child's lowest results count for nothing. */
+  /** How many of each child's lowest results count for nothing. */
   lowest: number;
   /** What was not handed in counts as nothing gained, or is left out. */
   missing: "nothing" | "left out";

@@ -43,7 +43,7 @@ export interface TryHistory {
   answers: AnswerHistory[];
 }
 
-/** What came next within so many milliseconds is the same answer, still being written. */
+/** What came next within this many milliseconds is the same answer, still being written. */
 const ON_ITS_WAY_MS = 10_000;
 
 /** Of answers kept while they were being written, what each came to; what was checked stays. */

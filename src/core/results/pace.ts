@@ -6,7 +6,7 @@ export type Pace = "long" | "raced";
 
 /** Beyond this a value is labelled an outlier (Iglewicz and Hoaglin 1993). */
 const FAR = 3.5;
-/** However quick the others are: within so many seconds nobody is called slow, beyond so many nobody raced. Common practice. */
+/** However quick the others are: within this many seconds nobody is called slow, beyond this many nobody raced. Common practice. */
 const NEVER_LONG = 20;
 const NEVER_RACED = 15;
 

@@ -9,7 +9,7 @@ export interface Point {
 
 const shareOf = ({ gained, outOf }: Pick<Point, "gained" | "outOf">): number => gained / outOf;
 
-/** The level is what was gained of the marks of so many results, the last ones. Common practice. */
+/** The level is what was gained of the marks of this many results, the last ones. Common practice. */
 const RESULTS_IN_LEVEL = 3;
 /** A level has changed when it is further from the one before than this. */
 const CHANGED = 0.15;
@@ -79,7 +79,7 @@ export function progressOf(all: readonly Point[]): Progress {
   };
 }
 
-/** When a goal counts as met: so much of the marks, so many results running. */
+/** When a goal counts as met: this much of the marks, this many results running. */
 export interface Criterion {
   /** 0 to 1. */
   share: number;

@@ -114,7 +114,7 @@ export function pointBiserial(
   return correlation(own, corrected ? totals.map((total, at) => total - own[at]!) : totals);
 }
 
-/** So many of the strongest and of the weakest are compared (Kelley 1939). */
+/** How many of the strongest and of the weakest are compared (Kelley 1939). */
 const COMPARED = 0.27;
 
 /**

@@ -8,7 +8,7 @@ export interface ToGroup extends GroupStudent {
 
 export type LiveRule = GroupRule | "by seats";
 
-/** How many groups there are of so many students in each; of pairs, an odd one makes one three. `groupsOf(23, 2)` gives `11`. */
+/** How many groups there are of this many students in each; of pairs, an odd one makes one three. `groupsOf(23, 2)` gives `11`. */
 export function groupsOf(students: number, size: number): number {
   return Math.max(1, size === 2 ? Math.floor(students / 2) : Math.ceil(students / size));
 }

@@ -139,7 +139,7 @@ export function movePart(sheet: RunSheet, id: string, by: 1 | -1, newId: string)
   return { ...sheet, days: days.filter(({ parts }) => parts.length > 0) };
 }
 
-/** All parts over lessons of so many minutes, in their order: as few as possible. */
+/** All parts over lessons of this many minutes, in their order: as few as possible. */
 export function spreadAgain(sheet: RunSheet, period: number, newId: () => string): RunSheet {
   const lessons = spread(
     sheet.days.flatMap(({ parts }) => parts),

@@ -19,7 +19,7 @@ export function beginnings({ parts }: Pick<SheetDay, "parts">): Map<string, numb
 }
 
 /**
- * What to leave out of a day so that what is left of it fits into so many minutes: in the order she chose, no more than needed.
+ * What to leave out of a day so that what is left of it fits into this many minutes: in the order she chose, no more than needed.
  * `enough` is false where leaving out all of it would not do.
  * `whenShort({ short: ["b"] }, [{ id: "a", minutes: 20 }, { id: "b", minutes: 20 }], 30)` gives `{ leaveOut: ["b"], enough: true }`.
  */

@@ -14,7 +14,7 @@ const OPENER = 5;
 const EXIT = 5;
 export const PAIR_TALK = 3;
 
-/** So many sentences of a text are worth saying word for word. */
+/** How many sentences of a text are worth saying word for word. */
 const SENTENCES = 3;
 
 const sentencesOf = (text: string): string[] =>
@@ -256,7 +256,7 @@ function stretched(minutes: readonly number[], total: number): number[] {
 /** Less than this of a part is not worth beginning, or going on with in the next lesson. */
 const SCRAP = 5;
 
-/** A part cut after so many minutes: its lines are shared out. */
+/** A part cut after this many minutes: its lines are shared out. */
 function cut(part: SheetPart, after: number, newId: NewId): [SheetPart, SheetPart] {
   const at = Math.round((part.lines.length * after) / part.minutes);
   const [lines, rest] = [part.lines.slice(0, at), part.lines.slice(at)];
@@ -267,7 +267,7 @@ function cut(part: SheetPart, after: number, newId: NewId): [SheetPart, SheetPar
 }
 
 /**
- * Parts filling so many lessons of `room` minutes, in their order. A part goes on in the next lesson where the time is over, unless only
+ * Parts filling this many lessons of `room` minutes, in their order. A part goes on in the next lesson where the time is over, unless only
  * a scrap would: then it, or what is before it, is a little longer or shorter instead.
  */
 export function fill(parts: readonly SheetPart[], lessons: number, room: number, newId: NewId): SheetPart[][] {
@@ -333,7 +333,7 @@ function materialsOf(document: Document): RunSheet["materials"] {
 }
 
 /**
- * A run sheet made of a resource, for lessons of so many minutes. `lessons`: how many it is to fill, the minutes of the steps stretched
+ * A run sheet made of a resource, for lessons of this many minutes. `lessons`: how many it is to fill, the minutes of the steps stretched
  * or cut to that; null: as many as the steps take.
  */
 export const proposeRunSheet = (

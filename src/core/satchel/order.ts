@@ -7,7 +7,7 @@ export function movedOnto(order: readonly number[], id: number, onto: number): n
   return from < 0 || to < 0 ? [...order] : order.toSpliced(from, 1).toSpliced(to, 0, id);
 }
 
-/** One thing so many places down, or up when negative; it stops at the ends. `movedBy([1, 2, 3], 3, -1)` gives `[1, 3, 2]`. */
+/** One thing this many places down, or up when negative; it stops at the ends. `movedBy([1, 2, 3], 3, -1)` gives `[1, 3, 2]`. */
 export function movedBy(order: readonly number[], id: number, by: number): number[] {
   const at = order.indexOf(id);
   const to = Math.max(0, Math.min(order.length - 1, at + by));

@@ -48,7 +48,7 @@ const codesOf = (document: Document, step: Step): string[] => [
 const worth: Readonly<Record<Step["phase"], number>> = { open: 2, teach: 5, practise: 3, check: 3, close: 2 };
 
 /**
- * What to leave out so that a resource takes so many minutes at most. The opener and one check stay, and for every standard a step that
+ * What to leave out so that a resource takes this many minutes at most. The opener and one check stay, and for every standard a step that
  * asks about it, as long as they fit; of the others those worth most. Steps for teachers only stay: they take no time of the children's.
  *
  * `shorten(lesson, 60).leaveOut` gives `[]`.
@@ -107,7 +107,7 @@ export function shorten(document: Document, minutes: number): Shortened {
   };
 }
 
-/** The steps that are worth most in so many minutes, by trying all sums of minutes (the knapsack's exact way). */
+/** The steps that are worth most in this many minutes, by trying all sums of minutes (the knapsack's exact way). */
 function fill(steps: readonly Step[], takes: ReadonlyMap<string, number>, minutes: number): string[] {
   if (minutes < 0) return [];
   let best: { worth: number; ids: string[] }[] = Array.from({ length: minutes + 1 }, () => ({ worth: 0, ids: [] }));

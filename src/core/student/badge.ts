@@ -21,7 +21,7 @@ export type BadgePicture = (typeof badgePictures)[number];
 
 export const badgeTones = ["green", "slate", "clay", "ink"] as const;
 
-/** So many there are: more than any class has children. */
+/** How many there are: more than any class has children. */
 export const BADGES = badgePictures.length * badgeTones.length;
 
 export interface Badge {

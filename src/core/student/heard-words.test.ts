@@ -55,7 +55,7 @@ const tides = [
   "Look at the table. Which day would you choose for a trip to the lighthouse, and why?",
 ];
 
-/** The share of words that are marked within so many seconds of being said. */
+/** The share of words that are marked within this many seconds of being said. */
 const within = (seconds: number, found: readonly { from: number }[], truth: readonly number[]) =>
   truth.filter((real, nth) => Math.abs(found[nth]!.from - real) <= seconds).length / truth.length;
 

@@ -19,7 +19,7 @@ interface Stretch {
 }
 
 const FRAME_SECONDS = 0.01;
-/** So much above the quietest tenth is a voice, where that is not far below the loudest tenth. */
+/** How much above the quietest tenth counts as a voice, where that is not far below the loudest tenth. */
 const ABOVE_QUIET_DB = 6;
 const BELOW_LOUD_DB = 30;
 /** Shorter silences lie within a word (before a "t" or "k"), shorter sounds are clicks. */
@@ -117,7 +117,7 @@ export function heardWords(lines: readonly string[], samples: Float32Array, rate
   });
 }
 
-/** The moment at which so many seconds of voice have been heard: behind a pause, not before it. */
+/** The moment at which this many seconds of voice have been heard: behind a pause, not before it. */
 function clockOf(voice: readonly Stretch[]): (voiced: number) => number {
   return (voiced) => {
     let left = voiced;

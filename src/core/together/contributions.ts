@@ -26,7 +26,7 @@ export interface Contribution {
   first: number;
 }
 
-/** Anyone who does nothing for so long has finished one go. Milliseconds; common practice. */
+/** Anyone who does nothing for this long has finished one go. Milliseconds; common practice. */
 const PAUSE_MS = 90_000;
 
 interface Contents {

@@ -3,7 +3,7 @@ import type { QuestionType, ResponseValue } from "../question/question";
 import { inCommon } from "./in-common";
 import { keepings, onePlaceEach } from "./keeping";
 
-/** What two who type at one moment may make too long is cut: so many letters the answer to such a question may have. */
+/** What two who type at one moment may make too long is cut: this many letters the answer to such a question may have. */
 const longest: Partial<Record<QuestionType, number>> = { shortText: 500, cells: 500, notePage: 4000 };
 const LONGEST_TEXT = 20_000;
 

@@ -27,7 +27,7 @@ export class Listener {
   private commands: Promise<unknown> = Promise.resolve();
   private closed = false;
 
-  /** `pause`: waits so many milliseconds before the next try to connect. */
+  /** `pause`: waits this many milliseconds before the next try to connect. */
   constructor(
     private readonly connect: ConnectForNotices,
     private readonly pause: (ms: number) => Promise<unknown> = (ms) => new Promise((done) => setTimeout(done, ms)),

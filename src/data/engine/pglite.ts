@@ -73,7 +73,7 @@ async function lock(folder: string, patience: number): Promise<() => Promise<voi
 
 const stoppedWork = "The database stopped in the middle of this, so nothing of it was kept. Try again.";
 
-/** So often in a minute the thread is started again; after that something is wrong that starting again does not mend. */
+/** How often in a minute the thread is started again; after that something is wrong that starting again does not mend. */
 const MOST_RESTARTS = 3;
 const RESTARTS_WITHIN_MS = 60_000;
 

@@ -18,7 +18,7 @@ export interface Replica {
 /** A replica that is not that far by then has fallen behind, and the server itself is asked. */
 const PATIENCE_MS = 100;
 const PAUSE_MS = 3;
-/** One that did not answer is asked again so much later. */
+/** One that did not answer is asked again this much later. */
 const REST_MS = 5_000;
 
 const asked = <Value>(work: Promise<Value>): Promise<Value | null> => work.catch(() => null);

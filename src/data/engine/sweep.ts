@@ -6,7 +6,7 @@ export const keptDays = { events: 180, viewed: 180, unusedMedia: 30 } as const;
 const DAY_MS = 86_400_000;
 const before = (now: Date, days: number) => new Date(now.getTime() - days * DAY_MS);
 
-/** Takes away what was done so long ago that nobody undoes it, and what was looked at that long ago. Returns how many of each. */
+/** Takes away what was done so long ago that nobody will undo it, and what was looked at that long ago. Returns how many of each. */
 export async function sweepRecords(db: Queryable, now: Date): Promise<{ events: number; viewed: number }> {
   const events = await db.query("delete from event where at < $1 returning id", [before(now, keptDays.events)]);
   const viewed = await db.query("delete from viewed where at < $1 returning resource_id", [
@@ -15,7 +15,7 @@ export async function sweepRecords(db: Queryable, now: Date): Promise<{ events: 
   return { events: events.length, viewed: viewed.length };
 }
 
-/** So many rows are read in one go: nobody waits for this. */
+/** How many rows are read in one go: nobody waits for this. */
 const ROWS = 300;
 
 /** What may name a file, as one text a row: everything that is written, answered, proposed, or can be undone. */

@@ -185,7 +185,7 @@ async function looksOf(db: Queryable, resources: readonly number[]): Promise<Map
   return new Map(rows.map(({ id, ...look }) => [id, look]));
 }
 
-/** Of so many lines the looks are compared first; of the others, up to MOST_VARIED, where folding those leaves too few. */
+/** Of this many lines the looks are compared first; of the others, up to MOST_VARIED, where folding those leaves too few. */
 const FIRST_VARIED = 80;
 
 async function varied(
@@ -209,7 +209,7 @@ async function varied(
   return compared < limit && lines.length > first && first < MOST_VARIED ? fold(MOST_VARIED) : shown;
 }
 
-/** So many results are looked at for how many lines they make. */
+/** How many results are looked at for how many lines they make. */
 const LOOKED_AT = 200;
 
 /** Whether results with these words make fewer lines than `few`, look-alikes folded: without ranking them. */

@@ -124,7 +124,7 @@ async function beginningWith(db: Queryable, start: string): Promise<string[]> {
   return rows.map((row) => row.word);
 }
 
-/** A listed word that stands only where she does not see it is no help, and must not be told: so many are passed over. */
+/** A listed word that stands only where she does not see it is no help, and must not be told: this many are passed over. */
 const MOST_PASSED_OVER = 5;
 
 /** The listed word that she sees and a misspelt one is most likely to be, or null when none is near enough. */

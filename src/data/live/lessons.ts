@@ -19,7 +19,7 @@ export interface Lesson {
 const columns = `l.id, l.assignment_id assignment, l.led_by "ledBy", p.given_name || ' ' || p.family_name leader, l.state, l.version, l.opened, l.ended`;
 const read = (row: Lesson | undefined): Lesson | undefined => row && { ...row, state: LessonState.parse(row.state) };
 
-/** A lesson lets go of its class when no teacher's screen was there for so long. Minutes; common practice. */
+/** A lesson lets go of its class when no teacher's screen was there for this long. Minutes; common practice. */
 export const LETS_GO_MINUTES = 15;
 
 /** The lesson that was opened with an assignment and not ended, for those who lead it; undefined: there is none. */

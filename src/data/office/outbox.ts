@@ -58,8 +58,8 @@ export type WaitingMessage = Message & { id: number; tries: number };
 const MOST_TRIES = 8;
 
 /**
- * Takes messages that are to go now; anyone who took them has so long to send them before somebody else may. Old ones are not sent: what they say is
- * over.
+ * Takes messages that are to go now. The process that takes them has some minutes to send them before another one may. Old messages
+ * are not sent: what they say is over.
  */
 // A try more than a day ahead was set by a clock that was wrong: none waits that long.
 export const takeMessages = (

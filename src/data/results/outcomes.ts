@@ -17,7 +17,7 @@ export const staleAmong = (db: Queryable, assignments: readonly number[]): Promi
     [assignments],
   );
 
-/** So many pieces of work whose outcomes are out of date, in whatever class; the latest first. */
+/** That many pieces of work whose outcomes are out of date, in whatever class; the latest first. */
 export async function anyStale(db: Queryable, limit: number): Promise<number[]> {
   const rows = await db.query<{ id: number }>(
     `select c.assignment_id id from result_change c left join judged j on j.assignment_id = c.assignment_id

@@ -19,7 +19,7 @@ const document = lesson("Tides");
 const [{ step, question }] = allQuestions(document) as [ReturnType<typeof allQuestions>[number]];
 const me = () => world.students[0]!;
 
-/** Work that closed so many days from now; null: never. */
+/** Work that closed this many days from now; null: never. */
 async function give(closes: number | null, openDays: string[] | null = null): Promise<number> {
   const times = { opens: days(-60), due: days(-50), closes: closes === null ? null : days(closes), openDays };
   return giveToClass(db, world, await publishFor(db, world.ines, document), times);

@@ -126,7 +126,7 @@ export const eachInPlace = (identifier: string, right: readonly string[], most: 
   isRight: isCorrect(identifier),
 });
 
-/** A number that may be off by so much. */
+/** A number that may be off by this much. */
 export function nearNumber(identifier: string, right: number, tolerance: number, earned: number): Part {
   const isNear = element(
     "equal",

@@ -120,7 +120,7 @@ export function AdaptScreen({
       setCurrent(ids[0]!);
     });
   };
-  /** Whether there is room for so many more steps; says so when there is not. */
+  /** Whether there is room for this many more steps; says so when there is not. */
   const room = (count: number) => {
     const fits = document.steps.length + count <= most.steps;
     if (!fits) tellProblem(`${most.steps} steps are the most a resource can have. Nothing was changed.`);

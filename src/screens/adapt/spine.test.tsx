@@ -12,7 +12,7 @@ jest.mock("@/core/content/vocabulary", () => {
   return { ...vocabulary, most: { ...vocabulary.most, steps: 4 } };
 });
 
-/** The steps of a lesson with so many. */
+/** The steps of a lesson with this many. */
 function spineOf(count: number) {
   let nth = 0;
   const steps = Array.from({ length: count }, () => newStep("en", "Look", () => `i${(nth += 1)}`));

@@ -1,5 +1,5 @@
 /**
- * Which of so many steps an address means, from 0: "3" is the third. What is no number means the first, and what lies beyond
+ * Which of this many steps an address means, from 0: "3" is the third. What is no number means the first, and what lies beyond
  * the last means the last.
  */
 export function stepAt(text: string | null, steps: number): number {

@@ -22,7 +22,7 @@ export interface Draft {
 }
 
 const empty: Draft = { levels: {}, marks: null, comment: "", before: null };
-/** What is typed is kept when the keys rest for so long. */
+/** What is typed is kept when the keys rest for this long. */
 const REST_MS = 900;
 
 const keyOf = ({ student, number, question }: MarkedAnswer) => `${student} ${number} ${question}`;

@@ -15,7 +15,7 @@ export interface Clip {
 }
 
 const SHORTEST_SECONDS = 0.5;
-/** After so long a file has not said how long it is. */
+/** After this long a file has not said how long it is. */
 const LONGEST_LOOK_MS = 10_000;
 
 /** A film a student made. */

@@ -20,7 +20,7 @@ interface Running {
 const release = (media: MediaStream) => media.getTracks().forEach((track) => track.stop());
 
 /**
- * The camera with its sound, for so many seconds at most. `onStopped` is given the film when it is stopped, when its time is over, when the camera goes, or
+ * The camera with its sound, for this many seconds at most. `onStopped` is given the film when it is stopped, when its time is over, when the camera goes, or
  * when the page is left.
  */
 export function useCamera(onStopped: (film: Blob, seconds: number) => void) {

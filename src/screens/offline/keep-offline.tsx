@@ -7,7 +7,7 @@ import { FILES, HERE, PAGES, SEEN, type KeepAsked, type KeepSaid } from "./names
 /** A class opens its pages at the same time: what is kept is read some seconds later, not all in the same one. */
 const SOON_MS = 1_500;
 const SPREAD_MS = 15_000;
-/** The rest of a school day needs about so much: pages, pictures, sounds, and what a child records. Bytes. */
+/** The rest of a school day needs about this much: pages, pictures, sounds, and what a child records. Bytes. */
 const ENOUGH = 30_000_000;
 
 /**

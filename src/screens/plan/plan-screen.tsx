@@ -33,7 +33,7 @@ export interface PlanScreenProps {
   view: "days" | "list";
   /** What was given, for the list. */
   assignments: Assignment[];
-  /** So many more were due some time ago and are not in it. */
+  /** How many more were due some time ago and are not in it. */
   earlier: number;
   classes: Class[];
   /** Of her classes, for the list; and whose work alone is in it. */

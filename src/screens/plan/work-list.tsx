@@ -22,7 +22,7 @@ const sections: { state: AssignmentState; title: string; empty: string }[] = [
   { state: "called back", title: "Called back", empty: "" },
 ];
 const SETTLE_MS = 250;
-/** So many of a kind are shown at first. */
+/** How many of each kind are shown at first. */
 const FIRST = 60;
 
 /** One blank of the filter: everything, or one of these. */

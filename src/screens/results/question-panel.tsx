@@ -11,7 +11,7 @@ import { Rich } from "../step/rich";
 
 const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
 
-/** So many squares of a group are drawn; of a large class the number says it. */
+/** How many squares of a group are drawn; of a large class the number says it. */
 const MOST_SQUARES = 10;
 
 /** How many of a group gave an answer: filled for the stronger, hatched for the weaker, and the number beside it. */

@@ -73,7 +73,7 @@ function ShelfRow({
 }: {
   answer: ShelfAnswer;
   chosen: boolean;
-  /** Where what must be fixed can be fixed; null: several things are shared. */
+  /** Where to fix what must be fixed; null: several things are shared. */
   editor: number | null;
   onChoose: () => void;
   onTakeOff: () => void;

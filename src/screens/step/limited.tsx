@@ -67,7 +67,7 @@ export function BeginQuestion({ seconds, busy, onBegin }: { seconds: number; bus
   );
 }
 
-/** Said aloud when so many seconds are left, and not every second. */
+/** Said aloud when this many seconds are left, and not every second. */
 const SAID_AT = [60, 30, 10];
 const LITTLE_LEFT = 30;
 

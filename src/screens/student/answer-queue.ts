@@ -31,7 +31,7 @@ export interface Sent {
   newer: Record<string, ResponseValue>;
 }
 
-/** So many answers to one question that went before are named: one of them has arrived, or none has. */
+/** How many earlier answers to one question are named: one of them has arrived, or none has. */
 const MOST_BEFORE = 4;
 const PREFIX = "satchel-answers-";
 const KEEPALIVE_LIMIT = 60_000;

@@ -18,7 +18,7 @@ import { Postmark } from "./postmark";
 import { SendWaiting } from "./send-waiting";
 import { useTranslations } from "use-intl";
 
-/** So many pieces of work are kept on the device, the most urgent first: more than a school day has. */
+/** How many pieces of work are kept on the device, the most urgent first: more than a school day has. */
 const MOST_KEPT = 12;
 
 function Section({ title, empty, children }: { title: string; empty?: string; children: ReactNode[] }) {

@@ -7,7 +7,7 @@ import { sharedValue, writeShared } from "@/core/together/shared-page";
 import { forgetUnsent, keepUnsent, nameOfUnsent, unsentOf } from "./unsent-changes";
 import type { OpenedPage } from "@/server/live/shared-page";
 
-/** What is typed goes out together after so long: the others see it well within half a second. */
+/** What is typed goes out together after this long: the others see it well within half a second. */
 const SEND_MS = 150;
 const AGAIN_MS = 2_000;
 const RESTORE_MS = 5_000;

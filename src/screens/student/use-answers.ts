@@ -8,7 +8,7 @@ export type KeepState = SendState | "sending";
 
 const PAUSE_MS = 500;
 const RETRY_MS = 4_000;
-/** So often the answers are read again when something is answered meanwhile. */
+/** How often the answers are read again when something is answered meanwhile. */
 const MOST_READINGS = 3;
 
 type Values = Record<string, ResponseValue>;

@@ -19,7 +19,7 @@ export interface SharedWork {
   redo: () => void;
 }
 
-/** So long somebody counts as writing. */
+/** How long somebody counts as writing. */
 const WRITING_MS = 2_500;
 
 type Field = HTMLTextAreaElement | HTMLInputElement;

@@ -21,7 +21,7 @@ jest.mock("next/headers", () => ({ cookies: () => Promise.resolve({ get: () => u
 const zone = "Europe/London";
 const today = schoolClock(new Date(), zone).date;
 const teacher = () => visitorOf({ id: world.ines, district: world.district, school: world.here }, { zone });
-/** The date so many school days from today. */
+/** The date this many school days from today. */
 let later: (days: number) => string;
 beforeAll(async () => {
   await openSchool();

@@ -6,7 +6,7 @@ import { ActionError } from "../web/act";
 
 const TRIES = 20;
 
-/** A new code that lets a class's students in for so many minutes; an older one ends. */
+/** A new code that lets a class's students in for this many minutes; an older one ends. */
 export async function newJoinCode(db: Queryable, classId: number, minutes: number, now: Date): Promise<JoinCode> {
   const expires = new Date(now.getTime() + minutes * 60_000);
   for (let tried = 0; tried < TRIES; tried += 1) {

@@ -11,7 +11,7 @@ import {
 import type { Readable } from "node:stream";
 import { FileStoreAway, mustBeHash, type FileStore } from "./store";
 
-/** A store that says nothing for so long does not answer. */
+/** A store that says nothing for this long does not answer. */
 const SILENT_MS = 10_000;
 const TRIES = 2;
 

@@ -31,7 +31,7 @@ export const removeLeftOvers = async (now: Date): Promise<number> => (await stor
 export const removeOldFile = async (sha256: string, before: Date): Promise<void> =>
   (await store()).removeOld(sha256, before);
 
-/** So many are asked for at a time: a satchel, or a school, may have thousands. */
+/** How many are asked for at a time: a satchel, or a school, may have thousands. */
 const AT_ONCE = 40;
 
 /** Which of these files are not where they should be. */

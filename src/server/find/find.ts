@@ -54,7 +54,7 @@ export interface FindOptions {
 const ENOUGH = 3;
 /** Fewer lines than this, look-alikes folded: the same. */
 const FEW_LINES = 5;
-/** So many of those with all the words are ranked in any case. */
+/** How many of those with all the words are ranked in any case. */
 const MANY = 100;
 
 /** A need as it was read, and how: `corrected` are the words that were found instead of those typed. */

@@ -6,7 +6,7 @@ import { resourcesIn } from "@/data/satchel/pockets";
 import { ledDocument } from "../live/room";
 import type { Visitor } from "../web/session";
 
-/** How much of the plan goes: from a day, so many weeks. */
+/** How much of the plan goes: from a day, this many weeks. */
 export interface Stretch {
   class: number;
   from: string;

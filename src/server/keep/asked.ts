@@ -67,7 +67,7 @@ export function answerBackups(db: Db): () => void {
 
 /**
  * Asks the server that owns the folder for a backup.
- * @throws Error when it does not answer within so many milliseconds, or says what went wrong
+ * @throws Error when it does not answer within this many milliseconds, or says what went wrong
  */
 export async function askForBackup(
   asked: Omit<z.infer<typeof Asked>, "id">,

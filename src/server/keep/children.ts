@@ -4,7 +4,7 @@ import { removeOldFile } from "../files/files";
 import { log } from "../web/log";
 
 /**
- * Deletes a child of a school and her files, and notes that it was done. `by`: who of the office did it; null: the school's rule.
+ * Deletes a child of a school and her files, and notes that it was done. `by`: the person in the office who did it; null: the school's rule.
  * @returns how many rows and files went; null where somebody else has deleted her at this moment
  */
 export async function deleteChildOf(

@@ -22,7 +22,7 @@ import { act, ActionError } from "../web/act";
 
 const Id = z.number().int().positive();
 
-/** The longest a lesson usually takes: so long its code is good, and work that is only for it is open. Milliseconds. */
+/** The longest a lesson usually takes: its code is good, and work that is only for it is open, for that long. Milliseconds. */
 const LESSON_MS = 90 * 60_000;
 
 /** Opens the lobby of a piece of work; a lesson that runs already is joined. The class gets a code when it has none. */

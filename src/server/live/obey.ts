@@ -21,7 +21,7 @@ const whyNot: Record<NotNow, RefusalCode> = {
   choices: "twoAnswers",
 };
 
-/** So often a command is tried anew on what another has just left. */
+/** How often a command is tried anew on what another has just left. */
 const MOST_TRIES = 12;
 
 /**

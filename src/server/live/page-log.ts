@@ -13,7 +13,7 @@ export interface PageLog {
   rewritten: number;
 }
 
-/** So many pages are remembered, those that were looked at last: four lessons in groups of two. */
+/** How many pages are remembered, those that were looked at last: four lessons in groups of two. */
 const MOST_PAGES = 50;
 const empty: PageLog = { changes: [], state: Y.encodeStateAsUpdate(new Y.Doc()), rewritten: 0 };
 const remembered = new WeakMap<Db, Map<number, PageLog>>();

@@ -30,7 +30,7 @@ export async function watchedLesson(db: Db, assignment: number): Promise<Watched
   return lesson ? { state: lesson.state, version: lesson.version, leader: lesson.leader, ledBy: lesson.ledBy } : null;
 }
 
-/** So often it is noted that a teacher's screen is there. */
+/** How often it is noted that a teacher's screen is there. */
 const STILL_MS = 60_000;
 
 /** Tells a teacher's screen what happens in the room. Returns what ends it. */

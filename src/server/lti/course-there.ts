@@ -58,7 +58,7 @@ function readManifest(manifest: string): ManifestThere {
   return { titles, files };
 }
 
-/** So many pages are asked for at once, and after so long no more of them: she waits for it. */
+/** How many pages are asked for at once, and after how long no more of them are: she is waiting. */
 const AT_ONCE = 6;
 const PAGES_MS = 5_000;
 

@@ -32,7 +32,7 @@ afterAll(async () => {
 const daysAgo = (days: number) => new Date(now.getTime() - days * 86_400_000);
 const hash = (text: string) => createHash("sha256").update(text).digest("hex");
 
-/** A file that was uploaded so many days ago. */
+/** A file that was uploaded this many days ago. */
 async function uploaded(text: string, days: number): Promise<string> {
   const sha256 = await keepFile(new TextEncoder().encode(text));
   await addMedia(db, { sha256, mime: "image/png", bytes: text.length, by: world.ines, at: daysAgo(days) });

@@ -68,7 +68,7 @@ export const rescheduleOrphaned = act(
   },
 );
 
-/** Everything of a column from a meeting on, by so many meetings. */
+/** Everything of a column from a meeting on, by this many meetings. */
 export const moveAllFrom = act(
   "move a class's work",
   z.object({

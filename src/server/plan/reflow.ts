@@ -83,7 +83,7 @@ async function plannedFrom(db: Queryable, classId: number, from: string, zone: s
   );
 }
 
-/** Everything a class has planned under one name, moved by so many meetings from one on. */
+/** Everything a class has planned under one name, moved by this many meetings from one on. */
 export async function reflowColumn(
   db: Queryable,
   of: { class: number; label: string },

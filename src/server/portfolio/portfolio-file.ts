@@ -29,7 +29,7 @@ async function asked({
   };
 }
 
-/** So many photographs stand in a PDF at most: it is written in memory. */
+/** How many photographs stand in a PDF at most: it is written in memory. */
 const MOST_PICTURES = 60;
 
 /** The photographs of a portfolio that a PDF can show. What is lost from the disk is left out. */

@@ -14,7 +14,7 @@ import { find } from "../find/find";
 import { readerOf } from "../find/reader";
 import type { Visitor } from "../web/session";
 
-/** A shelf has so many readings at most. */
+/** A shelf has this many readings at most. */
 export const MOST_READINGS = 80;
 
 /** What fills a shelf: a pocket of hers, or, where that is null, a blank. */

@@ -48,7 +48,7 @@ const closedCredit = {
 let nth = 0;
 const thingOf = async (owner: number) => (await publishFor(db, owner, lesson(`Thing ${(nth += 1)}`))).id;
 
-/** A pocket of Ines with so many things of hers, kept with these people. */
+/** A pocket of Ines with this many things of hers, kept with these people. */
 async function pocketWith(things: number, people: { id: number; may: PocketMay }[] = []) {
   const { id: pocket } = await addPocket(db, world.ines, `Pocket ${(nth += 1)}`);
   const ids: number[] = [];

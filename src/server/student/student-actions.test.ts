@@ -198,7 +198,7 @@ describe("a question that has a time", () => {
     steps: document.steps.map((step) => withQuestions(step, (one) => ({ ...one, seconds: 60 }))),
   };
   const begin = (assignment: number) => beginQuestion({ assignment, question: question.id });
-  /** As if it had been opened so long ago. */
+  /** As if it had been opened this long ago. */
   const openedAgo = (assignment: number, seconds: number) =>
     db.query(
       `update question_begun set begun = now() - make_interval(secs => $2) where attempt_id in

@@ -2,7 +2,7 @@ import { keepTogether, type KeptTogether, type SentTogether } from "@/data/stude
 import type { Db } from "@/data/engine/db";
 import { log } from "../web/log";
 
-/** So long answers of a class are gathered, in milliseconds: nobody notices, and one statement keeps them all. */
+/** How long answers of a class are gathered, in milliseconds: nobody notices, and one statement keeps them all. */
 const GATHER_MS = 4;
 const MOST_TOGETHER = 200;
 

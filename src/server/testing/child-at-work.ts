@@ -51,7 +51,7 @@ export const seenAs = async (assignment: number, answer: string, at = 0): Promis
 export const check = async (assignment: number, answer: string, key = `key-${Math.random()}`) =>
   checkAnswer({ assignment, question: question.id, key, value: await seenAs(assignment, answer) });
 
-/** What a device sends: an answer to the one question, written so many seconds ago. */
+/** What a device sends: an answer to the one question, written this many seconds ago. */
 export async function send(
   assignment: number,
   answer: string,
@@ -86,7 +86,7 @@ export async function send(
   return { status: response.status, ...said };
 }
 
-/** As if the try had been begun so long ago. */
+/** As if the try had been begun this long ago. */
 export const startedAgo = (assignment: number, seconds: number) =>
   db.query(
     `update attempt set started = now() - make_interval(secs => $2)

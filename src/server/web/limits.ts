@@ -13,9 +13,9 @@ const perAddress = tries("address", { points: 60, duration: 10 * 60 });
 
 /** Between two tries of an address, or for a name, that has failed too often. */
 export const SLOW_MS = 1_000;
-/** Anyone who waits looks so often whether that many tries were right meanwhile. */
+/** While somebody waits, how often we look whether enough tries have turned out right. */
 const LOOK_MS = 25;
-/** More than these waiting are no school that begins its day. */
+/** A school that begins its day has no more than this many waiting. */
 const MOST_WAITING = 500;
 
 export type Allowed = { allowed: true } | { allowed: false; minutes: number };
@@ -98,7 +98,7 @@ export async function forgetAttempts(name: string, address: string): Promise<voi
   await perAddress.less(address);
 }
 
-/** Six digits are few: anyone who knows the password has so many codes a quarter of an hour, however often it is begun. */
+/** Six digits are few: somebody who knows the password may try ten codes in a quarter of an hour, however often they begin again. */
 const perPersonCodes = tries("codes of a person", { points: 10, duration: 15 * 60 });
 
 /** Asked before a second step's code is looked at. */

@@ -69,7 +69,7 @@ export function eventStream(request: Request, begin: (send: SendEvent) => Promis
   });
 }
 
-/** So many events may wait for a connection that does not take them. */
+/** How many events may wait for a connection that does not take them. */
 const MOST_WAITING = 500;
 
 /** An event each time somebody says on one of these channels that this number has changed. */

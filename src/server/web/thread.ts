@@ -7,7 +7,7 @@ const MOST_MEMORY_MB = 512;
 export type ThreadAnswer<Answer> = { answer: Answer } | { tooLong: true } | { fault: string };
 
 /**
- * Gives work to a thread of its own, one of those scripts/build-parts.mjs has bundled, and stops it after so many milliseconds: it keeps
+ * Gives work to a thread of its own, one of those scripts/build-parts.mjs has bundled, and stops it after this many milliseconds: it keeps
  * nobody waiting but who asked for it, and takes no more than 512 MB.
  */
 export function inThread<Answer>(
@@ -36,7 +36,7 @@ export function inThread<Answer>(
   });
 }
 
-/** Turns at something: so many at once, so many waiting, and no more. */
+/** Turns at something: this many at once, this many waiting, and no more. */
 export class Turns {
   private running = 0;
   private readonly waiting: (() => void)[] = [];

@@ -6,7 +6,7 @@ import { sha256 } from "./secrets";
 
 /** How often something was tried within a while, by key. */
 export interface Tries {
-  /** So many are all right. */
+  /** How many are all right. */
   readonly points: number;
   /** Counts one more; how many there are now, and in how many milliseconds they are forgotten. */
   add(key: string): Promise<{ count: number; ms: number }>;

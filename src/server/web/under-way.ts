@@ -13,7 +13,7 @@ export async function underWay<Value>(work: () => Promise<Value>): Promise<Value
   }
 }
 
-/** Waits until nothing is under way, but no longer than so many milliseconds. Whether everything came to its end. */
+/** Waits until nothing is under way, but no longer than this many milliseconds. Whether everything came to its end. */
 export async function allDone(limit: number): Promise<boolean> {
   if (state.count === 0) return true;
   return new Promise((resolve) => {

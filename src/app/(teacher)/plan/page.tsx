@@ -16,7 +16,7 @@ import { workDetails } from "@/server/assign/work-details";
 
 export const metadata: Metadata = { title: "Plan" };
 
-/** So long work past its due date is listed unless there is more asked for; by the end of a year there are hundreds. */
+/** How long finished work stays in the list, unless more is asked for: by the end of a year there are hundreds of pieces. */
 const RECENT_DAYS = 21;
 
 /** What cannot be read in an address counts as not said. */

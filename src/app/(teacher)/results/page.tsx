@@ -46,7 +46,7 @@ async function shownOf(
   };
 }
 
-/** So many pieces of work are listed at first, and never more than so many. */
+/** How many pieces of work are listed at first, and at most. */
 const LATEST = 60;
 const MOST = 5_000;
 

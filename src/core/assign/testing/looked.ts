@@ -37,7 +37,7 @@ export const resource = (document: Document, more: Partial<LookedResource> = {})
   ...more,
 });
 
-/** What the last look finds of a form that is right, where so much of it is changed. */
+/** What the last look finds of a form that is right, with these parts of it changed. */
 export function look(
   change: Partial<AssignForm> = {},
   more: { group?: Partial<LookedClass>; resources?: LookedResource[]; at?: Partial<LookedAt> } = {},

@@ -21,7 +21,7 @@ export const fullName = ({ givenName, familyName }: Pick<LineStudent, "givenName
 /** `well("today")` gives `{ said: "today", problem: null, offers: [] }`. */
 export const well = (said: string): Answer => ({ said, problem: null, offers: [] });
 
-/** Up to so many names are said; of more their number. */
+/** Up to this many names are said; of more, only their number. */
 const MOST_NAMES = 3;
 const MOST_OFFERS = 3;
 

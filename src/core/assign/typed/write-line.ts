@@ -6,7 +6,7 @@ import { formatList } from "@/core/format-list";
 import type { LineClass, LineWorld } from "./world";
 import { readLine } from "./read-line";
 
-/** Written as "except" when no more than so many are left out. */
+/** Written as "except" when no more than this many are left out. */
 const MOST_LEFT_OUT = 6;
 
 const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other);

@@ -11,7 +11,7 @@ const Read = z.object({
   seconds: z.number().min(0).max(3600),
 });
 
-/** A screen says that a child has read for so long, and where she is. A route: it goes out while a page is left, too. */
+/** A screen says that a child has read for this long, and where she is. A route: it goes out while a page is left, too. */
 export const POST = route(
   "read from a shelf",
   (params) => ({ reading: numberFrom(params, "resource") }),
