@@ -14,7 +14,7 @@ export async function copyAddress(address: string): Promise<void> {
   }
 }
 
-/** An address to copy: all of it is selected when it has the focus. `label`: what it is the address of; `first`: it is what is wanted here. */
+/** An address to copy: all of it is selected when it has the focus, and Enter copies it. `label`: what it is the address of; `first`: it is what is wanted here. */
 export function Address({
   address,
   label,
@@ -33,6 +33,12 @@ export function Address({
         aria-label={label}
         value={address}
         onFocus={(event) => event.target.select()}
+        onKeyDown={(event) => {
+          if (event.key !== "Enter") return;
+          // In a form it would send that.
+          event.preventDefault();
+          void copyAddress(address);
+        }}
         className="min-w-0 flex-1"
       />
       <Button look={first ? "main" : "plain"} autoFocus={first} onClick={() => void copyAddress(address)}>

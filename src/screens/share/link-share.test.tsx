@@ -62,6 +62,16 @@ test("what the server says of the day stands beside it, and what was chosen stay
   expect(screen.getByRole("radio", { name: "Look only" }).getAttribute("aria-checked")).toBe("true");
 });
 
+test("Enter in the address copies it, and makes no other link", async () => {
+  await make();
+  const writeText = jest.fn(async () => {});
+  Object.assign(navigator, { clipboard: { writeText } });
+  const sent = fireEvent.keyDown(screen.getByDisplayValue(address), { key: "Enter" });
+  expect(writeText).toHaveBeenCalledWith(address);
+  // What was prevented sends no form.
+  expect(sent).toBe(false);
+});
+
 test("undone, the address is gone again", async () => {
   await make();
   const [, event, { onUndone }] = done.mock.calls[0]! as [string, number, { onUndone: () => void }];
