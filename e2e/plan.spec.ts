@@ -208,6 +208,8 @@ test("a resource is sent to a lesson from the week strip, with keys and with the
   await expect(panel.getByRole("radio", { name: "at a lesson" })).toBeChecked();
   const chosen = await panel.getByLabel("At which lesson").inputValue();
   await panel.getByRole("button", { name: "Cancel" }).click();
+  // What is measured now must not move any more.
+  await expect(panel).toBeHidden();
 
   const grip = page.getByTitle("Carry “Buoys on a grid” to a lesson or a pocket").first();
   const lesson = page.getByRole("group", { name: "Lessons" }).getByRole("button").nth(2);
