@@ -35,14 +35,15 @@ test("a film runs on the board alone, or is started together on every screen; wh
   await walk.click(ines.getByRole("radio", { name: "every screen" }));
   await walk.click(ines.getByRole("button", { name: "Start together" }));
   walk.done();
-  for (const page of [sunniva, liv, board]) await expect.poll(() => runs(page)).toBe(true);
+  // Three films at once take a loaded machine a while to begin.
+  for (const page of [sunniva, liv, board]) await expect.poll(() => runs(page), { timeout: 30_000 }).toBe(true);
   const [one, other] = [await second(sunniva), await second(liv)];
   expect(Math.abs(one - other)).toBeLessThan(1.5);
 
   // A reload, as after a dead battery: it goes on where the class is, not at the beginning.
   await expect.poll(() => second(sunniva)).toBeGreaterThan(3);
   await liv.reload();
-  await expect.poll(() => runs(liv)).toBe(true);
+  await expect.poll(() => runs(liv), { timeout: 30_000 }).toBe(true);
   expect(await second(liv)).toBeGreaterThan(2.5);
   expect(Math.abs((await second(liv)) - (await second(sunniva)))).toBeLessThan(2);
 
