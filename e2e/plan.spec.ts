@@ -317,3 +317,23 @@ test("anyone who covers a class sees her days of it and no others", async ({ sig
   await cover.goto("/classes");
   await expect(cover.getByRole("heading", { name: "5 Kittiwake" })).toBeVisible();
 });
+
+test("in the list, what was due weeks ago is one press away, and words find it without that press", async ({
+  signedIn,
+}) => {
+  const page = await signedIn("Ines Halloran");
+  const over = page.getByRole("region", { name: /^Finished/ }).getByRole("listitem");
+  const earlier = page.getByRole("button", { name: /were due earlier$/ });
+  await page.goto("/plan?view=list");
+  await earlier.click();
+  await expect(earlier).toBeHidden();
+  const title = (await over.last().getByRole("link").getAttribute("title"))!;
+  const [all, called] = [await over.count(), await over.filter({ hasText: title }).count()];
+
+  await page.goto("/plan?view=list");
+  await expect(earlier).toBeVisible();
+  expect(await over.count()).toBeLessThan(all);
+  await page.getByRole("searchbox", { name: "Words in the work" }).fill(title);
+  await expect(earlier).toBeHidden();
+  await expect(over.filter({ hasText: title })).toHaveCount(called);
+});

@@ -10,6 +10,7 @@ export type ReaderAnswer = { value: unknown } | { unreadable: string } | { fault
 
 const expected = [BroughtError, CaptionsError, CalendarError, CaseError, PackageError, RosterError];
 
+/** What is said of an error that a reader threw: what our readers say of a file is for the person who sent it. */
 export function failed(error: unknown): ReaderAnswer {
   const { message } = error as Error;
   return expected.some((kind) => error instanceof kind) ? { unreadable: message } : { fault: message };

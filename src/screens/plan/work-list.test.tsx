@@ -11,7 +11,9 @@ jest.mock("../use-noted", () => ({ useNoted: () => {} }));
 jest.mock("./work-row", () => ({
   WorkRow: ({ assignment }: { assignment: Assignment }) => <li>{assignment.title}</li>,
 }));
-jest.mock("./many-bar", () => ({ ManyBar: () => null }));
+jest.mock("./many-bar", () => ({
+  ManyBar: ({ chosen }: { chosen: readonly Assignment[] }) => <p role="status">{chosen.length} ticked</p>,
+}));
 jest.mock("./times-dialog", () => ({ TimesDialog: () => null }));
 
 const now = new Date("2027-06-01T12:00:00Z");
@@ -38,17 +40,19 @@ beforeEach(() => {
   go.mockClear();
 });
 
-test("of very many only the first are shown, until she asks for all", () => {
+test("of very many only the first are shown and ticked, until she asks for all", () => {
   list(70, 0);
   expect(within(over()).getAllByRole("listitem")).toHaveLength(60);
+  fireEvent.click(screen.getByRole("button", { name: "Tick all" }));
+  expect(screen.getByRole("status").textContent).toBe("60 ticked");
   fireEvent.click(screen.getByRole("button", { name: "Show all 70" }));
   expect(within(over()).getAllByRole("listitem")).toHaveLength(70);
 });
 
-test("what finished long ago is one press away, and is not said to be nothing", () => {
+test("what was due long ago is one press away, and is not said to be nothing", () => {
   list(0, 214);
   expect(over().textContent).toContain("Nothing was due in the last three weeks.");
-  fireEvent.click(screen.getByRole("button", { name: "214 that finished earlier" }));
+  fireEvent.click(screen.getByRole("button", { name: "214 that were due earlier" }));
   expect(go).toHaveBeenCalledWith({ earlier: 1 });
 });
 

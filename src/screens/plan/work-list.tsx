@@ -80,7 +80,7 @@ function Words({ value, onChange }: { value: string; onChange: (words: string | 
 const textOptions = (values: readonly string[]) =>
   [...new Set(values)].sort((one, other) => one.localeCompare(other)).map((value) => ({ value, text: value }));
 
-/** Everything that was given, in one list: open, scheduled, finished; narrowed, and changed many at once. `earlier`: how much finished long ago. */
+/** Everything that was given, in one list: open, scheduled, finished; narrowed, and changed many at once. `earlier`: how many more were due some time ago. */
 export function WorkList({
   assignments,
   earlier,
@@ -187,7 +187,8 @@ export function WorkList({
           sections.map(({ state, title, empty }) => {
             const rows = shown.filter((assignment) => stateOf(assignment, now) === state);
             if (rows.length === 0 && (!empty || narrowed)) return null;
-            const all = rows.length > 0 && rows.every(({ id }) => ticked.has(id));
+            const listed = whole.includes(state) ? rows : rows.slice(0, FIRST);
+            const all = listed.length > 0 && listed.every(({ id }) => ticked.has(id));
             return (
               <section key={state} aria-labelledby={`plan-${state}`} className="mt-4">
                 <h2 id={`plan-${state}`} className="mb-1 flex items-baseline gap-2 font-semibold">
@@ -198,7 +199,7 @@ export function WorkList({
                       look="quiet"
                       onClick={() =>
                         tick(
-                          rows.map(({ id }) => id),
+                          listed.map(({ id }) => id),
                           !all,
                         )
                       }
@@ -213,7 +214,7 @@ export function WorkList({
                   </p>
                 ) : (
                   <ul className="rounded-card border border-line border-b-0 bg-card">
-                    {(whole.includes(state) ? rows : rows.slice(0, FIRST)).map((assignment) => (
+                    {listed.map((assignment) => (
                       <WorkRow
                         key={assignment.id}
                         assignment={assignment}
@@ -228,14 +229,14 @@ export function WorkList({
                   </ul>
                 )}
                 <p className="mt-2 flex gap-2 empty:hidden">
-                  {rows.length > FIRST && !whole.includes(state) && (
+                  {listed.length < rows.length && (
                     <Button size="small" onClick={() => setWhole([...whole, state])}>
                       Show all {rows.length}
                     </Button>
                   )}
                   {state === "finished" && earlier > 0 && (
                     <Button size="small" onClick={() => go({ earlier: 1 })}>
-                      {earlier === 1 ? "One that finished earlier" : `${earlier} that finished earlier`}
+                      {earlier === 1 ? "One that was due earlier" : `${earlier} that were due earlier`}
                     </Button>
                   )}
                 </p>
