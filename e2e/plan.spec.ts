@@ -330,7 +330,7 @@ test("in the list, what was due weeks ago is one press away, and words find it w
   const title = (await over.last().getByRole("link").getAttribute("title"))!;
   const [all, called] = [await over.count(), await over.filter({ hasText: title }).count()];
 
-  await page.goto("/plan?view=list");
+  await page.goBack();
   await expect(earlier).toBeVisible();
   expect(await over.count()).toBeLessThan(all);
   await page.getByRole("searchbox", { name: "Words in the work" }).fill(title);

@@ -53,7 +53,7 @@ test("what was due long ago is one press away, and is not said to be nothing", (
   list(0, 214);
   expect(over().textContent).toContain("Nothing was due in the last three weeks.");
   fireEvent.click(screen.getByRole("button", { name: "214 that were due earlier" }));
-  expect(go).toHaveBeenCalledWith({ earlier: 1 });
+  expect(go).toHaveBeenCalledWith({ earlier: 1 }, "push");
 });
 
 test("with nothing at all she is told where to begin", () => {

@@ -235,7 +235,7 @@ export function WorkList({
                     </Button>
                   )}
                   {state === "finished" && earlier > 0 && (
-                    <Button size="small" onClick={() => go({ earlier: 1 })}>
+                    <Button size="small" onClick={() => go({ earlier: 1 }, "push")}>
                       {earlier === 1 ? "One that was due earlier" : `${earlier} that were due earlier`}
                     </Button>
                   )}

@@ -69,7 +69,7 @@ export function WorkRow({
       ? assignment.className
       : `${assignment.recipients} of ${assignment.className}`;
   return (
-    <li className="grid grid-cols-[auto_minmax(11rem,1fr)_minmax(0,8rem)_minmax(12rem,20.5rem)_12rem_auto] items-center gap-4 border-b border-line px-4 py-2">
+    <li className="grid grid-cols-[auto_minmax(11rem,1fr)_minmax(0,8rem)_minmax(12rem,20.5rem)_12rem_auto] items-center gap-4 border-b border-line px-4 py-2 max-lg:grid-cols-[auto_minmax(0,1fr)] max-lg:gap-y-1 max-lg:*:not-first:col-start-2">
       <Checkbox label={`Tick ${assignment.title}`} checked={ticked} onChange={onTick} />
       <Link
         href={`/results?assignment=${assignment.id}`}
@@ -87,7 +87,7 @@ export function WorkRow({
         {state === "scheduled" && `due ${formatMoment(assignment.due, zone, now)}`}
       </span>
       <Progress assignment={assignment} />
-      <span className="flex w-52 justify-end gap-1.5">
+      <span className="flex gap-1.5 lg:w-52 lg:justify-end">
         {state !== "called back" && (
           <Button size="small" onClick={onDue} aria-label={`Change when ${assignment.title} is due`}>
             <CalendarClock size={14} aria-hidden /> Due …

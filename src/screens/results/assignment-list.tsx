@@ -47,7 +47,7 @@ export function AssignmentList({
         ))}
       </ul>
       {more && (
-        <Button size="small" className="my-2 ml-3" onClick={() => go({ earlier: 1 })}>
+        <Button size="small" className="my-2 ml-3" onClick={() => go({ earlier: 1 }, "push")}>
           Earlier assignments
         </Button>
       )}
