@@ -7,7 +7,7 @@ import {
   type Locator,
   type Page,
 } from "@playwright/test";
-import { startServer } from "./school";
+import { freePort, startServer } from "./school";
 
 /** Every page of every test is watched: an error in the console or a failed request fails the test. */
 function watch(page: Page, expected: RegExp[]): string[] {
@@ -81,12 +81,12 @@ export const test = base.extend<
   cameBefore: [async ({}, provide) => provide(new Map()), { scope: "worker" }],
   /** Where this worker's own school answers. */
   address: [
-    async ({}, provide, worker) => {
-      const server = await startServer(3220 + worker.parallelIndex);
+    async ({}, provide) => {
+      const server = await startServer(await freePort());
       await provide(server.address);
       await server.stop();
     },
-    { scope: "worker", timeout: 120_000 },
+    { scope: "worker", timeout: 180_000 },
   ],
   baseURL: async ({ address }, provide) => provide(address),
   trouble: [

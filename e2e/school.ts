@@ -1,5 +1,7 @@
 import { spawn, spawnSync } from "node:child_process";
+import { once } from "node:events";
 import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import { createServer, type AddressInfo } from "node:net";
 import os from "node:os";
 import path from "node:path";
 import { nextProgram, tsxProgram } from "../scripts/built.mjs";
@@ -56,9 +58,23 @@ export function runOn(
   if (status !== 0) throw new Error(`${program} failed.\n${stderr}`);
 }
 
+/** A port nobody has: what an earlier server may have left behind on another can then never be in the way. */
+export async function freePort(): Promise<number> {
+  const probe = createServer().listen(0);
+  await once(probe, "listening");
+  const { port } = probe.address() as AddressInfo;
+  probe.close();
+  await once(probe, "close");
+  return port;
+}
+
+const START_MS = 90_000;
+/** A stop waits twenty seconds at most for what is under way. */
+const STOP_MS = 40_000;
+
 /**
  * Starts the built application on `folder`, or on a copy of the seeded school. `said()` is what it printed as errors so far. The folder goes
- * with it, unless it is to be kept.
+ * with it, unless it is to be kept. @throws with what it printed, if it does not answer, or does not end when told to
  */
 export async function startServer(
   port: number,
@@ -73,20 +89,42 @@ export async function startServer(
   });
   let said = "";
   server.stderr.on("data", (text) => (said += String(text)));
+  const gone = new Promise<true>((resolve) => server.once("exit", () => resolve(true)));
+  const kill = () => server.kill("SIGKILL");
+  // A worker that ends without saying so leaves no server behind.
+  process.once("exit", kill);
+  const hasEnded = () => server.exitCode !== null || server.signalCode !== null;
+  async function end(): Promise<void> {
+    process.off("exit", kill);
+    kill();
+    await gone;
+    if (!empty?.keep) rmSync(folder, { recursive: true, force: true });
+  }
+
   const address = `http://localhost:${port}`;
-  const until = Date.now() + 60_000;
-  while (!(await fetch(`${address}/sign-in`).catch(() => null))?.ok) {
-    if (Date.now() > until || server.exitCode !== null) throw new Error(`The server did not start.\n${said}`);
+  const until = Date.now() + START_MS;
+  const answers = () =>
+    fetch(`${address}/sign-in`, { signal: AbortSignal.timeout(10_000) }).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+  while (hasEnded() || !(await answers())) {
+    if (hasEnded() || Date.now() > until) {
+      await end();
+      throw new Error(`The server did not start.\n${said}`);
+    }
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   return {
     address,
     said: () => said,
     async stop() {
-      const gone = new Promise((resolve) => server.once("exit", resolve));
+      const early = hasEnded();
       server.kill("SIGTERM");
-      await gone;
-      if (!empty?.keep) rmSync(folder, { recursive: true, force: true });
+      const inTime = await Promise.race([gone, new Promise<false>((no) => setTimeout(() => no(false), STOP_MS))]);
+      await end();
+      if (early) throw new Error(`The server had ended before it was told to.\n${said}`);
+      if (!inTime) throw new Error(`The server did not end when it was told to.\n${said}`);
     },
   };
 }

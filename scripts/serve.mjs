@@ -40,7 +40,7 @@ const portIsFree = (wanted) =>
 
 let running;
 let stopping = false;
-for (const signal of ["SIGINT", "SIGTERM"]) {
+for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) {
   process.on(signal, () => {
     stopping = true;
     if (running) running.kill("SIGTERM");

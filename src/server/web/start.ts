@@ -10,8 +10,11 @@ import { keepSendingMail } from "../office/mail";
 import { sweepDaily } from "../office/sweep";
 import { printFirstCode } from "../office/first-code";
 
-/** How long a stop waits for what is under way. */
+/** How long a stop waits for those who have asked, then for what is under way, and then for the database. */
 const STOP_MS = 10_000;
+
+const atMost = (limit: number, work: Promise<void>) =>
+  Promise.race([work, new Promise<void>((resolve) => setTimeout(resolve, limit))]);
 
 /** Opens the database before the first visitor, and closes it when the process is told to stop. */
 export async function start(): Promise<void> {
@@ -33,11 +36,12 @@ export async function start(): Promise<void> {
         .then(closeDoors)
         .then(() => everybodyAnswered(STOP_MS))
         .then(() => allDone(STOP_MS))
-        .then(() => db.close())
+        // What a statement is still at then was acknowledged to nobody.
+        .then(() => atMost(STOP_MS, db.close()))
         .finally(() => process.exit(0));
     };
-    process.once("SIGTERM", stop);
-    process.once("SIGINT", stop);
+    // SIGHUP: the terminal it was started in has been closed.
+    for (const signal of ["SIGTERM", "SIGINT", "SIGHUP"]) process.once(signal, stop);
   } catch (error) {
     console.error((error as Error).message);
     process.exit(1);
