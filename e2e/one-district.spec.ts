@@ -47,6 +47,7 @@ const plain = (text: string) =>
     .replaceAll(/<[^>]*>/g, " ")
     .replaceAll(/localhost:\d+/g, "here")
     .replaceAll(/\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d[\d.]*Z/g, "now")
+    .replaceAll(/DTSTAMP:\w+/g, "now")
     .replaceAll(/\(D:\d{14}Z\)|\/ID \[.*?\]/gs, "now");
 
 async function contentOf(response: Response): Promise<string> {
