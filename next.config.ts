@@ -8,6 +8,9 @@ const config: NextConfig = {
     "pino",
     "proper-lockfile",
     "@aws-sdk/client-s3",
+    // Parts of one page that two copies of it made do not know each other.
+    "yjs",
+    "lib0",
   ],
   turbopack: { root: import.meta.dirname },
   poweredByHeader: false,
