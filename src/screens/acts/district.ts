@@ -2,5 +2,5 @@
 import * as actions from "@/server/office/district-actions";
 import { tried } from "./tried";
 
-export const addSchool = tried(actions.addSchool);
-export const giveOffice = tried(actions.giveOffice);
+export const addSchool = tried(actions.addSchool, "quietly");
+export const giveOffice = tried(actions.giveOffice, "quietly");

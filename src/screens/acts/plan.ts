@@ -4,7 +4,7 @@ import { tried } from "./tried";
 
 export const layOut = tried(actions.layOut);
 export const layOutChoices = tried(actions.layOutChoices, "quietly");
-export const loseDay = tried(actions.loseDay);
+export const loseDay = tried(actions.loseDay, "quietly");
 export const moveAllFrom = tried(actions.moveAllFrom);
 export const moveWork = tried(actions.moveWork);
 export const rescheduleOrphaned = tried(actions.rescheduleOrphaned);

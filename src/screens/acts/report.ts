@@ -1,5 +1,5 @@
 import * as actions from "@/server/share/report-actions";
 import { tried } from "./tried";
 
-export const reportResource = tried(actions.reportResource);
+export const reportResource = tried(actions.reportResource, "quietly");
 export const decideReport = tried(actions.decideReport);
