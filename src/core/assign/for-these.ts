@@ -30,7 +30,10 @@ export function forTheseFrom(parameters: { get(name: string): string | null }): 
   };
 }
 
-/** The same as parameters of an address; null takes them out. */
+/**
+ * The same as parameters of an address; null takes them out.
+ * `forTheseAs({ class: 3, students: [7, 8], follows: null, steps: ["a", "b"] })` gives `{ for: "3.7.8", follows: null, steps: "a.b" }`.
+ */
 export function forTheseAs(of: ForThese | null): Record<"for" | "follows" | "steps", string | null> {
   return {
     for: of && [of.class, ...of.students].join("."),

@@ -1,6 +1,9 @@
 import type { Document } from "../resource/document";
 
-/** The hosts that links of a document lead to, each once: what leaves the school. Teachers' steps and notes are not counted. */
+/**
+ * The hosts that links of a document lead to, each once: what leaves the school. Teachers' steps and notes are not counted.
+ * `linksOut(lesson)` gives `[]`.
+ */
 export function linksOut(document: Pick<Document, "steps">): string[] {
   const hosts = new Set<string>();
   const look = (value: unknown): void => {

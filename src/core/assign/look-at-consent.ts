@@ -10,7 +10,10 @@ const asks: Readonly<Record<Kept, readonly (readonly [QuestionType, string])[]>>
   picture: [["photo", "a photograph"], ["clip", "a film"]], // prettier-ignore
 };
 
-/** What work asks for that a school may not keep without a family's yes: "a recording", "a film". */
+/**
+ * What work asks for that a school may not keep without a family's yes: "a recording", "a film".
+ * `consentAsked([lesson])` gives `{ voice: [], picture: [] }`.
+ */
 export function consentAsked(documents: readonly Document[]): Record<Kept, string[]> {
   const types = new Set(documents.flatMap((document) => allQuestions(document).map(({ question }) => question.type)));
   const asked = (kind: Kept) => asks[kind].flatMap(([type, what]) => (types.has(type) ? [what] : []));

@@ -14,6 +14,7 @@ export const firstOpening = (group: Meets | undefined): Opens => {
 /**
  * When work opens after other classes have been chosen: a lesson that was picked stays only for the one class that has it;
  * several classes have it at the next lesson of each.
+ * `openingFor([], [], { kind: "now" })` gives `{ kind: "now" }`.
  */
 export function openingFor(classes: readonly Meets[], to: AssignForm["to"], opens: Opens): Opens {
   if (opens.kind !== "place" && opens.kind !== "meeting") return opens;

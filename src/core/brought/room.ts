@@ -37,7 +37,7 @@ export function cellsOf(rows: readonly (readonly string[])[]): string[][] {
   return rows.map((row) => Array.from({ length: wide }, (_, at) => (row[at] ?? "").slice(0, table.letters)));
 }
 
-/** Blocks by steps that have room for them. */
+/** Blocks by steps that have room for them. `byRoom([])` gives `[[]]`. */
 export const byRoom = (blocks: readonly Block[]): Block[][] =>
   Array.from({ length: Math.max(1, Math.ceil(blocks.length / most.blocks)) }, (_, at) =>
     blocks.slice(at * most.blocks, (at + 1) * most.blocks),

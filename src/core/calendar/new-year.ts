@@ -92,7 +92,10 @@ export interface YearSum {
   hours: number;
 }
 
-/** Days and hours of school in a calendar, as they are said before it is kept. */
+/**
+ * Days and hours of school in a calendar, as they are said before it is kept.
+ * `sumOfYear(isles)` gives `{ days: 142, daysOff: 1, lessonsAWeek: 10, hours: 249 }`.
+ */
 export function sumOfYear(calendar: Omit<SchoolCalendar, "zone" | "classDaysOff">): YearSum {
   const whole = { ...calendar, zone: "UTC", classDaysOff: [] };
   const days = calendar.terms.flatMap(({ from, to }) => schoolDays(whole, from, to));

@@ -6,7 +6,10 @@ export type { RichInline, RichText } from "./schema/rich-text";
 export const isRichText = (value: unknown): value is RichText =>
   typeof value === "object" && value !== null && (value as RichText).type === "doc";
 
-/** Plain paragraphs as rich text: a blank line starts a new paragraph, `*word*` is bold. */
+/**
+ * Plain paragraphs as rich text: a blank line starts a new paragraph, `*word*` is bold.
+ * `richText("*Low* water")` gives `{ type: "doc", content: [{ type: "paragraph", content: [{ type: "text", text: "Low", marks: [{ type: "bold" }] }, { type: "text", text: " water" }] }] }`.
+ */
 export function richText(plain: string): RichText {
   const paragraphs = plain
     .trim()

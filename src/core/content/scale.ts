@@ -27,7 +27,10 @@ const MOST_NUMBERS = 11;
 /** Of numbers with four signs and more, fewer stand beside one another on a phone. */
 const MOST_LONG_NUMBERS = 6;
 
-/** Which marks bear their number: all of them where there are few, else every second, fifth or tenth. */
+/**
+ * Which marks bear their number: all of them where there are few, else every second, fifth or tenth.
+ * `[...numberedMarks({ from: 0, to: 20, step: 1 })]` gives `[0, 2, 4, 6, 8, 10, 12, 14, 16, 18, 20]`.
+ */
 export function numberedMarks(axis: Axis): ReadonlySet<number> {
   const marks = marksOf(axis);
   const long = marks.some((mark) => String(mark).length > 3);

@@ -67,6 +67,6 @@ export const chosenBits = (blank: BitBlankName, chosen: readonly string[]): numb
 export const codeOf = (blank: BitBlankName, value: string): number =>
   (bitBlanks[blank].values as readonly string[]).indexOf(value);
 
-/** Languages that have no bit of their own. */
+/** Languages that have no bit of their own. `unlisted(["en", "tlh"])` gives `["tlh"]`. */
 export const unlisted = (chosen: readonly string[]): string[] =>
   chosen.filter((one) => !(languages as readonly string[]).includes(one));

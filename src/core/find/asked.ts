@@ -17,7 +17,10 @@ export interface Asked {
   alike: number;
 }
 
-/** Reads an address; what it does not know it leaves out, so an old or mistyped link still opens. */
+/**
+ * Reads an address; what it does not know it leaves out, so an old or mistyped link still opens.
+ * `askedFrom({ words: "tides", sort: "newst" }).sort` gives `"best"`.
+ */
 export function askedFrom(parameters: Record<string, string | string[] | undefined>): Asked {
   const first = (name: string) => [parameters[name]].flat()[0] ?? "";
   return {
@@ -29,7 +32,10 @@ export function askedFrom(parameters: Record<string, string | string[] | undefin
   };
 }
 
-/** The same as an address, written one way only: equal questions have equal addresses. */
+/**
+ * The same as an address, written one way only: equal questions have equal addresses.
+ * `askedAddress(askedFrom({ words: "tides" }))` gives `"words=tides"`.
+ */
 export function askedAddress({ need, sort, limit, unfolded, alike }: Asked): string {
   const parameters = needToParameters(need);
   if (sort !== "best") parameters.set("sort", sort);
@@ -45,7 +51,7 @@ export interface Answered<Value> {
   value: Value;
 }
 
-/** Nothing is looked for and nothing opened: Find shows places to begin. */
+/** Nothing is looked for and nothing opened: Find shows places to begin. `startsHere(askedFrom({}), undefined)` gives `true`. */
 export const startsHere = ({ need, sort }: Asked, chosen: number | undefined): boolean =>
   isAnything(need) && chosen === undefined && sort === "best";
 

@@ -5,6 +5,7 @@ export type Glossary = ReadonlyMap<string, string>;
 
 /**
  * Reads a glossary: a line for each word, "tiburón = shark"; "#" begins a remark.
+ * `[...readGlossary("tiburón = shark")]` gives `[["tiburon", "shark"]]`.
  * @throws Error naming the line that is not two words
  */
 export function readGlossary(file: string): Glossary {

@@ -17,6 +17,7 @@ function spellings(): Map<string, string[]> {
 
 /**
  * Reads a list of synonyms: a line for each meaning, its words set apart by commas; "#" begins a remark.
+ * `[...readSynonyms("boat, ship").get("boat")]` gives `["ship"]`.
  * @throws Error naming the line that says only one word
  */
 export function readSynonyms(file: string): Synonyms {

@@ -145,6 +145,7 @@ class Reading {
 /**
  * Takes apart what was typed. Nothing is decided here: a code is one only if a framework has it, a name only if somebody
  * is called that. Text in quotes is always just words.
+ * `readTyped("tides by Ada")` gives `{ words: "tides", taken: [{ text: "by Ada", from: 6, to: 12, means: { as: "author", name: "Ada" } }] }`.
  */
 export function readTyped(typed: string): Typed {
   const reading = new Reading(typed);
@@ -216,6 +217,9 @@ export function withoutFiller(words: string): string {
   return kept.length > 0 ? `${kept.join(" ")}${/\s$/.test(words) ? " " : ""}` : words;
 }
 
-/** What was typed with one part of it in quotes: just words again. */
+/**
+ * What was typed with one part of it in quotes: just words again.
+ * `asWords("tides RI.4.7", { from: 6, to: 12, text: "RI.4.7" })` gives `"tides \"RI.4.7\""`.
+ */
 export const asWords = (typed: string, part: TakenPart): string =>
   `${typed.slice(0, part.from)}"${part.text}"${typed.slice(part.to)}`;

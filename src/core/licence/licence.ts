@@ -53,7 +53,10 @@ export function mayAdapt(source: Licence, own: boolean): { allowed: true } | { a
   };
 }
 
-/** The document an adaptation starts from: the same steps with their origin noted, the source credited, the licence kept. */
+/**
+ * The document an adaptation starts from: the same steps with their origin noted, the source credited, the licence kept.
+ * `startAdaptation(lesson, { resource: 7, revision: 1, title: "Tides", author: "Ada", source: "/r/7" }).credits[0].author` gives `"Ada"`.
+ */
 export function startAdaptation(
   source: Document,
   from: { resource: number; revision: number; title: string; author: string; source: string },
@@ -75,7 +78,10 @@ export function startAdaptation(
   };
 }
 
-/** Two sources of which no version may be made together, as share-alike and non-commercial ones; null when there are none. */
+/**
+ * Two sources of which no version may be made together, as share-alike and non-commercial ones; null when there are none.
+ * `neverTogether([{ licence: "CC-BY-4.0" }, { licence: "CC0-1.0" }])` gives `null`.
+ */
 export function neverTogether(credits: readonly Credit[]): [Credit, Credit] | null {
   for (const [at, one] of credits.entries())
     for (const other of credits.slice(at + 1)) {
@@ -104,7 +110,10 @@ export function licenceProblem(document: Pick<Document, "licence" | "credits">):
     : `“${first.title}” is under “${licenceNames[first.licence]}”; a version of it cannot be under “${licenceNames[document.licence]}”.`;
 }
 
-/** Licences a document may carry by all that it was made from, the freest first; none when two of them exclude each other. */
+/**
+ * Licences a document may carry by all that it was made from, the freest first; none when two of them exclude each other.
+ * `licencesAllowed([{ licence: "CC-BY-SA-4.0" }])` gives `["CC-BY-SA-4.0"]`.
+ */
 export const licencesAllowed = (credits: readonly Credit[]): Licence[] =>
   licences.filter((licence) =>
     credits.every((credit) => credit.licence === licence || licencesForAdaptation(credit.licence).includes(licence)),

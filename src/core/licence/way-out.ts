@@ -5,6 +5,7 @@ import { licenceProblem, licencesAllowed, neverTogether } from "./licence";
 /**
  * What its licence keeps from going out, each with a way out: a licence that would do, or the step that came from one of two
  * sources that exclude each other.
+ * `licenceProblems(lesson)` gives `[]`.
  */
 export function licenceProblems(document: Document): Unfinished[] {
   const problem = licenceProblem(document);

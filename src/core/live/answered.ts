@@ -43,7 +43,10 @@ export function answeredOf(question: Question, value: ResponseValue, languages: 
   };
 }
 
-/** The notice as text, the number of the assignment first; without what was answered where that is too long: the watcher reads again. */
+/**
+ * The notice as text, the number of the assignment first; without what was answered where that is too long: the watcher reads again.
+ * `answersNotice(7, null)` gives `"7 null"`.
+ */
 export function answersNotice(assignment: number, notice: AnswersNotice): string {
   const text = `${assignment} ${JSON.stringify(notice)}`;
   return new TextEncoder().encode(text).length <= LONGEST_NOTICE ? text : `${assignment} null`;

@@ -261,7 +261,7 @@ function timerAfter(timer: Timer, command: TimerCommand, now: number): Timer | n
 /** What students' screens and the board are told: nothing that only the teacher is to see. */
 export type LessonView = Omit<LessonState, "went">;
 
-/** What every screen may know of a lesson: all but how long she stayed where. */
+/** What every screen may know of a lesson: all but how long she stayed where. `viewOf({ on: "look", went: [] })` gives `{ on: "look" }`. */
 export function viewOf(state: LessonState): LessonView {
   const { went: _went, ...seen } = state;
   return seen;
@@ -293,7 +293,10 @@ export function followed(
   return { at: null, upTo: Math.min(last, Math.max(at, view.opened)) };
 }
 
-/** With whom a student works on a step, the student left out; empty: with nobody, or nothing was said. */
+/**
+ * With whom a student works on a step, the student left out; empty: with nobody, or nothing was said.
+ * `worksWith({ work: { look: { groups: [[{ student: 1, name: "Ada" }, { student: 2, name: "Bo" }]] } } }, "look", 1)` gives `["Bo"]`.
+ */
 export function worksWith(view: Pick<LessonView, "work">, step: string, student: number): string[] {
   const group = view.work[step]?.groups.find((one) => one.some((member) => member.student === student));
   return (group ?? []).filter((member) => member.student !== student).map(({ name }) => name);
@@ -312,7 +315,10 @@ export function minutesUsed(state: Pick<LessonState, "went">, now: number): Map<
   return used;
 }
 
-/** A lesson as if somebody had been in none of its groups: nothing of who she was stays in it. */
+/**
+ * A lesson as if somebody had been in none of its groups: nothing of who she was stays in it.
+ * `withoutStudent({ work: { look: { groups: [[{ student: 1, name: "Ada" }]] } } }, 1).work.look.groups` gives `[]`.
+ */
 export const withoutStudent = (state: LessonState, student: number): LessonState => ({
   ...state,
   work: Object.fromEntries(

@@ -91,7 +91,10 @@ export type Standing = "right" | "partly" | "wrong" | "answered" | "working" | "
 
 const rank: Record<Verdict, number> = { wrong: 3, partly: 2, "to read": 1, right: 0, blank: 4 };
 
-/** How a student stands on a step: the worst of its answers once all are there; before that, at work on it or not there. */
+/**
+ * How a student stands on a step: the worst of its answers once all are there; before that, at work on it or not there.
+ * `standingOn({ answers: { q: [{ verdict: "wrong" }] } }, { id: "ask", questions: ["q"] })` gives `"wrong"`.
+ */
 export function standingOn(one: Seated, step: AskedStep): Standing {
   const given = step.questions.flatMap((question) => one.answers[question] ?? []);
   const all = step.questions.length > 0 && given.length === step.questions.length;

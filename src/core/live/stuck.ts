@@ -24,6 +24,7 @@ export type Stuck =
 /**
  * Whether a student is stuck on a step, and why: she said so, she answered wrongly three times, or she has been there without an
  * answer for longer than the fence of those who have answered. Null: she is not.
+ * `stuckOn({ asked: false, wrong: 3, waiting: null, took: [] })` gives `{ why: "tries", wrong: 3 }`.
  */
 export function stuckOn(of: {
   asked: boolean;

@@ -159,7 +159,10 @@ function* spellingSigns(text: string): Generator<Sign> {
   }
 }
 
-/** Everything in a text that belongs to some countries and not to others, each wording once. */
+/**
+ * Everything in a text that belongs to some countries and not to others, each wording once.
+ * `signsIn("The harbor is 5 miles off", "en").map(({ text }) => text)` gives `["5 miles", "harbor"]`.
+ */
 export function signsIn(text: string, language: string): Sign[] {
   const signs = patterns.flatMap(({ kind, countries: of, alsoIn, speaksFor, finds }) =>
     [...text.matchAll(finds)].map((found): Sign => {
@@ -204,7 +207,10 @@ export function belongsTo(text: string, language: string): Belonging {
   return { country: clear ? first[0] : "any", signs };
 }
 
-/** Signs that speak of somewhere else than `home`, heaviest first: what a teacher there would have to change. */
+/**
+ * Signs that speak of somewhere else than `home`, heaviest first: what a teacher there would have to change.
+ * `foreignSigns(signsIn("the colour of the harbor", "en"), "GB").map(({ text }) => text)` gives `["harbor"]`.
+ */
 export function foreignSigns(signs: readonly Sign[], home: Country): Sign[] {
   return signs
     .filter((sign) => !sign.countries.includes(home))

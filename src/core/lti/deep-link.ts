@@ -16,7 +16,10 @@ export interface LinkedWork {
  */
 export const targetOf = (base: string, work: number): string => `${base}/lti/launch?work=${work}`;
 
-/** A link to a piece of work as a content item (Deep Linking 2.0, "LTI resource link"). */
+/**
+ * A link to a piece of work as a content item (Deep Linking 2.0, "LTI resource link").
+ * `contentItem("https://satchel.example", { work: 7, title: "Tides", opens: new Date(0), due: new Date(0), outOf: null }).custom` gives `{ work: "7" }`.
+ */
 export const contentItem = (base: string, { work, title, opens, due, outOf }: LinkedWork): object => ({
   type: "ltiResourceLink",
   title,

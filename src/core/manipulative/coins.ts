@@ -26,7 +26,7 @@ export const ISLE_CROWN = "XSC";
 export const isCurrency = (code: string): boolean =>
   code === ISLE_CROWN || Intl.supportedValuesOf("currency").includes(code);
 
-/** Those whose coins are known first, then all the others there are. */
+/** Those whose coins are known first, then all the others there are. `currencies().includes("EUR")` gives `true`. */
 export const currencies = (): Currency[] => [
   ...Object.keys(issued),
   ...Intl.supportedValuesOf("currency").filter((code) => !(code in issued)),
@@ -48,7 +48,10 @@ export interface Piece {
   is: "coin" | "note";
 }
 
-/** What a table of this currency offers, the largest first; `own`: the worths somebody has said, in place of those known. */
+/**
+ * What a table of this currency offers, the largest first; `own`: the worths somebody has said, in place of those known.
+ * `piecesOf("EUR", [100, 1000])` gives `[{ worth: 1000, is: "note" }, { worth: 100, is: "coin" }]`.
+ */
 export function piecesOf(currency: Currency, own?: readonly number[]): Piece[] {
   const { notes, coins } = issued[currency] ?? series;
   const largestCoin = coins[0]!;
@@ -62,7 +65,10 @@ export const inWhole = (amount: number, currency: Currency): number => amount / 
 
 const MOST_PIECES = 16;
 
-/** Worths said in whole ones (5, 2, 1, 0.5) in the smallest unit. Null where one of them is no coin, or there are too many. */
+/**
+ * Worths said in whole ones (5, 2, 1, 0.5) in the smallest unit. Null where one of them is no coin, or there are too many.
+ * `piecesFrom([0.5, 2], "EUR")` gives `[200, 50]`.
+ */
 export function piecesFrom(whole: readonly number[], currency: Currency): number[] | null {
   const worths = whole.map((one) => Math.round(one * 10 ** digitsOf(currency)));
   const good = worths.length > 0 && worths.length <= MOST_PIECES && worths.every((one) => one > 0 && one <= 1_000_000);

@@ -26,7 +26,10 @@ export type Blocks = readonly number[];
 /** What blocks of ones, tens, hundreds are worth together. `worthOf([4, 2])` gives `24`. */
 export const worthOf = (blocks: Blocks): number => blocks.reduce((sum, count, place) => sum + count * 10 ** place, 0);
 
-/** Ten of one place for one of the next, or the other way; null where there is nothing to trade. */
+/**
+ * Ten of one place for one of the next, or the other way; null where there is nothing to trade.
+ * `trade([12, 3, 0], 0, "up")` gives `[2, 4, 0]`.
+ */
 export function trade(blocks: Blocks, place: number, way: "up" | "down"): Blocks | null {
   const [from, to, give, get] = way === "up" ? [place, place + 1, 10, 1] : [place, place - 1, 1, 10];
   if (to < 0 || to >= blocks.length || blocks[from]! < give) return null;
@@ -82,6 +85,7 @@ export function tilt(left: number, right: number): number {
  * The height of a graph over a place; null outside it. A tide between high and low water rises and falls as half a
  * cosine wave: 1/12, 2/12, 3/12 of the range in its first three sixths ("rule of twelfths", common practice of seafarers,
  * is this curve in round numbers).
+ * `heightAt({ points: [[0, 1], [6, 5]], curve: "tide" }, 3)` gives `3`.
  */
 export function heightAt(
   { points, curve }: Pick<ManipulativeOf<"graph reader">, "points" | "curve">,

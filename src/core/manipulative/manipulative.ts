@@ -13,7 +13,10 @@ export const manipulativeNames = [
   "ruler",
 ] as const satisfies readonly ManipulativeName[];
 
-/** One of a kind, set up so that it works before anything is changed. */
+/**
+ * One of a kind, set up so that it works before anything is changed.
+ * `newManipulative("number line", "en")` gives `{ tool: "number line", axis: { from: 0, to: 20, step: 1 } }`.
+ */
 export function newManipulative(name: ManipulativeName, language: string): Manipulative {
   switch (name) {
     case "number line":

@@ -47,7 +47,7 @@ export type Rubric = z.infer<typeof Rubric>;
 
 const hundredths = (value: number) => Math.round(value * 100) / 100;
 
-/** The most a rubric can give: of each criterion, the level with the most marks. */
+/** The most a rubric can give: of each criterion, the level with the most marks. `worthOf(skillRubric("Reasons", "r"))` gives `4`. */
 export function worthOf({ criteria }: Criteria): number {
   return hundredths(criteria.reduce((sum, { levels }) => sum + Math.max(...levels.map(({ marks }) => marks)), 0));
 }
@@ -55,7 +55,10 @@ export function worthOf({ criteria }: Criteria): number {
 /** Which level was chosen for each criterion, by the criterion's id; from 0. */
 export type Levels = Readonly<Record<string, number>>;
 
-/** Marks for the levels chosen; null: a criterion has none yet, or one that is not there. */
+/**
+ * Marks for the levels chosen; null: a criterion has none yet, or one that is not there.
+ * `marksFor(skillRubric("Reasons", "r"), { r: 2 })` gives `3`.
+ */
 export function marksFor({ criteria }: Criteria, levels: Levels): number | null {
   let sum = 0;
   for (const { id, levels: steps } of criteria) {
@@ -69,13 +72,16 @@ export function marksFor({ criteria }: Criteria, levels: Levels): number | null 
 /** The four levels a skill is judged by. Common practice in primary schools; worth 1 to 4. */
 const SKILL_LEVELS = ["Not yet", "With help", "Secure", "Goes further"];
 
-/** A judgement of one skill, from 1 to 4, as a rubric with one criterion. */
+/**
+ * A judgement of one skill, from 1 to 4, as a rubric with one criterion.
+ * `skillRubric("Reasons", "r").criteria[0].levels.length` gives `4`.
+ */
 export const skillRubric = (skill: string, id: string): Rubric => ({
   name: skill,
   criteria: [{ id, name: skill, levels: SKILL_LEVELS.map((name, at) => ({ name, marks: at + 1, words: "" })) }],
 });
 
-/** A rubric to begin with. */
+/** A rubric to begin with. `worthOf(plainRubric("r"))` gives `2`. */
 export const plainRubric = (id: string): Rubric => ({
   name: "",
   criteria: [
@@ -83,7 +89,10 @@ export const plainRubric = (id: string): Rubric => ({
   ],
 });
 
-/** The levels chosen in words: "Reasons: secure · Spelling: not yet". */
+/**
+ * The levels chosen in words: "Reasons: secure · Spelling: not yet".
+ * `formatLevels(skillRubric("Reasons", "r"), { r: 2 })` gives `"Reasons: Secure"`.
+ */
 export const formatLevels = ({ criteria }: Criteria, levels: Levels): string =>
   criteria
     .flatMap(({ id, name, levels: steps }) => {

@@ -62,7 +62,10 @@ const two = (value: number) => String(Math.floor(value)).padStart(2, "0");
 const stamp = (seconds: number) =>
   `${two(seconds / 3600)}:${two((seconds / 60) % 60)}:${two(seconds % 60)}.${String(Math.round((seconds % 1) * 1000) % 1000).padStart(3, "0")}`;
 
-/** The reverse: a file every player of films reads. */
+/**
+ * The reverse: a file every player of films reads.
+ * `writeCaptions([{ from: 0, to: 1.5, text: "Low water" }])` gives `"WEBVTT\n\n00:00:00.000 --> 00:00:01.500\nLow water\n"`.
+ */
 export const writeCaptions = (cues: readonly Cue[]): string =>
   ["WEBVTT", ...cues.map((cue) => `${stamp(cue.from)} --> ${stamp(cue.to)}\n${cue.text}`)].join("\n\n") + "\n";
 

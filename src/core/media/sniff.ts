@@ -52,10 +52,16 @@ const types: Record<MediaKind, (bytes: Uint8Array) => string | null> = {
   },
 };
 
-/** The media type of a file said to be of a kind, or null when its first bytes say otherwise. */
+/**
+ * The media type of a file said to be of a kind, or null when its first bytes say otherwise.
+ * `mediaType("picture", new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]))` gives `"image/png"`.
+ */
 export const mediaType = (kind: MediaKind, bytes: Uint8Array): string | null => types[kind](bytes);
 
-/** What a file may be by its first bytes, whatever it is used for; none: nothing we show or play. */
+/**
+ * What a file may be by its first bytes, whatever it is used for; none: nothing we show or play.
+ * `possibleTypes(new Uint8Array([1, 2, 3]))` gives `[]`.
+ */
 export const possibleTypes = (bytes: Uint8Array): string[] =>
   (Object.keys(types) as MediaKind[]).flatMap((kind) => types[kind](bytes) ?? []);
 
@@ -75,11 +81,17 @@ const named: Record<MediaKind, { a: string; forms: string }> = {
   captions: { a: "captions file", forms: "a captions file (WebVTT)" },
 };
 
-/** What is said of a file that is too large, with how large it may be. */
+/**
+ * What is said of a file that is too large, with how large it may be.
+ * `tooLarge("sound")` gives `"This sound file is larger than 20 MB. Nothing was changed; try a smaller one."`.
+ */
 export const tooLarge = (kind: MediaKind): string => {
   const most = largest[kind] >= MEGABYTE ? `${largest[kind] / MEGABYTE} MB` : `${largest[kind] / 1024} KB`;
   return `This ${named[kind].a} is larger than ${most}. Nothing was changed; try a smaller one.`;
 };
-/** What is said of a file whose bytes are something else than its name says. */
+/**
+ * What is said of a file whose bytes are something else than its name says.
+ * `notOfKind("sound")` gives `"This is not a WAV, Ogg, MP3, FLAC, WebM or MP4 sound file, whatever its name says. Nothing was changed."`.
+ */
 export const notOfKind = (kind: MediaKind): string =>
   `This is not ${named[kind].forms}, whatever its name says. Nothing was changed.`;

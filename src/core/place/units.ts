@@ -59,7 +59,7 @@ export const counterpart = (unit: Unit): Unit => {
   return found;
 };
 
-/** The exact amount in the counterpart. */
+/** The exact amount in the counterpart. `convert(10, unitNamed("inch", "customary"))` gives `25.4`. */
 export function convert(amount: number, from: Unit): number {
   const to = counterpart(from);
   return (amount * from.size + (from.zero ?? 0) - (to.zero ?? 0)) / to.size;
@@ -76,6 +76,7 @@ const decimals = (written: string): number => written.split(".")[1]?.length ?? 0
 /**
  * An amount rounded as a textbook would: to as many figures as it was written with, two at least; temperatures to as many decimals.
  * Common practice.
+ * `inRoundFigures(16.09344, "10", unitNamed("mile", "customary"))` gives `16`.
  */
 export function inRoundFigures(amount: number, written: string, from: Unit): number {
   const rounded =
@@ -143,7 +144,10 @@ const patterns: Readonly<Record<System, RegExp>> = {
   metric: patternOf("metric"),
 };
 
-/** Every amount with a unit of one system in a text, and every unit that stands alone, in their order. */
+/**
+ * Every amount with a unit of one system in a text, and every unit that stands alone, in their order.
+ * `mentionsIn("10 miles", "customary").length` gives `1`.
+ */
 export function mentionsIn(text: string, system: System): Mention[] {
   const found = [...text.matchAll(patterns[system])].flatMap(({ 0: whole, index, groups }): Mention[] => {
     const name = groups!.named ?? groups!.alone!;

@@ -4,6 +4,7 @@ export type Simpler = ReadonlyMap<string, string>;
 /**
  * Reads a list: a line is `harder forms > plainer forms`, the forms in the same order, parted by commas where one is of several words.
  * Lines with # and those whose sides do not match are left out.
+ * `[...readSimpler("purchase > buy")]` gives `[["purchase", "buy"]]`.
  */
 export function readSimpler(text: string): Simpler {
   const found = new Map<string, string>();

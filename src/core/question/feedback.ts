@@ -5,13 +5,14 @@ import type { Verdict } from "./mark";
 
 const strictness: Record<CheckingTime, number> = { "at once": 0, "at the end": 1, "after due": 2, never: 3 };
 
-/** The stricter of what the question says and what the assignment says. */
+/** The stricter of what the question says and what the assignment says. `checkingOf("at once", "after due")` gives `"after due"`. */
 export const checkingOf = (question: CheckingTime, assignment: CheckingTime): CheckingTime =>
   strictness[question] > strictness[assignment] ? question : assignment;
 
 /**
  * Whether marks may be seen now. "after due": only when it was due for everybody who has it, so that nobody passes on what
  * others still have to find out.
+ * `marksAreOpen("at the end", { checked: true, handedIn: false, allDue: new Date(0), now: new Date(1) })` gives `false`.
  */
 export function marksAreOpen(
   checking: CheckingTime,

@@ -15,10 +15,10 @@ export interface Mark {
   person?: { levels: string; comment: string };
 }
 
-/** Whether only a person can say how good an answer is. */
+/** Whether only a person can say how good an answer is. `readByPerson("longText")` gives `true`. */
 export const readByPerson = (type: QuestionType): boolean => kindOf({ type }).mark === undefined;
 
-/** Whether a person gives marks for it: a vote has none. */
+/** Whether a person gives marks for it: a vote has none. `markedByPerson("poll")` gives `false`. */
 export const markedByPerson = (type: QuestionType): boolean => readByPerson(type) && type !== "poll";
 
 /** Whether there is nothing in a response at all. `isBlankResponse("shortText", " ")` gives `true`. */
@@ -38,6 +38,7 @@ const hundredths = (value: number) => Math.round(value * 100) / 100;
  * Marks one response (undefined: no answer). `language` decides the decimal sign.
  *
  *   mark(question, "high water").marks // 1
+ * `mark(question, "Twice").verdict` gives `"right"`.
  */
 export function mark(question: Question, value: ResponseValue | undefined, language = "en"): Mark {
   const outOf = question.marks;
@@ -52,7 +53,10 @@ export function mark(question: Question, value: ResponseValue | undefined, langu
   return { verdict, marks: hundredths(earned * outOf), outOf, parts };
 }
 
-/** The mark of a person, for an answer only a person can mark; as long as there are only words, it is still to be read. */
+/**
+ * The mark of a person, for an answer only a person can mark; as long as there are only words, it is still to be read.
+ * `personsMark({ marks: 1, outOf: 2 }).verdict` gives `"partly"`.
+ */
 export function personsMark(given: { marks: number | null; outOf: number }, person?: Mark["person"]): Mark {
   const { marks, outOf } = given;
   const verdict = marks === null ? "to read" : marks >= outOf ? "right" : marks > 0 ? "partly" : "wrong";

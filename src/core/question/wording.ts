@@ -8,13 +8,16 @@ import { passageParts } from "./passage";
 type Pairs = readonly (readonly [string, string])[];
 type Texts = readonly { id?: string; text: Option["text"]; picture?: string | undefined }[];
 
-/** What an option says; "?" for one that is not there any more. */
+/** What an option says; "?" for one that is not there any more. `named([{ id: "a", text: { en: "bar" } }], "b", ["en"])` gives `"?"`. */
 export const named = (options: readonly Option[], id: string, languages: readonly string[]): string => {
   const option = options.find((candidate) => candidate.id === id);
   return option ? (inLanguage(option.text, languages) ?? id) : "?";
 };
 
-/** Pairs as they are said in a line: "tide → water · bar → sand". */
+/**
+ * Pairs as they are said in a line: "tide → water · bar → sand".
+ * `formatPairs([["a", "b"]], [{ id: "a", text: { en: "tide" } }], [{ id: "b", text: { en: "water" } }], ["en"])` gives `"tide → water"`.
+ */
 export const formatPairs = (
   pairs: Pairs,
   left: readonly Option[],
@@ -32,7 +35,10 @@ export const withMargin = (value: string, tolerance: number): string =>
  */
 export const fileName = (media: string) => (media.includes(":") ? media.split(":")[1]! : media.slice(0, 8));
 
-/** Each on a line of its own; with `right`, which of them are. */
+/**
+ * Each on a line of its own; with `right`, which of them are.
+ * `listed([{ id: "a", text: { en: "bar" } }], ["en"], ["a"])` gives `["(right) bar"]`.
+ */
 export const listed = (options: Texts, languages: readonly string[], right?: readonly string[]): string[] =>
   options.map(({ id, text, picture }) => {
     const sign = right === undefined ? "-" : id !== undefined && right.includes(id) ? "(right)" : "( )";
@@ -53,7 +59,10 @@ export const words = (text: string | undefined): Said[] => (text?.trim() ? [{ te
 export const oneByOne = (texts: readonly (string | undefined)[]): Said[] =>
   texts.flatMap((text) => (text?.trim() ? [{ text: text.trim() }, { pause: BETWEEN_MS }] : []));
 
-/** Things to choose from, as they are read out one by one. */
+/**
+ * Things to choose from, as they are read out one by one.
+ * `readOptions([{ text: { en: "bar" } }], ["en"])` gives `[{ text: "bar" }, { pause: 250 }]`.
+ */
 export const readOptions = (options: Texts, languages: readonly string[]): Said[] =>
   oneByOne(options.map(({ text }) => inLanguage(text, languages)));
 

@@ -23,7 +23,10 @@ const spanishBands: [ease: number, grade: number][] = [
 /** The table ends at 90, "very easy"; what is easier still goes on by its slope, a grade every ten points, down to 0. */
 const veryEasy = (ease: number): number => Math.max(0, Math.round((4 - (ease - 90) / 10) * 10) / 10);
 
-/** The grade that counts stand for, or null where there is no formula for the language here. */
+/**
+ * The grade that counts stand for, or null where there is no formula for the language here.
+ * `readingGradeOf({ words: 100, sentences: 10, syllables: 130 }, "en")` gives `{ grade: 3.7, formula: "Flesch-Kincaid" }`.
+ */
 export function readingGradeOf(counts: TextCounts, language: string): ReadingGrade | null {
   if (language.startsWith("en")) {
     const grade = Math.max(0, Math.round(fleschKincaidGrade(counts) * 10) / 10);
@@ -37,7 +40,10 @@ export function readingGradeOf(counts: TextCounts, language: string): ReadingGra
   return null;
 }
 
-/** The measured reading grade of running text, or null: too little text, or no formula for the language here. */
+/**
+ * The measured reading grade of running text, or null: too little text, or no formula for the language here.
+ * `readingGrade("Low water.", "en")` gives `null`.
+ */
 export function readingGrade(text: string, language: string): ReadingGrade | null {
   const counts = countText(text, language);
   return counts.words < FEWEST_WORDS || counts.sentences === 0 ? null : readingGradeOf(counts, language);

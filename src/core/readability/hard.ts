@@ -74,6 +74,7 @@ const spanishForms = (word: string): string[] => [
 /**
  * How words are measured for a language and a grade. English: up to grade 3 Spache's list, up to 6 Dale and Chall's, above it words that
  * are not on it and long. Spanish: the commonest words, more of them the higher the grade; without the list, very long words.
+ * `measureFor("en", 5).isHard("estuary")` gives `true`.
  *
  * @param commonSpanish the commonest words, the commonest first
  */

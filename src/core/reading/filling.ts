@@ -12,10 +12,13 @@ export type Blank = z.infer<typeof Blank>;
 
 export const anyReading: Blank = { subject: null, language: null, level: null };
 
-/** As it is stored with a shelf, to be offered again when it is refilled. */
+/**
+ * As it is stored with a shelf, to be offered again when it is refilled.
+ * `readBlank(writeBlank(anyReading))` gives `{ subject: null, language: null, level: null }`.
+ */
 export const writeBlank = (blank: Blank): string => JSON.stringify(blank);
 
-/** What was stored; anything to read where it cannot be read. */
+/** What was stored; anything to read where it cannot be read. `readBlank("nonsense") === anyReading` gives `true`. */
 export function readBlank(text: string): Blank {
   try {
     return Blank.parse(JSON.parse(text));

@@ -1,7 +1,10 @@
 import { plainText } from "../content/rich-text";
 import type { Document } from "../resource/document";
 
-/** A document to be read for its own sake: no questions, and no step in which nothing is left. */
+/**
+ * A document to be read for its own sake: no questions, and no step in which nothing is left.
+ * `readOnlyDocument(lesson).steps.map(({ id }) => id)` gives `["look"]`.
+ */
 export function readOnlyDocument(document: Document): Document {
   const steps = document.steps.map((step) => ({
     ...step,

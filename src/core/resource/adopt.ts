@@ -85,7 +85,7 @@ export function giveBack(document: Document, taken: string, instead: Step | null
   return withoutIdleCredits({ ...document, steps });
 }
 
-/** A taken question away again. */
+/** A taken question away again. `giveQuestionBack(lesson, "block").steps[1].blocks` gives `[]`. */
 export const giveQuestionBack = (document: Document, block: string): Document =>
   withoutIdleCredits({ ...document, steps: document.steps.map((step) => removeBlock(step, block)) });
 
@@ -97,6 +97,7 @@ function withoutIdleCredits(document: Document): Document {
 /**
  * Why the credits may not become these, or null when they may. The author a version was made from stays named for good; who
  * gave single steps stays named as long as one of them is there.
+ * `creditsProblem(lesson, lesson)` gives `null`.
  */
 export function creditsProblem(before: Document, after: Document): string | null {
   const same = (one: Credit, other: Credit) =>
@@ -111,6 +112,6 @@ export function creditsProblem(before: Document, after: Document): string | null
     : `“${missing[0]!.title}” by ${missing[0]!.author} stays named. Credits may be added to, never taken away.`;
 }
 
-/** The credit of what the whole was adapted from; -1 when it is her own from nothing. */
+/** The credit of what the whole was adapted from; -1 when it is her own from nothing. `adaptedCredit({ credits: [] })` gives `-1`. */
 export const adaptedCredit = (document: Pick<Document, "credits">): number =>
   document.credits.findLastIndex((credit) => credit.resource === undefined);

@@ -113,7 +113,10 @@ export function removeBlock(step: Step, id: string): Step {
   return { ...step, blocks: step.blocks.filter((block) => block.id !== id) };
 }
 
-/** Puts a removed block back at its place; nothing happens when its step is gone or the block is there. */
+/**
+ * Puts a removed block back at its place; nothing happens when its step is gone or the block is there.
+ * `restoreBlock(lesson, "gone", lesson.steps[0].blocks[0], 0) === lesson` gives `true`.
+ */
 export function restoreBlock(document: Document, stepId: string, block: Block, at: number): Document {
   const step = document.steps.find((one) => one.id === stepId);
   if (!step || step.blocks.some((one) => one.id === block.id)) return document;

@@ -124,7 +124,10 @@ export interface SearchTexts {
   body: string;
 }
 
-/** What of a document is written in one language; what belongs to none is found with the first. */
+/**
+ * What of a document is written in one language; what belongs to none is found with the first.
+ * `searchTextsIn(lesson, "en").title` gives `"Tides"`.
+ */
 export function searchTextsIn(document: Document, language: string): SearchTexts {
   const first = language === document.languages[0];
   return {

@@ -22,7 +22,10 @@ export interface Branch {
 export const areasOf = (statements: readonly Statement[]): Statement[] =>
   statements.filter(({ parent }) => parent === null);
 
-/** The grades a framework has statements for. */
+/**
+ * The grades a framework has statements for.
+ * `gradesIn([{ gradeFrom: 4, gradeTo: 5 }, { gradeFrom: null, gradeTo: null }])` gives `[4, 5]`.
+ */
 export const gradesIn = (statements: readonly Statement[]): number[] =>
   [
     ...new Set(
@@ -74,7 +77,10 @@ export function lessonsFor(lessons: readonly { label: string; left: number }[], 
   return (named.length > 0 ? named : lessons).reduce((sum, { left }) => sum + left, 0);
 }
 
-/** The grades a table is about, as an address says it: "all", one grade, or else those of the classes. */
+/**
+ * The grades a table is about, as an address says it: "all", one grade, or else those of the classes.
+ * `gradesAsked("4", [{ grades: { from: 3, to: 5 } }])` gives `{ from: 4, to: 4 }`.
+ */
 export function gradesAsked(
   said: string | null,
   classes: readonly { grades: { from: number; to: number } }[],

@@ -24,7 +24,7 @@ export function formatAlpha(alpha: number): string {
   return alpha >= 0.5 ? "hold together fairly well" : "hold together loosely";
 }
 
-/** A finding in a few words, as in a list. */
+/** A finding in a few words, as in a list. `nameFinding({ kind: "nearly all right" })` gives `"nearly everyone right"`. */
 export function nameFinding(finding: Finding): string {
   switch (finding.kind) {
     case "nearly all right":
@@ -48,7 +48,10 @@ export function nameFinding(finding: Finding): string {
   }
 }
 
-/** The same with its reason and what to do. */
+/**
+ * The same with its reason and what to do.
+ * `explainFinding({ kind: "nearly all right" }, { asked: 20, right: 19 })` gives `"19 of 20 have it right. It shows that they can do it, and nothing about who needs more."`.
+ */
 export function explainFinding(finding: Finding, item: Pick<Item, "asked" | "right">): string {
   switch (finding.kind) {
     case "nearly all right":
@@ -72,6 +75,9 @@ export function explainFinding(finding: Finding, item: Pick<Item, "asked" | "rig
   }
 }
 
-/** Whether a finding is about a question that is likely to be wrong, not only easy or slow. */
+/**
+ * Whether a finding is about a question that is likely to be wrong, not only easy or slow.
+ * `mustBeLookedAt({ kind: "nearly all right" })` gives `false`.
+ */
 export const mustBeLookedAt = ({ kind }: Finding): boolean =>
   kind === "best chose another" || kind === "two may be right" || kind === "the wrong way";

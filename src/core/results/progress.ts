@@ -112,6 +112,6 @@ export function standingOf(all: readonly Point[], { share, times }: Criterion): 
 
 const counted = ["no times", "once", "twice", "three times"];
 
-/** "8 of 10, three times running". */
+/** "8 of 10, three times running". `formatCriterion({ share: 0.8, times: 3 })` gives `"8 of 10, three times running"`. */
 export const formatCriterion = ({ share, times }: Criterion): string =>
   `${Math.round(share * 100) / 10} of 10, ${counted[times] ?? `${times} times`}${times > 1 ? " running" : ""}`;

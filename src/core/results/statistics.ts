@@ -89,7 +89,10 @@ export interface TestStatistics {
   alpha: number | null;
 }
 
-/** How far the questions of a piece of work measure one thing. `scores`: one row a child, one column a question, in marks. */
+/**
+ * How far the questions of a piece of work measure one thing. `scores`: one row a child, one column a question, in marks.
+ * `testStatistics([[1, 1], [0, 0]])` gives `{ mean: 1, alpha: 1, sem: 0 }`.
+ */
 export function testStatistics(scores: readonly (readonly number[])[]): TestStatistics {
   const totals = scores.map((row) => row.reduce((sum, one) => sum + one, 0));
   const items = scores[0]?.length ?? 0;

@@ -117,6 +117,7 @@ export function minutesWorked(work: Pick<Try, "responses" | "startedAt">): numbe
 /**
  * Seconds spent on each question: from what was answered before it until its own answer, every time it was gone back to. Pauses of
  * more than 5 minutes count as nothing.
+ * `[...secondsOn({ startedAt: new Date(0), responses: [{ question: "q", at: new Date(20_000) }] })]` gives `[["q", 20]]`.
  */
 export function secondsOn(work: Pick<Try, "responses" | "startedAt">): Map<string, number> {
   const seconds = new Map<string, number>();

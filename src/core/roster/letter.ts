@@ -57,7 +57,10 @@ export function letterHome(
   };
 }
 
-/** The families whose language no letter is written in, by the student's name. */
+/**
+ * The families whose language no letter is written in, by the student's name.
+ * `withoutLetter({ en: {} }, [{ givenName: "Ada", familyName: "Dale", familyLanguage: "pl" }])` gives `[{ student: "Ada Dale", language: "pl" }]`.
+ */
 export function withoutLetter(
   letters: Letters,
   students: readonly { givenName: string; familyName: string; familyLanguage: string | null }[],

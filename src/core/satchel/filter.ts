@@ -127,7 +127,7 @@ export function satchelChoices(
 
 type Parameters = Record<string, string | string[] | undefined>;
 
-/** Reads an address; what it does not know it leaves out. */
+/** Reads an address; what it does not know it leaves out. `filterFromParameters({ words: "tides" }).words` gives `"tides"`. */
 export function filterFromParameters(parameters: Parameters): SatchelFilter {
   const first = (name: string) => [parameters[name]].flat()[0] ?? "";
   const oneOf = <Value extends string>(known: readonly Value[], name: string) =>

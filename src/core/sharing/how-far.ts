@@ -194,5 +194,5 @@ export function howFar(of: ToShare): ShelfAnswer[] {
   });
 }
 
-/** The title as it stands, for a sentence. */
+/** The title as it stands, for a sentence. `titleSaid({ title: {}, languages: ["en"] })` gives `"Untitled"`. */
 export const titleSaid = (document: Document): string => inLanguage(document.title, document.languages) ?? "Untitled";

@@ -4,6 +4,7 @@ import { removeBlock } from "../resource/edit";
 /**
  * A document without what keeps it from going farther: a block of a step, or (no block) what others say there in recordings. As it was
  * when there is no such part.
+ * `withoutPart(lesson, { step: "ask", block: "block" }, 0).steps[1].blocks` gives `[]`.
  *
  * @example withoutPart(document, { step: "s2", block: "b1" }, 7)
  */

@@ -1,4 +1,7 @@
-/** How many members two lists (or letters two texts) have in common at the beginning and, of what is left, at the end. */
+/**
+ * How many members two lists (or letters two texts) have in common at the beginning and, of what is left, at the end.
+ * `inCommon("low tide", "high tide")` gives `{ start: 0, end: 5 }`.
+ */
 export function inCommon(before: ArrayLike<unknown>, after: ArrayLike<unknown>): { start: number; end: number } {
   const shorter = Math.min(before.length, after.length);
   let start = 0;

@@ -10,10 +10,13 @@ const distinct = (words: readonly string[]): string[] => [...new Set(words.map((
 const inOrder = (words: readonly string[], language: string): string[] =>
   distinct(words).sort(new Intl.Collator(language).compare);
 
-/** Whether children choose from a list; otherwise they type. */
+/** Whether children choose from a list; otherwise they type. `isChosen([{ id: "a", accepted: ["tide"] }])` gives `false`. */
 export const isChosen = (gaps: readonly Gap[]): boolean => gaps.some((gap) => gap.options !== undefined);
 
-/** What stands in the list of the first language beside the word that is right in each gap. */
+/**
+ * What stands in the list of the first language beside the word that is right in each gap.
+ * `otherWords([{ id: "a", accepted: ["tide"], options: ["bar", "tide"] }])` gives `["bar"]`.
+ */
 export function otherWords(gaps: readonly Gap[]): string[] {
   const right = new Set(gaps.map((gap) => gap.accepted[0]!));
   return distinct(gaps.flatMap((gap) => gap.options ?? [])).filter((word) => !right.has(word));
@@ -22,6 +25,7 @@ export function otherWords(gaps: readonly Gap[]): string[] {
 /**
  * The gaps of a passage with one list for all: the word that is right in each, and others. More than fit are left out, the
  * right ones last; with fewer than two words there is no list, and children type.
+ * `withWords([{ id: "a", accepted: ["tide"] }], ["bar"], "en")[0].options` gives `["bar", "tide"]`.
  */
 export function withWords(gaps: readonly Gap[], others: readonly string[], language: string): Gap[] {
   const fit = distinct([...gaps.map((gap) => gap.accepted[0]!), ...others]).slice(0, MOST_LISTED);
@@ -33,10 +37,16 @@ export function withWords(gaps: readonly Gap[], others: readonly string[], langu
 
 const typed = ({ options: _options, optionsIn: _optionsIn, ...gap }: Gap): Gap => gap;
 
-/** The gaps of a passage to be typed. */
+/**
+ * The gaps of a passage to be typed.
+ * `withoutWords([{ id: "a", accepted: ["tide"], options: ["bar", "tide"] }])` gives `[{ id: "a", accepted: ["tide"] }]`.
+ */
 export const withoutWords = (gaps: readonly Gap[]): Gap[] => gaps.map(typed);
 
-/** The list of one more language; it says all of its words, the right ones too. */
+/**
+ * The list of one more language; it says all of its words, the right ones too.
+ * `withWordsIn([{ id: "a", accepted: ["tide"], options: ["bar", "tide"] }], "es", ["marea", "barra"])[0].optionsIn` gives `{ es: ["barra", "marea"] }`.
+ */
 export const withWordsIn = (gaps: readonly Gap[], language: string, words: readonly string[]): Gap[] =>
   gaps.map((gap) =>
     gap.options
@@ -44,12 +54,18 @@ export const withWordsIn = (gaps: readonly Gap[], language: string, words: reado
       : gap,
   );
 
-/** What is chosen from in a gap by somebody who reads the passage in this language; undefined: it is typed. */
+/**
+ * What is chosen from in a gap by somebody who reads the passage in this language; undefined: it is typed.
+ * `wordsFor({ id: "a", accepted: ["tide"], options: ["bar", "tide"] }, "en")` gives `["bar", "tide"]`.
+ */
 export function wordsFor(gap: Gap, language: string | undefined): readonly string[] | undefined {
   const listed = language === undefined ? undefined : gap.optionsIn?.[language];
   return listed && listed.length >= 2 ? listed : gap.options;
 }
 
-/** Whether a gap can be filled rightly by choosing, as it will be marked. */
+/**
+ * Whether a gap can be filled rightly by choosing, as it will be marked.
+ * `hasRightWord({ id: "a", accepted: ["tide"], options: ["bar", "tide"] }, "en", { ignoreCase: true })` gives `true`.
+ */
 export const hasRightWord = (gap: Gap, language: string, spelling: SpellingRule): boolean =>
   wordsFor(gap, language)?.some((word) => gap.accepted.some((right) => isAccepted(word, right, spelling))) ?? true;

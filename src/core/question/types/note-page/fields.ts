@@ -20,16 +20,22 @@ export const usualHeadings: Record<NoteTemplate, readonly string[]> = {
   "data table": ["What", "First", "Second"],
 };
 
-/** How many headings she may write: of a table, its columns. */
+/** How many headings she may write: of a table, its columns. `headingsOf({ template: "two columns", headings: [] })` gives `3`. */
 export const headingsOf = ({ template, headings }: Pick<QuestionOf<"notePage">, "template" | "headings">): number =>
   template === "data table" ? Math.max(2, headings.length || 3) : usualHeadings[template].length;
 
-/** What a field is headed: as the teacher wrote, else as its template has it. */
+/**
+ * What a field is headed: as the teacher wrote, else as its template has it.
+ * `headingAt({ template: "two columns", headings: [] }, 0, ["en"])` gives `"What it says"`.
+ */
 export function headingAt(question: QuestionOf<"notePage">, at: number, languages: readonly string[]): string {
   return inLanguage(question.headings[at], languages)?.trim() || (usualHeadings[question.template][at] ?? `${at + 1}`);
 }
 
-/** The fields of a page; ids are stable for one template, so answers stay when a heading is rewritten. */
+/**
+ * The fields of a page; ids are stable for one template, so answers stay when a heading is rewritten.
+ * `fieldsOf({ template: "blank", headings: [], count: 1 }, ["en"])` gives `[{ id: "notes", name: "Notes" }]`.
+ */
 export function fieldsOf(question: QuestionOf<"notePage">, languages: readonly string[]): NoteField[] {
   const heading = (at: number) => headingAt(question, at, languages);
   const numbers = Array.from({ length: question.count }, (_, at) => at + 1);

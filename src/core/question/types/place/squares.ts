@@ -16,7 +16,10 @@ const nth = (share: number, of: number) => Math.min(of - 1, Math.floor(share * o
 export const squareAt = ([x, y]: readonly [number, number]): string =>
   `${String.fromCharCode(65 + nth(x, COLUMNS))}${nth(y, ROWS) + 1}`;
 
-/** The middle of the square that lies this many to the right and down of the one this point is in; never off the picture. */
+/**
+ * The middle of the square that lies this many to the right and down of the one this point is in; never off the picture.
+ * `middleOf([0, 0])` gives `[0.05, 0.0625]`.
+ */
 export function middleOf([x, y]: readonly [number, number], right = 0, down = 0): [number, number] {
   const within = (at: number, of: number) => (Math.max(0, Math.min(of - 1, at)) + 0.5) / of;
   return [within(nth(x, COLUMNS) + right, COLUMNS), within(nth(y, ROWS) + down, ROWS)];
