@@ -40,6 +40,8 @@ interface Device {
   tablet?: boolean;
   /** What is kept for times without a network is kept: elsewhere it would stand between a test and the server. */
   keeps?: boolean;
+  /** A browser nobody has used: for what is set for all of it, such as its clock. */
+  unused?: boolean;
 }
 
 interface Fixtures {
@@ -75,10 +77,12 @@ async function comeBack(page: Page, { home, cookies }: SignedIn): Promise<boolea
 
 export const test = base.extend<
   Fixtures & { trouble: { patterns: RegExp[]; seen: string[] } },
-  { address: string; cameBefore: Map<string, SignedIn> }
+  { address: string; cameBefore: Map<string, SignedIn>; browsers: Map<string, BrowserContext> }
 >({
   /** Signing in is a test of its own: elsewhere everybody does it once, and comes back. */
   cameBefore: [async ({}, provide) => provide(new Map()), { scope: "worker" }],
+  /** The browsers people have, by who and on what: they are used again, because one that has read the application's script already is quicker. */
+  browsers: [async ({}, provide) => provide(new Map()), { scope: "worker" }],
   /** Where this worker's own school answers. */
   address: [
     async ({}, provide) => {
@@ -105,14 +109,18 @@ export const test = base.extend<
     await provide(page);
     trouble.seen.push(...seen);
   },
-  signedIn: async ({ browser, trouble, cameBefore }, provide) => {
-    const contexts: BrowserContext[] = [];
+  signedIn: async ({ address, browser, browsers, trouble, cameBefore }, provide) => {
+    const after: (() => Promise<void>)[] = [];
     const watched: string[][] = [];
     const here = new Set<string>();
-    await provide(async (name, options) => {
-      const context = await newContext(browser, options ?? {});
-      contexts.push(context);
+    await provide(async (name, device = {}) => {
+      const whose = JSON.stringify([name, device]);
+      const again = !here.has(name) && !device.keeps && !device.unused;
+      const context = (again && browsers.get(whose)) || (await newContext(browser, device));
+      if (again) browsers.set(whose, context);
+      after.push(() => (again ? emptied(context) : context.close()));
       const page = await context.newPage();
+      if (again) await forget(page, address);
       watched.push(watch(page, []));
       // On a second device of the same person it is another sign-in.
       const before = here.has(name) ? undefined : cameBefore.get(name);
@@ -122,11 +130,27 @@ export const test = base.extend<
       return page;
     });
     trouble.seen.push(...watched.flat());
-    for (const context of contexts) await context.close();
+    for (const end of after) await end();
   },
 });
 
-const newContext = (browser: Browser, { phone, tablet, keeps }: Device) =>
+/** Closes what is open in a browser, and lets it have its network again. */
+async function emptied(context: BrowserContext): Promise<void> {
+  for (const page of context.pages()) await page.close();
+  await context.unrouteAll();
+  await context.setOffline(false);
+  await context.clearCookies();
+}
+
+/** Deletes what an earlier test left in this browser, but for the files of the application. */
+async function forget(page: Page, origin: string): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  const storageTypes = "local_storage,indexeddb,cache_storage,service_workers,file_systems";
+  await session.send("Storage.clearDataForOrigin", { origin, storageTypes });
+  await session.detach();
+}
+
+const newContext = (browser: Browser, { phone, tablet, keeps }: Device): Promise<BrowserContext> =>
   browser.newContext({
     serviceWorkers: keeps ? "allow" : "block",
     ...(phone

@@ -170,7 +170,7 @@ test("a question with a time is opened by the child, counts down, closes, and ke
   const teacher = await signedIn("Judit Varga");
   await giveNow(teacher, { words: "kelp forest", group: "7 Cormorant", to: ["Adan Rey"] });
 
-  const student = await signedIn("Adan Rey", { phone: true });
+  const student = await signedIn("Adan Rey", { phone: true, unused: true });
   await begin(student, /Begin.*Kelp forest/);
   const third = student.getByRole("button", { name: /^Step 3/ });
   await third.click();

@@ -15,7 +15,7 @@ const pages: [name: string, path: string][] = [
 ];
 
 test("nothing jumps while a page arrives, nor while something is opened on it", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
+  const page = await signedIn("Ines Halloran", { unused: true });
   await page.addInitScript(() => {
     const kept = window as unknown as { shift: number; moved: string[] };
     kept.shift = 0;
@@ -53,7 +53,7 @@ test("nothing jumps while a page arrives, nor while something is opened on it", 
 });
 
 test("ticks, the line typed and what the form says are there again after a reload", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
+  const page = await signedIn("Ines Halloran", { unused: true });
   await page.goto("/satchel");
   for (const title of ["Storm words", "The keeper's letter"])
     // Another walk may have made a version of it.
