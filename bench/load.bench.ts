@@ -24,10 +24,41 @@ const SLOW = 200;
 const STAMPEDE_MS = 30_000;
 const TOKEN = "only-for-this-run";
 
-async function heapMegabytes(): Promise<number> {
+async function measured(name: string): Promise<number> {
   const response = await fetch(`http://127.0.0.1:${PORT}/metrics`, { headers: { authorization: `Bearer ${TOKEN}` } });
-  const found = /^nodejs_heap_size_used_bytes (\S+)/m.exec(await response.text());
-  return Number(found![1]) / 2 ** 20;
+  return Number(new RegExp(`^${name} (\\S+)`, "m").exec(await response.text())![1]);
+}
+const heapMegabytes = async () => (await measured("nodejs_heap_size_used_bytes")) / 2 ** 20;
+const cpuSeconds = () => measured("process_cpu_seconds_total").catch(() => NaN);
+
+/** How long the machine takes for always the same work, in milliseconds: what it has left for us differs from minute to minute. */
+function sameWork(): number {
+  const from = performance.now();
+  let sum = 0;
+  for (let at = 0; at < 1e7; at += 1) sum += at % 7;
+  return sum > 0 ? performance.now() - from : 0;
+}
+
+/** Prints each minute what was asked in it, how long it took, and what the machine was doing. Gives back what ends it. */
+function eachMinute(school: School): () => void {
+  let [asked, failed, cpu, minute] = [0, 0, 0, 0];
+  const timer = setInterval(() => {
+    const [work, taken] = [sameWork(), school.taken.slice(asked)];
+    asked += taken.length;
+    const lost = school.failed.length - failed;
+    failed += lost;
+    minute += 1;
+    const p95 = percentile(
+      taken.map(({ ms }) => ms),
+      95,
+    );
+    void cpuSeconds().then((now) => {
+      const line = { minute, requests: taken.length, p95_ms: p95, failed: lost, cpu_s: now - cpu, same_work_ms: work };
+      console.error(JSON.stringify(line, (_, value: unknown) => (typeof value === "number" ? Math.round(value) : value)));
+      cpu = now;
+    });
+  }, 60_000);
+  return () => clearInterval(timer);
 }
 
 /** The least of several looks: what is left when it has been tidied up, as nearly as can be seen from outside. */
@@ -102,7 +133,9 @@ async function measure(students: number): Promise<Record<string, string | number
       heap: await leastHeap(24, Math.min(5000, (MINUTES * minute) / 200)),
       resident: residentMegabytes(server.pid!),
     }));
+    const quiet = eachMinute(school);
     await school.use(performance.now() + MINUTES * minute);
+    quiet();
     const [first, last] = await Promise.all([early, late]);
     const hour = school.taken.length;
     console.error(`The time is over: ${JSON.stringify({ first, last, hour, failed: school.failed.length })}`);

@@ -16,6 +16,8 @@ async function carry(page: Page, what: Locator, place: Locator): Promise<void> {
   const to = (await place.boundingBox())!;
   await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
   await page.mouse.up();
+  // What is pressed in the same blink still belongs to the carrying.
+  await page.waitForTimeout(100);
 }
 const right = (page: Page) => page.getByRole("status").filter({ hasText: /Right/ });
 
