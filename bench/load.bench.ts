@@ -54,7 +54,9 @@ function eachMinute(school: School): () => void {
     );
     void cpuSeconds().then((now) => {
       const line = { minute, requests: taken.length, p95_ms: p95, failed: lost, cpu_s: now - cpu, same_work_ms: work };
-      console.error(JSON.stringify(line, (_, value: unknown) => (typeof value === "number" ? Math.round(value) : value)));
+      console.error(
+        JSON.stringify(line, (_, value: unknown) => (typeof value === "number" ? Math.round(value) : value)),
+      );
       cpu = now;
     });
   }, 60_000);
