@@ -26,6 +26,12 @@ function readLeft(place: string | null): Left | null {
   }
 }
 
+/** More than this behind the others is seen and heard in a room. */
+const MOST_BEHIND_SECONDS = 0.5;
+
+/** Where a film that was started for everybody is by now, in seconds. */
+const placeNow = ({ from, at }: { from: number; at: number }): number => from + Math.max(0, Date.now() - at) / 1000;
+
 /** A film as students see it: it waits at its stops, takes an answer, and goes on; begun again, it stands where it was left. */
 export function FilmView({
   block,
@@ -48,6 +54,9 @@ export function FilmView({
   const stage = useRef<Stage>(null);
   const panel = useRef<HTMLDivElement>(null);
   const stops = block.stops.toSorted((one, other) => one.at - other.at);
+  const { here, playing } = useFilmPlace();
+  /** Started for everybody, and not seen to run here yet. */
+  const justStarted = useRef<typeof playing>(null);
   const passed = new Set([
     ...seen,
     ...stops.filter((stop) => stop.question && answered(stop.question)).map((stop) => stop.id),
@@ -70,6 +79,12 @@ export function FilmView({
   };
 
   const move = (from: number, to: number) => {
+    const late = justStarted.current;
+    justStarted.current = null;
+    // It took this screen a while to begin, and by now the others are farther; but past no stop.
+    const ahead = readOnly ? [] : stops.filter(({ id }) => !passed.has(id)).map((stop) => stop.at);
+    const there = late && Math.min(placeNow(late), ...ahead);
+    if (there !== null && there - to > MOST_BEHIND_SECONDS) return stage.current?.goTo(there);
     const stop = readOnly ? null : stopBetween(stops, passed, from, to);
     if (!stop) return Math.floor(to) !== Math.floor(from) ? keep(to) : undefined;
     stage.current?.pause();
@@ -95,12 +110,12 @@ export function FilmView({
     if (also) setWaiting(also);
     else stage.current?.play();
   };
-  const { here, playing } = useFilmPlace();
   // Started for everybody at one moment: a screen that comes late begins where the others are.
   const started = playing?.block === block.id ? playing : null;
   useEffect(() => {
     if (!started) return;
-    stage.current?.goTo(started.from + Math.max(0, Date.now() - started.at) / 1000);
+    stage.current?.goTo(placeNow(started));
+    justStarted.current = started;
     stage.current?.play();
     const film = stage.current;
     return () => film?.pause();
