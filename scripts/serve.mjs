@@ -38,6 +38,9 @@ const portIsFree = (wanted) =>
     probe.listen(wanted, host, () => probe.close(() => resolve(true)));
   });
 
+// Nobody may be reading what is printed here any more (`npm run demo | head`): that is no reason to leave the server alone.
+for (const stream of [process.stdout, process.stderr]) stream.on("error", () => undefined);
+
 let running;
 let stopping = false;
 for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) {

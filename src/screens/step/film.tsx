@@ -97,6 +97,8 @@ export function FilmView({
   const mayPlay = (at: number) => {
     const here = readOnly ? undefined : stops.find((stop) => Math.abs(stop.at - at) < 0.06 && !passed.has(stop.id));
     setWaiting(here ?? null);
+    // Its question takes as long as it takes: what the others are doing does not matter here any more.
+    if (here) justStarted.current = null;
     return !here;
   };
   const goOn = () => {
@@ -118,7 +120,10 @@ export function FilmView({
     justStarted.current = started;
     stage.current?.play();
     const film = stage.current;
-    return () => film?.pause();
+    return () => {
+      justStarted.current = null;
+      film?.pause();
+    };
   }, [started]);
   const title = inLanguage(block.title, languages);
   if (!here)
