@@ -4,7 +4,7 @@ import { resultTable } from "@/core/results/table";
 import { assignmentById, assignmentsOf } from "@/data/assign/assignments";
 import { studentsOf } from "@/data/classes/classes";
 import { standingCorrections } from "@/data/results/corrections";
-import { workOf } from "@/data/student/work";
+import { workWithLastAnswers } from "@/data/results/work-of-class";
 import { prepareAssigning } from "@/server/assign/assigning";
 import { find } from "@/server/find/find";
 import { giveWork } from "@/server/plan/move-work";
@@ -73,7 +73,7 @@ try {
           const visitor = visitorOf(one);
           await assignmentsOf(db, one.teacher, [one.class], now);
           const assignment = (await assignmentById(db, one.assignment))!;
-          const table = resultTable(await workOf(db, assignment.id), assignment.keep);
+          const table = resultTable(await workWithLastAnswers(db, assignment.id), assignment.keep);
           await standingCorrections(db, assignment.id);
           await aroundResult(db, visitor, assignment, table, now);
         },

@@ -43,7 +43,7 @@ async function addLastYear(
   );
   await tx.query("insert into class_teacher (class_id, person_id, role) values ($1, $2, 'lead')", [group, teacher]);
   await tx.query("insert into enrolment (class_id, student_id) select $1, unnest($2::int[])", [group, all]);
-  const given = new Map<string, number>();
+  const assigned = new Map<string, number>();
   for (const resource of new Set(plan.pieces.filter(({ last }) => last).map((piece) => piece.resource))) {
     const lesson = lessons.get(resource)!;
     const doing = plan.pieces
@@ -54,7 +54,7 @@ async function addLastYear(
       ...{ class: group, resource: lesson.id, revision: lesson.revision, students: doing, madeBy: teacher },
       ...{ made: opens, opens, due, tries: 1, keep: "best", checking: "at the end" },
     });
-    given.set(resource, assignment);
+    assigned.set(resource, assignment);
     const recipients = await tx.query<{ id: number }>("select id from recipient where assignment_id = $1 order by id", [
       assignment,
     ]);
@@ -64,7 +64,7 @@ async function addLastYear(
         random: new SeededRandom(50_021 + place * 17),
       });
   }
-  return given;
+  return assigned;
 }
 
 /** What children are proud of, with why, over two years. */

@@ -19,7 +19,7 @@ import { outcomesOfStudent, workOfStudent } from "@/data/results/student";
 import { queueCounts } from "@/data/review/queue";
 import { pocketsOf } from "@/data/satchel/pockets";
 import { satchelOf } from "@/data/satchel/satchel";
-import { workOf } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import type { Facts } from "@/core/resource/facts";
 import { curatedSets } from "@/data/find/browse";
 import { followedBy } from "@/data/find/saved-searches";

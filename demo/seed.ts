@@ -67,7 +67,7 @@ const School = z.strictObject({
   ),
 });
 
-const Given = z.array(
+const Assigned = z.array(
   z.strictObject({
     class: z.string(),
     resource: z.string(),
@@ -254,11 +254,11 @@ async function addLessons(tx: Queryable, town: Town, now: Date): Promise<Map<str
 }
 
 async function addFortnight(tx: Queryable, town: Town, lessons: Map<string, Lesson>, now: Date): Promise<void> {
-  const given = Given.parse(parse(readFileSync(path.join(folder, "fortnight.yaml"), "utf8")));
+  const assigned = Assigned.parse(parse(readFileSync(path.join(folder, "fortnight.yaml"), "utf8")));
   const calendars = new Map<number, SchoolCalendar>();
   for (const { id, school } of town.classes.values()) calendars.set(id, await calendarOf(tx, school));
   const moment = ([days, hour]: [number, number]) => schoolDayAt(now, town.zone, days, hour);
-  for (const [nth, plan] of given.entries()) {
+  for (const [nth, plan] of assigned.entries()) {
     const group = town.classes.get(plan.class)!;
     const lesson = lessons.get(plan.resource);
     if (!lesson) throw new Error(`demo/fortnight.yaml: there is no lesson ${plan.resource}`);

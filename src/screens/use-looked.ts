@@ -14,15 +14,15 @@ export interface Looked<Value> {
  * What the server says of something that is not kept yet, asked a moment after its last change; null asks nothing. Until
  * the answer has come, the one before is there.
  */
-export function useLooked<Given, Value>(
-  look: (given: Given) => Promise<Outcome<Value>>,
-  given: Given | null,
+export function useLooked<Input, Value>(
+  look: (input: Input) => Promise<Outcome<Value>>,
+  input: Input | null,
   afterMs = 200,
 ): Looked<Value> {
-  const wanted = JSON.stringify(given);
+  const wanted = JSON.stringify(input);
   const [got, setGot] = useState<{ wanted: string; outcome: Outcome<Value> } | null>(null);
   useEffect(() => {
-    const asked = JSON.parse(wanted) as Given | null;
+    const asked = JSON.parse(wanted) as Input | null;
     if (asked === null) return;
     let waiting = true;
     const timer = setTimeout(async () => {

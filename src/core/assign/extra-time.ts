@@ -19,6 +19,7 @@ export const formatFactor: Record<number, string> = {
 /**
  * When work is due for someone with more time. Within one day the minutes are multiplied; over several the school days
  * are, rounded up, at the same hour: nobody is due at 3 at night.
+ * `withExtraTime(isles, { opens: new Date("2026-12-01T09:00:00Z"), due: new Date("2026-12-01T10:00:00Z"), closes: null }, 1.5).due` gives `new Date("2026-12-01T10:30:00Z")`.
  */
 export function withExtraTime(calendar: SchoolCalendar, times: Times, factor: number): Times {
   if (factor === 1) return times;

@@ -59,7 +59,7 @@ export interface LookedAt {
   /** Versions of the resources she may give instead; `of`: of which. */
   versions: readonly { id: number; of: number; title: string; readingGrade: number | null; minutes: number }[];
   /** The versions some students get instead, looked at like the resource itself. */
-  givenVersions: readonly LookedResource[];
+  versionsToAssign: readonly LookedResource[];
   classes: readonly LookedClass[];
   /** Her other classes. */
   others: readonly { id: number; name: string; students: readonly number[]; grades: ClassProfile["grades"] }[];

@@ -163,7 +163,7 @@ export function lastLook(of: LookedAt): Finding[] {
     ...stepFindings(of),
     ...waitingFindings(of),
     ...consentFindings(of),
-    ...[...of.resources, ...of.givenVersions].flatMap((resource) => resourceFindings(of, resource)),
+    ...[...of.resources, ...of.versionsToAssign].flatMap((resource) => resourceFindings(of, resource)),
   ];
   return found.sort((one, other) => Number(one.level === "remark") - Number(other.level === "remark"));
 }

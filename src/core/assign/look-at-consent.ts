@@ -22,7 +22,7 @@ export function consentAsked(documents: readonly Document[]): Record<Kept, strin
 
 /** Work that asks for a voice or a picture, and children whose school may not keep one yet: they could not answer. */
 export function consentFindings(of: LookedAt): Finding[] {
-  const asked = consentAsked([...of.resources, ...of.givenVersions].map(({ document }) => document));
+  const asked = consentAsked([...of.resources, ...of.versionsToAssign].map(({ document }) => document));
   return (["voice", "picture"] as const).flatMap((kind): Finding[] => {
     const children = asked[kind].length > 0 ? of.withoutConsent[kind] : [];
     const [first] = children;

@@ -84,7 +84,7 @@ describe("the thing itself", () => {
   test("a version that some get instead is looked at as well, and named", () => {
     const link = { id: "l", type: "link", href: "https://tides.example/today", label: { en: "Tides today" } };
     const version = { ...withStep({ blocks: [...step.blocks, link as never] }), id: 2, title: "Short tides" };
-    expect(texts(look({}, { at: { givenVersions: [version] } }))).toEqual([
+    expect(texts(look({}, { at: { versionsToAssign: [version] } }))).toEqual([
       "“Short tides”: Links go outside the school: tides.example.",
     ]);
   });

@@ -28,7 +28,7 @@ const firstWithLink = ({ steps }: Document): string | null =>
 /** What is odd about the thing itself: unfinished, in somebody else's voice, links that leave, rights kept. */
 export function resourceFindings(of: LookedAt, resource: LookedResource): Finding[] {
   const at = (step: string | null) => `/adapt/${resource.id}${step ? `?step=${step}` : ""}`;
-  const name = of.resources.length + of.givenVersions.length > 1 ? `“${resource.title}”: ` : "";
+  const name = of.resources.length + of.versionsToAssign.length > 1 ? `“${resource.title}”: ` : "";
   const mend = (step: string | null): Remedy[] =>
     resource.mine
       ? [{ text: "Go there", href: at(step) }]

@@ -100,6 +100,7 @@ function textsOf(answer: BroughtAnswer): string[] {
 /**
  * A question of ours for one of a file: to choose from where there are choices (one or several right), a number, a short answer, or, where
  * nothing says what is right, a text that is read by a person.
+ * `questionFrom({ ask: "How often?", options: [], right: [], hint: "", marks: null }, "en", () => "new").type` gives `"longText"`.
  */
 export function questionFrom(asked: BroughtQuestion, language: string, newId: () => string): Question {
   const { ask, options, right, hint, marks } = asked;

@@ -5,7 +5,10 @@ import type { BroughtBlock, BroughtPage } from "./brought";
 /** What a table and its cells have room for; see the schema of blocks. */
 const table = { columns: 20, rows: 60, letters: 400 } as const;
 
-/** Tables with more rows than there is room for become several, each with its headings. */
+/**
+ * Tables with more rows than there is room for become several, each with its headings.
+ * `inRoom({ kind: "table", headerRow: true, rows: new Array(100).fill(["tide"]) }).length` gives `2`.
+ */
 export function inRoom(block: BroughtBlock): BroughtBlock[] {
   if (block.kind !== "table" || block.rows.length <= table.rows) return [block];
   const head = block.headerRow ? block.rows.slice(0, 1) : [];
@@ -17,7 +20,10 @@ export function inRoom(block: BroughtBlock): BroughtBlock[] {
   }));
 }
 
-/** What of a page there is no room for, each in a sentence. */
+/**
+ * What of a page there is no room for, each in a sentence.
+ * `withoutRoom({ blocks: [{ kind: "table", rows: [["x".repeat(401)]] }] }).length` gives `1`.
+ */
 export function withoutRoom({ blocks }: BroughtPage): string[] {
   const tables = blocks.flatMap((block) => (block.kind === "table" ? [block.rows] : []));
   const wide = tables.some((rows) => rows.some((row) => row.length > table.columns));

@@ -149,7 +149,10 @@ const titleIn = ({ title }: Step): string => {
   return text === "" ? "" : `title ${text}`;
 };
 
-/** The second reading of a file, with the ids its parts had in the first. What is new keeps its own. */
+/**
+ * The second reading of a file, with the ids its parts had in the first. What is new keeps its own.
+ * `knownAgain(lesson, lesson)` gives `lesson`.
+ */
 export function knownAgain(before: Document, now: Document): Document {
   const pairs = pairsOf(before.steps, now.steps, titleIn);
   return {

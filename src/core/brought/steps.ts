@@ -136,6 +136,7 @@ const withNotes = (step: Step, more: readonly RichBlock[], language: string): St
 /**
  * Steps made of pages: each becomes a step, goes part of the step before, becomes her notes there, or is left out. What goes with one before the
  * first is a step by itself.
+ * `stepsFrom([{ title: "Look", blocks: [], notes: "" }], ["a step"], { language: "en", newId: () => "new" })[0].title` gives `{ en: "Look" }`.
  */
 export function stepsFrom(pages: readonly BroughtPage[], chosen: readonly Becomes[], how: HowToBring): Step[] {
   const steps: Step[] = [];

@@ -76,7 +76,10 @@ export function bellsFrom(day: DayAsked, weekdays: readonly number[]): BellTime[
 /** A weekday that begins at another time or has more or fewer lessons; they are as long as on other days. */
 export type OtherDay = Pick<DayAsked, "begins" | "lessons"> & { weekday: number };
 
-/** The bells of a week of which some days differ. */
+/**
+ * The bells of a week of which some days differ.
+ * `bellsOfWeek({ begins: "09:00", lessons: 2, minutes: 45, between: 5, breaks: [] }, [1, 5], [{ weekday: 5, begins: "09:00", lessons: 1 }]).length` gives `3`.
+ */
 export const bellsOfWeek = (day: DayAsked, weekdays: readonly number[], others: readonly OtherDay[]): BellTime[] =>
   weekdays.flatMap((weekday) => {
     const other = others.find((one) => one.weekday === weekday);

@@ -62,6 +62,7 @@ const NOON = [11 * 60, 14 * 60] as const;
 /**
  * A day from its lessons: the children come, lessons with what is planned in them, breaks and lunch where there is time between two, and
  * home. Without lessons: none.
+ * `proposeDay([], () => "new")` gives `[]`.
  */
 export function proposeDay(lessons: readonly DayLesson[], newId: () => string): DayPart[] {
   if (lessons.length === 0) return [];

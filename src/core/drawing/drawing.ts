@@ -57,7 +57,10 @@ export function newItem(tool: DrawnTool, { height, items }: Drawing, language: s
 export const withItem = (drawing: Drawing, item: DrawnItem): Drawing =>
   drawing.items.length >= drawingMost.items ? drawing : { ...drawing, items: [...drawing.items, item] };
 
-/** The drawing with a thing of the same id in its place. */
+/**
+ * The drawing with a thing of the same id in its place.
+ * `replaceItem(drawing, { ...drawing.items[0], ink: "blue" }).items[0].ink` gives `"blue"`.
+ */
 export const replaceItem = (drawing: Drawing, item: DrawnItem): Drawing => ({
   ...drawing,
   items: drawing.items.map((one) => (one.id === item.id ? item : one)),
@@ -69,7 +72,7 @@ export const removeItem = (drawing: Drawing, id: string): Drawing => ({
   items: drawing.items.filter((one) => one.id !== id),
 });
 
-/** One place up or down in what lies over what. */
+/** One place up or down in what lies over what. `raiseItem(drawing, "a", 1).items.map(({ id }) => id)` gives `["b", "a"]`. */
 export function raiseItem(drawing: Drawing, id: string, by: -1 | 1): Drawing {
   const at = drawing.items.findIndex((one) => one.id === id);
   const to = at + by;

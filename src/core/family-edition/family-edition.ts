@@ -24,7 +24,10 @@ const needs: Readonly<Record<string, FamilyThing>> = {
   clip: "camera",
 };
 
-/** What to have ready, what to do, how long it takes and what to ask, in the language that is read first. */
+/**
+ * What to have ready, what to do, how long it takes and what to ask, in the language that is read first.
+ * `familyEdition(lesson, ["en"]).ready` gives `["paper"]`.
+ */
 export function familyEdition(document: Document, languages: readonly string[]): FamilyEdition {
   const steps = document.steps.filter(({ audience }) => audience !== "teacher");
   const asked = steps.flatMap((step) => questionsOf(step).map((question) => ({ step, question })));

@@ -63,7 +63,7 @@ export type BitBlankName = keyof typeof bitBlanks;
 export const chosenBits = (blank: BitBlankName, chosen: readonly string[]): number =>
   bits(chosen.map((value) => codeOf(blank, value)).filter((at) => at >= 0));
 
-/** Which value of its blank it is. */
+/** Which value of its blank it is. `codeOf("language", "tlh")` gives `-1`. */
 export const codeOf = (blank: BitBlankName, value: string): number =>
   (bitBlanks[blank].values as readonly string[]).indexOf(value);
 

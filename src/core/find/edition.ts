@@ -60,7 +60,10 @@ export interface EditionRow {
   differs: boolean;
 }
 
-/** Editions of one work as a table: a row for each thing that is said of any of them. */
+/**
+ * Editions of one work as a table: a row for each thing that is said of any of them.
+ * `compareEditions([{ year: 1999 }, { year: 2004 }])` gives `[{ what: "Year", values: ["1999", "2004"], differs: true }]`.
+ */
 export function compareEditions(editions: readonly Edition[]): EditionRow[] {
   const rows: [what: string, value: (edition: Edition) => string | number | undefined][] = [
     ["Year", (edition) => edition.year],

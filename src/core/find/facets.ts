@@ -30,7 +30,10 @@ export function lengthClass(minutes: number): number {
 /** `bitsOf([0, 3])` gives `9`. */
 export const bitsOf = (positions: readonly number[]): number => positions.reduce((bits, at) => bits | (1 << at), 0);
 
-/** Kind, length, subjects and grades of an entry in one integer. */
+/**
+ * Kind, length, subjects and grades of an entry in one integer.
+ * `packFacets({ kind: "lesson", minutes: 12, subjects: [], grades: { from: 0, to: 0 } }) >> 16` gives `1`.
+ */
 export function packFacets({ kind, minutes, subjects: of, grades }: FacetValues): number {
   const gradeBits = bitsOf(gradesOfSpan(grades));
   return (
@@ -90,7 +93,10 @@ export interface CountRow {
   entries: number;
 }
 
-/** Rows of the database as the counts beside each blank. */
+/**
+ * Rows of the database as the counts beside each blank.
+ * `facetCounts([{ facet: "grade", value: 4, entries: 7 }]).grade` gives `{ 4: 7 }`.
+ */
 export function facetCounts(rows: readonly CountRow[]): FacetCounts {
   const counts: FacetCounts = { kind: {}, subject: {}, grade: {}, minutes: {}, shelf: {} };
   const byLength = new Array<number>(lengthLimits.length + 1).fill(0);

@@ -52,7 +52,7 @@ export function signatureOf(text: string): number[] | null {
   return least;
 }
 
-/** 0 to 1: the estimated share of word runs in common (Jaccard). */
+/** 0 to 1: the estimated share of word runs in common (Jaccard). `likeness([], [])` gives `1`. */
 export function likeness(one: readonly number[], other: readonly number[]): number {
   let same = 0;
   for (let at = 0; at < HASHES; at += 1) if (one[at] === other[at]) same += 1;
@@ -90,7 +90,10 @@ export function patternLikeness(one: string, other: string): number {
   return same / PATTERN_HASHES;
 }
 
-/** One integer for each band of a signature: equal bands of two texts say "compare these". */
+/**
+ * One integer for each band of a signature: equal bands of two texts say "compare these".
+ * `bandsOf(new Array(64).fill(0)).length` gives `16`.
+ */
 export function bandsOf(signature: readonly number[]): number[] {
   return Array.from(
     { length: HASHES / ROWS_IN_BAND },

@@ -81,6 +81,7 @@ const IN_STAFFROOM = 1;
 /**
  * Candidates in order, the versions of one thing folded under the best of them: but for the family that is `unfolded`,
  * whose other versions follow it, or for all of them. An entry that is there twice counts once.
+ * `orderedLines([{ id: 1, family: 0, said: "Tides" }, { id: 2, family: 0, said: "Boats" }], { sort: "title" }).map(({ candidate }) => candidate.id)` gives `[2, 1]`.
  */
 export function orderedLines(
   candidates: readonly Candidate[],

@@ -50,6 +50,7 @@ const matchedIn = (text: string, words: ReadonlySet<string>): [number, number][]
 /**
  * The steps and the questions of a document that have any of the words, each by itself: a step of several questions is one part, and
  * so is each of them. Without words all of them, in their order. `type`: only questions of this type.
+ * `partsOf(lesson, "tide", null).map(({ step, block }) => [step, block])` gives `[["look", null], ["ask", "block"]]`.
  */
 export function partsOf(document: Document, typed: string, type: QuestionType | null): Part[] {
   const { languages } = document;
@@ -84,6 +85,9 @@ export function partsOf(document: Document, typed: string, type: QuestionType | 
   return words.size === 0 ? parts : parts.filter(({ share }) => share > 0);
 }
 
-/** Parts of several resources, best first: with most of the words, then those that say little else. Equals keep their order. */
+/**
+ * Parts of several resources, best first: with most of the words, then those that say little else. Equals keep their order.
+ * `ranked([{ share: 0.5, density: 1 }, { share: 1, density: 0 }])[0].share` gives `1`.
+ */
 export const ranked = <One extends Part>(parts: readonly One[]): One[] =>
   [...parts].sort((one, other) => other.share - one.share || other.density - one.density);

@@ -11,7 +11,10 @@ export interface Reasons {
   fresh: Date;
 }
 
-/** The reasons as sentences, the weightiest first. */
+/**
+ * The reasons as sentences, the weightiest first.
+ * `formatReasons({ classesHere: 0, usedElsewhere: 2 }, "")` gives `["Used 2 times elsewhere."]`.
+ */
 export function formatReasons(reasons: Reasons, words: string): string[] {
   const said: string[] = [];
   if (words.trim()) {

@@ -25,7 +25,10 @@ const looksLike = (one: Look, other: Look): boolean =>
   one.title === other.title ||
   (one.pattern !== null && other.pattern !== null && patternLikeness(one.pattern, other.pattern) >= LOOKS_ALIKE);
 
-/** How many lines these results make, look-alikes folded; whatever their order. */
+/**
+ * How many lines these results make, look-alikes folded; whatever their order.
+ * `linesOf([{ title: "tides", pattern: null }, { title: "tides", pattern: null }, { title: "tides", pattern: null }])` gives `2`.
+ */
 export function linesOf(looks: readonly Look[]): number {
   const sorts: { look: Look; lines: number }[] = [];
   for (const look of looks) {
@@ -52,6 +55,7 @@ export function byTitle(lines: readonly OrderedLine[], looks: ReadonlyMap<number
 /**
  * Lines in their order with look-alikes folded: of one pattern, or one title by different people, the two best have lines, the
  * others are counted at the second. `unfolded`: the leader of a sort whose lines are all shown, after its second.
+ * `foldAlike([{ candidate: { id: 1 } }], new Map(), undefined)[0].alike` gives `0`.
  */
 export function foldAlike(
   lines: readonly OrderedLine[],

@@ -50,6 +50,7 @@ const withoutPlural = (word: string): string[] => (/^\p{L}{3}s$/iu.test(word.sli
 /**
  * One part as a tsquery text for `to_tsquery(config, …)`: its own words, or any of `meant` (completions and corrections).
  * Returns "" when nothing is left of it.
+ * `queryText({ text: "high tide", phrase: true, wanted: false })` gives `"!('high' <-> 'tide')"`.
  */
 export function queryText(part: TypedPart, meant: readonly string[] = []): string {
   const quoted = (text: string) => `'${text.replace(/['\\]/g, " ")}'`;

@@ -35,6 +35,7 @@ const same = (field: keyof ItemState, one: string | null, other: string | null):
 /**
  * Compares three versions: what we sent (`sent`), what we have now (`mine`), and what the course has now (`there`; null: it was deleted,
  * undefined: the course site does not say).
+ * `compareItem({ title: "Tides", opens: null, due: null, content: "x" }, null, undefined)` gives `{ standing: "new", there: [] }`.
  */
 export function compareItem(mine: MineNow, sent: SentBefore | null, there: ThereNow | null | undefined): Compared {
   if (!sent) return { standing: "new", there: [] };
@@ -66,7 +67,10 @@ export interface DatesThere {
   isLeftOut: boolean;
 }
 
-/** No date arrives past: `nextLesson` is when the class meets next; null: it does not. */
+/**
+ * No date arrives past: `nextLesson` is when the class meets next; null: it does not.
+ * `datesThere({ opens: new Date("2026-12-01"), due: new Date("2026-12-02") }, { now: new Date("2026-11-30"), pastDue: "next lesson", pastOpening: "on arrival", nextLesson: null }).due` gives `"2026-12-02T00:00:00.000Z"`.
+ */
 export function datesThere(
   { opens, due }: { opens: Date; due: Date },
   of: { now: Date; pastDue: PastDue; pastOpening: PastOpening; nextLesson: Date | null },

@@ -50,7 +50,10 @@ export const GONE_AFTER_MS = 60_000;
 export const isIn = (one: Pick<Seated, "seen">, now: number): boolean =>
   one.seen !== null && now - one.seen < GONE_AFTER_MS;
 
-/** The room after an event; students it does not name stay the same objects. */
+/**
+ * The room after an event; students it does not name stay the same objects.
+ * `roomAfter([{ student: 1, asked: null }], { kind: "place", students: [1], asked: true, at: 5 })[0].asked` gives `5`.
+ */
 export function roomAfter(room: readonly Seated[], event: RoomEvent): Seated[] {
   if (event.kind === "answers")
     return room.map((one) => (one.student === event.student ? answeredBy(one, event) : one));
@@ -96,10 +99,10 @@ const rank: Record<Verdict, number> = { wrong: 3, partly: 2, "to read": 1, right
  * `standingOn({ answers: { q: [{ verdict: "wrong" }] } }, { id: "ask", questions: ["q"] })` gives `"wrong"`.
  */
 export function standingOn(one: Seated, step: AskedStep): Standing {
-  const given = step.questions.flatMap((question) => one.answers[question] ?? []);
-  const all = step.questions.length > 0 && given.length === step.questions.length;
+  const answered = step.questions.flatMap((question) => one.answers[question] ?? []);
+  const all = step.questions.length > 0 && answered.length === step.questions.length;
   if (all) {
-    const worst = given.reduce((so, { verdict }) => (rank[verdict] > rank[so] ? verdict : so), "right" as Verdict);
+    const worst = answered.reduce((so, { verdict }) => (rank[verdict] > rank[so] ? verdict : so), "right" as Verdict);
     return worst === "to read" ? "answered" : worst === "blank" ? "working" : worst;
   }
   if (one.handedIn) return "handed in";

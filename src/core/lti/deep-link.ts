@@ -30,7 +30,10 @@ export const contentItem = (base: string, { work, title, opens, due, outOf }: Li
   ...(outOf !== null && { lineItem: { label: title, scoreMaximum: outOf, resourceId: `work-${work}` } }),
 });
 
-/** What goes back when she has chosen. It is signed and says whom it is for. */
+/**
+ * What goes back when she has chosen. It is signed and says whom it is for.
+ * `deepLinkResponse({ deployment: "1", data: null, items: [], nonce: "n" }).nonce` gives `"n"`.
+ */
 export const deepLinkResponse = (of: {
   deployment: string;
   data: string | null;

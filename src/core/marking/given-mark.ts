@@ -40,6 +40,7 @@ export const isMark = (entry: MarkEntry): entry is GivenMark => entry.marks !== 
 /**
  * What stands of everything markers did, answer by answer. The mark that counts is that of the marker it was settled on, else of
  * the one who marked first.
+ * `standingMarks([{ id: 1, student: 7, number: 1, question: "q", by: { id: 3 }, kind: "marked", marks: 2 }])[0].counts.marks` gives `2`.
  */
 export function standingMarks(entries: readonly MarkEntry[]): StandingMarks[] {
   const answers = new Map<string, MarkEntry[]>();
@@ -73,6 +74,7 @@ export interface SeenMarks extends StandingMarks {
 /**
  * What a marker sees of the others' marks: of an answer she has not marked herself, only that they are there. Two who mark the same
  * work are only worth comparing when neither knew what the other gave.
+ * `seenBy([{ all: [{ by: { id: 3, name: "Ada" }, marks: 2 }] }], 4)[0].hidden` gives `["Ada"]`.
  */
 export const seenBy = (standing: readonly StandingMarks[], marker: number): SeenMarks[] =>
   standing.map((one) => {

@@ -8,7 +8,7 @@ export const SPEECH_RATE = 16_000;
 
 const HEADER_BYTES = 44;
 
-/** Samples outside -1 to 1 are cut off there. */
+/** Samples outside -1 to 1 are cut off there. `waveFile(new Float32Array(10)).length` gives `64`. */
 export function waveFile(samples: Float32Array, rate = SPEECH_RATE): Uint8Array<ArrayBuffer> {
   const file = new DataView(new ArrayBuffer(HEADER_BYTES + samples.length * 2));
   const word = (at: number, text: string) =>

@@ -263,7 +263,10 @@ export function unitChanges(document: Document, from: Place, to: Place): PlaceCh
   return [...outside, ...inSteps];
 }
 
-/** A question whose answer is marked to be looked at: `why` in a sentence. */
+/**
+ * A question whose answer is marked to be looked at: `why` in a sentence.
+ * `checkOf(["steps", 1], "ask", "How far?", "It has no unit.").check` gives `true`.
+ */
 export const checkOf = (asked: Path, step: string | null, prompt: string, why: string): PlaceChange => ({
   ...{ id: `${asked.join(".")}@check`, path: [...asked], step, kind: "units", sure: true, start: 0, end: 0 },
   ...{ from: "The answer", to: "marked for you to check", before: prompt, after: why, check: true },

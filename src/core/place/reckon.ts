@@ -63,6 +63,7 @@ const MOST_FOR_THREE = 6;
 /**
  * The answer after what is given has changed, when there is one way only in which it can follow: the number itself, a sum of two or
  * three of those given, or all of them together. Units must agree. Null: nothing leads to it, or two ways lead to different answers.
+ * `reckon(5, "", [{ was: 2, now: 4, unit: "" }, { was: 3, now: 6, unit: "" }])` gives `{ now: 10, how: "4 + 6" }`.
  */
 export function reckon(target: number, unit: string, given: readonly Given[]): Reckoned | null {
   const known: Term[] = given

@@ -44,7 +44,7 @@ const namesOf = ({ one, many, short }: Unit): string[] => [
   ...new Set([one, many, short, american(one), american(many)]),
 ];
 
-/** A unit by any of its names; "lbs" and "l" are written as well. */
+/** A unit by any of its names; "lbs" and "l" are written as well. `unitNamed("lbs", "customary").many` gives `"pounds"`. */
 export function unitNamed(name: string, system: System): Unit | undefined {
   const plain = name.trim().replace(/^°\s/, "°").replace(/^lbs$/i, "lb").replace(/^l$/, "L");
   return systems[system].find((unit) =>
@@ -52,7 +52,11 @@ export function unitNamed(name: string, system: System): Unit | undefined {
   );
 }
 
-/** The unit of the other system that a textbook would use instead. @throws Error where none is named */
+/**
+ * The unit of the other system that a textbook would use instead.
+ * `counterpart(unitNamed("mile", "customary")).many` gives `"kilometres"`.
+ * @throws Error where none is named
+ */
 export const counterpart = (unit: Unit): Unit => {
   const found = [...customary, ...metric].find(({ short }) => short === unit.to);
   if (!found) throw new Error(`no counterpart of ${unit.one}`);
@@ -96,7 +100,10 @@ export const written = (amount: number, like: string): string => {
 /** `amountOf("1,200")` gives `1200`. */
 export const amountOf = (like: string): number => Number(like.replace(/,/g, "").replace("−", "-"));
 
-/** The counterpart's name for an amount, short or in full as the unit stood there, spelt as at the place; `one`: "a 30-centimetre ruler". */
+/**
+ * The counterpart's name for an amount, short or in full as the unit stood there, spelt as at the place; `one`: "a 30-centimetre ruler".
+ * `nameFor(unitNamed("mile", "customary"), "miles", false, { spelling: "american" })` gives `"kilometers"`.
+ */
 export function nameFor(unit: Unit, stood: string, one: boolean, place: Place): string {
   const to = counterpart(unit);
   const isShort = stood.replace(/[\s°]/g, "").replace(/s$/, "").length <= 3;

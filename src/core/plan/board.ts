@@ -50,6 +50,7 @@ function meetingBySubject(work: PlanWork, meetings: readonly Meeting[]): Meeting
 /**
  * Days by columns: what is planned in each meeting, how full it is, and what is due. Every piece of work that opens within
  * the days stands in exactly one cell.
+ * `planBoard([{ id: 1, name: "5 Kittiwake" }], [], [], [], "Europe/London").columns.length` gives `1`.
  */
 export function planBoard(
   classes: readonly { id: number; name: string }[],

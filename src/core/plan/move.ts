@@ -34,6 +34,7 @@ export const samePlace = (one: Place, other: Place): boolean => one.date === oth
  * The times of work that goes from one meeting to another. What was at the old meeting's beginning or end is at the new
  * one's; everything else keeps its wall-clock time and its distance in school days, so that "due two school days later
  * at 3" stays that over a weekend, a day off and a change of the clocks. Null when the calendar ends before that.
+ * `movedTimes(isles, { opens: new Date("2026-12-01T09:00:00Z"), due: new Date("2026-12-01T15:00:00Z"), closes: null }, { date: "2026-12-01", starts: new Date("2026-12-01T09:00:00Z"), ends: new Date("2026-12-01T09:45:00Z") }, { date: "2026-12-03", starts: new Date("2026-12-03T13:00:00Z"), ends: new Date("2026-12-03T14:00:00Z") }).opens` gives `new Date("2026-12-03T13:00:00Z")`.
  */
 export function movedTimes(
   calendar: SchoolCalendar,

@@ -5,13 +5,13 @@ import type { Facts } from "../resource/facts";
 function shareOut(total: number, shares: readonly number[]): number[] {
   const all = shares.reduce((sum, share) => sum + share, 0);
   let upTo = 0;
-  let given = 0;
+  let allotted = 0;
   return shares.map((share) => {
     upTo += share;
     // Rounded over the sum so far, so that nothing is lost or made.
     const next = Math.round((total * upTo) / all);
-    const minutes = next - given;
-    given = next;
+    const minutes = next - allotted;
+    allotted = next;
     return minutes;
   });
 }

@@ -19,6 +19,7 @@ export interface WayOut {
  * Where work that is due on a crowded day could be due instead: the nearest day of school, later before earlier where both
  * are as near, on which none of its students would have `CROWDED` things due or more.
  *
+ * `waysOut("2026-12-03", [{ id: 1, students: [7], opens: "2026-12-01" }], ["2026-12-03", "2026-12-04"], new Map())` gives `[{ id: 1, to: "2026-12-04" }]`.
  * @param days of school to choose from, as PlainDates in order
  * @param due how many things each student has due on each day: `due.get("2026-12-03")?.get(student)`
  */

@@ -45,6 +45,7 @@ const seenAsItIs: ReadonlySet<QuestionType> = new Set(["sketch", "photo", "speec
 /**
  * The answers of a try that make a piece: all that say something, in the order of the work, or only the one to `question`.
  * Answers of steps in `shared` were written with others, and are left out.
+ * `answersOf(lesson, works[1].tries[0], { question: null, shared: [] }).answers.map(({ said }) => said)` gives `["twice"]`.
  */
 export function answersOf(
   document: Document,
@@ -58,10 +59,10 @@ export function answersOf(
       .filter(({ id }) => of.question === null || id === of.question)
       .map((question) => ({ step, question, value: readResponse(question, last.get(question.id)?.value) })),
   );
-  const given = asked.filter(({ question, value }) => !isBlankResponse(question.type, value));
-  const own = given.filter(({ step }) => !of.shared.includes(step.id));
+  const answered = asked.filter(({ question, value }) => !isBlankResponse(question.type, value));
+  const own = answered.filter(({ step }) => !of.shared.includes(step.id));
   return {
-    together: new Set(given.filter(({ step }) => of.shared.includes(step.id)).map(({ step }) => step.id)).size,
+    together: new Set(answered.filter(({ step }) => of.shared.includes(step.id)).map(({ step }) => step.id)).size,
     answers: own.map(({ step, question, value }) => ({
       question: question.id,
       step: titleOf({ title: step.title, languages }),
@@ -72,7 +73,10 @@ export function answersOf(
   };
 }
 
-/** The same piece as people outside the class may see it: `hide` takes the names of others out of every word. */
+/**
+ * The same piece as people outside the class may see it: `hide` takes the names of others out of every word.
+ * `withoutOthers({ title: "With Bo", why: "", answers: [] }, (text) => text.replace("Bo", "…")).title` gives `"With …"`.
+ */
 export const withoutOthers = (piece: PortfolioPiece, hide: (text: string) => string): PortfolioPiece => ({
   ...piece,
   title: hide(piece.title),

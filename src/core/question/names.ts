@@ -15,8 +15,9 @@ export function mixedByName<Item extends { id: string }>(
   right: readonly string[] = [],
 ): Item[] {
   const sorted = [...options].sort((one, other) => (one.id < other.id ? -1 : 1));
-  const given = sorted.length > 1 && right.length === sorted.length && sorted.every(({ id }, at) => id === right[at]);
-  return given ? [...sorted.slice(1), sorted[0]!] : sorted;
+  const isRightOrder =
+    sorted.length > 1 && right.length === sorted.length && sorted.every(({ id }, at) => id === right[at]);
+  return isRightOrder ? [...sorted.slice(1), sorted[0]!] : sorted;
 }
 
 type Rename = (id: unknown) => unknown;

@@ -2,7 +2,10 @@ import { richText } from "../content/rich-text";
 import { questionKinds } from "./kinds";
 import type { Question, QuestionType } from "./question";
 
-/** An empty question of a type, ready to be written in this language. `newId` gives each part an id of its own. */
+/**
+ * An empty question of a type, ready to be written in this language. `newId` gives each part an id of its own.
+ * `newQuestion("longText", "en", () => "a").type` gives `"longText"`.
+ */
 export function newQuestion(type: QuestionType, language: string, newId: () => string): Question {
   const text = (words: string) => ({ [language]: words });
   return questionKinds[type].empty(

@@ -14,7 +14,10 @@ export function passageParts(passage: string): ({ text: string } | { gap: string
     .map((part) => (/^\[\[.*\]\]$/.test(part) ? { gap: part.slice(2, -2) } : { text: part }));
 }
 
-/** A passage to fill in with a pencil: a line for each gap, and behind it what it may be chosen from. */
+/**
+ * A passage to fill in with a pencil: a line for each gap, and behind it what it may be chosen from.
+ * `passageOnPaper("High [[a]] now", [{ id: "a", accepted: ["tide"], options: ["tide", "time"] }], ["en"])` gives `"High __________ (tide / time) now"`.
+ */
 export const passageOnPaper = (passage: string, gaps: readonly Gap[], languages: readonly string[]): string =>
   passageParts(passage)
     .map((part) => {

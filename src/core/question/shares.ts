@@ -15,22 +15,22 @@ export const sharesOf = (parts: Record<string, boolean>): Share => {
  * Off by no more than the tolerance; a little more for what binary fractions cannot say (0.1 + 0.2).
  * `near(0.30000000000000004, 0.3, 0)` gives `true`.
  */
-export const near = (given: number | undefined, right: number, tolerance: number): boolean =>
-  given !== undefined && Math.abs(given - right) <= tolerance + 1e-9 * Math.max(1, Math.abs(right));
+export const near = (response: number | undefined, right: number, tolerance: number): boolean =>
+  response !== undefined && Math.abs(response - right) <= tolerance + 1e-9 * Math.max(1, Math.abs(right));
 
 /**
  * Each right one earns its share, each wrong one costs as much, never below nothing: marking everything earns nothing.
  * `sharesOfMarked(["a", "b"], new Set(["a", "c"]))` gives `{ share: 0, parts: { a: true, b: false } }`.
  */
-export function sharesOfMarked(given: readonly string[], right: ReadonlySet<string>): Share {
+export function sharesOfMarked(response: readonly string[], right: ReadonlySet<string>): Share {
   const worth = 1 / Math.max(1, right.size);
-  const share = mapResponse(given, {
+  const share = mapResponse(response, {
     entries: new Map([...right].map((one) => [one, worth])),
     defaultValue: -worth,
     lowerBound: 0,
     upperBound: 1,
   });
-  return { share, parts: Object.fromEntries(given.map((one) => [one, right.has(one)])) };
+  return { share, parts: Object.fromEntries(response.map((one) => [one, right.has(one)])) };
 }
 
 /**
@@ -38,24 +38,34 @@ export function sharesOfMarked(given: readonly string[], right: ReadonlySet<stri
  * `sharesOfPairs([["a", "1"], ["b", "1"]], [["a", "1"], ["b", "2"]])` gives `{ share: 0.5, parts: { a: true, b: false } }`.
  */
 export function sharesOfPairs(
-  given: readonly (readonly [string, string])[],
+  response: readonly (readonly [string, string])[],
   right: readonly (readonly [string, string])[],
 ): Share {
-  const placed = new Map(given);
+  const placed = new Map(response);
   return sharesOf(Object.fromEntries(right.map(([part, place]) => [part, placed.get(part) === place])));
 }
 
-/** By the id of each gap: whether what was written there is accepted. */
-export const sharesOfGaps = ({ gaps, spelling }: QuestionOf<"gaps" | "cells">, given: Record<string, string>): Share =>
+/**
+ * By the id of each gap: whether what was written there is accepted.
+ * `sharesOfGaps({ gaps: [{ id: "a", accepted: ["high"] }], spelling: question.spelling }, { a: "High" })` gives `{ share: 1, parts: { a: true } }`.
+ */
+export const sharesOfGaps = (
+  { gaps, spelling }: QuestionOf<"gaps" | "cells">,
+  response: Record<string, string>,
+): Share =>
   sharesOf(
     Object.fromEntries(
-      gaps.map((gap) => [gap.id, gap.accepted.some((accepted) => isAccepted(given[gap.id] ?? "", accepted, spelling))]),
+      gaps.map((gap) => [
+        gap.id,
+        gap.accepted.some((accepted) => isAccepted(response[gap.id] ?? "", accepted, spelling)),
+      ]),
     ),
   );
 
 /**
  * Points of which each right one can be hit once; what hits none costs as much as one earns. `hits` gives which of `count` right
  * ones a point hits; the first that is still free counts.
+ * `sharesOfPoints([[1, 1], [9, 9]], 2, ([x], nth) => x === 1 && nth === 0)` gives `{ share: 0, parts: { 0: true, 1: false } }`.
  */
 export function sharesOfPoints(
   points: readonly (readonly [number, number])[],

@@ -66,6 +66,6 @@ export const oneByOne = (texts: readonly (string | undefined)[]): Said[] =>
 export const readOptions = (options: Texts, languages: readonly string[]): Said[] =>
   oneByOne(options.map(({ text }) => inLanguage(text, languages)));
 
-/** A passage with silence where a word is missing. */
+/** A passage with silence where a word is missing. `withGaps("High [[a]] now").length` gives `3`. */
 export const withGaps = (passage: string): Said[] =>
   passageParts(passage).flatMap((part): Said[] => ("gap" in part ? [{ pause: GAP_MS }] : words(part.text)));

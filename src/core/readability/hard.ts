@@ -122,7 +122,10 @@ export interface ReadFor {
   most?: number;
 }
 
-/** How a text reads, and what in it is hard for those it is for. */
+/**
+ * How a text reads, and what in it is hard for those it is for.
+ * `readingOf("The tide comes in.", "en", { grade: 4 }).hardWords` gives `[{ word: "tide", times: 1 }]`.
+ */
 export function readingOf(text: string, language: string, { grade, commonSpanish, most = 5 }: ReadFor): Reading {
   const sentences = sentencesIn(text);
   const counts = countText(text, language);

@@ -27,6 +27,9 @@ export function readBlank(text: string): Blank {
   }
 }
 
-/** Whether a reading of this grade is within the level; without a measure only where every level will do. */
+/**
+ * Whether a reading of this grade is within the level; without a measure only where every level will do.
+ * `isAtLevel({ level: { from: 3, to: 4 } }, 3.5)` gives `true`.
+ */
 export const isAtLevel = ({ level }: Blank, readingGrade: number | null): boolean =>
   level === null || (readingGrade !== null && readingGrade >= level.from && readingGrade <= level.to);

@@ -53,7 +53,7 @@ export function portfolioReport(
   };
 }
 
-/** The same as rows of a spreadsheet, an answer in each. */
+/** The same as rows of a spreadsheet, an answer in each. `portfolioRows([]).length` gives `1`. */
 export const portfolioRows = (pieces: readonly PortfolioPiece[]): (string | number | Date)[][] => [
   ["School year", "Handed in", "Work", "Question", "Answer", "Why it is here"],
   ...byYear(pieces).flatMap(({ year, pieces: some }) =>

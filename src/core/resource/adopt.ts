@@ -33,6 +33,7 @@ function creditsWith(document: Document, from: TakenFrom): Credit[] {
 /**
  * A step from elsewhere put in at a place, or in the stead of another. It gets ids of its own, so the same step can be
  * taken twice; where it came from is noted, and its author named once.
+ * `adoptStep(lesson, lesson.steps[0], { resource: 1, revision: 1, author: "Ada" }, { at: 0 }, () => "new").step` gives `"new"`.
  */
 export function adoptStep(
   document: Document,
@@ -53,6 +54,7 @@ export function adoptStep(
 /**
  * A question of a step from elsewhere put at the end of a step that is there: with ids of its own, where it came from, and without
  * somebody else's voice.
+ * `adoptQuestion(lesson, { step: lesson.steps[1], block: "block" }, { resource: 1, revision: 1, author: "Ada" }, lesson.steps[0], () => "new").block` gives `"new"`.
  */
 export function adoptQuestion(
   document: Document,
@@ -79,7 +81,10 @@ export const questionAlone = ({ teacherNotes: _notes, minutes: _minutes, ...step
   blocks: step.blocks.filter((one) => one.id === block),
 });
 
-/** A taken step away again, or the one it was swapped for back; anyone who is in nothing any more is no longer named. */
+/**
+ * A taken step away again, or the one it was swapped for back; anyone who is in nothing any more is no longer named.
+ * `giveBack(lesson, "look", null).steps.map(({ id }) => id)` gives `["ask", "answers"]`.
+ */
 export function giveBack(document: Document, taken: string, instead: Step | null): Document {
   const steps = document.steps.flatMap((step) => (step.id !== taken ? [step] : instead ? [instead] : []));
   return withoutIdleCredits({ ...document, steps });
@@ -90,8 +95,8 @@ export const giveQuestionBack = (document: Document, block: string): Document =>
   withoutIdleCredits({ ...document, steps: document.steps.map((step) => removeBlock(step, block)) });
 
 function withoutIdleCredits(document: Document): Document {
-  const still = ({ resource }: Credit) => resource === undefined || document.steps.some(tookFrom(resource));
-  return { ...document, credits: document.credits.filter(still) };
+  const isThere = ({ resource }: Credit) => resource === undefined || document.steps.some(tookFrom(resource));
+  return { ...document, credits: document.credits.filter(isThere) };
 }
 
 /**

@@ -16,6 +16,7 @@ export function codesAsked(document: Document): string[] {
 /**
  * The statements an answer to a question is evidence for: those the question names, where its resource is aligned to them;
  * otherwise all that the resource assesses, and where it says nothing of that, all it teaches. What it only requires is none.
+ * `standardsOf({ standards: [{ framework: "x", code: "A1", relation: "requires" }] }, question)` gives `[]`.
  */
 export function standardsOf(document: Pick<Document, "standards">, question: Pick<Question, "standards">): Alignment[] {
   const about = document.standards.filter(({ relation }) => relation !== "requires");

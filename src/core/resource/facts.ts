@@ -53,7 +53,7 @@ export type LineFacts = Pick<
   "title" | "languages" | "grades" | "minutes" | "doing" | "readingGrade" | "country"
 >;
 
-/** `doing` has each activity once, in the order it first comes. */
+/** `doing` has each activity once, in the order it first comes. `lineFacts({ doing: ["read", "read"] }).doing` gives `["read"]`. */
 export const lineFacts = ({ title, languages, grades, minutes, doing, readingGrade, country }: Facts): LineFacts => ({
   title,
   languages,

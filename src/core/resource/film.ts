@@ -13,7 +13,10 @@ const tenth = (seconds: number) => Math.round(Math.max(0, seconds) * 10) / 10;
 /** What a stop holds: a question of a type, something to read, or a page to open. */
 export type StopKind = QuestionType | "note" | "link";
 
-/** A film with one more stop, empty as yet, in the order of time. */
+/**
+ * A film with one more stop, empty as yet, in the order of time.
+ * `addStop(film, 5, "note", "en", () => "new").stops.map(({ id }) => id)` gives `["new", "stop"]`.
+ */
 export function addStop(film: Film, at: number, kind: StopKind, language: string, newId: NewId): Film {
   const stop: FilmStop = {
     id: newId(),
@@ -30,7 +33,10 @@ export function addStop(film: Film, at: number, kind: StopKind, language: string
 
 const inTime = (stops: readonly FilmStop[]) => stops.toSorted((one, other) => one.at - other.at);
 
-/** A film with a stop of the same id in its place, in the order of time. */
+/**
+ * A film with a stop of the same id in its place, in the order of time.
+ * `putStop(film, { ...film.stops[0], at: 20.04 }).stops[0].at` gives `20`.
+ */
 export const putStop = (film: Film, stop: FilmStop): Film => ({
   ...film,
   stops: inTime(film.stops.map((old) => (old.id === stop.id ? { ...stop, at: tenth(stop.at) } : old))),
@@ -39,6 +45,7 @@ export const putStop = (film: Film, stop: FilmStop): Film => ({
 /**
  * Which stop was moved where, from the times of all stops before (the film's) and after, each in order; null when none
  * was. A stop that is carried past another changes places with it.
+ * `movedStop(film, [30]).at` gives `30`.
  */
 export function movedStop(film: Film, times: readonly number[]): { stop: FilmStop; at: number } | null {
   const after = [...times];

@@ -27,7 +27,7 @@ export const sumOver = (document: Document, seconds: (block: Block) => number): 
 /** `soundSeconds(lesson.steps[0].blocks[0])` gives `0`. */
 export const soundSeconds = (block: Block): number => (block.type === "sound" ? (block.seconds ?? 0) : 0);
 
-/** Of a film only what has an end has a known length. */
+/** Of a film only what has an end has a known length. `filmSeconds({ ...film, from: 20 })` gives `40`. */
 export function filmSeconds(block: Block): number {
   if (block.type !== "film") return 0;
   const end = block.to ?? block.seconds;

@@ -42,7 +42,10 @@ export function studentText(document: Document): string {
 /** Enough connected text to measure by itself; instructions and prompts are short sentences and would make it look easier. */
 const ENOUGH_TO_READ = 60;
 
-/** What the reading grade is measured on: the texts to read if there are any, else everything students read. */
+/**
+ * What the reading grade is measured on: the texts to read if there are any, else everything students read.
+ * `measuredText(lesson)` gives `""`.
+ */
 export function measuredText(document: Document): string {
   const texts = document.steps
     .filter(isForStudents)

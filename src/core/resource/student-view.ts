@@ -4,6 +4,7 @@ import { withQuestions, type Document, type Step } from "./document";
 /**
  * What of a document may leave the server for a student: no answers, no teacher's steps or notes. The same shape as the document, so
  * that one renderer serves students, previews and the light table; what is taken out is empty, not missing.
+ * `studentStep(lesson.steps[1]).blocks[0].question.accepted` gives `[]`.
  */
 export function studentStep(step: Step): Step {
   return withQuestions({ ...step, teacherNotes: undefined }, withoutAnswers);

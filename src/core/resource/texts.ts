@@ -73,7 +73,10 @@ export function questionPath(path: Path): Path | null {
 export const at = (value: unknown, path: Path): unknown =>
   path.reduce<unknown>((now, key) => (now as Record<string, unknown>)[key], value);
 
-/** The same value with one text in it changed. */
+/**
+ * The same value with one text in it changed.
+ * `withText({ title: "Tides" }, ["title"], (text) => text + "!")` gives `{ title: "Tides!" }`.
+ */
 export function withText(value: unknown, path: Path, change: (text: string) => string): unknown {
   return withValue(value, path, (text) => change(text as string));
 }

@@ -82,7 +82,10 @@ export function translatables(step: Step, languages: readonly string[], to: stri
   return found;
 }
 
-/** The step with one text written in a language. A table that has no rows in it yet gets those of the first language. */
+/**
+ * The step with one text written in a language. A table that has no rows in it yet gets those of the first language.
+ * `withTranslation(lesson.steps[0], { path: ["title"] }, "es", "Mira", "en").title` gives `{ en: "Look", es: "Mira" }`.
+ */
 export function withTranslation(
   step: Step,
   { path, cell }: Pick<Translatable, "path" | "cell">,

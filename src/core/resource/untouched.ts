@@ -26,6 +26,7 @@ function asItCame(question: Question): string | null {
 /**
  * Right answers that are still those a new question comes with. They may be meant, so they stop nothing; but nothing goes out
  * without their having been said to its author. Who only assigns it is not asked.
+ * `untouched(lesson)` gives `[]`.
  */
 export const untouched = (document: Document): Unfinished[] =>
   allQuestions(document).flatMap(({ step, question }) => {

@@ -33,7 +33,10 @@ const voicesIn = (step: Step) => [
   ),
 ];
 
-/** A sound without the voice in it: what it says as text, or nothing where that is not written down. */
+/**
+ * A sound without the voice in it: what it says as text, or nothing where that is not written down.
+ * `soundAsText({ id: "s", type: "sound", transcript: {} })` gives `[]`.
+ */
 export function soundAsText(sound: BlockOf<"sound">): Block[] {
   const written = Object.entries(sound.transcript ?? {}).filter(([, text]) => text.trim());
   if (written.length === 0) return [];
@@ -72,7 +75,10 @@ export function undecidedVoices(
   );
 }
 
-/** A step taken over from somebody: whether its voices stay is to be chosen anew. */
+/**
+ * A step taken over from somebody: whether its voices stay is to be chosen anew.
+ * `voicesAside(lesson.steps[0])` gives `lesson.steps[0]`.
+ */
 export const voicesAside = (step: Step): Step => ({
   ...step,
   blocks: step.blocks.map((block) =>
@@ -86,7 +92,10 @@ export const voicesAside = (step: Step): Step => ({
   ),
 });
 
-/** A step without the voices of others in its instructions, in every language. */
+/**
+ * A step without the voices of others in its instructions, in every language.
+ * `stepWithoutOthers(lesson.steps[0], 1)` gives `lesson.steps[0]`.
+ */
 export const stepWithoutOthers = (step: Step, owner: number): Step =>
   Object.entries(step.instructions).reduce(
     (now, [language, { recording }]) => (recording && recording.by !== owner ? withVoice(now, language, null) : now),
@@ -97,13 +106,19 @@ export const stepWithoutOthers = (step: Step, owner: number): Step =>
 export const othersSpeak = (document: Document, owner: number): boolean =>
   document.steps.some((step) => voicesIn(step).some(({ by }) => by !== owner));
 
-/** The same document without the voices of others, those that were said to stay among them. */
+/**
+ * The same document without the voices of others, those that were said to stay among them.
+ * `withoutOthersVoices(lesson, 1)` gives `lesson`.
+ */
 export const withoutOthersVoices = (document: Document, owner: number): Document => ({
   ...document,
   steps: document.steps.map((step) => withoutSounds(stepWithoutOthers(step, owner), ({ by }) => by !== owner)),
 });
 
-/** The same document with no voice in it whose stay nobody has chosen: what a student hears is always meant to be heard. */
+/**
+ * The same document with no voice in it whose stay nobody has chosen: what a student hears is always meant to be heard.
+ * `withoutUndecidedVoices(lesson, 1)` gives `lesson`.
+ */
 export function withoutUndecidedVoices(document: Document, owner: number): Document {
   if (undecidedVoices(document, owner).length === 0) return document;
   const steps = document.steps.map((step) =>

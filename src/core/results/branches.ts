@@ -46,7 +46,10 @@ export function areaOf<S extends Pick<Statement, "id" | "parent">>(byId: Readonl
   return above ? areaOf(byId, above) : statement;
 }
 
-/** The statements of an area that nothing stands below, for these grades, each under its heading. Those without a grade are for all. */
+/**
+ * The statements of an area that nothing stands below, for these grades, each under its heading. Those without a grade are for all.
+ * `branchesOf([{ id: 1, parent: null }, { id: 2, parent: 1 }], null, null)[0].statements` gives `[{ id: 2, parent: 1 }]`.
+ */
 export function branchesOf(
   statements: readonly Statement[],
   area: number | null,

@@ -21,7 +21,10 @@ export interface StandardResult {
   children: ChildsShare[];
 }
 
-/** A piece of work by the standards its questions ask about. What a person still reads counts nowhere. */
+/**
+ * A piece of work by the standards its questions ask about. What a person still reads counts nowhere.
+ * `byStandard(table, { standards: [] })` gives `[]`.
+ */
 export function byStandard(table: ResultTable, document: Pick<Document, "standards">): StandardResult[] {
   const rows = table.rows.filter(({ state }) => state === "handed in");
   const codesOf = table.questions.map(({ question }) => standardsOf(document, question).map(({ code }) => code));

@@ -1,7 +1,10 @@
 import type { Branch } from "./branches";
 import { nothingKnown, type Coverage } from "./coverage";
 
-/** The coverage table as rows of plain cells, the heading first: a statement a row, and for each class how far it is. */
+/**
+ * The coverage table as rows of plain cells, the heading first: a statement a row, and for each class how far it is.
+ * `coverageRows([], [{ id: 1, name: "5 Kittiwake" }], {})[0].at(-1)` gives `"5 Kittiwake: assessed"`.
+ */
 export function coverageRows(
   branches: readonly Branch[],
   classes: readonly { id: number; name: string }[],

@@ -54,14 +54,14 @@ export function cellOf(evidence: readonly Evidence[], now: Date): CoverageCell {
   const latest = evidence.toSorted(
     (one, other) => other.opens.getTime() - one.opens.getTime() || other.assignment - one.assignment,
   );
-  const given = latest.filter(({ opens }) => opens <= now);
-  const assessed = given.filter(({ result }) => result !== null && result.students > 0 && result.outOf > 0);
-  const planned = latest.length - given.length;
+  const begun = latest.filter(({ opens }) => opens <= now);
+  const assessed = begun.filter(({ result }) => result !== null && result.students > 0 && result.outOf > 0);
+  const planned = latest.length - begun.length;
   const last = assessed[0]?.result;
   const enough = last && last.students >= FEWEST_STUDENTS;
   const share = enough ? last.gained / last.outOf : null;
   return {
-    ...{ planned, taught: given.length, assessed: assessed.length, share, evidence: latest },
+    ...{ planned, taught: begun.length, assessed: assessed.length, share, evidence: latest },
     between: enough ? wilson(share! * last.students, last.students) : null,
     students: last?.students ?? 0,
     level:
@@ -69,7 +69,7 @@ export function cellOf(evidence: readonly Evidence[], now: Date): CoverageCell {
         ? levelOf(share)
         : last
           ? "too few"
-          : given.length > 0
+          : begun.length > 0
             ? "taught"
             : planned > 0
               ? "planned"
@@ -117,7 +117,7 @@ export function roomLeft(lessons: number, cells: readonly Pick<CoverageCell, "le
     : { lessons, open, each: Math.floor(lessons / open), over: lessons % open };
 }
 
-/** How many statements of a branch stand at each level. */
+/** How many statements of a branch stand at each level. `countLevels([{ level: "done" }, { level: "done" }]).done` gives `2`. */
 export function countLevels(cells: readonly Pick<CoverageCell, "level">[]): Record<Level, number> {
   const counts = Object.fromEntries(levels.map((level) => [level, 0])) as Record<Level, number>;
   for (const { level } of cells) counts[level] += 1;

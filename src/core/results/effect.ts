@@ -15,7 +15,10 @@ export interface Effect {
   outOf: number | null;
 }
 
-/** What a correction would do, before it is made. */
+/**
+ * What a correction would do, before it is made.
+ * `effectOf(works, "best", "q", { kind: "void" }).lose.map(({ student }) => student.name)` gives `["Bo"]`.
+ */
 export function effectOf(works: readonly StudentWork[], keep: Keep, question: string, correction: Correction): Effect {
   const next = works.map((work) => ({
     ...work,

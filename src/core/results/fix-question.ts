@@ -33,6 +33,7 @@ const asCorrected = (question: Question, correction: Exclude<Correction, { kind:
 /**
  * A document with a question as it was corrected after the fact, for the next time it is assigned. Left out, the question is gone from
  * its step. The document itself where it says so already.
+ * `fixedDocument(lesson, "q", { kind: "void" }).steps[1].blocks` gives `[]`.
  * @returns null where it cannot be done: the question is not there, stops a film, or its kind allows no second right answer
  */
 export function fixedDocument(document: Document, question: string, correction: Correction): Document | null {

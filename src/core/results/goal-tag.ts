@@ -4,7 +4,10 @@
  */
 export const formatGoal = ({ goal, year }: { goal: string; year: number }): string => `${goal} (${year})`;
 
-/** Results tracked under a child's own goal. */
+/**
+ * Results tracked under a child's own goal.
+ * `underGoal([{ goals: ["Reads charts (2026)"] }, { goals: [] }], { goal: "Reads charts", year: 2026 }).length` gives `1`.
+ */
 export const underGoal = <Tracked extends { goals: readonly string[] }>(
   points: readonly Tracked[],
   goal: { goal: string; year: number },

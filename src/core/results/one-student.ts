@@ -53,7 +53,10 @@ const settled = (given: readonly GivenAnswer[]): GivenAnswer[] =>
     return !next || checked || (said !== next.said && next.at.getTime() - at.getTime() > ON_ITS_WAY_MS);
   });
 
-/** Everything one child did in one piece of work: every try, every answer as it was given, the time on each. The first try first. */
+/**
+ * Everything one child did in one piece of work: every try, every answer as it was given, the time on each. The first try first.
+ * `historyOf(works[0], "best").length` gives `1`.
+ */
 export function historyOf(work: StudentWork, keep: Keep): TryHistory[] {
   const { document, tries, corrections } = work;
   const { languages } = document;

@@ -20,6 +20,7 @@ const hundredths = (value: number) => Math.round(value * 100) / 100;
 /**
  * What everybody who handed in gained, by the try that counts; by standard as far as questions with marks ask about it. Answers a
  * person still reads count nowhere.
+ * `outcomesOf(works, "best").map(({ student, gained, outOf }) => [student, gained, outOf])` gives `[[1, 0, 1], [2, 1, 1]]`.
  */
 export function outcomesOf(works: readonly StudentWork[], keep: Keep): Outcome[] {
   const { rows } = resultTable(works, keep);

@@ -6,6 +6,7 @@ const saysState = { "not begun": "not begun", working: "at work", "handed in": "
 /**
  * The table as rows of plain cells, the heading first: one student a row; for each question what was answered and the
  * marks (empty while a person has to read it). What came when a question's time was over stands in brackets.
+ * `resultRows(table).map(([student]) => student)` gives `["Student", "Ana", "Bo"]`.
  */
 export function resultRows(table: ResultTable): (string | number)[][] {
   const questions = table.questions.map((entry, at) => `${at + 1}. ${entry.label}`);
@@ -39,7 +40,10 @@ export function resultRows(table: ResultTable): (string | number)[][] {
   return [heading, ...rows];
 }
 
-/** The same table with numbers for names. The best come first: in the order of the class a number would be as good as a name. */
+/**
+ * The same table with numbers for names. The best come first: in the order of the class a number would be as good as a name.
+ * `withoutNames(table).rows.map(({ student }) => student.id)` gives `[2, 1]`.
+ */
 export const withoutNames = (table: ResultTable): ResultTable => ({
   ...table,
   rows: sortedRows(table.rows, { column: "marks" }, true).map((row, at) => ({

@@ -21,7 +21,10 @@ function valueOf(row: ResultRow, by: SortBy): number | string | null {
   return !mark || mark.marks === null || mark.outOf === 0 ? null : mark.marks / mark.outOf;
 }
 
-/** The rows in another order; who is level stays by name. `down`: the highest first. */
+/**
+ * The rows in another order; who is level stays by name. `down`: the highest first.
+ * `sortedRows(table.rows, { column: "marks" }, true).map(({ student }) => student.name)` gives `["Bo", "Ana"]`.
+ */
 export function sortedRows(rows: readonly ResultRow[], by: SortBy, down: boolean): ResultRow[] {
   const byName = (one: ResultRow, other: ResultRow) => (one.student.name < other.student.name ? -1 : 1);
   return rows.toSorted((one, other) => {

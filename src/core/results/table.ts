@@ -24,9 +24,20 @@ export interface Try {
     /** Came too late, whether the teacher lets it count or not. */
     cameLate?: boolean;
   }[];
+  /**
+   * When each of all answers was written, and to what, in this order: where `responses` has only the last to each question. Without it
+   * `responses` are all there are.
+   */
+  trail?: readonly Written[] | undefined;
   /** Marks that people gave for answers only a person can mark, by question. */
   given?: Readonly<Record<string, Pick<Mark, "outOf"> & { marks: number }>> | undefined;
 }
+
+/** That something was answered, and when. */
+export type Written = Pick<Try["responses"][number], "question" | "at" | "checked">;
+
+/** What was written in a try in all, drafts too. */
+const written = ({ responses, trail }: Pick<Try, "responses" | "trail">): readonly Written[] => trail ?? responses;
 
 export interface StudentWork {
   student: { id: number; name: string };
@@ -95,15 +106,15 @@ const LONGEST_PAUSE_MINUTES = 5;
  * The last response to each question that came in time; earlier ones stay in the record but do not count.
  * `lastResponses([{ question: "q", late: false, value: 1 }, { question: "q", late: false, value: 2 }]).get("q").value` gives `2`.
  */
-export function lastResponses<Given extends { question: string; late: boolean }>(
-  responses: readonly Given[],
-): Map<string, Given> {
+export function lastResponses<Sent extends { question: string; late: boolean }>(
+  responses: readonly Sent[],
+): Map<string, Sent> {
   return new Map(responses.filter(({ late }) => !late).map((response) => [response.question, response]));
 }
 
 /** `minutesWorked({ startedAt: new Date("2026-12-01T09:00:00Z"), responses: [{ at: new Date("2026-12-01T09:04:00Z") }] })` gives `4`. */
-export function minutesWorked(work: Pick<Try, "responses" | "startedAt">): number {
-  const moments = [work.startedAt, ...work.responses.map((response) => response.at)]
+export function minutesWorked(work: Pick<Try, "responses" | "trail" | "startedAt">): number {
+  const moments = [work.startedAt, ...written(work).map((response) => response.at)]
     .map((at) => at.getTime())
     .sort((a, b) => a - b);
   let sum = 0;
@@ -119,10 +130,10 @@ export function minutesWorked(work: Pick<Try, "responses" | "startedAt">): numbe
  * more than 5 minutes count as nothing.
  * `[...secondsOn({ startedAt: new Date(0), responses: [{ question: "q", at: new Date(20_000) }] })]` gives `[["q", 20]]`.
  */
-export function secondsOn(work: Pick<Try, "responses" | "startedAt">): Map<string, number> {
+export function secondsOn(work: Pick<Try, "responses" | "trail" | "startedAt">): Map<string, number> {
   const seconds = new Map<string, number>();
   let before = work.startedAt.getTime();
-  for (const { question, at } of [...work.responses].sort((one, other) => one.at.getTime() - other.at.getTime())) {
+  for (const { question, at } of [...written(work)].sort((one, other) => one.at.getTime() - other.at.getTime())) {
     const gap = (at.getTime() - before) / 1000;
     before = at.getTime();
     if (gap >= 0 && gap <= LONGEST_PAUSE_MINUTES * 60) seconds.set(question, (seconds.get(question) ?? 0) + gap);
@@ -136,19 +147,18 @@ function markOf(question: Question, value: ResponseValue | undefined, language: 
   return byPerson ? personsMark(byPerson) : mark(question, value, language);
 }
 
-/** A try as it counts: every question with its mark. */
+/** A try as it counts: every question with its mark. `markTry(lesson, works[1].tries[0]).marks` gives `1`. */
 export function markTry(document: Document, work: Try, corrections: Corrections = {}) {
-  const given = lastResponses(work.responses);
+  const responses = lastResponses(work.responses);
   const late = new Map(
     work.responses.filter((one) => one.cameLate ?? one.late).map((response) => [response.question, response]),
   );
   const checks = new Map<string, number>();
-  for (const { question, checked } of work.responses)
-    if (checked) checks.set(question, (checks.get(question) ?? 0) + 1);
+  for (const { question, checked } of written(work)) if (checked) checks.set(question, (checks.get(question) ?? 0) + 1);
   const spent = secondsOn(work);
   const cells: Record<string, Cell> = {};
   for (const { question } of allQuestions(document)) {
-    const value = readResponse(question, given.get(question.id)?.value);
+    const value = readResponse(question, responses.get(question.id)?.value);
     const afterwards = late.get(question.id);
     const said = formatResponse(question, value, document.languages);
     cells[question.id] = {
@@ -174,7 +184,7 @@ export function markTry(document: Document, work: Try, corrections: Corrections 
   };
 }
 
-/** The try that counts. Until one is handed in, the one being worked on. */
+/** The try that counts. Until one is handed in, the one being worked on. `keptTry(lesson, works[1].tries, "last").number` gives `1`. */
 export function keptTry(
   document: Document,
   tries: readonly Try[],
@@ -225,7 +235,10 @@ function rowOf(work: StudentWork, keep: Keep): ResultRow {
   };
 }
 
-/** Students by questions. Everything is recomputed from responses and revisions: nothing is stored that could disagree. */
+/**
+ * Students by questions. Everything is recomputed from responses and revisions: nothing is stored that could disagree.
+ * `resultTable(works, "best").rows.map(({ marks }) => marks)` gives `[0, 1]`.
+ */
 export function resultTable(works: readonly StudentWork[], keep: Keep): ResultTable {
   const rows = works.map((work) => rowOf(work, keep));
   const questions = new Map<string, ResultTable["questions"][number]>();

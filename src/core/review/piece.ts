@@ -59,7 +59,10 @@ export function piecesShownTo<One extends Piece>(
   );
 }
 
-/** Questions a child has to correct: what was sent last came back. They are open to her though she has handed in. */
+/**
+ * Questions a child has to correct: what was sent last came back. They are open to her though she has handed in.
+ * `questionsSentBack([{ student: 1, question: "q", state: "sent back" }])` gives `["q"]`.
+ */
 export const questionsSentBack = (own: readonly Piece[]): string[] =>
   lastPieces(own).flatMap(({ state, question }) => (state === "sent back" ? [question] : []));
 

@@ -45,6 +45,7 @@ const measure: Record<GroupRule, (student: GroupStudent) => number> = {
 /**
  * Students in groups of nearly the same size by a rule, those who must not be together apart as far as there are groups
  * for it. Anyone who is not measured comes last. `random`: a number in [0, 1).
+ * `makeGroups([{ id: 1 }, { id: 2 }, { id: 3 }], 2, "at random", [], () => 0).groups.map(({ length }) => length)` gives `[2, 1]`.
  */
 export function makeGroups(
   students: readonly GroupStudent[],

@@ -16,6 +16,7 @@ export function groupsOf(students: number, size: number): number {
 /**
  * Groups for a step of a lesson. By seats: those who sit next to each other, row by row, anyone who has no seat last; pairs that must be
  * apart are only named then. `random`: a number in [0, 1).
+ * `liveGroups([{ id: 1, seat: { x: 2, y: 0 } }, { id: 2, seat: { x: 1, y: 0 } }], 2, "by seats", [], () => 0).groups` gives `[[2, 1]]`.
  */
 export function liveGroups(
   students: readonly ToGroup[],

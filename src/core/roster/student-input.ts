@@ -54,7 +54,10 @@ export const StudentForm = z.object({
   goals: z.array(GoalChange),
 });
 
-/** The same for one student, whose name to sign in with may stay as it is, no matter who gave it. */
+/**
+ * The same for one student, whose name to sign in with may stay as it is, no matter who gave it.
+ * `studentForm("Old Name").shape.signInName.safeParse("Old Name").success` gives `true`.
+ */
 export const studentForm = (signInName: string) =>
   StudentForm.extend({
     signInName: z

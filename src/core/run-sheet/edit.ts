@@ -18,20 +18,23 @@ const eachLine = (sheet: RunSheet, change: (line: SheetLine) => SheetLine[]): Ru
 export const setLine = (sheet: RunSheet, id: string, to: Partial<SheetLine>): RunSheet =>
   eachLine(sheet, (line) => [line.id === id ? { ...line, ...to } : line]);
 
-/** The next kind, or the one before: one keystroke. */
+/** The next kind, or the one before: one keystroke. `turnKind(sheet, "say", 1).days[0].parts[0].lines[0].kind` gives `"I do"`. */
 export const turnKind = (sheet: RunSheet, id: string, by: 1 | -1): RunSheet =>
   eachLine(sheet, (line) => {
     const next = lineKinds[(lineKinds.indexOf(line.kind) + by + lineKinds.length) % lineKinds.length]!;
     return [line.id === id ? { ...line, kind: next } : line];
   });
 
-/** A line of the same kind after another, empty. */
+/**
+ * A line of the same kind after another, empty.
+ * `addLineAfter(sheet, "say", "new").days[0].parts[0].lines.map(({ id }) => id)` gives `["say", "new", "do"]`.
+ */
 export const addLineAfter = (sheet: RunSheet, id: string, newId: string): RunSheet =>
   eachLine(sheet, (line) =>
     line.id === id ? [line, { id: newId, kind: line.kind, text: "", ifNobody: false }] : [line],
   );
 
-/** The first line of a part that has none. */
+/** The first line of a part that has none. `addFirstLine(sheet, "b", "new").days[0].parts[1].lines.length` gives `1`. */
 export const addFirstLine = (sheet: RunSheet, part: string, newId: string): RunSheet =>
   eachPart(sheet, (one) =>
     one.id === part && one.lines.length === 0
@@ -43,7 +46,7 @@ export const addFirstLine = (sheet: RunSheet, part: string, newId: string): RunS
 export const removeLine = (sheet: RunSheet, id: string): RunSheet =>
   eachLine(sheet, (line) => (line.id === id ? [] : [line]));
 
-/** Puts a line back where it stood, unless its part is gone. */
+/** Puts a line back where it stood, unless its part is gone. `restoreLine(removeLine(sheet, "say"), sheet, "say")` gives `sheet`. */
 export function restoreLine(sheet: RunSheet, before: RunSheet, id: string): RunSheet {
   const part = before.days.flatMap(({ parts }) => parts).find(({ lines }) => lines.some((line) => line.id === id));
   const at = part?.lines.findIndex((line) => line.id === id) ?? -1;
@@ -55,7 +58,10 @@ export function restoreLine(sheet: RunSheet, before: RunSheet, id: string): RunS
   );
 }
 
-/** A line one place up or down, within its part. */
+/**
+ * A line one place up or down, within its part.
+ * `moveLine(sheet, "say", 1).days[0].parts[0].lines.map(({ id }) => id)` gives `["do", "say"]`.
+ */
 export const moveLine = (sheet: RunSheet, id: string, by: 1 | -1): RunSheet =>
   eachPart(sheet, (part) => {
     const at = part.lines.findIndex((line) => line.id === id);
@@ -70,7 +76,10 @@ export const moveLine = (sheet: RunSheet, id: string, by: 1 | -1): RunSheet =>
 export const setMinutes = (sheet: RunSheet, part: string, minutes: number): RunSheet =>
   eachPart(sheet, (one) => (one.id === part ? { ...one, minutes: Math.max(0, Math.min(300, minutes)) } : one));
 
-/** Something of the resource as a line at the end of a part, linked. Once taken it is not taken again. */
+/**
+ * Something of the resource as a line at the end of a part, linked. Once taken it is not taken again.
+ * `takeInto(sheet, lesson, { part: "b", from: { step: "look", block: "text" }, line: { id: "new", kind: "I do" } }).days[0].parts[1].lines[0].text` gives `"The tide comes in twice a day."`.
+ */
 export function takeInto(
   sheet: RunSheet,
   document: Document,
@@ -84,7 +93,10 @@ export function takeInto(
   );
 }
 
-/** A question as what a day opens with, or asks at its end: the part is there or is made. */
+/**
+ * A question as what a day opens with, or asks at its end: the part is there or is made.
+ * `takeAs(sheet, lesson, { day: "day", phase: "open", from: { step: "ask", block: "block" }, newId: () => "new" }).days[0].parts[0].phase` gives `"open"`.
+ */
 export function takeAs(
   sheet: RunSheet,
   document: Document,
@@ -109,7 +121,7 @@ export function takeAs(
   return takeInto(made, document, { part: part.id, from: of.from, line });
 }
 
-/** A line says what its source says now, and is linked to that. */
+/** A line says what its source says now, and is linked to that. `follow(sheet, lesson, "say")` gives `sheet`. */
 export const follow = (sheet: RunSheet, document: Document, id: string): RunSheet =>
   eachLine(sheet, (line) => {
     const now = line.id === id && line.from ? sourceText(document, line.from) : null;
@@ -124,7 +136,10 @@ export const keepAsItIs = (sheet: RunSheet, document: Document, id: string): Run
     return [sourceText(document, from) === null ? rest : { ...line, from: sourceOf(document, from) }];
   });
 
-/** A part goes to the next day, or to the one before; a new day comes where there is none. */
+/**
+ * A part goes to the next day, or to the one before; a new day comes where there is none.
+ * `movePart(sheet, "b", 1, "next").days.map(({ id }) => id)` gives `["day", "next"]`.
+ */
 export function movePart(sheet: RunSheet, id: string, by: 1 | -1, newId: string): RunSheet {
   const at = sheet.days.findIndex(({ parts }) => parts.some((part) => part.id === id));
   const to = at + by;
@@ -139,7 +154,10 @@ export function movePart(sheet: RunSheet, id: string, by: 1 | -1, newId: string)
   return { ...sheet, days: days.filter(({ parts }) => parts.length > 0) };
 }
 
-/** All parts over lessons of this many minutes, in their order: as few as possible. */
+/**
+ * All parts over lessons of this many minutes, in their order: as few as possible.
+ * `spreadAgain(sheet, 10, () => "next").days.map(({ id }) => id)` gives `["day", "next"]`.
+ */
 export function spreadAgain(sheet: RunSheet, period: number, newId: () => string): RunSheet {
   const lessons = spread(
     sheet.days.flatMap(({ parts }) => parts),

@@ -40,7 +40,10 @@ export function whenShort(
   return { leaveOut, enough: over <= 0 };
 }
 
-/** What was not reached goes first in the next lesson, which is there or is made; the sheet is spread no further. */
+/**
+ * What was not reached goes first in the next lesson, which is there or is made; the sheet is spread no further.
+ * `carryOver(sheet, "day", ["b"], "next").days[1].parts.map(({ id }) => id)` gives `["b"]`.
+ */
 export function carryOver(sheet: RunSheet, day: string, notReached: readonly string[], newId: string): RunSheet {
   const at = sheet.days.findIndex(({ id }) => id === day);
   if (at < 0) return sheet;
@@ -58,7 +61,10 @@ export function carryOver(sheet: RunSheet, day: string, notReached: readonly str
   return { ...sheet, days };
 }
 
-/** Whether two scripts are made of the same parts: one of a newer revision is another script, and what moved in the old one is past. */
+/**
+ * Whether two scripts are made of the same parts: one of a newer revision is another script, and what moved in the old one is past.
+ * `sameParts(sheet, carryOver(sheet, "day", ["b"], "next"))` gives `true`.
+ */
 export function sameParts(one: RunSheet, other: RunSheet): boolean {
   const ids = (sheet: RunSheet) => sheet.days.flatMap(({ parts }) => parts.map(({ id }) => id)).sort();
   return ids(one).join() === ids(other).join();

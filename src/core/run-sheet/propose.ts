@@ -243,12 +243,12 @@ export function spread(parts: readonly SheetPart[], room: number): SheetPart[][]
 /** Whole minutes in the proportions of others, adding up to `total`. */
 function stretched(minutes: readonly number[], total: number): number[] {
   const sum = minutes.reduce((all, one) => all + one, 0);
-  let [upTo, given] = [0, 0];
+  let [upTo, allotted] = [0, 0];
   return minutes.map((one) => {
     upTo += one;
     const next = sum === 0 ? 0 : Math.round((total * upTo) / sum);
-    const some = next - given;
-    given = next;
+    const some = next - allotted;
+    allotted = next;
     return some;
   });
 }
@@ -335,6 +335,7 @@ function materialsOf(document: Document): RunSheet["materials"] {
 /**
  * A run sheet made of a resource, for lessons of this many minutes. `lessons`: how many it is to fill, the minutes of the steps stretched
  * or cut to that; null: as many as the steps take.
+ * `proposeRunSheet(lesson, { period: 45, newId: () => "new" }).days.length` gives `1`.
  */
 export const proposeRunSheet = (
   document: Document,

@@ -26,7 +26,10 @@ function blockText(block: Block, languages: readonly string[]): string {
 const stepText = (step: Step, languages: readonly string[]): string =>
   plainText(inLanguage(step.instructions, languages)?.text) || (inLanguage(step.title, languages) ?? "");
 
-/** What stands in the resource now where a line was taken from; null: it is gone. */
+/**
+ * What stands in the resource now where a line was taken from; null: it is gone.
+ * `sourceText(lesson, { step: "look", block: "text" })` gives `"The tide comes in twice a day."`.
+ */
 export function sourceText(document: Document, from: Omit<LineSource, "said">): string | null {
   const { languages } = document;
   if (from.word !== undefined) {
@@ -40,7 +43,10 @@ export function sourceText(document: Document, from: Omit<LineSource, "said">): 
   return block ? blockText(block, languages) : null;
 }
 
-/** A source as it is now, to be kept with a line. */
+/**
+ * A source as it is now, to be kept with a line.
+ * `sourceOf(lesson, { step: "look", block: "text" }).said` gives `"The tide comes in twice a day."`.
+ */
 export const sourceOf = (document: Document, from: Omit<LineSource, "said">): LineSource => ({
   ...from,
   said: (sourceText(document, from) ?? "").slice(0, 4000),
@@ -56,7 +62,7 @@ export interface ChangedSource {
 export const linesOf = ({ days }: Pick<RunSheet, "days">): SheetLine[] =>
   days.flatMap(({ parts }) => parts.flatMap(({ lines }) => lines));
 
-/** The lines whose source says something else by now than when they were taken from it. */
+/** The lines whose source says something else by now than when they were taken from it. `changedSources(lesson, sheet)` gives `[]`. */
 export const changedSources = (document: Document, sheet: RunSheet): ChangedSource[] =>
   linesOf(sheet).flatMap((line) => {
     if (!line.from) return [];
@@ -64,7 +70,10 @@ export const changedSources = (document: Document, sheet: RunSheet): ChangedSour
     return now === line.from.said ? [] : [{ line, now }];
   });
 
-/** A run sheet whose document was changed in a way that its own lines were too: what was linked is linked to what is there now. */
+/**
+ * A run sheet whose document was changed in a way that its own lines were too: what was linked is linked to what is there now.
+ * `followDocument(sheet, lesson, lesson)` gives `sheet`.
+ */
 export function followDocument(sheet: RunSheet, before: Document, after: Document): RunSheet {
   const terms = new Map(before.vocabulary.map(({ term }, at) => [term, after.vocabulary[at]?.term ?? term]));
   const termOf = (term: string) => terms.get(term) ?? term;

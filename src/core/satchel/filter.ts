@@ -196,7 +196,10 @@ export function pocketFrom(text: string | string[] | undefined, pockets: readonl
   return pockets.find(({ id }) => String(id) === asked)?.id ?? null;
 }
 
-/** What stands in the open pocket in its order, then what stands in those inside it in theirs. */
+/**
+ * What stands in the open pocket in its order, then what stands in those inside it in theirs.
+ * `inPocket([{ away: true }, { away: false }], [], "away").length` gives `1`.
+ */
 export function inPocket<Item extends Kept>(
   items: readonly Item[],
   pockets: readonly PlacedPocket[],

@@ -43,14 +43,14 @@ export function decimalSign(language: string): "." | "," {
  */
 export function numberIsRight(
   part: AcceptedNumber,
-  given: { number: string; unit?: string | undefined },
+  response: { number: string; unit?: string | undefined },
   decimal: "." | "," = ".",
 ): boolean {
-  const value = parseNumber(given.number, decimal);
+  const value = parseNumber(response.number, decimal);
   if (value === null) return false;
   let inFirstUnit = value;
   if (part.units) {
-    const unit = part.units.find((accepted) => accepted.name === given.unit);
+    const unit = part.units.find((accepted) => accepted.name === response.unit);
     if (!unit?.factor) return false;
     inFirstUnit = value * unit.factor;
   }

@@ -10,9 +10,9 @@ export type Cardinality = "single" | "multiple" | "ordered";
  */
 export function matchCorrect(response: readonly string[], correct: readonly string[], cardinality: Cardinality): 0 | 1 {
   if (response.length !== correct.length) return 0;
-  const [given, wanted] =
+  const [answer, wanted] =
     cardinality === "multiple" ? [[...response].sort(), [...correct].sort()] : [response, correct];
-  return given.every((value, at) => value === wanted[at]) ? 1 : 0;
+  return answer.every((value, at) => value === wanted[at]) ? 1 : 0;
 }
 
 export interface Mapping {

@@ -43,8 +43,8 @@ export function oneSlipApart(a: string, b: string): boolean {
 const SHORTEST_FORGIVEN = 5;
 
 /** `isAccepted("harbor", "harbour", { ignoreCase: true, ignoreAccents: false, forgiveOneSlip: true })` gives `true`. */
-export function isAccepted(given: string, accepted: string, rule: SpellingRule): boolean {
-  const [a, b] = [comparable(given, rule), comparable(accepted, rule)];
+export function isAccepted(typed: string, accepted: string, rule: SpellingRule): boolean {
+  const [a, b] = [comparable(typed, rule), comparable(accepted, rule)];
   if (a === b) return a !== "";
   return rule.forgiveOneSlip && b.length >= SHORTEST_FORGIVEN && oneSlipApart(a, b);
 }

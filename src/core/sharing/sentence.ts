@@ -11,7 +11,10 @@ export interface ShareForm {
   subjects: Subject[];
 }
 
-/** Filled in from what is shared: all the grades and subjects of these things, the narrowest shelf. */
+/**
+ * Filled in from what is shared: all the grades and subjects of these things, the narrowest shelf.
+ * `startShare([{ grades: [5, 4], subjects: ["science"] }])` gives `{ shelf: "staffroom", grades: [4, 5], subjects: ["science"] }`.
+ */
 export function startShare(things: readonly { grades: readonly number[]; subjects: readonly Subject[] }[]): ShareForm {
   const grades = new Set(things.flatMap((thing) => thing.grades));
   return {
@@ -35,7 +38,10 @@ export interface TypedShare {
   left: string[];
 }
 
-/** One line in place of the sentence: "staffroom grades 4-5 maths and reading". What is not said stays as it is. */
+/**
+ * One line in place of the sentence: "staffroom grades 4-5 maths and reading". What is not said stays as it is.
+ * `readShare("district grades 4-5 maths", startShare([])).form` gives `{ shelf: "district", grades: [4, 5], subjects: ["mathematics"] }`.
+ */
 export function readShare(typed: string, form: ShareForm): TypedShare {
   let text = typed;
   const next = { ...form };

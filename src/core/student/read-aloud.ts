@@ -25,7 +25,10 @@ export function formatStep(step: Step, languages: readonly string[]): Said[] {
   return said;
 }
 
-/** What stands together on the page is one line: a paragraph, an item of a list. */
+/**
+ * What stands together on the page is one line: a paragraph, an item of a list.
+ * `linesOf(lesson.steps[0].blocks[0].text.en)` gives `["The tide comes in twice a day."]`.
+ */
 export const linesOf = (text: RichText): string[] =>
   plainText(text)
     .split("\n")

@@ -1,8 +1,12 @@
 import { richText } from "../content/rich-text";
+import { newDrawing, newItem, withItem } from "../drawing/drawing";
 import { anyNeed } from "../find/need";
 import type { Question } from "../question/question";
+import type { BlockOf } from "../resource/block";
 import { newStep } from "../resource/edit";
 import { lessonOf } from "../resource/testing/documents";
+import { resultTable, type StudentWork } from "../results/table";
+import type { RunSheet } from "../run-sheet/schema";
 
 /** What the uses shown in comments speak of where more than a number or a text is asked for; see uses.test.ts. */
 
@@ -29,4 +33,61 @@ export const lesson = lessonOf([
 /** Something about tides for grade 4 or 5. */
 export const need = { ...anyNeed, words: "tides", grades: [4, 5] };
 
+/** A page with an arrow "a" and, over it, a rectangle "b". */
+export const drawing = withItem(
+  withItem(newDrawing(), newItem("arrow", newDrawing(), "en", "a")),
+  newItem("rectangle", newDrawing(), "en", "b"),
+);
+
+/** A film of a minute that stops at ten seconds for something to read. */
+export const film = {
+  id: "film",
+  type: "film",
+  title: { en: "The tide" },
+  file: "shipped:tide",
+  seconds: 60,
+  captions: {},
+  stops: [{ id: "stop", at: 10, maySkip: true, note: { en: richText("Look at the boats.") } }],
+} as unknown as BlockOf<"film">;
+
+/** A lesson of twenty minutes: part "a" has two lines, part "b" none, and goes first when time is short. */
+export const sheet = {
+  ...{ period: 20, words: [], short: ["b"] },
+  days: [
+    {
+      id: "day",
+      parts: [
+        {
+          ...{ id: "a", phase: "teach", minutes: 10 },
+          lines: [
+            { id: "say", kind: "I say", text: "Look at the tide.", ifNobody: false },
+            { id: "do", kind: "they do", text: "Write it down.", ifNobody: false },
+          ],
+        },
+        { id: "b", phase: "practise", minutes: 10, lines: [] },
+      ],
+    },
+  ],
+} as RunSheet;
+
+const answered = (name: string, id: number, value: string): StudentWork => ({
+  student: { id, name },
+  document: lesson,
+  tries: [
+    {
+      number: 1,
+      startedAt: new Date("2026-12-01T09:00:00Z"),
+      handedInAt: new Date("2026-12-01T09:02:00Z"),
+      responses: [
+        { step: "ask", question: "q", value, at: new Date("2026-12-01T09:01:00Z"), checked: false, late: false },
+      ],
+    },
+  ],
+});
+
+/** Ana had it wrong, Bo right. */
+export const works = [answered("Ana", 1, "once"), answered("Bo", 2, "twice")];
+export const table = resultTable(works, "best");
+
+export { tokensOf } from "../assign/typed/token";
 export { daily, isles } from "../calendar/testing/calendar";

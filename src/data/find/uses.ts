@@ -25,10 +25,10 @@ export async function refreshPopularity(db: Queryable): Promise<number> {
 /** What these classes were assigned and still have, with every version of it. */
 export async function assignedTo(db: Queryable, classes: readonly number[]): Promise<number[]> {
   const rows = await db.query<{ id: number }>(
-    `with given as (select distinct resource_id id from assignment where class_id = any($1::int[]) and called_back is null)
-     select id from given
+    `with assigned as (select distinct resource_id id from assignment where class_id = any($1::int[]) and called_back is null)
+     select id from assigned
      union
-     select kin.resource_id from given join search_entry e on e.resource_id = given.id and e.family <> 0
+     select kin.resource_id from assigned join search_entry e on e.resource_id = assigned.id and e.family <> 0
        join search_entry kin on kin.family = e.family
      order by id`,
     [classes],

@@ -16,16 +16,8 @@ import { credentialsByEmail, endSession, personOfSession, startSession } from ".
 import { addRevision } from "../adapt/resources";
 import { freshDatabase } from "../testing/database";
 import { giveToClass, lesson, now, publishFor, smallWorld, type World } from "../testing/world";
-import {
-  addResponses,
-  attemptsOf,
-  handIn,
-  openAttempt,
-  responsesOf,
-  ownAssignment,
-  ownAssignments,
-  workOf,
-} from "./work";
+import { addResponses, attemptsOf, handIn, openAttempt, responsesOf, ownAssignment, ownAssignments } from "./work";
+import { workOf } from "../results/work-of-class";
 
 let db: Db;
 let world: World;

@@ -1,13 +1,9 @@
-import { partOf } from "@/core/plan/parts";
 import type { CheckingTime } from "@/core/question/question";
 import type { Sharing } from "@/core/review/sharing";
 import type { StepWork } from "@/core/resource/work";
-import type { Keep, StudentWork, Try } from "@/core/results/table";
+import type { Keep } from "@/core/results/table";
 import { one, type Queryable } from "../engine/db";
-import { countingMarks } from "../marking/marks";
-import { correctionsOf } from "../results/corrections";
 import { OFTEN } from "../engine/often";
-import { readRevision } from "../engine/read-once";
 import { workStamp } from "./answers";
 
 /** One student's share of an assignment, as the student meets it. */
@@ -236,7 +232,7 @@ export async function handIn(db: Queryable, attempt: number, now: Date): Promise
   await db.query("update attempt set handed_in = $2 where id = $1 and handed_in is null", [attempt, now]);
 }
 
-export interface GivenResponse {
+export interface SentResponse {
   key: string;
   step: string;
   question: string;
@@ -255,7 +251,7 @@ export interface GivenResponse {
 export async function addResponses(
   tx: Queryable,
   attempt: number,
-  given: readonly GivenResponse[],
+  responses: readonly SentResponse[],
   now: Date,
   corrected = false,
 ): Promise<boolean> {
@@ -270,7 +266,7 @@ export async function addResponses(
        from jsonb_to_recordset($2::jsonb)
             as g(key text, step text, question text, value jsonb, checked boolean, late boolean, written timestamptz)
      on conflict (attempt_id, client_key) do nothing`,
-    [attempt, JSON.stringify(given), now],
+    [attempt, JSON.stringify(responses), now],
   );
   return true;
 }
@@ -311,6 +307,25 @@ export async function responsesOf(db: Queryable, attempts: readonly number[]): P
   );
 }
 
+/**
+ * Of each try the last answer to each question: the last that counts, and the last that came late. What was written before it stays
+ * where it is: of an hour's work that is a hundred times as much.
+ */
+export async function lastResponsesOf(db: Queryable, attempts: readonly number[]): Promise<StoredResponse[]> {
+  return db.query<StoredResponse>(
+    `${OFTEN} select r.id, r.attempt_id attempt, r.step_id step, r.question_id question, r.value, r.checked,
+            r.late and c.response_id is null late, r.late "cameLate", coalesce(r.written, r.given) at, r.client_key key
+       from response r left join late_answer_counted c on c.response_id = r.id
+      where r.id in (
+        select distinct on (l.attempt_id, l.question_id, l.late, k.response_id is null) l.id
+          from response l left join late_answer_counted k on k.response_id = l.id
+         where l.attempt_id = any($1::int[])
+         order by l.attempt_id, l.question_id, l.late, k.response_id is null, coalesce(l.written, l.given) desc, l.id desc)
+      order by coalesce(r.written, r.given), r.id`,
+    [attempts],
+  );
+}
+
 /** Lets answers of a try that came late count, or no longer; those to one question. Returns how many there are. */
 export async function countLate(
   tx: Queryable,
@@ -343,51 +358,4 @@ export async function announceAnswers(db: Queryable, notice: string): Promise<vo
 export async function announceWork(db: Queryable, assignment: number, student: number | null = null): Promise<void> {
   const notice = student === null ? String(assignment) : `${assignment} ${JSON.stringify({ student })}`;
   await db.query("select pg_notify('work', $1)", [notice]);
-}
-
-/** Everything that came back for one assignment, a student a row, by name. */
-export async function workOf(db: Queryable, assignment: number): Promise<StudentWork[]> {
-  const [given] = await db.query<{ steps: string[] | null }>("select step_ids steps from assignment where id = $1", [
-    assignment,
-  ]);
-  const recipients = await db.query<{ id: number; student: number; name: string; revision: number; factor: number }>(
-    `select r.id, p.id student, p.given_name || ' ' || p.family_name as name, r.revision_id revision,
-            r.time_factor::float8 factor
-       from recipient r join person p on p.id = r.student_id where r.assignment_id = $1
-        and (p.guest_of is null or exists (select 1 from attempt t where t.recipient_id = r.id))
-      order by p.given_name, p.family_name`,
-    [assignment],
-  );
-  const attempts = await db.query<Attempt & { recipient: number }>(
-    `select t.id, t.number, t.started, t.handed_in "handedIn", t.recipient_id recipient
-       from attempt t join recipient r on r.id = t.recipient_id where r.assignment_id = $1 order by t.number`,
-    [assignment],
-  );
-  const responses = await responsesOf(
-    db,
-    attempts.map((attempt) => attempt.id),
-  );
-  const byAttempt = new Map<number, Try["responses"]>(attempts.map((attempt) => [attempt.id, []]));
-  for (const { attempt, ...response } of responses) byAttempt.get(attempt)!.push(response);
-
-  const documents = new Map<number, StudentWork["document"]>();
-  for (const revision of new Set(recipients.map((recipient) => recipient.revision))) {
-    documents.set(revision, partOf((await readRevision(db, revision))!.document, given?.steps ?? null));
-  }
-  const [corrections, marks] = await Promise.all([correctionsOf(db, assignment), countingMarks(db, assignment)]);
-  return recipients.map((recipient) => ({
-    student: { id: recipient.student, name: recipient.name },
-    factor: recipient.factor,
-    corrections,
-    document: documents.get(recipient.revision)!,
-    tries: attempts
-      .filter((attempt) => attempt.recipient === recipient.id)
-      .map((attempt) => ({
-        number: attempt.number,
-        startedAt: attempt.started,
-        handedInAt: attempt.handedIn,
-        responses: byAttempt.get(attempt.id)!,
-        given: marks.get(`${recipient.student} ${attempt.number}`),
-      })),
-  }));
 }

@@ -27,7 +27,7 @@ function valuesIn(form: Element): Map<string, string | boolean> {
   );
 }
 
-function sayOf(question: Question, form: Element): string {
+function textOf(question: Question, form: Element): string {
   const { verdict, parts } = mark(question, responseFrom(question, valuesIn(form)), page.languages[0]);
   const { words, languages } = page;
   const all = Object.values(parts);
@@ -63,7 +63,7 @@ for (const form of document.querySelectorAll("form[data-question]")) {
   if (!question || !says) continue;
   form.addEventListener("submit", (event) => {
     event.preventDefault();
-    says.textContent = sayOf(question, form);
+    says.textContent = textOf(question, form);
   });
   form.addEventListener("input", () => {
     says.textContent = "";

@@ -67,16 +67,16 @@ export function QuickAnswers({
   names: boolean;
   lead: (asked: LessonCommand) => void;
 }) {
-  const given = room.flatMap((one) => {
+  const answers = room.flatMap((one) => {
     const answer = one.answers[quick.id];
     return answer ? [{ name: one.name, said: answer.said, value: answer.value }] : [];
   });
-  const count = (at: number) => given.filter(({ value }) => value === String(at)).length;
+  const count = (at: number) => answers.filter(({ value }) => value === String(at)).length;
   const most = Math.max(1, ...quick.options.map((_, at) => count(at)));
   return (
     <section aria-label="Quick question" className="grid gap-1.5 rounded-card border-2 border-green p-3">
       <p className="flex items-center gap-2 text-[13px] text-ink-soft">
-        Quick question · <span className="numbers">{given.length}</span> of {room.length} have answered
+        Quick question · <span className="numbers">{answers.length}</span> of {room.length} have answered
       </p>
       <h3 className="font-semibold">{quick.ask}</h3>
       {quick.options.length > 0 ? (
@@ -94,10 +94,10 @@ export function QuickAnswers({
           ))}
         </ul>
       ) : quick.kind === "draw" ? (
-        <Drawn assignment={assignment} quick={quick} room={room} names={names} count={given.length} />
+        <Drawn assignment={assignment} quick={quick} room={room} names={names} count={answers.length} />
       ) : (
         <ul tabIndex={0} className="grid max-h-32 gap-0.5 overflow-auto text-[13px]">
-          {given.map(({ name, said }) => (
+          {answers.map(({ name, said }) => (
             <li key={name} className="truncate" title={said}>
               {names && <span className="text-ink-soft">{name.split(" ")[0]}: </span>}
               {said}

@@ -53,12 +53,12 @@ export function useFollowing(of: {
     void say(assignment, { kind: "help", asked: now }).then((told) => told || setAsked(!now));
   };
   const quick = lesson?.quick?.id;
-  const sayQuick = useCallback(
+  const answerQuick = useCallback(
     (value: unknown) => say(assignment, { kind: "quick", question: quick, value }),
     [assignment, quick],
   );
 
-  const sayNote = (text: string) =>
+  const sendNote = (text: string) =>
     step === undefined ? Promise.resolve(false) : say(assignment, { kind: "note", step, text });
 
   const running = lesson?.phase === "running" && lesson.pace !== "free";
@@ -68,5 +68,5 @@ export function useFollowing(of: {
     () => ({ here, playing: block === null ? null : { block, from, at: since - ahead } }),
     [here, block, from, since, ahead],
   );
-  return { followed, at, held, upTo: follows.upTo, askForHelp, sayQuick, sayNote, filmPlace, onPage };
+  return { followed, at, held, upTo: follows.upTo, askForHelp, answerQuick, sendNote, filmPlace, onPage };
 }

@@ -6,7 +6,7 @@ import { Chart, type Ink } from "@/ui/chart";
 import { shareOverTime } from "../results/share-over-time";
 import { Empty } from "@/ui/empty";
 
-const sayMiddle = ({ median, from, to }: { median: number; from: number; to: number }) =>
+const formatMiddle = ({ median, from, to }: { median: number; from: number; to: number }) =>
   `${formatPercent(median)}, middle half ${formatPercent(from)} to ${formatPercent(to)}`;
 
 /** A class over a stretch of the year: the middle child and the middle half in each piece of work. The table says the same. */
@@ -36,7 +36,7 @@ export function ClassOverTime({ columns, label }: { columns: readonly MarkColumn
           trigger: "axis",
           formatter: (all: { dataIndex: number }[]) => {
             const point = points[all[0]?.dataIndex ?? 0]!;
-            return `${point.title}: ${sayMiddle(point)}`;
+            return `${point.title}: ${formatMiddle(point)}`;
           },
         },
         ...shareOverTime(ink, 8),
@@ -58,7 +58,7 @@ export function ClassOverTime({ columns, label }: { columns: readonly MarkColumn
     return <Empty title="Too few results to draw">There must be five children with marks for one piece of work.</Empty>;
   const points = {
     series: 1,
-    said: columns.flatMap(({ work, middle }) => (middle ? [`${work.title}: ${sayMiddle(middle)}`] : [])),
+    said: columns.flatMap(({ work, middle }) => (middle ? [`${work.title}: ${formatMiddle(middle)}`] : [])),
   };
   return <Chart {...{ option, label, points }} className="h-full min-h-80 w-full p-4" />;
 }

@@ -74,7 +74,7 @@ export function MarkingView({
     number: row.tryNumber!,
     question: entry!.id,
   });
-  const given = (row: ResultRow): number | null => {
+  const markOf = (row: ResultRow): number | null => {
     const { before, levels, marks: own } = marks.of(answerOf(row));
     return before ? before.marks : way ? marksFor(way.content, levels) : own;
   };
@@ -104,7 +104,7 @@ export function MarkingView({
     place("question", id);
   };
   const nextToMark = () =>
-    choose([...answers.slice(at + 1), ...answers.slice(0, at)].find((one) => given(one) === null));
+    choose([...answers.slice(at + 1), ...answers.slice(0, at)].find((one) => markOf(one) === null));
   const said = ({ levels, marks: own }: Draft) => {
     const sum = way ? marksFor(way.content, levels) : own;
     return sum === null || !row ? null : `${row.student.name}: ${sum} of ${outOf}.`;
@@ -151,7 +151,7 @@ export function MarkingView({
   const draft = marks.of(answer);
   const standing = marking.standing.filter(({ question }) => question === entry.id);
   const seen = standing.find(({ student, number }) => student === answer.student && number === answer.number);
-  const done = answers.filter((one) => given(one) !== null).length;
+  const done = answers.filter((one) => markOf(one) !== null).length;
   const blank = cell.mark.verdict === "blank" || (!cell.said && cell.made === null);
   return (
     <div className="grid h-full grid-cols-[210px_minmax(0,1fr)_330px] max-lg:h-auto max-lg:grid-cols-1">
@@ -174,7 +174,7 @@ export function MarkingView({
         </p>
         <ul className="min-h-0 flex-1 overflow-auto">
           {answers.map((one) => {
-            const sum = given(one);
+            const sum = markOf(one);
             const on = one === row;
             return (
               <li key={one.student.id}>

@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { LeftAdult } from "@/data/office/leaving";
 import type { Adult } from "@/data/student/front-door";
-import { handOver, sayBack, takeHandingBack } from "@/screens/acts/leaving";
+import { handOver, markAsReturned, takeHandingBack } from "@/screens/acts/leaving";
 import { Button } from "@/ui/button";
 import { tell, tellProblem } from "@/ui/toast";
 import { PersonSelect } from "./person-select";
@@ -18,7 +18,7 @@ export function LeftPeopleCard({ left, adults }: { left: readonly LeftAdult[]; a
   const [busy, start] = useTransition();
   const back = ({ id }: LeftAdult) =>
     start(async () => {
-      const outcome = await sayBack({ person: id });
+      const outcome = await markAsReturned({ person: id });
       if (!outcome.ok) return tellProblem(outcome.problem);
       tell(`${outcome.value.name} can sign in again.`);
       router.refresh();

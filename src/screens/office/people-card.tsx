@@ -5,7 +5,7 @@ import { useState, useTransition } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
 import type { Adult } from "@/data/student/front-door";
 import { bringInPeople, endSecondStepOf, inviteAgain } from "@/screens/acts/begin";
-import { sayBack, sayLeft } from "@/screens/acts/leaving";
+import { markAsReturned, markAsLeft } from "@/screens/acts/leaving";
 import { copyAddress } from "@/ui/address";
 import { Button } from "@/ui/button";
 import { Field, inputClasses } from "@/ui/field";
@@ -57,7 +57,7 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
     });
   const hasLeft = (person: Adult) =>
     start(async () => {
-      const outcome = await sayLeft({ person: person.id });
+      const outcome = await markAsLeft({ person: person.id });
       if (!outcome.ok) return tellProblem(outcome.problem);
       const { name, classes } = outcome.value;
       router.refresh();
@@ -65,7 +65,7 @@ export function PeopleCard({ adults, zone, now }: { adults: Adult[]; zone: strin
         `${name} cannot sign in any more.${classes.length > 0 ? ` Nobody teaches ${classes.join(", ")} now.` : ""}`,
         () =>
           start(async () => {
-            const back = await sayBack({ person: person.id });
+            const back = await markAsReturned({ person: person.id });
             if (!back.ok) return tellProblem(back.problem);
             router.refresh();
           }),

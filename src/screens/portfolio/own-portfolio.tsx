@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useMemo, useRef, useState } from "react";
 import { useTranslations } from "use-intl";
 import { byYear, type PortfolioPiece } from "@/core/portfolio/piece";
-import { sayWhy, setInPortfolio } from "@/screens/acts/mine";
+import { giveReason, setInPortfolio } from "@/screens/acts/mine";
 import { useProblem } from "../language/use-problem";
 import { useWhen } from "../language/use-when";
 import { VoiceRecorder, type Voice } from "../media/voice-recorder";
@@ -33,7 +33,7 @@ function Why({
   const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
   const keep = async (said: string, spoken: Voice | null) => {
     clearTimeout(pause.current);
-    const outcome = await sayWhy({ piece: piece.id, why: said, voice: spoken });
+    const outcome = await giveReason({ piece: piece.id, why: said, voice: spoken });
     onProblem(outcome.ok ? null : problemText(outcome));
     if (!outcome.ok) return;
     setKept(said);

@@ -34,7 +34,7 @@ export function saysMissed({ what, students }: Missed): string {
   }
 }
 
-const given = ({ name }: { name: string }) => name.split(" ")[0]!;
+const firstName = ({ name }: { name: string }) => name.split(" ")[0]!;
 
 /** "step 4", "steps 2 and 4" of those there still are; null: none of them is. */
 function stepsNow({ steps }: Missed, around: Around): { ids: string[]; said: string } | null {
@@ -162,7 +162,7 @@ export function WhatNext({
               <p className="line-clamp-2 text-[13px]">
                 {group.what.by === "standard" ? around.statements[group.what.code] : prompts[group.what.nth - 1]}
               </p>
-              <p className="text-[13px] text-ink-soft">{formatList(group.students.map(given))}</p>
+              <p className="text-[13px] text-ink-soft">{formatList(group.students.map(firstName))}</p>
               {since && <p className="text-[13px] font-semibold text-green">Already assigned to them: {since.title}</p>}
               <div className="mt-2 flex flex-wrap gap-2 text-[13px]">
                 {steps && (

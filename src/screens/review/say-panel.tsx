@@ -28,7 +28,7 @@ function WhoSees({
 }) {
   const { sharing } = item;
   const shown = sharing && sharing.classmates !== "never";
-  const given = item.name.split(" ")[0]!;
+  const firstName = item.name.split(" ")[0]!;
   return (
     <section aria-label="What the class will see" className="grid gap-2 border-t border-line pt-3 text-[14px]">
       <div className="flex items-center justify-between gap-2">
@@ -39,7 +39,7 @@ function WhoSees({
             value={draft.named ? "named" : "unnamed"}
             onChange={(value) => onChange({ named: value === "named" })}
             options={[
-              { value: "named", text: given },
+              { value: "named", text: firstName },
               { value: "unnamed", text: "no name" },
             ]}
           />
@@ -60,7 +60,8 @@ function WhoSees({
         </>
       ) : (
         <p className="flex gap-2">
-          <EyeOff size={16} aria-hidden className="mt-0.5 shrink-0" /> Nothing. Only {given} sees this and what you say.
+          <EyeOff size={16} aria-hidden className="mt-0.5 shrink-0" /> Nothing. Only {firstName} sees this and what you
+          say.
         </p>
       )}
     </section>
@@ -95,7 +96,7 @@ export function SayPanel({
   onDecide: (state: "approved" | "sent back") => void;
 }) {
   const reply = item.kind === "reply";
-  const given = item.name.split(" ")[0]!;
+  const firstName = item.name.split(" ")[0]!;
   // The second press of a double press would fall on the next piece.
   const onceEach = (state: "approved" | "sent back") => (event: MouseEvent) => {
     if (event.detail <= 1) onDecide(state);
@@ -103,17 +104,17 @@ export function SayPanel({
   const good = item.state === "approved" || item.state === "not looked at" || item.state === "shown";
   return (
     <section
-      aria-label={`What I say to ${given}`}
+      aria-label={`What I say to ${firstName}`}
       className="flex min-h-0 flex-col border-l border-line max-lg:border-l-0"
     >
       <div className="grid min-h-0 flex-1 auto-rows-min gap-3 overflow-auto p-4">
         {!reply && (
           <>
-            <h2 className="font-serif text-[19px]">What I say to {given}</h2>
+            <h2 className="font-serif text-[19px]">What I say to {firstName}</h2>
             <Phrases phrases={phrases} comment={draft.comment} onPhrase={onPhrase} />
             <textarea
               ref={comment}
-              aria-label={`What I say to ${given}`}
+              aria-label={`What I say to ${firstName}`}
               aria-keyshortcuts="c"
               maxLength={1000}
               rows={4}

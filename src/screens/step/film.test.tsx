@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { act, fireEvent, render, screen as page } from "@testing-library/react";
 import { useImperativeHandle, type ReactNode, type Ref } from "react";
+import { question } from "@/core/testing/samples";
 import type { BlockOf } from "@/core/resource/block";
 import { Messages } from "../language/messages";
 import { FilmPlaceProvider, type FilmPlace } from "../live/film-place";
@@ -24,8 +25,14 @@ const block = (stops: number[]): BlockOf<"film"> => ({
 });
 const NOW = new Date("2026-11-30T10:00:00Z");
 
+/** The same film with a question at each of its stops. */
+const asking = (stops: number[]): BlockOf<"film"> => ({
+  ...block([]),
+  stops: stops.map((at) => ({ id: `stop-${at}`, at, maySkip: false, question: { ...question, id: `q-${at}` } })),
+});
+
 /** A child's screen on which the film was started for everybody `ago` seconds ago, or on which it is not running. */
-function screen(ago: number | null, stops: number[] = []) {
+function screen(ago: number | null, stops: number[] | BlockOf<"film"> = [], answered: string[] = []) {
   const place: FilmPlace = {
     here: true,
     playing: ago === null ? null : { block: "film", from: 0, at: NOW.getTime() - ago * 1000 },
@@ -33,7 +40,13 @@ function screen(ago: number | null, stops: number[] = []) {
   const words = ({ children }: { children: ReactNode }) => <Messages language="en">{children}</Messages>;
   const shown = (now: FilmPlace) => (
     <FilmPlaceProvider value={now}>
-      <FilmView block={block(stops)} languages={["en"]} readOnly={false} ask={() => null} answered={() => false} />
+      <FilmView
+        block={Array.isArray(stops) ? block(stops) : stops}
+        languages={["en"]}
+        readOnly={false}
+        ask={({ id }) => <p>asks {id}</p>}
+        answered={({ id }) => answered.includes(id)}
+      />
     </FilmPlaceProvider>
   );
   const { rerender } = render(shown(place), { wrapper: words });
@@ -96,4 +109,31 @@ test("held by a question at once, it goes on from there and not from where the o
   film.goTo.mockClear();
   moves(0, 0.1);
   expect(film.goTo).not.toHaveBeenCalled();
+});
+
+test("what was asked before a child came is there to be answered, and opens by itself", () => {
+  screen(12, asking([5, 9, 20]));
+  const list = page.getByText("2 questions not answered yet").closest("details")!;
+  expect(list.open).toBe(true);
+  expect(list.textContent).toContain("asks q-5");
+  expect(list.textContent).toContain("asks q-9");
+  expect(list.textContent).not.toContain("asks q-20");
+});
+
+test("once it is answered it is one of the questions so far, and the list stays open under her hands", () => {
+  screen(12, asking([5]), ["q-5"]);
+  expect(page.getByText("The question so far").closest("details")!.open).toBe(true);
+});
+
+test("a child who came late and whose screen took a while goes on where the others are, past what she missed", () => {
+  screen(12, asking([5]));
+  wait(3);
+  moves(12, 12.1);
+  expect(film.goTo).toHaveBeenLastCalledWith(15);
+});
+
+test("who was there from the beginning is told of no question before it is asked", () => {
+  screen(0, asking([5]));
+  expect(page.queryByRole("group")).toBeNull();
+  expect(page.queryByText(/not answered yet/)).toBeNull();
 });

@@ -51,6 +51,8 @@ export function FilmView({
   const place = remember && `satchel-film-${remember}-${block.id}`;
   const [seen, setSeen] = useState<ReadonlySet<string>>(new Set());
   const [waiting, setWaiting] = useState<FilmStop | null>(null);
+  /** How far into the film somebody was put who came late or comes back: questions before it may never have been shown. */
+  const [begunAt, setBegunAt] = useState(0);
   const stage = useRef<Stage>(null);
   const panel = useRef<HTMLDivElement>(null);
   const stops = block.stops.toSorted((one, other) => one.at - other.at);
@@ -67,6 +69,7 @@ export function FilmView({
     if (!left) return;
     // eslint-disable-next-line react-hooks/set-state-in-effect -- only the device knows where it was left
     setSeen(new Set(left.passed));
+    setBegunAt(left.at);
     stage.current?.goTo(left.at);
   }, [place]);
   const keep = (at: number, more: ReadonlySet<string> = seen) => {
@@ -82,7 +85,7 @@ export function FilmView({
     const late = justStarted.current;
     justStarted.current = null;
     // It took this screen a while to begin, and by now the others are farther; but past no stop.
-    const ahead = readOnly ? [] : stops.filter(({ id }) => !passed.has(id)).map((stop) => stop.at);
+    const ahead = readOnly ? [] : stops.filter(({ id, at }) => at > to && !passed.has(id)).map((stop) => stop.at);
     const there = late && Math.min(placeNow(late), ...ahead);
     if (there !== null && there - to > MOST_BEHIND_SECONDS) return stage.current?.goTo(there);
     const stop = readOnly ? null : stopBetween(stops, passed, from, to);
@@ -116,7 +119,10 @@ export function FilmView({
   const started = playing?.block === block.id ? playing : null;
   useEffect(() => {
     if (!started) return;
-    stage.current?.goTo(placeNow(started));
+    const there = placeNow(started);
+    stage.current?.goTo(there);
+    // eslint-disable-next-line react-hooks/set-state-in-effect -- where the others are depends on the moment
+    setBegunAt(there);
     justStarted.current = started;
     stage.current?.play();
     const film = stage.current;
@@ -171,7 +177,15 @@ export function FilmView({
         </div>
       )}
       {(readOnly || !waiting) && (
-        <AskedBefore stops={stops} readOnly={readOnly} passed={passed} languages={languages} ask={ask} />
+        <AskedBefore
+          stops={stops.filter((stop) => stop.question && (readOnly || passed.has(stop.id) || stop.at < begunAt))}
+          unanswered={
+            readOnly ? 0 : stops.filter(({ id, at, question }) => question && at < begunAt && !passed.has(id)).length
+          }
+          open={readOnly || stops.some(({ id, at, question }) => question && at < begunAt && !seen.has(id))}
+          languages={languages}
+          ask={ask}
+        />
       )}
     </section>
   );
@@ -206,28 +220,29 @@ function StopContent({
   );
 }
 
-/** What the film has asked already: to look at again, to change, and, when it is handed in, to see the marks of. */
+/** What the film has asked already: to look at again, to change, to answer after the others, and, when it is handed in, to see the marks of. */
 function AskedBefore({
   stops,
-  readOnly,
-  passed,
+  unanswered,
+  open,
   languages,
   ask,
 }: {
   stops: readonly FilmStop[];
-  readOnly: boolean;
-  passed: ReadonlySet<string>;
+  unanswered: number;
+  open: boolean;
   languages: readonly string[];
   ask: (question: Question) => ReactNode;
 }) {
   const t = useTranslations("film");
-  const asked = stops.filter((stop) => stop.question && (readOnly || passed.has(stop.id)));
-  if (asked.length === 0) return null;
+  if (stops.length === 0) return null;
   return (
-    <details className="rounded-card border border-line bg-card" open={readOnly}>
-      <summary className="min-h-12 cursor-pointer px-4 py-3">{t("soFar", { count: asked.length })}</summary>
+    <details className="rounded-card border border-line bg-card" open={open}>
+      <summary className="min-h-12 cursor-pointer px-4 py-3">
+        {unanswered > 0 ? t("unanswered", { count: unanswered }) : t("soFar", { count: stops.length })}
+      </summary>
       <ol className="grid gap-5 p-4 pt-1">
-        {asked.map((stop) => (
+        {stops.map((stop) => (
           <li key={stop.id} className="grid gap-2">
             <p className="numbers text-[0.85em] text-ink-soft">{clockTime(stop.at)}</p>
             <StopContent stop={stop} languages={languages} ask={ask} />

@@ -7,7 +7,7 @@ import { plainText } from "@/core/content/rich-text";
 import type { Question, QuestionType, ResponseValue } from "@/core/question/question";
 import { isBlankResponse, type Mark } from "@/core/question/mark";
 import { ChoiceView, ChoicesView } from "./questions/choice";
-import { ClipView, PhotoView, PollView, SpeechView } from "./questions/given";
+import { ClipView, PhotoView, PollView, SpeechView } from "./questions/made";
 import { BarsView, LineView, PointsView } from "./questions/graph";
 import { MatchView } from "./questions/match";
 import { NotePageView } from "./questions/note-page";

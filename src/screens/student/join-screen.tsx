@@ -23,10 +23,10 @@ function Problem({ text }: { text: string | null }) {
   ) : null;
 }
 
-function WithCode({ to, code: given }: { to: number | null; code: string }) {
+function WithCode({ to, code: before }: { to: number | null; code: string }) {
   const t = useTranslations("join");
   const problemText = useProblem();
-  const [code, setCode] = useState(given);
+  const [code, setCode] = useState(before);
   const [group, setGroup] = useState<{ class: string; students: { id: number; name: string; badge: number }[] } | null>(
     null,
   );
@@ -134,10 +134,10 @@ const NameField = ({ name, onChange }: { name: string; onChange: (name: string) 
   />
 );
 
-function WithPictures({ to, name: given }: { to: number | null; name: string }) {
+function WithPictures({ to, name: before }: { to: number | null; name: string }) {
   const t = useTranslations("join");
   const problemText = useProblem();
-  const [name, setName] = useState(given);
+  const [name, setName] = useState(before);
   const picturesIn = useTranslations("picture");
   const [chosen, setChosen] = useState<Picture[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
@@ -210,10 +210,10 @@ function WithPictures({ to, name: given }: { to: number | null; name: string }) 
   );
 }
 
-function WithWords({ to, name: given }: { to: number | null; name: string }) {
+function WithWords({ to, name: before }: { to: number | null; name: string }) {
   const t = useTranslations("join");
   const problemText = useProblem();
-  const [name, setName] = useState(given);
+  const [name, setName] = useState(before);
   const [words, setWords] = useState("");
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, start] = useTransition();

@@ -150,7 +150,7 @@ export function StudentWorkScreen({
           ? 0
           : Math.max(0, firstOpen),
   );
-  const { followed, at, held, upTo, askForHelp, sayQuick, sayNote, filmPlace, onPage } = useFollowing({
+  const { followed, at, held, upTo, askForHelp, answerQuick, sendNote, filmPlace, onPage } = useFollowing({
     ...{ assignment: assigned.assignment, steps, readOnly, own: ownAt, onMoved: setAt },
   });
   const step = steps[at];
@@ -159,7 +159,7 @@ export function StudentWorkScreen({
     ...{ before: data.sharedPages, values: answers.values },
   });
   /** Paused, or not there yet: then nothing of it is written. */
-  const still = together !== null && (together.paused || !together.page?.open);
+  const isHeld = together !== null && (together.paused || !together.page?.open);
 
   const go = (to: number) => {
     if (held || to > upTo) return;
@@ -229,7 +229,7 @@ export function StudentWorkScreen({
         )}
         <LessonLine followed={followed} done={readOnly} />
         {followed.lesson?.quick?.open && (
-          <QuickCard key={followed.lesson.quick.id} quick={followed.lesson.quick} send={sayQuick} />
+          <QuickCard key={followed.lesson.quick.id} quick={followed.lesson.quick} send={answerQuick} />
         )}
         <div ref={top} tabIndex={-1} className="outline-none">
           {shown ? (
@@ -257,7 +257,7 @@ export function StudentWorkScreen({
                       mayCheck={readOnly || together ? undefined : (question) => data.mayCheck.includes(question.id)}
                       onCheck={readOnly ? undefined : (question) => void check(question)}
                       checking={checking}
-                      readOnly={readOnly || still}
+                      readOnly={readOnly || isHeld}
                       reopened={(question) =>
                         reopened.includes(question.id) ||
                         (together?.page != null && !readOnly && !together.has(question))
@@ -309,7 +309,7 @@ export function StudentWorkScreen({
               key={shown.id}
               notes={followed.notes.filter((note) => note.step === shown.id)}
               open={followed.asked}
-              send={followed.mayWrite ? sayNote : undefined}
+              send={followed.mayWrite ? sendNote : undefined}
             />
           )}
           {(problem || why) && (

@@ -261,13 +261,13 @@ export const makeVersion = act(
   }),
   (input) => ({ resource: input.resource }),
   async ({ db, visitor, now }, input) => {
-    const given = readDocument(input.document);
+    const sent = readDocument(input.document);
     const copy = await copyOf(db, visitor, input.resource, "set aside");
     const origins = new Map(copy.document.steps.map(({ id, origin }) => [id, origin]));
-    const [language] = given.languages as [string];
+    const [language] = sent.languages as [string];
     const { licence, credits } = copy.document;
-    const steps = given.steps.map((step) => ({ ...step, origin: origins.get(step.id) ?? step.origin }));
-    const document = { ...given, licence, credits, steps, title: { ...given.title, [language]: input.title } };
+    const steps = sent.steps.map((step) => ({ ...step, origin: origins.get(step.id) ?? step.origin }));
+    const document = { ...sent, licence, credits, steps, title: { ...sent.title, [language]: input.title } };
     const changed = formatChanges(changesBetween(copy.document, document));
     document.credits = credits.map((credit, at) => (at === adaptedCredit(document) ? { ...credit, changed } : credit));
     const closed = unfinished(document, visitor.id)[0]?.problem ?? licenceProblem(document);

@@ -3,7 +3,7 @@ import type { Db } from "@/data/engine/db";
 import { draftOf, resourceById, revisionById } from "@/data/adapt/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { versionsFor } from "../assign/given";
+import { versionsFor } from "../assign/resources-to-assign";
 import { lightTable } from "../find/light-table";
 import { actAs, answerFrom, visitorOf, value } from "../testing/as";
 import { adaptResource, copyWithoutVoices, makeVersion } from "./adapt-actions";

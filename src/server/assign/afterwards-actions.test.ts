@@ -3,10 +3,11 @@ import { schoolClock } from "@/core/calendar/school-calendar";
 import { recipientsOf } from "@/data/assign/recipients";
 import { lesson, publishFor, smallCalendar } from "@/data/testing/world";
 import { resultTable } from "@/core/results/table";
-import { ownAssignment, workOf } from "@/data/student/work";
+import { ownAssignment } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { workAsItIs } from "@/data/assign/work-rules";
 import { actAs, value, visitorOf } from "../testing/as";
-import { check, child, db, document, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { check, child, db, document, newAssignment, openSchool, teacher, world } from "../testing/child-at-work";
 import { changeRules, changeForStudent, lookAtRules, lookForStudent, rulesFor } from "./afterwards-actions";
 import { addStudents, removeStudent, takeNewest } from "./assign-actions";
 import { undoPlan } from "../plan/plan-actions";
@@ -25,7 +26,7 @@ beforeEach(() => void actAs(teacher()));
 
 /** Work given to the class, seen by its teacher. */
 async function work(more: object = {}): Promise<number> {
-  const id = await given(more);
+  const id = await newAssignment(more);
   actAs(teacher());
   return id;
 }

@@ -10,13 +10,14 @@ import type { Db } from "@/data/engine/db";
 import { recipientsOf } from "@/data/assign/recipients";
 import { resourceById, revisionById } from "@/data/adapt/resources";
 import { stepsOf } from "@/data/assign/split";
-import { begunAmong, dueForAll, workOf } from "@/data/student/work";
+import { begunAmong, dueForAll } from "@/data/student/work";
+import { workOfStudent, workWithLastAnswers } from "@/data/results/work-of-class";
 import { problemOfSharing } from "@/core/review/sharing";
 import { keptStepWork, setRecipient, setRules, workAsItIs, type WorkWas } from "@/data/assign/work-rules";
 import { act, ActionError } from "../web/act";
 import { audienceOf } from "./audience";
 import { changeWork } from "./change-work";
-import { versionsFor } from "./given";
+import { versionsFor } from "./resources-to-assign";
 import { problemOf } from "../web/problem";
 import type { Visitor } from "../web/session";
 
@@ -83,7 +84,7 @@ export const lookAtRules = act(
       if (!zones.has(school)) zones.set(school, (await calendarOf(db, school)).zone);
       const before = rulesOf(await workAsItIs(db, id));
       const found = effectsOfRules(before, changedBy(before, input), {
-        works: await workOf(db, id),
+        works: await workWithLastAnswers(db, id),
         over: (await dueForAll(db, id)) <= now,
         today: schoolClock(now, zones.get(school)!).date,
       });
@@ -174,7 +175,7 @@ export const lookForStudent = act(
   (input) => ({ assignment: input.assignment }),
   async ({ db, visitor, now }, input) => {
     const { recipient, row } = await rowFor(db, visitor, input, now);
-    const work = (await workOf(db, input.assignment)).find(({ student }) => student.id === input.student)!;
+    const work = (await workOfStudent(db, input.assignment, input.student))!;
     const other = row.revision === recipient.revision ? null : await revisionById(db, row.revision);
     return { effects: other ? effectsOfVersion(work, other.document) : [], due: row.due };
   },

@@ -11,7 +11,7 @@ import { addResource } from "@/data/adapt/resources";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallCalendar, smallWorld, type World } from "@/data/testing/world";
 import { prepareAssigning } from "./assigning";
-import { versionNames } from "./given";
+import { versionNames } from "./resources-to-assign";
 import { visitorOf } from "../testing/as";
 
 let db: Db;

@@ -20,7 +20,7 @@ import type { Db } from "@/data/engine/db";
 import { plannedIn, plannedLoosely } from "@/data/plan/plan";
 import { bareProfile } from "../find/fit";
 import { assignmentsFor, factorOf, versionFor, workOf, type Group } from "./assignments-for";
-import { givenOf, versionNames, versionsForAll, type Given } from "./given";
+import { resourcesToAssign, versionNames, versionsForAll, type ResourceToAssign } from "./resources-to-assign";
 import type { Visitor } from "../web/session";
 import { waitedFor } from "./waited-for";
 
@@ -64,7 +64,7 @@ async function lookAtClasses(
   db: Db,
   form: AssignForm,
   chosen: readonly Chosen[],
-  resources: readonly Given[],
+  resources: readonly ResourceToAssign[],
   moved: number | null,
 ): Promise<LookedClass[]> {
   const everyone = chosen.flatMap(({ students }) => students.map(({ id }) => id));
@@ -143,7 +143,7 @@ async function lookAtClasses(
 function roomFrom(
   group: Group,
   meeting: Meeting | null,
-  resources: readonly Given[],
+  resources: readonly ResourceToAssign[],
   planned: Awaited<ReturnType<typeof plannedIn>>,
 ): Pick<LookedClass, "planned" | "nextRoom"> {
   if (!meeting) return { planned: 0, nextRoom: null };
@@ -174,7 +174,7 @@ export async function prepareAssigning(
   moved: number | null = null,
 ): Promise<Prepared> {
   const all = await groupsFor(db, await classesOf(db, visitor.id, now));
-  const resources = await givenOf(db, visitor, form.resources);
+  const resources = await resourcesToAssign(db, visitor, form.resources);
   const versions = await versionsForAll(
     db,
     visitor,
@@ -196,7 +196,7 @@ export async function prepareAssigning(
   const classes = await lookAtClasses(db, form, chosenClasses, resources, moved);
   const chosenVersions = new Set(form.versions.map(({ resource }) => resource));
   const several = resources.length > 1;
-  const ofTitle = ({ title }: Given) => (several ? ` of “${title}”` : "");
+  const ofTitle = ({ title }: ResourceToAssign) => (several ? ` of “${title}”` : "");
   const names = new Map(
     resources.map((main) => [
       main.id,
@@ -265,7 +265,7 @@ export async function prepareAssigning(
       grades: { from: group.class.gradeFrom, to: group.class.gradeTo },
     }));
   const bar = all.find((group) => group.class.id === barClass);
-  const givenVersions = await givenOf(
+  const versionsToAssign = await resourcesToAssign(
     db,
     visitor,
     versions.map(({ id }) => id).filter((id) => chosenVersions.has(id)),
@@ -274,7 +274,7 @@ export async function prepareAssigning(
     looked: {
       form,
       resources,
-      givenVersions,
+      versionsToAssign,
       versions: versions.map(({ id, of, facts }) => ({
         id,
         of,
@@ -285,7 +285,7 @@ export async function prepareAssigning(
       classes,
       others,
       waitsFor: waiting,
-      withoutConsent: await consentMissing(db, form, [...resources, ...givenVersions]),
+      withoutConsent: await consentMissing(db, form, [...resources, ...versionsToAssign]),
       barClass: bar ? { id: bar.class.id, name: bar.class.name } : null,
       me: visitor.id,
       now,

@@ -8,7 +8,7 @@ import type { StepWork } from "@/core/resource/work";
 import type { NewAssignment } from "@/data/assign/assignments";
 import { keptSharing } from "@/data/assign/work-rules";
 import type { Class, Student } from "@/data/classes/classes";
-import type { Given, Version } from "./given";
+import type { ResourceToAssign, Version } from "./resources-to-assign";
 
 /** A class with its calendar and its students, as giving work to it needs them. */
 export interface Group {
@@ -34,7 +34,10 @@ export function versionFor<One extends { id: number; of: number }>(
 }
 
 /** How single steps of a resource are done; null: all as their author says. */
-export function workOf(form: Pick<AssignForm, "stepWork">, { document }: Pick<Given, "document">): StepWork | null {
+export function workOf(
+  form: Pick<AssignForm, "stepWork">,
+  { document }: Pick<ResourceToAssign, "document">,
+): StepWork | null {
   const own = form.stepWork.filter(({ step }) => document.steps.some(({ id }) => id === step));
   return own.length === 0 ? null : Object.fromEntries(own.map(({ step, work }) => [step, work]));
 }
@@ -44,21 +47,22 @@ export function assignmentsFor(
   form: AssignForm,
   group: Group,
   chosen: readonly Student[],
-  resources: readonly Given[],
+  resources: readonly ResourceToAssign[],
   versions: readonly Version[],
   made: { by: number; now: Date },
 ): NewAssignment[] | WhenProblem {
   const list: NewAssignment[] = [];
   const times = new Map<number, When>();
   const longer = new Map<string, Times>();
-  const pieces = resources.flatMap((resource): { resource: Given; steps: string[] | null; part: string | null }[] =>
-    form.parts && resources.length === 1
-      ? form.parts.map((steps, at) => ({ resource, steps, part: `${at + 1} of ${form.parts!.length}` }))
-      : [
-          form.steps && resources.length === 1
-            ? { resource, steps: form.steps, part: formatSteps(resource.document, form.steps) }
-            : { resource, steps: null, part: null },
-        ],
+  const pieces = resources.flatMap(
+    (resource): { resource: ResourceToAssign; steps: string[] | null; part: string | null }[] =>
+      form.parts && resources.length === 1
+        ? form.parts.map((steps, at) => ({ resource, steps, part: `${at + 1} of ${form.parts!.length}` }))
+        : [
+            form.steps && resources.length === 1
+              ? { resource, steps: form.steps, part: formatSteps(resource.document, form.steps) }
+              : { resource, steps: null, part: null },
+          ],
   );
   for (const [at, { resource, steps, part }] of pieces.entries()) {
     // Given together, all have the same times: they are worked out once, and once for each who has more time.

@@ -22,7 +22,7 @@ import { recipientsOf } from "@/data/assign/recipients";
 import { plainSharing } from "@/core/review/sharing";
 import { partsOfWork, stepsOf } from "@/data/assign/split";
 import { groupsFor } from "./assigning";
-import { givenOf, versionsForAll } from "./given";
+import { resourcesToAssign, versionsForAll } from "./resources-to-assign";
 import type { Visitor } from "../web/session";
 
 /** What of earlier work is assigned again: how, for whom in which version, how far apart it opens and is due, in which parts. */
@@ -150,9 +150,9 @@ export async function audienceOf(
     studentGoals(db, students),
     openWorkOf(db, visitor.id, ids, now),
   ]);
-  const [versions, given] = await Promise.all([
+  const [versions, mains] = await Promise.all([
     versionsForAll(db, visitor, resources),
-    givenOf(db, visitor, resources),
+    resourcesToAssign(db, visitor, resources),
   ]);
   return {
     classes: groups.map(({ class: group, calendar, rules, students: roster }) => ({
@@ -180,14 +180,14 @@ export async function audienceOf(
       readingGrade: facts.readingGrade,
       languages: facts.languages,
     })),
-    mains: given.map(({ id, facts: { minutes, readingGrade, languages } }) => ({
+    mains: mains.map(({ id, facts: { minutes, readingGrade, languages } }) => ({
       id,
       minutes,
       readingGrade,
       languages,
     })),
     dayFirst: dayComesFirst(visitor.country),
-    steps: given.flatMap(({ id: of, document: { steps: all, languages } }) =>
+    steps: mains.flatMap(({ id: of, document: { steps: all, languages } }) =>
       all
         .filter(({ audience }) => audience !== "teacher")
         .map((step) => ({ of, id: step.id, title: stepTitle(step, languages), work: step.work })),

@@ -85,12 +85,12 @@ test("who has more time and a day of her own is named with it, and it is moved f
   await due("Ferries", day, [aisha!]);
   await due("Kelp", day, [aisha!]);
   const [hers] = await recipientsOf(db, early);
-  const given = { assignment: early, student: aisha!, resource: hers!.resource, factor: 1 };
-  value(await changeForStudent({ ...given, due: `${day}T15:00` }));
+  const work = { assignment: early, student: aisha!, resource: hers!.resource, factor: 1 };
+  value(await changeForStudent({ ...work, due: `${day}T15:00` }));
   const { children, alone } = value(await lookAtCrowded({ date: day }));
   expect(children.map(({ things }) => things)).toEqual([["Tides", "Ferries", "Kelp"]]);
   expect(alone).toMatchObject([{ assignment: early, student: aisha, title: "Tides" }]);
-  value(await changeForStudent({ ...given, due: alone[0]!.due! }));
+  value(await changeForStudent({ ...work, due: alone[0]!.due! }));
   expect(value(await lookAtCrowded({ date: day })).children).toEqual([]);
   expect((await dueDate(early)).date).toBe(later(3));
 });

@@ -5,7 +5,7 @@ import { recipientsOf, type Recipient } from "@/data/assign/recipients";
 import { studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { resourceById } from "@/data/adapt/resources";
-import { versionsFor } from "./given";
+import { versionsFor } from "./resources-to-assign";
 import { permit } from "../web/permissions";
 import type { Visitor } from "../web/session";
 

@@ -56,7 +56,7 @@ function linesOf(answer: BroughtAnswer): string[] {
   }
 }
 
-function sayOf(block: BroughtBlock): string {
+function textOf(block: BroughtBlock): string {
   switch (block.kind) {
     case "text":
       return plainText({ type: "doc", content: block.content });
@@ -86,7 +86,7 @@ export const lookAtFile = ({ kind, title, pages }: Brought, before: BroughtBefor
   pages: pages.map((page) => ({
     ...{ title: page.title, notes: page.notes.slice(0, MOST_SHOWN), left: page.left },
     parts: page.blocks.map((block) => {
-      const says = sayOf(block);
+      const says = textOf(block);
       const whole = block.kind === "text" && says.length <= MOST_SHOWN;
       return {
         kind: block.kind,

@@ -28,7 +28,7 @@ export async function classCalendar(db: Queryable, classId: number, base: string
       starts: one.due,
       ends: one.due,
     };
-    const given: CalendarEvent = {
+    const opening: CalendarEvent = {
       ...common,
       uid: `work-${one.id}@golden-satchel`,
       title,
@@ -37,7 +37,7 @@ export async function classCalendar(db: Queryable, classId: number, base: string
       ends: meeting?.ends ?? one.opens,
     };
     // What is done in its lesson is one event and not two.
-    return meeting && one.due <= meeting.ends ? [given] : [given, due];
+    return meeting && one.due <= meeting.ends ? [opening] : [opening, due];
   });
   return writeCalendar(group.name, events);
 }

@@ -1,7 +1,8 @@
-import { ownAssignments, workOf } from "@/data/student/work";
+import { ownAssignments } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { guestDoor, guestsAt, notBegun } from "@/data/classes/guests";
 import { actAs, takeSignIns, value, visitorOf } from "../testing/as";
-import { check, child, db, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { check, child, db, newAssignment, openSchool, teacher, world } from "../testing/child-at-work";
 import { changeRules } from "../assign/afterwards-actions";
 import { keepGuestsRule } from "../office/office-actions";
 import { undoPlan } from "../plan/plan-actions";
@@ -27,7 +28,7 @@ const allow = async (allowed: boolean) => {
 };
 const tokenIn = (address: string) => address.split("/").at(-1)!;
 async function invited(more: object = {}): Promise<{ assignment: number; token: string }> {
-  const assignment = await given(more);
+  const assignment = await newAssignment(more);
   await allow(true);
   return { assignment, token: tokenIn(value(await makeGuestLink({ assignment })).address) };
 }
@@ -42,7 +43,7 @@ const asGuest = (id: number) =>
   actAs(visitorOf({ id, district: world.district, school: world.here }, { kind: "student", roles: [] }));
 
 test("where the school does not allow guests there is no link, and one that is out leads nowhere", async () => {
-  const assignment = await given();
+  const assignment = await newAssignment();
   actAs(teacher());
   expect(await makeGuestLink({ assignment })).toMatchObject({ ok: false });
   const { token } = await invited();
@@ -63,7 +64,7 @@ test("a guest types a name, has this work and no other, and stands in the result
   expect(recipient).toBeGreaterThan(0);
   value(await handIn({ assignment }));
   expect((await workOf(db, assignment)).map(({ student }) => student.name)).toContain("Ada (guest)");
-  const other = await given();
+  const other = await newAssignment();
   asGuest(guest);
   expect(await handIn({ assignment: other })).toMatchObject({ ok: false, code: "notThere" });
 });
@@ -117,7 +118,7 @@ test("only between a guest of this work and a student; only by who works with it
   actAs(teacher());
   const [one, other] = [world.students[0]!, world.students[1]!];
   expect(await moveGuestWork({ assignment, guest: one, student: other })).toMatchObject({ ok: false });
-  const elsewhere = await given();
+  const elsewhere = await newAssignment();
   actAs(teacher());
   expect(await moveGuestWork({ assignment: elsewhere, guest, student: one })).toMatchObject({ ok: false });
   actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));

@@ -14,7 +14,7 @@ export interface Stretch {
 }
 
 /** A piece of work, as most of its students have it: its revision, its steps, the name of its part. */
-export interface GivenWork {
+export interface AssignedWork {
   assignment: Assignment;
   document: Document;
   topic: string;
@@ -32,13 +32,13 @@ const named = (document: Document, part: string | null): Document =>
       };
 
 /** Work of a class that opens or is due in these weeks: what only explains first, then by when it is due. */
-export async function workIn(db: Queryable, visitor: Visitor, stretch: Stretch, now: Date): Promise<GivenWork[]> {
+export async function workIn(db: Queryable, visitor: Visitor, stretch: Stretch, now: Date): Promise<AssignedWork[]> {
   const to = addDays(stretch.from, stretch.weeks * 7 - 1);
   const day = (moment: Date) => schoolClock(moment, visitor.zone).date;
   const all = (await assignmentsOf(db, visitor.id, [stretch.class], now)).filter(
     ({ calledBack, opens, due }) => !calledBack && day(opens) <= to && day(due) >= stretch.from,
   );
-  const work: GivenWork[] = [];
+  const work: AssignedWork[] = [];
   for (const assignment of all) {
     const document = await ledDocument(db, assignment);
     // Nobody has it any more: there is nothing to send.
@@ -49,7 +49,7 @@ export async function workIn(db: Queryable, visitor: Visitor, stretch: Stretch, 
       topic: capital(assignment.subjects[0] ?? "other"),
     });
   }
-  const explains = ({ document }: GivenWork) => Number(allQuestions(document).length === 0);
+  const explains = ({ document }: AssignedWork) => Number(allQuestions(document).length === 0);
   return work.toSorted(
     (one, other) =>
       explains(other) - explains(one) ||
@@ -67,11 +67,13 @@ export async function workOfPocket(
   visitor: Visitor,
   of: { class: number; pocket: number },
   now: Date,
-): Promise<(GivenWork | { resource: number })[]> {
-  const given = (await assignmentsOf(db, visitor.id, [of.class], now)).filter(({ calledBack }) => !calledBack);
-  const items: (GivenWork | { resource: number })[] = [];
+): Promise<(AssignedWork | { resource: number })[]> {
+  const assignments = (await assignmentsOf(db, visitor.id, [of.class], now)).filter(({ calledBack }) => !calledBack);
+  const items: (AssignedWork | { resource: number })[] = [];
   for (const resource of await resourcesIn(db, of.pocket)) {
-    const assignment = given.filter((one) => one.resource === resource).toSorted((one, other) => other.id - one.id)[0];
+    const assignment = assignments
+      .filter((one) => one.resource === resource)
+      .toSorted((one, other) => other.id - one.id)[0];
     const document = assignment && (await ledDocument(db, assignment));
     items.push(document ? { assignment, document: named(document, assignment.part), topic: "" } : { resource });
   }

@@ -6,7 +6,7 @@ import { migrationsIn } from "@/data/engine/migrate";
 import { EmbeddedDb } from "@/data/engine/pglite";
 import { migrationsOf } from "@/data/keep/tables";
 import { satchelOf } from "@/data/satchel/satchel";
-import { workOf } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { anyNeed } from "@/core/find/need";
 import { find } from "../find/find";
 import { restoreBackup } from "./restore";

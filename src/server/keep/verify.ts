@@ -5,7 +5,7 @@ import { namedFiles } from "@/data/engine/sweep";
 import { everyMedia } from "@/data/engine/media";
 import { brokenReferences, tablesOf } from "@/data/keep/tables";
 import { judgedWork, keptOutcomes } from "@/data/results/outcomes";
-import { workOf } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { goneAmong, openKept } from "../files/files";
 
 export interface Verified {

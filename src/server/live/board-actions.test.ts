@@ -4,7 +4,7 @@ import { boardTurns } from "@/data/live/board-turns";
 import { studentsOf } from "@/data/classes/classes";
 import { lesson, newId } from "@/data/testing/world";
 import { actAs, value, visitorOf } from "../testing/as";
-import { child, db, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { child, db, newAssignment, openSchool, teacher, world } from "../testing/child-at-work";
 import { leadPage } from "./lead-page";
 import { callToBoard, keepScriptInUse } from "./board-actions";
 
@@ -16,7 +16,7 @@ beforeAll(openSchool, 60_000);
 afterAll(() => db.close());
 
 test("everybody comes to the board once before anybody comes twice, by turns and by lot; who was away comes next", async () => {
-  const assignment = await given();
+  const assignment = await newAssignment();
   actAs(teacher());
   const students = await studentsOf(db, world.class);
   const called: string[] = [];
@@ -34,7 +34,7 @@ test("everybody comes to the board once before anybody comes twice, by turns and
 });
 
 test("only who leads the class calls somebody, and no turn of another class is taken back", async () => {
-  const assignment = await given();
+  const assignment = await newAssignment();
   actAs(child());
   expect(await callToBoard({ assignment, how: "lot", instead: null })).toMatchObject({ ok: false });
   actAs(visitorOf({ id: world.teodor, district: world.district, school: world.here }));
@@ -46,7 +46,7 @@ test("only who leads the class calls somebody, and no turn of another class is t
 });
 
 test("a child who is named comes, and nobody who is not in the class", async () => {
-  const assignment = await given();
+  const assignment = await newAssignment();
   actAs(teacher());
   const [first, second] = await studentsOf(db, world.class);
   const named = (student: number, instead: number | null = null) =>
@@ -60,7 +60,7 @@ test("a child who is named comes, and nobody who is not in the class", async () 
 test("what was not reached is first in the next lesson of this class; the resource keeps its own script", async () => {
   const document = lesson("Scripted");
   const own = proposeRunSheet(document, { period: 45, newId });
-  const assignment = await given({}, { ...document, runSheet: own });
+  const assignment = await newAssignment({}, { ...document, runSheet: own });
   actAs(teacher());
   const [day] = own.days;
   const moved = carryOver(own, day!.id, [day!.parts.at(-1)!.id], "next");

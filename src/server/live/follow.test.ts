@@ -1,7 +1,7 @@
 import { GET as followRoute } from "@/app/student/[assignment]/live/route";
 import { announceWork } from "@/data/student/work";
 import { actAs, value } from "../testing/as";
-import { check, child, db, given, openSchool, world } from "../testing/child-at-work";
+import { check, child, db, newAssignment, openSchool, world } from "../testing/child-at-work";
 import { listen, stopListening } from "../testing/listening";
 import { handIn } from "../student/student-actions";
 import type { FollowEvent } from "./lesson-view";
@@ -24,7 +24,7 @@ const follows = async (assignment: number, at: number) => {
 const readAgain = ({ kind }: FollowEvent) => kind === "work";
 
 test("what one child does makes only her own screens read again; what is changed for all, everybody's", async () => {
-  const assignment = await given();
+  const assignment = await newAssignment();
   const [own, other] = [await follows(assignment, 0), await follows(assignment, 1)];
   actAs(child(0));
   value(await check(assignment, "a"));

@@ -2,7 +2,7 @@ import { GET as followRoute } from "@/app/student/[assignment]/live/route";
 import type { LiveWork } from "@/core/live/lesson";
 import { setPairsApart } from "@/data/classes/groups";
 import { actAs, value, visitorOf } from "../testing/as";
-import { child, db, document, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { child, db, document, newAssignment, openSchool, teacher, world } from "../testing/child-at-work";
 import { lead } from "../testing/leading";
 import { listen, stopListening } from "../testing/listening";
 import { leadAssignment, lookAtGrouping } from "./lead-actions";
@@ -21,7 +21,7 @@ afterAll(async () => {
 
 const step = document.steps[0]!.id;
 async function led(): Promise<number> {
-  const assignment = await given();
+  const assignment = await newAssignment();
   actAs(teacher());
   value(await leadAssignment({ assignment }));
   value(await lead(assignment, { do: "begin", step, nth: 0 }));

@@ -12,7 +12,7 @@ import {
   child,
   db,
   document,
-  given,
+  newAssignment,
   later,
   openSchool,
   question,
@@ -43,7 +43,7 @@ const isLesson = (event: FollowEvent) => event.kind === "lesson";
 
 /** Work the class has, with its lobby open. */
 async function lobby(more: object = {}): Promise<number> {
-  const assignment = await given(more);
+  const assignment = await newAssignment(more);
   actAs(teacher());
   value(await leadAssignment({ assignment }));
   return assignment;
@@ -321,7 +321,7 @@ describe("leading work the class has", () => {
   test("work that opens later opens with the lobby; what was called back is not led", async () => {
     const assignment = await lobby({ opens: { kind: "at", at: later(24) } });
     expect((await assignmentById(db, assignment))!.opens.getTime()).toBeLessThanOrEqual(Date.now());
-    const back = await given();
+    const back = await newAssignment();
     await db.query("update assignment set called_back = now() where id = $1", [back]);
     actAs(teacher());
     expect(await leadAssignment({ assignment: back })).toMatchObject({

@@ -27,12 +27,12 @@ const LESSON_MS = 90 * 60_000;
 
 /** Opens the lobby of a piece of work; a lesson that runs already is joined. The class gets a code when it has none. */
 async function openLobby(db: Db, assignment: number, by: number, now: Date): Promise<void> {
-  const given = (await assignmentById(db, assignment))!;
-  if (given.calledBack) throw new ActionError("calledBack");
+  const assigned = (await assignmentById(db, assignment))!;
+  if (assigned.calledBack) throw new ActionError("calledBack");
   // Planned for later: it opens with the lobby.
-  if (given.opens > now) {
-    if (given.due <= now) throw new ActionError("dueAlready");
-    const { due, closes, meeting } = given;
+  if (assigned.opens > now) {
+    if (assigned.due <= now) throw new ActionError("dueAlready");
+    const { due, closes, meeting } = assigned;
     await changePlaces(db, by, now, "opened a piece of work to lead it", [
       { id: assignment, opens: now, due, closes, meeting },
     ]);
@@ -41,11 +41,12 @@ async function openLobby(db: Db, assignment: number, by: number, now: Date): Pro
     const opened = await lessons.openLesson(tx, { assignment, by, state: newLesson(), at: now });
     if (!opened) return;
     await lessons.announceLesson(tx, assignment);
-    await lessons.announceToClass(tx, given.class);
+    await lessons.announceToClass(tx, assigned.class);
   });
   // A code that is about to end would leave those who come later outside; those who came in by it stay in.
   const until = new Date(now.getTime() + LESSON_MS);
-  if (!(await extendJoinCode(db, given.class, until, now))) await newJoinCode(db, given.class, LESSON_MS / 60_000, now);
+  if (!(await extendJoinCode(db, assigned.class, until, now)))
+    await newJoinCode(db, assigned.class, LESSON_MS / 60_000, now);
 }
 
 /** Leads work the class has. */

@@ -52,8 +52,8 @@ async function optionsOf(db: Db, lesson: Lesson): Promise<{ id: string; label: s
   const { shown, quick } = lesson.state;
   if (quick && quick.id === shown?.question)
     return quick.options.length > 0 ? quick.options.map((label, at) => ({ id: String(at), label })) : null;
-  const given = await assignmentById(db, lesson.assignment);
-  const document = given && (await ledDocument(db, given));
+  const assigned = await assignmentById(db, lesson.assignment);
+  const document = assigned && (await ledDocument(db, assigned));
   const found = document && allQuestions(document).find(({ question }) => question.id === shown?.question);
   if (!found || !("options" in found.question)) return null;
   return found.question.options.map(({ id, text }) => ({ id, label: inLanguage(text, document.languages) ?? id }));

@@ -74,8 +74,8 @@ export async function roomOf(db: Queryable, assignment: Pick<Assignment, "id" | 
     byStudent.set(answer.student, [...(byStudent.get(answer.student) ?? []), answer]);
   room = room.map((one) => {
     const revision = revisionOf.get(one.student)!;
-    const given = byStudent.get(one.student) ?? [];
-    return given.reduce((so, { question: id, value, at }) => {
+    const responses = byStudent.get(one.student) ?? [];
+    return responses.reduce((so, { question: id, value, at }) => {
       const question = questions.get(revision)!.get(id);
       const read = question && readResponse(question, value);
       if (!question || read === undefined) return so;

@@ -8,7 +8,7 @@ import type { LiveWork } from "@/core/live/lesson";
 import { sharedValue, writeShared } from "@/core/together/shared-page";
 import { questionsOf } from "@/core/resource/document";
 import { actAs, value } from "../testing/as";
-import { child, db, document, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { child, db, document, newAssignment, openSchool, teacher, world } from "../testing/child-at-work";
 import { lead } from "../testing/leading";
 import { listen, stopListening } from "../testing/listening";
 import { childFile } from "../keep/child-file";
@@ -34,7 +34,7 @@ const shared = (mode: LiveWork["mode"], groups: number[][], more: Partial<LiveWo
   ...{ mode, groups: groups.map((group) => group.map(member)), onBoard: false, shared: true, frozen: false, ...more },
 });
 async function led(work: LiveWork): Promise<number> {
-  const assignment = await given();
+  const assignment = await newAssignment();
   actAs(teacher());
   value(await leadAssignment({ assignment }));
   value(await lead(assignment, { do: "begin", step, nth: 0 }));

@@ -56,8 +56,8 @@ const LONGEST_TOLD = 7_000;
 
 /** What is answered on a page of a step: as most of the class have it, without what runs by a clock of each child's own. */
 async function questionsOfPage(db: Db, of: { assignment: number; lesson: number; step: string }): Promise<Question[]> {
-  const given = await assignmentById(db, of.assignment);
-  const document = given && (await ledDocument(db, given));
+  const assigned = await assignmentById(db, of.assignment);
+  const document = assigned && (await ledDocument(db, assigned));
   const step = document && studentDocument(document).steps.find(({ id }) => id === of.step);
   if (!step) return [];
   const disguised = await disguiseFor(db, `page ${of.lesson} ${of.step}`);

@@ -40,8 +40,8 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
   const tell = (event: WatchEvent) => (waiting ? void waiting.push(event) : void send(JSON.stringify(event)));
   const problem = (error: Error) => log.warn({ error: error.message }, "a room could not be told");
   const readRoom = async () => {
-    const given = await assignmentById(db, assignment);
-    if (given) tell({ kind: "room", room: await roomOf(db, given), now: Date.now() });
+    const assigned = await assignmentById(db, assignment);
+    if (assigned) tell({ kind: "room", room: await roomOf(db, assigned), now: Date.now() });
   };
   const readLesson = async () => tell({ kind: "lesson", lesson: await watchedLesson(db, assignment), now: Date.now() });
   const readNotes = async () => tell({ kind: "notes", notes: await stepNotesOf(db, assignment) });
@@ -79,9 +79,9 @@ export async function watchRoom(db: Db, assignment: number, send: SendEvent): Pr
   beat.unref();
   try {
     await stillWatched();
-    const given = await assignmentById(db, assignment);
-    if (given)
-      send(JSON.stringify({ kind: "room", room: await roomOf(db, given), now: Date.now() } satisfies WatchEvent));
+    const assigned = await assignmentById(db, assignment);
+    if (assigned)
+      send(JSON.stringify({ kind: "room", room: await roomOf(db, assigned), now: Date.now() } satisfies WatchEvent));
     await readLesson();
     await readNotes();
   } catch (error) {

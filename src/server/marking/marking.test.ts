@@ -2,10 +2,11 @@ import { newQuestion } from "@/core/question/new-question";
 import { allQuestions } from "@/core/resource/document";
 import { plainRubric, skillRubric, type Rubric } from "@/core/marking/rubric";
 import { outcomesOfStudent } from "@/data/results/student";
-import { addResponses, handIn, openAttempt, ownAssignment, workOf } from "@/data/student/work";
+import { addResponses, handIn, openAttempt, ownAssignment } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { resultTable } from "@/core/results/table";
 import { actAs, value, visitorOf } from "../testing/as";
-import { child, db, document, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { child, db, document, newAssignment, openSchool, teacher, world } from "../testing/child-at-work";
 import { judge } from "../results/judge";
 import { studentWork } from "../student/student-work";
 import { markingOf } from "./marking";
@@ -46,7 +47,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => db.close());
 beforeEach(async () => {
-  assignment = await given({ checking: "at the end" }, lesson);
+  assignment = await newAssignment({ checking: "at the end" }, lesson);
   answer = { assignment, student: world.students[0]!, number: 1, question: "w" };
   const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
   const attempt = (await openAttempt(db, assigned, new Date()))!;

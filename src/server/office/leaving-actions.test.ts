@@ -15,7 +15,7 @@ import { bringInPeople } from "./begin-actions";
 import { feedOf, setFeed } from "@/data/classes/feeds";
 import { makeLink } from "../share/link-actions";
 import { openLink } from "../share/link";
-import { handOver, sayBack, sayLeft, takeHandingBack } from "./leaving-actions";
+import { handOver, markAsReturned, markAsLeft, takeHandingBack } from "./leaving-actions";
 
 jest.mock("../web/session", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").session);
 jest.mock("../web/database", () => jest.requireActual<typeof import("../testing/as")>("../testing/as").database);
@@ -50,31 +50,31 @@ const titlesFound = async (person: number) =>
 test("who has left is signed out and gone from the list, the class nobody teaches is named, and she can come back", async () => {
   const expires = new Date(now.getTime() + 3_600_000);
   await startSession(db, { tokenHash: "t", person: world.ines, class: null, created: now, expires });
-  expect(value(await sayLeft({ person: world.ines }))).toEqual({ name: "ines Test", classes: ["5 Kittiwake"] });
+  expect(value(await markAsLeft({ person: world.ines }))).toEqual({ name: "ines Test", classes: ["5 Kittiwake"] });
   expect(await db.query("select 1 from session where person_id = $1", [world.ines])).toEqual([]);
   expect((await peopleAt(db, world.here, now)).map(({ id }) => id)).not.toContain(world.ines);
   expect((await leftAdults(db, world.here)).map(({ id }) => id)).toEqual([world.ines]);
-  expect(value(await sayBack({ person: world.ines }))).toEqual({ name: "ines Test" });
+  expect(value(await markAsReturned({ person: world.ines }))).toEqual({ name: "ines Test" });
   expect((await peopleAt(db, world.here, now)).map(({ id }) => id)).toContain(world.ines);
 });
 
 test("the keeper of the district leaves it to somebody else of the office, who says that she has left", async () => {
   await letKeepDistrict(db, office);
   await db.query("insert into person_role values ($1, 'office', 'school')", [world.teodor]);
-  expect(await sayLeft({ person: office })).toMatchObject({
+  expect(await markAsLeft({ person: office })).toMatchObject({
     code: "otherMustSayLeft",
   });
   actAs(
     visitorOf({ id: world.teodor, district: world.district, school: world.here }, { roles: ["teacher", "office"] }),
   );
   expect(await keepsDistrict(db, world.teodor)).toBe(false);
-  value(await sayLeft({ person: office }));
+  value(await markAsLeft({ person: office }));
   expect(await keepsDistrict(db, world.teodor)).toBe(true);
 });
 
 test("nobody of another school is said to have left, and no child", async () => {
-  expect(await sayLeft({ person: world.judit })).toMatchObject({ ok: false });
-  expect(await sayLeft({ person: world.students[0]! })).toMatchObject({ ok: false });
+  expect(await markAsLeft({ person: world.judit })).toMatchObject({ ok: false });
+  expect(await markAsLeft({ person: world.students[0]! })).toMatchObject({ ok: false });
   expect(await db.query("select 1 from person where not active")).toEqual([]);
 });
 
@@ -86,7 +86,7 @@ test("a satchel goes to a colleague, who finds what is in it, and back again wit
   await addPocket(db, world.teodor, "Birds");
   expect(await titlesFound(world.teodor)).toEqual(["A heron of Teodor's"]);
   expect(await handOver({ person: world.ines, colleague: world.teodor })).toMatchObject({ ok: false });
-  value(await sayLeft({ person: world.ines }));
+  value(await markAsLeft({ person: world.ines }));
   expect(await handOver({ person: world.ines, colleague: office })).toMatchObject({
     problem: "hollis Test does not teach, so has no satchel.",
   });
@@ -131,8 +131,8 @@ test("while she is gone her links lead nowhere and her calendar address shows no
   const lead = async () => [(await openLink(db, token)) !== null, (await feedOf(db, "feed")) !== undefined];
   expect(await lead()).toEqual([true, true]);
   actAs(visitorOf({ id: office, district: world.district, school: world.here }, { roles: ["office"] }));
-  value(await sayLeft({ person: world.ines }));
+  value(await markAsLeft({ person: world.ines }));
   expect(await lead()).toEqual([false, false]);
-  value(await sayBack({ person: world.ines }));
+  value(await markAsReturned({ person: world.ines }));
   expect(await lead()).toEqual([true, true]);
 });

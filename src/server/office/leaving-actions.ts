@@ -25,7 +25,7 @@ async function nameIn(db: Db, visitor: Visitor, person: number, active: boolean)
 }
 
 /** Somebody has left the school: she cannot sign in any more. What she made and gave stays. */
-export const sayLeft = act(
+export const markAsLeft = act(
   "keep the school's people",
   z.object({ person: Id }),
   async ({ db, visitor }, { person }): Promise<{ name: string; classes: string[] }> => {
@@ -36,7 +36,7 @@ export const sayLeft = act(
   },
 );
 
-export const sayBack = act(
+export const markAsReturned = act(
   "keep the school's people",
   z.object({ person: Id }),
   async ({ db, visitor }, { person }): Promise<{ name: string }> => {

@@ -18,7 +18,7 @@ import { ActionError } from "../web/act";
 import { problemOf } from "../web/problem";
 import { workOf } from "../assign/assignments-for";
 import { audienceOf, type Audience } from "../assign/audience";
-import { versionsForAll } from "../assign/given";
+import { versionsForAll } from "../assign/resources-to-assign";
 import { lookAtPlaced } from "../assign/look-again";
 import { giveWork } from "./move-work";
 import { permit } from "../web/permissions";

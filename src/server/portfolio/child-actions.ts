@@ -33,7 +33,7 @@ function byOwnCard({ visitor }: Caller): number {
 }
 
 /** A child says why a piece is in her portfolio, in words or spoken. */
-export const sayWhy = act(
+export const giveReason = act(
   "keep own portfolio",
   z.object({ piece: Id, why: z.string().trim().max(600), voice: Voice.nullable() }),
   async (caller, { piece, why, voice }) => {

@@ -6,10 +6,10 @@ import { newLesson } from "@/core/live/lesson";
 import { openLesson } from "@/data/live/lessons";
 import { addDays } from "@/core/calendar/school-calendar";
 import { actAs, value, visitorOf } from "../testing/as";
-import { check, child, db, given, openSchool, question, teacher, world } from "../testing/child-at-work";
+import { check, child, db, newAssignment, openSchool, question, teacher, world } from "../testing/child-at-work";
 import { handIn } from "../student/student-actions";
 import { keepFile } from "../files/files";
-import { chooseAsMine, sayWhy, setInPortfolio } from "./child-actions";
+import { chooseAsMine, giveReason, setInPortfolio } from "./child-actions";
 import { openPortfolio } from "./open-portfolio";
 import { atLink, portfolioForOthers, portfolioOf } from "./portfolio";
 import {
@@ -32,7 +32,7 @@ const soon = addDays(new Date().toISOString().slice(0, 10) as never, 14);
 
 /** The first child has done it and handed it in. */
 async function done(more: object = {}): Promise<number> {
-  const assignment = await given(more);
+  const assignment = await newAssignment(more);
   value(await check(assignment, "a"));
   value(await handIn({ assignment }));
   return assignment;
@@ -45,7 +45,7 @@ async function proudOf(more: object = {}): Promise<number> {
 }
 
 test("what she has handed in a child may put in, and take out again; twice put in is once", async () => {
-  const assignment = await given();
+  const assignment = await newAssignment();
   expect(await chooseAsMine({ assignment, chosen: true })).toMatchObject({ ok: false });
   value(await check(assignment, "a"));
   value(await handIn({ assignment }));
@@ -65,7 +65,7 @@ test("what is put away is not put in, by neither, and by the class's code nothin
   const [kept] = await piecesOf(db, first(), [piece]);
   actAs({ ...child(), joinedAt: new Date(Date.now() + 60_000) });
   expect(await chooseAsMine({ assignment: kept!.assignment, chosen: false })).toMatchObject({ ok: false });
-  expect(await sayWhy({ piece, why: "Somebody else", voice: null })).toMatchObject({ ok: false });
+  expect(await giveReason({ piece, why: "Somebody else", voice: null })).toMatchObject({ ok: false });
   expect(await setInPortfolio({ piece, there: false })).toMatchObject({ ok: false });
 });
 
@@ -75,16 +75,16 @@ test("work of another child is not put in: the answer is that of what does not e
   expect(await chooseAsMine({ assignment, chosen: true })).toMatchObject({ ok: false });
   const piece = await proudOf();
   actAs(child(1));
-  expect(await sayWhy({ piece, why: "Mine!", voice: null })).toMatchObject({ ok: false, code: "notThere" });
+  expect(await giveReason({ piece, why: "Mine!", voice: null })).toMatchObject({ ok: false, code: "notThere" });
   expect(await setInPortfolio({ piece, there: false })).toMatchObject({ ok: false, code: "notThere" });
 });
 
 test("a child says why, in words; what is not a recording is not kept as one, and taking out and putting back keeps the words", async () => {
   const piece = await proudOf();
-  value(await sayWhy({ piece, why: "I drew the seal myself.", voice: null }));
+  value(await giveReason({ piece, why: "I drew the seal myself.", voice: null }));
   const picture = await keepFile(new TextEncoder().encode("a picture"));
   await addMedia(db, { sha256: picture, mime: "image/png", bytes: 9, by: first(), at: new Date() });
-  expect(await sayWhy({ piece, why: "", voice: { media: picture, seconds: 2 } })).toMatchObject({ ok: false });
+  expect(await giveReason({ piece, why: "", voice: { media: picture, seconds: 2 } })).toMatchObject({ ok: false });
   value(await setInPortfolio({ piece, there: false }));
   expect(await piecesOf(db, first(), [piece])).toEqual([]);
   value(await setInPortfolio({ piece, there: true }));
@@ -165,7 +165,7 @@ test("a recording is reached by the link that shows it, and by no other", async 
   const piece = await proudOf();
   const media = await keepFile(new TextEncoder().encode("RIFF a voice"));
   await addMedia(db, { sha256: media, mime: "audio/wav", bytes: 12, by: first(), at: new Date() });
-  value(await sayWhy({ piece, why: "", voice: { media, seconds: 2 } }));
+  value(await giveReason({ piece, why: "", voice: { media, seconds: 2 } }));
   const [shown] = atLink(await portfolioForOthers(db, first(), [piece]), "token");
   expect(shown!.voice!.media).toBe(`portfolio/token/${media}`);
   expect(shown!.handedIn.getTime()).toBeGreaterThan(0);
@@ -186,7 +186,7 @@ test("a recording is reached by the link that shows it, and by no other", async 
 test("no name of a classmate and nothing written with others is in what a family sees", async () => {
   await db.query("update person set given_name = 'Zoë', family_name = 'Fell' where id = $1", [world.students[1]]);
   const piece = await proudOf();
-  value(await sayWhy({ piece, why: "zoe helped me, and Zoë's drawing is next to mine.", voice: null }));
+  value(await giveReason({ piece, why: "zoe helped me, and Zoë's drawing is next to mine.", voice: null }));
   const [shown] = await portfolioForOthers(db, first(), [piece]);
   expect(shown!.why).toBe("… helped me, and …'s drawing is next to mine.");
   const [kept] = await piecesOf(db, first(), [piece]);

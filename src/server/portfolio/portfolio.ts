@@ -7,13 +7,13 @@ import type { Queryable } from "@/data/engine/db";
 import { readRevision } from "@/data/engine/read-once";
 import { pagesSharedBy } from "@/data/live/shared-pages";
 import { namesAround, piecesOf, type KeptPiece } from "@/data/portfolio/pieces";
-import { responsesOf } from "@/data/student/work";
+import { lastResponsesOf } from "@/data/student/work";
 
 async function readPiece(db: Queryable, kept: KeptPiece): Promise<PortfolioPiece> {
   const { id, assignment, attempt, revision, steps, part, question, year, handedIn, why, voice, byChild } = kept;
   const document = partOf((await readRevision(db, revision))!.document, steps);
   const [responses, shared] = await Promise.all([
-    responsesOf(db, [attempt]),
+    lastResponsesOf(db, [attempt]),
     pagesSharedBy(db, assignment, kept.student, "any"),
   ]);
   const title = [titleOf(document), ...(part ? [part] : [])].join(", ");

@@ -8,8 +8,8 @@ import { assignmentById, assignmentsFollowing, mayWorkWith, type Assignment } fr
 import { studentsOf } from "@/data/classes/classes";
 import type { Db } from "@/data/engine/db";
 import { standardsNamed } from "@/data/find/standards";
-import { workOf } from "@/data/student/work";
-import { versionNames, versionsFor } from "../assign/given";
+import { workWithLastAnswers } from "@/data/results/work-of-class";
+import { versionNames, versionsFor } from "../assign/resources-to-assign";
 import type { Visitor } from "../web/session";
 
 /** Work that was assigned because of a result, and how it went beside it. */
@@ -44,7 +44,7 @@ export interface Around {
 }
 
 async function tableOf(db: Db, { id, keep }: Pick<Assignment, "id" | "keep">): Promise<ResultTable> {
-  return resultTable(await workOf(db, id), keep);
+  return resultTable(await workWithLastAnswers(db, id), keep);
 }
 
 /** Which steps they are is part of its name: it may follow the whole of the same thing. */

@@ -3,9 +3,19 @@ import { resultTable } from "@/core/results/table";
 import { draftOf, editsOf, resourceById, revisionById } from "@/data/adapt/resources";
 import { assignmentById } from "@/data/assign/assignments";
 import { allQuestions } from "@/core/resource/document";
-import { workOf } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { actAs, value, visitorOf } from "../testing/as";
-import { child, db, document, given, openSchool, question, send, teacher, world } from "../testing/child-at-work";
+import {
+  child,
+  db,
+  document,
+  newAssignment,
+  openSchool,
+  question,
+  send,
+  teacher,
+  world,
+} from "../testing/child-at-work";
 import { saveDraft } from "../adapt/adapt-actions";
 import { handIn } from "../student/student-actions";
 import { studentWork } from "../student/student-work";
@@ -20,7 +30,7 @@ afterAll(() => db.close());
 
 /** Work in which the first child has answered "b", which is wrong. */
 async function answeredWrongly(): Promise<number> {
-  const assignment = await given();
+  const assignment = await newAssignment();
   await send(assignment, "b");
   actAs(child());
   value(await handIn({ assignment }));

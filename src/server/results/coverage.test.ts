@@ -5,7 +5,7 @@ import { setCalledBack } from "@/data/assign/assignments";
 import { staleAmong } from "@/data/results/outcomes";
 import { addResponses, countLate, handIn, openAttempt, ownAssignment } from "@/data/student/work";
 import { actAs } from "../testing/as";
-import { db, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { db, newAssignment, openSchool, teacher, world } from "../testing/child-at-work";
 import { allQuestions } from "@/core/resource/document";
 import { coverageData, placeOfStandard } from "./coverage";
 import { judge, judgeAll } from "./judge";
@@ -57,9 +57,9 @@ async function coverage(open = false) {
 
 test("planned, taught and assessed work is counted for its statement; what was called back is not", async () => {
   const document = lesson("Tides", { standards });
-  const planned = await given({ opens: { kind: "at", at: tomorrow() } }, document);
+  const planned = await newAssignment({ opens: { kind: "at", at: tomorrow() } }, document);
   expect((await coverage()).cell).toMatchObject({ planned: 1, taught: 0, level: "planned" });
-  const taught = await given({}, document);
+  const taught = await newAssignment({}, document);
   expect((await coverage()).cell).toMatchObject({ planned: 1, taught: 1, assessed: 0, level: "taught" });
   await does(taught, document, 0, "a");
   await does(taught, document, 1, "b");
@@ -78,7 +78,7 @@ test("planned, taught and assessed work is counted for its statement; what was c
 
 test("whatever marks depend on makes them be worked out anew, and nothing else does", async () => {
   const document = lesson("Ebb", { standards });
-  const assignment = await given({}, document);
+  const assignment = await newAssignment({}, document);
   const stale = async () => (await staleAmong(db, [assignment])).length > 0;
   const fresh = () => judge(db, [assignment]);
   expect(await stale()).toBe(false);
@@ -137,7 +137,7 @@ test("whatever marks depend on makes them be worked out anew, and nothing else d
 
 test("once a day everything that is out of date is worked out, no matter who asks", async () => {
   const document = lesson("Once a day", { standards });
-  const assignment = await given({}, document);
+  const assignment = await newAssignment({}, document);
   await does(assignment, document, 0, "a");
   expect(await judgeAll(db)).toBeGreaterThan(0);
   expect(await db.query("select code from outcome where assignment_id = $1 order by code", [assignment])).toEqual([

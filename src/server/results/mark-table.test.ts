@@ -5,7 +5,7 @@ import { lesson } from "@/data/testing/world";
 import { addResponses, handIn, openAttempt, ownAssignment } from "@/data/student/work";
 import { allQuestions, type Document } from "@/core/resource/document";
 import { actAs, value, visitorOf } from "../testing/as";
-import { db, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { db, newAssignment, openSchool, teacher, world } from "../testing/child-at-work";
 import { GET as csv } from "@/app/(teacher)/results/marks/[class]/csv/route";
 import { GET as xlsx } from "@/app/(teacher)/results/marks/[class]/xlsx/route";
 import { endGoal, lookAtGoals, renameGoalTag, renameGoalTagBack } from "./goal-tag-actions";
@@ -49,8 +49,8 @@ async function table(goal?: string, now = new Date(Date.now() + 60_000)) {
 const totals = async () => (await table()).table.rows.map(({ total }) => total);
 
 test("each child's marks in each piece of work, with a total; weights, the lowest and what is missing count as the rules say", async () => {
-  const tides = await given({}, tidesLesson);
-  const kelp = await given({ goals: ["sea words"] }, kelpLesson);
+  const tides = await newAssignment({}, tidesLesson);
+  const kelp = await newAssignment({ goals: ["sea words"] }, kelpLesson);
   await does(tides, 0, true, tidesLesson);
   await does(kelp, 0, false, kelpLesson);
   await does(tides, 1, true, tidesLesson);
@@ -74,7 +74,7 @@ test("each child's marks in each piece of work, with a total; weights, the lowes
 });
 
 test("two rules changed one after the other both hold, though the second knew nothing of the first", async () => {
-  await given({}, tidesLesson);
+  await newAssignment({}, tidesLesson);
   actAs(teacher());
   value(await changeMarkRules({ class: world.class, rules: { lowest: 2 } }));
   value(await changeMarkRules({ class: world.class, rules: { by: "marks" } }));
@@ -83,7 +83,7 @@ test("two rules changed one after the other both hold, though the second knew no
 });
 
 test("who is excused has no mark there, until she is not any more", async () => {
-  const tides = await given({}, tidesLesson);
+  const tides = await newAssignment({}, tidesLesson);
   await does(tides, 0, false, tidesLesson);
   actAs(teacher());
   expect((await totals())[0]).toBe("0.0");
@@ -96,7 +96,7 @@ test("who is excused has no mark there, until she is not any more", async () => 
 });
 
 test("the same as CSV and as a spreadsheet, with or without names", async () => {
-  const tides = await given({}, tidesLesson);
+  const tides = await newAssignment({}, tidesLesson);
   await does(tides, 0, true, tidesLesson);
   actAs(teacher());
   const asked = (kind: string, more = "") =>
@@ -115,7 +115,7 @@ test("the same as CSV and as a spreadsheet, with or without names", async () => 
 });
 
 test("others' classes are not there, whether they exist or not", async () => {
-  const tides = await given({}, tidesLesson);
+  const tides = await newAssignment({}, tidesLesson);
   actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }));
   const rules = { lowest: 1, missing: "nothing", by: "work" } as const;
   expect(await changeMarkRules({ class: world.class, rules })).toEqual(
@@ -137,8 +137,8 @@ describe("goals", () => {
     ).map(({ tags }) => tags);
 
   test("one is renamed in all her work, one that has that name takes it in, and both can be taken back", async () => {
-    await given({ goals: ["sea words", "tides"] }, tidesLesson);
-    await given({ goals: ["sea words"] }, kelpLesson);
+    await newAssignment({ goals: ["sea words", "tides"] }, tidesLesson);
+    await newAssignment({ goals: ["sea words"] }, kelpLesson);
     actAs(teacher());
     const first = value(await renameGoalTag({ from: "sea words", to: "tides" }));
     expect(await tagged()).toEqual(["tides", "tides"]);
@@ -149,7 +149,7 @@ describe("goals", () => {
   });
 
   test("one that is ended is offered no more, and its results stay", async () => {
-    await given({ goals: ["sea words"] }, tidesLesson);
+    await newAssignment({ goals: ["sea words"] }, tidesLesson);
     actAs(teacher());
     expect(await goalTagsOf(db, world.ines)).toEqual(["sea words"]);
     value(await endGoal({ tag: "sea words", ended: true }));
@@ -161,7 +161,7 @@ describe("goals", () => {
   });
 
   test("others' work is not renamed, and not renamed back", async () => {
-    const tides = await given({ goals: ["sea words"] }, tidesLesson);
+    const tides = await newAssignment({ goals: ["sea words"] }, tidesLesson);
     actAs(visitorOf({ id: world.judit, district: world.district, school: world.there }));
     expect((await renameGoalTag({ from: "sea words", to: "mine" })).ok).toBe(false);
     const back = { from: "mine", to: "sea words", renamed: [tides], merged: [] };

@@ -4,13 +4,23 @@ import { resultTable } from "@/core/results/table";
 import { assignmentById } from "@/data/assign/assignments";
 import { importFramework } from "@/data/find/standards";
 import { stepsOf } from "@/data/assign/split";
-import { workOf } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { lesson, publishFor } from "@/data/testing/world";
 import { assignResources, lookBeforeAssigning } from "../assign/assign-actions";
 import { whoFor } from "../find/who-for";
 import { handIn } from "../student/student-actions";
 import { actAs, value, visitorOf } from "../testing/as";
-import { child, db, document, formFor, given, openSchool, send, teacher, world } from "../testing/child-at-work";
+import {
+  child,
+  db,
+  document,
+  formFor,
+  newAssignment,
+  openSchool,
+  send,
+  teacher,
+  world,
+} from "../testing/child-at-work";
 import { aroundResult } from "./around";
 import { needAfter } from "./next-actions";
 
@@ -35,7 +45,7 @@ const around = async (assignment: number) => {
 const [step] = document.steps;
 
 test("after a result the same step goes to one child, and the two results are compared", async () => {
-  const first = await given();
+  const first = await newAssignment();
   await answered(first, "b");
   const work = (await assignmentById(db, first))!;
   const again = {
@@ -59,7 +69,7 @@ test("after a result the same step goes to one child, and the two results are co
 });
 
 test("nobody says that work comes after work of another teacher", async () => {
-  const first = await given();
+  const first = await newAssignment();
   await db.query("update class_teacher set person_id = $1 where class_id = $2", [world.teodor, world.class]);
   const elsewhere = await publishFor(db, world.ines, lesson("Ferries"));
   actAs(teacher());
@@ -87,7 +97,7 @@ test("Find is asked for what the class has not had; where there is none, for wha
     ),
   );
   const aligned = (code: string) => ({ standards: [{ framework: "urn:f", code, relation: "teaches" as const }] });
-  const first = await given({}, lesson("Ebb", aligned("T.1")));
+  const first = await newAssignment({}, lesson("Ebb", aligned("T.1")));
   actAs(teacher());
   const needFor = async () => {
     const { need } = value(await needAfter({ assignment: first, standards: ["T.1"], reads: 3 }));

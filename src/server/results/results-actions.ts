@@ -8,7 +8,8 @@ import { ownsAll } from "@/data/adapt/resources";
 import { assignmentById } from "@/data/assign/assignments";
 import type { Db } from "@/data/engine/db";
 import { addCorrection, setFixed, takeBackCorrection } from "@/data/results/corrections";
-import { announceWork, attemptOf, countLate, workOf } from "@/data/student/work";
+import { announceWork, attemptOf, countLate } from "@/data/student/work";
+import { workWithLastAnswers } from "@/data/results/work-of-class";
 import { act, ActionError } from "../web/act";
 import { fixOwnVersion, unfixOwnVersion, type Fixed } from "./fix-own-version";
 
@@ -45,7 +46,7 @@ const Asked = z.object({ assignment: Id, question: z.string().max(40), correctio
 
 /** The work a correction is about; refused where the question is not in it, or has no marks to correct. */
 async function correctable(db: Db, { assignment, question }: z.infer<typeof Asked>) {
-  const works = await workOf(db, assignment);
+  const works = await workWithLastAnswers(db, assignment);
   const found = works.flatMap(({ document }) => allQuestions(document)).find((one) => one.question.id === question);
   if (!found || readByPerson(found.question.type)) throw new ActionError("notThere");
   return works;

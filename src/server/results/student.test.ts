@@ -8,7 +8,7 @@ import { studentGoals } from "@/data/plan/plan";
 import { lesson } from "@/data/testing/world";
 import { addResponses, handIn, openAttempt, ownAssignment } from "@/data/student/work";
 import { actAs, value, visitorOf } from "../testing/as";
-import { child, db, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { child, db, newAssignment, openSchool, teacher, world } from "../testing/child-at-work";
 import { setGoalCriterion } from "./goal-actions";
 import { noteDown, setNote } from "./note-actions";
 import { familyLetters } from "./family-letters";
@@ -27,7 +27,7 @@ const of = (student = world.students[0]!) => studentData(db, teacher(), student,
 /** The first child does a piece of work, right ("a") or wrong ("b"). */
 async function done(answer: "a" | "b", more: object = {}, title = `Work ${Math.random()}`): Promise<number> {
   const document = lesson(title);
-  const assignment = await given(more, document);
+  const assignment = await newAssignment(more, document);
   const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
   const attempt = (await openAttempt(db, assigned, new Date()))!;
   const { step, question } = allQuestions(document)[0]!;

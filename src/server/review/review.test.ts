@@ -6,12 +6,13 @@ import { GET as classmatesRoute } from "@/app/student/[assignment]/classmates/ro
 import { POST as sendRoute } from "@/app/student/[assignment]/responses/route";
 import { addMedia } from "@/data/engine/media";
 import { lesson, newId, publishFor } from "@/data/testing/world";
-import { ownAssignment, ownAssignments, workOf } from "@/data/student/work";
+import { ownAssignment, ownAssignments } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { waitingFor } from "@/data/review/queue";
 import { undoPlan } from "../plan/plan-actions";
 import { changeRules, lookAtRules } from "../assign/afterwards-actions";
 import { actAs, value, visitorOf } from "../testing/as";
-import { child, db, formFor, given, openSchool, teacher, world } from "../testing/child-at-work";
+import { child, db, formFor, newAssignment, openSchool, teacher, world } from "../testing/child-at-work";
 import { assignResources } from "../assign/assign-actions";
 import { handIn } from "../student/student-actions";
 import { studentWork } from "../student/student-work";
@@ -41,7 +42,7 @@ const writing = lesson("Kelp", {
 });
 
 /** Work with one question to write about, given to the class. */
-const work = (sharing: Partial<Sharing>) => given({ sharing: { ...plainSharing, ...sharing } }, writing);
+const work = (sharing: Partial<Sharing>) => newAssignment({ sharing: { ...plainSharing, ...sharing } }, writing);
 
 let keys = 0;
 /** A child writes an answer in a try, as a device sends it. */
@@ -132,7 +133,7 @@ describe("work that waits until the teacher has looked", () => {
   });
 
   test("with tries left, a late device does not begin a new try by itself when the work came back", async () => {
-    const assignment = await given({ tries: 3, sharing: { ...plainSharing, look: "everything" } }, writing);
+    const assignment = await newAssignment({ tries: 3, sharing: { ...plainSharing, look: "everything" } }, writing);
     await write(assignment, "One.");
     value(await handIn({ assignment }));
     value(await decideOn(await itemOf(assignment), "sent back", { comment: "Again." }));

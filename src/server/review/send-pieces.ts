@@ -5,7 +5,7 @@ import { isPiece, sendsPieces } from "@/core/review/sharing";
 import { lastResponses } from "@/core/results/table";
 import type { Queryable } from "@/data/engine/db";
 import { piecesBy, sendPiece, sharingOf } from "@/data/review/pieces";
-import { responsesOf, type Attempt, type OwnAssignment } from "@/data/student/work";
+import { lastResponsesOf, type Attempt, type OwnAssignment } from "@/data/student/work";
 
 /**
  * Sends what a child has answered to be looked at or shown: one question, or, when it is handed in, all of them. What was sent
@@ -23,7 +23,7 @@ export async function sendPieces(
   if (!sendsPieces(sharing)) return 0;
   await tx.query("select 1 from recipient where id = $1 for update", [assigned.recipient]);
   const [answers, before] = [
-    lastResponses(await responsesOf(tx, [attempt.id])),
+    lastResponses(await lastResponsesOf(tx, [attempt.id])),
     await piecesBy(tx, assigned.recipient),
   ];
   const sent = allQuestions(document).flatMap(({ step, question }) => {

@@ -11,7 +11,7 @@ import { mayReadAll } from "@/data/find/search";
 import { setShelfRules } from "@/data/share/sharing";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { versionsFor } from "../assign/given";
+import { versionsFor } from "../assign/resources-to-assign";
 import { find, readAs } from "../find/find";
 import { lightTable } from "../find/light-table";
 import { actAs, answerFrom, visitorOf } from "../testing/as";

@@ -1,6 +1,7 @@
 import { resultTable } from "@/core/results/table";
 import { lesson, publishFor } from "@/data/testing/world";
-import { ownAssignment, workOf } from "@/data/student/work";
+import { ownAssignment } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { keepAnswers } from "./keep-answers";
 import { studentWork } from "./student-work";
 import { actAs, visitorOf, value } from "../testing/as";
@@ -14,7 +15,7 @@ import {
   teacher,
   child,
   formFor,
-  given,
+  newAssignment,
   seenAs,
   check,
   send,
@@ -33,7 +34,7 @@ afterAll(() => db.close());
 
 describe("answers from several devices", () => {
   test("what a device sends late for a try that was handed in begins no other, though more tries are left", async () => {
-    const assignment = await given({ tries: 3 });
+    const assignment = await newAssignment({ tries: 3 });
     await send(assignment, "a");
     value(await handIn({ assignment }));
     expect(await send(assignment, "b")).toMatchObject({ status: 409, why: "handed in" });
@@ -44,7 +45,7 @@ describe("answers from several devices", () => {
   });
 
   test("a device that remembered to hand in one try hands in no later one", async () => {
-    const assignment = await given({ tries: 3 });
+    const assignment = await newAssignment({ tries: 3 });
     await send(assignment, "a");
     value(await handIn({ assignment }));
     value(await tryAgain({ assignment }));
@@ -58,7 +59,7 @@ describe("answers from several devices", () => {
   });
 
   test("the one that was written last counts, whichever came first; the other device is told", async () => {
-    const assignment = await given({ checking: "at the end" });
+    const assignment = await newAssignment({ checking: "at the end" });
     value(await tryAgain({ assignment }));
     await startedAgo(assignment, 600);
     expect(await send(assignment, "a", { ago: 60 })).toMatchObject({ status: 200, newer: {} });
@@ -72,7 +73,7 @@ describe("answers from several devices", () => {
   });
 
   test("of one page's answers the later one counts, though the earlier one travelled slowly and seems younger", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     value(await tryAgain({ assignment }));
     await startedAgo(assignment, 600);
     // The first took long: when it came its age was not what it had been when it left.
@@ -90,7 +91,7 @@ describe("answers from several devices", () => {
   });
 
   test("an answer that was changed while the one before was checked stays, in either order of arrival", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     value(await tryAgain({ assignment }));
     await startedAgo(assignment, 600);
     await send(assignment, "b", { ago: 1 });
@@ -108,7 +109,7 @@ describe("answers from several devices", () => {
   });
 
   test("no clock makes an answer older than its try, or newer than now", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     value(await tryAgain({ assignment }));
     await send(assignment, "b", { ago: 20 * 86_400 });
     const [first] = (await workOf(db, assignment))[0]!.tries;
@@ -116,7 +117,7 @@ describe("answers from several devices", () => {
   });
 
   test("what waited for one child on a shared device is never put down as another's; nor in another try", async () => {
-    const assignment = await given({ tries: 2 });
+    const assignment = await newAssignment({ tries: 2 });
     value(await tryAgain({ assignment }));
     actAs(child(1));
     expect(await send(assignment, "a")).toMatchObject({ status: 404 });
@@ -128,7 +129,7 @@ describe("answers from several devices", () => {
   });
 
   test("an answer with signs the database refuses keeps none of the others back", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     const assigned = (await ownAssignment(db, world.students[0]!, assignment, null))!;
     const items = ["strange-\0", "good-one", "good-two"].map((key) => ({
       key,
@@ -153,7 +154,7 @@ describe("a door that is not open", () => {
   };
 
   test("closed, nothing is checked, handed in or begun, and what was answered is kept", async () => {
-    const assignment = await given({ closes: "due" });
+    const assignment = await newAssignment({ closes: "due" });
     value(await check(assignment, "b"));
     await shut(assignment);
     expect(await check(assignment, "a")).toMatchObject({ ok: false, code: "closed" });
@@ -166,7 +167,7 @@ describe("a door that is not open", () => {
   });
 
   test("what a device sends after it closed is kept aside, replaces nothing, and counts only when the teacher says so", async () => {
-    const assignment = await given({ closes: "due" });
+    const assignment = await newAssignment({ closes: "due" });
     value(await check(assignment, "b"));
     await shut(assignment);
     expect(await send(assignment, "a")).toMatchObject({ status: 200, late: true, newer: {} });
@@ -184,7 +185,7 @@ describe("a door that is not open", () => {
   });
 
   test("a fortnight after it closed, and before it was begun, nothing is taken at all", async () => {
-    const assignment = await given({ closes: "due" });
+    const assignment = await newAssignment({ closes: "due" });
     await shut(assignment);
     expect(await send(assignment, "a")).toMatchObject({ status: 409, why: "handed in" });
     await db.query(
@@ -195,7 +196,7 @@ describe("a door that is not open", () => {
   });
 
   test("what was handed in can be looked at after it closed, and not done again", async () => {
-    const assignment = await given({ closes: "due", tries: 3 });
+    const assignment = await newAssignment({ closes: "due", tries: 3 });
     value(await check(assignment, "a"));
     value(await handIn({ assignment }));
     await shut(assignment);
@@ -204,7 +205,7 @@ describe("a door that is not open", () => {
   });
 
   test("on another day than its own it says so", async () => {
-    const assignment = await given({ openDays: ["2030-01-07"] });
+    const assignment = await newAssignment({ openDays: ["2030-01-07"] });
     expect(await check(assignment, "a")).toMatchObject({ ok: false, code: "notToday" });
   });
 

@@ -16,10 +16,10 @@ import {
   attemptsOf,
   openAttempt,
   questionsBegun,
-  responsesOf,
+  lastResponsesOf,
   writtenOf,
   type Attempt,
-  type GivenResponse,
+  type SentResponse,
   type OwnAssignment,
 } from "@/data/student/work";
 import { log } from "../web/log";
@@ -94,7 +94,7 @@ export async function keepAnswers(
 
   /** Keeps these, all or none; null where there is no try to keep them in. */
   const keep = (some: typeof read) =>
-    db.transaction(async (tx): Promise<{ attempt: Attempt; kept: GivenResponse[] } | null> => {
+    db.transaction(async (tx): Promise<{ attempt: Attempt; kept: SentResponse[] } | null> => {
       // Late answers go to a try that was begun in time; none is begun behind a closed door.
       const attempt =
         corrected ??
@@ -109,7 +109,7 @@ export async function keepAnswers(
         some.flatMap(({ after }) => after),
       );
       // Nobody can have answered what was never opened; what comes after its time is kept and does not count.
-      const kept = some.flatMap(({ asked, age, after, ...one }): GivenResponse[] => {
+      const kept = some.flatMap(({ asked, age, after, ...one }): SentResponse[] => {
         const stands = corrected ? "in time" : standing(asked, { factor: assigned.factor, begun, now });
         return stands === "not begun"
           ? []
@@ -125,7 +125,7 @@ export async function keepAnswers(
       return (await addResponses(tx, attempt.id, kept, now, corrected !== null)) ? { attempt, kept } : null;
     });
 
-  const kept: GivenResponse[] = [];
+  const kept: SentResponse[] = [];
   let attempt: Attempt | null = null;
   const batches = await keep(read)
     .then((done) => [done])
@@ -193,7 +193,7 @@ export async function openValues(
 ): Promise<Record<string, ResponseValue>> {
   const attempt = (await attemptsOf(db, assigned.recipient)).find((one) => !one.handedIn && one.number === number);
   if (!attempt) return {};
-  const values = lastResponses(await responsesOf(db, [attempt.id]));
+  const values = lastResponses(await lastResponsesOf(db, [attempt.id]));
   const disguised = await disguiseFor(db, assigned.recipient);
   return Object.fromEntries(
     allQuestions(await assignedDocument(db, assigned)).flatMap(({ question }) => {
@@ -222,9 +222,9 @@ export function writtenAt(
 async function newerThan(
   db: Queryable,
   attempt: number,
-  kept: readonly GivenResponse[],
+  kept: readonly SentResponse[],
 ): Promise<Record<string, ResponseValue>> {
-  const last = lastResponses(await responsesOf(db, [attempt]));
+  const last = lastResponses(await lastResponsesOf(db, [attempt]));
   return Object.fromEntries(
     kept.flatMap(({ question, key, late }) => {
       const stands = last.get(question);

@@ -1,6 +1,7 @@
 import { allQuestions } from "@/core/resource/document";
 import type { AnswersNotice } from "@/core/live/answered";
-import { ownAssignment, workOf } from "@/data/student/work";
+import { ownAssignment } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { startSession, endSession } from "@/data/office/people";
 import { setCalledBack } from "@/data/assign/assignments";
 import { noticeIn, watch } from "../web/watch";
@@ -9,7 +10,7 @@ import {
   child,
   db,
   document,
-  given,
+  newAssignment,
   openSchool,
   question,
   seenAs,
@@ -38,8 +39,8 @@ const inAnHour = () => new Date(Date.now() + 3_600_000);
 const textsSince = () => statements.mock.calls.map(([text]) => String(text));
 
 /** Work that a child, signed in on a device, has answered once: from then on what she sends goes the quick way. */
-async function begun(more: object = {}, lessonGiven = document): Promise<{ assignment: number; session: string }> {
-  const assignment = await given(more, lessonGiven);
+async function begun(more: object = {}, lessonAssigned = document): Promise<{ assignment: number; session: string }> {
+  const assignment = await newAssignment(more, lessonAssigned);
   const session = `hash-${assignment}`;
   await startSession(db, {
     ...{ tokenHash: session, person: world.students[0]!, class: null },

@@ -2,7 +2,7 @@ import { allQuestions, withQuestions } from "@/core/resource/document";
 import { richText } from "@/core/content/rich-text";
 import { resultTable } from "@/core/results/table";
 import { publishFor } from "@/data/testing/world";
-import { workOf } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { studentWork } from "./student-work";
 import { actAs, value } from "../testing/as";
 import { assignResources, callBack, changeTimes } from "../assign/assign-actions";
@@ -15,7 +15,7 @@ import {
   child,
   later,
   formFor,
-  given,
+  newAssignment,
   seenAs,
   check,
   send,
@@ -32,7 +32,7 @@ afterAll(() => db.close());
 
 describe("giving work", () => {
   test("a date that is past is refused, with its field, and nothing is given", async () => {
-    await expect(given({ due: { kind: "at", at: "2020-01-01T15:00" } })).rejects.toThrow(/already past/);
+    await expect(newAssignment({ due: { kind: "at", at: "2020-01-01T15:00" } })).rejects.toThrow(/already past/);
     const before = await db.query("select count(*) n from assignment");
     actAs(teacher());
     const { id } = await publishFor(db, world.ines, document);
@@ -42,16 +42,16 @@ describe("giving work", () => {
   });
 
   test("not to a class that is not hers, nor to a child who is not in it", async () => {
-    await expect(given({ to: [{ class: world.class + 100, students: world.students }] })).rejects.toThrow(
+    await expect(newAssignment({ to: [{ class: world.class + 100, students: world.students }] })).rejects.toThrow(
       /do not have access/,
     );
-    await expect(given({ to: [{ class: world.class, students: [world.stranger] }] })).rejects.toThrow(
+    await expect(newAssignment({ to: [{ class: world.class, students: [world.stranger] }] })).rejects.toThrow(
       /do not have access/,
     );
   });
 
   test("the due date moves forward, never into the past", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     actAs(teacher());
     const change = (due: string) => changeTimes({ assignment, opens: later(-1), due, closes: "never" });
     value(await change(later(72)));
@@ -67,7 +67,7 @@ describe("giving work", () => {
 
 describe("a child's work", () => {
   test("is seen without any answer, and checked on the server", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     const data = (await studentWork(db, child(), assignment, new Date()))!;
     expect(JSON.stringify(data.document)).not.toContain('"right":"a"');
     expect(data).toMatchObject({ attempt: null, values: {}, marks: null, mayCheck: [question.id], triesLeft: true });
@@ -90,7 +90,7 @@ describe("a child's work", () => {
         ),
       })),
     };
-    const assignment = await given({}, kind);
+    const assignment = await newAssignment({}, kind);
     const wrong = { en: richText("Look again.") };
     const told = async () => {
       const { document: seen, marks } = (await studentWork(db, child(), assignment, new Date()))!;
@@ -107,7 +107,7 @@ describe("a child's work", () => {
   });
 
   test("checked after due: marks wait for the last child, not only for this one", async () => {
-    const assignment = await given({ checking: "after due" });
+    const assignment = await newAssignment({ checking: "after due" });
     const other = { at: new Date(Date.now() + 30 * 86_400_000) };
     await db.query("update recipient set own_due = $2 where assignment_id = $1 and student_id <> $3", [
       assignment,
@@ -124,7 +124,7 @@ describe("a child's work", () => {
   });
 
   test("what nobody answered can be handed in, once", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     value(await handIn({ assignment }));
     value(await handIn({ assignment }));
     const { attempt } = (await studentWork(db, child(), assignment, new Date()))!;
@@ -132,7 +132,7 @@ describe("a child's work", () => {
   });
 
   test("is not checked where the teacher said at the end, and then shows its marks", async () => {
-    const assignment = await given({ checking: "at the end" });
+    const assignment = await newAssignment({ checking: "at the end" });
     expect(await check(assignment, "a")).toMatchObject({ ok: false, code: "notChecked" });
     value(await tryAgain({ assignment }));
     value(await handIn({ assignment }));
@@ -142,27 +142,27 @@ describe("a child's work", () => {
   });
 
   test("shows no marks at all where the teacher said never", async () => {
-    const assignment = await given({ checking: "never" });
+    const assignment = await newAssignment({ checking: "never" });
     value(await tryAgain({ assignment }));
     value(await handIn({ assignment }));
     expect((await studentWork(db, child(), assignment, new Date()))!.marks).toEqual({});
   });
 
   test("an answer of the wrong shape, or to a question that is not there, is refused", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     const wrong = { assignment, question: question.id, key: "a-long-key", value: { not: "a choice" } };
     expect((await checkAnswer(wrong)).ok).toBe(false);
     expect((await checkAnswer({ assignment, question: "gone", key: "a-long-key", value: "a" })).ok).toBe(false);
   });
 
   test("cannot be done before it opens", async () => {
-    const assignment = await given({ opens: { kind: "at", at: later(1) } });
+    const assignment = await newAssignment({ opens: { kind: "at", at: later(1) } });
     expect(await check(assignment, "a")).toMatchObject({ ok: false, code: "notStarted" });
     expect(await studentWork(db, child(), assignment, new Date())).toBeNull();
   });
 
   test("once handed in it stays handed in; a second try only where one was given", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     value(await check(assignment, "a"));
     value(await handIn({ assignment }));
     value(await handIn({ assignment }));
@@ -174,7 +174,7 @@ describe("a child's work", () => {
   });
 
   test("called back, it is gone for the child and what was answered is kept for the teacher", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     value(await check(assignment, "a"));
     actAs(teacher());
     value(await callBack({ assignments: [assignment], back: true }));
@@ -184,7 +184,7 @@ describe("a child's work", () => {
   });
 
   test("is nobody else's: not another child's, not a teacher's", async () => {
-    const assignment = await given({ to: [{ class: world.class, students: [world.students[0]!] }] });
+    const assignment = await newAssignment({ to: [{ class: world.class, students: [world.students[0]!] }] });
     actAs(child(1));
     expect((await check(assignment, "a")).ok).toBe(false);
     actAs(teacher());
@@ -207,7 +207,7 @@ describe("a question that has a time", () => {
     );
 
   test("says nothing of what it asks until it is opened, and cannot be answered before", async () => {
-    const assignment = await given({}, timed);
+    const assignment = await newAssignment({}, timed);
     const seen = (await studentWork(db, child(), assignment, new Date()))!;
     expect(seen.limits).toEqual({ [question.id]: { seconds: 60, left: null } });
     expect(JSON.stringify(seen.document)).not.toContain("Which?");
@@ -216,7 +216,7 @@ describe("a question that has a time", () => {
   });
 
   test("opened, it is there with its time and without its answer; opened again, the time goes on", async () => {
-    const assignment = await given({}, timed);
+    const assignment = await newAssignment({}, timed);
     const opened = value(await begin(assignment));
     expect(opened).toMatchObject({ left: 60, question: { prompt: question.prompt, right: null } });
     await openedAgo(assignment, 45);
@@ -229,7 +229,7 @@ describe("a question that has a time", () => {
   });
 
   test("what comes when its time is over is kept for the teacher and does not count", async () => {
-    const assignment = await given({}, timed);
+    const assignment = await newAssignment({}, timed);
     value(await begin(assignment));
     expect((await send(assignment, "b")).kept).toHaveLength(1);
     await openedAgo(assignment, 90);
@@ -246,7 +246,7 @@ describe("a question that has a time", () => {
   });
 
   test("a child with one and a half times as long has that here too", async () => {
-    const assignment = await given({}, timed);
+    const assignment = await newAssignment({}, timed);
     await db.query("update recipient set time_factor = 1.5 where assignment_id = $1", [assignment]);
     expect(value(await begin(assignment)).left).toBe(90);
     await openedAgo(assignment, 80);
@@ -254,7 +254,7 @@ describe("a question that has a time", () => {
   });
 
   test("another try has its own time", async () => {
-    const assignment = await given({ tries: 2 }, timed);
+    const assignment = await newAssignment({ tries: 2 }, timed);
     value(await begin(assignment));
     value(await handIn({ assignment }));
     value(await tryAgain({ assignment }));
@@ -262,8 +262,8 @@ describe("a question that has a time", () => {
   });
 
   test("one without a time has nothing to begin, and another child's is none of hers", async () => {
-    expect(await begin(await given())).toMatchObject({ ok: false, code: "noTimeLimit" });
-    const assignment = await given({ to: [{ class: world.class, students: [world.students[0]!] }] }, timed);
+    expect(await begin(await newAssignment())).toMatchObject({ ok: false, code: "noTimeLimit" });
+    const assignment = await newAssignment({ to: [{ class: world.class, students: [world.students[0]!] }] }, timed);
     actAs(child(1));
     expect((await begin(assignment)).ok).toBe(false);
   });
@@ -273,7 +273,7 @@ describe("a child who came in with the code on the board", () => {
   const byCode = (joinedAt: Date) => ({ ...child(), joinedClass: world.class, joinedAt });
 
   test("does today's work, and sees nothing of what was handed in before: it may be a classmate", async () => {
-    const assignment = await given({ tries: 2 });
+    const assignment = await newAssignment({ tries: 2 });
     value(await check(assignment, "b"));
     value(await handIn({ assignment }));
     const joined = byCode(new Date(Date.now() + 1000));
@@ -283,7 +283,7 @@ describe("a child who came in with the code on the board", () => {
   });
 
   test("sees what was begun since, and how it went", async () => {
-    const assignment = await given();
+    const assignment = await newAssignment();
     const joined = byCode(new Date(Date.now() - 60_000));
     value(await check(assignment, "a"));
     value(await handIn({ assignment }));
@@ -294,7 +294,7 @@ describe("a child who came in with the code on the board", () => {
   });
 
   test("finds nothing that is closed", async () => {
-    const assignment = await given({ closes: "due" });
+    const assignment = await newAssignment({ closes: "due" });
     value(await check(assignment, "a"));
     value(await handIn({ assignment }));
     await db.query(

@@ -22,7 +22,7 @@ import {
   attemptsOf,
   dueForAll,
   questionsBegun,
-  responsesOf,
+  lastResponsesOf,
   ownAssignment,
   type Attempt,
   type OwnAssignment,
@@ -124,7 +124,7 @@ export async function studentWork(
   // None of these depends on another. Asked one after another, each would wait in the database’s queue again.
   const [document, responses, begun, disguised, corrections, review, sharedPages, kept, mine] = await Promise.all([
     assignedDocument(db, assigned),
-    attempt && !hidden ? responsesOf(db, [attempt.id]) : [],
+    attempt && !hidden ? lastResponsesOf(db, [attempt.id]) : [],
     working ? questionsBegun(db, attempt.id) : new Map<string, Date>(),
     disguiseFor(db, assigned.recipient),
     correctionsOf(db, assignment),
@@ -168,8 +168,8 @@ export async function studentWork(
           const value = readResponse(question, values[question.id]);
           const said = formatResponse(question, value, document.languages);
           const read = isOpen(question) ? byPerson.get(question.id) : undefined;
-          const given = read ?? mark(question, value, document.languages[0]);
-          return { question, found: corrected(given, said, corrections[question.id]) };
+          const marked = read ?? mark(question, value, document.languages[0]);
+          return { question, found: corrected(marked, said, corrections[question.id]) };
         });
   const told = new Map(seen.map(({ question, found }) => [question.id, feedbackFor(question, found.verdict)]));
   return {

@@ -5,7 +5,8 @@ import { POST as sendResponses } from "@/app/student/[assignment]/responses/rout
 import type { Db } from "@/data/engine/db";
 import { freshDatabase } from "@/data/testing/database";
 import { lesson, publishFor, smallWorld, type World } from "@/data/testing/world";
-import { ownAssignment, workOf } from "@/data/student/work";
+import { ownAssignment } from "@/data/student/work";
+import { workOf } from "@/data/results/work-of-class";
 import { assignResources } from "../assign/assign-actions";
 import { checkAnswer } from "../student/student-actions";
 import { disguiseFor } from "../student/student-work";
@@ -35,9 +36,9 @@ export const formFor = (resource: number, students = world.students): AssignForm
   );
 
 /** Gives the lesson, or another, to the class now; the first child is the one who asks from then on. */
-export async function given(more: object = {}, lessonGiven = document): Promise<number> {
+export async function newAssignment(more: object = {}, lessonAssigned = document): Promise<number> {
   actAs(teacher());
-  const { id } = await publishFor(db, world.ines, lessonGiven);
+  const { id } = await publishFor(db, world.ines, lessonAssigned);
   const { assignments } = value(await assignResources({ ...formFor(id), ...more }));
   actAs(child());
   return assignments[0]!;

@@ -7,7 +7,7 @@ import {
   drainSeconds,
   everybodyAnswered,
   isStopping,
-  sayStopping,
+  announceStop,
   unanswered,
   watchRequests,
 } from "./open-requests";
@@ -77,7 +77,7 @@ test("while it stops it still answers, and says that it stops; then it takes nob
   const well = { query: () => Promise.resolve([]) } as unknown as Db;
   expect((await health(well)).problems).not.toContain("It is being stopped.");
   expect(isStopping()).toBe(false);
-  sayStopping();
+  announceStop();
   expect((await health(well)).problems).toContain("It is being stopped.");
   expect(await (await ask()).text()).toBe("here");
   closeDoors();

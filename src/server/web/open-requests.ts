@@ -39,7 +39,7 @@ export const unanswered = (): number =>
 
 /** Whether the process has been told to stop: whatever shares requests out sends no more here. */
 export const isStopping = (): boolean => holder.goldenSatchelOpenRequests?.stopping ?? false;
-export function sayStopping(): void {
+export function announceStop(): void {
   if (holder.goldenSatchelOpenRequests) holder.goldenSatchelOpenRequests.stopping = true;
 }
 /** Takes no new connections from now on. */

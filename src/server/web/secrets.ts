@@ -7,9 +7,9 @@ export const hashSecret = (secret: string): Promise<string> => hash(secret);
 // Somebody who does not exist takes as long to refuse as somebody with another password.
 let nobody: Promise<string> | undefined;
 
-export async function secretIsRight(stored: string | null | undefined, given: string): Promise<boolean> {
+export async function secretIsRight(stored: string | null | undefined, typed: string): Promise<boolean> {
   nobody ??= hashSecret(randomBytes(16).toString("hex"));
-  const right = await verify(stored ?? (await nobody), given);
+  const right = await verify(stored ?? (await nobody), typed);
   return right && stored !== null && stored !== undefined;
 }
 

@@ -1,7 +1,7 @@
 import { sealStoredSecrets } from "@/data/engine/seal-secrets";
 import { database } from "./database";
 import { removeLeftOvers } from "../files/files";
-import { closeDoors, drainSeconds, everybodyAnswered, isStopping, sayStopping, watchRequests } from "./open-requests";
+import { closeDoors, drainSeconds, everybodyAnswered, isStopping, announceStop, watchRequests } from "./open-requests";
 import { allDone } from "./under-way";
 import { answerBackups } from "../keep/asked";
 import { backUpOnSchedule } from "../keep/schedule";
@@ -30,7 +30,7 @@ export async function start(): Promise<void> {
       // Ctrl-C comes twice: from the terminal, and from what started this.
       if (isStopping()) return;
       for (const end of ends) end();
-      sayStopping();
+      announceStop();
       // Who has asked gets an answer; what is open for live updates does not wait for anything.
       void new Promise((resolve) => setTimeout(resolve, drain))
         .then(closeDoors)

@@ -9,7 +9,7 @@ import { guestsAt, notBegun } from "@/data/classes/guests";
 import type { Db } from "@/data/engine/db";
 import { groupsOf } from "@/data/plan/plan";
 import { standingCorrections } from "@/data/results/corrections";
-import { workOf } from "@/data/student/work";
+import { workOfStudent, workWithLastAnswers } from "@/data/results/work-of-class";
 import { ResultsScreen, type Shown } from "@/screens/results/results-screen";
 import { markingOf } from "@/server/marking/marking";
 import { noteLooked } from "@/server/keep/looked";
@@ -26,10 +26,11 @@ async function shownOf(
   now: Date,
   asked: { view: string; student: number | undefined },
 ): Promise<Shown> {
-  const [works, guests] = await Promise.all([workOf(db, assignment.id), guestsAt(db, assignment.id)]);
+  const [works, guests] = await Promise.all([workWithLastAnswers(db, assignment.id), guestsAt(db, assignment.id)]);
   const table = resultTable(works, assignment.keep);
-  const student =
-    asked.view === "student" ? (works.find((work) => work.student.id === asked.student) ?? works[0]) : null;
+  const found = asked.view === "student" ? (works.find((work) => work.student.id === asked.student) ?? works[0]) : null;
+  // One child's page shows every answer as it was written.
+  const student = found && (await workOfStudent(db, assignment.id, found.student.id));
   if (student) await noteLooked(db, { student: student.student.id, by: visitor.id, what: "answers", at: now });
   const [free, corrections, around, groups, marking, owns] = await Promise.all([
     guests.length > 0 ? notBegun(db, assignment.id) : [],

@@ -61,7 +61,7 @@ export function look(
     versions: [],
     waitsFor: null,
     withoutConsent: { voice: [], picture: [] },
-    givenVersions: [],
+    versionsToAssign: [],
     classes: [group],
     others: [],
     barClass: { id: 1, name: "5 Kittiwake" },

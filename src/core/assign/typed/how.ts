@@ -80,7 +80,10 @@ const settings: readonly [string, Setting][] = [
 ];
 const phrases = settings.map(([phrase, setting]) => ({ words: phrase.split(" "), setting }));
 
-/** How often, what counts, in which order, when it is checked and closed. */
+/**
+ * How often, what counts, in which order, when it is checked and closed.
+ * `settingAt(tokensOf("2 tries"), 0)` gives `{ n: 2, setting: { kind: "tries", tries: 2 } }`.
+ */
 export function settingAt(tokens: readonly Token[], at: number): { n: number; setting: Setting } | null {
   for (const { words, setting } of phrases) if (startsWith(tokens, at, words)) return { n: words.length, setting };
   const number = numberIn(tokens[at]!.word);
@@ -111,7 +114,7 @@ const factorWords: readonly [string, number][] = [
 const factorPhrases = factorWords.map(([phrase, factor]) => ({ words: phrase.split(" "), factor }));
 const percents: Record<string, number> = { "25%": 1.25, "50%": 1.5, "100%": 2 };
 
-/** How much more time: "1.5x", "×2 time", "double time", "25% more time". */
+/** How much more time: "1.5x", "×2 time", "double time", "25% more time". `factorAt(tokensOf("1.5x"), 0)` gives `{ n: 1, factor: 1.5 }`. */
 export function factorAt(tokens: readonly Token[], at: number): { n: number; factor: number } | null {
   for (const { words, factor } of factorPhrases) if (startsWith(tokens, at, words)) return { n: words.length, factor };
   const { word } = tokens[at]!;
@@ -150,7 +153,7 @@ const versionWord: Record<string, VersionWords> = {
   plainer: { by: "easier" },
 };
 
-/** "short version", "the easier one", "normal", "Spanish version", "version Tides for Emil". */
+/** "short version", "the easier one", "normal", "Spanish version", "version Tides for Emil". `versionAt(tokensOf("short version"), 0, []).n` gives `2`. */
 export function versionAt(
   tokens: readonly Token[],
   at: number,

@@ -97,7 +97,7 @@ const phrases: readonly { words: readonly string[]; kind: "all classes" | "those
   { words: ["whoever", "has", "it"], kind: "those who have it" },
 ];
 
-/** Whether these words are typed there, with no comma between them. */
+/** Whether these words are typed there, with no comma between them. `startsWith(tokensOf("Bo, 2 tries"), 1, ["2", "tries"])` gives `true`. */
 export const startsWith = (tokens: readonly Token[], at: number, words: readonly string[]): boolean =>
   words.every((word, n) => tokens[at + n]?.word === word && (n === words.length - 1 || !tokens[at + n]!.ends));
 

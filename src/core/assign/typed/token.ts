@@ -42,7 +42,10 @@ function withoutTail(text: string): string {
   return text.slice(0, end);
 }
 
-/** The words of a line: `tokensOf("Bo, 2 tries")` has "bo" (which ends a part), "2" and "tries". */
+/**
+ * The words of a line.
+ * `tokensOf("Bo, 2 tries").map(({ word }) => word)` gives `["bo", "2", "tries"]`.
+ */
 export function tokensOf(line: string): Token[] {
   const tokens: Token[] = [];
   for (const found of line.matchAll(/[–—]|[^\s,;–—]+/g)) {
@@ -64,7 +67,7 @@ export function tokensOf(line: string): Token[] {
   });
 }
 
-/** A title or a name as a line would have it: `wordsIn("Tides, short")` is "tides short". */
+/** A title or a name as a line would have it. `wordsIn("Tides, short")` gives `"tides short"`. */
 export const wordsIn = (text: string): string =>
   tokensOf(text)
     .map(({ word }) => word)

@@ -110,7 +110,10 @@ function dateAt(
   return { n: year ? 3 : 2, day: dateOf(year, month, day)! };
 }
 
-/** A day: "today", "next Tuesday", "Mon 30 Nov", "the 30th", "3/12" in her country's order. */
+/**
+ * A day: "today", "next Tuesday", "Mon 30 Nov", "the 30th", "3/12" in her country's order.
+ * `dayAt(tokensOf("next Tuesday"), 0, true)` gives `{ n: 2, day: { by: "weekday", weekday: 2, next: true } }`.
+ */
 export function dayAt(tokens: readonly Token[], at: number, dayFirst: boolean): { n: number; day: DayWords } | null {
   const token = tokens[at];
   if (!token) return null;
@@ -137,7 +140,10 @@ const two = (number: number) => String(number).padStart(2, "0");
 /** A bare hour means one at which a school is open: 1 to 6 in the afternoon, 7 to 12 as it is. */
 const schoolHour = (hour: number, exact: boolean) => (!exact && hour >= 1 && hour <= 6 ? hour + 12 : hour);
 
-/** "at 3", "7:30", "3 pm", "noon", "half past 2", "7 in the morning". `bare`: a number alone is an hour. */
+/**
+ * "at 3", "7:30", "3 pm", "noon", "half past 2", "7 in the morning". `bare`: a number alone is an hour.
+ * `timeAt(tokensOf("half past 2"), 0, false)` gives `{ n: 3, time: "14:30" }`.
+ */
 export function timeAt(tokens: readonly Token[], at: number, bare: boolean): { n: number; time: string } | null {
   const lead = tokens[at]?.word === "at" || tokens[at]?.word === "," ? 1 : 0;
   const token = tokens[at + lead];
@@ -298,6 +304,7 @@ const openWords = /^(?:from|opens?|opening|starts?|starting|on|for)$/;
 /**
  * When it opens or is due. `role`: what the words say it is for; null where they leave it open ("Tue first lesson").
  * `labels`: what lessons are called ("Reading").
+ * `whenAt(tokensOf("due Thursday at 3"), 0, true, []).role` gives `"due"`.
  */
 export function whenAt(
   tokens: readonly Token[],

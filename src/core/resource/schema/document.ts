@@ -163,7 +163,7 @@ export class DocumentError extends Error {
  */
 const upgrades: Record<number, (document: Record<string, unknown>) => Record<string, unknown>> = {};
 
-/** @throws DocumentError naming the first places that are wrong */
+/** `parseDocument(lesson)` gives `lesson`. @throws DocumentError naming the first places that are wrong */
 export function parseDocument(value: unknown): Document {
   let candidate = value as Record<string, unknown>;
   if (typeof candidate === "object" && candidate !== null) {

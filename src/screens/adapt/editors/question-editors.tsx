@@ -15,7 +15,7 @@ import { OptionList } from "./option-list";
 
 // Kinds that few steps have are read when one is there.
 const BarsEditor = later(() => import("./graph-editors").then((part) => part.BarsEditor));
-const ClipEditor = later(() => import("./given-editors").then((part) => part.ClipEditor));
+const ClipEditor = later(() => import("./made-editors").then((part) => part.ClipEditor));
 const CellsEditor = later(() => import("./passage-editors").then((part) => part.CellsEditor));
 const GapsEditor = later(() => import("./gaps-editor").then((part) => part.GapsEditor));
 const GroupsEditor = later(() => import("./sorting-editors").then((part) => part.GroupsEditor));
@@ -23,14 +23,14 @@ const HighlightEditor = later(() => import("./passage-editors").then((part) => p
 const LabelsEditor = later(() => import("./sorting-editors").then((part) => part.LabelsEditor));
 const LineEditor = later(() => import("./graph-editors").then((part) => part.LineEditor));
 const LongTextEditor = later(() => import("./passage-editors").then((part) => part.LongTextEditor));
-const NotePageEditor = later(() => import("./given-editors").then((part) => part.NotePageEditor));
-const PhotoEditor = later(() => import("./given-editors").then((part) => part.PhotoEditor));
+const NotePageEditor = later(() => import("./made-editors").then((part) => part.NotePageEditor));
+const PhotoEditor = later(() => import("./made-editors").then((part) => part.PhotoEditor));
 const PlaceEditor = later(() => import("./place-editor").then((part) => part.PlaceEditor));
 const PointsEditor = later(() => import("./graph-editors").then((part) => part.PointsEditor));
 const UnitList = later(() => import("./unit-list").then((part) => part.UnitList));
-const PollEditor = later(() => import("./given-editors").then((part) => part.PollEditor));
+const PollEditor = later(() => import("./made-editors").then((part) => part.PollEditor));
 const SketchEditor = later(() => import("../drawing/sketch-editor").then((part) => part.SketchEditor));
-const SpeechEditor = later(() => import("./given-editors").then((part) => part.SpeechEditor));
+const SpeechEditor = later(() => import("./made-editors").then((part) => part.SpeechEditor));
 const ToolChoice = later(() => import("./manipulative-editor").then((part) => part.ToolChoice));
 
 function ChoiceEditor({ question, languages, newId, onChange }: EditorProps<"choice">) {

@@ -54,8 +54,8 @@ export function BarsView({
       >
         <UprightScale axis={axis} width={width} height={height} languages={languages} />
         {bars.map((bar, at) => {
-          const given = value[bar.id];
-          const tall = given === undefined ? 0 : shareAlong(axis, given) * inner.height;
+          const drawn = value[bar.id];
+          const tall = drawn === undefined ? 0 : shareAlong(axis, drawn) * inner.height;
           return (
             <g key={bar.id}>
               <rect
@@ -94,27 +94,27 @@ export function BarsView({
       <ul className="flex flex-wrap gap-x-4 gap-y-1">
         {bars.map((bar) => {
           const text = inLanguage(bar.text, languages) ?? "";
-          const given = value[bar.id];
+          const drawn = value[bar.id];
           return (
             <li key={bar.id} className="flex items-center gap-1">
               <span className="min-w-16">{text}</span>
               <button
                 type="button"
-                disabled={readOnly || given === undefined || given <= axis.from}
+                disabled={readOnly || drawn === undefined || drawn <= axis.from}
                 aria-label={t("less", { name: text })}
-                onClick={() => set(bar.id, (given ?? axis.from) - axis.step)}
+                onClick={() => set(bar.id, (drawn ?? axis.from) - axis.step)}
                 className="grid h-12 w-12 place-items-center rounded-card border-2 border-line-strong disabled:opacity-40"
               >
                 <Minus size={18} aria-hidden />
               </button>
               <output className="numbers w-12 text-center font-semibold" aria-label={t("standsAt", { name: text })}>
-                {given === undefined ? "–" : said(given, languages)}
+                {drawn === undefined ? "–" : said(drawn, languages)}
               </output>
               <button
                 type="button"
-                disabled={readOnly || (given !== undefined && given >= axis.to)}
+                disabled={readOnly || (drawn !== undefined && drawn >= axis.to)}
                 aria-label={t("more", { name: text })}
-                onClick={() => set(bar.id, (given ?? axis.from) + axis.step)}
+                onClick={() => set(bar.id, (drawn ?? axis.from) + axis.step)}
                 className="grid h-12 w-12 place-items-center rounded-card border-2 border-line-strong disabled:opacity-40"
               >
                 <Plus size={18} aria-hidden />

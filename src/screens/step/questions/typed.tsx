@@ -102,9 +102,9 @@ function NumberBoxes({ question, value = {}, onChange, readOnly, parts, labelled
   return (
     <div role="group" aria-labelledby={labelledBy} className="flex flex-wrap items-center gap-2">
       {question.parts.map((part, at) => {
-        const given = value[part.id] ?? { number: "" };
+        const response = value[part.id] ?? { number: "" };
         const change = (next: { number?: string; unit?: string }) =>
-          onChange({ ...value, [part.id]: { ...given, ...next } });
+          onChange({ ...value, [part.id]: { ...response, ...next } });
         const name = part.unit ?? (question.parts.length > 1 ? t("numberNth", { number: at + 1 }) : t("number"));
         return (
           <span key={part.id} className="flex items-center gap-2">
@@ -112,7 +112,7 @@ function NumberBoxes({ question, value = {}, onChange, readOnly, parts, labelled
               type="text"
               inputMode="decimal"
               aria-label={name}
-              value={given.number}
+              value={response.number}
               readOnly={readOnly}
               autoComplete="off"
               maxLength={60}
@@ -122,7 +122,7 @@ function NumberBoxes({ question, value = {}, onChange, readOnly, parts, labelled
             {part.units ? (
               <select
                 aria-label={t("unit")}
-                value={given.unit ?? ""}
+                value={response.unit ?? ""}
                 disabled={readOnly}
                 onChange={(event) => change({ unit: event.target.value })}
                 className={clsx(target, "border-line-strong")}

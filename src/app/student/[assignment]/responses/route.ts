@@ -8,7 +8,7 @@ import { sessionHash } from "@/server/web/session";
 import { refuse } from "@/server/web/refuse";
 
 const MONTH_MS = 31 * 86_400_000;
-const Given = z.object({
+const Sent = z.object({
   /** Whose and which try, as the device knows it: answers that waited are never put down as somebody else's. */
   recipient: z.number().int().positive(),
   number: z.number().int().positive().max(1000),
@@ -53,7 +53,7 @@ export const POST = direct(
       if (session) await rememberAllowed(db, session, visitor, assigned);
       return Response.json(done);
     },
-    Given,
+    Sent,
     async ({ db, now, params, body }) => {
       const session = await sessionHash();
       if (!session) return null;

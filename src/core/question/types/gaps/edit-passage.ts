@@ -50,7 +50,10 @@ const answersIn = (cell: string): string[] | null => {
   return accepted.length > 0 ? accepted : ["?"];
 };
 
-/** The reverse. A gap keeps its id while one of its answers stays, or else the next spare one: its answers stay with it. */
+/**
+ * The reverse. A gap keeps its id while one of its answers stays, or else the next spare one: its answers stay with it.
+ * `readCells([["High", "[tide]"]], [], () => "a").rows` gives `[["High", "[[a]]"]]`.
+ */
 export function readCells(
   typed: readonly (readonly string[])[],
   gaps: readonly Gap[],

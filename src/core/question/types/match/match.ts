@@ -31,9 +31,9 @@ export const match: QuestionKind<"match"> = {
       lowerBound: 0,
       upperBound: 1,
     });
-    const given = new Map(response);
+    const chosen = new Map(response);
     const parts = Object.fromEntries(
-      left.map((item) => [item.id, right.has(pairKey([item.id, given.get(item.id) ?? ""]))]),
+      left.map((item) => [item.id, right.has(pairKey([item.id, chosen.get(item.id) ?? ""]))]),
     );
     return { share, parts };
   },

@@ -1,7 +1,7 @@
 import { resultRows } from "@/core/results/rows";
 import { resultTable } from "@/core/results/table";
 import { assignmentById } from "@/data/assign/assignments";
-import { workOf } from "@/data/student/work";
+import { workWithLastAnswers } from "@/data/results/work-of-class";
 import { sendCsv } from "@/server/web/send-sheet";
 import { numberFrom, route } from "@/server/web/route";
 
@@ -14,6 +14,10 @@ export const GET = route(
       .replace(/[^\p{L}\p{N} -]+/gu, " ")
       .replace(/\s+/g, " ")
       .trim();
-    return sendCsv(resultRows(resultTable(await workOf(db, assignment.id), assignment.keep)), "results", name);
+    return sendCsv(
+      resultRows(resultTable(await workWithLastAnswers(db, assignment.id), assignment.keep)),
+      "results",
+      name,
+    );
   },
 );

@@ -4,7 +4,7 @@ import { itemRows } from "@/core/results/item-rows";
 import { resultRows, withoutNames } from "@/core/results/rows";
 import { resultTable } from "@/core/results/table";
 import { assignmentById } from "@/data/assign/assignments";
-import { workOf } from "@/data/student/work";
+import { workWithLastAnswers } from "@/data/results/work-of-class";
 import { sendPdf } from "@/server/web/make-paper";
 import { numberFrom, route } from "@/server/web/route";
 
@@ -13,7 +13,7 @@ export const GET = route(
   (params) => ({ assignment: numberFrom(params, "assignment") }),
   async ({ db, visitor, params, request }) => {
     const assignment = (await assignmentById(db, numberFrom(params, "assignment")))!;
-    const table = resultTable(await workOf(db, assignment.id), assignment.keep);
+    const table = resultTable(await workWithLastAnswers(db, assignment.id), assignment.keep);
     const said = new URL(request.url).searchParams;
     const of = {
       title: assignment.part ? `${assignment.title}, ${assignment.part}` : assignment.title,

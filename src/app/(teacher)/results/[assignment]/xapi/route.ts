@@ -1,6 +1,6 @@
 import { resultTable } from "@/core/results/table";
 import { assignmentById } from "@/data/assign/assignments";
-import { workOf } from "@/data/student/work";
+import { workWithLastAnswers } from "@/data/results/work-of-class";
 import { xapiStatements } from "@/formats/xapi";
 import { baseAddress } from "@/server/web/base-address";
 import { asAttachment } from "@/server/web/send-stream";
@@ -12,7 +12,7 @@ export const GET = route(
   (params) => ({ assignment: numberFrom(params, "assignment") }),
   async ({ db, params }) => {
     const { id, title, keep } = (await assignmentById(db, numberFrom(params, "assignment")))!;
-    const table = resultTable(await workOf(db, id), keep);
+    const table = resultTable(await workWithLastAnswers(db, id), keep);
     const of = { home: await baseAddress(), assignment: id, title, language: "en" };
     return new Response(`${JSON.stringify(xapiStatements(table, of), null, 1)}\n`, {
       headers: { "content-type": "application/json", "content-disposition": asAttachment("results.xapi.json") },

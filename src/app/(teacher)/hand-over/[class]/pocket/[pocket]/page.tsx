@@ -18,8 +18,8 @@ export default async function HandOverPocketPage({
   params: Promise<{ class: string; pocket: string }>;
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  const given = await params;
-  const [group, pocket] = [idFrom(given.class) ?? -1, idFrom(given.pocket) ?? -1];
+  const parameters = await params;
+  const [group, pocket] = [idFrom(parameters.class) ?? -1, idFrom(parameters.pocket) ?? -1];
   const { db, visitor, now } = await enter("hand over a pocket to a course", { class: group, pocket });
   const asked = { class: group, pocket, ...stretchFrom({}, visitor, now), ...pastFrom(await searchParams) };
   const [view, classes, pockets] = await Promise.all([

@@ -10,10 +10,10 @@ import { goneAmong } from "../files/files";
 import type { Visitor } from "../web/session";
 
 /** What is given: a resource as it is published now. */
-export type Given = LookedResource & { revision: number };
+export type ResourceToAssign = LookedResource & { revision: number };
 
 /** What is given, in the order asked for; what is not published is left out. */
-export async function givenOf(db: Db, visitor: Visitor, ids: readonly number[]): Promise<Given[]> {
+export async function resourcesToAssign(db: Db, visitor: Visitor, ids: readonly number[]): Promise<ResourceToAssign[]> {
   const [heads, published] = await Promise.all([headsOf(db, ids), publishedOf(db, ids)]);
   const headOf = new Map(heads.map((head) => [head.id, head]));
   return Promise.all(

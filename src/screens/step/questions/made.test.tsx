@@ -4,7 +4,7 @@ import { richText } from "@/core/content/rich-text";
 import type { QuestionOf } from "@/core/question/question";
 import { WorkPlaceProvider } from "@/screens/media/work-place";
 import { Messages } from "../../language/messages";
-import { ClipView, PhotoView, SpeechView } from "./given";
+import { ClipView, PhotoView, SpeechView } from "./made";
 
 const asked = {
   id: "q",
