@@ -1,6 +1,7 @@
 import { defineConfig } from "@playwright/test";
+import { findChromium } from "./scripts/chromium.mjs";
 
-const chromium = process.env.CHROMIUM_PATH ?? "/usr/bin/chromium";
+const chromium = findChromium();
 
 export default defineConfig({
   testDir: "e2e",

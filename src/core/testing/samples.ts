@@ -52,7 +52,7 @@ export const film = {
 
 /** A lesson of twenty minutes: part "a" has two lines, part "b" none, and goes first when time is short. */
 export const sheet = {
-  ...{ period: 20, words: [], short: ["b"] },
+  ...{ period: 20, materials: [], words: [], short: ["b"] },
   days: [
     {
       id: "day",
