@@ -66,4 +66,10 @@ test("where the school asks families, a child whose family has not said yes cann
   expect(answers[0]).toEqual([403, "Your school may not keep recordings of your voice yet. Tell your teacher."]);
   // Of pictures she may send what is one: only this is none.
   expect(answers[1]![0]).toBe(415);
+
+  // The others of this school may record.
+  await office.goto("/office");
+  await rules.getByRole("checkbox", { name: /^Ask families/ }).click();
+  await rules.getByRole("button", { name: "Keep" }).click();
+  await expect(office.getByText("Kept.", { exact: true })).toBeVisible();
 });

@@ -86,7 +86,7 @@ function Week({ place }: { place: ReadingPlace }) {
       </div>
       <ul className="grid grid-cols-7 gap-1.5">
         {week.days.map(({ date, minutes }) => (
-          <li key={date} className="grid gap-1 text-center text-[0.82em]">
+          <li key={date} className="grid gap-1 text-center text-[min(0.82em,3.6vw)]">
             <span
               aria-hidden
               className={clsx(
@@ -140,8 +140,9 @@ export function ChooseScreen({ place, name }: { place: ReadingPlace; name: strin
         </Link>
         <h1 className="font-serif text-2xl">{t("title", { name })}</h1>
       </header>
-      <div className="grid gap-5 md:grid-cols-[minmax(0,1fr)_18rem]">
-        <div className="grid min-w-0 auto-rows-min grid-cols-1 gap-5">
+      {/* Measured in letters: a child may have set them twice as large. */}
+      <div className="flex flex-wrap gap-5">
+        <div className="@container grid min-w-0 flex-[3_1_22em] auto-rows-min grid-cols-1 gap-5">
           {current && (
             <section className="flex flex-wrap items-center gap-4 rounded-card border-2 border-ink bg-card p-4">
               <Cover about={current.about} small />
@@ -162,7 +163,7 @@ export function ChooseScreen({ place, name }: { place: ReadingPlace; name: strin
               </button>
             </div>
             {suggested.length === 0 && <p>{t("nothing")}</p>}
-            <ul className="grid gap-3 sm:grid-cols-3">
+            <ul className="grid gap-3 @[24em]:grid-cols-3">
               {suggested.map((reading) => (
                 <li
                   key={reading.resource}
@@ -204,7 +205,7 @@ export function ChooseScreen({ place, name }: { place: ReadingPlace; name: strin
             )}
           </section>
         </div>
-        <div className="grid min-w-0 auto-rows-min grid-cols-1 gap-5">
+        <div className="grid min-w-0 flex-[1_1_15em] auto-rows-min grid-cols-1 gap-5">
           <Week place={place} />
           <section className="grid gap-2">
             <h2 className="font-bold">{t("log")}</h2>
@@ -212,7 +213,7 @@ export function ChooseScreen({ place, name }: { place: ReadingPlace; name: strin
             <ul>
               {log.map((row) => (
                 <li key={`${row.date} ${row.title}`} className="flex gap-3 border-t border-line py-1.5">
-                  <span className="w-10 text-ink-soft">{day.format(new Date(`${row.date}T12:00:00Z`))}</span>
+                  <span className="w-[2.6em] text-ink-soft">{day.format(new Date(`${row.date}T12:00:00Z`))}</span>
                   <span className="min-w-0 flex-1">{row.title}</span>
                   <span className="numbers font-bold">{row.minutes}</span>
                 </li>
@@ -224,7 +225,7 @@ export function ChooseScreen({ place, name }: { place: ReadingPlace; name: strin
       <section className="grid gap-2">
         <h2 className="font-bold">{t("likes")}</h2>
         {problem && <p role="alert">{problem}</p>}
-        <ul className="grid grid-cols-[repeat(auto-fill,minmax(7.75rem,1fr))] gap-2">
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(min(100%,max(7.75rem,6.5em)),1fr))] gap-2">
           {interestNames.map((one) => {
             const Icon = interestIcons[one];
             const on = likes.includes(one);
