@@ -3,7 +3,7 @@ import { canonical, changesBetween } from "./changes";
 import type { Document, Step } from "./document";
 import { parseDocument } from "./schema/document";
 import { insertStep, moveStep, newStep, removeSteps, replaceStep } from "./edit";
-import { sameStep, merge, takeField, takeStep } from "./merge";
+import { sameStep, merge, placeStepAs, takeField, takeStep } from "./merge";
 import { richText } from "../content/rich-text";
 import { stepText, wordsChanged } from "./words-changed";
 
@@ -244,5 +244,27 @@ describe("word by word", () => {
         expect(without("gone")).toBe(after);
       }),
     );
+  });
+});
+
+describe("a step is placed as it stands in another document", () => {
+  const of = (...ids: string[]) => lesson(ids);
+
+  test("behind the nearest step before it there, with nothing else moved or lost", () => {
+    expect(idsOf(placeStepAs(of("d", "c", "b", "a"), of("a", "b", "c", "d"), "c"))).toEqual(["d", "b", "c", "a"]);
+  });
+
+  test("first where none of those before it there is here", () => {
+    expect(idsOf(placeStepAs(of("b", "c"), of("x", "c", "b"), "c"))).toEqual(["c", "b"]);
+  });
+
+  test("past a step that is not here, to the one before that", () => {
+    expect(idsOf(placeStepAs(of("c", "a", "b"), of("a", "x", "c"), "c"))).toEqual(["a", "c", "b"]);
+  });
+
+  test("a step one of the two does not have moves nothing", () => {
+    const mine = of("a", "b");
+    expect(placeStepAs(mine, of("b"), "a")).toBe(mine);
+    expect(placeStepAs(mine, of("c", "a", "b"), "c")).toBe(mine);
   });
 });
