@@ -53,7 +53,8 @@ export function FilmStage({
   const [length, setLength] = useState(0);
   const [playing, setPlaying] = useState(false);
   const [at, setAt] = useState(from);
-  const [failed, setFailed] = useState(false);
+  /** Why it does not run: it cannot be shown, or this browser starts nothing by itself before something was pressed. */
+  const [failed, setFailed] = useState<"cannot" | "press" | null>(null);
   // Until somebody chooses, captions are in the language that is read.
   const [chosen, setCaptions] = useState<string | null | undefined>();
   const captions =
@@ -73,7 +74,9 @@ export function FilmStage({
   };
   const play = () => {
     if (Number.isFinite(to) && last.current >= to - 0.05) goTo(from);
-    video.current?.play().catch((error: DOMException) => error.name !== "AbortError" && setFailed(true));
+    video.current?.play().catch((error: DOMException) => {
+      if (error.name !== "AbortError") setFailed(error.name === "NotAllowedError" ? "press" : "cannot");
+    });
   };
   const pause = () => video.current?.pause();
   useImperativeHandle(stage, () => ({ at, goTo, play, pause }));
@@ -128,9 +131,13 @@ export function FilmStage({
         playsInline
         onClick={() => (playing ? pause() : play())}
         onLoadedMetadata={(event) => known(event.currentTarget)}
-        onPlay={() => (asked.current.mayPlay?.(last.current) === false ? pause() : setPlaying(true))}
+        onPlay={() => {
+          setFailed(null);
+          if (asked.current.mayPlay?.(last.current) === false) pause();
+          else setPlaying(true);
+        }}
         onPause={() => setPlaying(false)}
-        onError={() => setFailed(true)}
+        onError={() => setFailed("cannot")}
         className="max-h-[26rem] w-full rounded-card border border-line bg-[black]"
       >
         {Object.entries(block.captions).map(([language, media]) => (
@@ -144,8 +151,8 @@ export function FilmStage({
         ))}
       </video>
       {failed && (
-        <p role="alert" className="text-clay">
-          {t("cannot")}
+        <p role="alert" className={failed === "cannot" ? "text-clay" : "font-bold"}>
+          {t(failed)}
         </p>
       )}
       <div className="flex items-center gap-2">
