@@ -21,7 +21,6 @@ const floors = {
   data: ["@/server/*", "@/app/*", "@/screens/*", "@/ui/*", "react", "next", "next/*"],
   server: ["@/app/*", "@/screens/*", "@/ui/*"],
   ui: ["@/core/*", "@/formats/*", "@/data/*", "@/server/*", "@/app/*", "@/screens/*"],
-  screens: ["@/app/*"],
 };
 
 /** The rooms of src/core from the ground up: each may name those before it, and none after it. */
@@ -90,6 +89,21 @@ const config = [
       "no-restricted-imports": [
         "error",
         { patterns: [{ group: above, message: `src/${floor} may not import from above (see README, layout).` }] },
+      ],
+    },
+  })),
+  ...["app", "screens"].map((floor) => ({
+    files: [`src/${floor}/**/*.{ts,tsx}`],
+    rules: {
+      "no-restricted-imports": [
+        "error",
+        {
+          paths: [{ name: "next/link", message: "Use Link of @/ui/link: it asks for nothing before it is pressed." }],
+          patterns:
+            floor === "app"
+              ? []
+              : [{ group: ["@/app/*"], message: "src/screens may not import from above (see README)." }],
+        },
       ],
     },
   })),

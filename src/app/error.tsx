@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { Button, buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { buttonClasses } from "@/ui/button";
 import { Empty } from "@/ui/empty";
 

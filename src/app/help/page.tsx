@@ -1,5 +1,5 @@
 import type { Metadata } from "next";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { HelpScreen } from "@/screens/shell/help-screen";
 import { Brand } from "@/screens/shell/brand";
 import { enter } from "@/server/web/page";

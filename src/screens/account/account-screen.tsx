@@ -1,6 +1,6 @@
 "use client";
 import { Laptop } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useTransition, type FormEvent } from "react";
 import { useState } from "react";

@@ -1,6 +1,6 @@
 "use client";
 import { Backpack, Eye, MapPin, Redo2, Scissors, ScrollText, Shapes, Share2, Undo2 } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useState } from "react";
 import { adoptQuestion, adoptStep, giveBack, giveQuestionBack } from "@/core/resource/adopt";

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { ExternalLink, Wrench } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState } from "react";
 import type { Finding } from "@/core/assign/finding";
 import type { AssignForm } from "@/core/assign/form";

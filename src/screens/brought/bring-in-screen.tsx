@@ -14,7 +14,7 @@ import {
   TriangleAlert,
   Volume2,
 } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { becomes, type Becomes } from "@/core/brought/brought";

@@ -1,6 +1,6 @@
 "use client";
 import { ChevronDown, KeyRound, Plus } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { ClassSaid } from "@/core/roster/class-said";

@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { formatDay } from "@/core/calendar/format-moment";
 import type { PastClass, PastWork } from "@/data/classes/class-said";

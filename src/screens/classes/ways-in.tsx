@@ -1,6 +1,6 @@
 "use client";
 import { CalendarPlus, IdCard, Mail, Printer } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import type { LoginCard } from "@/core/roster/secret";

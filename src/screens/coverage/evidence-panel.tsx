@@ -2,7 +2,7 @@
 import { formatPercent } from "@/core/results/format-percent";
 import type { Statement } from "@/core/results/branches";
 import { Search, X } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useCallback, useState } from "react";
 import { forTheseAs } from "@/core/assign/for-these";
 import { formatDay } from "@/core/calendar/format-moment";
@@ -210,7 +210,7 @@ export function EvidencePanel({
                     {one.opens > now ? (
                       one.title
                     ) : (
-                      <Link prefetch={false} href={`/results?assignment=${one.assignment}`} className="underline">
+                      <Link href={`/results?assignment=${one.assignment}`} className="underline">
                         {one.title}
                       </Link>
                     )}

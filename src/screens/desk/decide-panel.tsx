@@ -1,6 +1,6 @@
 "use client";
 import { Check, Pin as PinSign, TriangleAlert, X } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRef, useState, useTransition } from "react";
 import { flushSync } from "react-dom";
 import { formatDay } from "@/core/calendar/format-moment";

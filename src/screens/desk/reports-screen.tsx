@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
 import { reportKindNames, reportOutcomeNames, reportOutcomes, type ReportOutcome } from "@/core/sharing/report";

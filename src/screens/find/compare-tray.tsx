@@ -1,6 +1,6 @@
 "use client";
 import { Columns3, X } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { buttonClasses } from "@/ui/button";
 import { IconButton } from "@/ui/icon-button";
 import { Key } from "@/ui/key";

@@ -1,6 +1,6 @@
 "use client";
 import { Users, X } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { forTheseAs } from "@/core/assign/for-these";
 import { formatList } from "@/core/format-list";
 import type { WhoFor } from "@/server/find/who-for";

@@ -1,6 +1,6 @@
 "use client";
 import { ArrowLeft, Pencil, UserCheck, UserPlus } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useState, type FormEvent, type ReactNode } from "react";
 import { formatDay, formatMonths } from "@/core/calendar/format-moment";

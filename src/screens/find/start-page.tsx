@@ -1,6 +1,6 @@
 "use client";
 import { X } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
 import { formatDay } from "@/core/calendar/format-moment";

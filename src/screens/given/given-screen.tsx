@@ -1,6 +1,6 @@
 "use client";
 import { Backpack, Heart, Send } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { formatDay } from "@/core/calendar/format-moment";
 import { formatGradeSpan } from "@/core/content/grade";

@@ -1,6 +1,6 @@
 "use client";
 import { CircleSlash2, Columns3, Link2, PackageOpen, Paperclip, Send, TextQuote } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { formatDay } from "@/core/calendar/format-moment";

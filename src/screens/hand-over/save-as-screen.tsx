@@ -1,6 +1,6 @@
 "use client";
 import { Download, FileText, PencilLine, Send } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { fileKinds, savedName, type FileKind } from "@/core/hand-over/file-kinds";
 import type { OutgoingPreview } from "@/server/hand-over/preview";
 import { Empty } from "@/ui/empty";

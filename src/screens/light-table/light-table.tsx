@@ -1,6 +1,6 @@
 "use client";
 import { Backpack, GitBranch, Send, Share2 } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState, useTransition } from "react";
 import { forTheseAs } from "@/core/assign/for-these";

@@ -1,6 +1,6 @@
 "use client";
 import { Download, ExternalLink, Printer, HelpCircle, ScrollText, UserPlus, UserCheck } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useState } from "react";
 import { follow, stopFollowing } from "@/screens/acts/keep";

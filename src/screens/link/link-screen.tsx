@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { Backpack, GitBranch, Printer } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { formatGradeSpan, formatReadingGrade } from "@/core/content/grade";
 import { creditLine, licenceNames, mayAdapt } from "@/core/licence/licence";

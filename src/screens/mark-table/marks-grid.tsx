@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { ArrowDown, ArrowUp } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { formatDay } from "@/core/calendar/format-moment";
 import { formatPercent } from "@/core/results/format-percent";
 import type { Got, MarkColumn, MarkRow } from "@/core/results/mark-table";
@@ -131,7 +131,6 @@ export function MarksGrid({
               >
                 <Link
                   href={`/results?assignment=${work.id}`}
-                  prefetch={false}
                   title={work.title}
                   className="line-clamp-3 text-[13px] leading-tight font-semibold hover:underline"
                 >
@@ -164,11 +163,7 @@ export function MarksGrid({
               scope="row"
               className="sticky left-0 z-10 border-b border-line bg-paper px-4 py-1 text-left font-normal whitespace-nowrap"
             >
-              <Link
-                href={`/results/student?class=${group}&student=${row.student.id}`}
-                prefetch={false}
-                className="hover:underline"
-              >
+              <Link href={`/results/student?class=${group}&student=${row.student.id}`} className="hover:underline">
                 {row.student.name}
               </Link>
             </th>

@@ -1,5 +1,5 @@
 import { Download } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import type { ComponentProps } from "react";
 import { buttonClasses } from "@/ui/button";
 import type { Consent } from "@/data/keep/consent";

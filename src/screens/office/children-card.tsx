@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState } from "react";
 import type { ChildRules } from "@/data/keep/consent";
 import { keepChildRules } from "@/screens/acts/child-records";

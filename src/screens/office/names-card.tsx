@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState, type FormEvent } from "react";
 import type { Class } from "@/data/classes/classes";
 import { keepName } from "@/screens/acts/office";

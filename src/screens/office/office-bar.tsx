@@ -1,6 +1,6 @@
 "use client";
 import { LogOut } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { leave } from "@/screens/acts/sign-in";
 import { Button, buttonClasses } from "@/ui/button";
 import { useKeys } from "@/ui/keys";

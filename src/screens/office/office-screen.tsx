@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { buttonClasses } from "@/ui/button";
 import type { MeetingRule, SchoolCalendar } from "@/core/calendar/school-calendar";
 import type { ClassSaid } from "@/core/roster/class-said";

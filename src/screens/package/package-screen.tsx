@@ -1,6 +1,6 @@
 "use client";
 import { Download, PackageOpen } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { PackageLook } from "@/server/package/bring-in";

@@ -1,6 +1,6 @@
 "use client";
 import { ArrowDown, ArrowUp, Plus, Printer, RotateCcw, X } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { dayPictures, type DayPart } from "@/core/day-pictures/day-pictures";
 import type { DayInPictures } from "@/server/plan/day-pictures";

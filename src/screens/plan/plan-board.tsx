@@ -1,7 +1,7 @@
 "use client";
 import { useDndContext, useDndMonitor, useDroppable } from "@dnd-kit/core";
 import { clsx } from "clsx";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import type { PlanCell, PlanColumn, PlanWork } from "@/core/plan/board";
 import type { SchoolDay } from "@/core/calendar/school-calendar";
 import { momentAt } from "@/core/calendar/school-calendar";

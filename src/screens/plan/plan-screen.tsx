@@ -1,7 +1,7 @@
 "use client";
 import { CalendarX2, ChevronLeft, ChevronRight, Layers, PackageOpen, Plus } from "lucide-react";
 import { clsx } from "clsx";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState } from "react";
 import { addDays, momentAt, schoolClock } from "@/core/calendar/school-calendar";
 import { formatDay } from "@/core/calendar/format-moment";

@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useEffect, useState } from "react";
 import { stateOf, type AssignmentState } from "@/core/assign/form";
 import { filterWork, workFilters, type WorkFilter } from "@/core/assign/work-filter";

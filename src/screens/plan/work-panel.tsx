@@ -10,7 +10,7 @@ import {
   X,
   Link2,
 } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState } from "react";
 import { formatFactor } from "@/core/assign/extra-time";
 import { stateOf } from "@/core/assign/form";

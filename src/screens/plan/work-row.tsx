@@ -1,6 +1,6 @@
 "use client";
 import { CalendarClock, Undo2 } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import type { AssignmentState } from "@/core/assign/form";
 import { formatMoment } from "@/core/calendar/format-moment";

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { ArrowLeft, BookOpen, Check, Feather, Heart, Library, Star, Users } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { useLocale, useTranslations } from "use-intl";

@@ -1,7 +1,7 @@
 "use client";
 import { formatPercent } from "@/core/results/format-percent";
 import { History, TrendingDown, TrendingUp } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState } from "react";
 import type { ComparedRow } from "@/core/results/compare-results";
 import type { Around } from "@/server/results/around";

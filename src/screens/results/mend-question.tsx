@@ -1,6 +1,6 @@
 "use client";
 import { useEffect, useRef, useState } from "react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { formatMoment } from "@/core/calendar/format-moment";
 import { readByPerson } from "@/core/question/mark";
@@ -214,7 +214,7 @@ export function MendQuestion({
         <label className="flex items-center gap-2">
           <Checkbox label="Correct my version too, for next time" checked={nextTime} onChange={setNextTime} />
           <span className="flex-1">correct my version too, for next time</span>
-          <Link href={`/adapt/${own}`} prefetch={false} className="text-[13px] underline">
+          <Link href={`/adapt/${own}`} className="text-[13px] underline">
             Open it
           </Link>
         </label>

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { Download, Link2, Presentation, Printer } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import type { ReactNode } from "react";
 import { formatMoment } from "@/core/calendar/format-moment";
 import type { Assignment } from "@/data/assign/assignments";

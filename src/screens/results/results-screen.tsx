@@ -1,6 +1,6 @@
 "use client";
 import { clsx } from "clsx";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useMemo, useState } from "react";
 import { analyse } from "@/core/results/items";
 import { missedTogether } from "@/core/results/missed";

@@ -1,7 +1,7 @@
 "use client";
 import { formatPercent } from "@/core/results/format-percent";
 import { clsx } from "clsx";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { byStandard, type ChildsShare, type StandardResult } from "@/core/results/by-standard";
 import { formatList } from "@/core/format-list";
 import { sortedRows } from "@/core/results/sort-rows";
@@ -53,7 +53,6 @@ function Row({
       <th scope="row" className={clsx(cell, "w-2/5 pl-5 text-left font-normal")}>
         <Link
           href={`/results/coverage?classes=${group}&code=${encodeURIComponent(code)}`}
-          prefetch={false}
           className="font-semibold underline"
         >
           {code}

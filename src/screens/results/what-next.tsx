@@ -1,7 +1,7 @@
 "use client";
 import { Repeat2, Search, Shrink, X } from "lucide-react";
 import { clsx } from "clsx";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { formatMoment } from "@/core/calendar/format-moment";
@@ -166,21 +166,12 @@ export function WhatNext({
               {since && <p className="text-[13px] font-semibold text-green">Already assigned to them: {since.title}</p>}
               <div className="mt-2 flex flex-wrap gap-2 text-[13px]">
                 {steps && (
-                  <Link
-                    prefetch={false}
-                    href={againAddress(group, from, steps.ids)}
-                    className={buttonClasses("plain", "small")}
-                  >
+                  <Link href={againAddress(group, from, steps.ids)} className={buttonClasses("plain", "small")}>
                     <Repeat2 size={14} aria-hidden /> Assign {steps.said} again {here && <Key>a</Key>}
                   </Link>
                 )}
                 {around.easier.slice(0, 1).map(({ id, name, minutes }) => (
-                  <Link
-                    key={id}
-                    prefetch={false}
-                    href={versionAddress(group, from, id)}
-                    className={buttonClasses("plain", "small")}
-                  >
+                  <Link key={id} href={versionAddress(group, from, id)} className={buttonClasses("plain", "small")}>
                     <Shrink size={14} aria-hidden /> Assign {name} ({minutes} min)
                   </Link>
                 ))}

@@ -1,5 +1,5 @@
 import { FileUp, Plus } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { Button, buttonClasses } from "@/ui/button";
 
 /** How something new comes into the satchel: made, or from a file of hers. */

@@ -1,6 +1,6 @@
 "use client";
 import { Download, PackageOpen, Pencil, Printer, Users } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useState, type FormEvent, type ReactNode } from "react";
 import { sumOfPocket, type Kept } from "@/core/satchel/filter";

@@ -2,7 +2,7 @@
 import { useDndMonitor } from "@dnd-kit/core";
 import { clsx } from "clsx";
 import { Archive, ChevronDown, FolderOpen, FolderSync, Gift, Inbox, Layers, Plus, Share2 } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useState, type ComponentProps } from "react";
 import { inPocket, pocketColours, pocketTree, type OpenPocket, type PocketColour } from "@/core/satchel/filter";

@@ -2,7 +2,7 @@
 import { clsx } from "clsx";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Share2 } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useMemo, useRef, useState } from "react";
 import { formatDay } from "@/core/calendar/format-moment";
 import {

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { CircleCheck, Inbox, Lock, Share2, Users } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useEffect, useState, type FormEvent } from "react";
 import { gradeName } from "@/core/content/grade";
 import { atShelf, formatGrades, shelfNames } from "@/core/find/format";

@@ -1,4 +1,4 @@
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { shelfNames } from "@/core/find/format";
 import { formatList } from "@/core/format-list";
 import type { SharedThing } from "@/server/share/shared";

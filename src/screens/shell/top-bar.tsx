@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { Building2, Check, ChevronDown, HelpCircle, Inbox, KeyRound, LogOut, Mail, Users } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { usePathname, useRouter } from "next/navigation";
 import { useState } from "react";
 import { buttonClasses } from "@/ui/button";

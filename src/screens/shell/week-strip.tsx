@@ -2,7 +2,7 @@
 import { useDndMonitor, useDroppable } from "@dnd-kit/core";
 import { clsx } from "clsx";
 import { ChevronDown, ChevronUp, Users } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { usePathname, useRouter, useSearchParams } from "next/navigation";
 import { useRef, useState, type KeyboardEvent } from "react";
 import { flushSync } from "react-dom";

@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState, useTransition, type FormEvent } from "react";
 import { askForPassword } from "@/screens/acts/sign-in";
 import { Button } from "@/ui/button";

@@ -1,6 +1,6 @@
 "use client";
 import { School } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState, useTransition, type FormEvent } from "react";
 import { enterAsDemoPerson, signInWithPassword } from "@/screens/acts/sign-in";
 import { Button, buttonClasses } from "@/ui/button";

@@ -2,7 +2,7 @@
 import { clsx } from "clsx";
 import { formatPercent } from "@/core/results/format-percent";
 import { ArrowDownRight, ArrowRight, ArrowUpRight, Hourglass, Mail, Mails, Printer, Search } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { forTheseAs } from "@/core/assign/for-these";
 import { formatDay } from "@/core/calendar/format-moment";
 import { formatGoal, underGoal } from "@/core/results/goal-tag";
@@ -315,11 +315,7 @@ function ResultsTable({
                 )}
               </td>
               <th scope="row" className="text-left font-normal">
-                <Link
-                  prefetch={false}
-                  href={`/results?assignment=${assignment}&view=student&student=${student}`}
-                  className="underline"
-                >
+                <Link href={`/results?assignment=${assignment}&view=student&student=${student}`} className="underline">
                   {title}
                 </Link>
                 {more && <span className="text-ink-soft"> · {more.className}</span>}

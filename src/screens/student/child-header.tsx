@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState, type ReactNode } from "react";
 import { ComfortButton, ComfortPanel } from "./comfort";
 

@@ -1,6 +1,6 @@
 "use client";
 import { Heart } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useState, useTransition } from "react";
 import { useTranslations } from "use-intl";

@@ -1,6 +1,6 @@
 "use client";
 import { Heart, Library, LogOut } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState } from "react";
 import type { ReactNode } from "react";
 import { availability } from "@/core/assign/door";

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { Delete } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useId, useState, useTransition, type ComponentProps, type FormEvent } from "react";
 import { PASSWORD_LENGTH, pictures, type Picture } from "@/core/student/pictures";
 import { joinClass, readCode, signInWithPictures, signInWithWords } from "@/screens/acts/student";

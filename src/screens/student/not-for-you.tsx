@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useTranslations } from "use-intl";
 import { Empty } from "@/ui/empty";
 

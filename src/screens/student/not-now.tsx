@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { availability } from "@/core/assign/door";
 import { momentAt } from "@/core/calendar/school-calendar";
 import type { OwnAssignment } from "@/data/student/work";

@@ -1,5 +1,5 @@
 "use client";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useState } from "react";
 import { listedForm } from "@/core/content/listed-form";
 import { stateOf, type TeamPart } from "@/core/team/board";

@@ -1,7 +1,7 @@
 "use client";
 import { clsx } from "clsx";
 import { ChevronLeft, ChevronRight, Circle, CircleCheck, CircleDashed, CircleDot, Send } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { addDays } from "@/core/calendar/school-calendar";

@@ -1,6 +1,6 @@
 "use client";
 import { Pencil, Plus } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { z } from "zod";

@@ -1,6 +1,6 @@
 "use client";
 import { FileEdit, Redo2, Undo2 } from "lucide-react";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import type { ReactNode } from "react";
 import { titleOf } from "@/core/resource/document";
 import { takeField, takeStep } from "@/core/resource/merge";

@@ -1,6 +1,6 @@
 "use client";
 import { useRouter, useSearchParams } from "next/navigation";
-import Link from "next/link";
+import { Link } from "@/ui/link";
 import { useEffect, useRef, useState } from "react";
 import { bellsOfWeek, proposeTerms, type DayAsked, type OtherDay, type YearAsked } from "@/core/calendar/new-year";
 import type { SchoolCalendar } from "@/core/calendar/school-calendar";
