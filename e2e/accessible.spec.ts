@@ -83,15 +83,13 @@ test("the school office has nothing serious against it", async ({ signedIn }) =>
 });
 
 test("an open blank has nothing serious against it", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find?words=tide");
+  const page = await signedIn("Ines Halloran", { at: "/find?words=tide" });
   await page.getByRole("button", { name: "Subject: any subject" }).click();
   await nothingSeriousAtRest(page);
 });
 
 test("the editor has nothing serious against it", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
+  const page = await signedIn("Ines Halloran", { at: "/satchel" });
   await page.getByRole("button", { name: "Ferry fares" }).click();
   await page.getByRole("button", { name: /^Edit/ }).click();
   await page.waitForURL(/adapt/);
@@ -101,11 +99,10 @@ test("the editor has nothing serious against it", async ({ signedIn }) => {
 });
 
 test("sharing and the curators' desk have nothing serious against them", async ({ signedIn }) => {
-  const page = await signedIn("Mercy Adeyemi");
-  await page.goto("/desk");
+  const page = await signedIn("Mercy Adeyemi", { at: "/desk" });
   await expect(page.getByRole("complementary", { name: "Decide" })).toBeVisible();
   await nothingSeriousAtRest(page);
-  const author = await signedIn("Ines Halloran");
+  const author = await signedIn("Ines Halloran", { at: "about:blank" });
   await new SatchelPage(author).open("Ferry fares");
   await author.getByRole("button", { name: "Share …" }).click();
   await expect(author.getByRole("list", { name: "How far it can go" })).toBeVisible();
@@ -115,7 +112,7 @@ test("sharing and the curators' desk have nothing serious against them", async (
 });
 
 test("links, teams and reports have nothing serious against them", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
+  const page = await signedIn("Ines Halloran", { at: "about:blank" });
   await new SatchelPage(page).open("Ferry fares");
   await page.getByRole("button", { name: "Share …" }).click();
   await page.getByRole("radio", { name: "People" }).click();
@@ -137,8 +134,7 @@ test("links, teams and reports have nothing serious against them", async ({ sign
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "People and parts" }).click();
   await nothingSeriousAtRest(page);
-  const curator = await signedIn("Mercy Adeyemi");
-  await curator.goto("/desk?list=reports");
+  const curator = await signedIn("Mercy Adeyemi", { at: "/desk?list=reports" });
   await expect(curator.getByRole("list", { name: "Reports" })).toBeVisible();
   await nothingSeriousAtRest(curator);
   await curator.goto("/desk?list=sets");
@@ -150,8 +146,7 @@ test("links, teams and reports have nothing serious against them", async ({ sign
 test("a pocket kept together, a partner's page and two side by side have nothing serious against them", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
+  const page = await signedIn("Ines Halloran", { at: "/satchel" });
   await page.getByRole("button", { name: /^Shore week/ }).click();
   await expect(page.getByText("Rona Sundin’s pocket.")).toBeVisible();
   await nothingSeriousAtRest(page);
@@ -164,8 +159,7 @@ test("a pocket kept together, a partner's page and two side by side have nothing
   await page.getByRole("button", { name: "Shore Lab" }).click();
   await expect(page.getByRole("heading", { name: "Shore Lab", level: 1 })).toBeVisible();
   await nothingSeriousAtRest(page);
-  const curator = await signedIn("Odile Marsh");
-  await curator.goto("/desk");
+  const curator = await signedIn("Odile Marsh", { at: "/desk" });
   await curator.getByRole("button", { name: /^Reading a tide table, the short one/ }).click();
   await expect(curator.getByRole("button", { name: /^Side by side with/ })).toBeVisible();
   await curator.keyboard.press("c");
@@ -176,8 +170,7 @@ test("a pocket kept together, a partner's page and two side by side have nothing
 test("films, voices, another language and things to find out with have nothing serious against them", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find?words=harbour+in+twelve+hours");
+  const page = await signedIn("Ines Halloran", { at: "/find?words=harbour+in+twelve+hours" });
   await page.keyboard.press("e");
   await page.waitForURL(/adapt/);
   await expect(page.getByRole("region", { name: "Film", exact: true })).toBeVisible();

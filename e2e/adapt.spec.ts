@@ -81,8 +81,7 @@ test("a teacher makes a colleague's lesson her own: reorders, removes and undoes
 });
 
 test("every type of question can be written and then done", async ({ signedIn }) => {
-  const page = await signedIn("Aud Fennimore");
-  await page.goto("/satchel");
+  const page = await signedIn("Aud Fennimore", { at: "/satchel" });
   await page.getByRole("button", { name: "Make new" }).click();
   await page.getByLabel("What is it called?").fill("All sorts of questions");
   await page.getByRole("button", { name: "Begin" }).click();
@@ -154,8 +153,7 @@ test("every type of question can be written and then done", async ({ signedIn })
 test("two windows: what each changed apart comes together, and what both changed is to choose from", async ({
   signedIn,
 }) => {
-  const first = await signedIn("Kit Lorne");
-  await first.goto("/find?words=journal+page");
+  const first = await signedIn("Kit Lorne", { at: "/find?words=journal+page" });
   await first.keyboard.press("e");
   await first.waitForURL(/\/adapt\/\d+/);
   const second = await first.context().newPage();
@@ -181,8 +179,7 @@ test("two windows: what each changed apart comes together, and what both changed
 });
 
 test("what its author keeps from being changed says so", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find?shelf=commons&show=400");
+  const page = await signedIn("Ines Halloran", { at: "/find?shelf=commons&show=400" });
   await page.getByLabel("About: words to look for").fill("harbour depth");
   // A licence that lets it be adapted, but not for sale: adapted versions keep it so.
   await page.keyboard.press("Escape");
@@ -197,8 +194,7 @@ test("what its author keeps from being changed says so", async ({ signedIn }) =>
 });
 
 test("the author's improvement is taken step by step; her own wording stays, or is put back", async ({ signedIn }) => {
-  const page = await signedIn("Mercy Adeyemi");
-  await page.goto("/find?words=the+lighthouse+cat");
+  const page = await signedIn("Mercy Adeyemi", { at: "/find?words=the+lighthouse+cat" });
   await adapt(page);
   const steps = page.getByRole("region", { name: "Steps" });
   const heading = page.getByLabel("Title of the step");
@@ -206,8 +202,7 @@ test("the author's improvement is taken step by step; her own wording stays, or 
   await heading.fill("A step of my own wording");
   await expect(page.getByText(/saved \d/)).toBeVisible();
 
-  const author = await signedIn("Linnea Strand");
-  await author.goto("/find?words=the+lighthouse+cat");
+  const author = await signedIn("Linnea Strand", { at: "/find?words=the+lighthouse+cat" });
   await author.keyboard.press("e");
   await author.waitForURL(/\/adapt\/\d+/);
   await author.getByRole("region", { name: "Steps" }).getByRole("listitem").nth(1).getByRole("button").nth(1).click();
@@ -237,8 +232,7 @@ test("the author's improvement is taken step by step; her own wording stays, or 
 });
 
 test("a step from elsewhere: found, looked at, put in, swapped, undone; its author is named", async ({ signedIn }) => {
-  const page = await signedIn("Piers Oakenshaw");
-  await page.goto("/find?words=rough+sea+calm+sea");
+  const page = await signedIn("Piers Oakenshaw", { at: "/find?words=rough+sea+calm+sea" });
   await adapt(page);
   const steps = page.getByRole("region", { name: "Steps" }).getByRole("listitem");
   await expect(steps.first()).toBeVisible();
@@ -284,8 +278,7 @@ test("a step from elsewhere: found, looked at, put in, swapped, undone; its auth
 });
 
 test("a question from elsewhere, found by itself, goes into the step that is open", async ({ signedIn }) => {
-  const page = await signedIn("Piers Oakenshaw");
-  await page.goto("/find?words=rough+sea+calm+sea");
+  const page = await signedIn("Piers Oakenshaw", { at: "/find?words=rough+sea+calm+sea" });
   await adapt(page);
   const steps = page.getByRole("region", { name: "Steps" }).getByRole("listitem");
   await expect(steps.first()).toBeVisible();
@@ -314,7 +307,7 @@ test("a question from elsewhere, found by itself, goes into the step that is ope
 });
 
 test("several steps at once, a step put in before another, and undo that outlives a reload", async ({ signedIn }) => {
-  const page = await signedIn("Rona Sundin");
+  const page = await signedIn("Rona Sundin", { at: "about:blank" });
   await new SatchelPage(page).open("Two-column notes");
   await page.keyboard.press("e");
   await page.waitForURL(/\/adapt\/\d+/);

@@ -6,8 +6,7 @@ const title = "Harbour depth and draught";
 test("tries, checking and days are changed after it went out: said first, saved, and undone with u", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/plan");
+  const page = await signedIn("Ines Halloran", { at: "/plan" });
   await page
     .getByRole("button", { name: new RegExp(title) })
     .first()
@@ -39,8 +38,7 @@ test("tries, checking and days are changed after it went out: said first, saved,
 test("one student gets another version with more time; what is answered is told of, and comes back undone", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/plan");
+  const page = await signedIn("Ines Halloran", { at: "/plan" });
   await page
     .getByRole("button", { name: /^Reading a tide table/ })
     .first()

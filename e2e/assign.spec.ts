@@ -89,8 +89,7 @@ test("the network goes away in the middle: nothing typed is lost", async ({ sign
 });
 
 test("a child comes in by the code on the board, and sees that class's work only", async ({ signedIn, page }) => {
-  const teacher = await signedIn("Ines Halloran");
-  await teacher.goto("/classes");
+  const teacher = await signedIn("Ines Halloran", { at: "/classes" });
   await teacher.getByRole("link", { name: /4\/5 Puffin/ }).click();
   await expect(teacher.getByRole("heading", { name: "4/5 Puffin" })).toBeVisible();
   await teacher.getByRole("button", { name: "Let students in" }).click();
@@ -129,8 +128,7 @@ test("a child comes in with a name and three pictures", async ({ page }) => {
 });
 
 test("what was given can be called back and given again, and its date moved", async ({ signedIn }) => {
-  const page = await signedIn("Marcus Osei");
-  await page.goto("/plan?view=list");
+  const page = await signedIn("Marcus Osei", { at: "/plan?view=list" });
   const open = page.getByRole("region", { name: "Open" }).getByRole("listitem").filter({ hasText: "Speed at sea" });
   await open.getByRole("button", { name: /Change when/ }).click();
   await page.getByLabel("Due", { exact: true }).fill("2020-01-01T15:00");
@@ -151,8 +149,7 @@ test("what was given can be called back and given again, and its date moved", as
 });
 
 test("work closes at a time of its own; before it is due it is refused, and nothing is lost", async ({ signedIn }) => {
-  const page = await signedIn("Judit Varga");
-  await page.goto("/find?words=harbour+depth&do=assign");
+  const page = await signedIn("Judit Varga", { at: "/find?words=harbour+depth&do=assign" });
   const panel = page.getByRole("region", { name: "Assign" });
   await panel.getByLabel("Assign in one line").fill("Adan Rey now, due in 3 school days");
   await panel.getByRole("button", { name: "How often" }).click();

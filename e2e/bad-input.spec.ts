@@ -26,8 +26,7 @@ test("the right password lets her in", async ({ page }) => {
 });
 
 test("a due date that is past is refused with the reason, and the rest of the form stays", async ({ signedIn }) => {
-  const page = await signedIn("Teodor Brandt");
-  await page.goto("/find?words=ferry+timetable&do=assign");
+  const page = await signedIn("Teodor Brandt", { at: "/find?words=ferry+timetable&do=assign" });
   const panel = page.getByRole("region", { name: "Assign" });
   await panel.getByRole("button", { name: "How often" }).click();
   await panel.getByRole("radio", { name: "3 times" }).click();
@@ -44,8 +43,7 @@ test("a due date that is past is refused with the reason, and the rest of the fo
 
 test("a text named .png is not a picture, and the step stays as it was", async ({ signedIn, expectTrouble }) => {
   expectTrouble(/415/);
-  const page = await signedIn("Sol Wetherby");
-  await page.goto("/find?words=wind+on+the+hill");
+  const page = await signedIn("Sol Wetherby", { at: "/find?words=wind+on+the+hill" });
   await page.keyboard.press("e");
   await page.waitForURL(/\/adapt\/\d+/);
   await page
@@ -68,8 +66,9 @@ test("odd addresses open something sensible, and what is not hers looks like wha
   expectTrouble,
 }) => {
   expectTrouble(/404/);
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find?grades=99,x&minutes=-3&subject=magic&shelf=moon&open=abc&step=77&sort=up&show=1e9");
+  const page = await signedIn("Ines Halloran", {
+    at: "/find?grades=99,x&minutes=-3&subject=magic&shelf=moon&open=abc&step=77&sort=up&show=1e9",
+  });
   await expect(page.getByRole("list", { name: "Results" })).toBeVisible();
   for (const address of ["/adapt/999999", "/adapt/x", "/results?assignment=999999", "/classes?class=4", "/nowhere"]) {
     await page.goto(address);
@@ -151,7 +150,7 @@ test("a film too large, captions that are broken and a script in a text are refu
 }, testInfo) => {
   // The browser says that it did not run what was pasted.
   expectTrouble(/413|415|422/, /Executing inline event handler violates/);
-  const page = await signedIn("Bettina Rask");
+  const page = await signedIn("Bettina Rask", { at: "about:blank" });
   await new EditorPage(page).makeNew("What must not get in");
   await page.getByRole("button", { name: "Write the first step" }).click();
   await page.getByRole("button", { name: "More …" }).click();

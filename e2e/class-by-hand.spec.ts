@@ -4,8 +4,7 @@ import { nothingSerious } from "./pages/accessible";
 test("a mixed-grade group made by hand, its reading and devices said, put away and brought back", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/classes");
+  const page = await signedIn("Ines Halloran", { at: "/classes" });
   await page.getByRole("button", { name: "Make a class or group" }).click();
   const dialog = page.getByRole("dialog", { name: "Make a class or a group" });
   await dialog.getByRole("button", { name: "Save" }).click();

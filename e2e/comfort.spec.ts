@@ -71,7 +71,7 @@ test("a word of the glossary opens its card, and the word that is said is marked
 });
 
 test("in somebody's own voice, too, the word that is heard is marked", async ({ signedIn }) => {
-  const page = await signedIn("Marcus Osei");
+  const page = await signedIn("Marcus Osei", { at: "about:blank" });
   await new FindPage(page).open("harbour in twelve hours", "The harbour in twelve hours");
   await page.getByRole("radio", { name: "Work" }).click();
   const said = () =>

@@ -2,7 +2,7 @@ import { expect, giveNow, test, write } from "./fixture";
 import { EditorPage } from "./pages/editor-page";
 
 test("what she writes about an answer is said when it is checked, and again after a reload", async ({ signedIn }) => {
-  const teacher = await signedIn("Judit Varga");
+  const teacher = await signedIn("Judit Varga", { at: "about:blank" });
   await new EditorPage(teacher).makeNew("How a lamp turns", "The lamp");
   await teacher.getByRole("button", { name: "Question …" }).click();
   await teacher.getByRole("menuitem", { name: "Number", exact: true }).click();
@@ -42,7 +42,7 @@ test("what she writes about an answer is said when it is checked, and again afte
 });
 
 test("checked after the due date: nobody sees marks while others still work", async ({ signedIn }) => {
-  const teacher = await signedIn("Judit Varga");
+  const teacher = await signedIn("Judit Varga", { at: "about:blank" });
   await giveNow(teacher, {
     words: "below the waterline",
     group: "7 Cormorant",

@@ -19,8 +19,7 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
   signedIn,
 }) => {
   test.setTimeout(150_000);
-  const page = await signedIn("Marcus Osei");
-  await page.goto("/find?words=harbour+in+twelve+hours");
+  const page = await signedIn("Marcus Osei", { at: "/find?words=harbour+in+twelve+hours" });
   await adapt(page);
 
   // Someone else’s voice does not go out unless she says so.
@@ -152,7 +151,7 @@ test("a colleague's lesson is made hers, voice and language and film; a student 
 test("things to find out with compute, and write what they show into the answer, by keyboard too", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Rona Sundin");
+  const page = await signedIn("Rona Sundin", { at: "about:blank" });
   await new SatchelPage(page).open("Scales, coins and rulers");
   await page.keyboard.press("e");
   await page.waitForURL(/\/adapt\/\d+/);

@@ -42,6 +42,8 @@ interface Device {
   keeps?: boolean;
   /** A browser nobody has used: for what is set for all of it, such as its clock. */
   unused?: boolean;
+  /** Where they are to be; else where signing in leads. "about:blank": the test opens something itself. */
+  at?: string;
 }
 
 interface Fixtures {
@@ -69,10 +71,11 @@ async function signInByButton(page: Page, name: string): Promise<SignedIn> {
 }
 
 /** Comes back as somebody who signed in before. False: that is over, because a test has signed them out. */
-async function comeBack(page: Page, { home, cookies }: SignedIn): Promise<boolean> {
+async function comeBack(page: Page, { home, cookies }: SignedIn, at = home): Promise<boolean> {
   await page.context().addCookies(cookies);
-  await page.goto(home);
-  return new URL(page.url()).pathname === new URL(home).pathname;
+  if (at === "about:blank") return (await page.request.get(home, { maxRedirects: 0 })).ok();
+  await page.goto(at);
+  return new URL(page.url()).pathname !== "/sign-in";
 }
 
 export const test = base.extend<
@@ -114,7 +117,8 @@ export const test = base.extend<
     const watched: string[][] = [];
     const here = new Set<string>();
     await provide(async (name, device = {}) => {
-      const whose = JSON.stringify([name, device]);
+      const { at, ...of } = device;
+      const whose = JSON.stringify([name, of]);
       const again = !here.has(name) && !device.keeps && !device.unused;
       const context = (again && browsers.get(whose)) || (await newContext(browser, device));
       if (again) browsers.set(whose, context);
@@ -125,8 +129,9 @@ export const test = base.extend<
       // On a second device of the same person it is another sign-in.
       const before = here.has(name) ? undefined : cameBefore.get(name);
       here.add(name);
-      if (before && (await comeBack(page, before))) return page;
+      if (before && (await comeBack(page, before, at))) return page;
       cameBefore.set(name, await signInByButton(page, name));
+      if (at) await page.goto(at);
       return page;
     });
     trouble.seen.push(...watched.flat());

@@ -2,7 +2,7 @@ import { expect, test } from "./fixture";
 import { EditorPage } from "./pages/editor-page";
 
 test("what must be fixed leads to the very block, in sight and at the keyboard", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
+  const page = await signedIn("Ines Halloran", { at: "about:blank" });
   await new EditorPage(page).makeNew("Links and sounds", "Long");
   const add = (name: string) => page.getByRole("button", { name, exact: true }).click();
   for (const name of ["Text", "Text", "Text"]) await add(name);

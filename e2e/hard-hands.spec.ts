@@ -16,7 +16,7 @@ test("forty words in Find answer at once, and the words that were too many are n
 });
 
 test("a child answers and presses My work at once: it is kept, and Back shows it", async ({ signedIn }) => {
-  const teacher = await signedIn("Judit Varga");
+  const teacher = await signedIn("Judit Varga", { at: "about:blank" });
   await giveNow(teacher, { words: "a journal page one day at sea", group: "7 Cormorant", to: ["Adan Rey"] });
   const page = await signedIn("Adan Rey");
   await page
@@ -33,8 +33,7 @@ test("a child answers and presses My work at once: it is kept, and Back shows it
   await expect(page.getByRole("textbox").last()).toHaveValue("The gate flew off.");
   await expect(page.getByText("Kept", { exact: true })).toBeVisible();
   // Elsewhere too: it did reach the school.
-  const other = await signedIn("Adan Rey");
-  await other.goto(page.url());
+  const other = await signedIn("Adan Rey", { at: page.url() });
   await other.getByRole("button", { name: /^Step 3/ }).click();
   await expect(other.getByRole("textbox").last()).toHaveValue("The gate flew off.");
 });
@@ -44,7 +43,7 @@ test("without a network a child's answer waits on the device, is shown on My wor
   expectTrouble,
 }) => {
   expectTrouble(/ERR_INTERNET_DISCONNECTED/, /Failed to fetch/);
-  const teacher = await signedIn("Judit Varga");
+  const teacher = await signedIn("Judit Varga", { at: "about:blank" });
   await giveNow(teacher, { words: "a journal page one day at sea", group: "7 Cormorant", to: ["Colm Tarrant"] });
   const page = await signedIn("Colm Tarrant");
   await page
@@ -60,8 +59,7 @@ test("without a network a child's answer waits on the device, is shown on My wor
   await page.context().setOffline(false);
   await page.goto("/student");
   await expect(page.getByText(/still on this device/)).toHaveCount(0);
-  const other = await signedIn("Colm Tarrant");
-  await other.goto(address);
+  const other = await signedIn("Colm Tarrant", { at: address });
   await other.getByRole("button", { name: /^Step 3/ }).click();
   await expect(other.getByRole("textbox").last()).toHaveValue("Written at sea.");
 });
@@ -69,8 +67,7 @@ test("without a network a child's answer waits on the device, is shown on My wor
 test("a title typed just before Find is pressed is kept; Back shows it, and writing on blames nobody", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Mercy Adeyemi");
-  await page.goto("/find?words=storm+words");
+  const page = await signedIn("Mercy Adeyemi", { at: "/find?words=storm+words" });
   await adapt(page);
   await expect(page.getByText(/saved \d/)).toBeVisible();
   await title(page).fill("In a great hurry");
@@ -86,8 +83,7 @@ test("a title typed just before Find is pressed is kept; Back shows it, and writ
 });
 
 test("putting all of it back and undoing that keeps what was written in between", async ({ signedIn }) => {
-  const page = await signedIn("Judit Varga");
-  await page.goto("/find?words=storm+words");
+  const page = await signedIn("Judit Varga", { at: "/find?words=storm+words" });
   await adapt(page);
   await title(page).fill("Changed by me");
   await page.getByRole("button", { name: /^from .*revision/ }).click();
@@ -101,8 +97,7 @@ test("putting all of it back and undoing that keeps what was written in between"
 });
 
 test("a recording is kept when another step is picked while it runs", async ({ signedIn }) => {
-  const page = await signedIn("Teodor Brandt");
-  await page.goto("/find?words=the+lighthouse+cat");
+  const page = await signedIn("Teodor Brandt", { at: "/find?words=the+lighthouse+cat" });
   await adapt(page);
   const voice = page.getByRole("group", { name: "My voice for these instructions" });
   await page
@@ -124,8 +119,7 @@ test("without a network: packing says it was not done, and a part that cannot be
   expectTrouble,
 }) => {
   expectTrouble(/ERR_INTERNET_DISCONNECTED/, /Failed to fetch/, /Failed to load/, /ChunkLoadError/, /chunk/i);
-  const page = await signedIn("Marcus Osei");
-  await page.goto("/find?words=fog+on+the+sound");
+  const page = await signedIn("Marcus Osei", { at: "/find?words=fog+on+the+sound" });
   await lines(page).first().click();
   const pack = page.getByRole("button", { name: /^Pack/ });
   await expect(pack).toBeVisible();
@@ -149,8 +143,7 @@ test("without a network: packing says it was not done, and a part that cannot be
 test("assigning under hard hands: Enter twice assigns once, forty words break nothing, Ctrl+Enter passes over what is not understood", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Marcus Osei");
-  await page.goto("/find?words=lighthouse+signals&do=assign");
+  const page = await signedIn("Marcus Osei", { at: "/find?words=lighthouse+signals&do=assign" });
   const line = page.getByLabel("Assign in one line");
   const said = page.getByRole("status", { name: "In words" });
   const words = Array.from({ length: 40 }, (_, n) => `word${n}`).join(" ");
@@ -191,8 +184,7 @@ test("without a network what was typed to assign stays, and it goes out when the
   expectTrouble,
 }) => {
   expectTrouble(/ERR_INTERNET_DISCONNECTED/);
-  const page = await signedIn("Marcus Osei");
-  await page.goto("/find?words=lighthouse+signals&do=assign");
+  const page = await signedIn("Marcus Osei", { at: "/find?words=lighthouse+signals&do=assign" });
   const line = page.getByLabel("Assign in one line");
   await line.fill("now");
   await expect(page.getByRole("status", { name: "In words" })).toHaveAttribute("aria-busy", "false");

@@ -3,8 +3,7 @@ import { expect, lines, test } from "./fixture";
 test("look-alikes are folded under two of them, and unfold with one press; the count is the same", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find?words=weather+log");
+  const page = await signedIn("Ines Halloran", { at: "/find?words=weather+log" });
   const more = page.getByRole("button", { name: /\d+ more like this/ }).first();
   const count = Number(/\d+/.exec(await more.innerText())![0]);
   expect(count).toBeGreaterThan(3);

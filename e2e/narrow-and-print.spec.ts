@@ -46,8 +46,7 @@ test("on a narrow screen there is the list, or what was chosen from it, and a wa
 test("printed, a pocket and what was found are lists with their titles, and nothing that stands beside them", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
+  const page = await signedIn("Ines Halloran", { at: "/satchel" });
   await expect(page.getByRole("heading", { name: "Everything in my satchel" })).toBeVisible();
   await page.emulateMedia({ media: "print" });
   const printed = page.locator("table").filter({ hasText: "Standards" });

@@ -64,8 +64,7 @@ test("from a found resource to a scheduled assignment: few presses, and under ha
 });
 
 test("a mixed-grade class with three versions and extra time, said back before it goes", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find?q=reading+a+tide+table");
+  const page = await signedIn("Ines Halloran", { at: "/find?q=reading+a+tide+table" });
   await lookFor(page, "reading a tide table");
   await page.keyboard.press("a");
   const panel = page.getByRole("region", { name: "Assign" });
@@ -116,8 +115,7 @@ test("evening for morning is caught, and one press makes it morning", async ({ s
 });
 
 test("a day is lost: everything moves on by a lesson, and undo brings all of it back", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/plan?weeks=6");
+  const page = await signedIn("Ines Halloran", { at: "/plan?weeks=6" });
   const titles = ["The ferry timetable", "Harbour depth and draught", "Buoys on a grid"];
   const before = await Promise.all(titles.map((title) => dayOf(page, title)));
   await page.getByRole("button", { name: "A day is lost" }).click();
@@ -139,8 +137,7 @@ test("a day is lost: everything moves on by a lesson, and undo brings all of it 
 test("work is carried to another lesson with the keyboard alone, and by hand; undo takes it back", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/plan");
+  const page = await signedIn("Ines Halloran", { at: "/plan" });
   const title = "Angles of the sails";
   const first = await dayOf(page, title);
   await chip(page, title).focus();
@@ -175,8 +172,7 @@ test("work is carried to another lesson with the keyboard alone, and by hand; un
 test("a pocket is laid over the next lessons: seen first, then given, and called back at once", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/plan?weeks=6");
+  const page = await signedIn("Ines Halloran", { at: "/plan?weeks=6" });
   await page.getByRole("button", { name: "Lay out a pocket" }).click();
   const dialog = page.getByRole("dialog", { name: "Lay out a pocket" });
   await dialog.getByLabel("Pocket").selectOption("Close reading");
@@ -226,8 +222,7 @@ test("a resource is sent to a lesson from the week strip, with keys and with the
 test("looked for on the plan and carried onto a lesson: given there in pairs, put before the other, and taken back", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Teodor Brandt");
-  await page.goto("/plan?weeks=2");
+  const page = await signedIn("Teodor Brandt", { at: "/plan?weeks=2" });
   await page.getByRole("button", { name: "Bring …" }).click();
   const beside = page.getByRole("complementary", { name: "Bring to a lesson" });
   const give = async (title: string) => {
@@ -264,8 +259,7 @@ test("looked for on the plan and carried onto a lesson: given there in pairs, pu
 });
 
 test("several things from the satchel are given in the order she puts them in", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
+  const page = await signedIn("Ines Halloran", { at: "/satchel" });
   for (const title of ["Storm words", "Ferry fares"])
     await page.getByRole("checkbox", { name: `Tick ${title}` }).click();
   await page.getByRole("toolbar", { name: "With what is ticked" }).getByRole("button", { name: "Assign …" }).click();
@@ -283,8 +277,7 @@ test("over the night the clocks change, hours on the wall stay, and the calendar
   const days = change === null ? Infinity : (change.getTime() - Date.now()) / 86_400_000;
   test.skip(days < 3 || days > 18 * 7 - 2, "No change of the clocks within what can be planned for.");
   const day = (shift: number) => new Date(change!.getTime() + shift * 86_400_000).toISOString().slice(0, 10);
-  const page = await signedIn("Judit Varga");
-  await page.goto("/find?words=storm+words&do=assign");
+  const page = await signedIn("Judit Varga", { at: "/find?words=storm+words&do=assign" });
   const panel = page.getByRole("region", { name: "Assign" });
   for (const [field, when] of [
     ["Opens", `${day(-2)}T08:00`],
@@ -305,11 +298,9 @@ test("over the night the clocks change, hours on the wall stay, and the calendar
 });
 
 test("anyone who covers a class sees her days of it and no others", async ({ signedIn }) => {
-  const lead = await signedIn("Ines Halloran");
-  await lead.goto("/plan?weeks=2");
+  const lead = await signedIn("Ines Halloran", { at: "/plan?weeks=2" });
   const all = await lead.getByRole("rowheader").count();
-  const cover = await signedIn("Linnea Strand");
-  await cover.goto("/plan?weeks=2");
+  const cover = await signedIn("Linnea Strand", { at: "/plan?weeks=2" });
   await expect(cover.getByRole("columnheader", { name: /Maths/ })).toBeVisible();
   const hers = await cover.getByRole("rowheader").count();
   expect(hers).toBeLessThan(all);

@@ -1,8 +1,7 @@
 import { expect, test } from "./fixture";
 
 test("what lies in a pocket is put in order with keys and by carrying, and stays so", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
+  const page = await signedIn("Ines Halloran", { at: "/satchel" });
   const pockets = page.getByRole("navigation", { name: "Pockets" });
   await pockets.getByRole("button", { name: /^Tides, term 1/ }).click();
   const list = page.getByRole("list", { name: "Tides, term 1" });
@@ -39,8 +38,7 @@ test("what lies in a pocket is put in order with keys and by carrying, and stays
 });
 
 test("standards chosen in the tree are still chosen after looking at what covers them", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find/standards");
+  const page = await signedIn("Ines Halloran", { at: "/find/standards" });
   await page
     .getByRole("checkbox", { name: /^Choose MA\.\d/ })
     .first()

@@ -24,8 +24,7 @@ test("a resource on paper: for students without answers, and the key with them",
 test("a pocket prints all its lines and what its standards say; what is ticked is exported alone", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
+  const page = await signedIn("Ines Halloran", { at: "/satchel" });
   await page
     .getByRole("navigation", { name: "Pockets" })
     .getByRole("button", { name: /^Tides, term 1/ })

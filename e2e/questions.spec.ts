@@ -144,7 +144,7 @@ test("each of them is free of serious faults for those who hear or feel a page",
 });
 
 test("a teacher makes one of each, and it stands in the preview as students get it", async ({ signedIn }) => {
-  const page = await signedIn("Aud Fennimore");
+  const page = await signedIn("Aud Fennimore", { at: "about:blank" });
   await new EditorPage(page).makeNew("Questions of every kind", "All of them");
   const names = [
     "Sort into groups",
@@ -188,8 +188,7 @@ test("a teacher makes one of each, and it stands in the preview as students get 
 test("a place on a map: she sets what is right, a student marks it with the arrow keys or a finger", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find?words=finding+the+way+on+the+map&mode=work&step=2");
+  const page = await signedIn("Ines Halloran", { at: "/find?words=finding+the+way+on+the+map&mode=work&step=2" });
   const map = page.getByRole("application", { name: /^A buoy lies halfway/ });
   await map.focus();
   // From the middle, F5: one square to the right is too far.
@@ -222,7 +221,7 @@ test("a place on a map: she sets what is right, a student marks it with the arro
 });
 
 test("a child sorts, labels, fills and draws on a phone; the teacher sees the drawing itself", async ({ signedIn }) => {
-  const teacher = await signedIn("Judit Varga");
+  const teacher = await signedIn("Judit Varga", { at: "about:blank" });
   await giveNow(teacher, { words: "what the ebb lays bare", group: "7 Cormorant", to: ["Adan Rey"] });
 
   const student = await signedIn("Adan Rey", { phone: true });
@@ -271,8 +270,7 @@ test("a child sorts, labels, fills and draws on a phone; the teacher sees the dr
 });
 
 test("in another language the words to mark are marked anew", async ({ signedIn }) => {
-  const page = await signedIn("Judit Varga");
-  await page.goto("/find?words=what+the+ebb+lays+bare");
+  const page = await signedIn("Judit Varga", { at: "/find?words=what+the+ebb+lays+bare" });
   await adapt(page);
   const settings = page.getByRole("complementary", { name: "Settings" });
   await settings.getByRole("radio", { name: "The whole" }).click();
@@ -302,7 +300,7 @@ test("in another language the words to mark are marked anew", async ({ signedIn 
 });
 
 test("units to choose, an answer that earns a share, and choices that are pictures", async ({ signedIn }) => {
-  const page = await signedIn("Aud Fennimore");
+  const page = await signedIn("Aud Fennimore", { at: "about:blank" });
   await new EditorPage(page).makeNew("Of ropes and stars");
   await page.getByRole("button", { name: "Write the first step" }).click();
   const question = async (name: string, asks: string) => {

@@ -5,8 +5,7 @@ test("a roster is pasted, understood and brought in; cards are made; a child com
   signedIn,
   browser,
 }) => {
-  const page = await signedIn("Judit Varga");
-  await page.goto("/classes");
+  const page = await signedIn("Judit Varga", { at: "/classes" });
   await page.getByRole("button", { name: "Add students" }).click();
   const dialog = page.getByRole("dialog", { name: /Add students to/ });
   await dialog.getByRole("textbox").fill("Year\tSurname\tFirst name\n7\tWhelk\tAnouk\n7\t\tNoname\n99\tLimpet\tOlav");
@@ -73,8 +72,7 @@ test("a link to a piece of work leads a child through coming in to the very thin
 });
 
 test("groups are made by a rule with two kept apart; desks move with the arrow keys", async ({ signedIn }) => {
-  const page = await signedIn("Teodor Brandt");
-  await page.goto("/classes?view=groups");
+  const page = await signedIn("Teodor Brandt", { at: "/classes?view=groups" });
   await page.getByLabel("One student").selectOption("Alva Kirk");
   await page.getByLabel("And another").selectOption("Benno Lasz");
   await page.getByRole("button", { name: "Keep apart" }).click();
@@ -99,8 +97,7 @@ test("groups are made by a rule with two kept apart; desks move with the arrow k
 });
 
 test("the calendar of a class by its secret address, until it is ended", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/classes?view=ways+in");
+  const page = await signedIn("Ines Halloran", { at: "/classes?view=ways+in" });
   await page.getByRole("button", { name: "Make an address" }).click();
   const address = new URL(await page.getByLabel("Address of the calendar").inputValue()).pathname;
   const feed = await page.request.get(address);

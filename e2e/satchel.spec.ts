@@ -2,8 +2,7 @@ import { expect, test } from "./fixture";
 import { EditorPage } from "./pages/editor-page";
 
 test("pockets: make, rename, put in, take out, and sort until nothing is left without one", async ({ signedIn }) => {
-  const page = await signedIn("Rona Sundin");
-  await page.goto("/satchel");
+  const page = await signedIn("Rona Sundin", { at: "/satchel" });
   const pockets = page.getByRole("navigation", { name: "Pockets" });
   const count = page.getByRole("button", { name: /^Not in any pocket/ });
   await expect(count).toContainText("7");
@@ -48,8 +47,7 @@ test("pockets: make, rename, put in, take out, and sort until nothing is left wi
 });
 
 test("two pockets of one name are refused, and what was typed stays", async ({ signedIn }) => {
-  const page = await signedIn("Mercy Adeyemi");
-  await page.goto("/satchel");
+  const page = await signedIn("Mercy Adeyemi", { at: "/satchel" });
   for (const again of [false, true]) {
     await page.getByRole("button", { name: "New pocket" }).click();
     await page.getByLabel("Name of the new pocket").fill("Openers");
@@ -62,8 +60,7 @@ test("two pockets of one name are refused, and what was typed stays", async ({ s
 });
 
 test("what is taken out of the satchel can be brought back, own and packed alike", async ({ signedIn }) => {
-  const page = await signedIn("Linnea Strand");
-  await page.goto("/find?words=ferry+fares");
+  const page = await signedIn("Linnea Strand", { at: "/find?words=ferry+fares" });
   await page.getByRole("button", { name: "Pack" }).click();
   await expect(page.getByText("Packed “Ferry fares”.")).toBeVisible();
   await page.goto("/satchel");
@@ -84,8 +81,7 @@ test("what is taken out of the satchel can be brought back, own and packed alike
 });
 
 test("narrowed at once, kept in the address, and taken along as a list", async ({ signedIn }) => {
-  const page = await signedIn("Teodor Brandt");
-  await page.goto("/satchel");
+  const page = await signedIn("Teodor Brandt", { at: "/satchel" });
   const lines = page.getByRole("list", { name: "Everything in my satchel" }).getByRole("listitem");
   await expect(lines.first()).toBeVisible();
   const all = await lines.count();
@@ -106,8 +102,7 @@ test("narrowed at once, kept in the address, and taken along as a list", async (
 });
 
 test("a pocket stands inside another, moves with the menu, and says what it is for", async ({ signedIn }) => {
-  const page = await signedIn("Marcus Osei");
-  await page.goto("/satchel");
+  const page = await signedIn("Marcus Osei", { at: "/satchel" });
   const pockets = page.getByRole("navigation", { name: "Pockets" });
   for (const name of ["Autumn", "Winter", "First week"]) {
     await page.getByRole("button", { name: "New pocket" }).click();
@@ -141,9 +136,8 @@ test("a pocket stands inside another, moves with the menu, and says what it is f
 });
 
 test("words of her own, a copy, a colour; and an original that was withdrawn says so", async ({ signedIn }) => {
-  const page = await signedIn("Bettina Rask");
-  const author = await signedIn("Lucia Quispe");
-  await author.goto("/satchel");
+  const page = await signedIn("Bettina Rask", { at: "about:blank" });
+  const author = await signedIn("Lucia Quispe", { at: "/satchel" });
   const title = "Saludos en el puerto – Spanish greetings";
 
   await new EditorPage(page).makeNew("Friday opener");
@@ -188,8 +182,7 @@ test("words of her own, a copy, a colour; and an original that was withdrawn say
 });
 
 test("carried with the mouse: what is ticked into a pocket, a pocket to another place", async ({ signedIn }) => {
-  const page = await signedIn("Aud Fennimore");
-  await page.goto("/satchel");
+  const page = await signedIn("Aud Fennimore", { at: "/satchel" });
   const pockets = page.getByRole("navigation", { name: "Pockets" });
   for (const name of ["First", "Second", "Third"]) {
     await page.getByRole("button", { name: "New pocket" }).click();

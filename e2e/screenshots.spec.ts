@@ -112,8 +112,7 @@ test("the teacher's views", async ({ signedIn }) => {
 });
 
 test("the curator's desk", async ({ signedIn }) => {
-  const curator = await signedIn("Sol Wetherby");
-  await curator.goto("/desk");
+  const curator = await signedIn("Sol Wetherby", { at: "/desk" });
   await expect(curator.getByRole("heading", { name: "The keeper's letter", level: 2 })).toBeVisible();
   await curator.keyboard.press("n");
   await curator.keyboard.type("Say who Marit is.");

@@ -15,8 +15,7 @@ test("the evening stays evening, from page to page and after a new start", async
 });
 
 test("the class in the top bar is the one work is offered to", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find?words=kelp+under+glass&do=assign");
+  const page = await signedIn("Ines Halloran", { at: "/find?words=kelp+under+glass&do=assign" });
   const chosen = (name: string) =>
     page.getByRole("region", { name: "Assign" }).getByRole("checkbox", { name, exact: true });
   await expect(chosen("5 Kittiwake")).toBeChecked();

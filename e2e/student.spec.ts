@@ -35,8 +35,7 @@ test("everything a child presses is large enough for a finger", async ({ signedI
 test("a child orders, matches, fills, chooses and writes; hands in with a blank; tries again and the best counts", async ({
   signedIn,
 }) => {
-  const teacher = await signedIn("Ines Halloran");
-  await teacher.goto("/find?words=storm+words&do=assign");
+  const teacher = await signedIn("Ines Halloran", { at: "/find?words=storm+words&do=assign" });
   const panel = teacher.getByRole("region", { name: "Assign" });
   await panel.getByRole("checkbox", { name: "5 Kittiwake", exact: true }).click();
   await panel.getByRole("button", { name: "Students of 4/5 Puffin" }).click();
@@ -145,7 +144,7 @@ test("what is coming cannot be begun, and what is done can be looked at", async 
 });
 
 test("a step that is done in pairs says so to the child, where her teacher decided it", async ({ signedIn }) => {
-  const teacher = await signedIn("Judit Varga");
+  const teacher = await signedIn("Judit Varga", { at: "about:blank" });
   await giveNow(teacher, {
     words: "tides at the bar",
     group: "7 Cormorant",
@@ -167,7 +166,7 @@ test("a step that is done in pairs says so to the child, where her teacher decid
 test("a question with a time is opened by the child, counts down, closes, and keeps what was answered", async ({
   signedIn,
 }) => {
-  const teacher = await signedIn("Judit Varga");
+  const teacher = await signedIn("Judit Varga", { at: "about:blank" });
   await giveNow(teacher, { words: "kelp forest", group: "7 Cormorant", to: ["Adan Rey"] });
 
   const student = await signedIn("Adan Rey", { phone: true, unused: true });
@@ -207,7 +206,7 @@ test("a device without a voice says so", async ({ signedIn }) => {
 });
 
 test("read to me says everything on the step, in the voice of the language that is read", async ({ signedIn }) => {
-  const teacher = await signedIn("Ines Halloran");
+  const teacher = await signedIn("Ines Halloran", { at: "about:blank" });
   await giveNow(teacher, { words: "storm words", group: "5 Kittiwake", to: ["Liv Torsen"] });
   const student = await signedIn("Liv Torsen", { phone: true });
   // A device with a voice for English: what it is asked to say is gathered.

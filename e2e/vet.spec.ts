@@ -28,8 +28,7 @@ test("with the keyboard alone: thousands to a handful, with a blank from behind 
 test("from a standard: the tree says what there is and what the class has met, and leads to it", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find");
+  const page = await signedIn("Ines Halloran", { at: "/find" });
   await page.getByRole("link", { name: "Open the frameworks as a tree" }).click();
   const row = page.getByRole("listitem").filter({ hasText: "MA.5.M.2" }).last();
   await expect(row).toContainText("met");
@@ -110,7 +109,7 @@ test("a kept need says what is new since, and marks it", async ({ signedIn }) =>
   await expect(ines.getByText("Saved", { exact: true })).toBeVisible();
 
   // Teodor makes something of the sort and puts it in the staffroom.
-  const teodor = await signedIn("Teodor Brandt");
+  const teodor = await signedIn("Teodor Brandt", { at: "about:blank" });
   await new EditorPage(teodor).makeNew("The barnacle chorus");
   await teodor.getByRole("region", { name: "Steps" }).getByRole("button", { name: /step$/i }).click();
   await teodor.getByLabel("Title of the step").fill("Listen at low water");
@@ -188,8 +187,7 @@ test("why it is here is told when asked, and the board shows no answers", async 
 });
 
 test("nothing left: each blank says how many it would bring back", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find?words=kelp&grades=12&subject=music");
+  const page = await signedIn("Ines Halloran", { at: "/find?words=kelp&grades=12&subject=music" });
   await expect(page.getByRole("heading", { name: "No results for all of this" })).toBeVisible();
   const way = page.getByRole("listitem").filter({ hasText: "gives" }).or(page.getByText("still nothing"));
   await expect(way.first()).toBeVisible();
@@ -207,13 +205,11 @@ test("a curator brings in a framework; a file that is none is refused with the p
   expectTrouble,
 }) => {
   expectTrouble(/422/);
-  const teacher = await signedIn("Ines Halloran");
-  await teacher.goto("/find/standards");
+  const teacher = await signedIn("Ines Halloran", { at: "/find/standards" });
   await expect(teacher.getByRole("heading", { name: "From a standard" })).toBeVisible();
   await expect(teacher.getByRole("button", { name: "Import a framework" })).toHaveCount(0);
 
-  const page = await signedIn("Mercy Adeyemi");
-  await page.goto("/find/standards");
+  const page = await signedIn("Mercy Adeyemi", { at: "/find/standards" });
   const file = page.getByLabel("A framework as CASE 1.0 JSON");
   const framework = (items: object[]) => ({
     name: "music.json",

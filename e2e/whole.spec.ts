@@ -5,7 +5,7 @@ import { EditorPage } from "./pages/editor-page";
 test("everything about the whole is set by its author, and her own work appears under a standard", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
+  const page = await signedIn("Ines Halloran", { at: "about:blank" });
   await new EditorPage(page).makeNew("Fractions of a fishing line", "Cut the line");
   await page.getByRole("button", { name: "Text", exact: true }).click();
   await write(page.getByRole("textbox", { name: "Text", exact: true }), "Cut the line into quarters.");
@@ -63,7 +63,7 @@ test("everything about the whole is set by its author, and her own work appears 
 });
 
 test("a licence is said before a step is taken, and one press finds one that will do", async ({ signedIn }) => {
-  const page = await signedIn("Judit Varga");
+  const page = await signedIn("Judit Varga", { at: "about:blank" });
   await new EditorPage(page).makeNew("Taken together");
   const settings = page.getByRole("complementary", { name: "Settings" });
   await settings.getByRole("radio", { name: "The whole" }).click();

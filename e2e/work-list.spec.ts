@@ -4,8 +4,7 @@ import { nothingSerious } from "./pages/accessible";
 test("the list is narrowed by words, student and state, kept in the address, and many are changed at once", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/plan?view=list");
+  const page = await signedIn("Ines Halloran", { at: "/plan?view=list" });
   const rows = page.getByRole("listitem").filter({ has: page.getByRole("checkbox") });
   const all = await rows.count();
   expect(all).toBeGreaterThan(5);
@@ -38,8 +37,7 @@ test("the list is narrowed by words, student and state, kept in the address, and
 });
 
 test("a crowded day names the children, and one press finds a day that is not", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/plan?weeks=18");
+  const page = await signedIn("Ines Halloran", { at: "/plan?weeks=18" });
   await page
     .getByRole("button", { name: /have 3 things due or more/ })
     .first()

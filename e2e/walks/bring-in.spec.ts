@@ -28,8 +28,7 @@ test("her slides become a lesson: she sees page by page what comes in, and says 
   expectTrouble,
 }) => {
   expectTrouble(/422/);
-  const bettina = await signedIn("Bettina Rask");
-  await bettina.goto("/satchel");
+  const bettina = await signedIn("Bettina Rask", { at: "/satchel" });
   const walk = new Walk(bettina, "from her slides to a lesson", 4);
   await walk.click(bettina.getByRole("link", { name: "Bring in", exact: true }));
   await bettina.waitForURL(/bring-in/);
@@ -81,8 +80,7 @@ test("her slides become a lesson: she sees page by page what comes in, and says 
 test("a PDF is seen as it looks, page by page, beside what comes in of it", async ({ signedIn }) => {
   const file = test.info().outputPath("Harbour.pdf");
   expect(spawnSync(process.execPath, [tsxProgram, "bench/formats/long-pdf.ts", "2", file]).status).toBe(0);
-  const bettina = await signedIn("Bettina Rask");
-  await bettina.goto("/satchel/bring-in");
+  const bettina = await signedIn("Bettina Rask", { at: "/satchel/bring-in" });
   await bettina.getByLabel("A file", { exact: false }).setInputFiles(file);
   const look = (nth: number) => bettina.getByRole("img", { name: `Page ${nth} as it looks in the file` });
   /** How many points of it are not white: letters. */

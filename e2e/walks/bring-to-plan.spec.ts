@@ -3,8 +3,7 @@ import { AssignPanel } from "../pages/assign-panel";
 import { Walk } from "./walk";
 
 test("the same line works for what is brought to the plan", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/plan");
+  const page = await signedIn("Ines Halloran", { at: "/plan" });
   const walk = new Walk(page, "bring and assign from the plan", 5);
   await walk.click(page.getByRole("button", { name: /^Bring/ }));
   await walk.type("kelp under glass");

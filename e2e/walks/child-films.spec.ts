@@ -8,7 +8,7 @@ test("a child films an answer no longer than the teacher allows, watches it, and
   expectTrouble,
 }) => {
   test.slow();
-  const ines = await signedIn("Ines Halloran");
+  const ines = await signedIn("Ines Halloran", { at: "about:blank" });
   await new EditorPage(ines).makeNew("Show me a bowline", "Tie it");
   await ines.getByRole("button", { name: "Question …" }).click();
   await ines.getByRole("menuitem", { name: "Record a film", exact: true }).click();

@@ -3,7 +3,7 @@ import { FindPage } from "../pages/find-page";
 import { Walk } from "./walk";
 
 test("a colleague's activity becomes her own, without the colleague's voice", async ({ signedIn }) => {
-  const page = await signedIn("Judit Varga");
+  const page = await signedIn("Judit Varga", { at: "about:blank" });
   await new FindPage(page).open("the harbour in twelve hours", "The harbour in twelve hours");
   const walk = new Walk(page, "a colleague's activity made one's own without the colleague's voice", 3);
   await walk.key("e");

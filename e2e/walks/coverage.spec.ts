@@ -5,8 +5,7 @@ import { Walk } from "./walk";
 test("what a class has covered this term, what it was counted from, and something for those who are not there yet", async ({
   signedIn,
 }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results");
+  const ines = await signedIn("Ines Halloran", { at: "/results" });
   const walk = new Walk(ines, "from results to who is not there yet in a standard, and to Find", 3);
   await walk.click(ines.getByRole("link", { name: "Coverage" }));
   const time = ines.getByRole("row", { name: /MA\.5\.M\.2/ });
@@ -29,8 +28,7 @@ test("what a class has covered this term, what it was counted from, and somethin
 });
 
 test("by keys from statement to statement; a second class beside; as a chart, and as a file", async ({ signedIn }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results/coverage");
+  const ines = await signedIn("Ines Halloran", { at: "/results/coverage" });
   await expect(ines.getByText(/\d+ lessons left, \d+ statements open: \d+ lessons? each, \d+ over/)).toBeVisible();
   await ines.keyboard.press("j");
   await expect(ines.getByRole("complementary", { name: "MA.5.N.1, 5 Kittiwake" })).toContainText(/(?:8|9)\d% right/);

@@ -3,8 +3,7 @@ import { nothingSerious } from "../pages/accessible";
 import { Walk } from "./walk";
 
 test("from the plan to a day in pictures, changed, kept and ready to print", async ({ signedIn }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/plan");
+  const ines = await signedIn("Ines Halloran", { at: "/plan" });
   const walk = new Walk(ines, "from the plan to a day in pictures", 2);
   await walk.click(ines.getByRole("link", { name: /in pictures$/ }).nth(1));
   await ines.waitForURL(/plan\/pictures/);

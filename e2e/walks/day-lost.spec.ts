@@ -2,8 +2,7 @@ import { expect, test } from "../fixture";
 import { Walk } from "./walk";
 
 test("a day is lost, and everything moves on", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/plan?weeks=6");
+  const page = await signedIn("Ines Halloran", { at: "/plan?weeks=6" });
   const walk = new Walk(page, "a day lost and everything moved", 3);
   await walk.click(page.getByRole("button", { name: "A day is lost" }));
   await expect(page.getByLabel("Reason")).toBeFocused();

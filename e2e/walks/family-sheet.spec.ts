@@ -9,8 +9,7 @@ const TIDES = "Tides at the bar: a tide table for grades 4 and 5";
 test("a family's sheet in Spanish: what to have ready, what to do, how long, whether it went well, and no answer", async ({
   signedIn,
 }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/find?words=harbour+in+twelve+hours");
+  const ines = await signedIn("Ines Halloran", { at: "/find?words=harbour+in+twelve+hours" });
   await expect(ines.getByRole("heading", { level: 1 })).toHaveText("The harbour in twelve hours");
   const walk = new Walk(ines, "from a resource to a family's sheet in Spanish", 3);
   const opened = ines.context().waitForEvent("page");
@@ -32,7 +31,7 @@ test("a family's sheet in Spanish: what to have ready, what to do, how long, whe
 });
 
 test("plainer words go onto the sheet one by one; with a link for the child, and as a PDF", async ({ signedIn }) => {
-  const ines = await signedIn("Ines Halloran");
+  const ines = await signedIn("Ines Halloran", { at: "about:blank" });
   await new FindPage(ines).open("ferry fares", "Ferry fares");
   const opened = ines.context().waitForEvent("page");
   await ines.getByRole("link", { name: "Print" }).click();

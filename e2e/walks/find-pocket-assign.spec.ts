@@ -28,7 +28,7 @@ test("what is found goes into a pocket, and all of the pocket to a class", async
 test("put into a pocket with the mouse, it can be taken back, and what lies there already is said", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Rona Sundin");
+  const page = await signedIn("Rona Sundin", { at: "about:blank" });
   await new FindPage(page).open("lighthouse signals", "Lighthouse signals");
   const into = async () => {
     await page.getByRole("button", { name: "Put it into a pocket" }).click();

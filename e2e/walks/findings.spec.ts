@@ -22,8 +22,7 @@ test("text far above the class is said before it goes out, and stops nothing", a
 test("rights kept by somebody of another school, and a link that leads out, are said before it goes out", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/find?words=echo+and+depth&do=assign");
+  const page = await signedIn("Ines Halloran", { at: "/find?words=echo+and+depth&do=assign" });
   const panel = page.getByRole("region", { name: "Assign" });
   await panel.getByLabel("Assign in one line").fill("puffin, now");
   await expect(panel.getByText(/Aud Fennimore keeps all rights .* Ask before your class gets it\./)).toBeVisible();

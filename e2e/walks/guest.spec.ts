@@ -9,13 +9,11 @@ test("a guest does one piece of work by a link, and it becomes a student's", asy
 }) => {
   // The link leads nowhere once it is ended, and other pages are none of a guest's.
   expectTrouble(/404/);
-  const office = await signedIn("Hollis Gray");
-  await office.goto("/office");
+  const office = await signedIn("Hollis Gray", { at: "/office" });
   await office.getByRole("checkbox", { name: "Teachers may invite guests to a piece of work" }).click();
   await expect(office.getByText("Teachers can invite guests.").first()).toBeVisible();
 
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results");
+  const ines = await signedIn("Ines Halloran", { at: "/results" });
   await ines.getByRole("button", { name: /^Kelp under glass/ }).click();
   await expect(ines.getByRole("heading", { name: "Kelp under glass", level: 1 })).toBeVisible();
   const walk = new Walk(ines, "a link for guests", 3);

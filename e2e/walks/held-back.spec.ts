@@ -113,8 +113,7 @@ test("work is held back, sent back, corrected and shown to the class", async ({ 
 });
 
 test("who sees it is said while assigning, in the sentence that goes out", async ({ signedIn }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/find?words=why+the+tide+comes+twice");
+  const ines = await signedIn("Ines Halloran", { at: "/find?words=why+the+tide+comes+twice" });
   await ines.getByRole("button", { name: "Why the tide comes twice" }).first().click();
   await ines.keyboard.press("a");
   await ines.getByRole("button", { name: /^How often/ }).click();

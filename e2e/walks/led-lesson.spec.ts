@@ -139,8 +139,7 @@ test("a lesson is led from the lobby to the end: a teacher, a board and six chil
   await ines.reload();
   await expect(ines.getByText("Answered 2 of 22")).toBeVisible();
   await expect(ines.getByRole("radio", { name: "together" })).toBeChecked();
-  const rona = await signedIn("Rona Sundin");
-  await rona.goto(`/lead/${assignment}`);
+  const rona = await signedIn("Rona Sundin", { at: `/lead/${assignment}` });
   await rona.keyboard.press("ArrowRight");
   await everywhere("When is high water?");
   await expect(ines.getByText("Rona Sundin leads since")).toBeVisible();

@@ -8,8 +8,7 @@ test("a link offered right after assigning leads a student through the class's c
   expectTrouble,
 }) => {
   expectTrouble(/404/);
-  const teacher = await signedIn("Ines Halloran");
-  await teacher.goto("/find?words=moon+diary&do=assign");
+  const teacher = await signedIn("Ines Halloran", { at: "/find?words=moon+diary&do=assign" });
   const panel = new AssignPanel(teacher);
   await panel.line.fill("puffin now");
   await panel.says(/Puffin/);
@@ -40,8 +39,7 @@ test("a link offered right after assigning leads a student through the class's c
   await expect(child.getByRole("button", { name: "Next" })).toBeVisible();
 
   // A child of another class is told plainly, and learns nothing of it.
-  const other = await signedIn("Adan Rey", { phone: true });
-  await other.goto(address);
+  const other = await signedIn("Adan Rey", { phone: true, at: address });
   await expect(other.getByRole("heading", { name: "This work is not for you" })).toBeVisible();
   await expect(other.getByText(/moon diary/i)).toHaveCount(0);
 });

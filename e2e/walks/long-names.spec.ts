@@ -8,7 +8,7 @@ const TITLE =
 test("names as long as they may be: nothing is pushed off a page, and all of it can be read somewhere", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
+  const page = await signedIn("Ines Halloran", { at: "about:blank" });
   await new EditorPage(page).makeNew(TITLE, TITLE);
   await page.getByRole("button", { name: "Text", exact: true }).click();
   await expect(page.getByText(/saved \d/)).toBeVisible();

@@ -41,16 +41,14 @@ test("a child's writing is marked by a rubric with the keys alone, a colleague m
   const address = new URL(ines.url());
 
   // A colleague sees that it was marked, and what was given once she has marked it herself.
-  const rona = await signedIn("Rona Sundin");
-  await rona.goto(address.pathname + address.search);
+  const rona = await signedIn("Rona Sundin", { at: address.pathname + address.search });
   const hers = rona.getByRole("region", { name: `Marks for ${name}` });
   await expect(hers).toContainText("Ines marked this too. You will see the mark once you have given yours.");
   await rona.keyboard.press("1");
   await rona.keyboard.press("1");
   await expect(hers.getByRole("list", { name: "Who marked it" })).toContainText(/Ines 3 of 4.*counts/s);
 
-  const child = await signedIn(name);
-  await child.goto("/student");
+  const child = await signedIn(name, { at: "/student" });
   await child
     .getByRole("link", { name: /Ferry fares/ })
     .first()

@@ -5,8 +5,7 @@ import { Walk } from "./walk";
 test("the marks of a class over the term: the lowest left out, a child excused, exported; every step can be undone", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/results");
+  const page = await signedIn("Ines Halloran", { at: "/results" });
   const walk = new Walk(page, "from results to a child excused from work in the marks table", 3);
   await walk.click(page.getByRole("link", { name: "Marks" }));
   const table = page.getByRole("region", { name: "Marks" });
@@ -52,8 +51,7 @@ test("the marks of a class over the term: the lowest left out, a child excused, 
 test("a goal is called something else in all work, and back again; one that ended is offered no more", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/results/marks");
+  const page = await signedIn("Ines Halloran", { at: "/results/marks" });
   await page.getByRole("button", { name: "Goals …" }).click();
   const dialog = page.getByRole("dialog", { name: "Goals" });
   const lines = dialog.getByRole("list", { name: "Goals" }).getByRole("listitem");

@@ -20,7 +20,7 @@ test("a school day without a network: opened, answered, photographed, spoken, ha
   test.slow();
   // Without a network requests fail: that is what this is about.
   expectTrouble(/ERR_INTERNET_DISCONNECTED|ERR_FAILED|Failed to fetch|503|NetworkError|no-response/);
-  const ines = await signedIn("Ines Halloran");
+  const ines = await signedIn("Ines Halloran", { at: "about:blank" });
   await giveNow(ines, { words: "the harbour in twelve hours", group: "5 Kittiwake", to: ["Sunniva Dale"] });
   const sunniva = await signedIn("Sunniva Dale", { phone: true, keeps: true });
   // Another class may be led through the same just now.

@@ -4,7 +4,7 @@ import { FindPage } from "../pages/find-page";
 import { Walk } from "./walk";
 
 test("what is on the light table, to a class at a day and time", async ({ signedIn }) => {
-  const page = await signedIn("Judit Varga");
+  const page = await signedIn("Judit Varga", { at: "about:blank" });
   await new FindPage(page).open("lighthouse signals", "Lighthouse signals");
   const panel = new AssignPanel(page);
   const walk = new Walk(page, "one thing to a class at a day and time", 3);

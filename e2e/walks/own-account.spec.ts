@@ -79,8 +79,7 @@ test("somebody who forgot her password gets an address by mail; somebody nobody 
     await expect(page.getByText(`If ${address} has an account here`)).toBeVisible();
   }
   await nothingAtAll(page);
-  const piers = await signedIn("Piers Oakenshaw");
-  await piers.goto("/messages");
+  const piers = await signedIn("Piers Oakenshaw", { at: "/messages" });
   const letter = piers.getByText(/choose a new password here/).first();
   await expect(letter).toBeVisible();
   const [link] = /http\S+\/welcome\/[\w-]+/.exec(await letter.innerText())!;
@@ -109,8 +108,7 @@ test("what watches over the server is told that it runs; measurements are there 
 test("the office gives a family everything that is stored about its child, and sees who looked", async ({
   signedIn,
 }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results/student");
+  const ines = await signedIn("Ines Halloran", { at: "/results/student" });
   await expect(ines.getByRole("heading").first()).toBeVisible();
   const office = await signedIn("Hollis Gray");
   await office.getByRole("combobox", { name: "Names of which class" }).selectOption({ label: "5 Kittiwake" });

@@ -5,8 +5,7 @@ import { Walk } from "./walk";
 test("a foreign lesson about money is made hers, and worked as a student every answer is right", async ({
   signedIn,
 }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/find?words=lemonade+stand");
+  const ines = await signedIn("Ines Halloran", { at: "/find?words=lemonade+stand" });
   await expect(ines.getByRole("heading", { level: 1 })).toHaveText("Lemonade stand change");
   await ines.keyboard.press("e");
   await ines.keyboard.press("Enter");
@@ -50,8 +49,7 @@ test("a foreign lesson about money is made hers, and worked as a student every a
 test("degrees and inches become hers, answers follow, and what does not follow is looked at before publishing", async ({
   signedIn,
 }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/find?words=weather+fahrenheit");
+  const ines = await signedIn("Ines Halloran", { at: "/find?words=weather+fahrenheit" });
   await expect(ines.getByRole("heading", { level: 1 })).toHaveText("A week of weather in Fahrenheit");
   await ines.keyboard.press("e");
   await ines.keyboard.press("Enter");

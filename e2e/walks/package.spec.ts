@@ -7,8 +7,7 @@ test("everything of mine goes along as one file, and comes in with another teach
   expectTrouble,
 }) => {
   expectTrouble(/422/);
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/satchel");
+  const ines = await signedIn("Ines Halloran", { at: "/satchel" });
   const walk = new Walk(ines, "from the satchel to everything of mine as one file", 3);
   await walk.click(ines.getByRole("link", { name: "Bring in", exact: true }));
   await walk.click(ines.getByRole("link", { name: "My satchel as a file" }));
@@ -18,8 +17,7 @@ test("everything of mine goes along as one file, and comes in with another teach
   const file = await (await saving).path();
   walk.done();
 
-  const bettina = await signedIn("Bettina Rask");
-  await bettina.goto("/satchel/package");
+  const bettina = await signedIn("Bettina Rask", { at: "/satchel/package" });
   const choose = bettina.getByLabel("The file (zip, 45 MB at most)");
   // What is no such file says so, and nothing is changed.
   await choose.setInputFiles({ name: "notes.zip", mimeType: "application/zip", buffer: Buffer.from("no zip at all") });

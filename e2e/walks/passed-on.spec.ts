@@ -53,8 +53,7 @@ test("a link is opened without an account in a second browser, printed, and lead
 
 test("a team's week: asked for, made, ready for everybody in the team, assigned together", async ({ signedIn }) => {
   test.slow();
-  const page = await signedIn("Rona Sundin");
-  await page.goto("/teams");
+  const page = await signedIn("Rona Sundin", { at: "/teams" });
   await expect(page.getByRole("heading", { name: "Grade 4 and 5 science" })).toBeVisible();
   const exit = page.getByRole("button", { name: /^Reading, week of .*nobody/ }).first();
   await exit.click();
@@ -62,8 +61,7 @@ test("a team's week: asked for, made, ready for everybody in the team, assigned 
   await expect(page.getByText("Teodor Brandt is asked to make “Reading”.")).toBeVisible();
   await expect(page.getByRole("button", { name: /^Reading, week of .*Teodor Brandt, asked/ })).toBeVisible();
 
-  const maker = await signedIn("Teodor Brandt");
-  await maker.goto("/teams");
+  const maker = await signedIn("Teodor Brandt", { at: "/teams" });
   const walk = new Walk(maker, "put in what is ready for a team", 3);
   await walk.click(maker.getByRole("button", { name: /^Reading, week of .*You, asked/ }));
   await walk.click(maker.getByRole("button", { name: "It is ready …" }));
@@ -85,16 +83,14 @@ test("a team's week: asked for, made, ready for everybody in the team, assigned 
   if (await first.isVisible()) await assign.key("Enter");
   await expect(assigned).toBeVisible();
   assign.done();
-  const other = await signedIn("Judit Varga");
-  await other.goto("/teams");
+  const other = await signedIn("Judit Varga", { at: "/teams" });
   await expect(other.getByText("You are in no team yet")).toBeVisible();
 });
 
 test("a curator gives a set its picture and reason; it is on Find's first page for everybody, and undo takes it back", async ({
   signedIn,
 }) => {
-  const curator = await signedIn("Mercy Adeyemi");
-  await curator.goto("/desk?list=sets");
+  const curator = await signedIn("Mercy Adeyemi", { at: "/desk?list=sets" });
   await curator.getByRole("button", { name: "New set" }).click();
   await curator.getByLabel("What is it called?").fill("Ropes and rigging");
   await curator.getByLabel("Why these? One sentence.").fill("Before the boat trip.");
@@ -110,8 +106,7 @@ test("a curator gives a set its picture and reason; it is on Find's first page f
   await walk.click(curator.getByRole("button", { name: "Make the set" }));
   await expect(curator.getByText("“Ropes and rigging” is on Find’s first page.")).toBeVisible();
   walk.done();
-  const reader = await signedIn("Judit Varga");
-  await reader.goto("/find");
+  const reader = await signedIn("Judit Varga", { at: "/find" });
   await expect(reader.getByRole("button", { name: /^Ropes and rigging/ })).toBeVisible();
   await curator.locator("body").press("u");
   await expect(curator.getByText("The set is as it was.")).toBeVisible();
@@ -131,8 +126,7 @@ test("a reader reports a mistake at its step; the curator decides, and undo open
   await reader.getByRole("button", { name: "Report it" }).click();
   await expect(reader.getByText("Reported to the curators. You get a message when they decide.")).toBeVisible();
 
-  const curator = await signedIn("Sol Wetherby");
-  await curator.goto("/desk?list=reports");
+  const curator = await signedIn("Sol Wetherby", { at: "/desk?list=reports" });
   const report = curator.getByRole("listitem", { name: "Float or sink" });
   await expect(report).toContainText("A cork floats.");
   await report.getByLabel("Your message to the author and the reader").fill("It does. Please fix it.");

@@ -6,8 +6,7 @@ test("a pocket is kept with a colleague, arranged by two people at once, and not
   signedIn,
 }) => {
   test.slow();
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/satchel");
+  const ines = await signedIn("Ines Halloran", { at: "/satchel" });
   const walk = new Walk(ines, "keep a pocket with a colleague", 5);
   await walk.click(ines.getByRole("button", { name: "More for Tides, term 1" }));
   await walk.click(ines.getByRole("menuitem", { name: "Keep it with others …" }));
@@ -19,8 +18,7 @@ test("a pocket is kept with a colleague, arranged by two people at once, and not
   await expect(ines.getByText("You keep “Tides, term 1” with Teodor Brandt.")).toBeVisible();
   walk.done();
 
-  const teodor = await signedIn("Teodor Brandt");
-  await teodor.goto("/satchel");
+  const teodor = await signedIn("Teodor Brandt", { at: "/satchel" });
   const [inesSatchel, teodorSatchel] = [new SatchelPage(ines), new SatchelPage(teodor)];
   for (const satchel of [inesSatchel, teodorSatchel]) await satchel.openPocket(/^Tides, term 1/);
   await expect(teodor.getByText("Ines Halloran’s pocket. You can add, arrange and take out.")).toBeVisible();

@@ -3,8 +3,7 @@ import { nothingSerious } from "../pages/accessible";
 import { Walk } from "./walk";
 
 test("from a finished assignment to the question that went wrong, why, and who chose what", async ({ signedIn }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results");
+  const ines = await signedIn("Ines Halloran", { at: "/results" });
   const walk = new Walk(ines, "a finished assignment to its poor question", 3);
   await walk.click(ines.getByRole("navigation", { name: "Assignments" }).getByRole("button", { name: /^Ferry fares/ }));
   await expect(ines.getByRole("heading", { name: "Ferry fares", level: 1 })).toBeVisible();

@@ -27,8 +27,7 @@ test("a child says why she is proud of something, and her family sees it by a li
   await liv.getByRole("button", { name: "Put back" }).click();
   await expect(liv.getByRole("button", { name: /Take out ?: Kelp/ })).toBeVisible();
 
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results/portfolio");
+  const ines = await signedIn("Ines Halloran", { at: "/results/portfolio" });
   await ines.getByLabel("Student").selectOption({ label: "Liv Torsen" });
   await expect(ines.getByText("Aisha and I read it aloud.")).toBeVisible();
   const show = new Walk(ines, "from a portfolio to a link for the family", 2);

@@ -29,8 +29,7 @@ test("a child chooses what to read by what she likes; the minutes count; the tea
   await sunniva.getByRole("button", { name: /^The whole shelf/ }).click();
   await expect(sunniva.getByRole("link", { name: new RegExp(`^Read again ?: ${title}`) })).toBeVisible();
 
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/classes?view=reading");
+  const ines = await signedIn("Ines Halloran", { at: "/classes?view=reading" });
   await expect(ines.getByRole("row", { name: /Sunniva Dale.*lighthouses/ })).toBeVisible();
   await nothingSerious(ines);
   const next = await sunniva.getByRole("heading", { level: 3 }).first().innerText();
@@ -47,8 +46,7 @@ test("a child chooses what to read by what she likes; the minutes count; the tea
 });
 
 test("a shelf is opened for a class from everything there is to read", async ({ signedIn }) => {
-  const judit = await signedIn("Judit Varga");
-  await judit.goto("/classes?view=reading");
+  const judit = await signedIn("Judit Varga", { at: "/classes?view=reading" });
   const walk = new Walk(judit, "open a reading shelf", 1);
   await expect(judit.getByRole("status").filter({ hasText: /\d+ readings\./ })).toBeVisible();
   await walk.click(judit.getByRole("button", { name: "Open the shelf" }));

@@ -20,8 +20,7 @@ const pagesOf = (facts: string) => Number(/Pages: +(\d+)/.exec(facts)![1]);
 test("letters to all families of a class as one PDF, each in its language; what is left out is not in it", async ({
   signedIn,
 }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/results/student");
+  const page = await signedIn("Ines Halloran", { at: "/results/student" });
   const walk = new Walk(page, "from a student to the letters of all of the class as a PDF", 2);
   await walk.click(page.getByRole("link", { name: /^All \d+/ }));
   await expect(page.getByRole("heading", { name: /^Letters about results/ })).toBeVisible();
@@ -58,8 +57,7 @@ test("results and questions are PDFs too; names can be left out", async ({ signe
 });
 
 test("marks, coverage and a student are PDFs as well, for those who teach the class", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/results/marks");
+  const page = await signedIn("Ines Halloran", { at: "/results/marks" });
   const marks = await exported(page, "PDF without names");
   expect(marks.text).toContain("Marks of 5 Kittiwake");
   expect(marks.text).not.toContain("Sunniva");

@@ -6,8 +6,7 @@ import { Walk } from "./walk";
 test("from a found resource to a saved script for three days, and every line of it by the keys", async ({
   signedIn,
 }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/find?words=keepers+letter");
+  const ines = await signedIn("Ines Halloran", { at: "/find?words=keepers+letter" });
   await expect(ines.getByRole("heading", { level: 1 })).toHaveText("The keeper's letter");
   const walk = new Walk(ines, "from a found resource to a saved script for three days", 8);
   await walk.key("r");

@@ -41,8 +41,7 @@ test("a lesson is saved as one page that works and checks without any network", 
 });
 
 test("a pocket goes out as a package, and what cannot go is named", async ({ signedIn }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/satchel");
+  const ines = await signedIn("Ines Halloran", { at: "/satchel" });
   await new SatchelPage(ines).openPocket(/^Tides/);
   await ines.getByRole("link", { name: "Save this pocket as a file" }).click();
   await expect(ines.getByRole("heading", { name: /^Save “.*Tides.*” as a file$/ })).toBeVisible();
@@ -54,8 +53,7 @@ test("a pocket goes out as a package, and what cannot go is named", async ({ sig
 test("a pocket can go straight to the course of the class it is for", async ({ signedIn, expectTrouble }) => {
   // The demo's course site does not run here: that is said, and nothing is lost.
   expectTrouble(/favicon/);
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/satchel");
+  const ines = await signedIn("Ines Halloran", { at: "/satchel" });
   await new SatchelPage(ines).openPocket(/^Tides/);
   await ines.getByRole("link", { name: "Save this pocket as a file" }).click();
   await ines.getByRole("link", { name: "Hand over to Quayside courses" }).click();

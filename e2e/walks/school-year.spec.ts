@@ -4,8 +4,7 @@ import { nothingAtAll } from "../pages/accessible";
 import { Walk } from "./walk";
 
 test("the office sets up next year by steps, and takes it back", async ({ signedIn }) => {
-  const office = await signedIn("Hollis Gray");
-  await office.goto("/office");
+  const office = await signedIn("Hollis Gray", { at: "/office" });
   const walk = new Walk(office, "next school year by steps", 14);
   const fill = async (what: Locator, text: string) => {
     walk.presses += 1;

@@ -4,8 +4,7 @@ import { SatchelPage } from "../pages/satchel-page";
 import { Walk } from "./walk";
 
 test("three things in order, to a class without one child, with days, two tries and a goal", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
-  await page.goto("/satchel");
+  const page = await signedIn("Ines Halloran", { at: "/satchel" });
   // By name: other journeys leave copies of their own at the top of her satchel.
   const satchel = new SatchelPage(page);
   await expect(satchel.tick("Ferry fares")).toBeVisible();

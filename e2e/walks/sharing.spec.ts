@@ -58,8 +58,7 @@ test("only curators may: offered instead, accepted by one of them from the keybo
   await expect(page.getByText("It is offered to the curators of the district shelf.")).toBeVisible();
   walk.done();
 
-  const curator = await signedIn("Sol Wetherby");
-  await curator.goto("/desk");
+  const curator = await signedIn("Sol Wetherby", { at: "/desk" });
   const offers = curator.getByRole("navigation", { name: "Offers" });
   const ours = offers.getByRole("button", { name: /Kelp under glass/ });
   await expect(ours).toBeVisible();
@@ -124,8 +123,7 @@ test("given to a colleague by name: he makes it his own without her voice, and s
   await page.getByRole("button", { name: "Give to 1" }).click();
   await expect(page.getByText("Given to Judit Varga.")).toBeVisible();
 
-  const colleague = await signedIn("Judit Varga");
-  await colleague.goto("/satchel");
+  const colleague = await signedIn("Judit Varga", { at: "/satchel" });
   await colleague.getByRole("link", { name: /^Given to me/ }).click();
   const given = colleague.getByRole("listitem", { name: "The ferry timetable" });
   await expect(given).toContainText("“For your microscopes.”");

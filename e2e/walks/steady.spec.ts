@@ -53,8 +53,7 @@ test("nothing jumps while a page arrives, nor while something is opened on it", 
 });
 
 test("ticks, the line typed and what the form says are there again after a reload", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran", { unused: true });
-  await page.goto("/satchel");
+  const page = await signedIn("Ines Halloran", { unused: true, at: "/satchel" });
   for (const title of ["Storm words", "The keeper's letter"])
     // Another walk may have made a version of it.
     await page

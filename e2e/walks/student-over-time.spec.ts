@@ -3,8 +3,7 @@ import { nothingSerious } from "../pages/accessible";
 import { Walk } from "./walk";
 
 test("a child's goal over the term: met, when, and by which results; said anew, and undone", async ({ signedIn }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results/student");
+  const ines = await signedIn("Ines Halloran", { at: "/results/student" });
   const walk = new Walk(ines, "how a child is doing in a goal over the term", 2);
   walk.presses += 1;
   await ines.getByLabel("Student").selectOption({ label: "Marek Zielin" });
@@ -62,8 +61,7 @@ test("a child's goal over the term: met, when, and by which results; said anew, 
 
 test("how a child is doing is for this child's teachers only", async ({ signedIn, expectTrouble }) => {
   expectTrouble(/404/);
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results/student");
+  const ines = await signedIn("Ines Halloran", { at: "/results/student" });
   await ines.getByLabel("Student").selectOption({ label: "Marek Zielin" });
   await expect(ines).toHaveURL(/student=\d+/);
   const { pathname, searchParams } = new URL(ines.url());
@@ -77,8 +75,7 @@ test("how a child is doing is for this child's teachers only", async ({ signedIn
 test("a letter home about a child's results, in plain words and the family's language; and all of the class at once", async ({
   signedIn,
 }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/results/student");
+  const ines = await signedIn("Ines Halloran", { at: "/results/student" });
   const walk = new Walk(ines, "from a student to the family's letter, ready to print", 2);
   walk.presses += 1;
   await ines.getByLabel("Student").selectOption({ label: "Pau Ferran" });

@@ -3,8 +3,7 @@ import { nothingAtAll } from "../pages/accessible";
 import { Walk } from "./walk";
 
 test("a teacher has left, and a colleague has her satchel", async ({ signedIn }) => {
-  const piers = await signedIn("Piers Oakenshaw");
-  await piers.goto("/satchel");
+  const piers = await signedIn("Piers Oakenshaw", { at: "/satchel" });
   await expect(piers.getByText(/^\d+ things?/).first()).toBeVisible();
   await expect(piers.getByText("made by Rona Sundin")).toHaveCount(0);
   const office = await signedIn("Hollis Gray");

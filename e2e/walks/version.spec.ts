@@ -7,8 +7,7 @@ import { Walk } from "./walk";
 test("a lesson becomes one of thirty minutes for some students, with what is lost said, and is assigned beside the whole", async ({
   signedIn,
 }) => {
-  const ines = await signedIn("Ines Halloran");
-  await ines.goto("/find?words=what+the+ebb+lays+bare");
+  const ines = await signedIn("Ines Halloran", { at: "/find?words=what+the+ebb+lays+bare" });
   await expect(ines.getByRole("heading", { level: 1 })).toHaveText("What the ebb lays bare");
   await ines.keyboard.press("e");
   await ines.keyboard.press("Enter");
@@ -44,7 +43,7 @@ test("a lesson becomes one of thirty minutes for some students, with what is los
 test("hard words and long sentences become plain ones, one by one or all, and the reading grade falls", async ({
   signedIn,
 }) => {
-  const ines = await signedIn("Ines Halloran");
+  const ines = await signedIn("Ines Halloran", { at: "about:blank" });
   await new FindPage(ines).open(
     "tides at the bar: a tide table for grades 4 and 5",
     "Tides at the bar: a tide table for grades 4 and 5",

@@ -4,7 +4,7 @@ import { FindPage } from "../pages/find-page";
 import { Walk } from "./walk";
 
 test("a class gets one thing, and three of its children other versions of it", async ({ signedIn }) => {
-  const page = await signedIn("Ines Halloran");
+  const page = await signedIn("Ines Halloran", { at: "about:blank" });
   await new FindPage(page).open("reading a tide table", "Reading a tide table");
   const panel = new AssignPanel(page);
   const walk = new Walk(page, "other versions for three children", 5);

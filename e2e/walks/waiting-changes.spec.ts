@@ -6,7 +6,7 @@ test("what changes on the district shelf waits for the curators, who see both si
   signedIn,
 }) => {
   test.slow();
-  const author = await signedIn("Linnea Strand");
+  const author = await signedIn("Linnea Strand", { at: "about:blank" });
   await new SatchelPage(author).open("From sheep to jersey");
   await author.keyboard.press("e");
   await author.waitForURL(/adapt/);
@@ -19,8 +19,7 @@ test("what changes on the district shelf waits for the curators, who see both si
   walk.done();
   await expect(author.getByText(/The curators have had your changes since/)).toBeVisible();
 
-  const reader = await signedIn("Marcus Osei");
-  await reader.goto("/find?words=from+sheep+to+jersey");
+  const reader = await signedIn("Marcus Osei", { at: "/find?words=from+sheep+to+jersey" });
   await expect(lines(reader).first()).not.toContainText("by twos");
 
   const curator = await signedIn("Odile Marsh");
