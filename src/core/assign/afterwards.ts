@@ -148,7 +148,10 @@ function ofSharing(before: Sharing, after: Sharing, works: readonly StudentWork[
 
 export const nobodyBegan = "Nobody has begun, so no answers change.";
 
-/** What other rules do to what students have answered: a sentence for each thing, none where nothing changes. */
+/**
+ * What other rules do to what students have answered: a sentence for each thing, none where nothing changes.
+ * `effectsOfRules({}, {}, { works: [], over: false })` gives `["Nobody has begun, so no answers change."]`.
+ */
 export function effectsOfRules(before: Rules, after: Rules, world: World): string[] {
   const { works } = world;
   if (works.every(({ tries }) => tries.length === 0)) return [nobodyBegan];
@@ -166,6 +169,7 @@ export function effectsOfRules(before: Rules, after: Rules, world: World): strin
 /**
  * What another version does to what one student answered. Versions made from one another have the same question ids where
  * the questions stayed.
+ * `effectsOfVersion(works[0], lesson)` gives `["Ana keeps all that is answered."]`.
  */
 export function effectsOfVersion(work: StudentWork, version: Document): string[] {
   const { name } = work.student;

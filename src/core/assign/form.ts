@@ -177,6 +177,7 @@ function dueMoment(form: Due, opened: Opened, calendar: SchoolCalendar): Date | 
 /**
  * When work opens, is due and closes for one class. `later`: how many meetings after the first, for what is spread over
  * several.
+ * `whenFor(base, isles, daily, new Date("2026-11-26T08:00:00Z")).due` gives `new Date("2026-12-01T15:00:00Z")`.
  */
 export function whenFor(
   form: Timed,

@@ -152,7 +152,10 @@ function stepFindings(of: LookedAt): Finding[] {
   return [{ key: "steps and versions", level: "remark", text, remedies }];
 }
 
-/** The check before work goes out: what stops it, and what is worth a look, each with a way to mend it. */
+/**
+ * The check before work goes out: what stops it, and what is worth a look, each with a way to mend it.
+ * `lastLook(lookedAt())` gives `[]`.
+ */
 export function lastLook(of: LookedAt): Finding[] {
   const found = [
     ...of.classes.flatMap((group) => classFindings(of, group)),

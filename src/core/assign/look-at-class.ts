@@ -172,7 +172,10 @@ export function partsFor(resource: Pick<LookedResource, "document" | "facts">, r
   return [...parts, ids.slice(at)];
 }
 
-/** What is odd about giving it to one class: its times, its room, its students, how it suits them. */
+/**
+ * What is odd about giving it to one class: its times, its room, its students, how it suits them.
+ * `classFindings(lookedAt(), lookedAt().classes[0])` gives `[]`.
+ */
 export function classFindings(of: LookedAt, group: LookedClass): Finding[] {
   const { form } = of;
   if (isProblem(group.when))

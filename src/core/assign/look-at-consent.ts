@@ -20,7 +20,10 @@ export function consentAsked(documents: readonly Document[]): Record<Kept, strin
   return { voice: asked("voice"), picture: asked("picture") };
 }
 
-/** Work that asks for a voice or a picture, and children whose school may not keep one yet: they could not answer. */
+/**
+ * Work that asks for a voice or a picture, and children whose school may not keep one yet: they could not answer.
+ * `consentFindings(lookedAt())` gives `[]`.
+ */
 export function consentFindings(of: LookedAt): Finding[] {
   const asked = consentAsked([...of.resources, ...of.versionsToAssign].map(({ document }) => document));
   return (["voice", "picture"] as const).flatMap((kind): Finding[] => {

@@ -25,7 +25,10 @@ function lookOnce(document: Document): Looked {
 const firstWithLink = ({ steps }: Document): string | null =>
   steps.find((step) => linksOut({ steps: [step] }).length > 0)?.id ?? null;
 
-/** What is odd about the thing itself: unfinished, in somebody else's voice, links that leave, rights kept. */
+/**
+ * What is odd about the thing itself: unfinished, in somebody else's voice, links that leave, rights kept.
+ * `resourceFindings(lookedAt(), resource(lesson, { mine: false }))` gives `[]`.
+ */
 export function resourceFindings(of: LookedAt, resource: LookedResource): Finding[] {
   const at = (step: string | null) => `/adapt/${resource.id}${step ? `?step=${step}` : ""}`;
   const name = of.resources.length + of.versionsToAssign.length > 1 ? `“${resource.title}”: ` : "";

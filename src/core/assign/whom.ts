@@ -22,6 +22,7 @@ const READING_STEPS = [3, 4, 5, 6, 7, 8];
 /**
  * Whom a rule means: every choice a teacher makes over and over, by what is known of students. Only rules that tell some
  * of these students from others are there, and at last everyone. `main`: languages of the resource, which need no rule.
+ * `whomRules([{ id: 1, grade: 4, factor: 1, languages: ["en"] }, { id: 2, grade: 5, factor: 1, languages: ["en"] }], [], ["en"]).map(({ text }) => text)` gives `["grade 4", "grade 5", "everyone"]`.
  */
 export function whomRules(
   students: readonly Whom[],

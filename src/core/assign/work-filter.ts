@@ -27,7 +27,10 @@ export interface WorkFilter {
 
 const plain = (text: string) => text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase();
 
-/** The pieces of work that fit, in their order. Each word typed has to begin a word of the title, the class or a goal. */
+/**
+ * The pieces of work that fit, in their order. Each word typed has to begin a word of the title, the class or a goal.
+ * `filterWork([{ title: "Ferry fares", goals: [] }], { words: "far", state: null, class: null, student: null, subject: null, goal: null }).length` gives `1`.
+ */
 export function filterWork<Work extends ListedWork>(works: readonly Work[], filter: WorkFilter, now: Date): Work[] {
   const words = plain(filter.words)
     .split(/[^\p{L}\p{N}]+/u)

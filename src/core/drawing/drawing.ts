@@ -165,6 +165,7 @@ const onOrNear = (at: number) => between(-PAGE_WIDTH / 2, at, 2 * PAGE_WIDTH);
 
 /**
  * Larger or smaller from its upper left corner. Words change their size as a whole; a line its end.
+ * `stretchItem(drawing.items[1], 10, 0).width - drawing.items[1].width` gives `10`.
  * @param dx, dy what is added to its width and its height, in units of the page
  */
 export function stretchItem(item: DrawnItem, dx: number, dy: number): DrawnItem {

@@ -59,7 +59,7 @@ export const bitBlanks = {
 
 export type BitBlankName = keyof typeof bitBlanks;
 
-/** The chosen values of a bit blank as a mask of value positions. */
+/** The chosen values of a bit blank as a mask of value positions. `chosenBits("device", ["tablet"])` gives `4`. */
 export const chosenBits = (blank: BitBlankName, chosen: readonly string[]): number =>
   bits(chosen.map((value) => codeOf(blank, value)).filter((at) => at >= 0));
 

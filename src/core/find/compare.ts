@@ -30,7 +30,10 @@ const formatMinutes = ({ minutes, minutesFrom, minutesEstimated }: Facts): strin
       ? `about ${minutes}`
       : String(minutes);
 
-/** Facts of two to four resources as a table; rows in which they differ are marked. */
+/**
+ * Facts of two to four resources as a table; rows in which they differ are marked.
+ * `compareFacts([{ facts, author: "Ana" }, { facts: { ...facts, minutes: 30 }, author: "Ana" }])[0].values` gives `["25", "30"]`.
+ */
 export function compareFacts(candidates: readonly Candidate[]): CompareRow[] {
   const rows: [what: string, value: (one: Candidate) => string][] = [
     ["Minutes", ({ facts }) => formatMinutes(facts)],
@@ -41,7 +44,7 @@ export function compareFacts(candidates: readonly Candidate[]): CompareRow[] {
     ],
     ["Words", ({ facts }) => String(facts.words)],
     ["Steps", ({ facts }) => String(facts.steps)],
-    ["Questions", ({ facts }) => `${facts.questions}, ${facts.marks} marks`],
+    ["Questions", ({ facts }) => `${facts.questions}, ${facts.marks} ${facts.marks === 1 ? "mark" : "marks"}`],
     ["Students", ({ facts }) => [...new Set(facts.doing)].join(", ")],
     [
       "Film",

@@ -34,7 +34,10 @@ const SUBJECTS = 10;
 const GRADES = 13;
 const shelfBits = [1, 2, 4, 8];
 
-/** Counts each value of each blank over the groups that satisfy all other blanks, in one pass. */
+/**
+ * Counts each value of each blank over the groups that satisfy all other blanks, in one pass.
+ * `countGroups([{ facets: [0], reach: [4], entries: [3] }], need).left` gives `[3, 3, 0, 0, 0, 0]`.
+ */
 export function countGroups(parts: readonly Groups[], need: Need): GroupCounts {
   const masks = masksOf(need);
   const left = new Array<number>(lastSteps.length + 1).fill(0);

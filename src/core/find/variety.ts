@@ -39,7 +39,10 @@ export function linesOf(looks: readonly Look[]): number {
   return sorts.reduce((sum, { lines }) => sum + Math.min(lines, MOST_ALIKE), 0);
 }
 
-/** The first lines once more by how their titles answer the words as typed; the others stay behind them. */
+/**
+ * The first lines once more by how their titles answer the words as typed; the others stay behind them.
+ * `byTitle([lineOf(1), lineOf(2)], new Map([[2, { title: "Tide tables" }]]), "tide tables").map(({ candidate }) => candidate.id)` gives `[2, 1]`.
+ */
 export function byTitle(lines: readonly OrderedLine[], looks: ReadonlyMap<number, Look>, typed: string): OrderedLine[] {
   if (typed === "") return [...lines];
   const worthOf = ({ candidate }: OrderedLine) =>

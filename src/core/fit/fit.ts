@@ -128,7 +128,10 @@ function fitDevices(facts: Facts, has: readonly Device[]): FitReason | null {
   return needed.length > 0 ? { aspect: "devices", level: 2, text: `you have the ${needed.join(", ")} it needs` } : null;
 }
 
-/** How one resource suits one class: a statement for each thing that can be said, those in the way first. */
+/**
+ * How one resource suits one class: a statement for each thing that can be said, those in the way first.
+ * `fitOf({ ...facts, minutes: 90 }, group).verdict` gives `"with care"`.
+ */
 export function fitOf(facts: Facts, group: ClassProfile): Fit {
   const reasons = [
     fitLength(facts, group.periodMinutes),

@@ -117,7 +117,10 @@ function tookOn(one: Seated, step: AskedStep): number | null {
   return Math.max(0, (Math.max(...(moments as number[])) - came) / 1000);
 }
 
-/** Who is stuck, and why, each on the step that is open on her screen. */
+/**
+ * Who is stuck, and why, each on the step that is open on her screen.
+ * `[...stuckIn([{ student: 1, step: "ask", since: 0, seen: 1, asked: 1, handedIn: false, answers: {}, visits: {} }], [{ id: "ask", questions: ["q"] }], 2).keys()]` gives `[1]`.
+ */
 export function stuckIn(room: readonly Seated[], steps: readonly AskedStep[], now: number): Map<number, Stuck> {
   const byId = new Map(steps.map((step) => [step.id, step]));
   const took = new Map(steps.map((step) => [step.id, room.flatMap((one) => tookOn(one, step) ?? [])]));

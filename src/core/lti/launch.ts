@@ -91,6 +91,7 @@ const known = (value: unknown): string | null => WebAddress.safeParse(value).dat
 /**
  * What a message says, after all rules of the specification that are not about its signature (LTI 1.3 core, "Authentication response
  * validation"; from memory).
+ * `readLaunch({}, { clientId: "us", now: new Date(0) })` gives `{ ok: false, rule: "shape" }`.
  */
 export function readLaunch(
   payload: unknown,

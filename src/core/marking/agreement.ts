@@ -63,6 +63,7 @@ function agreementOf(criterion: string | null, pairs: readonly [number, number][
 /**
  * Every two markers who marked the same answers to a question, with how far they agree: in the marks, and criterion by criterion
  * where both used this rubric. Where marks were given by different rules they are compared as shares.
+ * `agreements([], null)` gives `[]`.
  */
 export function agreements(
   standing: readonly StandingMarks[],

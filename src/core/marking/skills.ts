@@ -11,6 +11,7 @@ export interface SkillPoints {
 /**
  * What marks by rubrics say about single skills: the level that counts of each answer, by the criterion's name, whichever rubric it
  * is in. Skills by name.
+ * `skillPoints([], new Map())` gives `[]`.
  */
 export function skillPoints(
   works: readonly { assignment: number; title: string; at: Date; entries: readonly MarkEntry[] }[],

@@ -194,6 +194,7 @@ function judge(
  * Every amount in units of another place, converted exactly and rounded as a textbook would; and the answers of questions reckoned
  * anew from the rounded numbers. Where an answer does not follow in one way only there is a change without a number, which marks the
  * question to be looked at. Texts of the first language.
+ * `unitChanges({ ...lesson, title: { en: "Run 5 km" } }, britain, america)[0].to` gives `"3.1 mi"`.
  */
 export function unitChanges(document: Document, from: Place, to: Place): PlaceChange[] {
   if (from.units === to.units) return [];

@@ -18,7 +18,10 @@ const TWENTY_FOUR = /(?<![\p{N}:.,])(\d{1,2}):(\d{2})(?![:\p{N}]|\s?[ap]\.?m)/gi
 const isDay = (day: number) => day >= 1 && day <= 31;
 const isMonth = (month: number) => month >= 1 && month <= 12;
 
-/** Dates in the order of a place, and hours by its clock. What could be read in two ways is asked about. */
+/**
+ * Dates in the order of a place, and hours by its clock. What could be read in two ways is asked about.
+ * `datesAndTimes("on 12/25/2026", america, britain)[0].to` gives `"25/12/2026"`.
+ */
 export function datesAndTimes(text: string, from: Place, to: Place): Found[] {
   const found: Found[] = [];
   const add = (kind: "dates" | "times", match: RegExpExecArray | RegExpMatchArray, becomes: string, sure: boolean) => {

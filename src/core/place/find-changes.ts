@@ -136,7 +136,10 @@ function patternsFor(from: Place, to: Place): Pattern[] {
   return patterns;
 }
 
-/** Everything in a text that belongs to one place and not to another, in its order; none lies over another. */
+/**
+ * Everything in a text that belongs to one place and not to another, in its order; none lies over another.
+ * `changesIn("the colour", britain, america)[0].to` gives `"color"`.
+ */
 export function changesIn(text: string, from: Place, to: Place): Found[] {
   if (from.code === to.code) return [];
   const all = [

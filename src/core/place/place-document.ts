@@ -41,7 +41,10 @@ function listsIn(question: unknown, language: string): string[][] {
 const repeats = (lists: readonly string[][]): number =>
   lists.reduce((sum, list) => sum + list.length - new Set(list.map((text) => text.trim().toLowerCase())).size, 0);
 
-/** Units where there are questions, and those of one question that change the same word: one without the others would leave an answer nobody can give. */
+/**
+ * Units where there are questions, and those of one question that change the same word: one without the others would leave an answer nobody can give.
+ * `tiedTo([{ kind: "spelling", path: ["title", "en"], from: "Colour" }], { kind: "spelling", path: ["title", "en"], from: "Colour" })` gives `[{ kind: "spelling", path: ["title", "en"], from: "Colour" }]`.
+ */
 export const tiedTo = (changes: readonly PlaceChange[], one: PlaceChange): PlaceChange[] => {
   // Numbers lead to answers, those of later steps too: they change together.
   const units = one.kind === "units" ? changes.filter(({ kind }) => kind === "units") : [];
@@ -56,7 +59,10 @@ export const tiedTo = (changes: readonly PlaceChange[], one: PlaceChange): Place
 /** What is done with lengths, weights, volumes and temperatures: listed and left to her, or converted. */
 export type UnitChoice = "list" | "convert";
 
-/** Everything in a document that belongs to one place and not to another, in the language that is its first. */
+/**
+ * Everything in a document that belongs to one place and not to another, in the language that is its first.
+ * `placeChanges({ ...lesson, title: { en: "Colour" } }, britain, america).map(({ to }) => to)` gives `["Color"]`.
+ */
 export function placeChanges(document: Document, from: Place, to: Place, units: UnitChoice = "list"): PlaceChange[] {
   const found: PlaceChange[] = [];
   const language = document.languages[0]!;
@@ -115,6 +121,7 @@ function withAnswer(question: Question, { answer, check }: PlaceChange): Questio
 /**
  * The document with these changes made. What she cannot be told an answer to stays. Lines of a run sheet stay linked to what they were
  * taken from.
+ * `applyPlace(lesson, placeChanges({ ...lesson, title: { en: "Colour" } }, britain, america)).title` gives `{ en: "Color" }`.
  */
 export function applyPlace(document: Document, changes: readonly PlaceChange[]): Document {
   const inTexts = withTexts(

@@ -91,7 +91,10 @@ export interface Plainly extends PlainFor {
   taught: ReadonlySet<string>;
 }
 
-/** For whom words are to be plain, and which words are hard for them. */
+/**
+ * For whom words are to be plain, and which words are hard for them.
+ * `plainly({ language: "en", grade: 3, simpler: new Map() }).isHard("commence")` gives `true`.
+ */
 export const plainly = (about: PlainFor, taught: ReadonlySet<string> = new Set()): Plainly => ({
   ...{ ...about, taught },
   isHard: measureFor(about.language, about.grade, about.commonSpanish).isHard,
@@ -99,7 +102,10 @@ export const plainly = (about: PlainFor, taught: ReadonlySet<string> = new Set()
 
 type Found = Omit<PlainChange, "id" | "path" | "step" | "before" | "after">;
 
-/** Hard words of a text that have a plainer one, and its long sentences with a cut where one lies at hand. */
+/**
+ * Hard words of a text that have a plainer one, and its long sentences with a cut where one lies at hand.
+ * `plainIn("We commence now.", plainly({ language: "en", grade: 3, simpler: new Map([["commence", "begin"]]) }))[0].to` gives `"begin"`.
+ */
 export function plainIn(text: string, { language, grade, simpler, taught, isHard }: Plainly): Found[] {
   const quoted = (at: number) => text.slice(0, at).split("“").length > text.slice(0, at).split("”").length;
   const words = [...text.matchAll(WORD)].flatMap(({ 0: word, index }): Found[] => {
@@ -139,7 +145,10 @@ const isRead = (path: readonly (string | number)[]): boolean =>
   ["steps", "familyNote"].includes(String(path[0])) &&
   (path[0] === "familyNote" || ["instructions", "blocks"].includes(String(path[2])));
 
-/** Plainer words and cuts for all that is read in a document, in one of its languages. */
+/**
+ * Plainer words and cuts for all that is read in a document, in one of its languages.
+ * `plainChanges(lesson, { language: "en", grade: 3, simpler: new Map([["tide", "sea"]]) }).length` gives `2`.
+ */
 export function plainChanges(document: Document, about: PlainFor): PlainChange[] {
   const taught = new Set(document.vocabulary.map(({ term }) => term.trim().toLowerCase()));
   const how = plainly(about, taught);

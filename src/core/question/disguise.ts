@@ -23,7 +23,10 @@ export interface Disguise {
 const NOBODY = "-";
 const through = (names: Names) => (id: unknown) => (typeof id === "string" ? (names.get(id) ?? NOBODY) : id);
 
-/** @param name a name for one id of a question that nobody can work out or trace back: 1 to 40 letters and digits */
+/**
+ * `disguise((of, list, id) => list + id).value(question, "twice")` gives `"twice"`.
+ * @param name a name for one id of a question that nobody can work out or trace back: 1 to 40 letters and digits
+ */
 export function disguise(name: (question: string, list: "first" | "second", id: string) => string): Disguise {
   const namesOf = (question: Question) => {
     const { first, second } = kindOf(question).disguised?.of(question as never) ?? { first: [], second: [] };

@@ -65,6 +65,7 @@ function reasonsFor(one: OnShelf, child: ReadingChild): Reason[] {
  * What a child might read next, `most` at the most: nothing she knows, nothing far too hard or in a language she does not read while there is something else, and as many
  * different reasons as there are: what the teacher put at the top, what she likes, what classmates have finished, something easy,
  * something that fits.
+ * `suggestions([{ resource: 1, readingGrade: 3, about: [], understood: true, finished: 4 }], { readingGrade: 3, likes: [], known: new Set() })[0].reason` gives `{ kind: "classmates", count: 4 }`.
  */
 export function suggestions(shelf: readonly OnShelf[], child: ReadingChild, most = 3): Suggestion[] {
   const fresh = shelf.filter(({ resource }) => !child.known.has(resource));

@@ -77,7 +77,10 @@ const linesFor = (question: Question): number => {
   }
 };
 
-/** A document as a report: a section for each step, questions with what there is to choose from and room to write. */
+/**
+ * A document as a report: a section for each step, questions with what there is to choose from and room to write.
+ * `documentReport(lesson, { author: "Ines", forTeacher: false, pictures: new Map() }).sections.map(({ title }) => title)` gives `["Tides", "Look", "Ask", "Answers"]`.
+ */
 export function documentReport(document: Document, of: DocumentReportFor): Report {
   const { languages } = document;
   const text = (words: Record<string, string> | undefined) => inLanguage(words, languages) ?? "";

@@ -27,7 +27,10 @@ function answerBlocks({ asks, step, said, made }: PortfolioAnswer, pictures: Pic
 const whySaid = ({ why, voice }: PortfolioPiece): string =>
   [why, ...(voice ? ["There is a recording of why: listen to it on screen."] : [])].filter(Boolean).join(" ");
 
-/** What a child is proud of, as a report: a section for each piece, the newest first. */
+/**
+ * What a child is proud of, as a report: a section for each piece, the newest first.
+ * `portfolioReport([], { name: "Ana", author: "Ines" }).title` gives `"Portfolio of Ana"`.
+ */
 export function portfolioReport(
   pieces: readonly PortfolioPiece[],
   of: { name: string; author: string; formatDay: (at: Date) => string; pictures: Pictures },

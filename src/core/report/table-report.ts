@@ -13,6 +13,7 @@ const said = (cell: Cell): string => (cell === null ? "" : typeof cell === "obje
 /**
  * Rows as they go into a spreadsheet, as a report: the first `heads` rows are what stands in each column. Of a table that is too
  * wide the first `kept` columns stand in each of its parts.
+ * `tableReport([["Name", "Marks"], ["Ana", 3]], { title: "Marks", subtitle: "", author: "Ines", heads: 1, kept: 1 }).sections[0].blocks[1].rows` gives `[["Ana", "3"]]`.
  */
 export function tableReport(
   rows: readonly (readonly Cell[])[],

@@ -86,7 +86,10 @@ const HALF = 0.5;
 const DONE = 0.8;
 const FIRST = "en";
 
-/** The letter in the family's language, where there is one, else in English. Only what has results is spoken of. */
+/**
+ * The letter in the family's language, where there is one, else in English. Only what has results is spoken of.
+ * `resultLetter({ en: { greeting: "Dear family of {student}", nothing: "No results yet.", works: "", closing: "" } }, { student: "Ana", points: [], standards: [], goals: [] }, {}, "es", String).opening` gives `"No results yet."`.
+ */
 export function resultLetter(
   letters: ResultLetters,
   of: LetterResults,

@@ -5,7 +5,10 @@ import type { Analysis } from "./items";
 
 const figure = (value: number | null): string => (value === null ? "" : value.toFixed(2));
 
-/** How the questions did their work as rows of plain cells, the heading first: one question a row. */
+/**
+ * How the questions did their work as rows of plain cells, the heading first: one question a row.
+ * `itemRows({ items: [] })[0].length` gives `9`.
+ */
 export function itemRows({ items }: Analysis): (string | number)[][] {
   return [
     ["Question", "Children", "Right", "Blank", "Gained", "Likely between", "Tells apart", "Time", "To notice"],

@@ -43,6 +43,7 @@ const isGood = ({ state }: Pick<Piece, "state">) => state === "approved" || stat
  * What a child sees of the others' pieces to one question, in the order given: of each child the last one that was good, while the
  * last of all was not sent back. Nothing where classmates see nothing, or it is closed by now, or she has sent none of her own
  * and has to first.
+ * `piecesShownTo({ look: "nothing", classmates: "any time", until: null }, 1, [{ id: 9, student: 2, question: "q", number: 1, state: "not looked at" }], new Date(0)).length` gives `1`.
  */
 export function piecesShownTo<One extends Piece>(
   sharing: Sharing,

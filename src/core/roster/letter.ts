@@ -41,7 +41,10 @@ const languageIn = (letters: Letters, language: string): string | undefined =>
 const filled = (text: string, facts: LetterFacts): string =>
   text.replace(/\{(\w{1,20})\}/g, (whole, name: string) => facts[name as keyof LetterFacts] ?? whole);
 
-/** The letter in the family's language, where it is written in it, else in English; and which that is. */
+/**
+ * The letter in the family's language, where it is written in it, else in English; and which that is.
+ * `letterHome({ en: { greeting: "Dear family of {student}", paragraphs: [], closing: "" } }, { student: "Ana" }, "es").greeting` gives `"Dear family of Ana"`.
+ */
 export function letterHome(
   letters: Letters,
   facts: LetterFacts,

@@ -23,7 +23,10 @@ export interface LoginCard {
   secret: string[];
 }
 
-/** A secret a child can remember. `random`: a fair whole number below the one given; security hangs on it. */
+/**
+ * A secret a child can remember. `random`: a fair whole number below the one given; security hangs on it.
+ * `newSecret("words", (() => { let next = 0; return () => next++; })())` gives `["anchor", "apple"]`.
+ */
 export function newSecret(kind: "pictures", random: (below: number) => number): Picture[];
 export function newSecret(kind: "words", random: (below: number) => number): string[];
 export function newSecret(kind: SecretKind, random: (below: number) => number): string[];

@@ -128,7 +128,10 @@ export const follow = (sheet: RunSheet, document: Document, id: string): RunShee
     return [now === null ? line : { ...line, text: now.slice(0, 2000), from: sourceOf(document, line.from!) }];
   });
 
-/** A line stays as it is, whatever its source says by now; of a source that is gone it is no longer linked. */
+/**
+ * A line stays as it is, whatever its source says by now; of a source that is gone it is no longer linked.
+ * `keepAsItIs(sheet, lesson, "say")` gives `sheet`.
+ */
 export const keepAsItIs = (sheet: RunSheet, document: Document, id: string): RunSheet =>
   eachLine(sheet, (line) => {
     if (line.id !== id || !line.from) return [line];

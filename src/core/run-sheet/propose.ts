@@ -269,6 +269,7 @@ function cut(part: SheetPart, after: number, newId: NewId): [SheetPart, SheetPar
 /**
  * Parts filling this many lessons of `room` minutes, in their order. A part goes on in the next lesson where the time is over, unless only
  * a scrap would: then it, or what is before it, is a little longer or shorter instead.
+ * `fill(sheet.days[0].parts, 2, 10, () => "new").map((parts) => parts.map(({ id }) => id))` gives `[["a"], ["b"]]`.
  */
 export function fill(parts: readonly SheetPart[], lessons: number, room: number, newId: NewId): SheetPart[][] {
   const days: SheetPart[][] = [[]];

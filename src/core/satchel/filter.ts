@@ -93,7 +93,10 @@ const values: Record<FilterName, (item: Kept, now: Date) => readonly (string | n
   tag: ({ tags }) => tags,
 };
 
-/** What passes, in its order. */
+/**
+ * What passes, in its order.
+ * `filterSatchel([{ facts, origin: "made", author: "Ines", used: null }], { ...anyFilter, origin: "adapted" }, new Date(0))` gives `[]`.
+ */
 export function filterSatchel<Item extends Kept>(items: readonly Item[], filter: SatchelFilter, now: Date): Item[] {
   const typed = listedForm(filter.words).split(/\s+/).filter(Boolean);
   const asked = filterNames.filter((name) => filter[name] !== null);
@@ -111,7 +114,10 @@ const inOrder: Partial<Record<FilterName, readonly (string | number)[]>> = {
   grade: Array.from({ length: 13 }, (_, grade) => grade),
 };
 
-/** The choices of one filter there are, and how many each would leave with the others applied. */
+/**
+ * The choices of one filter there are, and how many each would leave with the others applied.
+ * `satchelChoices([{ facts, origin: "made", author: "Ines", used: null }], anyFilter, "origin", new Date(0))` gives `[{ value: "made", leaves: 1 }]`.
+ */
 export function satchelChoices(
   items: readonly Kept[],
   filter: SatchelFilter,

@@ -159,6 +159,7 @@ const ruleReason = (shelf: CuratedShelf, rule: ShelfRule): Reason => ({
 /**
  * How far it may go, the narrowest shelf first. What is the same for all shelves closes all of them; what must not leave the school
  * closes those beyond it.
+ * `howFar({ document: lesson, by: 1, published: false, school: null, curator: false, rules: { district: "everyone", commons: "everyone" }, on: [], offered: [], files: [], students: [] }).map(({ state }) => state)` gives `["closed", "closed", "closed"]`.
  */
 export function howFar(of: ToShare): ShelfAnswer[] {
   const licence = sharingProblem(of.document);

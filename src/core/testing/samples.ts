@@ -1,5 +1,10 @@
 import { richText } from "../content/rich-text";
 import { newDrawing, newItem, withItem } from "../drawing/drawing";
+import { placeOf } from "../place/places";
+import type { ClassProfile } from "../fit/fit";
+import { factsOf, type Facts } from "../resource/facts";
+import { pageOf, type PageChange } from "../together/contributions";
+import * as Y from "yjs";
 import { anyNeed } from "../find/need";
 import type { Question } from "../question/question";
 import type { BlockOf } from "../resource/block";
@@ -89,5 +94,36 @@ const answered = (name: string, id: number, value: string): StudentWork => ({
 export const works = [answered("Ana", 1, "once"), answered("Bo", 2, "twice")];
 export const table = resultTable(works, "best");
 
+/** A class whose lessons take 45 minutes, and what is known of a resource that suits it. */
+export const group: ClassProfile = {
+  ...{ name: "5 Kittiwake", periodMinutes: 45, grades: { from: 5, to: 5 }, reading: { from: 3.4, to: 6.2 } },
+  ...{ languages: ["en"], devices: ["computer", "tablet"], country: "XS", covered: [] },
+};
+export const facts: Facts = { ...factsOf(lesson), grades: { from: 4, to: 5 }, minutes: 25, readingGrade: 4.1 };
+
+export const [america, britain] = [placeOf("US")!, placeOf("GB")!];
+
+/** A page of two children: 1 wrote "Low ", then 2 "tide". */
+export const pageChanges = (() => {
+  const page = new Y.Doc();
+  const changes: PageChange[] = [];
+  for (const [at, text] of ["Low ", "tide"].entries()) {
+    const before = Y.encodeStateVector(page);
+    const device = new Y.Doc();
+    device.clientID = at + 1;
+    Y.applyUpdate(device, Y.encodeStateAsUpdate(page));
+    device.getText("text q ").insert(device.getText("text q ").length, text);
+    const change = Y.encodeStateAsUpdate(device, before);
+    Y.applyUpdate(page, change);
+    changes.push({ id: at + 1, student: at + 1, at: Date.UTC(2026, 11, 1, 9, at), change, erased: false });
+  }
+  return changes;
+})();
+
+export const newPage = () => pageOf(pageChanges);
+
+export { lookedAt, resource } from "../assign/testing/looked";
+export { world, base, puffin } from "../assign/typed/testing";
+export { lineOf } from "../find/testing";
 export { tokensOf } from "../assign/typed/token";
 export { daily, isles } from "../calendar/testing/calendar";

@@ -38,7 +38,7 @@ interface Contents {
 /** A lesson's changes are looked at again and again while it grows: each is read once. */
 const known = new WeakMap<Uint8Array, Contents>();
 
-/** What a change adds and takes away, and the devices that made it. */
+/** What a change adds and takes away, and the devices that made it. `contentsOf(pageChanges[0].change).letters` gives `4`. */
 export function contentsOf(change: Uint8Array): Contents {
   const before = known.get(change);
   if (before) return before;
@@ -57,7 +57,7 @@ export function contentsOf(change: Uint8Array): Contents {
   return contents;
 }
 
-/** Whose each device is: a number belongs to the first who wrote with it. */
+/** Whose each device is: a number belongs to the first who wrote with it. `devicesOf(pageChanges)` gives `new Map([[1, 1], [2, 2]])`. */
 export function devicesOf(changes: readonly PageChange[]): Map<number, number | null> {
   const owners = new Map<number, number | null>();
   for (const { student, change } of changes)
@@ -65,7 +65,10 @@ export function devicesOf(changes: readonly PageChange[]): Map<number, number | 
   return owners;
 }
 
-/** Who did what to a page, in order; changes that follow each other closely are one. */
+/**
+ * Who did what to a page, in order; changes that follow each other closely are one.
+ * `contributionsOf(pageChanges).map(({ student, letters }) => [student, letters])` gives `[[1, 4], [2, 4]]`.
+ */
 export function contributionsOf(changes: readonly PageChange[]): Contribution[] {
   const all: Contribution[] = [];
   for (const { id, student, at, change, erased } of changes) {
@@ -82,7 +85,10 @@ export function contributionsOf(changes: readonly PageChange[]): Contribution[] 
   return all;
 }
 
-/** A page made of changes; of all of them, or of those before one. */
+/**
+ * A page made of changes; of all of them, or of those before one.
+ * `pageOf(pageChanges).getText("text q ").toString()` gives `"Low tide"`.
+ */
 export function pageOf(changes: readonly Pick<PageChange, "id" | "change">[], before = Infinity): Y.Doc {
   const page = new Y.Doc();
   page.transact(() => {

@@ -75,6 +75,7 @@ function takeOut(page: Y.Doc, marks: ReadonlySet<Mark>): void {
  * not where the page was put back; whatever the others wrote stays where it is and theirs, and a device that has the page open goes on.
  *
  * `changes`: all of the page, in the order they came.
+ * `[...withoutWriter(pageChanges, 2).keys()]` gives `[2]`.
  */
 export function withoutWriter(changes: readonly PageChange[], student: number): Map<number, Uint8Array> {
   const devices = new Set([...devicesOf(changes)].filter(([, owner]) => owner === student).map(([client]) => client));

@@ -119,7 +119,10 @@ function writeMap(map: Y.Map<unknown>, after: Readonly<Record<string, unknown>>)
     if (JSON.stringify(map.get(key)) !== JSON.stringify(value)) map.set(key, value);
 }
 
-/** Writes the answer to a question on a page: only what differs from what stands there, so that others' part of it stays. */
+/**
+ * Writes the answer to a question on a page: only what differs from what stands there, so that others' part of it stays.
+ * `((page) => (writeShared(page, question, "High tide"), page.getText("text q ").toString()))(newPage())` gives `"High tide"`.
+ */
 export function writeShared(page: Y.Doc, question: Asked, value: ResponseValue | undefined, by: unknown = null): void {
   const { id } = question;
   page.transact(() => {
@@ -161,7 +164,10 @@ function writeAnew(list: Y.Array<unknown>, after: readonly unknown[]): void {
   list.insert(0, [...after]);
 }
 
-/** Makes a page say what another says, as a change on top of everything done so far, which can itself be undone. */
+/**
+ * Makes a page say what another says, as a change on top of everything done so far, which can itself be undone.
+ * `((page) => (makeLike(page, newPage()), page.getText("text q ").toString()))(newPage())` gives `"Low tide"`.
+ */
 export function makeLike(page: Y.Doc, other: Y.Doc): void {
   page.transact(() => {
     for (const name of new Set([...page.share.keys(), ...other.share.keys()])) {
@@ -178,7 +184,10 @@ export interface Authored {
   client: number;
 }
 
-/** Who wrote which part of the running text of a question, by key ("" where there is only one text). */
+/**
+ * Who wrote which part of the running text of a question, by key ("" where there is only one text).
+ * `authoredText(newPage(), question).get("").map(({ text }) => text)` gives `["Low ", "tide"]`.
+ */
 export function authoredText(page: Y.Doc, question: Asked): Map<string, Authored[]> {
   const start = textName(question.id, "");
   const found = new Map<string, Authored[]>();

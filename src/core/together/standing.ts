@@ -13,7 +13,7 @@ export interface Standing {
   at: number | string;
 }
 
-/** All that stands on a page, part by part. */
+/** All that stands on a page, part by part. `[...standing(newPage())].length` gives `8`. */
 export function* standing(page: Y.Doc): Generator<Standing> {
   for (const part of [...page.share.keys()].sort())
     if (part.startsWith("map ")) yield* answersIn(page.getMap(part), part);
@@ -38,7 +38,10 @@ function* sequenceIn(sequence: Y.Text | Y.Array<unknown>, part: string): Generat
   }
 }
 
-/** What the devices of one child wrote that still stands on a page: each piece of running text, and each entry or choice. */
+/**
+ * What the devices of one child wrote that still stands on a page: each piece of running text, and each entry or choice.
+ * `writtenOn(newPage(), new Set([2]))` gives `["tide"]`.
+ */
 export function writtenOn(page: Y.Doc, devices: ReadonlySet<number>): string[] {
   const found: string[] = [];
   let last: Standing | undefined;

@@ -37,11 +37,14 @@ export const resource = (document: Document, more: Partial<LookedResource> = {})
   ...more,
 });
 
-/** What the last look finds of a form that is right, with these parts of it changed. */
-export function look(
-  change: Partial<AssignForm> = {},
-  more: { group?: Partial<LookedClass>; resources?: LookedResource[]; at?: Partial<LookedAt> } = {},
-): Finding[] {
+interface LookedMore {
+  group?: Partial<LookedClass>;
+  resources?: LookedResource[];
+  at?: Partial<LookedAt>;
+}
+
+/** What is looked at before it goes out: a form that is right, with these parts of it changed. */
+export function lookedAt(change: Partial<AssignForm> = {}, more: LookedMore = {}): LookedAt {
   const changedForm = { ...form, ...change };
   const group: LookedClass = {
     id: 1,
@@ -55,7 +58,7 @@ export function look(
     alsoDue: [],
     ...more.group,
   };
-  return lastLook({
+  return {
     form: changedForm,
     resources: more.resources ?? [resource(lesson("Tides"))],
     versions: [],
@@ -68,8 +71,12 @@ export function look(
     me,
     now,
     ...more.at,
-  });
+  };
 }
+
+/** What the last look finds of it. */
+export const look = (change: Partial<AssignForm> = {}, more: LookedMore = {}): Finding[] =>
+  lastLook(lookedAt(change, more));
 export const texts = (found: Finding[]) => found.map(({ text }) => text);
 export const remedyOf = (found: Finding[], key: string) => found.find((one) => one.key.startsWith(key))?.remedies[0];
 export const changed = (found: Finding[], key: string) => {

@@ -30,7 +30,10 @@ const plainDate = (year: number, month: number, day: number): string | null => {
   }
 };
 
-/** The date of a day as typed. `after`: a weekday is the first one after this date. */
+/**
+ * The date of a day as typed. `after`: a weekday is the first one after this date.
+ * `dateOf({ by: "tomorrow" }, "2026-11-26", world).value` gives `"2026-11-27"`.
+ */
 export function dateOf(day: DayWords, after: string, world: LineWorld): Resolved<string> {
   const { today } = world;
   const fine = (value: string) => ({ value, answer: well(formatDate(value, world)) });
@@ -135,7 +138,7 @@ const formatMeeting = (meeting: LineClass["meetings"][number], { zone, now }: Li
 const formatAt = (date: string, time: string, world: LineWorld) =>
   formatMoment(momentAt(date, time, world.zone), world.zone, world.now);
 
-/** When it opens, for the classes that get it. */
+/** When it opens, for the classes that get it. `opensOf({ kind: "now" }, [puffin], world).value` gives `{ kind: "now" }`. */
 export function opensOf(when: WhenWords, classes: readonly LineClass[], world: LineWorld): Resolved<Opens> {
   switch (when.kind) {
     case "now":
@@ -183,7 +186,10 @@ function openDate(opens: Opens, classes: readonly LineClass[], world: LineWorld)
   }
 }
 
-/** When it is due, once it is known when it opens. */
+/**
+ * When it is due, once it is known when it opens.
+ * `dueOf({ kind: "span", count: 2, unit: "day", time: null }, { kind: "now" }, [puffin], world).value.at` gives `"2026-11-28T15:00"`.
+ */
 export function dueOf(when: WhenWords, opens: Opens, classes: readonly LineClass[], world: LineWorld): Resolved<Due> {
   const from = openDate(opens, classes, world);
   const atClock = (date: string, time: string) => ({
@@ -221,7 +227,10 @@ export function dueOf(when: WhenWords, opens: Opens, classes: readonly LineClass
   }
 }
 
-/** The days it is open: each weekday as often as it comes between opening and due. */
+/**
+ * The days it is open: each weekday as often as it comes between opening and due.
+ * `daysOf([{ by: "today" }], { opens: { kind: "now" }, due: { kind: "at", at: "2026-11-30T15:00" } }, [puffin], world).value` gives `["2026-11-26"]`.
+ */
 export function daysOf(
   days: readonly DayWords[],
   { opens, due }: Pick<AssignForm, "opens" | "due">,

@@ -35,7 +35,7 @@ const wordsOf = (name: string) => name.split(/\s+/).map(plainWord).filter(Boolea
 
 const indexes = new WeakMap<LineWorld, PeopleIndex>();
 
-/** Made once for each world: a line is read with every key. */
+/** Made once for each world: a line is read with every key. `peopleIndex(world) === peopleIndex(world)` gives `true`. */
 export function peopleIndex(world: LineWorld): PeopleIndex {
   const known = indexes.get(world);
   if (known) return known;
@@ -127,7 +127,10 @@ function slippedAt(token: Token, index: PeopleIndex): Bare<PeopleRef> | null {
   return only && !other ? only.ref : null;
 }
 
-/** The people named at this place: a class, a group, a grade, a student. Null: none. */
+/**
+ * The people named at this place: a class, a group, a grade, a student. Null: none.
+ * `personAt(tokensOf("Marek"), 0, peopleIndex(world)).ref.students` gives `[12]`.
+ */
 export function personAt(
   tokens: readonly Token[],
   at: number,
@@ -153,7 +156,10 @@ export function personAt(
 
 const joins = new Set(["and", "&", "+", "or"]);
 
-/** Several people in a row: "Bo and Aina", "Bo, Aina and Hari". A comma goes on only to a name. */
+/**
+ * Several people in a row: "Bo and Aina", "Bo, Aina and Hari". A comma goes on only to a name.
+ * `peopleAt(tokensOf("Marek and Opal"), 0, peopleIndex(world), true).n` gives `3`.
+ */
 export function peopleAt(
   tokens: readonly Token[],
   at: number,

@@ -20,6 +20,7 @@ function endBefore(line: string, from: number): number {
 /**
  * The line with an offer taken, and where the caret goes. What stands around the replaced words stays: the other names of "except
  * Marek and Zed", the hour of "due Mon 1 Dec 3 pm". A piece of which nothing but its first word would be left goes as a whole.
+ * `takeOffer("to Zed, now", { from: 3, to: 6 }, { replace: "Ana" })` gives `{ line: "to Ana, now", caret: 6 }`.
  */
 export function takeOffer(line: string, piece: Piece, { replace, at = piece }: Offer): { line: string; caret: number } {
   if (replace !== "") {

@@ -35,7 +35,10 @@ function found(words: VersionWords, main: Main, versions: readonly LineVersion[]
   }
 }
 
-/** The versions meant, one for each of the resources that has such a one; none: the resources themselves. */
+/**
+ * The versions meant, one for each of the resources that has such a one; none: the resources themselves.
+ * `versionsOf({ by: "main" }, world).value` gives `[]`.
+ */
 export function versionsOf(words: VersionWords, world: LineWorld): Resolved<{ of: number; resource: number }[]> {
   const no = (problem: string) => ({ value: null, answer: { said: "which version?", problem, offers: [] } });
   const several = world.mains.length > 1;

@@ -163,7 +163,10 @@ export class Everybody {
   }
 }
 
-/** The classes a line is about: those it names, else those the form has, else all. */
+/**
+ * The classes a line is about: those it names, else those the form has, else all.
+ * `scopeOf([], base.to, world).map(({ name }) => name)` gives `["4/5 Puffin"]`.
+ */
 export function scopeOf(parts: readonly Part[], base: To, world: LineWorld): LineClass[] {
   const people = parts.flatMap((part) => (part.kind === "who" ? part.people : []));
   if (people.some(({ kind }) => kind === "all classes")) return [...world.classes];
@@ -190,7 +193,10 @@ function together(found: readonly Answer[]): Answer {
   };
 }
 
-/** Who gets it after a line: what it says of people, class by class, and what each part of it comes to. */
+/**
+ * Who gets it after a line: what it says of people, class by class, and what each part of it comes to.
+ * `whoGets([], base.to, new Everybody(world, [puffin]), world).to` gives `base.to`.
+ */
 export function whoGets(
   parts: readonly Part[],
   base: To,

@@ -98,6 +98,7 @@ function writeFactors(form: AssignForm, world: LineWorld): string[] {
 /**
  * What is different in a form from the one it began with, as a line that reads as this form: "6 Tern, now, 2 tries". What a line
  * cannot say just so (how single steps are done, two children of one name, a goal with a comma in it) is left out.
+ * `writeLine({ ...base, opens: { kind: "now" } }, base, world)` gives `"now"`.
  */
 export function writeLine(form: AssignForm, base: AssignForm, world: LineWorld): string {
   const parts: string[] = [];
@@ -129,7 +130,10 @@ export function writeLine(form: AssignForm, base: AssignForm, world: LineWorld):
   return parts.join(", ");
 }
 
-/** What the form says beneath a line that was written from it: every field that the line does not say the same way. */
+/**
+ * What the form says beneath a line that was written from it: every field that the line does not say the same way.
+ * `beneathLine({ ...base, tries: 3 }, base, "now", world).tries` gives `3`.
+ */
 export function beneathLine(form: AssignForm, base: AssignForm, line: string, world: LineWorld): AssignForm {
   const read = readLine(line, world, base).form;
   const kept = Object.entries(form).filter(([field, value]) => !same(value, read[field as keyof AssignForm]));
