@@ -5,7 +5,7 @@ const config = {
   coverageAnalysis: "perTest",
   ignoreStatic: true,
   concurrency: 2,
-  reporters: ["clear-text", "json"],
+  reporters: ["clear-text", "json", "progress-append-only"],
   jsonReporter: { fileName: `reports/mutation-${process.env.MUTATED_ROOM ?? "all"}.json` },
   clearTextReporter: { allowColor: false, logTests: false, allowEmojis: false },
   thresholds: { high: 95, low: 85, break: 85 },

@@ -18,6 +18,13 @@ export class AssignPanel {
     await expect(this.line).toBeFocused();
   }
 
+  /** How many students a class has. */
+  async membersOf(group: string): Promise<number> {
+    const row = this.page.getByRole("region", { name: "Assign" }).getByRole("listitem").filter({ hasText: group });
+    const [, all] = / of (\d+)/.exec((await row.first().textContent())!)!;
+    return Number(all);
+  }
+
   /** What would happen is said, and the last look is over. */
   async says(what: RegExp): Promise<void> {
     await expect(this.said).toContainText(what);
