@@ -1,6 +1,8 @@
 // npm run mutate [-- room …]: changes the code of core in small ways, one at a time, and sees whether a test notices.
-// Without rooms: all of them, which takes an hour or two on two cores. The report is in reports/.
+// Without rooms: all of them, which takes half a day on two cores. `--sample 200` changes about as many places in each room, picked by chance
+// but always the same ones: minutes instead of an hour, and the share is within six in a hundred of the whole. The report is in reports/.
 import { spawnSync } from "node:child_process";
+import { readdirSync, readFileSync } from "node:fs";
 
 /** The rooms whose computation must be watched over so closely, and how much of it at least. */
 const rooms = {
@@ -14,7 +16,14 @@ const rooms = {
   live: "src/core/live",
 };
 
-const asked = process.argv.slice(2);
+const words = process.argv.slice(2);
+const sampled = words.indexOf("--sample");
+const sample = sampled < 0 ? null : Number(words.splice(sampled, 2)[1]);
+if (sample !== null && !(sample > 0)) {
+  console.error("How many places? --sample 200");
+  process.exit(2);
+}
+const asked = words;
 const unknown = asked.filter((name) => !(name.split("/")[0] in rooms));
 if (unknown.length > 0) {
   console.error(`There is no room ${unknown.join(", ")}. There are: ${Object.keys(rooms).join(", ")}.`);
@@ -28,22 +37,41 @@ function patternOf(name) {
   return room === "merge" ? `${rooms[room]}.ts` : `${rooms[room]}/**/*.ts`;
 }
 
+/** Some lines of a room's files, about as many as there are changes to make: a line with code has one or two. */
+function linesOf(name, most) {
+  const pattern = patternOf(name);
+  const files = pattern.endsWith("/**/*.ts")
+    ? readdirSync(rooms[name], { recursive: true }).map((file) => `${rooms[name]}/${file}`)
+    : [pattern];
+  const lines = files
+    .filter((file) => file.endsWith(".ts") && !/\.test\.ts$|testing/.test(file))
+    .sort()
+    .flatMap((file) =>
+      readFileSync(file, "utf8")
+        .split("\n")
+        .flatMap((text, at) =>
+          /^\s*(?:import|export type|interface|\*|\/[/*]|[\])}]|$)/.test(text) ? [] : [`${file}:${at + 1}-${at + 1}`],
+        ),
+    );
+  // Always the same chance (a linear congruential generator; the constants of "Numerical Recipes").
+  let chance = 1;
+  const next = () => (chance = (chance * 1_664_525 + 1_013_904_223) % 2 ** 32) / 2 ** 32;
+  return lines.filter(() => next() < most / 1.3 / lines.length);
+}
+
 let worst = 0;
 for (const name of asked.length > 0 ? asked : Object.keys(rooms)) {
   console.log(`\n${name}`);
-  const { status } = spawnSync(
-    "npx",
-    ["stryker", "run", "stryker.config.mjs", "--mutate", `${patternOf(name)},!src/**/*.test.ts`],
-    {
-      stdio: "inherit",
-      env: {
-        ...process.env,
-        NODE_OPTIONS: "--experimental-vm-modules --no-warnings",
-        MUTATED_ROOM: name.split("/")[0],
-        MUTATED_TESTS: rooms[name.split("/")[0]],
-      },
+  const where = sample === null ? `${patternOf(name)},!src/**/*.test.ts` : linesOf(name, sample).join(",");
+  const { status } = spawnSync("npx", ["stryker", "run", "stryker.config.mjs", "--mutate", where], {
+    stdio: "inherit",
+    env: {
+      ...process.env,
+      NODE_OPTIONS: "--experimental-vm-modules --no-warnings",
+      MUTATED_ROOM: name.split("/")[0],
+      MUTATED_TESTS: rooms[name.split("/")[0]],
     },
-  );
+  });
   worst = Math.max(worst, status ?? 1);
 }
 process.exit(worst);

@@ -5,15 +5,15 @@ const read = (address: string) => askedFrom(Object.fromEntries(new URLSearchPara
 
 describe("what the results depend on", () => {
   test("is read from an address, and written one way only", () => {
-    const asked = read("unfold=7&grades=5,4&show=120&words=tide&sort=minutes&open=12&step=3&compare=1,2");
+    const asked = read("unfold=7&alike=9&grades=5,4&show=120&words=tide&sort=minutes&open=12&step=3&compare=1,2");
     expect(asked).toEqual({
       need: { ...anyNeed, words: "tide", grades: [4, 5] },
       sort: "minutes",
       limit: 120,
       unfolded: 7,
-      alike: 0,
+      alike: 9,
     });
-    expect(askedAddress(asked)).toBe("words=tide&grades=4%2C5&sort=minutes&show=120&unfold=7");
+    expect(askedAddress(asked)).toBe("words=tide&grades=4%2C5&sort=minutes&show=120&unfold=7&alike=9");
     expect(askedAddress(read(askedAddress(asked)))).toBe(askedAddress(asked));
   });
 

@@ -31,6 +31,17 @@ describe("two to four side by side", () => {
     expect(row("Months").values).toEqual(["the whole year", "Sep, Oct"]);
     expect(row("Film").values).toEqual(["none", "none"]);
     expect(row("Used at your school").values).toEqual(["2 classes", "not yet"]);
+    expect(row("Questions").values).toEqual(["1, 1 mark", "1, 1 mark"]);
+  });
+
+  test("a film's length is said, and where nobody knows it that there is one", () => {
+    const { facts } = candidate({});
+    const films = compareFacts([
+      { facts: { ...facts, filmSeconds: 95 }, author: "Ana", usedHere: 1 },
+      { facts: { ...facts, filmSeconds: 0, doing: ["watch"] }, author: "Bo", usedHere: 0 },
+    ]);
+    expect(films.find(({ what }) => what === "Film")!.values).toEqual(["1:35", "length not known"]);
+    expect(films.find(({ what }) => what === "Used at your school")!.values).toEqual(["1 class", "not yet"]);
   });
 
   test("what nobody measured or stated is said so", () => {

@@ -61,6 +61,35 @@ describe("counting over groups of alike entries", () => {
     );
   });
 
+  test("so it does for grades, whatever else is filled", () => {
+    fc.assert(
+      fc.property(fc.array(row, { maxLength: 40 }), need, fc.nat(12), (rows, one, grade) => {
+        const promised = countGroups([groupsOf(rows)], one).facets.grade[grade] ?? 0;
+        expect(promised).toBe(countGroups([groupsOf(rows)], { ...one, grades: [grade] }).left.at(-1));
+      }),
+    );
+  });
+
+  test("so it does for subjects, lengths and shelves", () => {
+    fc.assert(
+      fc.property(
+        fc.array(row, { maxLength: 40 }),
+        need,
+        fc.constantFrom(...subjects),
+        fc.constantFrom(...lengthLimits),
+        fc.constantFrom(...shelves),
+        (rows, one, subject, minutes, shelf) => {
+          const all = [groupsOf(rows)];
+          const { facets } = countGroups(all, one);
+          const leaves = (change: Partial<Need>) => countGroups(all, { ...one, ...change }).left.at(-1);
+          expect(facets.subject[subject] ?? 0).toBe(leaves({ subjects: [subject] }));
+          expect(facets.minutes[minutes] ?? 0).toBe(leaves({ minutes }));
+          expect(facets.shelf[shelf] ?? 0).toBe(leaves({ shelf }));
+        },
+      ),
+    );
+  });
+
   test("what is taken away again in another part does not count", () => {
     fc.assert(
       fc.property(fc.array(row, { maxLength: 20 }), need, (rows, one) => {

@@ -59,3 +59,8 @@ describe("editions beside each other", () => {
     ]);
   });
 });
+
+test("a number within a longer one is none", () => {
+  for (const longer of ["97803064061571", "19780306406157", "03064061521", "10306406152"])
+    expect(readIsbn(longer)).toBeNull();
+});

@@ -103,6 +103,36 @@ describe("the need line and its address", () => {
     expect(blanks.reduce(emptied, { ...anyNeed, words: "x", minutes: 20 })).toEqual(anyNeed);
   });
 
+  test("a blank is filled by what is chosen for it, and by nothing else", () => {
+    const filled: Need = { ...anyNeed, grades: [4], minutes: 20 };
+    expect(blanks.filter((blank) => isFilled(filled, blank))).toEqual(["grades", "minutes"]);
+    expect(isFilled({ ...anyNeed, words: "  " }, "words")).toBe(false);
+  });
+
+  test("what stands behind the others is said in words too", () => {
+    const names = { authors: { 7: "Ana" }, sets: { 3: "Birds" }, classes: { 1: "5 Kittiwake" } };
+    const need: Need = {
+      ...anyNeed,
+      ...{ authors: [7, 8], sets: [3, 4], uncovered: [1, 2], undone: [1], reads: [4], since: ["2026-11-24T10:20"] },
+    };
+    const said = (one: Need, blank: (typeof blanks)[number]) => formatBlank(one, blank, names);
+    expect(said(need, "author")).toBe("Ana or someone");
+    expect(said(need, "set")).toBe("“Birds” or “a set”");
+    expect(said(need, "uncovered")).toBe("5 Kittiwake or a class");
+    expect(said(need, "undone")).toBe("5 Kittiwake");
+    expect(said(need, "reads")).toBe("up to grade 4");
+    expect(said(need, "since")).toBe("24 Nov 2026");
+    const last = ["author", "set", "uncovered", "undone", "reads", "since"] as const;
+    expect(last.map((blank) => said(anyNeed, blank))).toEqual([
+      "anyone",
+      "any set",
+      "any class",
+      "any class",
+      "any grade",
+      "any day",
+    ]);
+  });
+
   test("reads as a sentence", () => {
     const need: Need = {
       ...anyNeed,

@@ -20,6 +20,12 @@ describe("how alike two texts are", () => {
     expect(likeness(signatureOf(story)!, signatureOf(story.toUpperCase().replaceAll(",", ""))!)).toBe(1);
   });
 
+  test("a text of a few words, however long they are, is like nothing", () => {
+    expect(signatureOf("a".repeat(400))).toBeNull();
+    expect(signatureOf(story.split(" ").slice(0, 24).join(" "))).toBeNull();
+    expect(signatureOf(story.split(" ").slice(0, 25).join(" "))).not.toBeNull();
+  });
+
   test("another story is nothing like it", () => {
     expect(likeness(signatureOf(story)!, signatureOf(other)!)).toBeLessThan(0.1);
   });

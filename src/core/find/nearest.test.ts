@@ -25,6 +25,9 @@ test("the fewest slips win, then the same first letter, then the more frequent w
   expect(nearestWord("angels", listed)).toBe("angles");
   expect(nearestWord("tibes", listed)).toBe("tiles");
   expect(nearestWord("xides", listed)).toBe("tides");
+  const bike = { word: "bike", entries: 3 };
+  expect(nearestWord("bide", [{ word: "tide", entries: 90 }, bike])).toBe("bike");
+  expect(nearestWord("bide", [bike, { word: "tide", entries: 90 }])).toBe("bike");
 });
 
 test("nothing is guessed that is too far away", () => {

@@ -50,6 +50,18 @@ describe("by a column", () => {
     ]);
   });
 
+  test("numbers as numbers, and of two that say nothing the better words first", () => {
+    const read = [candidate(1, { said: 4.2 }), candidate(2, { said: 4.15 }), candidate(3, { said: 10 })];
+    expect(idsOf(read, "reading")).toEqual([2, 1, 3]);
+    expect(idsOf([candidate(5), candidate(6, { rank: 2 }), ...read], "reading")).toEqual([2, 1, 3, 6, 5]);
+    expect(idsOf([candidate(6, { rank: 2 }), candidate(5), ...read.toReversed()], "reading")).toEqual([2, 1, 3, 6, 5]);
+  });
+
+  test("of two of one title the one that was there first", () => {
+    const same = [candidate(2, { said: "Tides" }), candidate(1, { said: "Tides" }), candidate(3, { said: "Boats" })];
+    expect(idsOf(same, "title")).toEqual([3, 1, 2]);
+  });
+
   test("the shortest first, the better words first among them", () => {
     const timed = [
       candidate(1, { minutes: 20 }),

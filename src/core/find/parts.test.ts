@@ -51,3 +51,22 @@ test("the words are marked where they stand, in a long text too", () => {
   expect(part!.says.length).toBeLessThan(170);
   expect(part!.matched.map(([from, to]) => part!.says.slice(from, to))).toEqual(["herring"]);
 });
+
+test("of a long text as much is shown as can be read at a glance, and where something is left out it says so", () => {
+  const says = (text: string, typed: string) => {
+    const step = newStep("en", "", newId, [{ id: newId(), type: "text", text: { en: richText(text) } }]);
+    return partsOf(lesson("Long", { steps: [step] }), typed, null)[0]!.says;
+  };
+  const sand = "Much is said of sand. ".repeat(20);
+  const atTheStart = says(`The herring came. ${sand}`, "herring");
+  expect(atTheStart).toMatch(/^The herring came\. .* …$/);
+  const inTheMiddle = says(`${sand}Then the herring came. ${sand}`, "herring");
+  expect(inTheMiddle).toMatch(/^… .*Then the herring came\..* …$/);
+  const atTheEnd = says(`${sand}Then the herring came.`, "herring");
+  expect(atTheEnd).toMatch(/^… .*Then the herring came\.$/);
+  // Words stay whole.
+  for (const excerpt of [atTheStart, inTheMiddle, atTheEnd])
+    for (const word of excerpt.match(/[\p{L}]+/gu)!) expect(`${sand} Then the herring came The`).toContain(word);
+  // One endless word is cut.
+  expect(says(`${"a".repeat(900)} herring`, "herring")).toMatch(/^a+ …$/);
+});

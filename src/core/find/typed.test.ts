@@ -64,7 +64,9 @@ describe("what is typed into the words", () => {
   test("each part can be made words again, and is then read as nothing else", () => {
     for (const typed of ["knots 45 min", "tides quiz", "tides for 4th graders", "maths games", "ma.5 herring"]) {
       const [part] = readTyped(typed).taken;
-      expect(readTyped(asWords(typed, part!)).taken).toEqual([]);
+      const words = asWords(typed, part!);
+      expect(readTyped(words).taken).toEqual([]);
+      expect(words.replaceAll('"', "")).toBe(typed);
     }
   });
 

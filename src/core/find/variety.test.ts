@@ -1,6 +1,7 @@
 import { patternOf } from "./likeness";
-import { lineOf } from "./testing";
-import { foldAlike, linesOf, type Look } from "./variety";
+import type { OrderedLine } from "./order";
+import { candidate, lineOf } from "./testing";
+import { byTitle, foldAlike, linesOf, MOST_VARIED, type Look } from "./variety";
 import { titleKey } from "./words";
 
 const tides = (place: string, hours: number) =>
@@ -51,4 +52,27 @@ test("what has no look yet is never folded", () => {
 test("how many lines there would be is known without an order", () => {
   expect(linesOf([...looks.values()])).toBe(folded().length);
   expect(linesOf([])).toBe(0);
+});
+
+describe("once more by their titles", () => {
+  const looks = new Map([
+    [1, { title: "boats", pattern: null }],
+    [2, { title: "tide tables", pattern: null }],
+    [3, { title: "reading a tide table", pattern: null }],
+  ]);
+  const idsOf = (lines: readonly OrderedLine[]) => lines.map(({ candidate }) => candidate.id);
+
+  test("what has the words as typed goes before what has others, and a better rank before both", () => {
+    expect(idsOf(byTitle([lineOf(1), lineOf(3), lineOf(2)], looks, "tide tables"))).toEqual([2, 3, 1]);
+    const better = { ...lineOf(1), candidate: candidate(1, { rank: 3 }) };
+    expect(idsOf(byTitle([lineOf(3), lineOf(2), better], looks, "tide tables"))).toEqual([1, 2, 3]);
+  });
+
+  test("they stay as they are where nothing is typed, where nothing is known of them, and far down", () => {
+    const lines = [lineOf(1), lineOf(3), lineOf(2)];
+    expect(byTitle(lines, looks, "")).toEqual(lines);
+    expect(byTitle(lines, new Map(), "tide tables")).toEqual(lines);
+    const many = [...Array.from({ length: MOST_VARIED }, (_, at) => lineOf(at + 10)), lineOf(2)];
+    expect(idsOf(byTitle(many, looks, "tide tables")).at(-1)).toBe(2);
+  });
 });
