@@ -22,6 +22,8 @@ test("each standard has its questions, the share of their marks, and the childre
   expect([first!.code, first!.questions, second!.code, second!.questions]).toEqual(["M.1", [1, 2, 3], "M.2", [3]]);
   expect(first!.share).toBeCloseTo(9 / 15, 12);
   expect(second!.share).toBeCloseTo(2 / 5, 12);
+  // Wilson 1927, of nine in fifteen questions as three in five children, from memory of the formula.
+  expect(first!.between!.map((bound) => Number(bound.toFixed(3)))).toEqual([0.231, 0.882]);
   expect(first!.children.map(({ student, gained }) => [student.id, gained])).toEqual([
     [4, 0],
     [3, 1],
@@ -40,4 +42,14 @@ test("of four children no share is said, and who has not handed in is not among 
 
 test("without standards there is nothing to say", () => {
   expect(byStandard(table(["BBB"]), { standards: [] })).toEqual([]);
+});
+
+test("who was not asked what is about a standard is not among its children", () => {
+  const some = table(["BBB", "BBB"]);
+  for (const id of ["q1", "q2"]) delete some.rows[0]!.cells[id];
+  const [first] = byStandard(some, { standards: document.standards.slice(0, 1) });
+  expect(first!.children.map(({ student, gained, outOf }) => [student.id, gained, outOf])).toEqual([
+    [1, 1, 1],
+    [2, 3, 3],
+  ]);
 });

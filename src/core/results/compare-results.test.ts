@@ -32,3 +32,12 @@ test("only who handed in both is compared", () => {
   now.rows[1] = { ...now.rows[1]!, state: "not begun" };
   expect(compareResults(before, now).rows.map(({ student }) => student.id)).toEqual([3]);
 });
+
+test("a question that counts nowhere now, and one that a child was not asked, is not compared", () => {
+  const before = classOf(["BA", "AB"]);
+  const now = classOf(["BB", "AA"]);
+  for (const { cells } of now.rows) cells.q2!.mark.outOf = 0;
+  expect(compareResults(before, now)).toMatchObject({ shared: 1, better: 0, worse: 0 });
+  delete now.rows[0]!.cells.q1;
+  expect(compareResults(before, now).rows).toEqual([{ student: now.rows[1]!.student, before: 0, now: 0 }]);
+});

@@ -131,3 +131,40 @@ test("figures and findings are said in plain words, with their reason", () => {
     "Of the 7 strongest, 3 answered “C”; of the 7 weakest, nobody did. It may be right as well.",
   );
 });
+
+test("what the strong and the weak get right about equally often tells little, and only that is said of it", () => {
+  const item = analyse(withSixth("BABABABABABA")).items[5]!;
+  expect(item.tellsApart).toBeGreaterThanOrEqual(0);
+  expect(item.tellsApart).toBeLessThan(0.2);
+  expect(item.findings).toEqual([{ kind: "tells little" }]);
+  // Where something else is odd that is said instead; of one question by itself there is nothing to compare with.
+  expect(found(withSixth("A.B......B.A"))).toEqual([{ kind: "most left it blank", blank: 8 }]);
+  expect(found(withSixth("ACBBBAABABBB"))).toEqual([{ kind: "the wrong way" }]);
+  expect(found(classOf([..."BABABABABABA"]), 0)).toEqual([]);
+});
+
+test("of five children figures are computed, and all findings have words", () => {
+  const five = analyse(classOf(good.slice(5, 10)));
+  expect(five.test).not.toBeNull();
+  expect(five.items.every(({ difficulty, between, seconds }) => difficulty !== null && between && seconds)).toBe(true);
+  const said = (finding: Finding) => [nameFinding(finding), explainFinding(finding, { asked: 22, right: 20 })];
+  expect(said({ kind: "nearly all right" })).toEqual([
+    "nearly everyone right",
+    "20 of 22 have it right. It shows that they can do it, and nothing about who needs more.",
+  ]);
+  expect(said({ kind: "nobody chose", said: ["C", "D"] })).toEqual([
+    "2 answers nobody chose",
+    "Nobody chose “C” or “D”. A wrong answer that nobody believes makes guessing easier.",
+  ]);
+  expect(said({ kind: "took long", times: 3 })[0]).toBe("took three times as long");
+  expect(said({ kind: "took long", times: 4 })).toEqual([
+    "took 4 times as long",
+    "It took 4 times as long as a typical question here. You may have meant it to, or it is hard to read.",
+  ]);
+  expect(said({ kind: "most left it blank", blank: 12 })).toEqual([
+    "most left it blank",
+    "12 of 22 left it blank. Perhaps there was no time left, or it was not clear what to do.",
+  ]);
+  expect(said({ kind: "tells little" })[0]).toBe("tells you little");
+  expect(said({ kind: "the wrong way" })[0]).toBe("the weaker did better");
+});
