@@ -57,6 +57,20 @@ describe("the plan", () => {
     expect(days[0]!.cells[0]!.planned).toBe(25);
   });
 
+  test("what lies beyond the days shown is nowhere, and nowhere in the way", () => {
+    const beyond = work({ opens: new Date("2026-12-09T09:00:00Z"), due: new Date("2026-12-11T15:00:00Z") });
+    const meetings = meetingsBetween(isles, rules, from, "2026-12-11");
+    const { days, homeless } = planBoard(classes, schoolDays(isles, from, to), meetings, [beyond], isles.zone);
+    expect(homeless).toEqual([]);
+    expect(days.flatMap(({ cells }) => cells.flatMap(({ work, due }) => [...work, ...due]))).toEqual([]);
+    expect(
+      days
+        .flatMap(({ cells }) => cells.flatMap((cell) => cell.meetings.map(({ date }) => date)))
+        .sort()
+        .at(-1),
+    ).toBe(to);
+  });
+
   test("what is due stands on its day, whatever hour", () => {
     const late = work({ due: new Date("2026-12-04T23:30:00Z") });
     expect(board([late]).days[4]!.cells[0]!.due).toEqual([late]);

@@ -36,6 +36,21 @@ describe("the times of work that is moved", () => {
     expect([clock(times.opens), clock(times.due)]).toEqual(["2026-12-03 09:00", "2026-12-03 09:45"]);
   });
 
+  test("in a later lesson the order stays: as long between opening and due as before, and it closes no earlier", () => {
+    const later = meetingsBetween(calendar, [{ ...rules[0]!, period: 2 }], "2026-12-03", "2026-12-03")[0]!;
+    const times = (due: string, closes: string) =>
+      movedTimes(
+        calendar,
+        { opens: at("2026-12-01", "09:00"), due: at("2026-12-01", due), closes: at("2026-12-01", closes) },
+        meetingOn("2026-12-01"),
+        later,
+      )!;
+    const said = ({ opens, due, closes }: ReturnType<typeof times>) => [opens, due, closes].map(clock);
+    expect(said(times("12:00", "12:30"))).toEqual(["2026-12-03 13:00", "2026-12-03 16:00", "2026-12-03 16:00"]);
+    expect(said(times("13:00", "18:00"))).toEqual(["2026-12-03 13:00", "2026-12-03 17:00", "2026-12-03 18:00"]);
+    expect(said(times("13:30", "13:40"))).toEqual(["2026-12-03 13:00", "2026-12-03 13:30", "2026-12-03 13:40"]);
+  });
+
   test("at home: the same hour, as many school days later, over the weekend", () => {
     const times = moved("2026-12-01T07:00:00Z", "2026-12-03T15:00:00Z", "2026-12-01", "2026-12-04")!;
     expect([clock(times.opens), clock(times.due)]).toEqual(["2026-12-04 07:00", "2026-12-08 15:00"]);

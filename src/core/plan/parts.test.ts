@@ -25,6 +25,9 @@ describe("the minutes of a lesson's steps", () => {
     expect(stepMinutes(withSteps(10, 20, 10), { minutes: 80 })).toEqual([20, 40, 20]);
     expect(stepMinutes(withSteps(10, 10, 10), { minutes: 20 })).toEqual([7, 6, 7]);
   });
+  test("steps that all take no time stay so", () => {
+    expect(stepMinutes(withSteps(0, 0), { minutes: 20 })).toEqual([0, 0]);
+  });
   test("nothing is given no minutes at all", () => {
     expect(stepMinutes(withSteps(20, undefined), { minutes: 20 })).toEqual([20, 1]);
   });
@@ -38,6 +41,7 @@ describe("a part of a lesson", () => {
   });
   test("ends before the step that would be too long for the lesson", () => {
     expect(splitAfter([20, 20, 20], 45)).toBe(2);
+    expect(splitAfter([20, 25, 10], 45)).toBe(2);
     expect(splitAfter([20, 20], 45)).toBeNull();
     expect(splitAfter([50, 20], 45)).toBeNull();
   });
