@@ -36,6 +36,13 @@ describe("a pocket over the next meetings", () => {
     expect(packed.over).toBe(25);
   });
 
+  test("a lesson that fits into one meeting is never squeezed into another, and nothing goes into a full one", () => {
+    expect(pack([lesson(1, 45), lesson(2, 45)], empty(30, 45))).toMatchObject({ left: [2], over: 0 });
+    const full = { minutes: 45, used: 45 };
+    const packed = pack([lesson(1, 70), lesson(2, 70)], [full, ...empty(45)]);
+    expect([shown(packed), packed.left, packed.over]).toEqual([["1 at 1: 70"], [2], 25]);
+  });
+
   test("a short meeting is left out where that saves one", () => {
     expect(shown(pack([lesson(1, 10), lesson(2, 50)], empty(10, 60)))).toEqual(["1 at 1: 10", "2 at 1: 50"]);
   });
