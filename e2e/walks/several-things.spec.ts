@@ -16,9 +16,7 @@ test("three things in order, to a class without one child, with days, two tries 
   // Other journeys move children between classes.
   const all = await panel.membersOf("4/5 Puffin");
   await walk.type("puffin except Benno Lasz, Mon to Fri, 2 tries, in order, goal equivalent fractions");
-  await panel.says(
-    new RegExp(`^${all - 1} students of 4/5 Puffin get .* on Mon \\d+ \\w+, 7 in the morning, due Fri`),
-  );
+  await panel.says(new RegExp(`^${all - 1} students of 4/5 Puffin get .* on Mon \\d+ \\w+, 7 in the morning, due Fri`));
   await panel.assign(walk, "4/5 Puffin");
   walk.done();
   await panel.undo();
