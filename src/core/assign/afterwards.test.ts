@@ -17,6 +17,9 @@ const rules = (more: Partial<Rules> = {}): Rules => ({
   ...more,
 });
 const right = "a";
+/** The same with another question in the place of the first. */
+const other = structuredClone(document);
+for (const block of other.steps.flatMap(({ blocks }) => blocks)) if ("question" in block) block.question.id = "else";
 const at = (minute: number) => new Date(Date.UTC(2026, 11, 1, 9, minute));
 const aTry = (number: number, answer: unknown, handedIn = true): Try => ({
   number,
@@ -92,14 +95,57 @@ test("steps done otherwise are for those who have begun too", () => {
 });
 
 test("another version keeps the answers to questions it shares, and says what becomes of the others", () => {
-  const other = structuredClone(document);
-  for (const block of other.steps.flatMap(({ blocks }) => blocks)) if ("question" in block) block.question.id = "else";
   const bo = child("Bo", aTry(1, right));
   expect(effectsOfVersion(bo, document)).toEqual(["Bo keeps all that is answered."]);
   expect(effectsOfVersion(bo, other)).toEqual([
     "None of what Bo answered is in this version; one answer belongs to questions it does not have. It is kept and counts again if you change it back.",
   ]);
   expect(effectsOfVersion(child("Cy"), other)).toEqual(["Cy has not begun, so no answers change."]);
+});
+
+test("of several answers those that stay and those that are kept aside are counted", () => {
+  const answers = (...questions: string[]): Try => ({
+    ...aTry(1, null),
+    responses: questions.map((id) => ({
+      ...{ step: step.id, question: id, value: right, at: at(1), checked: true, late: false },
+    })),
+  });
+  const bo = (...questions: string[]) => effectsOfVersion(child("Bo", answers(...questions)), document);
+  expect(bo()).toEqual(["Bo has begun and answered nothing yet."]);
+  expect(bo(question.id, question.id)).toEqual(["Bo keeps all that is answered."]);
+  expect(bo(question.id, "x")).toEqual([
+    "Bo keeps one answer; one answer belongs to questions it does not have. It is kept and counts again if you change it back.",
+  ]);
+  expect(bo("x", "y")).toEqual([
+    "None of what Bo answered is in this version; 2 answers belong to questions it does not have. They are kept and count again if you change it back.",
+  ]);
+  const two = { ...document, steps: [...document.steps, ...other.steps] };
+  const ids = allQuestions(two).map((one) => one.question.id);
+  expect(effectsOfVersion(child("Bo", answers(...ids)), two)).toEqual([`Bo keeps all ${ids.length} answered.`]);
+  expect(effectsOfVersion(child("Bo", answers(...ids, "x")), two)).toEqual([
+    `Bo keeps ${ids.length} answers; one answer belongs to questions it does not have. It is kept and counts again if you change it back.`,
+  ]);
+});
+
+test("several are spoken of as several", () => {
+  const both = world(child("Bo", aTry(1, right)), child("Ana", aTry(1, right)));
+  const open = world(child("Bo", aTry(1, right, false)), child("Ana", aTry(1, right, false)));
+  expect(said({}, { sharing: { ...plainSharing, putAway: true } }, both)).toEqual([
+    "Bo and Ana have handed in and no longer see it.",
+  ]);
+  expect(said({ sharing: { ...plainSharing, putAway: true } }, {}, both)).toEqual([
+    "Bo and Ana have handed in and see it again.",
+  ]);
+  expect(said({ checking: "at once" }, { checking: "at the end" }, open)).toEqual([
+    "Bo and Ana, at work now, no longer see what is right while working.",
+  ]);
+  expect(
+    said(
+      { sharing: { ...plainSharing, look: "everything" } },
+      { sharing: { ...plainSharing, look: "until good" } },
+      both,
+    ),
+  ).toEqual([]);
 });
 
 test("what classmates see, and what is put away", () => {

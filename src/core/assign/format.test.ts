@@ -32,6 +32,12 @@ describe("said back in one sentence", () => {
     );
   });
 
+  test("a time for which there is no word is said as a number", () => {
+    expect(say({ all: false, special: [{ version: null, factor: 1.75 }] })).toMatch(
+      /; one of them gets 1\.75 times as long\.$/,
+    );
+  });
+
   test("two of them with another version and more time, said once and together", () => {
     const shorter = { version: "the shorter version", factor: 1.5 };
     expect(say({ all: false, special: [shorter, shorter] })).toBe(

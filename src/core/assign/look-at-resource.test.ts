@@ -81,6 +81,21 @@ describe("the thing itself", () => {
     expect(remedyOf(found, "voice")).toEqual({ text: "Assign a copy without any voice", copyWithoutVoices: 1 });
   });
 
+  test("her own voice is nothing to say, and of several voices all are named", () => {
+    const spoken = (...voices: [by: number, name: string][]) => {
+      const instructions = voices.map(([by, name], at) => [
+        `x${at}`,
+        { text: richText("Look."), recording: { media: "shipped:v", by, name, seconds: 4, kept: true } },
+      ]);
+      const found = look({}, { resources: [withStep({ instructions: Object.fromEntries(instructions) as never })] });
+      return texts(found).filter((text) => text.includes("the instructions"));
+    };
+    expect(spoken([7, "Ines Halloran"])).toEqual([]);
+    expect(spoken([7, "Ines Halloran"], [9, "Rona Sundin"], [8, "Odd Berg"])).toEqual([
+      "Rona Sundin and Odd Berg speak the instructions, not you.",
+    ]);
+  });
+
   test("a version that some get instead is looked at as well, and named", () => {
     const link = { id: "l", type: "link", href: "https://tides.example/today", label: { en: "Tides today" } };
     const version = { ...withStep({ blocks: [...step.blocks, link as never] }), id: 2, title: "Short tides" };

@@ -278,6 +278,31 @@ describe("how it is done", () => {
     expect(problems(line)).toEqual([]);
   });
 
+  test("of several easier versions the easiest is meant, of several shorter ones the shortest", () => {
+    const easier = (id: number, readingGrade: number, minutes: number) => ({
+      ...{ id, of: 7, title: `Version ${id}`, minutes, readingGrade, languages: ["en"] },
+    });
+    const versions = [easier(911, 3.1, 35), easier(912, 2.2, 30), easier(913, 2.6, 15)];
+    for (const all of [versions, versions.toReversed()]) {
+      const of = { ...world, versions: all };
+      expect(formOf("Marek easier version", base, of).versions).toEqual([{ student: 12, of: 7, resource: 912 }]);
+      expect(formOf("Marek shorter version", base, of).versions).toEqual([{ student: 12, of: 7, resource: 913 }]);
+    }
+  });
+
+  test("several classes get it at a lesson of their own, which is said", () => {
+    const said = (line: string) => read(line).pieces.find(({ label }) => label === "Opens")?.said;
+    expect(said("puffin and kittiwake, next lesson")).toBe("the next lesson of each class");
+    expect(formOf("puffin and kittiwake, next lesson").opens).toEqual({ kind: "meeting", n: 1 });
+    expect(said("puffin and kittiwake, second lesson")).toBe("2 lessons from now, each class its own");
+  });
+
+  test("an hour there is not is no hour", () => {
+    expect(formOf("tue at half past 9").opens).toEqual({ kind: "at", at: "2026-12-01T09:30" });
+    expect(formOf("tue at quarter to 1").opens).toEqual({ kind: "at", at: "2026-12-01T12:45" });
+    for (const hour of ["0", "13"]) expect(problems(`tue at half past ${hour}`)).not.toEqual([]);
+  });
+
   test("versions there are not are said; of several things, each that has such a one is meant", () => {
     expect(problems("Marek the French version")).toEqual(["There is no French version of it."]);
     const more = {
