@@ -46,6 +46,19 @@ describe("the plan", () => {
     ]);
   });
 
+  test("a class that never meets has a column too, and what it has stands there", () => {
+    const mine = work({ class: 3 });
+    const { columns, days } = planBoard(
+      [...classes, { id: 3, name: "Chess club" }],
+      schoolDays(isles, from, to),
+      meetingsBetween(isles, rules, from, to),
+      [mine],
+      isles.zone,
+    );
+    expect(columns.at(-1)).toEqual({ class: 3, className: "Chess club", label: "" });
+    expect(days[0]!.cells.at(-1)!.work).toEqual([mine]);
+  });
+
   test("work stands at its meeting, and what has none at the lesson of its subject on the day it opens", () => {
     const planned = work({ meeting: { date: "2026-12-01", period: 2 } });
     const story = work({ subjects: ["reading"] });

@@ -114,6 +114,19 @@ describe("a storm takes a day", () => {
     }
   });
 
+  test("what stands earlier on the same day stays", () => {
+    const twice = meetingsBetween(calendar, [...rules, { ...rules[0]!, period: 2 }], "2026-11-30", "2026-12-04");
+    const all: Planned[] = twice.map((meeting, id) => ({
+      ...{ id, meeting, opens: meeting.starts, due: meeting.ends, closes: null },
+    }));
+    const { moves, stuck } = reflow(calendar, all, twice, twice, { date: "2026-12-01", period: 2 }, 1);
+    expect(moves.map(({ id, to }) => [id, to.date, to.period]).slice(0, 2)).toEqual([
+      [3, "2026-12-02", 1],
+      [4, "2026-12-02", 2],
+    ]);
+    expect([moves.length, stuck]).toEqual([6, [9]]);
+  });
+
   test("what would fall behind the last meeting is named and stays", () => {
     const last = meetings(calendar).at(-1)!;
     const late: Planned = { ...planned[0]!, id: 99, meeting: last, opens: last.starts, due: last.ends };
