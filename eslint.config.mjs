@@ -98,7 +98,7 @@ const config = [
       "no-restricted-imports": [
         "error",
         {
-          paths: [{ name: "next/link", message: "Use Link of @/ui/link: it asks for nothing before it is pressed." }],
+          paths: [{ name: "next/link", message: "Use Link of @/ui/link: it fetches nothing until it is pressed." }],
           patterns:
             floor === "app"
               ? []

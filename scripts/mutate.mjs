@@ -25,8 +25,8 @@ function numberAfter(option) {
 }
 const sample = numberAfter("--sample");
 const seed = numberAfter("--seed") ?? 1;
-if (sample !== null && !(sample > 0)) {
-  console.error("How many places? --sample 200");
+if ((sample !== null && !(sample >= 1)) || !Number.isInteger(seed)) {
+  console.error("How many places, and which? --sample 200 --seed 1");
   process.exit(2);
 }
 const asked = words;
@@ -69,6 +69,10 @@ let worst = 0;
 for (const name of asked.length > 0 ? asked : Object.keys(rooms)) {
   console.log(`\n${name}`);
   const where = sample === null ? `${patternOf(name)},!src/**/*.test.ts` : linesOf(name, sample).join(",");
+  if (where === "") {
+    console.log("No line of it is in this sample.");
+    continue;
+  }
   const { status } = spawnSync("npx", ["stryker", "run", "stryker.config.mjs", "--mutate", where], {
     stdio: "inherit",
     env: {

@@ -4,10 +4,10 @@ import { expect } from "../fixture";
 
 const SERIOUS: readonly unknown[] = ["serious", "critical"];
 const COLOURS = ["color-contrast", "link-in-text-block"];
-/** On texts that look like one before them. */
+/** Marks texts that look like one before them. */
 const ALIKE = "data-alike";
 
-/** What axe finds. Of texts of the same colour on the same ground one is enough to look at for colours: in a list of sixty they are most of the work. */
+/** What axe finds. Of texts with the same colour on the same background one is checked for contrast: in a list of sixty that is most of the work. */
 async function found(page: Page, counts: (impact: unknown) => boolean, parts: ("all else" | "colours")[]) {
   if (!(await page.evaluate(() => "axe" in window))) await page.evaluate(axe.source);
   const violations = await page.evaluate(

@@ -71,7 +71,8 @@ test("a rubric is written, used and changed; a skill is judged from 1 to 4", asy
   await expect(dialog.getByText("Name the rubric.")).toBeVisible();
   await dialog.getByRole("textbox", { name: "Name" }).fill("Writes so that it can be felt");
   await dialog.getByRole("button", { name: "Save" }).click();
-  await expect(way).toHaveText(/Writes so that it can be felt/);
+  // Chosen, and not only there to choose: until then a digit is marks.
+  await expect(way.locator("option:checked")).toHaveText("Writes so that it can be felt");
   await page.keyboard.press("3");
   const marks = page.getByRole("region", { name: /^Marks for/ });
   await expect(marks.getByRole("button", { name: /Secure/ })).toHaveAttribute("aria-pressed", "true");

@@ -23,19 +23,3 @@ test("keys typed into a field are words, and nothing else", () => {
   fireEvent.keyDown(getByLabelText("words"), { key: "a" });
   expect(accept).not.toHaveBeenCalled();
 });
-
-test("keys rest while a dialog is open, and are the page's again as soon as it closes", () => {
-  const accept = jest.fn();
-  const page = (state: string) => (
-    <>
-      <Keyed keys={{ a: accept }} />
-      <div role="dialog" data-state={state} />
-    </>
-  );
-  const { rerender } = render(page("open"));
-  fireEvent.keyDown(window, { key: "a" });
-  expect(accept).not.toHaveBeenCalled();
-  rerender(page("closed"));
-  fireEvent.keyDown(window, { key: "a" });
-  expect(accept).toHaveBeenCalledTimes(1);
-});

@@ -5,9 +5,6 @@ import { pressKept } from "./keys-ahead";
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(input|textarea|select)$/i.test(target.tagName));
 
-/** What keys rest for. One that is closing is still drawn for a moment, and what is pressed then is meant for the page. */
-const OPEN = ["dialog", "menu", "listbox"].map((role) => `[role="${role}"]:not([data-state="closed"])`).join(", ");
-
 /** Holds false while what stands inside is on its way out: its keys rest. */
 export const KeysAwake = createContext<RefObject<boolean>>({ current: true });
 
@@ -25,7 +22,7 @@ export function useKeys(handlers: Record<string, () => void | false>): void {
     const onKey = (event: KeyboardEvent) => {
       if (!awake.current) return;
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
-      if (document.querySelector(OPEN)) return;
+      if (document.querySelector('[role="dialog"], [role="menu"], [role="listbox"]')) return;
       // A key held down moves on through a list, and does nothing else twice.
       if (event.repeat && !/^(?:j|k|arrow)/i.test(event.key)) return;
       const handler = current.current[event.key];

@@ -2,9 +2,9 @@ import NextLink from "next/link";
 import type { ComponentProps } from "react";
 
 /**
- * A link within the application. Nothing of where it leads is asked for before it is pressed: every page is drawn for the one who asks,
- * so all that could come in advance is its place in the house, and a page of twelve links asked the server twice for each.
+ * A link to a page of ours. It fetches nothing until it is pressed: every page is made for the person who asks for it, so fetching ahead
+ * brought nothing that could be shown, and a page with twelve links asked the server 24 times.
  */
-export function Link(props: ComponentProps<typeof NextLink>) {
-  return <NextLink prefetch={false} {...props} />;
+export function Link(props: Omit<ComponentProps<typeof NextLink>, "prefetch">) {
+  return <NextLink {...props} prefetch={false} />;
 }

@@ -1,7 +1,6 @@
 import { richText } from "../content/rich-text";
 import { newDrawing, newItem, withItem } from "../drawing/drawing";
 import { placeOf } from "../place/places";
-import type { ClassProfile } from "../fit/fit";
 import { factsOf, type Facts } from "../resource/facts";
 import { pageOf, type PageChange } from "../together/contributions";
 import * as Y from "yjs";
@@ -94,11 +93,7 @@ const answered = (name: string, id: number, value: string): StudentWork => ({
 export const works = [answered("Ana", 1, "once"), answered("Bo", 2, "twice")];
 export const table = resultTable(works, "best");
 
-/** A class whose lessons take 45 minutes, and what is known of a resource that suits it. */
-export const group: ClassProfile = {
-  ...{ name: "5 Kittiwake", periodMinutes: 45, grades: { from: 5, to: 5 }, reading: { from: 3.4, to: 6.2 } },
-  ...{ languages: ["en"], devices: ["computer", "tablet"], country: "XS", covered: [] },
-};
+/** What is known of a resource that suits the class `group`. */
 export const facts: Facts = { ...factsOf(lesson), grades: { from: 4, to: 5 }, minutes: 25, readingGrade: 4.1 };
 
 export const [america, britain] = [placeOf("US")!, placeOf("GB")!];
@@ -122,7 +117,7 @@ export const pageChanges = (() => {
 
 export const newPage = () => pageOf(pageChanges);
 
-export { lookedAt, resource } from "../assign/testing/looked";
+export { kittiwake as group, lookedAt, resource } from "../assign/testing/looked";
 export { world, base, puffin } from "../assign/typed/testing";
 export { lineOf } from "../find/testing";
 export { tokensOf } from "../assign/typed/token";

@@ -12,7 +12,7 @@ import { standingCorrections } from "@/data/results/corrections";
 import { workOfStudent, workWithLastAnswers } from "@/data/results/work-of-class";
 import { ResultsScreen, type Shown } from "@/screens/results/results-screen";
 import { markingOf } from "@/server/marking/marking";
-import { noteLooked } from "@/server/keep/looked";
+import { noteLook } from "@/data/keep/about-child";
 import { aroundResult } from "@/server/results/around";
 import { enter } from "@/server/web/page";
 import type { Visitor } from "@/server/web/session";
@@ -31,7 +31,7 @@ async function shownOf(
   const found = asked.view === "student" ? (works.find((work) => work.student.id === asked.student) ?? works[0]) : null;
   // One child's page shows every answer as it was written.
   const student = found && (await workOfStudent(db, assignment.id, found.student.id));
-  if (student) await noteLooked(db, { student: student.student.id, by: visitor.id, what: "answers", at: now });
+  if (student) await noteLook(db, { student: student.student.id, by: visitor.id, what: "answers", at: now });
   const [free, corrections, around, groups, marking, owns] = await Promise.all([
     guests.length > 0 ? notBegun(db, assignment.id) : [],
     standingCorrections(db, assignment.id),

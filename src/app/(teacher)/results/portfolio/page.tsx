@@ -3,7 +3,7 @@ import { NoClasses } from "@/screens/plan/no-classes";
 import { PortfolioScreen } from "@/screens/portfolio/portfolio-screen";
 import { studentAsked } from "@/server/classes/student-asked";
 import { childPortfolio } from "@/server/portfolio/child-portfolio";
-import { noteLooked } from "@/server/keep/looked";
+import { noteLook } from "@/data/keep/about-child";
 import { enter } from "@/server/web/page";
 import { Empty } from "@/ui/empty";
 
@@ -20,6 +20,6 @@ export default async function PortfolioPage({
   const { student, shown } = asked;
   if (student === null) return <Empty title="Nobody is in this class yet">Add students under Classes.</Empty>;
   const { db, visitor, now } = await enter("keep a portfolio", { class: shown.group, students: [student] });
-  await noteLooked(db, { student, by: visitor.id, what: "portfolio", at: now });
+  await noteLook(db, { student, by: visitor.id, what: "portfolio", at: now });
   return <PortfolioScreen key={student} portfolio={await childPortfolio(db, student)} {...{ student, ...shown }} />;
 }
